@@ -1,0 +1,69 @@
+/** What became of one date. *Done* is derived from the clock and never stored. */
+export const OCCURRENCE_STATES = [
+  'waiting',
+  'approved',
+  'declined',
+  'withdrawn',
+  'skipped',
+  'cancelled',
+] as const;
+export type OccurrenceState = (typeof OCCURRENCE_STATES)[number];
+
+export const OCCURRENCE_ACTIONS = ['approve', 'decline', 'skip', 'withdraw', 'cancel'] as const;
+export type OccurrenceAction = (typeof OCCURRENCE_ACTIONS)[number];
+
+/** In whose place somebody acts on a date: the office, or the request's own side (requester, deputy). */
+export const ACTING_SIDES = ['manager', 'own-request', 'somebody-else'] as const;
+export type ActingSide = (typeof ACTING_SIDES)[number];
+
+interface Transition {
+  readonly to: OccurrenceState;
+  readonly by: readonly ActingSide[];
+  /** A date whose occupied end has passed can no longer be acted on this way. */
+  readonly untilPast: boolean;
+}
+
+const NONE = {} as const;
+
+/** The one table of what may happen to a date. What is not listed cannot happen. */
+export const TRANSITIONS: Readonly<
+  Record<OccurrenceState, Readonly<Partial<Record<OccurrenceAction, Transition>>>>
+> = {
+  waiting: {
+    approve: { to: 'approved', by: ['manager'], untilPast: true },
+    decline: { to: 'declined', by: ['manager'], untilPast: false },
+    skip: { to: 'skipped', by: ['manager'], untilPast: false },
+    withdraw: { to: 'withdrawn', by: ['own-request'], untilPast: false },
+  },
+  approved: { cancel: { to: 'cancelled', by: ['manager', 'own-request'], untilPast: true } },
+  declined: NONE,
+  withdrawn: NONE,
+  skipped: NONE,
+  cancelled: NONE,
+};
+
+export type TransitionResult =
+  | { readonly kind: 'moves'; readonly to: OccurrenceState }
+  | { readonly kind: 'no-such-step' }
+  | { readonly kind: 'not-allowed' }
+  | { readonly kind: 'past' };
+
+export function transition(
+  from: OccurrenceState,
+  action: OccurrenceAction,
+  side: ActingSide,
+  isPast: boolean,
+): TransitionResult {
+  const step = TRANSITIONS[from][action];
+  if (!step) return { kind: 'no-such-step' };
+  if (!step.by.includes(side)) return { kind: 'not-allowed' };
+  return step.untilPast && isPast ? { kind: 'past' } : { kind: 'moves', to: step.to };
+}
+
+/** What a request's own side and the office can do with a date now. */
+export const possibleActions = (
+  from: OccurrenceState,
+  side: ActingSide,
+  isPast: boolean,
+): OccurrenceAction[] =>
+  OCCURRENCE_ACTIONS.filter((action) => transition(from, action, side, isPast).kind === 'moves');

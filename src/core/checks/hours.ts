@@ -1,0 +1,43 @@
+import { bandMinutesOf, hostSpan, occupiedSpan } from '../occupancy/bands';
+import type { SpaceFacts } from '../occupancy/world';
+import { openDuring, outsideHours, shutDuring } from '../spaces/hours';
+import { totalMin, union, type Interval } from '../time/epoch-minute';
+import type { Finding, FindingFacts, WantedDate } from './findings';
+
+const DAY_MIN = 24 * 60;
+
+/**
+ * Opening hours must contain access, event and exit; setup and strike outside them only warn; a closure blocks the
+ * whole occupied span.
+ */
+export function checkHours(
+  { key, claim }: WantedDate,
+  index: number,
+  facts: SpaceFacts,
+  tzid: string,
+): Finding[] {
+  const occupied = occupiedSpan(claim.event, bandMinutesOf(claim, claim.spaces[index]!));
+  const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
+  const found: FindingFacts[] = shutDuring(occupied, facts.closures).map(({ span, reason }) => ({
+    rule: 'closed',
+    minutes: span.end - span.start,
+    during: span,
+    reason,
+  }));
+  const outside = (span: Interval) => totalMin(outsideHours(span, facts.hours, facts.closures, tzid));
+  const hostOutside = outside(host);
+  if (hostOutside > 0)
+    found.push({ rule: 'outside-hours', minutes: hostOutside, open: openAround(host, facts, tzid) });
+  const crewOutside = outside(occupied) - hostOutside;
+  if (crewOutside > 0) found.push({ rule: 'crew-outside-hours', minutes: crewOutside });
+  return found.map((each) => ({ key, spaceId: facts.id, facts: each }));
+}
+
+/** When the space is open near the span, so that the refusal can say when to come instead. */
+function openAround(span: Interval, facts: SpaceFacts, tzid: string): Interval[] {
+  const near = {
+    start: (span.start - DAY_MIN) as typeof span.start,
+    end: (span.end + DAY_MIN) as typeof span.end,
+  };
+  return union(openDuring(near, facts.hours, facts.closures, tzid));
+}

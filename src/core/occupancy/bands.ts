@@ -1,0 +1,84 @@
+import type { EquipmentTypeId, SpaceId } from '../ids';
+import type { Layout } from '../seating/capacity';
+import { addMinutes, type Interval } from '../time/epoch-minute';
+
+/** Access and exit are the host's minutes, setup and strike the crew's. They add up; nothing is the larger of two. */
+export interface BandMinutes {
+  readonly setupMin: number;
+  readonly accessMin: number;
+  readonly exitMin: number;
+  readonly strikeMin: number;
+}
+
+/** What a claim wants of one space. */
+export interface WantedSpace {
+  readonly spaceId: SpaceId;
+  readonly layout: Layout;
+  readonly people: number;
+  readonly setupMin: number;
+  readonly strikeMin: number;
+}
+
+export interface WantedEquipment {
+  readonly typeId: EquipmentTypeId;
+  readonly quantity: number;
+  /** Which of the claim's spaces it goes to, by position. */
+  readonly spaceIndex: number;
+}
+
+/** What a claim wants of place and time. `event` is the advertised time. */
+export interface ClaimContent {
+  readonly event: Interval;
+  readonly accessMin: number;
+  readonly exitMin: number;
+  readonly spaces: readonly WantedSpace[];
+  readonly equipment: readonly WantedEquipment[];
+}
+
+export const BAND_KINDS = ['setup', 'access', 'event', 'exit', 'strike'] as const;
+export type BandKind = (typeof BAND_KINDS)[number];
+
+export interface Band extends Interval {
+  readonly kind: BandKind;
+}
+
+/** The five bands in order of time; those of no length are left out. */
+export function bandsOf(event: Interval, minutes: BandMinutes): Band[] {
+  const access = addMinutes(event.start, -minutes.accessMin);
+  const setup = addMinutes(access, -minutes.setupMin);
+  const exit = addMinutes(event.end, minutes.exitMin);
+  const strike = addMinutes(exit, minutes.strikeMin);
+  const bands: Band[] = [
+    { kind: 'setup', start: setup, end: access },
+    { kind: 'access', start: access, end: event.start },
+    { kind: 'event', start: event.start, end: event.end },
+    { kind: 'exit', start: event.end, end: exit },
+    { kind: 'strike', start: exit, end: strike },
+  ];
+  return bands.filter((band) => band.start < band.end);
+}
+
+/** Access, event and exit: when the host is in the space. Must lie inside opening hours. */
+export const hostSpan = (event: Interval, accessMin: number, exitMin: number): Interval => ({
+  start: addMinutes(event.start, -accessMin),
+  end: addMinutes(event.end, exitMin),
+});
+
+/** Everything from the first minute of setup to the last of strike: what the check uses. */
+export function occupiedSpan(event: Interval, minutes: BandMinutes): Interval {
+  const host = hostSpan(event, minutes.accessMin, minutes.exitMin);
+  return { start: addMinutes(host.start, -minutes.setupMin), end: addMinutes(host.end, minutes.strikeMin) };
+}
+
+export const bandMinutesOf = (claim: ClaimContent, space: WantedSpace): BandMinutes => ({
+  accessMin: claim.accessMin,
+  exitMin: claim.exitMin,
+  setupMin: space.setupMin,
+  strikeMin: space.strikeMin,
+});
+
+/** Equipment is away from the fetch before the occupied start to the return after the occupied end. */
+export const equipmentSpan = (occupied: Interval, fetchMin: number, returnMin: number): Interval => ({
+  start: addMinutes(occupied.start, -fetchMin),
+  end: addMinutes(occupied.end, returnMin),
+});

@@ -1,0 +1,49 @@
+import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
+import type { Interval } from '../time/epoch-minute';
+import { bandMinutesOf, equipmentSpan, occupiedSpan, type ClaimContent } from './bands';
+
+/** A resource the claim takes; `spaceIndex` is the position of its space in the claim. */
+export interface ImpliedOccupancy {
+  readonly spaceIndex: number;
+  readonly resourceId: ResourceId;
+  readonly span: Interval;
+}
+
+export interface ImpliedUse {
+  readonly equipmentIndex: number;
+  readonly typeId: EquipmentTypeId;
+  readonly quantity: number;
+  readonly span: Interval;
+}
+
+/** What must be known of a space and of an equipment type to say what a claim takes. */
+export interface Holdings {
+  partsOf(space: SpaceId): readonly ResourceId[];
+  movingMinutes(type: EquipmentTypeId): { readonly fetchMin: number; readonly returnMin: number };
+}
+
+/** One row per atomic part of each space: the rows the check, the guard and the board use. */
+export function impliedOccupancy(
+  claim: ClaimContent,
+  holdings: Pick<Holdings, 'partsOf'>,
+): ImpliedOccupancy[] {
+  return claim.spaces.flatMap((space, spaceIndex) => {
+    const span = occupiedSpan(claim.event, bandMinutesOf(claim, space));
+    return holdings.partsOf(space.spaceId).map((resourceId) => ({ spaceIndex, resourceId, span }));
+  });
+}
+
+/** Equipment that goes to no space (a loan) is away from its fetch before the event to its return after it. */
+export function impliedUses(claim: ClaimContent, holdings: Pick<Holdings, 'movingMinutes'>): ImpliedUse[] {
+  return claim.equipment.map((item, equipmentIndex) => {
+    const space = claim.spaces[item.spaceIndex];
+    const occupied = space ? occupiedSpan(claim.event, bandMinutesOf(claim, space)) : claim.event;
+    const { fetchMin, returnMin } = holdings.movingMinutes(item.typeId);
+    return {
+      equipmentIndex,
+      typeId: item.typeId,
+      quantity: item.quantity,
+      span: equipmentSpan(occupied, fetchMin, returnMin),
+    };
+  });
+}

@@ -1,0 +1,31 @@
+import type { PersonId } from '../ids';
+
+export const ROLES = ['requester', 'manager', 'crew', 'steward', 'housekeeper'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Who is looking. Null stands for a reader without an account. */
+export interface Viewer {
+  readonly personId: PersonId;
+  readonly roles: readonly Role[];
+}
+
+/** What of a booking decides who may know more than *taken*. */
+export interface BookingPrivacy {
+  readonly requesterId: PersonId;
+  /** In force and asked to be published: everybody may read the title. */
+  readonly isPublic: boolean;
+}
+
+// Those who work with a booking have to read it; requesters only their own.
+const WORKING_ROLES: readonly Role[] = ['manager', 'crew', 'steward', 'housekeeper'];
+
+/** Whether the viewer may know what the booking is; otherwise it is only *taken* to them. */
+export function mayKnowBooking(viewer: Viewer | null, booking: BookingPrivacy): boolean {
+  if (booking.isPublic) return true;
+  if (!viewer) return false;
+  return viewer.personId === booking.requesterId || viewer.roles.some((role) => WORKING_ROLES.includes(role));
+}
+
+/** Whether the viewer may see dates that still wait for a decision, and where. */
+export const maySeeWaiting = (viewer: Viewer | null, requesterId: PersonId): boolean =>
+  viewer !== null && (viewer.roles.includes('manager') || viewer.personId === requesterId);

@@ -1,0 +1,99 @@
+/** A calendar date as text, `2027-04-13`. */
+export type LocalDate = string & { readonly kind: 'local date' };
+/** A wall-clock moment without zone, `2027-04-13T18:15`. Sorts as text. */
+export type LocalDateTime = string & { readonly kind: 'local date and time' };
+
+/** ISO weekday: 1 = Monday … 7 = Sunday. */
+export type Weekday = 1 | 2 | 3 | 4 | 5 | 6 | 7;
+
+const DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
+const DATE_TIME = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})$/;
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+const pad = (value: number): string => String(value).padStart(2, '0');
+
+/** Days since 1970-01-01, or null when there is no such day (30 February, month 13). */
+function dayNumber(year: number, month: number, day: number): number | null {
+  const at = new Date(Date.UTC(year, month - 1, day));
+  const exists = at.getUTCFullYear() === year && at.getUTCMonth() === month - 1 && at.getUTCDate() === day;
+  return exists && year >= 1970 ? at.getTime() / DAY_MS : null;
+}
+
+/** Null for anything that is not a date of the calendar from 1970 to 9999. */
+export function parseLocalDate(text: string): LocalDate | null {
+  const match = DATE.exec(text);
+  if (!match) return null;
+  return dayNumber(Number(match[1]), Number(match[2]), Number(match[3])) === null
+    ? null
+    : (text as LocalDate);
+}
+
+/** Null for anything that is not `YYYY-MM-DDTHH:MM` with a real date and 00:00–23:59. */
+export function parseLocalDateTime(text: string): LocalDateTime | null {
+  const match = DATE_TIME.exec(text);
+  if (!match || Number(match[4]) > 23 || Number(match[5]) > 59) return null;
+  return dayNumber(Number(match[1]), Number(match[2]), Number(match[3])) === null
+    ? null
+    : (text as LocalDateTime);
+}
+
+/** @throws RangeError when the text is no date: for literals and stored values, not for input. */
+export function localDate(text: string): LocalDate {
+  const parsed = parseLocalDate(text);
+  if (!parsed) throw new RangeError(`no such date: ${text}`);
+  return parsed;
+}
+
+/** @throws RangeError when the text is no local date and time: for literals and stored values, not for input. */
+export function localDateTime(text: string): LocalDateTime {
+  const parsed = parseLocalDateTime(text);
+  if (!parsed) throw new RangeError(`no such local time: ${text}`);
+  return parsed;
+}
+
+/** Minutes on the wall since 1970-01-01T00:00 as if no zone existed; differences are wall-clock differences. */
+export function wallMinute(at: LocalDateTime): number {
+  return (
+    Date.UTC(
+      Number(at.slice(0, 4)),
+      Number(at.slice(5, 7)) - 1,
+      Number(at.slice(8, 10)),
+      Number(at.slice(11, 13)),
+      Number(at.slice(14, 16)),
+    ) / MINUTE_MS
+  );
+}
+
+export function fromWallMinute(minute: number): LocalDateTime {
+  return new Date(minute * MINUTE_MS).toISOString().slice(0, 16) as LocalDateTime;
+}
+
+export const dateOf = (at: LocalDateTime): LocalDate => at.slice(0, 10) as LocalDate;
+export const timeOf = (at: LocalDateTime): string => at.slice(11, 16);
+
+/** `minuteOfDay` may pass 24:00 and then means the following day. */
+export const atMinuteOfDay = (date: LocalDate, minuteOfDay: number): LocalDateTime =>
+  fromWallMinute(wallMinute(`${date}T00:00` as LocalDateTime) + minuteOfDay);
+
+export const minuteOfDay = (at: LocalDateTime): number =>
+  Number(at.slice(11, 13)) * 60 + Number(at.slice(14, 16));
+
+/** Wall-clock arithmetic: no zone is involved, so 23:30 + 60 is 00:30 the next day whatever the clocks do. */
+export const addWallMinutes = (at: LocalDateTime, minutes: number): LocalDateTime =>
+  fromWallMinute(wallMinute(at) + minutes);
+
+export const addDays = (date: LocalDate, days: number): LocalDate =>
+  dateOf(atMinuteOfDay(date, days * 24 * 60));
+
+export const daysBetween = (from: LocalDate, to: LocalDate): number =>
+  (wallMinute(`${to}T00:00` as LocalDateTime) - wallMinute(`${from}T00:00` as LocalDateTime)) / (24 * 60);
+
+export function weekdayOf(date: LocalDate): Weekday {
+  const day = new Date(`${date}T00:00Z`).getUTCDay();
+  return (day === 0 ? 7 : day) as Weekday;
+}
+
+/** `HH:MM`, with hours past 24 for the night after. */
+export const clockText = (minuteOfTheDay: number): string =>
+  `${pad(Math.floor(minuteOfTheDay / 60))}:${pad(minuteOfTheDay % 60)}`;
