@@ -97,14 +97,12 @@ describe('a series in a feed', () => {
 
   test('a date during which the clocks change has an override with its own end', () => {
     const start = local('2027-03-20T22:00');
-    const dates = ['2027-03-20T22:00', '2027-03-27T22:00']
-      .map(local)
-      .map((at: LocalDateTime) => ({
-        recurrence: at,
-        kind: 'in-force' as const,
-        start: at,
-        end: addWallMinutes(at, 480),
-      }));
+    const dates = ['2027-03-20T22:00', '2027-03-27T22:00'].map(local).map((at: LocalDateTime) => ({
+      recurrence: at,
+      kind: 'in-force' as const,
+      start: at,
+      end: addWallMinutes(at, 480),
+    }));
     const events = read(feed(series([], { start, end: addWallMinutes(start, 480), dates })));
     expect(events.map((each) => [value(each, 'recurrence-id'), value(each, 'dtend')])).toEqual([
       [undefined, '2027-03-21T06:00:00'],

@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import type { OccurrenceId } from '@/core/ids';
+import { idempotencyKey, plainText, rowId, wholeNumber } from './fields';
+
+const pickedDates = z
+  .array(rowId<OccurrenceId>('dates'))
+  .min(1, 'Pick at least one date.')
+  .max(3000, 'At most 3,000 dates in one decision.')
+  .transform((ids) => [...new Set(ids)]);
+
+const version = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
+
+export const decideSchema = z
+  .object({
+    key: idempotencyKey,
+    /** Of the request as the decider saw it; the decision is refused when it has changed since. */
+    version,
+    action: z.enum(['approve', 'decline'], 'Say whether to approve or to decline.'),
+    occurrences: pickedDates,
+    reason: plainText('Reason', 1000),
+  })
+  .refine(({ action, reason }) => action !== 'decline' || reason !== '', {
+    path: ['reason'],
+    message: 'Declining needs a reason: the requester reads it.',
+  });
+
+export const leaveSchema = z.object({
+  key: idempotencyKey,
+  version,
+  occurrences: pickedDates,
+  reason: plainText('Reason', 1000),
+});
+
+export const markOrderSchema = z.object({
+  key: idempotencyKey,
+  version,
+  state: z.enum(['done', 'open'], 'Say whether the work is done or open.'),
+});
+
+export type DecideInput = z.output<typeof decideSchema>;
+export type LeaveInput = z.output<typeof leaveSchema>;
+export type MarkOrderInput = z.output<typeof markOrderSchema>;
+
+/** What a decision or a leave did, in numbers. */
+export interface ChangeReply {
+  readonly changed: number;
+  readonly summary: string;
+}

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { parseLocalDate, parseLocalDateTime } from '@/core/time/local-time';
+
+// Anything that reads like a tag. Texts are plain; what looks like markup is refused rather than shown as it stands.
+const MARKUP = /<\/?[a-z!][^>]*>?/i;
+// Control characters other than tab and line ends; they break feeds and prints.
+// eslint-disable-next-line no-control-regex -- exactly these are meant
+const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
+
+/** Plain text of one or several lines; markup and control characters are refused. */
+export const plainText = (what: string, most: number) =>
+  z
+    .string(`${what} is missing.`)
+    .transform((text) => text.replace(/\r\n?/g, '\n').trim())
+    .refine((text) => text.length <= most, `${what} is longer than ${most} characters.`)
+    .refine((text) => !MARKUP.test(text), `${what} is plain text: leave out tags such as <b> or <script>.`)
+    .refine((text) => !CONTROL.test(text), `${what} holds characters that cannot be printed.`);
+
+export const requiredLine = (what: string, most: number) =>
+  plainText(what, most)
+    .refine((text) => text.length > 0, `${what} is missing.`)
+    .refine((text) => !text.includes('\n'), `${what} is one line.`);
+
+export const localDateField = z.string('Give a date.').transform((text, context) => {
+  const parsed = parseLocalDate(text);
+  if (!parsed)
+    context.addIssue({ code: 'custom', message: `There is no date ${text.slice(0, 20) || '“”'}.` });
+  return parsed ?? z.NEVER;
+});
+
+export const localDateTimeField = z.string('Give a date and a time.').transform((text, context) => {
+  const parsed = parseLocalDateTime(text);
+  if (!parsed)
+    context.addIssue({
+      code: 'custom',
+      message: `There is no such date and time: ${text.slice(0, 20) || 'nothing given'}.`,
+    });
+  return parsed ?? z.NEVER;
+});
+
+export const wholeNumber = (what: string, least: number, most: number) =>
+  z
+    .number(`${what} is a whole number from ${least} to ${most}.`)
+    .int(`${what} is a whole number from ${least} to ${most}.`)
+    .min(least, `${what} is at least ${least}.`)
+    .max(most, `${what} is at most ${most.toLocaleString('en-GB')}.`);
+
+/** A row number chosen from a list; whether there is such a row is for the server to say. */
+export const rowId = <Id extends number>(what: string) =>
+  z
+    .number(`Choose ${what}.`)
+    .int(`Choose ${what}.`)
+    .positive(`Choose ${what}.`)
+    .transform((id) => id as Id);
+
+export const idempotencyKey = z.uuid('The key of this submission is malformed; reload the page.');

@@ -1,0 +1,47 @@
+/** One thing that is wrong with one field; `path` as in `equipment.0.quantity`. */
+export interface FieldFault {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Why something was not done, as data; contracts/words says it, the server maps it to a status. */
+export type Refusal =
+  | { readonly code: 'bad-input'; readonly fields: readonly FieldFault[] }
+  | { readonly code: 'put-right'; readonly fields: readonly FieldFault[] }
+  | { readonly code: 'malformed' }
+  | { readonly code: 'too-large'; readonly limitKb: number }
+  | { readonly code: 'cross-site' }
+  | { readonly code: 'sign-in-first' }
+  | { readonly code: 'wrong-credentials' }
+  | { readonly code: 'too-many-tries'; readonly minutes: number }
+  | { readonly code: 'not-allowed'; readonly what: string }
+  | { readonly code: 'not-found'; readonly what: string }
+  | { readonly code: 'stale'; readonly since: string }
+  | { readonly code: 'clash'; readonly sentences: readonly string[]; readonly dates: number }
+  | { readonly code: 'needs-reason'; readonly sentences: readonly string[] }
+  | { readonly code: 'no-such-step'; readonly date: string; readonly state: string }
+  | { readonly code: 'past'; readonly date: string }
+  | { readonly code: 'key-used' }
+  | { readonly code: 'busy' };
+
+export type RefusalCode = Refusal['code'];
+
+export type Outcome<Value> =
+  { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly refusal: Refusal };
+
+export const done = <Value>(value: Value): Outcome<Value> => ({ ok: true, value });
+export const refuse = (refusal: Refusal): { readonly ok: false; readonly refusal: Refusal } => ({
+  ok: false,
+  refusal,
+});
+
+/** The one shape of an error reply. */
+export interface ErrorReply {
+  readonly error: {
+    readonly code: RefusalCode;
+    readonly message: string;
+    readonly fields: readonly FieldFault[];
+    /** Further sentences, one for each thing in the way. */
+    readonly details: readonly string[];
+  };
+}

@@ -1,0 +1,45 @@
+import type { ErrorReply, Refusal, RefusalCode } from '../refusal';
+import { countText } from './when';
+
+type Say<Code extends RefusalCode> = (refusal: Extract<Refusal, { code: Code }>) => string;
+
+const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
+  'bad-input': ({ fields }) =>
+    `${fields[0]?.message ?? 'Something in the form cannot be read.'}${fields.length > 1 ? ` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
+  'put-right': ({ fields }) => `Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
+  malformed: () => 'What was sent is not a form of this application. Reload the page and send again.',
+  'too-large': ({ limitKb }) => `That is more than ${limitKb} KB. Shorten the texts and send again.`,
+  'cross-site': () =>
+    'This came from another site and was not carried out. Open the page here and send again.',
+  'sign-in-first': () =>
+    'You are not signed in, or no longer. Sign in and send again; what you typed is kept.',
+  'wrong-credentials': () => 'No account with that address and password. Check both, or ask the office.',
+  'too-many-tries': ({ minutes }) =>
+    `Too many tries with that address. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+  'not-allowed': ({ what }) => `${what} Ask the office if you think it should be you.`,
+  'not-found': ({ what }) => `There is no ${what}. Check the address, or ask the office.`,
+  stale: ({ since }) =>
+    `Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
+  clash: ({ dates }) =>
+    `Not approved: ${countText(dates, 'date clashes', 'dates clash')}. Approve the clear dates and leave the rest waiting, or decline.`,
+  'needs-reason': () => 'This goes past a rule of the house. Give the reason; it is kept with the booking.',
+  'no-such-step': ({ date, state }) => `${date} is ${state} already; nothing was changed. Pick other dates.`,
+  past: ({ date }) => `${date} is over and can no longer be changed. Leave it out of the pick.`,
+  'key-used': () => 'This form was sent before with other content. Reload the page and send it again.',
+  busy: () => 'The office is writing a lot just now. Nothing was changed; try again in a moment.',
+};
+
+export function sayRefusal(refusal: Refusal): string {
+  return (SENTENCES[refusal.code] as (refusal: Refusal) => string)(refusal);
+}
+
+export function errorReply(refusal: Refusal): ErrorReply {
+  return {
+    error: {
+      code: refusal.code,
+      message: sayRefusal(refusal),
+      fields: 'fields' in refusal ? refusal.fields : [],
+      details: 'sentences' in refusal ? refusal.sentences : [],
+    },
+  };
+}

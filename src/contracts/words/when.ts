@@ -1,0 +1,57 @@
+import type { WeeklyRule } from '@/core/recurrence/rule';
+import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
+import { dateOf, timeOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+
+// Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.
+const format = (options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
+const DAY_SHORT = format({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
+const DAY_LONG = format({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+const WEEKDAY = format({ weekday: 'long' });
+const DATE = format({ day: 'numeric', month: 'long', year: 'numeric' });
+const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
+
+/** `Tue 13 Apr 2027`. */
+export const dayShort = (date: LocalDate): string => DAY_SHORT.format(asUtc(date)).replace(',', '');
+/** `Tuesday 13 April 2027`. */
+export const dayLong = (date: LocalDate): string => DAY_LONG.format(asUtc(date)).replace(',', '');
+
+/** `Tue 13 Apr 2027, 18:15–20:00`, with the second day where it is another one. */
+export function spanText(start: LocalDateTime, end: LocalDateTime): string {
+  const sameDay = dateOf(start) === dateOf(end);
+  const until = sameDay ? timeOf(end) : `${timeOf(end)} on ${dayShort(dateOf(end))}`;
+  return `${dayShort(dateOf(start))}, ${timeOf(start)}–${until}`;
+}
+
+export const momentText = (at: EpochMinute, tzid: string): string => {
+  const local = toLocal(at, tzid);
+  return `${dayShort(dateOf(local))}, ${timeOf(local)}`;
+};
+
+/** `from 14:00 to 14:45`; the day is named only where the two differ, since a finding stands beside its date. */
+export function duringText(span: Interval, tzid: string): string {
+  const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
+  return dateOf(start) === dateOf(end)
+    ? `from ${timeOf(start)} to ${timeOf(end)}`
+    : `from ${timeOf(start)} on ${dayShort(dateOf(start))} to ${timeOf(end)} on ${dayShort(dateOf(end))}`;
+}
+
+/** `45 minutes`, `2 h 15 min`. */
+export function lengthText(minutes: number): string {
+  if (minutes === 1) return '1 minute';
+  if (minutes < 120) return `${minutes} minutes`;
+  const rest = minutes % 60;
+  return rest ? `${Math.floor(minutes / 60)} h ${rest} min` : `${minutes / 60} hours`;
+}
+
+export const countText = (count: number, one: string, many: string): string =>
+  `${count} ${count === 1 ? one : many}`;
+
+/** `every 3 weeks on Friday, 18:15–20:00, until 19 March 2027, 9 dates`. */
+export function ruleText(rule: WeeklyRule, start: LocalDateTime, end: LocalDateTime, dates: number): string {
+  const every = rule.interval === 1 ? 'every week' : `every ${rule.interval} weeks`;
+  const day = WEEKDAY.format(asUtc(dateOf(start)));
+  const night = dateOf(start) === dateOf(end) ? '' : ' (to a later day)';
+  return `${every} on ${day}, ${timeOf(start)}–${timeOf(end)}${night}, until ${DATE.format(asUtc(rule.until))}, ${countText(dates, 'date', 'dates')}`;
+}

@@ -1,0 +1,52 @@
+import type { Role, Viewer } from '@/core/publishing/right-to-know';
+
+/** Who may call what: everybody, everybody with an account, or holders of one of the roles. */
+type Allowed = 'anyone' | 'signed-in' | readonly Role[];
+
+/** Every page and route names its action; one that is missing here does not compile. */
+export const POLICY = {
+  'board.look': 'anyone',
+  'space.find': 'anyone',
+  'notices.read': 'anyone',
+  'request.check': 'anyone',
+  'request.form': 'anyone',
+  'session.begin': 'anyone',
+  'session.end': 'anyone',
+  'request.ask': 'signed-in',
+  'request.read': 'signed-in',
+  'request.leave': 'signed-in',
+  'desk.read': ['manager'],
+  'request.decide': ['manager'],
+  'orders.read': ['crew', 'manager'],
+  'order.mark': ['crew', 'manager'],
+} as const satisfies Record<string, Allowed>;
+
+export type Action = keyof typeof POLICY;
+
+export type Permission = 'allowed' | 'sign-in-first' | 'not-allowed';
+
+export function permissionFor(action: Action, viewer: Viewer | null): Permission {
+  const allowed: Allowed = POLICY[action];
+  if (allowed === 'anyone') return 'allowed';
+  if (!viewer) return 'sign-in-first';
+  if (allowed === 'signed-in') return 'allowed';
+  return viewer.roles.some((role) => allowed.includes(role)) ? 'allowed' : 'not-allowed';
+}
+
+/** Said to somebody signed in who may not. */
+export const ONLY_FOR: Readonly<Record<Action, string>> = {
+  'board.look': '',
+  'space.find': '',
+  'notices.read': '',
+  'request.check': '',
+  'request.form': '',
+  'session.begin': '',
+  'session.end': '',
+  'request.ask': 'Asking needs an account.',
+  'request.read': 'This request belongs to somebody else.',
+  'request.leave': 'Only whoever asked for it, or the office, can give up these dates.',
+  'desk.read': 'The desk is for the managers of the office.',
+  'request.decide': 'Only the managers of the office decide requests.',
+  'orders.read': 'Setups are for the crews and the office.',
+  'order.mark': 'Only the crew or the office marks setup work.',
+};

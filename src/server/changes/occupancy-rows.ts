@@ -1,0 +1,94 @@
+import type { ClaimId, EquipmentTypeId, SpaceId } from '@/core/ids';
+import { impliedOccupancy, impliedUses } from '@/core/occupancy/imply';
+import type { Reader, Writer } from '../db/connection';
+import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
+import { loadClaims, type ClaimStatus, type StoredClaim } from './claims';
+
+/** Which claims occupy, which only show what is waited for, and which take nothing at all. */
+const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
+  'in-force': 1,
+  held: 1,
+  wanted: 0,
+  released: null,
+};
+
+export interface ImpliedRows {
+  readonly occupancy: readonly (readonly [
+    claim: number,
+    claimSpace: number,
+    resource: number,
+    start: number,
+    end: number,
+    occupies: number,
+  ])[];
+  readonly uses: readonly (readonly [
+    claimEquipment: number,
+    claim: number,
+    type: number,
+    start: number,
+    end: number,
+    quantity: number,
+    occupies: number,
+  ])[];
+}
+
+/** Exactly the rows that claims imply; invariant 4 compares them with what is stored. */
+export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]): Promise<ImpliedRows> {
+  const live = claims.filter(({ status }) => OCCUPIES[status] !== null);
+  const spaceIds = [...new Set(live.flatMap(({ content }) => content.spaces.map(({ spaceId }) => spaceId)))];
+  const typeIds = [...new Set(live.flatMap(({ content }) => content.equipment.map(({ typeId }) => typeId)))];
+  const parts = new Map((await loadSpaceFacts(reader, spaceIds)).map((space) => [space.id, space.parts]));
+  const types = new Map((await loadEquipmentFacts(reader, typeIds)).map((type) => [type.id, type]));
+  const holdings = {
+    partsOf: (space: SpaceId) => parts.get(space) ?? [],
+    movingMinutes: (type: EquipmentTypeId) => types.get(type)!,
+  };
+  return {
+    occupancy: live.flatMap((claim) =>
+      impliedOccupancy(claim.content, holdings).map(
+        ({ spaceIndex, resourceId, span }) =>
+          [
+            claim.id,
+            claim.claimSpaceIds[spaceIndex]!,
+            resourceId,
+            span.start,
+            span.end,
+            OCCUPIES[claim.status]!,
+          ] as const,
+      ),
+    ),
+    uses: live.flatMap((claim) =>
+      impliedUses(claim.content, holdings).map(
+        ({ equipmentIndex, typeId, quantity, span }) =>
+          [
+            claim.claimEquipmentIds[equipmentIndex]!,
+            claim.id,
+            typeId,
+            span.start,
+            span.end,
+            quantity,
+            OCCUPIES[claim.status]!,
+          ] as const,
+      ),
+    ),
+  };
+}
+
+const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, resource_id, start_min, end_min, occupies)
+  SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5 FROM json_each($rows)`;
+const INSERT_USES = `INSERT INTO equipment_use (claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)
+  SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
+
+/**
+ * Makes the rows of these claims what the claims imply. All old rows go before any new one comes: the guard fires
+ * for each row in mid-statement, so moving them in place would refuse end states that are legal.
+ */
+export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[]): Promise<void> {
+  if (!claimIds.length) return;
+  const ids = JSON.stringify(claimIds);
+  await tx.run('DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
+  await tx.run('DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
+  const rows = await impliedRows(tx, await loadClaims(tx, claimIds));
+  if (rows.occupancy.length) await tx.run(INSERT_OCCUPANCY, { rows: JSON.stringify(rows.occupancy) });
+  if (rows.uses.length) await tx.run(INSERT_USES, { rows: JSON.stringify(rows.uses) });
+}

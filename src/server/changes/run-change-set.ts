@@ -1,0 +1,78 @@
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { Context } from '../context';
+import type { Writer, WriteResult } from '../db/connection';
+import { ChangeSet } from './change-set';
+import { releaseLapsedHolds } from './lapsed-holds';
+
+export interface ChangeOrder {
+  /** Verb in the past, as it reads in a history: `approved`. */
+  readonly action: string;
+  readonly reason: string;
+  readonly idempotencyKey: string;
+}
+
+interface StoredChange {
+  readonly actor_id: number | null;
+  readonly action: string;
+  readonly result: string;
+}
+
+/** The earlier result when this very submission was carried out before. */
+async function replayed<Value>(ctx: Context, tx: Writer, order: ChangeOrder): Promise<Outcome<Value> | null> {
+  const [earlier] = await tx.rows<StoredChange>(
+    'SELECT actor_id, action, result FROM change_set WHERE idempotency_key = $key',
+    { key: order.idempotencyKey },
+  );
+  if (!earlier) return null;
+  const sameActor = earlier.actor_id === (ctx.viewer?.personId ?? null);
+  if (!sameActor || earlier.action !== order.action) return refuse({ code: 'key-used' });
+  return done(JSON.parse(earlier.result) as Value);
+}
+
+const rollBack = <Value>(outcome: Outcome<Value>): WriteResult<Outcome<Value>> => ({
+  keep: false,
+  value: outcome,
+});
+
+/**
+ * Everything that alters claims goes through here: one transaction, lapsed holds released first, history written
+ * with it. The same idempotency key again gives the first result again. A refusal rolls everything back.
+ */
+export async function runChangeSet<Value>(
+  ctx: Context,
+  order: ChangeOrder,
+  work: (change: ChangeSet) => Promise<Outcome<Value>>,
+): Promise<Outcome<Value>> {
+  return ctx.db.write<Outcome<Value>>(async (tx) => {
+    const earlier = await replayed<Value>(ctx, tx, order);
+    if (earlier) return rollBack(earlier);
+    const at = ctx.clock.now();
+    await releaseLapsedHolds(tx, at);
+    const change = await openChangeSet(ctx, tx, order, at);
+    const outcome = await work(change);
+    if (!outcome.ok) return rollBack(outcome);
+    await change.writeHistory();
+    await tx.run('UPDATE change_set SET result = $result, request_id = $request WHERE id = $id', {
+      id: change.id,
+      request: change.requestId,
+      result: JSON.stringify(outcome.value),
+    });
+    return { keep: true, value: outcome };
+  });
+}
+
+async function openChangeSet(
+  ctx: Pick<Context, 'viewer'>,
+  tx: Writer,
+  order: ChangeOrder,
+  at: EpochMinute,
+): Promise<ChangeSet> {
+  const actorId = ctx.viewer?.personId ?? null;
+  const [row] = await tx.rows<{ id: number }>(
+    `INSERT INTO change_set (actor_id, at_min, action, reason, idempotency_key)
+     VALUES ($actor, $at, $action, $reason, $key) RETURNING id`,
+    { actor: actorId, at, action: order.action, reason: order.reason, key: order.idempotencyKey },
+  );
+  return new ChangeSet(tx, row!.id, actorId, at);
+}

@@ -1,0 +1,21 @@
+/** Tables whose every change is in the history, with the columns that name a row. */
+export const TRACKED = {
+  request: ['id'],
+  request_host: ['request_id', 'organisation_id'],
+  request_category: ['request_id', 'category_id'],
+  segment: ['id'],
+  occurrence: ['id'],
+  claim: ['id'],
+  claim_space: ['id'],
+  claim_equipment: ['id'],
+  claim_override: ['claim_id', 'rule', 'subject'],
+  work_order: ['id'],
+  work_order_version: ['order_id', 'version'],
+} as const satisfies Record<string, readonly string[]>;
+
+export type TrackedTable = keyof typeof TRACKED;
+export type Row = Readonly<Record<string, string | number | null>>;
+
+/** How a row is named in the history: its key values joined. */
+export const entityId = (table: TrackedTable, row: Row): string =>
+  (TRACKED[table] as readonly string[]).map((column) => row[column]).join('/');

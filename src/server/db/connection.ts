@@ -1,0 +1,121 @@
+import { QueryTypes, Sequelize, Transaction, type BindOrReplacements } from 'sequelize';
+import { sqliteWithPragmas } from './pragmas';
+
+/** Reading, inside a transaction or outside one. Parameters are bound by name: `$name`. */
+export interface Reader {
+  rows<Row extends object>(sql: string, bind?: Record<string, unknown>): Promise<Row[]>;
+  /** For hot reads: the statement returns one row with one column `json`, built by SQLite. */
+  json<Value>(sql: string, bind?: Record<string, unknown>): Promise<Value>;
+}
+
+/** Inside a write transaction. Every statement goes through here, so none can forget its transaction. */
+export interface Writer extends Reader {
+  run(sql: string, bind?: Record<string, unknown>): Promise<void>;
+  readonly transaction: Transaction;
+}
+
+/** What a write decides about itself: its value is stored, or everything it did is rolled back. */
+export type WriteResult<Value> =
+  { readonly keep: true; readonly value: Value } | { readonly keep: false; readonly value: Value };
+
+export interface Database extends Reader {
+  readonly sequelize: Sequelize;
+  /**
+   * Runs `work` in one IMMEDIATE transaction. All writes of a process stand in one queue: parallel BEGIN IMMEDIATE
+   * would fill the four threads of libuv until the holder of the lock cannot commit. Never nest it.
+   */
+  write<Value>(work: (tx: Writer) => Promise<WriteResult<Value>>): Promise<Value>;
+  close(): Promise<void>;
+}
+
+type RunQuery = (sql: string, bind: Record<string, unknown> | undefined) => Promise<unknown[]>;
+
+function reader(query: RunQuery): Reader {
+  return {
+    rows: async <Row extends object>(sql: string, bind?: Record<string, unknown>) =>
+      (await query(sql, bind)) as Row[],
+    json: async <Value>(sql: string, bind?: Record<string, unknown>) => {
+      const [row] = (await query(sql, bind)) as { json: string }[];
+      return JSON.parse(row!.json) as Value;
+    },
+  };
+}
+
+const queryThrough =
+  (sequelize: Sequelize, transaction: Transaction | null): RunQuery =>
+  (sql, bind) =>
+    // Sequelize hands back undefined for statements that begin with a comment.
+    sequelize.query(sql.trim(), {
+      bind: bind as BindOrReplacements | undefined,
+      type: QueryTypes.SELECT,
+      transaction,
+    });
+
+function openSequelize(file: string): Sequelize {
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    storage: file,
+    dialectModule: sqliteWithPragmas,
+    transactionType: Transaction.TYPES.IMMEDIATE,
+    // The default retries multiply busy_timeout.
+    retry: { max: 1 },
+    logging: false,
+    define: { timestamps: false, freezeTableName: true, underscored: true },
+  });
+  // A failed BEGIN leaks its connection unless destroying it is made to release it.
+  const manager = sequelize.connectionManager as unknown as {
+    releaseConnection(connection: unknown, force?: boolean): void;
+    destroyConnection(connection: unknown): Promise<void>;
+  };
+  manager.destroyConnection = async (connection) => manager.releaseConnection(connection, true);
+  return sequelize;
+}
+
+async function inTransaction<Value>(
+  sequelize: Sequelize,
+  work: (tx: Writer) => Promise<WriteResult<Value>>,
+): Promise<Value> {
+  const transaction = await sequelize.transaction();
+  const query = queryThrough(sequelize, transaction);
+  const run = async (sql: string, bind?: Record<string, unknown>) => {
+    await sequelize.query(sql.trim(), {
+      bind: bind as BindOrReplacements | undefined,
+      type: QueryTypes.RAW,
+      transaction,
+    });
+  };
+  try {
+    const result = await work({ ...reader(query), run, transaction });
+    await (result.keep ? transaction.commit() : transaction.rollback());
+    return result.value;
+  } catch (error) {
+    if (!(transaction as unknown as { finished?: string }).finished) await transaction.rollback();
+    throw error;
+  }
+}
+
+export function openDatabase(file: string): Database {
+  const sequelize = openSequelize(file);
+  let queue: Promise<unknown> = Promise.resolve();
+  const write = <Value>(work: (tx: Writer) => Promise<WriteResult<Value>>): Promise<Value> => {
+    const turn = queue.then(() => inTransaction(sequelize, work));
+    queue = turn.catch(() => undefined);
+    return turn;
+  };
+  const close = async () => {
+    await queue;
+    await sequelize.close();
+  };
+  return { sequelize, ...reader(queryThrough(sequelize, null)), write, close };
+}
+
+/** Keeps what the work wrote. */
+export const keep = <Value>(value: Value): WriteResult<Value> => ({ keep: true, value });
+
+/** The text of the guard trigger that stopped a write, or null for any other error. */
+export function guardThatStopped(error: unknown): 'OCCUPANCY_OVERLAP' | 'EQUIPMENT_SHORT' | null {
+  // A trigger's abort arrives as UniqueConstraintError with an empty message of its own.
+  const parent = (error as { parent?: { message?: string } } | null)?.parent?.message ?? '';
+  if (parent.includes('OCCUPANCY_OVERLAP')) return 'OCCUPANCY_OVERLAP';
+  return parent.includes('EQUIPMENT_SHORT') ? 'EQUIPMENT_SHORT' : null;
+}

@@ -1,0 +1,38 @@
+import { Umzug } from 'umzug';
+import { keep, type Database } from './connection';
+import { house } from './migrations/001-house';
+import { records } from './migrations/001-records';
+import { requests } from './migrations/001-requests';
+
+/** In order, never edited once released: a change is a new entry. */
+const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
+  { name: '001-initial', statements: [...house, ...requests, ...records] },
+];
+
+const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;
+
+/** Brings the schema up to date, each migration in one transaction with its entry; returns the names of those run. */
+export async function migrate(db: Database): Promise<string[]> {
+  await db.write(async (tx) => keep(await tx.run(CREATE_LOG)));
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, statements }) => ({
+      name,
+      up: async () =>
+        db.write(async (tx) => {
+          for (const statement of statements) await tx.run(statement);
+          return keep(await tx.run('INSERT INTO migration (name) VALUES ($name)', { name }));
+        }),
+    })),
+    storage: {
+      executed: async () =>
+        (await db.rows<{ name: string }>('SELECT name FROM migration')).map(({ name }) => name),
+      // Written by `up` in the transaction of the migration itself.
+      logMigration: async () => undefined,
+      unlogMigration: async () => {
+        throw new Error('migrations only go forward; restore a backup to go back');
+      },
+    },
+    logger: undefined,
+  });
+  return (await umzug.up()).map(({ name }) => name);
+}

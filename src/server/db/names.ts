@@ -1,0 +1,55 @@
+import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
+import { mayKnowBooking, type Viewer } from '@/core/publishing/right-to-know';
+import type { Reader } from './connection';
+
+/** Names of spaces and equipment by id, for sentences. */
+export interface Names {
+  place(space: SpaceId): string;
+  equipment(type: EquipmentTypeId): string;
+}
+
+interface NameRows {
+  readonly spaces: Record<string, string>;
+  readonly equipment: Record<string, string>;
+}
+
+const NAMES = `SELECT json_object(
+  'spaces', (SELECT json_group_object(id, name) FROM space),
+  'equipment', (SELECT json_group_object(id, name) FROM equipment_type)) AS json`;
+
+export async function loadNames(reader: Reader): Promise<Names> {
+  const rows = await reader.json<NameRows>(NAMES);
+  return {
+    place: (id) => rows.spaces[id] ?? 'this space',
+    equipment: (id) => rows.equipment[id] ?? 'this equipment',
+  };
+}
+
+interface TitleRow {
+  readonly id: ClaimId;
+  readonly title: string;
+  readonly requester_id: PersonId;
+  readonly publish: 0 | 1;
+  readonly status: string;
+}
+
+/** Titles of claims, only of those the viewer may know; the others are just *taken*. */
+export async function titlesFor(
+  reader: Reader,
+  viewer: Viewer | null,
+  claims: readonly ClaimId[],
+): Promise<ReadonlyMap<ClaimId, string>> {
+  if (!claims.length) return new Map();
+  const rows = await reader.rows<TitleRow>(
+    `SELECT c.id, r.title, r.requester_id, r.publish, c.status FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
+     JOIN request r ON r.id = o.request_id WHERE c.id IN (SELECT value FROM json_each($ids))`,
+    { ids: JSON.stringify(claims) },
+  );
+  const known = rows.filter((row) =>
+    mayKnowBooking(viewer, {
+      requesterId: row.requester_id,
+      isPublic: row.publish === 1 && row.status === 'in-force',
+    }),
+  );
+  return new Map(known.map((row) => [row.id, row.title]));
+}

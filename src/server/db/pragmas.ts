@@ -1,0 +1,28 @@
+import sqlite3 from 'sqlite3';
+
+const PRAGMAS = `
+PRAGMA busy_timeout = 10000;
+PRAGMA journal_mode = WAL;
+PRAGMA synchronous = NORMAL;
+PRAGMA foreign_keys = ON;
+PRAGMA cache_size = -65536;
+PRAGMA mmap_size = 268435456;
+PRAGMA temp_store = MEMORY;
+`;
+
+type OpenCallback = (error: Error | null) => void;
+
+/** A `Database` constructor that is ready only once the PRAGMAs hold. */
+function DatabaseWithPragmas(file: string, mode: number, opened: OpenCallback): sqlite3.Database {
+  const database = new sqlite3.Database(file, mode, (error) => {
+    if (error) opened(error);
+    else database.exec(PRAGMAS, opened);
+  });
+  return database;
+}
+
+/**
+ * What Sequelize gets as `dialectModule`. It opens one connection per transaction past its pool, so `afterConnect`
+ * and the pool's settings never see them; the constructor is the only place every connection goes through.
+ */
+export const sqliteWithPragmas = { ...sqlite3, Database: DatabaseWithPragmas };

@@ -1,0 +1,100 @@
+import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import type { EquipmentFacts, SpaceFacts } from '@/core/occupancy/world';
+import type { LayoutOffer } from '@/core/seating/capacity';
+import { nearestHours, type HoursLine } from '@/core/spaces/hours';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { localDateTime, type LocalDate, type Weekday } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import type { Reader } from './connection';
+
+type Level = 'site' | 'building' | 'space';
+type HoursRow = [Level, number, number, number, string | null, string | null];
+type ClosureRow = [string, string, 'shut' | 'open', string];
+
+interface SpaceRow {
+  readonly id: SpaceId;
+  readonly tzid: string;
+  readonly limit: number | null;
+  readonly parts: ResourceId[];
+  readonly layouts: LayoutOffer[];
+  readonly hours: HoursRow[];
+  readonly closures: ClosureRow[];
+}
+
+// Owners of hours and closures that count for a space: itself, its building, its site.
+const OWNED = `(x.owner_kind = 'space' AND x.owner_id = s.id) OR (x.owner_kind = 'building' AND x.owner_id = b.id)
+  OR (x.owner_kind = 'site' AND x.owner_id = b.site_id)`;
+
+const SPACES = `
+SELECT json_group_array(json_object(
+  'id', s.id, 'tzid', site.tzid, 'limit', s.posted_limit,
+  'parts', (SELECT json_group_array(p.resource_id) FROM space_part p WHERE p.space_id = s.id),
+  'layouts', (SELECT json_group_array(json_object('layout', l.layout, 'seats', l.seats, 'setupMin', l.setup_min, 'strikeMin', l.strike_min) ORDER BY l.position)
+    FROM space_layout l WHERE l.space_id = s.id),
+  'hours', (SELECT json_group_array(json_array(x.owner_kind, x.weekday, x.from_min, x.to_min, x.valid_from, x.valid_to)) FROM hours x WHERE ${OWNED}),
+  'closures', (SELECT json_group_array(json_array(x.start_local, x.end_local, x.kind, x.reason)) FROM closure x WHERE ${OWNED})
+)) AS json
+FROM space s JOIN building b ON b.id = s.building_id JOIN site ON site.id = b.site_id
+WHERE s.id IN (SELECT value FROM json_each($ids))`;
+
+const hoursLine = ([, weekday, fromMin, toMin, validFrom, validTo]: HoursRow): HoursLine => ({
+  weekday: weekday as Weekday,
+  fromMin,
+  toMin,
+  validFrom: validFrom as LocalDate | null,
+  validTo: validTo as LocalDate | null,
+});
+
+function toFacts(row: SpaceRow): SpaceFacts {
+  const level = (name: Level) => row.hours.filter(([owner]) => owner === name).map(hoursLine);
+  const minute = (local: string) => toEpochMinute(localDateTime(local), row.tzid, 'offset-before');
+  return {
+    id: row.id,
+    parts: row.parts,
+    layouts: row.layouts,
+    postedLimit: row.limit,
+    hours: nearestHours({ space: level('space'), building: level('building'), site: level('site') }),
+    closures: row.closures.map(([start, end, kind, reason]) => ({
+      span: { start: minute(start), end: minute(end) },
+      kind,
+      reason,
+    })),
+  };
+}
+
+/** Facts of the spaces there are, retired ones too: what they hold stays held. One that is missing is left out. */
+export async function loadSpaceFacts(reader: Reader, ids: readonly SpaceId[]): Promise<SpaceFacts[]> {
+  return (await reader.json<SpaceRow[]>(SPACES, { ids: JSON.stringify(ids) })).map(toFacts);
+}
+
+interface EquipmentRow {
+  readonly id: EquipmentTypeId;
+  readonly fetchMin: number;
+  readonly returnMin: number;
+  readonly stock: [EpochMinute, EpochMinute | null, number][];
+}
+
+const EQUIPMENT = `
+SELECT json_group_array(json_object('id', t.id, 'fetchMin', t.fetch_min, 'returnMin', t.return_min,
+  'stock', (SELECT json_group_array(json_array(l.from_min, l.to_min, l.delta)) FROM stock_line l WHERE l.type_id = t.id))) AS json
+FROM equipment_type t WHERE t.id IN (SELECT value FROM json_each($ids))`;
+
+/** Facts of the equipment types there are, retired ones too. */
+export async function loadEquipmentFacts(
+  reader: Reader,
+  ids: readonly EquipmentTypeId[],
+): Promise<EquipmentFacts[]> {
+  if (!ids.length) return [];
+  const rows = await reader.json<EquipmentRow[]>(EQUIPMENT, { ids: JSON.stringify(ids) });
+  return rows.map(({ stock, ...facts }) => ({
+    ...facts,
+    stock: stock.map(([from, to, delta]) => ({ from, to, delta })),
+  }));
+}
+
+/** The zone of the site a space belongs to; there is at least one site once the office is set up. */
+export async function siteZone(reader: Reader): Promise<string> {
+  const [site] = await reader.rows<{ tzid: string }>('SELECT tzid FROM site ORDER BY id LIMIT 1');
+  if (!site) throw new Error('no site: set the office up first (README, “Running it for real”)');
+  return site.tzid;
+}

@@ -1,0 +1,32 @@
+import { localDateTime } from '@/core/time/local-time';
+import type { CheckInput, CheckReply } from '@/contracts/ask';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { spanText } from '@/contracts/words/when';
+import type { Context } from '../../context';
+import { siteZone } from '../../db/space-facts';
+import { checkAgainstWorld, sayAll } from '../verdicts';
+import { unknownThings } from './known-things';
+import { datesAsked } from './wanted-dates';
+
+/** Who decides requests sees them as the office does. */
+export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ? 'office' : 'requester');
+
+/** The verdict while the form is filled in. Nothing is stored. */
+export async function checkRequest(ctx: Context, input: CheckInput): Promise<Outcome<CheckReply>> {
+  const unknown = await unknownThings(ctx.db, input);
+  if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
+  const asked = datesAsked(input, await siteZone(ctx.db));
+  if (!asked.ok) return asked;
+  const { dates, inWords } = asked.value;
+  const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, sideOf(ctx));
+  return done({
+    inWords,
+    summary: sayAll(verdicts),
+    dates: verdicts.map(({ key, verdict, sentences }, index) => ({
+      key,
+      verdict,
+      findings: sentences,
+      when: spanText(localDateTime(key), dates[index]!.end),
+    })),
+  });
+}
