@@ -15,11 +15,11 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   );
   if (!lapsed.length) return 0;
   const ids = lapsed.map(({ id }) => id);
-  const [row] = await tx.rows<{ id: number }>(
-    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'hold lapsed', $key) RETURNING id`,
+  const id = await tx.insertRow(
+    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'hold lapsed', $key)`,
     { now, key: `hold-lapsed:${now}:${ids.join(',')}` },
   );
-  const change = new ChangeSet(tx, row!.id, null, now);
+  const change = new ChangeSet(tx, id, null, now);
   await change.update('claim', ids, () => ({ status: 'wanted', hold_until_min: null }));
   await rewriteOccupancy(tx, ids);
   await change.writeHistory();

@@ -69,10 +69,10 @@ async function openChangeSet(
   at: EpochMinute,
 ): Promise<ChangeSet> {
   const actorId = ctx.viewer?.personId ?? null;
-  const [row] = await tx.rows<{ id: number }>(
+  const id = await tx.insertRow(
     `INSERT INTO change_set (actor_id, at_min, action, reason, idempotency_key)
-     VALUES ($actor, $at, $action, $reason, $key) RETURNING id`,
+     VALUES ($actor, $at, $action, $reason, $key)`,
     { actor: actorId, at, action: order.action, reason: order.reason, key: order.idempotencyKey },
   );
-  return new ChangeSet(tx, row!.id, actorId, at);
+  return new ChangeSet(tx, id, actorId, at);
 }

@@ -11,6 +11,8 @@ export interface Reader {
 /** Inside a write transaction. Every statement goes through here, so none can forget its transaction. */
 export interface Writer extends Reader {
   run(sql: string, bind?: Record<string, unknown>): Promise<void>;
+  /** One INSERT; returns the number of the new row. Sequelize drops the rows of RETURNING. */
+  insertRow(sql: string, bind?: Record<string, unknown>): Promise<number>;
   readonly transaction: Transaction;
 }
 
@@ -84,8 +86,13 @@ async function inTransaction<Value>(
       transaction,
     });
   };
+  const insertRow = async (sql: string, bind?: Record<string, unknown>) => {
+    await run(sql, bind);
+    const [row] = (await query('SELECT last_insert_rowid() AS id', undefined)) as { id: number }[];
+    return row!.id;
+  };
   try {
-    const result = await work({ ...reader(query), run, transaction });
+    const result = await work({ ...reader(query), run, insertRow, transaction });
     await (result.keep ? transaction.commit() : transaction.rollback());
     return result.value;
   } catch (error) {

@@ -1,0 +1,144 @@
+import { z } from 'zod';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { ROLES } from '@/core/publishing/right-to-know';
+import { isZone } from '@/core/time/zone';
+import { DUE_EDGES } from '@/core/work-orders/plan-orders';
+import { localDateField, localDateTimeField, plainText, requiredLine, wholeNumber } from './fields';
+
+/** Okabe and Ito (2008), told apart by most colour-blind readers; the colours of categories. */
+export const HUES = ['orange', 'sky', 'green', 'yellow', 'blue', 'vermilion', 'rose', 'ink'] as const;
+
+const clock = z
+  .string()
+  .regex(/^\d\d:\d\d$/, 'A time is written as 09:30; nights go on to 48:00.')
+  .transform((text) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3)))
+  .refine((minutes) => minutes <= 2880, 'Hours end at 48:00 at the latest.');
+
+const hours = z
+  .array(z.object({ days: z.array(wholeNumber('Weekday', 1, 7)).min(1), from: clock, to: clock }))
+  .default([]);
+const closures = z
+  .array(
+    z.object({
+      from: localDateTimeField,
+      to: localDateTimeField,
+      kind: z.enum(['shut', 'open']).default('shut'),
+      reason: requiredLine('Reason', 120),
+    }),
+  )
+  .default([]);
+
+const space = z.object({
+  code: requiredLine('Code', 12),
+  name: requiredLine('Name', 80),
+  areaM2: z.number().positive().nullable().default(null),
+  stepFree: z.boolean().default(true),
+  outdoor: z.boolean().default(false),
+  postedLimit: wholeNumber('Posted limit', 1, 100_000).nullable().default(null),
+  /** Codes of the spaces it is made of. */
+  madeOf: z.array(z.string()).default([]),
+  layouts: z.array(
+    z.object({
+      layout: z.enum(LAYOUTS),
+      seats: wholeNumber('Seats', 0, 100_000),
+      setupMin: wholeNumber('Setup minutes', 0, 1440),
+      strikeMin: wholeNumber('Strike minutes', 0, 1440),
+    }),
+  ),
+  hours,
+  closures,
+});
+
+/** A whole office in one file: what a new installation starts from until it is kept in the application. */
+export const officeSchema = z.object({
+  site: z.object({
+    name: requiredLine('Site name', 80),
+    zone: z.string().refine(isZone, 'This is not a zone of the IANA database, such as Europe/London.'),
+    office: z.object({
+      name: requiredLine('Office', 80),
+      phone: requiredLine('Telephone', 40),
+      email: requiredLine('E-mail', 120),
+    }),
+    accessMin: wholeNumber('Access minutes', 0, 1440).default(30),
+    exitMin: wholeNumber('Exit minutes', 0, 1440).default(30),
+    hours,
+    closures,
+  }),
+  seasons: z
+    .array(z.object({ name: requiredLine('Season', 60), from: localDateField, to: localDateField }))
+    .default([]),
+  buildings: z
+    .array(z.object({ name: requiredLine('Building', 80), hours, closures, spaces: z.array(space) }))
+    .min(1),
+  stores: z
+    .array(
+      z.object({
+        name: requiredLine('Store', 80),
+        equipment: z.array(
+          z.object({
+            name: requiredLine('Equipment', 80),
+            quantity: wholeNumber('Quantity', 0, 100_000),
+            fetchMin: wholeNumber('Fetch minutes', 0, 1440),
+            returnMin: wholeNumber('Return minutes', 0, 1440),
+            /** Later changes of the stock: negative is out of service, positive hired in. */
+            changes: z
+              .array(
+                z.object({
+                  from: localDateTimeField,
+                  to: localDateTimeField.nullable(),
+                  delta: z.number().int(),
+                  reason: requiredLine('Reason', 120),
+                }),
+              )
+              .default([]),
+          }),
+        ),
+      }),
+    )
+    .default([]),
+  teams: z
+    .array(
+      z.object({
+        name: requiredLine('Team', 60),
+        recipes: z
+          .array(
+            z.object({
+              phase: z.enum(['setup', 'strike']),
+              title: requiredLine('Recipe', 80),
+              due: z.enum(DUE_EDGES),
+              offsetMin: z.number().int().default(0),
+            }),
+          )
+          .default([]),
+      }),
+    )
+    .default([]),
+  categories: z
+    .array(
+      z.object({
+        name: requiredLine('Category', 60),
+        mark: z.string().length(2, 'A mark has two letters.'),
+        hue: z.enum(HUES),
+        about: plainText('About', 200),
+        publish: z.boolean().default(true),
+      }),
+    )
+    .min(1),
+  organisations: z.array(requiredLine('Organisation', 80)).min(1),
+  people: z
+    .array(
+      z.object({
+        name: requiredLine('Name', 80),
+        email: z.email('That is no e-mail address.'),
+        /** Given once at the start; only its argon2id hash is stored. Without one the person cannot sign in. */
+        password: z.string().min(10, 'A password has at least ten characters.').optional(),
+        roles: z.array(z.enum(ROLES)).default(['requester']),
+        teams: z.array(z.string()).default([]),
+        organisations: z.array(z.string()).default([]),
+      }),
+    )
+    .min(1),
+});
+
+export type OfficeInput = z.output<typeof officeSchema>;
+export type OfficeFile = z.input<typeof officeSchema>;

@@ -1,0 +1,81 @@
+import type { OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
+import type { Verdict } from '@/core/checks/findings';
+import type { Band } from '@/core/occupancy/bands';
+import type { FindingReply } from './ask';
+
+/** One rung of the ladder: a date with its state and, while it waits, its verdict. */
+export interface DateView {
+  readonly id: number;
+  readonly when: string;
+  readonly places: string;
+  readonly state: OccurrenceState;
+  readonly stateWord: string;
+  readonly isPast: boolean;
+  readonly reason: string;
+  /** Null once the date no longer waits. */
+  readonly verdict: Verdict | null;
+  readonly findings: readonly FindingReply[];
+  /** A manager has to give a reason to approve this date. */
+  readonly needsReason: boolean;
+  /** Nobody may approve this date as it is. */
+  readonly isUnapprovable: boolean;
+  readonly actions: readonly OccurrenceAction[];
+}
+
+export interface SpaceLine {
+  readonly name: string;
+  readonly code: string;
+  readonly building: string;
+  readonly layout: string;
+  readonly people: number;
+  /** Bands of the first date, for a drawing to scale. */
+  readonly bands: readonly Band[];
+}
+
+/** One request as its own people and the office see it. */
+export interface RequestView {
+  readonly reference: string;
+  readonly version: number;
+  readonly title: string;
+  readonly stateText: string;
+  readonly whenText: string;
+  readonly category: { readonly name: string; readonly mark: string; readonly hue: string };
+  readonly host: string;
+  readonly requester: { readonly name: string; readonly email: string };
+  readonly people: number;
+  readonly publicText: string;
+  readonly notes: string;
+  readonly publish: boolean;
+  readonly accessMin: number;
+  readonly exitMin: number;
+  readonly spaces: readonly SpaceLine[];
+  readonly equipment: readonly { readonly name: string; readonly quantity: number }[];
+  readonly dates: readonly DateView[];
+  readonly history: readonly {
+    readonly who: string;
+    readonly what: string;
+    readonly when: string;
+    readonly reason: string;
+  }[];
+}
+
+/** One line of the desk or of one's own requests. */
+export interface RequestLine {
+  readonly reference: string;
+  readonly title: string;
+  readonly mark: string;
+  readonly hue: string;
+  readonly category: string;
+  readonly host: string;
+  readonly requester: string;
+  readonly people: number;
+  readonly places: string;
+  readonly stateText: string;
+  /** Rule in words or the single date. */
+  readonly whenText: string;
+  /** First date that still matters. */
+  readonly nextText: string;
+  /** `in 3 days`, for the desk. */
+  readonly waitText: string;
+  readonly verdicts: Readonly<Record<Verdict, number>>;
+}

@@ -1,0 +1,51 @@
+import type { PersonId } from '@/core/ids';
+import type { Role, Viewer } from '@/core/publishing/right-to-know';
+import { keep, type Database } from '../db/connection';
+
+/** A working day and an evening; renewed by signing in again. */
+export const SESSION_MS = 14 * 60 * 60 * 1000;
+
+/** Sessions live in the database, so that signing out ends them at once. They use the real clock. */
+export async function beginSession(db: Database, id: string, person: PersonId, nowMs: number): Promise<void> {
+  await db.write(async (tx) =>
+    keep(
+      await tx.run(
+        'INSERT INTO session (id, person_id, created_ms, expires_ms) VALUES ($id, $person, $now, $until)',
+        {
+          id,
+          person,
+          now: nowMs,
+          until: nowMs + SESSION_MS,
+        },
+      ),
+    ),
+  );
+}
+
+export async function endSession(db: Database, id: string): Promise<void> {
+  await db.write(async (tx) => keep(await tx.run('DELETE FROM session WHERE id = $id', { id })));
+}
+
+export interface SignedInPerson extends Viewer {
+  readonly name: string;
+}
+
+interface SessionRow {
+  readonly id: PersonId;
+  readonly name: string;
+  readonly roles: string;
+}
+
+/** Who a session belongs to, with the roles as they are now; null when it is unknown, over, or the person retired. */
+export async function personOfSession(
+  db: Database,
+  id: string,
+  nowMs: number,
+): Promise<SignedInPerson | null> {
+  const [row] = await db.rows<SessionRow>(
+    `SELECT p.id, p.name, (SELECT json_group_array(DISTINCT g.role) FROM role_grant g WHERE g.person_id = p.id) AS roles
+     FROM session s JOIN person p ON p.id = s.person_id WHERE s.id = $id AND s.expires_ms > $now AND p.retired_at IS NULL`,
+    { id, now: nowMs },
+  );
+  return row ? { personId: row.id, name: row.name, roles: JSON.parse(row.roles) as Role[] } : null;
+}

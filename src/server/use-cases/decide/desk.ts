@@ -1,0 +1,90 @@
+import { checkDates } from '@/core/checks/check';
+import { countStates } from '@/core/changes/request-state';
+import type { WantedDate } from '@/core/checks/findings';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { RequestLine, RequestView } from '@/contracts/request-view';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { sayRequestState } from '@/contracts/words/states';
+import { countText, spanText } from '@/contracts/words/when';
+import type { Context } from '../../context';
+import { loadWorld } from '../../db/snapshot';
+import { loadDates, loadRequest, loadWaitingRequests, type DateRow, type RequestRow } from '../request-rows';
+import { loadPlaceNames, placesOf, requestView, whenTextOf } from '../request-view';
+import { countVerdicts, judge } from '../verdicts';
+
+const DAY_MIN = 1440;
+
+/** `in 3 days`, `in 5 hours`, `begun`. */
+function untilText(start: EpochMinute, now: EpochMinute): string {
+  const minutes = start - now;
+  if (minutes <= 0) return 'begun';
+  if (minutes < DAY_MIN) return `in ${countText(Math.max(1, Math.floor(minutes / 60)), 'hour', 'hours')}`;
+  return `in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
+}
+
+// Titles are not spoken on the list; a request's own page names what it collides with.
+const SILENT = { say: () => '' };
+
+/** What waits for a decision, the event that comes first on top: it loses most by waiting. */
+export async function desk(ctx: Context): Promise<RequestLine[]> {
+  const { db } = ctx;
+  const requests = await loadWaitingRequests(db);
+  const dates = await loadDates(
+    db,
+    requests.map(({ id }) => id),
+  );
+  const waiting = dates.filter(({ state }) => state === 'waiting');
+  // One world for all: every request is then checked alone, in memory.
+  const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
+  const world = keyed.length ? await loadWorld(db, keyed) : null;
+  const names = await loadPlaceNames(db);
+  const now = ctx.clock.now();
+
+  const line = (request: RequestRow): { start: number; line: RequestLine } => {
+    const all = dates.filter(({ requestId }) => requestId === request.id);
+    const own = all.filter(({ state }) => state === 'waiting');
+    const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
+    const verdicts = judge(wanted, checkDates(wanted, world!), 'office', SILENT);
+    return {
+      start: own[0]!.claim.event.start,
+      line: lineOf(request, all, own[0]!, now, names, countVerdicts(verdicts)),
+    };
+  };
+  return requests
+    .map(line)
+    .sort((a, b) => a.start - b.start)
+    .map((each) => each.line);
+}
+
+export function lineOf(
+  request: RequestRow,
+  dates: readonly DateRow[],
+  next: DateRow,
+  now: EpochMinute,
+  names: Awaited<ReturnType<typeof loadPlaceNames>>,
+  verdicts: RequestLine['verdicts'],
+): RequestLine {
+  return {
+    reference: request.ref,
+    title: request.title,
+    mark: request.mark,
+    hue: request.hue,
+    category: request.category,
+    host: request.host,
+    requester: request.requester,
+    people: request.people,
+    places: placesOf(next, names),
+    stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
+    whenText: whenTextOf(request, dates.length),
+    nextText: spanText(next.startLocal, next.endLocal),
+    waitText: untilText(next.claim.event.start, now),
+    verdicts,
+  };
+}
+
+/** One request as the office decides it. */
+export async function deskRequest(ctx: Context, ref: string): Promise<Outcome<RequestView>> {
+  const request = await loadRequest(ctx.db, ref);
+  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  return done(await requestView(ctx, request, 'manager', 'office'));
+}

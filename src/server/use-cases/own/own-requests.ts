@@ -1,0 +1,42 @@
+import type { RequestLine, RequestView } from '@/contracts/request-view';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { ONLY_FOR } from '../../auth/policy';
+import type { SignedInContext } from '../../context';
+import { lineOf } from '../decide/desk';
+import { isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
+import { loadPlaceNames, requestView } from '../request-view';
+
+/** One's own requests: those with a date to come first, soonest on top; then what is over, latest on top. */
+export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> {
+  const requests = await loadRequestsOf(ctx.db, ctx.viewer.personId);
+  const dates = await loadDates(
+    ctx.db,
+    requests.map(({ id }) => id),
+  );
+  const names = await loadPlaceNames(ctx.db);
+  const now = ctx.clock.now();
+  const lines = requests.map((request) => {
+    const own = dates.filter(({ requestId }) => requestId === request.id);
+    const live = own.find((date) => ['waiting', 'approved'].includes(date.state) && !isPast(date, now));
+    const next = live ?? own[own.length - 1]!;
+    const order = live ? live.claim.event.start : 1e9 - next.claim.event.start;
+    return {
+      over: live ? 0 : 1,
+      order,
+      line: lineOf(request, own, next, now, names, { clear: 0, look: 0, clash: 0 }),
+    };
+  });
+  return lines.sort((a, b) => a.over - b.over || a.order - b.order).map(({ line }) => line);
+}
+
+/** One request for those who may read it: whoever asked, and the office. */
+export async function readRequest(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
+  const request = await loadRequest(ctx.db, ref);
+  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  const own = request.requesterId === ctx.viewer.personId;
+  const manager = ctx.viewer.roles.includes('manager');
+  if (!own && !manager) return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
+  return done(
+    await requestView(ctx, request, own ? 'own-request' : 'manager', manager ? 'office' : 'requester'),
+  );
+}

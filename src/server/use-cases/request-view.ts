@@ -1,0 +1,111 @@
+import { countStates } from '@/core/changes/request-state';
+import { possibleActions, type ActingSide } from '@/core/changes/transitions';
+import { needingReason, unapprovable, type Side } from '@/core/checks/findings';
+import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
+import { parseWeeklyRule } from '@/core/recurrence/rule';
+import { epochMinute, type EpochMinute } from '@/core/time/epoch-minute';
+import { dateOf, wallMinute } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { sayRequestState, STATE_WORDS } from '@/contracts/words/states';
+import { ruleText, spanText } from '@/contracts/words/when';
+import type { Context } from '../context';
+import type { Reader } from '../db/connection';
+import { isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { historyOf } from './since';
+import { checkAgainstWorld, type DateVerdict } from './verdicts';
+
+/** The rule of a request in words, or its one date. */
+export function whenTextOf(request: RequestRow, dates: number): string {
+  const { rrule, tzid, startLocal, endLocal } = request;
+  const rule = rrule && parseWeeklyRule(rrule, (utc) => dateOf(toLocal(epochMinute(wallMinute(utc)), tzid)));
+  return rule ? ruleText(rule, startLocal, endLocal, dates) : spanText(startLocal, endLocal);
+}
+
+interface PlaceNames {
+  readonly spaces: Record<string, { name: string; code: string; building: string }>;
+  readonly equipment: Record<string, string>;
+}
+
+export const loadPlaceNames = (reader: Reader): Promise<PlaceNames> =>
+  reader.json<PlaceNames>(`SELECT json_object(
+    'spaces', (SELECT json_group_object(s.id, json_object('name', s.name, 'code', s.code, 'building', b.name)) FROM space s JOIN building b ON b.id = s.building_id),
+    'equipment', (SELECT json_group_object(id, name) FROM equipment_type)) AS json`);
+
+export const placesOf = (date: Pick<DateRow, 'claim'>, names: PlaceNames): string =>
+  date.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.name).join(' + ');
+
+function dateView(
+  date: DateRow,
+  now: EpochMinute,
+  side: ActingSide,
+  names: PlaceNames,
+  verdict: DateVerdict | undefined,
+): DateView {
+  const past = isPast(date, now);
+  return {
+    id: date.id,
+    when: spanText(date.startLocal, date.endLocal),
+    places: placesOf(date, names),
+    state: date.state,
+    stateWord: past && date.state === 'approved' ? 'done' : STATE_WORDS[date.state],
+    isPast: past,
+    reason: date.reason,
+    verdict: verdict?.verdict ?? null,
+    findings: verdict?.sentences ?? [],
+    needsReason: verdict ? needingReason(verdict.findings).length > 0 : false,
+    isUnapprovable: verdict ? unapprovable(verdict.findings).length > 0 : false,
+    actions: possibleActions(date.state, side, past),
+  };
+}
+
+const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
+  claim.spaces.map((space) => ({
+    ...names.spaces[space.spaceId]!,
+    layout: LAYOUT_WORDS[space.layout],
+    people: space.people,
+    bands: bandsOf(claim.event, bandMinutesOf(claim, space)),
+  }));
+
+/** Everything about a request, with the dates that wait checked against the world as it is now. */
+export async function requestView(
+  ctx: Context,
+  request: RequestRow,
+  acting: ActingSide,
+  side: Side,
+): Promise<RequestView> {
+  const { db } = ctx;
+  const now = ctx.clock.now();
+  const dates = await loadDates(db, [request.id]);
+  const waiting = dates.filter(({ state }) => state === 'waiting');
+  const wanted = waiting.map(({ key, claim }) => ({ key, claim }));
+  const held = waiting.map(({ claimId }) => claimId);
+  const verdicts = waiting.length ? await checkAgainstWorld(db, ctx.viewer, wanted, side, held) : [];
+  const verdictOf = new Map(waiting.map(({ id }, index) => [id, verdicts[index]]));
+  const names = await loadPlaceNames(db);
+  const first = dates[0]!;
+  return {
+    reference: request.ref,
+    version: request.version,
+    title: request.title,
+    stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
+    whenText: whenTextOf(request, dates.length),
+    category: { name: request.category, mark: request.mark, hue: request.hue },
+    host: request.host,
+    requester: { name: request.requester, email: request.requesterEmail },
+    people: request.people,
+    publicText: request.publicText,
+    notes: request.notes,
+    publish: request.publish,
+    accessMin: first.claim.accessMin,
+    exitMin: first.claim.exitMin,
+    spaces: spaceLines(first, names),
+    equipment: first.claim.equipment.map(({ typeId, quantity }) => ({
+      name: names.equipment[typeId]!,
+      quantity,
+    })),
+    dates: dates.map((date) => dateView(date, now, acting, names, verdictOf.get(date.id))),
+    history: await historyOf(db, request.id, request.tzid),
+  };
+}

@@ -1,0 +1,130 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { askSchema, type AskBody } from '@/contracts/ask';
+import { officeSchema, type OfficeFile } from '@/contracts/office';
+import type { PersonId } from '@/core/ids';
+import type { Role, Viewer } from '@/core/publishing/right-to-know';
+import { localDateTime } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import { handClock } from '@/server/clock';
+import type { Context, SignedInContext } from '@/server/context';
+import { openDatabase, type Database } from '@/server/db/connection';
+import { migrate } from '@/server/db/migrate';
+import { createOffice } from '@/server/use-cases/office/create-office';
+
+export const ZONE = 'Europe/London';
+export const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
+
+/** A small house: a hall of two bays inside a whole ground floor, a studio, chairs, one team. */
+export const SMALL_OFFICE: OfficeFile = {
+  site: {
+    name: 'Fernside',
+    zone: ZONE,
+    office: { name: 'Fernside office', phone: '01632 960 100', email: 'office@fernside.example' },
+    hours: [{ days: [1, 2, 3, 4, 5, 6, 7], from: '08:00', to: '22:00' }],
+    closures: [{ from: '2027-05-03T00:00', to: '2027-05-04T00:00', reason: 'spring holiday' }],
+  },
+  buildings: [
+    {
+      name: 'Barn',
+      spaces: [
+        { code: 'GF', name: 'Ground Floor', madeOf: ['HL', 'ST'], layouts: [{ layout: 'standing', seats: 150, setupMin: 0, strikeMin: 0 }] },
+        { code: 'HL', name: 'Hall', madeOf: ['HE', 'HW'], postedLimit: 100, layouts: [{ layout: 'rounds', seats: 60, setupMin: 45, strikeMin: 30 }, { layout: 'theatre', seats: 90, setupMin: 30, strikeMin: 30 }] },
+        { code: 'HE', name: 'East Bay', layouts: [{ layout: 'rounds', seats: 30, setupMin: 30, strikeMin: 20 }] },
+        { code: 'HW', name: 'West Bay', layouts: [{ layout: 'rounds', seats: 30, setupMin: 30, strikeMin: 20 }] },
+        { code: 'ST', name: 'Studio', layouts: [{ layout: 'classroom', seats: 24, setupMin: 15, strikeMin: 15 }] },
+      ],
+    },
+  ],
+  stores: [{ name: 'Loft', equipment: [{ name: 'Folding chair', quantity: 80, fetchMin: 10, returnMin: 10 }] }],
+  teams: [
+    {
+      name: 'Setup',
+      recipes: [
+        { phase: 'setup', title: 'Set the room', due: 'access-start' },
+        { phase: 'strike', title: 'Clear the room', due: 'occupied-end' },
+      ],
+    },
+    { name: 'Gates' },
+  ],
+  categories: [
+    { name: 'Workshops', mark: 'Wo', hue: 'green', about: 'Making and mending.' },
+    { name: 'Private hire', mark: 'Pr', hue: 'ink', about: 'Not for readers.', publish: false },
+  ],
+  organisations: ['Fern Society', 'Moss Club'],
+  people: [
+    { name: 'Ada Lowe', email: 'ada@fernside.example', password: 'fronds-and-spores', organisations: ['Fern Society'] },
+    { name: 'Ben Oake', email: 'ben@fernside.example' },
+    { name: 'Mara Venn', email: 'mara@fernside.example', password: 'keys-to-the-barn', roles: ['manager'] },
+    { name: 'Nils Reed', email: 'nils@fernside.example', roles: ['manager'] },
+    { name: 'Cato Brook', email: 'cato@fernside.example', roles: ['crew'], teams: ['Setup'] },
+    { name: 'Gita Hale', email: 'gita@fernside.example', roles: ['crew'], teams: ['Gates'] },
+  ],
+};
+
+const PEOPLE: Record<string, { id: number; roles: Role[] }> = {
+  ada: { id: 1, roles: ['requester'] },
+  ben: { id: 2, roles: ['requester'] },
+  mara: { id: 3, roles: ['manager'] },
+  nils: { id: 4, roles: ['manager'] },
+  cato: { id: 5, roles: ['crew'] },
+  gita: { id: 6, roles: ['crew'] },
+};
+export const viewer = (name: string): Viewer => ({ personId: PEOPLE[name]!.id as PersonId, roles: PEOPLE[name]!.roles });
+
+export interface TestOffice {
+  readonly db: Database;
+  readonly file: string;
+  readonly clock: ReturnType<typeof handClock>;
+  as(name: string): SignedInContext;
+  readonly reader: Context;
+  close(): Promise<void>;
+}
+
+/** A real SQLite file in a temporary folder, migrated and filled; the clock stands at Tuesday 13 April 2027, 08:10. */
+export async function openOffice(office: OfficeFile = SMALL_OFFICE): Promise<TestOffice> {
+  const folder = mkdtempSync(join(tmpdir(), 'calendario-test-'));
+  const file = join(folder, 'office.sqlite');
+  const db = openDatabase(file);
+  await migrate(db);
+  await createOffice(db, officeSchema.parse(office));
+  const clock = handClock(at('2027-04-13T08:10'));
+  const base = { db, clock, random: Math.random, newId: randomUUID };
+  return {
+    db,
+    file,
+    clock,
+    as: (name) => ({ ...base, viewer: viewer(name) }),
+    reader: { ...base, viewer: null },
+    close: async () => {
+      await db.close();
+      rmSync(folder, { recursive: true });
+    },
+  };
+}
+
+/** Ids of SMALL_OFFICE by code. */
+export const SPACE = { GF: 1, HL: 2, HE: 3, HW: 4, ST: 5 } as const;
+
+/** A request as the form sends it; the studio on Tuesday 20 April, 14:00–16:00, unless said otherwise. */
+export function ask(more: Partial<Omit<AskBody, 'when'>> & { when?: Partial<AskBody['when']> } = {}) {
+  const { when, ...rest } = more;
+  return askSchema.parse({
+    key: randomUUID(),
+    title: 'Spore printing',
+    publicText: 'Bring a fern.',
+    categoryId: 1,
+    hostId: 1,
+    notes: 'Blinds down, please.',
+    publish: true,
+    people: 20,
+    accessMin: 30,
+    exitMin: 30,
+    spaces: [{ spaceId: SPACE.ST, layout: 'classroom', setupMin: 15, strikeMin: 15 }],
+    equipment: [],
+    when: { startsAt: '2027-04-20T14:00', endsAt: '2027-04-20T16:00', repeat: null, ...when },
+    ...rest,
+  } satisfies AskBody);
+}
