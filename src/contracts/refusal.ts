@@ -22,7 +22,9 @@ export type Refusal =
   | { readonly code: 'no-such-step'; readonly date: string; readonly state: string }
   | { readonly code: 'past'; readonly date: string }
   | { readonly code: 'key-used' }
-  | { readonly code: 'busy' };
+  | { readonly code: 'busy' }
+  /** Our own mistake; what it was is in the log and nowhere else. */
+  | { readonly code: 'failed' };
 
 export type RefusalCode = Refusal['code'];
 

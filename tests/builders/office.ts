@@ -30,15 +30,43 @@ export const SMALL_OFFICE: OfficeFile = {
     {
       name: 'Barn',
       spaces: [
-        { code: 'GF', name: 'Ground Floor', madeOf: ['HL', 'ST'], layouts: [{ layout: 'standing', seats: 150, setupMin: 0, strikeMin: 0 }] },
-        { code: 'HL', name: 'Hall', madeOf: ['HE', 'HW'], postedLimit: 100, layouts: [{ layout: 'rounds', seats: 60, setupMin: 45, strikeMin: 30 }, { layout: 'theatre', seats: 90, setupMin: 30, strikeMin: 30 }] },
-        { code: 'HE', name: 'East Bay', layouts: [{ layout: 'rounds', seats: 30, setupMin: 30, strikeMin: 20 }] },
-        { code: 'HW', name: 'West Bay', layouts: [{ layout: 'rounds', seats: 30, setupMin: 30, strikeMin: 20 }] },
-        { code: 'ST', name: 'Studio', layouts: [{ layout: 'classroom', seats: 24, setupMin: 15, strikeMin: 15 }] },
+        {
+          code: 'GF',
+          name: 'Ground Floor',
+          madeOf: ['HL', 'ST'],
+          layouts: [{ layout: 'standing', seats: 150, setupMin: 0, strikeMin: 0 }],
+        },
+        {
+          code: 'HL',
+          name: 'Hall',
+          madeOf: ['HE', 'HW'],
+          postedLimit: 100,
+          layouts: [
+            { layout: 'rounds', seats: 60, setupMin: 45, strikeMin: 30 },
+            { layout: 'theatre', seats: 90, setupMin: 30, strikeMin: 30 },
+          ],
+        },
+        {
+          code: 'HE',
+          name: 'East Bay',
+          layouts: [{ layout: 'rounds', seats: 30, setupMin: 30, strikeMin: 20 }],
+        },
+        {
+          code: 'HW',
+          name: 'West Bay',
+          layouts: [{ layout: 'rounds', seats: 30, setupMin: 30, strikeMin: 20 }],
+        },
+        {
+          code: 'ST',
+          name: 'Studio',
+          layouts: [{ layout: 'classroom', seats: 24, setupMin: 15, strikeMin: 15 }],
+        },
       ],
     },
   ],
-  stores: [{ name: 'Loft', equipment: [{ name: 'Folding chair', quantity: 80, fetchMin: 10, returnMin: 10 }] }],
+  stores: [
+    { name: 'Loft', equipment: [{ name: 'Folding chair', quantity: 80, fetchMin: 10, returnMin: 10 }] },
+  ],
   teams: [
     {
       name: 'Setup',
@@ -55,7 +83,12 @@ export const SMALL_OFFICE: OfficeFile = {
   ],
   organisations: ['Fern Society', 'Moss Club'],
   people: [
-    { name: 'Ada Lowe', email: 'ada@fernside.example', password: 'fronds-and-spores', organisations: ['Fern Society'] },
+    {
+      name: 'Ada Lowe',
+      email: 'ada@fernside.example',
+      password: 'fronds-and-spores',
+      organisations: ['Fern Society'],
+    },
     { name: 'Ben Oake', email: 'ben@fernside.example' },
     { name: 'Mara Venn', email: 'mara@fernside.example', password: 'keys-to-the-barn', roles: ['manager'] },
     { name: 'Nils Reed', email: 'nils@fernside.example', roles: ['manager'] },
@@ -72,7 +105,10 @@ const PEOPLE: Record<string, { id: number; roles: Role[] }> = {
   cato: { id: 5, roles: ['crew'] },
   gita: { id: 6, roles: ['crew'] },
 };
-export const viewer = (name: string): Viewer => ({ personId: PEOPLE[name]!.id as PersonId, roles: PEOPLE[name]!.roles });
+export const viewer = (name: string): Viewer => ({
+  personId: PEOPLE[name]!.id as PersonId,
+  roles: PEOPLE[name]!.roles,
+});
 
 export interface TestOffice {
   readonly db: Database;

@@ -26,6 +26,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'no-such-step': ({ date, state }) => `${date} is ${state} already; nothing was changed. Pick other dates.`,
   past: ({ date }) => `${date} is over and can no longer be changed. Leave it out of the pick.`,
   'key-used': () => 'This form was sent before with other content. Reload the page and send it again.',
+  failed: () =>
+    'Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office.',
   busy: () => 'The office is writing a lot just now. Nothing was changed; try again in a moment.',
 };
 

@@ -1,0 +1,331 @@
+import type { OfficeFile } from '@/contracts/office';
+import { CREWS, MANAGERS, ORGANISATIONS, REQUESTERS } from './people';
+
+/** Signs in every demo account; it opens nothing but made-up data on one's own machine. */
+export const DEMO_PASSWORD = 'quillmere-2027';
+const DOMAIN = 'quillmere.example';
+
+/** The accounts the README and the start command name. */
+export const DEMO_ACCOUNTS = [
+  { role: 'requester', email: `isolde.marsh@${DOMAIN}` },
+  { role: 'manager', email: `wren.calloway@${DOMAIN}` },
+  { role: 'crew', email: `tobin.ashdown@${DOMAIN}` },
+] as const;
+
+export const emailOf = (name: string): string => `${name.toLowerCase().replace(/[^a-z]+/g, '.')}@${DOMAIN}`;
+
+const person = (
+  name: string,
+  more: Partial<OfficeFile['people'][number]> = {},
+): OfficeFile['people'][number] => ({
+  name,
+  email: emailOf(name),
+  ...(DEMO_ACCOUNTS.some(({ email }) => email === emailOf(name)) || more.roles?.includes('manager')
+    ? { password: DEMO_PASSWORD }
+    : {}),
+  ...more,
+});
+
+const daily = (from: string, to: string) => ({ days: [1, 2, 3, 4, 5, 6, 7], from, to });
+
+/** English bank holidays of 2027 (values from memory); the garden shuts its rooms on Good Friday and at Christmas. */
+const closures = [
+  { from: '2027-03-26T00:00', to: '2027-03-27T00:00', reason: 'Good Friday' },
+  { from: '2027-12-24T12:00', to: '2027-12-28T00:00', reason: 'Christmas' },
+];
+
+/** Quillmere Botanic Garden, which does not exist: 16 spaces in four buildings and outdoors. */
+export const QUILLMERE: OfficeFile = {
+  site: {
+    name: 'Quillmere Botanic Garden',
+    zone: 'Europe/London',
+    office: { name: 'Quillmere events office', phone: '01632 960 274', email: `events@${DOMAIN}` },
+    hours: [daily('08:00', '22:00')],
+    closures,
+  },
+  seasons: [
+    { name: 'Frost season', from: '2026-11-01', to: '2027-02-28' },
+    { name: 'Blossom season', from: '2027-03-01', to: '2027-05-31' },
+    { name: 'Long-light season', from: '2027-06-01', to: '2027-09-19' },
+  ],
+  buildings: [
+    {
+      name: 'Orangery Court',
+      hours: [
+        { days: [1, 2, 3, 4, 7], from: '08:00', to: '22:30' },
+        { days: [5, 6], from: '08:00', to: '25:00' },
+      ],
+      spaces: [
+        {
+          code: 'OC',
+          name: 'Whole Court',
+          areaM2: 410,
+          madeOf: ['QH', 'FO'],
+          postedLimit: 320,
+          layouts: [{ layout: 'standing', seats: 320, setupMin: 60, strikeMin: 60 }],
+        },
+        {
+          code: 'QH',
+          name: 'Quince Hall',
+          areaM2: 300,
+          madeOf: ['QE', 'QW'],
+          postedLimit: 240,
+          layouts: [
+            { layout: 'theatre', seats: 220, setupMin: 60, strikeMin: 45 },
+            { layout: 'rounds', seats: 144, setupMin: 75, strikeMin: 60 },
+            { layout: 'empty', seats: 240, setupMin: 20, strikeMin: 20 },
+          ],
+        },
+        {
+          code: 'QE',
+          name: 'East Bay',
+          areaM2: 160,
+          postedLimit: 120,
+          layouts: [
+            { layout: 'rounds', seats: 72, setupMin: 45, strikeMin: 30 },
+            { layout: 'theatre', seats: 110, setupMin: 40, strikeMin: 30 },
+          ],
+        },
+        {
+          code: 'QW',
+          name: 'West Bay',
+          areaM2: 140,
+          postedLimit: 100,
+          layouts: [
+            { layout: 'rounds', seats: 64, setupMin: 45, strikeMin: 30 },
+            { layout: 'classroom', seats: 48, setupMin: 40, strikeMin: 30 },
+          ],
+        },
+        {
+          code: 'FO',
+          name: 'Lemon Foyer',
+          areaM2: 110,
+          postedLimit: 90,
+          layouts: [{ layout: 'standing', seats: 90, setupMin: 20, strikeMin: 20 }],
+        },
+      ],
+    },
+    {
+      name: 'Old Stables',
+      spaces: [
+        {
+          code: 'LB',
+          name: 'Lecture Barn',
+          areaM2: 190,
+          postedLimit: 160,
+          layouts: [
+            { layout: 'theatre', seats: 150, setupMin: 30, strikeMin: 30 },
+            { layout: 'classroom', seats: 80, setupMin: 45, strikeMin: 30 },
+          ],
+        },
+        {
+          code: 'CR',
+          name: 'Council Room',
+          areaM2: 48,
+          postedLimit: 26,
+          layouts: [
+            { layout: 'boardroom', seats: 22, setupMin: 15, strikeMin: 15 },
+            { layout: 'theatre', seats: 26, setupMin: 15, strikeMin: 15 },
+          ],
+        },
+        {
+          code: 'SL',
+          name: 'Seed Library',
+          areaM2: 56,
+          stepFree: false,
+          postedLimit: 30,
+          layouts: [
+            { layout: 'boardroom', seats: 16, setupMin: 10, strikeMin: 10 },
+            { layout: 'classroom', seats: 20, setupMin: 20, strikeMin: 15 },
+          ],
+        },
+        {
+          code: 'PS',
+          name: 'Potting Studio',
+          areaM2: 72,
+          postedLimit: 32,
+          layouts: [
+            { layout: 'classroom', seats: 24, setupMin: 20, strikeMin: 30 },
+            { layout: 'rounds', seats: 24, setupMin: 25, strikeMin: 30 },
+          ],
+        },
+      ],
+    },
+    {
+      name: 'Glasshouse Range',
+      hours: [daily('08:30', '21:30')],
+      spaces: [
+        {
+          code: 'GG',
+          name: 'Glasshouse Gallery',
+          areaM2: 210,
+          postedLimit: 140,
+          layouts: [
+            { layout: 'theatre', seats: 120, setupMin: 45, strikeMin: 30 },
+            { layout: 'rounds', seats: 80, setupMin: 60, strikeMin: 45 },
+            { layout: 'standing', seats: 140, setupMin: 20, strikeMin: 20 },
+          ],
+        },
+        {
+          code: 'L1',
+          name: 'Learning Room Ash',
+          areaM2: 60,
+          postedLimit: 36,
+          layouts: [
+            { layout: 'classroom', seats: 32, setupMin: 10, strikeMin: 10 },
+            { layout: 'empty', seats: 36, setupMin: 10, strikeMin: 10 },
+          ],
+        },
+        {
+          code: 'L2',
+          name: 'Learning Room Birch',
+          areaM2: 60,
+          postedLimit: 36,
+          layouts: [
+            { layout: 'classroom', seats: 32, setupMin: 10, strikeMin: 10 },
+            { layout: 'empty', seats: 36, setupMin: 10, strikeMin: 10 },
+          ],
+        },
+      ],
+    },
+    {
+      name: 'Lakeside',
+      spaces: [
+        {
+          code: 'BH',
+          name: 'Boathouse',
+          areaM2: 95,
+          postedLimit: 70,
+          layouts: [
+            { layout: 'rounds', seats: 48, setupMin: 40, strikeMin: 30 },
+            { layout: 'theatre', seats: 64, setupMin: 30, strikeMin: 30 },
+          ],
+        },
+        {
+          code: 'TE',
+          name: 'Boathouse Terrace',
+          areaM2: 120,
+          outdoor: true,
+          layouts: [
+            { layout: 'standing', seats: 100, setupMin: 30, strikeMin: 30 },
+            { layout: 'rounds', seats: 56, setupMin: 45, strikeMin: 40 },
+          ],
+        },
+      ],
+    },
+    {
+      name: 'Grounds',
+      hours: [daily('07:30', '21:00')],
+      spaces: [
+        {
+          code: 'OL',
+          name: 'Orchard Lawn',
+          areaM2: 900,
+          outdoor: true,
+          layouts: [
+            { layout: 'standing', seats: 400, setupMin: 60, strikeMin: 60 },
+            { layout: 'theatre', seats: 180, setupMin: 75, strikeMin: 60 },
+            { layout: 'empty', seats: 400, setupMin: 15, strikeMin: 15 },
+          ],
+        },
+        {
+          code: 'WG',
+          name: 'Walled Garden',
+          areaM2: 640,
+          outdoor: true,
+          stepFree: false,
+          postedLimit: 150,
+          layouts: [{ layout: 'standing', seats: 150, setupMin: 30, strikeMin: 30 }],
+        },
+      ],
+    },
+  ],
+  stores: [
+    {
+      name: 'Cart Shed',
+      equipment: [
+        {
+          name: 'Folding chair',
+          quantity: 240,
+          fetchMin: 15,
+          returnMin: 15,
+          changes: [
+            { from: '2027-04-10T08:00', to: '2027-04-24T18:00', delta: -30, reason: 'being re-webbed' },
+          ],
+        },
+        { name: 'Round table 1.5 m', quantity: 20, fetchMin: 20, returnMin: 20 },
+        { name: 'Trestle table', quantity: 36, fetchMin: 15, returnMin: 15 },
+        {
+          name: 'Patio heater',
+          quantity: 8,
+          fetchMin: 20,
+          returnMin: 30,
+          changes: [{ from: '2027-05-14T08:00', to: '2027-05-17T12:00', delta: 6, reason: 'hired in' }],
+        },
+        { name: 'Marquee 6 × 9 m', quantity: 1, fetchMin: 90, returnMin: 90 },
+      ],
+    },
+    {
+      name: 'Stage Cupboard',
+      equipment: [
+        { name: 'Hand microphone', quantity: 10, fetchMin: 10, returnMin: 10 },
+        { name: 'Projector', quantity: 4, fetchMin: 10, returnMin: 10 },
+        { name: 'Lectern kit', quantity: 2, fetchMin: 10, returnMin: 10 },
+      ],
+    },
+    { name: 'Lodge', equipment: [{ name: 'Garden buggy', quantity: 2, fetchMin: 10, returnMin: 20 }] },
+  ],
+  teams: [
+    {
+      name: 'Setup',
+      recipes: [
+        { phase: 'setup', title: 'Set the space', due: 'access-start' },
+        { phase: 'strike', title: 'Clear the space', due: 'occupied-end' },
+      ],
+    },
+    { name: 'Sound and light' },
+    { name: 'Refreshments' },
+    { name: 'Linen' },
+    { name: 'Gates' },
+  ],
+  categories: [
+    { name: 'Talks', mark: 'Ta', hue: 'blue', about: 'One speaks, many listen; questions after.' },
+    { name: 'Workshops', mark: 'Wo', hue: 'green', about: 'Everybody makes or mends something.' },
+    { name: 'Music', mark: 'Mu', hue: 'rose', about: 'Concerts, choirs and open rehearsals.' },
+    { name: 'Surveys and counts', mark: 'Su', hue: 'sky', about: 'Moths, birds, mosses: counted together.' },
+    {
+      name: 'School visits',
+      mark: 'Sc',
+      hue: 'yellow',
+      about: 'Classes and their teachers.',
+      publish: false,
+    },
+    { name: 'Societies', mark: 'So', hue: 'vermilion', about: 'Regular evenings of the plant societies.' },
+    { name: 'Fairs and swaps', mark: 'Fa', hue: 'orange', about: 'Stalls, exchanges, plant sales.' },
+    { name: 'Exhibitions', mark: 'Ex', hue: 'rose', about: 'Things to see over days or weeks.' },
+    { name: 'Quiet hours', mark: 'Qu', hue: 'sky', about: 'Slow walks, sketching, sitting still.' },
+    { name: 'Volunteers', mark: 'Vo', hue: 'green', about: 'Work days and training of volunteers.' },
+    {
+      name: 'Private hire',
+      mark: 'Hi',
+      hue: 'ink',
+      about: 'Celebrations by outside hirers; not for readers.',
+      publish: false,
+    },
+    {
+      name: 'Staff',
+      mark: 'St',
+      hue: 'ink',
+      about: 'The garden’s own people among themselves.',
+      publish: false,
+    },
+  ],
+  organisations: [...ORGANISATIONS],
+  people: [
+    ...MANAGERS.map((name) => person(name, { roles: ['manager'], organisations: ['Quillmere staff'] })),
+    ...CREWS.map(({ name, team }) =>
+      person(name, { roles: ['crew'], teams: [team], organisations: ['Quillmere staff'] }),
+    ),
+    ...REQUESTERS.map(({ name, organisation }) => person(name, { organisations: [organisation] })),
+  ],
+};

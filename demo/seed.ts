@@ -1,0 +1,260 @@
+import { askSchema, type AskBody } from '@/contracts/ask';
+import { officeSchema } from '@/contracts/office';
+import type { Outcome } from '@/contracts/refusal';
+import type { PersonId } from '@/core/ids';
+import type { Role } from '@/core/publishing/right-to-know';
+import { addMinutes, epochMinute, type EpochMinute } from '@/core/time/epoch-minute';
+import { localDateTime } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import { handClock } from '@/server/clock';
+import type { SignedInContext } from '@/server/context';
+import { keep, type Database } from '@/server/db/connection';
+import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { decideRequest } from '@/server/use-cases/decide/decide-request';
+import { deskRequest } from '@/server/use-cases/decide/desk';
+import { createOffice } from '@/server/use-cases/office/create-office';
+import { leaveDates } from '@/server/use-cases/own/leave-dates';
+import { markOrder } from '@/server/use-cases/set-up/mark-order';
+import { SERIES, SINGLES, WAITING, type DemoEvent } from './events';
+import { MANAGERS } from './people';
+import { QUILLMERE } from './quillmere';
+
+const ZONE = 'Europe/London';
+export const DEMO_START = localDateTime('2027-04-13T08:10');
+const SEED = 20_270_413;
+const DAY_MIN = 1440;
+
+/** Mulberry32: small, seeded, the same everywhere. */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+/** A version 4 UUID drawn from the seed, so that references and feeds repeat. */
+function seededUuid(random: () => number): string {
+  const hex = Array.from({ length: 32 }, () => Math.floor(random() * 16).toString(16));
+  hex[12] = '4';
+  hex[16] = ((parseInt(hex[16]!, 16) & 3) | 8).toString(16);
+  const text = hex.join('');
+  return [text.slice(0, 8), text.slice(8, 12), text.slice(12, 16), text.slice(16, 20), text.slice(20)].join(
+    '-',
+  );
+}
+
+const minute = (local: string): EpochMinute => toEpochMinute(localDateTime(local), ZONE, 'offset-before');
+
+/** Ids by the names the scenario uses. */
+interface Ids {
+  readonly spaces: Record<string, { id: number; layouts: Record<string, [setup: number, strike: number]> }>;
+  readonly categories: Record<string, { id: number; publish: number }>;
+  readonly hosts: Record<string, { id: number; people: number[] }>;
+  readonly equipment: Record<string, number>;
+  readonly people: Record<string, number>;
+}
+
+const IDS = `SELECT json_object(
+  'spaces', (SELECT json_group_object(s.code, json_object('id', s.id, 'layouts',
+     (SELECT json_group_object(l.layout, json_array(l.setup_min, l.strike_min)) FROM space_layout l WHERE l.space_id = s.id))) FROM space s),
+  'categories', (SELECT json_group_object(name, json_object('id', id, 'publish', publish_by_default)) FROM category),
+  'hosts', (SELECT json_group_object(o.name, json_object('id', o.id, 'people', (SELECT json_group_array(m.person_id) FROM membership m
+     JOIN role_grant g ON g.person_id = m.person_id AND g.role = 'requester' WHERE m.organisation_id = o.id))) FROM organisation o),
+  'equipment', (SELECT json_group_object(name, id) FROM equipment_type),
+  'people', (SELECT json_group_object(name, id) FROM person)) AS json`;
+
+class Story {
+  readonly random = seeded(SEED);
+  readonly clock = handClock(minute('2027-01-04T09:00'));
+  private readonly waitingActions: { at: EpochMinute; act: () => Promise<void> }[] = [];
+
+  constructor(
+    private readonly db: Database,
+    private readonly ids: Ids,
+  ) {}
+
+  as(personId: number, roles: Role[]): SignedInContext {
+    const { db, clock, random } = this;
+    return {
+      db,
+      clock,
+      random,
+      newId: () => seededUuid(random),
+      viewer: { personId: personId as PersonId, roles },
+    };
+  }
+
+  between(least: number, most: number): number {
+    return least + Math.floor(this.random() * (most - least + 1));
+  }
+
+  later(at: EpochMinute, act: () => Promise<void>): void {
+    this.waitingActions.push({ at, act });
+  }
+
+  /** Plays everything in order of time; what an act adds takes its place among the rest. */
+  async play(): Promise<void> {
+    for (;;) {
+      this.waitingActions.sort((a, b) => a.at - b.at);
+      const next = this.waitingActions.shift();
+      if (!next) return;
+      this.clock.set(epochMinute(Math.max(next.at, this.clock.now())));
+      await next.act();
+    }
+  }
+
+  private body(event: DemoEvent): AskBody {
+    const space = this.ids.spaces[event.space]!;
+    const [setupMin, strikeMin] = space.layouts[event.layout]!;
+    const category = this.ids.categories[event.category]!;
+    return {
+      key: seededUuid(this.random),
+      title: event.title,
+      publicText: event.text ?? '',
+      categoryId: category.id,
+      hostId: this.ids.hosts[event.host]!.id,
+      notes: event.notes ?? '',
+      publish: category.publish === 1,
+      people: event.people,
+      accessMin: event.people > 100 ? 45 : 20,
+      exitMin: event.people > 100 ? 30 : 15,
+      spaces: [{ spaceId: space.id, layout: event.layout, setupMin, strikeMin }],
+      equipment: Object.entries(event.equipment ?? {}).map(([name, quantity]) => ({
+        typeId: this.ids.equipment[name]!,
+        quantity,
+      })),
+      when: {
+        startsAt: `${event.on}T${event.from}`,
+        endsAt: `${event.on}T${event.to}`,
+        repeat: event.weekly ? { everyWeeks: event.weekly[0], until: event.weekly[1] } : null,
+      },
+    };
+  }
+
+  /** Asked some weeks ahead, decided some days later, and then whatever its fate is. */
+  plan(event: DemoEvent): void {
+    const start = minute(`${event.on}T${event.from}`);
+    const now = minute(DEMO_START);
+    const waits = event.fate === 'waits';
+    const asked = waits
+      ? now - this.between(2 * 60, 11 * DAY_MIN)
+      : Math.min(start - this.between(9, 50) * DAY_MIN, now - this.between(3, 12) * DAY_MIN);
+    const first = minute('2027-01-04T09:30');
+    this.later(epochMinute(Math.max(asked, first)), () => this.ask(event));
+  }
+
+  private async ask(event: DemoEvent): Promise<void> {
+    const people = this.ids.hosts[event.host]!.people;
+    const requester = people[0]!;
+    const reference = expectDone(
+      event.title,
+      await submitRequest(this.as(requester, ['requester']), askSchema.parse(this.body(event))),
+    ).reference;
+    if (event.fate === 'waits') return;
+    const decideAt = epochMinute(
+      Math.min(this.clock.now() + this.between(60, 4 * DAY_MIN), minute(DEMO_START) - this.between(60, 900)),
+    );
+    this.later(decideAt, () => this.decide(reference, event, requester));
+  }
+
+  private manager(): SignedInContext {
+    return this.as(this.ids.people[MANAGERS[this.random() < 0.7 ? 0 : 1]]!, ['manager']);
+  }
+
+  private async decide(reference: string, event: DemoEvent, requester: number): Promise<void> {
+    const ctx = this.manager();
+    const view = expectDone(event.title, await deskRequest(ctx, reference));
+    const key = seededUuid(this.random);
+    const all = view.dates.map(({ id }) => id as never);
+    if (event.fate === 'declined') {
+      const reason =
+        'No fire over the water while the swans are nesting. Ask us about the barge without fireworks.';
+      expectDone(
+        event.title,
+        await decideRequest(ctx, reference, {
+          key,
+          version: view.version,
+          action: 'decline',
+          occurrences: all,
+          reason,
+        }),
+      );
+      return;
+    }
+    const clear = view.dates.filter(({ verdict }) => verdict !== 'clash').map(({ id }) => id as never);
+    if (!clear.length) return;
+    expectDone(
+      event.title,
+      await decideRequest(ctx, reference, {
+        key,
+        version: view.version,
+        action: 'approve',
+        occurrences: clear,
+        reason: '',
+      }),
+    );
+    if (event.fate === 'cancelled' || event.fate === 'cancel-one')
+      this.later(epochMinute(minute(DEMO_START) - 1500), () => this.leave(reference, event, requester));
+  }
+
+  private async leave(reference: string, event: DemoEvent, requester: number): Promise<void> {
+    const ctx = this.as(requester, ['requester']);
+    const view = expectDone(event.title, await deskRequest(ctx, reference));
+    const live = view.dates
+      .filter(({ state, isPast }) => state === 'approved' && !isPast)
+      .map(({ id }) => id as never);
+    const occurrences = event.fate === 'cancelled' ? live : live.slice(2, 3);
+    const reason = event.fate === 'cancelled' ? 'Too many of us have a cold.' : 'Half the choir is away.';
+    expectDone(
+      event.title,
+      await leaveDates(ctx, reference, {
+        key: seededUuid(this.random),
+        version: view.version,
+        occurrences,
+        reason,
+      }),
+    );
+  }
+
+  /** The crew marks what is due as done, a few minutes before or after. */
+  async markWork(): Promise<void> {
+    const orders = await this.db.rows<{ id: number; due_min: EpochMinute; row_version: number }>(
+      `SELECT id, due_min, row_version FROM work_order WHERE state = 'open' AND due_min <= $now ORDER BY due_min`,
+      { now: minute(DEMO_START) },
+    );
+    const crew = ['Tobin Ashdown', 'Marlo Pike', 'Sunniva Hart'].map((name) => this.ids.people[name]!);
+    for (const { id, due_min, row_version } of orders) {
+      this.clock.set(epochMinute(Math.min(due_min + this.between(-12, 6), minute(DEMO_START))));
+      const ctx = this.as(crew[this.between(0, 2)]!, ['crew']);
+      expectDone(
+        `order ${id}`,
+        await markOrder(ctx, id, { key: seededUuid(this.random), version: row_version, state: 'done' }),
+      );
+    }
+  }
+}
+
+function expectDone<T>(what: string, outcome: Outcome<T>): T {
+  if (!outcome.ok)
+    throw new Error(`the demo story was refused at “${what}”: ${JSON.stringify(outcome.refusal)}`);
+  return outcome.value;
+}
+
+/** Fills an empty database with Quillmere: everything goes through the use cases, on a clock set by hand. */
+export async function seedDemo(db: Database): Promise<void> {
+  await createOffice(db, officeSchema.parse(QUILLMERE));
+  const story = new Story(db, await db.json<Ids>(IDS));
+  for (const event of [...SERIES, ...SINGLES, ...WAITING]) story.plan(event);
+  await story.play();
+  await story.markWork();
+  await db.write(async (tx) =>
+    keep(
+      await tx.run(`INSERT INTO setting (key, value) VALUES ('demo_clock', $now)`, {
+        now: String(addMinutes(minute(DEMO_START), 0)),
+      }),
+    ),
+  );
+}

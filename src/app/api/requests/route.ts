@@ -1,0 +1,9 @@
+import { askSchema } from '@/contracts/ask';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { submitRequest } from '@/server/use-cases/ask/submit-request';
+
+export const POST = writeRoute({
+  action: 'request.ask',
+  body: askSchema,
+  run: (ctx, body) => submitRequest(signedIn(ctx), body),
+});

@@ -1,0 +1,28 @@
+import { cookies } from 'next/headers';
+import { z } from 'zod';
+import { done } from '@/contracts/refusal';
+import { signInSchema } from '@/contracts/sign-in';
+import { endSession } from '@/server/auth/sessions';
+import { writeRoute } from '@/server/http/route';
+import { endedCookie, SESSION_COOKIE, sessionCookie, sessionIdOf } from '@/server/http/session-cookie';
+import { runtime } from '@/server/runtime';
+import { signIn } from '@/server/use-cases/sign-in/sign-in';
+
+export const POST = writeRoute({
+  action: 'session.begin',
+  body: signInSchema,
+  run: async (ctx, body) => signIn(ctx, (await runtime()).signInLimiter, body, Date.now()),
+  headers: async ({ sessionId }) => ({ 'Set-Cookie': await sessionCookie(sessionId) }),
+  reply: () => ({ signedIn: true }),
+});
+
+export const DELETE = writeRoute({
+  action: 'session.end',
+  body: z.object({}),
+  run: async (ctx) => {
+    const id = await sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value);
+    if (id) await endSession(ctx.db, id);
+    return done({ signedIn: false });
+  },
+  headers: async () => ({ 'Set-Cookie': endedCookie }),
+});

@@ -1,0 +1,6 @@
+/** Called once when the server starts: opens the database and starts the scheduler before the first request. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { runtime } = await import('./server/runtime');
+  await runtime();
+}

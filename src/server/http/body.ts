@@ -1,0 +1,52 @@
+import type { z } from 'zod';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+
+/** Larger than any honest form: 3,000 picked dates are about 24 KB. */
+export const BODY_LIMIT_KB = 256;
+// What comes after the limit is read and thrown away up to here, so that the sender gets an answer and not a reset.
+const DRAIN_LIMIT_BYTES = 32 * 1024 * 1024;
+
+async function readText(request: Request): Promise<Outcome<string>> {
+  const reader = request.body?.getReader();
+  if (!reader) return done('');
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for (;;) {
+    const { done: ended, value } = await reader.read();
+    if (ended) break;
+    size += value.byteLength;
+    if (size <= BODY_LIMIT_KB * 1024) chunks.push(value);
+    if (size > DRAIN_LIMIT_BYTES) {
+      await reader.cancel();
+      break;
+    }
+  }
+  return size > BODY_LIMIT_KB * 1024
+    ? refuse({ code: 'too-large', limitKb: BODY_LIMIT_KB })
+    : done(Buffer.concat(chunks).toString('utf8'));
+}
+
+function parseJson(text: string): Outcome<unknown> {
+  try {
+    return done(JSON.parse(text) as unknown);
+  } catch (error) {
+    if (error instanceof SyntaxError) return refuse({ code: 'malformed' });
+    throw error;
+  }
+}
+
+const faultsOf = (error: z.ZodError): FieldFault[] =>
+  error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+
+/** A JSON body that satisfies the schema, or why not. */
+export async function readBody<Value>(request: Request, schema: z.ZodType<Value>): Promise<Outcome<Value>> {
+  if (!request.headers.get('content-type')?.startsWith('application/json'))
+    return refuse({ code: 'malformed' });
+  const text = await readText(request);
+  if (!text.ok) return text;
+  const json = parseJson(text.value);
+  if (!json.ok) return json;
+  if (typeof json.value !== 'object' || json.value === null) return refuse({ code: 'malformed' });
+  const parsed = schema.safeParse(json.value);
+  return parsed.success ? done(parsed.data) : refuse({ code: 'bad-input', fields: faultsOf(parsed.error) });
+}

@@ -1,0 +1,35 @@
+import { cookies } from 'next/headers';
+import { forbidden, redirect } from 'next/navigation';
+import { permissionFor, type Action } from '../auth/policy';
+import type { SignedInPerson } from '../auth/sessions';
+import type { Context, SignedInContext } from '../context';
+import { runtime } from '../runtime';
+import { personOfCookie, SESSION_COOKIE } from './session-cookie';
+
+export interface PageContext extends Context {
+  readonly viewer: SignedInPerson | null;
+}
+
+/** Who is looking, for the frame around pages. */
+export async function currentContext(): Promise<PageContext> {
+  const { base } = await runtime();
+  return { ...base, viewer: await personOfCookie(base.db, (await cookies()).get(SESSION_COOKIE)?.value) };
+}
+
+/**
+ * The context of a page after asking the policy: without an account one is sent to sign in and comes back to `path`;
+ * without the right one sees the page that says so (403).
+ */
+export async function pageContext(action: Action, path: string): Promise<PageContext> {
+  const ctx = await currentContext();
+  const permission = permissionFor(action, ctx.viewer);
+  if (permission === 'sign-in-first') redirect(`/sign-in?next=${encodeURIComponent(path)}`);
+  if (permission === 'not-allowed') forbidden();
+  return ctx;
+}
+
+export async function signedInPage(action: Action, path: string): Promise<SignedInContext & PageContext> {
+  const ctx = await pageContext(action, path);
+  if (!ctx.viewer) throw new Error(`the policy of ${action} lets in people without an account`);
+  return { ...ctx, viewer: ctx.viewer };
+}

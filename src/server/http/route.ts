@@ -1,0 +1,105 @@
+import { cookies } from 'next/headers';
+import { TimeoutError } from 'sequelize';
+import type { z } from 'zod';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import { errorReply } from '@/contracts/words/refusals';
+import { ONLY_FOR, permissionFor, type Action } from '../auth/policy';
+import type { Context, SignedInContext } from '../context';
+import { guardThatStopped } from '../db/connection';
+import { log } from '../log';
+import { runtime } from '../runtime';
+import { publicOrigin } from '../settings';
+import { readBody } from './body';
+import { personOfCookie, SESSION_COOKIE } from './session-cookie';
+import { STATUS } from './statuses';
+
+export type RouteParams = Readonly<Record<string, string>>;
+type NextContext = { readonly params: Promise<RouteParams> };
+
+const REPLY_HEADERS = { 'Cache-Control': 'no-store' };
+
+export const refusalResponse = (refusal: Refusal): Response =>
+  Response.json(errorReply(refusal), { status: STATUS[refusal.code], headers: REPLY_HEADERS });
+
+/** Browsers send Origin with everything that is not a plain GET; what has none or another one is not ours. */
+function isSameOrigin(request: Request): boolean {
+  const origin = request.headers.get('origin');
+  if (!origin || !URL.canParse(origin)) return false;
+  const expected = publicOrigin();
+  return expected
+    ? origin === new URL(expected).origin
+    : new URL(origin).host === request.headers.get('host');
+}
+
+/** The refusal behind an error that is nobody's mistake; null when it is ours. */
+function refusalOf(error: unknown): Refusal | null {
+  if (guardThatStopped(error))
+    return { code: 'stale', since: 'The place or the equipment was taken in the same moment.' };
+  return error instanceof TimeoutError ? { code: 'busy' } : null;
+}
+
+async function contextFor(action: Action): Promise<Outcome<Context>> {
+  const { base } = await runtime();
+  const viewer = await personOfCookie(base.db, (await cookies()).get(SESSION_COOKIE)?.value);
+  const permission = permissionFor(action, viewer);
+  if (permission === 'sign-in-first') return refuse({ code: 'sign-in-first' });
+  if (permission === 'not-allowed') return refuse({ code: 'not-allowed', what: ONLY_FOR[action] });
+  return done({ ...base, viewer });
+}
+
+async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    const refusal = refusalOf(error);
+    if (!refusal) log.error({ error, url: request.url }, 'a request failed');
+    return refusalResponse(refusal ?? { code: 'failed' });
+  }
+}
+
+interface ReadRoute {
+  readonly action: Action;
+  run(ctx: Context, request: Request, params: RouteParams): Promise<Response>;
+}
+
+/** A GET: permission, one use case, reply. */
+export const readRoute =
+  ({ action, run }: ReadRoute) =>
+  (request: Request, { params }: NextContext): Promise<Response> =>
+    answer(request, async () => {
+      const ctx = await contextFor(action);
+      return ctx.ok ? run(ctx.value, request, await params) : refusalResponse(ctx.refusal);
+    });
+
+interface WriteRoute<Body, Value> {
+  readonly action: Action;
+  readonly body: z.ZodType<Body>;
+  run(ctx: Context, body: Body, params: RouteParams): Promise<Outcome<Value>>;
+  /** Headers of a reply that succeeded. */
+  headers?(value: Value): Promise<HeadersInit>;
+  /** What of the value is sent; all of it unless said otherwise. */
+  reply?(value: Value): unknown;
+}
+
+/** A POST: same origin, permission, body, one use case, reply. */
+export const writeRoute =
+  <Body, Value>({ action, body, run, headers, reply = (value) => value }: WriteRoute<Body, Value>) =>
+  (request: Request, { params }: NextContext): Promise<Response> =>
+    answer(request, async () => {
+      if (!isSameOrigin(request)) return refusalResponse({ code: 'cross-site' });
+      const ctx = await contextFor(action);
+      if (!ctx.ok) return refusalResponse(ctx.refusal);
+      const parsed = await readBody(request, body);
+      if (!parsed.ok) return refusalResponse(parsed.refusal);
+      const outcome = await run(ctx.value, parsed.value, await params);
+      if (!outcome.ok) return refusalResponse(outcome.refusal);
+      return Response.json(reply(outcome.value), {
+        headers: { ...REPLY_HEADERS, ...(await headers?.(outcome.value)) },
+      });
+    });
+
+/** @throws Error where the action's policy lets in people without an account: a mistake of the route. */
+export function signedIn(ctx: Context): SignedInContext {
+  if (!ctx.viewer) throw new Error('this action needs a policy that asks for an account');
+  return { ...ctx, viewer: ctx.viewer };
+}

@@ -1,0 +1,33 @@
+import { sealData, unsealData } from 'iron-session';
+import { SESSION_MS, personOfSession, type SignedInPerson } from '../auth/sessions';
+import type { Database } from '../db/connection';
+import { publicOrigin, sessionSecret } from '../settings';
+
+export const SESSION_COOKIE = 'calendario-session';
+
+const TTL_S = SESSION_MS / 1000;
+
+/** A `Set-Cookie` value that carries the sealed session id. */
+export async function sessionCookie(sessionId: string): Promise<string> {
+  const sealed = await sealData({ sessionId }, { password: sessionSecret(), ttl: TTL_S });
+  const secure = publicOrigin()?.startsWith('https:') ? '; Secure' : '';
+  return `${SESSION_COOKIE}=${sealed}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${TTL_S}${secure}`;
+}
+
+export const endedCookie = `${SESSION_COOKIE}=; Path=/; HttpOnly; SameSite=Lax; Max-Age=0`;
+
+/** The session id of a cookie; null when it is missing, forged, of another installation or too old. */
+export async function sessionIdOf(cookie: string | undefined): Promise<string | null> {
+  if (!cookie) return null;
+  // Gives {} for anything it did not seal itself.
+  const data = await unsealData<{ sessionId?: unknown }>(cookie, { password: sessionSecret(), ttl: TTL_S });
+  return typeof data.sessionId === 'string' ? data.sessionId : null;
+}
+
+export async function personOfCookie(
+  db: Database,
+  cookie: string | undefined,
+): Promise<SignedInPerson | null> {
+  const id = await sessionIdOf(cookie);
+  return id ? personOfSession(db, id, Date.now()) : null;
+}

@@ -1,0 +1,37 @@
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { releaseLapsedHolds } from '../changes/lapsed-holds';
+import type { Context } from '../context';
+import { keep } from '../db/connection';
+
+/**
+ * Work that time causes. Each run has a key; a key is run to its end once. Every job works off all that is due by
+ * now, so that after an outage one run of the present key has caught up.
+ */
+export interface Job {
+  readonly name: string;
+  /** Of the office's clock, or of the real one for what concerns sessions. */
+  keyAt(now: EpochMinute, nowMs: number): string;
+  /** @returns what it did, for the record. Must be safe to run again after being cut off anywhere. */
+  run(ctx: Context, nowMs: number): Promise<string>;
+}
+
+const DAY_MS = 86_400_000;
+
+export const JOBS: readonly Job[] = [
+  {
+    name: 'release-lapsed-holds',
+    keyAt: (now) => String(Math.floor(now / 5)),
+    run: async (ctx) =>
+      `${await ctx.db.write(async (tx) => keep(await releaseLapsedHolds(tx, ctx.clock.now())))} released`,
+  },
+  {
+    name: 'drop-expired-sessions',
+    keyAt: (_, nowMs) => String(Math.floor(nowMs / DAY_MS)),
+    run: async (ctx, nowMs) => {
+      await ctx.db.write(async (tx) =>
+        keep(await tx.run('DELETE FROM session WHERE expires_ms <= $now', { now: nowMs })),
+      );
+      return 'expired sessions dropped';
+    },
+  },
+];

@@ -1,0 +1,47 @@
+import type { Context } from '../context';
+import { keep } from '../db/connection';
+import { JOBS, type Job } from './jobs';
+
+const KEEP_RUNS_MS = 30 * 86_400_000;
+
+async function hasRun(ctx: Context, job: string, key: string): Promise<boolean> {
+  return (
+    (await ctx.db.rows('SELECT 1 FROM job_run WHERE job = $job AND key = $key', { job, key })).length > 0
+  );
+}
+
+async function record(ctx: Context, job: string, key: string, nowMs: number, note: string): Promise<void> {
+  await ctx.db.write(async (tx) => {
+    await tx.run(
+      'INSERT OR IGNORE INTO job_run (job, key, finished_ms, note) VALUES ($job, $key, $now, $note)',
+      { job, key, now: nowMs, note },
+    );
+    return keep(
+      await tx.run('DELETE FROM job_run WHERE job = $job AND finished_ms < $old', {
+        job,
+        old: nowMs - KEEP_RUNS_MS,
+      }),
+    );
+  });
+}
+
+/** Runs every job whose present key has not been run; returns their names. A failing job is tried again next time. */
+export async function runDueJobs(
+  ctx: Context,
+  nowMs: number,
+  onError: (job: string, error: unknown) => void,
+  jobs: readonly Job[] = JOBS,
+): Promise<string[]> {
+  const ran: string[] = [];
+  for (const job of jobs) {
+    const key = job.keyAt(ctx.clock.now(), nowMs);
+    if (await hasRun(ctx, job.name, key)) continue;
+    try {
+      await record(ctx, job.name, key, nowMs, await job.run(ctx, nowMs));
+      ran.push(job.name);
+    } catch (error) {
+      onError(job.name, error);
+    }
+  }
+  return ran;
+}

@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto';
+import type { RateLimiterMemory } from 'rate-limiter-flexible';
+import { epochMinute } from '@/core/time/epoch-minute';
+import { toEpochMinute } from '@/core/time/zone';
+import { clockFrom, frozenClock, realClock } from './clock';
+import type { Clock, Context } from './context';
+import { keep, openDatabase, type Database } from './db/connection';
+import { migrate } from './db/migrate';
+import { siteZone } from './db/space-facts';
+import { runDueJobs } from './jobs/scheduler';
+import { log } from './log';
+import { databaseFile, frozenAt } from './settings';
+import { makeSignInLimiter } from './use-cases/sign-in/sign-in';
+
+/** What lives as long as the process. */
+interface Runtime {
+  readonly base: Omit<Context, 'viewer'>;
+  readonly signInLimiter: RateLimiterMemory;
+}
+
+const DEMO_CLOCK = 'demo_clock';
+
+/**
+ * Frozen where asked for; on the demo it runs on from where it stood when the server last did, so that what was done
+ * is never in the future; else the real one.
+ */
+async function chooseClock(db: Database): Promise<{ clock: Clock; isDemo: boolean }> {
+  const frozen = frozenAt();
+  if (frozen)
+    return { clock: frozenClock(toEpochMinute(frozen, await siteZone(db), 'offset-before')), isDemo: false };
+  const [stored] = await db.rows<{ value: string }>('SELECT value FROM setting WHERE key = $key', {
+    key: DEMO_CLOCK,
+  });
+  return stored
+    ? { clock: clockFrom(epochMinute(Number(stored.value))), isDemo: true }
+    : { clock: realClock, isDemo: false };
+}
+
+/** Stores where the demo clock stands. */
+export async function rememberDemoClock(db: Database, minute: number): Promise<void> {
+  await db.write(async (tx) =>
+    keep(
+      await tx.run(
+        'INSERT INTO setting (key, value) VALUES ($key, $value) ON CONFLICT DO UPDATE SET value = $value',
+        {
+          key: DEMO_CLOCK,
+          value: String(minute),
+        },
+      ),
+    ),
+  );
+}
+
+async function start(): Promise<Runtime> {
+  const db = openDatabase(databaseFile());
+  await migrate(db);
+  const { clock, isDemo } = await chooseClock(db);
+  const base = { db, clock, random: Math.random, newId: randomUUID };
+  startScheduler({ ...base, viewer: null }, isDemo);
+  return { base, signInLimiter: makeSignInLimiter() };
+}
+
+const TICK_MS = 30_000;
+
+function startScheduler(ctx: Context, isDemo: boolean): void {
+  const failed = (job: string, error: unknown) =>
+    log.error({ job, error }, 'a job failed and will be tried again');
+  const tick = async () => {
+    await runDueJobs(ctx, Date.now(), failed);
+    if (isDemo) await rememberDemoClock(ctx.db, ctx.clock.now());
+  };
+  const guarded = () => tick().catch((error: unknown) => failed('scheduler', error));
+  void guarded();
+  setInterval(guarded, TICK_MS).unref();
+}
+
+// Next loads the server in several bundles: the runtime must be one for the process, so it hangs on globalThis.
+const holder = globalThis as typeof globalThis & { calendarioRuntime?: Promise<Runtime> };
+
+export const runtime = (): Promise<Runtime> => (holder.calendarioRuntime ??= start());

@@ -1,0 +1,32 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
+
+/** Folder of the database and everything else an installation keeps; `CALENDARIO_DATA`, else ./data. */
+export const dataFolder = (): string => resolve(process.env.CALENDARIO_DATA ?? 'data');
+export const databaseFile = (): string => join(dataFolder(), 'calendario.sqlite');
+
+/** For tests and pictures: the clock of the office stands still at this local time of the site. */
+export function frozenAt(): LocalDateTime | null {
+  const text = process.env.CALENDARIO_CLOCK_FROZEN;
+  if (!text) return null;
+  const at = parseLocalDateTime(text);
+  if (!at) throw new Error(`CALENDARIO_CLOCK_FROZEN is no local time such as 2027-04-13T08:10: ${text}`);
+  return at;
+}
+
+/** `https://bookings.example.org` where the application is reached through a proxy; decides on Secure cookies too. */
+export const publicOrigin = (): string | null => process.env.CALENDARIO_ORIGIN ?? null;
+
+let secret: string | null = null;
+
+/** Seals session cookies. Made at the first start and kept in the data folder, readable by the owner only. */
+export function sessionSecret(): string {
+  if (secret) return secret;
+  const file = join(dataFolder(), 'session-secret');
+  mkdirSync(dataFolder(), { recursive: true });
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600, flag: 'wx' });
+  secret = readFileSync(file, 'utf8').trim();
+  return secret;
+}
