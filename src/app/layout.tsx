@@ -1,0 +1,74 @@
+import '@fontsource-variable/fraunces/full.css';
+import '@fontsource-variable/source-sans-3';
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import type { SignedInPerson } from '@/server/auth/sessions';
+import { permissionFor } from '@/server/auth/policy';
+import { currentContext } from '@/server/http/page';
+import { officeContact } from '@/server/use-cases/look/office-contact';
+import { Account } from '@/ui/frame/account';
+import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
+import { OfficeProvider } from '@/ui/frame/office';
+import { ThemeSwitch } from '@/ui/frame/theme-switch';
+import './globals.css';
+
+export const metadata: Metadata = { title: { default: 'Calendario', template: '%s · Calendario' } };
+
+function navFor(person: SignedInPerson | null): NavItem[] {
+  const may = (action: Parameters<typeof permissionFor>[0]) => permissionFor(action, person) === 'allowed';
+  return [
+    ...(may('desk.read') ? [{ href: '/desk', label: 'Desk' }] : []),
+    { href: '/', label: 'Board' },
+    { href: '/notices', label: 'Notices' },
+    ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
+    ...(may('request.read') ? [{ href: '/requests', label: 'My requests' }] : []),
+    { href: '/ask', label: 'Ask for a space' },
+  ];
+}
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const ctx = await currentContext();
+  const theme = (await cookies()).get('theme')?.value;
+  const office = (await officeContact(ctx.db)) ?? {
+    site: 'Calendario',
+    name: '',
+    phone: '',
+    email: '',
+    tzid: 'UTC',
+  };
+  return (
+    <html lang="en" data-theme={theme === 'dark' || theme === 'light' ? theme : undefined}>
+      <body className="flex min-h-dvh flex-col">
+        <OfficeProvider office={office}>
+          <a
+            href="#main"
+            className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
+          >
+            To the page
+          </a>
+          <header className="no-print border-b border-strong-rule bg-paper">
+            <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-1">
+              <Link href="/" className="font-serif text-[1.3rem] leading-tight font-semibold no-underline">
+                Calendario
+              </Link>
+              <NavLinks items={navFor(ctx.viewer)} />
+              <div className="ml-auto flex items-center gap-3 py-1">
+                <Account name={ctx.viewer?.name ?? null} />
+                <ThemeSwitch />
+              </div>
+            </div>
+          </header>
+          <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
+            {children}
+          </main>
+          <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
+            {office.site}. Questions: {office.name}, {office.phone}, {office.email}. Times are those of{' '}
+            {office.tzid}.
+          </footer>
+        </OfficeProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import { SignInForm } from '@/ui/frame/sign-in-form';
+import { pageContext } from '@/server/http/page';
+
+export const metadata: Metadata = { title: 'Sign in' };
+
+/** Only paths of this application: `//elsewhere` and `/\elsewhere` would leave it. */
+const safePath = (next: unknown): string =>
+  typeof next === 'string' && /^\/(?![/\\])/.test(next) ? next : '/';
+
+export default async function SignInPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ next?: string | string[] }>;
+}) {
+  await pageContext('session.begin', '/sign-in');
+  const { next } = await searchParams;
+  return (
+    <div className="mx-auto max-w-sm py-10">
+      <h1 className="text-3xl">Sign in</h1>
+      <p className="mt-2 text-soft">
+        Looking needs no account; asking, deciding and setting up do. What you picked is kept.
+      </p>
+      <SignInForm next={safePath(next)} />
+    </div>
+  );
+}

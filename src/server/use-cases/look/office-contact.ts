@@ -1,0 +1,17 @@
+import type { Reader } from '../../db/connection';
+
+export interface OfficeContact {
+  readonly site: string;
+  readonly name: string;
+  readonly phone: string;
+  readonly email: string;
+  readonly tzid: string;
+}
+
+/** Whom to ask; null on a database without an office. */
+export async function officeContact(reader: Reader): Promise<OfficeContact | null> {
+  const [row] = await reader.rows<OfficeContact>(
+    'SELECT name AS site, office_name AS name, office_phone AS phone, office_email AS email, tzid FROM site ORDER BY id LIMIT 1',
+  );
+  return row ?? null;
+}

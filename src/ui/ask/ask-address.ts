@@ -1,0 +1,22 @@
+import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
+
+/** What was picked before the form: kept in its address through signing in. */
+export interface Picked {
+  readonly spaceId: number;
+  readonly start: LocalDateTime;
+  readonly minutes: number;
+}
+
+export const askHref = ({ spaceId, start, minutes }: Picked): string =>
+  `/ask?space=${spaceId}&start=${start}&minutes=${minutes}`;
+
+/** Null where nothing, or nothing that can be read, was picked. */
+export function readPicked(query: Readonly<Record<string, string | string[] | undefined>>): Picked | null {
+  const [space, start, minutes] = [query.space, query.start, query.minutes].map((value) =>
+    typeof value === 'string' ? value : '',
+  );
+  const at = parseLocalDateTime(start!);
+  if (!at || !/^\d{1,9}$/.test(space!)) return null;
+  const length = /^\d{1,5}$/.test(minutes!) ? Number(minutes) : 60;
+  return { spaceId: Number(space), start: at, minutes: Math.max(1, length) };
+}

@@ -1,0 +1,93 @@
+import Link from 'next/link';
+import type { BoardBooking } from '@/contracts/board';
+import { timeOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { Mark } from '@/ui/primitives/mark';
+import type { Scale } from './scale';
+
+const REACH: Readonly<Record<string, string>> = {
+  setup: 'reach-crew reach-setup',
+  strike: 'reach-crew reach-strike',
+  access: 'reach-host reach-access',
+  exit: 'reach-host reach-exit',
+};
+
+const STATE_NOTE: Readonly<Record<BoardBooking['state'], string>> = {
+  approved: '',
+  held: 'held, ',
+  waiting: 'waiting, ',
+};
+
+interface BlockProps {
+  readonly booking: BoardBooking;
+  readonly scale: Scale;
+  readonly tzid: string;
+  readonly href: string;
+  readonly isPicked: boolean;
+}
+
+/** A booking to scale: the event as a block, the bands as lines that reach out to both sides. */
+export function BookingBlock({ booking, scale, tzid, href, isPicked }: BlockProps) {
+  if (booking.kind === 'part')
+    return <PartBlock booking={booking} scale={scale} tzid={tzid} href={href} isPicked={isPicked} />;
+  const event = booking.bands.find(({ kind }) => kind === 'event') ?? booking.span;
+  const time = (at: number) => timeOf(toLocal(at as typeof event.start, tzid));
+  const title = booking.title ?? 'taken';
+  const spoken = `${STATE_NOTE[booking.state]}${title}, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
+  const look = booking.state === 'waiting' ? 'block-waiting' : booking.title === null ? 'block-taken' : '';
+  return (
+    <>
+      {booking.bands
+        .filter(({ kind }) => kind !== 'event')
+        .map((band) => (
+          <span
+            key={band.kind}
+            aria-hidden="true"
+            className={`reach ${REACH[band.kind]}`}
+            style={{ left: scale.left(band.start), width: scale.width(band) }}
+          />
+        ))}
+      <Link
+        href={href}
+        scroll={false}
+        aria-label={spoken}
+        aria-current={isPicked ? 'true' : undefined}
+        title={`${title} · ${time(event.start)}–${time(event.end)}`}
+        data-hue={booking.hue ?? 'ink'}
+        className={`block ${look} z-10 flex items-center gap-1.5 px-1 no-underline hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
+        style={{ left: scale.left(event.start), width: scale.width(event) }}
+      >
+        {booking.mark && <Mark mark={booking.mark} hue={booking.hue!} />}
+        <span
+          className={`truncate text-[0.86rem] leading-tight ${booking.isOwn ? 'font-bold' : 'font-medium'}`}
+        >
+          {booking.state === 'approved' ? '' : <i>{booking.state}: </i>}
+          {booking.isOwn ? 'Yours: ' : ''}
+          {title}
+          {booking.nth && <span className="text-soft"> {booking.nth}</span>}
+        </span>
+      </Link>
+    </>
+  );
+}
+
+/** The row is taken because a space it shares parts with is booked: a low trough, not a block of its own. */
+function PartBlock({ booking, scale, href, isPicked }: BlockProps) {
+  const label = `${STATE_NOTE[booking.state]}taken through ${booking.via}${booking.title ? `: ${booking.title}` : ''}`;
+  return (
+    <Link
+      href={href}
+      scroll={false}
+      aria-label={label}
+      aria-current={isPicked ? 'true' : undefined}
+      title={label}
+      className={`absolute inset-y-0 z-10 flex items-end justify-center overflow-hidden no-underline ${booking.state === 'approved' ? 'bg-sunk/70' : ''}`}
+      style={{ left: scale.left(booking.span.start), width: scale.width(booking.span) }}
+    >
+      <span aria-hidden="true" className="part-line inset-x-0" />
+      <span className="truncate px-1 pb-[13px] text-[0.78rem] text-soft">
+        {booking.state === 'waiting' ? 'waiting ' : ''}in {booking.via}
+      </span>
+    </Link>
+  );
+}

@@ -1,0 +1,55 @@
+const SAMPLE = 'relative inline-block h-8 align-middle';
+
+function Sample({ children, width }: { children: React.ReactNode; width: string }) {
+  return (
+    <span aria-hidden="true" className={`${SAMPLE} ${width}`}>
+      {children}
+    </span>
+  );
+}
+
+/** The key of the board: bands, states and marks. */
+export function BoardKey() {
+  return (
+    <details className="mt-2 text-[0.92rem]" open>
+      <summary className="cursor-pointer font-semibold">Key</summary>
+      <ul className="mt-1 flex flex-wrap items-center gap-x-6 gap-y-1">
+        <li>
+          <Sample width="w-44">
+            <span className="reach reach-crew reach-setup left-0 w-8" />
+            <span className="reach reach-host reach-access left-8 w-7" />
+            <span data-hue="green" className="block left-15 w-14 !top-1 !bottom-1" />
+            <span className="reach reach-host reach-exit left-29 w-7" />
+            <span className="reach reach-crew reach-strike left-36 w-8" />
+          </Sample>{' '}
+          setup · access · event · exit · strike
+        </li>
+        <li>
+          <Sample width="w-10">
+            <span data-hue="green" className="block block-waiting inset-x-0 !top-1 !bottom-1" />
+          </Sample>{' '}
+          waiting for a decision
+        </li>
+        <li>
+          <Sample width="w-10">
+            <span className="block block-taken inset-x-0 !top-1 !bottom-1" />
+          </Sample>{' '}
+          taken
+        </li>
+        <li>
+          <Sample width="w-10">
+            <span className="absolute inset-0 bg-sunk/70" />
+            <span className="part-line inset-x-0" />
+          </Sample>{' '}
+          taken through a space it is part of, or made of
+        </li>
+        <li>
+          <Sample width="w-10">
+            <span className="shade-closed absolute inset-0" />
+          </Sample>{' '}
+          closed
+        </li>
+      </ul>
+    </details>
+  );
+}

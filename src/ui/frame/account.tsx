@@ -1,0 +1,33 @@
+'use client';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { send } from '@/ui/hooks/send';
+
+/** Who is signed in, and the way out; or the way in, which comes back to this page. */
+export function Account({ name }: { name: string | null }) {
+  const router = useRouter();
+  const path = usePathname();
+  const [problem, setProblem] = useState('');
+  if (!name)
+    return (
+      <Link className="press" href={`/sign-in?next=${encodeURIComponent(path)}`}>
+        Sign in
+      </Link>
+    );
+  const leave = async () => {
+    const reply = await send('DELETE', '/api/session', {});
+    if (!reply.ok) return setProblem(reply.error.message);
+    router.push('/');
+    router.refresh();
+  };
+  return (
+    <span className="flex items-center gap-3">
+      <span className="text-soft">{name}</span>
+      <button type="button" className="press" onClick={leave}>
+        Sign out
+      </button>
+      <span role="alert">{problem}</span>
+    </span>
+  );
+}

@@ -1,0 +1,31 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+
+export interface NavItem {
+  readonly href: string;
+  readonly label: string;
+  readonly count?: number;
+}
+
+const isHere = (path: string, href: string): boolean =>
+  href === '/' ? path === '/' : path === href || path.startsWith(`${href}/`);
+
+export function NavLinks({ items }: { items: readonly NavItem[] }) {
+  const path = usePathname();
+  return (
+    <nav aria-label="Main" className="flex flex-wrap gap-x-1">
+      {items.map(({ href, label, count }) => (
+        <Link
+          key={href}
+          href={href}
+          aria-current={isHere(path, href) ? 'page' : undefined}
+          className="border-b-[3px] border-transparent px-2.5 pt-2 pb-1.5 font-semibold no-underline hover:border-strong-rule aria-[current]:border-accent"
+        >
+          {label}
+          {count ? <span className="ml-1.5 font-normal text-soft">{count}</span> : null}
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,23 @@
+'use client';
+import { createContext, useContext, type ReactNode } from 'react';
+
+export interface Office {
+  readonly site: string;
+  readonly name: string;
+  readonly phone: string;
+  readonly email: string;
+  readonly tzid: string;
+}
+
+const OfficeContext = createContext<Office | null>(null);
+
+export function OfficeProvider({ office, children }: { office: Office; children: ReactNode }) {
+  return <OfficeContext.Provider value={office}>{children}</OfficeContext.Provider>;
+}
+
+/** Whom to ask; every page and refusal names it. */
+export function useOffice(): Office {
+  const office = useContext(OfficeContext);
+  if (!office) throw new Error('useOffice needs an OfficeProvider around it');
+  return office;
+}

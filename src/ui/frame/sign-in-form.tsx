@@ -1,0 +1,52 @@
+'use client';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { ErrorReply } from '@/contracts/refusal';
+import { signInSchema, type SignInInput } from '@/contracts/sign-in';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+export function SignInForm({ next }: { next: string }) {
+  const router = useRouter();
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
+  const submit = handleSubmit(async (values) => {
+    const reply = await send('POST', '/api/session', values);
+    if (!reply.ok) return setError(reply.error);
+    router.push(next);
+    router.refresh();
+  });
+  const { errors, isSubmitting } = formState;
+  return (
+    <form onSubmit={submit} noValidate className="mt-5 grid gap-4">
+      <label>
+        E-mail address
+        <input
+          className="field"
+          type="email"
+          autoComplete="username"
+          aria-invalid={!!errors.email}
+          {...register('email')}
+        />
+        <span className="text-clash">{errors.email?.message}</span>
+      </label>
+      <label>
+        Password
+        <input
+          className="field"
+          type="password"
+          autoComplete="current-password"
+          aria-invalid={!!errors.password}
+          {...register('password')}
+        />
+        <span className="text-clash">{errors.password?.message}</span>
+      </label>
+      <RefusalNote error={error} />
+      <button type="submit" className="press press-main" disabled={isSubmitting}>
+        Sign in
+      </button>
+    </form>
+  );
+}

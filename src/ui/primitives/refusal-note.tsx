@@ -1,0 +1,27 @@
+'use client';
+import type { ErrorReply } from '@/contracts/refusal';
+import { useOffice } from '@/ui/frame/office';
+
+/** Why something was not done, in words, with whom to ask. Announced when it appears. */
+export function RefusalNote({ error }: { error: ErrorReply['error'] | null }) {
+  const office = useOffice();
+  return (
+    <div role="alert">
+      {error && (
+        <div className="border-l-4 border-clash bg-sunk px-3 py-2">
+          <p className="font-semibold">{error.message}</p>
+          {error.details.length > 0 && (
+            <ul className="mt-1 list-disc pl-5">
+              {error.details.map((detail) => (
+                <li key={detail}>{detail}</li>
+              ))}
+            </ul>
+          )}
+          <p className="mt-1 text-[0.9rem] text-soft">
+            {office.name}: {office.phone}, {office.email}
+          </p>
+        </div>
+      )}
+    </div>
+  );
+}
