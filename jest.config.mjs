@@ -6,14 +6,22 @@ const base = {
   },
   // Packages that ship ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|timezones-ical-library)/)'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@tests/(.*)$': '<rootDir>/tests/$1', '^@demo/(.*)$': '<rootDir>/demo/$1' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^@tests/(.*)$': '<rootDir>/tests/$1',
+    '^@demo/(.*)$': '<rootDir>/demo/$1',
+  },
 };
 
 /** Four layers: `core` has no database, `server` a real SQLite file, `lint` the import directions, `e2e` the built application. */
 export default {
   projects: [
     { ...base, displayName: 'core', testMatch: ['<rootDir>/src/{core,contracts}/**/*.test.ts'] },
-    { ...base, displayName: 'server', testMatch: ['<rootDir>/tests/server/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'server',
+      testMatch: ['<rootDir>/tests/server/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'],
+    },
     { ...base, displayName: 'lint', testMatch: ['<rootDir>/tests/lint/**/*.test.ts'] },
     { ...base, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.e2e.ts'] },
   ],

@@ -26,7 +26,9 @@ async function main(): Promise<void> {
   const db = openDatabase(file);
   await migrate(db);
   if (!(await db.rows(`SELECT 1 FROM setting WHERE key = 'demo_clock'`)).length) {
-    console.error(`${file} does not hold the demo. Use another folder: CALENDARIO_DATA=./demo-data npm run demo`);
+    console.error(
+      `${file} does not hold the demo. Use another folder: CALENDARIO_DATA=./demo-data npm run demo`,
+    );
     process.exitCode = 1;
   }
   await db.close();

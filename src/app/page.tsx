@@ -83,13 +83,13 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 py-3">
         <h1 className="text-3xl">{board.dateText}</h1>
         <div className="no-print flex gap-2">
-          <Link className="press" href={to(addDays(board.date, -1))}>
+          <Link prefetch={false} className="press" href={to(addDays(board.date, -1))}>
             Day before
           </Link>
-          <Link className="press" href={to(today)}>
+          <Link prefetch={false} className="press" href={to(today)}>
             Today
           </Link>
-          <Link className="press" href={to(addDays(board.date, 1))}>
+          <Link prefetch={false} className="press" href={to(addDays(board.date, 1))}>
             Day after
           </Link>
         </div>

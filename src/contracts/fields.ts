@@ -4,7 +4,6 @@ import { parseLocalDate, parseLocalDateTime } from '@/core/time/local-time';
 // Anything that reads like a tag. Texts are plain; what looks like markup is refused rather than shown as it stands.
 const MARKUP = /<\/?[a-z!][^>]*>?/i;
 // Control characters other than tab and line ends; they break feeds and prints.
-// eslint-disable-next-line no-control-regex -- exactly these are meant
 const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
 
 /** Plain text of one or several lines; markup and control characters are refused. */

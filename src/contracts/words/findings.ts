@@ -30,7 +30,7 @@ function sayOccupied(facts: Extract<FindingFacts, { rule: 'occupied' }>, names: 
   if (facts.by.kind === 'same-request')
     return `${names.place} is wanted twice by this request: ${lengthText(facts.minutes)} shared with ${dayShort(dateOf(localDateTime(facts.by.key)))}, ${during}, setup to strike. Leave more time between the dates.`;
   const by = names.collider ? `by “${names.collider}” ` : '';
-  return `${names.place} is taken ${by}${during}: ${lengthText(facts.minutes)} too many, setup to strike counted. Pick another time or place.`;
+  return `${names.place} is taken ${by}${during}, setup to strike counted: ${lengthText(facts.minutes)} overlap. Pick another time or place.`;
 }
 
 const SENTENCES: { readonly [Rule in FindingFacts['rule']]: Say<Rule> } = {

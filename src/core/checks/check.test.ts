@@ -193,7 +193,7 @@ const chairs = (stock: EquipmentFacts['stock'], fetchMin = 10, returnMin = 20): 
   stock,
 });
 const owned = (delta: number) => [{ from: epochMinute(0), to: null, delta }];
-const use = (from: number, to: number, quantity: number) => ({
+const usage = (from: number, to: number, quantity: number) => ({
   typeId: 7 as EquipmentTypeId,
   span: span(from, to),
   quantity,
@@ -205,7 +205,7 @@ describe('equipment short', () => {
     const ask = (quantity: number) =>
       checkDates(
         [wanted('a', { from: 100, to: 160, equipment: [[7, quantity]] })],
-        world({ equipment: [chairs(owned(40))], uses: [use(0, 100, 15)] }),
+        world({ equipment: [chairs(owned(40))], uses: [usage(0, 100, 15)] }),
       );
     expect(ask(25)).toEqual([]);
     expect(ask(26)[0]!.facts).toMatchObject({
@@ -220,7 +220,7 @@ describe('equipment short', () => {
     const ask = (back: number) =>
       checkDates(
         [wanted('a', { from: 100, to: 160, equipment: [[7, 40]] })],
-        world({ equipment: [chairs(owned(40))], uses: [use(0, back, 1)] }),
+        world({ equipment: [chairs(owned(40))], uses: [usage(0, back, 1)] }),
       );
     expect(ask(90)).toEqual([]);
     expect(ask(91)).toHaveLength(1);

@@ -78,7 +78,7 @@ function busyWindows(dates: readonly WantedDate[], spaces: readonly SpaceFacts[]
   );
 }
 
-function useWindows(dates: readonly WantedDate[], equipment: readonly EquipmentFacts[]): Window[] {
+function windowsOfUse(dates: readonly WantedDate[], equipment: readonly EquipmentFacts[]): Window[] {
   const facts = new Map(equipment.map((each) => [each.id, each]));
   return mergedWindows(
     dates.flatMap(({ claim }) =>
@@ -113,6 +113,6 @@ export async function loadWorld(
     spaces,
     equipment,
     busy: await loadBusy(reader, busyWindows(dates, spaces), replaced),
-    uses: await loadUses(reader, useWindows(dates, equipment), replaced),
+    uses: await loadUses(reader, windowsOfUse(dates, equipment), replaced),
   };
 }

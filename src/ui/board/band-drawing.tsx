@@ -25,7 +25,7 @@ export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid
             <span
               key={band.kind}
               data-hue={hue}
-              className="block"
+              className="event-block"
               style={{ left: scale.left(band.start), width: scale.width(band) }}
             />
           ) : (

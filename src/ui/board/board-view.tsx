@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { Fragment } from 'react';
 import type { BoardDay, BoardSpace } from '@/contracts/board';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { overlaps, type EpochMinute } from '@/core/time/epoch-minute';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { BookingBlock } from './booking-block';
@@ -109,6 +109,10 @@ function SpaceLabel({ space }: { space: BoardSpace }) {
   );
 }
 
+/** How many earlier bookings of the row run at the same time: only parts of a space can. */
+const laneOf = (bookings: BoardSpace['bookings'], index: number): number =>
+  bookings.slice(0, index).filter(({ span }) => overlaps(span, bookings[index]!.span)).length % 2;
+
 function SpaceRow({ space, board, scale, address }: BoardViewProps & { space: BoardSpace; scale: Scale }) {
   const router = useRouter();
   const pick = (start: EpochMinute) =>
@@ -130,13 +134,14 @@ function SpaceRow({ space, board, scale, address }: BoardViewProps & { space: Bo
           onPick={pick}
         />
       ))}
-      {space.bookings.map((booking) => (
+      {space.bookings.map((booking, index) => (
         <BookingBlock
           key={booking.id}
           booking={booking}
           scale={scale}
           tzid={board.tzid}
           href={boardHref({ ...address, pick: null, slip: `${space.id}.${booking.id}` })}
+          lane={laneOf(space.bookings, index)}
           isPicked={address.slip === `${space.id}.${booking.id}`}
         />
       ))}

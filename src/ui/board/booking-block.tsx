@@ -24,17 +24,21 @@ interface BlockProps {
   readonly tzid: string;
   readonly href: string;
   readonly isPicked: boolean;
+  /** Which of several parts taken at one time this is, so that their labels do not cover one another. */
+  readonly lane?: number;
 }
 
 /** A booking to scale: the event as a block, the bands as lines that reach out to both sides. */
-export function BookingBlock({ booking, scale, tzid, href, isPicked }: BlockProps) {
+export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: BlockProps) {
   if (booking.kind === 'part')
-    return <PartBlock booking={booking} scale={scale} tzid={tzid} href={href} isPicked={isPicked} />;
+    return (
+      <PartBlock booking={booking} scale={scale} tzid={tzid} href={href} isPicked={isPicked} lane={lane} />
+    );
   const event = booking.bands.find(({ kind }) => kind === 'event') ?? booking.span;
   const time = (at: number) => timeOf(toLocal(at as typeof event.start, tzid));
   const title = booking.title ?? 'taken';
   const spoken = `${STATE_NOTE[booking.state]}${title}, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
-  const look = booking.state === 'waiting' ? 'block-waiting' : booking.title === null ? 'block-taken' : '';
+  const look = booking.state === 'waiting' ? 'event-waiting' : booking.title === null ? 'event-taken' : '';
   return (
     <>
       {booking.bands
@@ -48,13 +52,14 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked }: BlockProp
           />
         ))}
       <Link
+        prefetch={false}
         href={href}
         scroll={false}
         aria-label={spoken}
         aria-current={isPicked ? 'true' : undefined}
         title={`${title} · ${time(event.start)}–${time(event.end)}`}
         data-hue={booking.hue ?? 'ink'}
-        className={`block ${look} z-10 flex items-center gap-1.5 px-1 no-underline hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
+        className={`event-block ${look} z-10 flex items-center gap-1.5 px-1 no-underline hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
         style={{ left: scale.left(event.start), width: scale.width(event) }}
       >
         {booking.mark && <Mark mark={booking.mark} hue={booking.hue!} />}
@@ -71,21 +76,27 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked }: BlockProp
   );
 }
 
+const LANE_PX = 21;
+
 /** The row is taken because a space it shares parts with is booked: a low trough, not a block of its own. */
-function PartBlock({ booking, scale, href, isPicked }: BlockProps) {
+function PartBlock({ booking, scale, href, isPicked, lane = 0 }: BlockProps) {
   const label = `${STATE_NOTE[booking.state]}taken through ${booking.via}${booking.title ? `: ${booking.title}` : ''}`;
   return (
     <Link
+      prefetch={false}
       href={href}
       scroll={false}
       aria-label={label}
       aria-current={isPicked ? 'true' : undefined}
       title={label}
-      className={`absolute inset-y-0 z-10 flex items-end justify-center overflow-hidden no-underline ${booking.state === 'approved' ? 'bg-sunk/70' : ''}`}
+      className={`absolute inset-y-0 z-10 flex items-end justify-center overflow-hidden no-underline ${booking.state === 'approved' && lane === 0 ? 'bg-sunk/70' : ''}`}
       style={{ left: scale.left(booking.span.start), width: scale.width(booking.span) }}
     >
-      <span aria-hidden="true" className="part-line inset-x-0" />
-      <span className="truncate px-1 pb-[13px] text-[0.78rem] text-soft">
+      <span aria-hidden="true" className="part-line inset-x-0" style={{ bottom: 4 + lane * LANE_PX }} />
+      <span
+        className="truncate px-1 text-[0.78rem] leading-4 text-soft"
+        style={{ paddingBottom: 6 + lane * LANE_PX }}
+      >
         {booking.state === 'waiting' ? 'waiting ' : ''}in {booking.via}
       </span>
     </Link>

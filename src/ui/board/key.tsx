@@ -18,7 +18,7 @@ export function BoardKey() {
           <Sample width="w-44">
             <span className="reach reach-crew reach-setup left-0 w-8" />
             <span className="reach reach-host reach-access left-8 w-7" />
-            <span data-hue="green" className="block left-15 w-14 !top-1 !bottom-1" />
+            <span data-hue="green" className="event-block left-15 w-14 !top-1 !bottom-1" />
             <span className="reach reach-host reach-exit left-29 w-7" />
             <span className="reach reach-crew reach-strike left-36 w-8" />
           </Sample>{' '}
@@ -26,13 +26,13 @@ export function BoardKey() {
         </li>
         <li>
           <Sample width="w-10">
-            <span data-hue="green" className="block block-waiting inset-x-0 !top-1 !bottom-1" />
+            <span data-hue="green" className="event-block event-waiting inset-x-0 !top-1 !bottom-1" />
           </Sample>{' '}
           waiting for a decision
         </li>
         <li>
           <Sample width="w-10">
-            <span className="block block-taken inset-x-0 !top-1 !bottom-1" />
+            <span className="event-block event-taken inset-x-0 !top-1 !bottom-1" />
           </Sample>{' '}
           taken
         </li>

@@ -13,10 +13,16 @@ export function Slip({
   children: ReactNode;
 }) {
   return (
-    <aside aria-label={title} className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3">
+    <aside aria-label={title} className="sheet border-t-4 border-t-accent p-4 self-start lg:sticky lg:top-3">
       <div className="flex items-start justify-between gap-2">
         <h2 className="text-xl">{title}</h2>
-        <Link href={closeHref} scroll={false} aria-label="Put the slip away" className="press px-1.5 py-1">
+        <Link
+          prefetch={false}
+          href={closeHref}
+          scroll={false}
+          aria-label="Put the slip away"
+          className="press px-1.5 py-1"
+        >
           <X size={16} aria-hidden="true" />
         </Link>
       </div>

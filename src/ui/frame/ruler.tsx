@@ -14,6 +14,8 @@ interface RulerProps {
 
 /** A strip of days: how full each is as a column, what waits as a count. */
 export function Ruler({ days, chosen, today, hrefs }: RulerProps) {
+  // Columns are drawn against the fullest day of the strip; the figure itself is in the label.
+  const fullest = Math.max(0.05, ...days.map(({ fullness }) => fullness));
   return (
     <nav aria-label="Days" className="no-print flex overflow-x-auto border-b border-strong-rule" tabIndex={0}>
       {days.map((day, index) => {
@@ -21,6 +23,7 @@ export function Ruler({ days, chosen, today, hrefs }: RulerProps) {
         const waits = day.waiting ? `, ${day.waiting} waiting` : '';
         return (
           <Link
+            prefetch={false}
             key={day.date}
             href={hrefs[index]!}
             aria-current={day.date === chosen ? 'date' : undefined}
@@ -35,7 +38,7 @@ export function Ruler({ days, chosen, today, hrefs }: RulerProps) {
             <span
               aria-hidden="true"
               className="absolute bottom-[34px] w-3 bg-strong-rule"
-              style={{ height: `${Math.max(1, Math.round(day.fullness * 60))}px`, maxHeight: '20px' }}
+              style={{ height: Math.max(1, Math.round((day.fullness / fullest) * 20)) }}
             />
             <span className={`text-[0.72rem] ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
               {LETTERS[weekday - 1]}

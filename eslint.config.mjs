@@ -1,0 +1,22 @@
+import next from 'eslint-config-next';
+import prettier from 'eslint-config-prettier';
+import boundaries from './eslint.boundaries.mjs';
+
+export default [
+  // Brings the `import` plugin and its TypeScript resolver, without which the boundaries report nothing.
+  ...next,
+  ...boundaries,
+  prettier,
+  {
+    rules: {
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      'no-console': 'error',
+      'max-lines': ['error', { max: 400, skipBlankLines: true }],
+    },
+  },
+  // Lists of made-up data may be long.
+  { files: ['demo/**'], rules: { 'max-lines': 'off' } },
+  { files: ['**/*.mjs'], rules: { 'import/no-anonymous-default-export': 'off' } },
+  { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+  { ignores: ['.next/**', 'node_modules/**', 'data/**', 'next-env.d.ts', 'tests/lint/bad/**'] },
+];

@@ -1,0 +1,107 @@
+// What the other commands need on a bare machine with nothing but Node: no import from node_modules here.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+const STAMPS = join(ROOT, 'node_modules', '.calendario');
+
+/** Ends the command with what to do about it. */
+export function giveUp(what, advice) {
+  console.error(`\n${what}\n  ${advice}`);
+  process.exit(1);
+}
+
+export function run(command, args, { advice, env = {}, quiet = false }) {
+  const result = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+  });
+  if (result.error || result.status !== 0)
+    giveUp(
+      `“${[command, ...args].join(' ')}” ${result.error ? 'could not be started' : `failed (${result.status ?? result.signal})`}.`,
+      advice,
+    );
+}
+
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 9))
+    giveUp(`This is Node ${process.versions.node}.`, 'Install Node 20.9 or newer and run the command again.');
+}
+
+function filesBelow(path) {
+  if (!statSync(path).isDirectory()) return [path];
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesBelow(join(path, name)));
+}
+
+function hashOf(paths) {
+  const hash = createHash('sha256');
+  for (const path of paths.flatMap((each) => filesBelow(join(ROOT, each))))
+    hash.update(path).update(readFileSync(path));
+  return hash.digest('hex');
+}
+
+/** Runs `work` unless it was done before on exactly these files. */
+function once(name, paths, isThere, work) {
+  const stamp = join(STAMPS, name);
+  const hash = hashOf(paths);
+  if (isThere() && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+  work();
+  mkdirSync(STAMPS, { recursive: true });
+  writeFileSync(stamp, hash);
+}
+
+export function install() {
+  once(
+    'installed',
+    ['package-lock.json'],
+    () => existsSync(join(ROOT, 'node_modules', 'next')),
+    () => {
+      console.log('Installing packages (SQLite may be compiled: about two minutes) …');
+      run('npm', ['ci', '--no-audit', '--no-fund'], {
+        advice:
+          'Check that the npm registry can be reached and that python3, make and g++ are installed (Debian: apt-get install python3 make g++).',
+      });
+    },
+  );
+}
+
+const SOURCES = ['src', 'package-lock.json', 'next.config.mjs', 'postcss.config.mjs', 'tsconfig.json'];
+
+export function build() {
+  once(
+    'built',
+    SOURCES,
+    () => existsSync(join(ROOT, '.next', 'BUILD_ID')),
+    () => {
+      console.log('Building …');
+      run('npx', ['next', 'build'], {
+        advice: 'The errors above name the files; “npm run check-types” shows them all.',
+      });
+    },
+  );
+}
+
+export const tsx = (script, ...args) => ['npx', ['tsx', join('scripts', script), ...args]];
+
+/** Debian's chromium, for the tests that use the interface. */
+export function browser() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(path)) return path;
+  console.log('Installing Debian’s chromium for the tests …');
+  const advice = 'Install chromium by hand, or name another one: CHROMIUM=/path/to/chromium npm test';
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    run(command, rest, { advice, env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', 'chromium');
+  return path;
+}

@@ -1,0 +1,16 @@
+// npm test: installs what is missing, checks form and types, and runs every test against the built application.
+import { browser, build, checkNode, install, run } from './prepare.mjs';
+
+checkNode();
+install();
+const CHROMIUM = browser();
+run('npx', ['prettier', '--check', '--log-level', 'warn', '.'], { advice: 'Format it: npm run format' });
+run('npx', ['tsc', '-p', 'tsconfig.check.json'], { advice: 'The compiler names the lines above.' });
+run('npx', ['eslint', '--max-warnings', '0', '.'], {
+  advice: 'ESLint names the lines above; import directions are described in docs/architecture.md.',
+});
+build();
+run('npx', ['jest', ...process.argv.slice(2)], {
+  advice: 'The failing tests are named above.',
+  env: { CHROMIUM },
+});

@@ -1,0 +1,33 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { signedInPage } from '@/server/http/page';
+import { deskRequest } from '@/server/use-cases/decide/desk';
+import { siteZone } from '@/server/db/space-facts';
+import { DecidePanel } from '@/ui/requests/decide-panel';
+import { RequestFacts } from '@/ui/requests/facts';
+import { RequestHeading } from '@/ui/requests/request-heading';
+
+export const metadata: Metadata = { title: 'Decide' };
+
+export default async function DecidePage({ params }: { params: Promise<{ ref: string }> }) {
+  const { ref } = await params;
+  const ctx = await signedInPage('desk.read', `/desk/${ref}`);
+  const outcome = await deskRequest(ctx, ref);
+  if (!outcome.ok) notFound();
+  const request = outcome.value;
+  return (
+    <>
+      <p className="pb-1">
+        <Link href="/desk">Back to the desk</Link>
+      </p>
+      <RequestHeading request={request} />
+      <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
+        <DecidePanel request={request} />
+        <div>
+          <RequestFacts request={request} tzid={await siteZone(ctx.db)} />
+        </div>
+      </div>
+    </>
+  );
+}

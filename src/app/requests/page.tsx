@@ -1,0 +1,29 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { signedInPage } from '@/server/http/page';
+import { ownRequests } from '@/server/use-cases/own/own-requests';
+import { OwnList } from '@/ui/requests/request-table';
+
+export const metadata: Metadata = { title: 'My requests' };
+
+export default async function RequestsPage() {
+  const ctx = await signedInPage('request.read', '/requests');
+  const lines = await ownRequests(ctx);
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-4 pb-3">
+        <h1 className="text-3xl">My requests</h1>
+        <Link href="/ask" className="press press-main">
+          Ask for a space
+        </Link>
+      </div>
+      {lines.length ? (
+        <OwnList lines={lines} />
+      ) : (
+        <p className="sheet p-6 text-lg">
+          You have asked for nothing yet. Pick a free place on the board, or start from nothing.
+        </p>
+      )}
+    </>
+  );
+}

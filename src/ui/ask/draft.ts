@@ -1,0 +1,131 @@
+import type { Layout } from '@/core/seating/capacity';
+import type { AskBody } from '@/contracts/ask';
+import type { AskChoices } from '@/contracts/ask-choices';
+import { addWallMinutes, dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
+import type { Picked } from './ask-address';
+
+/** What stands in the fields: texts as typed, so that nothing is lost while it is not yet right. */
+export interface AskForm {
+  title: string;
+  publicText: string;
+  categoryId: string;
+  hostId: string;
+  people: string;
+  spaces: { spaceId: string; layout: Layout | ''; setupMin: string; strikeMin: string }[];
+  startDate: string;
+  startTime: string;
+  endDate: string;
+  endTime: string;
+  accessMin: string;
+  exitMin: string;
+  equipment: { typeId: string; quantity: string }[];
+  notes: string;
+  publish: boolean;
+  repeats: boolean;
+  everyWeeks: string;
+  until: string;
+}
+
+/** The form with its idempotency key, as kept in the browser while typing. */
+export interface Draft {
+  readonly key: string;
+  readonly picked: Picked | null;
+  readonly form: AskForm;
+}
+
+const DRAFT = 'calendario-draft';
+
+/** Null where nothing is kept, or what is kept is of an older version of the form. */
+export function loadDraft(): Draft | null {
+  const text = localStorage.getItem(DRAFT);
+  if (!text) return null;
+  const draft = JSON.parse(text) as Partial<Draft>;
+  return draft.key && draft.form && Array.isArray(draft.form.spaces) && Array.isArray(draft.form.equipment)
+    ? (draft as Draft)
+    : null;
+}
+
+export const saveDraft = (draft: Draft): void => localStorage.setItem(DRAFT, JSON.stringify(draft));
+export const dropDraft = (): void => localStorage.removeItem(DRAFT);
+
+/** Setup and strike of a layout as usual in that space. */
+export function usualSpace(choices: AskChoices, spaceId: number, layout?: Layout): AskForm['spaces'][number] {
+  const space = choices.spaces.find(({ id }) => id === spaceId);
+  const offer = space?.layouts.find((each) => each.layout === layout) ?? space?.layouts[0];
+  return {
+    spaceId: space ? String(space.id) : '',
+    layout: offer?.layout ?? '',
+    setupMin: String(offer?.setupMin ?? 0),
+    strikeMin: String(offer?.strikeMin ?? 0),
+  };
+}
+
+const noon = (date: string) => `${date}T14:00` as LocalDateTime;
+
+export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
+  const start = picked?.start ?? noon(choices.today);
+  const end = addWallMinutes(start, picked?.minutes ?? 90);
+  return {
+    title: '',
+    publicText: '',
+    categoryId: '',
+    hostId: String(choices.hosts.find(({ isOwn }) => isOwn)?.id ?? ''),
+    people: '',
+    spaces: [usualSpace(choices, picked?.spaceId ?? 0)],
+    startDate: dateOf(start),
+    startTime: timeOf(start),
+    endDate: dateOf(end),
+    endTime: timeOf(end),
+    accessMin: String(choices.accessMin),
+    exitMin: String(choices.exitMin),
+    equipment: [],
+    notes: '',
+    publish: true,
+    repeats: false,
+    everyWeeks: '1',
+    until: '',
+  };
+}
+
+// An empty field is not a number: the schema then says that it is missing.
+const number = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text));
+
+/** What is sent. Whether it is right is for the schema to say, here and on the server. */
+export function toBody(form: AskForm, key: string): AskBody {
+  return {
+    key,
+    title: form.title,
+    publicText: form.publicText,
+    categoryId: number(form.categoryId),
+    hostId: number(form.hostId),
+    people: number(form.people),
+    spaces: form.spaces.map((space) => ({
+      spaceId: number(space.spaceId),
+      layout: space.layout as Layout,
+      setupMin: number(space.setupMin),
+      strikeMin: number(space.strikeMin),
+    })),
+    when: {
+      startsAt: `${form.startDate}T${form.startTime}`,
+      endsAt: `${form.endDate}T${form.endTime}`,
+      repeat: form.repeats ? { everyWeeks: number(form.everyWeeks), until: form.until } : null,
+    },
+    accessMin: number(form.accessMin),
+    exitMin: number(form.exitMin),
+    equipment: form.equipment.map((item) => ({
+      typeId: number(item.typeId),
+      quantity: number(item.quantity),
+    })),
+    notes: form.notes,
+    publish: form.publish,
+  };
+}
+
+/** The field of the form a fault of the body belongs to. */
+export function fieldOf(path: string): string {
+  if (path === 'when.startsAt') return 'startDate';
+  if (path.startsWith('when.endsAt') || path === 'when') return 'endTime';
+  if (path === 'when.repeat.until') return 'until';
+  if (path === 'when.repeat.everyWeeks') return 'everyWeeks';
+  return path;
+}

@@ -1,0 +1,101 @@
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { ESLint } from 'eslint';
+
+const ROOT = join(__dirname, '..', '..');
+// Written out here and not read from the configuration: a slip there must show.
+const MAY_IMPORT: Record<string, string[]> = {
+  core: [],
+  contracts: ['core'],
+  server: ['core', 'contracts'],
+  ui: ['core', 'contracts'],
+  workers: ['core', 'contracts'],
+  app: ['core', 'contracts', 'server', 'ui'],
+};
+const CORE =
+  'time spaces recurrence equipment seating labour occupancy checks changes work-orders publishing planning reports'.split(
+    ' ',
+  );
+
+interface Probe {
+  readonly name: string;
+  readonly path: string;
+  readonly text: string;
+  /** The rule that must report the file, or null where it is fine. */
+  readonly rule: string | null;
+}
+
+const importing = (target: string) => `import { target } from '${target}';\n\nexport const probe = target;\n`;
+const parts = Object.keys(MAY_IMPORT);
+const ZONES = 'import/no-restricted-paths';
+
+const betweenParts: Probe[] = parts.flatMap((from) =>
+  parts
+    .filter((to) => to !== from)
+    .map((to) => ({
+      name: `src/${from} imports src/${to}`,
+      path: `src/${from}/zone-probe-of-${to}.ts`,
+      text: importing(`@/${to}/zone-probe-target`),
+      rule: MAY_IMPORT[from]!.includes(to) ? null : ZONES,
+    })),
+);
+const betweenCoreFolders: Probe[] = CORE.flatMap((from, rank) =>
+  CORE.filter((to) => to !== from).map((to) => ({
+    name: `src/core/${from} imports src/core/${to}`,
+    path: `src/core/${from}/zone-probe-of-${to}.ts`,
+    text: importing(`../${to}/zone-probe-target`),
+    rule: CORE.indexOf(to) < rank ? null : ZONES,
+  })),
+);
+const impure: Probe[] = [
+  [
+    'no-restricted-imports',
+    `import { readFileSync } from 'node:fs';\n\nexport const probe = readFileSync;\n`,
+  ],
+  ['no-restricted-imports', `import { useState } from 'react';\n\nexport const probe = useState;\n`],
+  ['no-restricted-imports', `import { Sequelize } from 'sequelize';\n\nexport const probe = Sequelize;\n`],
+  ['no-restricted-imports', `import { headers } from 'next/headers';\n\nexport const probe = headers;\n`],
+  ['no-restricted-properties', 'export const probe = () => Date.now();\n'],
+  ['no-restricted-properties', 'export const probe = () => Math.random();\n'],
+  ['no-restricted-syntax', 'export const probe = () => new Date();\n'],
+  ['no-restricted-globals', 'export const probe = () => process.pid;\n'],
+].map(([rule, text], index) => ({
+  name: `the core: ${text}`,
+  path: `src/core/time/purity-probe-${index}.ts`,
+  text: text!,
+  rule: rule!,
+}));
+const PROBES = [...betweenParts, ...betweenCoreFolders, ...impure];
+
+const made: string[] = [];
+const folders: string[] = [];
+function write(path: string, text: string): void {
+  const file = join(ROOT, path);
+  const first = mkdirSync(dirname(file), { recursive: true });
+  if (first) folders.push(first);
+  writeFileSync(file, text);
+  made.push(file);
+}
+
+const reported = new Map<string, string[]>();
+
+beforeAll(async () => {
+  for (const folder of [...parts, ...CORE.map((each) => `core/${each}`)])
+    write(`src/${folder}/zone-probe-target.ts`, 'export const target = 1;\n');
+  for (const { path, text } of PROBES) write(path, text);
+  const results = await new ESLint({ cwd: ROOT }).lintFiles(PROBES.map(({ path }) => path));
+  for (const { filePath, messages } of results)
+    reported.set(
+      filePath,
+      messages.map(({ ruleId }) => ruleId ?? 'cannot be parsed'),
+    );
+});
+
+afterAll(() => {
+  for (const file of made) rmSync(file, { force: true });
+  for (const folder of folders.reverse()) rmSync(folder, { recursive: true, force: true });
+});
+
+test.each(PROBES)('$name', ({ path, rule }) => {
+  expect(reported.get(join(ROOT, path))).toEqual(rule === null ? [] : expect.arrayContaining([rule]));
+});
