@@ -23,7 +23,13 @@ export default {
       testMatch: ['<rootDir>/tests/server/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'],
     },
     { ...base, displayName: 'lint', testMatch: ['<rootDir>/tests/lint/**/*.test.ts'] },
-    { ...base, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.e2e.ts'] },
+    {
+      ...base,
+      displayName: 'e2e',
+      testMatch: ['<rootDir>/tests/e2e/**/*.e2e.ts'],
+      globalSetup: '<rootDir>/tests/e2e/global-setup.ts',
+      globalTeardown: '<rootDir>/tests/e2e/global-teardown.ts',
+    },
   ],
   testTimeout: 60_000,
 };

@@ -1,0 +1,103 @@
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+
+export const BASE = process.env.E2E_BASE!;
+export const PASSWORD = 'quillmere-2027';
+export const ACCOUNTS = {
+  requester: 'isolde.marsh@quillmere.example',
+  manager: 'wren.calloway@quillmere.example',
+  manager2: 'odette.finch@quillmere.example',
+  crew: 'tobin.ashdown@quillmere.example',
+} as const;
+export type Account = keyof typeof ACCOUNTS;
+
+const FLAGS =
+  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --lang=en-GB';
+
+export const launch = (): Promise<Browser> =>
+  puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: FLAGS.split(' ') });
+
+/** A page of a person of their own: no cookies or drafts shared. Errors of the page fail the test that made them. */
+export async function newPage(browser: Browser, size = { width: 1280, height: 800 }): Promise<Page> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport(size);
+  page.setDefaultTimeout(15_000);
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  return page;
+}
+
+export const open = (page: Page, path: string) => page.goto(`${BASE}${path}`, { waitUntil: 'load' });
+
+/** The session cookie of an account, by the same route as the form. */
+export async function sessionOf(account: Account): Promise<string> {
+  const reply = await send('POST', '/api/session', { email: ACCOUNTS[account], password: PASSWORD });
+  if (!reply.ok) throw new Error(`could not sign in as ${account}: ${await reply.text()}`);
+  return reply.headers.get('set-cookie')!.split(';')[0]!;
+}
+
+export async function signIn(page: Page, account: Account): Promise<void> {
+  const [name, ...value] = (await sessionOf(account)).split('=');
+  await page
+    .browserContext()
+    .setCookie({ name: name!, value: value.join('='), domain: '127.0.0.1', path: '/', httpOnly: true });
+}
+
+export const send = (
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Response> =>
+  fetch(`${BASE}${path}`, {
+    method,
+    redirect: 'manual',
+    headers: { 'Content-Type': 'application/json', Origin: BASE, ...headers },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  });
+
+export const as = async (account: Account) => ({ Cookie: await sessionOf(account) });
+
+/** The control with this accessible name, as a screen reader would find it. */
+export async function byRole(page: Page, role: string, name: string): Promise<ElementHandle<Element>> {
+  return (await page.waitForSelector(`aria/${name}[role="${role}"]`))!;
+}
+export const press = async (page: Page, name: string, role = 'button') =>
+  (await byRole(page, role, name)).click();
+
+/** Replaces what stands in a labelled field, as typing would. */
+export async function fill(page: Page, label: string, value: string): Promise<void> {
+  const field = (await page.waitForSelector(`aria/${label}`))!;
+  const kind = await field.evaluate((node) => (node instanceof HTMLInputElement ? node.type : node.tagName));
+  if (kind === 'SELECT') {
+    const option = await field.evaluate(
+      (node, wanted) =>
+        [...(node as HTMLSelectElement).options].find(({ text }) => text.includes(wanted))?.value ?? '',
+      value,
+    );
+    await (field as ElementHandle<HTMLSelectElement>).select(option);
+  } else if (kind === 'date' || kind === 'time') {
+    await field.evaluate((node, text) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(node, text);
+      node.dispatchEvent(new Event('input', { bubbles: true }));
+      node.dispatchEvent(new Event('change', { bubbles: true }));
+    }, value);
+  } else {
+    await field.focus();
+    await field.evaluate((node) => (node as HTMLInputElement).select());
+    await page.keyboard.type(value);
+  }
+}
+
+export const textOf = (page: Page, selector = 'main'): Promise<string> =>
+  page.$eval(selector, (node) => (node as HTMLElement).innerText);
+
+/** Waits until the page says it. */
+export async function says(page: Page, text: string): Promise<void> {
+  try {
+    await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+  } catch {
+    throw new Error(`the page never said “${text}”; it says:\n${await textOf(page, 'body')}`);
+  }
+}

@@ -1,0 +1,55 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as AddressInfo;
+      server.close(() => resolve(port));
+    });
+  });
+
+async function answers(url: string): Promise<boolean> {
+  try {
+    return (await fetch(url)).ok;
+  } catch {
+    return false;
+  }
+}
+
+/** The built application on a fresh demo, its clock standing at Tuesday 13 April 2027, 08:10. */
+export default async function setup(): Promise<void> {
+  const data = mkdtempSync(join(tmpdir(), 'calendario-e2e-'));
+  const port = await freePort();
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production' as const,
+    CALENDARIO_DATA: data,
+    CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
+    LOG_LEVEL: 'error',
+  };
+  const seeded = spawnSync(join('node_modules', '.bin', 'tsx'), ['scripts/seed-demo.ts'], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  if (seeded.status !== 0) throw new Error('the demo could not be made');
+  const server = spawn(
+    join('node_modules', '.bin', 'next'),
+    ['start', '-H', '127.0.0.1', '-p', String(port)],
+    { env, stdio: ['ignore', 'ignore', 'inherit'], detached: true },
+  );
+  const base = `http://127.0.0.1:${port}`;
+  for (let tries = 0; !(await answers(`${base}/notices`)); tries += 1) {
+    if (tries > 150)
+      throw new Error(
+        'the built application does not answer; is it built? (node scripts/test.mjs builds it)',
+      );
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  process.env.E2E_BASE = base;
+  process.env.E2E_DATA = data;
+  (globalThis as { e2eServer?: ChildProcess }).e2eServer = server;
+}

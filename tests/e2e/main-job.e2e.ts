@@ -1,0 +1,244 @@
+import ICAL from 'ical.js';
+import type { Browser, Page } from 'puppeteer-core';
+import { BASE, byRole, fill, launch, newPage, open, press, says, signIn, textOf } from './browser';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+const feedEvents = async (slug: string) =>
+  new ICAL.Component(
+    ICAL.parse(await (await fetch(`${BASE}/notices/${slug}/feed.ics`)).text()),
+  ).getAllSubcomponents('vevent');
+const named = async (slug: string, title: string) =>
+  (await feedEvents(slug)).filter((event) => event.getFirstPropertyValue('summary') === title);
+
+/** Fills in what a newcomer has to say; the picked gap has set space and hours. */
+async function describeEvent(page: Page, title: string, people: string): Promise<void> {
+  await fill(page, 'Title', title);
+  await fill(page, 'Category', 'Workshops');
+  await fill(page, 'Lead host', 'Fern and Moss Circle');
+  await fill(page, 'People expected', people);
+}
+
+describe('from a gap on the board to a cancelled date in the feed', () => {
+  const title = 'Liverwort hunt';
+  let reference = '';
+
+  test('a newcomer picks a gap, fills in, signs in, and finds everything still there', async () => {
+    const page = await newPage(browser);
+    await open(page, '/?day=2027-06-02');
+    const gap = await byRole(page, 'button', 'Seed Library is free from 08:00 to 22:00; ask from 08:00');
+    const box = (await gap.boundingBox())!;
+    // The row is open from 08:00 to 22:00: three quarters along is 18:30.
+    await page.mouse.click(box.x + box.width * 0.75, box.y + box.height / 2);
+    await says(page, 'A free place');
+    await fill(page, 'To', '20:30');
+    await press(page, 'Ask for this');
+    await says(page, 'Can it be done?');
+    await describeEvent(page, title, '12');
+    await fill(page, 'Public text', 'Lenses lent.');
+    await fill(page, 'Setup notes', 'Trays on the long table.');
+    await press(page, 'Add equipment');
+    await fill(page, 'Equipment', 'Projector');
+    await fill(page, 'How many', '1');
+    await press(page, 'More dates, week by week', 'checkbox');
+    await fill(page, 'Until', '2027-06-16');
+    await says(page, 'All 3 dates are clear.');
+    await says(page, 'Every week on Wednesday, 18:30–20:30, until 16 June 2027, 3 dates');
+
+    await press(page, 'Sign in to send it', 'link');
+    await fill(page, 'E-mail address', 'isolde.marsh@quillmere.example');
+    await fill(page, 'Password', 'not the password');
+    await page.keyboard.press('Enter');
+    await says(page, 'No account with that address and password.');
+    await fill(page, 'Password', 'quillmere-2027');
+    await page.keyboard.press('Enter');
+    await says(page, 'What you typed before is still here.');
+    await page.reload();
+    await says(page, 'All 3 dates are clear.');
+    expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe(title);
+
+    // A double press: one request.
+    await (
+      await byRole(page, 'button', 'Send the request')
+    ).evaluate((button) => {
+      (button as HTMLButtonElement).click();
+      (button as HTMLButtonElement).click();
+    });
+    await says(page, 'Sent. Your reference is');
+    reference = (await textOf(page)).match(/Your reference is ([A-Z0-9]{3}-[A-Z0-9]{3})/)![1]!;
+    await open(page, '/requests');
+    expect((await textOf(page)).split(title)).toHaveLength(2);
+  });
+
+  test('the manager finds it on the desk and approves two dates; the third stays waiting', async () => {
+    const page = await newPage(browser);
+    await signIn(page, 'manager');
+    await open(page, '/desk');
+    await press(page, title, 'link');
+    await says(page, 'Trays on the long table.');
+    const last = await byRole(page, 'checkbox', 'Wed 16 Jun 2027, 18:30–20:30');
+    await last.click();
+    await press(page, 'Approve 2 dates');
+    await says(page, 'Done: approved 2 dates; 1 still waits.');
+    await says(page, 'approved; 1 of 3 dates waiting');
+  });
+
+  test('readers see it at once, and only what is theirs to see', async () => {
+    const page = await newPage(browser);
+    await open(page, '/notices/workshops');
+    const text = await textOf(page);
+    expect(text).toContain(title);
+    expect(text).toContain('Lenses lent.');
+    expect(text.split(title)).toHaveLength(3);
+    expect(await page.content()).not.toMatch(/Trays on the long table|Isolde/);
+    const [master, ...rest] = await named('workshops', title);
+    expect(rest).toEqual([]);
+    expect(String(master!.getFirstPropertyValue('dtstart'))).toBe('2027-06-02T18:30:00');
+    expect(String(master!.getFirstPropertyValue('exdate'))).toBe('2027-06-16T18:30:00');
+    expect(master!.toString()).not.toMatch(/Trays|Isolde|Projector/);
+  });
+
+  test('the crew finds the work in order of time on a phone and marks it done', async () => {
+    const page = await newPage(browser, { width: 390, height: 844 });
+    await signIn(page, 'crew');
+    await open(page, '/setups?day=2027-06-02');
+    const text = await textOf(page);
+    expect(text).toContain('Trays on the long table.');
+    expect(text).toMatch(/1 × Projector/);
+    const dues = [...text.matchAll(/due by\s+(\d\d:\d\d)/g)].map((match) => match[1]);
+    expect(dues).toEqual([...dues].sort());
+    const done = await byRole(page, 'button', 'Done: Setup, Seed Library, 18:00');
+    await done.click();
+    await byRole(page, 'button', 'Open again: Setup, Seed Library, 18:00');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  });
+
+  test('the requester gives up one approved and the waiting date alone; feed and crew follow', async () => {
+    const page = await newPage(browser);
+    await signIn(page, 'requester');
+    await open(page, `/requests/${reference}`);
+    await press(page, 'Wed 9 Jun 2027, 18:30–20:30', 'checkbox');
+    await press(page, 'Wed 16 Jun 2027, 18:30–20:30', 'checkbox');
+    await press(page, 'Give up 2 dates …');
+    await says(page, '1 waiting date is withdrawn; 1 approved date is cancelled');
+    await press(page, 'Give them up');
+    await says(page, 'Done: you withdrew 1 waiting date and cancelled 1 approved date.');
+    const events = await named('workshops', title);
+    expect(
+      events.map((event) => [
+        String(event.getFirstPropertyValue('status')),
+        String(event.getFirstPropertyValue('recurrence-id')),
+      ]),
+    ).toEqual([
+      ['CONFIRMED', 'null'],
+      ['CANCELLED', '2027-06-09T18:30:00'],
+    ]);
+    const crew = await newPage(browser);
+    await signIn(crew, 'crew');
+    await open(crew, '/setups?day=2027-06-09');
+    expect(await textOf(crew)).not.toContain(title);
+    const reader = await newPage(browser);
+    await open(reader, '/notices/workshops');
+    expect((await textOf(reader)).match(/Liverwort hunt\s*cancelled/g)).toHaveLength(1);
+  });
+});
+
+test('a wrong input is said beside its field, and nothing typed is lost', async () => {
+  const page = await newPage(browser);
+  await signIn(page, 'requester');
+  await open(page, '/ask?space=8&start=2027-06-03T10:00&minutes=60');
+  await describeEvent(page, 'Too many for the drawers', '65');
+  await says(page, 'Seed Library may hold 30 people: 65 are 35 too many. Pick a larger place.');
+  await press(page, 'Send the request');
+  await says(page, 'Not sent yet:');
+  expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).name)).toBe('people');
+  await fill(page, 'People expected', '12');
+  await fill(page, 'Ends', '09:00');
+  await press(page, 'Send the request');
+  await says(page, 'The end must be after the start.');
+  await fill(page, 'Ends', '11:00');
+  await fill(page, 'Public text', 'A <script>alert(1)</script> walk');
+  await press(page, 'Send the request');
+  await says(page, 'Public text is plain text: leave out tags');
+  expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe('Too many for the drawers');
+  await open(page, '/requests');
+  expect(await textOf(page)).not.toContain('Too many for the drawers');
+});
+
+test('two managers decide at once: one wins, the other reads what happened and sees the present state', async () => {
+  const pages = await Promise.all(
+    (['manager', 'manager2'] as const).map(async (account) => {
+      const page = await newPage(browser);
+      await signIn(page, account);
+      await open(page, '/desk');
+      await press(page, 'Owl pellets, gently', 'link');
+      await byRole(page, 'button', 'Approve 1 date');
+      return page;
+    }),
+  );
+  await Promise.all(pages.map((page) => press(page, 'Approve 1 date')));
+  await Promise.all(pages.map((page) => says(page, 'Nothing of this waits any more.')));
+  const texts = await Promise.all(pages.map((page) => textOf(page)));
+  expect(texts.filter((text) => text.includes('Done: approved 1 date.'))).toHaveLength(1);
+  expect(
+    texts.filter((text) =>
+      /Not done: this has changed while you looked at it\. (Wren Calloway|Odette Finch), Tue 13 Apr 2027, 08:10: approved 1 date/.test(
+        text,
+      ),
+    ),
+  ).toHaveLength(1);
+});
+
+test('a clash is refused with its date and reason; declining needs a reason and tells the requester', async () => {
+  const page = await newPage(browser);
+  await signIn(page, 'manager');
+  await open(page, '/desk');
+  await press(page, 'Bonsai mending', 'link');
+  await says(page, 'Potting Studio is taken by “Propagation bench”');
+  await press(page, 'all 1 waiting');
+  await press(page, 'Approve 1 date');
+  await says(page, 'Not approved: 1 date clashes.');
+  await press(page, 'Decline 1 date');
+  await says(page, 'Declining needs a reason: the requester reads it.');
+  await page.type(
+    'aria/Reason needed for declining; the requester reads it',
+    'The bench crew has the room on Wednesdays.',
+  );
+  await press(page, 'Decline 1 date');
+  await says(page, 'Done: declined 1 date.');
+  await says(page, '“The bench crew has the room on Wednesdays.”');
+});
+
+test('with the keyboard alone: a gap is picked with the arrows, asked for and sent', async () => {
+  const page = await newPage(browser);
+  await signIn(page, 'requester');
+  await open(page, '/?day=2027-06-10&q=BH');
+  await (await byRole(page, 'button', 'Boathouse is free from 08:00 to 22:00; ask from 08:00')).focus();
+  for (let n = 0; n < 8; n += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await says(page, 'A free place');
+  await (await byRole(page, 'button', 'Ask for this')).focus();
+  await page.keyboard.press('Enter');
+  await says(page, 'Can it be done?');
+  await (await page.waitForSelector('input[name="title"]'))!.focus();
+  await page.keyboard.type('Reed pens');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Wo · W');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('16');
+  await says(page, 'Clear.');
+  await says(page, 'Thu 10 Jun 2027, 10:00–11:00');
+  for (
+    let n = 0;
+    n < 40 && (await page.evaluate(() => document.activeElement?.textContent)) !== 'Send the request';
+    n += 1
+  )
+    await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await says(page, 'Sent. Your reference is');
+});

@@ -1,0 +1,161 @@
+import { askSchema, MOST_PEOPLE, type AskBody } from '@/contracts/ask';
+import { decideSchema } from '@/contracts/decide';
+import { errorReply } from '@/contracts/words/refusals';
+import { makeSignInLimiter, MOST_WRONG_TRIES, signIn } from '@/server/use-cases/sign-in/sign-in';
+import { personOfSession } from '@/server/auth/sessions';
+import { findSpaces } from '@/server/use-cases/look/find-spaces';
+import { boardDay } from '@/server/use-cases/look/board-day';
+import { ruler } from '@/server/use-cases/look/ruler';
+import { localDate } from '@/core/time/local-time';
+import { openOffice, type TestOffice } from '@tests/builders/office';
+
+const body = (more: Record<string, unknown> = {}): AskBody => ({
+  key: '7b1c7c52-6f2b-4b0e-9d5e-1d6f6c1f2a10',
+  title: 'Spore printing',
+  publicText: '',
+  categoryId: 1 as never,
+  hostId: 1,
+  notes: '',
+  publish: true,
+  people: 12,
+  accessMin: 30,
+  exitMin: 30,
+  spaces: [{ spaceId: 5 as never, layout: 'classroom', setupMin: 15, strikeMin: 15 }],
+  equipment: [],
+  when: { startsAt: '2027-04-20T14:00', endsAt: '2027-04-20T16:00', repeat: null },
+  ...more,
+});
+const when = (more: Record<string, unknown>) => ({
+  when: { startsAt: '2027-04-20T14:00', endsAt: '2027-04-20T16:00', repeat: null, ...more },
+});
+const faults = (value: unknown) => {
+  const parsed = askSchema.safeParse(value);
+  return parsed.success
+    ? []
+    : parsed.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`);
+};
+
+describe('what the form refuses, each with a sentence', () => {
+  test('an honest one passes; a duration serves instead of an end', () => {
+    expect(faults(body())).toEqual([]);
+    const parsed = askSchema.parse(body(when({ endsAt: undefined, durationMin: 90 })));
+    expect(parsed.when.endsAt).toBe('2027-04-20T15:30');
+  });
+  test.each([
+    [
+      'end before start',
+      when({ endsAt: '2027-04-20T13:00' }),
+      'when.endsAt: The end must be after the start.',
+    ],
+    ['zero length', when({ endsAt: '2027-04-20T14:00' }), 'when.endsAt: The end must be after the start.'],
+    ['no end at all', when({ endsAt: undefined }), 'when.endsAt: Give an end or a duration.'],
+    [
+      'ten years',
+      when({ endsAt: '2037-04-20T14:00' }),
+      'when.endsAt: One date lasts at most 31 days; ask the office for longer ones.',
+    ],
+    [
+      'a date that does not exist',
+      when({ startsAt: '2027-02-30T14:00' }),
+      'when.startsAt: There is no such date and time: 2027-02-30T14:00.',
+    ],
+    [
+      'until before the start',
+      when({ repeat: { everyWeeks: 1, until: '2027-04-19' } }),
+      'when.repeat.until: The last day must not be before the first date.',
+    ],
+    ['nobody', { people: 0 }, 'people: People expected is at least 1.'],
+    ['less than nobody', { people: -3 }, 'people: People expected is at least 1.'],
+    [
+      'a million',
+      { people: 1_000_000 },
+      `people: People expected is at most ${MOST_PEOPLE.toLocaleString('en-GB')}.`,
+    ],
+    ['half a person', { people: 2.5 }, 'people: People expected is a whole number from 1 to 100000.'],
+    ['no space', { spaces: [] }, 'spaces: Choose a space.'],
+    [
+      'a script in the public text',
+      { publicText: 'Hello <script>alert(1)</script>' },
+      'publicText: Public text is plain text: leave out tags such as <b> or <script>.',
+    ],
+    [
+      'an image that runs',
+      { title: '<img src=x onerror=alert(1)>' },
+      'title: Title is plain text: leave out tags such as <b> or <script>.',
+    ],
+    ['no title', { title: '   ' }, 'title: Title is missing.'],
+    [
+      'a key that is none',
+      { key: 'again' },
+      'key: The key of this submission is malformed; reload the page.',
+    ],
+  ])('%s', (_, more, fault) => expect(faults(body(more))).toContain(fault));
+  test('a sign of comparison is no tag', () =>
+    expect(faults(body({ publicText: '5 < 6, a <- b' }))).toEqual([]));
+  test('declining needs a reason, a decision a date', () => {
+    const decision = { key: body().key, version: 1, action: 'decline', occurrences: [1], reason: '  ' };
+    expect(decideSchema.safeParse(decision).success).toBe(false);
+    expect(decideSchema.safeParse({ ...decision, reason: 'Closed that day' }).success).toBe(true);
+    expect(decideSchema.safeParse({ ...decision, action: 'approve', occurrences: [] }).success).toBe(false);
+  });
+});
+
+test('every refusal is one shape with a sentence', () => {
+  expect(errorReply({ code: 'put-right', fields: [{ path: 'people', message: 'Too many.' }] })).toEqual({
+    error: {
+      code: 'put-right',
+      message: 'Not sent yet: Too many.',
+      fields: [{ path: 'people', message: 'Too many.' }],
+      details: [],
+    },
+  });
+});
+
+describe('on a real database', () => {
+  let office: TestOffice;
+  beforeAll(async () => {
+    office = await openOffice();
+  });
+  afterAll(() => office.close());
+
+  test('signing in: wrong ones are counted, the right one begins a session that ends with its time', async () => {
+    const limiter = makeSignInLimiter();
+    const trySignIn = (email: string, password: string) =>
+      signIn(office.reader, limiter, { email, password }, 1000);
+    const right = await trySignIn('ADA@fernside.example', 'fronds-and-spores');
+    if (!right.ok) throw new Error('expected a session');
+    expect(await personOfSession(office.db, right.value.sessionId, 2000)).toMatchObject({
+      name: 'Ada Lowe',
+      roles: ['requester'],
+    });
+    expect(await personOfSession(office.db, right.value.sessionId, 1000 + 14 * 3_600_000)).toBeNull();
+    expect(await personOfSession(office.db, 'forged', 2000)).toBeNull();
+    for (const [email, password] of [
+      ['ben@fernside.example', 'none set'],
+      ['nobody@fernside.example', 'x'],
+    ] as const)
+      expect(await trySignIn(email, password)).toMatchObject({ refusal: { code: 'wrong-credentials' } });
+    for (let n = 0; n < MOST_WRONG_TRIES; n += 1) await trySignIn('mara@fernside.example', `guess ${n}`);
+    expect(await trySignIn('mara@fernside.example', 'keys-to-the-barn')).toMatchObject({
+      refusal: { code: 'too-many-tries', minutes: 15 },
+    });
+  }, 60_000);
+
+  test('a space is found by name, code or building; signs of LIKE are letters', async () => {
+    const codes = async (text: string) => (await findSpaces(office.db, text)).map(({ code }) => code);
+    expect(await codes('bay')).toEqual(['HE', 'HW']);
+    expect(await codes('st')).toEqual(['ST', 'HE', 'HW']);
+    expect(await codes('barn')).toHaveLength(5);
+    expect(await codes('%')).toEqual([]);
+    expect(await codes('  ')).toEqual([]);
+  });
+
+  test('an empty day folds away the hours nobody works, and the ruler counts nothing', async () => {
+    const board = await boardDay(office.reader, localDate('2027-04-13'));
+    expect([board.shown.start - board.day.start, board.shown.end - board.day.start]).toEqual([480, 1320]);
+    expect(await ruler(office.reader, localDate('2027-04-12'), 2)).toEqual([
+      { date: '2027-04-12', fullness: 0, waiting: 0 },
+      { date: '2027-04-13', fullness: 0, waiting: 0 },
+    ]);
+  });
+});
