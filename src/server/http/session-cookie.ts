@@ -1,6 +1,7 @@
 import { sealData, unsealData } from 'iron-session';
 import { SESSION_MS, personOfSession, type SignedInPerson } from '../auth/sessions';
 import type { Database } from '../db/connection';
+import { log } from '../log';
 import { publicOrigin, sessionSecret } from '../settings';
 
 export const SESSION_COOKIE = 'calendario-session';
@@ -16,11 +17,23 @@ export async function sessionCookie(sessionId: string): Promise<string> {
 
 export const endedCookie = `${SESSION_COOKIE}=; Path=/; HttpOnly; SameSite=Lax; Max-Age=0`;
 
+/**
+ * What a cookie holds. It is text from outside: the library gives {} for some of what it did not seal and throws for
+ * the rest (a wrong prefix, a bad date), and both mean the same here.
+ */
+async function unsealed(cookie: string): Promise<{ sessionId?: unknown }> {
+  try {
+    return await unsealData<{ sessionId?: unknown }>(cookie, { password: sessionSecret(), ttl: TTL_S });
+  } catch (error) {
+    log.debug({ error }, 'a session cookie could not be read');
+    return {};
+  }
+}
+
 /** The session id of a cookie; null when it is missing, forged, of another installation or too old. */
 export async function sessionIdOf(cookie: string | undefined): Promise<string | null> {
   if (!cookie) return null;
-  // Gives {} for anything it did not seal itself.
-  const data = await unsealData<{ sessionId?: unknown }>(cookie, { password: sessionSecret(), ttl: TTL_S });
+  const data = await unsealed(cookie);
   return typeof data.sessionId === 'string' ? data.sessionId : null;
 }
 

@@ -37,7 +37,7 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
   const event = booking.bands.find(({ kind }) => kind === 'event') ?? booking.span;
   const time = (at: number) => timeOf(toLocal(at as typeof event.start, tzid));
   const title = booking.title ?? 'taken';
-  const spoken = `${STATE_NOTE[booking.state]}${title}, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
+  const spoken = `, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
   const look = booking.state === 'waiting' ? 'event-waiting' : booking.title === null ? 'event-taken' : '';
   return (
     <>
@@ -55,7 +55,6 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
         prefetch={false}
         href={href}
         scroll={false}
-        aria-label={spoken}
         aria-current={isPicked ? 'true' : undefined}
         title={`${title} · ${time(event.start)}–${time(event.end)}`}
         data-hue={booking.hue ?? 'ink'}
@@ -70,6 +69,7 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
           {booking.isOwn ? 'Yours: ' : ''}
           {title}
           {booking.nth && <span className="text-soft"> {booking.nth}</span>}
+          <span className="sr-only">{spoken}</span>
         </span>
       </Link>
     </>
@@ -86,7 +86,6 @@ function PartBlock({ booking, scale, href, isPicked, lane = 0 }: BlockProps) {
       prefetch={false}
       href={href}
       scroll={false}
-      aria-label={label}
       aria-current={isPicked ? 'true' : undefined}
       title={label}
       className={`absolute inset-y-0 z-10 flex items-end justify-center overflow-hidden no-underline ${booking.state === 'approved' && lane === 0 ? 'bg-sunk/70' : ''}`}
@@ -98,6 +97,7 @@ function PartBlock({ booking, scale, href, isPicked, lane = 0 }: BlockProps) {
         style={{ paddingBottom: 6 + lane * LANE_PX }}
       >
         {booking.state === 'waiting' ? 'waiting ' : ''}in {booking.via}
+        <span className="sr-only">{booking.title ? `: ${booking.title}` : ', taken'}</span>
       </span>
     </Link>
   );

@@ -27,7 +27,6 @@ export function Ruler({ days, chosen, today, hrefs }: RulerProps) {
             key={day.date}
             href={hrefs[index]!}
             aria-current={day.date === chosen ? 'date' : undefined}
-            aria-label={`${dayLong(day.date)}, ${Math.round(day.fullness * 100)} % full${waits}`}
             className={`relative flex h-[58px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
           >
             {day.waiting > 0 && (
@@ -47,6 +46,10 @@ export function Ruler({ days, chosen, today, hrefs }: RulerProps) {
               className={`font-serif text-[0.95rem] leading-none ${day.date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
             >
               {Number(day.date.slice(8))}
+            </span>
+            <span className="sr-only">
+              {dayLong(day.date)}, {Math.round(day.fullness * 100)} % full
+              {waits}
             </span>
           </Link>
         );

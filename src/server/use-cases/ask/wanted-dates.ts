@@ -1,5 +1,5 @@
 import type { WantedDate } from '@/core/checks/findings';
-import { expandRule, weeklyRuleText } from '@/core/recurrence/rule';
+import { expandRule, weeklyRuleText, type WeeklyRule } from '@/core/recurrence/rule';
 import {
   addDays,
   addWallMinutes,
@@ -28,9 +28,13 @@ export interface AskedDates {
 const fault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message } satisfies FieldFault] });
 
-function starts({ when, spaces }: CheckInput, tzid: string, rrule: string): LocalDateTime[] {
+/** One more than may be had is enough to know that there are too many: a rule to the year 2999 is not walked. */
+function starts({ when, spaces }: CheckInput, tzid: string, rule: WeeklyRule): LocalDateTime[] {
   const most = Math.floor(MOST_DATES_TIMES_SPACES / spaces.length) + 1;
-  const to = `${addDays(when.repeat!.until, 1)}T00:00` as LocalDateTime;
+  const reach = addDays(dateOf(when.startsAt), 7 * rule.interval * most);
+  const until = rule.until < reach ? rule.until : reach;
+  const rrule = weeklyRuleText({ ...rule, until }, tzid);
+  const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
   return expandRule({ start: when.startsAt, tzid, rrule }, { from: when.startsAt, to, most });
 }
 
@@ -65,7 +69,7 @@ export function datesAsked(input: CheckInput, tzid: string): Outcome<AskedDates>
     );
   const rule = { interval: repeat.everyWeeks, until: repeat.until };
   const rrule = weeklyRuleText(rule, tzid);
-  const dates = starts(input, tzid, rrule);
+  const dates = starts(input, tzid, rule);
   if (dates.length * input.spaces.length > MOST_DATES_TIMES_SPACES)
     return fault(
       'when.repeat.until',

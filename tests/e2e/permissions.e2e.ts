@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import { as, BASE, send, type Account } from './browser';
+
+type Who = 'nobody' | Account;
+const WHO: readonly Who[] = ['nobody', 'requester', 'crew', 'manager'];
+
+/** Status by who calls: nobody, requester, crew, manager. */
+type Row = readonly [nobody: number, requester: number, crew: number, manager: number];
+interface Entry {
+  readonly statuses: Row;
+  readonly method?: 'POST' | 'DELETE';
+  readonly path?: string;
+  readonly body?: unknown;
+}
+
+// 400 stands for "let in, and then this empty body is refused": enough to tell it from 401 and 403.
+const OPEN: Row = [200, 200, 200, 200];
+/** Every route of the build, by method. A page that redirects to signing in answers 307. */
+const POLICY: Readonly<Record<string, readonly Entry[]>> = {
+  '/': [{ statuses: OPEN }],
+  '/ask': [{ statuses: OPEN }],
+  '/notices': [{ statuses: OPEN }],
+  '/notices/[slug]': [{ statuses: OPEN, path: '/notices/talks' }],
+  '/notices/[slug]/feed.ics': [{ statuses: OPEN, path: '/notices/talks/feed.ics' }],
+  '/sign-in': [{ statuses: OPEN }],
+  '/desk': [{ statuses: [307, 403, 403, 200] }],
+  '/desk/[ref]': [{ statuses: [307, 403, 403, 200] }],
+  '/requests': [{ statuses: [307, 200, 200, 200] }],
+  // Of another requester: nobody but the office.
+  '/requests/[ref]': [{ statuses: [307, 403, 403, 200] }],
+  '/setups': [{ statuses: [307, 403, 200, 200] }],
+  '/api/board': [{ statuses: OPEN }],
+  '/api/spaces': [{ statuses: OPEN }],
+  '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  '/api/session': [
+    { method: 'POST', statuses: [400, 400, 400, 400] },
+    { method: 'DELETE', statuses: OPEN },
+  ],
+  '/api/requests': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  '/api/requests/[ref]/decision': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  // Let in to give up one's own; this one is another's, which only a whole body gets as far as finding out.
+  '/api/requests/[ref]/leave': [
+    { method: 'POST', statuses: [401, 400, 400, 400] },
+    {
+      method: 'POST',
+      statuses: [401, 403, 403, 409],
+      body: { key: randomUUID(), version: 999, occurrences: [1], reason: '' },
+    },
+  ],
+  '/api/orders/[id]': [{ method: 'POST', statuses: [401, 403, 400, 400] }],
+};
+const BUILT_IN = ['/_not-found', '/_global-error', '/icon.svg', '/favicon.ico'];
+
+const routes = (): string[] =>
+  Object.values(
+    JSON.parse(readFileSync(join('.next', 'app-path-routes-manifest.json'), 'utf8')) as Record<
+      string,
+      string
+    >,
+  ).filter((route) => !BUILT_IN.includes(route));
+
+let foreignReference = '';
+const cookies: Partial<Record<Who, { Cookie: string }>> = {};
+beforeAll(async () => {
+  for (const who of WHO) if (who !== 'nobody') cookies[who] = await as(who);
+  const desk = await (await fetch(`${BASE}/desk`, { headers: cookies.manager })).text();
+  // A request of the Meadow Makers: neither the requester's nor the crew's.
+  foreignReference = /\/desk\/([A-Z0-9]{3}-[A-Z0-9]{3})"[^>]*>Quince tasting/.exec(desk)![1]!;
+});
+
+test('every route of the build has an entry, and every entry a route', () => {
+  expect(Object.keys(POLICY).sort()).toEqual(routes().sort());
+});
+
+const cases = Object.entries(POLICY).flatMap(([route, entries]) =>
+  entries.flatMap((entry) =>
+    WHO.map((who, index) => ({
+      route,
+      method: entry.method ?? 'GET',
+      who,
+      status: entry.statuses[index]!,
+      entry,
+    })),
+  ),
+);
+test.each(cases)('$method $route as $who is $status', async ({ route, method, who, status, entry }) => {
+  const path = (entry.path ?? route).replace('[ref]', foreignReference).replace('[id]', '1');
+  // Signing out with a real session would end it for the other cases.
+  const headers = method === 'DELETE' ? {} : (cookies[who] ?? {});
+  const reply = await send(method, path, method === 'GET' ? undefined : (entry.body ?? {}), headers);
+  expect(reply.status).toBe(status);
+});
+
+test('every write from another site is refused, whoever sends it', async () => {
+  for (const [route, entries] of Object.entries(POLICY))
+    for (const { method } of entries) {
+      if (!method) continue;
+      const path = route.replace('[ref]', foreignReference).replace('[id]', '1');
+      for (const Origin of ['https://elsewhere.example', 'null', '']) {
+        const reply = await send(method, path, {}, { ...cookies.manager, Origin });
+        expect([path, Origin, reply.status]).toEqual([path, Origin, 403]);
+      }
+    }
+});
+
+test('signing out ends the session itself, not only the cookie', async () => {
+  const cookie = await as('crew');
+  expect((await send('GET', '/setups', undefined, cookie)).status).toBe(200);
+  expect((await send('DELETE', '/api/session', {}, cookie)).status).toBe(200);
+  expect((await send('GET', '/setups', undefined, cookie)).status).toBe(307);
+});

@@ -1,0 +1,91 @@
+import { readFileSync } from 'node:fs';
+import type { Browser, Page } from 'puppeteer-core';
+import { launch, newPage, open, press, signIn, type Account } from './browser';
+
+interface View {
+  readonly name: string;
+  readonly path: string;
+  readonly as?: Account;
+  /** Presses this before looking: a slip, a dialog. */
+  readonly link?: string;
+  readonly click?: string;
+}
+
+const VIEWS: readonly View[] = [
+  { name: 'board', path: '/' },
+  {
+    name: 'board of a manager with a slip',
+    path: '/?day=2027-05-20',
+    as: 'manager',
+    click: 'a[title^="Choir under glass"]',
+  },
+  { name: 'board with a picked gap', path: '/?day=2027-04-15&pick=8@2027-04-15T14:00' },
+  { name: 'board with nothing found', path: '/?q=zzz' },
+  { name: 'notices', path: '/notices' },
+  { name: 'calendar', path: '/notices/workshops' },
+  { name: 'sign in', path: '/sign-in' },
+  { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
+  { name: 'own requests', path: '/requests', as: 'requester' },
+  { name: 'own request', path: '/requests', as: 'requester', link: 'Ferns from spores' },
+  { name: 'desk', path: '/desk', as: 'manager' },
+  { name: 'decision', path: '/desk', as: 'manager', link: 'Summer strings, Thursdays' },
+  { name: 'setups', path: '/setups', as: 'crew' },
+  { name: 'no permission', path: '/desk', as: 'requester' },
+  { name: 'not found', path: '/nowhere' },
+];
+
+const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+interface AxeResult {
+  violations: { id: string; nodes: { html: string; failureSummary: string }[] }[];
+}
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+async function show(view: View, theme: string, size?: { width: number; height: number }): Promise<Page> {
+  const page = await newPage(browser, size);
+  await page.emulateMediaFeatures([
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+    { name: 'prefers-color-scheme', value: theme },
+  ]);
+  if (view.as) await signIn(page, view.as);
+  await open(page, view.path);
+  if (view.link || view.click) {
+    const before = page.url();
+    if (view.link) await press(page, view.link, 'link');
+    if (view.click) await page.click(view.click);
+    await page.waitForFunction((url) => location.href !== url, {}, before);
+    await page.waitForNetworkIdle({ idleTime: 300 });
+  }
+  return page;
+}
+
+describe.each(['light', 'dark'])('%s', (theme) => {
+  // Outside reference: axe-core, WCAG 2.2 A and AA and its best practices.
+  test.each(VIEWS)('$name has no violation', async (view) => {
+    const page = await show(view, theme);
+    await page.evaluate(AXE);
+    const result = (await page.evaluate(
+      `axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })`,
+    )) as AxeResult;
+    expect(
+      result.violations.map(
+        ({ id, nodes }) =>
+          `${id}: ${nodes.map(({ html, failureSummary }) => `${html} ${failureSummary}`).join(' | ')}`,
+      ),
+    ).toEqual([]);
+    await page.close();
+  });
+});
+
+test.each(VIEWS.filter(({ as, name }) => as !== 'manager' && !name.startsWith('no permission')))(
+  '$name fits a phone',
+  async (view) => {
+    const page = await show(view, 'light', { width: 390, height: 844 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.close();
+  },
+);
