@@ -43,8 +43,20 @@ const holdsOn = (line: HoursLine, date: LocalDate): boolean =>
   (line.validFrom === null || line.validFrom <= date) &&
   (line.validTo === null || date <= line.validTo);
 
+// A series asks for the same few days of the same hours again and again, and spaces of one house share their lines.
+const opened = new WeakMap<readonly HoursLine[], Map<string, readonly Interval[]>>();
+
 /** Open time of one date's lines as instants; the part past midnight belongs to the date it began on. */
-export function openOn(date: LocalDate, hours: readonly HoursLine[], tzid: string): Interval[] {
+export function openOn(date: LocalDate, hours: readonly HoursLine[], tzid: string): readonly Interval[] {
+  let days = opened.get(hours);
+  if (!days) opened.set(hours, (days = new Map()));
+  const key = `${tzid} ${date}`;
+  let open = days.get(key);
+  if (!open) days.set(key, (open = computeOpenOn(date, hours, tzid)));
+  return open;
+}
+
+function computeOpenOn(date: LocalDate, hours: readonly HoursLine[], tzid: string): Interval[] {
   const at = (minute: number): EpochMinute =>
     toEpochMinute(atMinuteOfDay(date, minute), tzid, 'offset-before');
   return union(

@@ -45,7 +45,20 @@ const hoursLine = ([, weekday, fromMin, toMin, validFrom, validTo]: HoursRow): H
   validTo: validTo as LocalDate | null,
 });
 
-function toFacts(row: SpaceRow): SpaceFacts {
+/** Gives equal hours as one array, so that what the core works out for one space serves all that share them. */
+type SharedHours = (hours: readonly HoursLine[]) => readonly HoursLine[];
+
+function shareHours(): SharedHours {
+  const known = new Map<string, readonly HoursLine[]>();
+  return (hours) => {
+    const text = JSON.stringify(hours);
+    const same = known.get(text);
+    if (!same) known.set(text, hours);
+    return same ?? hours;
+  };
+}
+
+function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
   const level = (name: Level) => row.hours.filter(([owner]) => owner === name).map(hoursLine);
   const minute = (local: string) => toEpochMinute(localDateTime(local), row.tzid, 'offset-before');
   return {
@@ -53,7 +66,7 @@ function toFacts(row: SpaceRow): SpaceFacts {
     parts: row.parts,
     layouts: row.layouts,
     postedLimit: row.limit,
-    hours: nearestHours({ space: level('space'), building: level('building'), site: level('site') }),
+    hours: shared(nearestHours({ space: level('space'), building: level('building'), site: level('site') })),
     closures: row.closures.map(([start, end, kind, reason]) => ({
       span: { start: minute(start), end: minute(end) },
       kind,
@@ -64,7 +77,9 @@ function toFacts(row: SpaceRow): SpaceFacts {
 
 /** Facts of the spaces there are, retired ones too: what they hold stays held. One that is missing is left out. */
 export async function loadSpaceFacts(reader: Reader, ids: readonly SpaceId[]): Promise<SpaceFacts[]> {
-  return (await reader.json<SpaceRow[]>(SPACES, { ids: JSON.stringify(ids) })).map(toFacts);
+  const shared = shareHours();
+  const rows = await reader.json<SpaceRow[]>(SPACES, { ids: JSON.stringify(ids) });
+  return rows.map((row) => toFacts(row, shared));
 }
 
 interface EquipmentRow {

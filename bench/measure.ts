@@ -1,0 +1,45 @@
+import { performance } from 'node:perf_hooks';
+
+export interface Contender {
+  readonly name: string;
+  run(): Promise<unknown>;
+}
+
+export interface Figure {
+  readonly name: string;
+  readonly medianMs: number;
+  /** To the first contender, the baseline. */
+  readonly ratio: number;
+}
+
+const ROUNDS = 41;
+const WARM_UP = 5;
+
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+/** Medians of rounds in which every contender runs once, in turn: whatever else the machine does hits all alike. */
+export async function compare(contenders: readonly Contender[]): Promise<Figure[]> {
+  const times = contenders.map(() => [] as number[]);
+  for (let round = -WARM_UP; round < ROUNDS; round += 1)
+    for (const [index, contender] of contenders.entries()) {
+      const started = performance.now();
+      await contender.run();
+      if (round >= 0) times[index]!.push(performance.now() - started);
+    }
+  const base = median(times[0]!);
+  return contenders.map(({ name }, index) => ({
+    name,
+    medianMs: median(times[index]!),
+    ratio: median(times[index]!) / base,
+  }));
+}
+
+export const table = (figures: readonly Figure[]): string =>
+  [
+    '| | median ms | ratio |',
+    '|---|---|---|',
+    ...figures.map(
+      ({ name, medianMs, ratio }) => `| ${name} | ${medianMs.toFixed(2)} | ${ratio.toFixed(3)} |`,
+    ),
+  ].join('\n');

@@ -1,0 +1,6 @@
+// npm run bench: figures as ratios to a baseline measured in the same run; writes docs/performance.md.
+import { checkNode, install, run } from './prepare.mjs';
+
+checkNode();
+install();
+run('npx', ['tsx', 'bench/run.ts'], { advice: 'The benchmark names what failed above.' });
