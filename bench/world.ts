@@ -18,6 +18,7 @@ export const REQUESTS = 2000;
 
 const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
 /** Five years of bookings around the demo day. */
+export const BUSY_DAY = at('2027-04-13T00:00');
 export const WORLD_START = at('2025-01-01T00:00');
 
 const office: OfficeFile = {
@@ -63,8 +64,11 @@ const FILL = [
   `CREATE TEMP TABLE slot AS WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < ${OCCUPANCIES - 1})
    SELECT i, i % ${SPACES} + 1 AS resource, ${WORLD_START} + ((i / ${SPACES}) * 5000 + (i % ${SPACES}) * 37) / 1440 * 1440 + 540 + (i % 5) * 60 AS start FROM n`,
   // 2025-01-01 is a Wednesday: day 4 of each week is a Sunday.
+  // One full day: three bookings in each space on the day of the board.
+  `INSERT INTO slot WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < ${SPACES * 3 - 1})
+   SELECT ${OCCUPANCIES} + i, i % ${SPACES} + 1, ${BUSY_DAY} + 480 + (i / ${SPACES}) * 240 FROM n`,
   `UPDATE slot SET start = start + 1440 WHERE ((start - ${WORLD_START}) / 1440) % 7 = 4`,
-  `DELETE FROM slot WHERE i IN (SELECT b.i FROM slot a JOIN slot b ON b.resource = a.resource AND b.i > a.i AND b.start < a.start + 180 AND b.start + 180 > a.start)`,
+  `DELETE FROM slot WHERE i IN (SELECT b.i FROM slot a JOIN slot b ON b.resource = a.resource AND b.i < a.i AND b.start < a.start + 180 AND b.start + 180 > a.start)`,
   `INSERT INTO occurrence (id, request_id, segment_id, recurrence_local, state) SELECT i + 1, i % ${REQUESTS} + 1, i % ${REQUESTS} + 1, printf('%09d', i), 'approved' FROM slot`,
   `INSERT INTO claim (id, occurrence_id, kind, status, start_local, end_local, start_min, end_min, access_min, exit_min, people)
    SELECT i + 1, i + 1, 'asked', 'in-force', '2025-01-01T09:00', '2025-01-01T11:00', start + 30, start + 150, 0, 0, 10 FROM slot`,

@@ -20,7 +20,7 @@ export const requests: readonly string[] = [
   `CREATE TABLE occurrence (id INTEGER PRIMARY KEY, request_id INTEGER NOT NULL REFERENCES request, segment_id INTEGER NOT NULL REFERENCES segment,
     recurrence_local TEXT NOT NULL, state TEXT NOT NULL CHECK (state IN ('waiting','approved','declined','withdrawn','skipped','cancelled')),
     reason TEXT NOT NULL DEFAULT '', row_version INTEGER NOT NULL DEFAULT 1, UNIQUE (segment_id, recurrence_local)) STRICT`,
-  `CREATE INDEX occurrence_by_request ON occurrence (request_id)`,
+  `CREATE INDEX occurrence_by_request ON occurrence (request_id, recurrence_local)`,
   `CREATE INDEX occurrence_waiting ON occurrence (request_id) WHERE state = 'waiting'`,
   `CREATE TABLE claim (id INTEGER PRIMARY KEY, occurrence_id INTEGER NOT NULL REFERENCES occurrence,
     kind TEXT NOT NULL CHECK (kind IN ('asked','proposal','change','fallback')), status TEXT NOT NULL CHECK (status IN ('wanted','held','in-force','released')),

@@ -1,3 +1,4 @@
+import type { ResourceId } from '@/core/ids';
 import { bandsOf } from '@/core/occupancy/bands';
 import type { SpaceFacts } from '@/core/occupancy/world';
 import { mayKnowBooking, maySeeWaiting, type Viewer } from '@/core/publishing/right-to-know';
@@ -48,23 +49,34 @@ function booking(
       viewer && (viewer.roles.includes('manager') || viewer.personId === row.requesterId)
         ? row.reference
         : null,
-    nth: known && row.of > 1 ? `${row.nth} of ${row.of}` : null,
+    nth: known && row.nth + row.after > 1 ? `${row.nth} of ${row.nth + row.after}` : null,
     via: own ? null : row.place,
     isOwn: viewer?.personId === row.requesterId,
   };
 }
 
+type TakenByResource = ReadonlyMap<ResourceId, readonly TakenPart[]>;
+
+function byResource(taken: readonly TakenPart[]): TakenByResource {
+  const grouped = new Map<ResourceId, TakenPart[]>();
+  for (const part of taken) {
+    const known = grouped.get(part[1]);
+    if (known) known.push(part);
+    else grouped.set(part[1], [part]);
+  }
+  return grouped;
+}
+
 /** Claim spaces in a row, each once however many parts it shares. */
 function rowBookings(
   space: BoardSpaceRow,
-  taken: readonly TakenPart[],
+  taken: TakenByResource,
   details: ReadonlyMap<number, ClaimSpaceRow>,
   viewer: Viewer | null,
 ) {
-  const parts = new Set(space.parts);
   const spans = new Map<number, Interval>();
-  for (const [claimSpace, resource, start, end] of taken)
-    if (parts.has(resource)) spans.set(claimSpace, { start, end });
+  for (const resource of space.parts)
+    for (const [claimSpace, , start, end] of taken.get(resource) ?? []) spans.set(claimSpace, { start, end });
   return [...spans]
     .map(([id, span]) => ({ row: details.get(id)!, span }))
     .filter(({ row }) => row.status !== 'wanted' || maySeeWaiting(viewer, row.requesterId))
@@ -118,6 +130,7 @@ export async function boardDay(ctx: Context, date: LocalDate | null): Promise<Bo
   const spaces = await loadBoardSpaces(db);
   const taken = [...(await loadOccupied(db, day)), ...(viewer ? await loadWaiting(db, day) : [])];
   const details = await loadClaimSpaces(db, [...new Set(taken.map(([claimSpace]) => claimSpace))]);
+  const grouped = byResource(taken);
   const facts = new Map(
     (
       await loadSpaceFacts(
@@ -127,7 +140,7 @@ export async function boardDay(ctx: Context, date: LocalDate | null): Promise<Bo
     ).map((each) => [each.id, each]),
   );
   const rows = spaces.map((space) =>
-    boardSpace(space, facts.get(space.id)!, day, tzid, rowBookings(space, taken, details, viewer)),
+    boardSpace(space, facts.get(space.id)!, day, tzid, rowBookings(space, grouped, details, viewer)),
   );
   return {
     date: shownDate,

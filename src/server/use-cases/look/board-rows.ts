@@ -73,9 +73,9 @@ export interface ClaimSpaceRow {
   readonly hue: string;
   readonly category: string;
   readonly host: string;
-  /** Position of the date among the dates of its request, and how many there are. */
+  /** Position of the date among the dates of its request, and how many come after it. */
   readonly nth: number;
-  readonly of: number;
+  readonly after: number;
 }
 
 const CLAIM_SPACES = `
@@ -83,7 +83,7 @@ SELECT json_group_array(json_object('id', cs.id, 'claimId', c.id, 'spaceId', cs.
   'end', c.end_min, 'accessMin', c.access_min, 'exitMin', c.exit_min, 'setupMin', cs.setup_min, 'strikeMin', cs.strike_min, 'requestId', r.id,
   'requesterId', r.requester_id, 'reference', r.ref, 'title', r.title, 'publish', r.publish, 'mark', k.mark, 'hue', k.hue, 'category', k.name, 'host', g.name,
   'nth', (SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id AND n.recurrence_local <= o.recurrence_local),
-  'of', (SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id))) AS json
+  'after', (SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id AND n.recurrence_local > o.recurrence_local))) AS json
 FROM claim_space cs JOIN claim c ON c.id = cs.claim_id JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
   JOIN space s ON s.id = cs.space_id
   JOIN request_category rk ON rk.request_id = r.id AND rk.position = 0 JOIN category k ON k.id = rk.category_id
