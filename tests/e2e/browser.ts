@@ -14,7 +14,11 @@ const FLAGS =
   '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --lang=en-GB';
 
 export const launch = (): Promise<Browser> =>
-  puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: FLAGS.split(' ') });
+  puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: FLAGS.split(' '),
+    env: { ...process.env, LANGUAGE: 'en_GB', LANG: 'en_GB.UTF-8' },
+  });
 
 /** A page of a person of their own: no cookies or drafts shared. Errors of the page fail the test that made them. */
 export async function newPage(browser: Browser, size = { width: 1280, height: 800 }): Promise<Page> {

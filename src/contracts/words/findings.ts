@@ -67,9 +67,16 @@ interface VerdictCounts {
   readonly clash: number;
 }
 
+const SINGLE: Readonly<Record<keyof VerdictCounts, string>> = {
+  clear: 'Clear.',
+  look: 'It can be done; see what is said below.',
+  clash: 'It clashes.',
+};
+
 /** `12 dates clear, 2 clash`. */
 export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
-  if (look + clash === 0) return clear === 1 ? 'Clear.' : `All ${clear} dates are clear.`;
+  if (clear + look + clash === 1) return SINGLE[clear ? 'clear' : look ? 'look' : 'clash'];
+  if (look + clash === 0) return `All ${clear} dates are clear.`;
   const parts = [
     clear > 0 && `${countText(clear, 'date', 'dates')} clear`,
     look > 0 && `${look} to look at`,

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { Fragment } from 'react';
 import type { BoardDay, BoardSpace } from '@/contracts/board';
-import { overlaps, type EpochMinute } from '@/core/time/epoch-minute';
+import { overlaps, subtract, type EpochMinute } from '@/core/time/epoch-minute';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { BookingBlock } from './booking-block';
@@ -52,28 +52,17 @@ function HourLines({ scale }: { scale: Scale }) {
 
 /** Hours in which the space is closed, and closures with their reason. */
 function Shades({ space, scale }: { space: BoardSpace; scale: Scale }) {
-  const first = space.open[0];
-  const last = space.open[space.open.length - 1];
-  const { shown } = scale;
-  const closed =
-    first && last
-      ? [
-          { start: shown.start, end: first.start },
-          { start: last.end, end: shown.end },
-        ]
-      : [shown];
+  const closed = subtract(scale.shown, space.open);
   return (
     <>
-      {closed
-        .filter(({ start, end }) => start < end)
-        .map((span) => (
-          <span
-            key={span.start}
-            aria-hidden="true"
-            className="shade-closed absolute inset-y-0"
-            style={{ left: scale.left(span.start), width: scale.width(span) }}
-          />
-        ))}
+      {closed.map((span) => (
+        <span
+          key={span.start}
+          aria-hidden="true"
+          className="shade-closed absolute inset-y-0"
+          style={{ left: scale.left(span.start), width: scale.width(span) }}
+        />
+      ))}
       {space.shut.map(({ span, reason }) => (
         <span
           key={span.start}

@@ -37,7 +37,9 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
   const event = booking.bands.find(({ kind }) => kind === 'event') ?? booking.span;
   const time = (at: number) => timeOf(toLocal(at as typeof event.start, tzid));
   const title = booking.title ?? 'taken';
-  const spoken = `, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
+  const own = booking.isOwn ? 'yours: ' : '';
+  const nth = booking.nth ? `, date ${booking.nth}` : '';
+  const spoken = `${STATE_NOTE[booking.state]}${own}${title}${nth}, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
   const look = booking.state === 'waiting' ? 'event-waiting' : booking.title === null ? 'event-taken' : '';
   return (
     <>
@@ -58,19 +60,20 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
         aria-current={isPicked ? 'true' : undefined}
         title={`${title} · ${time(event.start)}–${time(event.end)}`}
         data-hue={booking.hue ?? 'ink'}
-        className={`event-block ${look} z-10 flex items-center gap-1.5 px-1 no-underline hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
+        className={`event-block ${look} @container z-10 flex items-center gap-1.5 px-1 no-underline hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
         style={{ left: scale.left(event.start), width: scale.width(event) }}
       >
         {booking.mark && <Mark mark={booking.mark} hue={booking.hue!} />}
         <span
-          className={`truncate text-[0.86rem] leading-tight ${booking.isOwn ? 'font-bold' : 'font-medium'}`}
+          aria-hidden="true"
+          className={`hidden truncate text-[0.86rem] leading-tight @min-[4.2rem]:block ${booking.isOwn ? 'font-bold' : 'font-medium'}`}
         >
           {booking.state === 'approved' ? '' : <i>{booking.state}: </i>}
           {booking.isOwn ? 'Yours: ' : ''}
           {title}
           {booking.nth && <span className="text-soft"> {booking.nth}</span>}
-          <span className="sr-only">{spoken}</span>
         </span>
+        <span className="sr-only">{spoken}</span>
       </Link>
     </>
   );

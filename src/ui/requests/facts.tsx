@@ -24,12 +24,12 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
           </span>
         </Fact>
         <Fact term="Lead host">{host}</Fact>
-        <Fact term="Asked by">
-          {requester.name}
-          <br />
-          <span className="text-[0.9rem] break-all text-soft">{requester.email}</span>
-        </Fact>
         <Fact term="People">{people}</Fact>
+        <div className="col-span-2">
+          <Fact term="Asked by">
+            {requester.name}, <span className="break-words text-soft">{requester.email}</span>
+          </Fact>
+        </div>
       </dl>
       {spaces.map((space) => (
         <section key={space.code} className="mt-3 border-t border-rule pt-2">

@@ -28,15 +28,16 @@ function consequence(picked: readonly DateView[]): string {
 /** Withdrawing and cancelling one's own dates: one, some or all. */
 export function LeavePanel({ request }: { request: RequestView }) {
   const router = useRouter();
-  const [chosen, setPicked] = useState<ReadonlySet<number>>(new Set());
+  const leavable = request.dates.filter(canLeave);
+  const pickable = new Set(leavable.map(({ id }) => id));
+  // A single date needs no picking.
+  const [chosen, setPicked] = useState<ReadonlySet<number>>(leavable.length === 1 ? pickable : new Set());
   const [reason, setReason] = useState('');
   const [isOpen, setOpen] = useState(false);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [doneText, setDoneText] = useState('');
   const [isSending, setSending] = useState(false);
   const key = useRef('');
-  const leavable = request.dates.filter(canLeave);
-  const pickable = new Set(leavable.map(({ id }) => id));
   const picked = leavable.filter(({ id }) => chosen.has(id));
 
   const ask = (open: boolean) => {
@@ -87,7 +88,9 @@ export function LeavePanel({ request }: { request: RequestView }) {
               </button>
             )}
             <AlertDialog.Trigger className="press" disabled={picked.length === 0}>
-              Give up {countText(picked.length, 'date', 'dates')} …
+              {picked.length
+                ? `Give up ${countText(picked.length, 'date', 'dates')} …`
+                : 'Pick the dates to give up'}
             </AlertDialog.Trigger>
           </div>
           <AlertDialog.Portal>

@@ -86,9 +86,20 @@ function rowBookings(
 
 const HOUR_MIN = 60;
 
-/** Folds away the hours in which nothing is open and nothing stands, down to whole hours; never less than eight. */
+// A strike that runs a little past midnight is no reason to draw the night.
+const RUNS_OVER_MIN = 2 * HOUR_MIN;
+
+/**
+ * Folds away the hours in which nothing opens and nothing stands, down to whole hours; never less than eight. What is
+ * left of the night before counts only where somebody uses it for longer.
+ */
 function shownSpan(day: Interval, spaces: readonly BoardSpace[]): Interval {
-  const spans = spaces.flatMap(({ open, bookings }) => [...open, ...bookings.map(({ span }) => span)]);
+  const spans = spaces.flatMap(({ open, bookings }) => [
+    ...open.filter(({ start }) => start > day.start),
+    ...bookings
+      .map(({ span }) => span)
+      .filter(({ start, end }) => start >= day.start || end > day.start + RUNS_OVER_MIN),
+  ]);
   const starts = spans.map(({ start }) => Math.max(start, day.start));
   const ends = spans.map(({ end }) => Math.min(end, day.end));
   const first = Math.min(...starts, day.start + 9 * HOUR_MIN);

@@ -1,0 +1,67 @@
+// npm run screenshots: one picture of each main view, on a fresh demo with its clock standing still. Needs a build.
+import { mkdirSync } from 'node:fs';
+import setup from '../tests/e2e/global-setup';
+import teardown from '../tests/e2e/global-teardown';
+
+const FOLDER = 'docs/screenshots';
+const WIDE = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly as?: 'requester' | 'manager' | 'crew';
+  readonly size?: typeof WIDE;
+  readonly theme?: 'dark';
+  /** Pressed before the picture: a link with this title or text. */
+  readonly click?: string;
+}
+
+const SHOTS: readonly Shot[] = [
+  { name: 'board', path: '/?day=2027-04-13', as: 'manager', click: 'a[title^="Bulb exchange"]' },
+  { name: 'board-dark', path: '/?day=2027-04-24', theme: 'dark' },
+  { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
+  { name: 'desk', path: '/desk', as: 'manager' },
+  { name: 'decide', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
+  { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
+  { name: 'calendar', path: '/notices/workshops' },
+  { name: 'setups-phone', path: '/setups', as: 'crew', size: PHONE },
+];
+
+const FILL_IN: Readonly<Record<string, string>> = {
+  Title: 'Bonsai, second try',
+  Category: 'Workshops',
+  'People expected': '26',
+};
+
+async function main(): Promise<void> {
+  await setup();
+  // Reads the address of the server when it is loaded.
+  const { fill, launch, newPage, open, says, signIn } = await import('../tests/e2e/browser');
+  const browser = await launch();
+  mkdirSync(FOLDER, { recursive: true });
+  try {
+    for (const { name, path, as, size = WIDE, theme = 'light', click } of SHOTS) {
+      const page = await newPage(browser, size);
+      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
+      if (as) await signIn(page, as);
+      await open(page, path);
+      if (click) {
+        await page.locator(click).click();
+        await page.waitForNetworkIdle({ idleTime: 400 });
+      }
+      if (name === 'ask') {
+        for (const [label, value] of Object.entries(FILL_IN)) await fill(page, label, value);
+        await says(page, 'clashes');
+        await page.evaluate(() => window.scrollTo(0, 0));
+      }
+      await page.screenshot({ path: `${FOLDER}/${name}.png` });
+      await page.close();
+    }
+  } finally {
+    await browser.close();
+    teardown();
+  }
+}
+
+void main();
