@@ -64,7 +64,8 @@ export function install() {
     () => existsSync(join(ROOT, 'node_modules', 'next')),
     () => {
       console.log('Installing packages (SQLite may be compiled: about two minutes) …');
-      run('npm', ['ci', '--no-audit', '--no-fund'], {
+      // Not `npm ci`: it refuses the lock file where a registry lacks optional packages of other platforms.
+      run('npm', ['install', '--no-save', '--no-audit', '--no-fund'], {
         advice:
           'Check that the npm registry can be reached and that python3, make and g++ are installed (Debian: apt-get install python3 make g++).',
       });
