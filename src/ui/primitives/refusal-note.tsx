@@ -17,6 +17,16 @@ export function RefusalNote({ error }: { error: ErrorReply['error'] | null }) {
               ))}
             </ul>
           )}
+          {error.code === 'sign-in-first' && (
+            <p className="mt-1">
+              <a
+                className="font-semibold"
+                href={`/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`}
+              >
+                Sign in and come back here
+              </a>
+            </p>
+          )}
           <p className="mt-1 text-[0.9rem] text-soft">
             {office.name}: {office.phone}, {office.email}
           </p>

@@ -23,7 +23,14 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
       </p>
       <RequestHeading request={request} />
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
-        <DecidePanel request={request} />
+        <div>
+          <DecidePanel request={request} />
+          {request.dates.some(({ actions }) => actions.includes('cancel')) && (
+            <p className="py-2">
+              <Link href={`/requests/${request.reference}`}>Cancel approved dates</Link>
+            </p>
+          )}
+        </div>
         <div>
           <RequestFacts request={request} tzid={await siteZone(ctx.db)} />
         </div>

@@ -1,0 +1,176 @@
+import type { EquipmentTypeId, ClaimId, SpaceId } from '@/core/ids';
+import type { FindingFacts } from '@/core/checks/findings';
+import { countStates } from '@/core/changes/request-state';
+import { localDate, localDateTime } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import { sayFinding, sayVerdicts } from './findings';
+import { sayRefusal } from './refusals';
+import { sayRequestState } from './states';
+import { dayLong, dayShort, duringText, lengthText, ruleText, spanText } from './when';
+
+const LONDON = 'Europe/London';
+const at = (text: string) => toEpochMinute(localDateTime(text), LONDON, 'offset-before');
+const span = (from: string, to: string) => ({ start: at(from), end: at(to) });
+
+describe('when', () => {
+  test('days and spans carry their day', () => {
+    expect(dayShort(localDate('2027-04-13'))).toBe('Tue 13 Apr 2027');
+    expect(dayLong(localDate('2027-04-13'))).toBe('Tuesday 13 April 2027');
+    expect(spanText(localDateTime('2027-04-13T18:15'), localDateTime('2027-04-13T20:00'))).toBe(
+      'Tue 13 Apr 2027, 18:15–20:00',
+    );
+    expect(spanText(localDateTime('2027-04-13T22:00'), localDateTime('2027-04-14T06:00'))).toBe(
+      'Tue 13 Apr 2027, 22:00–06:00 on Wed 14 Apr 2027',
+    );
+  });
+  test('instants are said on the wall of the site, summer time included', () => {
+    expect(
+      duringText(
+        {
+          start: (Date.UTC(2027, 6, 1, 11) / 60_000) as never,
+          end: (Date.UTC(2027, 6, 1, 12) / 60_000) as never,
+        },
+        LONDON,
+      ),
+    ).toBe('from 12:00 to 13:00');
+    expect(duringText(span('2027-04-13T23:00', '2027-04-14T01:00'), LONDON)).toBe(
+      'from 23:00 on Tue 13 Apr 2027 to 01:00 on Wed 14 Apr 2027',
+    );
+  });
+  test.each([
+    [1, '1 minute'],
+    [45, '45 minutes'],
+    [119, '119 minutes'],
+    [120, '2 hours'],
+    [135, '2 h 15 min'],
+  ])('%i minutes are %s', (minutes, text) => expect(lengthText(minutes)).toBe(text));
+  test('a rule is said with its last day and number', () => {
+    const [start, end] = [localDateTime('2027-01-22T18:15'), localDateTime('2027-01-22T20:00')];
+    const until = localDate('2027-03-19');
+    expect(ruleText({ interval: 3, until }, start, end, 3)).toBe(
+      'every 3 weeks on Friday, 18:15–20:00, until 19 March 2027, 3 dates',
+    );
+    expect(ruleText({ interval: 1, until }, start, localDateTime('2027-01-23T01:00'), 1)).toBe(
+      'every week on Friday, 18:15–01:00 (to a later day), until 19 March 2027, 1 date',
+    );
+  });
+});
+
+describe('every finding is one sentence with its measure and a way out', () => {
+  const names = {
+    tzid: LONDON,
+    place: 'Potting Studio',
+    equipment: 'Folding chair',
+    collider: null as string | null,
+  };
+  const during = span('2027-04-13T14:00', '2027-04-13T14:45');
+  const taken: FindingFacts = {
+    rule: 'occupied',
+    minutes: 45,
+    during,
+    by: { kind: 'claim', claimId: 1 as ClaimId },
+  };
+  const cases: readonly (readonly [FindingFacts, string])[] = [
+    [
+      taken,
+      'Potting Studio is taken from 14:00 to 14:45, setup to strike counted: 45 minutes overlap. Pick another time or place.',
+    ],
+    [
+      {
+        rule: 'occupied',
+        minutes: 30,
+        during,
+        by: { kind: 'same-request', key: '2027-04-20T10:00', spaceId: 1 as SpaceId },
+      },
+      'Potting Studio is wanted twice by this request: 30 minutes shared with Tue 20 Apr 2027, from 14:00 to 14:45, setup to strike. Leave more time between the dates.',
+    ],
+    [
+      { rule: 'equipment-short', typeId: 1 as EquipmentTypeId, asked: 40, short: 12, during },
+      'Folding chair: 12 short from 14:00 to 14:45; 40 asked for, 28 to be had, fetching and return counted. Ask for fewer or another time.',
+    ],
+    [
+      { rule: 'over-posted-limit', people: 65, limit: 24, over: 41 },
+      'Potting Studio may hold 24 people: 65 are 41 too many. Pick a larger place.',
+    ],
+    [
+      { rule: 'over-seats', people: 25, layout: 'rounds', seats: 24, over: 1 },
+      'Potting Studio with round tables seats 24: 25 are 1 too many. Pick another layout or a larger place.',
+    ],
+    [
+      { rule: 'layout-not-offered', layout: 'theatre', offered: ['rounds', 'classroom'] },
+      'Potting Studio is not set with rows of chairs. It offers round tables, tables in rows.',
+    ],
+    [
+      { rule: 'closed', minutes: 45, during, reason: 'boiler' },
+      'Potting Studio is closed from 14:00 to 14:45 (boiler): 45 minutes of this. Pick another day.',
+    ],
+    [
+      { rule: 'outside-hours', minutes: 15, open: [span('2027-04-13T08:00', '2027-04-13T22:00')] },
+      '15 minutes of access, event or exit lie outside the hours of Potting Studio. It is open from 08:00 to 22:00.',
+    ],
+    [
+      { rule: 'outside-hours', minutes: 60, open: [] },
+      '60 minutes of access, event or exit lie outside the hours of Potting Studio. It is not open on that day.',
+    ],
+    [
+      { rule: 'crew-outside-hours', minutes: 20 },
+      '20 minutes of setup or strike at Potting Studio lie outside its hours. It can be done; the crew must agree.',
+    ],
+  ];
+  test.each(cases)('%j', (facts, sentence) => expect(sayFinding(facts, names)).toBe(sentence));
+  test('a title is named only where the reader may know it', () =>
+    expect(sayFinding(taken, { ...names, collider: 'Grafting night' })).toContain(
+      'taken by “Grafting night” from 14:00',
+    ));
+});
+
+describe('states and verdicts', () => {
+  test.each([
+    [{ clear: 1, look: 0, clash: 0 }, 'Clear.'],
+    [{ clear: 0, look: 0, clash: 1 }, 'It clashes.'],
+    [{ clear: 0, look: 1, clash: 0 }, 'It can be done; see what is said below.'],
+    [{ clear: 14, look: 0, clash: 0 }, 'All 14 dates are clear.'],
+    [{ clear: 12, look: 0, clash: 2 }, '12 dates clear, 2 clash.'],
+    [{ clear: 1, look: 3, clash: 1 }, '1 date clear, 3 to look at, 1 clashes.'],
+  ])('%j: %s', (counts, text) => expect(sayVerdicts(counts)).toBe(text));
+  test('a request says the state that matters first', () => {
+    expect(sayRequestState(countStates(['waiting', 'approved', 'waiting']))).toBe(
+      'approved; 2 of 3 dates waiting',
+    );
+    expect(sayRequestState(countStates(['withdrawn', 'skipped']))).toBe('left out; 1 of 2 dates withdrawn');
+    expect(sayRequestState(countStates(['waiting']))).toBe('waiting');
+    expect(sayRequestState(countStates([]))).toBe('no dates');
+  });
+});
+
+describe('refusals have a way out', () => {
+  test.each([
+    [
+      {
+        code: 'bad-input',
+        fields: [
+          { path: 'a', message: 'A is missing.' },
+          { path: 'b', message: 'B is missing.' },
+        ],
+      },
+      'A is missing. And 1 more thing to put right.',
+    ],
+    [{ code: 'bad-input', fields: [] }, 'Something in the form cannot be read.'],
+    [
+      { code: 'clash', sentences: ['x'], dates: 2 },
+      'Not approved: 2 dates clash. Approve the clear dates and leave the rest waiting, or decline.',
+    ],
+    [
+      { code: 'stale', since: 'Mara Venn: approved 9 dates.' },
+      'Not done: this has changed while you looked at it. Mara Venn: approved 9 dates. Look at it as it stands now and decide again.',
+    ],
+    [
+      { code: 'past', date: 'Tue 13 Apr 2027' },
+      'Tue 13 Apr 2027 is over and can no longer be changed. Leave it out of the pick.',
+    ],
+    [
+      { code: 'too-many-tries', minutes: 1 },
+      'Too many tries with that address. Wait 1 minute and try again.',
+    ],
+  ] as const)('%j', (refusal, text) => expect(sayRefusal(refusal)).toBe(text));
+});
