@@ -91,18 +91,33 @@ export function build() {
 
 export const tsx = (script, ...args) => ['npx', ['tsx', join('scripts', script), ...args]];
 
+function apt(packages, advice) {
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  for (const args of [
+    ['update', '-qq'],
+    ['install', '-y', '-qq', ...packages],
+  ]) {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    run(command, rest, { advice, env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  }
+}
+
 /** Debian's chromium, for the tests that use the interface. */
 export function browser() {
   const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
   if (existsSync(path)) return path;
   console.log('Installing Debian’s chromium for the tests …');
-  const advice = 'Install chromium by hand, or name another one: CHROMIUM=/path/to/chromium npm test';
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  const apt = (...args) => {
-    const [command, ...rest] = [...sudo, 'apt-get', ...args];
-    run(command, rest, { advice, env: { DEBIAN_FRONTEND: 'noninteractive' } });
-  };
-  apt('update', '-qq');
-  apt('install', '-y', '-qq', 'chromium');
+  apt(['chromium'], 'Install chromium by hand, or name another one: CHROMIUM=/path/to/chromium npm test');
   return path;
+}
+
+/** Debian's iCalendar readers in Python: a second opinion on our feeds. */
+export function calendarReaders() {
+  const imports = spawnSync('/usr/bin/python3', ['-c', 'import icalendar, recurring_ical_events']);
+  if (!imports.error && imports.status === 0) return;
+  console.log('Installing Debian’s iCalendar readers for the tests …');
+  apt(
+    ['python3-icalendar', 'python3-recurring-ical-events'],
+    'Install python3-icalendar and python3-recurring-ical-events by hand.',
+  );
 }

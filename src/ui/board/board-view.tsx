@@ -2,15 +2,18 @@
 import { useRouter } from 'next/navigation';
 import { Fragment } from 'react';
 import type { BoardDay, BoardSpace } from '@/contracts/board';
-import { overlaps, subtract, type EpochMinute } from '@/core/time/epoch-minute';
+import { subtract, type EpochMinute } from '@/core/time/epoch-minute';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { BookingBlock } from './booking-block';
 import { boardHref, type BoardAddress } from './board-address';
 import { GapButton } from './gap-button';
-import { freeGaps, makeScale, type Scale } from './scale';
+import { freeGaps, lanesOf, makeScale, type Scale } from './scale';
 
 const HOUR_MIN = 60;
+const ROW_PX = 50;
+/** As in globals.css. */
+const LANE_PX = 36;
 
 function Hours({ board, scale }: { board: BoardDay; scale: Scale }) {
   const { shown } = board;
@@ -98,18 +101,16 @@ function SpaceLabel({ space }: { space: BoardSpace }) {
   );
 }
 
-/** How many earlier bookings of the row run at the same time: only parts of a space can. */
-const laneOf = (bookings: BoardSpace['bookings'], index: number): number =>
-  bookings.slice(0, index).filter(({ span }) => overlaps(span, bookings[index]!.span)).length % 2;
-
 function SpaceRow({ space, board, scale, address }: BoardViewProps & { space: BoardSpace; scale: Scale }) {
   const router = useRouter();
   const pick = (start: EpochMinute) =>
     router.push(boardHref({ ...address, slip: null, pick: `${space.id}@${toLocal(start, board.tzid)}` }), {
       scroll: false,
     });
+  const lanes = lanesOf(space.bookings);
+  const own = lanes.filter((_, index) => space.bookings[index]!.kind === 'own');
   return (
-    <div className="relative h-[50px] border-b border-rule">
+    <div className="relative border-b border-rule" style={{ height: ROW_PX + LANE_PX * Math.max(0, ...own) }}>
       <HourLines scale={scale} />
       <Shades space={space} scale={scale} />
       {freeGaps(space, board.shown, board.now).map((gap) => (
@@ -130,7 +131,7 @@ function SpaceRow({ space, board, scale, address }: BoardViewProps & { space: Bo
           scale={scale}
           tzid={board.tzid}
           href={boardHref({ ...address, pick: null, slip: `${space.id}.${booking.id}` })}
-          lane={laneOf(space.bookings, index)}
+          lane={lanes[index]}
           isPicked={address.slip === `${space.id}.${booking.id}`}
         />
       ))}

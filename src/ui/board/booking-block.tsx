@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { CSSProperties } from 'react';
 import type { BoardBooking } from '@/contracts/board';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -24,12 +25,12 @@ interface BlockProps {
   readonly tzid: string;
   readonly href: string;
   readonly isPicked: boolean;
-  /** Which of several parts taken at one time this is, so that their labels do not cover one another. */
+  /** Which of several in a row at one time this is, so that they do not cover one another. */
   readonly lane?: number;
 }
 
 /** A booking to scale: the event as a block, the bands as lines that reach out to both sides. */
-export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: BlockProps) {
+export function BookingBlock({ booking, scale, tzid, href, isPicked, lane = 0 }: BlockProps) {
   if (booking.kind === 'part')
     return (
       <PartBlock booking={booking} scale={scale} tzid={tzid} href={href} isPicked={isPicked} lane={lane} />
@@ -42,7 +43,7 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
   const spoken = `${STATE_NOTE[booking.state]}${own}${title}${nth}, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
   const look = booking.state === 'waiting' ? 'event-waiting' : booking.title === null ? 'event-taken' : '';
   return (
-    <>
+    <div className="contents" style={{ '--lane': lane } as CSSProperties}>
       {booking.bands
         .filter(({ kind }) => kind !== 'event')
         .map((band) => (
@@ -75,7 +76,7 @@ export function BookingBlock({ booking, scale, tzid, href, isPicked, lane }: Blo
         </span>
         <span className="sr-only">{spoken}</span>
       </Link>
-    </>
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-const SAMPLE = 'relative inline-block h-8 align-middle';
+const SAMPLE = 'relative inline-block h-[50px] align-middle';
 
 function Sample({ children, width }: { children: React.ReactNode; width: string }) {
   return (
@@ -18,7 +18,7 @@ export function BoardKey() {
           <Sample width="w-44">
             <span className="reach reach-crew reach-setup left-0 w-8" />
             <span className="reach reach-host reach-access left-8 w-7" />
-            <span data-hue="green" className="event-block left-15 w-14 !top-1 !bottom-1" />
+            <span data-hue="green" className="event-block left-15 w-14" />
             <span className="reach reach-host reach-exit left-29 w-7" />
             <span className="reach reach-crew reach-strike left-36 w-8" />
           </Sample>{' '}
@@ -26,13 +26,13 @@ export function BoardKey() {
         </li>
         <li>
           <Sample width="w-10">
-            <span data-hue="green" className="event-block event-waiting inset-x-0 !top-1 !bottom-1" />
+            <span data-hue="green" className="event-block event-waiting inset-x-0" />
           </Sample>{' '}
           waiting for a decision
         </li>
         <li>
           <Sample width="w-10">
-            <span className="event-block event-taken inset-x-0 !top-1 !bottom-1" />
+            <span className="event-block event-taken inset-x-0" />
           </Sample>{' '}
           taken
         </li>

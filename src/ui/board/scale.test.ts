@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { BoardSpace } from '@/contracts/board';
 import { epochMinute, interval, type Interval } from '@/core/time/epoch-minute';
-import { freeGaps, GRAIN_MIN, makeScale, snapInGap } from './scale';
+import { freeGaps, GRAIN_MIN, lanesOf, makeScale, snapInGap } from './scale';
 
 const DAY = 30_000_960;
 const span = (from: number, to: number): Interval => interval(epochMinute(DAY + from), epochMinute(DAY + to));
@@ -94,4 +94,29 @@ describe('what can be picked', () => {
       ),
     );
   });
+});
+
+// Reference: the fewest lanes are the most bookings that overlap (Kleinberg and Tardos, Algorithm Design, 4.1).
+test('no two of a lane overlap, and there are no more lanes than needed', () => {
+  const bookings = fc.array(fc.tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 1, max: 90 })), {
+    maxLength: 12,
+  });
+  fc.assert(
+    fc.property(bookings, (drawn) => {
+      const row = drawn
+        .map(([from, length]) => ({ span: span(from, from + length), kind: 'own' as const }))
+        .sort((a, b) => a.span.start - b.span.start);
+      const lanes = lanesOf(row);
+      row.forEach((a, i) =>
+        row.forEach((b, j) => {
+          if (i < j && lanes[i] === lanes[j]) expect(a.span.end).toBeLessThanOrEqual(b.span.start);
+        }),
+      );
+      const together = row.map(
+        ({ span: { start } }) =>
+          row.filter((each) => each.span.start <= start && start < each.span.end).length,
+      );
+      expect(lanes.length ? Math.max(...lanes) + 1 : 0).toBe(Math.max(0, ...together));
+    }),
+  );
 });

@@ -1,6 +1,6 @@
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import { subtract } from '@/core/time/epoch-minute';
-import type { BoardSpace } from '@/contracts/board';
+import type { BoardBooking, BoardSpace } from '@/contracts/board';
 
 /** Where minutes stand across the board, in percent of its width. */
 export interface Scale {
@@ -40,4 +40,18 @@ export const GRAIN_MIN = 15;
 export function snapInGap(gap: Interval, at: number, dayStart: number): EpochMinute {
   const snapped = dayStart + Math.floor((at - dayStart) / GRAIN_MIN) * GRAIN_MIN;
   return Math.min(Math.max(snapped, gap.start), gap.end - GRAIN_MIN) as EpochMinute;
+}
+
+/**
+ * Lanes in which bookings of one row are drawn so that none covers another: the lowest that is free, counted apart for
+ * the row's own and for what is taken through other spaces. Expects them in order of their start.
+ */
+export function lanesOf(bookings: readonly Pick<BoardBooking, 'span' | 'kind'>[]): number[] {
+  const ends = { own: [] as number[], part: [] as number[] };
+  return bookings.map(({ span, kind }) => {
+    const free = ends[kind].findIndex((end) => end <= span.start);
+    const lane = free === -1 ? ends[kind].length : free;
+    ends[kind][lane] = span.end;
+    return lane;
+  });
 }

@@ -2,9 +2,17 @@ import type { RequestView } from '@/contracts/request-view';
 import { BandDrawing } from '@/ui/board/band-drawing';
 import { Mark } from '@/ui/primitives/mark';
 
-function Fact({ term, children }: { term: string; children: React.ReactNode }) {
+function Fact({
+  term,
+  className,
+  children,
+}: {
+  term: string;
+  className?: string;
+  children: React.ReactNode;
+}) {
   return (
-    <div>
+    <div className={className}>
       <dt className="small-caps">{term}</dt>
       <dd>{children}</dd>
     </div>
@@ -25,11 +33,9 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
         </Fact>
         <Fact term="Lead host">{host}</Fact>
         <Fact term="People">{people}</Fact>
-        <div className="col-span-2">
-          <Fact term="Asked by">
-            {requester.name}, <span className="break-words text-soft">{requester.email}</span>
-          </Fact>
-        </div>
+        <Fact term="Asked by" className="col-span-2">
+          {requester.name}, <span className="break-words text-soft">{requester.email}</span>
+        </Fact>
       </dl>
       {spaces.map((space) => (
         <section key={space.code} className="mt-3 border-t border-rule pt-2">
