@@ -238,6 +238,59 @@ describe('equipment short', () => {
     ]);
   });
 
+  // Reference: what is left in every minute of each date, counted one by one.
+  test('who is short, and by how many, agrees with counting every minute', () => {
+    const anyUse = fc.record({
+      from: fc.integer({ min: 0, max: 300 }),
+      length: fc.integer({ min: 1, max: 90 }),
+      quantity: fc.integer({ min: 1, max: 9 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(anyUse, { maxLength: 10 }),
+        fc.array(anyUse, { minLength: 1, maxLength: 5 }),
+        fc.integer({ min: 5, max: 25 }),
+        (lent, asks, stock) => {
+          const dates = asks.map((each, n) =>
+            wanted(`d${n}`, {
+              from: each.from,
+              to: each.from + each.length,
+              spaces: [],
+              equipment: [[7, each.quantity]],
+            }),
+          );
+          const snapshot = world({
+            equipment: [chairs(owned(stock))],
+            uses: lent.map((each) => usage(each.from, each.from + each.length, each.quantity)),
+          });
+          const found = Object.fromEntries(
+            checkDates(dates, snapshot).map(({ key, facts }) => [
+              key,
+              facts.rule === 'equipment-short' ? facts.short : null,
+            ]),
+          );
+          // Fetched 10 minutes before, back 20 minutes after.
+          const inUse = (minute: number) =>
+            lent
+              .filter(({ from, length }) => from <= minute && minute < from + length)
+              .reduce((sum, { quantity }) => sum + quantity, 0) +
+            asks
+              .filter(({ from, length }) => from - 10 <= minute && minute < from + length + 20)
+              .reduce((sum, { quantity }) => sum + quantity, 0);
+          const counted: Record<string, number> = {};
+          asks.forEach(({ from, length }, n) => {
+            for (let minute = from - 10; minute < from + length + 20; minute += 1) {
+              const short = inUse(minute) - stock;
+              if (short > 0) counted[`d${n}`] = Math.max(counted[`d${n}`] ?? 0, short);
+            }
+          });
+          expect(found).toEqual(counted);
+        },
+      ),
+      { numRuns: 80 },
+    );
+  });
+
   // Reference: stock less use, minute by minute.
   test('levels agree with counting every minute', () => {
     const line = fc.record({

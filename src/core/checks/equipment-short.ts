@@ -29,6 +29,46 @@ const spanOf = (uses: readonly Use[]): Interval => ({
   end: uses.reduce((most, { span }) => (span.end > most ? span.end : most), uses[0]!.span.end),
 });
 
+/** Uses in order of start, so that those touching a window are found without looking at all of them. */
+class UsesByStart {
+  private readonly sorted: readonly Use[];
+  private readonly longestMin: number;
+
+  constructor(uses: readonly Use[]) {
+    this.sorted = [...uses].sort((a, b) => a.span.start - b.span.start);
+    this.longestMin = uses.reduce((most, { span }) => Math.max(most, span.end - span.start), 0);
+  }
+
+  /** Position of the first use that starts after `minute`. */
+  private firstAfter(minute: number): number {
+    let low = 0;
+    let high = this.sorted.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.sorted[middle]!.span.start <= minute) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
+  touching(window: Interval): Use[] {
+    const from = this.firstAfter(window.start - this.longestMin);
+    return this.sorted
+      .slice(from, this.firstAfter(window.end - 1))
+      .filter((use) => overlaps(use.span, window));
+  }
+}
+
+function byKey(uses: readonly DatedUse[]): Map<string, DatedUse[]> {
+  const grouped = new Map<string, DatedUse[]>();
+  for (const use of uses) {
+    const known = grouped.get(use.key);
+    if (known) known.push(use);
+    else grouped.set(use.key, [use]);
+  }
+  return grouped;
+}
+
 /**
  * Types of which more is promised than there is at some minute of a date, fetch and return included, counting what
  * the world uses and all wanted dates together. The measure is the worst minute's shortage.
@@ -40,12 +80,10 @@ export function checkEquipment(
 ): Finding[] {
   const findings: Finding[] = [];
   for (const [typeId, wanted] of wantedByType(dates, equipment)) {
-    const all: Use[] = [...world.filter((use) => use.typeId === typeId), ...wanted];
-    for (const key of new Set(wanted.map((use) => use.key))) {
-      const own = wanted.filter((use) => use.key === key);
+    const all = new UsesByStart([...world.filter((use) => use.typeId === typeId), ...wanted]);
+    for (const [key, own] of byKey(wanted)) {
       const window = spanOf(own);
-      const touching = all.filter((use) => overlaps(use.span, window));
-      const worst = scarcest(window, touching, equipment.get(typeId)!.stock);
+      const worst = scarcest(window, all.touching(window), equipment.get(typeId)!.stock);
       if (worst.left >= 0) continue;
       const asked = own.reduce((sum, use) => sum + use.quantity, 0);
       findings.push({

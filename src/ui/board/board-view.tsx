@@ -89,7 +89,7 @@ function SpaceLabel({ space }: { space: BoardSpace }) {
     Boolean,
   );
   return (
-    <div className="flex min-w-0 items-baseline gap-2 border-b border-rule py-1 pr-2">
+    <div className="sticky left-0 z-30 flex min-w-0 items-baseline gap-2 border-b border-rule bg-raised py-1 pr-2">
       <span className="w-7 shrink-0 font-semibold text-soft">{space.code}</span>
       <span className="min-w-0">
         <span className="block truncate font-semibold">{space.name}</span>
@@ -146,7 +146,7 @@ export function BoardView({ board, address }: BoardViewProps) {
   const showsNow = board.now >= board.shown.start && board.now < board.shown.end;
   return (
     <section aria-label={`Spaces on ${board.dateText}`} className="sheet overflow-x-auto" tabIndex={0}>
-      <div className="grid min-w-[720px] grid-cols-[minmax(10rem,13rem)_1fr] px-3 pb-2">
+      <div className="grid min-w-[56rem] grid-cols-[8.5rem_1fr] sm:grid-cols-[13rem_1fr] px-3 pb-2">
         <div className="border-b border-strong-rule" />
         <Hours board={board} scale={scale} />
         {buildings.map((building) => (

@@ -27,10 +27,10 @@ export function Ruler({ days, chosen, today, hrefs }: RulerProps) {
             key={day.date}
             href={hrefs[index]!}
             aria-current={day.date === chosen ? 'date' : undefined}
-            className={`relative flex h-[58px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
+            className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
           >
             {day.waiting > 0 && (
-              <span className="absolute top-1.5 right-1 rounded-full border border-dotted border-look px-1 text-[0.68rem] leading-tight font-bold text-look">
+              <span className="absolute top-1.5 rounded-full border border-dotted border-look px-1 text-[0.68rem] leading-tight font-bold text-look">
                 {day.waiting}
               </span>
             )}
