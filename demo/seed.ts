@@ -15,7 +15,10 @@ import { deskRequest } from '@/server/use-cases/decide/desk';
 import { createOffice } from '@/server/use-cases/office/create-office';
 import { leaveDates } from '@/server/use-cases/own/leave-dates';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
-import { SERIES, SINGLES, WAITING, type DemoEvent } from './events';
+import type { DemoEvent } from './events/demo-event';
+import { SERIES } from './events/series';
+import { SINGLES } from './events/singles';
+import { WAITING } from './events/waiting';
 import { MANAGERS } from './people';
 import { QUILLMERE } from './quillmere';
 

@@ -1,0 +1,21 @@
+import type { Layout } from '@/core/seating/capacity';
+
+/** An event of the demo: who asks for what, where, and on which dates. `on` is the first date. */
+export interface DemoEvent {
+  readonly title: string;
+  readonly host: string;
+  readonly category: string;
+  readonly space: string;
+  readonly layout: Layout;
+  readonly people: number;
+  readonly on: string;
+  readonly from: string;
+  readonly to: string;
+  /** Weeks between dates and the last day. */
+  readonly weekly?: readonly [everyWeeks: number, until: string];
+  readonly equipment?: Readonly<Record<string, number>>;
+  readonly text?: string;
+  readonly notes?: string;
+  /** Stays on the desk; `decline` and `cancel` say what else becomes of it. Approved where clear otherwise. */
+  readonly fate?: 'waits' | 'declined' | 'cancel-one' | 'cancelled';
+}
