@@ -60,7 +60,7 @@ export const checkSchema = z.object({
   accessMin: minutes('Access minutes'),
   exitMin: minutes('Exit minutes'),
   spaces: z
-    .array(wantedSpaceSchema)
+    .array(wantedSpaceSchema, 'Choose a space.')
     .min(1, 'Choose a space.')
     .max(6, 'At most six spaces in one request.')
     .refine(
@@ -68,7 +68,7 @@ export const checkSchema = z.object({
       'A space is chosen twice.',
     ),
   equipment: z
-    .array(wantedEquipmentSchema)
+    .array(wantedEquipmentSchema, 'List the equipment, or nothing.')
     .max(40, 'At most forty kinds of equipment in one request.')
     .refine(
       (items) => new Set(items.map(({ typeId }) => typeId)).size === items.length,

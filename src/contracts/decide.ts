@@ -3,7 +3,7 @@ import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey, plainText, rowId, wholeNumber } from './fields';
 
 const pickedDates = z
-  .array(rowId<OccurrenceId>('dates'))
+  .array(rowId<OccurrenceId>('dates'), 'Pick at least one date.')
   .min(1, 'Pick at least one date.')
   .max(3000, 'At most 3,000 dates in one decision.')
   .transform((ids) => [...new Set(ids)]);

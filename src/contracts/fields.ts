@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { parseLocalDate, parseLocalDateTime } from '@/core/time/local-time';
 
+// For whatever a schema has no sentence of its own: the library's own texts speak of types, not of forms.
+z.config({ customError: () => 'This part of the form is missing or cannot be read.' });
+
 // Anything that reads like a tag. Texts are plain; what looks like markup is refused rather than shown as it stands.
 const MARKUP = /<\/?[a-z!][^>]*>?/i;
 // Control characters other than tab and line ends; they break feeds and prints.

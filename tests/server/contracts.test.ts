@@ -90,6 +90,14 @@ describe('what the form refuses, each with a sentence', () => {
       'key: The key of this submission is malformed; reload the page.',
     ],
   ])('%s', (_, more, fault) => expect(faults(body(more))).toContain(fault));
+  test.each([[{}], [[]], [null], ['text'], [{ ...body(), when: 5, spaces: 'all', equipment: [null] }]])(
+    '%j is refused in words of a form, never in those of a type',
+    (value) => {
+      const found = faults(value);
+      expect(found.length).toBeGreaterThan(0);
+      for (const fault of found) expect(fault).not.toMatch(/Invalid|expected (string|number|object|array)|received|undefined|NaN/);
+    },
+  );
   test('a sign of comparison is no tag', () =>
     expect(faults(body({ publicText: '5 < 6, a <- b' }))).toEqual([]));
   test('declining needs a reason, a decision a date', () => {

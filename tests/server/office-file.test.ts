@@ -88,7 +88,7 @@ test.each([
     { site: { ...SMALL_OFFICE.site, hours: [{ days: [1], from: '8', to: '22:00' }] } },
     'A time is written as 09:30',
   ],
-  [{ people: [] }, 'Too small'],
+  [{ people: [] }, 'This part of the form is missing'],
   [
     { people: [{ name: 'X', email: 'x@x.example', password: 'short' }] },
     'A password has at least ten characters.',
