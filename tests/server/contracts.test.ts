@@ -95,7 +95,8 @@ describe('what the form refuses, each with a sentence', () => {
     (value) => {
       const found = faults(value);
       expect(found.length).toBeGreaterThan(0);
-      for (const fault of found) expect(fault).not.toMatch(/Invalid|expected (string|number|object|array)|received|undefined|NaN/);
+      for (const fault of found)
+        expect(fault).not.toMatch(/Invalid|expected (string|number|object|array)|received|undefined|NaN/);
     },
   );
   test('a sign of comparison is no tag', () =>
