@@ -1,16 +1,14 @@
-import { transition, type OccurrenceAction, type OccurrenceState } from '@/core/changes/transitions';
+import type { OccurrenceState } from '@/core/changes/transitions';
 import { needingReason, unapprovable } from '@/core/checks/findings';
-import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeReply, DecideInput } from '@/contracts/decide';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
-import { STATE_WORDS } from '@/contracts/words/states';
-import { countText, dayShort, spanText } from '@/contracts/words/when';
-import { dateOf } from '@/core/time/local-time';
+import { countText, spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../changes/change-set';
 import { moveDates } from '../../changes/move-dates';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
-import { isPast, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import { blockedStep } from '../blocked-step';
+import { loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
 import { checkAgainstWorld, type DateVerdict } from '../verdicts';
 
@@ -18,17 +16,6 @@ const DECIDED: Readonly<Record<DecideInput['action'], OccurrenceState>> = {
   approve: 'approved',
   decline: 'declined',
 };
-
-/** The first picked date that cannot take this step, said as a refusal. */
-function blockedStep(dates: readonly DateRow[], action: OccurrenceAction, now: EpochMinute): Refusal | null {
-  for (const date of dates) {
-    const result = transition(date.state, action, 'manager', isPast(date, now));
-    const day = dayShort(dateOf(date.startLocal));
-    if (result.kind === 'past') return { code: 'past', date: day };
-    if (result.kind !== 'moves') return { code: 'no-such-step', date: day, state: STATE_WORDS[date.state] };
-  }
-  return null;
-}
 
 /** Each sentence with its date in front, as a manager reads it without the ladder beside it. */
 const withDates = (
@@ -102,7 +89,7 @@ async function pick(
   const picked = dates.filter(({ id }) => input.occurrences.includes(id));
   if (picked.length !== input.occurrences.length)
     return refuse({ code: 'not-found', what: 'such date in this request' });
-  const blocked = blockedStep(picked, input.action, change.at);
+  const blocked = blockedStep(picked, () => input.action, 'manager', change.at);
   if (blocked) return refuse(blocked);
   return done({ picked, waiting: dates.filter(({ state }) => state === 'waiting').length });
 }

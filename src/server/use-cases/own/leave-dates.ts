@@ -1,20 +1,13 @@
-import {
-  transition,
-  type ActingSide,
-  type OccurrenceAction,
-  type OccurrenceState,
-} from '@/core/changes/transitions';
-import type { EpochMinute } from '@/core/time/epoch-minute';
-import { dateOf } from '@/core/time/local-time';
+import type { ActingSide, OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { ChangeReply, LeaveInput } from '@/contracts/decide';
-import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
-import { STATE_WORDS } from '@/contracts/words/states';
-import { countText, dayShort } from '@/contracts/words/when';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
 import { moveDates } from '../../changes/move-dates';
 import { runChangeSet } from '../../changes/run-change-set';
 import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context';
-import { isPast, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import { blockedStep } from '../blocked-step';
+import { loadDates, loadRequest, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
 
 function sideOf({ viewer }: SignedInContext, request: RequestRow): ActingSide {
@@ -24,22 +17,6 @@ function sideOf({ viewer }: SignedInContext, request: RequestRow): ActingSide {
 
 /** Giving up a date that waits is withdrawing it, one that is approved cancelling it. */
 const stepFor = (state: OccurrenceState): OccurrenceAction => (state === 'waiting' ? 'withdraw' : 'cancel');
-
-function blockedStep(dates: readonly DateRow[], side: ActingSide, now: EpochMinute): Refusal | null {
-  for (const date of dates) {
-    const result = transition(date.state, stepFor(date.state), side, isPast(date, now));
-    const day = dayShort(dateOf(date.startLocal));
-    if (result.kind === 'not-allowed')
-      return {
-        code: 'not-allowed',
-        what: `${day} still waits: the office declines such a date instead of cancelling it.`,
-      };
-    if (result.kind === 'past') return { code: 'past', date: day };
-    if (result.kind === 'no-such-step')
-      return { code: 'no-such-step', date: day, state: STATE_WORDS[date.state] };
-  }
-  return null;
-}
 
 function summaryOf(withdrawn: number, cancelled: number): string {
   const parts = [
@@ -72,7 +49,7 @@ export async function leaveDates(
     );
     if (picked.length !== input.occurrences.length)
       return refuse({ code: 'not-found', what: 'such date in this request' });
-    const blocked = blockedStep(picked, side, change.at);
+    const blocked = blockedStep(picked, stepFor, side, change.at);
     if (blocked) return refuse(blocked);
     const moved = (state: OccurrenceState) =>
       picked.filter((date) => date.state === state).map(({ id, claimId }) => ({ occurrenceId: id, claimId }));
