@@ -38,7 +38,7 @@ const partZones = Object.entries(MAY_IMPORT).map(([part, allowed]) => ({
 const coreZones = CORE_ORDER.map((folder, rank) => ({
   target: `./src/core/${folder}`,
   from: './src/core',
-  except: ['./ids.ts', ...CORE_ORDER.slice(0, rank + 1).map((name) => `./${name}`)],
+  except: ['./ids.ts', './roles.ts', ...CORE_ORDER.slice(0, rank + 1).map((name) => `./${name}`)],
   message: `src/core/${folder} may import only itself and the core folders below it.`,
 }));
 

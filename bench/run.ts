@@ -55,7 +55,10 @@ function series(start: LocalDateTime, shiftEverySecond: boolean): WantedDate[] {
 async function loopOfQueries(db: Database, dates: readonly WantedDate[]): Promise<number> {
   let found = 0;
   for (const { claim } of dates) {
-    for (const { resourceId, span } of impliedOccupancy(claim, { partsOf: (id) => [id as never] }))
+    for (const { resourceId, span } of impliedOccupancy(claim, {
+      partsOf: (id) => [id as never],
+      movingMinutes: () => ({ fetchMin: 10, returnMin: 10 }),
+    }))
       found += (
         await db.rows(
           'SELECT claim_id, start_min, end_min FROM occupancy WHERE resource_id = $r AND occupies = 1 AND start_min < $end AND start_min > $start - 1440 AND end_min > $start',

@@ -2,9 +2,10 @@ import { askSchema, type AskBody } from '@/contracts/ask';
 import { officeSchema } from '@/contracts/office';
 import type { Outcome } from '@/contracts/refusal';
 import type { PersonId } from '@/core/ids';
-import type { Role } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
 import { addMinutes, epochMinute, type EpochMinute } from '@/core/time/epoch-minute';
-import { localDateTime } from '@/core/time/local-time';
+import { ruleTextOf, weeklyOn } from '@/core/recurrence/editor-model';
+import { localDate, localDateTime, weekdayOf } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { handClock } from '@/server/clock';
 import type { SignedInContext } from '@/server/context';
@@ -132,7 +133,7 @@ class Story {
       when: {
         startsAt: `${event.on}T${event.from}`,
         endsAt: `${event.on}T${event.to}`,
-        repeat: event.weekly ? { everyWeeks: event.weekly[0], until: event.weekly[1] } : null,
+        repeat: event.weekly ? weeklyRule(event) : null,
       },
     };
   }
@@ -238,6 +239,13 @@ class Story {
       );
     }
   }
+}
+
+/** A weekly demo series as an RRULE value; the weekday is that of its start. */
+function weeklyRule({ weekly, on }: DemoEvent): { rule: string } {
+  const [every, until] = weekly!;
+  const end = { kind: 'until', date: localDate(until) } as const;
+  return { rule: ruleTextOf(weeklyOn(every, end, weekdayOf(localDate(on))), ZONE) };
 }
 
 function expectDone<T>(what: string, outcome: Outcome<T>): T {

@@ -3,7 +3,8 @@ import { officeSchema } from '@/contracts/office';
 import { openDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { databaseFile } from '@/server/settings';
-import { createOffice, OfficeFileError } from '@/server/use-cases/office/create-office';
+import { createOffice } from '@/server/use-cases/office/create-office';
+import { OfficeFileError } from '@/server/use-cases/office/office-rows';
 
 function readOffice(file: string) {
   const parsed = officeSchema.safeParse(JSON.parse(readFileSync(file, 'utf8')));

@@ -1,16 +1,12 @@
 import { z } from 'zod';
-import type { CategoryId, EquipmentTypeId, SpaceId } from '@/core/ids';
+import type { CategoryId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import { parseRule } from '@/core/recurrence/parse-rule';
+import type { Until } from '@/core/recurrence/rule-parts';
 import { LAYOUTS } from '@/core/seating/capacity';
-import { addWallMinutes, dateOf, wallMinute } from '@/core/time/local-time';
-import {
-  idempotencyKey,
-  localDateField,
-  localDateTimeField,
-  plainText,
-  requiredLine,
-  rowId,
-  wholeNumber,
-} from './fields';
+import { FEATURES } from '@/core/spaces/features';
+import { addWallMinutes, timeOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
+import { sayRuleFault } from './words/rule';
+import { idempotencyKey, localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from './fields';
 
 /** Most dates × spaces one request may hold, and the longest single date. */
 export const MOST_DATES_TIMES_SPACES = 3000;
@@ -24,12 +20,35 @@ export const wantedSpaceSchema = z.object({
   layout: z.enum(LAYOUTS, 'Choose a layout.'),
   setupMin: minutes('Setup minutes'),
   strikeMin: minutes('Strike minutes'),
+  /** In this space, where that is not everybody. */
+  people: wholeNumber('People in this space', 1, MOST_PEOPLE).optional(),
+  wheelchairs: wholeNumber('Wheelchair places', 0, MOST_PEOPLE).default(0),
+  features: z
+    .array(z.enum(FEATURES, 'Choose from the list.'))
+    .max(FEATURES.length, 'Listed twice.')
+    .default([]),
 });
 
 export const wantedEquipmentSchema = z.object({
   typeId: rowId<EquipmentTypeId>('equipment from the list'),
   quantity: wholeNumber('Quantity', 1, 10_000),
+  /** One numbered unit of the type; then the quantity is 1. */
+  unitId: rowId<ResourceId>('a unit').optional(),
 });
+
+const pickedStarts = z
+  .array(localDateTimeField, 'List dates.')
+  .max(
+    MOST_DATES_TIMES_SPACES,
+    `At most ${MOST_DATES_TIMES_SPACES.toLocaleString('en-GB')} dates in one request.`,
+  );
+
+/** Whether an UNTIL lies before the day of the start in every zone; closer cases are the server's to tell. */
+function endsBefore(until: Until, start: LocalDateTime): boolean {
+  const day = Math.floor(wallMinute(start) / 1440);
+  if (until.kind === 'date') return until.day < day;
+  return until.kind === 'local' ? until.wallMinute < day * 1440 : until.epochMinute < (day - 1) * 1440;
+}
 
 const whenSchema = z
   .object({
@@ -37,31 +56,39 @@ const whenSchema = z
     /** The end, or a duration instead of it. */
     endsAt: localDateTimeField.optional(),
     durationMin: wholeNumber('Duration in minutes', 1, LONGEST_DATE_DAYS * 1440).optional(),
-    repeat: z
-      .object({ everyWeeks: wholeNumber('Weeks between dates', 1, 52), until: localDateField })
-      .nullable(),
+    /** Whole days; then start and end are midnights, the end that after the last day. */
+    allDay: z.boolean().default(false),
+    /** An RRULE value (RFC 5545), `FREQ=WEEKLY;BYDAY=TU`; null for one date or dates picked by hand. */
+    repeat: z.object({ rule: z.string('Give a rule.') }).nullable(),
+    /** Starts of further dates. */
+    extra: pickedStarts.default([]),
+    /** Starts the rule names and that are left out. */
+    excluded: pickedStarts.default([]),
   })
-  .transform(({ startsAt, endsAt, durationMin, repeat }, context) => {
+  .transform(({ startsAt, endsAt, durationMin, ...rest }, context) => {
     const end = endsAt ?? (durationMin === undefined ? undefined : addWallMinutes(startsAt, durationMin));
     const fault = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
     if (end === undefined) fault(['endsAt'], 'Give an end or a duration.');
     else if (end <= startsAt) fault(['endsAt'], 'The end must be after the start.');
     else if (wallMinute(end) - wallMinute(startsAt) > LONGEST_DATE_DAYS * 1440)
       fault(['endsAt'], `One date lasts at most ${LONGEST_DATE_DAYS} days; ask the office for longer ones.`);
-    if (repeat && repeat.until < dateOf(startsAt))
-      fault(['repeat', 'until'], 'The last day must not be before the first date.');
-    return { startsAt, endsAt: end ?? startsAt, repeat };
+    if (rest.allDay && (timeOf(startsAt) !== '00:00' || (end && timeOf(end) !== '00:00')))
+      fault(['startsAt'], 'Whole days begin and end at midnight.');
+    const rule = rest.repeat && parseRule(rest.repeat.rule);
+    if (rule && !rule.ok) fault(['repeat', 'rule'], sayRuleFault(rule.fault));
+    else if (rule?.rule.until && endsBefore(rule.rule.until, startsAt))
+      fault(['repeat', 'rule'], 'The last day must not be before the first date.');
+    return { startsAt, endsAt: end ?? startsAt, ...rest };
   });
 
 /** What is needed to check: everything that takes place, time or stock. */
-export const checkSchema = z.object({
+const checkFields = z.object({
   people: wholeNumber('People expected', 1, MOST_PEOPLE),
   when: whenSchema,
   accessMin: minutes('Access minutes'),
   exitMin: minutes('Exit minutes'),
   spaces: z
     .array(wantedSpaceSchema, 'Choose a space.')
-    .min(1, 'Choose a space.')
     .max(6, 'At most six spaces in one request.')
     .refine(
       (spaces) => new Set(spaces.map(({ spaceId }) => spaceId)).size === spaces.length,
@@ -74,17 +101,39 @@ export const checkSchema = z.object({
       (items) => new Set(items.map(({ typeId }) => typeId)).size === items.length,
       'One kind of equipment is listed twice.',
     ),
+  /** For whom it is; the category's usual audiences where nothing is said. */
+  audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').optional(),
+  categoryId: rowId<CategoryId>('a category').optional(),
+  publish: z.boolean('Say whether to publish.').default(false),
 });
 
-export const askSchema = checkSchema.extend({
-  key: idempotencyKey,
-  title: requiredLine('Title', 120),
-  publicText: plainText('Public text', 2000),
-  categoryId: rowId<CategoryId>('a category'),
-  hostId: rowId('a lead host'),
-  notes: plainText('Setup notes', 4000),
-  publish: z.boolean('Say whether to publish.'),
+/** A loan of equipment needs no space; asking for nothing at all is a slip. */
+const asksForSomething = ({
+  spaces,
+  equipment,
+}: {
+  spaces: readonly unknown[];
+  equipment: readonly unknown[];
+}) => spaces.length + equipment.length > 0;
+
+export const checkSchema = checkFields.refine(asksForSomething, {
+  path: ['spaces'],
+  message: 'Choose a space.',
 });
+
+export const askSchema = checkFields
+  .extend({
+    key: idempotencyKey,
+    title: requiredLine('Title', 120),
+    publicText: plainText('Public text', 2000),
+    categoryId: rowId<CategoryId>('a category'),
+    hostId: rowId('a lead host'),
+    notes: plainText('Setup notes', 4000),
+    publish: z.boolean('Say whether to publish.'),
+    /** The office may give another space of its own accord. */
+    otherSpaceOk: z.boolean().default(false),
+  })
+  .refine(asksForSomething, { path: ['spaces'], message: 'Choose a space.' });
 
 export type CheckInput = z.output<typeof checkSchema>;
 export type AskInput = z.output<typeof askSchema>;
@@ -94,7 +143,7 @@ export type AskBody = z.input<typeof askSchema>;
 
 export interface FindingReply {
   readonly rule: string;
-  readonly severity: 'blocks' | 'warns';
+  readonly severity: 'blocks' | 'warns' | 'notes';
   readonly sentence: string;
 }
 
@@ -112,8 +161,12 @@ export interface CheckReply {
   readonly inWords: string;
   /** One sentence for all dates together. */
   readonly summary: string;
+  /** What was made of the dates: a start moved to the first date of its rule, dates the clocks jump over. */
+  readonly notes: readonly string[];
 }
 
 export interface AskReply {
   readonly reference: string;
+  /** Every date was clear and its spaces are granted instantly. */
+  readonly isGranted: boolean;
 }

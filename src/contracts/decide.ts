@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
-import { idempotencyKey, plainText, rowId, wholeNumber } from './fields';
+import { versionField } from './change';
+import { idempotencyKey, plainText, rowId } from './fields';
 
 const pickedDates = z
   .array(rowId<OccurrenceId>('dates'), 'Pick at least one date.')
@@ -8,7 +9,7 @@ const pickedDates = z
   .max(3000, 'At most 3,000 dates in one decision.')
   .transform((ids) => [...new Set(ids)]);
 
-const version = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
+const version = versionField;
 
 export const decideSchema = z
   .object({
@@ -41,8 +42,8 @@ export type DecideInput = z.output<typeof decideSchema>;
 export type LeaveInput = z.output<typeof leaveSchema>;
 export type MarkOrderInput = z.output<typeof markOrderSchema>;
 
-/** What a decision or a leave did, in numbers. */
-export interface ChangeReply {
+/** What marking an order did. */
+export interface MarkReply {
   readonly changed: number;
   readonly summary: string;
 }

@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { LAYOUTS } from '@/core/seating/capacity';
-import { ROLES } from '@/core/publishing/right-to-know';
+import { FEATURES } from '@/core/spaces/features';
+import { ROLES } from '@/core/roles';
+import { TOP_UP_MIN } from '@/core/occupancy/turnover';
+import type { LocalDate } from '@/core/time/local-time';
 import { isZone } from '@/core/time/zone';
 import { DUE_EDGES } from '@/core/work-orders/plan-orders';
 import { localDateField, localDateTimeField, plainText, requiredLine, wholeNumber } from './fields';
@@ -28,6 +31,27 @@ const closures = z
   )
   .default([]);
 
+const policy = z.object({
+  from: localDateField.default('1970-01-01' as LocalDate),
+  /** Minutes a request must come ahead of its event. */
+  noticeMin: wholeNumber('Notice in minutes', 0, 366 * 1440)
+    .nullable()
+    .default(null),
+  horizonMonths: wholeNumber('Horizon in months', 1, 120).nullable().default(null),
+  shortestMin: wholeNumber('Shortest length in minutes', 1, 31 * 1440)
+    .nullable()
+    .default(null),
+  longestMin: wholeNumber('Longest length in minutes', 1, 31 * 1440)
+    .nullable()
+    .default(null),
+  granted: z.enum(['on-request', 'instantly']).default('on-request'),
+  /** Who may ask; nobody named lets everybody ask. */
+  roles: z.array(z.enum(ROLES)).default([]),
+  organisations: z.array(z.string()).default([]),
+});
+
+const period = z.object({ name: requiredLine('Period', 40), from: clock, to: clock });
+
 const space = z.object({
   code: requiredLine('Code', 12),
   name: requiredLine('Name', 80),
@@ -37,10 +61,16 @@ const space = z.object({
   postedLimit: wholeNumber('Posted limit', 1, 100_000).nullable().default(null),
   /** Codes of the spaces it is made of. */
   madeOf: z.array(z.string()).default([]),
+  features: z.array(z.enum(FEATURES)).default([]),
+  topUpMin: wholeNumber('Top-up minutes', 0, 1440).default(TOP_UP_MIN),
+  policies: z.array(policy).default([]),
+  /** Names of timetables whose periods it is given by. */
+  timetables: z.array(z.string()).default([]),
   layouts: z.array(
     z.object({
       layout: z.enum(LAYOUTS),
-      seats: wholeNumber('Seats', 0, 100_000),
+      /** Left out where the house has not counted them: worked out from the area by published load factors. */
+      seats: wholeNumber('Seats', 0, 100_000).optional(),
       setupMin: wholeNumber('Setup minutes', 0, 1440),
       strikeMin: wholeNumber('Strike minutes', 0, 1440),
     }),
@@ -67,6 +97,18 @@ export const officeSchema = z.object({
   seasons: z
     .array(z.object({ name: requiredLine('Season', 60), from: localDateField, to: localDateField }))
     .default([]),
+  timetables: z
+    .array(
+      z.object({
+        name: requiredLine('Timetable', 60),
+        from: localDateField.nullable().default(null),
+        to: localDateField.nullable().default(null),
+        periods: z.array(period).min(1),
+        /** Other periods on named dates; none at all where the list is empty. */
+        exceptions: z.array(z.object({ on: localDateField, periods: z.array(period) })).default([]),
+      }),
+    )
+    .default([]),
   buildings: z
     .array(z.object({ name: requiredLine('Building', 80), hours, closures, spaces: z.array(space) }))
     .min(1),
@@ -80,6 +122,14 @@ export const officeSchema = z.object({
             quantity: wholeNumber('Quantity', 0, 100_000),
             fetchMin: wholeNumber('Fetch minutes', 0, 1440),
             returnMin: wholeNumber('Return minutes', 0, 1440),
+            /** Names of numbered units; then the quantity is how many there are. */
+            units: z.array(requiredLine('Unit', 40)).default([]),
+            /** What a kit holds: it counts as its contents and has no stock of its own. */
+            kit: z
+              .array(z.object({ name: z.string(), quantity: wholeNumber('Quantity', 1, 1000) }))
+              .default([]),
+            /** The team whose people on shift are the stock. */
+            poolOf: z.string().nullable().default(null),
             /** Later changes of the stock: negative is out of service, positive hired in. */
             changes: z
               .array(
@@ -107,6 +157,17 @@ export const officeSchema = z.object({
               title: requiredLine('Recipe', 80),
               due: z.enum(DUE_EDGES),
               offsetMin: z.number().int().default(0),
+              /** People it takes for the minutes of setup or strike. */
+              crew: wholeNumber('Crew', 0, 100).default(1),
+            }),
+          )
+          .default([]),
+        shifts: z
+          .array(
+            z.object({
+              from: localDateTimeField,
+              to: localDateTimeField,
+              people: wholeNumber('People on shift', 1, 1000).default(1),
             }),
           )
           .default([]),
@@ -121,6 +182,8 @@ export const officeSchema = z.object({
         hue: z.enum(HUES),
         about: plainText('About', 200),
         publish: z.boolean().default(true),
+        /** For whom its events usually are. */
+        audiences: z.array(requiredLine('Audience', 40)).default([]),
       }),
     )
     .min(1),

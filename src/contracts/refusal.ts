@@ -21,6 +21,13 @@ export type Refusal =
   | { readonly code: 'needs-reason'; readonly sentences: readonly string[] }
   | { readonly code: 'no-such-step'; readonly date: string; readonly state: string }
   | { readonly code: 'past'; readonly date: string }
+  | { readonly code: 'nothing-there'; readonly date: string; readonly what: 'proposal' | 'change' | 'hold' }
+  | { readonly code: 'begun'; readonly date: string }
+  | {
+      readonly code: 'cannot-undo';
+      readonly why: 'too-late' | 'undone' | 'not-yours' | 'changed' | 'taken' | 'nothing';
+      readonly since: string;
+    }
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }
   /** Our own mistake; what it was is in the log and nowhere else. */

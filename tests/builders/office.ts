@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { askSchema, type AskBody } from '@/contracts/ask';
 import { officeSchema, type OfficeFile } from '@/contracts/office';
 import type { PersonId } from '@/core/ids';
-import type { Role, Viewer } from '@/core/publishing/right-to-know';
+import type { Viewer } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
 import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { handClock } from '@/server/clock';
@@ -140,6 +141,11 @@ export async function openOffice(office: OfficeFile = SMALL_OFFICE): Promise<Tes
     },
   };
 }
+
+/** A weekly rule on the weekday of its start, as the form sends it. */
+export const weekly = (every: number, until: string) => ({
+  rule: `FREQ=WEEKLY${every === 1 ? '' : `;INTERVAL=${every}`};UNTIL=${until.replace(/-/g, '')}T235959`,
+});
 
 /** Ids of SMALL_OFFICE by code. */
 export const SPACE = { GF: 1, HL: 2, HE: 3, HW: 4, ST: 5 } as const;

@@ -72,14 +72,14 @@ test.each([
     when({
       startsAt: '2028-03-26T01:30',
       endsAt: '2028-03-26T03:30',
-      repeat: { everyWeeks: 1, until: '2028-05-01' },
+      repeat: { rule: 'FREQ=WEEKLY;UNTIL=20280501T235959' },
     }),
     /clocks jump over 01:30/,
   ],
   [
     'more than 3,000 dates',
     400,
-    when({ repeat: { everyWeeks: 1, until: '2999-01-01' } }),
+    when({ repeat: { rule: 'FREQ=WEEKLY;UNTIL=29990101T235959' } }),
     /more than 3,000 dates/,
   ],
   [

@@ -44,7 +44,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await press(page, 'Add equipment');
     await fill(page, 'Equipment', 'Projector');
     await fill(page, 'How many', '1');
-    await press(page, 'More dates, week by week', 'checkbox');
+    await press(page, 'More dates by a rule', 'checkbox');
     await fill(page, 'Until', '2027-06-16');
     await says(page, 'All 3 dates are clear.');
     await says(page, 'Every week on Wednesday, 18:30–20:30, until 16 June 2027, 3 dates');

@@ -7,7 +7,7 @@ import { findSpaces } from '@/server/use-cases/look/find-spaces';
 import { boardDay } from '@/server/use-cases/look/board-day';
 import { ruler } from '@/server/use-cases/look/ruler';
 import { localDate } from '@/core/time/local-time';
-import { openOffice, type TestOffice } from '@tests/builders/office';
+import { openOffice, weekly, type TestOffice } from '@tests/builders/office';
 
 const body = (more: Record<string, unknown> = {}): AskBody => ({
   key: '7b1c7c52-6f2b-4b0e-9d5e-1d6f6c1f2a10',
@@ -61,8 +61,8 @@ describe('what the form refuses, each with a sentence', () => {
     ],
     [
       'until before the start',
-      when({ repeat: { everyWeeks: 1, until: '2027-04-19' } }),
-      'when.repeat.until: The last day must not be before the first date.',
+      when({ repeat: weekly(1, '2027-04-19') }),
+      'when.repeat.rule: The last day must not be before the first date.',
     ],
     ['nobody', { people: 0 }, 'people: People expected is at least 1.'],
     ['less than nobody', { people: -3 }, 'people: People expected is at least 1.'],

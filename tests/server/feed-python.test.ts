@@ -5,7 +5,7 @@ import { decideRequest } from '@/server/use-cases/decide/decide-request';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { leaveDates } from '@/server/use-cases/own/leave-dates';
 import { feed } from '@/server/use-cases/publish/feed';
-import { ask, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
 // Outside reference: Debian's python3-icalendar reads the feed, python3-recurring-ical-events expands it.
 const EXPAND = `
@@ -51,7 +51,7 @@ async function series(more: Parameters<typeof ask>[0]): Promise<void> {
 
 test('another reader finds exactly the dates in force, over both clock changes', async () => {
   const at = (startsAt: string, endsAt: string, everyWeeks: number, until: string) => ({
-    when: { startsAt, endsAt, repeat: { everyWeeks, until } },
+    when: { startsAt, endsAt, repeat: weekly(everyWeeks, until) },
   });
   await series({
     title: 'Night of moths, and owls; all of it',

@@ -15,7 +15,7 @@ import { feed } from '@/server/use-cases/publish/feed';
 import { noticePage } from '@/server/use-cases/publish/notices';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
-import { ask, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
 beforeEach(async () => {
@@ -60,7 +60,7 @@ async function leave(ref: string, who: string, pick: (n: number) => boolean = ()
 }
 const submit = async (more?: Parameters<typeof ask>[0], who = 'ada') =>
   value(await submitRequest(office.as(who), ask(more))).reference;
-const weekly = (until: string) => ({ repeat: { everyWeeks: 1, until } });
+const everyWeek = (until: string) => ({ repeat: weekly(1, until) });
 const events = async () => {
   const { text } = value(await feed(office.reader, 'workshops'));
   return new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
@@ -77,7 +77,7 @@ test('a series is asked for, partly approved, published, set up, and one date ca
     'ben',
   );
   value(await decide(other, 'approve'));
-  const ref = await submit({ when: weekly('2027-05-05'), equipment: [{ typeId: 1, quantity: 24 }] });
+  const ref = await submit({ when: everyWeek('2027-05-05'), equipment: [{ typeId: 1, quantity: 24 }] });
 
   const before = await view(ref);
   expect(before.dates.map(({ verdict }) => verdict)).toEqual(['clear', 'clash', 'clear']);
@@ -132,7 +132,7 @@ test('a series is asked for, partly approved, published, set up, and one date ca
 
 test('a cancelled date is an override for 60 days, then an exception date', async () => {
   const ref = await submit({
-    when: { ...weekly('2027-07-27'), startsAt: '2027-07-13T14:00', endsAt: '2027-07-13T16:00' },
+    when: { ...everyWeek('2027-07-27'), startsAt: '2027-07-13T14:00', endsAt: '2027-07-13T16:00' },
   });
   value(await decide(ref, 'approve'));
   value(await leave(ref, 'ada', (n) => n === 1));

@@ -1,7 +1,10 @@
-import type { FindingFacts } from '@/core/checks/findings';
+import { RULES, severityOf, type FindingFacts, type Side } from '@/core/checks/findings';
 import type { Layout } from '@/core/seating/capacity';
-import { dateOf, localDateTime } from '@/core/time/local-time';
-import { countText, dayShort, duringText, lengthText } from './when';
+import type { Feature } from '@/core/spaces/features';
+import type { PolicyBreach } from '@/core/spaces/policy';
+import { localDate } from '@/core/time/local-time';
+import { listText } from './rule';
+import { countText, dateLong, dayShort, duringText, lengthText, momentText } from './when';
 
 export const LAYOUT_WORDS: Readonly<Record<Layout, string>> = {
   theatre: 'rows of chairs',
@@ -12,12 +15,32 @@ export const LAYOUT_WORDS: Readonly<Record<Layout, string>> = {
   empty: 'empty floor',
 };
 
+export const FEATURE_WORDS: Readonly<Record<Feature, string>> = {
+  'step-free': 'step-free access',
+  'hearing-loop': 'a hearing loop',
+  daylight: 'daylight',
+  blackout: 'blackout',
+  kitchen: 'a kitchen',
+  water: 'running water',
+  power: 'power outlets',
+  screen: 'a screen',
+  piano: 'a piano',
+  stage: 'a stage',
+  parking: 'parking',
+  heating: 'heating',
+};
+
 /** The names a sentence needs. What the reader may not know is null, and then only *taken*. */
 export interface FindingNames {
   readonly tzid: string;
+  /** Who reads it; the office is not told to ask the office. */
+  readonly side?: Side;
   readonly place: string;
   readonly equipment: string;
   readonly collider: string | null;
+  /** The numbered unit, or the team, a finding is about. */
+  readonly unit?: string;
+  readonly team?: string;
 }
 
 type Say<Rule extends FindingFacts['rule']> = (
@@ -28,10 +51,40 @@ type Say<Rule extends FindingFacts['rule']> = (
 function sayOccupied(facts: Extract<FindingFacts, { rule: 'occupied' }>, names: FindingNames): string {
   const during = duringText(facts.during, names.tzid);
   if (facts.by.kind === 'same-request')
-    return `${names.place} is wanted twice by this request: ${lengthText(facts.minutes)} shared with ${dayShort(dateOf(localDateTime(facts.by.key)))}, ${during}, setup to strike. Leave more time between the dates.`;
+    return `${names.place} is wanted twice by this request: ${lengthText(facts.minutes)} shared with ${dayShort(localDate(facts.by.key.slice(0, 10)))}, ${during}, setup to strike. Leave more time between the dates.`;
   const by = names.collider ? `by “${names.collider}” ` : '';
   return `${names.place} is taken ${by}${during}, setup to strike counted: ${lengthText(facts.minutes)} overlap. Pick another time or place.`;
 }
+
+const byWhom = (names: FindingNames): string => (names.collider ? ` by “${names.collider}”` : '');
+
+function sayUnitTaken(facts: Extract<FindingFacts, { rule: 'unit-taken' }>, names: FindingNames): string {
+  const unit = names.unit ?? names.equipment;
+  const during = duringText(facts.during, names.tzid);
+  return facts.by.kind === 'same-request'
+    ? `${unit} is wanted twice by this request ${during}. Leave more time between the dates, or take another one.`
+    : `${unit} is taken${byWhom(names)} ${during}, fetching and return counted. Take another one or another time.`;
+}
+
+const BREACHES: {
+  readonly [Kind in PolicyBreach['kind']]: (
+    breach: Extract<PolicyBreach, { kind: Kind }>,
+    place: string,
+  ) => string;
+} = {
+  'short-notice': ({ noticeMin, missingMin }, place) =>
+    `${place} is to be asked for ${lengthText(noticeMin)} ahead: this is ${lengthText(missingMin)} too late. Pick a later time, or ask the office.`,
+  'beyond-horizon': ({ last }, place) =>
+    `${place} can be asked for until ${dateLong(last)}. Pick an earlier day, or ask again later.`,
+  'too-short': ({ minutes, shortestMin }, place) =>
+    `${place} is given for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}. Make it longer.`,
+  'too-long': ({ minutes, longestMin }, place) =>
+    `${place} is given for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}. Make it shorter, or ask the office.`,
+  'not-for-you': (_, place) => `${place} is kept for others. Pick another space, or ask the office.`,
+};
+
+const sayBreach = (breach: PolicyBreach, place: string): string =>
+  (BREACHES[breach.kind] as (breach: PolicyBreach, place: string) => string)(breach, place);
 
 const SENTENCES: { readonly [Rule in FindingFacts['rule']]: Say<Rule> } = {
   occupied: sayOccupied,
@@ -53,12 +106,40 @@ const SENTENCES: { readonly [Rule in FindingFacts['rule']]: Say<Rule> } = {
     }`,
   'crew-outside-hours': ({ minutes }, { place }) =>
     `${lengthText(minutes)} of setup or strike at ${place} lie outside its hours. It can be done; the crew must agree.`,
+  'unit-taken': sayUnitTaken,
+  'wheelchair-places': ({ wheelchairs, places, over }, { place }) =>
+    `${place} has ${countText(places, 'wheelchair place', 'wheelchair places')} in this layout: ${wheelchairs} are ${over} too many. Pick another layout or a larger place.`,
+  'feature-missing': ({ features }, { place }) =>
+    `${place} does not have ${listText(features.map((feature) => FEATURE_WORDS[feature]))}. Pick another space if it matters.`,
+  policy: ({ breach }, { place }) => sayBreach(breach, place),
+  'not-a-period': ({ periods }, { place, tzid }) =>
+    `${place} is given by periods. ${
+      periods.length
+        ? `Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
+        : 'There are none on that day; pick another day.'
+    }`,
+  'shared-shoulder': ({ savedMin, boundary, side }, { place, collider, tzid }) =>
+    `${place} can stay set ${side === 'before' ? 'after' : 'for'} ${collider ? `“${collider}”` : 'the event beside it'}, in the same layout: setting and clearing share ${lengthText(savedMin)}, handed over at ${momentText(boundary, tzid)}. Approving accepts that.`,
+  'also-wanted': ({ by, minutes }, { place }) =>
+    `${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared). Whoever is approved first has it.`,
+  'same-audience': ({ minutes, audiences }, { collider }) =>
+    `${collider ? `“${collider}”` : 'Another public event'} is for the same audience (${listText(audiences)}) at the same time: ${lengthText(minutes)} shared. Another time would serve both better.`,
+  'crew-short': ({ shortMin, before }, { team, place, tzid }) =>
+    `${team ?? 'The crew'} cannot do everything for ${place} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift. More crew, or another time.`,
+  'expected-later': ({ minutes }, { place, collider }) =>
+    `A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared. It is not booked so far ahead; the office decides.`,
+  'no-end': ({ season }) =>
+    `No end was given. ${season ? `The ${season.name} ends on ${dateLong(season.to)}: give that as the last day, or` : 'Give a last day, or'} leave it; the office asks again as it goes on.`,
 };
 
 /** One sentence with its measure and a way out. */
 export function sayFinding(facts: FindingFacts, names: FindingNames): string {
   const say = SENTENCES[facts.rule] as (facts: FindingFacts, names: FindingNames) => string;
-  return say(facts, names);
+  const sentence = say(facts, names);
+  if (names.side !== 'office') return sentence;
+  const own = sentence.replace(/,? or ask the office\./, '.');
+  const needsReason = RULES[facts.rule].override === 'manager' && severityOf(facts, 'office') !== 'blocks';
+  return needsReason ? `${own} Approving it needs a reason.` : own;
 }
 
 interface VerdictCounts {

@@ -3,6 +3,16 @@ import { countText } from './when';
 
 type Say<Code extends RefusalCode> = (refusal: Extract<Refusal, { code: Code }>) => string;
 
+const UNDO: Readonly<Record<Extract<Refusal, { code: 'cannot-undo' }>['why'], (since: string) => string>> = {
+  'too-late': () => 'This can be taken back for ten minutes; they are over. Change it as it stands now.',
+  undone: () => 'This was taken back already.',
+  'not-yours': () => 'Only whoever did it, or the office, can take it back.',
+  changed: (since) =>
+    `This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
+  taken: (since) => `This cannot be taken back: the place or the equipment is taken by now. ${since}`,
+  nothing: () => 'There is nothing here to take back.',
+};
+
 const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'bad-input': ({ fields }) =>
     `${fields[0]?.message ?? 'Something in the form cannot be read.'}${fields.length > 1 ? ` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
@@ -25,6 +35,15 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'needs-reason': () => 'This goes past a rule of the house. Give the reason; it is kept with the booking.',
   'no-such-step': ({ date, state }) => `${date} is ${state} already; nothing was changed. Pick other dates.`,
   past: ({ date }) => `${date} is over and can no longer be changed. Leave it out of the pick.`,
+  'nothing-there': ({ date, what }) =>
+    ({
+      proposal: `There is no proposal for ${date} any more. Look at it as it stands now.`,
+      change: `No change waits for ${date} any more. Look at it as it stands now.`,
+      hold: `Nothing is held for ${date} any more. Look at it as it stands now.`,
+    })[what],
+  begun: ({ date }) =>
+    `${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
+  'cannot-undo': ({ why, since }) => UNDO[why](since),
   'key-used': () => 'This form was sent before with other content. Reload the page and send it again.',
   failed: () =>
     'Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office.',

@@ -1,4 +1,3 @@
-import type { WeeklyRule } from '@/core/recurrence/rule';
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import { dateOf, timeOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -8,12 +7,13 @@ const format = (options: Intl.DateTimeFormatOptions) =>
   new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
 const DAY_SHORT = format({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 const DAY_LONG = format({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-const WEEKDAY = format({ weekday: 'long' });
 const DATE = format({ day: 'numeric', month: 'long', year: 'numeric' });
 const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
 
 /** `Tue 13 Apr 2027`. */
 export const dayShort = (date: LocalDate): string => DAY_SHORT.format(asUtc(date)).replace(',', '');
+/** `13 April 2027`. */
+export const dateLong = (date: LocalDate): string => DATE.format(asUtc(date));
 /** `Tuesday 13 April 2027`. */
 export const dayLong = (date: LocalDate): string => DAY_LONG.format(asUtc(date)).replace(',', '');
 
@@ -47,11 +47,3 @@ export function lengthText(minutes: number): string {
 
 export const countText = (count: number, one: string, many: string): string =>
   `${count} ${count === 1 ? one : many}`;
-
-/** `every 3 weeks on Friday, 18:15–20:00, until 19 March 2027, 9 dates`. */
-export function ruleText(rule: WeeklyRule, start: LocalDateTime, end: LocalDateTime, dates: number): string {
-  const every = rule.interval === 1 ? 'every week' : `every ${rule.interval} weeks`;
-  const day = WEEKDAY.format(asUtc(dateOf(start)));
-  const night = dateOf(start) === dateOf(end) ? '' : ' (to a later day)';
-  return `${every} on ${day}, ${timeOf(start)}–${timeOf(end)}${night}, until ${DATE.format(asUtc(rule.until))}, ${countText(dates, 'date', 'dates')}`;
-}

@@ -6,7 +6,8 @@ import { toEpochMinute } from '@/core/time/zone';
 import { sayFinding, sayVerdicts } from './findings';
 import { sayRefusal } from './refusals';
 import { sayRequestState } from './states';
-import { dayLong, dayShort, duringText, lengthText, ruleText, spanText } from './when';
+import { ruleText } from './rule';
+import { dayLong, dayShort, duringText, lengthText, spanText } from './when';
 
 const LONDON = 'Europe/London';
 const at = (text: string) => toEpochMinute(localDateTime(text), LONDON, 'offset-before');
@@ -46,13 +47,13 @@ describe('when', () => {
   ])('%i minutes are %s', (minutes, text) => expect(lengthText(minutes)).toBe(text));
   test('a rule is said with its last day and number', () => {
     const [start, end] = [localDateTime('2027-01-22T18:15'), localDateTime('2027-01-22T20:00')];
-    const until = localDate('2027-03-19');
-    expect(ruleText({ interval: 3, until }, start, end, 3)).toBe(
+    const times = { start, end, tzid: LONDON, allDay: false };
+    expect(ruleText('FREQ=WEEKLY;INTERVAL=3;UNTIL=20270319T235959Z', times, 3)).toBe(
       'every 3 weeks on Friday, 18:15–20:00, until 19 March 2027, 3 dates',
     );
-    expect(ruleText({ interval: 1, until }, start, localDateTime('2027-01-23T01:00'), 1)).toBe(
-      'every week on Friday, 18:15–01:00 (to a later day), until 19 March 2027, 1 date',
-    );
+    expect(
+      ruleText('FREQ=WEEKLY;UNTIL=20270319', { ...times, end: localDateTime('2027-01-23T01:00') }, 1),
+    ).toBe('every week on Friday, 18:15–01:00 (to a later day), until 19 March 2027, 1 date');
   });
 });
 

@@ -9,7 +9,22 @@ export const OCCURRENCE_STATES = [
 ] as const;
 export type OccurrenceState = (typeof OCCURRENCE_STATES)[number];
 
-export const OCCURRENCE_ACTIONS = ['approve', 'decline', 'skip', 'withdraw', 'cancel'] as const;
+export const OCCURRENCE_ACTIONS = [
+  'approve',
+  'hold',
+  'release-hold',
+  'propose',
+  'accept',
+  'refuse-proposal',
+  'decline',
+  'skip',
+  'withdraw',
+  'cancel',
+  'move',
+  'change',
+  'grant-change',
+  'refuse-change',
+] as const;
 export type OccurrenceAction = (typeof OCCURRENCE_ACTIONS)[number];
 
 /** In whose place somebody acts on a date: the office, or the request's own side (requester, deputy). */
@@ -31,11 +46,27 @@ export const TRANSITIONS: Readonly<
 > = {
   waiting: {
     approve: { to: 'approved', by: ['manager'], untilPast: true },
+    hold: { to: 'waiting', by: ['manager'], untilPast: true },
+    'release-hold': { to: 'waiting', by: ['manager'], untilPast: false },
+    propose: { to: 'waiting', by: ['manager'], untilPast: true },
+    accept: { to: 'approved', by: ['own-request'], untilPast: true },
+    'refuse-proposal': { to: 'waiting', by: ['own-request'], untilPast: false },
     decline: { to: 'declined', by: ['manager'], untilPast: false },
     skip: { to: 'skipped', by: ['manager'], untilPast: false },
     withdraw: { to: 'withdrawn', by: ['own-request'], untilPast: false },
+    move: { to: 'waiting', by: ['manager'], untilPast: true },
+    change: { to: 'waiting', by: ['own-request'], untilPast: true },
   },
-  approved: { cancel: { to: 'cancelled', by: ['manager', 'own-request'], untilPast: true } },
+  approved: {
+    cancel: { to: 'cancelled', by: ['manager', 'own-request'], untilPast: true },
+    move: { to: 'approved', by: ['manager'], untilPast: true },
+    change: { to: 'approved', by: ['own-request'], untilPast: true },
+    // Of a change that waits beside the booking.
+    hold: { to: 'approved', by: ['manager'], untilPast: true },
+    'release-hold': { to: 'approved', by: ['manager'], untilPast: false },
+    'grant-change': { to: 'approved', by: ['manager'], untilPast: true },
+    'refuse-change': { to: 'approved', by: ['manager', 'own-request'], untilPast: false },
+  },
   declined: NONE,
   withdrawn: NONE,
   skipped: NONE,

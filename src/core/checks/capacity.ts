@@ -1,10 +1,11 @@
 import type { SpaceFacts } from '../occupancy/world';
-import { overPostedLimit, seat } from '../seating/capacity';
+import { overPostedLimit, seat, wheelchairPlaces } from '../seating/capacity';
+import { missingFeatures } from '../spaces/features';
 import type { Finding, FindingFacts, WantedDate } from './findings';
 
-/** People against the posted limit of the space and against the seats of the layout there. */
+/** People against posted limit, seats and wheelchair places of the layout, and features against what there is. */
 export function checkCapacity({ key, claim }: WantedDate, index: number, facts: SpaceFacts): Finding[] {
-  const { people, layout } = claim.spaces[index]!;
+  const { people, layout, wheelchairs = 0, features = [] } = claim.spaces[index]!;
   const found: FindingFacts[] = [];
   const over = overPostedLimit(people, facts.postedLimit);
   if (over > 0) found.push({ rule: 'over-posted-limit', people, limit: facts.postedLimit!, over });
@@ -13,5 +14,11 @@ export function checkCapacity({ key, claim }: WantedDate, index: number, facts: 
     found.push({ rule: 'over-seats', people, layout, seats: seating.seats, over: seating.over });
   if (seating.kind === 'layout-not-offered')
     found.push({ rule: 'layout-not-offered', layout, offered: facts.layouts.map((offer) => offer.layout) });
+  const offer = facts.layouts.find((each) => each.layout === layout);
+  const places = wheelchairPlaces(offer?.seats ?? 0);
+  if (offer && wheelchairs > places)
+    found.push({ rule: 'wheelchair-places', wheelchairs, places, over: wheelchairs - places });
+  const missing = missingFeatures(features, facts.features ?? []);
+  if (missing.length) found.push({ rule: 'feature-missing', features: missing });
   return found.map((each) => ({ key, spaceId: facts.id, facts: each }));
 }

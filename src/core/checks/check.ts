@@ -1,39 +1,83 @@
 import type { EquipmentTypeId, SpaceId } from '../ids';
-import type { SpaceFacts, WorldSnapshot } from '../occupancy/world';
+import { mergeOwnShoulders, TOP_UP_MIN } from '../occupancy/turnover';
+import type { EquipmentFacts, SpaceFacts, WorldSnapshot } from '../occupancy/world';
+import { dateOf } from '../time/local-time';
+import { toLocal } from '../time/zone';
 import { checkCapacity } from './capacity';
+import { checkCrew } from './crew';
+import { checkAudience, checkDemand, checkExpected } from './demand';
 import { checkEquipment } from './equipment-short';
-import type { Finding, WantedDate } from './findings';
+import type { AskedFacts, Finding, WantedDate } from './findings';
 import { checkHours } from './hours';
-import { checkOccupied, indexBusy } from './occupied';
+import { checkOccupied, indexBusy, wantedParts, type OccupiedContext } from './occupied';
+import { checkPolicy } from './policy';
 
 const byId = <K, T extends { readonly id: K }>(rows: readonly T[]): Map<K, T> =>
   new Map(rows.map((row) => [row.id, row]));
+
+const HOUSE_HORIZON_MONTHS = 24;
+
+/** Facts by number, for whoever computes with a snapshot. @throws Error for what it does not hold: our own mistake. */
+export function holdingsOf(world: Pick<WorldSnapshot, 'spaces' | 'equipment'>) {
+  const spaces = byId<SpaceId, SpaceFacts>(world.spaces);
+  const equipment = byId<EquipmentTypeId, EquipmentFacts>(world.equipment);
+  const factsOf = (space: SpaceId): SpaceFacts => {
+    const facts = spaces.get(space);
+    if (!facts) throw new Error(`space ${space} is not in the snapshot`);
+    return facts;
+  };
+  return {
+    equipment,
+    factsOf,
+    partsOf: (space: SpaceId) => factsOf(space).parts,
+    movingMinutes: (type: EquipmentTypeId) => equipment.get(type)!,
+    topUpOf: (space: SpaceId) => factsOf(space).topUpMin ?? TOP_UP_MIN,
+  };
+}
+
+/** No end was given: the end of the season the series is in is offered. */
+function checkEnd(dates: readonly WantedDate[], asked: AskedFacts, world: WorldSnapshot): Finding[] {
+  const [first] = dates;
+  if (!asked.isEndless || !first) return [];
+  const day = dateOf(toLocal(first.claim.event.start, world.tzid));
+  const season =
+    (world.seasons ?? []).filter(({ to }) => to >= day).sort((a, b) => (a.to < b.to ? -1 : 1))[0] ?? null;
+  return [{ key: first.key, spaceId: null, facts: { rule: 'no-end', season } }];
+}
 
 /**
  * Everything that speaks against the wanted dates, in order of dates. They are checked against the world and
  * against one another. The snapshot must know every space and type wanted, and leave out claims being replaced.
  * @throws Error when a wanted space or type is missing from the snapshot: our own mistake.
  */
-export function checkDates(dates: readonly WantedDate[], world: WorldSnapshot): Finding[] {
-  const spaces = byId<SpaceId, SpaceFacts>(world.spaces);
-  const factsOf = (space: SpaceId): SpaceFacts => {
-    const facts = spaces.get(space);
-    if (!facts) throw new Error(`space ${space} is not in the snapshot`);
-    return facts;
-  };
+export function checkDates(
+  wanted: readonly WantedDate[],
+  world: WorldSnapshot,
+  asked: AskedFacts = {},
+): Finding[] {
+  const holdings = holdingsOf(world);
+  const { dates } = mergeOwnShoulders(wanted, holdings.topUpOf);
+  const parts = wantedParts(dates, holdings);
+  const context: OccupiedContext = { ...holdings, requestId: asked.requestId };
+  const horizon = world.horizonMonths ?? HOUSE_HORIZON_MONTHS;
   const findings = [
-    ...checkOccupied(dates, (space) => factsOf(space).parts, indexBusy(world.busy)),
-    ...checkEquipment(
-      dates,
-      byId<EquipmentTypeId, WorldSnapshot['equipment'][number]>(world.equipment),
-      world.uses,
-    ),
+    ...checkOccupied(parts, indexBusy(world.busy), context),
+    ...checkEquipment(dates, holdings.equipment, world.uses),
     ...dates.flatMap((date) =>
-      date.claim.spaces.flatMap((space, index) => [
-        ...checkCapacity(date, index, factsOf(space.spaceId)),
-        ...checkHours(date, index, factsOf(space.spaceId), world.tzid),
-      ]),
+      date.claim.spaces.flatMap((space, index) => {
+        const facts = holdings.factsOf(space.spaceId);
+        return [
+          ...checkCapacity(date, index, facts),
+          ...checkHours(date, index, facts, world.tzid),
+          ...checkPolicy(date, facts, asked.asker ?? null, horizon, world.tzid),
+        ];
+      }),
     ),
+    ...checkAudience(dates, asked.audiences ?? [], world.publicEvents ?? []),
+    ...checkCrew(dates, world.teams ?? []),
+    ...checkDemand(parts, world.waiting ?? []),
+    ...checkExpected(parts, world.expected ?? [], asked.requestId),
+    ...checkEnd(dates, asked, world),
   ];
   const order = new Map(dates.map(({ key }, index) => [key, index]));
   return findings.sort((a, b) => order.get(a.key)! - order.get(b.key)!);

@@ -1,7 +1,10 @@
-import type { ClaimId, EquipmentTypeId, SpaceId } from '../ids';
-import type { Layout } from '../seating/capacity';
+import type { ClaimId, EquipmentTypeId, RequestId, ResourceId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
-import type { Interval } from '../time/epoch-minute';
+import type { Layout } from '../seating/capacity';
+import type { Feature } from '../spaces/features';
+import type { Asker, PolicyBreach } from '../spaces/policy';
+import type { EpochMinute, Interval } from '../time/epoch-minute';
+import type { LocalDate } from '../time/local-time';
 
 /** One date of a request as the check sees it. `key` is the date's identity: its original local start. */
 export interface WantedDate {
@@ -9,14 +12,36 @@ export interface WantedDate {
   readonly claim: ClaimContent;
 }
 
+/** What is the same for all dates of a check. What is absent is not judged. */
+export interface AskedFacts {
+  /** Set where the dates belong to a stored request: its other dates are no strangers. */
+  readonly requestId?: RequestId;
+  /** For whom it is published; empty where it is not. */
+  readonly audiences?: readonly string[];
+  readonly asker?: Asker;
+  /** The series has no end. */
+  readonly isEndless?: boolean;
+}
+
 /** What stands in the way: somebody else's claim, or another date or space of the same request. */
 export type Collider =
   | { readonly kind: 'claim'; readonly claimId: ClaimId }
   | { readonly kind: 'same-request'; readonly key: string; readonly spaceId: SpaceId };
 
+interface Overlap {
+  readonly minutes: number;
+  readonly during: Interval;
+}
+
 /** Codes and facts only; the sentences are in contracts/words. All minutes are exact minutes. */
 export type FindingFacts =
-  | { readonly rule: 'occupied'; readonly minutes: number; readonly during: Interval; readonly by: Collider }
+  | (Overlap & { readonly rule: 'occupied'; readonly by: Collider })
+  | (Overlap & {
+      readonly rule: 'unit-taken';
+      readonly typeId: EquipmentTypeId;
+      readonly unitId: ResourceId;
+      readonly by: Collider;
+    })
   | {
       readonly rule: 'equipment-short';
       readonly typeId: EquipmentTypeId;
@@ -38,9 +63,43 @@ export type FindingFacts =
       readonly over: number;
     }
   | { readonly rule: 'layout-not-offered'; readonly layout: Layout; readonly offered: readonly Layout[] }
+  | {
+      readonly rule: 'wheelchair-places';
+      readonly wheelchairs: number;
+      readonly places: number;
+      readonly over: number;
+    }
+  | { readonly rule: 'feature-missing'; readonly features: readonly Feature[] }
   | { readonly rule: 'closed'; readonly minutes: number; readonly during: Interval; readonly reason: string }
   | { readonly rule: 'outside-hours'; readonly minutes: number; readonly open: readonly Interval[] }
-  | { readonly rule: 'crew-outside-hours'; readonly minutes: number };
+  | { readonly rule: 'crew-outside-hours'; readonly minutes: number }
+  | { readonly rule: 'policy'; readonly breach: PolicyBreach }
+  | { readonly rule: 'not-a-period'; readonly periods: readonly Interval[] }
+  | {
+      readonly rule: 'shared-shoulder';
+      readonly savedMin: number;
+      readonly boundary: EpochMinute;
+      /** Where the other claim stands: before or after this date. */
+      readonly side: 'before' | 'after';
+      readonly by: Collider & { readonly kind: 'claim' };
+      readonly claimSpaceId: number;
+      /** Both belong to one request: shared without asking. */
+      readonly isOwn: boolean;
+    }
+  | (Overlap & { readonly rule: 'also-wanted'; readonly by: readonly ClaimId[] })
+  | (Overlap & {
+      readonly rule: 'same-audience';
+      readonly audiences: readonly string[];
+      readonly claimId: ClaimId;
+    })
+  | {
+      readonly rule: 'crew-short';
+      readonly teamId: number;
+      readonly shortMin: number;
+      readonly before: EpochMinute;
+    }
+  | (Overlap & { readonly rule: 'expected-later'; readonly claimId: ClaimId })
+  | { readonly rule: 'no-end'; readonly season: { readonly name: string; readonly to: LocalDate } | null };
 
 export type Rule = FindingFacts['rule'];
 
@@ -51,8 +110,7 @@ export interface Finding {
   readonly facts: FindingFacts;
 }
 
-export type Severity = 'blocks' | 'warns';
-
+export type Severity = 'blocks' | 'warns' | 'notes';
 /** For whom the check is made: the same finding may only warn the office and block a requester. */
 export type Side = 'office' | 'requester';
 
@@ -68,31 +126,47 @@ interface RulePolicy {
 }
 
 const both = (severity: Severity): Record<Side, Severity> => ({ office: severity, requester: severity });
+const nobody = { severity: both('blocks'), override: 'nobody', mustBePutRight: false } as const;
+const byReason = { severity: both('blocks'), override: 'manager', mustBePutRight: false } as const;
+const houseRule = {
+  severity: { office: 'warns', requester: 'blocks' },
+  override: 'manager',
+  mustBePutRight: true,
+} as const;
+const warns = { severity: both('warns'), override: 'not-needed', mustBePutRight: false } as const;
+const notes = { severity: both('notes'), override: 'not-needed', mustBePutRight: false } as const;
 
 export const RULES: Readonly<Record<Rule, RulePolicy>> = {
-  occupied: { severity: both('blocks'), override: 'nobody', mustBePutRight: false },
-  'equipment-short': { severity: both('blocks'), override: 'nobody', mustBePutRight: false },
+  occupied: nobody,
+  'unit-taken': nobody,
+  'equipment-short': nobody,
   'over-posted-limit': { severity: both('blocks'), override: 'nobody', mustBePutRight: true },
-  'over-seats': {
-    severity: { office: 'warns', requester: 'blocks' },
-    override: 'manager',
-    mustBePutRight: true,
-  },
-  'layout-not-offered': {
-    severity: { office: 'warns', requester: 'blocks' },
-    override: 'manager',
-    mustBePutRight: true,
-  },
-  closed: { severity: both('blocks'), override: 'manager', mustBePutRight: false },
-  'outside-hours': { severity: both('blocks'), override: 'manager', mustBePutRight: false },
-  'crew-outside-hours': { severity: both('warns'), override: 'not-needed', mustBePutRight: false },
+  'over-seats': houseRule,
+  'layout-not-offered': houseRule,
+  'wheelchair-places': warns,
+  'feature-missing': warns,
+  closed: byReason,
+  'outside-hours': byReason,
+  'crew-outside-hours': warns,
+  policy: houseRule,
+  'not-a-period': houseRule,
+  'shared-shoulder': warns,
+  'also-wanted': notes,
+  'same-audience': warns,
+  'crew-short': warns,
+  'expected-later': notes,
+  'no-end': notes,
 };
+
+/** How much a finding weighs. A shoulder shared within one series is only told. */
+export const severityOf = (facts: FindingFacts, side: Side): Severity =>
+  facts.rule === 'shared-shoulder' && facts.isOwn ? 'notes' : RULES[facts.rule].severity[side];
 
 export type Verdict = 'clear' | 'look' | 'clash';
 
 /** *clash* when anything blocks, *look* when anything warns. */
 export function verdictOf(findings: readonly Finding[], side: Side): Verdict {
-  const severities = findings.map(({ facts }) => RULES[facts.rule].severity[side]);
+  const severities = findings.map(({ facts }) => severityOf(facts, side));
   if (severities.includes('blocks')) return 'clash';
   return severities.includes('warns') ? 'look' : 'clear';
 }

@@ -1,4 +1,4 @@
-import { bandMinutesOf, hostSpan, occupiedSpan } from '../occupancy/bands';
+import { hostSpan, occupiedOf } from '../occupancy/bands';
 import type { SpaceFacts } from '../occupancy/world';
 import { openDuring, outsideHours, shutDuring } from '../spaces/hours';
 import { totalMin, union, type Interval } from '../time/epoch-minute';
@@ -16,7 +16,7 @@ export function checkHours(
   facts: SpaceFacts,
   tzid: string,
 ): Finding[] {
-  const occupied = occupiedSpan(claim.event, bandMinutesOf(claim, claim.spaces[index]!));
+  const occupied = occupiedOf(claim, claim.spaces[index]!);
   const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
   const found: FindingFacts[] = shutDuring(occupied, facts.closures).map(({ span, reason }) => ({
     rule: 'closed',

@@ -1,14 +1,16 @@
-import type { ResourceId, SpaceId } from '../ids';
-import { impliedOccupancy } from '../occupancy/imply';
+import type { RequestId, ResourceId, SpaceId } from '../ids';
+import { impliedOccupancy, type Holdings } from '../occupancy/imply';
+import { neighbourOf, sharedShoulder, type SharedShoulder } from '../occupancy/turnover';
 import type { BusyRow } from '../occupancy/world';
 import { intersection, totalMin, union, type Interval } from '../time/epoch-minute';
-import type { Collider, Finding, WantedDate } from './findings';
+import type { Collider, Finding, FindingFacts, WantedDate } from './findings';
 
-/** An atomic part wanted by one date of the request. */
-interface WantedPart {
-  readonly key: string;
-  readonly spaceId: SpaceId;
+/** An atomic part or unit wanted by one date of the request. */
+export interface WantedPart {
+  readonly date: WantedDate;
+  /** −1 for a unit. */
   readonly spaceIndex: number;
+  readonly equipmentIndex: number;
   readonly resourceId: ResourceId;
   readonly span: Interval;
 }
@@ -16,8 +18,10 @@ interface WantedPart {
 /** Rows of one resource in order; since they never overlap, ends are in order too. */
 type BusyByResource = ReadonlyMap<ResourceId, readonly BusyRow[]>;
 
-export function indexBusy(rows: readonly BusyRow[]): BusyByResource {
-  const byResource = new Map<ResourceId, BusyRow[]>();
+export function indexBusy<Row extends { readonly resourceId: ResourceId; readonly span: Interval }>(
+  rows: readonly Row[],
+): ReadonlyMap<ResourceId, readonly Row[]> {
+  const byResource = new Map<ResourceId, Row[]>();
   for (const row of rows) {
     const list = byResource.get(row.resourceId);
     if (list) list.push(row);
@@ -39,28 +43,31 @@ function firstEndingAfter(rows: readonly BusyRow[], minute: number): number {
   return low;
 }
 
+interface Collision {
+  readonly part: WantedPart;
+  readonly by: Collider;
+  readonly shared: Interval[];
+  /** One row of what it collides with, if it is in the world. */
+  readonly row: BusyRow | null;
+}
+
 /** Shared minutes by what they collide with: parts of one space that are all taken by one claim count once. */
 class Collisions {
-  private readonly found = new Map<string, { part: WantedPart; by: Collider; shared: Interval[] }>();
+  private readonly found = new Map<string, Collision>();
 
-  add(part: WantedPart, by: Collider, shared: Interval): void {
-    const other = by.kind === 'claim' ? `claim ${by.claimId}` : `own ${by.key} ${by.spaceId}`;
-    const id = `${part.key}|${part.spaceIndex}|${other}`;
+  add(part: WantedPart, by: Collider, shared: Interval, row: BusyRow | null): void {
+    const other =
+      by.kind === 'claim'
+        ? `claim ${by.claimId} ${row?.neighbour?.claimSpaceId ?? ''}`
+        : `own ${by.key} ${by.spaceId}`;
+    const id = `${part.date.key}|${part.spaceIndex}|${part.equipmentIndex}|${other}`;
     const known = this.found.get(id);
     if (known) known.shared.push(shared);
-    else this.found.set(id, { part, by, shared: [shared] });
+    else this.found.set(id, { part, by, shared: [shared], row });
   }
 
-  findings(): Finding[] {
-    return [...this.found.values()].map(({ part, by, shared }) => {
-      const whole = union(shared);
-      const during = { start: whole[0]!.start, end: whole[whole.length - 1]!.end };
-      return {
-        key: part.key,
-        spaceId: part.spaceId,
-        facts: { rule: 'occupied', minutes: totalMin(whole), during, by },
-      };
-    });
+  all(): Collision[] {
+    return [...this.found.values()];
   }
 }
 
@@ -70,10 +77,16 @@ function againstWorld(parts: readonly WantedPart[], busy: BusyByResource, collis
     for (let at = firstEndingAfter(rows, part.span.start); at < rows.length; at += 1) {
       const shared = intersection(rows[at]!.span, part.span);
       if (!shared) break;
-      collisions.add(part, { kind: 'claim', claimId: rows[at]!.claimId }, shared);
+      collisions.add(part, { kind: 'claim', claimId: rows[at]!.claimId }, shared, rows[at]!);
     }
   }
 }
+
+const colliderOf = ({ date, spaceIndex }: WantedPart): Collider => ({
+  kind: 'same-request',
+  key: date.key,
+  spaceId: date.claim.spaces[Math.max(0, spaceIndex)]?.spaceId ?? (0 as SpaceId),
+});
 
 function againstOneAnother(parts: readonly WantedPart[], collisions: Collisions): void {
   const sorted = [...parts].sort((a, b) => a.resourceId - b.resourceId || a.span.start - b.span.start);
@@ -82,32 +95,76 @@ function againstOneAnother(parts: readonly WantedPart[], collisions: Collisions)
       const other = sorted[next]!;
       if (other.resourceId !== part.resourceId || other.span.start >= part.span.end) break;
       const shared = intersection(part.span, other.span)!;
-      collisions.add(part, { kind: 'same-request', key: other.key, spaceId: other.spaceId }, shared);
-      collisions.add(other, { kind: 'same-request', key: part.key, spaceId: part.spaceId }, shared);
+      collisions.add(part, colliderOf(other), shared, null);
+      collisions.add(other, colliderOf(part), shared, null);
     }
   });
 }
 
+/** Whether the collision is one of shoulders only, both in the same set-up, and which side the other stands on. */
+function shoulderWith(
+  { part, row }: Collision,
+  topUpMin: number,
+): (SharedShoulder & { side: 'before' | 'after' }) | null {
+  const other = row?.neighbour;
+  if (!other || part.spaceIndex < 0) return null;
+  const own = neighbourOf(part.date.claim, part.spaceIndex);
+  const before = other.hasLink.after ? null : sharedShoulder(other, own, topUpMin);
+  if (before) return { ...before, side: 'before' };
+  const after = other.hasLink.before ? null : sharedShoulder(own, other, topUpMin);
+  return after && { ...after, side: 'after' };
+}
+
+function factsOf(collision: Collision, asked: OccupiedContext): FindingFacts {
+  const { part, by, row } = collision;
+  const whole = union(collision.shared);
+  const overlap = {
+    minutes: totalMin(whole),
+    during: { start: whole[0]!.start, end: whole[whole.length - 1]!.end },
+  };
+  if (part.spaceIndex < 0) {
+    const { typeId } = part.date.claim.equipment[part.equipmentIndex]!;
+    return { rule: 'unit-taken', typeId, unitId: part.resourceId, by, ...overlap };
+  }
+  const spaceId = part.date.claim.spaces[part.spaceIndex]!.spaceId;
+  const shoulder = shoulderWith(collision, asked.topUpOf(spaceId));
+  if (!shoulder || by.kind !== 'claim') return { rule: 'occupied', by, ...overlap };
+  return {
+    rule: 'shared-shoulder',
+    savedMin: shoulder.savedMin,
+    boundary: shoulder.boundary,
+    side: shoulder.side,
+    by,
+    claimSpaceId: row!.neighbour!.claimSpaceId,
+    isOwn: asked.requestId !== undefined && row!.requestId === asked.requestId,
+  };
+}
+
+export interface OccupiedContext extends Holdings {
+  topUpOf(space: SpaceId): number;
+  readonly requestId?: RequestId;
+}
+
+/** Every part and unit the dates take. */
+export const wantedParts = (dates: readonly WantedDate[], holdings: Holdings): WantedPart[] =>
+  dates.flatMap((date) => impliedOccupancy(date.claim, holdings).map((implied) => ({ date, ...implied })));
+
 /**
- * Atomic parts that are taken, by the world or by another date or space of the same request, bands included.
- * `busy` must not hold claims that the change replaces.
+ * Atomic parts and units that are taken, by the world or by another date or space of the same request, bands included.
+ * Where only shoulders meet and both want the same set-up, that is told instead. `busy` must not hold claims that the
+ * change replaces.
  */
 export function checkOccupied(
-  dates: readonly WantedDate[],
-  partsOf: (space: SpaceId) => readonly ResourceId[],
+  parts: readonly WantedPart[],
   busy: BusyByResource,
+  context: OccupiedContext,
 ): Finding[] {
-  const parts = dates.flatMap(({ key, claim }) =>
-    impliedOccupancy(claim, { partsOf }).map(({ spaceIndex, resourceId, span }) => ({
-      key,
-      spaceIndex,
-      spaceId: claim.spaces[spaceIndex]!.spaceId,
-      resourceId,
-      span,
-    })),
-  );
   const collisions = new Collisions();
   againstWorld(parts, busy, collisions);
   againstOneAnother(parts, collisions);
-  return collisions.findings();
+  return collisions.all().map((collision) => ({
+    key: collision.part.date.key,
+    spaceId: collision.part.date.claim.spaces[collision.part.spaceIndex]?.spaceId ?? null,
+    facts: factsOf(collision, context),
+  }));
 }

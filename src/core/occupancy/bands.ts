@@ -1,6 +1,7 @@
-import type { EquipmentTypeId, SpaceId } from '../ids';
+import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { Layout } from '../seating/capacity';
-import { addMinutes, type Interval } from '../time/epoch-minute';
+import type { Feature } from '../spaces/features';
+import { addMinutes, type EpochMinute, type Interval } from '../time/epoch-minute';
 
 /** Access and exit are the host's minutes, setup and strike the crew's. They add up; nothing is the larger of two. */
 export interface BandMinutes {
@@ -17,6 +18,17 @@ export interface WantedSpace {
   readonly people: number;
   readonly setupMin: number;
   readonly strikeMin: number;
+  /** How many of the people come in wheelchairs; 0 unless said. */
+  readonly wheelchairs?: number;
+  readonly features?: readonly Feature[];
+  /** Where a turnover link cuts setup or strike short; absent when the bands are whole. */
+  readonly cut?: BandCut;
+}
+
+/** Setup begins no earlier than `start`, strike ends no later than `end`. Never reaches into access, event or exit. */
+export interface BandCut {
+  readonly start?: EpochMinute;
+  readonly end?: EpochMinute;
 }
 
 export interface WantedEquipment {
@@ -24,6 +36,10 @@ export interface WantedEquipment {
   readonly quantity: number;
   /** Which of the claim's spaces it goes to, by position. */
   readonly spaceIndex: number;
+  /** A numbered unit; then the quantity is 1. */
+  readonly unitId?: ResourceId | null;
+  /** The kit whose contents this line is part of. */
+  readonly kitId?: EquipmentTypeId | null;
 }
 
 /** What a claim wants of place and time. `event` is the advertised time. */
@@ -69,6 +85,17 @@ export function occupiedSpan(event: Interval, minutes: BandMinutes): Interval {
   const host = hostSpan(event, minutes.accessMin, minutes.exitMin);
   return { start: addMinutes(host.start, -minutes.setupMin), end: addMinutes(host.end, minutes.strikeMin) };
 }
+
+/** What a claim occupies of one of its spaces, turnover cuts applied. */
+export function occupiedOf(claim: ClaimContent, space: WantedSpace): Interval {
+  const whole = occupiedSpan(claim.event, bandMinutesOf(claim, space));
+  const { start = whole.start, end = whole.end } = space.cut ?? {};
+  return { start: Math.max(whole.start, start) as EpochMinute, end: Math.min(whole.end, end) as EpochMinute };
+}
+
+/** How a space stands set: equal keys can be taken over from one event to the next. */
+export const setupKeyOf = (space: Pick<WantedSpace, 'spaceId' | 'layout'>): string =>
+  `${space.spaceId}:${space.layout}`;
 
 export const bandMinutesOf = (claim: ClaimContent, space: WantedSpace): BandMinutes => ({
   accessMin: claim.accessMin,

@@ -1,5 +1,7 @@
 import ICAL from 'ical.js';
-import { addWallMinutes, wallMinute, type LocalDateTime } from '../time/local-time';
+import { lastDay, withEnd } from '../recurrence/editor-model';
+import { parsedRule } from '../recurrence/rule';
+import { addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '../time/local-time';
 import { toEpochMinute } from '../time/zone';
 
 /** What became of one date of a published segment, as readers have to learn it. */
@@ -22,6 +24,10 @@ export interface PublishedSegment {
   readonly start: LocalDateTime;
   readonly end: LocalDateTime;
   readonly rrule: string | null;
+  /** Whole days: start and end are midnights. */
+  readonly allDay: boolean;
+  /** Starts besides those of the rule. */
+  readonly extra: readonly LocalDateTime[];
   /** Every date of the rule, in order. A date of the rule that is missing here would be shown. */
   readonly dates: readonly PublishedDate[];
   readonly title: string;
@@ -35,11 +41,38 @@ export interface PublishedSegment {
 // ical.js leaves the space that begins a continuation line out of its count (RFC 5545 3.1: 75 octets with it).
 ICAL.foldLength = 74;
 
-function addTime(component: ICAL.Component, name: string, at: LocalDateTime, tzid: string): void {
+type Zoned = Pick<PublishedSegment, 'tzid' | 'allDay'>;
+
+function addTime(component: ICAL.Component, name: string, at: LocalDateTime, { tzid, allDay }: Zoned): void {
   const property = new ICAL.Property(name, component);
-  property.setParameter('tzid', tzid);
-  property.setValue(ICAL.Time.fromDateTimeString(`${at}:00`));
+  if (allDay) {
+    property.resetType('date');
+    property.setValue(ICAL.Time.fromDateString(dateOf(at)));
+  } else {
+    property.setParameter('tzid', tzid);
+    property.setValue(ICAL.Time.fromDateTimeString(`${at}:00`));
+  }
   component.addProperty(property);
+}
+
+/**
+ * The rule as a feed says it: bounded by the last date there is, since later ones are only expected, and UNTIL in UTC
+ * beside a zoned DTSTART, as a day beside a whole day (RFC 5545 3.3.10).
+ */
+export function feedRule(
+  segment: Pick<PublishedSegment, 'rrule' | 'tzid' | 'allDay' | 'dates' | 'start'>,
+): string {
+  const rrule = segment.rrule!;
+  const reading = parsedRule(rrule);
+  if (!reading.ok || reading.rule.count !== null) return rrule;
+  const { until } = reading.rule;
+  const last = segment.dates[segment.dates.length - 1]?.recurrence ?? segment.start;
+  const day = until ? lastDay(until, segment.start, segment.tzid) : dateOf(last);
+  if (segment.allDay) {
+    const endless = withEnd(rrule, { kind: 'never' }, segment.tzid);
+    return `${endless};UNTIL=${day.replace(/-/g, '')}`;
+  }
+  return until?.kind === 'utc' ? rrule : withEnd(rrule, { kind: 'until', date: day }, segment.tzid);
 }
 
 function addCommon(vevent: ICAL.Component, segment: PublishedSegment): void {
@@ -66,8 +99,8 @@ function event(
 ): ICAL.Component {
   const vevent = new ICAL.Component('vevent');
   addCommon(vevent, segment);
-  addTime(vevent, 'dtstart', start, segment.tzid);
-  addTime(vevent, 'dtend', end, segment.tzid);
+  addTime(vevent, 'dtstart', start, segment);
+  addTime(vevent, 'dtend', end, segment);
   vevent.addPropertyWithValue('status', status);
   return vevent;
 }
@@ -100,20 +133,21 @@ const STATUS = { 'in-force': 'CONFIRMED', cancelled: 'CANCELLED' } as const;
 export function segmentEvents(segment: PublishedSegment): ICAL.Component[] {
   const shown = segment.dates.filter((date) => date.kind !== 'not-there');
   if (!shown.length) return [];
-  if (segment.rrule === null)
+  if (segment.rrule === null && segment.dates.length === 1)
     return shown.map(({ start, end, kind }) =>
       event(segment, start, end, STATUS[kind as keyof typeof STATUS]),
     );
 
   const master = event(segment, segment.start, segment.end, 'CONFIRMED');
-  master.addPropertyWithValue('rrule', ICAL.Recur.fromString(segment.rrule));
+  if (segment.rrule !== null) master.addPropertyWithValue('rrule', ICAL.Recur.fromString(feedRule(segment)));
+  for (const at of segment.extra) addTime(master, 'rdate', at, segment);
   for (const date of segment.dates)
-    if (date.kind === 'not-there') addTime(master, 'exdate', date.recurrence, segment.tzid);
+    if (date.kind === 'not-there') addTime(master, 'exdate', date.recurrence, segment);
   const overrides = shown
     .filter((date) => date.kind === 'cancelled' || needsOverride(date, segment))
     .map((date) => {
       const override = event(segment, date.start, date.end, STATUS[date.kind as keyof typeof STATUS]);
-      addTime(override, 'recurrence-id', date.recurrence, segment.tzid);
+      addTime(override, 'recurrence-id', date.recurrence, segment);
       return override;
     });
   return [master, ...overrides];

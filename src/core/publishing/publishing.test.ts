@@ -5,7 +5,8 @@ import { localDateTime as local, addWallMinutes, type LocalDateTime } from '../t
 import { expandRule } from '../recurrence/rule';
 import { isOnCalendar } from './calendar-filter';
 import { feedText, type PublishedDateKind, type PublishedSegment } from './icalendar';
-import { mayKnowBooking, maySeeWaiting, ROLES, type Role } from './right-to-know';
+import { mayKnowBooking, maySeeWaiting } from './right-to-know';
+import { ROLES, type Role } from '../roles';
 
 const RULE = 'FREQ=WEEKLY;UNTIL=20270501T225959Z';
 const series = (kinds: PublishedDateKind[], more: Partial<PublishedSegment> = {}): PublishedSegment => {
@@ -22,6 +23,8 @@ const series = (kinds: PublishedDateKind[], more: Partial<PublishedSegment> = {}
     start,
     end: addWallMinutes(start, lengthMin),
     rrule: RULE,
+    allDay: false,
+    extra: [],
     dates: starts.map((at, index) => ({
       recurrence: at,
       kind: kinds[index]!,

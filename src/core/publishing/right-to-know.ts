@@ -1,7 +1,5 @@
 import type { PersonId } from '../ids';
-
-export const ROLES = ['requester', 'manager', 'crew', 'steward', 'housekeeper'] as const;
-export type Role = (typeof ROLES)[number];
+import type { Role } from '../roles';
 
 /** Who is looking. Null stands for a reader without an account. */
 export interface Viewer {

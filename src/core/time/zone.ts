@@ -86,7 +86,11 @@ export type InGap = 'does-not-exist' | 'offset-before';
 export function toEpochMinute(at: LocalDateTime, tzid: string, inGap: 'offset-before'): EpochMinute;
 export function toEpochMinute(at: LocalDateTime, tzid: string, inGap: InGap): EpochMinute | null;
 export function toEpochMinute(at: LocalDateTime, tzid: string, inGap: InGap): EpochMinute | null {
-  const wall = wallMinute(at);
+  return instantOfWall(wallMinute(at), tzid, inGap);
+}
+
+/** The same for a wall time given as minutes since 1970-01-01T00:00 on the wall: what rules compute with. */
+export function instantOfWall(wall: number, tzid: string, inGap: InGap): EpochMinute | null {
   const zone = zoneOf(tzid);
   // No offset is larger than 15 hours: only transitions that near can matter.
   const from = Math.max(0, nextTransition(zone.transitions, wall - 900) - 1);

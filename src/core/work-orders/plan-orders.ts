@@ -1,5 +1,5 @@
 import type { OccurrenceId } from '../ids';
-import { bandMinutesOf, hostSpan, occupiedSpan, type ClaimContent } from '../occupancy/bands';
+import { hostSpan, occupiedOf, type ClaimContent } from '../occupancy/bands';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
 
 export type OrderPhase = 'setup' | 'strike';
@@ -14,6 +14,8 @@ export interface Recipe {
   readonly due: DueEdge;
   /** Added to that moment; negative is earlier. */
   readonly dueOffsetMin: number;
+  /** How many of the team it takes for the minutes of setup or strike; 0 is work that costs no minutes of its own. */
+  readonly crew?: number;
 }
 
 export const DUE_EDGES = ['occupied-start', 'access-start', 'exit-end', 'occupied-end'] as const;
@@ -41,6 +43,8 @@ export interface WantedOrder {
   readonly occurrenceId: OccurrenceId;
   readonly teamId: number;
   readonly phase: OrderPhase;
+  /** Person-minutes. */
+  readonly workMin: number;
   readonly content: OrderContent;
 }
 
@@ -56,7 +60,7 @@ export interface OrderedDate {
 }
 
 function edgesOf(claim: ClaimContent, slot: number): Record<DueEdge, EpochMinute> {
-  const occupied = occupiedSpan(claim.event, bandMinutesOf(claim, claim.spaces[slot]!));
+  const occupied = occupiedOf(claim, claim.spaces[slot]!);
   const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
   return {
     'occupied-start': occupied.start,
@@ -65,6 +69,12 @@ function edgesOf(claim: ClaimContent, slot: number): Record<DueEdge, EpochMinute
     'occupied-end': occupied.end,
   };
 }
+
+/** Minutes there are for the work: setup or strike as they stand, turnover cuts applied. */
+const bandLength = (edges: Record<DueEdge, EpochMinute>, phase: OrderPhase): number =>
+  phase === 'setup'
+    ? edges['access-start'] - edges['occupied-start']
+    : edges['occupied-end'] - edges['exit-end'];
 
 /** Nothing to carry, no minutes of the crew and no word from the host: no work. */
 function hasWork(date: OrderedDate, slot: number, phase: OrderPhase): boolean {
@@ -86,6 +96,7 @@ export function ordersFor(date: OrderedDate, recipes: readonly Recipe[]): Wanted
         occurrenceId: date.occurrenceId,
         teamId: recipe.teamId,
         phase: recipe.phase,
+        workMin: (recipe.crew ?? 1) * bandLength(edges, recipe.phase),
         content: {
           title: recipe.title,
           reference: date.reference,
@@ -123,7 +134,8 @@ export interface OrderPlan {
 }
 
 // Both sides are built by `ordersFor` or read back from JSON it wrote, so the order of the keys is the same.
-const sameContent = (a: OrderContent, b: OrderContent): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const sameContent = (a: OrderContent, b: OrderContent): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);
 
 /** Brings stored orders in line with the wanted ones. Running it again on its own result plans nothing. */
 export function planOrders(wanted: readonly WantedOrder[], stored: readonly StoredOrder[]): OrderPlan {

@@ -1,4 +1,5 @@
-import type { Role, Viewer } from '@/core/publishing/right-to-know';
+import type { Viewer } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
 
 /** Who may call what: everybody, everybody with an account, or holders of one of the roles. */
 type Allowed = 'anyone' | 'signed-in' | readonly Role[];
@@ -15,6 +16,8 @@ export const POLICY = {
   'request.ask': 'signed-in',
   'request.read': 'signed-in',
   'request.leave': 'signed-in',
+  'request.change': 'signed-in',
+  'change.undo': 'signed-in',
   'desk.read': ['manager'],
   'request.decide': ['manager'],
   'orders.read': ['crew', 'manager'],
@@ -30,7 +33,7 @@ export function permissionFor(action: Action, viewer: Viewer | null): Permission
   if (allowed === 'anyone') return 'allowed';
   if (!viewer) return 'sign-in-first';
   if (allowed === 'signed-in') return 'allowed';
-  return viewer.roles.some((role) => allowed.includes(role)) ? 'allowed' : 'not-allowed';
+  return viewer.roles.some((role: Role) => allowed.includes(role)) ? 'allowed' : 'not-allowed';
 }
 
 /** Said to somebody signed in who may not. */
@@ -45,6 +48,8 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'request.ask': 'Asking needs an account.',
   'request.read': 'This request belongs to somebody else.',
   'request.leave': 'Only whoever asked for it, or the office, can give up these dates.',
+  'request.change': 'Only whoever asked for it, or the office, can change these dates.',
+  'change.undo': 'Only whoever did it, or the office, can take it back.',
   'desk.read': 'The desk is for the managers of the office.',
   'request.decide': 'Only the managers of the office decide requests.',
   'orders.read': 'Setups are for the crews and the office.',

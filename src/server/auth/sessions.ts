@@ -1,5 +1,6 @@
 import type { PersonId } from '@/core/ids';
-import type { Role, Viewer } from '@/core/publishing/right-to-know';
+import type { Viewer } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
 import { keep, type Database } from '../db/connection';
 
 /** A working day and an evening; renewed by signing in again. */

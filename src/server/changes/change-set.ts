@@ -1,19 +1,21 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Writer } from '../db/connection';
-import { entityId, type Row, type TrackedTable } from './tracked-tables';
+import { entityId, TRACKED, type Row, type TrackedTable } from './tracked-tables';
 
 interface HistoryLine {
   readonly entity: TrackedTable;
   readonly id: string;
   readonly before: Row | null;
-  readonly after: Row;
+  /** Null where the row is gone. */
+  readonly after: Row | null;
 }
 
 /** Writes rows of tracked tables in bulk and keeps what they were and became. */
 export class ChangeSet {
   private readonly history: HistoryLine[] = [];
-  requestId: RequestId | null = null;
+  /** Requests this change is about; their history names it. */
+  readonly requestIds = new Set<RequestId>();
 
   constructor(
     readonly tx: Writer,
@@ -83,6 +85,23 @@ export class ChangeSet {
       this.history.push({ entity: table, id: String(row.id), before: row, after: { ...row, ...part } });
   }
 
+  /** Takes rows away, with what they were kept in the history. */
+  async remove(table: TrackedTable, rows: readonly Row[]): Promise<void> {
+    if (!rows.length) return;
+    const columns = TRACKED[table] as readonly string[];
+    const match = columns.map((column) => `${table}.${column} = j.value->>'${column}'`).join(' AND ');
+    await this.tx.run(`DELETE FROM ${table} WHERE EXISTS (SELECT 1 FROM json_each($rows) j WHERE ${match})`, {
+      rows: JSON.stringify(rows),
+    });
+    for (const row of rows)
+      this.history.push({ entity: table, id: entityId(table, row), before: row, after: null });
+  }
+
+  /** How many rows of a table this change has added, changed or taken away so far. */
+  count(table: TrackedTable, is: (before: Row | null, after: Row | null) => boolean): number {
+    return this.history.filter(({ entity, before, after }) => entity === table && is(before, after)).length;
+  }
+
   /** Same patch for all, and the row version counted up. */
   async updateVersioned(table: TrackedTable, ids: readonly number[], patch: Row): Promise<void> {
     await this.update(table, ids, (row) => ({ ...patch, row_version: Number(row.row_version) + 1 }));
@@ -94,7 +113,7 @@ export class ChangeSet {
       entity,
       id,
       before: before && JSON.stringify(before),
-      after: JSON.stringify(after),
+      after: after && JSON.stringify(after),
     }));
     await this.tx.run(
       `INSERT INTO history (change_set_id, entity, entity_id, before, after)

@@ -1,27 +1,46 @@
-import type { ClaimId } from '@/core/ids';
+import type { ClaimKind } from '@/core/changes/plan-date';
+import type { ClaimId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
 import { ChangeSet } from './change-set';
+import { breakLinks, healCuts } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
 
 /**
- * Claims held until now or earlier go back to waiting and stop occupying. Part of every write, before anything is
- * checked, so that a lapsed hold can never refuse anybody; and a job, so that it also happens in a quiet hour.
+ * Claims held until now or earlier stop occupying: what was asked for waits again, a proposal is gone. Part of every
+ * write, before anything is checked, so that a lapsed hold can never refuse anybody; and a job, so that it also happens
+ * in a quiet hour.
  */
 export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<number> {
-  const lapsed = await tx.rows<{ id: ClaimId }>(
-    `SELECT id FROM claim WHERE status = 'held' AND hold_until_min <= $now`,
+  const lapsed = await tx.rows<{ id: ClaimId; kind: ClaimKind; request: RequestId }>(
+    `SELECT c.id, c.kind, o.request_id AS request FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
+     WHERE c.status = 'held' AND c.hold_until_min <= $now`,
     { now },
   );
   if (!lapsed.length) return 0;
   const ids = lapsed.map(({ id }) => id);
+  const key = `hold-lapsed:${now}:${ids.join(',')}`.slice(0, 200);
   const id = await tx.insertRow(
     `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'hold lapsed', $key)`,
-    { now, key: `hold-lapsed:${now}:${ids.join(',')}` },
+    { now, key },
   );
   const change = new ChangeSet(tx, id, null, now);
-  await change.update('claim', ids, () => ({ status: 'wanted', hold_until_min: null }));
+  const toHeal = await breakLinks(change, ids);
+  await change.update('claim', ids, (row) => ({
+    status: row.kind === 'proposal' ? 'released' : 'wanted',
+    hold_until_min: null,
+  }));
   await rewriteOccupancy(tx, ids);
+  await rewriteOccupancy(tx, await healCuts(change, toHeal));
+  const requests = [...new Set(lapsed.map(({ request }) => request))];
+  await change.updateVersioned('request', requests, {});
+  await tx.run(
+    'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
+    {
+      id,
+      requests: JSON.stringify(requests),
+    },
+  );
   await change.writeHistory();
   return ids.length;
 }

@@ -2,7 +2,8 @@ import type { ClaimId, EquipmentTypeId, SpaceId } from '@/core/ids';
 import { impliedOccupancy, impliedUses } from '@/core/occupancy/imply';
 import type { Reader, Writer } from '../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
-import { loadClaims, type ClaimStatus, type StoredClaim } from './claims';
+import type { ClaimStatus } from '@/core/changes/plan-date';
+import { loadClaims, type StoredClaim } from './claims';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
@@ -15,7 +16,8 @@ const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
 export interface ImpliedRows {
   readonly occupancy: readonly (readonly [
     claim: number,
-    claimSpace: number,
+    claimSpace: number | null,
+    claimEquipment: number | null,
     resource: number,
     start: number,
     end: number,
@@ -46,10 +48,11 @@ export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]
   return {
     occupancy: live.flatMap((claim) =>
       impliedOccupancy(claim.content, holdings).map(
-        ({ spaceIndex, resourceId, span }) =>
+        ({ spaceIndex, equipmentIndex, resourceId, span }) =>
           [
             claim.id,
-            claim.claimSpaceIds[spaceIndex]!,
+            claim.claimSpaceIds[spaceIndex] ?? null,
+            claim.claimEquipmentIds[equipmentIndex] ?? null,
             resourceId,
             span.start,
             span.end,
@@ -74,8 +77,8 @@ export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]
   };
 }
 
-const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, resource_id, start_min, end_min, occupies)
-  SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5 FROM json_each($rows)`;
+const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, claim_equipment_id, resource_id, start_min, end_min, occupies)
+  SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
 const INSERT_USES = `INSERT INTO equipment_use (claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)
   SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
 

@@ -10,6 +10,10 @@ export interface ChangeOrder {
   readonly action: string;
   readonly reason: string;
   readonly idempotencyKey: string;
+  /** The change set this one takes back. */
+  readonly undoes?: number;
+  /** Only looks what would happen: everything is rolled back, whatever the outcome. */
+  readonly isPreview?: boolean;
 }
 
 interface StoredChange {
@@ -45,19 +49,23 @@ export async function runChangeSet<Value>(
   work: (change: ChangeSet) => Promise<Outcome<Value>>,
 ): Promise<Outcome<Value>> {
   return ctx.db.write<Outcome<Value>>(async (tx) => {
-    const earlier = await replayed<Value>(ctx, tx, order);
+    const earlier = order.isPreview ? null : await replayed<Value>(ctx, tx, order);
     if (earlier) return rollBack(earlier);
     const at = ctx.clock.now();
     await releaseLapsedHolds(tx, at);
     const change = await openChangeSet(ctx, tx, order, at);
     const outcome = await work(change);
-    if (!outcome.ok) return rollBack(outcome);
+    if (!outcome.ok || order.isPreview) return rollBack(outcome);
     await change.writeHistory();
     await tx.run('UPDATE change_set SET result = $result, request_id = $request WHERE id = $id', {
       id: change.id,
-      request: change.requestId,
+      request: [...change.requestIds][0] ?? null,
       result: JSON.stringify(outcome.value),
     });
+    await tx.run(
+      'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
+      { id: change.id, requests: JSON.stringify([...change.requestIds]) },
+    );
     return { keep: true, value: outcome };
   });
 }
@@ -70,9 +78,16 @@ async function openChangeSet(
 ): Promise<ChangeSet> {
   const actorId = ctx.viewer?.personId ?? null;
   const id = await tx.insertRow(
-    `INSERT INTO change_set (actor_id, at_min, action, reason, idempotency_key)
-     VALUES ($actor, $at, $action, $reason, $key)`,
-    { actor: actorId, at, action: order.action, reason: order.reason, key: order.idempotencyKey },
+    `INSERT INTO change_set (actor_id, at_min, action, reason, idempotency_key, undoes_id)
+     VALUES ($actor, $at, $action, $reason, $key, $undoes)`,
+    {
+      actor: actorId,
+      at,
+      action: order.action,
+      reason: order.reason,
+      key: order.isPreview ? `preview:${order.idempotencyKey}` : order.idempotencyKey,
+      undoes: order.undoes ?? null,
+    },
   );
   return new ChangeSet(tx, id, actorId, at);
 }

@@ -3,6 +3,7 @@ import type { OccurrenceId } from '@/core/ids';
 import {
   ordersFor,
   planOrders,
+  sameContent,
   type DueEdge,
   type OrderContent,
   type OrderedDate,
@@ -14,7 +15,7 @@ import {
 } from '@/core/work-orders/plan-orders';
 import type { Reader } from '../db/connection';
 import type { ChangeSet } from './change-set';
-import { loadClaimsOf, type StoredClaim } from './claims';
+import { loadStandingClaims, type StoredClaim } from './claims';
 
 interface RecipeRow {
   readonly id: number;
@@ -23,11 +24,12 @@ interface RecipeRow {
   readonly team_id: number;
   readonly due_edge: DueEdge;
   readonly due_offset_min: number;
+  readonly crew: number;
 }
 
 async function loadRecipes(reader: Reader): Promise<Recipe[]> {
   const rows = await reader.rows<RecipeRow>(
-    'SELECT id, phase, title, team_id, due_edge, due_offset_min FROM recipe WHERE retired_at IS NULL ORDER BY id',
+    'SELECT id, phase, title, team_id, due_edge, due_offset_min, crew FROM recipe WHERE retired_at IS NULL ORDER BY id',
   );
   return rows.map((row) => ({
     id: row.id,
@@ -36,6 +38,7 @@ async function loadRecipes(reader: Reader): Promise<Recipe[]> {
     teamId: row.team_id,
     due: row.due_edge,
     dueOffsetMin: row.due_offset_min,
+    crew: row.crew,
   }));
 }
 
@@ -90,6 +93,8 @@ async function addOrders(
       team_id: order.teamId,
       phase: order.phase,
       due_min: order.content.dueMin,
+      from_min: order.content.fromMin,
+      work_min: order.workMin,
       state: 'open',
       version: 1,
     })),
@@ -125,28 +130,48 @@ async function reviseOrders(
   const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
   await change.update('work_order', [...byId.keys()], (row) => {
     const order = byId.get(Number(row.id))!;
+    const isNew = !sameContent(stored.get(order.key)!.content, order.content);
     return {
       claim_id: claimOf.get(order.occurrenceId)!.id,
       due_min: order.content.dueMin,
+      from_min: order.content.fromMin,
+      work_min: order.workMin,
       state: 'open',
-      version: Number(row.version) + 1,
+      version: Number(row.version) + (isNew ? 1 : 0),
       row_version: Number(row.row_version) + 1,
     };
   });
   await addVersions(
     change,
-    orders.map((order) => {
+    orders.flatMap((order) => {
       const before = stored.get(order.key)!;
-      return { orderId: before.id, version: before.version + 1, content: order.content };
+      return sameContent(before.content, order.content)
+        ? []
+        : [{ orderId: before.id, version: before.version + 1, content: order.content }];
     }),
   );
+}
+
+/** Orders that say the same still belong to the claim that is in force now. */
+async function followClaims(
+  change: ChangeSet,
+  wanted: readonly WantedOrder[],
+  rows: readonly OrderRow[],
+  claimOf: ReadonlyMap<OccurrenceId, StoredClaim>,
+): Promise<void> {
+  const byKey = new Map(wanted.map((order) => [order.key, order]));
+  const kept = rows.filter(({ key, state }) => byKey.has(key) && state !== 'withdrawn');
+  const orders = new Map(kept.map(({ id, key }) => [id, byKey.get(key)!]));
+  await change.update('work_order', [...orders.keys()], (row) => ({
+    claim_id: claimOf.get(orders.get(Number(row.id))!.occurrenceId)!.id,
+  }));
 }
 
 /** Brings the orders of these dates in line with what is in force, in the change's own transaction. */
 export async function syncOrders(change: ChangeSet, occurrences: readonly OccurrenceId[]): Promise<void> {
   const { tx } = change;
   const ids = JSON.stringify(occurrences);
-  const inForce = (await loadClaimsOf(tx, occurrences)).filter(({ status }) => status === 'in-force');
+  const inForce = (await loadStandingClaims(tx, occurrences)).filter(({ status }) => status === 'in-force');
   const names = await tx.json<Names>(NAMES, { ids });
   const recipes = await loadRecipes(tx);
   const wanted = inForce.flatMap((claim) => ordersFor(orderedDate(claim, names), recipes));
@@ -156,6 +181,7 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
 
   const plan = planOrders(wanted, rows satisfies StoredOrder[]);
   await addOrders(change, plan.add, claimOf);
+  await followClaims(change, wanted, rows, claimOf);
   await reviseOrders(change, plan.revise, stored, claimOf);
   await change.updateVersioned(
     'work_order',

@@ -4,11 +4,13 @@ export const TRACKED = {
   request_host: ['request_id', 'organisation_id'],
   request_category: ['request_id', 'category_id'],
   segment: ['id'],
+  segment_date: ['segment_id', 'recurrence_local'],
   occurrence: ['id'],
   claim: ['id'],
   claim_space: ['id'],
   claim_equipment: ['id'],
   claim_override: ['claim_id', 'rule', 'subject'],
+  turnover_link: ['before_claim_space_id'],
   work_order: ['id'],
   work_order_version: ['order_id', 'version'],
 } as const satisfies Record<string, readonly string[]>;

@@ -19,11 +19,14 @@ const query =
 const STOCK = `
 WITH moment AS (
   SELECT type_id, start_min AS at FROM equipment_use WHERE occupies = 1
-  UNION SELECT type_id, from_min FROM stock_line WHERE delta < 0
-  UNION SELECT type_id, to_min FROM stock_line WHERE delta > 0 AND to_min IS NOT NULL)
+  UNION SELECT type_id, from_min FROM stock WHERE delta < 0
+  UNION SELECT type_id, to_min FROM stock WHERE delta > 0 AND to_min IS NOT NULL)
 SELECT 'type ' || m.type_id || ' at minute ' || m.at || ' is short' AS what FROM moment m WHERE
   COALESCE((SELECT SUM(u.quantity) FROM equipment_use u WHERE u.type_id = m.type_id AND u.occupies = 1 AND u.start_min <= m.at AND u.end_min > m.at), 0)
-  > COALESCE((SELECT SUM(s.delta) FROM stock_line s WHERE s.type_id = m.type_id AND s.from_min <= m.at AND (s.to_min IS NULL OR s.to_min > m.at)), 0)`;
+  > COALESCE((SELECT SUM(s.delta) FROM stock s WHERE s.type_id = m.type_id AND s.from_min <= m.at AND (s.to_min IS NULL OR s.to_min > m.at)), 0)
+
+  AND NOT EXISTS (SELECT 1 FROM at_risk k JOIN equipment_use u ON u.claim_id = k.claim_id AND u.type_id = m.type_id AND u.start_min <= m.at AND u.end_min > m.at
+    WHERE k.rule = 'equipment-short')`;
 
 const differing = (name: string, stored: readonly string[], implied: readonly string[]): string[] => {
   const count = (list: readonly string[]) => {
@@ -42,7 +45,7 @@ async function rowsAreImplied(reader: Reader): Promise<string[]> {
   const claims: StoredClaim[] = await loadClaims(reader, ids);
   const implied = await impliedRows(reader, claims);
   const occupancy = await reader.json<unknown[]>(
-    'SELECT json_group_array(json_array(claim_id, claim_space_id, resource_id, start_min, end_min, occupies)) AS json FROM occupancy',
+    'SELECT json_group_array(json_array(claim_id, claim_space_id, claim_equipment_id, resource_id, start_min, end_min, occupies)) AS json FROM occupancy',
   );
   const uses = await reader.json<unknown[]>(
     'SELECT json_group_array(json_array(claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)) AS json FROM equipment_use',
@@ -57,7 +60,7 @@ async function rowsAreImplied(reader: Reader): Promise<string[]> {
 interface HistoryRow {
   readonly entity_id: string;
   readonly before: string | null;
-  readonly after: string;
+  readonly after: string | null;
 }
 
 const canonical = (row: Row): string =>
@@ -74,7 +77,8 @@ async function historyGives(reader: Reader, table: TrackedTable): Promise<string
     const known = last.get(entity_id) ?? null;
     if ((before && canonical(JSON.parse(before) as Row)) !== known)
       broken.push(`${table} ${entity_id}: history has a gap`);
-    last.set(entity_id, canonical(JSON.parse(after) as Row));
+    if (after === null) last.delete(entity_id);
+    else last.set(entity_id, canonical(JSON.parse(after) as Row));
   }
   const rows = await reader.rows<Row>(`SELECT * FROM ${table}`);
   const stored = new Map(rows.map((row) => [entityId(table, row), canonical(row)]));
@@ -106,6 +110,23 @@ export const INVARIANTS: readonly Invariant[] = [
     name: '3 an approved occurrence has exactly one claim in force, any other none',
     check: query(`SELECT 'occurrence ' || o.id || ' (' || o.state || ')' AS what FROM occurrence o
       WHERE (SELECT COUNT(*) FROM claim c WHERE c.occurrence_id = o.id AND c.status = 'in-force') <> (o.state = 'approved')`),
+  },
+  {
+    name: '3 the claim a date stands on is its own, live while the date is, released when it has ended',
+    check:
+      query(`SELECT 'occurrence ' || o.id || ' (' || o.state || ')' AS what FROM occurrence o LEFT JOIN claim c ON c.id = o.standing_id
+      WHERE c.occurrence_id IS NOT o.id OR CASE o.state WHEN 'approved' THEN c.status <> 'in-force' WHEN 'waiting' THEN c.status NOT IN ('wanted', 'held')
+        ELSE EXISTS (SELECT 1 FROM claim k WHERE k.occurrence_id = o.id AND k.status <> 'released') END`),
+  },
+  {
+    name: '4 a turnover link joins two claims that occupy, in one set-up, cut where they meet',
+    check:
+      query(`SELECT 'link ' || l.before_claim_space_id || ' – ' || l.after_claim_space_id AS what FROM turnover_link l
+      JOIN claim_space b ON b.id = l.before_claim_space_id JOIN claim cb ON cb.id = b.claim_id
+      JOIN claim_space a ON a.id = l.after_claim_space_id JOIN claim ca ON ca.id = a.claim_id
+      WHERE b.setup_key <> a.setup_key OR b.cut_end_min IS NOT l.boundary_min OR a.cut_start_min IS NOT l.boundary_min
+        OR cb.status NOT IN ('held', 'in-force') OR ca.status NOT IN ('held', 'in-force')
+        OR cb.end_min + cb.exit_min > l.boundary_min OR l.boundary_min > ca.start_min - ca.access_min`),
   },
   { name: '4 occupancy and equipment use are what the claims imply', check: rowsAreImplied },
   {

@@ -1,4 +1,4 @@
-import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, PersonId, ResourceId, SpaceId } from '@/core/ids';
 import { mayKnowBooking, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from './connection';
 
@@ -6,22 +6,29 @@ import type { Reader } from './connection';
 export interface Names {
   place(space: SpaceId): string;
   equipment(type: EquipmentTypeId): string;
+  unit(resource: ResourceId): string;
+  team(team: number): string;
 }
 
 interface NameRows {
   readonly spaces: Record<string, string>;
   readonly equipment: Record<string, string>;
+  readonly units: Record<string, string>;
+  readonly teams: Record<string, string>;
 }
 
 const NAMES = `SELECT json_object(
   'spaces', (SELECT json_group_object(id, name) FROM space),
-  'equipment', (SELECT json_group_object(id, name) FROM equipment_type)) AS json`;
+  'equipment', (SELECT json_group_object(id, name) FROM equipment_type),
+  'units', (SELECT json_group_object(id, name) FROM resource WHERE kind = 'unit'), 'teams', (SELECT json_group_object(id, name) FROM team)) AS json`;
 
 export async function loadNames(reader: Reader): Promise<Names> {
   const rows = await reader.json<NameRows>(NAMES);
   return {
     place: (id) => rows.spaces[id] ?? 'this space',
     equipment: (id) => rows.equipment[id] ?? 'this equipment',
+    unit: (id) => rows.units[id] ?? 'this unit',
+    team: (id) => rows.teams[id] ?? 'the crew',
   };
 }
 

@@ -1,7 +1,10 @@
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import type { EquipmentFacts, SpaceFacts } from '@/core/occupancy/world';
 import type { LayoutOffer } from '@/core/seating/capacity';
+import type { Feature } from '@/core/spaces/features';
 import { nearestHours, type HoursLine } from '@/core/spaces/hours';
+import type { PolicyLine } from '@/core/spaces/policy';
+import type { Timetable } from '@/core/spaces/timetable';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { localDateTime, type LocalDate, type Weekday } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
@@ -19,7 +22,23 @@ interface SpaceRow {
   readonly layouts: LayoutOffer[];
   readonly hours: HoursRow[];
   readonly closures: ClosureRow[];
+  readonly features: Feature[];
+  readonly topUpMin: number;
+  readonly policies: PolicyLine[];
+  readonly timetables: Timetable[];
 }
+
+const periodsOf = (timetable: string) =>
+  `(SELECT json_group_array(json_object('name', q.name, 'fromMin', q.from_min, 'toMin', q.to_min) ORDER BY q.position)
+    FROM timetable_period q WHERE q.timetable_id = ${timetable})`;
+
+const TIMETABLES = `(SELECT json_group_array(json_object('validFrom', t.valid_from, 'validTo', t.valid_to, 'periods', ${periodsOf('t.id')},
+    'exceptions', (SELECT json_group_array(json_object('date', e.on_date, 'periods', CASE WHEN e.instead_id IS NULL THEN NULL ELSE json(${periodsOf('e.instead_id')}) END))
+      FROM timetable_exception e WHERE e.timetable_id = t.id)) ORDER BY t.id)
+  FROM space_timetable x JOIN timetable t ON t.id = x.timetable_id WHERE x.space_id = s.id)`;
+
+const POLICIES = `(SELECT json_group_array(json_object('validFrom', x.valid_from, 'noticeMin', x.notice_min, 'horizonMonths', x.horizon_months,
+    'shortestMin', x.shortest_min, 'longestMin', x.longest_min, 'granted', x.granted, 'who', json(x.who))) FROM space_policy x WHERE x.space_id = s.id)`;
 
 // Owners of hours and closures that count for a space: itself, its building, its site.
 const OWNED = `(x.owner_kind = 'space' AND x.owner_id = s.id) OR (x.owner_kind = 'building' AND x.owner_id = b.id)
@@ -32,7 +51,9 @@ SELECT json_group_array(json_object(
   'layouts', (SELECT json_group_array(json_object('layout', l.layout, 'seats', l.seats, 'setupMin', l.setup_min, 'strikeMin', l.strike_min) ORDER BY l.position)
     FROM space_layout l WHERE l.space_id = s.id),
   'hours', (SELECT json_group_array(json_array(x.owner_kind, x.weekday, x.from_min, x.to_min, x.valid_from, x.valid_to)) FROM hours x WHERE ${OWNED}),
-  'closures', (SELECT json_group_array(json_array(x.start_local, x.end_local, x.kind, x.reason)) FROM closure x WHERE ${OWNED})
+  'closures', (SELECT json_group_array(json_array(x.start_local, x.end_local, x.kind, x.reason)) FROM closure x WHERE ${OWNED}),
+  'features', (SELECT json_group_array(feature) FROM (SELECT x.feature FROM space_feature x WHERE x.space_id = s.id UNION SELECT 'step-free' WHERE s.step_free = 1)), 'topUpMin', s.top_up_min,
+  'policies', ${POLICIES}, 'timetables', ${TIMETABLES}
 )) AS json
 FROM space s JOIN building b ON b.id = s.building_id JOIN site ON site.id = b.site_id
 WHERE s.id IN (SELECT value FROM json_each($ids))`;
@@ -72,6 +93,10 @@ function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
       kind,
       reason,
     })),
+    features: row.features,
+    topUpMin: row.topUpMin,
+    policies: row.policies,
+    timetables: row.timetables,
   };
 }
 
@@ -91,7 +116,7 @@ interface EquipmentRow {
 
 const EQUIPMENT = `
 SELECT json_group_array(json_object('id', t.id, 'fetchMin', t.fetch_min, 'returnMin', t.return_min,
-  'stock', (SELECT json_group_array(json_array(l.from_min, l.to_min, l.delta)) FROM stock_line l WHERE l.type_id = t.id))) AS json
+  'stock', (SELECT json_group_array(json_array(l.from_min, l.to_min, l.delta)) FROM stock l WHERE l.type_id = t.id))) AS json
 FROM equipment_type t WHERE t.id IN (SELECT value FROM json_each($ids))`;
 
 /** Facts of the equipment types there are, retired ones too. */

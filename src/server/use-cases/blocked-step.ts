@@ -15,16 +15,20 @@ import { isPast, type DateRow } from './request-rows';
 export function blockedStep(
   dates: readonly DateRow[],
   stepFor: (state: OccurrenceState) => OccurrenceAction,
-  side: ActingSide,
+  sideOf: ActingSide | ((date: DateRow) => ActingSide),
   now: EpochMinute,
 ): Refusal | null {
   for (const date of dates) {
+    const side = typeof sideOf === 'string' ? sideOf : sideOf(date);
     const result = transition(date.state, stepFor(date.state), side, isPast(date, now));
     const day = dayShort(dateOf(date.startLocal));
     if (result.kind === 'not-allowed')
       return {
         code: 'not-allowed',
-        what: `${day} still waits: the office declines such a date instead of cancelling it.`,
+        what:
+          date.state === 'waiting' && side === 'manager'
+            ? `${day} still waits: the office declines such a date instead of cancelling it.`
+            : `${day} is not yours to change that way.`,
       };
     if (result.kind === 'past') return { code: 'past', date: day };
     if (result.kind === 'no-such-step')

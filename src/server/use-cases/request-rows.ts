@@ -1,9 +1,10 @@
 import type { OccurrenceState } from '@/core/changes/transitions';
-import type { ClaimId, OccurrenceId, PersonId, RequestId } from '@/core/ids';
-import { bandMinutesOf, occupiedSpan, type ClaimContent } from '@/core/occupancy/bands';
+import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
+import type { OwnField } from '@/core/changes/patch';
+import { hostSpan, occupiedOf, type ClaimContent } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
-import { loadClaimsOf } from '../changes/claims';
+import { loadLiveClaims, loadStandingClaims, type StoredClaim } from '../changes/claims';
 import type { Reader } from '../db/connection';
 
 export interface RequestRow {
@@ -27,13 +28,19 @@ export interface RequestRow {
   readonly tzid: string;
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;
+  readonly allDay: 0 | 1;
+  readonly endless: 0 | 1;
+  /** For whom it is published; what the check compares with other public events. */
+  readonly audiences: string[];
+  readonly otherSpaceOk: 0 | 1;
 }
 
 const REQUESTS = `
 SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 'publicText', r.public_text, 'notes', r.notes, 'people', r.people,
   'publish', json(iif(r.publish, 'true', 'false')), 'askedMin', r.asked_min, 'version', r.row_version, 'requesterId', r.requester_id,
   'requester', p.name, 'requesterEmail', p.email, 'host', g.name, 'category', c.name, 'mark', c.mark, 'hue', c.hue,
-  'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local)) AS json
+  'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local, 'allDay', s.all_day,
+  'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences), 'otherSpaceOk', r.other_space_ok)) AS json
 FROM request r JOIN person p ON p.id = r.requester_id JOIN segment s ON s.request_id = r.id AND s.no = 1
   JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
   JOIN request_category k ON k.request_id = r.id AND k.position = 0 JOIN category c ON c.id = k.category_id`;
@@ -55,39 +62,60 @@ export const loadRequestsOf = (reader: Reader, person: PersonId): Promise<Reques
 export interface DateRow {
   readonly id: OccurrenceId;
   readonly requestId: RequestId;
+  readonly segmentId: SegmentId;
   readonly key: LocalDateTime;
   readonly state: OccurrenceState;
   readonly reason: string;
+  /** What it keeps of its own when the series changes. */
+  readonly own: OwnField[];
   readonly claimId: ClaimId;
   readonly claim: ClaimContent;
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;
+  /** Every claim that is not released: the standing one, a proposal, a change that waits. */
+  readonly live: readonly StoredClaim[];
+  readonly standing: StoredClaim;
 }
 
-type OccurrenceRow = Omit<DateRow, 'claimId' | 'claim'>;
+type OccurrenceRow = Pick<DateRow, 'id' | 'requestId' | 'segmentId' | 'key' | 'state' | 'reason' | 'own'>;
 
 const DATES = `
-SELECT json_group_array(json_object('id', o.id, 'requestId', o.request_id, 'key', o.recurrence_local, 'state', o.state, 'reason', o.reason,
-  'startLocal', c.start_local, 'endLocal', c.end_local) ORDER BY c.start_min, o.id) AS json
-FROM occurrence o JOIN claim c ON c.occurrence_id = o.id AND c.kind = 'asked'
+SELECT json_group_array(json_object('id', o.id, 'requestId', o.request_id, 'segmentId', o.segment_id, 'key', o.recurrence_local, 'state', o.state,
+  'reason', o.reason, 'own', json(o.own)) ORDER BY c.start_min, o.id) AS json
+FROM occurrence o JOIN claim c ON c.id = o.standing_id
 WHERE o.request_id IN (SELECT value FROM json_each($ids))`;
 
 /** All dates of these requests, in order of time. */
 export async function loadDates(reader: Reader, requests: readonly RequestId[]): Promise<DateRow[]> {
   const rows = await reader.json<OccurrenceRow[]>(DATES, { ids: JSON.stringify(requests) });
-  const claims = await loadClaimsOf(
-    reader,
-    rows.map(({ id }) => id),
+  const ids = rows.map(({ id }) => id);
+  const standing = new Map(
+    (await loadStandingClaims(reader, ids)).map((claim) => [claim.occurrenceId, claim]),
   );
-  const claimOf = new Map(claims.map((claim) => [claim.occurrenceId, claim]));
+  const live = new Map<OccurrenceId, StoredClaim[]>();
+  for (const claim of await loadLiveClaims(reader, ids))
+    live.set(claim.occurrenceId, [...(live.get(claim.occurrenceId) ?? []), claim]);
   return rows.map((row) => {
-    const claim = claimOf.get(row.id)!;
-    return { ...row, claimId: claim.id, claim: claim.content };
+    const claim = standing.get(row.id)!;
+    return {
+      ...row,
+      claimId: claim.id,
+      claim: claim.content,
+      startLocal: claim.startLocal,
+      endLocal: claim.endLocal,
+      live: live.get(row.id) ?? [],
+      standing: claim,
+    };
   });
 }
 
 /** A date is past when its occupied end is not after now. */
-export const isPast = (date: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>
-  date.claim.spaces.every(
-    (space) => occupiedSpan(date.claim.event, bandMinutesOf(date.claim, space)).end <= now,
-  );
+export const isPast = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>
+  [
+    hostSpan(claim.event, claim.accessMin, claim.exitMin),
+    ...claim.spaces.map((space) => occupiedOf(claim, space)),
+  ].every(({ end }) => end <= now);
+
+/** A date has begun when its occupied start is not after now; then it may only be shortened or lengthened. */
+export const hasBegun = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>
+  [claim.event, ...claim.spaces.map((space) => occupiedOf(claim, space))].some(({ start }) => start <= now);

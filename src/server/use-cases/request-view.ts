@@ -2,14 +2,12 @@ import { countStates } from '@/core/changes/request-state';
 import { possibleActions, type ActingSide } from '@/core/changes/transitions';
 import { needingReason, unapprovable, type Side } from '@/core/checks/findings';
 import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
-import { parseWeeklyRule } from '@/core/recurrence/rule';
-import { epochMinute, type EpochMinute } from '@/core/time/epoch-minute';
-import { dateOf, wallMinute } from '@/core/time/local-time';
-import { toLocal } from '@/core/time/zone';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { sayRequestState, STATE_WORDS } from '@/contracts/words/states';
-import { ruleText, spanText } from '@/contracts/words/when';
+import { pickedText, ruleText } from '@/contracts/words/rule';
+import { spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
@@ -18,9 +16,11 @@ import { checkAgainstWorld, type DateVerdict } from './verdicts';
 
 /** The rule of a request in words, or its one date. */
 export function whenTextOf(request: RequestRow, dates: number): string {
-  const { rrule, tzid, startLocal, endLocal } = request;
-  const rule = rrule && parseWeeklyRule(rrule, (utc) => dateOf(toLocal(epochMinute(wallMinute(utc)), tzid)));
-  return rule ? ruleText(rule, startLocal, endLocal, dates) : spanText(startLocal, endLocal);
+  const { rrule, tzid, startLocal, endLocal, allDay, endless } = request;
+  const times = { start: startLocal, end: endLocal, tzid, allDay: allDay === 1 };
+  return rrule === null
+    ? pickedText(dates, startLocal, endLocal)
+    : ruleText(rrule, times, endless ? null : dates);
 }
 
 interface PlaceNames {
@@ -79,9 +79,16 @@ export async function requestView(
   const now = ctx.clock.now();
   const dates = await loadDates(db, [request.id]);
   const waiting = dates.filter(({ state }) => state === 'waiting');
-  const wanted = waiting.map(({ key, claim }) => ({ key, claim }));
-  const held = waiting.map(({ claimId }) => claimId);
-  const verdicts = waiting.length ? await checkAgainstWorld(db, ctx.viewer, wanted, side, held) : [];
+  const wanted = waiting.map(({ key, id, claim }) => ({ key: `${key}#${id}`, claim }));
+  const verdicts = waiting.length
+    ? await checkAgainstWorld(db, ctx.viewer, wanted, {
+        side,
+        except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
+        requestId: request.id,
+        audiences: request.publish ? request.audiences : [],
+        isEndless: request.endless === 1,
+      })
+    : [];
   const verdictOf = new Map(waiting.map(({ id }, index) => [id, verdicts[index]]));
   const names = await loadPlaceNames(db);
   const first = dates[0]!;

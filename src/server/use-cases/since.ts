@@ -28,8 +28,8 @@ function whatOf({ action, result }: ChangeRow): string {
 /** Who changed a request, when and what, newest first. */
 export async function historyOf(reader: Reader, request: RequestId, tzid: string): Promise<HistoryEntry[]> {
   const rows = await reader.rows<ChangeRow>(
-    `SELECT p.name, c.action, c.at_min, c.reason, c.result FROM change_set c LEFT JOIN person p ON p.id = c.actor_id
-     WHERE c.request_id = $request ORDER BY c.id DESC`,
+    `SELECT p.name, c.action, c.at_min, c.reason, c.result FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id
+     LEFT JOIN person p ON p.id = c.actor_id WHERE x.request_id = $request ORDER BY c.id DESC`,
     { request },
   );
   return rows.map((row) => ({

@@ -1,7 +1,8 @@
 import { checkDates, findingsByDate } from '@/core/checks/check';
 import {
-  RULES,
+  severityOf,
   verdictOf,
+  type AskedFacts,
   type Finding,
   type Side,
   type Verdict,
@@ -9,6 +10,7 @@ import {
 } from '@/core/checks/findings';
 import type { ClaimId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { Asker } from '@/core/spaces/policy';
 import type { FindingReply } from '@/contracts/ask';
 import { sayFinding, sayVerdicts } from '@/contracts/words/findings';
 import type { Context } from '../context';
@@ -28,18 +30,33 @@ export interface FindingSpeaker {
   say(finding: Finding): string;
 }
 
+/** The claim of somebody else a finding is about, as far as it is one. */
+function colliderOf({ facts }: Finding): ClaimId | null {
+  switch (facts.rule) {
+    case 'occupied':
+    case 'unit-taken':
+      return facts.by.kind === 'claim' ? facts.by.claimId : null;
+    case 'shared-shoulder':
+      return facts.by.claimId;
+    case 'same-audience':
+    case 'expected-later':
+      return facts.claimId;
+    default:
+      return null;
+  }
+}
+
 export async function speakerFor(
   reader: Reader,
   viewer: Context['viewer'],
   world: WorldSnapshot,
   findings: readonly Finding[],
+  side: Side,
 ): Promise<FindingSpeaker> {
-  const colliders = findings.flatMap(({ facts }) =>
-    facts.rule === 'occupied' && facts.by.kind === 'claim' ? [facts.by.claimId] : [],
-  );
+  const colliders = findings.flatMap((finding) => colliderOf(finding) ?? []);
   const titles = await titlesFor(reader, viewer, [...new Set(colliders)]);
   const names = await loadNames(reader);
-  return { say: (finding) => speak(finding, world, names, titles) };
+  return { say: (finding) => speak(finding, world, names, titles, side) };
 }
 
 function speak(
@@ -47,13 +64,17 @@ function speak(
   world: WorldSnapshot,
   names: Names,
   titles: ReadonlyMap<ClaimId, string>,
+  side: Side,
 ): string {
   const { facts, spaceId } = finding;
-  const by = facts.rule === 'occupied' && facts.by.kind === 'claim' ? facts.by.claimId : null;
+  const by = colliderOf(finding);
   return sayFinding(facts, {
     tzid: world.tzid,
+    side,
     place: spaceId === null ? '' : names.place(spaceId),
-    equipment: facts.rule === 'equipment-short' ? names.equipment(facts.typeId) : '',
+    equipment: 'typeId' in facts ? names.equipment(facts.typeId) : '',
+    unit: 'unitId' in facts ? names.unit(facts.unitId) : '',
+    team: 'teamId' in facts ? names.team(facts.teamId) : '',
     collider: by === null ? null : (titles.get(by) ?? null),
   });
 }
@@ -74,11 +95,34 @@ export function judge(
       verdict: verdictOf(own, side),
       sentences: own.map((finding) => ({
         rule: finding.facts.rule,
-        severity: RULES[finding.facts.rule].severity[side],
+        severity: severityOf(finding.facts, side),
         sentence: speaker.say(finding),
       })),
     };
   });
+}
+
+export interface CheckWanted extends AskedFacts {
+  readonly side: Side;
+  /** Claims to leave out: those the change would replace. */
+  readonly except?: readonly ClaimId[];
+}
+
+/** Who asks, as policies judge it. */
+export async function askerOf(ctx: Context, reader: Reader): Promise<Asker> {
+  const organisations = ctx.viewer
+    ? await reader.rows<{ id: number }>(
+        'SELECT organisation_id AS id FROM membership WHERE person_id = $person',
+        {
+          person: ctx.viewer.personId,
+        },
+      )
+    : [];
+  return {
+    now: ctx.clock.now(),
+    roles: ctx.viewer?.roles ?? ['requester'],
+    organisations: organisations.map(({ id }) => id),
+  };
 }
 
 /** Loads the world and checks: the form, submission and the deciding transaction all come through here. */
@@ -86,12 +130,13 @@ export async function checkAgainstWorld(
   reader: Reader,
   viewer: Context['viewer'],
   dates: readonly WantedDate[],
-  side: Side,
-  except: readonly ClaimId[] = [],
+  wanted: CheckWanted,
 ): Promise<DateVerdict[]> {
-  const world = await loadWorld(reader, dates, except);
-  const findings = checkDates(dates, world);
-  return judge(dates, findings, side, await speakerFor(reader, viewer, world, findings));
+  // What waits elsewhere is for those who may see it: the office.
+  const withWaiting = viewer?.roles.includes('manager') ?? false;
+  const world = await loadWorld(reader, dates, { ...wanted, withWaiting });
+  const findings = checkDates(dates, world, wanted);
+  return judge(dates, findings, wanted.side, await speakerFor(reader, viewer, world, findings, wanted.side));
 }
 
 export const countVerdicts = (

@@ -83,8 +83,21 @@ export function AskFormPage({ choices, picked, isSignedIn }: AskFormProps) {
   const { key, isRestored, startAfresh } = useDraft(picked, choices, form);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
-  const { people, spaces, when, accessMin, exitMin, equipment } = toBody(values, '');
-  const verdict = useVerdict({ people, spaces, when, accessMin, exitMin, equipment });
+  const { people, spaces, when, accessMin, exitMin, equipment, publish, categoryId } = toBody(
+    values,
+    '',
+    tzid,
+  );
+  const verdict = useVerdict({
+    people,
+    spaces,
+    when,
+    accessMin,
+    exitMin,
+    equipment,
+    publish,
+    ...(Number.isInteger(categoryId) && { categoryId }),
+  });
   const faults = useMemo(() => byField(error?.fields ?? []), [error]);
   const refuse = (fault: ErrorReply['error']) => {
     setError(fault);
@@ -92,7 +105,7 @@ export function AskFormPage({ choices, picked, isSignedIn }: AskFormProps) {
   };
 
   const submit = async () => {
-    const body = toBody(form.getValues(), key.current);
+    const body = toBody(form.getValues(), key.current, tzid);
     const parsed = askSchema.safeParse(body);
     if (!parsed.success) {
       const fields = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));

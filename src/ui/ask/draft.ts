@@ -1,7 +1,22 @@
 import type { Layout } from '@/core/seating/capacity';
 import type { AskBody } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
-import { addWallMinutes, dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
+import {
+  ruleTextOf,
+  type FormRule,
+  type MonthPlace,
+  type RuleEnd,
+  type RuleUnit,
+} from '@/core/recurrence/editor-model';
+import {
+  addWallMinutes,
+  dateOf,
+  parseLocalDate,
+  timeOf,
+  weekdayOf,
+  type LocalDate,
+  type LocalDateTime,
+} from '@/core/time/local-time';
 import type { Picked } from './ask-address';
 
 /** What stands in the fields: texts as typed, so that nothing is lost while it is not yet right. */
@@ -22,8 +37,16 @@ export interface AskForm {
   notes: string;
   publish: boolean;
   repeats: boolean;
-  everyWeeks: string;
+  every: string;
+  unit: RuleUnit;
+  /** ISO weekdays of a weekly rule; none is the weekday of the first date. */
+  weekdays: string[];
+  /** Of a monthly or yearly rule: the day of the month, or the so-manieth weekday. */
+  place: 'day' | 'nth' | 'last';
+  ends: RuleEnd['kind'];
   until: string;
+  count: string;
+  otherSpaceOk: boolean;
 }
 
 /** The form with its idempotency key, as kept in the browser while typing. */
@@ -40,7 +63,7 @@ export function loadDraft(): Draft | null {
   const text = localStorage.getItem(DRAFT);
   if (!text) return null;
   const draft = JSON.parse(text) as Partial<Draft>;
-  return draft.key && draft.form && Array.isArray(draft.form.spaces) && Array.isArray(draft.form.equipment)
+  return draft.key && draft.form && Array.isArray(draft.form.spaces) && Array.isArray(draft.form.weekdays)
     ? (draft as Draft)
     : null;
 }
@@ -82,16 +105,60 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     notes: '',
     publish: true,
     repeats: false,
-    everyWeeks: '1',
+    every: '1',
+    unit: 'week',
+    weekdays: [],
+    place: 'day',
+    ends: 'until',
     until: '',
+    count: '10',
+    otherSpaceOk: false,
   };
 }
 
 // An empty field is not a number: the schema then says that it is missing.
 const number = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text));
 
+/** The so-manieth of its weekday in the month, 1 to 5. */
+export const nthOf = (date: string): number => Math.ceil(Number(date.slice(8, 10)) / 7);
+
+function placeOf(form: AskForm, date: LocalDate): MonthPlace {
+  if (form.place === 'day') return { kind: 'days', days: [Number(date.slice(8, 10))] };
+  return {
+    kind: 'weekdays',
+    nths: [form.place === 'last' ? -1 : nthOf(date)],
+    weekdays: [weekdayOf(date)],
+  };
+}
+
+function endOf(form: AskForm): RuleEnd | null {
+  if (form.ends === 'never') return { kind: 'never' };
+  if (form.ends === 'count') return { kind: 'count', count: number(form.count) };
+  const date = parseLocalDate(form.until);
+  return date && { kind: 'until', date };
+}
+
+/** The RRULE value of what the fields say. What is not right yet is left in it, for the schema to name. */
+export function ruleOf(form: AskForm, tzid: string): string {
+  const date = parseLocalDate(form.startDate);
+  const end = endOf(form);
+  if (!date || !end) return end ? '' : 'UNTIL=';
+  const { unit } = form;
+  const weekdays = form.weekdays.length ? form.weekdays.map(Number) : [weekdayOf(date)];
+  const rule: FormRule = {
+    every: number(form.every),
+    unit,
+    weekdays: unit === 'week' ? weekdays.sort() : [],
+    place: unit === 'month' || unit === 'year' ? placeOf(form, date) : null,
+    months: unit === 'year' ? [Number(date.slice(5, 7))] : [],
+    end,
+    weekStart: 1,
+  };
+  return ruleTextOf(rule, tzid);
+}
+
 /** What is sent. Whether it is right is for the schema to say, here and on the server. */
-export function toBody(form: AskForm, key: string): AskBody {
+export function toBody(form: AskForm, key: string, tzid: string): AskBody {
   return {
     key,
     title: form.title,
@@ -108,7 +175,7 @@ export function toBody(form: AskForm, key: string): AskBody {
     when: {
       startsAt: `${form.startDate}T${form.startTime}`,
       endsAt: `${form.endDate}T${form.endTime}`,
-      repeat: form.repeats ? { everyWeeks: number(form.everyWeeks), until: form.until } : null,
+      repeat: form.repeats ? { rule: ruleOf(form, tzid) } : null,
     },
     accessMin: number(form.accessMin),
     exitMin: number(form.exitMin),
@@ -118,6 +185,7 @@ export function toBody(form: AskForm, key: string): AskBody {
     })),
     notes: form.notes,
     publish: form.publish,
+    otherSpaceOk: form.otherSpaceOk,
   };
 }
 
@@ -125,7 +193,6 @@ export function toBody(form: AskForm, key: string): AskBody {
 export function fieldOf(path: string): string {
   if (path === 'when.startsAt') return 'startDate';
   if (path.startsWith('when.endsAt') || path === 'when') return 'endTime';
-  if (path === 'when.repeat.until') return 'until';
-  if (path === 'when.repeat.everyWeeks') return 'everyWeeks';
+  if (path.startsWith('when.repeat')) return 'repeat';
   return path;
 }

@@ -5,6 +5,7 @@ import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import type { Layout } from '@/core/seating/capacity';
 import { addWallMinutes, dateOf, parseLocalDateTime, timeOf, wallMinute } from '@/core/time/local-time';
 import { usualSpace, type AskForm } from './draft';
+import { RepeatFields } from './repeat-fields';
 import { Field, FormSection } from './fields';
 
 export interface PartProps {
@@ -138,23 +139,9 @@ export function WhenSection({ form, faults }: PartProps) {
       </Field>
       <label className="flex items-center gap-2 font-semibold sm:col-span-2">
         <input type="checkbox" className="size-4 accent-(--accent)" {...register('repeats')} />
-        More dates, week by week
+        More dates by a rule
       </label>
-      {repeats && (
-        <>
-          <Field label="Weeks between dates" fault={faults.everyWeeks} className="sm:col-span-2">
-            <input className="field" type="number" min={1} step={1} {...register('everyWeeks')} />
-          </Field>
-          <Field
-            label="Until"
-            fault={faults.until}
-            hint="The last day on which there may be one."
-            className="sm:col-span-2"
-          >
-            <input className="field" type="date" min={startDate} {...register('until')} />
-          </Field>
-        </>
-      )}
+      {repeats && <RepeatFields form={form} faults={faults} />}
     </FormSection>
   );
 }
@@ -252,6 +239,10 @@ export function WhereSection(props: PartProps) {
           One more space
         </button>
       )}
+      <label className="flex items-center gap-2 sm:col-span-4">
+        <input type="checkbox" className="size-4 accent-(--accent)" {...form.register('otherSpaceOk')} />
+        Another space that fits will do as well
+      </label>
     </FormSection>
   );
 }

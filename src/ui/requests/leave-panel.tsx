@@ -2,7 +2,7 @@
 import { AlertDialog } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import type { ChangeReply } from '@/contracts/decide';
+import type { ChangeReply } from '@/contracts/change';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';

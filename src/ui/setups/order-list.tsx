@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { ChangeReply } from '@/contracts/decide';
+import type { MarkReply } from '@/contracts/decide';
 import type { OrderView } from '@/contracts/orders';
 import type { ErrorReply } from '@/contracts/refusal';
 import { send } from '@/ui/hooks/send';
@@ -18,7 +18,7 @@ function OrderCard({ order }: { order: OrderView }) {
     if (isSending) return;
     setSending(true);
     const body = { key: crypto.randomUUID(), version: order.version, state: isDone ? 'open' : 'done' };
-    const reply = await send<ChangeReply>('POST', `/api/orders/${order.id}`, body);
+    const reply = await send<MarkReply>('POST', `/api/orders/${order.id}`, body);
     setSending(false);
     setError(reply.ok ? null : reply.error);
     router.refresh();

@@ -3,8 +3,8 @@ import type { CheckInput, CheckReply } from '@/contracts/ask';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
-import { siteZone } from '../../db/space-facts';
-import { checkAgainstWorld, sayAll } from '../verdicts';
+import { askerOf, checkAgainstWorld, sayAll } from '../verdicts';
+import { loadAskedHouse } from './ask-house';
 import { unknownThings } from './known-things';
 import { datesAsked } from './wanted-dates';
 
@@ -15,12 +15,19 @@ export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ?
 export async function checkRequest(ctx: Context, input: CheckInput): Promise<Outcome<CheckReply>> {
   const unknown = await unknownThings(ctx.db, input);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
-  const asked = datesAsked(input, await siteZone(ctx.db));
+  const house = await loadAskedHouse(ctx, ctx.db, input);
+  const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
-  const { dates, inWords } = asked.value;
-  const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, sideOf(ctx));
+  const { dates, inWords, notes, isEndless } = asked.value;
+  const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, {
+    side: sideOf(ctx),
+    asker: await askerOf(ctx, ctx.db),
+    audiences: house.audiences,
+    isEndless,
+  });
   return done({
     inWords,
+    notes,
     summary: sayAll(verdicts),
     dates: verdicts.map(({ key, verdict, sentences }, index) => ({
       key,

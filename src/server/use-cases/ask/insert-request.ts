@@ -1,7 +1,9 @@
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-import { dateOf } from '@/core/time/local-time';
+import type { ClaimId, OccurrenceId, RequestId, SegmentId } from '@/core/ids';
+import type { DateSet } from '@/core/recurrence/dates';
+import { addDays, dateOf } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
 import type { ChangeSet } from '../../changes/change-set';
+import { insertClaims } from '../../changes/insert-claims';
 import type { AskedDate, AskedDates } from './wanted-dates';
 
 export interface NewRequest {
@@ -11,12 +13,13 @@ export interface NewRequest {
   readonly ref: string;
   readonly uid: string;
   readonly requesterId: number;
+  readonly audiences: readonly string[];
 }
 
 /** The request with who and what, and its one segment. */
 export async function insertRequest(
   change: ChangeSet,
-  { input, asked, ref, requesterId, tzid, uid }: NewRequest,
+  { input, asked, ref, requesterId, tzid, uid, audiences }: NewRequest,
 ) {
   const [requestId] = await change.nextIds('request', 1);
   const [segmentId] = await change.nextIds('segment', 1);
@@ -31,6 +34,9 @@ export async function insertRequest(
       notes: input.notes,
       people: input.people,
       publish: input.publish ? 1 : 0,
+      wheelchairs: input.spaces.reduce((sum, { wheelchairs }) => sum + wheelchairs, 0),
+      audiences: JSON.stringify(audiences),
+      other_space_ok: input.otherSpaceOk ? 1 : 0,
       as_asked: JSON.stringify(asAsked),
       asked_min: change.at,
     },
@@ -41,7 +47,6 @@ export async function insertRequest(
   await change.insert('request_category', [
     { request_id: requestId!, category_id: input.categoryId, position: 0 },
   ]);
-  const last = dateOf(asked.dates[asked.dates.length - 1]!.key);
   await change.insert('segment', [
     {
       id: segmentId!,
@@ -49,25 +54,29 @@ export async function insertRequest(
       no: 1,
       uid,
       tzid,
-      start_local: input.when.startsAt,
-      end_local: input.when.endsAt,
-      rrule: asked.rrule,
-      materialised_until: last,
-      decided_until: last,
+      start_local: asked.set.start,
+      end_local: asked.end,
+      all_day: asked.set.allDay ? 1 : 0,
+      rrule: asked.set.rrule,
+      endless: asked.isEndless ? 1 : 0,
+      materialised_until: asked.until,
+      // Nothing of a series without end is decided before somebody decides it.
+      decided_until: asked.isEndless ? addDays(dateOf(asked.set.start), -1) : asked.until,
       created_min: change.at,
       changed_min: change.at,
     },
   ]);
-  return { requestId: requestId as RequestId, segmentId: segmentId! };
+  await insertSegmentDates(change, asked.set, segmentId!);
+  return { requestId: requestId as RequestId, segmentId: segmentId as SegmentId };
 }
 
-/** One waiting date for each asked start, with what it wants; returns the claims in order. */
-export async function insertClaims(
+/** One waiting date for each asked start, with what it wants; returns their claims in order. */
+export async function insertDates(
   change: ChangeSet,
-  { dates }: AskedDates,
+  dates: readonly AskedDate[],
   requestId: RequestId,
-  segmentId: number,
-): Promise<ClaimId[]> {
+  segmentId: SegmentId,
+): Promise<{ occurrenceIds: OccurrenceId[]; claimIds: ClaimId[] }> {
   const occurrenceIds = (await change.nextIds('occurrence', dates.length)) as OccurrenceId[];
   const claimIds = (await change.nextIds('claim', dates.length)) as ClaimId[];
   await change.insert(
@@ -78,75 +87,30 @@ export async function insertClaims(
       segment_id: segmentId,
       recurrence_local: key,
       state: 'waiting',
+      // The claims follow in this transaction; the reference is checked at its end.
+      standing_id: claimIds[n]!,
     })),
   );
-  await change.insert(
-    'claim',
+  await insertClaims(
+    change,
     dates.map(({ key, end, claim }, n) => ({
-      id: claimIds[n]!,
-      occurrence_id: occurrenceIds[n]!,
+      occurrenceId: occurrenceIds[n]!,
       kind: 'asked',
       status: 'wanted',
-      start_local: key,
-      end_local: end,
-      start_min: claim.event.start,
-      end_min: claim.event.end,
-      access_min: claim.accessMin,
-      exit_min: claim.exitMin,
-      people: claim.spaces[0]!.people,
+      holdUntil: null,
+      startLocal: key,
+      endLocal: end,
+      content: claim,
     })),
   );
-  const claimSpaceIds = await insertClaimSpaces(change, dates, claimIds);
-  await insertClaimEquipment(change, dates, claimIds, claimSpaceIds);
-  return claimIds;
+  return { occurrenceIds, claimIds };
 }
 
-/** Every date of a request wants the same spaces: ids come date by date, space by space. */
-async function insertClaimSpaces(
-  change: ChangeSet,
-  dates: readonly AskedDate[],
-  claimIds: readonly ClaimId[],
-): Promise<number[]> {
-  const each = dates[0]!.claim.spaces.length;
-  const ids = await change.nextIds('claim_space', dates.length * each);
-  await change.insert(
-    'claim_space',
-    dates.flatMap(({ claim }, n) =>
-      claim.spaces.map((space, slot) => ({
-        id: ids[n * each + slot]!,
-        claim_id: claimIds[n]!,
-        space_id: space.spaceId,
-        position: slot,
-        layout: space.layout,
-        people: space.people,
-        setup_min: space.setupMin,
-        strike_min: space.strikeMin,
-        setup_key: `${space.spaceId}:${space.layout}`,
-      })),
-    ),
-  );
-  return ids;
-}
-
-async function insertClaimEquipment(
-  change: ChangeSet,
-  dates: readonly AskedDate[],
-  claimIds: readonly ClaimId[],
-  claimSpaceIds: readonly number[],
-): Promise<void> {
-  const { spaces, equipment } = dates[0]!.claim;
-  const ids = await change.nextIds('claim_equipment', dates.length * equipment.length);
-  await change.insert(
-    'claim_equipment',
-    dates.flatMap(({ claim }, n) =>
-      claim.equipment.map((item, slot) => ({
-        id: ids[n * equipment.length + slot]!,
-        claim_id: claimIds[n]!,
-        claim_space_id: claimSpaceIds[n * spaces.length + item.spaceIndex]!,
-        type_id: item.typeId,
-        quantity: item.quantity,
-        position: slot,
-      })),
-    ),
-  );
-}
+/** Dates besides the rule, and those left out of it. */
+export const insertSegmentDates = (change: ChangeSet, set: DateSet, segmentId: number): Promise<void> =>
+  change.insert('segment_date', [
+    ...[...new Set(set.extra)].map((at) => ({ segment_id: segmentId, recurrence_local: at, kind: 'extra' })),
+    ...[...new Set(set.excluded)]
+      .filter((at) => !set.extra.includes(at))
+      .map((at) => ({ segment_id: segmentId, recurrence_local: at, kind: 'excluded' })),
+  ]);

@@ -1,17 +1,25 @@
 import { makeReference } from '@/core/changes/reference';
 import { RULES } from '@/core/checks/findings';
+import { planDate } from '@/core/changes/plan-date';
+import { policyOn } from '@/core/spaces/policy';
+import { dateOf } from '@/core/time/local-time';
 import type { AskInput, AskReply } from '@/contracts/ask';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { applyPlans } from '../../changes/apply-plans';
+import type { ChangeSet } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
-import { siteZone } from '../../db/space-facts';
-import { checkAgainstWorld, type DateVerdict } from '../verdicts';
+import { loadSpaceFacts } from '../../db/space-facts';
+import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
+import { loadAskedHouse } from './ask-house';
 import { sideOf } from './check-request';
 import { beyondStock, unknownThings } from './known-things';
-import { insertClaims, insertRequest } from './insert-request';
-import { datesAsked } from './wanted-dates';
+import { insertDates, insertRequest } from './insert-request';
+import { datesAsked, type AskedDate } from './wanted-dates';
+import { ownLinks } from '../change/check-plans';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 
 async function unknownRows(reader: Reader, input: AskInput): Promise<FieldFault[]> {
   const [found] = await reader.rows<{ category: number; host: number }>(
@@ -49,6 +57,43 @@ async function freeReference(reader: Reader, random: () => number): Promise<stri
   }
 }
 
+/** Whether every space of every date is given without a decision of the office. */
+async function areGrantedInstantly(change: ChangeSet, dates: readonly AskedDate[]): Promise<boolean> {
+  const ids = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
+  const facts = new Map((await loadSpaceFacts(change.tx, ids)).map((space) => [space.id, space]));
+  return (
+    ids.length > 0 &&
+    dates.every(({ key, claim }) =>
+      claim.spaces.every(
+        ({ spaceId }) => policyOn(facts.get(spaceId)!.policies ?? [], dateOf(key))?.granted === 'instantly',
+      ),
+    )
+  );
+}
+
+/** A clear request for such spaces approves itself, in the change that asks. */
+async function grant(
+  change: ChangeSet,
+  requestId: RequestId,
+  dates: readonly AskedDate[],
+  made: { occurrenceIds: readonly OccurrenceId[]; claimIds: readonly ClaimId[] },
+): Promise<void> {
+  const plans = dates.map((_, index) => {
+    const result = planDate(
+      {
+        occurrenceId: made.occurrenceIds[index]!,
+        state: 'waiting',
+        claims: [{ id: made.claimIds[index]!, kind: 'asked', status: 'wanted', isStanding: true }],
+      },
+      { action: 'approve' },
+    );
+    if (result.kind !== 'planned') throw new Error('a waiting date can be approved');
+    return { requestId, plan: result.plan, own: null };
+  });
+  const keyed = dates.map((date, index) => ({ ...date, occurrenceId: made.occurrenceIds[index]! }));
+  await applyPlans(change, plans, await ownLinks(change, keyed));
+}
+
 /**
  * Takes a request with all its dates, waiting. What depends on the calendar may clash: deciding that is the office's.
  * What the requester can put right alone is refused with the field it is about. The same key again gives the same
@@ -59,8 +104,8 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
   return runChangeSet<AskReply>(ctx, order, async (change) => {
     const unknown = await unknownRows(change.tx, input);
     if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
-    const tzid = await siteZone(change.tx);
-    const asked = datesAsked(input, tzid);
+    const house = await loadAskedHouse(ctx, change.tx, input);
+    const asked = datesAsked(input, house);
     if (!asked.ok) return asked;
     if (asked.value.dates[0]!.claim.event.start <= change.at)
       return refuse({
@@ -68,7 +113,13 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
         fields: [{ path: 'when.startsAt', message: 'The first date has begun already. Choose a later one.' }],
       });
 
-    const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, asked.value.dates, sideOf(ctx));
+    const { dates, isEndless } = asked.value;
+    const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
+      side: sideOf(ctx),
+      asker: await askerOf(ctx, change.tx),
+      audiences: house.audiences,
+      isEndless,
+    });
     const faults = [...toPutRight(verdicts, input), ...(await beyondStock(change.tx, input, asked.value))];
     if (faults.length) return refuse({ code: 'put-right', fields: faults });
 
@@ -77,13 +128,18 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
     const { requestId, segmentId } = await insertRequest(change, {
       input,
       asked: asked.value,
-      tzid,
+      tzid: house.tzid,
+      audiences: house.audiences,
       ref,
       uid,
       requesterId: ctx.viewer.personId,
     });
-    change.requestId = requestId;
-    await rewriteOccupancy(change.tx, await insertClaims(change, asked.value, requestId, segmentId));
-    return done({ reference: ref });
+    change.requestIds.add(requestId);
+    const made = await insertDates(change, dates, requestId, segmentId);
+    await rewriteOccupancy(change.tx, made.claimIds);
+    const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
+    const isGranted = isClear && !isEndless && (await areGrantedInstantly(change, dates));
+    if (isGranted) await grant(change, requestId, dates, made);
+    return done({ reference: ref, isGranted });
   });
 }

@@ -1,17 +1,25 @@
 import type { WantedDate } from '@/core/checks/findings';
-import { expandRule, weeklyRuleText, type WeeklyRule } from '@/core/recurrence/rule';
+import { countKits, type KitItem } from '@/core/equipment/kits';
+import type { EquipmentTypeId } from '@/core/ids';
+import type { ClaimContent } from '@/core/occupancy/bands';
+import { expandDates, type DateSet } from '@/core/recurrence/dates';
+import { datesInGap, firstDate, isEndless } from '@/core/recurrence/rule';
+import { horizonEnd } from '@/core/spaces/policy';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 import {
   addDays,
   addWallMinutes,
   dateOf,
   timeOf,
   wallMinute,
+  type LocalDate,
   type LocalDateTime,
 } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { MOST_DATES_TIMES_SPACES, type CheckInput } from '@/contracts/ask';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
-import { ruleText, spanText } from '@/contracts/words/when';
+import { pickedText, ruleText, sayRuleFault } from '@/contracts/words/rule';
+import { countText, dayShort, spanText } from '@/contracts/words/when';
 
 /** One date as asked: wall times are the truth, instants derived. */
 export interface AskedDate extends WantedDate {
@@ -20,64 +28,125 @@ export interface AskedDate extends WantedDate {
 }
 
 export interface AskedDates {
-  readonly rrule: string | null;
+  readonly set: DateSet;
+  readonly isEndless: boolean;
+  /** The last day up to which dates were made. */
+  readonly until: LocalDate;
+  /** End of the first date. */
+  readonly end: LocalDateTime;
   readonly dates: readonly AskedDate[];
   readonly inWords: string;
+  readonly notes: readonly string[];
+}
+
+/** What of the house the dates of a request depend on. */
+export interface AskedHouse {
+  readonly tzid: string;
+  readonly now: EpochMinute;
+  /** The furthest horizon of the wanted spaces: series without end get their dates up to there. */
+  readonly horizonMonths: number;
+  contentsOf(type: EquipmentTypeId): readonly KitItem[];
 }
 
 const fault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message } satisfies FieldFault] });
 
-/** One more than may be had is enough to know that there are too many: a rule to the year 2999 is not walked. */
-function starts({ when, spaces }: CheckInput, tzid: string, rule: WeeklyRule): LocalDateTime[] {
-  const most = Math.floor(MOST_DATES_TIMES_SPACES / spaces.length) + 1;
-  const reach = addDays(dateOf(when.startsAt), 7 * rule.interval * most);
-  const until = rule.until < reach ? rule.until : reach;
-  const rrule = weeklyRuleText({ ...rule, until }, tzid);
-  const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
-  return expandRule({ start: when.startsAt, tzid, rrule }, { from: when.startsAt, to, most });
-}
-
-function toDate(input: CheckInput, tzid: string, start: LocalDateTime): AskedDate {
-  const end = addWallMinutes(start, wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt));
-  const from = toEpochMinute(start, tzid, 'offset-before');
-  // In the night the clocks jump forward a short event may end before it begins: it then lasts what the wall says.
-  const to = Math.max(toEpochMinute(end, tzid, 'offset-before'), from + 1) as typeof from;
+function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, house: AskedHouse): ClaimContent {
+  const units = new Map(input.equipment.map(({ typeId, unitId }) => [typeId, unitId ?? null]));
   return {
-    key: start,
-    end,
-    claim: {
-      event: { start: from, end: to },
-      accessMin: input.accessMin,
-      exitMin: input.exitMin,
-      spaces: input.spaces.map((space) => ({ ...space, people: input.people })),
-      equipment: input.equipment.map((item) => ({ ...item, spaceIndex: 0 })),
-    },
+    // In the night the clocks jump forward a short event may end before it begins: it then lasts a minute at least.
+    event: { start, end: Math.max(end, start + 1) as EpochMinute },
+    accessMin: input.accessMin,
+    exitMin: input.exitMin,
+    spaces: input.spaces.map(({ people, ...space }) => ({ ...space, people: people ?? input.people })),
+    equipment: countKits(input.equipment, house.contentsOf).map((item) => ({
+      ...item,
+      unitId: units.get(item.typeId) ?? null,
+      spaceIndex: input.spaces.length ? 0 : -1,
+    })),
   };
 }
 
-/** Every date the form asks for, or what is wrong with its times. */
-export function datesAsked(input: CheckInput, tzid: string): Outcome<AskedDates> {
-  const { startsAt, endsAt, repeat } = input.when;
-  if (!repeat)
-    return done({ rrule: null, dates: [toDate(input, tzid, startsAt)], inWords: spanText(startsAt, endsAt) });
+function toDate(input: CheckInput, house: AskedHouse, start: LocalDateTime, lengthMin: number): AskedDate {
+  const end = addWallMinutes(start, lengthMin);
+  const at = (local: LocalDateTime) => toEpochMinute(local, house.tzid, 'offset-before');
+  return { key: start, end, claim: contentOf(input, at(start), at(end), house) };
+}
 
-  if (toEpochMinute(startsAt, tzid, 'does-not-exist') === null)
+interface Series {
+  readonly set: DateSet;
+  readonly notes: readonly string[];
+}
+
+/** The set of dates as asked, its start moved to the first date of the rule. */
+function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
+  const { startsAt, allDay, repeat, extra, excluded } = when;
+  const set: DateSet = { start: startsAt, tzid, allDay, rrule: repeat?.rule.trim() ?? null, extra, excluded };
+  if (set.rrule === null) return done({ set, notes: [] });
+  const first = firstDate({ ...set, rrule: set.rrule });
+  if (first === null) return fault('when.repeat.rule', sayRuleFault({ kind: 'never' }));
+  if (first === startsAt) return done({ set, notes: [] });
+  const moved = `The rule has no date at ${timeOf(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${timeOf(first)}.`;
+  return done({ set: { ...set, start: first }, notes: [moved] });
+}
+
+const FAR = '2100-01-01T00:00' as LocalDateTime;
+
+/** Dates the clocks jump over are shown as left out. */
+function gapNotes(set: DateSet, until: LocalDateTime): string[] {
+  if (set.rrule === null) return [];
+  const gaps = datesInGap({ ...set, rrule: set.rrule }, { from: set.start, to: until, most: 3 });
+  return gaps.map((at) => `Left out: the clocks jump over ${timeOf(at)} on ${dayShort(dateOf(at))}.`);
+}
+
+/** Every date the form asks for, or what is wrong with its times. */
+export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedDates> {
+  const series = seriesOf(input, house.tzid);
+  if (!series.ok) return series;
+  const { set, notes } = series.value;
+  const endless = set.rrule !== null && isEndless(set.rrule);
+  const horizon = horizonEnd(house.now, house.horizonMonths, house.tzid);
+  const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
+  const spaces = Math.max(1, input.spaces.length);
+  // One more than may be had is enough to know that there are too many.
+  const most = Math.floor(MOST_DATES_TIMES_SPACES / spaces) + 1;
+  const first = [set.start, ...set.extra].sort()[0]!;
+  const starts = expandDates(set, { from: first, to, most });
+  if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
     return fault(
-      'when.startsAt',
-      `The clocks jump over ${timeOf(startsAt)} on ${dateOf(startsAt)}; begin the series on another day.`,
-    );
-  const rule = { interval: repeat.everyWeeks, until: repeat.until };
-  const rrule = weeklyRuleText(rule, tzid);
-  const dates = starts(input, tzid, rule);
-  if (dates.length * input.spaces.length > MOST_DATES_TIMES_SPACES)
-    return fault(
-      'when.repeat.until',
+      'when.repeat.rule',
       `That makes more than ${MOST_DATES_TIMES_SPACES.toLocaleString('en-GB')} dates × spaces. Choose an earlier last day.`,
     );
+  if (!starts.length)
+    return fault(
+      'when.startsAt',
+      endless
+        ? 'The first date lies beyond what can be asked for now. Choose an earlier one.'
+        : 'Every date is left out. Leave one in.',
+    );
+  const lengthMin = wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt);
+  const dates = starts.map((start) => toDate(input, house, start, lengthMin));
+  const lastStart = starts[starts.length - 1]!;
+  const end = addWallMinutes(set.start, lengthMin);
   return done({
-    rrule,
-    dates: dates.map((start) => toDate(input, tzid, start)),
-    inWords: ruleText(rule, startsAt, endsAt, dates.length),
+    set,
+    isEndless: endless,
+    until: endless ? horizon : dateOf(lastStart),
+    end,
+    dates,
+    inWords: wordsOf(set, end, dates.length, endless),
+    notes: [...notes, ...gapNotes(set, addWallMinutes(lastStart, 1))],
   });
+}
+
+function wordsOf(set: DateSet, end: LocalDateTime, count: number, endless: boolean): string {
+  if (set.rrule !== null) {
+    const dates = endless ? null : count;
+    return (
+      ruleText(set.rrule, { ...set, end }, dates) +
+      (endless ? `, ${countText(count, 'date', 'dates')} so far` : '')
+    );
+  }
+  if (set.allDay && count === 1) return `${dayShort(dateOf(set.start))}, all day`;
+  return count === 1 ? spanText(set.start, end) : pickedText(count, set.start, end);
 }

@@ -1,6 +1,8 @@
 import { checkDates } from '@/core/checks/check';
 import { countStates } from '@/core/changes/request-state';
-import type { WantedDate } from '@/core/checks/findings';
+import type { AskedFacts, WantedDate } from '@/core/checks/findings';
+import type { ClaimId } from '@/core/ids';
+import type { WorldSnapshot } from '@/core/occupancy/world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { RequestLine, RequestView } from '@/contracts/request-view';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -36,7 +38,9 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
   const waiting = dates.filter(({ state }) => state === 'waiting');
   // One world for all: every request is then checked alone, in memory.
   const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
-  const world = keyed.length ? await loadWorld(db, keyed) : null;
+  const world = keyed.length
+    ? await loadWorld(db, keyed, { audiences: [...new Set(requests.flatMap(({ audiences }) => audiences))] })
+    : null;
   const names = await loadPlaceNames(db);
   const now = ctx.clock.now();
 
@@ -44,7 +48,12 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
     const all = dates.filter(({ requestId }) => requestId === request.id);
     const own = all.filter(({ state }) => state === 'waiting');
     const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
-    const verdicts = judge(wanted, checkDates(wanted, world!), 'office', SILENT);
+    const verdicts = judge(
+      wanted,
+      checkDates(wanted, withoutOwn(world!, own), factsOf(request)),
+      'office',
+      SILENT,
+    );
     return {
       start: own[0]!.claim.event.start,
       line: lineOf(request, all, own[0]!, now, names, countVerdicts(verdicts)),
@@ -55,6 +64,21 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
     .sort((a, b) => a.start - b.start)
     .map((each) => each.line);
 }
+
+/** The world as a request sees it: what is held for its own waiting dates is not in its way. */
+function withoutOwn(world: WorldSnapshot, own: readonly DateRow[]): WorldSnapshot {
+  const held = new Set(
+    own.flatMap(({ live }) => live.filter(({ status }) => status === 'held').map(({ id }) => id)),
+  );
+  if (!held.size) return world;
+  const isOther = ({ claimId }: { claimId: ClaimId }) => !held.has(claimId);
+  return { ...world, busy: world.busy.filter(isOther), uses: world.uses.filter(isOther) };
+}
+
+const factsOf = (request: RequestRow): AskedFacts => ({
+  requestId: request.id,
+  audiences: request.publish ? request.audiences : [],
+});
 
 export function lineOf(
   request: RequestRow,

@@ -1,154 +1,32 @@
-import { composeSpaces } from '@/core/spaces/divisible';
-import type { SpaceId } from '@/core/ids';
-import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
+import { addPlaces, addPolicies, addTimetables } from './add-places';
+import { addStores } from './add-stores';
+import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashPassword } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
 
-type Hours = OfficeInput['site']['hours'];
-type Closures = OfficeInput['site']['closures'];
-type OwnerKind = 'site' | 'building' | 'space';
-
-/** Something in the file that does not fit together; the message names it. */
-export class OfficeFileError extends Error {}
-
-async function insert(
-  tx: Writer,
-  table: string,
-  row: Record<string, string | number | null>,
-): Promise<number> {
-  const columns = Object.keys(row);
-  const values = columns.map((column) => `$${column}`).join(', ');
-  return tx.insertRow(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${values})`, row);
-}
-
-async function addTimes(
-  tx: Writer,
-  kind: OwnerKind,
-  ownerId: number,
-  { hours, closures }: { hours: Hours; closures: Closures },
-) {
-  for (const { days, from, to } of hours)
-    for (const weekday of days)
-      await insert(tx, 'hours', { owner_kind: kind, owner_id: ownerId, weekday, from_min: from, to_min: to });
-  for (const closure of closures)
-    await insert(tx, 'closure', {
-      owner_kind: kind,
-      owner_id: ownerId,
-      start_local: closure.from,
-      end_local: closure.to,
-      kind: closure.kind,
-      reason: closure.reason,
-    });
-}
-
-type SpaceInput = OfficeInput['buildings'][number]['spaces'][number];
-
-async function addSpace(
-  tx: Writer,
-  buildingId: number,
-  space: SpaceInput,
-  position: number,
-): Promise<number> {
-  const id = await insert(tx, 'space', {
-    building_id: buildingId,
-    code: space.code,
-    name: space.name,
-    area_m2: space.areaM2,
-    step_free: space.stepFree ? 1 : 0,
-    outdoor: space.outdoor ? 1 : 0,
-    posted_limit: space.postedLimit,
-    position,
-  });
-  for (const [index, offer] of space.layouts.entries())
-    await insert(tx, 'space_layout', {
-      space_id: id,
-      layout: offer.layout,
-      seats: offer.seats,
-      setup_min: offer.setupMin,
-      strike_min: offer.strikeMin,
-      position: index,
-    });
-  await addTimes(tx, 'space', id, space);
-  return id;
-}
-
-/** One resource for each undivided space, and the closure of the composition over it. */
-async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceInput }[]): Promise<void> {
-  const byCode = new Map(spaces.map(({ id, input }) => [input.code, id]));
-  const children = spaces.flatMap(({ id, input }) =>
-    input.madeOf.map((code) => {
-      const child = byCode.get(code);
-      if (!child)
-        throw new OfficeFileError(`space ${input.code} is made of ${code}, which is not in the file`);
-      return { parent: id as SpaceId, child: child as SpaceId };
-    }),
-  );
-  const composition = composeSpaces(
-    spaces.map(({ id }) => id as SpaceId),
-    children,
-  );
-  if (composition.kind === 'cycle') throw new OfficeFileError('a space is made of itself: check madeOf');
-  for (const { parent, child } of children)
-    await tx.run('INSERT INTO space_child VALUES ($parent, $child)', { parent, child });
-  const resourceOf = new Map<number, number>();
-  for (const { id, input } of spaces)
-    if (!input.madeOf.length)
-      resourceOf.set(id, await insert(tx, 'resource', { kind: 'part', name: input.name }));
-  for (const [space, leaves] of composition.leaves)
-    for (const leaf of leaves)
-      await tx.run('INSERT INTO space_part VALUES ($space, $resource)', {
-        space,
-        resource: resourceOf.get(leaf)!,
-      });
-}
-
-async function addPlaces(tx: Writer, siteId: number, { buildings }: OfficeInput): Promise<void> {
-  const spaces: { id: number; input: SpaceInput }[] = [];
-  for (const [index, building] of buildings.entries()) {
-    const buildingId = await insert(tx, 'building', {
-      site_id: siteId,
-      name: building.name,
-      position: index,
-    });
-    await addTimes(tx, 'building', buildingId, building);
-    for (const [position, input] of building.spaces.entries())
-      spaces.push({ id: await addSpace(tx, buildingId, input, position), input });
-  }
-  await addParts(tx, spaces);
-}
-
-async function addStores(tx: Writer, siteId: number, { stores, site }: OfficeInput): Promise<void> {
-  let position = 0;
-  for (const store of stores) {
-    const storeId = await insert(tx, 'store', { site_id: siteId, name: store.name });
-    for (const type of store.equipment) {
-      const typeId = await insert(tx, 'equipment_type', {
-        store_id: storeId,
-        name: type.name,
-        fetch_min: type.fetchMin,
-        return_min: type.returnMin,
-        position: position++,
-      });
-      const line = (from: number, to: number | null, delta: number, reason: string) =>
-        insert(tx, 'stock_line', { type_id: typeId, from_min: from, to_min: to, delta, reason });
-      await line(epochMinute(0), null, type.quantity, 'owned');
-      for (const { from, to, delta, reason } of type.changes) {
-        const minute = (at: typeof from) => toEpochMinute(at, site.zone, 'offset-before');
-        await line(minute(from), to && minute(to), delta, reason);
-      }
-    }
-  }
-}
-
-async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
+async function addTeams(tx: Writer, { teams, site }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
-  for (const { name, recipes } of teams) {
+  for (const { name, recipes, shifts } of teams) {
     const teamId = await insert(tx, 'team', { name });
     ids.set(name, teamId);
-    for (const { phase, title, due, offsetMin } of recipes)
-      await insert(tx, 'recipe', { phase, title, team_id: teamId, due_edge: due, due_offset_min: offsetMin });
+    for (const { phase, title, due, offsetMin, crew } of recipes)
+      await insert(tx, 'recipe', {
+        phase,
+        title,
+        team_id: teamId,
+        due_edge: due,
+        due_offset_min: offsetMin,
+        crew,
+      });
+    for (const { from, to, people } of shifts)
+      await insert(tx, 'shift', {
+        team_id: teamId,
+        start_min: toEpochMinute(from, site.zone, 'offset-before'),
+        end_min: toEpochMinute(to, site.zone, 'offset-before'),
+        people,
+      });
   }
   return ids;
 }
@@ -162,25 +40,20 @@ const slugOf = (name: string): string =>
 
 /** Every category has its own public calendar. */
 async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<void> {
-  for (const [position, { name, mark, hue, about, publish }] of categories.entries()) {
+  for (const [position, { name, mark, hue, about, publish, audiences }] of categories.entries()) {
     const id = await insert(tx, 'category', {
       name,
       mark,
       hue,
       about,
       publish_by_default: publish ? 1 : 0,
+      audiences: JSON.stringify(audiences),
       position,
     });
     const filter = JSON.stringify({ categories: [id], spaces: [] });
     await insert(tx, 'calendar', { slug: slugOf(name), name, about, filter, position });
   }
 }
-
-const known = (ids: ReadonlyMap<string, number>, name: string, what: string): number => {
-  const id = ids.get(name);
-  if (!id) throw new OfficeFileError(`there is no ${what} ${name} in the file`);
-  return id;
-};
 
 async function addPeople(
   tx: Writer,
@@ -236,13 +109,14 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
         from_date: season.from,
         to_date: season.to,
       });
-    await addPlaces(tx, siteId, office);
-    await addStores(tx, siteId, office);
+    const spaces = await addPlaces(tx, siteId, office);
     const teams = await addTeams(tx, office);
+    await addStores(tx, siteId, office, teams);
     await addCategories(tx, office);
     const organisations = new Map<string, number>();
     for (const each of office.organisations)
       organisations.set(each, await insert(tx, 'organisation', { name: each }));
+    await addPolicies(tx, spaces, await addTimetables(tx, siteId, office), organisations);
     await addPeople(tx, siteId, people, organisations, teams);
     return keep(undefined);
   });

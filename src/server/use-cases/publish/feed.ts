@@ -49,11 +49,12 @@ function publishedSegment(
   const byRecurrence = new Map(rows.map((row) => [row.recurrence, row]));
   return {
     ...segment,
+    allDay: segment.allDay === 1,
     place: [...new Set(rows.map(({ places, buildings }) => `${places}, ${buildings}`))].join('; '),
     categories: [segment.category],
-    dates: segment.recurrences.map((recurrence) =>
-      publishedDate(recurrence, byRecurrence.get(recurrence), segment, now),
-    ),
+    dates: [...new Set([...segment.recurrences, ...segment.excluded])]
+      .sort()
+      .map((recurrence) => publishedDate(recurrence, byRecurrence.get(recurrence), segment, now)),
     changedAt: new Date(segment.changed * 60_000).toISOString().replace('.000', ''),
   };
 }

@@ -25,6 +25,10 @@ export interface PublishedSegmentRow {
   readonly start: LocalDateTime;
   readonly end: LocalDateTime;
   readonly rrule: string | null;
+  readonly allDay: 0 | 1;
+  readonly extra: LocalDateTime[];
+  /** Left out of the rule from the start: no date has their name. */
+  readonly excluded: LocalDateTime[];
   readonly changed: EpochMinute;
   readonly title: string;
   readonly text: string;
@@ -43,10 +47,12 @@ SELECT json_group_array(json_object('segment', p.segment_id, 'recurrence', p.rec
   'buildings', (SELECT group_concat(DISTINCT b.name) FROM claim_space cs JOIN space s ON s.id = cs.space_id JOIN building b ON b.id = s.building_id WHERE cs.claim_id = c.id)
 ) ORDER BY c.start_min, p.segment_id) AS json
 FROM published p JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local
-  JOIN claim c ON c.occurrence_id = o.id AND c.kind = 'asked' WHERE p.calendar_id = $calendar`;
+  JOIN claim c ON c.id = o.standing_id WHERE p.calendar_id = $calendar`;
 
 const SEGMENTS = `
-SELECT json_group_array(json_object('id', s.id, 'uid', s.uid, 'sequence', s.sequence, 'tzid', s.tzid, 'start', s.start_local, 'end', s.end_local, 'rrule', s.rrule,
+SELECT json_group_array(json_object('id', s.id, 'uid', s.uid, 'sequence', s.sequence, 'tzid', s.tzid, 'start', s.start_local, 'end', s.end_local, 'rrule', s.rrule, 'allDay', s.all_day,
+  'extra', (SELECT json_group_array(d.recurrence_local ORDER BY d.recurrence_local) FROM segment_date d WHERE d.segment_id = s.id AND d.kind = 'extra'),
+  'excluded', (SELECT json_group_array(d.recurrence_local ORDER BY d.recurrence_local) FROM segment_date d WHERE d.segment_id = s.id AND d.kind = 'excluded'),
   'changed', s.changed_min, 'title', r.title, 'text', r.public_text, 'category', k.name, 'mark', k.mark, 'hue', k.hue,
   'recurrences', (SELECT json_group_array(o.recurrence_local ORDER BY o.recurrence_local) FROM occurrence o WHERE o.segment_id = s.id)
 ) ORDER BY s.start_local, s.id) AS json

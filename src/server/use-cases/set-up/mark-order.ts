@@ -1,5 +1,5 @@
 import type { RequestId } from '@/core/ids';
-import type { ChangeReply, MarkOrderInput } from '@/contracts/decide';
+import type { MarkOrderInput, MarkReply } from '@/contracts/decide';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Row } from '../../changes/tracked-tables';
 import { runChangeSet } from '../../changes/run-change-set';
@@ -39,16 +39,16 @@ export async function markOrder(
   ctx: SignedInContext,
   id: number,
   input: MarkOrderInput,
-): Promise<Outcome<ChangeReply>> {
+): Promise<Outcome<MarkReply>> {
   const action = input.state === 'done' ? 'marked setup work done' : 'opened setup work again';
-  return runChangeSet<ChangeReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const [order] = await change.tx.rows<OrderRow>(ORDER, { id });
     if (!order) return refuse({ code: 'not-found', what: 'such order' });
     if (!(await mayMark(change.tx, ctx, order.team_id)))
       return refuse({ code: 'not-allowed', what: 'This is the work of another team.' });
     if (order.row_version !== input.version || order.state === 'withdrawn')
       return refuse({ code: 'stale', since: stateSince(order) });
-    change.requestId = order.request_id;
+    change.requestIds.add(order.request_id);
     const isDone = input.state === 'done';
     const patch: Row = {
       state: input.state,

@@ -1,0 +1,9 @@
+import { changeSchema } from '@/contracts/change';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { changeDates } from '@/server/use-cases/change/change-dates';
+
+export const POST = writeRoute({
+  action: 'request.change',
+  body: changeSchema,
+  run: (ctx, body) => changeDates(signedIn(ctx), body),
+});

@@ -1,0 +1,133 @@
+import { z } from 'zod';
+import type { OccurrenceId, SpaceId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { idempotencyKey, localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from './fields';
+
+const MOST_MINUTES = 366 * 1440;
+
+const pickedDates = z
+  .array(rowId<OccurrenceId>('dates'), 'Pick at least one date.')
+  .min(1, 'Pick at least one date.')
+  .max(3000, 'At most 3,000 dates in one decision.')
+  .transform((ids) => [...new Set(ids)]);
+
+export const versionField = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
+
+/** Dates of one request, as whoever decides saw it; refused when it has changed since. */
+const item = z.object({
+  reference: z.string('Name the request.').max(20, 'That is no reference.'),
+  version: versionField,
+  occurrences: pickedDates,
+});
+
+const reason = plainText('Reason', 1000);
+const neededReason = requiredLine('Reason', 1000);
+
+const patch = z
+  .object({
+    shiftMin: z
+      .number('Minutes to move by is a whole number.')
+      .int('Minutes to move by is a whole number.')
+      .min(-MOST_MINUTES, 'At most a year.')
+      .max(MOST_MINUTES, 'At most a year.')
+      .optional(),
+    startsAt: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day is written as 18:15.')
+      .optional(),
+    lengthMin: wholeNumber('Length in minutes', 1, 31 * 1440).optional(),
+    spaces: z
+      .array(
+        z.object({
+          from: rowId<SpaceId>('the space to leave'),
+          to: rowId<SpaceId>('the space to go to'),
+          layout: z.enum(LAYOUTS, 'Choose a layout.').optional(),
+        }),
+      )
+      .max(6, 'At most six spaces.')
+      .optional(),
+    people: wholeNumber('People expected', 1, 100_000).optional(),
+    accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
+    exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),
+  })
+  .refine((value) => Object.values(value).some((each) => each !== undefined), 'Say what is to be different.');
+
+const simple = <Name extends string>(action: Name) => z.object({ action: z.literal(action) });
+
+/** One thing done to every picked date. */
+export const stepSchema = z.discriminatedUnion(
+  'action',
+  [
+    z.object({ action: z.literal('approve'), reason }),
+    z.object({ action: z.literal('decline'), reason: neededReason }),
+    z.object({ action: z.literal('skip'), reason: neededReason }),
+    z.object({ action: z.literal('withdraw'), reason }),
+    z.object({ action: z.literal('cancel'), reason }),
+    /** Withdraws what waits and cancels what is approved: giving dates up without having to tell them apart. */
+    z.object({ action: z.literal('leave'), reason }),
+    z.object({ action: z.literal('hold'), until: localDateTimeField }),
+    simple('release-hold'),
+    z.object({ action: z.literal('propose'), patch, until: localDateTimeField }),
+    simple('accept'),
+    simple('refuse-proposal'),
+    /** `keepOwn`: dates that were given something of their own keep it. */
+    z.object({ action: z.literal('move'), patch, reason, keepOwn: z.boolean().default(true) }),
+    z.object({ action: z.literal('change'), patch, reason, keepOwn: z.boolean().default(true) }),
+    z.object({ action: z.literal('grant-change'), reason }),
+    z.object({ action: z.literal('refuse-change'), reason }),
+    /** The clear ones as they are; the others moved, and proposed unless another space will do. */
+    z.object({ action: z.literal('approve-or-move'), patch, until: localDateTimeField, reason }),
+  ],
+  'Say what to do with the dates.',
+);
+
+export const changeSchema = z.object({
+  key: idempotencyKey,
+  /** Only says what would happen. */
+  preview: z.boolean().default(false),
+  items: z
+    .array(item, 'Pick dates.')
+    .min(1, 'Pick at least one date.')
+    .max(200, 'At most 200 requests in one step.')
+    .refine(
+      (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
+      'A request is listed twice.',
+    )
+    .refine(
+      (items) => items.reduce((sum, { occurrences }) => sum + occurrences.length, 0) <= 3000,
+      'At most 3,000 dates in one decision.',
+    ),
+  step: stepSchema,
+});
+
+export const undoSchema = z.object({ key: idempotencyKey });
+
+export type ChangeInput = z.output<typeof changeSchema>;
+export type ChangeBody = z.input<typeof changeSchema>;
+export type StepInput = z.output<typeof stepSchema>;
+export type StepAction = StepInput['action'];
+
+/** What a change does, in numbers. */
+export interface ChangeNumbers {
+  readonly dates: number;
+  /** Dates that get another place or time. */
+  readonly moved: number;
+  /** Dates nobody could approve as they would stand; only a preview can have some. */
+  readonly clashing: number;
+  /** Dates that keep what they have of their own. */
+  readonly keepOwn: number;
+  readonly ordersAdded: number;
+  readonly ordersRevised: number;
+  readonly ordersWithdrawn: number;
+}
+
+/** What a decision or a leave did. */
+export interface ChangeReply {
+  readonly changed: number;
+  readonly summary: string;
+  readonly numbers: ChangeNumbers;
+  /** For taking it back; null for a preview. */
+  readonly changeSet: number | null;
+  /** What is in the way, in a preview; or what was noticed on the way. */
+  readonly sentences: readonly string[];
+}

@@ -1,0 +1,131 @@
+import { editorModel, type FormRule, type MonthPlace, type RuleEnd } from '@/core/recurrence/editor-model';
+import { MOST_COUNT } from '@/core/recurrence/parse-rule';
+import type { RuleFault } from '@/core/recurrence/rule-parts';
+import { dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
+import { countText, dateLong, spanText } from './when';
+
+export const WEEKDAY_NAMES = [
+  'Monday',
+  'Tuesday',
+  'Wednesday',
+  'Thursday',
+  'Friday',
+  'Saturday',
+  'Sunday',
+] as const;
+export const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
+
+/** `a`, `a and b`, `a, b and c`. */
+export const listText = (parts: readonly string[]): string =>
+  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]!}`;
+
+function ordinal(value: number): string {
+  const tens = value % 100;
+  if (tens >= 11 && tens <= 13) return `${value}th`;
+  return `${value}${['th', 'st', 'nd', 'rd'][value % 10] ?? 'th'}`;
+}
+
+/** `2nd`, `last`, `3rd last`. */
+const place = (value: number): string =>
+  value > 0 ? ordinal(value) : value === -1 ? 'last' : `${ordinal(-value)} last`;
+
+const UNIT_PLURALS = { day: 'days', week: 'weeks', month: 'months', year: 'years' } as const;
+
+function placeText(where: MonthPlace): string {
+  if (where.kind === 'days')
+    return listText(where.days.map((day) => (day > 0 ? `the ${ordinal(day)}` : `the ${place(day)} day`)));
+  const weekdays = listText(where.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!));
+  return `the ${listText(where.nths.map(place))} ${weekdays}`;
+}
+
+function whereText(rule: FormRule): string {
+  const months = rule.months.length
+    ? ` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
+    : '';
+  if (rule.unit === 'week')
+    return ` on ${listText(rule.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!))}${months}`;
+  return `${rule.place ? ` on ${placeText(rule.place)}` : ''}${months}`;
+}
+
+/** `every 3 weeks on Friday`. */
+export function repetitionText(rule: FormRule): string {
+  const every = rule.every === 1 ? `every ${rule.unit}` : `every ${rule.every} ${UNIT_PLURALS[rule.unit]}`;
+  // Where weeks begin matters only when some are left out.
+  const weeks =
+    rule.unit === 'week' && rule.every > 1 && rule.weekStart !== 1
+      ? `, weeks from ${WEEKDAY_NAMES[rule.weekStart - 1]!}`
+      : '';
+  return `${every}${whereText(rule)}${weeks}`;
+}
+
+export function endText(end: RuleEnd): string {
+  if (end.kind === 'until') return `until ${dateLong(end.date)}`;
+  return end.kind === 'never' ? 'without end' : '';
+}
+
+export interface SeriesTimes {
+  readonly start: LocalDateTime;
+  readonly end: LocalDateTime;
+  readonly tzid: string;
+  readonly allDay: boolean;
+}
+
+function hoursText({ start, end, allDay }: SeriesTimes): string {
+  if (allDay) return 'all day';
+  const night = dateOf(start) === dateOf(end) ? '' : ' (to a later day)';
+  return `${timeOf(start)}–${timeOf(end)}${night}`;
+}
+
+/**
+ * A rule in words: `every 3 weeks on Friday, 18:15–20:00, until 19 March 2027, 9 dates`. `dates` is null where nobody
+ * counted them. A rule no form can show is named as such; its text stays as it is.
+ */
+export function ruleText(rrule: string, times: SeriesTimes, dates: number | null): string {
+  const model = editorModel(rrule, times.start, times.tzid);
+  const count = dates === null ? '' : countText(dates, 'date', 'dates');
+  const said =
+    model.kind === 'form'
+      ? [repetitionText(model.rule), hoursText(times), endText(model.rule.end)]
+      : ['by a rule of its own', hoursText(times), `from ${dateLong(dateOf(times.start))}`];
+  return [...said, count].filter(Boolean).join(', ');
+}
+
+/** Dates picked by hand: `3 dates from Tue 13 Apr 2027, 18:15–20:00`. */
+export const pickedText = (dates: number, start: LocalDateTime, end: LocalDateTime): string =>
+  dates === 1 ? spanText(start, end) : `${dates} picked dates from ${spanText(start, end)}`;
+
+type Say<Kind extends RuleFault['kind']> = (fault: Extract<RuleFault, { kind: Kind }>) => string;
+
+const FAULTS: { readonly [Kind in RuleFault['kind']]: Say<Kind> } = {
+  'not-a-rule': ({ text }) => `“${text}” is not a recurrence rule. Write one as FREQ=WEEKLY;BYDAY=TU.`,
+  'unknown-part': ({ part }) => `A recurrence rule has no part ${part}. Leave it out.`,
+  'part-twice': ({ part }) => `The rule says ${part} twice. Leave one out.`,
+  'too-often': ({ freq }) =>
+    `A rule repeats by the day at most; this one says FREQ=${freq}. Use DAILY, with BYHOUR for several times a day.`,
+  'bad-value': ({ part, value, allowed }) => `${part}=${value} cannot be meant. Allowed is ${allowed}.`,
+  'count-and-until': () => 'The rule gives both a number of dates and a last day. Leave one of them out.',
+  'does-not-go-with': ({ part, other }) => `${part} does not go with ${other}. Change one of them.`,
+  'setpos-alone': () =>
+    'BYSETPOS picks among dates that another part names. Add that part, or leave BYSETPOS out.',
+  seconds: () => 'Dates begin on a whole minute. Leave BYSECOND out.',
+  never: () => 'This rule never yields a date. Check its months, days and last day.',
+};
+
+export function sayRuleFault(fault: RuleFault): string {
+  if (fault.kind === 'bad-value' && fault.part === 'COUNT')
+    return `A rule makes from 1 to ${MOST_COUNT.toLocaleString('en-GB')} dates, not ${fault.value}.`;
+  return (FAULTS[fault.kind] as (fault: RuleFault) => string)(fault);
+}

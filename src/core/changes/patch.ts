@@ -1,0 +1,106 @@
+import type { SpaceId } from '../ids';
+import type { ClaimContent, WantedSpace } from '../occupancy/bands';
+import type { Layout, LayoutOffer } from '../seating/capacity';
+import { addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '../time/local-time';
+import { toEpochMinute } from '../time/zone';
+import type { ClaimDraft } from './plan-date';
+
+/** What of a date can be kept of its own when its series changes. */
+export const OWN_FIELDS = ['time', 'spaces', 'people', 'bands'] as const;
+export type OwnField = (typeof OWN_FIELDS)[number];
+
+/** What is to be different; everything else stays. Times are minutes on the wall. */
+export interface DatePatch {
+  /** Moves start and end together, the length on the wall kept. */
+  readonly shiftMin?: number;
+  /** Another time of day, `18:15`; the day stays. */
+  readonly startsAt?: string;
+  readonly lengthMin?: number;
+  readonly spaces?: readonly { readonly from: SpaceId; readonly to: SpaceId; readonly layout?: Layout }[];
+  readonly people?: number;
+  readonly accessMin?: number;
+  readonly exitMin?: number;
+}
+
+export function fieldsOf(patch: DatePatch): OwnField[] {
+  const isSet = (value: unknown) => value !== undefined;
+  const touched: Record<OwnField, boolean> = {
+    time: isSet(patch.shiftMin) || isSet(patch.startsAt) || isSet(patch.lengthMin),
+    spaces: (patch.spaces?.length ?? 0) > 0,
+    people: isSet(patch.people),
+    bands: isSet(patch.accessMin) || isSet(patch.exitMin),
+  };
+  return OWN_FIELDS.filter((field) => touched[field]);
+}
+
+/** The patch without the fields a date keeps of its own. */
+export function withoutFields(patch: DatePatch, kept: readonly OwnField[]): DatePatch {
+  const { shiftMin, startsAt, lengthMin, spaces, people, accessMin, exitMin } = patch;
+  return {
+    ...(!kept.includes('time') && { shiftMin, startsAt, lengthMin }),
+    ...(!kept.includes('spaces') && { spaces }),
+    ...(!kept.includes('people') && { people }),
+    ...(!kept.includes('bands') && { accessMin, exitMin }),
+  };
+}
+
+type OffersOf = (space: SpaceId) => readonly LayoutOffer[];
+
+/** The space somebody moves to, set as before if it offers that, else as it is usually set; its usual minutes. */
+function movedSpace(
+  space: WantedSpace,
+  to: SpaceId,
+  layout: Layout | undefined,
+  offersOf: OffersOf,
+): WantedSpace {
+  const offers = offersOf(to);
+  const offer =
+    offers.find((each) => each.layout === (layout ?? space.layout)) ?? (layout ? undefined : offers[0]);
+  return {
+    ...space,
+    spaceId: to,
+    layout: offer?.layout ?? layout ?? space.layout,
+    setupMin: offer?.setupMin ?? space.setupMin,
+    strikeMin: offer?.strikeMin ?? space.strikeMin,
+  };
+}
+
+function patchedSpaces(content: ClaimContent, patch: DatePatch, offersOf: OffersOf): WantedSpace[] {
+  return content.spaces.map(({ cut: _cut, ...space }) => {
+    const move = patch.spaces?.find(({ from }) => from === space.spaceId);
+    const moved = move ? movedSpace(space, move.to, move.layout, offersOf) : space;
+    return patch.people === undefined ? moved : { ...moved, people: patch.people };
+  });
+}
+
+/**
+ * A date with what is to be different. The moved claim begins with whole bands: turnover links belong to the place it
+ * leaves. A start the clocks jump over takes the offset before (RFC 5545 3.3.5), as a single time does.
+ */
+export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offersOf: OffersOf): ClaimDraft {
+  const base = patch.startsAt
+    ? (`${dateOf(date.startLocal)}T${patch.startsAt}` as LocalDateTime)
+    : date.startLocal;
+  const startLocal = addWallMinutes(base, patch.shiftMin ?? 0);
+  const length = patch.lengthMin ?? wallMinute(date.endLocal) - wallMinute(date.startLocal);
+  const endLocal = addWallMinutes(startLocal, length);
+  const start = toEpochMinute(startLocal, tzid, 'offset-before');
+  const end = toEpochMinute(endLocal, tzid, 'offset-before');
+  const { content } = date;
+  return {
+    startLocal,
+    endLocal,
+    content: {
+      ...content,
+      event: { start, end: Math.max(end, start + 1) as typeof end },
+      accessMin: patch.accessMin ?? content.accessMin,
+      exitMin: patch.exitMin ?? content.exitMin,
+      spaces: patchedSpaces(content, patch, offersOf),
+    },
+  };
+}
+
+/** Whether two drafts want the same of place and time. */
+export const isSameClaim = (a: ClaimDraft, b: ClaimDraft): boolean =>
+  JSON.stringify([a.startLocal, a.endLocal, a.content]) ===
+  JSON.stringify([b.startLocal, b.endLocal, b.content]);

@@ -1,0 +1,52 @@
+import { lengthMin, type EpochMinute, type Interval } from '../time/epoch-minute';
+
+/** Work that may be done anywhere inside its window, by as many of the team as are there. */
+export interface CrewJob {
+  readonly window: Interval;
+  /** Person-minutes. */
+  readonly workMin: number;
+}
+
+export interface Shift extends Interval {
+  readonly people: number;
+}
+
+/** Person-minutes on shift inside a span. */
+export const shiftMinutes = (shifts: readonly Shift[], span: Interval): number =>
+  shifts.reduce((sum, shift) => {
+    const minutes = Math.min(shift.end, span.end) - Math.max(shift.start, span.start);
+    return minutes > 0 ? sum + minutes * shift.people : sum;
+  }, 0);
+
+export interface CrewShortage {
+  /** The moment before which the work cannot be done. */
+  readonly before: EpochMinute;
+  readonly shortMin: number;
+}
+
+/**
+ * Whether a job can be done in time beside the others: for every stretch that holds its window, the work that must be
+ * done inside the stretch may not exceed the person-minutes on shift there. For work that can be shared out this is
+ * exact (earliest deadline first; Horn 1974, value from memory). Null when it fits, else the worst stretch.
+ */
+export function crewShortage(
+  job: CrewJob,
+  all: readonly CrewJob[],
+  shifts: readonly Shift[],
+): CrewShortage | null {
+  if (job.workMin <= 0 || lengthMin(job.window) <= 0) return null;
+  const starts = new Set([job.window.start, ...all.map(({ window }) => window.start)]);
+  const ends = new Set([job.window.end, ...all.map(({ window }) => window.end)]);
+  let worst: CrewShortage | null = null;
+  for (const start of starts) {
+    if (start > job.window.start) continue;
+    for (const end of ends) {
+      if (end < job.window.end) continue;
+      const inside = all.filter(({ window }) => window.start >= start && window.end <= end);
+      const work = inside.reduce((sum, { workMin }) => sum + workMin, 0);
+      const shortMin = work - shiftMinutes(shifts, { start, end });
+      if (shortMin > (worst?.shortMin ?? 0)) worst = { before: end, shortMin };
+    }
+  }
+  return worst;
+}

@@ -1,0 +1,120 @@
+import type { SpaceId } from '../ids';
+import { lengthMin, type EpochMinute, type Interval } from '../time/epoch-minute';
+import { bandMinutesOf, hostSpan, occupiedOf, occupiedSpan, setupKeyOf, type ClaimContent } from './bands';
+
+/** One side of a turnover: when the host has the space, and what is occupied around that. */
+export interface Neighbour {
+  readonly setupKey: string;
+  readonly host: Interval;
+  readonly occupied: Interval;
+}
+
+export interface SharedShoulder {
+  /** The earlier claim ends and the later one begins here at the latest and earliest. */
+  readonly boundary: EpochMinute;
+  /** Minutes both would have occupied: the crew does not clear and set again. */
+  readonly savedMin: number;
+}
+
+/** Default of `topUpMinutes`: what the crew needs between two events in the same set-up. Common practice, no source. */
+export const TOP_UP_MIN = 10;
+
+/**
+ * Whether two claims of one space can stand on the same set-up: events never overlap, only strike and setup do, and
+ * between the hosts there is time to top up. The boundary leaves the top-up to the later claim.
+ */
+export function sharedShoulder(before: Neighbour, after: Neighbour, topUpMin: number): SharedShoulder | null {
+  const savedMin = before.occupied.end - after.occupied.start;
+  if (savedMin <= 0 || before.setupKey !== after.setupKey) return null;
+  const latest = after.host.start - topUpMin;
+  if (latest < before.host.end) return null;
+  return { boundary: Math.min(latest, before.occupied.end) as EpochMinute, savedMin };
+}
+
+/** The slot of a claim as a neighbour, cuts applied. */
+export function neighbourOf(claim: ClaimContent, slot: number): Neighbour {
+  const space = claim.spaces[slot]!;
+  return {
+    setupKey: setupKeyOf(space),
+    host: hostSpan(claim.event, claim.accessMin, claim.exitMin),
+    occupied: occupiedOf(claim, space),
+  };
+}
+
+/** The slot with its strike or setup cut at a boundary. */
+export function withCut(
+  claim: ClaimContent,
+  slot: number,
+  side: 'start' | 'end',
+  boundary: EpochMinute,
+): ClaimContent {
+  const spaces = claim.spaces.map((space, index) =>
+    index === slot ? { ...space, cut: { ...space.cut, [side]: boundary } } : space,
+  );
+  return { ...claim, spaces };
+}
+
+/** Minutes a cut takes from a slot: what comes back when the neighbour goes. */
+export function cutMinutes(claim: ClaimContent, slot: number): number {
+  const space = claim.spaces[slot]!;
+  return (
+    lengthMin(occupiedSpan(claim.event, bandMinutesOf(claim, space))) - lengthMin(occupiedOf(claim, space))
+  );
+}
+
+export interface OwnLink {
+  readonly beforeKey: string;
+  readonly beforeSlot: number;
+  readonly afterKey: string;
+  readonly afterSlot: number;
+  readonly boundary: EpochMinute;
+}
+
+interface Dated {
+  readonly key: string;
+  readonly claim: ClaimContent;
+}
+
+interface Slot {
+  readonly index: number;
+  readonly slot: number;
+  readonly spaceId: SpaceId;
+}
+
+/**
+ * Dates of one series that follow one another in the same set-up share their shoulders without asking. Gives the dates
+ * with their cuts, and the links that say why.
+ */
+export function mergeOwnShoulders<Date extends Dated>(
+  dates: readonly Date[],
+  topUpOf: (space: SpaceId) => number,
+): { dates: Date[]; links: OwnLink[] } {
+  const merged = [...dates];
+  const links: OwnLink[] = [];
+  const slots: Slot[] = dates.flatMap(({ claim }, index) =>
+    claim.spaces.map(({ spaceId }, slot) => ({ index, slot, spaceId })),
+  );
+  const start = ({ index }: Slot) => dates[index]!.claim.event.start;
+  slots.sort((a, b) => a.spaceId - b.spaceId || start(a) - start(b));
+  for (let at = 1; at < slots.length; at += 1) {
+    const [a, b] = [slots[at - 1]!, slots[at]!];
+    if (a.spaceId !== b.spaceId) continue;
+    const [before, after] = [merged[a.index]!, merged[b.index]!];
+    const shared = sharedShoulder(
+      neighbourOf(before.claim, a.slot),
+      neighbourOf(after.claim, b.slot),
+      topUpOf(a.spaceId),
+    );
+    if (!shared) continue;
+    merged[a.index] = { ...before, claim: withCut(before.claim, a.slot, 'end', shared.boundary) };
+    merged[b.index] = { ...after, claim: withCut(after.claim, b.slot, 'start', shared.boundary) };
+    links.push({
+      beforeKey: before.key,
+      beforeSlot: a.slot,
+      afterKey: after.key,
+      afterSlot: b.slot,
+      boundary: shared.boundary,
+    });
+  }
+  return { dates: merged, links };
+}

@@ -1,0 +1,130 @@
+import {
+  civilOf,
+  dayNumber,
+  isoWeekday,
+  monthLength,
+  monthStart,
+  weekOf,
+  weekStartOf,
+  yearLength,
+  yearStart,
+  type CivilDate,
+} from '../time/calendar-days';
+import type { NthWeekday, RuleParts } from './rule-parts';
+
+/**
+ * The days of a rule, period by period, as RFC 5545 3.3.10 defines them: of all days of a period those that satisfy
+ * every BY part. Reading the table that way, instead of expanding and limiting in turn, leaves no room for the faults
+ * of libraries that do (BYYEARDAY with BYDAY, week 53 of years that have 52, sparse daily rules).
+ */
+export interface PeriodDays {
+  /** Number of the period a day is in; the first date's period is 0, only multiples of `interval` have dates. */
+  periodOf(day: number): number;
+  /** Matching days of a period in order. */
+  daysOf(period: number): readonly number[];
+}
+
+/** What RFC 5545 takes from DTSTART where the rule says nothing ("would be the same as what is specified"). */
+function completed(rule: RuleParts, start: CivilDate, startDay: number): RuleParts {
+  const weekday: NthWeekday[] = [{ nth: 0, weekday: isoWeekday(startDay) }];
+  const saysDay = rule.byMonthDay.length > 0 || rule.byDay.length > 0 || rule.byYearDay.length > 0;
+  if (saysDay || rule.freq === 'DAILY') return rule;
+  if (rule.freq === 'WEEKLY' || rule.byWeekNo.length) return { ...rule, byDay: weekday };
+  if (rule.freq === 'MONTHLY' || rule.byMonth.length) return { ...rule, byMonthDay: [start.day] };
+  return { ...rule, byMonth: [start.month], byMonthDay: [start.day] };
+}
+
+/** True where `value`, or the same counted from the end of `length`, is in the list. */
+const isIn = (list: readonly number[], value: number, length: number): boolean =>
+  list.includes(value) || list.includes(value - length - 1);
+
+/** Whether a day is one of `2TU`, `-1FR` … of the span of days it is counted in. */
+function isNth(wanted: readonly NthWeekday[], day: number, from: number, length: number): boolean {
+  const weekday = isoWeekday(day);
+  const before = Math.floor((day - from) / 7) + 1;
+  const after = Math.floor((from + length - 1 - day) / 7) + 1;
+  return wanted.some(
+    (each) => each.weekday === weekday && (each.nth === 0 || each.nth === before || each.nth === -after),
+  );
+}
+
+/** Whether a day of month `month` satisfies all BY parts that speak of days. */
+function dayTest(rule: RuleParts): (day: number, year: number, month: number) => boolean {
+  const { byWeekNo, byYearDay, byMonthDay, byDay, byMonth, freq } = rule;
+  const numbered = byDay.some(({ nth }) => nth !== 0);
+  // In a yearly rule the number counts within the year unless BYMONTH is there (RFC 5545, BYDAY, note 2).
+  const inYear = freq === 'YEARLY' && byMonth.length === 0;
+  const weekdays = new Set(byDay.map(({ weekday }) => weekday));
+  return (day, year, month) => {
+    const start = yearStart(year);
+    if (byMonthDay.length) {
+      const first = start + monthStart(year, month);
+      if (!isIn(byMonthDay, day - first + 1, monthLength(year, month))) return false;
+    }
+    if (byYearDay.length && !isIn(byYearDay, day - start + 1, yearLength(year))) return false;
+    if (byDay.length) {
+      if (!numbered) {
+        if (!weekdays.has(isoWeekday(day))) return false;
+      } else if (inYear) {
+        if (!isNth(byDay, day, start, yearLength(year))) return false;
+      } else if (!isNth(byDay, day, start + monthStart(year, month), monthLength(year, month))) return false;
+    }
+    if (!byWeekNo.length) return true;
+    const { week, weeks } = weekOf(day, year, rule.weekStart);
+    return isIn(byWeekNo, week, weeks);
+  };
+}
+
+const ALL_MONTHS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const;
+
+export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
+  const start = civilOf(startDay);
+  const rule = completed(parts, start, startDay);
+  const test = dayTest(rule);
+  const months = rule.byMonth.length ? rule.byMonth : ALL_MONTHS;
+  const ofMonth = (year: number, month: number): number[] => {
+    const first = dayNumber(year, month, 1);
+    const found: number[] = [];
+    for (let day = first; day < first + monthLength(year, month); day += 1)
+      if (test(day, year, month)) found.push(day);
+    return found;
+  };
+  const single = (day: number): boolean => {
+    const { year, month } = civilOf(day);
+    return months.includes(month) && test(day, year, month);
+  };
+  switch (rule.freq) {
+    case 'DAILY':
+      return {
+        periodOf: (day) => day - startDay,
+        daysOf: (period) => (single(startDay + period) ? [startDay + period] : []),
+      };
+    case 'WEEKLY': {
+      const origin = weekStartOf(startDay, rule.weekStart);
+      return {
+        periodOf: (day) => Math.floor((day - origin) / 7),
+        daysOf: (period) =>
+          [0, 1, 2, 3, 4, 5, 6].map((offset) => origin + period * 7 + offset).filter(single),
+      };
+    }
+    case 'MONTHLY': {
+      const origin = start.year * 12 + start.month - 1;
+      const monthOf = (period: number) => ((origin + period) % 12) + 1;
+      return {
+        periodOf: (day) => {
+          const { year, month } = civilOf(day);
+          return year * 12 + month - 1 - origin;
+        },
+        daysOf: (period) =>
+          months.includes(monthOf(period))
+            ? ofMonth(Math.floor((origin + period) / 12), monthOf(period))
+            : [],
+      };
+    }
+    case 'YEARLY':
+      return {
+        periodOf: (day) => civilOf(day).year - start.year,
+        daysOf: (period) => months.flatMap((month) => ofMonth(start.year + period, month)),
+      };
+  }
+}

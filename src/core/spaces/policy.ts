@@ -1,0 +1,91 @@
+import type { Role } from '../roles';
+import { lengthMin, type EpochMinute, type Interval } from '../time/epoch-minute';
+import { addDays, dateOf, type LocalDate } from '../time/local-time';
+import { dayNumber, monthLength } from '../time/calendar-days';
+import { startOfDay, toLocal } from '../time/zone';
+
+/** Who may ask for a space. Empty lists let everybody with an account ask. */
+export interface WhoMayAsk {
+  readonly roles: readonly Role[];
+  readonly organisations: readonly number[];
+}
+
+/** What the house asks of requests for a space, from a date on. Null means that this line says nothing about it. */
+export interface PolicyLine {
+  readonly validFrom: LocalDate;
+  readonly noticeMin: number | null;
+  readonly horizonMonths: number | null;
+  readonly shortestMin: number | null;
+  readonly longestMin: number | null;
+  readonly granted: 'on-request' | 'instantly';
+  readonly who: WhoMayAsk;
+}
+
+/** Who asks, and when: what a policy is judged by. */
+export interface Asker {
+  readonly now: EpochMinute;
+  readonly roles: readonly Role[];
+  readonly organisations: readonly number[];
+}
+
+export type PolicyBreach =
+  | { readonly kind: 'short-notice'; readonly noticeMin: number; readonly missingMin: number }
+  | { readonly kind: 'beyond-horizon'; readonly last: LocalDate }
+  | { readonly kind: 'too-short'; readonly minutes: number; readonly shortestMin: number }
+  | { readonly kind: 'too-long'; readonly minutes: number; readonly longestMin: number }
+  | { readonly kind: 'not-for-you' };
+
+/** The line in force on a date: the latest that has begun; null before the first. */
+export function policyOn(lines: readonly PolicyLine[], date: LocalDate): PolicyLine | null {
+  const begun = lines.filter(({ validFrom }) => validFrom <= date);
+  return begun.reduce<PolicyLine | null>(
+    (latest, line) => (!latest || line.validFrom > latest.validFrom ? line : latest),
+    null,
+  );
+}
+
+/** The same day so many months on; the last of the month where that month is shorter. */
+export function addMonths(date: LocalDate, months: number): LocalDate {
+  const [year, month, day] = [Number(date.slice(0, 4)), Number(date.slice(5, 7)), Number(date.slice(8))];
+  const index = year * 12 + month - 1 + months;
+  const [toYear, toMonth] = [Math.floor(index / 12), (index % 12) + 1];
+  const first = dayNumber(toYear, toMonth, 1);
+  return addDays('1970-01-01' as LocalDate, first + Math.min(day, monthLength(toYear, toMonth)) - 1);
+}
+
+/** The last local day that may be asked for now; the day itself is still inside. */
+export const horizonEnd = (now: EpochMinute, months: number, tzid: string): LocalDate =>
+  addMonths(dateOf(toLocal(now, tzid)), months);
+
+const mayAsk = (who: WhoMayAsk, asker: Asker): boolean =>
+  (!who.roles.length && !who.organisations.length) ||
+  who.roles.some((role) => asker.roles.includes(role)) ||
+  who.organisations.some((id) => asker.organisations.includes(id));
+
+/**
+ * What of a policy the advertised time breaks. Notice is counted to the start of the event; exactly the notice, the
+ * shortest and the longest length are inside.
+ */
+export function policyBreaches(
+  event: Interval,
+  lines: readonly PolicyLine[],
+  houseHorizonMonths: number,
+  asker: Asker,
+  tzid: string,
+): PolicyBreach[] {
+  const date = dateOf(toLocal(event.start, tzid));
+  const line = policyOn(lines, date);
+  const found: PolicyBreach[] = [];
+  const missingMin = (line?.noticeMin ?? 0) - (event.start - asker.now);
+  if (line?.noticeMin && missingMin > 0)
+    found.push({ kind: 'short-notice', noticeMin: line.noticeMin, missingMin });
+  const last = horizonEnd(asker.now, line?.horizonMonths ?? houseHorizonMonths, tzid);
+  if (event.start >= startOfDay(addDays(last, 1), tzid)) found.push({ kind: 'beyond-horizon', last });
+  const minutes = lengthMin(event);
+  if (line?.shortestMin && minutes < line.shortestMin)
+    found.push({ kind: 'too-short', minutes, shortestMin: line.shortestMin });
+  if (line?.longestMin && minutes > line.longestMin)
+    found.push({ kind: 'too-long', minutes, longestMin: line.longestMin });
+  if (line && !mayAsk(line.who, asker)) found.push({ kind: 'not-for-you' });
+  return found;
+}

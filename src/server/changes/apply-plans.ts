@@ -1,0 +1,159 @@
+import type { ClaimDraft, DatePlan } from '@/core/changes/plan-date';
+import type { OwnField } from '@/core/changes/patch';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { ChangeSet } from './change-set';
+import { insertClaims } from './insert-claims';
+import { breakLinks, healCuts, storeLinks, type NewLink } from './links';
+import { rewriteOccupancy } from './occupancy-rows';
+import { syncOrders } from './sync-orders';
+import { syncPublished } from './sync-published';
+
+/** One side of a link, before the claims of this change have numbers. */
+export type LinkEnd =
+  | { readonly kind: 'date'; readonly occurrenceId: OccurrenceId; readonly slot: number }
+  | { readonly kind: 'stored'; readonly claimSpaceId: number };
+
+export interface PlannedLink {
+  readonly before: LinkEnd;
+  readonly after: LinkEnd;
+  readonly boundary: EpochMinute;
+}
+
+export interface PlannedChange {
+  readonly requestId: RequestId;
+  readonly plan: DatePlan;
+  /** What the date keeps of its own from now on; null leaves that as it is. */
+  readonly own: readonly OwnField[] | null;
+}
+
+interface MadeClaims {
+  readonly byOccurrence: ReadonlyMap<OccurrenceId, { claimId: ClaimId; claimSpaceIds: readonly number[] }>;
+}
+
+async function makeDrafts(change: ChangeSet, changes: readonly PlannedChange[]): Promise<MadeClaims> {
+  const plans = changes.map(({ plan }) => plan).filter(({ draft }) => draft !== null);
+  const made = await insertClaims(
+    change,
+    plans.map(({ occurrenceId, draft }) => ({
+      occurrenceId,
+      kind: draft!.kind,
+      status: draft!.status,
+      holdUntil: draft!.holdUntil,
+      ...(draft as ClaimDraft),
+    })),
+  );
+  return { byOccurrence: new Map(plans.map(({ occurrenceId }, index) => [occurrenceId, made[index]!])) };
+}
+
+/** Turns the claims there are, held and in force ones last: at no moment are two of one date in force. */
+async function turnClaims(change: ChangeSet, changes: readonly PlannedChange[]): Promise<ClaimId[]> {
+  const turns = new Map(changes.flatMap(({ plan }) => plan.turns).map((each) => [each.claimId, each]));
+  const released = [...turns.values()].filter(({ status }) => status === 'released' || status === 'wanted');
+  const taking = [...turns.values()].filter(({ status }) => status === 'held' || status === 'in-force');
+  for (const group of [released, taking])
+    await change.update(
+      'claim',
+      group.map(({ claimId }) => claimId),
+      (row) => {
+        const turn = turns.get(row.id as ClaimId)!;
+        return { status: turn.status, hold_until_min: turn.holdUntil };
+      },
+    );
+  return released.map(({ claimId }) => claimId);
+}
+
+async function turnDates(
+  change: ChangeSet,
+  changes: readonly PlannedChange[],
+  made: MadeClaims,
+): Promise<void> {
+  const byId = new Map(changes.map((each) => [each.plan.occurrenceId, each]));
+  await change.update('occurrence', [...byId.keys()], (row) => {
+    const { plan, own } = byId.get(row.id as OccurrenceId)!;
+    return {
+      state: plan.to,
+      reason: plan.reason ?? row.reason!,
+      standing_id:
+        plan.standing === 'draft' ? made.byOccurrence.get(plan.occurrenceId)!.claimId : plan.standing,
+      own: own ? JSON.stringify(own) : row.own!,
+      row_version: Number(row.row_version) + 1,
+    };
+  });
+}
+
+async function resolveLinks(
+  change: ChangeSet,
+  links: readonly PlannedLink[],
+  made: MadeClaims,
+): Promise<NewLink[]> {
+  const dates = links.flatMap(({ before, after }) =>
+    [before, after].flatMap((end) => (end.kind === 'date' ? [end.occurrenceId] : [])),
+  );
+  const rows = await change.tx.rows<{ occurrence: OccurrenceId; slot: number; id: number }>(
+    `SELECT o.id AS occurrence, s.position AS slot, s.id FROM occurrence o JOIN claim_space s ON s.claim_id = o.standing_id
+     WHERE o.id IN (SELECT value FROM json_each($ids))`,
+    { ids: JSON.stringify(dates) },
+  );
+  const standing = new Map(rows.map(({ occurrence, slot, id }) => [`${occurrence}/${slot}`, id]));
+  const idOf = (end: LinkEnd): number =>
+    end.kind === 'stored'
+      ? end.claimSpaceId
+      : (made.byOccurrence.get(end.occurrenceId)?.claimSpaceIds[end.slot] ??
+        standing.get(`${end.occurrenceId}/${end.slot}`)!);
+  return links.map(({ before, after, boundary }) => ({
+    beforeClaimSpaceId: idOf(before),
+    afterClaimSpaceId: idOf(after),
+    boundary,
+  }));
+}
+
+/** Dates whose own setup or strike changes with a neighbour's: their orders follow. */
+async function datesOf(change: ChangeSet, claims: readonly ClaimId[]): Promise<OccurrenceId[]> {
+  const rows = await change.tx.rows<{ occurrence_id: OccurrenceId }>(
+    'SELECT DISTINCT occurrence_id FROM claim WHERE id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(claims) },
+  );
+  return rows.map(({ occurrence_id }) => occurrence_id);
+}
+
+/**
+ * Carries out what was planned for dates of any number of requests, with all that follows: claims, turnover links,
+ * occupancy, orders, what readers see, versions. Everything old is taken away before anything new is written, so that
+ * the guard sees only the end state.
+ */
+export async function applyPlans(
+  change: ChangeSet,
+  changes: readonly PlannedChange[],
+  links: readonly PlannedLink[],
+): Promise<void> {
+  const leaving = await turnClaims(change, changes);
+  const toHeal = await breakLinks(change, leaving);
+  const made = await makeDrafts(change, changes);
+  await turnDates(change, changes, made);
+  const linked = await storeLinks(change, await resolveLinks(change, links, made));
+  const claims = [
+    ...changes.flatMap(({ plan }) => plan.turns.map(({ claimId }) => claimId)),
+    ...[...made.byOccurrence.values()].map(({ claimId }) => claimId),
+    ...linked,
+  ];
+  await rewriteOccupancy(change.tx, [...new Set(claims)]);
+  const healed = await healCuts(change, toHeal);
+  await rewriteOccupancy(change.tx, healed);
+  await change.tx.run('DELETE FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids))', {
+    ids: JSON.stringify(leaving),
+  });
+  await follow(change, changes, [...linked, ...healed]);
+}
+
+/** Orders, feeds and versions after claims have changed. */
+async function follow(change: ChangeSet, changes: readonly PlannedChange[], neighbours: readonly ClaimId[]) {
+  const occurrences = changes.map(({ plan }) => plan.occurrenceId);
+  await syncOrders(change, [...new Set([...occurrences, ...(await datesOf(change, neighbours))])]);
+  const requests = [...new Set(changes.map(({ requestId }) => requestId))];
+  for (const requestId of requests) {
+    change.requestIds.add(requestId);
+    await syncPublished(change, requestId);
+  }
+  await change.updateVersioned('request', requests, {});
+}

@@ -1,0 +1,114 @@
+import type { ClaimId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { ChangeSet } from './change-set';
+import type { Row } from './tracked-tables';
+
+/** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
+export interface NewLink {
+  readonly beforeClaimSpaceId: number;
+  readonly afterClaimSpaceId: number;
+  readonly boundary: EpochMinute;
+}
+
+/** A claimed space whose cut belongs to a link that is gone: the band comes back if its minutes are still free. */
+export interface CutToHeal {
+  readonly claimSpaceId: number;
+  readonly claimId: ClaimId;
+  readonly side: 'cut_start_min' | 'cut_end_min';
+}
+
+const touching = 'IN (SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)))';
+
+/** Takes away the links of claims that no longer occupy, their own cuts with them; tells which neighbours to heal. */
+export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[]): Promise<CutToHeal[]> {
+  if (!leaving.length) return [];
+  const { tx } = change;
+  const links = await tx.rows<Row>(
+    `SELECT * FROM turnover_link WHERE before_claim_space_id ${touching} OR after_claim_space_id ${touching}`,
+    { ids: JSON.stringify(leaving) },
+  );
+  await change.remove('turnover_link', links);
+  const gone = new Set<number>(leaving);
+  const spaces = await tx.rows<{ id: number; claim_id: ClaimId }>(
+    'SELECT id, claim_id FROM claim_space WHERE id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(links.flatMap((link) => [link.before_claim_space_id, link.after_claim_space_id])) },
+  );
+  const claimOf = new Map(spaces.map(({ id, claim_id }) => [id, claim_id]));
+  const cut = await tx.rows<{ id: number }>(
+    `SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)) AND (cut_start_min IS NOT NULL OR cut_end_min IS NOT NULL)`,
+    { ids: JSON.stringify(leaving) },
+  );
+  await change.update(
+    'claim_space',
+    cut.map(({ id }) => id),
+    () => ({ cut_start_min: null, cut_end_min: null }),
+  );
+  const heal = (id: unknown, side: CutToHeal['side']): CutToHeal[] => {
+    const claimId = claimOf.get(Number(id))!;
+    return gone.has(claimId) ? [] : [{ claimSpaceId: Number(id), claimId, side }];
+  };
+  return links.flatMap((link) => [
+    ...heal(link.before_claim_space_id, 'cut_end_min'),
+    ...heal(link.after_claim_space_id, 'cut_start_min'),
+  ]);
+}
+
+/** Stores links and cuts both sides at the boundary; gives the claims whose rows change. */
+export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): Promise<ClaimId[]> {
+  if (!links.length) return [];
+  await change.insert(
+    'turnover_link',
+    links.map(({ beforeClaimSpaceId, afterClaimSpaceId, boundary }) => ({
+      before_claim_space_id: beforeClaimSpaceId,
+      after_claim_space_id: afterClaimSpaceId,
+      boundary_min: boundary,
+    })),
+  );
+  const ends = new Map(links.map(({ beforeClaimSpaceId, boundary }) => [beforeClaimSpaceId, boundary]));
+  const starts = new Map(links.map(({ afterClaimSpaceId, boundary }) => [afterClaimSpaceId, boundary]));
+  const ids = [...new Set([...ends.keys(), ...starts.keys()])];
+  await change.update('claim_space', ids, (row) => ({
+    cut_start_min: starts.get(Number(row.id)) ?? row.cut_start_min!,
+    cut_end_min: ends.get(Number(row.id)) ?? row.cut_end_min!,
+  }));
+  const rows = await change.tx.rows<{ claim_id: ClaimId }>(
+    'SELECT DISTINCT claim_id FROM claim_space WHERE id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(ids) },
+  );
+  return rows.map(({ claim_id }) => claim_id);
+}
+
+// The whole band of the space against everything that occupies its parts now, its own claim left out.
+const IS_TAKEN = `SELECT 1 FROM claim_space s JOIN claim c ON c.id = s.claim_id JOIN space_part p ON p.space_id = s.space_id
+  JOIN occupancy o ON o.resource_id = p.resource_id AND o.occupies = 1 AND o.claim_id <> c.id
+  AND o.end_min > CASE WHEN $side = 'cut_start_min' THEN c.start_min - c.access_min - s.setup_min ELSE c.end_min + c.exit_min END
+  AND o.start_min < CASE WHEN $side = 'cut_start_min' THEN c.start_min - c.access_min ELSE c.end_min + c.exit_min + s.strike_min END
+  WHERE s.id = $id LIMIT 1`;
+
+/**
+ * Gives neighbours their bands back. Where the minutes are taken by now the cut stays and the date is at risk; gives the
+ * claims whose rows change.
+ */
+export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): Promise<ClaimId[]> {
+  const healed: ClaimId[] = [];
+  for (const { claimSpaceId, claimId, side } of cuts) {
+    const taken = await change.tx.rows(IS_TAKEN, { id: claimSpaceId, side });
+    if (taken.length) {
+      await change.tx.run(
+        `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)
+         VALUES ($claim, 'shoulder-lost', $subject, $now, $sentence)`,
+        {
+          claim: claimId,
+          subject: `space:${claimSpaceId}`,
+          now: change.at,
+          sentence:
+            'The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.',
+        },
+      );
+      continue;
+    }
+    await change.update('claim_space', [claimSpaceId], () => ({ [side]: null }));
+    healed.push(claimId);
+  }
+  return healed;
+}

@@ -1,0 +1,213 @@
+import { patchDate } from '@/core/changes/patch';
+import { planDate, TAKES_PLACE } from '@/core/changes/plan-date';
+import { needingReason, RULES, severityOf, unapprovable, type Side } from '@/core/checks/findings';
+import type { SegmentId } from '@/core/ids';
+import { dateOf } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import type { ChangeInput, ChangeNumbers, ChangeReply, StepInput } from '@/contracts/change';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import { applyPlans } from '../../changes/apply-plans';
+import type { ChangeSet } from '../../changes/change-set';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { DateRow } from '../request-rows';
+import {
+  checkPlans,
+  isBlocked,
+  linksOf,
+  sentencesWhere,
+  storeOverrides,
+  type CheckedDate,
+} from './check-plans';
+import { actionFor, pickDates, type PickedDates } from './pick-dates';
+import { draftOf, offersFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
+import { HISTORY_WORDS, summaryOf } from './say-change';
+
+interface Prepared {
+  readonly plans: readonly PlannedDate[];
+  readonly checked: readonly CheckedDate[];
+}
+
+const reasonOf = (step: StepInput): string => ('reason' in step ? step.reason : '');
+
+/** A change by whoever asked applies where it is clear; where it is not, it waits for the office and the booking stays. */
+function waitWhereUnclear({ plans, checked }: Prepared): PlannedDate[] {
+  const verdicts = new Map(checked.map(({ planned, verdict }) => [planned.date.id, verdict.verdict]));
+  return plans.map((planned) => {
+    const { date, plan } = planned;
+    if (date.state !== 'approved' || verdicts.get(date.id) === 'clear') return planned;
+    const result = planDate(
+      { occurrenceId: date.id, state: date.state, claims: date.live },
+      { action: 'change', draft: plan.draft!, isApplied: false },
+    );
+    if (result.kind !== 'planned') throw new Error('a change can always be asked for');
+    return { ...planned, plan: result.plan, wanted: null, own: null };
+  });
+}
+
+/** The dates that cannot stay where they are, moved: outright where another space will do, else proposed and held. */
+async function moveOthers(
+  change: ChangeSet,
+  { plans, checked }: Prepared,
+  step: Extract<StepInput, { action: 'approve-or-move' }>,
+): Promise<PlannedDate[]> {
+  const offers = await offersFor(change.tx, step.patch);
+  const blocked = new Set(
+    checked.filter(({ verdict }) => verdict.verdict === 'clash').map(({ planned }) => planned.date.id),
+  );
+  return plans.map((planned) => {
+    const { date, request } = planned;
+    if (!blocked.has(date.id)) return planned;
+    const draft = patchDate(draftOf(date), step.patch, request.tzid, offers.of);
+    const until = toEpochMinute(step.until, request.tzid, 'offset-before');
+    const result = planDate(
+      { occurrenceId: date.id, state: date.state, claims: date.live },
+      request.otherSpaceOk ? { action: 'approve', draft } : { action: 'propose', draft, until },
+    );
+    if (result.kind !== 'planned') throw new Error('a waiting date can be proposed and approved');
+    return { ...planned, plan: result.plan, wanted: wantedAfter(date, result.plan), isMoved: true };
+  });
+}
+
+/** What whoever asks can put right alone is refused beside the field, as when it was first asked for. */
+function toPutRight(checked: readonly CheckedDate[]): Refusal | null {
+  const sentences = checked.flatMap(({ verdict }) =>
+    verdict.findings.flatMap(({ facts }, index) =>
+      RULES[facts.rule].mustBePutRight && severityOf(facts, 'requester') === 'blocks'
+        ? [verdict.sentences[index]!.sentence]
+        : [],
+    ),
+  );
+  const fields = [...new Set(sentences)].map((message) => ({ path: 'step.patch', message }));
+  return fields.length ? { code: 'put-right', fields } : null;
+}
+
+// These decide nothing for good: what goes past a rule of the house is asked for when it is approved.
+const NEEDS_REASON: readonly StepInput['action'][] = ['approve', 'move', 'grant-change', 'approve-or-move'];
+
+function objection(step: StepInput, checked: readonly CheckedDate[]): Refusal | null {
+  const blocked = checked.filter(isBlocked);
+  if (blocked.length)
+    return { code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length };
+  if (!NEEDS_REASON.includes(step.action) || reasonOf(step)) return null;
+  const sentences = sentencesWhere(checked, needingReason);
+  return sentences.length ? { code: 'needs-reason', sentences } : null;
+}
+
+async function prepare(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  dates: PickedDates,
+  { step, preview }: ChangeInput,
+): Promise<Outcome<Prepared>> {
+  const planned = await planSteps(change.tx, dates, step, change.at);
+  if (!planned.ok) return planned;
+  const isOwnChange = step.action === 'change';
+  const side: Side = isOwnChange ? 'requester' : 'office';
+  const check = async (plans: readonly PlannedDate[]): Promise<Prepared> => ({
+    plans,
+    checked: await checkPlans(ctx, change, plans, side),
+  });
+  const first = await check(planned.value);
+  if (isOwnChange) {
+    const fault = toPutRight(first.checked);
+    if (fault) return refuse(fault);
+    const plans = waitWhereUnclear(first);
+    const stays = new Set(plans.map(({ plan }) => plan));
+    return done({ plans, checked: first.checked.filter(({ planned: { plan } }) => stays.has(plan)) });
+  }
+  const prepared =
+    step.action === 'approve-or-move' ? await check(await moveOthers(change, first, step)) : first;
+  const refusal = preview ? null : objection(step, prepared.checked);
+  return refusal ? refuse(refusal) : done(prepared);
+}
+
+/** How far a series without end was decided; later dates come back to the desk as they come near. */
+async function moveDecidedUntil(change: ChangeSet, plans: readonly PlannedDate[]): Promise<void> {
+  const latest = new Map<SegmentId, string>();
+  for (const { date } of plans) {
+    const day = dateOf(date.key);
+    if (day > (latest.get(date.segmentId) ?? '')) latest.set(date.segmentId, day);
+  }
+  await change.update('segment', [...latest.keys()], (row) => {
+    const day = latest.get(row.id as SegmentId)!;
+    return { decided_until: String(row.decided_until) < day ? day : row.decided_until! };
+  });
+}
+
+const DECIDES: readonly StepInput['action'][] = ['approve', 'decline', 'skip', 'accept', 'approve-or-move'];
+
+function numbersOf(change: ChangeSet, plans: readonly PlannedDate[], clashing: number): ChangeNumbers {
+  return {
+    dates: plans.length,
+    moved: plans.filter(({ isMoved }) => isMoved).length,
+    clashing,
+    keepOwn: plans.filter(({ keepsOwn }) => keepsOwn).length,
+    ordersAdded: change.count('work_order', (before) => before === null),
+    ordersRevised: change.count(
+      'work_order',
+      (before, after) => before !== null && after !== null && before.version !== after.version,
+    ),
+    ordersWithdrawn: change.count(
+      'work_order',
+      (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',
+    ),
+  };
+}
+
+function stillWaiting(all: readonly DateRow[], plans: readonly PlannedDate[]): number {
+  const touched = new Set(plans.map(({ date }) => date.id));
+  return all.filter(({ id, state }) => state === 'waiting' && !touched.has(id)).length;
+}
+
+async function carryOut(
+  change: ChangeSet,
+  { plans, checked }: Prepared,
+  { step, preview }: ChangeInput,
+  all: readonly DateRow[],
+): Promise<Outcome<ChangeReply>> {
+  const blocked = new Set(checked.filter(isBlocked).map(({ planned }) => planned.date.id));
+  // A preview of something that clashes still says what the rest of it would do.
+  const possible = plans.filter(({ date }) => !blocked.has(date.id));
+  const free = checked.filter((each) => !isBlocked(each));
+  await applyPlans(
+    change,
+    possible.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
+    await linksOf(change, free),
+  );
+  if (reasonOf(step)) await storeOverrides(change, free, reasonOf(step));
+  if (DECIDES.includes(step.action)) await moveDecidedUntil(change, possible);
+  return done({
+    changed: possible.length,
+    summary: summaryOf(step, possible, stillWaiting(all, possible)),
+    numbers: numbersOf(change, possible, blocked.size),
+    changeSet: preview ? null : change.id,
+    sentences: sentencesWhere(checked.filter(isBlocked), unapprovable),
+  });
+}
+
+/**
+ * Does one thing to picked dates of one request or of many, all or nothing: approving, holding, proposing, moving,
+ * giving up and the rest. The check is repeated inside the transaction; a decision on an older state is refused with
+ * what has happened since. A preview goes the same way and is rolled back.
+ */
+export async function changeDates(ctx: SignedInContext, input: ChangeInput): Promise<Outcome<ChangeReply>> {
+  const order = {
+    action: HISTORY_WORDS[input.step.action],
+    reason: reasonOf(input.step),
+    idempotencyKey: input.key,
+    isPreview: input.preview,
+  };
+  return runChangeSet<ChangeReply>(ctx, order, async (change) => {
+    const dates = await pickDates(ctx, change, input);
+    if (!dates.ok) return dates;
+    const takesPlace = dates.value.picked.some(
+      ({ state }) => TAKES_PLACE[actionFor(input.step.action, state)],
+    );
+    const prepared = await prepare(ctx, change, dates.value, input);
+    if (!prepared.ok) return prepared;
+    if (!takesPlace && prepared.value.checked.length)
+      throw new Error('a step that takes no place was checked');
+    return carryOut(change, prepared.value, input, dates.value.all);
+  });
+}

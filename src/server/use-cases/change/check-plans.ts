@@ -1,0 +1,138 @@
+import { holdingsOf } from '@/core/checks/check';
+import {
+  needingReason,
+  unapprovable,
+  type Finding,
+  type Side,
+  type WantedDate,
+} from '@/core/checks/findings';
+import type { OccurrenceId } from '@/core/ids';
+import { mergeOwnShoulders } from '@/core/occupancy/turnover';
+import { spanText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../changes/change-set';
+import type { LinkEnd, PlannedLink } from '../../changes/apply-plans';
+import type { SignedInContext } from '../../context';
+import { loadSpaceFacts } from '../../db/space-facts';
+import { checkAgainstWorld, type DateVerdict } from '../verdicts';
+import type { PlannedDate } from './plan-steps';
+
+/** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
+const keyOf = ({ date, wanted }: PlannedDate): string => `${wanted!.startLocal}#${date.id}`;
+
+export interface CheckedDate {
+  readonly planned: PlannedDate;
+  readonly verdict: DateVerdict;
+}
+
+/**
+ * The check once more, on the world as it is inside the transaction, of everything the plans would occupy: against
+ * others, and against one another, since a bulk action moves dates of several requests at once.
+ */
+export async function checkPlans(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  plans: readonly PlannedDate[],
+  side: Side,
+): Promise<CheckedDate[]> {
+  const taking = plans.filter(({ wanted }) => wanted !== null);
+  if (!taking.length) return [];
+  const requests = [...new Map(taking.map(({ request }) => [request.id, request])).values()];
+  const [only] = requests;
+  const isOne = requests.length === 1;
+  const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, wantedDates(taking), {
+    side,
+    except: plans.flatMap(({ date }) => date.live.map(({ id }) => id)),
+    // Audience and series are those of one request; a bulk over several is checked for place, stock, crew and hours.
+    requestId: isOne ? only!.id : undefined,
+    audiences: isOne && only!.publish ? only!.audiences : [],
+  });
+  return taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));
+}
+
+const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
+  plans.map((planned) => ({ key: keyOf(planned), claim: planned.wanted!.content }));
+
+interface KeyedDate extends WantedDate {
+  readonly occurrenceId: OccurrenceId;
+}
+
+/** Links between dates that follow one another in the same set-up: shared without asking. */
+export async function ownLinks(change: ChangeSet, dates: readonly KeyedDate[]): Promise<PlannedLink[]> {
+  const spaceIds = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
+  const { topUpOf } = holdingsOf({ spaces: await loadSpaceFacts(change.tx, spaceIds), equipment: [] });
+  const byKey = new Map(dates.map(({ key, occurrenceId }) => [key, occurrenceId]));
+  const end = (key: string, slot: number): LinkEnd => ({ kind: 'date', occurrenceId: byKey.get(key)!, slot });
+  return mergeOwnShoulders(dates, topUpOf).links.map((link) => ({
+    before: end(link.beforeKey, link.beforeSlot),
+    after: end(link.afterKey, link.afterSlot),
+    boundary: link.boundary,
+  }));
+}
+
+/** The turnover links that come with the plans: shoulders of the series itself, and those a finding told of. */
+export async function linksOf(change: ChangeSet, checked: readonly CheckedDate[]): Promise<PlannedLink[]> {
+  const plans = checked.map(({ planned }) => planned);
+  const dates = wantedDates(plans).map((date, index) => ({
+    ...date,
+    occurrenceId: plans[index]!.date.id,
+  }));
+  const own = await ownLinks(change, dates);
+  const found = checked.flatMap(({ planned, verdict }) =>
+    verdict.findings.flatMap(({ facts, spaceId }): PlannedLink[] => {
+      if (facts.rule !== 'shared-shoulder') return [];
+      const slot = planned.wanted!.content.spaces.findIndex((space) => space.spaceId === spaceId);
+      const mine: LinkEnd = { kind: 'date', occurrenceId: planned.date.id, slot };
+      const other: LinkEnd = { kind: 'stored', claimSpaceId: facts.claimSpaceId };
+      const [before, after] = facts.side === 'before' ? [other, mine] : [mine, other];
+      return [{ before, after, boundary: facts.boundary }];
+    }),
+  );
+  return [...own, ...found];
+}
+
+/** Sentences of some findings, each with its date in front, as a manager reads them without the ladder beside. */
+export const sentencesWhere = (
+  checked: readonly CheckedDate[],
+  pick: (findings: readonly Finding[]) => readonly Finding[],
+): string[] =>
+  checked.flatMap(({ planned, verdict }) => {
+    const picked = pick(verdict.findings);
+    const when = spanText(planned.wanted!.startLocal, planned.wanted!.endLocal);
+    return verdict.findings.flatMap((finding, index) =>
+      picked.includes(finding) ? [`${when}: ${verdict.sentences[index]!.sentence}`] : [],
+    );
+  });
+
+export const isBlocked = ({ verdict }: CheckedDate): boolean => unapprovable(verdict.findings).length > 0;
+
+/** What goes past a rule of the house, one row each for the record. */
+export async function storeOverrides(
+  change: ChangeSet,
+  checked: readonly CheckedDate[],
+  reason: string,
+): Promise<void> {
+  const rows = await Promise.all(
+    checked.map(async ({ planned, verdict }) => {
+      const findings = needingReason(verdict.findings);
+      if (!findings.length) return [];
+      const [standing] = await change.tx.rows<{ id: number }>(
+        'SELECT standing_id AS id FROM occurrence WHERE id = $id',
+        { id: planned.date.id },
+      );
+      return findings.map(({ facts, spaceId }) => ({
+        claim_id: standing!.id,
+        rule: facts.rule === 'policy' ? `policy:${facts.breach.kind}` : facts.rule,
+        subject: spaceId === null ? 'all' : `space:${spaceId}`,
+        reason,
+        by_id: change.actorId,
+      }));
+    }),
+  );
+  const once = new Map(rows.flat().map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
+  const known = await change.tx.rows<{ claim_id: number; rule: string; subject: string }>(
+    'SELECT claim_id, rule, subject FROM claim_override WHERE claim_id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify([...once.values()].map(({ claim_id }) => claim_id)) },
+  );
+  for (const row of known) once.delete(`${row.claim_id} ${row.rule} ${row.subject}`);
+  await change.insert('claim_override', [...once.values()]);
+}

@@ -1,0 +1,182 @@
+import { fieldsOf, patchDate, withoutFields, type DatePatch, type OwnField } from '@/core/changes/patch';
+import { planDate, type ClaimDraft, type DatePlan, type DateStep } from '@/core/changes/plan-date';
+import type { SpaceId } from '@/core/ids';
+import type { LayoutOffer } from '@/core/seating/capacity';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { dateOf } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import type { StepInput } from '@/contracts/change';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { dayShort } from '@/contracts/words/when';
+import { loadSpaceFacts } from '../../db/space-facts';
+import type { Reader } from '../../db/connection';
+import { hasBegun, type DateRow, type RequestRow } from '../request-rows';
+import { actionFor, type PickedDates } from './pick-dates';
+
+/** One picked date with what is to become of it. */
+export interface PlannedDate {
+  readonly date: DateRow;
+  readonly request: RequestRow;
+  readonly plan: DatePlan;
+  /** What it would occupy afterwards; null where it takes nothing. */
+  readonly wanted: ClaimDraft | null;
+  readonly own: readonly OwnField[] | null;
+  readonly keepsOwn: boolean;
+  readonly isMoved: boolean;
+}
+
+export const draftOf = ({ startLocal, endLocal, claim }: DateRow): ClaimDraft => ({
+  startLocal,
+  endLocal,
+  content: claim,
+});
+
+/** Layouts of every space a patch leads to, to set it as it is usually set there. */
+export async function offersFor(reader: Reader, patch: DatePatch | null) {
+  const spaces = await loadSpaceFacts(
+    reader,
+    (patch?.spaces ?? []).map(({ to }) => to),
+  );
+  const byId = new Map(spaces.map(({ id, layouts }) => [id, layouts]));
+  return {
+    has: (id: SpaceId) => byId.has(id),
+    of: (id: SpaceId): readonly LayoutOffer[] => byId.get(id) ?? [],
+  };
+}
+
+/** Whether only part of what is still to come of the series was picked: then the dates keep this of their own. */
+function isPartOfSeries(date: DateRow, { picked, all }: PickedDates, now: EpochMinute): boolean {
+  const ids = new Set(picked.map(({ id }) => id));
+  return all.some(
+    (each) =>
+      each.segmentId === date.segmentId &&
+      !ids.has(each.id) &&
+      (each.state === 'waiting' || each.state === 'approved') &&
+      !hasBegun(each, now),
+  );
+}
+
+const union = (a: readonly OwnField[], b: readonly OwnField[]): OwnField[] => [...new Set([...a, ...b])];
+
+interface Patched {
+  readonly draft: ClaimDraft;
+  readonly own: readonly OwnField[];
+  readonly keepsOwn: boolean;
+}
+
+function patched(
+  date: DateRow,
+  patch: DatePatch,
+  keepOwn: boolean,
+  isPart: boolean,
+  tzid: string,
+  offersOf: (space: SpaceId) => readonly LayoutOffer[],
+): Patched {
+  // A single date that is picked by itself is meant as it is: only a change of the series leaves own things alone.
+  const kept = keepOwn && !isPart ? fieldsOf(patch).filter((field) => date.own.includes(field)) : [];
+  const rest = withoutFields(patch, kept);
+  return {
+    draft: patchDate(draftOf(date), rest, tzid, offersOf),
+    own: isPart ? union(date.own, fieldsOf(rest)) : date.own,
+    keepsOwn: kept.length > 0,
+  };
+}
+
+/** A running date may be made shorter or longer, nothing else. */
+const isLengthOnly = ({ lengthMin, ...rest }: DatePatch): boolean =>
+  lengthMin !== undefined && Object.values(rest).every((value) => value === undefined);
+
+/** What a date occupies once its plan is carried out. */
+export function wantedAfter(date: DateRow, plan: DatePlan): ClaimDraft | null {
+  if (plan.draft && plan.draft.status !== 'wanted') return plan.draft;
+  const taking = plan.turns.find(({ status }) => status === 'in-force' || status === 'held');
+  const claim = taking && date.live.find(({ id }) => id === taking.claimId);
+  return claim ? { startLocal: claim.startLocal, endLocal: claim.endLocal, content: claim.content } : null;
+}
+
+function stepOf(
+  step: StepInput,
+  date: DateRow,
+  draft: ClaimDraft | null,
+  untilMin: EpochMinute | null,
+): DateStep {
+  const action = actionFor(step.action, date.state);
+  switch (action) {
+    case 'decline':
+    case 'skip':
+    case 'withdraw':
+    case 'cancel':
+      return { action, reason: 'reason' in step ? step.reason : '' };
+    case 'hold':
+      return { action, until: untilMin! };
+    case 'propose':
+      return { action, draft: draft!, until: untilMin! };
+    case 'move':
+      return { action, draft: draft! };
+    case 'change':
+      return { action, draft: draft!, isApplied: true };
+    default:
+      return { action };
+  }
+}
+
+/** Plans a step for every picked date; nothing is written and nothing checked yet. */
+export async function planSteps(
+  reader: Reader,
+  dates: PickedDates,
+  step: StepInput,
+  now: EpochMinute,
+): Promise<Outcome<PlannedDate[]>> {
+  const patch = 'patch' in step && step.action !== 'approve-or-move' ? step.patch : null;
+  const offers = await offersFor(reader, patch);
+  const unknown = (patch?.spaces ?? []).findIndex(({ to }) => !offers.has(to));
+  if (unknown >= 0)
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        {
+          path: `step.patch.spaces.${unknown}.to`,
+          message: 'There is no such space. Choose one from the list.',
+        },
+      ],
+    });
+  const planned: PlannedDate[] = [];
+  for (const date of dates.picked) {
+    const request = dates.requests.get(date.requestId)!;
+    const day = dayShort(dateOf(date.startLocal));
+    if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
+    const untilMin = 'until' in step ? toEpochMinute(step.until, request.tzid, 'offset-before') : null;
+    if (untilMin !== null && untilMin <= now)
+      return refuse({
+        code: 'bad-input',
+        fields: [{ path: 'step.until', message: 'A hold ends in the future. Give a later moment.' }],
+      });
+    const made = patch
+      ? patched(
+          date,
+          patch,
+          'keepOwn' in step ? step.keepOwn : false,
+          isPartOfSeries(date, dates, now),
+          request.tzid,
+          offers.of,
+        )
+      : null;
+    const result = planDate(
+      { ...date, occurrenceId: date.id, claims: date.live },
+      stepOf(step, date, made?.draft ?? null, untilMin),
+    );
+    if (result.kind === 'nothing-there')
+      return refuse({ code: 'nothing-there', date: day, what: result.what });
+    const { plan } = result;
+    planned.push({
+      date,
+      request,
+      plan,
+      wanted: wantedAfter(date, plan),
+      own: made && step.action !== 'propose' ? made.own : null,
+      keepsOwn: made?.keepsOwn ?? false,
+      isMoved: plan.draft !== null || step.action === 'grant-change' || step.action === 'accept',
+    });
+  }
+  return done(planned);
+}

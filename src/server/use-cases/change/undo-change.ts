@@ -1,0 +1,325 @@
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import { unapprovable, type WantedDate } from '@/core/checks/findings';
+import type { ChangeReply } from '@/contracts/change';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../changes/change-set';
+import { loadClaims } from '../../changes/claims';
+import { rewriteOccupancy } from '../../changes/occupancy-rows';
+import { runChangeSet } from '../../changes/run-change-set';
+import { syncOrders } from '../../changes/sync-orders';
+import { syncPublished } from '../../changes/sync-published';
+import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
+import type { SignedInContext } from '../../context';
+import type { Writer } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+import { lastChange } from '../since';
+import { checkAgainstWorld } from '../verdicts';
+
+/** For so long a change can be taken back; mail waits as long in the outbox. */
+export const UNDO_MINUTES = 10;
+
+interface StoredChange {
+  readonly id: number;
+  readonly actor_id: number | null;
+  readonly at_min: number;
+  readonly undoes_id: number | null;
+  readonly undone: 0 | 1;
+}
+
+/** A row the change touched: as it was before the change, and as the change left it. */
+interface TouchedRow {
+  readonly table: TrackedTable;
+  readonly id: string;
+  readonly before: Row | null;
+  readonly after: Row | null;
+}
+
+// In the order in which rows may be taken away: children first. What is not here follows from these by itself.
+const ORDER: readonly TrackedTable[] = [
+  'turnover_link',
+  'claim_override',
+  'claim_equipment',
+  'claim_space',
+  'claim',
+  'occurrence',
+  'segment_date',
+  'segment',
+  'request_category',
+  'request_host',
+  'request',
+];
+
+/** Columns that only ever go forward, or follow from the rest. */
+const ONWARD: readonly string[] = ['row_version', 'sequence', 'changed_min'];
+
+const withoutOnward = (row: Row): Row =>
+  Object.fromEntries(Object.entries(row).filter(([column]) => !ONWARD.includes(column)));
+
+async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]> {
+  const lines = await tx.rows<{
+    entity: string;
+    entity_id: string;
+    before: string | null;
+    after: string | null;
+  }>('SELECT entity, entity_id, before, after FROM history WHERE change_set_id = $id ORDER BY id', {
+    id: changeSet,
+  });
+  const touched = new Map<string, TouchedRow>();
+  for (const { entity, entity_id, before, after } of lines) {
+    const table = entity as TrackedTable;
+    if (!ORDER.includes(table)) continue;
+    const key = `${entity} ${entity_id}`;
+    const parsed = (text: string | null) => (text === null ? null : (JSON.parse(text) as Row));
+    const first = touched.get(key);
+    touched.set(key, {
+      table,
+      id: entity_id,
+      before: first ? first.before : parsed(before),
+      after: parsed(after),
+    });
+  }
+  return [...touched.values()].sort((a, b) => ORDER.indexOf(a.table) - ORDER.indexOf(b.table));
+}
+
+const same = (a: Row | null, b: Row | null): boolean => {
+  const text = (row: Row | null) =>
+    row && JSON.stringify(Object.entries(withoutOnward(row)).sort(([x], [y]) => (x < y ? -1 : 1)));
+  return text(a) === text(b);
+};
+
+/** Whether every row still stands as the change left it. */
+async function isUntouchedSince(tx: Writer, touched: readonly TouchedRow[]): Promise<boolean> {
+  for (const table of ORDER) {
+    const rows = touched.filter((row) => row.table === table);
+    if (!rows.length) continue;
+    const keys = rows.map(({ before, after }) => (after ?? before)!);
+    const first = Object.keys(keys[0]!)[0]!;
+    const column = 'id' in keys[0]! ? 'id' : first;
+    const stored = await tx.rows<Row>(
+      `SELECT * FROM ${table} WHERE ${column} IN (SELECT value FROM json_each($keys))`,
+      { keys: JSON.stringify([...new Set(keys.map((row) => row[column]))]) },
+    );
+    const now = new Map(stored.map((row) => [entityId(table, row), row]));
+    if (rows.some(({ id, after }) => !same(now.get(id) ?? null, after))) return false;
+  }
+  return true;
+}
+
+function refusalFor(ctx: SignedInContext, stored: StoredChange | undefined, now: number): Refusal | null {
+  const no = (why: Extract<Refusal, { code: 'cannot-undo' }>['why']): Refusal => ({
+    code: 'cannot-undo',
+    why,
+    since: '',
+  });
+  if (!stored || stored.actor_id === null || stored.undoes_id !== null) return no('nothing');
+  const isOwn = stored.actor_id === ctx.viewer.personId;
+  if (!isOwn && !ctx.viewer.roles.includes('manager')) return no('not-yours');
+  if (stored.undone) return no('undone');
+  return now - stored.at_min > UNDO_MINUTES ? no('too-late') : null;
+}
+
+/** A hold that has lapsed meanwhile does not come back. */
+function statusNow(row: Row, now: number): Row {
+  const lapsed = row.status === 'held' && Number(row.hold_until_min) <= now;
+  return lapsed ? { ...row, status: 'wanted', hold_until_min: null } : row;
+}
+
+/** Puts changed rows back, those that take a place last: at no moment are two claims of a date in force. */
+async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
+  const changed = touched.filter(({ before, after }) => before && after);
+  for (const table of ORDER) {
+    const rows = changed.filter((row) => row.table === table && table !== 'turnover_link');
+    const byId = new Map(rows.map(({ id, before }) => [Number(id), statusNow(before!, change.at)]));
+    const taking = (id: number) => byId.get(id)!.status === 'in-force';
+    for (const ids of [[...byId.keys()].filter((id) => !taking(id)), [...byId.keys()].filter(taking)])
+      await change.update(table, ids, (row) => {
+        const { id: _id, ...before } = withoutOnward(byId.get(Number(row.id))!);
+        return { ...before, ...('row_version' in row && { row_version: Number(row.row_version) + 1 }) };
+      });
+  }
+}
+
+/** Orders of dates that are no more; nothing is taken from a crew that has done the work. */
+async function removeOrders(change: ChangeSet, occurrences: readonly string[]): Promise<void> {
+  const ids = JSON.stringify(occurrences.map(Number));
+  const orders = await change.tx.rows<Row>(
+    'SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))',
+    { ids },
+  );
+  const versions = await change.tx.rows<Row>(
+    'SELECT * FROM work_order_version WHERE order_id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(orders.map(({ id }) => id)) },
+  );
+  await change.remove('work_order_version', versions);
+  await change.remove('work_order', orders);
+}
+
+async function takeAway(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
+  const made = touched.filter(({ before, after }) => !before && after);
+  const claims = made.filter(({ table }) => table === 'claim').map(({ id }) => Number(id));
+  for (const table of ['at_risk', 'consent'])
+    await change.tx.run(`DELETE FROM ${table} WHERE claim_id IN (SELECT value FROM json_each($ids))`, {
+      ids: JSON.stringify(claims),
+    });
+  await removeOrders(
+    change,
+    made.filter(({ table }) => table === 'occurrence').map(({ id }) => id),
+  );
+  for (const table of ORDER) {
+    const rows = made
+      .filter((row) => row.table === table && table !== 'turnover_link')
+      .map(({ after }) => after!);
+    await change.remove(table, await currentRows(change, table, rows));
+  }
+}
+
+/** The rows as they are now: what goes into the history must be what is taken away. Published segments stay, empty. */
+async function currentRows(change: ChangeSet, table: TrackedTable, rows: readonly Row[]): Promise<Row[]> {
+  if (!rows.length || !('id' in rows[0]!)) return [...rows];
+  const kept = table === 'segment' ? 'AND id NOT IN (SELECT segment_id FROM published)' : '';
+  return change.tx.rows<Row>(
+    `SELECT * FROM ${table} WHERE id IN (SELECT value FROM json_each($ids)) ${kept}`,
+    { ids: JSON.stringify(rows.map(({ id }) => id)) },
+  );
+}
+
+/** What stands in the way of the claims that come back; empty when nothing does. */
+async function inTheWay(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  claimIds: readonly ClaimId[],
+): Promise<string[]> {
+  const claims = await loadClaims(change.tx, claimIds);
+  const taking = claims.filter(({ status }) => status === 'in-force' || status === 'held');
+  const dates: WantedDate[] = taking.map((claim) => ({
+    key: `${claim.startLocal}#${claim.id}`,
+    claim: claim.content,
+  }));
+  if (!dates.length) return [];
+  const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
+    side: 'office',
+    except: claimIds,
+  });
+  return verdicts.flatMap(({ findings, sentences }) =>
+    findings.flatMap((finding, index) =>
+      unapprovable([finding]).length && TAKEN.includes(finding.facts.rule)
+        ? [sentences[index]!.sentence]
+        : [],
+    ),
+  );
+}
+
+// People over a limit were there before the change as well: only what others have taken since stands in the way.
+const TAKEN: readonly string[] = ['occupied', 'unit-taken', 'equipment-short'];
+
+interface Affected {
+  readonly claims: ClaimId[];
+  readonly occurrences: OccurrenceId[];
+  readonly requests: RequestId[];
+}
+
+async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<Affected> {
+  const of = (table: TrackedTable) => touched.filter((row) => row.table === table);
+  const claims = new Set<number>([
+    ...of('claim').map(({ id }) => Number(id)),
+    ...of('claim_space').map(({ before, after }) => Number((before ?? after)!.claim_id)),
+  ]);
+  const rows = await tx.rows<{ id: OccurrenceId; request_id: RequestId }>(
+    `SELECT DISTINCT o.id, o.request_id FROM occurrence o LEFT JOIN claim c ON c.occurrence_id = o.id
+     WHERE c.id IN (SELECT value FROM json_each($claims)) OR o.id IN (SELECT value FROM json_each($ids))`,
+    {
+      claims: JSON.stringify([...claims]),
+      ids: JSON.stringify(of('occurrence').map(({ id }) => Number(id))),
+    },
+  );
+  const requests = [
+    ...rows.map(({ request_id }) => request_id),
+    ...of('request').map(({ id }) => Number(id)),
+  ];
+  return {
+    claims: [...claims] as ClaimId[],
+    occurrences: rows.map(({ id }) => id),
+    requests: [...new Set(requests)] as RequestId[],
+  };
+}
+
+async function reverse(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  touched: readonly TouchedRow[],
+): Promise<Refusal | null> {
+  const { tx } = change;
+  const affected = await affectedBy(tx, touched);
+  const links = touched.filter(({ table }) => table === 'turnover_link');
+  const ids = JSON.stringify(affected.claims);
+  // Everything old goes before anything comes back: the guard sees only the end state.
+  await tx.run('DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
+  await tx.run('DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
+  await change.remove(
+    'turnover_link',
+    links.map(({ after }) => after).filter((row) => row !== null),
+  );
+  await putBack(change, touched);
+  await syncOrders(change, affected.occurrences);
+  await takeAway(change, touched);
+  await change.insert(
+    'turnover_link',
+    links.map(({ before }) => before).filter((row) => row !== null),
+  );
+  const sentences = await inTheWay(ctx, change, affected.claims);
+  if (sentences.length) return { code: 'cannot-undo', why: 'taken', since: sentences.join(' ') };
+  await rewriteOccupancy(tx, affected.claims);
+  for (const requestId of affected.requests) {
+    change.requestIds.add(requestId);
+    await syncPublished(change, requestId);
+  }
+  await change.updateVersioned('request', affected.requests, {});
+  return null;
+}
+
+/**
+ * Takes a change back: a new change holding its inverse, checked like any other. Refused when it is older than ten
+ * minutes, when what it touched was changed again, or when what it gave up is taken by now.
+ */
+export async function undoChange(
+  ctx: SignedInContext,
+  changeSet: number,
+  key: string,
+): Promise<Outcome<Pick<ChangeReply, 'changed' | 'summary'>>> {
+  const order = { action: 'took back', reason: '', idempotencyKey: key };
+  const [before] = await ctx.db.rows<{ id: number }>(
+    'SELECT id FROM change_set WHERE undoes_id = $id AND idempotency_key = $key',
+    { id: changeSet, key },
+  );
+  const [known] = await ctx.db.rows<{ id: number }>('SELECT id FROM change_set WHERE id = $id', {
+    id: changeSet,
+  });
+  if (!known) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });
+  const [undone] = await ctx.db.rows('SELECT 1 FROM change_set WHERE undoes_id = $id', { id: changeSet });
+  if (undone && !before) return refuse({ code: 'cannot-undo', why: 'undone', since: '' });
+  return runChangeSet(ctx, { ...order, undoes: changeSet }, async (change) => {
+    const [stored] = await change.tx.rows<StoredChange>(
+      `SELECT id, actor_id, at_min, undoes_id, EXISTS (SELECT 1 FROM change_set u WHERE u.undoes_id = c.id AND u.id <> $own) AS undone
+       FROM change_set c WHERE id = $id`,
+      { id: changeSet, own: change.id },
+    );
+    const refusal = refusalFor(ctx, stored, change.at);
+    if (refusal) return refuse(refusal);
+    const touched = await loadTouched(change.tx, changeSet);
+    const asked = touched.some(({ table, before: was }) => table === 'request' && !was);
+    if (!touched.length || asked) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });
+    if (!(await isUntouchedSince(change.tx, touched))) {
+      const request = (await affectedBy(change.tx, touched)).requests[0];
+      const since = request ? await lastChange(change.tx, request, await siteZone(change.tx)) : '';
+      return refuse({ code: 'cannot-undo', why: 'changed', since });
+    }
+    const dates = touched.filter(({ table }) => table === 'occurrence').length;
+    const way = await reverse(ctx, change, touched);
+    if (way) return refuse(way);
+    return done({
+      changed: dates,
+      summary: `took back what was done to ${countText(dates, 'date', 'dates')}`,
+    });
+  });
+}
