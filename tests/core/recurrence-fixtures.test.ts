@@ -72,7 +72,11 @@ describe('second opinions on plain rules', () => {
   test('npm rrule agrees, in UTC', () => {
     const some = plain.filter((_, index) => index % 2 === 0);
     const wrong = some.filter((rule) => {
-      const options = { ...RRule.parseString(rule.rrule), dtstart: new Date(`${rule.start}Z`) };
+      const options = {
+        ...RRule.parseString(rule.rrule),
+        dtstart: new Date(`${rule.start}Z`),
+        until: new Date(`${LAST}Z`),
+      };
       const found = new RRule(options).all((_, index) => index < 20).slice(0, 20);
       const ours = first50(inUtc(rule)).slice(0, 20);
       return !equal(
@@ -84,10 +88,13 @@ describe('second opinions on plain rules', () => {
   });
 
   // By day only: it moves starts the clocks jump over where the RFC and python3-dateutil leave them out, and it takes a
-  // numbered weekday beside BYMONTHDAY otherwise than both.
+  // numbered weekday beside BYMONTHDAY otherwise than both, and loses dates of years with four clock changes (Cairo 2010).
   test('npm rrule-temporal agrees, in the zone, over both clock changes', () => {
     const some = plain
-      .filter(({ rrule, start }) => start.slice(11) >= '09:00' && !/BYMONTHDAY/.test(rrule))
+      .filter(
+        ({ rrule, start, tzid }) =>
+          start.slice(11) >= '09:00' && tzid !== 'Africa/Cairo' && !/BYMONTHDAY/.test(rrule),
+      )
       .slice(0, 60);
     const wrong = some.filter((rule) => {
       const text = `DTSTART;TZID=${rule.tzid}:${basic(rule.start)}00\nRRULE:${rule.rrule}`;

@@ -48,31 +48,34 @@ function isNth(wanted: readonly NthWeekday[], day: number, from: number, length:
   );
 }
 
-/** Whether a day of month `month` satisfies all BY parts that speak of days. */
-function dayTest(rule: RuleParts): (day: number, year: number, month: number) => boolean {
+type DayTest = (day: number) => boolean;
+
+/** Tests for the days of one month, each BY part that speaks of days one; what they share is worked out once. */
+function dayTests(rule: RuleParts, year: number, month: number): DayTest[] {
   const { byWeekNo, byYearDay, byMonthDay, byDay, byMonth, freq } = rule;
-  const numbered = byDay.some(({ nth }) => nth !== 0);
-  // In a yearly rule the number counts within the year unless BYMONTH is there (RFC 5545, BYDAY, note 2).
-  const inYear = freq === 'YEARLY' && byMonth.length === 0;
-  const weekdays = new Set(byDay.map(({ weekday }) => weekday));
-  return (day, year, month) => {
-    const start = yearStart(year);
-    if (byMonthDay.length) {
-      const first = start + monthStart(year, month);
-      if (!isIn(byMonthDay, day - first + 1, monthLength(year, month))) return false;
-    }
-    if (byYearDay.length && !isIn(byYearDay, day - start + 1, yearLength(year))) return false;
-    if (byDay.length) {
-      if (!numbered) {
-        if (!weekdays.has(isoWeekday(day))) return false;
-      } else if (inYear) {
-        if (!isNth(byDay, day, start, yearLength(year))) return false;
-      } else if (!isNth(byDay, day, start + monthStart(year, month), monthLength(year, month))) return false;
-    }
-    if (!byWeekNo.length) return true;
-    const { week, weeks } = weekOf(day, year, rule.weekStart);
-    return isIn(byWeekNo, week, weeks);
-  };
+  const start = yearStart(year);
+  const first = start + monthStart(year, month);
+  const tests: DayTest[] = [];
+  if (byMonthDay.length) {
+    const length = monthLength(year, month);
+    tests.push((day) => isIn(byMonthDay, day - first + 1, length));
+  }
+  if (byYearDay.length) tests.push((day) => isIn(byYearDay, day - start + 1, yearLength(year)));
+  if (byDay.some(({ nth }) => nth !== 0)) {
+    // In a yearly rule the number counts within the year unless BYMONTH is there (RFC 5545, BYDAY, note 2).
+    const inYear = freq === 'YEARLY' && byMonth.length === 0;
+    const [from, length] = inYear ? [start, yearLength(year)] : [first, monthLength(year, month)];
+    tests.push((day) => isNth(byDay, day, from, length));
+  } else if (byDay.length) {
+    const weekdays = new Set(byDay.map(({ weekday }) => weekday));
+    tests.push((day) => weekdays.has(isoWeekday(day)));
+  }
+  if (byWeekNo.length)
+    tests.push((day) => {
+      const { week, weeks } = weekOf(day, year, rule.weekStart);
+      return isIn(byWeekNo, week, weeks);
+    });
+  return tests;
 }
 
 const ALL_MONTHS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const;
@@ -80,18 +83,23 @@ const ALL_MONTHS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const;
 export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
   const start = civilOf(startDay);
   const rule = completed(parts, start, startDay);
-  const test = dayTest(rule);
   const months = rule.byMonth.length ? rule.byMonth : ALL_MONTHS;
   const ofMonth = (year: number, month: number): number[] => {
+    const tests = dayTests(rule, year, month);
     const first = dayNumber(year, month, 1);
+    const end = first + monthLength(year, month);
     const found: number[] = [];
-    for (let day = first; day < first + monthLength(year, month); day += 1)
-      if (test(day, year, month)) found.push(day);
+    for (let day = first; day < end; day += 1) if (tests.every((test) => test(day))) found.push(day);
     return found;
   };
+  // Daily and weekly rules ask day by day, mostly within one month.
+  let [knownMonth, knownTests] = [Number.NaN, [] as DayTest[]];
   const single = (day: number): boolean => {
     const { year, month } = civilOf(day);
-    return months.includes(month) && test(day, year, month);
+    if (!months.includes(month)) return false;
+    if (knownMonth !== year * 12 + month)
+      [knownMonth, knownTests] = [year * 12 + month, dayTests(rule, year, month)];
+    return knownTests.every((test) => test(day));
   };
   switch (rule.freq) {
     case 'DAILY':

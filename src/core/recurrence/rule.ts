@@ -149,10 +149,14 @@ function datesWhere(
 ): LocalDateTime[] {
   const rule = boundRule(recurrence);
   const [fromWall, toWall] = [wallMinute(from), wallMinute(to)];
-  const end = endOfCount(rule, toWall);
+  const isFromStart = fromWall <= rule.startWall;
+  // Walked from the start, the dates are counted on the way.
+  let left = isFromStart ? (rule.rule.count ?? Infinity) : Infinity;
+  const end = isFromStart ? Infinity : endOfCount(rule, toWall);
   const found: LocalDateTime[] = [];
   walk(rule, fromWall, toWall, (wall, instant) => {
-    if (found.length >= most || wall >= toWall || wall > end) return 'stop';
+    if (found.length >= most || wall >= toWall || wall > end || left <= 0) return 'stop';
+    if (instant !== null) left -= 1;
     if (wall >= fromWall && isWanted(instant)) found.push(fromWallMinute(wall));
     return 'on';
   });

@@ -1,7 +1,7 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../context';
-import type { Writer, WriteResult } from '../db/connection';
+import { keep, type Writer, type WriteResult } from '../db/connection';
 import { ChangeSet } from './change-set';
 import { releaseLapsedHolds } from './lapsed-holds';
 
@@ -48,6 +48,7 @@ export async function runChangeSet<Value>(
   order: ChangeOrder,
   work: (change: ChangeSet) => Promise<Outcome<Value>>,
 ): Promise<Outcome<Value>> {
+  await releaseLapsedBefore(ctx);
   return ctx.db.write<Outcome<Value>>(async (tx) => {
     const earlier = order.isPreview ? null : await replayed<Value>(ctx, tx, order);
     if (earlier) return rollBack(earlier);
@@ -68,6 +69,16 @@ export async function runChangeSet<Value>(
     );
     return { keep: true, value: outcome };
   });
+}
+
+/** In a change of their own, which stays even where this one is refused; repeated inside for what lapses in between. */
+async function releaseLapsedBefore({ db, clock }: Context): Promise<void> {
+  const now = clock.now();
+  const [lapsed] = await db.rows(
+    `SELECT 1 FROM claim WHERE status = 'held' AND hold_until_min <= $now LIMIT 1`,
+    { now },
+  );
+  if (lapsed) await db.write(async (tx) => keep(await releaseLapsedHolds(tx, now)));
 }
 
 async function openChangeSet(

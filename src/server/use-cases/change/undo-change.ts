@@ -155,6 +155,19 @@ async function removeOrders(change: ChangeSet, occurrences: readonly string[]): 
   await change.remove('work_order', orders);
 }
 
+/** Withdrawn orders of a claim that is taken away belong to the claim their date stands on again. */
+async function pointOrdersBack(change: ChangeSet, claims: readonly number[]): Promise<void> {
+  const orders = await change.tx.rows<{ id: number; standing: number }>(
+    `SELECT w.id, o.standing_id AS standing FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
+     WHERE w.claim_id IN (SELECT value FROM json_each($claims))`,
+    { claims: JSON.stringify(claims) },
+  );
+  const standing = new Map(orders.map((order) => [order.id, order.standing]));
+  await change.update('work_order', [...standing.keys()], (row) => ({
+    claim_id: standing.get(Number(row.id))!,
+  }));
+}
+
 async function takeAway(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
   const made = touched.filter(({ before, after }) => !before && after);
   const claims = made.filter(({ table }) => table === 'claim').map(({ id }) => Number(id));
@@ -260,8 +273,14 @@ async function reverse(
     'turnover_link',
     links.map(({ after }) => after).filter((row) => row !== null),
   );
+  // What the change made goes out of the way before what it replaced comes back.
+  const made = touched
+    .filter(({ table, before }) => table === 'claim' && !before)
+    .map(({ id }) => Number(id));
+  await change.update('claim', made, () => ({ status: 'released', hold_until_min: null }));
   await putBack(change, touched);
   await syncOrders(change, affected.occurrences);
+  await pointOrdersBack(change, made);
   await takeAway(change, touched);
   await change.insert(
     'turnover_link',

@@ -1,0 +1,98 @@
+import { randomUUID } from 'node:crypto';
+import { changeSchema, type ChangeBody, type ChangeReply } from '@/contracts/change';
+import type { Outcome } from '@/contracts/refusal';
+import type { Database } from '@/server/db/connection';
+import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { changeDates } from '@/server/use-cases/change/change-dates';
+import { undoChange } from '@/server/use-cases/change/undo-change';
+import { loadDates, loadRequest, type DateRow } from '@/server/use-cases/request-rows';
+import { ask, type TestOffice } from './office';
+
+export type Step = ChangeBody['step'];
+
+export function expectDone<Value>(outcome: Outcome<Value>): Value {
+  if (!outcome.ok) throw new Error(`refused: ${JSON.stringify(outcome.refusal)}`);
+  return outcome.value;
+}
+export const refusalOf = <Value>(outcome: Outcome<Value>) => {
+  if (outcome.ok) throw new Error(`not refused: ${JSON.stringify(outcome.value)}`);
+  return outcome.refusal;
+};
+
+export async function submit(
+  office: TestOffice,
+  who: string,
+  more?: Parameters<typeof ask>[0],
+): Promise<string> {
+  return expectDone(await submitRequest(office.as(who), ask(more))).reference;
+}
+
+export async function datesOf(office: TestOffice, reference: string): Promise<DateRow[]> {
+  const request = await loadRequest(office.db, reference);
+  return loadDates(office.db, [request!.id]);
+}
+
+type Pick = (date: DateRow, index: number) => boolean;
+
+/** One step on picked dates of one or several requests, as they stand now. */
+export async function act(
+  office: TestOffice,
+  who: string,
+  references: string | readonly string[],
+  step: Step,
+  {
+    pick = () => true,
+    preview = false,
+    key = randomUUID(),
+  }: { pick?: Pick; preview?: boolean; key?: string } = {},
+): Promise<Outcome<ChangeReply>> {
+  const items = [];
+  for (const reference of [references].flat()) {
+    const request = await loadRequest(office.db, reference);
+    const dates = (await loadDates(office.db, [request!.id])).filter(pick);
+    items.push({ reference, version: request!.version, occurrences: dates.map(({ id }) => id as number) });
+  }
+  return changeDates(office.as(who), changeSchema.parse({ key, preview, items, step }));
+}
+
+export const undo = (office: TestOffice, who: string, changeSet: number) =>
+  undoChange(office.as(who), changeSet, randomUUID());
+
+/** Everything a change may alter, as text: what two moments of a house are compared by. Numbers that only go on are left out. */
+export async function worldOf(db: Database): Promise<string[]> {
+  const lines = async (name: string, sql: string) =>
+    (await db.rows<Record<string, unknown>>(sql)).map((row) => `${name} ${JSON.stringify(row)}`);
+  return [
+    ...(await lines(
+      'date',
+      'SELECT id, segment_id, recurrence_local, state, reason, own, standing_id FROM occurrence ORDER BY id',
+    )),
+    ...(await lines(
+      'claim',
+      `SELECT id, occurrence_id, kind, status, start_local, end_local, start_min, end_min, access_min, exit_min, people, hold_until_min FROM claim ORDER BY id`,
+    )),
+    ...(await lines(
+      'space',
+      'SELECT claim_id, space_id, layout, people, setup_min, strike_min, cut_start_min, cut_end_min FROM claim_space ORDER BY id',
+    )),
+    ...(await lines('link', 'SELECT * FROM turnover_link ORDER BY 1')),
+    ...(await lines('override', 'SELECT * FROM claim_override ORDER BY 1, 2, 3')),
+    ...(await lines(
+      'occupied',
+      'SELECT claim_id, claim_space_id, resource_id, start_min, end_min, occupies FROM occupancy ORDER BY 1, 3, 4',
+    )),
+    ...(await lines(
+      'use',
+      'SELECT claim_id, type_id, start_min, end_min, quantity, occupies FROM equipment_use ORDER BY 1, 2, 3',
+    )),
+    ...(await lines(
+      'order',
+      `SELECT w.order_key, w.claim_id, w.due_min, w.from_min, w.work_min, v.content FROM work_order w
+      JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version WHERE w.state <> 'withdrawn' ORDER BY 1`,
+    )),
+    ...(await lines(
+      'shown',
+      'SELECT calendar_id, segment_id, recurrence_local FROM published WHERE gone_at_min IS NULL ORDER BY 1, 2, 3',
+    )),
+  ];
+}
