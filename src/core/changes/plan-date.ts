@@ -119,7 +119,8 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
     case 'hold': {
       const [waits] = date.state === 'approved' ? of('change') : [standing];
       return waits
-        ? plan({ turns: [turn(waits, 'held', step.until)] })
+        ? // Holding what was asked for takes the place of whatever was proposed instead.
+          plan({ turns: [turn(waits, 'held', step.until), ...released(of('proposal'))] })
         : { kind: 'nothing-there', what: 'change' };
     }
     case 'release-hold': {

@@ -1,9 +1,10 @@
-import type { ClaimId, EquipmentTypeId, SpaceId } from '@/core/ids';
-import { impliedOccupancy, impliedUses } from '@/core/occupancy/imply';
+import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
+import { impliedOccupancy, impliedUses, type Holdings } from '@/core/occupancy/imply';
+import { intersection, subtract, type Interval } from '@/core/time/epoch-minute';
 import type { Reader, Writer } from '../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
-import { loadClaims, type StoredClaim } from './claims';
+import { loadClaims, loadLiveClaims, type StoredClaim } from './claims';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
@@ -34,20 +35,80 @@ export interface ImpliedRows {
   ])[];
 }
 
-/** Exactly the rows that claims imply; invariant 4 compares them with what is stored. */
-export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]): Promise<ImpliedRows> {
-  const live = claims.filter(({ status }) => OCCUPIES[status] !== null);
-  const spaceIds = [...new Set(live.flatMap(({ content }) => content.spaces.map(({ spaceId }) => spaceId)))];
-  const typeIds = [...new Set(live.flatMap(({ content }) => content.equipment.map(({ typeId }) => typeId)))];
+async function holdingsFor(reader: Reader, claims: readonly StoredClaim[]) {
+  const spaceIds = [
+    ...new Set(claims.flatMap(({ content }) => content.spaces.map(({ spaceId }) => spaceId))),
+  ];
+  const typeIds = [
+    ...new Set(claims.flatMap(({ content }) => content.equipment.map(({ typeId }) => typeId))),
+  ];
   const parts = new Map((await loadSpaceFacts(reader, spaceIds)).map((space) => [space.id, space.parts]));
   const types = new Map((await loadEquipmentFacts(reader, typeIds)).map((type) => [type.id, type]));
-  const holdings = {
+  return {
     partsOf: (space: SpaceId) => parts.get(space) ?? [],
     movingMinutes: (type: EquipmentTypeId) => types.get(type)!,
   };
+}
+
+/** For claims that are held beside the one in force of their date: that one. */
+async function bookedBeside(
+  reader: Reader,
+  claims: readonly StoredClaim[],
+): Promise<Map<OccurrenceId, StoredClaim>> {
+  const dates = [
+    ...new Set(claims.filter(({ status }) => status === 'held').map(({ occurrenceId }) => occurrenceId)),
+  ];
+  const live = await loadLiveClaims(reader, dates);
+  return new Map(
+    live.filter(({ status }) => status === 'in-force').map((claim) => [claim.occurrenceId, claim]),
+  );
+}
+
+/** A held claim takes only what the booking of the same date does not cover already. */
+function beside<Row extends { readonly span: Interval }>(
+  rows: readonly Row[],
+  covered: (row: Row) => readonly Interval[],
+): Row[] {
+  return rows.flatMap((row) => subtract(row.span, covered(row)).map((span) => ({ ...row, span })));
+}
+
+function occupancyOf(claim: StoredClaim, booked: StoredClaim | undefined, holdings: Holdings) {
+  const rows = impliedOccupancy(claim.content, holdings);
+  if (!booked) return rows;
+  const own = impliedOccupancy(booked.content, holdings);
+  return beside(rows, ({ resourceId }) =>
+    own.filter((row) => row.resourceId === resourceId).map(({ span }) => span),
+  );
+}
+
+function usesOf(claim: StoredClaim, booked: StoredClaim | undefined, holdings: Holdings) {
+  const uses = impliedUses(claim.content, holdings);
+  if (!booked) return uses;
+  const own = impliedUses(booked.content, holdings);
+  return uses.flatMap((use) => {
+    const same = own.filter(({ typeId }) => typeId === use.typeId);
+    const whole = beside([use], () => same.map(({ span }) => span));
+    // Where both want the type, only what goes beyond the booking is taken.
+    const more = same.flatMap(({ span, quantity }) => {
+      const shared = intersection(span, use.span);
+      return shared && use.quantity > quantity
+        ? [{ ...use, span: shared, quantity: use.quantity - quantity }]
+        : [];
+    });
+    return [...whole, ...more];
+  });
+}
+
+/** Exactly the rows that claims imply; invariant 4 compares them with what is stored. */
+export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]): Promise<ImpliedRows> {
+  const live = claims.filter(({ status }) => OCCUPIES[status] !== null);
+  const booked = await bookedBeside(reader, live);
+  const bookedFor = (claim: StoredClaim) =>
+    claim.status === 'held' ? booked.get(claim.occurrenceId) : undefined;
+  const holdings = await holdingsFor(reader, [...live, ...booked.values()]);
   return {
     occupancy: live.flatMap((claim) =>
-      impliedOccupancy(claim.content, holdings).map(
+      occupancyOf(claim, bookedFor(claim), holdings).map(
         ({ spaceIndex, equipmentIndex, resourceId, span }) =>
           [
             claim.id,
@@ -61,7 +122,7 @@ export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]
       ),
     ),
     uses: live.flatMap((claim) =>
-      impliedUses(claim.content, holdings).map(
+      usesOf(claim, bookedFor(claim), holdings).map(
         ({ equipmentIndex, typeId, quantity, span }) =>
           [
             claim.claimEquipmentIds[equipmentIndex]!,

@@ -28,21 +28,51 @@ interface Prepared {
   readonly checked: readonly CheckedDate[];
 }
 
+/** What is carried out, and what of it could not be; the latter only in a preview. */
+interface Decided extends Prepared {
+  readonly clashing: readonly CheckedDate[];
+}
+
 const reasonOf = (step: StepInput): string => ('reason' in step ? step.reason : '');
 
-/** A change by whoever asked applies where it is clear; where it is not, it waits for the office and the booking stays. */
-function waitWhereUnclear({ plans, checked }: Prepared): PlannedDate[] {
-  const verdicts = new Map(checked.map(({ planned, verdict }) => [planned.date.id, verdict.verdict]));
-  return plans.map((planned) => {
-    const { date, plan } = planned;
-    if (date.state !== 'approved' || verdicts.get(date.id) === 'clear') return planned;
-    const result = planDate(
-      { occurrenceId: date.id, state: date.state, claims: date.live },
-      { action: 'change', draft: plan.draft!, isApplied: false },
+type Check = (plans: readonly PlannedDate[]) => Promise<Prepared>;
+
+function waiting(planned: PlannedDate): PlannedDate {
+  const { date, plan } = planned;
+  const result = planDate(
+    { occurrenceId: date.id, state: date.state, claims: date.live },
+    { action: 'change', draft: plan.draft!, isApplied: false },
+  );
+  if (result.kind !== 'planned') throw new Error('a change can always be asked for');
+  return { ...planned, plan: result.plan, wanted: null, own: null };
+}
+
+/**
+ * A change by whoever asked applies where it is clear; where it is not, it waits for the office and the booking stays.
+ * One that stays may be in the way of another, so the rest is looked at again until nothing more has to wait.
+ */
+async function waitWhereUnclear(first: Prepared, check: Check): Promise<Prepared> {
+  let { plans, checked } = first;
+  for (;;) {
+    const unclear = new Set(
+      checked
+        .filter(({ planned, verdict }) => planned.date.state === 'approved' && verdict.verdict !== 'clear')
+        .map(({ planned }) => planned.date.id),
     );
-    if (result.kind !== 'planned') throw new Error('a change can always be asked for');
-    return { ...planned, plan: result.plan, wanted: null, own: null };
-  });
+    if (!unclear.size) return { plans, checked };
+    plans = plans.map((planned) => (unclear.has(planned.date.id) ? waiting(planned) : planned));
+    checked = (await check(plans.filter(({ wanted }) => wanted !== null))).checked;
+  }
+}
+
+/** What of a previewed change could be carried out beside what cannot; that stays in its place. */
+async function possibleOf(first: Prepared, check: Check): Promise<Prepared> {
+  let prepared = first;
+  for (;;) {
+    const blocked = new Set(prepared.checked.filter(isBlocked).map(({ planned }) => planned.date.id));
+    if (!blocked.size) return prepared;
+    prepared = await check(prepared.plans.filter(({ date }) => !blocked.has(date.id)));
+  }
 }
 
 /** The dates that cannot stay where they are, moved: outright where another space will do, else proposed and held. */
@@ -99,12 +129,12 @@ async function prepare(
   change: ChangeSet,
   dates: PickedDates,
   { step, preview }: ChangeInput,
-): Promise<Outcome<Prepared>> {
+): Promise<Outcome<Decided>> {
   const planned = await planSteps(change.tx, dates, step, change.at);
   if (!planned.ok) return planned;
   const isOwnChange = step.action === 'change';
   const side: Side = isOwnChange ? 'requester' : 'office';
-  const check = async (plans: readonly PlannedDate[]): Promise<Prepared> => ({
+  const check: Check = async (plans) => ({
     plans,
     checked: await checkPlans(ctx, change, plans, side),
   });
@@ -112,14 +142,13 @@ async function prepare(
   if (isOwnChange) {
     const fault = toPutRight(first.checked);
     if (fault) return refuse(fault);
-    const plans = waitWhereUnclear(first);
-    const stays = new Set(plans.map(({ plan }) => plan));
-    return done({ plans, checked: first.checked.filter(({ planned: { plan } }) => stays.has(plan)) });
+    return done({ ...(await waitWhereUnclear(first, check)), clashing: [] });
   }
   const prepared =
     step.action === 'approve-or-move' ? await check(await moveOthers(change, first, step)) : first;
   const refusal = preview ? null : objection(step, prepared.checked);
-  return refusal ? refuse(refusal) : done(prepared);
+  if (refusal) return refuse(refusal);
+  return done({ ...(await possibleOf(prepared, check)), clashing: prepared.checked.filter(isBlocked) });
 }
 
 /** How far a series without end was decided; later dates come back to the desk as they come near. */
@@ -162,27 +191,23 @@ function stillWaiting(all: readonly DateRow[], plans: readonly PlannedDate[]): n
 
 async function carryOut(
   change: ChangeSet,
-  { plans, checked }: Prepared,
+  { plans, checked, clashing }: Decided,
   { step, preview }: ChangeInput,
   all: readonly DateRow[],
 ): Promise<Outcome<ChangeReply>> {
-  const blocked = new Set(checked.filter(isBlocked).map(({ planned }) => planned.date.id));
-  // A preview of something that clashes still says what the rest of it would do.
-  const possible = plans.filter(({ date }) => !blocked.has(date.id));
-  const free = checked.filter((each) => !isBlocked(each));
   await applyPlans(
     change,
-    possible.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
-    await linksOf(change, free),
+    plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
+    await linksOf(change, checked),
   );
-  if (reasonOf(step)) await storeOverrides(change, free, reasonOf(step));
-  if (DECIDES.includes(step.action)) await moveDecidedUntil(change, possible);
+  if (reasonOf(step)) await storeOverrides(change, checked, reasonOf(step));
+  if (DECIDES.includes(step.action)) await moveDecidedUntil(change, plans);
   return done({
-    changed: possible.length,
-    summary: summaryOf(step, possible, stillWaiting(all, possible)),
-    numbers: numbersOf(change, possible, blocked.size),
+    changed: plans.length,
+    summary: summaryOf(step, plans, stillWaiting(all, plans)),
+    numbers: numbersOf(change, plans, clashing.length),
     changeSet: preview ? null : change.id,
-    sentences: sentencesWhere(checked.filter(isBlocked), unapprovable),
+    sentences: sentencesWhere(clashing, unapprovable),
   });
 }
 
