@@ -50,7 +50,7 @@ function endsBefore(until: Until, start: LocalDateTime): boolean {
   return until.kind === 'local' ? until.wallMinute < day * 1440 : until.epochMinute < (day - 1) * 1440;
 }
 
-const whenSchema = z
+export const whenSchema = z
   .object({
     startsAt: localDateTimeField,
     /** The end, or a duration instead of it. */

@@ -15,6 +15,12 @@ export interface DateView {
   /** Null once the date no longer waits. */
   readonly verdict: Verdict | null;
   readonly findings: readonly FindingReply[];
+  readonly isHeld: boolean;
+  readonly holdUntilText: string | null;
+  /** Another place or time the office offers, in words; null when there is none. */
+  readonly proposal: string | null;
+  /** Another place or time whoever asked wants instead of the booking. */
+  readonly change: string | null;
   /** A manager has to give a reason to approve this date. */
   readonly needsReason: boolean;
   /** Nobody may approve this date as it is. */

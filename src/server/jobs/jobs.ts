@@ -2,6 +2,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { releaseLapsedHolds } from '../changes/lapsed-holds';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
+import { materialiseSeries } from './series-goes-on';
 
 /**
  * Work that time causes. Each run has a key; a key is run to its end once. Every job works off all that is due by
@@ -23,6 +24,12 @@ export const JOBS: readonly Job[] = [
     keyAt: (now) => String(Math.floor(now / 5)),
     run: async (ctx) =>
       `${await ctx.db.write(async (tx) => keep(await releaseLapsedHolds(tx, ctx.clock.now())))} released`,
+  },
+  {
+    name: 'series-go-on',
+    keyAt: (now) => String(Math.floor(now / 1440)),
+    run: async (ctx) =>
+      `${await ctx.db.write(async (tx) => keep(await materialiseSeries(tx, ctx.clock.now())))} dates made`,
   },
   {
     name: 'drop-expired-sessions',

@@ -1,3 +1,5 @@
+import type { ClaimKind } from '@/core/changes/plan-date';
+import type { ClaimId } from '@/core/ids';
 import { countStates } from '@/core/changes/request-state';
 import { possibleActions, type ActingSide } from '@/core/changes/transitions';
 import { needingReason, unapprovable, type Side } from '@/core/checks/findings';
@@ -7,7 +9,7 @@ import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view'
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { sayRequestState, STATE_WORDS } from '@/contracts/words/states';
 import { pickedText, ruleText } from '@/contracts/words/rule';
-import { spanText } from '@/contracts/words/when';
+import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
@@ -36,12 +38,39 @@ export const loadPlaceNames = (reader: Reader): Promise<PlaceNames> =>
 export const placesOf = (date: Pick<DateRow, 'claim'>, names: PlaceNames): string =>
   date.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.name).join(' + ');
 
+/** Until when what is held for the date is held: what was asked for, or what is proposed instead. */
+function holdText({ live }: DateRow, tzid: string): string | null {
+  const held = live.find(({ status }) => status === 'held');
+  return held ? momentText(held.holdUntil!, tzid) : null;
+}
+
+/** Another place or time that is proposed, or asked for, beside where the date stands. */
+function besideText({ live }: DateRow, kind: ClaimKind, names: PlaceNames, tzid: string): string | null {
+  const claim = live.find((each) => each.kind === kind && !each.isStanding);
+  if (!claim) return null;
+  const until = claim.holdUntil === null ? '' : `, held until ${momentText(claim.holdUntil, tzid)}`;
+  return `${spanText(claim.startLocal, claim.endLocal)}, ${placesOf({ claim: claim.content }, names)}${until}`;
+}
+
+/** What later closures, stock lines and neighbours have put in doubt, by claim. */
+async function loadRisks(reader: Reader, dates: readonly DateRow[]): Promise<Map<ClaimId, string[]>> {
+  const rows = await reader.rows<{ claim_id: ClaimId; sentence: string }>(
+    'SELECT claim_id, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) ORDER BY since_min, rule',
+    { ids: JSON.stringify(dates.map(({ claimId }) => claimId)) },
+  );
+  const risks = new Map<ClaimId, string[]>();
+  for (const { claim_id, sentence } of rows) risks.set(claim_id, [...(risks.get(claim_id) ?? []), sentence]);
+  return risks;
+}
+
 function dateView(
   date: DateRow,
   now: EpochMinute,
   side: ActingSide,
   names: PlaceNames,
+  tzid: string,
   verdict: DateVerdict | undefined,
+  risks: readonly string[],
 ): DateView {
   const past = isPast(date, now);
   return {
@@ -53,7 +82,18 @@ function dateView(
     isPast: past,
     reason: date.reason,
     verdict: verdict?.verdict ?? null,
-    findings: verdict?.sentences ?? [],
+    findings: [
+      ...risks.map((sentence) => ({
+        rule: 'at-risk',
+        severity: 'warns' as const,
+        sentence: `At risk: ${sentence}`,
+      })),
+      ...(verdict?.sentences ?? []),
+    ],
+    isHeld: date.standing.status === 'held',
+    holdUntilText: holdText(date, tzid),
+    proposal: besideText(date, 'proposal', names, tzid),
+    change: besideText(date, 'change', names, tzid),
     needsReason: verdict ? needingReason(verdict.findings).length > 0 : false,
     isUnapprovable: verdict ? unapprovable(verdict.findings).length > 0 : false,
     actions: possibleActions(date.state, side, past),
@@ -91,6 +131,7 @@ export async function requestView(
     : [];
   const verdictOf = new Map(waiting.map(({ id }, index) => [id, verdicts[index]]));
   const names = await loadPlaceNames(db);
+  const risks = await loadRisks(db, dates);
   const first = dates[0]!;
   return {
     reference: request.ref,
@@ -112,7 +153,9 @@ export async function requestView(
       name: names.equipment[typeId]!,
       quantity,
     })),
-    dates: dates.map((date) => dateView(date, now, acting, names, verdictOf.get(date.id))),
+    dates: dates.map((date) =>
+      dateView(date, now, acting, names, request.tzid, verdictOf.get(date.id), risks.get(date.claimId) ?? []),
+    ),
     history: await historyOf(db, request.id, request.tzid),
   };
 }

@@ -1,4 +1,3 @@
-import type { EquipmentTypeId } from '@/core/ids';
 import { scarcest } from '@/core/equipment/peak-use';
 import { impliedUses } from '@/core/occupancy/imply';
 import type { EquipmentFacts } from '@/core/occupancy/world';
@@ -34,6 +33,7 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
     input.equipment.map(({ typeId }) => typeId),
   );
   return [
+    ...(await unitFaults(reader, input)),
     ...input.spaces.flatMap(({ spaceId }, index) =>
       spaces.has(spaceId)
         ? []
@@ -52,32 +52,58 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
   ];
 }
 
-/** Most of the stock over a window with nothing in use: more than that can never be had on that date. */
-const stockLeast = (
-  facts: EquipmentFacts,
-  claim: AskedDates['dates'][number]['claim'],
-  index: number,
-): number => {
-  const use = impliedUses(claim, { movingMinutes: () => facts })[index]!;
-  return scarcest(use.span, [], facts.stock).stock;
-};
+/** A numbered unit is one thing of one type. */
+async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault[]> {
+  const rows = await reader.rows<{ type_id: number; resource_id: number }>(
+    'SELECT type_id, resource_id FROM stock_line WHERE resource_id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(input.equipment.flatMap(({ unitId }) => unitId ?? [])) },
+  );
+  return input.equipment.flatMap(({ typeId, unitId, quantity }, index) => {
+    if (unitId === undefined) return [];
+    const isOfType = rows.some((row) => row.resource_id === unitId && row.type_id === typeId);
+    if (!isOfType)
+      return [
+        {
+          path: `equipment.${index}.unitId`,
+          message: 'There is no such unit of this. Choose one from the list.',
+        },
+      ];
+    return quantity === 1
+      ? []
+      : [
+          {
+            path: `equipment.${index}.quantity`,
+            message: 'A numbered unit is one: ask for 1, or leave the unit open.',
+          },
+        ];
+  });
+}
 
-/** Quantities beyond what is owned: no date of the calendar could change that, so they are put right in the form. */
+/** The most of a type there is on some date, with nothing in use: more can never be had. */
+function ownedMost(facts: EquipmentFacts, dates: AskedDates['dates']): number {
+  const spans = dates.flatMap(({ claim }) =>
+    impliedUses(claim, { movingMinutes: () => facts }).filter(({ typeId }) => typeId === facts.id),
+  );
+  return Math.max(0, ...spans.map(({ span }) => scarcest(span, [], facts.stock).stock));
+}
+
+/** Quantities beyond what is owned, kits counted as their contents: no calendar could change that, so the form does. */
 export async function beyondStock(
   reader: Reader,
   input: CheckInput,
   asked: AskedDates,
 ): Promise<FieldFault[]> {
-  const facts = await loadEquipmentFacts(
-    reader,
-    input.equipment.map(({ typeId }) => typeId),
-  );
-  const byId = new Map<EquipmentTypeId, EquipmentFacts>(facts.map((each) => [each.id, each]));
+  const lines = asked.dates[0]!.claim.equipment;
+  const facts = await loadEquipmentFacts(reader, [...new Set(lines.map(({ typeId }) => typeId))]);
   const names = await loadNames(reader);
-  return input.equipment.flatMap(({ typeId, quantity }, index) => {
-    const owned = Math.max(...asked.dates.map(({ claim }) => stockLeast(byId.get(typeId)!, claim, index)));
+  return facts.flatMap((each) => {
+    const own = lines.filter(({ typeId }) => typeId === each.id);
+    const quantity = own.reduce((sum, line) => sum + line.quantity, 0);
+    const owned = ownedMost(each, asked.dates);
     if (quantity <= owned) return [];
-    const message = `${names.equipment(typeId)}: there are ${owned} in all; ${quantity.toLocaleString('en-GB')} are ${quantity - owned} too many.`;
+    const asks = own[0]!.kitId ?? each.id;
+    const index = input.equipment.findIndex(({ typeId }) => typeId === asks);
+    const message = `${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
     return [{ path: `equipment.${index}.quantity`, message }];
   });
 }

@@ -282,10 +282,11 @@ async function reverse(
   await syncOrders(change, affected.occurrences);
   await pointOrdersBack(change, made);
   await takeAway(change, touched);
-  await change.insert(
-    'turnover_link',
-    links.map(({ before }) => before).filter((row) => row !== null),
-  );
+  for (const table of [...ORDER].reverse())
+    await change.insert(
+      table,
+      touched.flatMap((row) => (row.table === table && row.before && !row.after ? [row.before] : [])),
+    );
   const sentences = await inTheWay(ctx, change, affected.claims);
   if (sentences.length) return { code: 'cannot-undo', why: 'taken', since: sentences.join(' ') };
   await rewriteOccupancy(tx, affected.claims);

@@ -1,0 +1,9 @@
+import { stockLineSchema } from '@/contracts/house';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { addStockLine } from '@/server/use-cases/house/change-house';
+
+export const POST = writeRoute({
+  action: 'house.change',
+  body: stockLineSchema,
+  run: (ctx, body) => addStockLine(signedIn(ctx), body),
+});

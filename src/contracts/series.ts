@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import type { OccurrenceId } from '@/core/ids';
+import { whenSchema } from './ask';
+import { versionField } from './change';
+import { idempotencyKey, plainText, rowId } from './fields';
+
+/** From this date on the series goes another way. */
+export const splitSchema = z.object({
+  key: idempotencyKey,
+  preview: z.boolean().default(false),
+  version: versionField,
+  /** The first date that is to be different. */
+  from: rowId<OccurrenceId>('a date'),
+  when: whenSchema,
+  reason: plainText('Reason', 1000),
+});
+
+export type SplitInput = z.output<typeof splitSchema>;
+export type SplitBody = z.input<typeof splitSchema>;

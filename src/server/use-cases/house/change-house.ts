@@ -1,0 +1,119 @@
+import type { Rule } from '@/core/checks/findings';
+import type { EquipmentTypeId } from '@/core/ids';
+import { levels } from '@/core/equipment/peak-use';
+import { epochMinute, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { toEpochMinute } from '@/core/time/zone';
+import type { ClosureInput, HouseReply, StockLineInput } from '@/contracts/house';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { claimsInForceDuring, recheck } from '../../changes/at-risk';
+import type { ChangeSet } from '../../changes/change-set';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
+import { speakerFor } from '../verdicts';
+
+const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
+
+async function riskBy(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  span: Interval,
+  filter: Parameters<typeof claimsInForceDuring>[2],
+  rules: readonly Rule[],
+): Promise<number> {
+  const ids = await claimsInForceDuring(change.tx, span, filter);
+  const risk = await recheck(change.tx, ids, rules, change.at, async (findings, world) => {
+    const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
+    return (finding) => speaker.say(finding);
+  });
+  for (const request of risk.requests) change.requestIds.add(request);
+  return risk.claims.length;
+}
+
+const riskText = (count: number): string =>
+  count ? `${countText(count, 'date is', 'dates are')} at risk by it` : 'no date is at risk by it';
+
+/** The least stock there is at some minute of the span once the line counts. */
+async function leastStock(
+  change: ChangeSet,
+  typeId: EquipmentTypeId,
+  span: Interval,
+  delta: number,
+): Promise<number | null> {
+  const [facts] = await loadEquipmentFacts(change.tx, [typeId]);
+  if (!facts) return null;
+  return Math.min(...levels(span, [], facts.stock).map(({ stock }) => stock)) + delta;
+}
+
+/**
+ * Stock for a time or for good. It may undercut what was promised: broken is broken. The dates it leaves short are at
+ * risk then. Refused only where less than nothing would be there.
+ */
+export async function addStockLine(
+  ctx: SignedInContext,
+  input: StockLineInput,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: 'changed the stock', reason: input.reason, idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const tzid = await siteZone(change.tx);
+    const minute = (at: typeof input.from): EpochMinute => toEpochMinute(at, tzid, 'offset-before');
+    const span = { start: minute(input.from), end: input.to ? minute(input.to) : FAR };
+    const least = await leastStock(change, input.typeId, span, input.delta);
+    if (least === null) return refuse({ code: 'not-found', what: 'such equipment' });
+    if (least < 0) {
+      const message = `There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
+      return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
+    }
+    await change.tx.run(
+      'INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, $to, $delta, $reason)',
+      {
+        type: input.typeId,
+        from: span.start,
+        to: input.to ? span.end : null,
+        delta: input.delta,
+        reason: input.reason,
+      },
+    );
+    const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
+    return done({ summary: `changed the stock; ${riskText(atRisk)}`, atRisk });
+  });
+}
+
+const SPACES_OF: Readonly<Record<ClosureInput['owner'], string>> = {
+  site: 'SELECT s.id FROM space s JOIN building b ON b.id = s.building_id WHERE b.site_id = $id',
+  building: 'SELECT id FROM space WHERE building_id = $id',
+  space: 'SELECT id FROM space WHERE id = $id',
+};
+
+/** Shuts, or opens beside its hours, the site, a building or a space. Dates in force there are looked at again. */
+export async function addClosure(ctx: SignedInContext, input: ClosureInput): Promise<Outcome<HouseReply>> {
+  const order = {
+    action: input.kind === 'shut' ? 'closed' : 'opened',
+    reason: input.reason,
+    idempotencyKey: input.key,
+  };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const spaces = await change.tx.rows<{ id: number }>(SPACES_OF[input.owner], { id: input.ownerId });
+    if (!spaces.length) return refuse({ code: 'not-found', what: `such ${input.owner}` });
+    await change.tx.run(
+      `INSERT INTO closure (owner_kind, owner_id, start_local, end_local, kind, reason) VALUES ($owner, $id, $from, $to, $kind, $reason)`,
+      {
+        owner: input.owner,
+        id: input.ownerId,
+        from: input.from,
+        to: input.to,
+        kind: input.kind,
+        reason: input.reason,
+      },
+    );
+    const tzid = await siteZone(change.tx);
+    const span = {
+      start: toEpochMinute(input.from, tzid, 'offset-before'),
+      end: toEpochMinute(input.to, tzid, 'offset-before'),
+    };
+    const filter = { spaceIds: spaces.map(({ id }) => id) };
+    const atRisk = await riskBy(ctx, change, span, filter, ['closed', 'outside-hours']);
+    return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
+  });
+}

@@ -1,0 +1,300 @@
+import { patchDate } from '@/core/changes/patch';
+import { planDate, type ClaimDraft } from '@/core/changes/plan-date';
+import { isShiftOf, reattach, type Reattached } from '@/core/changes/reattach';
+import { unapprovable } from '@/core/checks/findings';
+import type { OccurrenceId, SegmentId } from '@/core/ids';
+import { expandDates, type DateSet } from '@/core/recurrence/dates';
+import { withEnd } from '@/core/recurrence/editor-model';
+import { firstDate, isEndless, parsedRule } from '@/core/recurrence/rule';
+import { horizonEnd } from '@/core/spaces/policy';
+import { addDays, addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
+import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
+import type { ChangeReply } from '@/contracts/change';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { SplitInput } from '@/contracts/series';
+import { countText } from '@/contracts/words/when';
+import { applyPlans } from '../../changes/apply-plans';
+import type { ChangeSet } from '../../changes/change-set';
+import { rewriteOccupancy } from '../../changes/occupancy-rows';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { insertDates, insertSegmentDates } from '../ask/insert-request';
+import { checkPlans, isBlocked, linksOf, sentencesWhere } from '../change/check-plans';
+import { draftOf, wantedAfter, type PlannedDate } from '../change/plan-steps';
+import { hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import { lastChange } from '../since';
+
+interface Segment {
+  readonly id: SegmentId;
+  readonly no: number;
+  readonly uid: string;
+  readonly rrule: string | null;
+  readonly endless: 0 | 1;
+}
+
+interface Split {
+  readonly request: RequestRow;
+  readonly segment: Segment;
+  readonly from: DateRow;
+  readonly set: DateSet;
+  readonly lengthMin: number;
+  readonly isEndless: boolean;
+  readonly until: string;
+  readonly dates: Reattached<DateRow>;
+}
+
+const fault = (path: string, message: string) => refuse({ code: 'bad-input', fields: [{ path, message }] });
+
+const partsOf = (rrule: string | null) => {
+  const reading = rrule === null ? null : parsedRule(rrule);
+  return reading?.ok ? reading.rule : null;
+};
+const isShifted = (before: string | null, after: string | null): boolean =>
+  isShiftOf(partsOf(before), partsOf(after));
+
+const FAR = '2100-01-01T00:00' as LocalDateTime;
+
+/** Where the series goes from that date on, and which of its dates becomes which. */
+async function planSplit(
+  change: ChangeSet,
+  request: RequestRow,
+  all: readonly DateRow[],
+  { from: fromId, when }: SplitInput,
+): Promise<Outcome<Split>> {
+  const from = all.find(({ id }) => id === fromId);
+  if (!from) return refuse({ code: 'not-found', what: 'such date in this request' });
+  const [segment] = await change.tx.rows<Segment>(
+    'SELECT id, no, uid, rrule, endless FROM segment WHERE id = $id',
+    {
+      id: from.segmentId,
+    },
+  );
+  const rrule = when.repeat?.rule.trim() ?? null;
+  const asked: DateSet = { ...when, start: when.startsAt, tzid: request.tzid, rrule };
+  const first = rrule === null ? when.startsAt : firstDate({ ...asked, rrule });
+  if (first === null)
+    return fault('when.repeat.rule', 'This rule never yields a date. Check its months, days and last day.');
+  const set = { ...asked, start: first };
+  const [site] = await change.tx.rows<{ months: number }>(
+    'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
+  );
+  const endless = rrule !== null && isEndless(rrule);
+  const horizon = horizonEnd(change.at, site!.months, request.tzid);
+  const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
+  const keys = expandDates(set, { from: first, to, most: MOST_DATES_TIMES_SPACES + 1 });
+  if (keys.length > MOST_DATES_TIMES_SPACES)
+    return fault(
+      'when.repeat.rule',
+      'That makes more dates than one request may have. Choose an earlier last day.',
+    );
+  const later = all.filter(
+    (date) =>
+      date.segmentId === from.segmentId &&
+      date.key >= from.key &&
+      (date.state === 'waiting' || date.state === 'approved') &&
+      !hasBegun(date, change.at),
+  );
+  if (!later.length)
+    return fault('from', 'Nothing of the series is left to change from that date on. Pick an earlier one.');
+  const endsAlike = endless ? segment!.endless === 1 : later.length === keys.length;
+  return done({
+    request,
+    segment: segment!,
+    from,
+    set,
+    lengthMin: wallMinute(when.endsAt) - wallMinute(when.startsAt),
+    isEndless: endless,
+    until: endless ? horizon : dateOf(keys[keys.length - 1]!),
+    dates: reattach(later, keys, isShifted(segment!.rrule, rrule) && endsAlike),
+  });
+}
+
+/** The old way ends before that date; the new one begins with an identity of its own, related to the old. */
+async function writeSegments(change: ChangeSet, split: Split, uid: string): Promise<SegmentId> {
+  const { segment, from, request, set } = split;
+  const lastDay = addDays(dateOf(from.key), -1);
+  await change.update('segment', [segment.id], (row) => ({
+    rrule:
+      segment.rrule === null ? null : withEnd(segment.rrule, { kind: 'until', date: lastDay }, request.tzid),
+    endless: 0,
+    materialised_until: String(row.materialised_until) < lastDay ? row.materialised_until! : lastDay,
+    decided_until: String(row.decided_until) < lastDay ? row.decided_until! : lastDay,
+    changed_min: change.at,
+  }));
+  const [id] = (await change.nextIds('segment', 1)) as SegmentId[];
+  const [{ no }] = (await change.tx.rows<{ no: number }>(
+    'SELECT MAX(no) + 1 AS no FROM segment WHERE request_id = $id',
+    { id: request.id },
+  )) as [{ no: number }];
+  await change.insert('segment', [
+    {
+      id: id!,
+      request_id: request.id,
+      no,
+      uid,
+      tzid: request.tzid,
+      start_local: set.start,
+      end_local: addWallMinutes(set.start, split.lengthMin),
+      all_day: set.allDay ? 1 : 0,
+      rrule: set.rrule,
+      endless: split.isEndless ? 1 : 0,
+      related_to: segment.uid,
+      materialised_until: split.until,
+      decided_until: split.isEndless ? addDays(dateOf(set.start), -1) : split.until,
+      created_min: change.at,
+      changed_min: change.at,
+    },
+  ]);
+  await insertSegmentDates(change, set, id!);
+  return id!;
+}
+
+/** Dates picked by hand belong to no rule: those from the split on leave the old set with their dates. */
+async function dropOldExtras(change: ChangeSet, { segment, from }: Split): Promise<void> {
+  const rows = await change.tx.rows<Record<string, string | number | null>>(
+    'SELECT * FROM segment_date WHERE segment_id = $id AND recurrence_local >= $key',
+    { id: segment.id, key: from.key },
+  );
+  await change.remove('segment_date', rows);
+}
+
+const noOffers = () => [];
+
+/** Dates that go on are moved to where the new way has them; what they have of their own they keep. */
+function planKept({ request, dates, lengthMin }: Split): PlannedDate[] {
+  return dates.kept.flatMap(({ date, key }): PlannedDate[] => {
+    if (date.own.includes('time')) return [];
+    const shiftMin = wallMinute(key) - wallMinute(date.startLocal);
+    const draft: ClaimDraft = patchDate(draftOf(date), { shiftMin, lengthMin }, request.tzid, noOffers);
+    if (draft.startLocal === date.startLocal && draft.endLocal === date.endLocal) return [];
+    const result = planDate(
+      { occurrenceId: date.id, state: date.state, claims: date.live },
+      { action: 'move', draft },
+    );
+    if (result.kind !== 'planned') throw new Error('a date that is not over can be moved');
+    const { plan } = result;
+    return [
+      { date, request, plan, wanted: wantedAfter(date, plan), own: null, keepsOwn: false, isMoved: true },
+    ];
+  });
+}
+
+function planGone({ request, dates }: Split, reason: string): PlannedDate[] {
+  return dates.gone.map((date) => {
+    const action = date.state === 'approved' ? 'cancel' : 'skip';
+    const result = planDate(
+      { occurrenceId: date.id, state: date.state, claims: date.live },
+      { action, reason },
+    );
+    if (result.kind !== 'planned') throw new Error('a date that is not over can be given up');
+    return { date, request, plan: result.plan, wanted: null, own: null, keepsOwn: false, isMoved: false };
+  });
+}
+
+async function attach(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
+  const keys = new Map(split.dates.kept.map(({ date, key }) => [date.id, key]));
+  await change.update('occurrence', [...keys.keys()], (row) => ({
+    segment_id: segmentId,
+    recurrence_local: keys.get(row.id as OccurrenceId)!,
+  }));
+}
+
+/** New dates wait, like those asked for at first; they want what the date at the split wants. */
+async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
+  const { request, from, dates, lengthMin } = split;
+  if (!dates.added.length) return;
+  const added = dates.added.map((key) => {
+    const shiftMin = wallMinute(key) - wallMinute(from.startLocal);
+    const draft = patchDate(draftOf(from), { shiftMin, lengthMin }, request.tzid, noOffers);
+    return { key, end: draft.endLocal, claim: draft.content };
+  });
+  const made = await insertDates(change, added, request.id, segmentId);
+  await rewriteOccupancy(change.tx, made.claimIds);
+}
+
+const summaryOf = ({ dates }: Split, moved: number): string =>
+  [
+    `the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
+    dates.added.length > 0 && `${dates.added.length} added, waiting`,
+    dates.gone.length > 0 && `${dates.gone.length} given up`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/**
+ * From one date on the series goes another way: its segment ends, a new one with a UID of its own begins. For the
+ * office, and for whoever asked while nothing of it is approved.
+ */
+export async function splitSeries(
+  ctx: SignedInContext,
+  reference: string,
+  input: SplitInput,
+): Promise<Outcome<ChangeReply>> {
+  const order = {
+    action: 'changed the series',
+    reason: input.reason,
+    idempotencyKey: input.key,
+    isPreview: input.preview,
+  };
+  return runChangeSet<ChangeReply>(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    const all = await loadDates(change.tx, [request.id]);
+    const isManager = ctx.viewer.roles.includes('manager');
+    const mayAlone =
+      request.requesterId === ctx.viewer.personId && all.every(({ state }) => state !== 'approved');
+    if (!isManager && !mayAlone)
+      return refuse({ code: 'not-allowed', what: 'Once dates are approved, the office changes the series.' });
+    if (request.version !== input.version)
+      return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
+    const split = await planSplit(change, request, all, input);
+    return split.ok ? carryOut(ctx, change, split.value, input) : split;
+  });
+}
+
+async function carryOut(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  split: Split,
+  input: SplitInput,
+): Promise<Outcome<ChangeReply>> {
+  const kept = planKept(split);
+  const checked = await checkPlans(ctx, change, kept, 'office');
+  const blocked = checked.filter(isBlocked);
+  if (blocked.length)
+    return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
+  const segmentId = await writeSegments(change, split, `${ctx.newId()}@calendario.invalid`);
+  await dropOldExtras(change, split);
+  await attach(change, split, segmentId);
+  const plans = [...kept, ...planGone(split, input.reason || 'The series goes another way.')];
+  await applyPlans(
+    change,
+    plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
+    await linksOf(change, checked),
+  );
+  await addDates(change, split, segmentId);
+  // Even where no date moved, the request has changed.
+  if (!plans.length) await change.updateVersioned('request', [split.request.id], {});
+  change.requestIds.add(split.request.id);
+  return done({
+    changed: split.dates.kept.length + split.dates.gone.length + split.dates.added.length,
+    summary: summaryOf(split, kept.length),
+    numbers: {
+      dates: split.dates.kept.length,
+      moved: kept.length,
+      clashing: 0,
+      keepOwn: split.dates.kept.filter(({ date }) => date.own.includes('time')).length,
+      ordersAdded: 0,
+      ordersRevised: change.count(
+        'work_order',
+        (before, after) => before !== null && before.version !== after?.version,
+      ),
+      ordersWithdrawn: change.count(
+        'work_order',
+        (before, after) => before !== null && after?.state === 'withdrawn',
+      ),
+    },
+    changeSet: input.preview ? null : change.id,
+    sentences: [],
+  });
+}

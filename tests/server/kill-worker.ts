@@ -1,0 +1,44 @@
+// Run as a process of its own: approves every date of a request and is killed, without a word, before its n-th write.
+import { randomUUID } from 'node:crypto';
+import { handClock } from '@/server/clock';
+import { openDatabase, type Database } from '@/server/db/connection';
+import { decideRequest } from '@/server/use-cases/decide/decide-request';
+import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
+import { at, viewer } from '../builders/office';
+
+async function main(): Promise<void> {
+  const [, , file, reference, killAt] = process.argv;
+  const db = openDatabase(file!);
+  let writes = 0;
+  const deadly: Database = {
+    ...db,
+    write: (work) =>
+      db.write((tx) => {
+        const run: typeof tx.run = async (sql, bind) => {
+          writes += 1;
+          if (writes === Number(killAt)) process.kill(process.pid, 'SIGKILL');
+          return tx.run(sql, bind);
+        };
+        return work({ ...tx, run });
+      }),
+  };
+  const request = (await loadRequest(db, reference!))!;
+  const occurrences = (await loadDates(db, [request.id])).map(({ id }) => id);
+  const ctx = {
+    db: deadly,
+    clock: handClock(at('2027-04-13T08:10')),
+    random: Math.random,
+    newId: randomUUID,
+    viewer: viewer('mara'),
+  };
+  const outcome = await decideRequest(ctx, reference!, {
+    key: randomUUID(),
+    version: request.version,
+    action: 'approve',
+    occurrences,
+    reason: 'Open for them.',
+  });
+  process.stdout.write(JSON.stringify(outcome.ok ? { ok: true, writes } : outcome));
+}
+
+void main();
