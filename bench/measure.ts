@@ -12,7 +12,7 @@ export interface Figure {
   readonly ratio: number;
 }
 
-const ROUNDS = 41;
+const ROUNDS = 31;
 const WARM_UP = 5;
 
 const median = (values: readonly number[]): number =>

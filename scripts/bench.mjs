@@ -3,4 +3,6 @@ import { checkNode, install, run } from './prepare.mjs';
 
 checkNode();
 install();
-run('npx', ['tsx', 'bench/run.ts'], { advice: 'The benchmark names what failed above.' });
+run(process.execPath, ['--expose-gc', '--import', 'tsx', 'bench/run.ts'], {
+  advice: 'The benchmark names what failed above.',
+});

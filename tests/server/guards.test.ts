@@ -201,6 +201,7 @@ describe('held claims lapse', () => {
     const nowMs = 1_800_000_000_000;
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
       'release-lapsed-holds',
+      'series-go-on',
       'drop-expired-sessions',
     ]);
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([]);

@@ -52,21 +52,35 @@ export function localDateTime(text: string): LocalDateTime {
   return parsed;
 }
 
-/** Minutes on the wall since 1970-01-01T00:00 as if no zone existed; differences are wall-clock differences. */
-export function wallMinute(at: LocalDateTime): number {
-  return (
-    Date.UTC(
-      Number(at.slice(0, 4)),
-      Number(at.slice(5, 7)) - 1,
-      Number(at.slice(8, 10)),
-      Number(at.slice(11, 13)),
-      Number(at.slice(14, 16)),
-    ) / MINUTE_MS
-  );
+// A check of a year of dates turns thousands of wall times into text and back, all of a few hundred days: each day is
+// worked out once. There are 47,500 days until 2100.
+const DAY_TEXTS = new Map<number, string>();
+const DAY_STARTS = new Map<string, number>();
+const DAY_MINUTES = 1440;
+const CLOCKS = Array.from(
+  { length: DAY_MINUTES },
+  (_, minute) => `T${pad(Math.floor(minute / 60))}:${pad(minute % 60)}`,
+);
+
+function dayText(day: number): string {
+  let text = DAY_TEXTS.get(day);
+  if (text === undefined) DAY_TEXTS.set(day, (text = new Date(day * DAY_MS).toISOString().slice(0, 10)));
+  return text;
 }
 
+function dayStart(date: string): number {
+  let start = DAY_STARTS.get(date);
+  if (start === undefined) DAY_STARTS.set(date, (start = Date.parse(`${date}T00:00Z`) / MINUTE_MS));
+  return start;
+}
+
+/** Minutes on the wall since 1970-01-01T00:00 as if no zone existed; differences are wall-clock differences. */
+export const wallMinute = (at: LocalDateTime): number =>
+  dayStart(at.slice(0, 10)) + Number(at.slice(11, 13)) * 60 + Number(at.slice(14, 16));
+
 export function fromWallMinute(minute: number): LocalDateTime {
-  return new Date(minute * MINUTE_MS).toISOString().slice(0, 16) as LocalDateTime;
+  const day = Math.floor(minute / DAY_MINUTES);
+  return (dayText(day) + CLOCKS[minute - day * DAY_MINUTES]!) as LocalDateTime;
 }
 
 export const dateOf = (at: LocalDateTime): LocalDate => at.slice(0, 10) as LocalDate;

@@ -1,10 +1,9 @@
 import type { ClaimId, RequestId, ResourceId, SegmentId } from '@/core/ids';
 import type { BandMinutes } from '@/core/occupancy/bands';
 import type { ExpectedSeries } from '@/core/occupancy/world';
-import { addDays, wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
-import type { Reader } from './connection';
+import { wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 
-interface SeriesRow {
+export interface SeriesRow {
   readonly segmentId: SegmentId;
   readonly requestId: RequestId;
   readonly claimId: ClaimId;
@@ -19,26 +18,20 @@ interface SeriesRow {
 }
 
 // What the last date that is in force or waits looks like is what the later ones are expected to look like.
-const SERIES = `
+/** A scalar statement: series without end that have no rows as far as `$last` and take one of `$resources`. */
+export const EXPECTED_SERIES = `
 SELECT json_group_array(json_object('segmentId', g.id, 'requestId', g.request_id, 'claimId', c.id, 'start', g.start_local, 'end', g.end_local, 'tzid', g.tzid,
   'allDay', g.all_day, 'rrule', g.rrule, 'materialisedUntil', g.materialised_until,
   'excluded', (SELECT json_group_array(d.recurrence_local) FROM segment_date d WHERE d.segment_id = g.id AND d.kind = 'excluded'),
   'spaces', (SELECT json_group_array(json_object('parts', (SELECT json_group_array(p.resource_id) FROM space_part p WHERE p.space_id = s.space_id),
-    'bands', json_object('accessMin', c.access_min, 'exitMin', c.exit_min, 'setupMin', s.setup_min, 'strikeMin', s.strike_min))) FROM claim_space s WHERE s.claim_id = c.id))) AS json
+    'bands', json_object('accessMin', c.access_min, 'exitMin', c.exit_min, 'setupMin', s.setup_min, 'strikeMin', s.strike_min))) FROM claim_space s WHERE s.claim_id = c.id)))
 FROM segment g JOIN claim c ON c.id = (SELECT o.standing_id FROM occurrence o JOIN claim k ON k.id = o.standing_id AND k.status IN ('in-force', 'held')
     WHERE o.segment_id = g.id ORDER BY o.recurrence_local DESC LIMIT 1)
 WHERE g.endless = 1 AND g.materialised_until < $last
   AND EXISTS (SELECT 1 FROM claim_space s JOIN space_part p ON p.space_id = s.space_id WHERE s.claim_id = c.id AND p.resource_id IN (SELECT value FROM json_each($resources)))`;
 
-/** Series without end that have no rows as far as `last` and take one of the wanted parts. */
-export async function loadExpected(
-  reader: Reader,
-  last: LocalDate,
-  windows: readonly (readonly [number, ...unknown[]])[],
-): Promise<ExpectedSeries[]> {
-  const resources = JSON.stringify([...new Set(windows.map(([resource]) => resource))]);
-  const rows = await reader.json<SeriesRow[]>(SERIES, { last: addDays(last, 1), resources });
-  return rows.map((row) => ({
+export const toExpectedSeries = (rows: readonly SeriesRow[]): ExpectedSeries[] =>
+  rows.map((row) => ({
     segmentId: row.segmentId,
     requestId: row.requestId,
     claimId: row.claimId,
@@ -54,4 +47,3 @@ export async function loadExpected(
       excluded: row.excluded,
     },
   }));
-}

@@ -7,26 +7,31 @@ import type {
   BusyRow,
   EquipmentFacts,
   PublicEvent,
-  SpaceFacts,
   UseRow,
   WaitingRow,
   WorldSnapshot,
 } from '@/core/occupancy/world';
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
-import { dateOf, type LocalDate } from '@/core/time/local-time';
+import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import type { Reader } from './connection';
-import { loadExpected } from './expected-series';
-import { loadEquipmentFacts, loadSpaceFacts } from './space-facts';
-import { loadTeams } from './team-loads';
+import { asJsonObject, type Reader } from './connection';
+import { EXPECTED_SERIES, toExpectedSeries, type SeriesRow } from './expected-series';
+import {
+  EQUIPMENT_FACTS,
+  SPACE_FACTS,
+  toEquipmentFacts,
+  toSpaceFacts,
+  type EquipmentRow,
+  type SpaceRow,
+} from './space-facts';
+import { TEAM_LOADS, teamWindows, toTeamLoads, type TeamRow } from './team-loads';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
 // whether anything clashes: one index seek a window, whatever the lengths of the rows.
 const FIRST_ENDING_AFTER = `(SELECT f.start_min FROM occupancy f WHERE f.resource_id = w.value->>0 AND f.occupies = 1
   AND f.end_min > w.value->>1 ORDER BY f.end_min LIMIT 1)`;
 
-const CLASHING_WINDOWS = `
-SELECT json_group_array(json(w.value)) AS json FROM json_each($windows) w WHERE ${FIRST_ENDING_AFTER} < w.value->>2`;
+const CLASHING_WINDOWS = `SELECT json_group_array(json(w.value)) FROM json_each($windows) w WHERE ${FIRST_ENDING_AFTER} < w.value->>2`;
 
 // Only for windows known to clash: every row in them, from the first on, with what tells a shared shoulder.
 const ROWS_IN_WINDOWS = `
@@ -80,45 +85,24 @@ function busyRow(row: BusyTuple): BusyRow {
   return { resourceId, span, claimId, requestId, neighbour };
 }
 
-async function loadBusy(reader: Reader, windows: Window[], except: ReadonlySet<ClaimId>): Promise<BusyRow[]> {
-  if (!windows.length) return [];
-  const clashing = await reader.json<Window[]>(CLASHING_WINDOWS, { windows: JSON.stringify(windows) });
-  if (!clashing.length) return [];
-  const rows = await reader.json<BusyTuple[]>(ROWS_IN_WINDOWS, { windows: JSON.stringify(clashing) });
-  const byRow = new Map(rows.map((row) => [row[0], row]));
-  return [...byRow.values()].filter(([, , , , claimId]) => !except.has(claimId)).map(busyRow);
-}
-
-const waitingRows = (length: string, bounds: string) => `
+// The indexes are named: the planner thinks little of partial ones and would rather read the whole table.
+const waitingRows = (index: string, length: string, bounds: string) => `
 SELECT json_array(o.id, o.resource_id, o.start_min, o.end_min, o.claim_id) AS waits FROM json_each($windows) w
-JOIN occupancy o ON o.resource_id = w.value->>0 AND o.occupies = 0 AND o.end_min - o.start_min ${length} 1440 AND ${bounds}
+CROSS JOIN occupancy o INDEXED BY ${index} ON o.resource_id = w.value->>0 AND o.occupies = 0 AND o.end_min - o.start_min ${length} 1440 AND ${bounds}
   AND o.start_min < w.value->>2 AND o.end_min > w.value->>1`;
-const WAITING_IN_WINDOWS = `SELECT json_group_array(json(waits)) AS json FROM (
-  ${waitingRows('<=', 'o.start_min > (w.value->>1) - 1440')} UNION ALL ${waitingRows('>', '1')})`;
+const WAITING_IN_WINDOWS = `SELECT json_group_array(json(waits)) FROM (
+  ${waitingRows('occupancy_waiting_short', '<=', 'o.start_min > (w.value->>1) - 1440')} UNION ALL ${waitingRows('occupancy_waiting_long', '>', '1')})`;
 
 type WaitingTuple = [id: number, resource: ResourceId, start: EpochMinute, end: EpochMinute, claim: ClaimId];
 
-async function loadWaiting(
-  reader: Reader,
-  windows: Window[],
-  except: ReadonlySet<ClaimId>,
-): Promise<WaitingRow[]> {
-  if (!windows.length) return [];
-  const rows = await reader.json<WaitingTuple[]>(WAITING_IN_WINDOWS, { windows: JSON.stringify(windows) });
-  const byRow = new Map(rows.map((row) => [row[0], row]));
-  return [...byRow.values()]
-    .filter(([, , , , claimId]) => !except.has(claimId))
-    .map(([, resourceId, start, end, claimId]) => ({ resourceId, span: { start, end }, claimId }));
-}
-
 // Uses of one type do overlap. Nearly all last under two days, which bounds the look back; the longer ones have an
 // index of their own. Both expressions must stay as in the migration or the partial indexes are not used.
-const uses = (length: string, bounds: string) => `
+const uses = (index: string, length: string, bounds: string) => `
 SELECT json_array(u.type_id, u.start_min, u.end_min, u.quantity, u.claim_id) AS use
-FROM json_each($windows) w JOIN equipment_use u ON u.type_id = w.value->>0 AND u.occupies = 1 AND u.end_min - u.start_min ${length} 2880
+FROM json_each($useWindows) w CROSS JOIN equipment_use u INDEXED BY ${index} ON u.type_id = w.value->>0 AND u.occupies = 1 AND u.end_min - u.start_min ${length} 2880
   AND ${bounds} AND u.start_min < w.value->>2 AND u.end_min > w.value->>1`;
-const USES_IN_WINDOWS = `SELECT json_group_array(json(use)) AS json FROM (
-  ${uses('<=', 'u.start_min > (w.value->>1) - 2880')} UNION ALL ${uses('>', '1')})`;
+const USES_IN_WINDOWS = `SELECT json_group_array(json(use)) FROM (
+  ${uses('equipment_use_short', '<=', 'u.start_min > (w.value->>1) - 2880')} UNION ALL ${uses('equipment_use_long', '>', '1')})`;
 
 type UseTuple = [
   type: EquipmentTypeId,
@@ -128,34 +112,14 @@ type UseTuple = [
   claim: ClaimId,
 ];
 
-async function loadUses(reader: Reader, windows: Window[], except: ReadonlySet<ClaimId>): Promise<UseRow[]> {
-  if (!windows.length) return [];
-  const rows = await reader.json<UseTuple[]>(USES_IN_WINDOWS, { windows: JSON.stringify(windows) });
-  return rows
-    .filter(([, , , , claimId]) => !except.has(claimId))
-    .map(([typeId, start, end, quantity, claimId]) => ({ typeId, span: { start, end }, quantity, claimId }));
-}
-
-const publicEvents = (length: string, bounds: string) => `
-SELECT DISTINCT c.id, c.start_min, c.end_min, r.audiences FROM json_each($windows) w
-JOIN claim c ON c.status = 'in-force' AND c.end_min - c.start_min ${length} 1440 AND ${bounds} AND c.start_min < w.value->>1 AND c.end_min > w.value->>0
-JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id AND r.publish = 1 AND r.audiences <> '[]'`;
-const PUBLIC_IN_WINDOWS = `SELECT json_group_array(json_array(id, start_min, end_min, json(audiences))) AS json FROM (
-  ${publicEvents('<=', 'c.start_min > (w.value->>0) - 1440')} UNION ALL ${publicEvents('>', '1')})`;
+const publicEvents = (index: string, length: string, bounds: string) => `
+SELECT DISTINCT c.id, c.start_min, c.end_min, r.audiences FROM json_each($eventWindows) w
+CROSS JOIN claim c INDEXED BY ${index} ON c.status = 'in-force' AND c.end_min - c.start_min ${length} 1440 AND ${bounds} AND c.start_min < w.value->>1 AND c.end_min > w.value->>0
+CROSS JOIN occurrence o ON o.id = c.occurrence_id CROSS JOIN request r ON r.id = o.request_id AND r.publish = 1 AND r.audiences <> '[]'`;
+const PUBLIC_IN_WINDOWS = `SELECT json_group_array(json_array(id, start_min, end_min, json(audiences))) FROM (
+  ${publicEvents('claim_in_force_short', '<=', 'c.start_min > (w.value->>0) - 1440')} UNION ALL ${publicEvents('claim_in_force_long', '>', '1')})`;
 
 type PublicTuple = [claim: ClaimId, start: EpochMinute, end: EpochMinute, audiences: string[]];
-
-async function loadPublicEvents(
-  reader: Reader,
-  events: readonly Interval[],
-  except: ReadonlySet<ClaimId>,
-): Promise<PublicEvent[]> {
-  const windows = union(events).map(({ start, end }) => [start, end]);
-  const rows = await reader.json<PublicTuple[]>(PUBLIC_IN_WINDOWS, { windows: JSON.stringify(windows) });
-  return rows
-    .filter(([claimId]) => !except.has(claimId))
-    .map(([claimId, start, end, audiences]) => ({ claimId, span: { start, end }, audiences }));
-}
 
 /** Windows that do not overlap one another for one id, so that no row is read twice. */
 function mergedWindows(wanted: readonly { id: number; span: Interval }[]): Window[] {
@@ -192,7 +156,7 @@ interface House {
 }
 
 const HOUSE = `SELECT json_object('tzid', s.tzid, 'horizonMonths', s.horizon_months,
-  'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date)) FROM season e WHERE e.site_id = s.id)) AS json
+  'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date)) FROM season e WHERE e.site_id = s.id))
 FROM site s ORDER BY s.id LIMIT 1`;
 
 const distinct = <T>(values: readonly T[]): T[] => [...new Set(values)];
@@ -205,39 +169,132 @@ export interface WorldWanted extends AskedFacts {
   readonly withWaiting?: boolean;
 }
 
+interface Facts {
+  readonly house: House;
+  readonly spaces: SpaceRow[];
+  readonly equipment: EquipmentRow[];
+}
+
+const FACTS = asJsonObject({ house: HOUSE, spaces: SPACE_FACTS, equipment: EQUIPMENT_FACTS });
+
+async function loadFacts(reader: Reader, dates: readonly WantedDate[]) {
+  const spaceIds: SpaceId[] = distinct(
+    dates.flatMap(({ claim }) => claim.spaces.map((space) => space.spaceId)),
+  );
+  const typeIds = distinct(dates.flatMap(({ claim }) => claim.equipment.map((item) => item.typeId)));
+  const rows = await reader.json<Facts>(FACTS, {
+    spaces: JSON.stringify(spaceIds),
+    types: JSON.stringify(typeIds),
+  });
+  return {
+    house: rows.house,
+    spaces: toSpaceFacts(rows.spaces),
+    equipment: toEquipmentFacts(rows.equipment),
+  };
+}
+
+/** What is in the windows; parts nobody asked for are absent. */
+interface Surroundings {
+  readonly clashing: Window[];
+  readonly uses?: UseTuple[];
+  readonly waiting?: WaitingTuple[];
+  readonly publicEvents?: PublicTuple[];
+  readonly teams: TeamRow[];
+  readonly expected: SeriesRow[];
+}
+
+interface Windows {
+  readonly windows: Window[];
+  readonly useWindows: Window[];
+  readonly eventWindows: readonly (readonly [number, number])[];
+  readonly teamWindows: readonly (readonly [number, number])[];
+  /** The day after the last one that is wanted. */
+  readonly last: LocalDate;
+}
+
+function loadSurroundings(reader: Reader, asked: Windows, withWaiting: boolean): Promise<Surroundings> {
+  const { windows, useWindows, eventWindows } = asked;
+  const text = JSON.stringify;
+  const statement = asJsonObject({
+    clashing: CLASHING_WINDOWS,
+    teams: TEAM_LOADS,
+    expected: EXPECTED_SERIES,
+    ...(useWindows.length && { uses: USES_IN_WINDOWS }),
+    ...(withWaiting && { waiting: WAITING_IN_WINDOWS }),
+    ...(eventWindows.length && { publicEvents: PUBLIC_IN_WINDOWS }),
+  });
+  return reader.json<Surroundings>(statement, {
+    windows: text(windows),
+    teamWindows: text(asked.teamWindows),
+    last: asked.last,
+    resources: text(distinct(windows.map(([resource]) => resource))),
+    ...(useWindows.length && { useWindows: text(useWindows) }),
+    ...(eventWindows.length && { eventWindows: text(eventWindows) }),
+  });
+}
+
+async function loadBusy(
+  reader: Reader,
+  clashing: Window[],
+  replaced: ReadonlySet<ClaimId>,
+): Promise<BusyRow[]> {
+  if (!clashing.length) return [];
+  const rows = await reader.json<BusyTuple[]>(ROWS_IN_WINDOWS, { windows: JSON.stringify(clashing) });
+  const byRow = new Map(rows.map((row) => [row[0], row]));
+  return [...byRow.values()].filter(([, , , , claimId]) => !replaced.has(claimId)).map(busyRow);
+}
+
+function toWaiting(rows: readonly WaitingTuple[], replaced: ReadonlySet<ClaimId>): WaitingRow[] {
+  const byRow = new Map(rows.map((row) => [row[0], row]));
+  return [...byRow.values()]
+    .filter(([, , , , claimId]) => !replaced.has(claimId))
+    .map(([, resourceId, start, end, claimId]) => ({ resourceId, span: { start, end }, claimId }));
+}
+
+const toUses = (rows: readonly UseTuple[], replaced: ReadonlySet<ClaimId>): UseRow[] =>
+  rows
+    .filter(([, , , , claimId]) => !replaced.has(claimId))
+    .map(([typeId, start, end, quantity, claimId]) => ({ typeId, span: { start, end }, quantity, claimId }));
+
+const toPublicEvents = (rows: readonly PublicTuple[], replaced: ReadonlySet<ClaimId>): PublicEvent[] =>
+  rows
+    .filter(([claimId]) => !replaced.has(claimId))
+    .map(([claimId, start, end, audiences]) => ({ claimId, span: { start, end }, audiences }));
+
 /**
- * The one way to load the world for a check, in a handful of indexed statements whatever the number of dates.
+ * The one way to load the world for a check, in two indexed statements whatever the number of dates: the facts, and
+ * what stands in the windows they make. A third gives the rows of windows that clash, where there are any.
  */
 export async function loadWorld(
   reader: Reader,
   dates: readonly WantedDate[],
   { except = [], withWaiting = false, audiences = [] }: WorldWanted = {},
 ): Promise<WorldSnapshot> {
-  const spaceIds: SpaceId[] = distinct(
-    dates.flatMap(({ claim }) => claim.spaces.map((space) => space.spaceId)),
-  );
-  const typeIds = distinct(dates.flatMap(({ claim }) => claim.equipment.map((item) => item.typeId)));
-  const spaces: SpaceFacts[] = await loadSpaceFacts(reader, spaceIds);
-  const equipment = await loadEquipmentFacts(reader, typeIds);
-  const house = await reader.json<House>(HOUSE);
+  const { house, spaces, equipment } = await loadFacts(reader, dates);
   const replaced = new Set(except);
   const parts = wantedParts(dates, holdingsOf({ spaces, equipment }));
-  const windows = busyWindows(parts);
-  const last = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
-  const events = dates.map(({ claim }) => claim.event);
+  const latest = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
+  const events = audiences.length ? union(dates.map(({ claim }) => claim.event)) : [];
+  const found = await loadSurroundings(
+    reader,
+    {
+      windows: busyWindows(parts),
+      useWindows: windowsOfUse(dates, equipment),
+      eventWindows: events.map(({ start, end }) => [start, end]),
+      teamWindows: teamWindows(parts.map(({ span }) => span)),
+      last: addDays(dateOf(toLocal(latest, house.tzid)), 1),
+    },
+    withWaiting,
+  );
   return {
     ...house,
     spaces,
     equipment,
-    busy: await loadBusy(reader, windows, replaced),
-    uses: await loadUses(reader, windowsOfUse(dates, equipment), replaced),
-    waiting: withWaiting ? await loadWaiting(reader, windows, replaced) : [],
-    publicEvents: audiences.length ? await loadPublicEvents(reader, events, replaced) : [],
-    teams: await loadTeams(
-      reader,
-      parts.map(({ span }) => span),
-      replaced,
-    ),
-    expected: parts.length ? await loadExpected(reader, dateOf(toLocal(last, house.tzid)), windows) : [],
+    busy: await loadBusy(reader, found.clashing, replaced),
+    uses: toUses(found.uses ?? [], replaced),
+    waiting: toWaiting(found.waiting ?? [], replaced),
+    publicEvents: toPublicEvents(found.publicEvents ?? [], replaced),
+    teams: toTeamLoads(found.teams, replaced),
+    expected: toExpectedSeries(found.expected),
   };
 }

@@ -8,13 +8,13 @@ import type { Timetable } from '@/core/spaces/timetable';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { localDateTime, type LocalDate, type Weekday } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import type { Reader } from './connection';
+import { asJson, type Reader } from './connection';
 
 type Level = 'site' | 'building' | 'space';
 type HoursRow = [Level, number, number, number, string | null, string | null];
 type ClosureRow = [string, string, 'shut' | 'open', string];
 
-interface SpaceRow {
+export interface SpaceRow {
   readonly id: SpaceId;
   readonly tzid: string;
   readonly limit: number | null;
@@ -44,7 +44,8 @@ const POLICIES = `(SELECT json_group_array(json_object('validFrom', x.valid_from
 const OWNED = `(x.owner_kind = 'space' AND x.owner_id = s.id) OR (x.owner_kind = 'building' AND x.owner_id = b.id)
   OR (x.owner_kind = 'site' AND x.owner_id = b.site_id)`;
 
-const SPACES = `
+/** A scalar statement: facts of the spaces whose ids are bound to `$spaces`. */
+export const SPACE_FACTS = `
 SELECT json_group_array(json_object(
   'id', s.id, 'tzid', site.tzid, 'limit', s.posted_limit,
   'parts', (SELECT json_group_array(p.resource_id) FROM space_part p WHERE p.space_id = s.id),
@@ -54,9 +55,9 @@ SELECT json_group_array(json_object(
   'closures', (SELECT json_group_array(json_array(x.start_local, x.end_local, x.kind, x.reason)) FROM closure x WHERE ${OWNED}),
   'features', (SELECT json_group_array(feature) FROM (SELECT x.feature FROM space_feature x WHERE x.space_id = s.id UNION SELECT 'step-free' WHERE s.step_free = 1)), 'topUpMin', s.top_up_min,
   'policies', ${POLICIES}, 'timetables', ${TIMETABLES}
-)) AS json
+))
 FROM space s JOIN building b ON b.id = s.building_id JOIN site ON site.id = b.site_id
-WHERE s.id IN (SELECT value FROM json_each($ids))`;
+WHERE s.id IN (SELECT value FROM json_each($spaces))`;
 
 const hoursLine = ([, weekday, fromMin, toMin, validFrom, validTo]: HoursRow): HoursLine => ({
   weekday: weekday as Weekday,
@@ -77,6 +78,11 @@ function shareHours(): SharedHours {
     if (!same) known.set(text, hours);
     return same ?? hours;
   };
+}
+
+export function toSpaceFacts(rows: readonly SpaceRow[]): SpaceFacts[] {
+  const shared = shareHours();
+  return rows.map((row) => toFacts(row, shared));
 }
 
 function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
@@ -102,22 +108,29 @@ function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
 
 /** Facts of the spaces there are, retired ones too: what they hold stays held. One that is missing is left out. */
 export async function loadSpaceFacts(reader: Reader, ids: readonly SpaceId[]): Promise<SpaceFacts[]> {
-  const shared = shareHours();
-  const rows = await reader.json<SpaceRow[]>(SPACES, { ids: JSON.stringify(ids) });
-  return rows.map((row) => toFacts(row, shared));
+  return toSpaceFacts(await reader.json<SpaceRow[]>(asJson(SPACE_FACTS), { spaces: JSON.stringify(ids) }));
 }
 
-interface EquipmentRow {
+export interface EquipmentRow {
   readonly id: EquipmentTypeId;
   readonly fetchMin: number;
   readonly returnMin: number;
   readonly stock: [EpochMinute, EpochMinute | null, number][];
 }
 
-const EQUIPMENT = `
+/** A scalar statement: facts of the types whose ids are bound to `$types`. */
+export const EQUIPMENT_FACTS = `
 SELECT json_group_array(json_object('id', t.id, 'fetchMin', t.fetch_min, 'returnMin', t.return_min,
-  'stock', (SELECT json_group_array(json_array(l.from_min, l.to_min, l.delta)) FROM stock l WHERE l.type_id = t.id))) AS json
-FROM equipment_type t WHERE t.id IN (SELECT value FROM json_each($ids))`;
+  'stock', (SELECT json_group_array(json_array(l.from_min, l.to_min, l.delta)) FROM (
+    SELECT x.from_min, x.to_min, x.delta FROM stock_line x WHERE x.type_id = t.id
+    UNION ALL SELECT x.start_min, x.end_min, x.people FROM shift x WHERE x.team_id = t.pool_team_id) l)))
+FROM equipment_type t WHERE t.id IN (SELECT value FROM json_each($types))`;
+
+export const toEquipmentFacts = (rows: readonly EquipmentRow[]): EquipmentFacts[] =>
+  rows.map(({ stock, ...facts }) => ({
+    ...facts,
+    stock: stock.map(([from, to, delta]) => ({ from, to, delta })),
+  }));
 
 /** Facts of the equipment types there are, retired ones too. */
 export async function loadEquipmentFacts(
@@ -125,11 +138,9 @@ export async function loadEquipmentFacts(
   ids: readonly EquipmentTypeId[],
 ): Promise<EquipmentFacts[]> {
   if (!ids.length) return [];
-  const rows = await reader.json<EquipmentRow[]>(EQUIPMENT, { ids: JSON.stringify(ids) });
-  return rows.map(({ stock, ...facts }) => ({
-    ...facts,
-    stock: stock.map(([from, to, delta]) => ({ from, to, delta })),
-  }));
+  return toEquipmentFacts(
+    await reader.json<EquipmentRow[]>(asJson(EQUIPMENT_FACTS), { types: JSON.stringify(ids) }),
+  );
 }
 
 /** The zone of the site a space belongs to; there is at least one site once the office is set up. */

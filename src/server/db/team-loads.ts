@@ -1,9 +1,8 @@
 import type { ClaimId } from '@/core/ids';
 import type { TeamLoad } from '@/core/occupancy/world';
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
-import type { Reader } from './connection';
 
-interface TeamRow {
+export interface TeamRow {
   readonly teamId: number;
   readonly rosteredUntil: number;
   readonly does: { readonly phase: 'setup' | 'strike'; readonly crew: number }[];
@@ -12,36 +11,33 @@ interface TeamRow {
 }
 
 // Work and shifts of the days looked at, a day to either side: nothing further away stands in one stretch with them.
-const TEAMS = `
+/** A scalar statement: teams that keep a roster, with work and shifts in `$teamWindows`. */
+export const TEAM_LOADS = `
 SELECT json_group_array(json_object('teamId', t.id, 'rosteredUntil', (SELECT MAX(s.end_min) FROM shift s WHERE s.team_id = t.id),
   'does', (SELECT json_group_array(json_object('phase', r.phase, 'crew', r.crew)) FROM recipe r WHERE r.team_id = t.id AND r.retired_at IS NULL AND r.crew > 0),
-  'shifts', (SELECT json_group_array(DISTINCT json_array(s.start_min, s.end_min, s.people)) FROM json_each($windows) w JOIN shift s ON s.team_id = t.id
+  'shifts', (SELECT json_group_array(DISTINCT json_array(s.start_min, s.end_min, s.people)) FROM json_each($teamWindows) w JOIN shift s ON s.team_id = t.id
     AND s.start_min < w.value->>1 AND s.start_min > (w.value->>0) - 1440 AND s.end_min > w.value->>0),
-  'jobs', (SELECT json_group_array(DISTINCT json_array(o.from_min, o.due_min, o.work_min, o.claim_id)) FROM json_each($windows) w JOIN work_order o ON o.team_id = t.id
+  'jobs', (SELECT json_group_array(DISTINCT json_array(o.from_min, o.due_min, o.work_min, o.claim_id)) FROM json_each($teamWindows) w JOIN work_order o ON o.team_id = t.id
     AND o.state = 'open' AND o.work_min > 0 AND o.due_min > w.value->>0 AND o.due_min < w.value->>1)
-)) AS json FROM team t WHERE EXISTS (SELECT 1 FROM shift s WHERE s.team_id = t.id)`;
+))
+FROM team t WHERE EXISTS (SELECT 1 FROM shift s WHERE s.team_id = t.id)`;
 
 const DAY_MIN = 1440;
 
-/** Teams that keep a roster, with the work and shifts around the spans. */
-export async function loadTeams(
-  reader: Reader,
-  spans: readonly Interval[],
-  except: ReadonlySet<ClaimId>,
-): Promise<TeamLoad[]> {
-  const windows = union(
+/** The days around the spans: what `$teamWindows` is bound to. */
+export const teamWindows = (spans: readonly Interval[]): [start: number, end: number][] =>
+  union(
     spans.map(({ start, end }) => ({
       start: (start - DAY_MIN) as EpochMinute,
       end: (end + DAY_MIN) as EpochMinute,
     })),
   ).map(({ start, end }) => [start, end]);
-  if (!windows.length) return [];
-  const rows = await reader.json<TeamRow[]>(TEAMS, { windows: JSON.stringify(windows) });
-  return rows.map(({ shifts, jobs, ...team }) => ({
+
+export const toTeamLoads = (rows: readonly TeamRow[], except: ReadonlySet<ClaimId>): TeamLoad[] =>
+  rows.map(({ shifts, jobs, ...team }) => ({
     ...team,
     shifts: shifts.map(([start, end, people]) => ({ start, end, people })),
     jobs: jobs
       .filter(([, , , claimId]) => !except.has(claimId))
       .map(([start, end, workMin]) => ({ window: { start, end }, workMin })),
   }));
-}
