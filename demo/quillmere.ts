@@ -235,6 +235,8 @@ export const QUILLMERE: OfficeFile = {
           outdoor: true,
           stepFree: false,
           postedLimit: 150,
+          // Nobody has to set anything there for a walk or an hour of sketching.
+          policies: [{ granted: 'instantly', longestMin: 360, noticeMin: 120 }],
           layouts: [{ layout: 'standing', seats: 150, setupMin: 30, strikeMin: 30 }],
         },
       ],
@@ -270,10 +272,31 @@ export const QUILLMERE: OfficeFile = {
       equipment: [
         { name: 'Hand microphone', quantity: 10, fetchMin: 10, returnMin: 10 },
         { name: 'Projector', quantity: 4, fetchMin: 10, returnMin: 10 },
-        { name: 'Lectern kit', quantity: 2, fetchMin: 10, returnMin: 10 },
+        { name: 'Lectern', quantity: 2, fetchMin: 10, returnMin: 10 },
+        {
+          name: 'Lectern kit',
+          quantity: 0,
+          fetchMin: 10,
+          returnMin: 10,
+          kit: [
+            { name: 'Lectern', quantity: 1 },
+            { name: 'Hand microphone', quantity: 1 },
+          ],
+        },
       ],
     },
-    { name: 'Lodge', equipment: [{ name: 'Garden buggy', quantity: 2, fetchMin: 10, returnMin: 20 }] },
+    {
+      name: 'Lodge',
+      equipment: [
+        {
+          name: 'Garden buggy',
+          quantity: 2,
+          fetchMin: 10,
+          returnMin: 20,
+          units: ['Buggy Bramble', 'Buggy Clover'],
+        },
+      ],
+    },
   ],
   teams: [
     {

@@ -188,7 +188,8 @@ class Story {
       );
       return;
     }
-    const clear = view.dates.filter(({ verdict }) => verdict !== 'clash').map(({ id }) => id as never);
+    const waiting = view.dates.filter(({ state }) => state === 'waiting');
+    const clear = waiting.filter(({ verdict }) => verdict !== 'clash').map(({ id }) => id as never);
     if (!clear.length) return;
     expectDone(
       event.title,
@@ -244,7 +245,8 @@ class Story {
 /** A weekly demo series as an RRULE value; the weekday is that of its start. */
 function weeklyRule({ weekly, on }: DemoEvent): { rule: string } {
   const [every, until] = weekly!;
-  const end = { kind: 'until', date: localDate(until) } as const;
+  const end =
+    until === null ? ({ kind: 'never' } as const) : ({ kind: 'until', date: localDate(until) } as const);
   return { rule: ruleTextOf(weeklyOn(every, end, weekdayOf(localDate(on))), ZONE) };
 }
 

@@ -11,8 +11,8 @@ export interface DemoEvent {
   readonly on: string;
   readonly from: string;
   readonly to: string;
-  /** Weeks between dates and the last day. */
-  readonly weekly?: readonly [everyWeeks: number, until: string];
+  /** Weeks between dates and the last day; null goes on without end. */
+  readonly weekly?: readonly [everyWeeks: number, until: string | null];
   readonly equipment?: Readonly<Record<string, number>>;
   readonly text?: string;
   readonly notes?: string;

@@ -3,6 +3,19 @@ import type { DemoEvent } from './demo-event';
 /** Series that carry the half year around the demo day. */
 export const SERIES: readonly DemoEvent[] = [
   {
+    title: 'Dew reading at the wall',
+    host: 'Moth Watch Quillmere',
+    category: 'Surveys and counts',
+    space: 'PS',
+    layout: 'classroom',
+    people: 9,
+    on: '2027-01-10',
+    from: '08:40',
+    to: '09:25',
+    weekly: [4, null],
+    text: 'Thermometers and notebooks; twenty minutes by the wall, twenty indoors.',
+  },
+  {
     title: 'Choir under glass',
     host: 'Lakeside Choir',
     category: 'Music',

@@ -1,5 +1,5 @@
 import { fromWallMinute, wallMinute, type LocalDateTime } from '../time/local-time';
-import { instantOfWall } from '../time/zone';
+import { instantOfWall, isInGap } from '../time/zone';
 import { parseRule } from './parse-rule';
 import { periodDays, type PeriodDays } from './period-days';
 import type { ParsedRule, RuleParts, Until } from './rule-parts';
@@ -96,16 +96,19 @@ function datesOfPeriod({ rule, periods, times }: BoundRule, period: number): rea
   return rule.bySetPos.length ? atPositions(walls, rule.bySetPos) : walls;
 }
 
-function isAfterUntil(until: Until, wall: number, instant: number): boolean {
+// No zone is further from UTC than this: a wall time that far from an UNTIL in UTC is on one side of it in any zone.
+const FURTHEST_MIN = 900;
+
+function isAfterUntil(until: Until, wall: number, tzid: string): boolean {
   if (until.kind === 'date') return Math.floor(wall / DAY_MIN) > until.day;
-  return until.kind === 'local' ? wall > until.wallMinute : instant > until.epochMinute;
+  if (until.kind === 'local') return wall > until.wallMinute;
+  const apart = wall - until.epochMinute;
+  if (Math.abs(apart) > FURTHEST_MIN) return apart > 0;
+  return instantOfWall(wall, tzid, 'offset-before')! > until.epochMinute;
 }
 
-/** Null where the clocks jump over it (RFC 5545 3.3.10: such a date does not exist and is not counted). */
-const instantOf = (rule: BoundRule, wall: number): number | null =>
-  instantOfWall(wall, rule.tzid, rule.allDay ? 'offset-before' : 'does-not-exist');
-
-type Visit = (wall: number, instant: number | null) => 'on' | 'stop';
+/** `exists` is false where the clocks jump over it (RFC 5545 3.3.10: such a date is not there and not counted). */
+type Visit = (wall: number, exists: boolean) => 'on' | 'stop';
 
 /** Visits the dates from the period of `fromWall` on, jumped to without walking there, UNTIL kept, COUNT not. */
 function walk(rule: BoundRule, fromWall: number, toWall: number, visit: Visit): void {
@@ -115,10 +118,8 @@ function walk(rule: BoundRule, fromWall: number, toWall: number, visit: Visit): 
   for (let period = Math.floor(first / interval) * interval; period <= last; period += interval)
     for (const wall of datesOfPeriod(rule, period)) {
       if (wall < rule.startWall) continue;
-      const instant = instantOf(rule, wall);
-      if (until && isAfterUntil(until, wall, instant ?? instantOfWall(wall, rule.tzid, 'offset-before')!))
-        return;
-      if (visit(wall, instant) === 'stop') return;
+      if (until && isAfterUntil(until, wall, rule.tzid)) return;
+      if (visit(wall, rule.allDay || !isInGap(wall, rule.tzid)) === 'stop') return;
     }
 }
 
@@ -130,9 +131,9 @@ function endOfCount(rule: BoundRule, toWall: number): number {
   const { counted } = rule;
   if (rule.rule.count === null) return Infinity;
   if (counted.left > 0 && toWall > counted.walkedTo) {
-    walk(rule, counted.walkedTo, toWall, (wall, instant) => {
+    walk(rule, counted.walkedTo, toWall, (wall, exists) => {
       if (wall >= toWall || counted.left === 0) return 'stop';
-      if (wall < counted.walkedTo || instant === null) return 'on';
+      if (wall < counted.walkedTo || !exists) return 'on';
       counted.last = wall;
       counted.left -= 1;
       return 'on';
@@ -145,7 +146,7 @@ function endOfCount(rule: BoundRule, toWall: number): number {
 function datesWhere(
   recurrence: Recurrence,
   { from, to, most }: ExpandLimit,
-  isWanted: (instant: number | null) => boolean,
+  isWanted: (exists: boolean) => boolean,
 ): LocalDateTime[] {
   const rule = boundRule(recurrence);
   const [fromWall, toWall] = [wallMinute(from), wallMinute(to)];
@@ -154,10 +155,10 @@ function datesWhere(
   let left = isFromStart ? (rule.rule.count ?? Infinity) : Infinity;
   const end = isFromStart ? Infinity : endOfCount(rule, toWall);
   const found: LocalDateTime[] = [];
-  walk(rule, fromWall, toWall, (wall, instant) => {
+  walk(rule, fromWall, toWall, (wall, exists) => {
     if (found.length >= most || wall >= toWall || wall > end || left <= 0) return 'stop';
-    if (instant !== null) left -= 1;
-    if (wall >= fromWall && isWanted(instant)) found.push(fromWallMinute(wall));
+    if (exists) left -= 1;
+    if (wall >= fromWall && isWanted(exists)) found.push(fromWallMinute(wall));
     return 'on';
   });
   return found;
@@ -170,11 +171,11 @@ function datesWhere(
  * @throws RangeError when the rule text is malformed: input goes through `parseRule` first.
  */
 export const expandRule = (recurrence: Recurrence, limit: ExpandLimit): LocalDateTime[] =>
-  datesWhere(recurrence, limit, (instant) => instant !== null);
+  datesWhere(recurrence, limit, (exists) => exists);
 
 /** Dates in [from, to) that the rule names and the clocks jump over, to be shown as left out. */
 export const datesInGap = (recurrence: Recurrence, limit: ExpandLimit): LocalDateTime[] =>
-  datesWhere(recurrence, limit, (instant) => instant === null);
+  datesWhere(recurrence, limit, (exists) => !exists);
 
 /** The first date of the rule that is not before its start; null where there is none up to the year 2100. */
 export function firstDate(recurrence: Recurrence): LocalDateTime | null {

@@ -103,6 +103,23 @@ export function instantOfWall(wall: number, tzid: string, inGap: InGap): EpochMi
   return epochMinute(wall - offsetAt(epochMinute(wall + 900), tzid));
 }
 
+// Days on which the wall skips something, by zone: nearly all days can be told from them by one look.
+const gapDays = new Map<string, ReadonlySet<number>>();
+
+function gapDaysOf(tzid: string): ReadonlySet<number> {
+  let days = gapDays.get(tzid);
+  if (!days) {
+    const forward = zoneOf(tzid).transitions.filter(({ before, after }) => after > before);
+    const touched = forward.flatMap(({ at, before, after }) => [at + before, at + after - 1]);
+    gapDays.set(tzid, (days = new Set(touched.map((wall) => Math.floor(wall / 1440)))));
+  }
+  return days;
+}
+
+/** Whether the clocks jump over a wall time. */
+export const isInGap = (wall: number, tzid: string): boolean =>
+  gapDaysOf(tzid).has(Math.floor(wall / 1440)) && instantOfWall(wall, tzid, 'does-not-exist') === null;
+
 /** From the first instant of `date` to the first instant of the next: 1,380 to 1,500 minutes. */
 export function dayInterval(date: LocalDate, tzid: string): Interval {
   return { start: startOfDay(date, tzid), end: startOfDay(addDays(date, 1), tzid) };

@@ -173,9 +173,18 @@ interface Facts {
   readonly house: House;
   readonly spaces: SpaceRow[];
   readonly equipment: EquipmentRow[];
+  readonly hasRoster: 0 | 1;
+  readonly hasEndless: 0 | 1;
 }
 
-const FACTS = asJsonObject({ house: HOUSE, spaces: SPACE_FACTS, equipment: EQUIPMENT_FACTS });
+// What the house does not have need not be looked for: planning a long statement costs more than running it.
+const FACTS = asJsonObject({
+  house: HOUSE,
+  spaces: SPACE_FACTS,
+  equipment: EQUIPMENT_FACTS,
+  hasRoster: 'SELECT EXISTS (SELECT 1 FROM shift)',
+  hasEndless: 'SELECT EXISTS (SELECT 1 FROM segment WHERE endless = 1)',
+});
 
 async function loadFacts(reader: Reader, dates: readonly WantedDate[]) {
   const spaceIds: SpaceId[] = distinct(
@@ -190,6 +199,7 @@ async function loadFacts(reader: Reader, dates: readonly WantedDate[]) {
     house: rows.house,
     spaces: toSpaceFacts(rows.spaces),
     equipment: toEquipmentFacts(rows.equipment),
+    has: { roster: rows.hasRoster === 1, endless: rows.hasEndless === 1, waiting: false },
   };
 }
 
@@ -199,8 +209,8 @@ interface Surroundings {
   readonly uses?: UseTuple[];
   readonly waiting?: WaitingTuple[];
   readonly publicEvents?: PublicTuple[];
-  readonly teams: TeamRow[];
-  readonly expected: SeriesRow[];
+  readonly teams?: TeamRow[];
+  readonly expected?: SeriesRow[];
 }
 
 interface Windows {
@@ -212,22 +222,30 @@ interface Windows {
   readonly last: LocalDate;
 }
 
-function loadSurroundings(reader: Reader, asked: Windows, withWaiting: boolean): Promise<Surroundings> {
+interface Present {
+  readonly roster: boolean;
+  readonly endless: boolean;
+  readonly waiting: boolean;
+}
+
+function loadSurroundings(reader: Reader, asked: Windows, has: Present): Promise<Surroundings> {
   const { windows, useWindows, eventWindows } = asked;
   const text = JSON.stringify;
   const statement = asJsonObject({
     clashing: CLASHING_WINDOWS,
-    teams: TEAM_LOADS,
-    expected: EXPECTED_SERIES,
+    ...(has.roster && { teams: TEAM_LOADS }),
+    ...(has.endless && { expected: EXPECTED_SERIES }),
     ...(useWindows.length && { uses: USES_IN_WINDOWS }),
-    ...(withWaiting && { waiting: WAITING_IN_WINDOWS }),
+    ...(has.waiting && { waiting: WAITING_IN_WINDOWS }),
     ...(eventWindows.length && { publicEvents: PUBLIC_IN_WINDOWS }),
   });
   return reader.json<Surroundings>(statement, {
     windows: text(windows),
-    teamWindows: text(asked.teamWindows),
-    last: asked.last,
-    resources: text(distinct(windows.map(([resource]) => resource))),
+    ...(has.roster && { teamWindows: text(asked.teamWindows) }),
+    ...(has.endless && {
+      last: asked.last,
+      resources: text(distinct(windows.map(([resource]) => resource))),
+    }),
     ...(useWindows.length && { useWindows: text(useWindows) }),
     ...(eventWindows.length && { eventWindows: text(eventWindows) }),
   });
@@ -270,7 +288,7 @@ export async function loadWorld(
   dates: readonly WantedDate[],
   { except = [], withWaiting = false, audiences = [] }: WorldWanted = {},
 ): Promise<WorldSnapshot> {
-  const { house, spaces, equipment } = await loadFacts(reader, dates);
+  const { house, spaces, equipment, has } = await loadFacts(reader, dates);
   const replaced = new Set(except);
   const parts = wantedParts(dates, holdingsOf({ spaces, equipment }));
   const latest = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
@@ -284,7 +302,7 @@ export async function loadWorld(
       teamWindows: teamWindows(parts.map(({ span }) => span)),
       last: addDays(dateOf(toLocal(latest, house.tzid)), 1),
     },
-    withWaiting,
+    { ...has, waiting: withWaiting },
   );
   return {
     ...house,
@@ -294,7 +312,7 @@ export async function loadWorld(
     uses: toUses(found.uses ?? [], replaced),
     waiting: toWaiting(found.waiting ?? [], replaced),
     publicEvents: toPublicEvents(found.publicEvents ?? [], replaced),
-    teams: toTeamLoads(found.teams, replaced),
-    expected: toExpectedSeries(found.expected),
+    teams: toTeamLoads(found.teams ?? [], replaced),
+    expected: toExpectedSeries(found.expected ?? []),
   };
 }

@@ -20,8 +20,8 @@ function Rungs({ reply }: { reply: CheckReply }) {
             <span>{when}</span>
             <VerdictStamp verdict={verdict} />
           </div>
-          {findings.map(({ sentence }) => (
-            <p key={sentence} className="mt-0.5 text-[0.93rem]">
+          {findings.map(({ sentence, severity }) => (
+            <p key={sentence} className={`mt-0.5 text-[0.93rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
               {sentence}
             </p>
           ))}
@@ -56,6 +56,11 @@ export function VerdictSlip({
           <>
             <p className="text-lg font-semibold">{state.reply.summary}</p>
             <p className="text-[0.95rem] first-letter:uppercase">{state.reply.inWords}</p>
+            {state.reply.notes.map((note) => (
+              <p key={note} className="mt-1 text-[0.95rem]">
+                {note}
+              </p>
+            ))}
           </>
         )}
       </div>

@@ -1,58 +1,155 @@
 'use client';
-import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import type { ChangeReply } from '@/contracts/change';
-import type { ErrorReply } from '@/contracts/refusal';
+import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
-import { send } from '@/ui/hooks/send';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
+import { useChange, type ChangeHandle } from './use-change';
 
 const idsOf = (dates: readonly DateView[]): ReadonlySet<number> => new Set(dates.map(({ id }) => id));
 
-/** Deciding one request: pick rungs by verdict or hand, approve or decline what is picked, leave the rest waiting. */
+interface DecisionProps {
+  readonly change: ChangeHandle;
+  readonly picked: readonly DateView[];
+  readonly waiting: number;
+}
+
+/** Keeping the place of what is picked for a while, until the office knows more. */
+function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly number[] }) {
+  const [until, setUntil] = useState('');
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void change.run({ action: 'hold', until }, ids);
+      }}
+    >
+      <label>
+        <span className="font-semibold">Keep the place until</span>
+        <input
+          className="field w-56"
+          type="datetime-local"
+          value={until}
+          required
+          onChange={(event) => setUntil(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="press" disabled={change.isSending || ids.length === 0}>
+        Hold {countText(ids.length, 'date', 'dates')}
+      </button>
+    </form>
+  );
+}
+
+function Decision({ change, picked, waiting }: DecisionProps) {
+  const [reason, setReason] = useState('');
+  const ids = picked.map(({ id }) => id);
+  const dates = countText(ids.length, 'date', 'dates');
+  const isIdle = change.isSending || ids.length === 0;
+  const held = picked.filter(({ isHeld, proposal }) => isHeld || proposal);
+  const decide = async (action: 'approve' | 'decline' | 'skip') => {
+    if (await change.run({ action, reason }, ids)) setReason('');
+  };
+  return (
+    <div className="sticky bottom-0 mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-3">
+      <label>
+        <span className="font-semibold">Reason</span>{' '}
+        <span className="text-soft">
+          {picked.some(({ needsReason }) => needsReason)
+            ? 'needed here: it goes past a rule of the house'
+            : 'needed for declining and leaving out; the requester reads it'}
+        </span>
+        <input
+          className="field"
+          value={reason}
+          maxLength={1000}
+          onChange={(event) => setReason(event.target.value)}
+        />
+      </label>
+      <div className="flex flex-wrap items-center gap-2">
+        <button
+          type="button"
+          className="press press-main"
+          disabled={isIdle}
+          onClick={() => decide('approve')}
+        >
+          Approve {dates}
+        </button>
+        <button type="button" className="press" disabled={isIdle} onClick={() => decide('decline')}>
+          Decline {dates}
+        </button>
+        <button type="button" className="press" disabled={isIdle} onClick={() => decide('skip')}>
+          Leave {dates} out
+        </button>
+        {waiting > ids.length && <span className="text-soft">{waiting - ids.length} stay waiting</span>}
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        <HoldFields change={change} ids={ids} />
+        {held.length > 0 && (
+          <button
+            type="button"
+            className="press"
+            disabled={change.isSending}
+            onClick={() =>
+              change.run(
+                { action: 'release-hold' },
+                held.map(({ id }) => id),
+              )
+            }
+          >
+            End {countText(held.length, 'hold', 'holds')}
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Changes asked for after approval: the booking stays until one of these is pressed. */
+function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonly DateView[] }) {
+  if (!dates.length) return null;
+  const ids = dates.map(({ id }) => id);
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
+      <span className="font-semibold">
+        {countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.
+      </span>
+      <button
+        type="button"
+        className="press press-main"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'grant-change', reason: '' }, ids)}
+      >
+        Grant
+      </button>
+      <button
+        type="button"
+        className="press"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'refuse-change', reason: '' }, ids)}
+      >
+        Keep as booked
+      </button>
+    </div>
+  );
+}
+
+/** Deciding one request: pick rungs by verdict or hand, do something with what is picked, leave the rest waiting. */
 export function DecidePanel({ request }: { request: RequestView }) {
-  const router = useRouter();
+  const change = useChange(request);
   const waiting = request.dates.filter(
     ({ actions }) => actions.includes('approve') || actions.includes('decline'),
   );
   const clear = waiting.filter(({ verdict, isPast }) => verdict === 'clear' && !isPast);
   const possible = waiting.filter(({ isUnapprovable, isPast }) => !isUnapprovable && !isPast);
   const [chosen, setPicked] = useState<ReadonlySet<number>>(idsOf(clear));
-  const [reason, setReason] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [doneText, setDoneText] = useState('');
-  const [isSending, setSending] = useState(false);
-  // One key for one intent: a double press is one decision, another choice is another.
-  const intent = useRef({ text: '', key: '' });
   const waitingIds = idsOf(waiting);
-  const picked = new Set([...chosen].filter((id) => waitingIds.has(id)));
-  const pickedDates = waiting.filter(({ id }) => picked.has(id));
-  const wantsReason = pickedDates.some(({ needsReason }) => needsReason);
-
-  const decide = async (action: 'approve' | 'decline', ids: readonly number[]) => {
-    if (isSending) return;
-    const body = { version: request.version, action, occurrences: ids, reason };
-    const text = JSON.stringify(body);
-    if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
-    setSending(true);
-    setDoneText('');
-    const reply = await send<ChangeReply>('POST', `/api/requests/${request.reference}/decision`, {
-      ...body,
-      key: intent.current.key,
-    });
-    setSending(false);
-    // What happened meanwhile is loaded even where the decision was refused.
-    router.refresh();
-    if (!reply.ok) return setError(reply.error);
-    setError(null);
-    setReason('');
-    setDoneText(`Done: ${reply.value.summary}.`);
-  };
+  const picked = waiting.filter(({ id }) => chosen.has(id));
 
   return (
     <section aria-label="Dates and decision">
+      <WantedChanges change={change} dates={request.dates.filter((date) => date.change !== null)} />
       {waiting.length > 0 && (
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">Pick</span>
@@ -70,49 +167,10 @@ export function DecidePanel({ request }: { request: RequestView }) {
           </button>
         </div>
       )}
-      <Ladder dates={request.dates} pickable={waitingIds} picked={picked} onPick={setPicked} />
-      <p role="status" className="min-h-7 py-1 font-semibold text-clear">
-        {doneText}
-      </p>
-      <RefusalNote error={error} />
+      <Ladder dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
+      <ChangeDone change={change} />
       {waiting.length > 0 ? (
-        <div className="sticky bottom-0 mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-3">
-          <label>
-            <span className="font-semibold">Reason</span>{' '}
-            <span className="text-soft">
-              {wantsReason
-                ? 'needed here: it goes past a rule of the house'
-                : 'needed for declining; the requester reads it'}
-            </span>
-            <input
-              className="field"
-              value={reason}
-              maxLength={1000}
-              onChange={(event) => setReason(event.target.value)}
-            />
-          </label>
-          <div className="flex flex-wrap items-center gap-2">
-            <button
-              type="button"
-              className="press press-main"
-              disabled={isSending || picked.size === 0}
-              onClick={() => decide('approve', [...picked])}
-            >
-              Approve {countText(picked.size, 'date', 'dates')}
-            </button>
-            <button
-              type="button"
-              className="press"
-              disabled={isSending || picked.size === 0}
-              onClick={() => decide('decline', [...picked])}
-            >
-              Decline {countText(picked.size, 'date', 'dates')}
-            </button>
-            {waiting.length > picked.size && (
-              <span className="text-soft">{waiting.length - picked.size} stay waiting</span>
-            )}
-          </div>
-        </div>
+        <Decision change={change} picked={picked} waiting={waiting.length} />
       ) : (
         <p className="py-3 text-soft">Nothing of this waits any more.</p>
       )}

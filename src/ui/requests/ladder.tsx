@@ -43,14 +43,28 @@ export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
             <span className="text-soft">{date.places}</span>
             <span className="w-28">
               {date.isPast && date.state === 'waiting' ? 'waiting, over' : date.stateWord}
+              {date.isHeld && ', held'}
             </span>
             <span className="w-16">{date.verdict && <VerdictStamp verdict={date.verdict} />}</span>
           </div>
-          {date.findings.map(({ sentence }) => (
-            <p key={sentence} className="mt-0.5 text-[0.95rem]">
+          {date.findings.map(({ sentence, severity }) => (
+            <p key={sentence} className={`mt-0.5 text-[0.95rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
               {sentence}
             </p>
           ))}
+          {date.isHeld && date.holdUntilText && (
+            <p className="mt-0.5 text-[0.95rem] text-soft">Its place is kept until {date.holdUntilText}.</p>
+          )}
+          {date.proposal && (
+            <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">
+              Offered instead: {date.proposal}
+            </p>
+          )}
+          {date.change && (
+            <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">
+              Wanted instead: {date.change}
+            </p>
+          )}
           {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
         </li>
       ))}

@@ -1,14 +1,11 @@
 'use client';
 import { AlertDialog } from 'radix-ui';
-import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import type { ChangeReply } from '@/contracts/change';
-import type { ErrorReply } from '@/contracts/refusal';
+import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
-import { send } from '@/ui/hooks/send';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
+import { useChange, type ChangeHandle } from './use-change';
 
 const canLeave = ({ actions }: DateView): boolean =>
   actions.includes('withdraw') || actions.includes('cancel');
@@ -22,45 +19,59 @@ function consequence(picked: readonly DateView[]): string {
     approved &&
       `${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
   ];
-  return `${parts.filter(Boolean).join('; ')}. This cannot be undone; you would have to ask anew.`;
+  return `${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
+}
+
+/** What the office offers instead: taken with one press, for all dates that have an offer. */
+function Offered({ change, dates }: { change: ChangeHandle; dates: readonly DateView[] }) {
+  if (!dates.length) return null;
+  const ids = dates.map(({ id }) => id);
+  return (
+    <div className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
+      <span className="font-semibold">
+        The office offers another place or time for {countText(dates.length, 'date', 'dates')}.
+      </span>
+      <button
+        type="button"
+        className="press press-main"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'accept' }, ids)}
+      >
+        Take the offer
+      </button>
+      <button
+        type="button"
+        className="press"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'refuse-proposal' }, ids)}
+      >
+        Wait for the first wish
+      </button>
+    </div>
+  );
 }
 
 /** Withdrawing and cancelling one's own dates: one, some or all. */
 export function LeavePanel({ request }: { request: RequestView }) {
-  const router = useRouter();
   const leavable = request.dates.filter(canLeave);
   const pickable = new Set(leavable.map(({ id }) => id));
   // A single date needs no picking.
   const [chosen, setPicked] = useState<ReadonlySet<number>>(leavable.length === 1 ? pickable : new Set());
   const [reason, setReason] = useState('');
   const [isOpen, setOpen] = useState(false);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [doneText, setDoneText] = useState('');
-  const [isSending, setSending] = useState(false);
-  const key = useRef('');
+  const change = useChange(request);
   const picked = leavable.filter(({ id }) => chosen.has(id));
+  const offered = request.dates.filter(
+    ({ proposal, actions }) => proposal !== null && actions.includes('accept'),
+  );
 
-  const ask = (open: boolean) => {
-    if (open) key.current = crypto.randomUUID();
-    setOpen(open);
-  };
   const leave = async () => {
-    setSending(true);
-    const body = {
-      key: key.current,
-      version: request.version,
-      occurrences: picked.map(({ id }) => id),
-      reason,
-    };
-    const reply = await send<ChangeReply>('POST', `/api/requests/${request.reference}/leave`, body);
-    setSending(false);
+    const ids = picked.map(({ id }) => id);
+    const isDone = await change.run({ action: 'leave', reason }, ids);
     setOpen(false);
-    router.refresh();
-    if (!reply.ok) return setError(reply.error);
-    setError(null);
+    if (!isDone) return;
     setReason('');
     setPicked(new Set());
-    setDoneText(`Done: you ${reply.value.summary}.`);
   };
 
   return (
@@ -71,12 +82,10 @@ export function LeavePanel({ request }: { request: RequestView }) {
         picked={new Set(picked.map(({ id }) => id))}
         onPick={setPicked}
       />
-      <p role="status" className="min-h-7 py-1 font-semibold text-clear">
-        {doneText}
-      </p>
-      <RefusalNote error={error} />
+      <ChangeDone change={change} />
+      <Offered change={change} dates={offered} />
       {leavable.length > 0 && (
-        <AlertDialog.Root open={isOpen} onOpenChange={ask}>
+        <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
           <div className="flex flex-wrap gap-2 py-2">
             {leavable.length > 1 && (
               <button
@@ -111,7 +120,12 @@ export function LeavePanel({ request }: { request: RequestView }) {
               </label>
               <div className="mt-4 flex flex-wrap justify-end gap-2">
                 <AlertDialog.Cancel className="press">Keep them</AlertDialog.Cancel>
-                <button type="button" className="press press-main" disabled={isSending} onClick={leave}>
+                <button
+                  type="button"
+                  className="press press-main"
+                  disabled={change.isSending}
+                  onClick={leave}
+                >
                   Give them up
                 </button>
               </div>

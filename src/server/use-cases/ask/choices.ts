@@ -9,6 +9,10 @@ type Flagged = Omit<AskChoices, 'categories' | 'hosts' | 'today'> & {
   readonly hosts: readonly (Omit<AskChoices['hosts'][number], 'isOwn'> & { isOwn: 0 | 1 })[];
 };
 
+// What there is at the moment; of a kit as many as its contents make.
+const stockNow = (type: string) =>
+  `COALESCE((SELECT SUM(l.delta) FROM stock l WHERE l.type_id = ${type} AND l.from_min <= $now AND (l.to_min IS NULL OR l.to_min > $now)), 0)`;
+
 // One's own organisations first, then by name.
 const CHOICES = `SELECT json_object(
   'spaces', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'code', s.code, 'building', b.name, 'postedLimit', s.posted_limit,
@@ -18,8 +22,8 @@ const CHOICES = `SELECT json_object(
   'categories', (SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'about', about, 'publish', publish_by_default) ORDER BY position) FROM category),
   'hosts', (SELECT json_group_array(json_object('id', o.id, 'name', o.name, 'isOwn', m.person_id IS NOT NULL) ORDER BY m.person_id IS NULL, o.name)
     FROM organisation o LEFT JOIN membership m ON m.organisation_id = o.id AND m.person_id = $person),
-  'equipment', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'stock', COALESCE((SELECT SUM(l.delta) FROM stock_line l
-      WHERE l.type_id = t.id AND l.from_min <= $now AND (l.to_min IS NULL OR l.to_min > $now)), 0)) ORDER BY t.position)
+  'equipment', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'stock', COALESCE(
+      (SELECT MIN(${stockNow('k.type_id')} / k.quantity) FROM kit_item k WHERE k.kit_id = t.id), ${stockNow('t.id')})) ORDER BY t.position)
     FROM equipment_type t WHERE t.retired_at IS NULL),
   'accessMin', (SELECT access_min FROM site ORDER BY id LIMIT 1), 'exitMin', (SELECT exit_min FROM site ORDER BY id LIMIT 1)) AS json`;
 

@@ -1,0 +1,19 @@
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import type { ChangeHandle } from './use-change';
+
+/** What was done last, with the way back while there is one; or why it was not done. */
+export function ChangeDone({ change }: { change: ChangeHandle }) {
+  return (
+    <>
+      <p role="status" className="flex min-h-7 flex-wrap items-center gap-3 py-1 font-semibold text-clear">
+        {change.doneText}
+        {change.canTakeBack && (
+          <button type="button" className="press" disabled={change.isSending} onClick={change.takeBack}>
+            Take it back
+          </button>
+        )}
+      </p>
+      <RefusalNote error={change.error} />
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import type { ChangeBody, ChangeReply } from '@/contracts/change';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { RequestView } from '@/contracts/request-view';
+import { send } from '@/ui/hooks/send';
+
+type Step = ChangeBody['step'];
+
+/** Doing something to picked dates of a request, and taking it back. */
+export interface ChangeHandle {
+  readonly error: ErrorReply['error'] | null;
+  readonly doneText: string;
+  readonly isSending: boolean;
+  /** Set while what was done last can still be taken back. */
+  readonly canTakeBack: boolean;
+  /** True when it was done. */
+  run(step: Step, occurrences: readonly number[]): Promise<boolean>;
+  takeBack(): Promise<void>;
+}
+
+export function useChange(request: RequestView): ChangeHandle {
+  const router = useRouter();
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [doneText, setDoneText] = useState('');
+  const [isSending, setSending] = useState(false);
+  const [changeSet, setChangeSet] = useState<number | null>(null);
+  // One key for one intent: a double press is one change, another choice is another.
+  const intent = useRef({ text: '', key: '' });
+
+  const post = async <Value>(url: string, body: object): Promise<Value | null> => {
+    const text = JSON.stringify([url, body]);
+    if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
+    setSending(true);
+    setDoneText('');
+    const reply = await send<Value>('POST', url, { ...body, key: intent.current.key });
+    setSending(false);
+    // What happened meanwhile is loaded even where the change was refused.
+    router.refresh();
+    setError(reply.ok ? null : reply.error);
+    return reply.ok ? reply.value : null;
+  };
+
+  const run = async (step: Step, occurrences: readonly number[]): Promise<boolean> => {
+    if (isSending) return false;
+    const items = [{ reference: request.reference, version: request.version, occurrences: [...occurrences] }];
+    const reply = await post<ChangeReply>('/api/changes', { items, step });
+    if (!reply) return false;
+    setChangeSet(reply.changeSet);
+    setDoneText(`Done: ${reply.summary}.`);
+    return true;
+  };
+
+  const takeBack = async (): Promise<void> => {
+    if (isSending || changeSet === null) return;
+    const reply = await post<Pick<ChangeReply, 'summary'>>(`/api/changes/${changeSet}/undo`, {});
+    setChangeSet(null);
+    if (reply) setDoneText(`Done: ${reply.summary}.`);
+  };
+
+  return { error, doneText, isSending, canTakeBack: changeSet !== null, run, takeBack };
+}
