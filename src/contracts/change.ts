@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { OccurrenceId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
-import { idempotencyKey, localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from './fields';
+import { idempotencyKey, localDateTimeField, plainText, rowId, wholeNumber } from './fields';
 
 const MOST_MINUTES = 366 * 1440;
 
@@ -21,7 +21,8 @@ const item = z.object({
 });
 
 const reason = plainText('Reason', 1000);
-const neededReason = requiredLine('Reason', 1000);
+const neededReason = (what: string) =>
+  reason.refine((text) => text !== '', `${what} needs a reason: the requester reads it.`);
 
 const patch = z
   .object({
@@ -59,8 +60,8 @@ export const stepSchema = z.discriminatedUnion(
   'action',
   [
     z.object({ action: z.literal('approve'), reason }),
-    z.object({ action: z.literal('decline'), reason: neededReason }),
-    z.object({ action: z.literal('skip'), reason: neededReason }),
+    z.object({ action: z.literal('decline'), reason: neededReason('Declining') }),
+    z.object({ action: z.literal('skip'), reason: neededReason('Leaving a date out') }),
     z.object({ action: z.literal('withdraw'), reason }),
     z.object({ action: z.literal('cancel'), reason }),
     /** Withdraws what waits and cancels what is approved: giving dates up without having to tell them apart. */

@@ -66,15 +66,46 @@ test.each([
     when({ startsAt: '2027-06-31T10:00' }),
     /no such date and time: 2027-06-31T10:00/,
   ],
+  ['a rule by the second', 400, when({ repeat: { rule: 'FREQ=SECONDLY' } }), /repeats by the day at most/],
   [
-    'a start in the spring gap, every week',
+    'an interval of nothing',
+    400,
+    when({ repeat: { rule: 'FREQ=DAILY;INTERVAL=0' } }),
+    /INTERVAL=0 cannot be meant/,
+  ],
+  [
+    'a number and a last day at once',
+    400,
+    when({ repeat: { rule: 'FREQ=DAILY;COUNT=3;UNTIL=20280101' } }),
+    /both a number of dates and a last day/,
+  ],
+  [
+    'the 32nd',
+    400,
+    when({ repeat: { rule: 'FREQ=MONTHLY;BYMONTHDAY=32' } }),
+    /BYMONTHDAY=32 cannot be meant/,
+  ],
+  [
+    'a rule that never yields',
+    400,
+    when({ repeat: { rule: 'FREQ=MONTHLY;BYMONTH=2;BYMONTHDAY=30' } }),
+    /never yields a date/,
+  ],
+  [
+    '10,000 picked dates',
     400,
     when({
-      startsAt: '2028-03-26T01:30',
-      endsAt: '2028-03-26T03:30',
-      repeat: { rule: 'FREQ=WEEKLY;UNTIL=20280501T235959' },
+      extra: Array.from({ length: 10_000 }, (_, n) =>
+        new Date(Date.UTC(2027, 5, 1) + n * 86_400_000).toISOString().slice(0, 16),
+      ),
     }),
-    /clocks jump over 01:30/,
+    /At most 3,000 dates/,
+  ],
+  [
+    'one date of ten years',
+    400,
+    when({ startsAt: '2027-06-01T10:00', endsAt: '2037-06-01T10:00' }),
+    /at most 31 days/,
   ],
   [
     'more than 3,000 dates',

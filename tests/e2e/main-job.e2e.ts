@@ -102,6 +102,19 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(master!.toString()).not.toMatch(/Trays|Isolde|Projector/);
   });
 
+  test('the manager keeps the place of the date that waits, and lets it go again', async () => {
+    const page = await newPage(browser);
+    await signIn(page, 'manager');
+    await open(page, `/desk/${reference}`);
+    await press(page, 'all 1 waiting');
+    await fill(page, 'Keep the place until', '2027-04-20T12:00');
+    await press(page, 'Hold 1 date');
+    await says(page, 'Done: held 1 date.');
+    await says(page, 'Its place is kept until Tue 20 Apr 2027, 12:00.');
+    await press(page, 'End 1 hold');
+    await says(page, 'Done: ended the hold of 1 date.');
+  });
+
   test('the crew finds the work in order of time on a phone and marks it done', async () => {
     const page = await newPage(browser, { width: 390, height: 844 });
     await signIn(page, 'crew');
@@ -117,6 +130,19 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   });
 
+  test('the requester takes back what was given up, within ten minutes', async () => {
+    const page = await newPage(browser);
+    await signIn(page, 'requester');
+    await open(page, `/requests/${reference}`);
+    await press(page, 'Wed 2 Jun 2027, 18:30–20:30', 'checkbox');
+    await press(page, 'Give up 1 date …');
+    await press(page, 'Give them up');
+    await says(page, 'Done: cancelled 1 approved date.');
+    await press(page, 'Take it back');
+    await says(page, 'Done: took back what was done to 1 date.');
+    expect(await textOf(page)).toMatch(/Wed 2 Jun 2027, 18:30–20:30\s+Seed Library\s+approved/);
+  });
+
   test('the requester gives up one approved and the waiting date alone; feed and crew follow', async () => {
     const page = await newPage(browser);
     await signIn(page, 'requester');
@@ -126,7 +152,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await press(page, 'Give up 2 dates …');
     await says(page, '1 waiting date is withdrawn; 1 approved date is cancelled');
     await press(page, 'Give them up');
-    await says(page, 'Done: you withdrew 1 waiting date and cancelled 1 approved date.');
+    await says(page, 'Done: withdrew 1 waiting date and cancelled 1 approved date.');
     const events = await named('workshops', title);
     expect(
       events.map((event) => [

@@ -49,6 +49,25 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
       body: { key: randomUUID(), version: 999, occurrences: [1], reason: '' },
     },
   ],
+  // Let in for one's own; whose a date is only a whole body tells.
+  '/api/changes': [
+    { method: 'POST', statuses: [401, 400, 400, 400] },
+    {
+      method: 'POST',
+      statuses: [401, 404, 404, 404],
+      body: {
+        key: randomUUID(),
+        items: [{ reference: 'AAA-AAA', version: 1, occurrences: [1] }],
+        step: { action: 'cancel', reason: '' },
+      },
+    },
+  ],
+  '/api/changes/[id]/undo': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  '/api/requests/[ref]/series': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  '/api/stock-lines': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/closures': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/equipment/[id]/units': [{ statuses: [401, 403, 404, 404] }],
+  '/api/surroundings': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/orders/[id]': [{ method: 'POST', statuses: [401, 403, 400, 400] }],
 };
 const BUILT_IN = ['/_not-found', '/_global-error', '/icon.svg', '/favicon.ico'];

@@ -1,14 +1,6 @@
 import { violations } from '@/server/db/invariants';
 import { loadRequest } from '@/server/use-cases/request-rows';
-import {
-  act,
-  datesOf,
-  expectDone,
-  refusalOf,
-  submit,
-  undo,
-  worldOf,
-} from '@tests/builders/changes';
+import { act, datesOf, expectDone, refusalOf, submit, undo, worldOf } from '@tests/builders/changes';
 import { ask, at, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
+import { sideOf } from '@/server/use-cases/ask/check-request';
 import { askChoices } from '@/server/use-cases/ask/choices';
 import { readPicked } from '@/ui/ask/ask-address';
 import { AskFormPage } from '@/ui/ask/ask-form';
@@ -17,6 +18,7 @@ export default async function AskPage({
       choices={await askChoices(ctx)}
       picked={readPicked(await searchParams)}
       isSignedIn={ctx.viewer !== null}
+      side={sideOf(ctx)}
     />
   );
 }

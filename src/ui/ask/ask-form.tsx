@@ -6,6 +6,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { askSchema, type AskReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { ErrorReply, FieldFault } from '@/contracts/refusal';
+import type { Side } from '@/core/checks/findings';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
@@ -22,6 +23,8 @@ interface AskFormProps {
   readonly choices: AskChoices;
   readonly picked: Picked | null;
   readonly isSignedIn: boolean;
+  /** For whom the check speaks while typing. */
+  readonly side: Side;
 }
 
 const byField = (faults: readonly FieldFault[]): Record<string, string> =>
@@ -74,7 +77,7 @@ function useDraft(picked: Picked | null, choices: AskChoices, form: ReturnType<t
 }
 
 /** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
-export function AskFormPage({ choices, picked, isSignedIn }: AskFormProps) {
+export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps) {
   const router = useRouter();
   const { tzid } = useOffice();
   const initial = useMemo(() => emptyForm(choices, picked), [choices, picked]);
@@ -88,16 +91,20 @@ export function AskFormPage({ choices, picked, isSignedIn }: AskFormProps) {
     '',
     tzid,
   );
-  const verdict = useVerdict({
-    people,
-    spaces,
-    when,
-    accessMin,
-    exitMin,
-    equipment,
-    publish,
-    ...(Number.isInteger(categoryId) && { categoryId }),
-  });
+  const verdict = useVerdict(
+    {
+      people,
+      spaces,
+      when,
+      accessMin,
+      exitMin,
+      equipment,
+      publish,
+      ...(Number.isInteger(categoryId) && { categoryId }),
+    },
+    choices,
+    side,
+  );
   const faults = useMemo(() => byField(error?.fields ?? []), [error]);
   const refuse = (fault: ErrorReply['error']) => {
     setError(fault);

@@ -4,7 +4,7 @@ import type { CheckInput } from '@/contracts/ask';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
-import type { AskedHouse } from './wanted-dates';
+import type { AskedHouse } from '@/contracts/asked-dates';
 
 interface HouseRow {
   readonly horizonMonths: number;

@@ -6,7 +6,7 @@ import type { Context } from '../../context';
 import { askerOf, checkAgainstWorld, sayAll } from '../verdicts';
 import { loadAskedHouse } from './ask-house';
 import { unknownThings } from './known-things';
-import { datesAsked } from './wanted-dates';
+import { datesAsked } from '@/contracts/asked-dates';
 
 /** Who decides requests sees them as the office does. */
 export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ? 'office' : 'requester');

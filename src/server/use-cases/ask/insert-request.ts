@@ -4,7 +4,7 @@ import { addDays, dateOf } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
 import type { ChangeSet } from '../../changes/change-set';
 import { insertClaims } from '../../changes/insert-claims';
-import type { AskedDate, AskedDates } from './wanted-dates';
+import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
 
 export interface NewRequest {
   readonly input: AskInput;

@@ -6,7 +6,7 @@ import type { FieldFault } from '@/contracts/refusal';
 import type { Reader } from '../../db/connection';
 import { loadNames } from '../../db/names';
 import { loadEquipmentFacts } from '../../db/space-facts';
-import type { AskedDates } from './wanted-dates';
+import type { AskedDates } from '@/contracts/asked-dates';
 
 async function inUse(
   reader: Reader,

@@ -17,7 +17,7 @@ import { loadAskedHouse } from './ask-house';
 import { sideOf } from './check-request';
 import { beyondStock, unknownThings } from './known-things';
 import { insertDates, insertRequest } from './insert-request';
-import { datesAsked, type AskedDate } from './wanted-dates';
+import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 

@@ -16,10 +16,10 @@ import {
   type LocalDateTime,
 } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import { MOST_DATES_TIMES_SPACES, type CheckInput } from '@/contracts/ask';
-import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
-import { pickedText, ruleText, sayRuleFault } from '@/contracts/words/rule';
-import { countText, dayShort, spanText } from '@/contracts/words/when';
+import { MOST_DATES_TIMES_SPACES, type CheckInput } from './ask';
+import { done, refuse, type FieldFault, type Outcome } from './refusal';
+import { pickedText, ruleText, sayRuleFault } from './words/rule';
+import { countText, dayShort, spanText } from './words/when';
 
 /** One date as asked: wall times are the truth, instants derived. */
 export interface AskedDate extends WantedDate {
@@ -99,7 +99,10 @@ function gapNotes(set: DateSet, until: LocalDateTime): string[] {
   return gaps.map((at) => `Left out: the clocks jump over ${timeOf(at)} on ${dayShort(dateOf(at))}.`);
 }
 
-/** Every date the form asks for, or what is wrong with its times. */
+/**
+ * Every date the form asks for, or what is wrong with its times. The form in the browser and the server both come
+ * through here, so that what is shown while typing is what is stored.
+ */
 export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedDates> {
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return series;

@@ -1,0 +1,9 @@
+import { surroundingsSchema } from '@/contracts/surroundings';
+import { writeRoute } from '@/server/http/route';
+import { surroundings } from '@/server/use-cases/ask/surroundings';
+
+export const POST = writeRoute({
+  action: 'request.check',
+  body: surroundingsSchema,
+  run: surroundings,
+});

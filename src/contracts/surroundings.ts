@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import type { EquipmentTypeId, SpaceId } from '@/core/ids';
+import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { Asker } from '@/core/spaces/policy';
+import { localDateField, rowId } from './fields';
+
+/** Days a form looks at at once; more dates than fit are the server's to check. */
+export const MOST_SURROUNDING_DAYS = 62;
+
+/** What stands around a choice: so many days of some spaces and kinds of equipment. */
+export const surroundingsSchema = z
+  .object({
+    from: localDateField,
+    to: localDateField,
+    spaceIds: z.array(rowId<SpaceId>('a space')).max(6, 'At most six spaces.'),
+    typeIds: z.array(rowId<EquipmentTypeId>('equipment')).max(40, 'At most forty kinds of equipment.'),
+  })
+  .refine(({ from, to }) => from <= to, {
+    path: ['to'],
+    message: 'The last day must not be before the first.',
+  })
+  .refine(({ from, to }) => Date.parse(to) - Date.parse(from) <= MOST_SURROUNDING_DAYS * 86_400_000, {
+    path: ['to'],
+    message: `At most ${MOST_SURROUNDING_DAYS} days at once.`,
+  });
+
+export type SurroundingsInput = z.output<typeof surroundingsSchema>;
+
+/**
+ * The world as the core takes it, without names: who has what is nobody's business here, only that it is taken. Kits
+ * come along, since a form has to count them.
+ */
+export interface Surroundings {
+  readonly world: WorldSnapshot;
+  readonly asker: Asker;
+  readonly kits: readonly {
+    readonly kit: EquipmentTypeId;
+    readonly typeId: EquipmentTypeId;
+    readonly quantity: number;
+  }[];
+}

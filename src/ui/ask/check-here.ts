@@ -1,0 +1,106 @@
+import { checkDates, findingsByDate } from '@/core/checks/check';
+import { severityOf, verdictOf, type Finding, type Side } from '@/core/checks/findings';
+import type { EquipmentTypeId } from '@/core/ids';
+import type { KitItem } from '@/core/equipment/kits';
+import { addDays, dateOf, localDateTime, type LocalDate } from '@/core/time/local-time';
+import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/ask';
+import type { AskChoices } from '@/contracts/ask-choices';
+import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
+import type { Surroundings } from '@/contracts/surroundings';
+import { MOST_SURROUNDING_DAYS } from '@/contracts/surroundings';
+import { sayFinding, sayVerdicts } from '@/contracts/words/findings';
+import { spanText } from '@/contracts/words/when';
+
+/** What the form has loaded: the surroundings, and which days, spaces and kinds of equipment they cover. */
+export interface Loaded {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  readonly spaceIds: readonly number[];
+  readonly typeIds: readonly number[];
+  readonly surroundings: Surroundings;
+}
+
+/** Days around a date that are loaded with it: the way a hesitating hand goes. */
+const AROUND_DAYS = 10;
+
+/** What to load for a form; null while it cannot be read. */
+export function wantedSurroundings(body: CheckBody) {
+  const parsed = checkSchema.safeParse(body);
+  if (!parsed.success) return null;
+  const { when, spaces, equipment } = parsed.data;
+  const from = addDays(dateOf(when.startsAt), -AROUND_DAYS);
+  const to = addDays(from, MOST_SURROUNDING_DAYS);
+  return {
+    from,
+    to,
+    spaceIds: spaces.map(({ spaceId }) => spaceId),
+    typeIds: equipment.map(({ typeId }) => typeId),
+  };
+}
+
+const isInside = (loaded: Loaded, dates: readonly AskedDate[]): boolean =>
+  // A day to either side is left for bands, fetching and returning.
+  dates.every(
+    ({ key, end }) => addDays(dateOf(key), -1) >= loaded.from && addDays(dateOf(end), 1) <= loaded.to,
+  );
+
+function sentenceOf({ facts, spaceId }: Finding, choices: AskChoices, tzid: string, side: Side): string {
+  return sayFinding(facts, {
+    tzid,
+    side,
+    place: choices.spaces.find(({ id }) => id === spaceId)?.name ?? '',
+    equipment:
+      'typeId' in facts
+        ? (choices.equipment.find(({ id }) => id === facts.typeId)?.name ?? 'This equipment')
+        : '',
+    collider: null,
+  });
+}
+
+/**
+ * The verdict by the same core on the same type, here and now; null where what is loaded does not cover the form. The
+ * server's, which knows names, crews and audiences, takes its place when it comes.
+ */
+export function checkHere(
+  body: CheckBody,
+  loaded: Loaded,
+  choices: AskChoices,
+  side: Side,
+): CheckReply | null {
+  const parsed = checkSchema.safeParse(body);
+  if (!parsed.success) return null;
+  const input = parsed.data;
+  const { world, asker, kits } = loaded.surroundings;
+  const isLoaded =
+    input.spaces.every(({ spaceId }) => loaded.spaceIds.includes(spaceId)) &&
+    input.equipment.every(({ typeId }) => loaded.typeIds.includes(typeId));
+  if (!isLoaded) return null;
+  const contentsOf = (type: EquipmentTypeId): KitItem[] => kits.filter(({ kit }) => kit === type);
+  const asked = datesAsked(input, {
+    tzid: world.tzid,
+    now: asker.now,
+    horizonMonths: world.horizonMonths ?? 24,
+    contentsOf,
+  });
+  if (!asked.ok || asked.value.isEndless || !isInside(loaded, asked.value.dates)) return null;
+  const { dates, inWords, notes } = asked.value;
+  const byDate = findingsByDate(dates, checkDates(dates, world, { asker }));
+  const verdicts = dates.map(({ key }) => verdictOf(byDate.get(key)!, side));
+  const count = (verdict: CheckReply['dates'][number]['verdict']) =>
+    verdicts.filter((each) => each === verdict).length;
+  return {
+    inWords,
+    notes,
+    summary: sayVerdicts({ clear: count('clear'), look: count('look'), clash: count('clash') }),
+    dates: dates.map(({ key, end }, index) => ({
+      key,
+      when: spanText(localDateTime(key), end),
+      verdict: verdicts[index]!,
+      findings: byDate.get(key)!.map((finding) => ({
+        rule: finding.facts.rule,
+        severity: severityOf(finding.facts, side),
+        sentence: sentenceOf(finding, choices, world.tzid, side),
+      })),
+    })),
+  };
+}
