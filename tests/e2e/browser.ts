@@ -81,7 +81,7 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
       value,
     );
     await (field as ElementHandle<HTMLSelectElement>).select(option);
-  } else if (kind === 'date' || kind === 'time') {
+  } else if (kind === 'date' || kind === 'time' || kind === 'datetime-local') {
     await field.evaluate((node, text) => {
       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(node, text);
       node.dispatchEvent(new Event('input', { bubbles: true }));

@@ -7,6 +7,7 @@ import { keep } from '@/server/db/connection';
 import { materialiseSeries } from '@/server/jobs/series-goes-on';
 import { checkRequest } from '@/server/use-cases/ask/check-request';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { desk } from '@/server/use-cases/decide/desk';
 import { addClosure, addStockLine } from '@/server/use-cases/house/change-house';
 import { unitsOf } from '@/server/use-cases/look/units';
 import { readRequest } from '@/server/use-cases/own/own-requests';
@@ -188,6 +189,13 @@ describe('series without end', () => {
     expect(dates).toHaveLength(29);
     expect(dates.slice(24).every(({ state }) => state === 'waiting')).toBe(true);
     expect(dates[28]!.startLocal).toBe('2029-08-21T14:00');
+    // What came to be later is asked about again six weeks before, not now.
+    office.clock.set(at('2029-03-01T08:00'));
+    expect(await desk(office.as('mara'))).toEqual([]);
+    office.clock.set(at('2029-03-06T08:00'));
+    expect((await desk(office.as('mara'))).map(({ nextText }) => nextText)).toEqual([
+      expect.stringContaining('17 Apr 2029'),
+    ]);
   });
 
   test('later dates are told to others as expected, and block nobody', async () => {

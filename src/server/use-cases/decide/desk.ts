@@ -1,7 +1,9 @@
 import { checkDates } from '@/core/checks/check';
 import { countStates } from '@/core/changes/request-state';
 import type { AskedFacts, WantedDate } from '@/core/checks/findings';
-import type { ClaimId } from '@/core/ids';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
+import { addDays, dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
 import type { WorldSnapshot } from '@/core/occupancy/world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { RequestLine, RequestView } from '@/contracts/request-view';
@@ -9,7 +11,9 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { sayRequestState } from '@/contracts/words/states';
 import { countText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
+import type { Reader } from '../../db/connection';
 import { loadWorld } from '../../db/snapshot';
+import { siteZone } from '../../db/space-facts';
 import { loadDates, loadRequest, loadWaitingRequests, type DateRow, type RequestRow } from '../request-rows';
 import { loadPlaceNames, placesOf, requestView, whenTextOf } from '../request-view';
 import { countVerdicts, judge } from '../verdicts';
@@ -24,6 +28,19 @@ function untilText(start: EpochMinute, now: EpochMinute): string {
   return `in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
 }
 
+/** Later dates of a series without end that was decided before come back so long ahead. */
+const COMES_BACK_DAYS = 42;
+
+async function sleepingDates(reader: Reader, now: EpochMinute): Promise<Set<OccurrenceId>> {
+  const limit = addDays(dateOf(toLocal(now, await siteZone(reader))), COMES_BACK_DAYS);
+  const rows = await reader.rows<{ id: OccurrenceId }>(
+    `SELECT o.id FROM segment g JOIN occurrence o ON o.segment_id = g.id AND o.state = 'waiting'
+     WHERE g.endless = 1 AND g.decided_until >= substr(g.start_local, 1, 10) AND o.recurrence_local > $limit AND o.recurrence_local > g.decided_until`,
+    { limit: `${limit}T24:00` },
+  );
+  return new Set(rows.map(({ id }) => id));
+}
+
 // Titles are not spoken on the list; a request's own page names what it collides with.
 const SILENT = { say: () => '' };
 
@@ -35,18 +52,20 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
     db,
     requests.map(({ id }) => id),
   );
-  const waiting = dates.filter(({ state }) => state === 'waiting');
+  const now = ctx.clock.now();
+  const asleep = await sleepingDates(db, now);
+  const waiting = dates.filter(({ id, state }) => state === 'waiting' && !asleep.has(id));
+  const due = new Set(waiting.map(({ requestId }) => requestId));
   // One world for all: every request is then checked alone, in memory.
   const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
   const world = keyed.length
     ? await loadWorld(db, keyed, { audiences: [...new Set(requests.flatMap(({ audiences }) => audiences))] })
     : null;
   const names = await loadPlaceNames(db);
-  const now = ctx.clock.now();
 
   const line = (request: RequestRow): { start: number; line: RequestLine } => {
     const all = dates.filter(({ requestId }) => requestId === request.id);
-    const own = all.filter(({ state }) => state === 'waiting');
+    const own = waiting.filter(({ requestId }) => requestId === request.id);
     const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
     const verdicts = judge(
       wanted,
@@ -60,6 +79,7 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
     };
   };
   return requests
+    .filter(({ id }) => due.has(id))
     .map(line)
     .sort((a, b) => a.start - b.start)
     .map((each) => each.line);
