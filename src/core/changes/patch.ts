@@ -99,8 +99,3 @@ export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offe
     },
   };
 }
-
-/** Whether two drafts want the same of place and time. */
-export const isSameClaim = (a: ClaimDraft, b: ClaimDraft): boolean =>
-  JSON.stringify([a.startLocal, a.endLocal, a.content]) ===
-  JSON.stringify([b.startLocal, b.endLocal, b.content]);

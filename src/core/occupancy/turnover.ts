@@ -1,6 +1,6 @@
 import type { SpaceId } from '../ids';
-import { lengthMin, type EpochMinute, type Interval } from '../time/epoch-minute';
-import { bandMinutesOf, hostSpan, occupiedOf, occupiedSpan, setupKeyOf, type ClaimContent } from './bands';
+import { type EpochMinute, type Interval } from '../time/epoch-minute';
+import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from './bands';
 
 /** One side of a turnover: when the host has the space, and what is occupied around that. */
 export interface Neighbour {
@@ -52,14 +52,6 @@ export function withCut(
     index === slot ? { ...space, cut: { ...space.cut, [side]: boundary } } : space,
   );
   return { ...claim, spaces };
-}
-
-/** Minutes a cut takes from a slot: what comes back when the neighbour goes. */
-export function cutMinutes(claim: ClaimContent, slot: number): number {
-  const space = claim.spaces[slot]!;
-  return (
-    lengthMin(occupiedSpan(claim.event, bandMinutesOf(claim, space))) - lengthMin(occupiedOf(claim, space))
-  );
 }
 
 export interface OwnLink {

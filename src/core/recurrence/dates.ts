@@ -1,4 +1,4 @@
-import { fromWallMinute, wallMinute, type LocalDateTime } from '../time/local-time';
+import type { LocalDateTime } from '../time/local-time';
 import { expandRule, type ExpandLimit, type Recurrence } from './rule';
 
 /** Dates besides those of a rule, or a whole set picked by hand when there is no rule. */
@@ -27,15 +27,4 @@ export function expandDates(set: DateSet, limit: ExpandLimit): LocalDateTime[] {
     (at) => at >= limit.from && at < limit.to && !excluded.has(at),
   );
   return [...new Set(inWindow)].sort().slice(0, limit.most);
-}
-
-/** The set with every start moved by the same minutes on the wall: how "an hour later" moves a series as a whole. */
-export function shiftDates(set: DateSet, minutes: number): DateSet {
-  const moved = (at: LocalDateTime) => fromWallMinute(wallMinute(at) + minutes);
-  return {
-    ...set,
-    start: moved(set.start),
-    extra: set.extra.map(moved),
-    excluded: set.excluded.map(moved),
-  };
 }
