@@ -21,6 +21,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'board', path: '/?day=2027-04-13', as: 'manager', click: 'a[title^="Bulb exchange"]' },
   { name: 'board-dark', path: '/?day=2027-04-24', theme: 'dark' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
+  { name: 'ask-rule', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'desk', path: '/desk', as: 'manager' },
   { name: 'decide', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
@@ -37,7 +38,7 @@ const FILL_IN: Readonly<Record<string, string>> = {
 async function main(): Promise<void> {
   await setup();
   // Reads the address of the server when it is loaded.
-  const { fill, launch, newPage, open, says, signIn } = await import('../tests/e2e/browser');
+  const { fill, launch, newPage, open, press, says, signIn } = await import('../tests/e2e/browser');
   const browser = await launch();
   mkdirSync(FOLDER, { recursive: true });
   try {
@@ -54,6 +55,19 @@ async function main(): Promise<void> {
         for (const [label, value] of Object.entries(FILL_IN)) await fill(page, label, value);
         await says(page, 'clashes');
         await page.evaluate(() => window.scrollTo(0, 0));
+      }
+      if (name === 'ask-rule') {
+        await fill(page, 'Title', 'Grafting evenings');
+        await fill(page, 'Category', 'Workshops');
+        await fill(page, 'People expected', '18');
+        await press(page, 'More dates by a rule', 'checkbox');
+        await fill(page, 'Unit', 'months');
+        await fill(page, 'Where in it', 'on the last Wednesday');
+        await fill(page, 'It goes on', 'for so many dates');
+        await fill(page, 'Dates', '6');
+        await says(page, 'Every month on the last Wednesday');
+        await page.evaluate(() => window.scrollTo(0, 330));
+        await new Promise((resolve) => setTimeout(resolve, 400));
       }
       await page.screenshot({ path: `${FOLDER}/${name}.png` });
       await page.close();

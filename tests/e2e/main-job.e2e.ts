@@ -227,7 +227,7 @@ test('a clash is refused with its date and reason; declining needs a reason and 
   await says(page, 'Potting Studio is taken by “Propagation bench”');
   await press(page, 'all 1 waiting');
   await press(page, 'Approve 1 date');
-  await says(page, 'Not approved: 1 date clashes.');
+  await says(page, 'Not done: 1 date clashes.');
   await press(page, 'Decline 1 date');
   await says(page, 'Declining needs a reason: the requester reads it.');
   await page.type(

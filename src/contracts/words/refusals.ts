@@ -31,7 +31,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   stale: ({ since }) =>
     `Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
   clash: ({ dates }) =>
-    `Not approved: ${countText(dates, 'date clashes', 'dates clash')}. Approve the clear dates and leave the rest waiting, or decline.`,
+    `Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
   'needs-reason': () => 'This goes past a rule of the house. Give the reason; it is kept with the booking.',
   'no-such-step': ({ date, state }) => `${date} is ${state} already; nothing was changed. Pick other dates.`,
   past: ({ date }) => `${date} is over and can no longer be changed. Leave it out of the pick.`,

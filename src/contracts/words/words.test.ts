@@ -159,7 +159,7 @@ describe('refusals have a way out', () => {
     [{ code: 'bad-input', fields: [] }, 'Something in the form cannot be read.'],
     [
       { code: 'clash', sentences: ['x'], dates: 2 },
-      'Not approved: 2 dates clash. Approve the clear dates and leave the rest waiting, or decline.',
+      'Not done: 2 dates clash. Pick the clear dates and leave the others as they are, or move them.',
     ],
     [
       { code: 'stale', since: 'Mara Venn: approved 9 dates.' },

@@ -25,8 +25,8 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
         void change.run({ action: 'hold', until }, ids);
       }}
     >
-      <label>
-        <span className="font-semibold">Keep the place until</span>
+      <label className="flex items-center gap-2">
+        <span className="font-semibold whitespace-nowrap">Keep the place until</span>
         <input
           className="field w-56"
           type="datetime-local"
@@ -53,6 +53,7 @@ function Decision({ change, picked, waiting }: DecisionProps) {
   };
   return (
     <div className="sticky bottom-0 mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-3">
+      <ChangeDone change={change} />
       <label>
         <span className="font-semibold">Reason</span>{' '}
         <span className="text-soft">
@@ -168,11 +169,13 @@ export function DecidePanel({ request }: { request: RequestView }) {
         </div>
       )}
       <Ladder dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
-      <ChangeDone change={change} />
       {waiting.length > 0 ? (
         <Decision change={change} picked={picked} waiting={waiting.length} />
       ) : (
-        <p className="py-3 text-soft">Nothing of this waits any more.</p>
+        <>
+          <ChangeDone change={change} />
+          <p className="py-3 text-soft">Nothing of this waits any more.</p>
+        </>
       )}
     </section>
   );
