@@ -16,7 +16,11 @@ const base = {
 /** Four layers: `core` has no database, `server` a real SQLite file, `lint` the import directions, `e2e` the built application. */
 export default {
   projects: [
-    { ...base, displayName: 'core', testMatch: ['<rootDir>/src/{core,contracts,ui}/**/*.test.ts', '<rootDir>/tests/core/**/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'core',
+      testMatch: ['<rootDir>/src/{core,contracts,ui}/**/*.test.ts', '<rootDir>/tests/core/**/*.test.ts'],
+    },
     {
       ...base,
       displayName: 'server',

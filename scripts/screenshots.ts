@@ -62,7 +62,7 @@ async function main(): Promise<void> {
         await fill(page, 'People expected', '18');
         await press(page, 'More dates by a rule', 'checkbox');
         await fill(page, 'Unit', 'months');
-        await fill(page, 'Where in it', 'on the last Wednesday');
+        await fill(page, 'On which day', 'on the last Wednesday');
         await fill(page, 'It goes on', 'for so many dates');
         await fill(page, 'Dates', '6');
         await says(page, 'Every month on the last Wednesday');

@@ -63,7 +63,7 @@ export function RepeatFields({ form, faults }: RepeatFieldsProps) {
         </select>
       </Field>
       {date && (unit === 'month' || unit === 'year') && (
-        <Field label="Where in it" className="sm:col-span-2">
+        <Field label="On which day" className="sm:col-span-2">
           <select className="field" {...register('place')}>
             {placesOf(date, unit).map(([value, text]) => (
               <option key={value} value={value}>

@@ -5,7 +5,7 @@ import type { ChangeHandle } from './use-change';
 export function ChangeDone({ change }: { change: ChangeHandle }) {
   return (
     <>
-      <p role="status" className="flex flex-wrap items-center gap-3 py-1 font-semibold text-clear">
+      <p role="status" className="flex flex-wrap items-center gap-3 font-semibold text-clear">
         {change.doneText}
         {change.canTakeBack && (
           <button type="button" className="press" disabled={change.isSending} onClick={change.takeBack}>
