@@ -206,7 +206,7 @@ describe('held claims lapse', () => {
     ]);
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([]);
     office.clock.set(at('2027-04-20T12:00'));
-    expect(await runDueJobs(office.reader, nowMs, fail)).toEqual(['release-lapsed-holds']);
+    expect(await runDueJobs(office.reader, nowMs, fail)).toEqual(['release-lapsed-holds', 'series-go-on']);
     expect(await status(claim)).toBe('wanted');
   });
 

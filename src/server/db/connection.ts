@@ -1,11 +1,21 @@
 import { QueryTypes, Sequelize, Transaction, type BindOrReplacements } from 'sequelize';
 import { sqliteWithPragmas } from './pragmas';
 
+/**
+ * What was read of a database before and is good while nothing has changed. Inside a transaction it is only looked at:
+ * what a transaction has read may never come to be.
+ */
+export interface Kept {
+  get(key: string): unknown;
+  set(key: string, value: unknown): void;
+}
+
 /** Reading, inside a transaction or outside one. Parameters are bound by name: `$name`. */
 export interface Reader {
   rows<Row extends object>(sql: string, bind?: Record<string, unknown>): Promise<Row[]>;
   /** For hot reads: the statement returns one row with one column `json`, built by SQLite. */
   json<Value>(sql: string, bind?: Record<string, unknown>): Promise<Value>;
+  readonly kept: Kept;
 }
 
 /** A scalar statement as one that `json` reads. */
@@ -41,8 +51,9 @@ export interface Database extends Reader {
 
 type RunQuery = (sql: string, bind: Record<string, unknown> | undefined) => Promise<unknown[]>;
 
-function reader(query: RunQuery): Reader {
+function reader(query: RunQuery, kept: Kept): Reader {
   return {
+    kept,
     rows: async <Row extends object>(sql: string, bind?: Record<string, unknown>) =>
       (await query(sql, bind)) as Row[],
     json: async <Value>(sql: string, bind?: Record<string, unknown>) => {
@@ -84,6 +95,7 @@ function openSequelize(file: string): Sequelize {
 
 async function inTransaction<Value>(
   sequelize: Sequelize,
+  kept: Kept,
   work: (tx: Writer) => Promise<WriteResult<Value>>,
 ): Promise<Value> {
   const transaction = await sequelize.transaction();
@@ -101,7 +113,12 @@ async function inTransaction<Value>(
     return row!.id;
   };
   try {
-    const result = await work({ ...reader(query), run, insertRow, transaction });
+    const result = await work({
+      ...reader(query, { get: kept.get, set: () => undefined }),
+      run,
+      insertRow,
+      transaction,
+    });
     await (result.keep ? transaction.commit() : transaction.rollback());
     return result.value;
   } catch (error) {
@@ -110,11 +127,26 @@ async function inTransaction<Value>(
   }
 }
 
+const MOST_KEPT = 300;
+
+/** The oldest goes when there are too many. */
+function keepSome(): Kept {
+  const values = new Map<string, unknown>();
+  return {
+    get: (key) => values.get(key),
+    set: (key, value) => {
+      if (values.size >= MOST_KEPT) values.delete(values.keys().next().value!);
+      values.set(key, value);
+    },
+  };
+}
+
 export function openDatabase(file: string): Database {
   const sequelize = openSequelize(file);
+  const kept = keepSome();
   let queue: Promise<unknown> = Promise.resolve();
   const write = <Value>(work: (tx: Writer) => Promise<WriteResult<Value>>): Promise<Value> => {
-    const turn = queue.then(() => inTransaction(sequelize, work));
+    const turn = queue.then(() => inTransaction(sequelize, kept, work));
     queue = turn.catch(() => undefined);
     return turn;
   };
@@ -122,7 +154,7 @@ export function openDatabase(file: string): Database {
     await queue;
     await sequelize.close();
   };
-  return { sequelize, ...reader(queryThrough(sequelize, null)), write, close };
+  return { sequelize, ...reader(queryThrough(sequelize, null), kept), write, close };
 }
 
 /** Keeps what the work wrote. */

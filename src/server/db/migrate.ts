@@ -4,11 +4,13 @@ import { house } from './migrations/001-house';
 import { records } from './migrations/001-records';
 import { requests } from './migrations/001-requests';
 import { engine } from './migrations/002-engine';
+import { houseVersion } from './migrations/003-house-version';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: '001-initial', statements: [...house, ...requests, ...records] },
   { name: '002-engine', statements: engine },
+  { name: '003-house-version', statements: houseVersion },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

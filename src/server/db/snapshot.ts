@@ -1,11 +1,12 @@
 import { holdingsOf } from '@/core/checks/check';
 import type { AskedFacts, WantedDate } from '@/core/checks/findings';
 import { wantedParts, type WantedPart } from '@/core/checks/occupied';
-import type { ClaimId, EquipmentTypeId, RequestId, ResourceId, SpaceId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, RequestId, ResourceId } from '@/core/ids';
 import { impliedUses } from '@/core/occupancy/imply';
 import type {
   BusyRow,
   EquipmentFacts,
+  SpaceFacts,
   PublicEvent,
   UseRow,
   WaitingRow,
@@ -174,8 +175,10 @@ interface Facts {
   readonly spaces: SpaceRow[];
   readonly equipment: EquipmentRow[];
   readonly hasRoster: 0 | 1;
-  readonly hasEndless: 0 | 1;
+  readonly version: number;
 }
+
+const HOUSE_VERSION = `SELECT CAST(value AS INTEGER) FROM setting WHERE key = 'house_version'`;
 
 // What the house does not have need not be looked for: planning a long statement costs more than running it.
 const FACTS = asJsonObject({
@@ -183,24 +186,28 @@ const FACTS = asJsonObject({
   spaces: SPACE_FACTS,
   equipment: EQUIPMENT_FACTS,
   hasRoster: 'SELECT EXISTS (SELECT 1 FROM shift)',
-  hasEndless: 'SELECT EXISTS (SELECT 1 FROM segment WHERE endless = 1)',
+  version: HOUSE_VERSION,
 });
 
-async function loadFacts(reader: Reader, dates: readonly WantedDate[]) {
-  const spaceIds: SpaceId[] = distinct(
-    dates.flatMap(({ claim }) => claim.spaces.map((space) => space.spaceId)),
-  );
-  const typeIds = distinct(dates.flatMap(({ claim }) => claim.equipment.map((item) => item.typeId)));
-  const rows = await reader.json<Facts>(FACTS, {
-    spaces: JSON.stringify(spaceIds),
-    types: JSON.stringify(typeIds),
-  });
-  return {
+interface KnownFacts {
+  readonly house: House;
+  readonly spaces: SpaceFacts[];
+  readonly equipment: EquipmentFacts[];
+  readonly hasRoster: boolean;
+  readonly version: number;
+}
+
+async function readFacts(reader: Reader, key: string, spaces: string, types: string): Promise<KnownFacts> {
+  const rows = await reader.json<Facts>(FACTS, { spaces, types });
+  const facts = {
     house: rows.house,
     spaces: toSpaceFacts(rows.spaces),
     equipment: toEquipmentFacts(rows.equipment),
-    has: { roster: rows.hasRoster === 1, endless: rows.hasEndless === 1, waiting: false },
+    hasRoster: rows.hasRoster === 1,
+    version: rows.version,
   };
+  reader.kept.set(key, facts);
+  return facts;
 }
 
 /** What is in the windows; parts nobody asked for are absent. */
@@ -209,6 +216,7 @@ interface Surroundings {
   readonly uses?: UseTuple[];
   readonly waiting?: WaitingTuple[];
   readonly publicEvents?: PublicTuple[];
+  readonly version: number;
   readonly teams?: TeamRow[];
   readonly expected?: SeriesRow[];
 }
@@ -224,7 +232,6 @@ interface Windows {
 
 interface Present {
   readonly roster: boolean;
-  readonly endless: boolean;
   readonly waiting: boolean;
 }
 
@@ -232,9 +239,10 @@ function loadSurroundings(reader: Reader, asked: Windows, has: Present): Promise
   const { windows, useWindows, eventWindows } = asked;
   const text = JSON.stringify;
   const statement = asJsonObject({
+    version: HOUSE_VERSION,
     clashing: CLASHING_WINDOWS,
+    expected: EXPECTED_SERIES,
     ...(has.roster && { teams: TEAM_LOADS }),
-    ...(has.endless && { expected: EXPECTED_SERIES }),
     ...(useWindows.length && { uses: USES_IN_WINDOWS }),
     ...(has.waiting && { waiting: WAITING_IN_WINDOWS }),
     ...(eventWindows.length && { publicEvents: PUBLIC_IN_WINDOWS }),
@@ -242,10 +250,8 @@ function loadSurroundings(reader: Reader, asked: Windows, has: Present): Promise
   return reader.json<Surroundings>(statement, {
     windows: text(windows),
     ...(has.roster && { teamWindows: text(asked.teamWindows) }),
-    ...(has.endless && {
-      last: asked.last,
-      resources: text(distinct(windows.map(([resource]) => resource))),
-    }),
+    last: asked.last,
+    resources: text(distinct(windows.map(([resource]) => resource))),
     ...(useWindows.length && { useWindows: text(useWindows) }),
     ...(eventWindows.length && { eventWindows: text(eventWindows) }),
   });
@@ -279,16 +285,13 @@ const toPublicEvents = (rows: readonly PublicTuple[], replaced: ReadonlySet<Clai
     .filter(([claimId]) => !replaced.has(claimId))
     .map(([claimId, start, end, audiences]) => ({ claimId, span: { start, end }, audiences }));
 
-/**
- * The one way to load the world for a check, in two indexed statements whatever the number of dates: the facts, and
- * what stands in the windows they make. A third gives the rows of windows that clash, where there are any.
- */
-export async function loadWorld(
+async function withFacts(
   reader: Reader,
+  facts: KnownFacts,
   dates: readonly WantedDate[],
-  { except = [], withWaiting = false, audiences = [] }: WorldWanted = {},
-): Promise<WorldSnapshot> {
-  const { house, spaces, equipment, has } = await loadFacts(reader, dates);
+  { except = [], withWaiting = false, audiences = [] }: WorldWanted,
+): Promise<{ world: WorldSnapshot; version: number }> {
+  const { house, spaces, equipment } = facts;
   const replaced = new Set(except);
   const parts = wantedParts(dates, holdingsOf({ spaces, equipment }));
   const latest = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
@@ -302,9 +305,9 @@ export async function loadWorld(
       teamWindows: teamWindows(parts.map(({ span }) => span)),
       last: addDays(dateOf(toLocal(latest, house.tzid)), 1),
     },
-    { ...has, waiting: withWaiting },
+    { roster: facts.hasRoster, waiting: withWaiting },
   );
-  return {
+  const world = {
     ...house,
     spaces,
     equipment,
@@ -315,4 +318,30 @@ export async function loadWorld(
     teams: toTeamLoads(found.teams ?? [], replaced),
     expected: toExpectedSeries(found.expected ?? []),
   };
+  return { world, version: found.version };
+}
+
+/**
+ * The one way to load the world for a check, in two indexed statements whatever the number of dates: the facts, and
+ * what stands in the windows they make. A third gives the rows of windows that clash, where there are any. Facts read
+ * before are used again, and the second statement says whether the house has changed since.
+ */
+export async function loadWorld(
+  reader: Reader,
+  dates: readonly WantedDate[],
+  wanted: WorldWanted = {},
+): Promise<WorldSnapshot> {
+  const spaces = JSON.stringify(
+    distinct(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId))).sort(),
+  );
+  const types = JSON.stringify(
+    distinct(dates.flatMap(({ claim }) => claim.equipment.map(({ typeId }) => typeId))).sort(),
+  );
+  const key = `facts ${spaces} ${types}`;
+  const known = reader.kept.get(key) as KnownFacts | undefined;
+  if (known) {
+    const { world, version } = await withFacts(reader, known, dates, wanted);
+    if (version === known.version) return world;
+  }
+  return (await withFacts(reader, await readFacts(reader, key, spaces, types), dates, wanted)).world;
 }
