@@ -52,8 +52,6 @@ test('whole days go from the first instant to the first after the last, over the
   expect(event.end - event.start).toBe(2 * 1440 - 60);
   expect(text).toContain('DTSTART;VALUE=DATE:20280325');
 });
-  expect(crooked.when.allDay).toBe(false);
-});
 
 test('a start that is no date of its rule is moved to the first that is, and the form says so', async () => {
   const wanted = ask({ when: { ...times, repeat: { rule: 'FREQ=MONTHLY;BYDAY=-1FR;COUNT=2' } } });
