@@ -1,19 +1,56 @@
 import { DataTypes, Op } from 'sequelize';
-import type { SpaceId } from '@/core/ids';
+import type { PersonId } from '@/core/ids';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
 import { handClock } from '@/server/clock';
 import type { Context } from '@/server/context';
 import type { Database } from '@/server/db/connection';
-import { loadSpaceFacts } from '@/server/db/space-facts';
-import { boardDay } from '@/server/use-cases/look/board-day';
-import { loadClaimSpaces, loadOccupied } from '@/server/use-cases/look/board-rows';
+import { boardHouse } from '@/server/use-cases/look/board-house';
+import { boardSpanText } from '@/server/use-cases/look/board-span';
 import { compare, type Figure } from './measure';
 import { ZONE } from './world';
 
-/** The day board against the strongest form of its baseline: the very rows by their primary key, nothing searched. */
-export async function benchBoard(db: Database, spaces: number): Promise<Figure[]> {
-  const all = Array.from({ length: spaces }, (_, index) => (index + 1) as SpaceId);
+const whole = (names: string[]) =>
+  Object.fromEntries(names.map((name) => [name, { type: DataTypes.TEXT }])) as Record<
+    string,
+    { type: typeof DataTypes.TEXT }
+  >;
+
+/** The tables a booking is spread over, as models that belong to one another: the baseline one would write first. */
+function modelsOf({ sequelize }: Database) {
+  const options = { timestamps: false, freezeTableName: true };
+  const define = (name: string, columns: string[]) => sequelize.define(name, whole(columns), options);
+  const occupancy = define('occupancy', ['start_min', 'end_min', 'claim_space_id', 'occupies']);
+  const space = define('claim_space', [
+    'claim_id',
+    'space_id',
+    'layout',
+    'people',
+    'setup_min',
+    'strike_min',
+  ]);
+  const claim = define('claim', [
+    'occurrence_id',
+    'status',
+    'start_min',
+    'end_min',
+    'access_min',
+    'exit_min',
+  ]);
+  const occurrence = define('occurrence', ['request_id', 'recurrence_local']);
+  const request = define('request', ['title', 'ref', 'publish', 'requester_id', 'row_version']);
+  occupancy.belongsTo(space, { foreignKey: 'claim_space_id' });
+  space.belongsTo(claim, { foreignKey: 'claim_id' });
+  claim.belongsTo(occurrence, { foreignKey: 'occurrence_id' });
+  occurrence.belongsTo(request, { foreignKey: 'request_id' });
+  const include = [
+    { model: space, include: [{ model: claim, include: [{ model: occurrence, include: [request] }] }] },
+  ];
+  return { occupancy, include };
+}
+
+/** The day board against the very rows found by their primary key, nothing searched: with their titles, and bare. */
+export async function benchBoard(db: Database): Promise<Figure[]> {
   const date = localDate('2027-04-13');
   const day = dayInterval(date, ZONE);
   const ctx: Context = {
@@ -21,21 +58,9 @@ export async function benchBoard(db: Database, spaces: number): Promise<Figure[]
     clock: handClock(day.start),
     random: Math.random,
     newId: () => '',
-    viewer: null,
+    viewer: { personId: 1 as PersonId, roles: ['requester'] },
   };
-  const occupancy = db.sequelize.define(
-    'occupancy',
-    {
-      resource_id: DataTypes.INTEGER,
-      start_min: DataTypes.INTEGER,
-      end_min: DataTypes.INTEGER,
-      claim_space_id: DataTypes.INTEGER,
-      claim_id: DataTypes.INTEGER,
-      occupies: DataTypes.INTEGER,
-    },
-    { timestamps: false, freezeTableName: true },
-  );
-  // The strongest form of the baseline: the very rows by their primary key, without any search for them.
+  const { occupancy, include } = modelsOf(db);
   const taken = await db.rows<{ id: number }>(
     'SELECT id FROM occupancy WHERE occupies = 1 AND start_min < $end AND end_min > $start',
     { ...day },
@@ -43,20 +68,14 @@ export async function benchBoard(db: Database, spaces: number): Promise<Figure[]
   const where = { id: { [Op.in]: taken.map(({ id }) => id) } };
   return compare([
     {
-      name: 'findAll raw of the same rows by id, without titles',
-      run: () => occupancy.findAll({ raw: true, where }),
+      name: 'findAll raw of the same rows by id, joined to their titles',
+      run: () => occupancy.findAll({ raw: true, where, include }),
     },
+    { name: 'findAll raw of the bare rows by id', run: () => occupancy.findAll({ raw: true, where }) },
     {
-      name: 'rows of the day board as JSON text, with titles',
-      run: async () => {
-        const rows = await loadOccupied(db, day);
-        return loadClaimSpaces(db, [...new Set(rows.map(([claimSpace]) => claimSpace))]);
-      },
+      name: 'the day board as JSON text for a requester, privacy, titles and “5 of 14” in it',
+      run: () => boardSpanText(ctx, { from: date, days: 1 }),
     },
-    {
-      name: 'facts of all spaces (hours, closures, layouts)',
-      run: async () => loadSpaceFacts(db, all),
-    },
-    { name: 'whole day board (rows, hours, closures, privacy)', run: () => boardDay(ctx, date) },
+    { name: 'spaces with their rules, kept while the house does not change', run: () => boardHouse(db) },
   ]);
 }

@@ -2,6 +2,8 @@ import { performance } from 'node:perf_hooks';
 
 export interface Contender {
   readonly name: string;
+  /** What has to be made ready before each round and is not measured. */
+  prepare?(): void;
   run(): Promise<unknown>;
 }
 
@@ -23,6 +25,7 @@ export async function compare(contenders: readonly Contender[]): Promise<Figure[
   const times = contenders.map(() => [] as number[]);
   for (let round = -WARM_UP; round < ROUNDS; round += 1)
     for (const [index, contender] of contenders.entries()) {
+      contender.prepare?.();
       const started = performance.now();
       await contender.run();
       if (round >= 0) times[index]!.push(performance.now() - started);

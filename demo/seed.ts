@@ -11,10 +11,9 @@ import { handClock } from '@/server/clock';
 import type { SignedInContext } from '@/server/context';
 import { keep, type Database } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { decideRequest } from '@/server/use-cases/decide/decide-request';
+import { changeDates } from '@/server/use-cases/change/change-dates';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { createOffice } from '@/server/use-cases/office/create-office';
-import { leaveDates } from '@/server/use-cases/own/leave-dates';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 import type { DemoEvent } from './events/demo-event';
 import { SERIES } from './events/series';
@@ -178,12 +177,11 @@ class Story {
         'No fire over the water while the swans are nesting. Ask us about the barge without fireworks.';
       expectDone(
         event.title,
-        await decideRequest(ctx, reference, {
+        await changeDates(ctx, {
           key,
-          version: view.version,
-          action: 'decline',
-          occurrences: all,
-          reason,
+          preview: false,
+          items: [{ reference, version: view.version, occurrences: all }],
+          step: { action: 'decline', reason },
         }),
       );
       return;
@@ -193,12 +191,11 @@ class Story {
     if (!clear.length) return;
     expectDone(
       event.title,
-      await decideRequest(ctx, reference, {
+      await changeDates(ctx, {
         key,
-        version: view.version,
-        action: 'approve',
-        occurrences: clear,
-        reason: '',
+        preview: false,
+        items: [{ reference, version: view.version, occurrences: clear }],
+        step: { action: 'approve', reason: '' },
       }),
     );
     if (event.fate === 'cancelled' || event.fate === 'cancel-one')
@@ -215,11 +212,11 @@ class Story {
     const reason = event.fate === 'cancelled' ? 'Too many of us have a cold.' : 'Half the choir is away.';
     expectDone(
       event.title,
-      await leaveDates(ctx, reference, {
+      await changeDates(ctx, {
         key: seededUuid(this.random),
-        version: view.version,
-        occurrences,
-        reason,
+        preview: false,
+        items: [{ reference, version: view.version, occurrences }],
+        step: { action: 'leave', reason },
       }),
     );
   }

@@ -18,8 +18,21 @@ interface Shot {
 }
 
 const SHOTS: readonly Shot[] = [
-  { name: 'board', path: '/?day=2027-04-13', as: 'manager', click: 'a[title^="Bulb exchange"]' },
+  {
+    name: 'board',
+    path: '/?day=2027-04-13',
+    as: 'manager',
+    click: '[data-booking][data-note*="Bulb exchange"]',
+  },
   { name: 'board-dark', path: '/?day=2027-04-24', theme: 'dark' },
+  { name: 'board-days', path: '/?day=2027-04-12&days=4&z=1.6', as: 'manager' },
+  { name: 'board-pool', path: '/?day=2027-04-24&q=table', as: 'manager' },
+  {
+    name: 'places',
+    path: '/places?people=60&day=2027-05-20&from=18:00&to=20:00&repeat=weekly&dates=6',
+    as: 'requester',
+  },
+  { name: 'place', path: '/places/L1' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'ask-rule', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'desk', path: '/desk', as: 'manager' },
@@ -69,6 +82,8 @@ async function main(): Promise<void> {
         await page.evaluate(() => window.scrollTo(0, 330));
         await new Promise((resolve) => setTimeout(resolve, 400));
       }
+      // The page fits itself to its room once it is awake.
+      await new Promise((resolve) => setTimeout(resolve, 600));
       await page.screenshot({ path: `${FOLDER}/${name}.png` });
       await page.close();
     }

@@ -4,15 +4,22 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { addDays, dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
 import type { SignedInPerson } from '@/server/auth/sessions';
 import { permissionFor } from '@/server/auth/policy';
 import { currentContext } from '@/server/http/page';
 import { officeContact } from '@/server/use-cases/look/office-contact';
+import { ruler } from '@/server/use-cases/look/ruler';
 import { Account } from '@/ui/frame/account';
 import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
 import { OfficeProvider } from '@/ui/frame/office';
+import { Ruler } from '@/ui/frame/ruler';
 import { ThemeSwitch } from '@/ui/frame/theme-switch';
 import './globals.css';
+
+const RULER_BEFORE_DAYS = 30;
+const RULER_DAYS = 100;
 
 export const metadata: Metadata = { title: { default: 'Calendario', template: '%s · Calendario' } };
 
@@ -21,6 +28,7 @@ function navFor(person: SignedInPerson | null): NavItem[] {
   return [
     ...(may('desk.read') ? [{ href: '/desk', label: 'Desk' }] : []),
     { href: '/', label: 'Board' },
+    { href: '/places', label: 'Places' },
     { href: '/notices', label: 'Notices' },
     ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
     ...(may('request.read') ? [{ href: '/requests', label: 'My requests' }] : []),
@@ -31,13 +39,17 @@ function navFor(person: SignedInPerson | null): NavItem[] {
 export default async function Layout({ children }: { children: ReactNode }) {
   const ctx = await currentContext();
   const theme = (await cookies()).get('theme')?.value;
-  const office = (await officeContact(ctx.db)) ?? {
+  const known = await officeContact(ctx.db);
+  const office = known ?? {
     site: 'Calendario',
     name: '',
     phone: '',
     email: '',
     tzid: 'UTC',
   };
+  const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
+  // An office that is not set up yet has no days.
+  const days = known && (await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS));
   return (
     <html lang="en" data-theme={theme === 'dark' || theme === 'light' ? theme : undefined}>
       <body className="flex min-h-dvh flex-col">
@@ -60,6 +72,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
               </div>
             </div>
           </header>
+          {days && <Ruler first={days} today={today} />}
           <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
             {children}
           </main>

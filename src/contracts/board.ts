@@ -1,31 +1,36 @@
-import type { Band } from '@/core/occupancy/bands';
-import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
+import { z } from 'zod';
+import type { EquipmentFacts, SpaceFacts } from '@/core/occupancy/world';
+import type { Closure, HoursLine } from '@/core/spaces/hours';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
+import type { Asker } from '@/core/spaces/policy';
+import type { Layout } from '@/core/seating/capacity';
+import { localDateField } from './fields';
 
-/** What stands in a row of the board. */
-export interface BoardBooking {
-  /** Of the claimed space: a booking over two spaces has two. */
-  readonly id: number;
-  readonly span: Interval;
-  /** `part`: a space that shares atomic parts with this row is booked, so this row is taken by it. */
-  readonly kind: 'own' | 'part';
-  readonly state: 'approved' | 'held' | 'waiting';
-  /** Everything below is null or empty for viewers who may only know that it is taken. */
-  readonly title: string | null;
-  readonly bands: readonly Band[];
-  readonly mark: string | null;
-  readonly hue: string | null;
-  readonly category: string | null;
-  readonly host: string | null;
-  readonly reference: string | null;
-  /** `5 of 14`, on dates of a series. */
-  readonly nth: string | null;
-  /** Name of the space booked, where `kind` is `part`. */
-  readonly via: string | null;
-  readonly isOwn: boolean;
-}
+/** Most days the board shows side by side. */
+export const MOST_BOARD_DAYS = 14;
 
-export interface BoardSpace {
+export const boardQuerySchema = z.object({
+  from: localDateField.optional(),
+  days: z.coerce
+    .number('Days are a whole number.')
+    .int('Days are a whole number.')
+    .min(1, 'At least one day.')
+    .max(MOST_BOARD_DAYS, `At most ${MOST_BOARD_DAYS} days at once.`)
+    .default(1),
+});
+export type BoardQuery = z.output<typeof boardQuerySchema>;
+
+/** Most days of the ruler at once: a year's fullness and a little more. */
+export const MOST_RULER_DAYS = 400;
+
+export const rulerQuerySchema = z.object({
+  from: localDateField,
+  days: z.coerce.number().int().min(1).max(MOST_RULER_DAYS),
+});
+
+/** A space as the board knows it; hours and closures are those of `BoardHouse.hours` and `.closures` at that position. */
+export interface HouseSpace {
   readonly id: number;
   readonly code: string;
   readonly name: string;
@@ -35,21 +40,87 @@ export interface BoardSpace {
   readonly seats: number;
   /** Names of the spaces it is made of. */
   readonly madeOf: readonly string[];
-  readonly open: readonly Interval[];
-  readonly shut: readonly { readonly span: Interval; readonly reason: string }[];
-  readonly bookings: readonly BoardBooking[];
+  readonly hours: number;
+  readonly closures: number;
+  readonly facts: Omit<SpaceFacts, 'hours' | 'closures'>;
 }
 
-/** One day of all spaces, for one viewer. */
-export interface BoardDay {
-  readonly date: LocalDate;
-  readonly dateText: string;
+export interface HousePool {
+  readonly id: number;
+  readonly name: string;
+  readonly store: string;
+  readonly facts: EquipmentFacts;
+  readonly units: readonly { readonly id: number; readonly name: string }[];
+}
+
+/** What stands still: spaces with their rules, pools with their stock. Sent once, and again when the house changes. */
+export interface BoardHouse {
+  readonly version: number;
   readonly tzid: string;
+  readonly horizonMonths: number;
+  readonly spaces: readonly HouseSpace[];
+  readonly pools: readonly HousePool[];
+  readonly hours: readonly (readonly HoursLine[])[];
+  readonly closures: readonly (readonly Closure[])[];
+}
+
+/** 0 approved, 1 held, 2 waiting. */
+type StateCode = 0 | 1 | 2;
+
+/**
+ * A claimed space as SQLite writes it. From the event on, everything is null for viewers who may only know that it is
+ * taken; occurrence and version only for those who may change it.
+ */
+export type BookingTuple = readonly [
+  id: number,
+  space: number,
+  state: StateCode,
+  occupiedStart: EpochMinute,
+  occupiedEnd: EpochMinute,
+  isOwn: 0 | 1,
+  claim: number | null,
+  eventStart: EpochMinute | null,
+  eventEnd: EpochMinute | null,
+  accessMin: number | null,
+  exitMin: number | null,
+  setupMin: number | null,
+  strikeMin: number | null,
+  title: string | null,
+  category: number | null,
+  host: string | null,
+  nth: number | null,
+  after: number | null,
+  layout: Layout | null,
+  people: number | null,
+  reference: string | null,
+  occurrence: number | null,
+  version: number | null,
+];
+
+/** Pieces of a type that are away, nameless. */
+export type UseTuple = readonly [type: number, start: EpochMinute, end: EpochMinute, quantity: number];
+
+/** What stands in the rows of the board for some days, as far as one viewer may know. */
+export interface BoardSpan {
+  readonly from: LocalDate;
+  readonly days: number;
   readonly now: EpochMinute;
-  readonly day: Interval;
-  /** From the first to the last minute worth drawing; hours outside are folded away. */
-  readonly shown: Interval;
-  readonly spaces: readonly BoardSpace[];
+  readonly bookings: readonly BookingTuple[];
+  readonly uses: readonly UseTuple[];
+}
+
+export interface BoardCategory {
+  readonly id: number;
+  readonly name: string;
+  readonly mark: string;
+  readonly hue: string;
+}
+
+/** Who looks at the board, and what they may do there. */
+export interface BoardViewer {
+  readonly isSignedIn: boolean;
+  readonly isManager: boolean;
+  readonly asker: Asker;
 }
 
 /** One day of the ruler. */
@@ -59,4 +130,6 @@ export interface RulerDay {
   readonly fullness: number;
   /** Dates that wait, for those who may see them. */
   readonly waiting: number;
+  /** How many of those stand in the way of something that is booked. */
+  readonly clashing: number;
 }

@@ -131,4 +131,6 @@ export interface ChangeReply {
   readonly changeSet: number | null;
   /** What is in the way, in a preview; or what was noticed on the way. */
   readonly sentences: readonly string[];
+  /** What going ahead accepts: shoulders shared with others, an audience divided, a feature missing. */
+  readonly warnings: readonly string[];
 }

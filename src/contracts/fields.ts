@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { parseLocalDate, parseLocalDateTime } from '@/core/time/local-time';
+import { LAST_YEAR, parseLocalDate, parseLocalDateTime } from '@/core/time/local-time';
 
 // For whatever a schema has no sentence of its own: the library's own texts speak of types, not of forms.
 z.config({ customError: () => 'This part of the form is missing or cannot be read.' });
@@ -23,10 +23,15 @@ export const requiredLine = (what: string, most: number) =>
     .refine((text) => text.length > 0, `${what} is missing.`)
     .refine((text) => !text.includes('\n'), `${what} is one line.`);
 
+const YEARS = `Years go from 1970 to ${LAST_YEAR}.`;
+
 export const localDateField = z.string('Give a date.').transform((text, context) => {
   const parsed = parseLocalDate(text);
   if (!parsed)
-    context.addIssue({ code: 'custom', message: `There is no date ${text.slice(0, 20) || '“”'}.` });
+    context.addIssue({
+      code: 'custom',
+      message: `There is no date ${text.slice(0, 20) || '“”'}. ${YEARS}`,
+    });
   return parsed ?? z.NEVER;
 });
 
@@ -35,7 +40,7 @@ export const localDateTimeField = z.string('Give a date and a time.').transform(
   if (!parsed)
     context.addIssue({
       code: 'custom',
-      message: `There is no such date and time: ${text.slice(0, 20) || 'nothing given'}.`,
+      message: `There is no such date and time: ${text.slice(0, 20) || 'nothing given'}. ${YEARS}`,
     });
   return parsed ?? z.NEVER;
 });

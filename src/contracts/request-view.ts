@@ -16,6 +16,8 @@ export interface DateView {
   readonly verdict: Verdict | null;
   readonly findings: readonly FindingReply[];
   readonly isHeld: boolean;
+  /** Something has befallen the booking since it was approved; the findings say what. */
+  readonly isAtRisk: boolean;
   readonly holdUntilText: string | null;
   /** Another place or time the office offers, in words; null when there is none. */
   readonly proposal: string | null;
@@ -83,5 +85,10 @@ export interface RequestLine {
   readonly nextText: string;
   /** `in 3 days`, for the desk. */
   readonly waitText: string;
+  /** Of the dates that wait. */
   readonly verdicts: Readonly<Record<Verdict, number>>;
+  /** Booked dates that whoever asked wants otherwise. */
+  readonly changesWanted: number;
+  /** Booked dates that something has befallen since. */
+  readonly atRisk: number;
 }

@@ -55,6 +55,26 @@ export async function act(
   return changeDates(office.as(who), changeSchema.parse({ key, preview, items, step }));
 }
 
+/** Start and end on one day. */
+export const times = (day: string, from: string, to: string) => ({
+  startsAt: `${day}T${from}`,
+  endsAt: `${day}T${to}`,
+});
+
+export const statesIn = async (office: TestOffice, reference: string) =>
+  (await datesOf(office, reference)).map(({ state }) => state);
+
+/** Asked for by somebody and approved by the manager, whole. */
+export async function approvedIn(
+  office: TestOffice,
+  who: string,
+  more?: Parameters<typeof ask>[0],
+): Promise<string> {
+  const reference = await submit(office, who, more);
+  expectDone(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' }));
+  return reference;
+}
+
 export const undo = (office: TestOffice, who: string, changeSet: number) =>
   undoChange(office.as(who), changeSet, randomUUID());
 

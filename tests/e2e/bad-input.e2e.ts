@@ -161,19 +161,29 @@ test('a forged, cut or foreign cookie is no session', async () => {
 });
 
 test('a date or an order that is not there, a version from long ago, an unknown reference', async () => {
-  const decision = { key: randomUUID(), version: 1, action: 'approve', occurrences: [999_999], reason: '' };
-  await refused(
-    await send('POST', '/api/requests/AAA-AAA/decision', decision, manager),
-    404,
-    /no request with this reference/,
-  );
+  const decision = {
+    key: randomUUID(),
+    items: [{ reference: 'AAA-AAA', version: 1, occurrences: [999_999] }],
+    step: { action: 'approve', reason: '' },
+  };
+  await refused(await send('POST', '/api/changes', decision, manager), 404, /no request with this reference/);
   const order = { key: randomUUID(), version: 1, state: 'done' };
   await refused(await send('POST', '/api/orders/999999', order, manager), 404, /no such order/);
   await refused(await send('POST', '/api/orders/1%20OR%201', order, manager), 404, /no such order/);
   expect((await send('GET', '/requests/AAA-AAA', undefined, requester)).status).toBe(404);
   expect((await send('GET', '/notices/no-such-calendar', undefined)).status).toBe(404);
   expect((await send('GET', '/notices/no-such-calendar/feed.ics', undefined)).status).toBe(404);
-  await refused(await send('GET', '/api/board?day=2027-02-30'), 400, /Write the day as 2027-04-13/);
+  await refused(await send('GET', '/api/board?from=2027-02-30'), 400, /There is no date 2027-02-30/);
+  // The last year of the calendar once made a loop without end.
+  await refused(await send('GET', '/api/board?from=9999-12-31'), 400, /Years go from 1970 to 2099/);
+  for (const path of [
+    '/?day=9999-12-31',
+    '/?day=2099-12-31&days=14',
+    '/?day=1970-01-01',
+    '/places/Q%20H',
+    '/places/nope',
+  ])
+    expect((await send('GET', path)).status).toBe(path.startsWith('/places') ? 404 : 200);
   expect((await send('GET', '/?day=nonsense&slip=1.x&pick=9@never&q=%25')).status).toBe(200);
 });
 

@@ -105,3 +105,53 @@ export async function says(page: Page, text: string): Promise<void> {
     throw new Error(`the page never said “${text}”; it says:\n${await textOf(page, 'body')}`);
   }
 }
+
+/** Where a minute of a row stands on the board, by the figures of its axis. */
+export async function pointOnBoard(
+  page: Page,
+  row: string,
+  clock: string,
+): Promise<{ x: number; y: number }> {
+  await page.waitForSelector('.board-scroll [data-row]');
+  // The board fits itself to its room once it is awake.
+  await page.waitForFunction(() => {
+    const scroller = document.querySelector('.board-scroll')!;
+    return Math.abs(scroller.firstElementChild!.clientWidth - scroller.clientWidth) <= 2;
+  });
+  const point = await page.evaluate(
+    (name, time) => {
+      const scroller = document.querySelector('.board-scroll')!;
+      const label = [...scroller.querySelectorAll('[data-label]')].find((each) =>
+        each.textContent?.includes(name),
+      );
+      if (!label) return null;
+      const figures = [...scroller.querySelectorAll('[aria-hidden] span')]
+        .filter((each) => /^\d\d:\d\d$/.test(each.textContent ?? ''))
+        .map((each) => {
+          const [hour, minute] = each.textContent!.split(':').map(Number) as [number, number];
+          return { minute: hour * 60 + minute, x: each.getBoundingClientRect().left };
+        });
+      const [a, b] = [figures[0]!, figures[1]!];
+      const [hour, minute] = time.split(':').map(Number) as [number, number];
+      const box = label.getBoundingClientRect();
+      return {
+        x: a.x + ((hour * 60 + minute - a.minute) / (b.minute - a.minute)) * (b.x - a.x),
+        y: box.top + box.height / 2,
+      };
+    },
+    row,
+    clock,
+  );
+  if (!point) throw new Error(`no row “${row}” in sight`);
+  return point;
+}
+
+/** Draws over a stretch of a row, as with a mouse. */
+export async function drawOn(page: Page, row: string, from: string, to: string, toRow = row): Promise<void> {
+  const [a, end] = [await pointOnBoard(page, row, from), await pointOnBoard(page, toRow, to)];
+  await page.mouse.move(a.x + 1, a.y);
+  await page.mouse.down();
+  await page.mouse.move((a.x + end.x) / 2, end.y, { steps: 4 });
+  await page.mouse.move(end.x + 1, end.y, { steps: 4 });
+  await page.mouse.up();
+}

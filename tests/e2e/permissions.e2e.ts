@@ -21,6 +21,8 @@ const OPEN: Row = [200, 200, 200, 200];
 const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/': [{ statuses: OPEN }],
   '/ask': [{ statuses: OPEN }],
+  '/places': [{ statuses: OPEN }],
+  '/places/[code]': [{ statuses: OPEN, path: '/places/QH' }],
   '/notices': [{ statuses: OPEN }],
   '/notices/[slug]': [{ statuses: OPEN, path: '/notices/talks' }],
   '/notices/[slug]/feed.ics': [{ statuses: OPEN, path: '/notices/talks/feed.ics' }],
@@ -32,23 +34,16 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/requests/[ref]': [{ statuses: [307, 403, 403, 200] }],
   '/setups': [{ statuses: [307, 403, 200, 200] }],
   '/api/board': [{ statuses: OPEN }],
-  '/api/spaces': [{ statuses: OPEN }],
+  '/api/board/house': [{ statuses: OPEN }],
+  '/api/ruler': [{ statuses: OPEN, path: '/api/ruler?from=2027-04-13&days=7' }],
+  // Of another requester, as its page.
+  '/api/requests/[ref]': [{ statuses: [401, 403, 403, 200] }],
   '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/session': [
     { method: 'POST', statuses: [400, 400, 400, 400] },
     { method: 'DELETE', statuses: OPEN },
   ],
   '/api/requests': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
-  '/api/requests/[ref]/decision': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  // Let in to give up one's own; this one is another's, which only a whole body gets as far as finding out.
-  '/api/requests/[ref]/leave': [
-    { method: 'POST', statuses: [401, 400, 400, 400] },
-    {
-      method: 'POST',
-      statuses: [401, 403, 403, 409],
-      body: { key: randomUUID(), version: 999, occurrences: [1], reason: '' },
-    },
-  ],
   // Let in for one's own; whose a date is only a whole body tells.
   '/api/changes': [
     { method: 'POST', statuses: [401, 400, 400, 400] },

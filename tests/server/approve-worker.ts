@@ -4,9 +4,9 @@ import { TimeoutError } from 'sequelize';
 import { handClock } from '@/server/clock';
 import { openDatabase } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { decideRequest } from '@/server/use-cases/decide/decide-request';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { ask, at, viewer } from '../builders/office';
+import { decideRequest } from '@tests/builders/decide';
 
 /** Eight writers on a slow machine may wait longer than the database does: sent again with the same key, as a client would. */
 async function patiently<Value>(work: () => Promise<Value>): Promise<Value> {

@@ -1,6 +1,18 @@
 import { violations } from '@/server/db/invariants';
+import { desk } from '@/server/use-cases/decide/desk';
 import { loadRequest } from '@/server/use-cases/request-rows';
-import { act, datesOf, expectDone, refusalOf, submit, undo, worldOf } from '@tests/builders/changes';
+import {
+  act,
+  approvedIn,
+  datesOf,
+  expectDone,
+  refusalOf,
+  statesIn,
+  submit,
+  times,
+  undo,
+  worldOf,
+} from '@tests/builders/changes';
 import { ask, at, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 
@@ -14,16 +26,8 @@ afterEach(async () => {
 });
 
 const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 });
-const times = (day: string, from: string, to: string) => ({
-  startsAt: `${day}T${from}`,
-  endsAt: `${day}T${to}`,
-});
-const statesOf = async (reference: string) => (await datesOf(office, reference)).map(({ state }) => state);
-const approved = async (who: string, more?: Parameters<typeof ask>[0]) => {
-  const reference = await submit(office, who, more);
-  expectDone(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' }));
-  return reference;
-};
+const statesOf = (reference: string) => statesIn(office, reference);
+const approved = (who: string, more?: Parameters<typeof ask>[0]) => approvedIn(office, who, more);
 
 describe('holding and proposing', () => {
   test('a hold keeps the place until it lapses; then the date waits again', async () => {
@@ -190,10 +194,14 @@ describe('changing one’s own', () => {
     );
     const [date] = await datesOf(office, reference);
     expect([date!.startLocal, date!.state, date!.live.length]).toEqual(['2027-04-20T13:00', 'approved', 2]);
+    expect(await desk(office.as('mara'))).toMatchObject([
+      { reference, changesWanted: 1, atRisk: 0, verdicts: { clear: 0, look: 0, clash: 0 } },
+    ]);
     expect(refusalOf(await act(office, 'mara', reference, { action: 'grant-change', reason: '' })).code).toBe(
       'clash',
     );
     expectDone(await act(office, 'mara', reference, { action: 'refuse-change', reason: 'Taken.' }));
+    expect(await desk(office.as('mara'))).toEqual([]);
     expect((await datesOf(office, reference))[0]!.live).toHaveLength(1);
   });
 

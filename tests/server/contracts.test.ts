@@ -1,12 +1,8 @@
 import { askSchema, MOST_PEOPLE, type AskBody } from '@/contracts/ask';
-import { decideSchema } from '@/contracts/decide';
+import { changeSchema } from '@/contracts/change';
 import { errorReply } from '@/contracts/words/refusals';
 import { makeSignInLimiter, MOST_WRONG_TRIES, signIn } from '@/server/use-cases/sign-in/sign-in';
 import { personOfSession } from '@/server/auth/sessions';
-import { findSpaces } from '@/server/use-cases/look/find-spaces';
-import { boardDay } from '@/server/use-cases/look/board-day';
-import { ruler } from '@/server/use-cases/look/ruler';
-import { localDate } from '@/core/time/local-time';
 import { openOffice, weekly, type TestOffice } from '@tests/builders/office';
 
 const body = (more: Record<string, unknown> = {}): AskBody => ({
@@ -57,7 +53,7 @@ describe('what the form refuses, each with a sentence', () => {
     [
       'a date that does not exist',
       when({ startsAt: '2027-02-30T14:00' }),
-      'when.startsAt: There is no such date and time: 2027-02-30T14:00.',
+      'when.startsAt: There is no such date and time: 2027-02-30T14:00. Years go from 1970 to 2099.',
     ],
     [
       'until before the start',
@@ -102,10 +98,16 @@ describe('what the form refuses, each with a sentence', () => {
   test('a sign of comparison is no tag', () =>
     expect(faults(body({ publicText: '5 < 6, a <- b' }))).toEqual([]));
   test('declining needs a reason, a decision a date', () => {
-    const decision = { key: body().key, version: 1, action: 'decline', occurrences: [1], reason: '  ' };
-    expect(decideSchema.safeParse(decision).success).toBe(false);
-    expect(decideSchema.safeParse({ ...decision, reason: 'Closed that day' }).success).toBe(true);
-    expect(decideSchema.safeParse({ ...decision, action: 'approve', occurrences: [] }).success).toBe(false);
+    const accepts = (step: object, occurrences: number[]) =>
+      changeSchema.safeParse({
+        key: body().key,
+        items: [{ reference: 'ABC-DEF', version: 1, occurrences }],
+        step,
+      }).success;
+    expect(accepts({ action: 'decline', reason: '  ' }, [1])).toBe(false);
+    expect(accepts({ action: 'decline', reason: 'Closed that day' }, [1])).toBe(true);
+    expect(accepts({ action: 'approve', reason: '' }, [])).toBe(false);
+    expect(accepts({ action: 'approve', reason: '' }, [1])).toBe(true);
   });
 });
 
@@ -149,22 +151,4 @@ describe('on a real database', () => {
       refusal: { code: 'too-many-tries', minutes: 15 },
     });
   }, 60_000);
-
-  test('a space is found by name, code or building; signs of LIKE are letters', async () => {
-    const codes = async (text: string) => (await findSpaces(office.db, text)).map(({ code }) => code);
-    expect(await codes('bay')).toEqual(['HE', 'HW']);
-    expect(await codes('st')).toEqual(['ST', 'HE', 'HW']);
-    expect(await codes('barn')).toHaveLength(5);
-    expect(await codes('%')).toEqual([]);
-    expect(await codes('  ')).toEqual([]);
-  });
-
-  test('an empty day folds away the hours nobody works, and the ruler counts nothing', async () => {
-    const board = await boardDay(office.reader, localDate('2027-04-13'));
-    expect([board.shown.start - board.day.start, board.shown.end - board.day.start]).toEqual([480, 1320]);
-    expect(await ruler(office.reader, localDate('2027-04-12'), 2)).toEqual([
-      { date: '2027-04-12', fullness: 0, waiting: 0 },
-      { date: '2027-04-13', fullness: 0, waiting: 0 },
-    ]);
-  });
 });

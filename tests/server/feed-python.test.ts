@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { decideRequest } from '@/server/use-cases/decide/decide-request';
 import { deskRequest } from '@/server/use-cases/decide/desk';
-import { leaveDates } from '@/server/use-cases/own/leave-dates';
 import { feed } from '@/server/use-cases/publish/feed';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
+import { decideRequest, leaveDates } from '@tests/builders/decide';
 
 // Outside reference: Debian's python3-icalendar reads the feed, python3-recurring-ical-events expands it.
 const EXPAND = `

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { violations } from '@/server/db/invariants';
 import { keep } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { decideRequest } from '@/server/use-cases/decide/decide-request';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { ask, openOffice, type TestOffice } from '@tests/builders/office';
+import { decideRequest } from '@tests/builders/decide';
 
 let office: TestOffice;
 beforeAll(async () => {

@@ -2,9 +2,9 @@
 import { randomUUID } from 'node:crypto';
 import { handClock } from '@/server/clock';
 import { openDatabase, type Database } from '@/server/db/connection';
-import { decideRequest } from '@/server/use-cases/decide/decide-request';
 import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
 import { at, viewer } from '../builders/office';
+import { decideRequest } from '@tests/builders/decide';
 
 async function main(): Promise<void> {
   const [, , file, reference, killAt] = process.argv;

@@ -244,7 +244,7 @@ describe('what the house changes later', () => {
     expectDone(await approve(reference));
     expect(expectDone(await addStockLine(office.as('mara'), line({}))).atRisk).toBe(1);
     const view = expectDone(await readRequest(office.as('mara'), reference));
-    expect(view.dates[0]!.findings[0]!.sentence).toMatch(/^At risk: Folding chair: 10 short/);
+    expect(view.dates[0]!.findings[0]!.sentence).toMatch(/^Folding chair: 10 short/);
     // Nobody is promised more of what is not there.
     const other = await submit(office, 'ben', {
       title: 'Moss count',
@@ -280,7 +280,9 @@ describe('what the house changes later', () => {
     expect(expectDone(await close('2027-04-20T08:00', '2027-04-20T13:15')).atRisk).toBe(0);
     expect(expectDone(await close('2027-04-20T16:44', '2027-04-20T20:00')).atRisk).toBe(1);
     const view = expectDone(await readRequest(office.as('ada'), reference));
-    expect(view.dates[0]!.findings[0]!.sentence).toContain('At risk: Studio is closed');
+    expect(view.dates[0]!.findings[0]!.sentence).toContain('Studio is closed');
+    expect(view.dates[0]!.isAtRisk).toBe(true);
+    expect(await desk(office.as('mara'))).toMatchObject([{ reference, atRisk: 1, changesWanted: 0 }]);
     expect(view.dates[0]!.state).toBe('approved');
   });
 });

@@ -1,10 +1,13 @@
 import { violations } from '@/server/db/invariants';
 import {
   act,
+  approvedIn,
   datesOf,
   expectDone,
   refusalOf,
+  statesIn,
   submit,
+  times,
   undo,
   worldOf,
   type Step,
@@ -20,16 +23,8 @@ afterEach(async () => {
   await office.close();
 });
 
-const times = (day: string, from: string, to: string) => ({
-  startsAt: `${day}T${from}`,
-  endsAt: `${day}T${to}`,
-});
-const statesOf = async (reference: string) => (await datesOf(office, reference)).map(({ state }) => state);
-const approved = async (who: string, more?: Parameters<typeof ask>[0]) => {
-  const reference = await submit(office, who, more);
-  expectDone(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' }));
-  return reference;
-};
+const statesOf = (reference: string) => statesIn(office, reference);
+const approved = (who: string, more?: Parameters<typeof ask>[0]) => approvedIn(office, who, more);
 
 describe('turnover links', () => {
   const hall = { spaceId: SPACE.HL, layout: 'theatre' as const, setupMin: 30, strikeMin: 30 };

@@ -52,6 +52,8 @@ function sayOccupied(facts: Extract<FindingFacts, { rule: 'occupied' }>, names: 
   const during = duringText(facts.during, names.tzid);
   if (facts.by.kind === 'same-request')
     return `${names.place} is wanted twice by this request: ${lengthText(facts.minutes)} shared with ${dayShort(localDate(facts.by.key.slice(0, 10)))}, ${during}, setup to strike. Leave more time between the dates.`;
+  if (facts.by.kind === 'same-step')
+    return `${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : 'another request'} in this same step, ${during}: ${lengthText(facts.minutes)} shared. Decide one of them alone, or move one.`;
   const by = names.collider ? `by “${names.collider}” ` : '';
   return `${names.place} is taken ${by}${during}, setup to strike counted: ${lengthText(facts.minutes)} overlap. Pick another time or place.`;
 }

@@ -127,7 +127,7 @@ describe('occupied', () => {
           const name = (finding: Finding) => {
             if (finding.facts.rule !== 'occupied') throw new Error('unexpected rule');
             const { by } = finding.facts;
-            return `${finding.key}|${finding.spaceId}|${by.kind === 'claim' ? `claim ${by.claimId}` : `${by.key} ${by.spaceId}`}`;
+            return `${finding.key}|${finding.spaceId}|${by.kind === 'same-request' ? `${by.key} ${by.spaceId}` : `claim ${by.claimId}`}`;
           };
           const measured = Object.fromEntries(
             found.map((f) => [name(f), f.facts.rule === 'occupied' ? f.facts.minutes : 0]),

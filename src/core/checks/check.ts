@@ -1,5 +1,5 @@
 import type { EquipmentTypeId, SpaceId } from '../ids';
-import { mergeOwnShoulders, TOP_UP_MIN } from '../occupancy/turnover';
+import { mergeOwnShoulders, TOP_UP_MIN, type OwnLink } from '../occupancy/turnover';
 import type { EquipmentFacts, SpaceFacts, WorldSnapshot } from '../occupancy/world';
 import { dateOf } from '../time/local-time';
 import { toLocal } from '../time/zone';
@@ -35,6 +35,29 @@ export function holdingsOf(world: Pick<WorldSnapshot, 'spaces' | 'equipment'>) {
   };
 }
 
+/** Dates of different requests, decided in one step, that hand one set-up over to each other. */
+function checkHandovers(dates: readonly WantedDate[], links: readonly OwnLink[]): Finding[] {
+  const byDate = new Map(dates.map((date) => [date.key, date]));
+  return links.flatMap(({ beforeKey, beforeSlot, afterKey, afterSlot, boundary, savedMin, isOwn }) => {
+    if (isOwn) return [];
+    const [before, after] = [byDate.get(beforeKey)!, byDate.get(afterKey)!];
+    const tell = (date: WantedDate, slot: number, side: 'before' | 'after', other: WantedDate): Finding => ({
+      key: date.key,
+      spaceId: date.claim.spaces[slot]!.spaceId,
+      facts: {
+        rule: 'shared-shoulder',
+        savedMin,
+        boundary,
+        side,
+        by: { kind: 'same-step', claimId: other.of!.claimId },
+        claimSpaceId: null,
+        isOwn: false,
+      },
+    });
+    return [tell(after, afterSlot, 'before', before), tell(before, beforeSlot, 'after', after)];
+  });
+}
+
 /** No end was given: the end of the season the series is in is offered. */
 function checkEnd(dates: readonly WantedDate[], asked: AskedFacts, world: WorldSnapshot): Finding[] {
   const [first] = dates;
@@ -56,12 +79,13 @@ export function checkDates(
   asked: AskedFacts = {},
 ): Finding[] {
   const holdings = holdingsOf(world);
-  const { dates } = mergeOwnShoulders(wanted, holdings.topUpOf);
+  const { dates, links } = mergeOwnShoulders(wanted, holdings.topUpOf);
   const parts = wantedParts(dates, holdings);
   const context: OccupiedContext = { ...holdings, requestId: asked.requestId };
   const horizon = world.horizonMonths ?? HOUSE_HORIZON_MONTHS;
   const findings = [
     ...checkOccupied(parts, indexBusy(world.busy), context),
+    ...checkHandovers(wanted, links),
     ...checkEquipment(dates, holdings.equipment, world.uses),
     ...dates.flatMap((date) =>
       date.claim.spaces.flatMap((space, index) => {

@@ -58,21 +58,29 @@ export function checkDemand(parts: readonly WantedPart[], waiting: readonly Wait
 /** Two public events for one audience must share this long to be in one another's way. Common practice, no source. */
 const SAME_AUDIENCE_MIN = 15;
 
+/** Dates of other requests that are decided in the same step are public events to one another. */
+const besides = (dates: readonly WantedDate[]): (PublicEvent & { requestId?: number })[] =>
+  dates.flatMap(({ claim, of }) => (of?.audiences.length ? [{ ...of, span: claim.event }] : []));
+
 /** Public events for the same audience at the same time, wherever they are. */
 export function checkAudience(
   dates: readonly WantedDate[],
-  audiences: readonly string[],
+  askedAudiences: readonly string[],
   events: readonly PublicEvent[],
 ): Finding[] {
-  if (!audiences.length || !events.length) return [];
-  const sorted = [...events].sort((a, b) => a.span.start - b.span.start);
-  const longest = Math.max(...sorted.map(({ span }) => lengthMin(span)));
-  return dates.flatMap(({ key, claim }) => {
+  const all: (PublicEvent & { requestId?: number })[] = [...events, ...besides(dates)];
+  if (!all.length) return [];
+  const sorted = all.sort((a, b) => a.span.start - b.span.start);
+  const longest = sorted.reduce((most, { span }) => Math.max(most, lengthMin(span)), 0);
+  return dates.flatMap(({ key, claim, of }) => {
+    const audiences = of?.audiences ?? askedAudiences;
+    if (!audiences.length) return [];
     const first = lowerBound(sorted, claim.event.start - longest);
     const found: Finding[] = [];
     for (let at = first; at < sorted.length && sorted[at]!.span.start < claim.event.end; at += 1) {
       const other = sorted[at]!;
       const shared = intersection(other.span, claim.event);
+      if (of && other.requestId === of.requestId) continue;
       if (!shared || lengthMin(shared) < SAME_AUDIENCE_MIN) continue;
       const common = other.audiences.filter((each) => audiences.includes(each));
       if (common.length)
@@ -125,12 +133,16 @@ export function checkExpected(
   expected: readonly ExpectedSeries[],
   ownRequest: number | undefined,
 ): Finding[] {
-  const strangers = expected.filter(({ requestId }) => requestId !== ownRequest);
-  if (!strangers.length || !parts.length) return [];
+  if (!expected.length || !parts.length) return [];
   const found = new Map<string, { part: WantedPart; series: ExpectedSeries; shared: Interval[] }>();
-  for (const series of strangers)
+  for (const series of expected)
     series.spaces.forEach((space, spaceIndex) => {
-      const own = parts.filter((part) => part.spaceIndex >= 0 && space.parts.includes(part.resourceId));
+      const own = parts.filter(
+        ({ date, spaceIndex: slot, resourceId }) =>
+          slot >= 0 &&
+          (date.of?.requestId ?? ownRequest) !== series.requestId &&
+          space.parts.includes(resourceId),
+      );
       if (!own.length) return;
       const window = {
         start: Math.min(...own.map(({ span }) => span.start)) as EpochMinute,

@@ -10,6 +10,16 @@ import type { LocalDate } from '../time/local-time';
 export interface WantedDate {
   readonly key: string;
   readonly claim: ClaimContent;
+  /** Whose it is, where dates of several stored requests are checked together. */
+  readonly of?: RequestOfDate;
+}
+
+export interface RequestOfDate {
+  readonly requestId: RequestId;
+  /** For whom it is published; empty where it is not. */
+  readonly audiences: readonly string[];
+  /** The claim it stands by, for naming it to the other requests. */
+  readonly claimId: ClaimId;
 }
 
 /** What is the same for all dates of a check. What is absent is not judged. */
@@ -23,10 +33,14 @@ export interface AskedFacts {
   readonly isEndless?: boolean;
 }
 
-/** What stands in the way: somebody else's claim, or another date or space of the same request. */
+/**
+ * What stands in the way: somebody else's claim, another date or space of the same request, or a date of another
+ * request that is decided in the same step.
+ */
 export type Collider =
   | { readonly kind: 'claim'; readonly claimId: ClaimId }
-  | { readonly kind: 'same-request'; readonly key: string; readonly spaceId: SpaceId };
+  | { readonly kind: 'same-request'; readonly key: string; readonly spaceId: SpaceId }
+  | { readonly kind: 'same-step'; readonly claimId: ClaimId };
 
 interface Overlap {
   readonly minutes: number;
@@ -81,8 +95,9 @@ export type FindingFacts =
       readonly boundary: EpochMinute;
       /** Where the other claim stands: before or after this date. */
       readonly side: 'before' | 'after';
-      readonly by: Collider & { readonly kind: 'claim' };
-      readonly claimSpaceId: number;
+      readonly by: Collider & { readonly kind: 'claim' | 'same-step' };
+      /** Null where the other is decided in the same step: the link between them comes with it. */
+      readonly claimSpaceId: number | null;
       /** Both belong to one request: shared without asking. */
       readonly isOwn: boolean;
     }

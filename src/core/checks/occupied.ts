@@ -57,9 +57,9 @@ class Collisions {
 
   add(part: WantedPart, by: Collider, shared: Interval, row: BusyRow | null): void {
     const other =
-      by.kind === 'claim'
-        ? `claim ${by.claimId} ${row?.neighbour?.claimSpaceId ?? ''}`
-        : `own ${by.key} ${by.spaceId}`;
+      by.kind === 'same-request'
+        ? `own ${by.key} ${by.spaceId}`
+        : `${by.kind} ${by.claimId} ${row?.neighbour?.claimSpaceId ?? ''}`;
     const id = `${part.date.key}|${part.spaceIndex}|${part.equipmentIndex}|${other}`;
     const known = this.found.get(id);
     if (known) known.shared.push(shared);
@@ -82,11 +82,13 @@ function againstWorld(parts: readonly WantedPart[], busy: BusyByResource, collis
   }
 }
 
-const colliderOf = ({ date, spaceIndex }: WantedPart): Collider => ({
-  kind: 'same-request',
-  key: date.key,
-  spaceId: date.claim.spaces[Math.max(0, spaceIndex)]?.spaceId ?? (0 as SpaceId),
-});
+/** How `other` is told to the date it collides with. */
+function colliderOf({ date, spaceIndex }: WantedPart, other: WantedPart): Collider {
+  if (date.of && date.of.requestId !== other.date.of?.requestId)
+    return { kind: 'same-step', claimId: date.of.claimId };
+  const spaceId = date.claim.spaces[Math.max(0, spaceIndex)]?.spaceId ?? (0 as SpaceId);
+  return { kind: 'same-request', key: date.key, spaceId };
+}
 
 function againstOneAnother(parts: readonly WantedPart[], collisions: Collisions): void {
   const sorted = [...parts].sort((a, b) => a.resourceId - b.resourceId || a.span.start - b.span.start);
@@ -95,8 +97,8 @@ function againstOneAnother(parts: readonly WantedPart[], collisions: Collisions)
       const other = sorted[next]!;
       if (other.resourceId !== part.resourceId || other.span.start >= part.span.end) break;
       const shared = intersection(part.span, other.span)!;
-      collisions.add(part, colliderOf(other), shared, null);
-      collisions.add(other, colliderOf(part), shared, null);
+      collisions.add(part, colliderOf(other, part), shared, null);
+      collisions.add(other, colliderOf(part, other), shared, null);
     }
   });
 }
@@ -136,7 +138,7 @@ function factsOf(collision: Collision, asked: OccupiedContext): FindingFacts {
     side: shoulder.side,
     by,
     claimSpaceId: row!.neighbour!.claimSpaceId,
-    isOwn: asked.requestId !== undefined && row!.requestId === asked.requestId,
+    isOwn: row!.requestId !== undefined && row!.requestId === (part.date.of?.requestId ?? asked.requestId),
   };
 }
 

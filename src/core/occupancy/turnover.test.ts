@@ -22,6 +22,10 @@ describe('two claims in one set-up', () => {
       savedMin: 50,
     });
   });
+  test('a setup shorter than the top-up: the strike before keeps the rest, and no minute falls free', () => {
+    const bare = { ...side(170, 260), occupied: span(140, 320) };
+    expect(sharedShoulder(side(40, 100), bare, 10)).toEqual({ boundary: minute(140), savedMin: 20 });
+  });
   test('one minute less than the top-up, or another layout, and it is a clash', () => {
     expect(sharedShoulder(side(40, 100), side(169, 260), 10)).toBeNull();
     const other = { ...side(210, 300), setupKey: setupKeyOf({ spaceId: 2 as never, layout: 'theatre' }) };
@@ -52,7 +56,10 @@ test('property: merged dates never overlap, keep access, event and exit whole, a
           // By hand: they meet when fewer than 60 minutes lie between the hosts; sharing needs the top-up among them.
           expect(Boolean(link)).toBe(free < 60 && free >= topUp);
           if (link || free >= 60) expect(overlaps(spanOf(a), spanOf(b))).toBe(false);
-          if (link) expect(b.event.start - 30 - link.boundary).toBeGreaterThanOrEqual(topUp);
+          if (!link) continue;
+          // The top-up is the later one's as far as its setup of 30 reaches; no minute between falls free.
+          expect(b.event.start - 30 - link.boundary).toBeGreaterThanOrEqual(Math.min(topUp, 30));
+          expect([spanOf(a).end, spanOf(b).start]).toEqual([link.boundary, link.boundary]);
         }
         for (const { claim } of merged) {
           const host = hostSpan(claim.event, 30, 30);

@@ -1,4 +1,4 @@
-import type { SpaceId } from '../ids';
+import type { RequestId, SpaceId } from '../ids';
 import { type EpochMinute, type Interval } from '../time/epoch-minute';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from './bands';
 
@@ -21,14 +21,16 @@ export const TOP_UP_MIN = 10;
 
 /**
  * Whether two claims of one space can stand on the same set-up: events never overlap, only strike and setup do, and
- * between the hosts there is time to top up. The boundary leaves the top-up to the later claim.
+ * between the hosts there is time to top up. The boundary leaves the top-up to the later claim; where its setup is
+ * shorter than that, the rest stays with the strike of the earlier one, so that no minute between them falls free.
  */
 export function sharedShoulder(before: Neighbour, after: Neighbour, topUpMin: number): SharedShoulder | null {
   const savedMin = before.occupied.end - after.occupied.start;
   if (savedMin <= 0 || before.setupKey !== after.setupKey) return null;
   const latest = after.host.start - topUpMin;
   if (latest < before.host.end) return null;
-  return { boundary: Math.min(latest, before.occupied.end) as EpochMinute, savedMin };
+  const boundary = Math.max(after.occupied.start, Math.min(latest, before.occupied.end)) as EpochMinute;
+  return { boundary, savedMin };
 }
 
 /** The slot of a claim as a neighbour, cuts applied. */
@@ -60,11 +62,16 @@ export interface OwnLink {
   readonly afterKey: string;
   readonly afterSlot: number;
   readonly boundary: EpochMinute;
+  readonly savedMin: number;
+  /** Both dates belong to one request; else somebody has to agree to it. */
+  readonly isOwn: boolean;
 }
 
 interface Dated {
   readonly key: string;
   readonly claim: ClaimContent;
+  /** Whose it is, where dates of several requests are looked at together. */
+  readonly of?: { readonly requestId: RequestId };
 }
 
 interface Slot {
@@ -74,8 +81,8 @@ interface Slot {
 }
 
 /**
- * Dates of one series that follow one another in the same set-up share their shoulders without asking. Gives the dates
- * with their cuts, and the links that say why.
+ * Dates that are decided together and follow one another in the same set-up share their shoulders: those of one series
+ * without asking. Gives the dates with their cuts, and the links that say why.
  */
 export function mergeOwnShoulders<Date extends Dated>(
   dates: readonly Date[],
@@ -105,7 +112,8 @@ export function mergeOwnShoulders<Date extends Dated>(
       beforeSlot: a.slot,
       afterKey: after.key,
       afterSlot: b.slot,
-      boundary: shared.boundary,
+      ...shared,
+      isOwn: before.of?.requestId === after.of?.requestId,
     });
   }
   return { dates: merged, links };

@@ -17,11 +17,15 @@ export interface BookingPrivacy {
 // Those who work with a booking have to read it; requesters only their own.
 const WORKING_ROLES: readonly Role[] = ['manager', 'crew', 'steward', 'housekeeper'];
 
+/** Whether the viewer works with bookings of others and so reads all of them. */
+export const worksWithBookings = (viewer: Viewer | null): boolean =>
+  viewer !== null && viewer.roles.some((role) => WORKING_ROLES.includes(role));
+
 /** Whether the viewer may know what the booking is; otherwise it is only *taken* to them. */
 export function mayKnowBooking(viewer: Viewer | null, booking: BookingPrivacy): boolean {
   if (booking.isPublic) return true;
   if (!viewer) return false;
-  return viewer.personId === booking.requesterId || viewer.roles.some((role) => WORKING_ROLES.includes(role));
+  return viewer.personId === booking.requesterId || worksWithBookings(viewer);
 }
 
 /** Whether the viewer may see dates that still wait for a decision, and where. */

@@ -105,9 +105,10 @@ function until(parts: Texts): Until | null {
     stop({ kind: 'bad-value', part: 'UNTIL', value: text, allowed: '20270319 or 20270319T200000Z' });
   if (!match) return wrong();
   const [, year, month, day, hour, minute, second, utc] = match;
-  const date = parseLocalDate(`${year}-${month}-${day}`) ?? wrong();
+  // An end in the year 9999 is how some say “for good”; dates are made up to 2100.
+  const date = parseLocalDate(`${year}-${month}-${day}`, 9999) ?? wrong();
   if (hour === undefined) return { kind: 'date', day: wallMinute(`${date}T00:00` as LocalDateTime) / 1440 };
-  const at = parseLocalDateTime(`${date}T${hour}:${minute}`) ?? wrong();
+  const at = parseLocalDateTime(`${date}T${hour}:${minute}`, 9999) ?? wrong();
   if (Number(second) > 60) wrong();
   return utc ? { kind: 'utc', epochMinute: wallMinute(at) } : { kind: 'local', wallMinute: wallMinute(at) };
 }

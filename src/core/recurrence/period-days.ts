@@ -80,6 +80,29 @@ function dayTests(rule: RuleParts, year: number, month: number): DayTest[] {
 
 const ALL_MONTHS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const;
 
+/** Days named from the start (1 …) or the end (-1 …) of `length` days, 0-based, in order, those that are there. */
+function named(list: readonly number[], length: number): number[] {
+  const days = list.map((day) => (day > 0 ? day - 1 : length + day));
+  return [...new Set(days)].filter((day) => day >= 0 && day < length).sort((a, b) => a - b);
+}
+
+/** Days of a month, 0-based, that can be dates at all: most rules name few, and a COUNT asks for years of them. */
+function candidates({ byMonthDay, byYearDay }: RuleParts, year: number, month: number): readonly number[] {
+  const length = monthLength(year, month);
+  if (byMonthDay.length) return named(byMonthDay, length);
+  if (!byYearDay.length) return DAYS_OF_MONTH.slice(0, length);
+  const before = monthStart(year, month);
+  const days = named(byYearDay, yearLength(year)).map((day) => day - before);
+  return days.filter((day) => day >= 0 && day < length);
+}
+
+const DAYS_OF_MONTH = Array.from({ length: 31 }, (_, day) => day);
+
+/** Daily or weekly with nothing said beyond weekdays of a week: no day has to be looked at by itself. */
+const isDayToDay = ({ freq, byMonth, byMonthDay, byYearDay, byWeekNo, byDay }: RuleParts): boolean =>
+  [byMonth, byMonthDay, byYearDay, byWeekNo].every((part) => part.length === 0) &&
+  (freq === 'WEEKLY' || byDay.length === 0);
+
 export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
   const start = civilOf(startDay);
   const rule = completed(parts, start, startDay);
@@ -87,10 +110,8 @@ export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
   const ofMonth = (year: number, month: number): number[] => {
     const tests = dayTests(rule, year, month);
     const first = dayNumber(year, month, 1);
-    const end = first + monthLength(year, month);
-    const found: number[] = [];
-    for (let day = first; day < end; day += 1) if (tests.every((test) => test(day))) found.push(day);
-    return found;
+    const days = candidates(rule, year, month).map((day) => first + day);
+    return days.filter((day) => tests.every((test) => test(day)));
   };
   // Daily and weekly rules ask day by day, mostly within one month.
   let [knownMonth, knownTests] = [Number.NaN, [] as DayTest[]];
@@ -101,18 +122,23 @@ export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
       [knownMonth, knownTests] = [year * 12 + month, dayTests(rule, year, month)];
     return knownTests.every((test) => test(day));
   };
+  const isPlain = isDayToDay(rule);
   switch (rule.freq) {
     case 'DAILY':
       return {
         periodOf: (day) => day - startDay,
-        daysOf: (period) => (single(startDay + period) ? [startDay + period] : []),
+        daysOf: (period) => (isPlain || single(startDay + period) ? [startDay + period] : []),
       };
     case 'WEEKLY': {
       const origin = weekStartOf(startDay, rule.weekStart);
+      const weekdays = new Set(rule.byDay.map(({ weekday }) => weekday));
+      const offsets = [0, 1, 2, 3, 4, 5, 6].filter((offset) => weekdays.has(isoWeekday(origin + offset)));
       return {
         periodOf: (day) => Math.floor((day - origin) / 7),
-        daysOf: (period) =>
-          [0, 1, 2, 3, 4, 5, 6].map((offset) => origin + period * 7 + offset).filter(single),
+        daysOf: (period) => {
+          const days = offsets.map((offset) => origin + period * 7 + offset);
+          return isPlain ? days : days.filter(single);
+        },
       };
     }
     case 'MONTHLY': {

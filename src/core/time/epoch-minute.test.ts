@@ -52,12 +52,18 @@ describe('half-open intervals', () => {
 });
 
 describe('dates as text', () => {
-  test.each(['2027-02-29', '2027-13-01', '2027-4-1', '0000-00-00', '1969-12-31', ''])(
-    '%p is no date',
-    (text) => {
-      expect(parseLocalDate(text)).toBeNull();
-    },
-  );
+  test.each([
+    '2027-02-29',
+    '2027-13-01',
+    '2027-4-1',
+    '0000-00-00',
+    '1969-12-31',
+    '2100-01-01',
+    '9999-12-31',
+    '',
+  ])('%p is no date', (text) => {
+    expect(parseLocalDate(text)).toBeNull();
+  });
   test.each(['2027-04-13T24:00', '2027-04-13T10:60', '2027-04-31T10:00', '2027-04-13 10:00'])(
     '%p is no local time',
     (text) => {

@@ -20,19 +20,25 @@ function dayNumber(year: number, month: number, day: number): number | null {
   return exists && year >= 1970 ? at.getTime() / DAY_MS : null;
 }
 
-/** Null for anything that is not a date of the calendar from 1970 to 9999. */
-export function parseLocalDate(text: string): LocalDate | null {
+/** Offsets of zones are known up to its end: no input goes further. */
+export const LAST_YEAR = 2099;
+
+/**
+ * Null for anything that is not a date of the calendar from 1970 to 2099; with `lastYear` 9999 for ends that mean
+ * “for good”. Beyond that years have five figures and no longer sort as text.
+ */
+export function parseLocalDate(text: string, lastYear: 2099 | 9999 = LAST_YEAR): LocalDate | null {
   const match = DATE.exec(text);
-  if (!match) return null;
+  if (!match || Number(match[1]) > lastYear) return null;
   return dayNumber(Number(match[1]), Number(match[2]), Number(match[3])) === null
     ? null
     : (text as LocalDate);
 }
 
-/** Null for anything that is not `YYYY-MM-DDTHH:MM` with a real date and 00:00–23:59. */
-export function parseLocalDateTime(text: string): LocalDateTime | null {
+/** Null for anything that is not `YYYY-MM-DDTHH:MM` with a real date from 1970 to 2099 (or 9999) and 00:00–23:59. */
+export function parseLocalDateTime(text: string, lastYear: 2099 | 9999 = LAST_YEAR): LocalDateTime | null {
   const match = DATE_TIME.exec(text);
-  if (!match || Number(match[4]) > 23 || Number(match[5]) > 59) return null;
+  if (!match || Number(match[1]) > lastYear || Number(match[4]) > 23 || Number(match[5]) > 59) return null;
   return dayNumber(Number(match[1]), Number(match[2]), Number(match[3])) === null
     ? null
     : (text as LocalDateTime);
@@ -40,14 +46,14 @@ export function parseLocalDateTime(text: string): LocalDateTime | null {
 
 /** @throws RangeError when the text is no date: for literals and stored values, not for input. */
 export function localDate(text: string): LocalDate {
-  const parsed = parseLocalDate(text);
+  const parsed = parseLocalDate(text, 9999);
   if (!parsed) throw new RangeError(`no such date: ${text}`);
   return parsed;
 }
 
 /** @throws RangeError when the text is no local date and time: for literals and stored values, not for input. */
 export function localDateTime(text: string): LocalDateTime {
-  const parsed = parseLocalDateTime(text);
+  const parsed = parseLocalDateTime(text, 9999);
   if (!parsed) throw new RangeError(`no such local time: ${text}`);
   return parsed;
 }

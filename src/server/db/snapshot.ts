@@ -114,7 +114,7 @@ type UseTuple = [
 ];
 
 const publicEvents = (index: string, length: string, bounds: string) => `
-SELECT DISTINCT c.id, c.start_min, c.end_min, r.audiences FROM json_each($eventWindows) w
+SELECT c.id, c.start_min, c.end_min, r.audiences FROM json_each($eventWindows) w
 CROSS JOIN claim c INDEXED BY ${index} ON c.status = 'in-force' AND c.end_min - c.start_min ${length} 1440 AND ${bounds} AND c.start_min < w.value->>1 AND c.end_min > w.value->>0
 CROSS JOIN occurrence o ON o.id = c.occurrence_id CROSS JOIN request r ON r.id = o.request_id AND r.publish = 1 AND r.audiences <> '[]'`;
 const PUBLIC_IN_WINDOWS = `SELECT json_group_array(json_array(id, start_min, end_min, json(audiences))) FROM (
@@ -280,8 +280,9 @@ const toUses = (rows: readonly UseTuple[], replaced: ReadonlySet<ClaimId>): UseR
     .filter(([, , , , claimId]) => !replaced.has(claimId))
     .map(([typeId, start, end, quantity, claimId]) => ({ typeId, span: { start, end }, quantity, claimId }));
 
+// A long event may lie in several windows.
 const toPublicEvents = (rows: readonly PublicTuple[], replaced: ReadonlySet<ClaimId>): PublicEvent[] =>
-  rows
+  [...new Map(rows.map((row) => [row[0], row])).values()]
     .filter(([claimId]) => !replaced.has(claimId))
     .map(([claimId, start, end, audiences]) => ({ claimId, span: { start, end }, audiences }));
 
@@ -295,7 +296,8 @@ async function withFacts(
   const replaced = new Set(except);
   const parts = wantedParts(dates, holdingsOf({ spaces, equipment }));
   const latest = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
-  const events = audiences.length ? union(dates.map(({ claim }) => claim.event)) : [];
+  const invited = dates.filter(({ of }) => (of?.audiences ?? audiences).length > 0);
+  const events = union(invited.map(({ claim }) => claim.event));
   const found = await loadSurroundings(
     reader,
     {

@@ -49,11 +49,19 @@ export async function loadRequest(reader: Reader, ref: string): Promise<RequestR
   return (await reader.json<RequestRow[]>(`${REQUESTS} WHERE r.ref = $ref`, { ref }))[0] ?? null;
 }
 
-/** All requests with a date that waits. */
-export const loadWaitingRequests = (reader: Reader): Promise<RequestRow[]> =>
+/** All requests with something for the office: a date that waits, a booking that is wanted otherwise or is at risk. */
+export const loadRequestsForOffice = (reader: Reader): Promise<RequestRow[]> =>
   reader.json<RequestRow[]>(
-    `${REQUESTS} WHERE r.id IN (SELECT request_id FROM occurrence WHERE state = 'waiting')`,
+    `${REQUESTS} WHERE r.id IN (SELECT request_id FROM occurrence WHERE state = 'waiting'
+      UNION SELECT o.request_id FROM claim k JOIN occurrence o ON o.id = k.occurrence_id WHERE k.kind = 'change' AND k.status IN ('wanted','held')
+      UNION SELECT o.request_id FROM at_risk x JOIN claim k ON k.id = x.claim_id JOIN occurrence o ON o.id = k.occurrence_id WHERE k.status = 'in-force')`,
   );
+
+/** Claims in force that something has befallen since they were approved. */
+export async function loadClaimsAtRisk(reader: Reader): Promise<Set<ClaimId>> {
+  const rows = await reader.rows<{ id: ClaimId }>('SELECT DISTINCT claim_id AS id FROM at_risk');
+  return new Set(rows.map(({ id }) => id));
+}
 
 export const loadRequestsOf = (reader: Reader, person: PersonId): Promise<RequestRow[]> =>
   reader.json<RequestRow[]>(`${REQUESTS} WHERE r.requester_id = $person`, { person });
@@ -108,6 +116,10 @@ export async function loadDates(reader: Reader, requests: readonly RequestId[]):
     };
   });
 }
+
+/** Whoever asked wants a booked date otherwise than it stands. */
+export const hasWantedChange = ({ live }: Pick<DateRow, 'live'>): boolean =>
+  live.some(({ kind, isStanding }) => kind === 'change' && !isStanding);
 
 /** A date is past when its occupied end is not after now. */
 export const isPast = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>

@@ -86,10 +86,11 @@ function dateView(
       ...risks.map((sentence) => ({
         rule: 'at-risk',
         severity: 'warns' as const,
-        sentence: `At risk: ${sentence}`,
+        sentence,
       })),
       ...(verdict?.sentences ?? []),
     ],
+    isAtRisk: risks.length > 0,
     isHeld: date.standing.status === 'held',
     holdUntilText: holdText(date, tzid),
     proposal: besideText(date, 'proposal', names, tzid),

@@ -35,7 +35,7 @@ function colliderOf({ facts }: Finding): ClaimId | null {
   switch (facts.rule) {
     case 'occupied':
     case 'unit-taken':
-      return facts.by.kind === 'claim' ? facts.by.claimId : null;
+      return facts.by.kind === 'same-request' ? null : facts.by.claimId;
     case 'shared-shoulder':
       return facts.by.claimId;
     case 'same-audience':

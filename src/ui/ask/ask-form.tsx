@@ -106,10 +106,10 @@ export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps)
     side,
   );
   const faults = useMemo(() => byField(error?.fields ?? []), [error]);
-  const refuse = (fault: ErrorReply['error']) => {
-    setError(fault);
-    requestAnimationFrame(() => document.querySelector<HTMLElement>('main [aria-invalid="true"]')?.focus());
-  };
+  useEffect(() => {
+    // After the marks are drawn, however long that takes.
+    if (error) document.querySelector<HTMLElement>('main [aria-invalid="true"]')?.focus();
+  }, [error]);
 
   const submit = async () => {
     const body = toBody(form.getValues(), key.current, tzid);
@@ -117,7 +117,7 @@ export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps)
     if (!parsed.success) {
       const fields = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
       const distinct = [...new Map(fields.map((each) => [each.path, each])).values()];
-      return refuse({
+      return setError({
         code: 'bad-input',
         message: 'Not sent yet: see what is marked below the fields.',
         fields: distinct,
@@ -127,7 +127,7 @@ export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps)
     setSending(true);
     const reply = await send<AskReply>('POST', '/api/requests', body);
     setSending(false);
-    if (!reply.ok) return refuse(reply.error);
+    if (!reply.ok) return setError(reply.error);
     dropDraft();
     router.push(`/requests/${reply.value.reference}?sent=1`);
   };

@@ -2,6 +2,7 @@ import type { Layout } from '@/core/seating/capacity';
 import type { AskBody } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import {
+  editorModel,
   ruleTextOf,
   type FormRule,
   type MonthPlace,
@@ -85,6 +86,22 @@ export function usualSpace(choices: AskChoices, spaceId: number, layout?: Layout
 
 const noon = (date: string) => `${date}T14:00` as LocalDateTime;
 
+/** The fields of a rule that came with the pick, as far as the form can show it. */
+function pickedRule(picked: Picked | null): Partial<AskForm> {
+  if (!picked?.rule) return {};
+  const model = editorModel(picked.rule, picked.start, 'UTC');
+  if (model.kind !== 'form' || model.rule.end.kind !== 'count') return {};
+  const { every, unit, end, weekdays } = model.rule;
+  return {
+    repeats: true,
+    every: String(every),
+    unit,
+    weekdays: weekdays.map(String),
+    ends: 'count',
+    count: String(end.count),
+  };
+}
+
 export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
   const start = picked?.start ?? noon(choices.today);
   const end = addWallMinutes(start, picked?.minutes ?? 90);
@@ -93,7 +110,7 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     publicText: '',
     categoryId: '',
     hostId: String(choices.hosts.find(({ isOwn }) => isOwn)?.id ?? ''),
-    people: '',
+    people: picked?.people ? String(picked.people) : '',
     spaces: [usualSpace(choices, picked?.spaceId ?? 0)],
     startDate: dateOf(start),
     startTime: timeOf(start),
@@ -113,6 +130,7 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     until: '',
     count: '10',
     otherSpaceOk: false,
+    ...pickedRule(picked),
   };
 }
 

@@ -1,19 +1,122 @@
-/** What of the board stands in its address, so that a link shows the same. */
-export interface BoardAddress {
-  readonly day: string | null;
-  readonly text: string;
-  /** `space.claimSpace` of the booking whose slip is open. */
-  readonly slip: string | null;
-  /** `space@local start` of a picked gap. */
-  readonly pick: string | null;
+import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { FEATURES, type Feature } from '@/core/spaces/features';
+import {
+  parseLocalDate,
+  parseLocalDateTime,
+  type LocalDate,
+  type LocalDateTime,
+} from '@/core/time/local-time';
+import { MOST_BOARD_DAYS } from '@/contracts/board';
+import type { BookingState } from './bookings';
+
+/** A picked gap: spaces, or one pool, from when and for how long. */
+export interface Pick {
+  readonly spaceIds: readonly number[];
+  readonly poolId: number | null;
+  readonly start: LocalDateTime;
+  readonly minutes: number;
 }
 
-export function boardHref({ day, text, slip, pick }: BoardAddress): string {
+/** What of the board stands in its address, so that a link shows the same. */
+export interface BoardAddress {
+  /** Null is today. */
+  readonly day: LocalDate | null;
+  readonly days: number;
+  /** How many times larger than just fitting; 1 to 24. */
+  readonly zoom: number;
+  readonly text: string;
+  readonly building: string;
+  /** At least so many seats, in `layout` where one is chosen. */
+  readonly seats: number;
+  readonly layout: Layout | null;
+  readonly feature: Feature | null;
+  readonly category: number | null;
+  readonly host: string;
+  readonly state: BookingState | null;
+  /** The claimed space whose slip is open. */
+  readonly slip: number | null;
+  readonly pick: Pick | null;
+}
+
+export const MOST_ZOOM = 24;
+const BOOKING_STATES: readonly BookingState[] = ['approved', 'held', 'waiting'];
+
+const within = (value: number, least: number, most: number, otherwise: number): number =>
+  Number.isFinite(value) && value >= least && value <= most ? value : otherwise;
+const oneOf = <Value extends string>(list: readonly Value[], text: string | null): Value | null =>
+  list.find((each) => each === text) ?? null;
+
+const PICK = /^(e?)(\d+(?:\.\d+)*)@(\d{4}-\d\d-\d\dT\d\d:\d\d)(?:\/(\d{1,5}))?$/;
+
+function readPick(text: string | null): Pick | null {
+  const found = PICK.exec(text ?? '');
+  const start = found && parseLocalDateTime(found[3]!);
+  if (!found || !start) return null;
+  const ids = found[2]!.split('.').map(Number);
+  return {
+    spaceIds: found[1] ? [] : ids.slice(0, 6),
+    poolId: found[1] ? ids[0]! : null,
+    start,
+    minutes: within(Number(found[4] ?? 60), 1, 31 * 1440, 60),
+  };
+}
+
+const pickText = ({ spaceIds, poolId, start, minutes }: Pick): string =>
+  `${poolId === null ? spaceIds.join('.') : `e${poolId}`}@${start}/${minutes}`;
+
+interface Query {
+  get(name: string): string | null;
+}
+
+export function readBoardAddress(query: Query): BoardAddress {
+  const get = (name: string) => query.get(name);
+  return {
+    day: parseLocalDate(get('day') ?? ''),
+    days: Math.round(within(Number(get('days') ?? 1), 1, MOST_BOARD_DAYS, 1)),
+    zoom: within(Number(get('z') ?? 1), 1, MOST_ZOOM, 1),
+    text: (get('q') ?? '').slice(0, 100),
+    building: (get('in') ?? '').slice(0, 100),
+    seats: Math.round(within(Number(get('seats') ?? 0), 0, 100_000, 0)),
+    layout: oneOf(LAYOUTS, get('layout')),
+    feature: oneOf(FEATURES, get('has')),
+    category: Number(get('category')) || null,
+    host: (get('host') ?? '').slice(0, 100),
+    state: oneOf(BOOKING_STATES, get('state')),
+    slip: Number(get('slip')) || null,
+    pick: readPick(get('pick')),
+  };
+}
+
+export function boardHref(address: Partial<BoardAddress>): string {
   const query = new URLSearchParams();
-  if (day) query.set('day', day);
-  if (text) query.set('q', text);
-  if (slip) query.set('slip', slip);
-  if (pick) query.set('pick', pick);
-  const rest = query.toString();
+  const set = (name: string, value: string | number | null | undefined | false) => {
+    if (value) query.set(name, String(value));
+  };
+  set('day', address.day);
+  set('days', (address.days ?? 1) > 1 && address.days);
+  set('z', (address.zoom ?? 1) > 1 && Number(address.zoom!.toFixed(2)));
+  set('q', address.text);
+  set('in', address.building);
+  set('seats', address.seats);
+  set('layout', address.layout);
+  set('has', address.feature);
+  set('category', address.category);
+  set('host', address.host);
+  set('state', address.state);
+  set('slip', address.slip);
+  set('pick', address.pick && pickText(address.pick));
+  // Colons, slashes and at-signs may stand in a query as they are, and are easier to read.
+  const rest = query.toString().replace(/%3A/g, ':').replace(/%2F/g, '/').replace(/%40/g, '@');
   return rest ? `/?${rest}` : '/';
 }
+
+/** How many filters are set, text and day aside. */
+export const filterCount = ({
+  building,
+  seats,
+  layout,
+  feature,
+  category,
+  host,
+  state,
+}: BoardAddress): number => [building, seats, layout, feature, category, host, state].filter(Boolean).length;

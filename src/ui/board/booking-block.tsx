@@ -1,108 +1,145 @@
 import Link from 'next/link';
-import type { CSSProperties } from 'react';
-import type { BoardBooking } from '@/contracts/board';
+import { memo, type CSSProperties } from 'react';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
+import { duringText } from '@/contracts/words/when';
 import { Mark } from '@/ui/primitives/mark';
-import type { Scale } from './scale';
+import { bandsOnBoard, type Booking, type BookingState } from './bookings';
+import { sayHours } from './move';
+import type { TimeAxis } from './time-axis';
 
-const REACH: Readonly<Record<string, string>> = {
+export const REACH: Readonly<Record<string, string>> = {
   setup: 'reach-crew reach-setup',
   strike: 'reach-crew reach-strike',
   access: 'reach-host reach-access',
   exit: 'reach-host reach-exit',
 };
 
-const STATE_NOTE: Readonly<Record<BoardBooking['state'], string>> = {
+const STATE_NOTE: Readonly<Record<BookingState, string>> = {
   approved: '',
   held: 'held, ',
   waiting: 'waiting, ',
 };
+const LOOK: Readonly<Record<BookingState, string>> = {
+  approved: '',
+  held: 'event-held',
+  waiting: 'event-waiting',
+};
+
+/** Everything the viewer may know of a booking, in one line; what they may not know is only taken. */
+export function sayBooking({ known, span, state, isOwn }: Booking, place: string, tzid: string): string {
+  const occupied = `occupied ${duringText(span, tzid)}`;
+  if (!known) return `${place}: taken, ${occupied}`;
+  const own = isOwn ? 'yours: ' : '';
+  const nth = known.nth ? `, date ${known.nth}` : '';
+  const kind = [known.category?.name, known.host].filter(Boolean).join(', ');
+  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}, ${known.people} people`;
+}
 
 interface BlockProps {
-  readonly booking: BoardBooking;
-  readonly scale: Scale;
+  readonly booking: Booking;
+  readonly place: string;
+  readonly axis: TimeAxis;
   readonly tzid: string;
   readonly href: string;
   readonly isPicked: boolean;
+  /** Left out by a filter: drawn, but back in the paper. */
+  readonly isFaded: boolean;
+  readonly isMovable: boolean;
   /** Which of several in a row at one time this is, so that they do not cover one another. */
-  readonly lane?: number;
+  readonly lane: number;
 }
 
 /** A booking to scale: the event as a block, the bands as lines that reach out to both sides. */
-export function BookingBlock({ booking, scale, tzid, href, isPicked, lane = 0 }: BlockProps) {
-  if (booking.kind === 'part')
-    return (
-      <PartBlock booking={booking} scale={scale} tzid={tzid} href={href} isPicked={isPicked} lane={lane} />
-    );
-  const event = booking.bands.find(({ kind }) => kind === 'event') ?? booking.span;
-  const time = (at: number) => timeOf(toLocal(at as typeof event.start, tzid));
-  const title = booking.title ?? 'taken';
-  const own = booking.isOwn ? 'yours: ' : '';
-  const nth = booking.nth ? `, date ${booking.nth}` : '';
-  const spoken = `${STATE_NOTE[booking.state]}${own}${title}${nth}, ${time(event.start)} to ${time(event.end)}, occupied ${time(booking.span.start)} to ${time(booking.span.end)}`;
-  const look = booking.state === 'waiting' ? 'event-waiting' : booking.title === null ? 'event-taken' : '';
+export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
+  const { booking, place, axis, tzid, href, isPicked, isFaded, isMovable, lane } = props;
+  const { known, state, isOwn } = booking;
+  const bands = bandsOnBoard(booking);
+  const event = axis.stretch(known?.event ?? booking.span);
+  const spoken = sayBooking(booking, place, tzid);
+  const clock = (at: number) => timeOf(toLocal(at as typeof booking.span.start, tzid));
+  const hours = known ? `${clock(known.event.start)}–${clock(known.event.end)}` : '';
   return (
-    <div className="contents" style={{ '--lane': lane } as CSSProperties}>
-      {booking.bands
-        .filter(({ kind }) => kind !== 'event')
-        .map((band) => (
-          <span
-            key={band.kind}
-            aria-hidden="true"
-            className={`reach ${REACH[band.kind]}`}
-            style={{ left: scale.left(band.start), width: scale.width(band) }}
-          />
-        ))}
-      <Link
-        prefetch={false}
-        href={href}
-        scroll={false}
-        aria-current={isPicked ? 'true' : undefined}
-        title={`${title} · ${time(event.start)}–${time(event.end)}`}
-        data-hue={booking.hue ?? 'ink'}
-        className={`event-block ${look} @container z-10 flex items-center gap-1.5 px-1 no-underline hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
-        style={{ left: scale.left(event.start), width: scale.width(event) }}
-      >
-        {booking.mark && <Mark mark={booking.mark} hue={booking.hue!} />}
-        <span
-          aria-hidden="true"
-          className={`hidden truncate text-[0.86rem] leading-tight @min-[4.2rem]:block ${booking.isOwn ? 'font-bold' : 'font-medium'}`}
+    <div className={isFaded ? 'opacity-30' : 'contents'} style={{ '--lane': lane } as CSSProperties}>
+      {bands.map((band) => {
+        const reach = band.kind === 'event' ? null : axis.stretch(band);
+        return (
+          reach && (
+            <span key={band.kind} aria-hidden="true" className={`reach ${REACH[band.kind]}`} style={reach} />
+          )
+        );
+      })}
+      {event && (
+        <Link
+          prefetch={false}
+          href={href}
+          scroll={false}
+          draggable={false}
+          aria-current={isPicked ? 'true' : undefined}
+          data-booking={booking.id}
+          data-note={spoken}
+          data-hue={known?.category?.hue ?? 'ink'}
+          className={`event-block ${known ? LOOK[state] : 'event-taken'} ${isOwn ? 'event-own' : ''} ${isMovable ? 'cursor-grab' : ''} @container z-10 flex items-center gap-1.5 px-1 no-underline select-none hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
+          style={event}
         >
-          {booking.state === 'approved' ? '' : <i>{booking.state}: </i>}
-          {booking.isOwn ? 'Yours: ' : ''}
-          {title}
-          {booking.nth && <span className="text-soft"> {booking.nth}</span>}
-        </span>
-        <span className="sr-only">{spoken}</span>
-      </Link>
+          {known?.category && (
+            <span className="hidden @min-[1.9rem]:contents">
+              <Mark mark={known.category.mark} hue={known.category.hue} />
+            </span>
+          )}
+          <span
+            aria-hidden="true"
+            className={`hidden min-w-0 text-[0.84rem] leading-[1.15] @min-[4rem]:block ${isOwn ? 'font-bold' : 'font-medium'}`}
+          >
+            <span className="block truncate">
+              {state === 'approved' ? '' : <i>{state}: </i>}
+              {isOwn ? 'Yours: ' : ''}
+              {known?.title ?? 'taken'}
+            </span>
+            <span className="block truncate text-[0.74rem] font-normal text-soft">
+              {hours} {known?.nth}
+            </span>
+          </span>
+          <span className="sr-only">{spoken}</span>
+        </Link>
+      )}
     </div>
   );
+});
+
+const THROUGH_PX = 18;
+
+interface ThroughProps {
+  readonly booking: Booking;
+  readonly via: string;
+  readonly axis: TimeAxis;
+  readonly href: string;
+  readonly lane: number;
 }
 
-const LANE_PX = 21;
-
-/** The row is taken because a space it shares parts with is booked: a low trough, not a block of its own. */
-function PartBlock({ booking, scale, href, isPicked, lane = 0 }: BlockProps) {
-  const label = `${STATE_NOTE[booking.state]}taken through ${booking.via}${booking.title ? `: ${booking.title}` : ''}`;
+/** The row is taken because a space it shares floor with is booked: a low trough, not a block of its own. */
+export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href, lane }: ThroughProps) {
+  const stretch = axis.stretch(booking.span);
+  if (!stretch) return null;
+  const isTaken = booking.state !== 'waiting';
   return (
     <Link
       prefetch={false}
       href={href}
       scroll={false}
-      aria-current={isPicked ? 'true' : undefined}
-      title={label}
-      className={`absolute inset-y-0 z-10 flex items-end justify-center overflow-hidden no-underline ${booking.state === 'approved' && lane === 0 ? 'bg-sunk/70' : ''}`}
-      style={{ left: scale.left(booking.span.start), width: scale.width(booking.span) }}
+      draggable={false}
+      tabIndex={-1}
+      data-note={`${isTaken ? 'Taken' : 'Wanted'} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
+      className={`absolute inset-y-0 z-[5] flex items-end justify-center overflow-hidden no-underline select-none ${isTaken && lane === 0 ? 'bg-sunk/70' : ''}`}
+      style={stretch}
     >
-      <span aria-hidden="true" className="part-line inset-x-0" style={{ bottom: 4 + lane * LANE_PX }} />
+      <span aria-hidden="true" className="part-line inset-x-0" style={{ bottom: 4 + lane * THROUGH_PX }} />
       <span
-        className="truncate px-1 text-[0.78rem] leading-4 text-soft"
-        style={{ paddingBottom: 6 + lane * LANE_PX }}
+        className="truncate px-1 text-[0.76rem] leading-4 text-soft"
+        style={{ paddingBottom: 6 + lane * THROUGH_PX }}
       >
-        {booking.state === 'waiting' ? 'waiting ' : ''}in {booking.via}
-        <span className="sr-only">{booking.title ? `: ${booking.title}` : ', taken'}</span>
+        {isTaken ? '' : 'waiting '}in {via}
       </span>
     </Link>
   );
-}
+});

@@ -1,6 +1,13 @@
 'use client';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import Link from 'next/link';
+import { useMemo, useRef, useState } from 'react';
+import type { AskBody, AskReply } from '@/contracts/ask';
+import type { AskChoices } from '@/contracts/ask-choices';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { BoardViewer } from '@/contracts/board';
+import { dayLong } from '@/contracts/words/when';
+import type { EquipmentTypeId } from '@/core/ids';
+import { policyOn } from '@/core/spaces/policy';
 import {
   addWallMinutes,
   dateOf,
@@ -9,68 +16,333 @@ import {
   wallMinute,
   type LocalDateTime,
 } from '@/core/time/local-time';
-import { dayLong } from '@/contracts/words/when';
+import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { boardHref, type BoardAddress, type Pick } from './board-address';
+import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
+import { asSpaceId, usualLayout, type House } from './house';
 import { Slip } from './slip';
 
+/** What a short request needs beside the pick. */
+export type ShortChoices = Omit<AskChoices, 'spaces' | 'equipment'>;
+
 interface PickSlipProps {
-  readonly spaceId: number;
-  readonly place: string;
-  readonly start: LocalDateTime;
-  readonly closeHref: string;
+  readonly pick: Pick;
+  readonly address: BoardAddress;
+  readonly board: OnBoard;
+  readonly viewer: BoardViewer;
+  readonly choices: ShortChoices;
+  /** What stands on the picked day is there to be checked against. */
+  readonly isLoaded: boolean;
+  onPick(pick: Pick): void;
+  onSent(): void;
+  onClose(): void;
 }
 
-/** A picked gap: set the hours, then ask. Typing does what the pointer does. */
-export function PickSlip({ spaceId, place, start, closeHref }: PickSlipProps) {
-  const router = useRouter();
-  const [from, setFrom] = useState(timeOf(start));
-  const [to, setTo] = useState(timeOf(addWallMinutes(start, 60)));
-  const begin = parseLocalDateTime(`${dateOf(start)}T${from}`);
-  const end = parseLocalDateTime(`${dateOf(start)}T${to}`);
-  const minutes = begin && end ? wallMinute(end) - wallMinute(begin) : 0;
+const spacesOf = ({ spaceIds }: Pick, house: House) => spaceIds.flatMap((id) => house.space(id) ?? []);
+
+/** The picked spaces set as they usually are, or the pool with so many pieces. */
+function contentOf(pick: Pick, people: number, quantity: number, { house }: OnBoard, choices: ShortChoices) {
+  const start = toEpochMinute(pick.start, house.tzid, 'offset-before');
+  const end = toEpochMinute(addWallMinutes(pick.start, pick.minutes), house.tzid, 'offset-before');
+  const isLoan = pick.poolId !== null;
+  return {
+    event: { start, end },
+    accessMin: isLoan ? 0 : choices.accessMin,
+    exitMin: isLoan ? 0 : choices.exitMin,
+    spaces: spacesOf(pick, house).map((space) => {
+      const { layout, setupMin, strikeMin } = usualLayout(space);
+      return { spaceId: asSpaceId(space.id), layout, setupMin, strikeMin, people };
+    }),
+    equipment: isLoan ? [{ typeId: pick.poolId as number as EquipmentTypeId, quantity, spaceIndex: -1 }] : [],
+  };
+}
+
+function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void }) {
+  const end = addWallMinutes(pick.start, pick.minutes);
+  const change = (from: LocalDateTime | null, to: LocalDateTime | null) => {
+    if (!from || !to) return;
+    const minutes = wallMinute(to) - wallMinute(from);
+    // An end before the start is one on the next day.
+    onPick({ ...pick, start: from, minutes: minutes > 0 ? minutes : minutes + 1440 });
+  };
+  const day = dateOf(pick.start);
   return (
-    <Slip title="A free place" closeHref={closeHref}>
+    <div className="mt-2 grid grid-cols-2 gap-3">
+      <label className="col-span-2">
+        Day
+        <input
+          className="field"
+          type="date"
+          required
+          value={day}
+          onChange={({ target }) => {
+            const start = parseLocalDateTime(`${target.value}T${timeOf(pick.start)}`);
+            if (start) onPick({ ...pick, start });
+          }}
+        />
+      </label>
+      <label>
+        From
+        <input
+          className="field"
+          type="time"
+          required
+          value={timeOf(pick.start)}
+          onChange={({ target }) => change(parseLocalDateTime(`${day}T${target.value}`), end)}
+        />
+      </label>
+      <label>
+        To
+        <input
+          className="field"
+          type="time"
+          required
+          value={timeOf(end)}
+          onChange={({ target }) => change(pick.start, parseLocalDateTime(`${dateOf(end)}T${target.value}`))}
+        />
+      </label>
+    </div>
+  );
+}
+
+const MOST_SENTENCES = 4;
+
+/** The verdict with its sentences, as soon as it is known. */
+export function VerdictLines({ verdict, sentences }: BoardVerdict) {
+  return (
+    <div aria-live="polite" className="mt-3 border-t border-rule pt-2">
+      <p className="font-semibold">
+        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? 'Nothing stands in the way.' : ''}
+      </p>
+      {sentences.slice(0, MOST_SENTENCES).map((sentence) => (
+        <p key={sentence} className="mt-1 text-[0.92rem]">
+          {sentence}
+        </p>
+      ))}
+      {sentences.length > MOST_SENTENCES && (
+        <p className="mt-1 text-[0.92rem] text-soft">and {sentences.length - MOST_SENTENCES} more</p>
+      )}
+    </div>
+  );
+}
+
+interface ShortForm {
+  readonly title: string;
+  readonly people: string;
+  readonly quantity: string;
+  readonly categoryId: string;
+  readonly hostId: string;
+}
+
+const SMALL_GROUP = '2';
+
+/** Every picked space is granted instantly on that day: then a title is enough. */
+const isInstant = (pick: Pick, house: House): boolean =>
+  pick.poolId === null &&
+  spacesOf(pick, house).every(
+    ({ facts }) => policyOn(facts.policies ?? [], dateOf(pick.start))?.granted === 'instantly',
+  );
+
+function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
+  const [form, setForm] = useState<ShortForm>(() => ({
+    title: '',
+    people: isInstant(pick, board.house) || pick.poolId !== null ? SMALL_GROUP : '',
+    quantity: '1',
+    categoryId: String(choices.categories[0]?.id ?? ''),
+    hostId: String(choices.hosts[0]?.id ?? ''),
+  }));
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [sent, setSent] = useState<AskReply | null>(null);
+  const [isSending, setSending] = useState(false);
+  const intent = useRef({ text: '', key: '' });
+  const content = contentOf(pick, Number(form.people) || 1, Number(form.quantity) || 1, board, choices);
+
+  const submit = async () => {
+    if (isSending) return;
+    const category = choices.categories.find(({ id }) => id === Number(form.categoryId));
+    const body: Omit<AskBody, 'key'> = {
+      title: form.title,
+      publicText: '',
+      notes: '',
+      categoryId: Number(form.categoryId),
+      hostId: Number(form.hostId),
+      publish: (category?.publish ?? false) && pick.poolId === null,
+      people: Number(form.people),
+      accessMin: content.accessMin,
+      exitMin: content.exitMin,
+      spaces: content.spaces.map(({ people: _, ...space }) => space),
+      equipment: content.equipment.map(({ typeId, quantity }) => ({ typeId, quantity })),
+      when: { startsAt: pick.start, durationMin: pick.minutes, repeat: null },
+    };
+    // One key for one intent: a double press is one request.
+    const text = JSON.stringify(body);
+    if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
+    setSending(true);
+    const reply = await send<AskReply>('POST', '/api/requests', { ...body, key: intent.current.key });
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return;
+    setSent(reply.value);
+    onSent();
+  };
+  return { form, setForm, error, sent, isSending, content, submit };
+}
+
+const fieldFault = (error: ErrorReply['error'] | null, path: string): string | undefined =>
+  error?.fields.find((field) => field.path === path)?.message;
+
+function ShortFields({
+  form,
+  setForm,
+  error,
+  choices,
+  isLoan,
+}: {
+  form: ShortForm;
+  setForm(form: ShortForm): void;
+  error: ErrorReply['error'] | null;
+  choices: ShortChoices;
+  isLoan: boolean;
+}) {
+  const text = (name: 'title' | 'people' | 'quantity', label: string, type: 'text' | 'number') => (
+    <label className={name === 'title' ? 'col-span-2' : ''}>
+      {label}
+      <input
+        className="field"
+        type={type}
+        min={1}
+        required
+        maxLength={120}
+        value={form[name]}
+        aria-invalid={fieldFault(error, name) !== undefined}
+        onChange={({ target }) => setForm({ ...form, [name]: target.value })}
+      />
+      {fieldFault(error, name) && (
+        <span className="block text-[0.92rem] text-clash">{fieldFault(error, name)}</span>
+      )}
+    </label>
+  );
+  const select = (
+    name: 'categoryId' | 'hostId',
+    label: string,
+    options: readonly { id: number; name: string }[],
+  ) => (
+    <label className="col-span-2">
+      {label}
+      <select
+        className="field"
+        value={form[name]}
+        onChange={({ target }) => setForm({ ...form, [name]: target.value })}
+      >
+        {options.map(({ id, name: each }) => (
+          <option key={id} value={id}>
+            {each}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-3">
+      {text('title', 'Title', 'text')}
+      {isLoan ? text('quantity', 'How many', 'number') : text('people', 'People', 'number')}
+      {select('categoryId', 'Category', choices.categories)}
+      {select('hostId', 'Lead host', choices.hosts)}
+    </div>
+  );
+}
+
+/** A picked gap: the hours, a title, and what stands in the way. The rest can follow in the whole form. */
+export function PickSlip(props: PickSlipProps) {
+  const { pick, address, board, viewer, choices, isLoaded, onPick, onClose } = props;
+  const { house } = board;
+  const request = useShortRequest(props);
+  const { form, content, error, sent } = request;
+  const pool = pick.poolId === null ? null : house.pool(pick.poolId);
+  const places = spacesOf(pick, house);
+  const contentText = JSON.stringify(content);
+  const verdict = useMemo(
+    () =>
+      checkOnBoard(
+        board,
+        { key: pick.start, claim: JSON.parse(contentText) as typeof content },
+        { side: viewer.isManager ? 'office' : 'requester', asker: viewer.asker },
+      ),
+    [board, pick.start, contentText, viewer],
+  );
+  if (!places.length && !pool) return null;
+  const title = pool ? `${pool.name}: a loan` : 'A free place';
+  if (sent)
+    return (
+      <Slip title={sent.isGranted ? 'It is yours' : 'Sent to the office'} onClose={onClose}>
+        <p role="status">
+          {sent.isGranted ? 'Booked at once' : 'Your request has come in'} under the reference{' '}
+          <b>{sent.reference}</b>.
+        </p>
+        <Link className="press mt-3" href={`/requests/${sent.reference}`}>
+          Open {sent.reference}
+        </Link>
+      </Slip>
+    );
+  return (
+    <Slip title={title} onClose={onClose}>
+      {places.map((place) => (
+        <p key={place.id} className="font-semibold">
+          {place.name}, <span className="font-normal">{place.building}</span>
+        </p>
+      ))}
+      <p>{dayLong(dateOf(pick.start))}</p>
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          if (begin && minutes > 0) router.push(askHref({ spaceId, start: begin, minutes }));
+          void request.submit();
         }}
       >
-        <p className="font-semibold">{place}</p>
-        <p>{dayLong(dateOf(start))}</p>
-        <div className="mt-3 grid grid-cols-2 gap-3">
-          <label>
-            From
-            <input
-              className="field"
-              type="time"
-              required
-              value={from}
-              onChange={(event) => setFrom(event.target.value)}
-            />
-          </label>
-          <label>
-            To
-            <input
-              className="field"
-              type="time"
-              required
-              value={to}
-              onChange={(event) => setTo(event.target.value)}
-              aria-invalid={minutes <= 0}
-            />
-          </label>
-        </div>
-        <p className="mt-1 min-h-6 text-[0.92rem] text-clash" role="alert">
-          {minutes > 0 ? '' : 'The end must be after the start.'}
+        <HoursFields pick={pick} onPick={onPick} />
+        <p className="mt-1 text-[0.86rem] text-soft">
+          {pool
+            ? 'When it is wanted; fetching and returning are added.'
+            : `The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
         </p>
-        <p className="text-[0.92rem] text-soft">
-          These are the advertised hours. Access, setup and the rest are added in the request.
-        </p>
-        <button type="submit" className="press press-main mt-3 w-full" disabled={minutes <= 0}>
-          Ask for this
-        </button>
+        {isLoaded ? (
+          <VerdictLines {...verdict} />
+        ) : (
+          <p className="mt-3 border-t border-rule pt-2 text-soft">Looking at that day …</p>
+        )}
+        {viewer.isSignedIn && (
+          <ShortFields
+            form={form}
+            setForm={request.setForm}
+            error={error}
+            choices={choices}
+            isLoan={pool !== null && pool !== undefined}
+          />
+        )}
+        {error && <RefusalNote error={error} />}
+        {viewer.isSignedIn ? (
+          <button type="submit" className="press press-main mt-3 w-full" disabled={request.isSending}>
+            {isInstant(pick, house) && verdict.verdict === 'clear' ? 'Take it' : 'Send the request'}
+          </button>
+        ) : (
+          <Link
+            className="press press-main mt-3 w-full"
+            href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
+          >
+            Sign in to ask for it
+          </Link>
+        )}
       </form>
+      {places[0] && (
+        <p className="mt-2">
+          <Link href={askHref({ spaceId: places[0].id, start: pick.start, minutes: pick.minutes })}>
+            More dates, equipment, notes: the whole form
+          </Link>
+        </p>
+      )}
     </Slip>
   );
 }

@@ -8,11 +8,16 @@ const LOOK: Readonly<Record<Verdict, string>> = {
   clash: 'border-2 border-clash bg-clash text-paper',
 };
 
+const SHAPE = 'inline-block rounded-sm px-1.5 py-px text-[0.82rem] font-semibold whitespace-nowrap';
+
+/** What the office is called for beside a verdict: told apart by its double border and by its words. */
+export const CallStamp = ({ words }: { words: string }) => (
+  <span className={`${SHAPE} border-4 border-double border-accent text-accent`}>{words}</span>
+);
+
 export function VerdictStamp({ verdict, count }: { verdict: Verdict; count?: number }) {
   return (
-    <span
-      className={`inline-block rounded-sm px-1.5 py-px text-[0.82rem] font-semibold whitespace-nowrap ${LOOK[verdict]}`}
-    >
+    <span className={`${SHAPE} ${LOOK[verdict]}`}>
       {count === undefined ? '' : `${count} `}
       {VERDICT_WORDS[verdict]}
     </span>

@@ -145,12 +145,13 @@ export function DecidePanel({ request }: { request: RequestView }) {
   const clear = waiting.filter(({ verdict, isPast }) => verdict === 'clear' && !isPast);
   const possible = waiting.filter(({ isUnapprovable, isPast }) => !isUnapprovable && !isPast);
   const [chosen, setPicked] = useState<ReadonlySet<number>>(idsOf(clear));
+  const wantedOtherwise = request.dates.filter((date) => date.change !== null);
   const waitingIds = idsOf(waiting);
   const picked = waiting.filter(({ id }) => chosen.has(id));
 
   return (
     <section aria-label="Dates and decision">
-      <WantedChanges change={change} dates={request.dates.filter((date) => date.change !== null)} />
+      <WantedChanges change={change} dates={wantedOtherwise} />
       {waiting.length > 0 && (
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">Pick</span>
@@ -174,7 +175,7 @@ export function DecidePanel({ request }: { request: RequestView }) {
       ) : (
         <>
           <ChangeDone change={change} />
-          <p className="py-3 text-soft">Nothing of this waits any more.</p>
+          {!wantedOtherwise.length && <p className="py-3 text-soft">Nothing of this waits any more.</p>}
         </>
       )}
     </section>

@@ -1,6 +1,6 @@
 'use client';
 import type { DateView } from '@/contracts/request-view';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
 
 interface LadderProps {
   readonly dates: readonly DateView[];
@@ -45,7 +45,10 @@ export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
               {date.isPast && date.state === 'waiting' ? 'waiting, over' : date.stateWord}
               {date.isHeld && ', held'}
             </span>
-            <span className="w-16">{date.verdict && <VerdictStamp verdict={date.verdict} />}</span>
+            <span className="min-w-16">
+              {date.verdict && <VerdictStamp verdict={date.verdict} />}
+              {date.isAtRisk && <CallStamp words="at risk" />}
+            </span>
           </div>
           {date.findings.map(({ sentence, severity }) => (
             <p key={sentence} className={`mt-0.5 text-[0.95rem] ${severity === 'notes' ? 'text-soft' : ''}`}>

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import type { RequestLine } from '@/contracts/request-view';
 import { Mark } from '@/ui/primitives/mark';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { countText } from '@/contracts/words/when';
+import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
 
 const VERDICTS = ['clear', 'look', 'clash'] as const;
 
@@ -17,6 +18,10 @@ function Verdicts({ line }: { line: RequestLine }) {
           count={total > 1 ? line.verdicts[verdict] : undefined}
         />
       ))}
+      {line.changesWanted > 0 && (
+        <CallStamp words={countText(line.changesWanted, 'change wanted', 'changes wanted')} />
+      )}
+      {line.atRisk > 0 && <CallStamp words={`${line.atRisk} at risk`} />}
     </span>
   );
 }
@@ -28,7 +33,7 @@ export function DeskTable({ lines }: { lines: readonly RequestLine[] }) {
       <table className="w-full min-w-[60rem] text-left">
         <thead className="small-caps border-b border-strong-rule">
           <tr>
-            {['Begins', 'Request', 'Dates that wait', 'Place', 'People', 'Verdict'].map((head) => (
+            {['Begins', 'Request', 'First date', 'Place', 'People', 'Verdict'].map((head) => (
               <th
                 key={head}
                 scope="col"

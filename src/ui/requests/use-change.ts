@@ -20,7 +20,11 @@ export interface ChangeHandle {
   takeBack(): Promise<void>;
 }
 
-export function useChange(request: RequestView): ChangeHandle {
+/** `afterwards` loads anew what shows the request; the page it is on where nothing is said. */
+export function useChange(
+  request: Pick<RequestView, 'reference' | 'version'>,
+  afterwards?: () => void,
+): ChangeHandle {
   const router = useRouter();
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [doneText, setDoneText] = useState('');
@@ -37,7 +41,8 @@ export function useChange(request: RequestView): ChangeHandle {
     const reply = await send<Value>('POST', url, { ...body, key: intent.current.key });
     setSending(false);
     // What happened meanwhile is loaded even where the change was refused.
-    router.refresh();
+    if (afterwards) afterwards();
+    else router.refresh();
     setError(reply.ok ? null : reply.error);
     return reply.ok ? reply.value : null;
   };

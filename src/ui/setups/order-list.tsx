@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { MarkReply } from '@/contracts/decide';
+import type { MarkReply } from '@/contracts/mark-order';
 import type { OrderView } from '@/contracts/orders';
 import type { ErrorReply } from '@/contracts/refusal';
 import { send } from '@/ui/hooks/send';

@@ -1,17 +1,18 @@
-import { parseLocalDate } from '@/core/time/local-time';
+import { boardQuerySchema } from '@/contracts/board';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { boardDay } from '@/server/use-cases/look/board-day';
+import { boardSpanText } from '@/server/use-cases/look/board-span';
 
 export const GET = readRoute({
   action: 'board.look',
   run: async (ctx, request) => {
-    const text = new URL(request.url).searchParams.get('day');
-    const day = text === null ? null : parseLocalDate(text);
-    if (text !== null && !day)
+    const query = boardQuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+    if (!query.success)
       return refusalResponse({
         code: 'bad-input',
-        fields: [{ path: 'day', message: 'Write the day as 2027-04-13.' }],
+        fields: query.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })),
       });
-    return Response.json(await boardDay(ctx, day), { headers: { 'Cache-Control': 'no-store' } });
+    return new Response(await boardSpanText(ctx, query.data), {
+      headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
+    });
   },
 });

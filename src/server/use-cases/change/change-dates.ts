@@ -16,6 +16,7 @@ import {
   isBlocked,
   linksOf,
   sentencesWhere,
+  warning,
   storeOverrides,
   type CheckedDate,
 } from './check-plans';
@@ -103,7 +104,10 @@ async function moveOthers(
 function toPutRight(checked: readonly CheckedDate[]): Refusal | null {
   const sentences = checked.flatMap(({ verdict }) =>
     verdict.findings.flatMap(({ facts }, index) =>
-      RULES[facts.rule].mustBePutRight && severityOf(facts, 'requester') === 'blocks'
+      // What goes past the policy of a space is the office's to decide: the booking stays and the change waits.
+      facts.rule !== 'policy' &&
+      RULES[facts.rule].mustBePutRight &&
+      severityOf(facts, 'requester') === 'blocks'
         ? [verdict.sentences[index]!.sentence]
         : [],
     ),
@@ -208,6 +212,7 @@ async function carryOut(
     numbers: numbersOf(change, plans, clashing.length),
     changeSet: preview ? null : change.id,
     sentences: sentencesWhere(clashing, unapprovable),
+    warnings: sentencesWhere(checked, warning),
   });
 }
 

@@ -1,6 +1,8 @@
 import { holdingsOf } from '@/core/checks/check';
 import {
   needingReason,
+  RULES,
+  severityOf,
   unapprovable,
   type Finding,
   type Side,
@@ -13,7 +15,7 @@ import type { ChangeSet } from '../../changes/change-set';
 import type { LinkEnd, PlannedLink } from '../../changes/apply-plans';
 import type { SignedInContext } from '../../context';
 import { loadSpaceFacts } from '../../db/space-facts';
-import { checkAgainstWorld, type DateVerdict } from '../verdicts';
+import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
 import type { PlannedDate } from './plan-steps';
 
 /** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
@@ -36,21 +38,24 @@ export async function checkPlans(
 ): Promise<CheckedDate[]> {
   const taking = plans.filter(({ wanted }) => wanted !== null);
   if (!taking.length) return [];
-  const requests = [...new Map(taking.map(({ request }) => [request.id, request])).values()];
-  const [only] = requests;
-  const isOne = requests.length === 1;
   const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, wantedDates(taking), {
     side,
     except: plans.flatMap(({ date }) => date.live.map(({ id }) => id)),
-    // Audience and series are those of one request; a bulk over several is checked for place, stock, crew and hours.
-    requestId: isOne ? only!.id : undefined,
-    audiences: isOne && only!.publish ? only!.audiences : [],
+    asker: side === 'requester' ? await askerOf(ctx, change.tx) : undefined,
   });
   return taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));
 }
 
 const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
-  plans.map((planned) => ({ key: keyOf(planned), claim: planned.wanted!.content }));
+  plans.map((planned) => ({
+    key: keyOf(planned),
+    claim: planned.wanted!.content,
+    of: {
+      requestId: planned.request.id,
+      audiences: planned.request.publish ? planned.request.audiences : [],
+      claimId: planned.date.claimId,
+    },
+  }));
 
 interface KeyedDate extends WantedDate {
   readonly occurrenceId: OccurrenceId;
@@ -79,7 +84,7 @@ export async function linksOf(change: ChangeSet, checked: readonly CheckedDate[]
   const own = await ownLinks(change, dates);
   const found = checked.flatMap(({ planned, verdict }) =>
     verdict.findings.flatMap(({ facts, spaceId }): PlannedLink[] => {
-      if (facts.rule !== 'shared-shoulder') return [];
+      if (facts.rule !== 'shared-shoulder' || facts.claimSpaceId === null) return [];
       const slot = planned.wanted!.content.spaces.findIndex((space) => space.spaceId === spaceId);
       const mine: LinkEnd = { kind: 'date', occurrenceId: planned.date.id, slot };
       const other: LinkEnd = { kind: 'stored', claimSpaceId: facts.claimSpaceId };
@@ -102,6 +107,12 @@ export const sentencesWhere = (
       picked.includes(finding) ? [`${when}: ${verdict.sentences[index]!.sentence}`] : [],
     );
   });
+
+/** What going ahead accepts without anybody giving a reason: shoulders shared with others, audiences divided. */
+export const warning = (findings: readonly Finding[]): Finding[] =>
+  findings.filter(
+    ({ facts }) => severityOf(facts, 'office') === 'warns' && RULES[facts.rule].override === 'not-needed',
+  );
 
 export const isBlocked = ({ verdict }: CheckedDate): boolean => unapprovable(verdict.findings).length > 0;
 

@@ -14,7 +14,16 @@ import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { loadWorld } from '../../db/snapshot';
 import { siteZone } from '../../db/space-facts';
-import { loadDates, loadRequest, loadWaitingRequests, type DateRow, type RequestRow } from '../request-rows';
+import {
+  hasWantedChange,
+  isPast,
+  loadClaimsAtRisk,
+  loadDates,
+  loadRequest,
+  loadRequestsForOffice,
+  type DateRow,
+  type RequestRow,
+} from '../request-rows';
 import { loadPlaceNames, placesOf, requestView, whenTextOf } from '../request-view';
 import { countVerdicts, judge } from '../verdicts';
 
@@ -44,10 +53,10 @@ async function sleepingDates(reader: Reader, now: EpochMinute): Promise<Set<Occu
 // Titles are not spoken on the list; a request's own page names what it collides with.
 const SILENT = { say: () => '' };
 
-/** What waits for a decision, the event that comes first on top: it loses most by waiting. */
+/** What waits for the office or is at risk, the event that comes first on top: it loses most by waiting. */
 export async function desk(ctx: Context): Promise<RequestLine[]> {
   const { db } = ctx;
-  const requests = await loadWaitingRequests(db);
+  const requests = await loadRequestsForOffice(db);
   const dates = await loadDates(
     db,
     requests.map(({ id }) => id),
@@ -55,7 +64,11 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
   const now = ctx.clock.now();
   const asleep = await sleepingDates(db, now);
   const waiting = dates.filter(({ id, state }) => state === 'waiting' && !asleep.has(id));
-  const due = new Set(waiting.map(({ requestId }) => requestId));
+  const risky = await loadClaimsAtRisk(db);
+  const isAtRisk = (date: DateRow) =>
+    risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
+  const waits = new Set(waiting.map(({ id }) => id));
+  const due = dates.filter((date) => waits.has(date.id) || hasWantedChange(date) || isAtRisk(date));
   // One world for all: every request is then checked alone, in memory.
   const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
   const world = keyed.length
@@ -63,24 +76,23 @@ export async function desk(ctx: Context): Promise<RequestLine[]> {
     : null;
   const names = await loadPlaceNames(db);
 
-  const line = (request: RequestRow): { start: number; line: RequestLine } => {
+  const line = (request: RequestRow): { start: number; line: RequestLine }[] => {
+    const [first] = due.filter(({ requestId }) => requestId === request.id);
+    if (!first) return [];
     const all = dates.filter(({ requestId }) => requestId === request.id);
     const own = waiting.filter(({ requestId }) => requestId === request.id);
     const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
-    const verdicts = judge(
-      wanted,
-      checkDates(wanted, withoutOwn(world!, own), factsOf(request)),
-      'office',
-      SILENT,
-    );
-    return {
-      start: own[0]!.claim.event.start,
-      line: lineOf(request, all, own[0]!, now, names, countVerdicts(verdicts)),
+    const found = world ? checkDates(wanted, withoutOwn(world, own), factsOf(request)) : [];
+    const verdicts = judge(wanted, found, 'office', SILENT);
+    const calls = {
+      verdicts: countVerdicts(verdicts),
+      changesWanted: all.filter(hasWantedChange).length,
+      atRisk: all.filter(isAtRisk).length,
     };
+    return [{ start: first.claim.event.start, line: lineOf(request, all, first, now, names, calls) }];
   };
   return requests
-    .filter(({ id }) => due.has(id))
-    .map(line)
+    .flatMap(line)
     .sort((a, b) => a.start - b.start)
     .map((each) => each.line);
 }
@@ -106,7 +118,7 @@ export function lineOf(
   next: DateRow,
   now: EpochMinute,
   names: Awaited<ReturnType<typeof loadPlaceNames>>,
-  verdicts: RequestLine['verdicts'],
+  calls: Pick<RequestLine, 'verdicts' | 'changesWanted' | 'atRisk'>,
 ): RequestLine {
   return {
     reference: request.ref,
@@ -122,7 +134,7 @@ export function lineOf(
     whenText: whenTextOf(request, dates.length),
     nextText: spanText(next.startLocal, next.endLocal),
     waitText: untilText(next.claim.event.start, now),
-    verdicts,
+    ...calls,
   };
 }
 

@@ -1,43 +1,80 @@
+import type { PersonId } from '@/core/ids';
 import { maySeeWaiting } from '@/core/publishing/right-to-know';
 import { openOn } from '@/core/spaces/hours';
-import { intersection, totalMin, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { totalMin, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, startOfDay } from '@/core/time/zone';
 import type { RulerDay } from '@/contracts/board';
 import type { Context } from '../../context';
 import { loadSpaceFacts, siteZone } from '../../db/space-facts';
-import { loadBoardSpaces, loadClaimSpaces, loadOccupied, loadWaiting } from './board-rows';
+import { loadBoardSpaces } from './board-spaces';
 
-/** How full each of `days` days from `from` is: occupied part-minutes as a share of open ones, at most 1. */
+const OCCUPIED = `
+SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r
+JOIN occupancy o ON o.resource_id = r.id AND o.occupies = 1 AND o.start_min < $end
+  AND o.start_min >= COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = r.id AND f.occupies = 1 AND f.end_min > $start
+    ORDER BY f.end_min LIMIT 1), $end)
+WHERE r.kind = 'part'`;
+
+// None is longer than the longest date with its bands. Whether one is in the way takes one seek: rows of a resource
+// never overlap, so only the first that ends after its start can be.
+const WAITING = `
+SELECT json_group_array(json_array(start_min, clashes)) AS json FROM (
+  SELECT c.id, c.start_min, MAX(COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = o.resource_id AND f.occupies = 1 AND f.end_min > o.start_min
+    ORDER BY f.end_min LIMIT 1) < o.end_min, 0)) AS clashes
+  FROM occupancy o JOIN claim c ON c.id = o.claim_id JOIN occurrence d ON d.id = c.occurrence_id JOIN request r ON r.id = d.request_id
+  WHERE o.occupies = 0 AND o.start_min > $start - 50400 AND c.start_min >= $start AND c.start_min < $end AND ($office OR r.requester_id = $me)
+  GROUP BY c.id)`;
+
+const NOBODY = -1 as PersonId;
+
+/** Occupied minutes of all undivided parts, by day. */
+function takenByDay(spans: readonly [EpochMinute, EpochMinute][], days: readonly Interval[]): number[] {
+  const taken = days.map(() => 0);
+  for (const [start, end] of spans) {
+    // Days differ in length by an hour at most, so the first guess is at most one off.
+    let at = Math.max(0, Math.floor((start - days[0]!.start) / 1440) - 1);
+    for (; at < days.length && days[at]!.start < end; at += 1)
+      taken[at]! += Math.max(0, Math.min(end, days[at]!.end) - Math.max(start, days[at]!.start));
+  }
+  return taken;
+}
+
+async function waitingDates(
+  { db, viewer }: Context,
+  span: Interval,
+): Promise<(readonly [EpochMinute, 0 | 1])[]> {
+  if (!viewer) return [];
+  const bind = { ...span, me: viewer.personId, office: maySeeWaiting(viewer, NOBODY) ? 1 : 0 };
+  return db.json(WAITING, bind);
+}
+
+/**
+ * How full each of `days` days from `from` is: occupied part-minutes as a share of open ones, at most 1; and for those
+ * who may see them the dates that wait, and how many of them stand in the way of something.
+ */
 export async function ruler(ctx: Context, from: LocalDate, days: number): Promise<RulerDay[]> {
-  const { db, viewer } = ctx;
+  const { db } = ctx;
   const tzid = await siteZone(db);
+  const dates = Array.from({ length: days }, (_, index) => addDays(from, index));
+  const spans = dates.map((date) => dayInterval(date, tzid));
   const whole: Interval = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, days), tzid) };
-  const spaces = await loadBoardSpaces(db);
-  const undivided = spaces.filter(({ madeOf }) => madeOf.length === 0);
+  const undivided = (await loadBoardSpaces(db)).filter(({ madeOf }) => madeOf.length === 0);
   const facts = await loadSpaceFacts(
     db,
     undivided.map(({ id }) => id),
   );
-  const occupied = (await loadOccupied(db, whole)).map(([, , start, end]) => ({ start, end }));
-  const waiting = await waitingStarts(ctx, whole);
-  return Array.from({ length: days }, (_, index) => {
-    const date = addDays(from, index);
-    const day = dayInterval(date, tzid);
+  const taken = takenByDay(await db.json(OCCUPIED, { ...whole }), spans);
+  const waiting = await waitingDates(ctx, whole);
+  return dates.map((date, index) => {
+    const { start, end } = spans[index]!;
     const open = facts.reduce((sum, { hours }) => sum + totalMin(openOn(date, hours, tzid)), 0);
-    const taken = totalMin(occupied.flatMap((span) => intersection(span, day) ?? []));
-    const waits = viewer ? waiting.filter((start) => start >= day.start && start < day.end).length : 0;
-    return { date, fullness: open ? Math.min(1, taken / open) : 0, waiting: waits };
+    const own = waiting.filter(([at]) => at >= start && at < end);
+    return {
+      date,
+      fullness: open ? Math.min(1, taken[index]! / open) : 0,
+      waiting: own.length,
+      clashing: own.filter(([, clashes]) => clashes).length,
+    };
   });
-}
-
-/** Event starts of waiting dates the viewer may see. */
-async function waitingStarts({ db, viewer }: Context, span: Interval): Promise<EpochMinute[]> {
-  if (!viewer) return [];
-  const rows = await loadWaiting(db, span);
-  const details = await loadClaimSpaces(db, [...new Set(rows.map(([claimSpace]) => claimSpace))]);
-  const byClaim = new Map([...details.values()].map((row) => [row.claimId, row]));
-  return [...byClaim.values()]
-    .filter((row) => maySeeWaiting(viewer, row.requesterId))
-    .map((row) => row.start);
 }

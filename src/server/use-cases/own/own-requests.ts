@@ -6,6 +6,8 @@ import { lineOf } from '../decide/desk';
 import { isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
 import { loadPlaceNames, requestView } from '../request-view';
 
+const NO_CALLS = { verdicts: { clear: 0, look: 0, clash: 0 }, changesWanted: 0, atRisk: 0 };
+
 /** One's own requests: those with a date to come first, soonest on top; then what is over, latest on top. */
 export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> {
   const requests = await loadRequestsOf(ctx.db, ctx.viewer.personId);
@@ -23,7 +25,7 @@ export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> 
     return {
       over: live ? 0 : 1,
       order,
-      line: lineOf(request, own, next, now, names, { clear: 0, look: 0, clash: 0 }),
+      line: lineOf(request, own, next, now, names, NO_CALLS),
     };
   });
   return lines.sort((a, b) => a.over - b.over || a.order - b.order).map(({ line }) => line);

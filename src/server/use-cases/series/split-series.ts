@@ -19,7 +19,7 @@ import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { insertDates, insertSegmentDates } from '../ask/insert-request';
-import { checkPlans, isBlocked, linksOf, sentencesWhere } from '../change/check-plans';
+import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
 import { draftOf, wantedAfter, type PlannedDate } from '../change/plan-steps';
 import { hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
@@ -296,5 +296,6 @@ async function carryOut(
     },
     changeSet: input.preview ? null : change.id,
     sentences: [],
+    warnings: sentencesWhere(checked, warning),
   });
 }

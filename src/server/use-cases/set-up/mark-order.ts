@@ -1,5 +1,5 @@
 import type { RequestId } from '@/core/ids';
-import type { MarkOrderInput, MarkReply } from '@/contracts/decide';
+import type { MarkOrderInput, MarkReply } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Row } from '../../changes/tracked-tables';
 import { runChangeSet } from '../../changes/run-change-set';

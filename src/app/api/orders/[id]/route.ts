@@ -1,4 +1,4 @@
-import { markOrderSchema } from '@/contracts/decide';
+import { markOrderSchema } from '@/contracts/mark-order';
 import { refuse } from '@/contracts/refusal';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';

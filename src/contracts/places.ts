@@ -1,0 +1,140 @@
+import { z } from 'zod';
+import type { Verdict } from '@/core/checks/findings';
+import type { EquipmentTypeId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { FEATURES } from '@/core/spaces/features';
+import {
+  addWallMinutes,
+  parseLocalDate,
+  parseLocalDateTime,
+  wallMinute,
+  type LocalDate,
+  type LocalDateTime,
+} from '@/core/time/local-time';
+import { MOST_PEOPLE, whenSchema } from './ask';
+import { rowId, wholeNumber } from './fields';
+
+/** Most dates a search looks at. */
+export const MOST_SEARCH_DATES = 120;
+
+/** How often, as the form offers it. Any other rule belongs into the request. */
+export const SEARCH_REPEATS = {
+  once: null,
+  daily: 'FREQ=DAILY',
+  weekly: 'FREQ=WEEKLY',
+  fortnightly: 'FREQ=WEEKLY;INTERVAL=2',
+  monthly: 'FREQ=MONTHLY',
+} as const;
+export type SearchRepeat = keyof typeof SEARCH_REPEATS;
+const REPEATS = Object.keys(SEARCH_REPEATS) as [SearchRepeat, ...SearchRepeat[]];
+
+const optionalNumber = (what: string, least: number, most: number, otherwise: number) =>
+  z.preprocess(
+    (text) => (text === undefined || text === '' ? otherwise : Number(text)),
+    wholeNumber(what, least, most),
+  );
+const orNothing = <Schema extends z.ZodType>(schema: Schema) =>
+  z.preprocess((text) => (text === '' || text === undefined ? null : text), schema.nullable());
+
+/** The search as it stands in the address of its page. */
+export const placeSearchSchema = z
+  .object({
+    people: optionalNumber('People', 1, MOST_PEOPLE, 10),
+    layout: orNothing(z.enum(LAYOUTS, 'Choose a layout from the list.')),
+    has: orNothing(z.enum(FEATURES, 'Choose from the list.')),
+    day: z.string('Give a day.').refine((text) => parseLocalDate(text) !== null, 'Give a day.'),
+    from: z.string('Give a time.').regex(/^\d\d:\d\d$/, 'Give a time such as 14:00.'),
+    to: z.string('Give a time.').regex(/^\d\d:\d\d$/, 'Give a time such as 16:00.'),
+    repeat: z.preprocess((text) => text || 'once', z.enum(REPEATS, 'Choose from the list.')),
+    dates: optionalNumber('Dates', 1, MOST_SEARCH_DATES, 1),
+    type: orNothing(z.preprocess(Number, rowId<EquipmentTypeId>('equipment from the list'))),
+    quantity: optionalNumber('How many', 1, 10_000, 1),
+  })
+  .transform(({ day, from, to, repeat, dates, ...rest }, context) => {
+    const start = parseLocalDateTime(`${day}T${from}`);
+    const sameDay = parseLocalDateTime(`${day}T${to}`);
+    const fault = (message: string) => context.addIssue({ code: 'custom', path: ['from'], message });
+    if (!start || !sameDay) {
+      fault('Give two times.');
+      return z.NEVER;
+    }
+    // An end before the start is one on the next day.
+    const isNextDay = wallMinute(sameDay) <= wallMinute(start);
+    const endsAt = isNextDay ? addWallMinutes(sameDay, 1440) : sameDay;
+    const rule = SEARCH_REPEATS[repeat];
+    const when = whenSchema.safeParse({
+      startsAt: start,
+      endsAt,
+      repeat: rule && dates > 1 ? { rule: `${rule};COUNT=${dates}` } : null,
+    });
+    if (!when.success) {
+      for (const { message } of when.error.issues) fault(message);
+      return z.NEVER;
+    }
+    return { ...rest, when: when.data };
+  });
+export type PlaceSearch = z.output<typeof placeSearchSchema>;
+
+/** A space that answers, best first. */
+export interface FoundPlace {
+  readonly spaceId: number;
+  readonly code: string;
+  readonly name: string;
+  readonly building: string;
+  readonly layout: string;
+  readonly seats: number;
+  readonly spareSeats: number;
+  readonly verdict: Verdict;
+  readonly clear: number;
+  readonly look: number;
+  readonly dates: number;
+  /** Why the first date that is not clear is not. */
+  readonly sentences: readonly string[];
+}
+
+export interface PlacesReply {
+  readonly inWords: string;
+  readonly notes: readonly string[];
+  readonly places: readonly FoundPlace[];
+  /** Spaces that seat too few or lack what is wanted, whatever the day. */
+  readonly unfit: number;
+  /** What else is on at the first date, by building, as far as the viewer may know. */
+  readonly alsoOn: readonly { readonly building: string; readonly events: readonly string[] }[];
+}
+
+/** A period of a timetable that is still free. */
+export interface FreePeriod {
+  readonly name: string;
+  readonly start: LocalDateTime;
+  readonly minutes: number;
+  readonly when: string;
+}
+
+/** A space with everything to know before asking for it. */
+export interface SpacePage {
+  readonly id: number;
+  readonly code: string;
+  readonly name: string;
+  readonly building: string;
+  readonly facts: readonly string[];
+  readonly features: readonly string[];
+  readonly layouts: readonly {
+    readonly layout: string;
+    readonly seats: number;
+    readonly setupMin: number;
+    readonly strikeMin: number;
+  }[];
+  /** Null where it is closed all day. */
+  readonly openToday: string | null;
+  readonly howToGet: readonly string[];
+  /** Empty where the space is in no timetable. */
+  readonly periods: readonly FreePeriod[];
+  /** What is on in the next days; without a title it is only taken. */
+  readonly on: readonly {
+    readonly id: number;
+    readonly when: string;
+    readonly title: string | null;
+    readonly day: LocalDate;
+  }[];
+  readonly today: LocalDate;
+}

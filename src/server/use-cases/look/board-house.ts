@@ -1,0 +1,95 @@
+import type { EquipmentTypeId } from '@/core/ids';
+import type { BoardCategory, BoardHouse, HousePool } from '@/contracts/board';
+import type { Reader } from '../../db/connection';
+import { loadEquipmentFacts, loadSpaceFacts, siteZone } from '../../db/space-facts';
+import { loadBoardSpaces } from './board-spaces';
+
+interface PoolRow {
+  readonly id: EquipmentTypeId;
+  readonly name: string;
+  readonly store: string;
+  readonly units: HousePool['units'];
+}
+
+// A kit counts as its contents and has no level of its own.
+const POOLS = `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'store', s.name,
+  'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM stock_line l JOIN resource r ON r.id = l.resource_id WHERE l.type_id = t.id)
+) ORDER BY s.id, t.position) AS json
+FROM equipment_type t JOIN store s ON s.id = t.store_id WHERE t.retired_at IS NULL AND NOT EXISTS (SELECT 1 FROM kit_item k WHERE k.kit_id = t.id)`;
+
+/** Positions in a list of distinct values. */
+function pooled<Value>() {
+  const values: Value[] = [];
+  const positions = new Map<string, number>();
+  return {
+    values,
+    positionOf(value: Value): number {
+      const text = JSON.stringify(value);
+      const known = positions.get(text);
+      if (known !== undefined) return known;
+      positions.set(text, values.push(value) - 1);
+      return values.length - 1;
+    },
+  };
+}
+
+async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
+  const spaces = await loadBoardSpaces(reader);
+  const facts = new Map(
+    (
+      await loadSpaceFacts(
+        reader,
+        spaces.map(({ id }) => id),
+      )
+    ).map((each) => [each.id, each]),
+  );
+  const pools = await reader.json<PoolRow[]>(POOLS);
+  const stock = new Map(
+    (
+      await loadEquipmentFacts(
+        reader,
+        pools.map(({ id }) => id),
+      )
+    ).map((each) => [each.id, each]),
+  );
+  const [site] = await reader.rows<{ months: number }>(
+    'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
+  );
+  const hourSets = pooled<BoardHouse['hours'][number]>();
+  const closureSets = pooled<BoardHouse['closures'][number]>();
+  return {
+    version,
+    tzid: await siteZone(reader),
+    horizonMonths: site!.months,
+    spaces: spaces.map(({ parts: _, outdoor, stepFree, ...space }) => {
+      const { hours, closures, ...rest } = facts.get(space.id)!;
+      return {
+        ...space,
+        outdoor: outdoor === 1,
+        stepFree: stepFree === 1,
+        hours: hourSets.positionOf(hours),
+        closures: closureSets.positionOf(closures),
+        facts: rest,
+      };
+    }),
+    pools: pools.map((pool) => ({ ...pool, facts: stock.get(pool.id)! })),
+    hours: hourSets.values,
+    closures: closureSets.values,
+  };
+}
+
+/** Spaces and pools with their rules; read anew only when the house has changed. */
+export async function boardHouse(reader: Reader): Promise<BoardHouse> {
+  const [row] = await reader.rows<{ version: number }>(
+    `SELECT CAST(value AS INTEGER) AS version FROM setting WHERE key = 'house_version'`,
+  );
+  const version = row?.version ?? 0;
+  const known = reader.kept.get('board house') as BoardHouse | undefined;
+  if (known?.version === version) return known;
+  const house = await readHouse(reader, version);
+  reader.kept.set('board house', house);
+  return house;
+}
+
+export const boardCategories = (reader: Reader): Promise<BoardCategory[]> =>
+  reader.rows<BoardCategory>('SELECT id, name, mark, hue FROM category ORDER BY position');

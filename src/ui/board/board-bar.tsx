@@ -1,0 +1,225 @@
+'use client';
+import { Minus, Plus } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import type { BoardCategory } from '@/contracts/board';
+import { MOST_BOARD_DAYS } from '@/contracts/board';
+import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { countText, dayLong, dayShort } from '@/contracts/words/when';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { FEATURES } from '@/core/spaces/features';
+import { addDays, type LocalDate } from '@/core/time/local-time';
+import { filterCount, MOST_ZOOM, type BoardAddress } from './board-address';
+
+interface BarProps {
+  readonly address: BoardAddress;
+  readonly from: LocalDate;
+  readonly today: LocalDate;
+  readonly buildings: readonly string[];
+  readonly categories: readonly BoardCategory[];
+  go(change: Partial<BoardAddress>, how?: 'push' | 'replace'): void;
+}
+
+const NO_FILTERS: Partial<BoardAddress> = {
+  text: '',
+  building: '',
+  seats: 0,
+  layout: null,
+  feature: null,
+  category: null,
+  host: '',
+  state: null,
+};
+
+function Choice<Value extends string | number>({
+  label,
+  value,
+  any,
+  options,
+  onChoose,
+}: {
+  label: string;
+  value: Value | null | '';
+  any: string;
+  options: readonly (readonly [value: Value, words: string])[];
+  onChoose(text: string): void;
+}) {
+  return (
+    <label className="small-caps">
+      {label}
+      <select
+        className="field block w-44 text-base font-normal tracking-normal text-ink"
+        value={value ?? ''}
+        onChange={({ target }) => onChoose(target.value)}
+      >
+        <option value="">{any}</option>
+        {options.map(([each, words]) => (
+          <option key={each} value={each}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Filters({ address, buildings, categories, go }: BarProps) {
+  const set = (change: Partial<BoardAddress>) => go(change, 'replace');
+  const small = 'field block w-28 text-base font-normal tracking-normal text-ink';
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3 border-t border-rule pt-2">
+      <Choice
+        label="Building"
+        value={address.building}
+        any="all"
+        options={buildings.map((each) => [each, each] as const)}
+        onChoose={(building) => set({ building })}
+      />
+      <label className="small-caps">
+        Seats at least
+        <input
+          className={small}
+          type="number"
+          min={0}
+          value={address.seats || ''}
+          onChange={({ target }) => set({ seats: Math.max(0, Math.round(Number(target.value) || 0)) })}
+        />
+      </label>
+      <Choice
+        label="Layout"
+        value={address.layout}
+        any="any"
+        options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]] as const)}
+        onChoose={(text) => set({ layout: LAYOUTS.find((each) => each === text) ?? null })}
+      />
+      <Choice
+        label="Having"
+        value={address.feature}
+        any="anything"
+        options={FEATURES.map((each) => [each, FEATURE_WORDS[each]] as const)}
+        onChoose={(text) => set({ feature: FEATURES.find((each) => each === text) ?? null })}
+      />
+      <Choice
+        label="Category"
+        value={address.category}
+        any="all"
+        options={categories.map(({ id, name }) => [id, name] as const)}
+        onChoose={(text) => set({ category: Number(text) || null })}
+      />
+      <Choice
+        label="State"
+        value={address.state}
+        any="all"
+        options={[
+          ['approved', 'approved'],
+          ['held', 'held'],
+          ['waiting', 'waiting'],
+        ]}
+        onChoose={(text) => set({ state: (text || null) as BoardAddress['state'] })}
+      />
+      <label className="small-caps">
+        Host
+        <input
+          className={`${small} w-40`}
+          value={address.host}
+          maxLength={100}
+          onChange={({ target }) => set({ host: target.value })}
+        />
+      </label>
+      <button type="button" className="press" onClick={() => go(NO_FILTERS)}>
+        Leave nothing out
+      </button>
+    </div>
+  );
+}
+
+function Steps({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div role="group" aria-label={label} className="flex items-center gap-1.5">
+      {children}
+    </div>
+  );
+}
+
+/** Day, number of days, zoom, text and filters. Everything here stands in the address. */
+export function BoardBar(props: BarProps) {
+  const { address, from, today, go } = props;
+  const { days, zoom } = address;
+  const last = addDays(from, days - 1);
+  const count = filterCount(address);
+  const [isOpen, setOpen] = useState(count > 0);
+  return (
+    <div className="pb-2">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h1 className="text-2xl">
+          {days === 1 ? dayLong(from) : `${dayShort(from).replace(/ \d{4}$/, '')} – ${dayShort(last)}`}
+        </h1>
+        <div className="no-print flex flex-wrap items-center gap-x-5 gap-y-2">
+          <Steps label="Go to">
+            <button type="button" className="press" onClick={() => go({ day: addDays(from, -days) })}>
+              Earlier
+            </button>
+            <button type="button" className="press" onClick={() => go({ day: today })}>
+              Today
+            </button>
+            <button type="button" className="press" onClick={() => go({ day: addDays(from, days) })}>
+              Later
+            </button>
+          </Steps>
+          <Steps label="Days side by side">
+            <button
+              type="button"
+              className="press px-2"
+              aria-label="One day fewer"
+              disabled={days <= 1}
+              onClick={() => go({ days: days - 1 }, 'replace')}
+            >
+              <Minus size={16} aria-hidden="true" />
+            </button>
+            <span className="min-w-14 text-center">{countText(days, 'day', 'days')}</span>
+            <button
+              type="button"
+              className="press px-2"
+              aria-label="One day more"
+              disabled={days >= MOST_BOARD_DAYS}
+              onClick={() => go({ days: days + 1 }, 'replace')}
+            >
+              <Plus size={16} aria-hidden="true" />
+            </button>
+          </Steps>
+          <label className="flex items-center gap-2">
+            Closer
+            <input
+              type="range"
+              className="w-28 accent-(--accent)"
+              min={0}
+              max={1}
+              step="any"
+              value={Math.log(zoom) / Math.log(MOST_ZOOM)}
+              onChange={({ target }) => go({ zoom: MOST_ZOOM ** Number(target.value) }, 'replace')}
+            />
+          </label>
+          <button
+            type="button"
+            className="press"
+            aria-expanded={isOpen}
+            onClick={() => setOpen((before) => !before)}
+          >
+            {count > 0 ? countText(count, 'filter', 'filters') : 'Filter'}
+          </button>
+        </div>
+        <label className="no-print ml-auto">
+          <span className="sr-only">Find</span>
+          <input
+            className="field w-44"
+            placeholder="space, building, title"
+            type="search"
+            maxLength={100}
+            value={address.text}
+            onChange={({ target }) => go({ text: target.value }, 'replace')}
+          />
+        </label>
+      </div>
+      {isOpen && <Filters {...props} />}
+    </div>
+  );
+}

@@ -1,0 +1,168 @@
+import { memo } from 'react';
+import type { UseTuple } from '@/contracts/board';
+import type { Interval } from '@/core/time/epoch-minute';
+import { BookingBlock, TakenTrough } from './booking-block';
+import type { Booking } from './bookings';
+import type { House, SpaceOnBoard } from './house';
+import { levelsOf, PoolLevel } from './pool-level';
+import { LABEL_PX, type BoardRow, type SpaceRow } from './rows';
+import { closedStretches, type TimeAxis } from './time-axis';
+
+/** What all rows share; changes seldom, so that a row is drawn anew only when it must be. */
+export interface RowContext {
+  readonly house: House;
+  readonly axis: TimeAxis;
+  readonly whole: Interval;
+  /** What is near enough to be seen, sideways. */
+  readonly window: Interval;
+  readonly uses: readonly UseTuple[];
+  readonly labelPx: number;
+  readonly pickedSlip: number | null;
+  slipHref(id: number): string;
+  isFaded(booking: Booking): boolean;
+  canMove(booking: Booking): boolean;
+}
+
+function SpaceLabel({ space, isNarrow }: { space: SpaceOnBoard; isNarrow: boolean }) {
+  const facts = [`to ${space.seats}`, space.outdoor && 'outdoors', !space.stepFree && 'steps'].filter(
+    Boolean,
+  );
+  return (
+    <>
+      {!isNarrow && <span className="w-7 shrink-0 font-semibold text-soft">{space.code}</span>}
+      <span className="min-w-0">
+        <span className={`block truncate font-semibold ${isNarrow ? 'text-[0.88rem]' : ''}`}>
+          {space.name}
+        </span>
+        <span className="block truncate text-[0.82rem] text-soft">
+          {space.madeOf.length ? space.madeOf.join(' + ') : facts.join(' · ')}
+        </span>
+      </span>
+    </>
+  );
+}
+
+function Shades({ space, context }: { space: SpaceOnBoard; context: RowContext }) {
+  const { house, axis, whole } = context;
+  const { open, shut } = house.openIn(space, whole);
+  return (
+    <>
+      {closedStretches(axis, open).map((span) => {
+        const stretch = axis.stretch(span);
+        return (
+          stretch && (
+            <span
+              key={span.start}
+              aria-hidden="true"
+              className="shade-closed absolute inset-y-0"
+              style={stretch}
+            />
+          )
+        );
+      })}
+      {shut.map(({ span, reason }) => {
+        const stretch = axis.stretch(span);
+        return (
+          stretch && (
+            <span
+              key={`shut ${span.start}`}
+              className="shade-closed absolute inset-y-0 z-[6] flex items-center overflow-hidden bg-paper px-2"
+              style={stretch}
+            >
+              <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">closed: {reason}</span>
+            </span>
+          )
+        );
+      })}
+    </>
+  );
+}
+
+const isNear = ({ span }: Booking, window: Interval) => span.start < window.end && span.end > window.start;
+
+function SpaceCells({ row, context }: { row: SpaceRow; context: RowContext }) {
+  const { house, axis, window } = context;
+  return (
+    <>
+      <Shades space={row.space} context={context} />
+      {row.through
+        .filter(({ booking }) => isNear(booking, window))
+        .map(({ booking, lane }) => (
+          <TakenTrough
+            key={booking.id}
+            booking={booking}
+            via={house.space(booking.spaceId)?.name ?? 'another space'}
+            axis={axis}
+            href={context.slipHref(booking.id)}
+            lane={Math.min(lane, 1)}
+          />
+        ))}
+      {row.own
+        .filter(({ booking }) => isNear(booking, window))
+        .map(({ booking, lane }) => (
+          <BookingBlock
+            key={booking.id}
+            booking={booking}
+            place={row.space.name}
+            axis={axis}
+            tzid={house.tzid}
+            href={context.slipHref(booking.id)}
+            isPicked={context.pickedSlip === booking.id}
+            isFaded={context.isFaded(booking)}
+            isMovable={context.canMove(booking)}
+            lane={lane}
+          />
+        ))}
+    </>
+  );
+}
+
+/** One row of the board: its label, and what stands in it. */
+export const BoardRowView = memo(function BoardRowView({
+  row,
+  context,
+}: {
+  row: BoardRow;
+  context: RowContext;
+}) {
+  if (row.kind === 'head')
+    return (
+      <h2 className="sticky left-0 w-fit truncate px-3 pt-3 text-[1.02rem]" style={{ maxWidth: '80vw' }}>
+        {row.title}
+      </h2>
+    );
+  const { labelPx, axis, house, uses } = context;
+  const levels = row.kind === 'pool' ? levelsOf(row.pool, uses, axis) : [];
+  return (
+    <>
+      <div
+        data-label=""
+        className="sticky left-0 z-30 float-left flex h-full items-baseline gap-2 border-b border-rule bg-raised py-1 pr-2 pl-3"
+        style={{ width: labelPx }}
+      >
+        {row.kind === 'space' ? (
+          <SpaceLabel space={row.space} isNarrow={labelPx < LABEL_PX} />
+        ) : (
+          <span className="min-w-0">
+            <span className="block truncate font-semibold">{row.pool.name}</span>
+            <span className="block truncate text-[0.82rem] text-soft">
+              {row.pool.units.length
+                ? row.pool.units.map(({ name }) => name).join(', ')
+                : `of ${Math.max(0, ...levels.map(({ stock }) => stock))}`}
+            </span>
+          </span>
+        )}
+      </div>
+      <div
+        className="absolute inset-y-0 cursor-copy overflow-hidden border-b border-rule"
+        style={{ left: labelPx, width: axis.widthPx }}
+      >
+        {row.kind === 'space' ? (
+          <SpaceCells row={row} context={context} />
+        ) : (
+          <PoolLevel pool={row.pool} levels={levels} axis={axis} tzid={house.tzid} />
+        )}
+      </div>
+    </>
+  );
+});

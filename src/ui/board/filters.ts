@@ -1,0 +1,57 @@
+import type { HousePool } from '@/contracts/board';
+import type { BoardAddress } from './board-address';
+import type { Booking } from './bookings';
+import type { House, SpaceOnBoard } from './house';
+
+const holds = (text: string, wanted: string): boolean => text.toLowerCase().includes(wanted);
+
+function hasSeats({ facts }: SpaceOnBoard, { seats, layout }: BoardAddress): boolean {
+  const offers = facts.layouts.filter((offer) => layout === null || offer.layout === layout);
+  if (layout !== null && !offers.length) return false;
+  const most = Math.max(0, ...offers.map((offer) => offer.seats));
+  return most >= seats && (facts.postedLimit ?? Infinity) >= seats;
+}
+
+const namesSpace = ({ name, code, building }: SpaceOnBoard, text: string): boolean =>
+  holds(name, text) || holds(code, text) || holds(building, text);
+
+/** Rows that pass the filters. A text may name a space or something that stands in it. */
+export function filteredSpaces(
+  house: House,
+  bookings: readonly Booking[],
+  address: BoardAddress,
+): SpaceOnBoard[] {
+  const text = address.text.trim().toLowerCase();
+  const named = new Set(
+    text
+      ? bookings.filter(({ known }) => known && holds(known.title, text)).map(({ spaceId }) => spaceId)
+      : [],
+  );
+  return house.spaces.filter(
+    (space) =>
+      (!address.building || space.building === address.building) &&
+      (address.feature === null || (space.facts.features ?? []).includes(address.feature)) &&
+      hasSeats(space, address) &&
+      (!text || namesSpace(space, text) || named.has(space.id)),
+  );
+}
+
+/** Pools are left out where only spaces are asked for. */
+export function filteredPools(house: House, address: BoardAddress): readonly HousePool[] {
+  const { building, seats, layout, feature, text } = address;
+  if (building || seats || layout || feature) return [];
+  const wanted = text.trim().toLowerCase();
+  return wanted
+    ? house.pools.filter(({ name, store }) => holds(name, wanted) || holds(store, wanted))
+    : house.pools;
+}
+
+/** Whether a filter on bookings leaves this one out. */
+export function isLeftOut(
+  { known, state }: Booking,
+  { category, host, state: wanted }: BoardAddress,
+): boolean {
+  if (wanted !== null && state !== wanted) return true;
+  if (category !== null && known?.category?.id !== category) return true;
+  return host !== '' && !holds(known?.host ?? '', host.trim().toLowerCase());
+}

@@ -1,0 +1,69 @@
+import { bandsOf } from '@/core/occupancy/bands';
+import { timeOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { VERDICT_WORDS } from '@/contracts/words/states';
+import { REACH } from './booking-block';
+import type { Ghost } from './use-gestures';
+import { LANE_PX, ROW_PX, rowHeightPx, type BoardRow } from './rows';
+import type { TimeAxis } from './time-axis';
+
+interface GhostProps {
+  readonly ghost: Ghost;
+  readonly rows: readonly BoardRow[];
+  readonly offsets: readonly number[];
+  readonly axis: TimeAxis;
+  readonly tzid: string;
+}
+
+// Told apart by border and word, so that colour only helps.
+const LOOK = {
+  clear: 'border-solid border-clear text-clear',
+  look: 'border-dashed border-look text-look',
+  clash: 'border-double border-4 border-clash text-clash',
+} as const;
+
+/** What is being picked or moved, over the rows. */
+export function GhostLayer({ ghost, rows, offsets, axis, tzid }: GhostProps) {
+  const clock = (at: typeof ghost.start) => timeOf(toLocal(at, tzid));
+  const stretch = axis.stretch(ghost);
+  if (!stretch) return null;
+  const hours = `${clock(ghost.start)}–${clock(ghost.end)}`;
+  if (ghost.kind === 'pick') {
+    const [from, to] = [Math.min(ghost.fromRow, ghost.toRow), Math.max(ghost.fromRow, ghost.toRow)];
+    return (
+      <div
+        aria-hidden="true"
+        className="pointer-events-none absolute z-30 overflow-hidden border-2 border-dashed border-accent bg-raised/80 px-1 text-[0.8rem] font-semibold whitespace-nowrap text-accent"
+        style={{
+          ...stretch,
+          top: offsets[from]! + 5,
+          height: offsets[to]! + rowHeightPx(rows[to]!) - offsets[from]! - 10,
+        }}
+      >
+        {hours}
+      </div>
+    );
+  }
+  const verdict = ghost.move?.verdict.verdict ?? 'clear';
+  const top = offsets[Math.max(0, ghost.row)]! + (ROW_PX - LANE_PX) / 2;
+  const bands = bandsOf(ghost, ghost.booking.known);
+  return (
+    <div
+      aria-hidden="true"
+      className="pointer-events-none absolute z-30"
+      style={{ top: top - 7, height: ROW_PX }}
+    >
+      {bands.map((band) => {
+        const reach = band.kind === 'event' ? null : axis.stretch(band);
+        return reach && <span key={band.kind} className={`reach ${REACH[band.kind]}`} style={reach} />;
+      })}
+      <div
+        className={`absolute overflow-hidden border-2 bg-raised px-1 text-[0.8rem] leading-tight font-semibold whitespace-nowrap ${LOOK[verdict]}`}
+        style={{ ...stretch, top: 7, height: LANE_PX }}
+      >
+        {hours}
+        {ghost.move && <span className="block">{VERDICT_WORDS[verdict]}</span>}
+      </div>
+    </div>
+  );
+}

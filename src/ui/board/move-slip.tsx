@@ -1,0 +1,222 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { ChangeReply } from '@/contracts/change';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import { send } from '@/ui/hooks/send';
+import { ChangeDone } from '@/ui/requests/change-done';
+import { Ladder } from '@/ui/requests/ladder';
+import { useChange } from '@/ui/requests/use-change';
+import type { House } from './house';
+import { sayHours, type Move } from './move';
+import { VerdictLines } from './pick-slip';
+import { Slip } from './slip';
+
+interface MoveSlipProps {
+  readonly move: Move;
+  readonly house: House;
+  /** Where it would stand is on the board, so that the verdict made here counts. */
+  readonly isJudged: boolean;
+  /** Loads the board anew. */
+  onMoved(): void;
+  onClose(): void;
+}
+
+/** In numbers what a change would do. */
+function sayNumbers({ numbers }: ChangeReply): string {
+  const { moved, clashing, keepOwn, ordersAdded, ordersRevised, ordersWithdrawn } = numbers;
+  const orders = ordersAdded + ordersRevised + ordersWithdrawn;
+  return [
+    countText(moved, 'date moves', 'dates move'),
+    clashing > 0 && countText(clashing, 'clashes', 'clash'),
+    keepOwn > 0 && countText(keepOwn, 'keeps its own', 'keep their own'),
+    orders > 0 && countText(orders, 'order changes', 'orders change'),
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** What the server says the step would do to these dates; null while it is asked. */
+function usePreview(request: RequestView, move: Move, ids: readonly number[]): ChangeReply | string | null {
+  const [answer, setAnswer] = useState<{ text: string; value: ChangeReply | string } | null>(null);
+  const text = JSON.stringify([request.reference, request.version, move.patch, ids]);
+  useEffect(() => {
+    const [reference, version, patch, occurrences] = JSON.parse(text) as [string, number, object, number[]];
+    if (!occurrences.length) return;
+    const abort = new AbortController();
+    const body = {
+      key: crypto.randomUUID(),
+      preview: true,
+      items: [{ reference, version, occurrences }],
+      step: { action: 'move', patch, reason: '' },
+    };
+    send<ChangeReply>('POST', '/api/changes', body, abort.signal)
+      .then((reply) => setAnswer({ text, value: reply.ok ? reply.value : reply.error.message }))
+      .catch((error: unknown) => {
+        if (!abort.signal.aborted) throw error;
+      });
+    return () => abort.abort();
+  }, [text]);
+  return answer?.text === text ? answer.value : null;
+}
+
+/** The patch as the route takes it. */
+const patchBody = ({ patch: { spaces, ...rest } }: Move) => ({
+  ...rest,
+  ...(spaces && { spaces: spaces.map((each) => ({ ...each })) }),
+});
+
+const canMove = ({ actions, isPast }: DateView): boolean => actions.includes('move') && !isPast;
+
+function Widen({
+  dates,
+  origin,
+  onPick,
+}: {
+  dates: readonly DateView[];
+  origin: number;
+  onPick(ids: ReadonlySet<number>): void;
+}) {
+  const from = dates.findIndex(({ id }) => id === origin);
+  const later = dates.slice(Math.max(0, from));
+  const pick = (list: readonly DateView[]) => onPick(new Set(list.map(({ id }) => id)));
+  return (
+    <div className="mb-2 flex flex-wrap gap-2">
+      <button type="button" className="press" onClick={() => pick(later.slice(0, 1))}>
+        only this date
+      </button>
+      <button type="button" className="press" onClick={() => pick(later)}>
+        and {later.length - 1} later
+      </button>
+      <button type="button" className="press" onClick={() => pick(dates)}>
+        all {dates.length}
+      </button>
+    </div>
+  );
+}
+
+function MoveForm({
+  request,
+  move,
+  isJudged,
+  onMoved,
+}: Omit<MoveSlipProps, 'house' | 'onClose'> & { request: RequestView }) {
+  const change = useChange(request, onMoved);
+  const movable = request.dates.filter(canMove);
+  const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
+  const [reason, setReason] = useState('');
+  const ids = movable.map(({ id }) => id).filter((id) => picked.has(id));
+  const preview = usePreview(request, move, ids);
+  const isSeries = request.dates.length > 1;
+  const isDone = change.doneText !== '';
+  const run = () => change.run({ action: 'move', patch: patchBody(move), reason }, ids);
+
+  // One date that is clear moves as it is let go; what has to be thought about waits for a press.
+  const isAtOnce = isJudged && !isSeries && move.verdict.verdict === 'clear';
+  const begun = useRef(false);
+  useEffect(() => {
+    if (begun.current || !isAtOnce) return;
+    begun.current = true;
+    void run();
+  });
+
+  if (isDone || (isAtOnce && change.isSending)) return <ChangeDone change={change} />;
+  return (
+    <>
+      {isSeries && <Widen dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
+      {isSeries && request.dates.length > movable.length && (
+        <p className="pb-1 text-[0.92rem] text-soft">
+          {countText(
+            request.dates.length - movable.length,
+            'date that is over stays as it was.',
+            'dates that are over stay as they were.',
+          )}
+        </p>
+      )}
+      {isSeries && (
+        <div className="max-h-72 overflow-y-auto" tabIndex={0} role="region" aria-label="Dates of the series">
+          <Ladder
+            dates={movable}
+            pickable={new Set(movable.map(({ id }) => id))}
+            picked={picked}
+            onPick={setPicked}
+          />
+        </div>
+      )}
+      <div aria-live="polite" className="mt-2">
+        {typeof preview === 'string' && <p className="text-clash">{preview}</p>}
+        {preview !== null && typeof preview !== 'string' && (
+          <>
+            <p className="font-semibold">{sayNumbers(preview)}.</p>
+            {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
+              <p key={sentence} className="mt-1 text-[0.92rem]">
+                {sentence}
+              </p>
+            ))}
+          </>
+        )}
+      </div>
+      <label className="mt-2 block">
+        Reason
+        <input
+          className="field"
+          value={reason}
+          maxLength={1000}
+          onChange={({ target }) => setReason(target.value)}
+        />
+      </label>
+      <ChangeDone change={change} />
+      <button
+        type="button"
+        className="press press-main mt-3 w-full"
+        disabled={change.isSending || ids.length === 0}
+        onClick={() => void run()}
+      >
+        Move {countText(ids.length, 'date', 'dates')}
+      </button>
+    </>
+  );
+}
+
+/** A booking that was let go at another place or time: what the server says to it, for this date or more of them. */
+export function MoveSlip({ move, house, isJudged, onMoved, onClose }: MoveSlipProps) {
+  const { booking } = move;
+  const { reference } = booking.change;
+  const [request, setRequest] = useState<RequestView | null>(null);
+  const [failed, setFailed] = useState('');
+  useEffect(() => {
+    const abort = new AbortController();
+    fetch(`/api/requests/${reference}`, { signal: abort.signal })
+      .then(async (reply) =>
+        reply.ok
+          ? setRequest((await reply.json()) as RequestView)
+          : setFailed('This request cannot be read any more. The board is loaded anew.'),
+      )
+      .catch(() => {
+        if (!abort.signal.aborted) setFailed('The server cannot be reached just now. Nothing was moved.');
+      });
+    return () => abort.abort();
+  }, [reference]);
+  const place = house.space(move.spaceId)?.name ?? '';
+  const from = house.space(booking.spaceId)?.name ?? '';
+  return (
+    <Slip title={booking.known.title} onClose={onClose}>
+      <p className="text-soft">
+        from {from}, {sayHours(booking.known.event, house.tzid)}
+      </p>
+      <p className="font-semibold">
+        to {place}, {sayHours(move.event, house.tzid)}
+      </p>
+      {isJudged && <VerdictLines {...move.verdict} />}
+      <div className="mt-3">
+        {failed && (
+          <p role="alert" className="text-clash">
+            {failed}
+          </p>
+        )}
+        {!request && !failed && <p className="text-soft">Asking the server …</p>}
+        {request && <MoveForm request={request} move={move} isJudged={isJudged} onMoved={onMoved} />}
+      </div>
+    </Slip>
+  );
+}

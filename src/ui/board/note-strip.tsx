@@ -1,0 +1,48 @@
+import { VERDICT_WORDS } from '@/contracts/words/states';
+import type { House } from './house';
+import { sayHours } from './move';
+import type { BoardRow } from './rows';
+import type { Ghost } from './use-gestures';
+
+const nameOf = (row: BoardRow | undefined): string =>
+  row?.kind === 'space' ? row.space.name : row?.kind === 'pool' ? row.pool.name : '';
+
+function sayGhost(ghost: Ghost, house: House, rows: readonly BoardRow[]): string {
+  const hours = sayHours(ghost, house.tzid);
+  if (ghost.kind === 'pick') {
+    const [from, to] = [Math.min(ghost.fromRow, ghost.toRow), Math.max(ghost.fromRow, ghost.toRow)];
+    const names = rows
+      .slice(from, to + 1)
+      .map(nameOf)
+      .filter(Boolean);
+    return `${names.join(' and ')}, ${hours}. Enter asks for it.`;
+  }
+  const { title } = ghost.booking.known;
+  if (!ghost.move)
+    return `“${title}” is taken up. Arrows move it, Shift and arrows lengthen it, Escape leaves it.`;
+  const { verdict, sentences } = ghost.move.verdict;
+  return `“${title}” to ${nameOf(rows[ghost.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
+}
+
+interface NoteProps {
+  readonly note: string | null;
+  readonly ghost: Ghost | null;
+  readonly house: House;
+  readonly rows: readonly BoardRow[];
+}
+
+/** One line under the board: what the pointer or the focus is on; while something is picked or moved, how it stands. */
+export function NoteStrip({ note, ghost, house, rows }: NoteProps) {
+  return (
+    <div className="no-print min-h-[3.2em] px-1 pt-1 text-[0.95rem]">
+      <p aria-live="polite">{ghost ? sayGhost(ghost, house, rows) : ''}</p>
+      {!ghost && <p className={note ? '' : 'text-soft'}>{note ?? HINT}</p>}
+      <p id="board-keys" className="sr-only">
+        Arrow keys pick a time and a space, Shift and arrows lengthen it, Enter asks for it, plus and minus
+        zoom. On a booking, M takes it up to be moved.
+      </p>
+    </div>
+  );
+}
+
+const HINT = 'Draw over a free stretch to ask for it; with the board in focus, the arrow keys do the same.';

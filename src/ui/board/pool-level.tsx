@@ -1,0 +1,60 @@
+import { memo } from 'react';
+import type { HousePool, UseTuple } from '@/contracts/board';
+import { levels, type Level } from '@/core/equipment/peak-use';
+import { duringText } from '@/contracts/words/when';
+import { ROW_PX } from './rows';
+import type { TimeAxis } from './time-axis';
+
+/** How many are left, minute by minute, over the days shown; fetch and return counted, by the engine's own sweep. */
+export function levelsOf(pool: HousePool, uses: readonly UseTuple[], axis: TimeAxis): Level[] {
+  const own = uses
+    .filter(([type]) => type === pool.id)
+    .map(([, start, end, quantity]) => ({ span: { start, end }, quantity }));
+  return axis.days.flatMap(({ shown }) => levels(shown, own, pool.facts.stock));
+}
+
+const TOP_PX = 7;
+const DEPTH_PX = ROW_PX - TOP_PX - 3;
+/** Narrower than this no figure is written. */
+const FIGURE_PX = 30;
+
+interface PoolLevelProps {
+  readonly pool: HousePool;
+  readonly levels: readonly Level[];
+  readonly axis: TimeAxis;
+  readonly tzid: string;
+}
+
+/** A pool as a level that falls as things are lent: what is left stands full, what is missing hangs below in the accent. */
+export const PoolLevel = memo(function PoolLevel({ pool, levels: all, axis, tzid }: PoolLevelProps) {
+  const most = Math.max(1, ...all.map(({ stock }) => stock));
+  return all.map((level) => {
+    const stretch = axis.stretch(level.span);
+    if (!stretch) return null;
+    const share = Math.max(0, level.left) / most;
+    const isShort = level.left < 0;
+    const note = `${pool.name}, ${duringText(level.span, tzid)}: ${level.stock} there are, ${level.inUse} in use, ${isShort ? `${-level.left} short` : `${level.left} left`}`;
+    return (
+      <span
+        key={level.span.start}
+        data-note={note}
+        className="absolute inset-y-0"
+        style={{ left: stretch.left, width: stretch.width }}
+      >
+        <span
+          aria-hidden="true"
+          className={`absolute inset-x-0 bottom-[3px] border-t-2 ${isShort ? 'border-clash bg-clash/25' : 'border-strong-rule bg-sunk'}`}
+          style={{ height: isShort ? DEPTH_PX : Math.max(2, Math.round(share * DEPTH_PX)) }}
+        />
+        {stretch.width >= FIGURE_PX && (
+          <span
+            className={`absolute bottom-1 left-1 text-[0.8rem] leading-none ${isShort ? 'font-bold text-clash' : level.inUse ? 'font-semibold' : 'text-soft'}`}
+          >
+            {isShort ? `${-level.left} short` : level.left}
+            <span className="sr-only"> of {level.stock} left</span>
+          </span>
+        )}
+      </span>
+    );
+  });
+});

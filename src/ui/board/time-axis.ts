@@ -1,0 +1,138 @@
+import { subtract, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { addDays, atMinuteOfDay, wallMinute, type LocalDate } from '@/core/time/local-time';
+import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
+
+/** A day as it is drawn: the hours worth showing, and where they begin across the board. */
+export interface DaySlice {
+  readonly date: LocalDate;
+  readonly day: Interval;
+  readonly tzid: string;
+  readonly shown: Interval;
+  readonly leftPx: number;
+  readonly widthPx: number;
+}
+
+/** Where minutes stand across the board, in pixels. Hours nobody works are folded away between the days. */
+export interface TimeAxis {
+  readonly days: readonly DaySlice[];
+  readonly pxPerMin: number;
+  readonly widthPx: number;
+  /** Of a minute that is folded away: the nearest fold. */
+  xOf(at: number): number;
+  atX(x: number): EpochMinute;
+  /** Null where nothing of it is shown. */
+  stretch(span: Interval): { readonly left: number; readonly width: number } | null;
+}
+
+const HOUR_MIN = 60;
+/** A strike that runs a little past midnight is no reason to draw the night. */
+const RUNS_OVER_MIN = 120;
+/** Room for the mark of a fold between two days. */
+export const FOLD_PX = 14;
+
+export const daysFrom = (from: LocalDate, days: number): LocalDate[] =>
+  Array.from({ length: days }, (_, index) => addDays(from, index));
+
+/** First and last wall-clock minute of a day in which something opens or stands; at least 09:00–17:00. */
+function usedMinutes(
+  date: LocalDate,
+  day: Interval,
+  used: readonly Interval[],
+  tzid: string,
+): [number, number] {
+  const spans = used.filter(
+    ({ start, end }) =>
+      start < day.end && (start >= day.start ? end > day.start : end > day.start + RUNS_OVER_MIN),
+  );
+  const midnight = wallMinute(atMinuteOfDay(date, 0));
+  const wall = (at: EpochMinute) => wallMinute(toLocal(at, tzid)) - midnight;
+  const first = Math.min(9 * HOUR_MIN, ...spans.map(({ start }) => Math.max(0, wall(start))));
+  const last = Math.max(17 * HOUR_MIN, ...spans.map(({ end }) => Math.min(1440, wall(end))));
+  return [first, last];
+}
+
+/**
+ * The hours to draw, the same on all days so that equal hours stand under each other from day to day, in whole hours.
+ * `used` are opening hours and whatever stands outside them.
+ */
+export function shownHours(dates: readonly LocalDate[], used: readonly Interval[], tzid: string): DaySlice[] {
+  const days = dates.map((date) => dayInterval(date, tzid));
+  const bounds = days.map((day, index) => usedMinutes(dates[index]!, day, used, tzid));
+  const first = Math.floor(Math.min(...bounds.map(([each]) => each)) / HOUR_MIN) * HOUR_MIN;
+  const last = Math.ceil(Math.max(...bounds.map(([, each]) => each)) / HOUR_MIN) * HOUR_MIN;
+  const at = (date: LocalDate, minute: number) =>
+    toEpochMinute(atMinuteOfDay(date, minute), tzid, 'offset-before');
+  return days.map((day, index) => ({
+    date: dates[index]!,
+    day,
+    tzid,
+    shown: { start: at(dates[index]!, first), end: at(dates[index]!, last) },
+    leftPx: 0,
+    widthPx: 0,
+  }));
+}
+
+const shownMinutes = (slices: readonly DaySlice[]): number =>
+  slices.reduce((sum, { shown }) => sum + shown.end - shown.start, 0);
+
+/** Pixels a minute takes when all days just fit. */
+export const fittingPxPerMin = (slices: readonly DaySlice[], roomPx: number): number =>
+  Math.max(0.05, (roomPx - FOLD_PX * (slices.length - 1)) / shownMinutes(slices));
+
+export function makeAxis(slices: readonly DaySlice[], pxPerMin: number): TimeAxis {
+  let left = 0;
+  const days = slices.map((slice) => {
+    const widthPx = (slice.shown.end - slice.shown.start) * pxPerMin;
+    const placed = { ...slice, leftPx: left, widthPx };
+    left += widthPx + FOLD_PX;
+    return placed;
+  });
+  const xOf = (at: number): number => {
+    const slice = days.find(({ shown }) => at <= shown.end) ?? days[days.length - 1]!;
+    const inside = Math.min(Math.max(at, slice.shown.start), slice.shown.end) - slice.shown.start;
+    return slice.leftPx + inside * pxPerMin;
+  };
+  const atX = (x: number): EpochMinute => {
+    const slice = days.find(({ leftPx, widthPx }) => x <= leftPx + widthPx) ?? days[days.length - 1]!;
+    const inside = Math.min(Math.max((x - slice.leftPx) / pxPerMin, 0), slice.shown.end - slice.shown.start);
+    return (slice.shown.start + inside) as EpochMinute;
+  };
+  const stretch = (span: Interval) => {
+    const first = days.find(({ shown }) => span.start < shown.end && span.end > shown.start);
+    if (!first) return null;
+    // The end belongs to the last day it reaches into, not to the one after the fold.
+    const last = [...days].reverse().find(({ shown }) => span.end > shown.start)!;
+    const from = first.leftPx + (Math.max(span.start, first.shown.start) - first.shown.start) * pxPerMin;
+    const to = last.leftPx + (Math.min(span.end, last.shown.end) - last.shown.start) * pxPerMin;
+    return { left: from, width: Math.max(1, to - from) };
+  };
+  return { days, pxPerMin, widthPx: left - FOLD_PX, xOf, atX, stretch };
+}
+
+const STEPS_MIN = [15, 30, 60, 120, 180, 240, 360];
+
+/** Minutes between two figures of the axis, so that they never touch. */
+export const tickStepMin = (pxPerMin: number, roomPx: number): number =>
+  STEPS_MIN.find((step) => step * pxPerMin >= roomPx) ?? STEPS_MIN[STEPS_MIN.length - 1]!;
+
+/** Minutes of a slice at which the wall shows whole steps; those the clocks jump over are left out. */
+export function ticksOf({ date, shown, tzid }: DaySlice, stepMin: number): EpochMinute[] {
+  const found: EpochMinute[] = [];
+  for (let minute = 0; minute < 1440; minute += stepMin) {
+    const at = toEpochMinute(atMinuteOfDay(date, minute), tzid, 'does-not-exist');
+    if (at !== null && at >= shown.start && at < shown.end) found.push(at);
+  }
+  return found;
+}
+
+export const GRAIN_MIN = 15;
+
+/** The nearest minute that lies on the grain of its day. */
+export function snap(at: number, axis: TimeAxis): EpochMinute {
+  const { day } = axis.days.find(({ day: each }) => at < each.end) ?? axis.days[axis.days.length - 1]!;
+  return (day.start + Math.round((at - day.start) / GRAIN_MIN) * GRAIN_MIN) as EpochMinute;
+}
+
+/** The parts of the drawn days that lie outside `open`. */
+export const closedStretches = (axis: TimeAxis, open: readonly Interval[]): Interval[] =>
+  axis.days.flatMap(({ shown }) => subtract(shown, open));

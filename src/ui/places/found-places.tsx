@@ -1,0 +1,105 @@
+import Link from 'next/link';
+import type { FoundPlace, PlacesReply } from '@/contracts/places';
+import { countText } from '@/contracts/words/when';
+import type { LocalDateTime } from '@/core/time/local-time';
+import { dateOf } from '@/core/time/local-time';
+import { askHref } from '@/ui/ask/ask-address';
+import { boardHref } from '@/ui/board/board-address';
+import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+
+interface FoundProps {
+  readonly reply: PlacesReply;
+  readonly start: LocalDateTime;
+  readonly minutes: number;
+  readonly people: number;
+  readonly rule: string | undefined;
+}
+
+/** How many of the dates can be had there. */
+const sayDates = ({ clear, look, dates }: FoundPlace): string =>
+  dates === 1 ? '' : `free on ${clear + look} of ${dates} dates`;
+
+function Place({ place, start, minutes, people, rule }: { place: FoundPlace } & Omit<FoundProps, 'reply'>) {
+  const pick = { spaceIds: [place.spaceId], poolId: null, start, minutes };
+  return (
+    <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-rule px-4 py-3">
+      <div className="min-w-56 flex-1">
+        <p>
+          <Link prefetch={false} className="font-semibold" href={`/places/${place.code}`}>
+            {place.name}
+          </Link>{' '}
+          <span className="text-soft">
+            {place.code}, {place.building}
+          </span>
+        </p>
+        <p className="text-[0.95rem]">
+          {place.layout}, {place.seats} seats, {place.spareSeats} to spare
+        </p>
+        {place.sentences.map((sentence) => (
+          <p key={sentence} className="mt-0.5 text-[0.92rem] text-soft">
+            {sentence}
+          </p>
+        ))}
+      </div>
+      <p className="w-44 pt-0.5">
+        <VerdictStamp verdict={place.verdict} /> {sayDates(place)}
+      </p>
+      <p className="flex gap-2">
+        <Link prefetch={false} className="press" href={boardHref({ day: dateOf(start), pick })}>
+          On the board
+        </Link>
+        <Link
+          prefetch={false}
+          className="press"
+          href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}
+        >
+          Ask for it
+        </Link>
+      </p>
+    </li>
+  );
+}
+
+/** Places that answer, best first, with what else is on then. */
+export function FoundPlaces({ reply, ...asked }: FoundProps) {
+  const { places, unfit, inWords, notes, alsoOn } = reply;
+  const clear = places.filter(({ verdict }) => verdict === 'clear').length;
+  return (
+    <section aria-label="Places found">
+      <h2 className="text-xl first-letter:uppercase">{inWords}</h2>
+      {notes.map((note) => (
+        <p key={note} className="text-[0.95rem] text-soft">
+          {note}
+        </p>
+      ))}
+      <p className="py-1">
+        {places.length
+          ? [
+              `${countText(clear, 'place is', 'places are')} clear${places.length > clear ? `, ${places.length - clear} not` : ''}.`,
+              unfit > 0 &&
+                `${unfit} more ${unfit === 1 ? 'seats' : 'seat'} too few or ${unfit === 1 ? 'lacks' : 'lack'} what is wanted.`,
+            ]
+              .filter(Boolean)
+              .join(' ')
+          : 'No place seats so many with what is wanted. Ask for fewer people, another layout or fewer things; or ask the office.'}
+      </p>
+      {places.length > 0 && (
+        <ol className="sheet">
+          {places.map((place) => (
+            <Place key={place.spaceId} place={place} {...asked} />
+          ))}
+        </ol>
+      )}
+      {alsoOn.length > 0 && (
+        <div className="mt-4">
+          <h3 className="text-lg">What else is on then</h3>
+          {alsoOn.map(({ building, events }) => (
+            <p key={building} className="text-[0.95rem]">
+              <b>{building}:</b> {events.join(' · ')}
+            </p>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}
