@@ -28,6 +28,7 @@ function navFor(person: SignedInPerson | null): NavItem[] {
   return [
     ...(may('desk.read') ? [{ href: '/desk', label: 'Desk' }] : []),
     { href: '/', label: 'Board' },
+    { href: '/dates', label: 'Dates' },
     { href: '/places', label: 'Places' },
     { href: '/notices', label: 'Notices' },
     ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),

@@ -8,6 +8,8 @@ const format = (options: Intl.DateTimeFormatOptions) =>
 const DAY_SHORT = format({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 const DAY_LONG = format({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 const DATE = format({ day: 'numeric', month: 'long', year: 'numeric' });
+const MONTH = format({ month: 'long' });
+const MONTH_YEAR = format({ month: 'long', year: 'numeric' });
 const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
 
 /** `Tue 13 Apr 2027`. */
@@ -16,6 +18,20 @@ export const dayShort = (date: LocalDate): string => DAY_SHORT.format(asUtc(date
 export const dateLong = (date: LocalDate): string => DATE.format(asUtc(date));
 /** `Tuesday 13 April 2027`. */
 export const dayLong = (date: LocalDate): string => DAY_LONG.format(asUtc(date)).replace(',', '');
+
+/** `April`. */
+export const monthName = (date: LocalDate): string => MONTH.format(asUtc(date));
+/** `April 2027`. */
+export const monthLong = (date: LocalDate): string => MONTH_YEAR.format(asUtc(date));
+
+/** `12 – 18 April 2027`, as far as the two days do not share month and year. */
+export function daysText(first: LocalDate, last: LocalDate): string {
+  if (first === last) return dayLong(first);
+  const [from, to] = [dateLong(first), dateLong(last)];
+  const [a, b] = [from.split(' '), to.split(' ')];
+  const shared = a[2] !== b[2] ? 3 : a[1] !== b[1] ? 2 : 1;
+  return `${a.slice(0, shared).join(' ')} – ${to}`;
+}
 
 /** `Tue 13 Apr 2027, 18:15–20:00`, with the second day where it is another one. */
 export function spanText(start: LocalDateTime, end: LocalDateTime): string {

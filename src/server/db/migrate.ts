@@ -5,12 +5,14 @@ import { records } from './migrations/001-records';
 import { requests } from './migrations/001-requests';
 import { engine } from './migrations/002-engine';
 import { houseVersion } from './migrations/003-house-version';
+import { looking } from './migrations/004-looking';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: '001-initial', statements: [...house, ...requests, ...records] },
   { name: '002-engine', statements: engine },
   { name: '003-house-version', statements: houseVersion },
+  { name: '004-looking', statements: looking },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

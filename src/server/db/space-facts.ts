@@ -143,9 +143,23 @@ export async function loadEquipmentFacts(
   );
 }
 
-/** The zone of the site a space belongs to; there is at least one site once the office is set up. */
-export async function siteZone(reader: Reader): Promise<string> {
-  const [site] = await reader.rows<{ tzid: string }>('SELECT tzid FROM site ORDER BY id LIMIT 1');
-  if (!site) throw new Error('no site: set the office up first (README, “Running it for real”)');
-  return site.tzid;
+/** How the site counts its days. */
+export interface SiteDays {
+  readonly tzid: string;
+  /** ISO weekday a week begins on. */
+  readonly weekStart: number;
+  /** Minutes that times picked on the board snap to. */
+  readonly grainMin: number;
 }
+
+/** There is at least one site once the office is set up. */
+export async function siteDays(reader: Reader): Promise<SiteDays> {
+  const [site] = await reader.rows<SiteDays>(
+    'SELECT tzid, week_start AS weekStart, grain_min AS grainMin FROM site ORDER BY id LIMIT 1',
+  );
+  if (!site) throw new Error('no site: set the office up first (README, “Running it for real”)');
+  return site;
+}
+
+/** The zone of the site a space belongs to. */
+export const siteZone = async (reader: Reader): Promise<string> => (await siteDays(reader)).tzid;

@@ -1,5 +1,5 @@
 import type { HousePool } from '@/contracts/board';
-import type { Interval } from '@/core/time/epoch-minute';
+import { lanesOf } from '@/core/time/lanes';
 import type { Booking } from './bookings';
 import type { House, SpaceOnBoard } from './house';
 
@@ -20,20 +20,6 @@ export type BoardRow =
   | SpaceRow
   | { readonly kind: 'head'; readonly title: string }
   | { readonly kind: 'pool'; readonly pool: HousePool };
-
-/**
- * Lanes in which bookings of one row are drawn so that none covers another: the lowest that is free. Expects them in
- * order of their start.
- */
-export function lanesOf(spans: readonly Interval[]): number[] {
-  const ends: number[] = [];
-  return spans.map(({ start, end }) => {
-    const free = ends.findIndex((last) => last <= start);
-    const lane = free === -1 ? ends.length : free;
-    ends[lane] = end;
-    return lane;
-  });
-}
 
 const inLanes = (bookings: readonly Booking[]) => {
   const sorted = [...bookings].sort((a, b) => a.span.start - b.span.start || a.id - b.id);

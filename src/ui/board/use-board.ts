@@ -1,45 +1,12 @@
 'use client';
-import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BoardSpan } from '@/contracts/board';
 import type { LocalDate } from '@/core/time/local-time';
+import { useAddress } from '@/ui/hooks/use-address';
 import { boardHref, readBoardAddress, type BoardAddress } from './board-address';
 
-export interface AddressHandle {
-  readonly address: BoardAddress;
-  /** Changes what is named. `replace` where going back should not pass every step on the way. */
-  go(change: Partial<BoardAddress>, how?: 'push' | 'replace'): void;
-}
-
-/**
- * The board's address; changing it loads no page. It is kept here too, since the router follows a moment later and a
- * field that is typed in cannot wait for it.
- */
-export function useBoardAddress(): AddressHandle {
-  const query = useSearchParams().toString();
-  const [address, setAddress] = useState(() => readBoardAddress(new URLSearchParams(query)));
-  const latest = useRef(address);
-  // Addresses made here that the router has not told of yet; it may leave some out.
-  const made = useRef<string[]>([]);
-  useEffect(() => {
-    const at = made.current.indexOf(query);
-    made.current.splice(0, at + 1);
-    if (at >= 0 || boardHref(latest.current) === boardHref(readBoardAddress(new URLSearchParams(query))))
-      return;
-    made.current = [];
-    latest.current = readBoardAddress(new URLSearchParams(query));
-    setAddress(latest.current);
-  }, [query]);
-  const go = useCallback((change: Partial<BoardAddress>, how: 'push' | 'replace' = 'push') => {
-    const next = { ...latest.current, ...change };
-    latest.current = next;
-    setAddress(next);
-    made.current.push(new URLSearchParams(boardHref(next).slice(2)).toString());
-    if (how === 'push') window.history.pushState(null, '', boardHref(next));
-    else window.history.replaceState(null, '', boardHref(next));
-  }, []);
-  return { address, go };
-}
+const FORM = { read: readBoardAddress, href: boardHref };
+export const useBoardAddress = () => useAddress<BoardAddress>(FORM);
 
 export interface SpanHandle {
   readonly span: BoardSpan;

@@ -21,21 +21,31 @@ interface RulerProps {
   readonly today: LocalDate;
 }
 
-/** Screens that show one day keep their own address; from all others the ruler leads to the board. */
+/** How many days a screen shows from the chosen one on. */
+const SHOWN_DAYS: Readonly<Record<string, (query: URLSearchParams) => number>> = {
+  '/': (query) => Number(query.get('days')) || 1,
+  '/dates': (query) => (query.get('view') === 'some' ? Number(query.get('n')) || 1 : 1),
+  '/setups': () => 1,
+};
+/** Screens that go to another day without loading a page. */
+const STAYING = ['/', '/dates'];
+
+/** Screens that show a day keep their own address; from all others the ruler leads to the board. */
 function useDayAddress(today: LocalDate) {
   const path = usePathname();
-  const query = useSearchParams();
-  const own = path === '/' || path === '/setups';
-  const chosen = (own && parseLocalDate(query.get('day') ?? '')) || today;
+  const query = new URLSearchParams(useSearchParams().toString());
+  const shown = SHOWN_DAYS[path];
+  const chosen = (shown && parseLocalDate(query.get('day') ?? '')) || today;
+  const stays = STAYING.includes(path);
   const hrefOf = (date: LocalDate): string => {
-    if (path !== '/') return `${path === '/setups' ? '/setups' : '/'}?day=${date}`;
-    const next = new URLSearchParams(query.toString());
+    if (!stays) return `${shown ? path : '/'}?day=${date}`;
+    const next = new URLSearchParams(query);
     next.delete('slip');
     next.delete('pick');
     next.set('day', date);
-    return `/?${next.toString()}`;
+    return `${path}?${next.toString()}`;
   };
-  return { chosen, hrefOf, isBoard: path === '/', days: path === '/' ? Number(query.get('days')) || 1 : 1 };
+  return { chosen, hrefOf, stays, days: shown?.(query) ?? 1 };
 }
 
 /** The days known so far; what comes into sight is loaded. */
@@ -156,7 +166,7 @@ const KEYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, P
 
 /** The one way through time: a strip of days, by wheel, drag, keys, or a day typed as one says it. */
 export function Ruler({ first, today }: RulerProps) {
-  const { chosen, hrefOf, isBoard, days: shownDays } = useDayAddress(today);
+  const { chosen, hrefOf, stays, days: shownDays } = useDayAddress(today);
   const { strip, from, setFrom, count, dragging } = useStrip(chosen);
   const known = useDays(first, from, count);
   const [typed, setTyped] = useState('');
@@ -182,7 +192,7 @@ export function Ruler({ first, today }: RulerProps) {
     if (!date) return setFault('Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.');
     setFault('');
     setTyped('');
-    if (isBoard) window.history.pushState(null, '', hrefOf(date));
+    if (stays) window.history.pushState(null, '', hrefOf(date));
     else window.location.assign(hrefOf(date));
   };
 
@@ -241,7 +251,7 @@ export function Ruler({ first, today }: RulerProps) {
                 aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
                 onClick={(event) => {
                   // The board needs no page of the server for another day.
-                  if (!isBoard || event.ctrlKey || event.metaKey) return;
+                  if (!stays || event.ctrlKey || event.metaKey) return;
                   event.preventDefault();
                   window.history.pushState(null, '', hrefOf(date));
                 }}

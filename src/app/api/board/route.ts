@@ -1,17 +1,14 @@
 import { boardQuerySchema } from '@/contracts/board';
+import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { boardSpanText } from '@/server/use-cases/look/board-span';
 
 export const GET = readRoute({
   action: 'board.look',
   run: async (ctx, request) => {
-    const query = boardQuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-    if (!query.success)
-      return refusalResponse({
-        code: 'bad-input',
-        fields: query.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })),
-      });
-    return new Response(await boardSpanText(ctx, query.data), {
+    const query = readQuery(request, boardQuerySchema);
+    if (!query.ok) return refusalResponse(query.refusal);
+    return new Response(await boardSpanText(ctx, query.value), {
       headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
     });
   },

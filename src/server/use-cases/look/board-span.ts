@@ -1,6 +1,4 @@
 import type { Viewer } from '@/core/publishing/right-to-know';
-import { maySeeWaiting, worksWithBookings } from '@/core/publishing/right-to-know';
-import type { PersonId } from '@/core/ids';
 import type { Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -8,6 +6,7 @@ import type { BoardQuery, BoardSpan } from '@/contracts/board';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
+import { bindRights, CHANGEABLE, KNOWN, nth } from './known-bookings';
 
 // Occupying rows of a resource never overlap: from the first that ends in the span to the last that starts in it.
 const OCCUPIED = `
@@ -24,12 +23,8 @@ SELECT o.claim_space_id, MIN(o.start_min), MAX(o.end_min) FROM occupancy o
 WHERE o.occupies = 0 AND o.claim_space_id IS NOT NULL AND o.start_min > $start - ${LONGEST_WAITING_MIN} AND o.start_min < $end AND o.end_min > $start
 GROUP BY o.claim_space_id`;
 
-// The same as mayKnowBooking, once for all rows; a test holds the two together.
-const KNOWN = `($works OR r.requester_id = $me OR (r.publish = 1 AND c.status = 'in-force'))`;
 const known = (what: string) => `iif(${KNOWN}, ${what}, NULL)`;
-const changeable = (what: string) => `iif($office OR r.requester_id = $me, ${what}, NULL)`;
-const nth = (sign: string) =>
-  `(SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id AND n.recurrence_local ${sign} o.recurrence_local)`;
+const changeable = (what: string) => `iif(${CHANGEABLE}, ${what}, NULL)`;
 
 const bookings = (withWaiting: boolean) => `
 WITH taken (id, first, last) AS (${OCCUPIED} ${withWaiting ? `UNION ALL ${WAITING}` : ''})
@@ -50,18 +45,6 @@ SELECT json_group_array(json_array(type_id, start_min, end_min, quantity)) FROM 
   UNION ALL SELECT u.type_id, u.start_min, u.end_min, u.quantity FROM equipment_type y CROSS JOIN equipment_use u INDEXED BY equipment_use_long
     ON u.type_id = y.id AND u.occupies = 1 AND u.end_min - u.start_min > 2880 AND u.end_min > $start AND u.start_min < $end)`;
 
-const NOBODY = -1 as PersonId;
-
-function bindFor(viewer: Viewer | null, span: Interval) {
-  return {
-    start: span.start,
-    end: span.end,
-    me: viewer?.personId ?? NOBODY,
-    works: worksWithBookings(viewer) ? 1 : 0,
-    office: maySeeWaiting(viewer, NOBODY) ? 1 : 0,
-  };
-}
-
 /** Bookings and uses as JSON text written by SQLite: rows never become objects on the server. */
 export async function boardRowsText(
   reader: Reader,
@@ -70,7 +53,7 @@ export async function boardRowsText(
 ): Promise<{ bookings: string; uses: string }> {
   const [row] = await reader.rows<{ bookings: string; uses: string }>(
     `SELECT (${bookings(viewer !== null)}) AS bookings, (${USES}) AS uses`,
-    bindFor(viewer, span),
+    { ...span, ...bindRights(viewer) },
   );
   return row!;
 }

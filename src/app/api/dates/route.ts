@@ -1,0 +1,13 @@
+import { datesQuerySchema } from '@/contracts/dates';
+import { readQuery } from '@/server/http/query';
+import { readRoute, refusalResponse } from '@/server/http/route';
+import { datesOf } from '@/server/use-cases/look/dates';
+
+export const GET = readRoute({
+  action: 'board.look',
+  run: async (ctx, request) => {
+    const query = readQuery(request, datesQuerySchema);
+    if (!query.ok) return refusalResponse(query.refusal);
+    return Response.json(await datesOf(ctx, query.value), { headers: { 'Cache-Control': 'no-store' } });
+  },
+});

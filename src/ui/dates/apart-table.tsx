@@ -1,0 +1,79 @@
+import Link from 'next/link';
+import { dayShort } from '@/contracts/words/when';
+import type { DateGroup } from '@/contracts/dates';
+import { addDays, type LocalDate } from '@/core/time/local-time';
+import { Mark } from '@/ui/primitives/mark';
+import type { DayRange } from './dates-address';
+import { hoursOnDay, onDay, type EntryGroup } from './entries';
+import { EntryLine, type EntryContext } from './entry-line';
+
+interface ApartProps {
+  readonly range: DayRange;
+  readonly groups: readonly EntryGroup[];
+  readonly by: DateGroup;
+  readonly context: EntryContext;
+  dayHref(day: LocalDate): string;
+}
+
+/** Days down, a column for each calendar, space or host: what stands in which at once. Days without anything are left out. */
+export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) {
+  const dates = Array.from({ length: range.days }, (_, index) => addDays(range.from, index)).filter((date) =>
+    groups.some(({ entries }) => onDay(entries, date, context.tzid).length),
+  );
+  return (
+    <div
+      className="sheet max-h-[calc(100dvh-17rem)] min-h-80 overflow-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Apart in columns"
+    >
+      <table className="border-separate border-spacing-0" style={{ minWidth: '100%' }}>
+        <thead>
+          <tr>
+            <th scope="col" className="sticky top-0 left-0 z-20 border-b border-strong-rule bg-raised px-2">
+              <span className="sr-only">Day</span>
+            </th>
+            {groups.map(({ choice }) => (
+              <th
+                key={choice.id}
+                scope="col"
+                className="sticky top-0 z-10 min-w-44 border-b border-l border-strong-rule bg-raised px-2 py-1 text-left font-serif text-[1.02rem]"
+              >
+                <span className="flex items-center gap-1.5">
+                  {choice.mark && <Mark mark={choice.mark} hue={choice.hue ?? 'ink'} />} {choice.name}
+                </span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {dates.map((date) => (
+            <tr key={date}>
+              <th
+                scope="row"
+                className="sticky left-0 z-10 border-b border-rule bg-raised px-2 py-1 text-left align-top font-normal whitespace-nowrap"
+              >
+                <Link prefetch={false} href={dayHref(date)} className="no-underline hover:underline">
+                  {dayShort(date).replace(/ \d{4}$/, '')}
+                </Link>
+              </th>
+              {groups.map(({ choice, entries }) => (
+                <td key={choice.id} className="max-w-60 border-b border-l border-rule px-0.5 py-1 align-top">
+                  {onDay(entries, date, context.tzid).map((entry) => (
+                    <EntryLine
+                      key={entry.id}
+                      entry={entry}
+                      hours={hoursOnDay(entry, date, context.tzid)}
+                      withPlace={by !== 'space'}
+                      context={context}
+                    />
+                  ))}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+'use client';
+import Link from 'next/link';
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { dayLong } from '@/contracts/words/when';
+import { dateOf, type LocalDate } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { boardHref } from '@/ui/board/board-address';
+import { Slip } from '@/ui/board/slip';
+import { Mark } from '@/ui/primitives/mark';
+import { hoursText, placesText, type DateEntry } from './entries';
+
+const STATE_SENTENCE = {
+  approved: 'Approved.',
+  held: 'Held for a while.',
+  waiting: 'Waits for a decision; nothing is taken yet.',
+  cancelled: 'Cancelled: it does not take place.',
+} as const;
+
+interface SlipProps {
+  readonly entry: DateEntry;
+  readonly tzid: string;
+  readonly isManager: boolean;
+  onClose(): void;
+}
+
+/** A date beside the calendar, as far as the viewer may know it. */
+export function DateSlip({ entry, tzid, isManager, onClose }: SlipProps) {
+  const { state, places, reference, nth } = entry;
+  const day: LocalDate = dateOf(toLocal(entry.span.start, tzid));
+  const isKnown = entry.title !== null;
+  const [first] = places;
+  return (
+    <Slip title={entry.title ?? 'Taken'} onClose={onClose}>
+      <p className="font-semibold">
+        {dayLong(day)}, {hoursText(entry, tzid)}
+      </p>
+      <ul className="mt-1">
+        {places.map(({ id, name, code, layout }) => (
+          <li key={id}>
+            <Link prefetch={false} href={`/places/${code}`}>
+              {name}
+            </Link>
+            {isKnown && <span className="text-soft">, {LAYOUT_WORDS[layout]}</span>}
+          </li>
+        ))}
+        {!places.length && <li>{placesText(entry)}</li>}
+      </ul>
+      {entry.in.category.map(({ id, name, mark, hue }) => (
+        <p key={id} className="mt-1 flex items-center gap-2">
+          <Mark mark={mark ?? ''} hue={hue ?? 'ink'} /> {name}
+        </p>
+      ))}
+      {entry.in.host.length > 0 && (
+        <p className="mt-1 text-soft">{entry.in.host.map(({ name }) => name).join(' with ')}</p>
+      )}
+      {entry.text && <p className="mt-2 whitespace-pre-line">{entry.text}</p>}
+      <p className="mt-2">
+        {STATE_SENTENCE[state]} {nth && `Date ${nth}.`}
+      </p>
+      {entry.in.calendar.length > 0 && (
+        <p className="mt-1 text-[0.92rem] text-soft">
+          On: {entry.in.calendar.map(({ name }) => name).join(', ')}.
+        </p>
+      )}
+      {!isKnown && <p className="mt-1 text-soft">What it is concerns only its own people and the office.</p>}
+      <p className="mt-3 flex flex-wrap gap-2">
+        {first && state !== 'cancelled' && (
+          <Link prefetch={false} className="press" href={boardHref({ day, slip: first.claimSpace })}>
+            On the board
+          </Link>
+        )}
+        {reference && (
+          <Link prefetch={false} className="press" href={`/${isManager ? 'desk' : 'requests'}/${reference}`}>
+            Open {reference}
+          </Link>
+        )}
+      </p>
+    </Slip>
+  );
+}

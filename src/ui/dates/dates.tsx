@@ -1,0 +1,228 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useMemo, useState } from 'react';
+import type { RulerDay } from '@/contracts/board';
+import type { DateChoices, DatesReply } from '@/contracts/dates';
+import { MOST_DATES } from '@/contracts/dates';
+import { countText, dayLong } from '@/contracts/words/when';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { Mark } from '@/ui/primitives/mark';
+import { ApartTable } from './apart-table';
+import { DateSlip } from './date-slip';
+import { datesHref, monthRange, rangeOf, type DatesAddress, type DayRange } from './dates-address';
+import { DatesBar, GROUP_WORDS } from './dates-bar';
+import { DayPickSlip } from './day-pick-slip';
+import { apart, onDay, readEntries, type DateEntry } from './entries';
+import type { EntryContext } from './entry-line';
+import { MonthSheet } from './month-sheet';
+import { RunningList } from './running-list';
+import { TimeColumns, type TimeColumn } from './time-columns';
+import { datesQuery } from './dates-query';
+import { useDates, useDatesAddress } from './use-dates';
+import { YearRulers } from './year-rulers';
+
+const SHORT_DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+/** What the page came with: dates, or the days of a year. */
+export interface FirstDates {
+  readonly query: string;
+  readonly reply: DatesReply | null;
+  readonly year: { readonly of: string; readonly days: readonly RulerDay[] } | null;
+}
+
+interface DatesProps {
+  readonly first: FirstDates;
+  readonly choices: DateChoices;
+  readonly tzid: string;
+  readonly now: EpochMinute;
+  readonly weekStart: number;
+  readonly isManager: boolean;
+}
+
+/** How full the days of a year are, loaded when it is turned to. */
+function useYear(wanted: string | null, range: DayRange, first: FirstDates['year']) {
+  const [year, setYear] = useState(first);
+  useEffect(() => {
+    if (wanted === null || year?.of === wanted) return;
+    const abort = new AbortController();
+    fetch(`/api/ruler?from=${range.from}&days=${range.days}`, { signal: abort.signal })
+      .then(async (reply) => {
+        if (reply.ok) setYear({ of: wanted, days: (await reply.json()) as RulerDay[] });
+      })
+      // The days can be gone to without their figures.
+      .catch(() => undefined);
+    return () => abort.abort();
+  }, [wanted, range.from, range.days, year]);
+  return year?.of === wanted ? (year?.days ?? []) : [];
+}
+
+interface ViewProps {
+  readonly address: DatesAddress;
+  readonly day: LocalDate;
+  readonly today: LocalDate;
+  readonly range: DayRange;
+  readonly entries: readonly DateEntry[];
+  readonly props: DatesProps;
+  readonly context: EntryContext;
+  go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
+}
+
+function columnsOf(
+  { address, today, range, entries, props }: ViewProps,
+  dayHref: (day: LocalDate) => string,
+): TimeColumn[] {
+  if (address.isApart)
+    return apart(onDay(entries, range.from, props.tzid), address.by, address.only, props.choices).map(
+      ({ choice, entries: own }) => ({
+        key: String(choice.id),
+        day: range.from,
+        label: choice.name,
+        entries: own,
+        isToday: false,
+        head: (
+          <span className="flex items-center gap-1.5 font-serif text-[1.05rem] font-semibold">
+            {choice.mark && <Mark mark={choice.mark} hue={choice.hue ?? 'ink'} />} {choice.name}
+          </span>
+        ),
+      }),
+    );
+  return Array.from({ length: range.days }, (_, index) => addDays(range.from, index)).map((date) => ({
+    key: date,
+    day: date,
+    label: dayLong(date),
+    entries,
+    isToday: date === today,
+    head: (
+      <Link
+        prefetch={false}
+        href={dayHref(date)}
+        className="no-underline hover:underline"
+        aria-label={dayLong(date)}
+      >
+        <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
+        <span className="text-soft">{SHORT_DAYS[weekdayOf(date) - 1]}</span>
+      </Link>
+    ),
+  }));
+}
+
+function View(view: ViewProps) {
+  const { address, day, today, range, entries, props, context, go } = view;
+  const dayHref = (date: LocalDate) =>
+    datesHref({ ...address, view: 'day', day: date, slip: null, pick: null });
+  const pick = (date: LocalDate, from: string | null = null) => go({ pick: { day: date, from }, slip: null });
+  const inMonth = address.view === 'month' ? monthRange(day) : range;
+  if (address.isApart && address.view !== 'day') {
+    const groups = apart(entries, address.by, address.only, props.choices);
+    if (groups.length)
+      return (
+        <ApartTable range={inMonth} groups={groups} by={address.by} context={context} dayHref={dayHref} />
+      );
+  }
+  if (address.view === 'month')
+    return (
+      <MonthSheet
+        day={day}
+        today={today}
+        weekStart={props.weekStart}
+        entries={entries}
+        context={context}
+        dayHref={dayHref}
+        weekHref={(date) => datesHref({ ...address, view: 'week', day: date, slip: null, pick: null })}
+        onPick={pick}
+      />
+    );
+  const columns = address.view === 'list' ? [] : columnsOf(view, dayHref);
+  if (!columns.length && !entries.length)
+    return (
+      <p className="sheet p-6 text-lg">
+        {address.text || address.only.length || address.state
+          ? 'Nothing here is what you look for.'
+          : 'Nothing is on in these days.'}{' '}
+        <Link prefetch={false} className="press" href={datesHref({ view: address.view, day })}>
+          Show everything
+        </Link>
+      </p>
+    );
+  if (!columns.length)
+    return <RunningList range={range} entries={entries} context={context} dayHref={dayHref} />;
+  return (
+    <TimeColumns
+      columns={columns}
+      now={props.now}
+      withPlace={!(address.isApart && address.by === 'space')}
+      context={context}
+      onPick={pick}
+    />
+  );
+}
+
+/** What is on, by days: an event once, or apart by space, category, host or calendar. */
+export function Dates(props: DatesProps) {
+  const { first, choices, tzid, now, weekStart, isManager } = props;
+  const { address, go } = useDatesAddress();
+  const today = dateOf(toLocal(now, tzid));
+  const day = address.day ?? today;
+  const range = rangeOf(address, day, weekStart);
+  const isYear = address.view === 'year';
+  const { reply, isLoading, failed, reload } = useDates(isYear ? null : datesQuery(address, range), first);
+  const year = useYear(isYear ? day.slice(0, 4) : null, range, first.year);
+  const entries = useMemo(() => (reply ? readEntries(reply.dates, choices) : []), [reply, choices]);
+  const context = useMemo(
+    () => ({
+      tzid,
+      slip: address.slip,
+      slipHref: (id: string) => datesHref({ ...address, slip: id, pick: null }),
+    }),
+    [tzid, address],
+  );
+  const close = () => go({ slip: null, pick: null });
+  const picked = entries.find(({ id }) => id === address.slip);
+  const slip = picked ? (
+    <DateSlip key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />
+  ) : address.pick ? (
+    <DayPickSlip key={JSON.stringify(address.pick)} pick={address.pick} onClose={close} />
+  ) : null;
+  return (
+    <>
+      <DatesBar {...{ address, day, today, weekStart, range, choices, go }} />
+      {failed && (
+        <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
+          {failed}{' '}
+          <button type="button" className="press" onClick={reload}>
+            Try again
+          </button>
+        </p>
+      )}
+      {reply?.isCut && !isYear && (
+        <p role="status" className="border-l-4 border-look bg-sunk px-3 py-2">
+          Only the first {MOST_DATES.toLocaleString('en-GB')} dates are shown. Choose{' '}
+          {GROUP_WORDS[address.by]} or fewer days to see all.
+        </p>
+      )}
+      <div className={slip ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
+        <div className="min-w-0" aria-busy={isLoading}>
+          {isYear ? (
+            <YearRulers
+              year={day.slice(0, 4)}
+              today={today}
+              days={year}
+              dayHref={(date) => datesHref({ ...address, view: 'day', day: date })}
+              monthHref={(date) => datesHref({ ...address, view: 'month', day: date })}
+            />
+          ) : (
+            <>
+              <View {...{ address, day, today, range, entries, props, context, go }} />
+              <p role="status" className="pt-2 text-[0.92rem] text-soft">
+                {isLoading ? 'Loading …' : countText(entries.length, 'date', 'dates')}
+              </p>
+            </>
+          )}
+        </div>
+        {slip}
+      </div>
+    </>
+  );
+}

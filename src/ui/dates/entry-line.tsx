@@ -1,0 +1,53 @@
+import Link from 'next/link';
+import { Mark } from '@/ui/primitives/mark';
+import { placesText, sayEntry, titleText, type DateEntry } from './entries';
+
+export interface EntryContext {
+  readonly tzid: string;
+  readonly slip: string | null;
+  slipHref(id: string): string;
+}
+
+interface LineProps {
+  readonly entry: DateEntry;
+  readonly hours: string;
+  /** With the space; left out where a column is one. */
+  readonly withPlace: boolean;
+  readonly context: EntryContext;
+}
+
+const LOOK = {
+  approved: '',
+  held: 'border-y border-double',
+  waiting: 'border-y border-dotted',
+  cancelled: '',
+} as const;
+
+/** A date of an event in one line: its hours, the mark of its category, its title. */
+export function EntryLine({ entry, hours, withPlace, context }: LineProps) {
+  const [category] = entry.in.category;
+  const isCancelled = entry.state === 'cancelled';
+  return (
+    <Link
+      prefetch={false}
+      scroll={false}
+      href={context.slipHref(entry.id)}
+      data-entry={entry.id}
+      aria-label={sayEntry(entry, context.tzid)}
+      aria-current={context.slip === entry.id ? 'true' : undefined}
+      title={`${hours} ${titleText(entry)}, ${placesText(entry)}`}
+      className={`flex items-baseline gap-1.5 border-strong-rule px-1 text-[0.88rem] leading-snug no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
+    >
+      <span className="shrink-0 text-soft">{hours}</span>
+      {category && (
+        <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="h-4 self-center" />
+      )}
+      <span
+        className={`min-w-0 truncate ${entry.title === null ? 'text-soft' : ''} ${entry.isOwn ? 'font-bold' : ''}`}
+      >
+        <span className={isCancelled ? 'line-through' : ''}>{titleText(entry)}</span>
+        {withPlace && <span className="text-soft"> {placesText(entry)}</span>}
+      </span>
+    </Link>
+  );
+}

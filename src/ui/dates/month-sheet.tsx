@@ -1,0 +1,123 @@
+import Link from 'next/link';
+import { dayLong } from '@/contracts/words/when';
+import { addDays, type LocalDate } from '@/core/time/local-time';
+import { weekNumber, weeksOfMonth } from '@/core/time/weeks';
+import { hoursOnDay, onDay, type DateEntry } from './entries';
+import { EntryLine, type EntryContext } from './entry-line';
+
+const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+/** So many lines fit under the day; the rest is told as a number. */
+const MOST_LINES = 5;
+
+interface MonthProps {
+  readonly day: LocalDate;
+  readonly today: LocalDate;
+  readonly weekStart: number;
+  readonly entries: readonly DateEntry[];
+  readonly context: EntryContext;
+  dayHref(day: LocalDate): string;
+  weekHref(day: LocalDate): string;
+  onPick(day: LocalDate): void;
+}
+
+function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean; props: MonthProps }) {
+  const { entries, context, today, dayHref, onPick } = props;
+  const { tzid } = context;
+  const there = onDay(entries, date, tzid);
+  const shown = there.slice(0, there.length > MOST_LINES ? MOST_LINES - 1 : MOST_LINES);
+  return (
+    <td
+      data-day={date}
+      className={`group h-31 border-t border-l border-rule p-0.5 align-top last:border-r ${isOther ? 'bg-sunk/60' : 'bg-raised'}`}
+      onClick={(event) => {
+        // The cell itself; what stands in it answers for itself.
+        if (!(event.target as Element).closest('a, button')) onPick(date);
+      }}
+    >
+      <div className="flex items-baseline justify-between px-1">
+        <Link
+          prefetch={false}
+          href={dayHref(date)}
+          aria-label={dayLong(date)}
+          aria-current={date === today ? 'date' : undefined}
+          className={`font-serif text-lg leading-6 no-underline hover:underline ${date === today ? 'border-b-4 border-accent font-semibold' : ''} ${isOther ? 'text-soft' : ''}`}
+        >
+          {Number(date.slice(8))}
+        </Link>
+        <button
+          type="button"
+          aria-label={`Ask for something on ${dayLong(date)}`}
+          className="text-[0.82rem] text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+          onClick={() => onPick(date)}
+        >
+          ask
+        </button>
+      </div>
+      <ul>
+        {shown.map((entry) => (
+          <li key={entry.id}>
+            <EntryLine
+              entry={entry}
+              hours={hoursOnDay(entry, date, tzid)}
+              withPlace={false}
+              context={context}
+            />
+          </li>
+        ))}
+      </ul>
+      {there.length > shown.length && (
+        <Link prefetch={false} href={dayHref(date)} className="px-1 text-[0.85rem]">
+          and {there.length - shown.length} more
+        </Link>
+      )}
+    </td>
+  );
+}
+
+/** The weeks of a month, a line for each date. */
+export function MonthSheet(props: MonthProps) {
+  const { day, weekStart, weekHref } = props;
+  const names = Array.from({ length: 7 }, (_, index) => WEEKDAYS[(weekStart - 1 + index) % 7]!);
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full min-w-[56rem] table-fixed border-b border-rule">
+        <thead>
+          <tr className="text-left">
+            <th scope="col" className="small-caps w-10">
+              <span className="sr-only">Week</span>
+            </th>
+            {names.map((name) => (
+              <th key={name} scope="col" className="small-caps px-1.5 pb-1">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {weeksOfMonth(day, weekStart).map((week) => (
+            <tr key={week}>
+              <th scope="row" className="border-t border-rule pt-1 pr-1 text-right align-top font-normal">
+                <Link
+                  prefetch={false}
+                  href={weekHref(week)}
+                  aria-label={`Week ${weekNumber(week, weekStart)}`}
+                  className="text-[0.85rem] text-soft no-underline hover:underline"
+                >
+                  w{weekNumber(week, weekStart)}
+                </Link>
+              </th>
+              {Array.from({ length: 7 }, (_, index) => addDays(week, index)).map((date) => (
+                <MonthDay
+                  key={date}
+                  date={date}
+                  isOther={date.slice(0, 7) !== day.slice(0, 7)}
+                  props={props}
+                />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
