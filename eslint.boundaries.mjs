@@ -26,6 +26,7 @@ const CORE_ORDER = [
   'publishing',
   'planning',
   'reports',
+  'printing',
 ];
 
 const partZones = Object.entries(MAY_IMPORT).map(([part, allowed]) => ({

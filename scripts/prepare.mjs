@@ -111,13 +111,15 @@ export function browser() {
   return path;
 }
 
-/** Debian's iCalendar readers in Python: a second opinion on our feeds. */
-export function calendarReaders() {
-  const imports = spawnSync('/usr/bin/python3', ['-c', 'import icalendar, recurring_ical_events']);
-  if (!imports.error && imports.status === 0) return;
-  console.log('Installing Debian’s iCalendar readers for the tests …');
-  apt(
-    ['python3-icalendar', 'python3-recurring-ical-events'],
-    'Install python3-icalendar and python3-recurring-ical-events by hand.',
-  );
+/** Debian's readers of what we write, as a second opinion: iCalendar in Python, PDF by poppler. */
+export function outsideReaders() {
+  const works = (command, ...args) => {
+    const result = spawnSync(command, args);
+    return !result.error && result.status === 0;
+  };
+  if (works('/usr/bin/python3', '-c', 'import icalendar, recurring_ical_events') && works('pdftotext', '-v'))
+    return;
+  console.log('Installing Debian’s readers of iCalendar and PDF for the tests …');
+  const packages = ['python3-icalendar', 'python3-recurring-ical-events', 'poppler-utils'];
+  apt(packages, `Install ${packages.join(', ')} by hand.`);
 }

@@ -1,10 +1,10 @@
 // npm test: installs what is missing, checks form and types, and runs every test against the built application.
-import { browser, build, calendarReaders, checkNode, install, run } from './prepare.mjs';
+import { browser, build, outsideReaders, checkNode, install, run } from './prepare.mjs';
 
 checkNode();
 install();
 const CHROMIUM = browser();
-calendarReaders();
+outsideReaders();
 run('npx', ['prettier', '--check', '--log-level', 'warn', '.'], { advice: 'Format it: npm run format' });
 run('npx', ['tsc', '-p', 'tsconfig.check.json'], { advice: 'The compiler names the lines above.' });
 run('npx', ['eslint', '--max-warnings', '0', '.'], {

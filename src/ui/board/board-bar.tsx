@@ -1,5 +1,6 @@
 'use client';
 import { Minus, Plus } from 'lucide-react';
+import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { BoardCategory } from '@/contracts/board';
 import { MOST_BOARD_DAYS } from '@/contracts/board';
@@ -16,6 +17,7 @@ interface BarProps {
   readonly today: LocalDate;
   readonly buildings: readonly string[];
   readonly categories: readonly BoardCategory[];
+  readonly printHref: string;
   go(change: Partial<BoardAddress>, how?: 'push' | 'replace'): void;
 }
 
@@ -207,7 +209,10 @@ export function BoardBar(props: BarProps) {
             {count > 0 ? countText(count, 'filter', 'filters') : 'Filter'}
           </button>
         </div>
-        <label className="no-print ml-auto">
+        <Link prefetch={false} className="press no-print ml-auto" href={props.printHref}>
+          Print
+        </Link>
+        <label className="no-print">
           <span className="sr-only">Find</span>
           <input
             className="field w-44"

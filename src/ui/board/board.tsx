@@ -1,9 +1,10 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
-import { covers, type Interval } from '@/core/time/epoch-minute';
+import { addMinutes, covers, type Interval } from '@/core/time/epoch-minute';
 import { addDays, addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
+import { printHref } from '@/ui/print/print-href';
 import { boardHref, MOST_ZOOM, type BoardAddress, type Pick } from './board-address';
 import { BoardBar } from './board-bar';
 import { BoardCanvas } from './board-canvas';
@@ -11,7 +12,7 @@ import type { OnBoard } from './board-check';
 import { readBookings, type Booking } from './bookings';
 import { BookingSlip } from './booking-slip';
 import { filteredPools, filteredSpaces, isLeftOut } from './filters';
-import { readHouse } from './house';
+import { readHouse, type House } from './house';
 import { BoardKey } from './key';
 import { isMovable, type Move } from './move';
 import { MoveSlip } from './move-slip';
@@ -115,6 +116,12 @@ function ghostOfMove(move: Move, rows: readonly BoardRow[]): Ghost | null {
   return row < 0 ? null : { kind: 'move', booking: move.booking, row, ...move.event, move };
 }
 
+/** The spaces whose rows are shown, where filters leave some out. */
+function shownOf(rows: readonly BoardRow[], { spaces }: House): { spaces?: readonly number[] } {
+  const shown = rows.flatMap((row) => (row.kind === 'space' ? [row.space.id] : []));
+  return shown.length < spaces.length && shown.length <= 100 ? { spaces: shown } : {};
+}
+
 interface BoardProps {
   readonly house: BoardHouse;
   readonly first: BoardSpan;
@@ -147,7 +154,9 @@ function useBoardData(
     [span, house],
   );
   const slices = useMemo(() => {
-    const open = [...new Set(spaces.map((space) => house.openIn(space, whole).open))].flat();
+    // From the day before, so that a night that runs over does not open the whole of the first day.
+    const around = { start: addMinutes(whole.start, -1440), end: whole.end };
+    const open = [...new Set(spaces.map((space) => house.openIn(space, around).open))].flat();
     const used = [...open, ...bookings.map((booking) => booking.span)];
     return shownHours(daysFrom(span.from, span.days), used, house.tzid);
   }, [house, spaces, bookings, span, whole]);
@@ -268,6 +277,7 @@ export function Board(props: BoardProps) {
         today={data.today}
         buildings={[...new Set(house.spaces.map(({ building }) => building))]}
         categories={categories}
+        printHref={printHref({ what: 'board', from: data.from, days: address.days, ...shownOf(rows, house) })}
         go={go}
       />
       {data.failed && (

@@ -7,6 +7,9 @@ import type { DayRange } from './dates-address';
 import { hoursOnDay, onDay, type EntryGroup } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
 
+const DAY_PX = 104;
+const GROUP_PX = 176;
+
 interface ApartProps {
   readonly range: DayRange;
   readonly groups: readonly EntryGroup[];
@@ -22,22 +25,28 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
   );
   return (
     <div
-      className="sheet max-h-[calc(100dvh-17rem)] min-h-80 overflow-auto"
+      className="sheet max-h-[calc(100dvh-17rem)] overflow-auto"
       tabIndex={0}
       role="region"
       aria-label="Apart in columns"
     >
-      <table className="border-separate border-spacing-0" style={{ minWidth: '100%' }}>
+      <table
+        className="w-full table-fixed border-separate border-spacing-0"
+        style={{ minWidth: DAY_PX + groups.length * GROUP_PX }}
+      >
         <thead>
           <tr>
-            <th scope="col" className="sticky top-0 left-0 z-20 border-b border-strong-rule bg-raised px-2">
+            <th
+              scope="col"
+              className="sticky top-0 left-0 z-20 w-26 border-b border-strong-rule bg-raised px-2"
+            >
               <span className="sr-only">Day</span>
             </th>
             {groups.map(({ choice }) => (
               <th
                 key={choice.id}
                 scope="col"
-                className="sticky top-0 z-10 min-w-44 border-b border-l border-strong-rule bg-raised px-2 py-1 text-left font-serif text-[1.02rem]"
+                className="sticky top-0 z-10 border-b border-l border-strong-rule bg-raised px-2 py-1 text-left font-serif text-[1.02rem]"
               >
                 <span className="flex items-center gap-1.5">
                   {choice.mark && <Mark mark={choice.mark} hue={choice.hue ?? 'ink'} />} {choice.name}
@@ -58,13 +67,15 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
                 </Link>
               </th>
               {groups.map(({ choice, entries }) => (
-                <td key={choice.id} className="max-w-60 border-b border-l border-rule px-0.5 py-1 align-top">
+                <td key={choice.id} className="border-b border-l border-rule px-0.5 py-1 align-top">
                   {onDay(entries, date, context.tzid).map((entry) => (
                     <EntryLine
                       key={entry.id}
                       entry={entry}
                       hours={hoursOnDay(entry, date, context.tzid)}
                       withPlace={by !== 'space'}
+                      withMark={by !== 'category'}
+                      isWrapped
                       context={context}
                     />
                   ))}

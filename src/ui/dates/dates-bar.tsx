@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
 import { DATE_GROUPS, DATE_STATES } from '@/contracts/dates';
@@ -8,12 +9,14 @@ import { weekNumber } from '@/core/time/weeks';
 import { Mark } from '@/ui/primitives/mark';
 import {
   DATE_VIEWS,
+  monthRange,
   MOST_SIDE_BY_SIDE,
   turned,
   type DatesAddress,
   type DateView,
   type DayRange,
 } from './dates-address';
+import { datesQuery } from './dates-query';
 
 const VIEW_WORDS: Readonly<Record<DateView, string>> = {
   day: 'one day',
@@ -154,6 +157,12 @@ function Chosen({ address, choices, go }: BarProps) {
   );
 }
 
+/** The days of a month alone; and everything that chooses, as the server is asked for it. */
+function printed({ address, day, range }: BarProps): string {
+  const asked = datesQuery(address, address.view === 'month' ? monthRange(day) : range);
+  return `/print?what=dates&${asked}${address.isApart ? '&apart=1' : ''}`;
+}
+
 /** What is looked at, as a sentence whose words can be changed. Everything here stands in the address. */
 export function DatesBar(props: BarProps) {
   const { address, day, today, weekStart, go } = props;
@@ -178,7 +187,12 @@ export function DatesBar(props: BarProps) {
             Later
           </button>
         </div>
-        <label className="ml-auto">
+        {view !== 'year' && (
+          <Link prefetch={false} className="press ml-auto" href={printed(props)}>
+            Print
+          </Link>
+        )}
+        <label className={view === 'year' ? 'ml-auto' : ''}>
           <span className="sr-only">Find</span>
           <input
             className="field w-44"
@@ -215,12 +229,12 @@ export function DatesBar(props: BarProps) {
                   if (count >= 1 && count <= 366) go({ count }, 'replace');
                 }}
               />
-              days
+              <span>days</span>
             </>
           )}
           {view !== 'year' && (
             <>
-              by
+              <span>by</span>
               <Pick
                 label="By"
                 value={by}

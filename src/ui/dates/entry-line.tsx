@@ -13,6 +13,10 @@ interface LineProps {
   readonly hours: string;
   /** With the space; left out where a column is one. */
   readonly withPlace: boolean;
+  /** With its category; left out where a column is one. */
+  readonly withMark?: boolean;
+  /** Over two lines where the column is narrow. */
+  readonly isWrapped?: boolean;
   readonly context: EntryContext;
 }
 
@@ -23,8 +27,15 @@ const LOOK = {
   cancelled: '',
 } as const;
 
-/** A date of an event in one line: its hours, the mark of its category, its title. */
-export function EntryLine({ entry, hours, withPlace, context }: LineProps) {
+/** A date of an event in one line, or two: its hours, the mark of its category, its title. */
+export function EntryLine({
+  entry,
+  hours,
+  withPlace,
+  withMark = true,
+  isWrapped = false,
+  context,
+}: LineProps) {
   const [category] = entry.in.category;
   const isCancelled = entry.state === 'cancelled';
   return (
@@ -36,17 +47,21 @@ export function EntryLine({ entry, hours, withPlace, context }: LineProps) {
       aria-label={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}
       title={`${hours} ${titleText(entry)}, ${placesText(entry)}`}
-      className={`flex items-baseline gap-1.5 border-strong-rule px-1 text-[0.88rem] leading-snug no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
+      className={`block border-strong-rule px-1 text-[0.86rem] leading-[1.3] no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
     >
-      <span className="shrink-0 text-soft">{hours}</span>
-      {category && (
-        <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="h-4 self-center" />
-      )}
-      <span
-        className={`min-w-0 truncate ${entry.title === null ? 'text-soft' : ''} ${entry.isOwn ? 'font-bold' : ''}`}
-      >
-        <span className={isCancelled ? 'line-through' : ''}>{titleText(entry)}</span>
-        {withPlace && <span className="text-soft"> {placesText(entry)}</span>}
+      <span className={isWrapped ? 'line-clamp-2' : 'block truncate'}>
+        <span className="text-soft">{hours} </span>
+        {category && withMark && (
+          <Mark
+            mark={category.mark ?? ''}
+            hue={category.hue ?? 'ink'}
+            className="mr-1 h-4 min-w-5 px-0.5 align-[-2px] text-[0.7rem]"
+          />
+        )}
+        <span className={`${entry.title === null ? 'text-soft' : ''} ${entry.isOwn ? 'font-bold' : ''}`}>
+          <span className={isCancelled ? 'line-through' : ''}>{titleText(entry)}</span>
+          {withPlace && <span className="text-soft"> {placesText(entry)}</span>}
+        </span>
       </span>
     </Link>
   );

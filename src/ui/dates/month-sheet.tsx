@@ -6,8 +6,8 @@ import { hoursOnDay, onDay, type DateEntry } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-/** So many lines fit under the day; the rest is told as a number. */
-const MOST_LINES = 5;
+/** So many dates fit under the day; the rest is told as a number. */
+const MOST_LINES = 4;
 
 interface MonthProps {
   readonly day: LocalDate;
@@ -60,6 +60,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
               entry={entry}
               hours={hoursOnDay(entry, date, tzid)}
               withPlace={false}
+              isWrapped
               context={context}
             />
           </li>

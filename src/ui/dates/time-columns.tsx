@@ -74,7 +74,7 @@ function Block({
         width: `calc(${100 / box.of}% - 2px)`,
       }}
     >
-      <span className={isShort ? 'flex items-center gap-1' : ''}>
+      <span className={isShort ? 'block truncate' : ''}>
         {category && (
           <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="mr-1 h-4 align-[-1px]" />
         )}

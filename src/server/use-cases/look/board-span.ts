@@ -4,7 +4,7 @@ import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import type { BoardQuery, BoardSpan } from '@/contracts/board';
 import type { Context } from '../../context';
-import type { Reader } from '../../db/connection';
+import { asJson, type Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { bindRights, CHANGEABLE, KNOWN, nth } from './known-bookings';
 
@@ -57,6 +57,10 @@ export async function boardRowsText(
   );
   return row!;
 }
+
+/** Pieces of all types that are away in a span, nameless. */
+export const usesIn = (reader: Reader, span: Interval): Promise<BoardSpan['uses']> =>
+  reader.json<BoardSpan['uses']>(asJson(USES), { ...span });
 
 /** What stands on the board for some days, as JSON text of a `BoardSpan`. Today where no day is named. */
 export async function boardSpanText(ctx: Context, { from, days }: BoardQuery): Promise<string> {

@@ -1,0 +1,59 @@
+import type { Metadata } from 'next';
+import { PRINTS, printQuerySchema } from '@/contracts/print';
+import { errorReply } from '@/contracts/words/refusals';
+import { countText } from '@/contracts/words/when';
+import { pageContext } from '@/server/http/page';
+import { PrintButton } from '@/ui/print/print-button';
+import { PrintForm } from '@/ui/print/print-form';
+import { PrintedPage } from '@/ui/print/printed-page';
+import { printPages } from './print-sheet';
+
+export const metadata: Metadata = { title: 'Print' };
+
+type Query = Readonly<Record<string, string | string[] | undefined>>;
+
+export default async function PrintPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const query = await searchParams;
+  const ctx = await pageContext('board.look', '/print');
+  const text = Object.fromEntries(
+    Object.entries(query).flatMap(([name, value]) =>
+      typeof value === 'string' && value ? [[name, value]] : [],
+    ),
+  );
+  const parsed = printQuerySchema.safeParse(text);
+  const outcome = parsed.success ? await printPages(ctx, parsed.data) : null;
+  const fault = parsed.success
+    ? outcome && !outcome.ok
+      ? errorReply(outcome.refusal).error.message
+      : ''
+    : parsed.error.issues.map(({ message }) => message).join(' ');
+  const pages = outcome?.ok ? outcome.value.pages : [];
+  const [first] = pages;
+  return (
+    <>
+      <div className="no-print pb-3">
+        <h1 className="pb-2 text-2xl">Before it is printed</h1>
+        <PrintForm text={text} what={PRINTS.find((each) => each === text.what) ?? 'dates'} fault={fault} />
+        {first && (
+          <p className="flex flex-wrap items-center gap-3 pt-3">
+            <PrintButton />
+            <a className="press" href={`/print/sheet.pdf?${new URLSearchParams(text).toString()}`}>
+              As PDF
+            </a>
+            <span className="text-soft">
+              {countText(pages.length, 'page', 'pages')}, as they will come out.
+            </span>
+          </p>
+        )}
+      </div>
+      {first && (
+        <style>{`@media print { @page { size: ${first.width}pt ${first.height}pt; margin: 0 } }`}</style>
+      )}
+      <div className="printed-pages">
+        {pages.map((page, index) => (
+          <PrintedPage key={index} page={page} number={index + 1} of={pages.length} />
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,33 @@
+import { printQuerySchema } from '@/contracts/print';
+import { readQuery } from '@/server/http/query';
+import { readRoute, refusalResponse } from '@/server/http/route';
+import { toPdf } from '@/server/print/to-pdf';
+import { printPages } from '../print-sheet';
+
+const MINUTE_MS = 60_000;
+
+/** Letters and figures only: the name stands in a header. */
+const fileName = (title: string): string =>
+  `${title
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')}.pdf`;
+
+export const GET = readRoute({
+  action: 'board.look',
+  run: async (ctx, request) => {
+    const query = readQuery(request, printQuerySchema);
+    if (!query.ok) return refusalResponse(query.refusal);
+    const outcome = await printPages(ctx, query.value);
+    if (!outcome.ok) return refusalResponse(outcome.refusal);
+    const { title, pages } = outcome.value;
+    const pdf = await toPdf(pages, title, new Date(ctx.clock.now() * MINUTE_MS));
+    return new Response(new Uint8Array(pdf), {
+      headers: {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `inline; filename="${fileName(title)}"`,
+        'Cache-Control': 'no-store',
+      },
+    });
+  },
+});

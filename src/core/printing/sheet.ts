@@ -1,0 +1,71 @@
+/** The mark of a category: two letters and a hue. */
+export interface MarkSign {
+  readonly mark: string;
+  readonly hue: string;
+}
+
+export interface Cell {
+  readonly text: string;
+  readonly isBold?: boolean;
+  /** Cancelled: with a line through it. */
+  readonly isStruck?: boolean;
+  readonly sign?: MarkSign | null;
+}
+
+export interface Column {
+  readonly title: string;
+  /** Share of the width, beside the shares of the others. */
+  readonly share: number;
+}
+
+/** A booking in a row of a chart; shares of its width from 0 to 1. */
+export interface ChartBlock {
+  readonly start: number;
+  readonly end: number;
+  /** From setup to strike; the same as the block where bands are not known. */
+  readonly outerStart: number;
+  readonly outerEnd: number;
+  readonly title: string;
+  readonly sign: MarkSign | null;
+  /** Not decided: drawn with a dotted line. */
+  readonly isOpen: boolean;
+  /** Which of several at one time. */
+  readonly lane: number;
+}
+
+export interface ChartRow {
+  readonly label: string;
+  readonly note: string;
+  readonly blocks: readonly ChartBlock[];
+  /** Closed stretches. */
+  readonly closed: readonly (readonly [from: number, to: number])[];
+}
+
+export type Part =
+  | { readonly kind: 'heading'; readonly text: string }
+  | { readonly kind: 'text'; readonly text: string }
+  | {
+      readonly kind: 'table';
+      readonly columns: readonly Column[];
+      readonly rows: readonly (readonly Cell[])[];
+    }
+  | {
+      readonly kind: 'chart';
+      readonly ticks: readonly { readonly at: number; readonly text: string }[];
+      readonly rows: readonly ChartRow[];
+    }
+  | {
+      readonly kind: 'key';
+      readonly signs: readonly (MarkSign & { readonly name: string })[];
+      readonly withBands: boolean;
+    };
+
+/** What is to be printed, before it has pages. */
+export interface Sheet {
+  readonly title: string;
+  readonly subtitle: string;
+  /** Who prints it and when, on every page. */
+  readonly foot: string;
+  readonly isLandscape: boolean;
+  readonly parts: readonly Part[];
+}

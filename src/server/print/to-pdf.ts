@@ -1,0 +1,58 @@
+import PDFDocument from 'pdfkit';
+import type { Mark, Page } from '@/core/printing/marks';
+import { printFonts } from './fonts';
+
+const DOTS = 2;
+
+function draw(document: PDFKit.PDFDocument, mark: Mark) {
+  switch (mark.kind) {
+    case 'text': {
+      const { runs, measure } = printFonts();
+      let { x } = mark;
+      for (const run of runs(mark.text, mark.font)) {
+        document
+          .font(run.font)
+          .fontSize(mark.size)
+          .fillColor(mark.ink)
+          .text(run.text, x, mark.baseline, { lineBreak: false, baseline: 'alphabetic' });
+        x += measure(run.text, mark.font, mark.size);
+      }
+      return;
+    }
+    case 'box': {
+      document.rect(mark.x, mark.y, mark.width, mark.height);
+      document.lineWidth(mark.lineWidth);
+      if (mark.isDotted) document.dash(DOTS, { space: DOTS });
+      if (mark.fill && mark.line) document.fillAndStroke(mark.fill, mark.line);
+      else if (mark.fill) document.fill(mark.fill);
+      else if (mark.line) document.stroke(mark.line);
+      document.undash();
+      return;
+    }
+    case 'line':
+      document.moveTo(mark.x1, mark.y1).lineTo(mark.x2, mark.y2).lineWidth(mark.lineWidth).stroke(mark.ink);
+  }
+}
+
+/** Pages as a PDF with their fonts in it. `at` is the moment written into it as its making. */
+export function toPdf(pages: readonly Page[], title: string, at: Date): Promise<Buffer> {
+  const document = new PDFDocument({
+    autoFirstPage: false,
+    lang: 'en-GB',
+    displayTitle: true,
+    info: { Title: title, Creator: 'Calendario', Producer: 'Calendario', CreationDate: at },
+  });
+  printFonts().register(document);
+  const chunks: Buffer[] = [];
+  const ended = new Promise<Buffer>((resolve, reject) => {
+    document.on('data', (chunk: Buffer) => chunks.push(chunk));
+    document.on('end', () => resolve(Buffer.concat(chunks)));
+    document.on('error', reject);
+  });
+  for (const { width, height, marks } of pages) {
+    document.addPage({ size: [width, height], margin: 0 });
+    for (const mark of marks) draw(document, mark);
+  }
+  document.end();
+  return ended;
+}

@@ -1,0 +1,61 @@
+import { mostDays, type PrintKind } from '@/contracts/print';
+
+/** Range and form of a print; whatever else was chosen before goes along unseen. */
+export function PrintForm({
+  text,
+  what,
+  fault,
+}: {
+  text: Readonly<Record<string, string>>;
+  what: PrintKind;
+  fault: string;
+}) {
+  const own = ['from', 'days', 'detail', 'page'];
+  return (
+    <form action="/print" className="flex flex-wrap items-end gap-3" aria-label="What is printed">
+      {Object.entries(text)
+        .filter(([name]) => !own.includes(name))
+        .map(([name, value]) => (
+          <input key={name} type="hidden" name={name} value={value} />
+        ))}
+      <label className="small-caps">
+        First day
+        <input className="field block text-base" type="date" name="from" required defaultValue={text.from} />
+      </label>
+      <label className="small-caps">
+        Days
+        <input
+          className="field block w-24 text-base"
+          type="number"
+          name="days"
+          min={1}
+          max={mostDays(what)}
+          required
+          defaultValue={text.days}
+        />
+      </label>
+      <label className="small-caps">
+        How much
+        <select className="field block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
+          <option value="brief">brief</option>
+          <option value="detailed">detailed</option>
+        </select>
+      </label>
+      <label className="small-caps">
+        Paper
+        <select className="field block w-32 text-base" name="page" defaultValue={text.page ?? 'upright'}>
+          <option value="upright">A4 upright</option>
+          <option value="wide">A4 wide</option>
+        </select>
+      </label>
+      <button type="submit" className="press">
+        Show it so
+      </button>
+      {fault && (
+        <p role="alert" className="w-full text-clash">
+          {fault}
+        </p>
+      )}
+    </form>
+  );
+}
