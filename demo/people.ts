@@ -71,3 +71,9 @@ export const REQUESTERS: readonly { name: string; organisation: (typeof ORGANISA
   { name: 'Elowen Rudge', organisation: 'Moth Watch Quillmere' },
   { name: 'Faolan Creed', organisation: 'Pond Keepers' },
 ];
+
+/** Who looks after which building. */
+export const STEWARDS = [
+  { name: 'Linnet Ashby', of: 'Orangery Court' },
+  { name: 'Rufus Teal', of: 'Old Stables' },
+] as const;

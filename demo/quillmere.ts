@@ -1,5 +1,5 @@
 import type { OfficeFile } from '@/contracts/office';
-import { CREWS, MANAGERS, ORGANISATIONS, REQUESTERS } from './people';
+import { CREWS, MANAGERS, ORGANISATIONS, REQUESTERS, STEWARDS } from './people';
 
 /** Signs in every demo account; it opens nothing but made-up data on one's own machine. */
 export const DEMO_PASSWORD = 'quillmere-2027';
@@ -68,6 +68,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'QH',
           name: 'Quince Hall',
           areaM2: 300,
+          lengthM: 24,
+          widthM: 12.5,
           madeOf: ['QE', 'QW'],
           postedLimit: 240,
           layouts: [
@@ -80,6 +82,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'QE',
           name: 'East Bay',
           areaM2: 160,
+          lengthM: 12.8,
+          widthM: 12.5,
           postedLimit: 120,
           layouts: [
             { layout: 'rounds', seats: 72, setupMin: 45, strikeMin: 30 },
@@ -90,6 +94,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'QW',
           name: 'West Bay',
           areaM2: 140,
+          lengthM: 11.2,
+          widthM: 12.5,
           postedLimit: 100,
           layouts: [
             { layout: 'rounds', seats: 64, setupMin: 45, strikeMin: 30 },
@@ -112,6 +118,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'LB',
           name: 'Lecture Barn',
           areaM2: 190,
+          lengthM: 19,
+          widthM: 10,
           postedLimit: 160,
           layouts: [
             { layout: 'theatre', seats: 150, setupMin: 30, strikeMin: 30 },
@@ -122,6 +130,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'CR',
           name: 'Council Room',
           areaM2: 48,
+          lengthM: 8,
+          widthM: 6,
           postedLimit: 26,
           layouts: [
             { layout: 'boardroom', seats: 22, setupMin: 15, strikeMin: 15 },
@@ -132,6 +142,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'SL',
           name: 'Seed Library',
           areaM2: 56,
+          lengthM: 8,
+          widthM: 7,
           stepFree: false,
           postedLimit: 30,
           layouts: [
@@ -159,6 +171,8 @@ export const QUILLMERE: OfficeFile = {
           code: 'GG',
           name: 'Glasshouse Gallery',
           areaM2: 210,
+          lengthM: 30,
+          widthM: 7,
           postedLimit: 140,
           layouts: [
             { layout: 'theatre', seats: 120, setupMin: 45, strikeMin: 30 },
@@ -350,5 +364,8 @@ export const QUILLMERE: OfficeFile = {
       person(name, { roles: ['crew'], teams: [team], organisations: ['Quillmere staff'] }),
     ),
     ...REQUESTERS.map(({ name, organisation }) => person(name, { organisations: [organisation] })),
+    ...STEWARDS.map(({ name, of }) =>
+      person(name, { stewardOf: [of], organisations: ['Quillmere staff'] }),
+    ),
   ],
 };

@@ -5,6 +5,7 @@ import { pageContext } from '@/server/http/page';
 import { askChoices } from '@/server/use-cases/ask/choices';
 import { boardCategories, boardHouse } from '@/server/use-cases/look/board-house';
 import { boardSpan } from '@/server/use-cases/look/board-span';
+import { keptViews } from '@/server/use-cases/own/kept-views';
 import { askerOf } from '@/server/use-cases/verdicts';
 import { readBoardAddress } from '@/ui/board/board-address';
 import { Board } from '@/ui/board/board';
@@ -34,6 +35,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
         asker: await askerOf(ctx, ctx.db),
       }}
       choices={choices}
+      kept={await keptViews(ctx, 'board')}
     />
   );
 }

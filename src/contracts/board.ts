@@ -58,6 +58,8 @@ export interface BoardHouse {
   readonly version: number;
   readonly tzid: string;
   readonly horizonMonths: number;
+  /** Minutes that what is picked on the board snaps to. */
+  readonly grainMin: number;
   readonly spaces: readonly HouseSpace[];
   readonly pools: readonly HousePool[];
   readonly hours: readonly (readonly HoursLine[])[];

@@ -56,6 +56,8 @@ const space = z.object({
   code: requiredLine('Code', 12),
   name: requiredLine('Name', 80),
   areaM2: z.number().positive().nullable().default(null),
+  lengthM: z.number().positive().nullable().default(null),
+  widthM: z.number().positive().nullable().default(null),
   stepFree: z.boolean().default(true),
   outdoor: z.boolean().default(false),
   postedLimit: wholeNumber('Posted limit', 1, 100_000).nullable().default(null),
@@ -91,6 +93,8 @@ export const officeSchema = z.object({
     }),
     accessMin: wholeNumber('Access minutes', 0, 1440).default(30),
     exitMin: wholeNumber('Exit minutes', 0, 1440).default(30),
+    /** Minutes that times picked on the board snap to. */
+    grainMin: wholeNumber('Grain in minutes', 1, 240).default(15),
     hours,
     closures,
   }),
@@ -198,6 +202,8 @@ export const officeSchema = z.object({
         roles: z.array(z.enum(ROLES)).default(['requester']),
         teams: z.array(z.string()).default([]),
         organisations: z.array(z.string()).default([]),
+        /** Names of buildings and codes of spaces this person looks after. */
+        stewardOf: z.array(z.string()).default([]),
       }),
     )
     .min(1),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { EquipmentTypeId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import {
   addWallMinutes,
@@ -12,6 +12,7 @@ import {
   type LocalDateTime,
 } from '@/core/time/local-time';
 import { MOST_PEOPLE, whenSchema } from './ask';
+import type { UnitView } from './units';
 import { rowId, wholeNumber } from './fields';
 
 /** Most dates a search looks at. */
@@ -75,6 +76,9 @@ export const placeSearchSchema = z
   });
 export type PlaceSearch = z.output<typeof placeSearchSchema>;
 
+/** Most spaces laid beside one another. */
+export const MOST_COMPARED = 3;
+
 /** A space that answers, best first. */
 export interface FoundPlace {
   readonly spaceId: number;
@@ -88,6 +92,8 @@ export interface FoundPlace {
   readonly clear: number;
   readonly look: number;
   readonly dates: number;
+  /** 0 pinned, 1 used before, 2 neither. */
+  readonly familiar: number;
   /** Why the first date that is not clear is not. */
   readonly sentences: readonly string[];
 }
@@ -110,6 +116,15 @@ export interface FreePeriod {
   readonly when: string;
 }
 
+/** A space's floor, for a drawing to scale; the sides are those of a rectangle of its area where they are not known. */
+export interface FloorPlan {
+  readonly lengthM: number;
+  readonly widthM: number;
+  readonly isMeasured: boolean;
+  /** The spaces it is made of, by area. */
+  readonly bays: readonly { readonly name: string; readonly areaM2: number }[];
+}
+
 /** A space with everything to know before asking for it. */
 export interface SpacePage {
   readonly id: number;
@@ -118,7 +133,13 @@ export interface SpacePage {
   readonly building: string;
   readonly facts: readonly string[];
   readonly features: readonly string[];
+  /** Null where neither sides nor area are known. */
+  readonly plan: FloorPlan | null;
+  /** Who looks after it; empty where the office does. */
+  readonly stewards: readonly string[];
+  readonly isPinned: boolean;
   readonly layouts: readonly {
+    readonly kind: Layout;
     readonly layout: string;
     readonly seats: number;
     readonly setupMin: number;
@@ -137,4 +158,51 @@ export interface SpacePage {
     readonly day: LocalDate;
   }[];
   readonly today: LocalDate;
+}
+
+/** How much of a pool is left on a day, at its scarcest moment. */
+export interface PoolDay {
+  readonly date: LocalDate;
+  readonly stock: number;
+  readonly away: number;
+  readonly left: number;
+  /** When that is; null where nothing is away. */
+  readonly when: string | null;
+}
+
+/** A pool of equipment with everything to know before asking for it. */
+export interface PoolPage {
+  readonly id: number;
+  readonly name: string;
+  readonly store: string;
+  readonly fetchMin: number;
+  readonly returnMin: number;
+  readonly now: { readonly stock: number; readonly left: number };
+  /** Kits it is part of. */
+  readonly kits: readonly { readonly name: string; readonly quantity: number }[];
+  readonly days: readonly PoolDay[];
+  /** Null where it has no numbered units, or the viewer does not work with them. */
+  readonly units: readonly UnitView[] | null;
+  readonly unitNames: readonly string[];
+  readonly isPinned: boolean;
+  readonly today: LocalDate;
+}
+
+/** What can be looked up by name: spaces and pools, first those that are familiar. */
+export interface PlaceDirectory {
+  readonly spaces: readonly {
+    readonly id: number;
+    readonly code: string;
+    readonly name: string;
+    readonly building: string;
+    readonly seats: number;
+    readonly isPinned: boolean;
+    readonly isUsed: boolean;
+  }[];
+  readonly pools: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly store: string;
+    readonly isPinned: boolean;
+  }[];
 }

@@ -6,6 +6,7 @@ import { pageContext } from '@/server/http/page';
 import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
 import { ruler } from '@/server/use-cases/look/ruler';
 import { siteDays } from '@/server/db/space-facts';
+import { keptViews } from '@/server/use-cases/own/kept-views';
 import { Dates, type FirstDates } from '@/ui/dates/dates';
 import { rangeOf, readDatesAddress } from '@/ui/dates/dates-address';
 import { datesQuery } from '@/ui/dates/dates-query';
@@ -44,6 +45,8 @@ export default async function DatesPage({ searchParams }: { searchParams: Promis
       tzid={tzid}
       now={now}
       weekStart={weekStart}
+      isSignedIn={ctx.viewer !== null}
+      kept={await keptViews(ctx, 'dates')}
       isManager={ctx.viewer?.roles.includes('manager') ?? false}
     />
   );

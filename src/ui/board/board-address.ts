@@ -26,6 +26,8 @@ export interface BoardAddress {
   readonly zoom: number;
   readonly text: string;
   readonly building: string;
+  /** These spaces alone, as a search found them; empty is no such choice. */
+  readonly only: readonly number[];
   /** At least so many seats, in `layout` where one is chosen. */
   readonly seats: number;
   readonly layout: Layout | null;
@@ -76,6 +78,7 @@ export function readBoardAddress(query: Query): BoardAddress {
     zoom: within(Number(get('z') ?? 1), 1, MOST_ZOOM, 1),
     text: (get('q') ?? '').slice(0, 100),
     building: (get('in') ?? '').slice(0, 100),
+    only: /^\d{1,9}(\.\d{1,9}){0,199}$/.test(get('only') ?? '') ? get('only')!.split('.').map(Number) : [],
     seats: Math.round(within(Number(get('seats') ?? 0), 0, 100_000, 0)),
     layout: oneOf(LAYOUTS, get('layout')),
     feature: oneOf(FEATURES, get('has')),
@@ -97,6 +100,7 @@ export function boardHref(address: Partial<BoardAddress>): string {
   set('z', (address.zoom ?? 1) > 1 && Number(address.zoom!.toFixed(2)));
   set('q', address.text);
   set('in', address.building);
+  set('only', address.only?.join('.'));
   set('seats', address.seats);
   set('layout', address.layout);
   set('has', address.feature);
@@ -113,10 +117,12 @@ export function boardHref(address: Partial<BoardAddress>): string {
 /** How many filters are set, text and day aside. */
 export const filterCount = ({
   building,
+  only,
   seats,
   layout,
   feature,
   category,
   host,
   state,
-}: BoardAddress): number => [building, seats, layout, feature, category, host, state].filter(Boolean).length;
+}: BoardAddress): number =>
+  [building, only.length, seats, layout, feature, category, host, state].filter(Boolean).length;

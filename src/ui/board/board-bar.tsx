@@ -3,13 +3,15 @@ import { Minus, Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { BoardCategory } from '@/contracts/board';
+import type { KeptView } from '@/contracts/own';
 import { MOST_BOARD_DAYS } from '@/contracts/board';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { countText, dayLong, dayShort } from '@/contracts/words/when';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { addDays, type LocalDate } from '@/core/time/local-time';
-import { filterCount, MOST_ZOOM, type BoardAddress } from './board-address';
+import { KeptViews } from '@/ui/frame/kept-views';
+import { boardHref, filterCount, MOST_ZOOM, type BoardAddress } from './board-address';
 
 interface BarProps {
   readonly address: BoardAddress;
@@ -18,12 +20,15 @@ interface BarProps {
   readonly buildings: readonly string[];
   readonly categories: readonly BoardCategory[];
   readonly printHref: string;
+  readonly kept: readonly KeptView[];
+  readonly isSignedIn: boolean;
   go(change: Partial<BoardAddress>, how?: 'push' | 'replace'): void;
 }
 
 const NO_FILTERS: Partial<BoardAddress> = {
   text: '',
   building: '',
+  only: [],
   seats: 0,
   layout: null,
   feature: null,
@@ -127,6 +132,14 @@ function Filters({ address, buildings, categories, go }: BarProps) {
           onChange={({ target }) => set({ host: target.value })}
         />
       </label>
+      {address.only.length > 0 && (
+        <p>
+          Only {countText(address.only.length, 'space', 'spaces')} that a search found.{' '}
+          <button type="button" className="underline" onClick={() => set({ only: [] })}>
+            All others too
+          </button>
+        </p>
+      )}
       <button type="button" className="press" onClick={() => go(NO_FILTERS)}>
         Leave nothing out
       </button>
@@ -209,6 +222,12 @@ export function BoardBar(props: BarProps) {
             {count > 0 ? countText(count, 'filter', 'filters') : 'Filter'}
           </button>
         </div>
+        <KeptViews
+          screen="board"
+          first={props.kept}
+          here={boardHref({ ...address, day: null, slip: null, pick: null })}
+          isSignedIn={props.isSignedIn}
+        />
         <Link prefetch={false} className="press no-print ml-auto" href={props.printHref}>
           Print
         </Link>

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { memo } from 'react';
 import type { UseTuple } from '@/contracts/board';
 import type { Interval } from '@/core/time/epoch-minute';
@@ -31,9 +32,13 @@ function SpaceLabel({ space, isNarrow }: { space: SpaceOnBoard; isNarrow: boolea
     <>
       {!isNarrow && <span className="w-7 shrink-0 font-semibold text-soft">{space.code}</span>}
       <span className="min-w-0">
-        <span className={`block truncate font-semibold ${isNarrow ? 'text-[0.88rem]' : ''}`}>
+        <Link
+          prefetch={false}
+          href={`/places/${space.code}`}
+          className={`block truncate font-semibold no-underline hover:underline ${isNarrow ? 'text-[0.88rem]' : ''}`}
+        >
           {space.name}
-        </span>
+        </Link>
         <span className="block truncate text-[0.82rem] text-soft">
           {space.madeOf.length ? space.madeOf.join(' + ') : facts.join(' · ')}
         </span>
@@ -144,7 +149,13 @@ export const BoardRowView = memo(function BoardRowView({
           <SpaceLabel space={row.space} isNarrow={labelPx < LABEL_PX} />
         ) : (
           <span className="min-w-0">
-            <span className="block truncate font-semibold">{row.pool.name}</span>
+            <Link
+              prefetch={false}
+              href={`/pools/${row.pool.id}`}
+              className="block truncate font-semibold no-underline hover:underline"
+            >
+              {row.pool.name}
+            </Link>
             <span className="block truncate text-[0.82rem] text-soft">
               {row.pool.units.length
                 ? row.pool.units.map(({ name }) => name).join(', ')

@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
+import type { KeptView } from '@/contracts/own';
 import { addMinutes, covers, type Interval } from '@/core/time/epoch-minute';
 import { addDays, addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
@@ -128,6 +129,7 @@ interface BoardProps {
   readonly categories: readonly BoardCategory[];
   readonly viewer: BoardViewer;
   readonly choices: ShortChoices;
+  readonly kept: readonly KeptView[];
 }
 
 function useBoardData(
@@ -163,8 +165,8 @@ function useBoardData(
   const labelPx = roomPx < NARROW_PX ? NARROW_LABEL_PX : LABEL_PX;
   const axis = useMemo(() => {
     const room = Math.max(roomPx - labelPx - 2, slices.length === 1 ? LEAST_DAY_PX : 0);
-    return makeAxis(slices, fittingPxPerMin(slices, room) * address.zoom);
-  }, [slices, roomPx, labelPx, address.zoom]);
+    return makeAxis(slices, fittingPxPerMin(slices, room) * address.zoom, house.grainMin);
+  }, [slices, roomPx, labelPx, address.zoom, house]);
   const offsets = useMemo(() => rowOffsets(rows), [rows]);
   return { ...handle, house, today, from, bookings, rows, whole, axis, offsets, labelPx };
 }
@@ -278,6 +280,8 @@ export function Board(props: BoardProps) {
         buildings={[...new Set(house.spaces.map(({ building }) => building))]}
         categories={categories}
         printHref={printHref({ what: 'board', from: data.from, days: address.days, ...shownOf(rows, house) })}
+        kept={props.kept}
+        isSignedIn={viewer.isSignedIn}
         go={go}
       />
       {data.failed && (
@@ -310,7 +314,15 @@ export function Board(props: BoardProps) {
                 type="button"
                 className="press"
                 onClick={() =>
-                  go({ text: '', building: '', seats: 0, layout: null, feature: null, category: null })
+                  go({
+                    text: '',
+                    building: '',
+                    only: [],
+                    seats: 0,
+                    layout: null,
+                    feature: null,
+                    category: null,
+                  })
                 }
               >
                 Show all spaces

@@ -29,6 +29,7 @@ export function filteredSpaces(
   );
   return house.spaces.filter(
     (space) =>
+      (!address.only.length || address.only.includes(space.id)) &&
       (!address.building || space.building === address.building) &&
       (address.feature === null || (space.facts.features ?? []).includes(address.feature)) &&
       hasSeats(space, address) &&
@@ -38,8 +39,8 @@ export function filteredSpaces(
 
 /** Pools are left out where only spaces are asked for. */
 export function filteredPools(house: House, address: BoardAddress): readonly HousePool[] {
-  const { building, seats, layout, feature, text } = address;
-  if (building || seats || layout || feature) return [];
+  const { building, only, seats, layout, feature, text } = address;
+  if (building || only.length || seats || layout || feature) return [];
   const wanted = text.trim().toLowerCase();
   return wanted
     ? house.pools.filter(({ name, store }) => holds(name, wanted) || holds(store, wanted))

@@ -12,6 +12,7 @@ export interface SpaceOnBoard extends Omit<HouseSpace, 'facts'> {
 export interface House {
   readonly tzid: string;
   readonly horizonMonths: number;
+  readonly grainMin: number;
   readonly spaces: readonly SpaceOnBoard[];
   readonly pools: readonly HousePool[];
   space(id: number): SpaceOnBoard | undefined;
@@ -57,6 +58,7 @@ export function readHouse(house: BoardHouse): House {
   return {
     tzid: house.tzid,
     horizonMonths: house.horizonMonths,
+    grainMin: house.grainMin,
     spaces,
     pools: house.pools,
     space: (id) => byId.get(id),

@@ -19,7 +19,8 @@ const span = (from: string, to: string): Interval => ({ start: at(from), end: at
 const clock = (minute: EpochMinute) => timeOf(toLocal(minute, ZONE));
 const week = daysFrom(localDate('2027-03-25'), 7);
 const open = week.map((date) => span(`${date}T08:00`, `${date}T22:00`));
-const axisOf = (used: readonly Interval[], pxPerMin = 2) => makeAxis(shownHours(week, used, ZONE), pxPerMin);
+const axisOf = (used: readonly Interval[], pxPerMin = 2) =>
+  makeAxis(shownHours(week, used, ZONE), pxPerMin, 15);
 
 describe('hours that are drawn', () => {
   test('are those in which something opens or stands, in whole hours, the same on all days', () => {
@@ -42,7 +43,7 @@ describe('hours that are drawn', () => {
 
 test('days stand side by side with a fold between them, and fit the room they are given', () => {
   const slices = shownHours(week, open, ZONE);
-  const axis = makeAxis(slices, fittingPxPerMin(slices, 1000));
+  const axis = makeAxis(slices, fittingPxPerMin(slices, 1000), 15);
   expect(axis.widthPx).toBeCloseTo(1000, 6);
   const [first, second] = axis.days;
   expect(second!.leftPx - (first!.leftPx + first!.widthPx)).toBe(FOLD_PX);
@@ -76,6 +77,9 @@ test('on the day the clocks go forward figures stand at wall hours after the gap
   expect(ticksOf(sunday, 60).map(clock).slice(0, 3)).toEqual(['00:00', '02:00', '03:00']);
   expect(clock(snap(at('2027-03-28T10:08'), axis))).toBe('10:15');
   expect(clock(snap(at('2027-03-28T10:07'), axis))).toBe('10:00');
+  expect(clock(snap(at('2027-03-28T10:14'), axis, 'before'))).toBe('10:00');
+  // The site's own grain, counted from the start of the day.
+  expect(clock(snap(at('2027-03-27T10:27'), { ...axis, grainMin: 25 }))).toBe('10:25');
 });
 
 test('what is not open is closed, day by day', () => {

@@ -17,6 +17,8 @@ export interface TimeAxis {
   readonly days: readonly DaySlice[];
   readonly pxPerMin: number;
   readonly widthPx: number;
+  /** Minutes that what is picked or moved snaps to. */
+  readonly grainMin: number;
   /** Of a minute that is folded away: the nearest fold. */
   xOf(at: number): number;
   atX(x: number): EpochMinute;
@@ -79,7 +81,7 @@ const shownMinutes = (slices: readonly DaySlice[]): number =>
 export const fittingPxPerMin = (slices: readonly DaySlice[], roomPx: number): number =>
   Math.max(0.05, (roomPx - FOLD_PX * (slices.length - 1)) / shownMinutes(slices));
 
-export function makeAxis(slices: readonly DaySlice[], pxPerMin: number): TimeAxis {
+export function makeAxis(slices: readonly DaySlice[], pxPerMin: number, grainMin: number): TimeAxis {
   let left = 0;
   const days = slices.map((slice) => {
     const widthPx = (slice.shown.end - slice.shown.start) * pxPerMin;
@@ -106,7 +108,7 @@ export function makeAxis(slices: readonly DaySlice[], pxPerMin: number): TimeAxi
     const to = last.leftPx + (Math.min(span.end, last.shown.end) - last.shown.start) * pxPerMin;
     return { left: from, width: Math.max(1, to - from) };
   };
-  return { days, pxPerMin, widthPx: left - FOLD_PX, xOf, atX, stretch };
+  return { days, pxPerMin, grainMin, widthPx: left - FOLD_PX, xOf, atX, stretch };
 }
 
 const STEPS_MIN = [15, 30, 60, 120, 180, 240, 360];
@@ -125,12 +127,12 @@ export function ticksOf({ date, shown, tzid }: DaySlice, stepMin: number): Epoch
   return found;
 }
 
-export const GRAIN_MIN = 15;
-
-/** The nearest minute that lies on the grain of its day. */
-export function snap(at: number, axis: TimeAxis): EpochMinute {
+/** The nearest minute that lies on the grain of its day, or the last one before. */
+export function snap(at: number, axis: TimeAxis, to: 'nearest' | 'before' = 'nearest'): EpochMinute {
   const { day } = axis.days.find(({ day: each }) => at < each.end) ?? axis.days[axis.days.length - 1]!;
-  return (day.start + Math.round((at - day.start) / GRAIN_MIN) * GRAIN_MIN) as EpochMinute;
+  const steps = (at - day.start) / axis.grainMin;
+  return (day.start +
+    (to === 'nearest' ? Math.round(steps) : Math.floor(steps)) * axis.grainMin) as EpochMinute;
 }
 
 /** The parts of the drawn days that lie outside `open`. */

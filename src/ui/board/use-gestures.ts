@@ -13,7 +13,7 @@ import type { OnBoard } from './board-check';
 import type { Booking } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';
 import { rowAt, type BoardRow } from './rows';
-import { GRAIN_MIN, snap, type TimeAxis } from './time-axis';
+import { snap, type TimeAxis } from './time-axis';
 
 /** What is drawn over the board while something is picked or moved. Rows by position. */
 export type Ghost =
@@ -96,10 +96,15 @@ function placeOf(
 }
 
 /** The booking with its start, its end or both brought to `at`; never shorter than the grain. */
-function placed(booking: Movable, part: Part, at: EpochMinute): { start: EpochMinute; end: EpochMinute } {
+function placed(
+  booking: Movable,
+  part: Part,
+  at: EpochMinute,
+  { grainMin }: TimeAxis,
+): { start: EpochMinute; end: EpochMinute } {
   const { start, end } = booking.known.event;
-  if (part === 'start') return { start: minutes(Math.min(at, end - GRAIN_MIN)), end };
-  if (part === 'end') return { start, end: minutes(Math.max(at, start + GRAIN_MIN)) };
+  if (part === 'start') return { start: minutes(Math.min(at, end - grainMin)), end };
+  if (part === 'end') return { start, end: minutes(Math.max(at, start + grainMin)) };
   return { start: at, end: minutes(at + end - start) };
 }
 
@@ -159,7 +164,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
       const place = placeOf(event, element, g);
       if (hold.booking) {
         const at = snap(place.at - hold.grabMin, g.axis);
-        const { start, end } = placed(hold.booking, hold.part, at);
+        const { start, end } = placed(hold.booking, hold.part, at, g.axis);
         return moveGhost(hold.booking, hold.part === 'whole' ? place.row : -1, start, end);
       }
       const from = placeOf({ clientX: hold.x, clientY: hold.y }, element, g);
@@ -170,7 +175,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
         fromRow: from.row,
         toRow,
         start: minutes(Math.min(a, b)),
-        end: minutes(Math.max(a, b, Math.min(a, b) + GRAIN_MIN)),
+        end: minutes(Math.max(a, b, Math.min(a, b) + g.axis.grainMin)),
         isByKeys: false,
       });
     };
@@ -193,7 +198,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
       if (hold.booking || event.type === 'pointercancel') return;
       const { geometry: g } = latest.current;
       const place = placeOf(event, element, g);
-      const start = minutes(Math.floor(place.at / GRAIN_MIN) * GRAIN_MIN);
+      const start = snap(place.at, g.axis, 'before');
       if (pickable(g.rows[place.row]))
         latest.current.onPick([g.rows[place.row]!], start, minutes(start + USUAL_MIN));
     };
@@ -295,17 +300,21 @@ function nextRow(rows: readonly BoardRow[], from: number, step: 1 | -1): number 
   return from;
 }
 
-const ARROWS: Readonly<Record<string, readonly [across: number, down: 0 | 1 | -1]>> = {
-  ArrowLeft: [-GRAIN_MIN, 0],
-  ArrowRight: [GRAIN_MIN, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-  PageUp: [-240, 0],
-  PageDown: [240, 0],
+/** Steps of the grain across, or of four hours; rows down. */
+const ARROWS: Readonly<
+  Record<string, readonly [across: 0 | 1 | -1, by: 'grain' | 'hours', down: 0 | 1 | -1]>
+> = {
+  ArrowLeft: [-1, 'grain', 0],
+  ArrowRight: [1, 'grain', 0],
+  ArrowUp: [0, 'grain', -1],
+  ArrowDown: [0, 'grain', 1],
+  PageUp: [-1, 'hours', 0],
+  PageDown: [1, 'hours', 0],
 };
+const PAGE_MIN = 240;
 
-const within = (at: number, { days }: TimeAxis): EpochMinute =>
-  minutes(Math.min(Math.max(at, days[0]!.shown.start), days[days.length - 1]!.shown.end - GRAIN_MIN));
+const within = (at: number, { days, grainMin }: TimeAxis): EpochMinute =>
+  minutes(Math.min(Math.max(at, days[0]!.shown.start), days[days.length - 1]!.shown.end - grainMin));
 
 type KeyStep = 'finish' | 'leave' | Ghost | null;
 
@@ -317,14 +326,16 @@ function keyStep(event: KeyboardEvent, ghost: Ghost | null, { axis, rows }: Boar
   if (event.key === 'Enter' || event.key === ' ') return ghost && 'finish';
   const arrow = ARROWS[event.key];
   if (!arrow) return null;
-  const [across, down] = arrow;
+  const [sign, by, down] = arrow;
+  const across = sign * (by === 'grain' ? axis.grainMin : PAGE_MIN);
   if (!ghost) {
     const row = nextRow(rows, -1, 1);
     const start = within(axis.days[0]!.shown.start + 120, axis);
     return { kind: 'pick', fromRow: row, toRow: row, start, end: minutes(start + USUAL_MIN), isByKeys: true };
   }
   const { start, end } = ghost;
-  if (event.shiftKey && across) return { ...ghost, end: minutes(Math.max(start + GRAIN_MIN, end + across)) };
+  if (event.shiftKey && across)
+    return { ...ghost, end: minutes(Math.max(start + axis.grainMin, end + across)) };
   const moved = within(start + across, axis);
   const span = { start: moved, end: minutes(moved + end - start) };
   if (ghost.kind === 'move')

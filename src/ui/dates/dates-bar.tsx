@@ -2,13 +2,16 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
+import type { KeptView } from '@/contracts/own';
 import { DATE_GROUPS, DATE_STATES } from '@/contracts/dates';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber } from '@/core/time/weeks';
+import { KeptViews } from '@/ui/frame/kept-views';
 import { Mark } from '@/ui/primitives/mark';
 import {
   DATE_VIEWS,
+  datesHref,
   monthRange,
   MOST_SIDE_BY_SIDE,
   turned,
@@ -43,6 +46,8 @@ interface BarProps {
   readonly weekStart: number;
   readonly range: DayRange;
   readonly choices: DateChoices;
+  readonly kept: readonly KeptView[];
+  readonly isSignedIn: boolean;
   go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
 }
 
@@ -187,6 +192,12 @@ export function DatesBar(props: BarProps) {
             Later
           </button>
         </div>
+        <KeptViews
+          screen="dates"
+          first={props.kept}
+          here={datesHref({ ...address, day: null, slip: null, pick: null })}
+          isSignedIn={props.isSignedIn}
+        />
         {view !== 'year' && (
           <Link prefetch={false} className="press ml-auto" href={printed(props)}>
             Print

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import type { RulerDay } from '@/contracts/board';
 import type { DateChoices, DatesReply } from '@/contracts/dates';
+import type { KeptView } from '@/contracts/own';
 import { MOST_DATES } from '@/contracts/dates';
 import { countText, dayLong } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -39,6 +40,8 @@ interface DatesProps {
   readonly now: EpochMinute;
   readonly weekStart: number;
   readonly isManager: boolean;
+  readonly isSignedIn: boolean;
+  readonly kept: readonly KeptView[];
 }
 
 /** How full the days of a year are, loaded when it is turned to. */
@@ -187,7 +190,11 @@ export function Dates(props: DatesProps) {
   ) : null;
   return (
     <>
-      <DatesBar {...{ address, day, today, weekStart, range, choices, go }} />
+      <DatesBar
+        {...{ address, day, today, weekStart, range, choices, go }}
+        kept={props.kept}
+        isSignedIn={props.isSignedIn}
+      />
       {failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
           {failed}{' '}

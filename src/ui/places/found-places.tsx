@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { FoundPlace, PlacesReply } from '@/contracts/places';
+import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/places';
 import { countText } from '@/contracts/words/when';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { dateOf } from '@/core/time/local-time';
@@ -13,13 +13,26 @@ interface FoundProps {
   readonly minutes: number;
   readonly people: number;
   readonly rule: string | undefined;
+  /** Numbers of the spaces that are compared. */
+  readonly compared: readonly number[];
+  /** Where a space is compared too, or no longer. */
+  compareHref(space: number): string;
 }
 
 /** How many of the dates can be had there. */
 const sayDates = ({ clear, look, dates }: FoundPlace): string =>
   dates === 1 ? '' : `free on ${clear + look} of ${dates} dates`;
 
-function Place({ place, start, minutes, people, rule }: { place: FoundPlace } & Omit<FoundProps, 'reply'>) {
+function Place({
+  place,
+  start,
+  minutes,
+  people,
+  rule,
+  compared,
+  compareHref,
+}: { place: FoundPlace } & Omit<FoundProps, 'reply'>) {
+  const isCompared = compared.includes(place.spaceId);
   const pick = { spaceIds: [place.spaceId], poolId: null, start, minutes };
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-rule px-4 py-3">
@@ -30,6 +43,7 @@ function Place({ place, start, minutes, people, rule }: { place: FoundPlace } & 
           </Link>{' '}
           <span className="text-soft">
             {place.code}, {place.building}
+            {place.familiar !== 2 && ` · ${place.familiar === 0 ? 'pinned' : 'used before'}`}
           </span>
         </p>
         <p className="text-[0.95rem]">
@@ -45,6 +59,17 @@ function Place({ place, start, minutes, people, rule }: { place: FoundPlace } & 
         <VerdictStamp verdict={place.verdict} /> {sayDates(place)}
       </p>
       <p className="flex gap-2">
+        {(isCompared || compared.length < MOST_COMPARED) && (
+          <Link
+            prefetch={false}
+            scroll={false}
+            className={`press ${isCompared ? 'border-ink bg-sunk' : ''}`}
+            aria-label={`${isCompared ? 'Compare no longer' : 'Compare'}: ${place.name}`}
+            href={compareHref(place.spaceId)}
+          >
+            {isCompared ? 'Compared' : 'Compare'}
+          </Link>
+        )}
         <Link prefetch={false} className="press" href={boardHref({ day: dateOf(start), pick })}>
           On the board
         </Link>
@@ -83,6 +108,20 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
               .join(' ')
           : 'No place seats so many with what is wanted. Ask for fewer people, another layout or fewer things; or ask the office.'}
       </p>
+      {places.length > 0 && (
+        <p className="pb-2">
+          <Link
+            prefetch={false}
+            className="press"
+            href={boardHref({
+              day: dateOf(asked.start),
+              only: places.slice(0, 100).map(({ spaceId }) => spaceId),
+            })}
+          >
+            All of them on the board
+          </Link>
+        </p>
+      )}
       {places.length > 0 && (
         <ol className="sheet">
           {places.map((place) => (

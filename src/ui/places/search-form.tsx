@@ -2,9 +2,7 @@ import { MOST_SEARCH_DATES, SEARCH_REPEATS, type SearchRepeat } from '@/contract
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
-
-/** What stands in the fields, as typed. */
-export type SearchText = Readonly<Record<string, string>>;
+import { Choice, Field, type FieldText } from './form-fields';
 
 const REPEAT_WORDS: Readonly<Record<SearchRepeat, string>> = {
   once: 'one date',
@@ -14,68 +12,8 @@ const REPEAT_WORDS: Readonly<Record<SearchRepeat, string>> = {
   monthly: 'every month, that day',
 };
 
-interface FormProps {
-  readonly text: SearchText;
-  /** What is wrong, by field. */
-  readonly faults: Readonly<Record<string, string>>;
+interface FormProps extends FieldText {
   readonly equipment: readonly { readonly id: number; readonly name: string }[];
-}
-
-function Field({
-  name,
-  label,
-  type,
-  text,
-  faults,
-  ...more
-}: { name: string; label: string; type: string; min?: number; max?: number } & Omit<FormProps, 'equipment'>) {
-  const fault = faults[name];
-  return (
-    <label>
-      {label}
-      <input
-        className="field"
-        name={name}
-        type={type}
-        defaultValue={text[name]}
-        aria-invalid={fault !== undefined}
-        {...more}
-      />
-      {fault && (
-        <span role="alert" className="block text-[0.92rem] text-clash">
-          {fault}
-        </span>
-      )}
-    </label>
-  );
-}
-
-function Choice({
-  name,
-  label,
-  any,
-  options,
-  text,
-}: {
-  name: string;
-  label: string;
-  any: string | null;
-  options: readonly (readonly [value: string, words: string])[];
-  text: SearchText;
-}) {
-  return (
-    <label>
-      {label}
-      <select className="field" name={name} defaultValue={text[name] ?? ''}>
-        {any !== null && <option value="">{any}</option>}
-        {options.map(([value, words]) => (
-          <option key={value} value={value}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
 }
 
 /** Time and needs given, places wanted. A plain form: its answers have an address. */
@@ -89,14 +27,14 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         label="Layout"
         any="any that seats them"
         options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
-        text={text}
+        {...field}
       />
       <Choice
         name="has"
         label="Having"
         any="nothing in particular"
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
-        text={text}
+        {...field}
       />
       <Field name="day" label="First day" type="date" {...field} />
       <Field name="from" label="From" type="time" {...field} />
@@ -106,7 +44,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         label="How often"
         any={null}
         options={(Object.keys(SEARCH_REPEATS) as SearchRepeat[]).map((each) => [each, REPEAT_WORDS[each]])}
-        text={text}
+        {...field}
       />
       <Field name="dates" label="Dates" type="number" min={1} max={MOST_SEARCH_DATES} {...field} />
       <Choice
@@ -114,7 +52,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         label="Equipment"
         any="none"
         options={equipment.map(({ id, name }) => [String(id), name])}
-        text={text}
+        {...field}
       />
       <Field name="quantity" label="How many of it" type="number" min={1} {...field} />
       <button type="submit" className="press press-main sm:col-span-2">

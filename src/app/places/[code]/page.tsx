@@ -7,6 +7,10 @@ import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/look/space-page';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
+import { datesHref } from '@/ui/dates/dates-address';
+import { FloorPlanDrawing } from '@/ui/places/floor-plan';
+import { PinButton } from '@/ui/places/pin-button';
+import { printHref } from '@/ui/print/print-href';
 
 export const metadata: Metadata = { title: 'Place' };
 
@@ -93,19 +97,34 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
             ) : (
               <p className="text-soft">Nothing yet.</p>
             )}
-            <p className="pt-3">
+            <p className="flex flex-wrap gap-2 pt-3">
               <Link
                 prefetch={false}
                 className="press"
-                href={boardHref({ day: today, days: 7, text: space.name })}
+                href={boardHref({ day: today, days: 7, only: [space.id] })}
               >
                 Its week on the board
+              </Link>
+              <Link
+                prefetch={false}
+                className="press"
+                href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
+              >
+                Its month
+              </Link>
+              <Link
+                prefetch={false}
+                className="press"
+                href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
+              >
+                Print
               </Link>
             </p>
           </section>
           <Periods space={space} />
         </div>
         <aside aria-label="About this place" className="sheet border-t-4 border-t-accent p-4">
+          {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
           <Layouts space={space} />
           {space.features.length > 0 && <p className="pt-3">With {space.features.join(', ')}.</p>}
           <p className="pt-3">
@@ -120,8 +139,18 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               Ask for {space.name}
             </Link>
           </p>
+          <p className="flex items-center gap-2 pt-2">
+            {ctx.viewer && (
+              <PinButton kind="space" id={space.id} name={space.name} isPinned={space.isPinned} withText />
+            )}
+            <span className="text-[0.92rem] text-soft">
+              To give out: <span className="break-all text-ink">/places/{space.code}</span>
+            </span>
+          </p>
           <p className="pt-2 text-[0.92rem] text-soft">
-            To give out: <span className="break-all text-ink">/places/{space.code}</span>
+            {space.stewards.length
+              ? `Looked after by ${space.stewards.join(' and ')}.`
+              : 'Looked after by the office.'}
           </p>
         </aside>
       </div>

@@ -1,7 +1,7 @@
 import type { EquipmentTypeId } from '@/core/ids';
 import type { BoardCategory, BoardHouse, HousePool } from '@/contracts/board';
 import type { Reader } from '../../db/connection';
-import { loadEquipmentFacts, loadSpaceFacts, siteZone } from '../../db/space-facts';
+import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
 
 interface PoolRow {
@@ -55,11 +55,13 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
   const [site] = await reader.rows<{ months: number }>(
     'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
   );
+  const { tzid, grainMin } = await siteDays(reader);
   const hourSets = pooled<BoardHouse['hours'][number]>();
   const closureSets = pooled<BoardHouse['closures'][number]>();
   return {
     version,
-    tzid: await siteZone(reader),
+    tzid,
+    grainMin,
     horizonMonths: site!.months,
     spaces: spaces.map(({ parts: _, outdoor, stepFree, ...space }) => {
       const { hours, closures, ...rest } = facts.get(space.id)!;

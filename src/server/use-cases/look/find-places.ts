@@ -15,6 +15,7 @@ import type { BookingTuple } from '@/contracts/board';
 import type { CheckInput } from '@/contracts/ask';
 import type { FoundPlace, PlaceSearch, PlacesReply } from '@/contracts/places';
 import { done, type Outcome } from '@/contracts/refusal';
+import { familiarRank, type Familiar } from '@/contracts/own';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import type { Context } from '../../context';
 import { loadWorld } from '../../db/snapshot';
@@ -23,6 +24,7 @@ import { loadAskedHouse } from '../ask/ask-house';
 import { sideOf } from '../ask/check-request';
 import { askChoices } from '../ask/choices';
 import { askerOf, speakerFor, type FindingSpeaker } from '../verdicts';
+import { familiarTo } from '../own/familiar';
 import { boardRowsText } from './board-span';
 import { loadBoardSpaces, type BoardSpaceRow } from './board-spaces';
 
@@ -45,6 +47,7 @@ function foundPlace(
   answer: PlaceAnswer,
   space: BoardSpaceRow,
   dates: number,
+  familiar: Familiar,
   speaker: FindingSpeaker,
 ): FoundPlace {
   const { offer, spareSeats, verdict, count, findings } = answer;
@@ -60,8 +63,19 @@ function foundPlace(
     clear: count.clear,
     look: count.look,
     dates,
+    familiar: familiarRank(familiar, space.id),
     sentences: findings.slice(0, MOST_SENTENCES).map((finding) => speaker.say(finding)),
   };
+}
+
+/** Among those that answer equally well what is pinned comes first, then what one used before. */
+function firstFamiliar(places: readonly FoundPlace[]): FoundPlace[] {
+  const answer = ({ verdict, clear, look }: FoundPlace) => `${verdict} ${clear} ${look}`;
+  // The places come best first: equals stand together, and stay in order where they are equally familiar.
+  const ranks = new Map(
+    [...new Set(places.map(answer))].map((each, index): [string, number] => [each, index]),
+  );
+  return [...places].sort((a, b) => ranks.get(answer(a))! - ranks.get(answer(b))! || a.familiar - b.familiar);
 }
 
 /** Titles that overlap the event, by building; what the viewer may not know is left out. */
@@ -136,11 +150,16 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
         side,
       )
     : null;
+  const familiar = await familiarTo(ctx);
   return done({
     inWords,
     notes,
     unfit: rows.length - candidates.length,
-    places: answers.map((answer) => foundPlace(answer, byId.get(answer.space.id)!, dates.length, speaker!)),
+    places: firstFamiliar(
+      answers.map((answer) =>
+        foundPlace(answer, byId.get(answer.space.id)!, dates.length, familiar, speaker!),
+      ),
+    ),
     alsoOn: dates.length ? await alsoOn(ctx, dates[0]!, byId, house.tzid) : [],
   });
 }

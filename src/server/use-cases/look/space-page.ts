@@ -12,11 +12,12 @@ import {
 } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
 import type { BookingTuple } from '@/contracts/board';
-import type { FreePeriod, SpacePage } from '@/contracts/places';
+import type { FloorPlan, FreePeriod, SpacePage } from '@/contracts/places';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { dateLong, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
+import { familiarTo } from '../own/familiar';
 import { boardHouse } from './board-house';
 import { boardRowsText } from './board-span';
 
@@ -68,9 +69,58 @@ function onThere(
     });
 }
 
-/** Everything to know about a space before asking for it, and what is on there in the next two weeks. */
-export async function spacePage(ctx: Context, code: string): Promise<Outcome<SpacePage>> {
-  const { db, viewer } = ctx;
+const daysSpan = (from: LocalDate, days: number, tzid: string): Interval => ({
+  start: dayInterval(from, tzid).start,
+  end: dayInterval(addDays(from, days - 1), tzid).end,
+});
+
+async function rowsOf(
+  { db, viewer }: Context,
+  from: LocalDate,
+  days: number,
+  tzid: string,
+): Promise<BookingTuple[]> {
+  const { bookings } = await boardRowsText(db, viewer, daysSpan(from, days, tzid));
+  return JSON.parse(bookings) as BookingTuple[];
+}
+
+interface FloorRow {
+  readonly area: number | null;
+  readonly length: number | null;
+  readonly width: number | null;
+  readonly bays: FloorPlan['bays'];
+  readonly stewards: string[];
+}
+
+// A steward of a space stands before one of its building.
+const FLOOR = `SELECT json_object('area', s.area_m2, 'length', s.length_m, 'width', s.width_m,
+  'bays', (SELECT json_group_array(json_object('name', k.name, 'areaM2', k.area_m2) ORDER BY k.position) FROM space_child c JOIN space k ON k.id = c.child_id
+    WHERE c.parent_id = s.id AND k.area_m2 IS NOT NULL),
+  'stewards', (SELECT json_group_array(p.name ORDER BY g.scope_kind DESC, p.name) FROM role_grant g JOIN person p ON p.id = g.person_id
+    WHERE g.role = 'steward' AND p.retired_at IS NULL AND ((g.scope_kind = 'space' AND g.scope_id = s.id) OR (g.scope_kind = 'building' AND g.scope_id = s.building_id)))
+) AS json FROM space s WHERE s.id = $id`;
+
+/** Sides of a room whose area alone is known: as three to two. */
+const USUAL_RATIO = 1.5;
+
+function planOf({ area, length, width, bays }: Omit<FloorRow, 'stewards'>): FloorPlan | null {
+  if (length && width) return { lengthM: length, widthM: width, isMeasured: true, bays };
+  if (!area) return null;
+  return {
+    lengthM: Math.sqrt(area * USUAL_RATIO),
+    widthM: Math.sqrt(area / USUAL_RATIO),
+    isMeasured: false,
+    bays,
+  };
+}
+
+/** Everything to know about a space before asking for it, and what is on there: in the next two weeks, or when told. */
+export async function spacePage(
+  ctx: Context,
+  code: string,
+  told: { readonly from?: LocalDate; readonly days?: number } = {},
+): Promise<Outcome<SpacePage>> {
+  const { db } = ctx;
   const house = await boardHouse(db);
   // As it stands in an address, which may be escaped, or escaped wrongly.
   const wanted = code.toLowerCase();
@@ -81,11 +131,8 @@ export async function spacePage(ctx: Context, code: string): Promise<Outcome<Spa
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));
-  const span: Interval = {
-    start: dayInterval(today, tzid).start,
-    end: dayInterval(addDays(today, AHEAD_DAYS - 1), tzid).end,
-  };
-  const rows = JSON.parse((await boardRowsText(db, viewer, span)).bookings) as BookingTuple[];
+  const span = daysSpan(today, AHEAD_DAYS, tzid);
+  const rows = await rowsOf(ctx, today, AHEAD_DAYS, tzid);
   const parts = new Set(space.facts.parts);
   const sharing = new Set(
     house.spaces.filter(({ facts }) => facts.parts.some((part) => parts.has(part))).map(({ id }) => id),
@@ -97,23 +144,26 @@ export async function spacePage(ctx: Context, code: string): Promise<Outcome<Spa
   const closures = house.closures[space.closures]!;
   const open = openDuring(span, house.hours[space.hours]!, closures, tzid);
   const [todays] = openDuring(dayInterval(today, tzid), house.hours[space.hours]!, closures, tzid);
-  const [row] = await db.rows<{ area: number | null }>('SELECT area_m2 AS area FROM space WHERE id = $id', {
-    id: space.id,
-  });
+  const { area, length, width, bays, stewards } = await db.json<FloorRow>(FLOOR, { id: space.id });
+  const familiar = await familiarTo(ctx);
   return done({
     id: space.id,
     code: space.code,
     name: space.name,
     building: space.building,
     facts: [
-      row?.area ? `${row.area} m²` : null,
+      area ? `${area} m²` : null,
       space.outdoor ? 'outdoors' : 'indoors',
       space.stepFree ? 'step-free' : 'reached by steps',
       space.facts.postedLimit === null ? null : `at most ${space.facts.postedLimit} people`,
       space.madeOf.length ? `made of ${space.madeOf.join(' and ')}` : null,
     ].filter((fact) => fact !== null),
     features: (space.facts.features ?? []).map((feature) => FEATURE_WORDS[feature]),
+    plan: planOf({ area, length, width, bays }),
+    stewards,
+    isPinned: familiar.spaces.includes(space.id),
     layouts: space.facts.layouts.map(({ layout, seats, setupMin, strikeMin }) => ({
+      kind: layout,
       layout: LAYOUT_WORDS[layout],
       seats,
       setupMin,
@@ -128,7 +178,11 @@ export async function spacePage(ctx: Context, code: string): Promise<Outcome<Spa
       `Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? house.horizonMonths, tzid))}.`,
     ].filter((line) => line !== null),
     periods: freePeriods(today, { facts: space.facts, taken, open, tzid, now }),
-    on: onThere(rows, new Set([space.id]), tzid),
+    on: onThere(
+      told.from ? await rowsOf(ctx, told.from, told.days ?? 1, tzid) : rows,
+      new Set([space.id]),
+      tzid,
+    ),
     today,
   });
 }

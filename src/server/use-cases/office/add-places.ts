@@ -23,6 +23,8 @@ async function addSpace(
     code: space.code,
     name: space.name,
     area_m2: space.areaM2,
+    length_m: space.lengthM,
+    width_m: space.widthM,
     step_free: space.stepFree ? 1 : 0,
     outdoor: space.outdoor ? 1 : 0,
     posted_limit: space.postedLimit,

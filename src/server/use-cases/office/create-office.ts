@@ -77,7 +77,18 @@ async function addPeople(
         org: known(organisations, name, 'organisation'),
         id,
       });
+    for (const name of person.stewardOf) await addSteward(tx, id, name);
   }
+}
+
+/** Makes somebody the steward of a building by its name, or of a space by its code. */
+async function addSteward(tx: Writer, person: number, name: string): Promise<void> {
+  const [scope] = await tx.rows<{ kind: string; id: number }>(
+    `SELECT 'building' AS kind, id FROM building WHERE name = $name UNION ALL SELECT 'space', id FROM space WHERE code = $name`,
+    { name },
+  );
+  if (!scope) throw new OfficeFileError(`there is no building or space “${name}” to look after`);
+  await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id)`, { person, ...scope });
 }
 
 /** Fills an empty database from an office file, all or nothing. Refused when there is a site already. */
@@ -91,7 +102,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
   await db.write(async (tx) => {
     const [existing] = await tx.rows<{ name: string }>('SELECT name FROM site LIMIT 1');
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
-    const { name, zone, office: contact, accessMin, exitMin } = office.site;
+    const { name, zone, office: contact, accessMin, exitMin, grainMin } = office.site;
     const siteId = await insert(tx, 'site', {
       name,
       tzid: zone,
@@ -100,6 +111,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
       office_email: contact.email,
       access_min: accessMin,
       exit_min: exitMin,
+      grain_min: grainMin,
     });
     await addTimes(tx, 'site', siteId, office.site);
     for (const season of office.seasons)

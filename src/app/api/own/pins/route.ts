@@ -1,0 +1,9 @@
+import { pinSchema } from '@/contracts/own';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { pin } from '@/server/use-cases/own/familiar';
+
+export const POST = writeRoute({
+  action: 'own.keep',
+  body: pinSchema,
+  run: (ctx, body) => pin(signedIn(ctx), body),
+});

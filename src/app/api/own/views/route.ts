@@ -1,0 +1,15 @@
+import { dropViewSchema, keepViewSchema } from '@/contracts/own';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { dropView, keepView } from '@/server/use-cases/own/kept-views';
+
+export const POST = writeRoute({
+  action: 'own.keep',
+  body: keepViewSchema,
+  run: (ctx, body) => keepView(signedIn(ctx), body),
+});
+
+export const DELETE = writeRoute({
+  action: 'own.keep',
+  body: dropViewSchema,
+  run: (ctx, { id }) => dropView(signedIn(ctx), id),
+});

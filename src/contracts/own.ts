@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { requiredLine, rowId } from './fields';
+
+/** Marking a space or a pool as one's own first choice, or no longer. */
+export const pinSchema = z.object({
+  kind: z.enum(['space', 'pool'], 'Pin a space or a pool.'),
+  id: rowId<number>('what to pin'),
+  isPinned: z.boolean('Say whether to pin it.'),
+});
+export type PinInput = z.output<typeof pinSchema>;
+
+export const KEPT_SCREENS = { board: '/', dates: '/dates' } as const;
+export type KeptScreen = keyof typeof KEPT_SCREENS;
+const SCREENS = Object.keys(KEPT_SCREENS) as [KeptScreen, ...KeptScreen[]];
+
+/** A screen with its filters, kept under a name of one's own. */
+export const keepViewSchema = z
+  .object({
+    screen: z.enum(SCREENS, 'There is no such screen.'),
+    name: requiredLine('The name', 60),
+    address: z.string('The address is missing.').max(1000, 'The address is too long to keep.'),
+  })
+  .refine(
+    ({ screen, address }) =>
+      address === KEPT_SCREENS[screen] || address.startsWith(`${KEPT_SCREENS[screen]}?`),
+    { path: ['address'], message: 'Only what this screen shows can be kept.' },
+  );
+export type KeepViewInput = z.output<typeof keepViewSchema>;
+
+export const dropViewSchema = z.object({ id: rowId<number>('the view to let go') });
+
+export interface KeptView {
+  readonly id: number;
+  readonly name: string;
+  readonly address: string;
+}
+
+/** Most views a person keeps for a screen. */
+export const MOST_VIEWS = 40;
+
+/** What somebody pinned, and what they used before, latest first. */
+export interface Familiar {
+  readonly spaces: readonly number[];
+  readonly pools: readonly number[];
+  readonly usedSpaces: readonly number[];
+}
+
+export const NOTHING_FAMILIAR: Familiar = { spaces: [], pools: [], usedSpaces: [] };
+
+/** Pinned before used before others; less comes first. */
+export function familiarRank({ spaces, usedSpaces }: Familiar, space: number): number {
+  if (spaces.includes(space)) return 0;
+  return usedSpaces.includes(space) ? 1 : 2;
+}

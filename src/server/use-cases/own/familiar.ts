@@ -1,0 +1,44 @@
+import { NOTHING_FAMILIAR, type Familiar, type PinInput } from '@/contracts/own';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { Context, SignedInContext } from '../../context';
+import { keep } from '../../db/connection';
+
+/** So many spaces used before are remembered. */
+const MOST_USED = 12;
+
+const FAMILIAR = `SELECT json_object(
+  'spaces', (SELECT json_group_array(target_id) FROM pin WHERE person_id = $person AND kind = 'space'),
+  'pools', (SELECT json_group_array(target_id) FROM pin WHERE person_id = $person AND kind = 'pool'),
+  'usedSpaces', (SELECT json_group_array(space_id) FROM (SELECT s.space_id FROM request r JOIN occurrence o ON o.request_id = r.id
+    JOIN claim_space s ON s.claim_id = o.standing_id WHERE r.requester_id = $person GROUP BY s.space_id ORDER BY MAX(r.asked_min) DESC, s.space_id LIMIT ${MOST_USED}))) AS json`;
+
+/** What comes first for whoever looks; nothing for readers without an account. */
+export async function familiarTo({ db, viewer }: Context): Promise<Familiar> {
+  return viewer ? db.json<Familiar>(FAMILIAR, { person: viewer.personId }) : NOTHING_FAMILIAR;
+}
+
+const TABLE = { space: 'space', pool: 'equipment_type' } as const;
+
+/** Pins a space or a pool, or takes the pin out; either twice is the same as once. */
+export async function pin(ctx: SignedInContext, input: PinInput): Promise<Outcome<Familiar>> {
+  const { kind, id, isPinned } = input;
+  const [known] = await ctx.db.rows(
+    `SELECT 1 AS one FROM ${TABLE[kind]} WHERE id = $id AND retired_at IS NULL`,
+    {
+      id,
+    },
+  );
+  if (!known) return refuse({ code: 'not-found', what: `such ${kind}` });
+  const bind = { person: ctx.viewer.personId, kind, id };
+  await ctx.db.write(async (tx) =>
+    keep(
+      await tx.run(
+        isPinned
+          ? 'INSERT INTO pin (person_id, kind, target_id) VALUES ($person, $kind, $id) ON CONFLICT DO NOTHING'
+          : 'DELETE FROM pin WHERE person_id = $person AND kind = $kind AND target_id = $id',
+        bind,
+      ),
+    ),
+  );
+  return done(await familiarTo(ctx));
+}

@@ -1,0 +1,120 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import type { FoundPlace, SpacePage } from '@/contracts/places';
+import { dayLong } from '@/contracts/words/when';
+import type { LocalDate } from '@/core/time/local-time';
+import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { FloorPlanDrawing } from './floor-plan';
+
+interface ComparisonProps {
+  readonly pages: readonly SpacePage[];
+  /** How each answers for the picked time; without one there is no time yet, or it does not fit. */
+  readonly found: readonly FoundPlace[];
+  readonly day: LocalDate;
+  askHref(space: SpacePage): string;
+  dropHref(space: number): string;
+}
+
+/** Up to three spaces beside one another, all floors at one scale; the picked time stays. */
+export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonProps) {
+  const row = (title: string, cell: (page: SpacePage) => ReactNode) => (
+    <tr className="border-t border-rule align-top">
+      <th scope="row" className="small-caps w-28 py-2 pr-3 text-left">
+        {title}
+      </th>
+      {pages.map((page) => (
+        <td key={page.id} className="border-l border-rule px-3 py-2">
+          {cell(page)}
+        </td>
+      ))}
+    </tr>
+  );
+  const answers = new Map(found.map((place) => [place.spaceId, place]));
+  return (
+    <section aria-label="Compared" className="sheet mb-4 overflow-x-auto p-4">
+      <table className="w-full min-w-[36rem] table-fixed">
+        <thead>
+          <tr>
+            <td className="w-28" />
+            {pages.map((page) => (
+              <th key={page.id} scope="col" className="border-l border-rule px-3 pb-2 text-left align-bottom">
+                <Link
+                  prefetch={false}
+                  href={`/places/${page.code}`}
+                  className="font-serif text-xl no-underline hover:underline"
+                >
+                  {page.name}
+                </Link>
+                <span className="block font-normal text-soft">
+                  {page.code}, {page.building}
+                </span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {row('Floor', ({ plan, name }) =>
+            plan ? <FloorPlanDrawing plan={plan} name={name} scale={0.75} /> : 'not measured',
+          )}
+          {row('Then', ({ id }) => {
+            const place = answers.get(id);
+            if (!place) return 'seats too few, or lacks what is wanted';
+            return (
+              <>
+                <VerdictStamp verdict={place.verdict} />{' '}
+                {place.dates > 1 && `free on ${place.clear + place.look} of ${place.dates} dates`}
+                {place.sentences.map((sentence) => (
+                  <p key={sentence} className="text-[0.92rem] text-soft">
+                    {sentence}
+                  </p>
+                ))}
+              </>
+            );
+          })}
+          {row('Seats', ({ layouts }) => (
+            <ul>
+              {layouts.map(({ layout, seats, setupMin, strikeMin }) => (
+                <li key={layout}>
+                  <b>{seats}</b> {layout}{' '}
+                  <span className="text-[0.88rem] text-soft">
+                    {setupMin} + {strikeMin} min
+                  </span>
+                </li>
+              ))}
+            </ul>
+          ))}
+          {row('Facts', ({ facts, features }) => [...facts, ...features].join(' · '))}
+          {row(`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
+            on.length ? (
+              <ul>
+                {on.map(({ id, when, title }) => (
+                  <li key={id} className={title ? '' : 'text-soft'}>
+                    {when.replace(/^[^,]*, /, '')} {title ?? 'taken'}
+                  </li>
+                ))}
+              </ul>
+            ) : (
+              <span className="text-soft">nothing</span>
+            ),
+          )}
+          {row('', (page) => (
+            <p className="flex flex-wrap gap-2">
+              <Link prefetch={false} className="press press-main" href={askHref(page)}>
+                Ask for it
+              </Link>
+              <Link
+                prefetch={false}
+                scroll={false}
+                className="press"
+                href={dropHref(page.id)}
+                aria-label={`Put ${page.name} away`}
+              >
+                Put away
+              </Link>
+            </p>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,86 @@
+import Link from 'next/link';
+import type { PlaceDirectory } from '@/contracts/places';
+import { boardHref } from '@/ui/board/board-address';
+import { PinButton } from './pin-button';
+
+/** Every place by name, those first that one pinned or used before. */
+export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSignedIn: boolean }) {
+  return (
+    <div className="grid gap-5">
+      <section aria-label="Spaces" className="sheet p-4">
+        <h2 className="pb-1 text-xl">Spaces</h2>
+        <ul className="divide-y divide-rule">
+          {places.spaces.map(({ id, code, name, building, seats, isPinned, isUsed }) => (
+            <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
+              <Link prefetch={false} href={`/places/${code}`} className="min-w-44 font-semibold">
+                {name}
+              </Link>
+              <span className="flex-1 text-soft">
+                {code},{' '}
+                <Link prefetch={false} href={boardHref({ building })}>
+                  {building}
+                </Link>
+                {isPinned ? ' · pinned' : isUsed ? ' · used before' : ''}
+              </span>
+              <span>up to {seats}</span>
+              {isSignedIn && <PinButton kind="space" id={id} name={name} isPinned={isPinned} />}
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="Pools" className="sheet p-4">
+        <h2 className="pb-1 text-xl">Pools of equipment and people</h2>
+        <ul className="divide-y divide-rule">
+          {places.pools.map(({ id, name, store, isPinned }) => (
+            <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
+              <Link prefetch={false} href={`/pools/${id}`} className="min-w-44 font-semibold">
+                {name}
+              </Link>
+              <span className="flex-1 text-soft">
+                {store}
+                {isPinned ? ' · pinned' : ''}
+              </span>
+              {isSignedIn && <PinButton kind="pool" id={id} name={name} isPinned={isPinned} />}
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
+
+/** Place given: the board of its building, with whatever else goes on there. */
+export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: string }) {
+  const buildings = [...new Set(places.spaces.map(({ building }) => building))];
+  return (
+    <form action="/places" aria-label="A place you know" className="sheet mb-4 grid gap-2 p-4">
+      <label>
+        A place you know
+        <input
+          className="field"
+          name="at"
+          list="known-places"
+          autoComplete="off"
+          placeholder="a building or a space"
+          aria-invalid={fault !== ''}
+        />
+      </label>
+      <datalist id="known-places">
+        {buildings.map((each) => (
+          <option key={each} value={each} />
+        ))}
+        {places.spaces.map(({ id, name }) => (
+          <option key={id} value={name} />
+        ))}
+      </datalist>
+      {fault && (
+        <p role="alert" className="text-[0.92rem] text-clash">
+          {fault}
+        </p>
+      )}
+      <button type="submit" className="press">
+        See its building on the board
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,82 @@
+import type { FloorPlan } from '@/contracts/places';
+
+/** Pixels a metre takes, the same in all plans, so that two can be compared by eye. */
+const PX_PER_M = 9;
+const PERSON_M = 0.5;
+const PAD = 14;
+
+/** The floor to scale, with a person standing on it and a rule of five metres; a drawing, not a photograph. */
+export function FloorPlanDrawing({
+  plan,
+  name,
+  scale = 1,
+}: {
+  plan: FloorPlan;
+  name: string;
+  scale?: number;
+}) {
+  const { lengthM, widthM, bays, isMeasured } = plan;
+  const total = bays.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+  const [width, height] = [lengthM * PX_PER_M, widthM * PX_PER_M];
+  const parts = bays.map(({ name: bay, areaM2 }, index) => {
+    const before = bays.slice(0, index).reduce((sum, each) => sum + each.areaM2, 0);
+    return { bay, x: PAD + (before / total) * width, width: (areaM2 / total) * width };
+  });
+  const sides = `${lengthM.toFixed(1).replace('.0', '')} × ${widthM.toFixed(1).replace('.0', '')} m`;
+  const fiveM = 5 * PX_PER_M;
+  return (
+    <figure>
+      <svg
+        role="img"
+        aria-label={`Floor of ${name}, about ${sides}${bays.length ? `, made of ${bays.map((bay) => bay.name).join(', ')}` : ''}`}
+        viewBox={`0 0 ${width + 2 * PAD} ${height + 2 * PAD + 18}`}
+        style={{ width: (width + 2 * PAD) * scale, maxWidth: '100%' }}
+      >
+        <rect
+          x={PAD}
+          y={PAD}
+          width={width}
+          height={height}
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth={isMeasured ? 3 : 2}
+        />
+        {parts.slice(1).map(({ bay, x }) => (
+          <line
+            key={bay}
+            x1={x}
+            x2={x}
+            y1={PAD}
+            y2={PAD + height}
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+            strokeDasharray="5 4"
+          />
+        ))}
+        {parts.map(({ bay, x, width: wide }) => (
+          <text
+            key={bay}
+            x={x + wide / 2}
+            y={PAD + height / 2}
+            textAnchor="middle"
+            fontSize={12}
+            fill="var(--soft)"
+          >
+            {bay}
+          </text>
+        ))}
+        <circle cx={PAD + 10} cy={PAD + height - 10} r={(PERSON_M / 2) * PX_PER_M} fill="var(--accent)" />
+        <path
+          d={`M ${PAD} ${PAD + height + 8} v 6 h ${Math.min(fiveM, width)} v -6`}
+          fill="none"
+          stroke="var(--soft)"
+          strokeWidth={1.5}
+        />
+      </svg>
+      <figcaption className="text-[0.85rem] text-soft">
+        {isMeasured ? sides : `about ${sides}, drawn from its area`}; the dot is a person
+        {width >= fiveM ? ', the rule five metres' : ''}
+      </figcaption>
+    </figure>
+  );
+}

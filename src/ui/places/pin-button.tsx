@@ -1,0 +1,47 @@
+'use client';
+import { Pin, PinOff } from 'lucide-react';
+import { useState } from 'react';
+import type { Familiar } from '@/contracts/own';
+import { send } from '@/ui/hooks/send';
+
+interface PinProps {
+  readonly kind: 'space' | 'pool';
+  readonly id: number;
+  readonly name: string;
+  readonly isPinned: boolean;
+  /** Said beside the sign, where there is room. */
+  readonly withText?: boolean;
+}
+
+/** Puts a space or a pool first wherever one chooses among them. */
+export function PinButton({ kind, id, name, isPinned: first, withText = false }: PinProps) {
+  const [isPinned, setPinned] = useState(first);
+  const [fault, setFault] = useState('');
+  const toggle = async () => {
+    setPinned(!isPinned);
+    const reply = await send<Familiar>('POST', '/api/own/pins', { kind, id, isPinned: !isPinned });
+    setFault(reply.ok ? '' : reply.error.message);
+    if (!reply.ok) setPinned(isPinned);
+  };
+  const Sign = isPinned ? PinOff : Pin;
+  return (
+    <>
+      <button
+        type="button"
+        aria-pressed={isPinned}
+        aria-label={`Pin ${name}`}
+        title={isPinned ? `${name} comes first for you` : `Let ${name} come first for you`}
+        className={`press px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
+        onClick={() => void toggle()}
+      >
+        <Sign size={15} aria-hidden="true" />
+        {withText && (isPinned ? 'Pinned' : 'Pin')}
+      </button>
+      {fault && (
+        <span role="alert" className="text-[0.92rem] text-clash">
+          {fault}
+        </span>
+      )}
+    </>
+  );
+}
