@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { daysBetween, type LocalDateTime, type Weekday } from '@/core/time/local-time';
 import { MOST_PEOPLE } from './ask';
@@ -94,6 +94,7 @@ export interface EarliestMoment {
     readonly id: number;
     readonly name: string;
     readonly code: string;
+    readonly kind: Layout;
     readonly layout: string;
     readonly seats: number;
   }[];

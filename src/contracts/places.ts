@@ -85,6 +85,7 @@ export interface FoundPlace {
   readonly code: string;
   readonly name: string;
   readonly building: string;
+  readonly kind: Layout;
   readonly layout: string;
   readonly seats: number;
   readonly spareSeats: number;
@@ -150,12 +151,14 @@ export interface SpacePage {
   readonly howToGet: readonly string[];
   /** Empty where the space is in no timetable. */
   readonly periods: readonly FreePeriod[];
-  /** What is on in the next days; without a title it is only taken. */
+  /** What takes it in the next days, itself or through another space; without a title it is only taken. */
   readonly on: readonly {
     readonly id: number;
     readonly when: string;
     readonly title: string | null;
     readonly day: LocalDate;
+    /** The space that is booked, where this one is only taken with it. */
+    readonly via: string | null;
   }[];
   readonly today: LocalDate;
 }

@@ -70,9 +70,20 @@ export async function byRole(page: Page, role: string, name: string): Promise<El
 export const press = async (page: Page, name: string, role = 'button') =>
   (await byRole(page, role, name)).click();
 
+/** The field of a form with this label: a link or a group may have the same name. */
+async function control(page: Page, label: string): Promise<ElementHandle<Element>> {
+  await page.waitForSelector(`aria/${label}`);
+  for (let tries = 0; tries < 50; tries += 1) {
+    for (const found of await page.$$(`aria/${label}`))
+      if (await found.evaluate((node) => /^(INPUT|SELECT|TEXTAREA)$/.test(node.tagName))) return found;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error(`no field is labelled “${label}”`);
+}
+
 /** Replaces what stands in a labelled field, as typing would. */
 export async function fill(page: Page, label: string, value: string): Promise<void> {
-  const field = (await page.waitForSelector(`aria/${label}`))!;
+  const field = await control(page, label);
   const kind = await field.evaluate((node) => (node instanceof HTMLInputElement ? node.type : node.tagName));
   if (kind === 'SELECT') {
     const option = await field.evaluate(

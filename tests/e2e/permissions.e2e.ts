@@ -23,6 +23,18 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/ask': [{ statuses: OPEN }],
   '/places': [{ statuses: OPEN }],
   '/places/[code]': [{ statuses: OPEN, path: '/places/QH' }],
+  '/places/earliest': [{ statuses: OPEN }],
+  '/pools/[id]': [{ statuses: OPEN, path: '/pools/1' }],
+  '/dates': [{ statuses: OPEN }],
+  '/print': [{ statuses: OPEN }],
+  '/print/sheet.pdf': [{ statuses: OPEN, path: '/print/sheet.pdf?from=2027-04-13&days=2' }],
+  '/api/dates': [{ statuses: OPEN, path: '/api/dates?from=2027-04-13&days=7' }],
+  '/api/own/pins': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  // Taking away is tried without a session here; whose a view is tests/server/own.test.ts.
+  '/api/own/views': [
+    { method: 'POST', statuses: [401, 400, 400, 400] },
+    { method: 'DELETE', statuses: [401, 401, 401, 401] },
+  ],
   '/notices': [{ statuses: OPEN }],
   '/notices/[slug]': [{ statuses: OPEN, path: '/notices/talks' }],
   '/notices/[slug]/feed.ics': [{ statuses: OPEN, path: '/notices/talks/feed.ics' }],

@@ -40,9 +40,7 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
             <a className="press" href={`/print/sheet.pdf?${new URLSearchParams(text).toString()}`}>
               As PDF
             </a>
-            <span className="text-soft">
-              {countText(pages.length, 'page', 'pages')}, as they will come out.
-            </span>
+            <span className="text-soft">{countText(pages.length, 'page', 'pages')}, just as printed.</span>
           </p>
         )}
       </div>

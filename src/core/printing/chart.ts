@@ -12,8 +12,8 @@ export interface ChartPlace {
 type Ticks = readonly { readonly at: number; readonly text: string }[];
 
 const LABEL_WIDTH = 118;
-const LANE = 20;
-const PAD = 3;
+const LANE = 19;
+const PAD = 2;
 export const CHART_HEAD = 14;
 /** The strip of a block that carries its pattern. */
 const STRIP = 5;

@@ -15,6 +15,9 @@ export interface Pick {
   readonly poolId: number | null;
   readonly start: LocalDateTime;
   readonly minutes: number;
+  /** How many come, and the layout of each space, where a search knew them already. */
+  readonly people?: number;
+  readonly layouts?: readonly Layout[];
 }
 
 /** What of the board stands in its address, so that a link shows the same. */
@@ -48,7 +51,8 @@ const within = (value: number, least: number, most: number, otherwise: number): 
 const oneOf = <Value extends string>(list: readonly Value[], text: string | null): Value | null =>
   list.find((each) => each === text) ?? null;
 
-const PICK = /^(e?)(\d+(?:\.\d+)*)@(\d{4}-\d\d-\d\dT\d\d:\d\d)(?:\/(\d{1,5}))?$/;
+const PICK =
+  /^(e?)(\d+(?:\.\d+)*)@(\d{4}-\d\d-\d\dT\d\d:\d\d)(?:\/(\d{1,5}))?(?:\/(\d{1,6}))?(?:\/([a-z.-]{1,120}))?$/;
 
 function readPick(text: string | null): Pick | null {
   const found = PICK.exec(text ?? '');
@@ -60,11 +64,15 @@ function readPick(text: string | null): Pick | null {
     poolId: found[1] ? ids[0]! : null,
     start,
     minutes: within(Number(found[4] ?? 60), 1, 31 * 1440, 60),
+    ...(Number(found[5]) > 0 && { people: Number(found[5]) }),
+    ...(found[6] && { layouts: found[6].split('.').flatMap((text) => oneOf(LAYOUTS, text) ?? []) }),
   };
 }
 
-const pickText = ({ spaceIds, poolId, start, minutes }: Pick): string =>
-  `${poolId === null ? spaceIds.join('.') : `e${poolId}`}@${start}/${minutes}`;
+function pickText({ spaceIds, poolId, start, minutes, people, layouts }: Pick): string {
+  const known = people || layouts?.length ? `/${people ?? 0}` : '';
+  return `${poolId === null ? spaceIds.join('.') : `e${poolId}`}@${start}/${minutes}${known}${layouts?.length ? `/${layouts.join('.')}` : ''}`;
+}
 
 interface Query {
   get(name: string): string | null;

@@ -164,11 +164,11 @@ export function BoardBar(props: BarProps) {
   const [isOpen, setOpen] = useState(count > 0);
   return (
     <div className="pb-2">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <h1 className="text-2xl">
           {days === 1 ? dayLong(from) : `${dayShort(from).replace(/ \d{4}$/, '')} – ${dayShort(last)}`}
         </h1>
-        <div className="no-print flex flex-wrap items-center gap-x-5 gap-y-2">
+        <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2">
           <Steps label="Go to">
             <button type="button" className="press" onClick={() => go({ day: addDays(from, -days) })}>
               Earlier
@@ -205,7 +205,7 @@ export function BoardBar(props: BarProps) {
             Closer
             <input
               type="range"
-              className="w-28 accent-(--accent)"
+              className="w-20 accent-(--accent)"
               min={0}
               max={1}
               step="any"
@@ -234,8 +234,8 @@ export function BoardBar(props: BarProps) {
         <label className="no-print">
           <span className="sr-only">Find</span>
           <input
-            className="field w-44"
-            placeholder="space, building, title"
+            className="field w-36"
+            placeholder="space, title"
             type="search"
             maxLength={100}
             value={address.text}

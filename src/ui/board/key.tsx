@@ -1,4 +1,5 @@
-const SAMPLE = 'relative inline-block h-[50px] align-middle';
+// The board's own shapes, smaller: the key is one line under it.
+const SAMPLE = 'relative inline-block h-[50px] align-middle [zoom:0.56]';
 
 function Sample({ children, width }: { children: React.ReactNode; width: string }) {
   return (
@@ -11,9 +12,9 @@ function Sample({ children, width }: { children: React.ReactNode; width: string 
 /** The key of the board: bands, states and marks. */
 export function BoardKey() {
   return (
-    <details className="mt-2 text-[0.92rem]" open>
-      <summary className="cursor-pointer font-semibold">Key</summary>
-      <ul className="mt-1 flex flex-wrap items-center gap-x-6 gap-y-1">
+    <div className="text-[0.88rem]">
+      <h2 className="sr-only">Key</h2>
+      <ul className="flex flex-wrap items-center gap-x-5 gap-y-1 px-1">
         <li>
           <Sample width="w-44">
             <span className="reach reach-crew reach-setup left-0 w-8" />
@@ -50,6 +51,6 @@ export function BoardKey() {
           closed
         </li>
       </ul>
-    </details>
+    </div>
   );
 }

@@ -54,7 +54,8 @@ function contentOf(pick: Pick, people: number, quantity: number, { house }: OnBo
     accessMin: isLoan ? 0 : choices.accessMin,
     exitMin: isLoan ? 0 : choices.exitMin,
     spaces: spacesOf(pick, house).map((space) => {
-      const { layout, setupMin, strikeMin } = usualLayout(space);
+      const asked = pick.layouts?.[pick.spaceIds.indexOf(space.id)];
+      const { layout, setupMin, strikeMin } = usualLayout(space, asked);
       return { spaceId: asSpaceId(space.id), layout, setupMin, strikeMin, people };
     }),
     equipment: isLoan ? [{ typeId: pick.poolId as number as EquipmentTypeId, quantity, spaceIndex: -1 }] : [],
@@ -150,7 +151,11 @@ const isInstant = (pick: Pick, house: House): boolean =>
 function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
   const [form, setForm] = useState<ShortForm>(() => ({
     title: '',
-    people: isInstant(pick, board.house) || pick.poolId !== null ? SMALL_GROUP : '',
+    people: pick.people
+      ? String(pick.people)
+      : isInstant(pick, board.house) || pick.poolId !== null
+        ? SMALL_GROUP
+        : '',
     quantity: '1',
     categoryId: String(choices.categories[0]?.id ?? ''),
     hostId: String(choices.hosts[0]?.id ?? ''),

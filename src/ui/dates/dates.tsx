@@ -98,14 +98,12 @@ function columnsOf(
     entries,
     isToday: date === today,
     head: (
-      <Link
-        prefetch={false}
-        href={dayHref(date)}
-        className="no-underline hover:underline"
-        aria-label={dayLong(date)}
-      >
-        <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
-        <span className="text-soft">{SHORT_DAYS[weekdayOf(date) - 1]}</span>
+      <Link prefetch={false} href={dayHref(date)} className="no-underline hover:underline">
+        <span aria-hidden="true">
+          <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
+          <span className="text-soft">{SHORT_DAYS[weekdayOf(date) - 1]}</span>
+        </span>
+        <span className="sr-only">{dayLong(date)}</span>
       </Link>
     ),
   }));

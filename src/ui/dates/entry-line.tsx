@@ -44,12 +44,12 @@ export function EntryLine({
       scroll={false}
       href={context.slipHref(entry.id)}
       data-entry={entry.id}
-      aria-label={sayEntry(entry, context.tzid)}
+      data-note={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}
       title={`${hours} ${titleText(entry)}, ${placesText(entry)}`}
       className={`block border-strong-rule px-1 text-[0.86rem] leading-[1.3] no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
     >
-      <span className={isWrapped ? 'line-clamp-2' : 'block truncate'}>
+      <span aria-hidden="true" className={isWrapped ? 'line-clamp-2' : 'block truncate'}>
         <span className="text-soft">{hours} </span>
         {category && withMark && (
           <Mark
@@ -63,6 +63,7 @@ export function EntryLine({
           {withPlace && <span className="text-soft"> {placesText(entry)}</span>}
         </span>
       </span>
+      <span className="sr-only">{sayEntry(entry, context.tzid)}</span>
     </Link>
   );
 }

@@ -38,11 +38,11 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         <Link
           prefetch={false}
           href={dayHref(date)}
-          aria-label={dayLong(date)}
           aria-current={date === today ? 'date' : undefined}
           className={`font-serif text-lg leading-6 no-underline hover:underline ${date === today ? 'border-b-4 border-accent font-semibold' : ''} ${isOther ? 'text-soft' : ''}`}
         >
-          {Number(date.slice(8))}
+          <span aria-hidden="true">{Number(date.slice(8))}</span>
+          <span className="sr-only">{dayLong(date)}</span>
         </Link>
         <button
           type="button"
@@ -55,7 +55,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
       </div>
       <ul>
         {shown.map((entry) => (
-          <li key={entry.id}>
+          <li key={entry.id} className="mt-0.5">
             <EntryLine
               entry={entry}
               hours={hoursOnDay(entry, date, tzid)}
@@ -101,10 +101,10 @@ export function MonthSheet(props: MonthProps) {
                 <Link
                   prefetch={false}
                   href={weekHref(week)}
-                  aria-label={`Week ${weekNumber(week, weekStart)}`}
                   className="text-[0.85rem] text-soft no-underline hover:underline"
                 >
-                  w{weekNumber(week, weekStart)}
+                  <span aria-hidden="true">w{weekNumber(week, weekStart)}</span>
+                  <span className="sr-only">Week {weekNumber(week, weekStart)}</span>
                 </Link>
               </th>
               {Array.from({ length: 7 }, (_, index) => addDays(week, index)).map((date) => (

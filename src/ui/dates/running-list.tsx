@@ -32,19 +32,25 @@ function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; cont
         href={context.slipHref(entry.id)}
         data-entry={entry.id}
         aria-current={context.slip === entry.id ? 'true' : undefined}
-        aria-label={sayEntry(entry, tzid)}
-        className="grid grid-cols-[8.5rem_2rem_minmax(0,1fr)] items-baseline gap-x-2 px-2 py-1 no-underline hover:bg-sunk aria-[current]:bg-sunk sm:grid-cols-[8.5rem_2rem_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]"
+        data-note={sayEntry(entry, tzid)}
+        className="block px-2 py-1 no-underline hover:bg-sunk aria-[current]:bg-sunk"
       >
-        <span>{begins.startsWith('until') || begins === 'all day' ? begins : hoursText(entry, tzid)}</span>
-        <span>{category && <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} />}</span>
-        <span className={entry.title === null ? 'text-soft' : 'font-semibold'}>
-          <span className={entry.state === 'cancelled' ? 'line-through' : ''}>{titleText(entry)}</span>
-          {entry.nth && <span className="font-normal text-soft"> {entry.nth}</span>}
+        <span
+          aria-hidden="true"
+          className="grid grid-cols-[8.5rem_2rem_minmax(0,1fr)] items-baseline gap-x-2 sm:grid-cols-[8.5rem_2rem_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]"
+        >
+          <span>{begins.startsWith('until') || begins === 'all day' ? begins : hoursText(entry, tzid)}</span>
+          <span>{category && <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} />}</span>
+          <span className={entry.title === null ? 'text-soft' : 'font-semibold'}>
+            <span className={entry.state === 'cancelled' ? 'line-through' : ''}>{titleText(entry)}</span>
+            {entry.nth && <span className="font-normal text-soft"> {entry.nth}</span>}
+          </span>
+          <span className="col-start-3 sm:col-start-auto">{placesText(entry)}</span>
+          <span className="col-start-3 text-soft sm:col-start-auto">
+            {entry.in.host.map(({ name }) => name).join(', ')}
+          </span>
         </span>
-        <span className="col-start-3 sm:col-start-auto">{placesText(entry)}</span>
-        <span className="col-start-3 text-soft sm:col-start-auto">
-          {entry.in.host.map(({ name }) => name).join(', ')}
-        </span>
+        <span className="sr-only">{sayEntry(entry, tzid)}</span>
       </Link>
     </li>
   );

@@ -63,7 +63,7 @@ function Block({
       href={context.slipHref(entry.id)}
       data-entry={entry.id}
       data-hue={category?.hue ?? 'ink'}
-      aria-label={sayEntry(entry, context.tzid)}
+      data-note={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}
       title={sayEntry(entry, context.tzid)}
       className={`event-block px-1 text-[0.84rem] leading-[1.18] no-underline hover:z-20 aria-[current]:z-20 aria-[current]:ring-2 aria-[current]:ring-ink ${entry.title === null ? 'event-taken' : LOOK[entry.state]} ${entry.isOwn ? 'event-own' : ''}`}
@@ -74,20 +74,23 @@ function Block({
         width: `calc(${100 / box.of}% - 2px)`,
       }}
     >
-      <span className={isShort ? 'block truncate' : ''}>
-        {category && (
-          <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="mr-1 h-4 align-[-1px]" />
+      <span aria-hidden="true">
+        <span className={isShort ? 'block truncate' : ''}>
+          {category && (
+            <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="mr-1 h-4 align-[-1px]" />
+          )}
+          <span className={`font-semibold ${entry.state === 'cancelled' ? 'line-through' : ''}`}>
+            {titleText(entry)}
+          </span>
+        </span>
+        {!isShort && (
+          <span className="block text-[0.78rem] text-soft">
+            {hoursText(entry, context.tzid)}
+            {withPlace && ` ${placesText(entry)}`}
+          </span>
         )}
-        <span className={`font-semibold ${entry.state === 'cancelled' ? 'line-through' : ''}`}>
-          {titleText(entry)}
-        </span>
       </span>
-      {!isShort && (
-        <span className="block text-[0.78rem] text-soft">
-          {hoursText(entry, context.tzid)}
-          {withPlace && ` ${placesText(entry)}`}
-        </span>
-      )}
+      <span className="sr-only">{sayEntry(entry, context.tzid)}</span>
     </Link>
   );
 }

@@ -45,7 +45,7 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
         aria-expanded={isOpen}
         onClick={() => setOpen((before) => !before)}
       >
-        {views.length ? `Kept (${views.length})` : 'Keep this view'}
+        {views.length ? `Kept: ${views.length}` : 'Keep view'}
       </button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">

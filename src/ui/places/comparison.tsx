@@ -87,9 +87,10 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           {row(`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
             on.length ? (
               <ul>
-                {on.map(({ id, when, title }) => (
+                {on.map(({ id, when, title, via }) => (
                   <li key={id} className={title ? '' : 'text-soft'}>
                     {when.replace(/^[^,]*, /, '')} {title ?? 'taken'}
+                    {via && ` in ${via}`}
                   </li>
                 ))}
               </ul>
@@ -97,7 +98,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
               <span className="text-soft">nothing</span>
             ),
           )}
-          {row('', (page) => (
+          {row('Next', (page) => (
             <p className="flex flex-wrap gap-2">
               <Link prefetch={false} className="press press-main" href={askHref(page)}>
                 Ask for it
@@ -107,7 +108,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
                 scroll={false}
                 className="press"
                 href={dropHref(page.id)}
-                aria-label={`Put ${page.name} away`}
+                aria-label={`Put away: ${page.name}`}
               >
                 Put away
               </Link>

@@ -53,7 +53,7 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
 export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: string }) {
   const buildings = [...new Set(places.spaces.map(({ building }) => building))];
   return (
-    <form action="/places" aria-label="A place you know" className="sheet mb-4 grid gap-2 p-4">
+    <form action="/places" aria-label="Known place" className="sheet mb-4 grid gap-2 p-4">
       <label>
         A place you know
         <input

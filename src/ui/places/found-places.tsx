@@ -33,7 +33,14 @@ function Place({
   compareHref,
 }: { place: FoundPlace } & Omit<FoundProps, 'reply'>) {
   const isCompared = compared.includes(place.spaceId);
-  const pick = { spaceIds: [place.spaceId], poolId: null, start, minutes };
+  const pick = {
+    spaceIds: [place.spaceId],
+    poolId: null,
+    start,
+    minutes,
+    people,
+    layouts: [place.kind],
+  };
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-rule px-4 py-3">
       <div className="min-w-56 flex-1">
@@ -64,7 +71,7 @@ function Place({
             prefetch={false}
             scroll={false}
             className={`press ${isCompared ? 'border-ink bg-sunk' : ''}`}
-            aria-label={`${isCompared ? 'Compare no longer' : 'Compare'}: ${place.name}`}
+            aria-label={`${isCompared ? 'Compared' : 'Compare'}: ${place.name}`}
             href={compareHref(place.spaceId)}
           >
             {isCompared ? 'Compared' : 'Compare'}

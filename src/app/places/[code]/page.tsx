@@ -85,12 +85,13 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
             <h2 className="pb-2 text-xl">On here in the next two weeks</h2>
             {space.on.length ? (
               <ul className="divide-y divide-rule">
-                {space.on.map(({ id, when, title, day }) => (
+                {space.on.map(({ id, when, title, day, via }) => (
                   <li key={id} className="py-1.5">
                     <Link prefetch={false} href={boardHref({ day, slip: id })}>
                       {when}
                     </Link>{' '}
                     <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? 'taken'}</span>
+                    {via && <span className="text-soft"> in {via}</span>}
                   </li>
                 ))}
               </ul>

@@ -37,7 +37,13 @@ const fieldOf = (path: readonly PropertyKey[]): string =>
 
 function Line({ moment, minutes, pool }: { moment: EarliestMoment; minutes: number; pool: number | null }) {
   const { start, when, upTo, spaces } = moment;
-  const pick = { spaceIds: spaces.map(({ id }) => id), poolId: spaces.length ? null : pool, start, minutes };
+  const pick = {
+    spaceIds: spaces.map(({ id }) => id),
+    poolId: spaces.length ? null : pool,
+    start,
+    minutes,
+    layouts: spaces.map(({ kind }) => kind),
+  };
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-3 last:border-b-0">
       <div className="min-w-64 flex-1">

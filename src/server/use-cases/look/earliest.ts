@@ -107,6 +107,7 @@ function sayMoment(
       id,
       name: rows.get(id)!.name,
       code: rows.get(id)!.code,
+      kind: offer.layout,
       layout: LAYOUT_WORDS[offer.layout],
       seats: offer.seats,
     })),

@@ -56,6 +56,7 @@ function foundPlace(
     code: space.code,
     name: space.name,
     building: space.building,
+    kind: offer.layout,
     layout: LAYOUT_WORDS[offer.layout],
     seats: offer.seats,
     spareSeats,

@@ -55,17 +55,19 @@ function freePeriods(today: LocalDate, { facts, taken, open, tzid, now }: Looked
 
 function onThere(
   rows: readonly BookingTuple[],
-  spaceIds: ReadonlySet<number>,
+  space: number,
+  sharing: ReadonlyMap<number, string>,
   tzid: string,
 ): SpacePage['on'] {
   return rows
-    .filter(([, space, state]) => spaceIds.has(space) && state !== 2)
+    .filter(([, id, state]) => sharing.has(id) && state !== 2)
     .sort((a, b) => a[3] - b[3])
     .map((row) => {
-      const [id, , , occupiedStart, occupiedEnd, , , start, end] = row;
+      const [id, there, , occupiedStart, occupiedEnd, , , start, end] = row;
       const title = row[13];
       const span = spanText(toLocal(start ?? occupiedStart, tzid), toLocal(end ?? occupiedEnd, tzid));
-      return { id, when: span, title, day: dateOf(toLocal(occupiedStart, tzid)) };
+      const via = there === space ? null : sharing.get(there)!;
+      return { id, when: span, title, day: dateOf(toLocal(occupiedStart, tzid)), via };
     });
 }
 
@@ -134,8 +136,10 @@ export async function spacePage(
   const span = daysSpan(today, AHEAD_DAYS, tzid);
   const rows = await rowsOf(ctx, today, AHEAD_DAYS, tzid);
   const parts = new Set(space.facts.parts);
-  const sharing = new Set(
-    house.spaces.filter(({ facts }) => facts.parts.some((part) => parts.has(part))).map(({ id }) => id),
+  const sharing = new Map(
+    house.spaces
+      .filter(({ facts }) => facts.parts.some((part) => parts.has(part)))
+      .map(({ id, name }) => [id, name]),
   );
   const taken = rows
     .filter(([, id, state]) => sharing.has(id) && state !== 2)
@@ -158,7 +162,10 @@ export async function spacePage(
       space.facts.postedLimit === null ? null : `at most ${space.facts.postedLimit} people`,
       space.madeOf.length ? `made of ${space.madeOf.join(' and ')}` : null,
     ].filter((fact) => fact !== null),
-    features: (space.facts.features ?? []).map((feature) => FEATURE_WORDS[feature]),
+    // Said among the facts already.
+    features: (space.facts.features ?? [])
+      .filter((feature) => feature !== 'step-free')
+      .map((feature) => FEATURE_WORDS[feature]),
     plan: planOf({ area, length, width, bays }),
     stewards,
     isPinned: familiar.spaces.includes(space.id),
@@ -180,7 +187,8 @@ export async function spacePage(
     periods: freePeriods(today, { facts: space.facts, taken, open, tzid, now }),
     on: onThere(
       told.from ? await rowsOf(ctx, told.from, told.days ?? 1, tzid) : rows,
-      new Set([space.id]),
+      space.id,
+      sharing,
       tzid,
     ),
     today,
