@@ -90,7 +90,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
           Neither place nor time is fixed? The earliest moments
         </Link>
       </div>
-      <div className="grid gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <div>
           {!isAsked && (
             <KnownPlace

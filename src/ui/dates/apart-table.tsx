@@ -25,7 +25,7 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
   );
   return (
     <div
-      className="sheet max-h-[calc(100dvh-17rem)] overflow-auto"
+      className="sheet relative max-h-[calc(100dvh-17rem)] overflow-auto"
       tabIndex={0}
       role="region"
       aria-label="Apart in columns"

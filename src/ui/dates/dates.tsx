@@ -207,7 +207,7 @@ export function Dates(props: DatesProps) {
           {GROUP_WORDS[address.by]} or fewer days to see all.
         </p>
       )}
-      <div className={slip ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
+      <div className={slip ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
         <div className="min-w-0" aria-busy={isLoading}>
           {isYear ? (
             <YearRulers

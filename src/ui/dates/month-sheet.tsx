@@ -67,7 +67,11 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         ))}
       </ul>
       {there.length > shown.length && (
-        <Link prefetch={false} href={dayHref(date)} className="px-1 text-[0.85rem]">
+        <Link
+          prefetch={false}
+          href={dayHref(date)}
+          className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]"
+        >
           and {there.length - shown.length} more
         </Link>
       )}
@@ -80,7 +84,7 @@ export function MonthSheet(props: MonthProps) {
   const { day, weekStart, weekHref } = props;
   const names = Array.from({ length: 7 }, (_, index) => WEEKDAYS[(weekStart - 1 + index) % 7]!);
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="w-full min-w-[56rem] table-fixed border-b border-rule">
         <thead>
           <tr className="text-left">
@@ -101,7 +105,7 @@ export function MonthSheet(props: MonthProps) {
                 <Link
                   prefetch={false}
                   href={weekHref(week)}
-                  className="text-[0.85rem] text-soft no-underline hover:underline"
+                  className="inline-block min-h-6 min-w-6 text-[0.85rem] text-soft no-underline hover:underline"
                 >
                   <span aria-hidden="true">w{weekNumber(week, weekStart)}</span>
                   <span className="sr-only">Week {weekNumber(week, weekStart)}</span>

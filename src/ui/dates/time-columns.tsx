@@ -171,7 +171,7 @@ export function TimeColumns(props: ColumnsProps) {
   const marks = Array.from({ length: (hours.to - hours.from) / 60 }, (_, index) => hours.from + index * 60);
   const whole = columns.map(({ day, entries }) => onDay(entries, day, context.tzid).filter(isWholeDay));
   return (
-    <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Dates by hour">
+    <div className="sheet relative overflow-x-auto" tabIndex={0} role="region" aria-label="Dates by hour">
       <table className="w-full table-fixed" style={{ minWidth: 64 + columns.length * 120 }}>
         <thead>
           <tr>

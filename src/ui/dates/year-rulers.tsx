@@ -31,7 +31,7 @@ export function YearRulers({ year, today, days, dayHref, monthHref }: YearProps)
   const fullest = Math.max(0.05, ...days.map(({ fullness }) => fullness));
   const months = Array.from({ length: 12 }, (_, index) => addMonths(localDate(`${year}-01-01`), index));
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="w-full min-w-[60rem] table-fixed">
         <caption className="sr-only">How full each day of {year} is</caption>
         <thead>
