@@ -78,9 +78,9 @@ function fill({ spaces, types, occupancies, uses }: WorldSize): string[] {
        placed AS (SELECT i, i % ${spaces} AS s, i / ${spaces} AS k FROM n),
        timed AS (SELECT i, s + 1 AS resource, ${workday} AS w, (k > 0 AND (k - 1) * ${workdays} / ${each} = ${workday}) AS second FROM placed)
      SELECT i, resource, ${WORLD_START} + ((w / 6) * 7 + w % 6 + (w % 6 >= 4)) * 1440 + 480 + (resource % 4) * 15 + second * 300 AS start FROM timed`,
-    // The day of the board is a full one: three bookings in each space.
+    // The day of the board is a full one: four bookings in each space.
     `DELETE FROM slot WHERE start >= ${BUSY_DAY} AND start < ${BUSY_DAY} + 1440`,
-    `INSERT INTO slot WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < ${spaces * 3 - 1})
+    `INSERT INTO slot WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < ${spaces * 4 - 1})
      SELECT ${occupancies} + i, i % ${spaces} + 1, ${BUSY_DAY} + 480 + (i / ${spaces}) * 240 FROM n`,
     `INSERT INTO occurrence (id, request_id, segment_id, recurrence_local, state) SELECT i + 1, i % ${requests} + 1, i % ${requests} + 1, printf('%09d', i), 'approved' FROM slot`,
     `INSERT INTO claim (id, occurrence_id, kind, status, start_local, end_local, start_min, end_min, access_min, exit_min, people)

@@ -364,8 +364,6 @@ export const QUILLMERE: OfficeFile = {
       person(name, { roles: ['crew'], teams: [team], organisations: ['Quillmere staff'] }),
     ),
     ...REQUESTERS.map(({ name, organisation }) => person(name, { organisations: [organisation] })),
-    ...STEWARDS.map(({ name, of }) =>
-      person(name, { stewardOf: [of], organisations: ['Quillmere staff'] }),
-    ),
+    ...STEWARDS.map(({ name, of }) => person(name, { stewardOf: [of], organisations: ['Quillmere staff'] })),
   ],
 };

@@ -1,4 +1,6 @@
+import { checkSchema } from '@/contracts/ask';
 import { placeSearchSchema } from '@/contracts/places';
+import { checkRequest } from '@/server/use-cases/ask/check-request';
 import { findPlaces } from '@/server/use-cases/look/find-places';
 import { spacePage } from '@/server/use-cases/look/space-page';
 import { approvedIn, expectDone, times } from '@tests/builders/changes';
@@ -129,4 +131,66 @@ describe('the page of a space', () => {
 
   test('one that is not there is not found', async () =>
     expect((await spacePage(office.reader, 'nowhere')).ok).toBe(false));
+});
+
+// Outside reference: the request form’s own check of each space, one after the other.
+test('what the search says of a place is what the form says of it, date by date', async () => {
+  // The hall back to back with what is wanted, in its own layout: a shoulder to share; elsewhere plain clashes.
+  const inHall = { spaceId: SPACE.HL, layout: 'rounds' as const, setupMin: 45, strikeMin: 30 };
+  await approvedIn(office, 'ada', { spaces: [inHall], when: times('2027-04-20', '10:00', '12:45') });
+  await approvedIn(office, 'ada', {
+    spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }],
+    when: times('2027-04-27', '14:30', '15:00'),
+  });
+  await approvedIn(office, 'ada', {
+    when: times('2027-05-04', '08:30', '13:00'),
+    equipment: [{ typeId: 1, quantity: 70 }],
+  });
+  const asked: Record<string, string>[] = [
+    { repeat: 'weekly', dates: '5' },
+    { repeat: 'daily', dates: '16', from: '12:00', to: '14:00' },
+    { repeat: 'weekly', dates: '3', from: '20:00', to: '21:45', type: '1', quantity: '20' },
+    { repeat: 'daily', dates: '3', from: '09:00', to: '08:00' },
+  ];
+  for (const who of ['ben', 'mara'])
+    for (const more of asked) {
+      const reply = await found(who, more);
+      const { when, type, quantity } = search(more);
+      for (const place of reply.places) {
+        const offer = SMALL_OFFICE.buildings[0]!.spaces.find(
+          ({ code }) => code === place.code,
+        )!.layouts!.find(({ layout }) => layout === place.kind)!;
+        const checked = expectDone(
+          await checkRequest(
+            office.as(who),
+            checkSchema.parse({
+              people: 20,
+              spaces: [
+                {
+                  spaceId: place.spaceId,
+                  layout: place.kind,
+                  setupMin: offer.setupMin,
+                  strikeMin: offer.strikeMin,
+                },
+              ],
+              when: { startsAt: when.startsAt, endsAt: when.endsAt, repeat: when.repeat },
+              accessMin: 30,
+              exitMin: 30,
+              equipment: type === null ? [] : [{ typeId: type, quantity }],
+              publish: false,
+            }),
+          ),
+        );
+        const count = (verdict: string) => checked.dates.filter((date) => date.verdict === verdict).length;
+        expect([who, more, place.code, place.clear, place.look]).toEqual([
+          who,
+          more,
+          place.code,
+          count('clear'),
+          count('look'),
+        ]);
+        const first = checked.dates.find(({ verdict }) => verdict !== 'clear');
+        expect(place.sentences).toEqual((first?.findings ?? []).slice(0, 2).map(({ sentence }) => sentence));
+      }
+    }
 });

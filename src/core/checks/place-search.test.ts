@@ -1,7 +1,20 @@
+import fc from 'fast-check';
 import { space, span, world } from '@tests/builders/world';
+import { occupiedOf, setupKeyOf } from '../occupancy/bands';
 import type { SpaceFacts } from '../occupancy/world';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '../ids';
-import { candidatesFor, searchPlaces, type PlaceWanted } from './place-search';
+import { verdictOf } from './findings';
+import {
+  answerAll,
+  candidatesFor,
+  datesIn,
+  doubtfulAmong,
+  findingsIn,
+  groupAlike,
+  rankPlaces,
+  type PlaceWanted,
+  type StandingAt,
+} from './place-search';
 
 const offer = (layout: 'rounds' | 'theatre', seats: number) => ({
   layout,
@@ -30,8 +43,17 @@ const taken = (part: number, from: number, to: number, claim: number) => ({
   span: span(from, to),
   claimId: claim as ClaimId,
 });
-const search = (asked: PlaceWanted, more = {}) =>
-  searchPlaces(candidatesFor(ALL, asked), asked, world({ spaces: ALL, ...more }), 'requester', {});
+/** Every candidate checked whole, and ranked; with why the first date that is not clear is not. */
+function search(asked: PlaceWanted, more = {}) {
+  const facts = world({ spaces: ALL, ...more });
+  const candidates = candidatesFor(ALL, asked);
+  const found = candidates.map((each) => findingsIn(each, asked, facts, {}));
+  const verdicts = found.map((dates) => dates.map((findings) => verdictOf(findings, 'requester')));
+  return rankPlaces(candidates, verdicts, asked.people).map((answer) => ({
+    ...answer,
+    findings: answer.firstNotClear === null ? [] : found[answer.position]![answer.firstNotClear]!,
+  }));
+}
 
 describe('who can answer at all', () => {
   const ids = (more: Partial<PlaceWanted>) =>
@@ -101,4 +123,87 @@ describe('ranked', () => {
     });
     expect(answers.map(({ verdict }) => verdict)).toEqual(['clash', 'clash', 'clash']);
   });
+});
+
+const KEYS = ['1:rounds', '2:rounds', '3:rounds', 'other'];
+const rows = fc.array(
+  fc.record({
+    part: fc.integer({ min: 1, max: 3 }),
+    from: fc.integer({ min: 500, max: 2300 }),
+    length: fc.integer({ min: 20, max: 200 }),
+    key: fc.constantFrom(...KEYS),
+  }),
+  { maxLength: 8 },
+);
+
+// Reference: every candidate checked whole against everything that stands in it.
+test('checking what is alike once, and what is doubtful whole, says the same as checking each whole', () => {
+  fc.assert(
+    fc.property(rows, fc.integer({ min: 0, max: 60 }), fc.boolean(), (drawn, closedMin, isLate) => {
+      const busyRows = drawn
+        .filter(
+          (row, index) =>
+            !drawn
+              .slice(0, index)
+              .some(
+                (other) =>
+                  other.part === row.part &&
+                  other.from < row.from + row.length &&
+                  row.from < other.from + other.length,
+              ),
+        )
+        .map(({ part, from, length, key }, claim) => ({
+          ...taken(part, from, from + length, claim),
+          neighbour: {
+            claimSpaceId: claim,
+            setupKey: key,
+            host: span(from + 10, from + length - 5),
+            occupied: span(from, from + length),
+            hasLink: { before: false, after: false },
+          },
+        }));
+      const shut = closedMin
+        ? [{ span: span(2000, 2000 + closedMin), kind: 'shut' as const, reason: 'Paint' }]
+        : [];
+      const spaces = [
+        space(1, [1, 2], { layouts: [offer('rounds', 60)], closures: shut }),
+        space(2, [1], { layouts: [offer('rounds', 30)] }),
+        space(3, [2], { layouts: [offer('rounds', 26)] }),
+        space(4, [3], { layouts: [{ ...offer('rounds', 26), setupMin: 45 }] }),
+      ];
+      const asked = wanted({ dates: [date('a', 600), date('b', isLate ? 2060 : 700), date('c', 2200)] });
+      const candidates = candidatesFor(spaces, asked);
+      const facts = world({ spaces, busy: busyRows });
+      const verdicts = (found: ReturnType<typeof findingsIn>) =>
+        found.map((each) => verdictOf(each, 'office'));
+      const whole = candidates.map((each) => verdicts(findingsIn(each, asked, facts, {})));
+      // The first row of each part that ends after the window begins, as the database finds it.
+      const standing: StandingAt = (index, at) => {
+        const candidate = candidates[index]!;
+        const occupied = occupiedOf(
+          datesIn(candidate, asked)[at]!.claim,
+          datesIn(candidate, asked)[at]!.claim.spaces[0]!,
+        );
+        const key = setupKeyOf({ spaceId: candidate.space.id, layout: candidate.offer.layout });
+        const hits = candidate.space.parts.flatMap((part) => {
+          const [row] = busyRows
+            .filter(({ resourceId, span: each }) => resourceId === part && each.end > occupied.start)
+            .sort((a, b) => a.span.end - b.span.end);
+          return row && row.span.start < occupied.end ? [row.neighbour.setupKey === key] : [];
+        });
+        if (!hits.length) return 'free';
+        return hits.every(Boolean) ? 'perhaps' : 'taken';
+      };
+      const groups = groupAlike(candidates);
+      const alike = groups.map(([first]) =>
+        verdicts(findingsIn(candidates[first!]!, asked, { ...facts, busy: [] }, {})),
+      );
+      const doubtful = new Map(
+        doubtfulAmong(candidates, asked, standing).map((index) => [index, whole[index]!]),
+      );
+      expect(answerAll(groups, alike, doubtful, standing)).toEqual(whole);
+      expect(groups.flat().sort()).toEqual([0, 1, 2, 3]);
+    }),
+    { numRuns: 300 },
+  );
 });

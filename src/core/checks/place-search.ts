@@ -1,17 +1,10 @@
-import type { ResourceId, SpaceId } from '../ids';
-import type { ClaimContent, WantedSpace } from '../occupancy/bands';
-import type { BusyRow, SpaceFacts, WaitingRow, WorldSnapshot } from '../occupancy/world';
+import type { ResourceId } from '../ids';
+import { occupiedOf, type ClaimContent, type WantedSpace } from '../occupancy/bands';
+import type { SpaceFacts, WorldSnapshot } from '../occupancy/world';
 import { overPostedLimit, type Layout, type LayoutOffer } from '../seating/capacity';
 import { missingFeatures, type Feature } from '../spaces/features';
 import { checkDates, findingsByDate } from './check';
-import {
-  verdictOf,
-  type AskedFacts,
-  type Finding,
-  type Side,
-  type Verdict,
-  type WantedDate,
-} from './findings';
+import { type AskedFacts, type Finding, type Verdict, type WantedDate } from './findings';
 
 /** What a space is looked for by. */
 export interface PlaceWanted {
@@ -35,8 +28,10 @@ export interface PlaceAnswer extends Candidate {
   readonly count: Readonly<Record<Verdict, number>>;
   /** The worst of all dates. */
   readonly verdict: Verdict;
-  /** Of the first date that is not clear; empty where all are. */
-  readonly findings: readonly Finding[];
+  /** Of the candidate, among all. */
+  readonly position: number;
+  /** The first date that is not clear, by position; null where all are. */
+  readonly firstNotClear: number | null;
 }
 
 /** The layout with fewest seats to spare; null where nothing seats them. */
@@ -65,62 +60,140 @@ export const wantedSpaceOf = ({ space, offer }: Candidate, people: number): Want
   strikeMin: offer.strikeMin,
 });
 
-function rowsByPart<Row extends BusyRow | WaitingRow>(rows: readonly Row[]): Map<ResourceId, Row[]> {
-  const found = new Map<ResourceId, Row[]>();
-  for (const row of rows) {
-    const known = found.get(row.resourceId);
-    if (known) known.push(row);
-    else found.set(row.resourceId, [row]);
-  }
-  return found;
+/** What stands in a space in the window of a date: nothing, something else's, or perhaps only a shoulder to share. */
+export type Standing = 'free' | 'taken' | 'perhaps';
+
+/** What stands in the way of each space on each date, by positions of candidate and date. */
+export type StandingAt = (candidate: number, date: number) => Standing;
+
+/**
+ * Candidates that answer alike but for what stands in them: same hours, closures, policies, timetables and minutes of
+ * crew. One of each group is checked for all.
+ */
+export function groupAlike(candidates: readonly Candidate[]): number[][] {
+  const groups = new Map<string, number[]>();
+  candidates.forEach(({ space, offer }, index) => {
+    const { hours, closures, policies, timetables } = space;
+    const key = JSON.stringify([hours, closures, policies, timetables, offer.setupMin, offer.strikeMin]);
+    groups.set(key, [...(groups.get(key) ?? []), index]);
+  });
+  return [...groups.values()];
+}
+
+/** The dates as they would be asked for in a space: what the world of its check is loaded by. */
+export function datesIn(candidate: Candidate, { dates, people }: PlaceWanted): WantedDate[] {
+  const own = wantedSpaceOf(candidate, people);
+  return dates.map((date) => ({ ...date, claim: { ...date.claim, spaces: [own] } }));
+}
+
+/** Findings of each date in a space, by the whole check; `world` holds what stands in its parts, and may hold more. */
+export function findingsIn(
+  candidate: Candidate,
+  wanted: PlaceWanted,
+  world: WorldSnapshot,
+  asked: AskedFacts,
+): Finding[][] {
+  const parts = new Set<ResourceId>(candidate.space.parts);
+  const dates = datesIn(candidate, wanted);
+  const byDate = findingsByDate(
+    dates,
+    checkDates(
+      dates,
+      {
+        ...world,
+        spaces: [candidate.space],
+        busy: world.busy.filter(({ resourceId }) => parts.has(resourceId)),
+        waiting: (world.waiting ?? []).filter(({ resourceId }) => parts.has(resourceId)),
+      },
+      asked,
+    ),
+  );
+  return dates.map(({ key }) => byDate.get(key)!);
+}
+
+/** Dates that follow one another so closely that they share shoulders: their windows are shorter than they look. */
+function touchesItself(candidate: Candidate, wanted: PlaceWanted): boolean {
+  const spans = datesIn(candidate, wanted)
+    .map(({ claim }) => occupiedOf(claim, claim.spaces[0]!))
+    .sort((a, b) => a.start - b.start);
+  return spans.some((span, index) => index > 0 && span.start <= spans[index - 1]!.end);
+}
+
+/** Candidates, by position, of which something can only be told by the whole check. */
+export function doubtfulAmong(
+  candidates: readonly Candidate[],
+  wanted: PlaceWanted,
+  standing: StandingAt,
+): number[] {
+  const [first] = candidates;
+  // Bands differ between spaces, dates do not: only where the widest touch is each looked at.
+  const widest = first && {
+    ...first,
+    offer: {
+      ...first.offer,
+      setupMin: Math.max(...candidates.map(({ offer }) => offer.setupMin)),
+      strikeMin: Math.max(...candidates.map(({ offer }) => offer.strikeMin)),
+    },
+  };
+  const mayTouch = widest !== undefined && touchesItself(widest, wanted);
+  return candidates.flatMap((candidate, index) => {
+    const found = wanted.dates.map((_, date) => standing(index, date));
+    const isDoubtful =
+      found.includes('perhaps') ||
+      (mayTouch && found.some((each) => each !== 'free') && touchesItself(candidate, wanted));
+    return isDoubtful ? [index] : [];
+  });
+}
+
+/**
+ * Verdicts of every candidate on every date. `alike` are those of one member of each group, checked as if nothing stood
+ * in any space; `whole` are those of candidates that are doubtful, checked with everything.
+ */
+export function answerAll(
+  groups: readonly (readonly number[])[],
+  alike: readonly (readonly Verdict[])[],
+  whole: ReadonlyMap<number, readonly Verdict[]>,
+  standing: StandingAt,
+): Verdict[][] {
+  const answers: Verdict[][] = [];
+  groups.forEach((members, group) => {
+    for (const candidate of members)
+      answers[candidate] =
+        whole.get(candidate)?.slice() ??
+        alike[group]!.map((verdict, date) => (standing(candidate, date) === 'taken' ? 'clash' : verdict));
+  });
+  return answers;
 }
 
 const WORST: readonly Verdict[] = ['clash', 'look', 'clear'];
 
 /**
- * How every candidate answers to the same dates, best first: most dates that can be had, then most that are clear, then
- * fewest empty seats, then the order of the house. Each is checked alone: candidates are no rivals of one another.
- * The world holds what touches any of them.
+ * Candidates with their answers, best first: most dates that can be had, then most that are clear, then fewest empty
+ * seats, then the order of the house. Candidates are no rivals of one another.
  */
-export function searchPlaces(
+export function rankPlaces(
   candidates: readonly Candidate[],
-  wanted: PlaceWanted,
-  world: WorldSnapshot,
-  side: Side,
-  asked: AskedFacts,
+  verdicts: readonly (readonly Verdict[])[],
+  people: number,
 ): PlaceAnswer[] {
-  const busy = rowsByPart(world.busy);
-  const waiting = rowsByPart(world.waiting ?? []);
-  const answers = candidates.map((candidate): PlaceAnswer => {
-    const { space, offer } = candidate;
-    const own = wantedSpaceOf(candidate, wanted.people);
-    const dates = wanted.dates.map((date) => ({ ...date, claim: { ...date.claim, spaces: [own] } }));
-    const around: WorldSnapshot = {
-      ...world,
-      spaces: [space],
-      busy: space.parts.flatMap((part) => busy.get(part) ?? []),
-      waiting: space.parts.flatMap((part) => waiting.get(part) ?? []),
-    };
-    const byDate = findingsByDate(dates, checkDates(dates, around, asked));
-    const verdicts = dates.map(({ key }) => verdictOf(byDate.get(key)!, side));
+  const answers = candidates.map((candidate, index): PlaceAnswer => {
     const count = { clear: 0, look: 0, clash: 0 };
-    for (const verdict of verdicts) count[verdict] += 1;
-    const verdict = WORST.find((each) => count[each] > 0) ?? 'clear';
-    const first = verdicts.findIndex((each) => each !== 'clear');
+    for (const verdict of verdicts[index]!) count[verdict] += 1;
+    const first = verdicts[index]!.findIndex((verdict) => verdict !== 'clear');
     return {
       ...candidate,
-      spareSeats: offer.seats - wanted.people,
+      position: index,
+      spareSeats: candidate.offer.seats - people,
       count,
-      verdict,
-      findings: first < 0 ? [] : byDate.get(dates[first]!.key)!,
+      verdict: WORST.find((each) => count[each] > 0) ?? 'clear',
+      firstNotClear: first < 0 ? null : first,
     };
   });
-  const order = new Map<SpaceId, number>(candidates.map(({ space }, index) => [space.id, index]));
   return answers.sort(
     (a, b) =>
       a.count.clash - b.count.clash ||
       b.count.clear - a.count.clear ||
       a.spareSeats - b.spareSeats ||
-      order.get(a.space.id)! - order.get(b.space.id)!,
+      a.position - b.position,
   );
 }

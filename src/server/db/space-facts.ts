@@ -161,5 +161,15 @@ export async function siteDays(reader: Reader): Promise<SiteDays> {
   return site;
 }
 
+/** Minutes for the host before and after an event where a request says nothing. */
+export async function siteBands(
+  reader: Reader,
+): Promise<{ readonly accessMin: number; readonly exitMin: number }> {
+  const [site] = await reader.rows<{ accessMin: number; exitMin: number }>(
+    'SELECT access_min AS accessMin, exit_min AS exitMin FROM site ORDER BY id LIMIT 1',
+  );
+  return site!;
+}
+
 /** The zone of the site a space belongs to. */
 export const siteZone = async (reader: Reader): Promise<string> => (await siteDays(reader)).tzid;

@@ -14,9 +14,8 @@ import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
-import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../db/space-facts';
+import { loadEquipmentFacts, loadSpaceFacts, siteBands, siteDays } from '../../db/space-facts';
 import { sideOf } from '../ask/check-request';
-import { askChoices } from '../ask/choices';
 import { familiarTo } from '../own/familiar';
 import { askerOf } from '../verdicts';
 import { loadBoardSpaces, type BoardSpaceRow } from './board-spaces';
@@ -118,7 +117,7 @@ function sayMoment(
 export async function findEarliest(ctx: Context, search: EarliestSearch): Promise<Outcome<EarliestReply>> {
   const { db } = ctx;
   const { tzid, grainMin } = await siteDays(db);
-  const { accessMin, exitMin } = await askChoices(ctx);
+  const { accessMin, exitMin } = await siteBands(db);
   const rows = await loadBoardSpaces(db);
   const ids = rows.map(({ id }) => id);
   const facts = await loadSpaceFacts(db, ids);

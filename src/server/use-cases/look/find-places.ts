@@ -1,12 +1,16 @@
 import {
+  answerAll,
   candidatesFor,
-  searchPlaces,
-  wantedSpaceOf,
+  datesIn,
+  doubtfulAmong,
+  findingsIn,
+  groupAlike,
+  rankPlaces,
+  type Candidate,
   type PlaceAnswer,
   type PlaceWanted,
 } from '@/core/checks/place-search';
-import type { WantedDate } from '@/core/checks/findings';
-import type { SpaceId } from '@/core/ids';
+import { verdictOf, type AskedFacts, type Finding, type Verdict } from '@/core/checks/findings';
 import { overlaps } from '@/core/time/epoch-minute';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -19,14 +23,14 @@ import { familiarRank, type Familiar } from '@/contracts/own';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import type { Context } from '../../context';
 import { loadWorld } from '../../db/snapshot';
-import { loadSpaceFacts } from '../../db/space-facts';
+import { loadSpaceFacts, siteBands } from '../../db/space-facts';
 import { loadAskedHouse } from '../ask/ask-house';
 import { sideOf } from '../ask/check-request';
-import { askChoices } from '../ask/choices';
-import { askerOf, speakerFor, type FindingSpeaker } from '../verdicts';
+import { askerOf, speakerFor } from '../verdicts';
 import { familiarTo } from '../own/familiar';
 import { boardRowsText } from './board-span';
 import { loadBoardSpaces, type BoardSpaceRow } from './board-spaces';
+import { standingIn } from './standing';
 
 const MOST_SENTENCES = 2;
 
@@ -44,13 +48,12 @@ const asCheck = (
 });
 
 function foundPlace(
-  answer: PlaceAnswer,
+  { offer, spareSeats, verdict, count }: PlaceAnswer,
   space: BoardSpaceRow,
   dates: number,
-  familiar: Familiar,
-  speaker: FindingSpeaker,
+  familiar: number,
+  sentences: readonly string[],
 ): FoundPlace {
-  const { offer, spareSeats, verdict, count, findings } = answer;
   return {
     spaceId: space.id,
     code: space.code,
@@ -64,19 +67,26 @@ function foundPlace(
     clear: count.clear,
     look: count.look,
     dates,
-    familiar: familiarRank(familiar, space.id),
-    sentences: findings.slice(0, MOST_SENTENCES).map((finding) => speaker.say(finding)),
+    familiar,
+    sentences,
   };
 }
 
 /** Among those that answer equally well what is pinned comes first, then what one used before. */
-function firstFamiliar(places: readonly FoundPlace[]): FoundPlace[] {
-  const answer = ({ verdict, clear, look }: FoundPlace) => `${verdict} ${clear} ${look}`;
-  // The places come best first: equals stand together, and stay in order where they are equally familiar.
+function firstFamiliar(answers: readonly PlaceAnswer[], familiar: Familiar): PlaceAnswer[] {
+  const alike = ({ count }: PlaceAnswer) => `${count.clear} ${count.look} ${count.clash}`;
+  // They come best first: equals stand together, and stay in order where they are equally familiar.
   const ranks = new Map(
-    [...new Set(places.map(answer))].map((each, index): [string, number] => [each, index]),
+    [...new Set(answers.map(alike))].map((each, index): [string, number] => [each, index]),
   );
-  return [...places].sort((a, b) => ranks.get(answer(a))! - ranks.get(answer(b))! || a.familiar - b.familiar);
+  return answers
+    .map((answer) => ({
+      answer,
+      rank: ranks.get(alike(answer))!,
+      own: familiarRank(familiar, answer.space.id),
+    }))
+    .sort((a, b) => a.rank - b.rank || a.own - b.own)
+    .map(({ answer }) => answer);
 }
 
 /** Titles that overlap the event, by building; what the viewer may not know is left out. */
@@ -100,26 +110,87 @@ async function alsoOn(
   return [...found].map(([building, events]) => ({ building, events: events.sort() }));
 }
 
-/**
- * Every space that seats the people and has what is wanted, with the verdict over all dates, best first. One world for
- * all of them; each is then checked alone, in memory.
- */
-export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Outcome<PlacesReply>> {
+/** Places listed with why the first date that is not clear is not; those after them with their count alone. */
+const MOST_SAID = 30;
+
+interface Searched {
+  readonly ctx: Context;
+  readonly candidates: readonly Candidate[];
+  readonly wanted: PlaceWanted;
+  readonly side: ReturnType<typeof sideOf>;
+  readonly asked: AskedFacts;
+}
+
+/** Verdicts of all candidates on all dates: what is alike is checked once, what stands in each comes in one statement. */
+async function verdictsOf({ ctx, candidates, wanted, side, asked }: Searched): Promise<Verdict[][]> {
+  const { db } = ctx;
+  const groups = groupAlike(candidates);
+  const standing = await standingIn(db, candidates, wanted);
+  const verdicts = (findings: readonly (readonly Finding[])[]) =>
+    findings.map((each) => verdictOf(each, side));
+  const alike: Verdict[][] = [];
+  for (const [first] of groups) {
+    const candidate = candidates[first!]!;
+    const world = await loadWorld(db, datesIn(candidate, wanted));
+    alike.push(verdicts(findingsIn(candidate, wanted, { ...world, busy: [] }, asked)));
+  }
+  const whole = new Map<number, Verdict[]>();
+  for (const index of doubtfulAmong(candidates, wanted, standing)) {
+    const candidate = candidates[index]!;
+    const world = await loadWorld(db, datesIn(candidate, wanted));
+    whole.set(index, verdicts(findingsIn(candidate, wanted, world, asked)));
+  }
+  return answerAll(groups, alike, whole, standing);
+}
+
+/** Why the first date that is not clear is not, for the places that are listed first. */
+async function sentencesOf(
+  { ctx, wanted, side, asked }: Searched,
+  answers: readonly PlaceAnswer[],
+): Promise<Map<number, string[]>> {
   const { db, viewer } = ctx;
+  const told = answers.slice(0, MOST_SAID).filter(({ firstNotClear }) => firstNotClear !== null);
+  if (!told.length) return new Map();
+  // Spaces are no rivals, but a check takes what it is given as one request: each is checked alone, in one world.
+  const world = await loadWorld(
+    db,
+    told.flatMap((answer) => datesIn(answer, wanted)),
+  );
+  const found = told.map((answer) => ({
+    position: answer.position,
+    findings: findingsIn(answer, wanted, world, asked)[answer.firstNotClear!]!.slice(0, MOST_SENTENCES),
+  }));
+  const speaker = await speakerFor(
+    db,
+    viewer,
+    world,
+    found.flatMap(({ findings }) => findings),
+    side,
+  );
+  return new Map(
+    found.map(({ position, findings }) => [position, findings.map((finding) => speaker.say(finding))]),
+  );
+}
+
+/** Every space that seats the people and has what is wanted, with the verdict over all dates, best first. */
+export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Outcome<PlacesReply>> {
+  const { db } = ctx;
   // The request form starts from the same minutes, so that both say the same.
-  const { accessMin, exitMin } = await askChoices(ctx);
-  const input = asCheck(search, { accessMin, exitMin });
+  const input = asCheck(search, await siteBands(db));
   const house = await loadAskedHouse(ctx, db, input);
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const { dates, inWords, notes } = asked.value;
   const rows = await loadBoardSpaces(db);
   const byId = new Map<number, BoardSpaceRow>(rows.map((row) => [row.id, row]));
-  const facts = await loadSpaceFacts(
-    db,
-    rows.map(({ id }) => id),
+  const facts = new Map(
+    (
+      await loadSpaceFacts(
+        db,
+        rows.map(({ id }) => id),
+      )
+    ).map((each) => [each.id, each]),
   );
-  const position = new Map<SpaceId, number>(rows.map(({ id }, index) => [id, index]));
   const wanted: PlaceWanted = {
     people: search.people,
     layout: search.layout,
@@ -130,35 +201,31 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
     })),
   };
   const candidates = candidatesFor(
-    [...facts].sort((a, b) => position.get(a.id)! - position.get(b.id)!),
+    rows.map(({ id }) => facts.get(id)!),
     wanted,
   );
-  const all: WantedDate[] = wanted.dates.map((date) => ({
-    ...date,
-    claim: { ...date.claim, spaces: candidates.map((each) => wantedSpaceOf(each, search.people)) },
-  }));
-  const world = candidates.length ? await loadWorld(db, all) : null;
-  const side = sideOf(ctx);
-  const answers = world
-    ? searchPlaces(candidates, wanted, world, side, { asker: await askerOf(ctx, db) })
-    : [];
-  const speaker = world
-    ? await speakerFor(
-        db,
-        viewer,
-        world,
-        answers.flatMap(({ findings }) => findings),
-        side,
-      )
-    : null;
+  const searched: Searched = {
+    ctx,
+    candidates,
+    wanted,
+    side: sideOf(ctx),
+    asked: { asker: await askerOf(ctx, db) },
+  };
+  const verdicts = candidates.length && dates.length ? await verdictsOf(searched) : candidates.map(() => []);
   const familiar = await familiarTo(ctx);
+  const answers = firstFamiliar(rankPlaces(candidates, verdicts, search.people), familiar);
+  const sentences = await sentencesOf(searched, answers);
   return done({
     inWords,
     notes,
     unfit: rows.length - candidates.length,
-    places: firstFamiliar(
-      answers.map((answer) =>
-        foundPlace(answer, byId.get(answer.space.id)!, dates.length, familiar, speaker!),
+    places: answers.map((answer) =>
+      foundPlace(
+        answer,
+        byId.get(answer.space.id)!,
+        dates.length,
+        familiarRank(familiar, answer.space.id),
+        sentences.get(answer.position) ?? [],
       ),
     ),
     alsoOn: dates.length ? await alsoOn(ctx, dates[0]!, byId, house.tzid) : [],
