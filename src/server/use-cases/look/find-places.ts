@@ -152,9 +152,10 @@ async function sentencesOf(
   const told = answers.slice(0, MOST_SAID).filter(({ firstNotClear }) => firstNotClear !== null);
   if (!told.length) return new Map();
   // Spaces are no rivals, but a check takes what it is given as one request: each is checked alone, in one world.
+  // Only what stands in the one date that is told of has to be there.
   const world = await loadWorld(
     db,
-    told.flatMap((answer) => datesIn(answer, wanted)),
+    told.map((answer) => datesIn(answer, wanted)[answer.firstNotClear!]!),
   );
   const found = told.map((answer) => ({
     position: answer.position,

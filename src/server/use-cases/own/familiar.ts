@@ -5,12 +5,14 @@ import { keep } from '../../db/connection';
 
 /** So many spaces used before are remembered. */
 const MOST_USED = 12;
+/** Of requests before the latest ones nothing is remembered. */
+const RECENT_REQUESTS = 100;
 
 const FAMILIAR = `SELECT json_object(
   'spaces', (SELECT json_group_array(target_id) FROM pin WHERE person_id = $person AND kind = 'space'),
   'pools', (SELECT json_group_array(target_id) FROM pin WHERE person_id = $person AND kind = 'pool'),
-  'usedSpaces', (SELECT json_group_array(space_id) FROM (SELECT s.space_id FROM request r JOIN occurrence o ON o.request_id = r.id
-    JOIN claim_space s ON s.claim_id = o.standing_id WHERE r.requester_id = $person GROUP BY s.space_id ORDER BY MAX(r.asked_min) DESC, s.space_id LIMIT ${MOST_USED}))) AS json`;
+  'usedSpaces', (SELECT json_group_array(space_id) FROM (SELECT s.space_id FROM (SELECT id FROM request WHERE requester_id = $person ORDER BY id DESC LIMIT ${RECENT_REQUESTS}) r
+    JOIN claim_space s ON s.claim_id = (SELECT o.standing_id FROM occurrence o WHERE o.request_id = r.id LIMIT 1) GROUP BY s.space_id ORDER BY MAX(r.id) DESC, s.space_id LIMIT ${MOST_USED}))) AS json`;
 
 /** What comes first for whoever looks; nothing for readers without an account. */
 export async function familiarTo({ db, viewer }: Context): Promise<Familiar> {
