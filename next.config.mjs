@@ -13,7 +13,15 @@ const SECURITY_HEADERS = [
 /** @type {import('next').NextConfig} */
 export default {
   poweredByHeader: false,
-  serverExternalPackages: ['sequelize', 'sqlite3', 'argon2', 'umzug', 'pino', 'timezones-ical-library', 'pdfkit'],
+  serverExternalPackages: [
+    'sequelize',
+    'sqlite3',
+    'argon2',
+    'umzug',
+    'pino',
+    'timezones-ical-library',
+    'pdfkit',
+  ],
   // forbidden() answers with 403 and its own page.
   experimental: { authInterrupts: true },
   devIndicators: false,

@@ -2,10 +2,12 @@ import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Database } from '@/server/db/connection';
 import { benchBoard } from './board';
+import { benchBrowser } from './browser/run';
 import { benchCheck, benchTyped, queryPlans, series } from './check';
 import { growth } from './growth';
 import { table } from './measure';
 import { benchRecurrence } from './recurrence';
+import { benchSearch } from './search';
 import { benchWrites } from './writes';
 import { FULL, makeWorld, type WorldSize } from './world';
 
@@ -33,6 +35,8 @@ async function main(): Promise<void> {
     `## 260 guarded dates written in one change set\n\n${table(await benchWrites(db))}\n\nMust reach: ≤ 2.`,
     `## Expanding rules: three months, eight years after their start\n\n${await benchRecurrence()}`,
     `## Day board of ${FULL.spaces} spaces\n\n${table(await benchBoard(db))}\n\nMust reach: the JSON text ≤ 0.5.`,
+    `## Searching ${FULL.spaces} spaces for a series of 30 dates\n\nEverything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
+    `## The board in headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day\n\n${await benchBrowser()}`,
     `## How the check grows\n\n${await growth(db)}`,
     `## Query plans\n\nNo full scan of a table that grows; \`SCAN w\` and \`SCAN json_each\` walk what was bound.\n\n${await queryPlans(db)}`,
     `## Memory\n\n${await memory(db)}`,

@@ -8,6 +8,8 @@ import { keep, openDatabase, type Database } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { createOffice } from '@/server/use-cases/office/create-office';
 
+/** Opens nothing but a made-up world in a temporary folder. */
+export const BENCH_PASSWORD = 'bench-made-up-world';
 export const ZONE = 'Europe/London';
 export interface WorldSize {
   readonly spaces: number;
@@ -54,7 +56,14 @@ const office = ({ spaces, types }: WorldSize): OfficeFile => ({
   ],
   categories: [{ name: 'Any', mark: 'An', hue: 'green', about: '' }],
   organisations: ['Bench'],
-  people: [{ name: 'Bench', email: 'bench@bench.example' }],
+  people: [
+    {
+      name: 'Bench',
+      email: 'bench@bench.example',
+      password: BENCH_PASSWORD,
+      roles: ['requester', 'manager'],
+    },
+  ],
 });
 
 /**
@@ -95,8 +104,12 @@ function fill({ spaces, types, occupancies, uses }: WorldSize): string[] {
   ];
 }
 
-export async function makeWorld(size: WorldSize): Promise<Database> {
-  const db = openDatabase(join(mkdtempSync(join(tmpdir(), 'calendario-bench-')), 'bench.sqlite'));
+export const makeWorld = (size: WorldSize): Promise<Database> =>
+  makeWorldIn(mkdtempSync(join(tmpdir(), 'calendario-bench-')), size);
+
+/** A world in a folder the application can be started on. */
+export async function makeWorldIn(folder: string, size: WorldSize): Promise<Database> {
+  const db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
   await createOffice(db, officeSchema.parse(office(size)));
   await db.write(async (tx) => {

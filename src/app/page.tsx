@@ -1,14 +1,16 @@
 import type { Metadata } from 'next';
+import { preload } from 'react-dom';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { pageContext } from '@/server/http/page';
+import { siteZone } from '@/server/db/space-facts';
 import { askChoices } from '@/server/use-cases/ask/choices';
-import { boardCategories, boardHouse } from '@/server/use-cases/look/board-house';
-import { boardSpan } from '@/server/use-cases/look/board-span';
+import { boardCategories } from '@/server/use-cases/look/board-house';
 import { keptViews } from '@/server/use-cases/own/kept-views';
 import { askerOf } from '@/server/use-cases/verdicts';
 import { readBoardAddress } from '@/ui/board/board-address';
 import { Board } from '@/ui/board/board';
+import { HOUSE_URL, spanUrl } from '@/ui/board/board-urls';
 
 export const metadata: Metadata = { title: 'Board' };
 
@@ -20,14 +22,15 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
     get: (name) => (typeof query[name] === 'string' ? query[name] : null),
   });
   const ctx = await pageContext('board.look', '/');
-  const house = await boardHouse(ctx.db);
-  const from = address.day ?? dateOf(toLocal(ctx.clock.now(), house.tzid));
-  const first = await boardSpan(ctx, { from, days: address.days });
+  const tzid = await siteZone(ctx.db);
+  const from = address.day ?? dateOf(toLocal(ctx.clock.now(), tzid));
+  // On their way while the scripts still load: the board asks for the same.
+  for (const url of [HOUSE_URL, spanUrl(from, address.days)])
+    preload(url, { as: 'fetch', crossOrigin: 'anonymous' });
   const { spaces: _spaces, equipment: _equipment, ...choices } = await askChoices(ctx);
   return (
     <Board
-      house={house}
-      first={first}
+      from={from}
       categories={await boardCategories(ctx.db)}
       viewer={{
         isSignedIn: ctx.viewer !== null,

@@ -1,33 +1,17 @@
-import { z } from 'zod';
 import type { EquipmentFacts, SpaceFacts } from '@/core/occupancy/world';
 import type { Closure, HoursLine } from '@/core/spaces/hours';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Asker } from '@/core/spaces/policy';
 import type { Layout } from '@/core/seating/capacity';
-import { localDateField } from './fields';
+
+// No schema here: browsers load this file, and need none.
 
 /** Most days the board shows side by side. */
 export const MOST_BOARD_DAYS = 14;
 
-export const boardQuerySchema = z.object({
-  from: localDateField.optional(),
-  days: z.coerce
-    .number('Days are a whole number.')
-    .int('Days are a whole number.')
-    .min(1, 'At least one day.')
-    .max(MOST_BOARD_DAYS, `At most ${MOST_BOARD_DAYS} days at once.`)
-    .default(1),
-});
-export type BoardQuery = z.output<typeof boardQuerySchema>;
-
 /** Most days of the ruler at once: a year's fullness and a little more. */
 export const MOST_RULER_DAYS = 400;
-
-export const rulerQuerySchema = z.object({
-  from: localDateField,
-  days: z.coerce.number().int().min(1).max(MOST_RULER_DAYS),
-});
 
 /** A space as the board knows it; hours and closures are those of `BoardHouse.hours` and `.closures` at that position. */
 export interface HouseSpace {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { boardQuerySchema } from '@/contracts/board';
+import { boardQuerySchema } from '@/contracts/board-query';
 import { levels } from '@/core/equipment/peak-use';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';

@@ -22,7 +22,7 @@ interface BarProps {
   readonly printHref: string;
   readonly kept: readonly KeptView[];
   readonly isSignedIn: boolean;
-  go(change: Partial<BoardAddress>, how?: 'push' | 'replace'): void;
+  go(change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later'): void;
 }
 
 const NO_FILTERS: Partial<BoardAddress> = {
@@ -210,7 +210,7 @@ export function BoardBar(props: BarProps) {
               max={1}
               step="any"
               value={Math.log(zoom) / Math.log(MOST_ZOOM)}
-              onChange={({ target }) => go({ zoom: MOST_ZOOM ** Number(target.value) }, 'replace')}
+              onChange={({ target }) => go({ zoom: MOST_ZOOM ** Number(target.value) }, 'later')}
             />
           </label>
           <button

@@ -1,6 +1,15 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, useState, type RefObject, type SyntheticEvent } from 'react';
+import { useRouter } from 'next/navigation';
+import {
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type MouseEvent,
+  type RefObject,
+  type SyntheticEvent,
+} from 'react';
 import type { Interval } from '@/core/time/epoch-minute';
 import { AXIS_PX, AxisHead, AxisLines } from './axis-head';
 import { BoardRowView, type RowContext } from './board-row';
@@ -20,8 +29,9 @@ function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis): 
     const element = scroller.current;
     if (!element) return;
     const follow = () => setLeft(Math.floor(element.scrollLeft / AHEAD_PX) * AHEAD_PX);
-    element.addEventListener('scroll', follow, { passive: true });
-    return () => element.removeEventListener('scroll', follow);
+    // Before the rows are drawn anew: afterwards asking where it stands would lay everything out at once.
+    element.addEventListener('scroll', follow, { passive: true, capture: true });
+    return () => element.removeEventListener('scroll', follow, { capture: true });
   }, [scroller]);
   return useMemo(() => {
     const seen = 2000;
@@ -49,6 +59,7 @@ interface CanvasProps {
   readonly picked: Ghost | null;
   /** What the pointer or the focus is on, in words; null where it is on nothing. */
   onNote(text: string | null): void;
+  onSlip(id: number): void;
 }
 
 const noteOf = (event: SyntheticEvent): string | null =>
@@ -56,7 +67,17 @@ const noteOf = (event: SyntheticEvent): string | null =>
 
 /** Rows by time, drawn only as far as they can be seen. */
 export function BoardCanvas(props: CanvasProps) {
-  const { scroller, rows, offsets, context, now, label, isLoading, gestures, picked, onNote } = props;
+  const { scroller, rows, offsets, context, now, label, isLoading, gestures, picked, onNote, onSlip } = props;
+  const router = useRouter();
+  // One listener follows all the plain links; with a key held they are the browser's.
+  const follow = (event: MouseEvent) => {
+    if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
+    const link = (event.target as Element).closest<HTMLAnchorElement>('a');
+    if (link?.dataset.slip) onSlip(Number(link.dataset.slip));
+    else if (link?.dataset.go !== undefined) router.push(link.getAttribute('href')!);
+    else return;
+    event.preventDefault();
+  };
   const { axis, labelPx, house } = context;
   const window = useWindow(scroller, axis);
   const rowContext = useMemo(() => ({ ...context, window }), [context, window]);
@@ -87,6 +108,7 @@ export function BoardCanvas(props: CanvasProps) {
       aria-busy={isLoading}
       tabIndex={0}
       className={`sheet board-scroll relative overflow-auto overscroll-contain ${isLoading ? 'opacity-70' : ''}`}
+      onClick={follow}
       onPointerDown={gestures.onPointerDown}
       onKeyDown={gestures.onKeyDown}
       onBlur={gestures.onBlur}
@@ -103,7 +125,7 @@ export function BoardCanvas(props: CanvasProps) {
           <div
             key={index}
             data-row=""
-            className="absolute left-0"
+            className="board-row absolute left-0"
             style={{ top: start, height: size, width: labelPx + axis.widthPx }}
           >
             <BoardRowView row={rows[index]!} context={rowContext} />

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { memo } from 'react';
 import type { UseTuple } from '@/contracts/board';
 import type { Interval } from '@/core/time/epoch-minute';
@@ -32,13 +31,13 @@ function SpaceLabel({ space, isNarrow }: { space: SpaceOnBoard; isNarrow: boolea
     <>
       {!isNarrow && <span className="w-7 shrink-0 font-semibold text-soft">{space.code}</span>}
       <span className="min-w-0">
-        <Link
-          prefetch={false}
+        <a
           href={`/places/${space.code}`}
+          data-go=""
           className={`block truncate font-semibold no-underline hover:underline ${isNarrow ? 'text-[0.88rem]' : ''}`}
         >
           {space.name}
-        </Link>
+        </a>
         <span className="block truncate text-[0.82rem] text-soft">
           {space.madeOf.length ? space.madeOf.join(' + ') : facts.join(' · ')}
         </span>
@@ -149,13 +148,13 @@ export const BoardRowView = memo(function BoardRowView({
           <SpaceLabel space={row.space} isNarrow={labelPx < LABEL_PX} />
         ) : (
           <span className="min-w-0">
-            <Link
-              prefetch={false}
+            <a
               href={`/pools/${row.pool.id}`}
+              data-go=""
               className="block truncate font-semibold no-underline hover:underline"
             >
               {row.pool.name}
-            </Link>
+            </a>
             <span className="block truncate text-[0.82rem] text-soft">
               {row.pool.units.length
                 ? row.pool.units.map(({ name }) => name).join(', ')

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } fro
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
 import type { KeptView } from '@/contracts/own';
 import { addMinutes, covers, type Interval } from '@/core/time/epoch-minute';
+import { dayLong } from '@/contracts/words/when';
 import { addDays, addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
 import { printHref } from '@/ui/print/print-href';
@@ -22,7 +23,7 @@ import { PickSlip, type ShortChoices } from './pick-slip';
 import { boardRows, LABEL_PX, rowOffsets, type BoardRow } from './rows';
 import { AXIS_PX } from './axis-head';
 import { daysFrom, fittingPxPerMin, makeAxis, shownHours } from './time-axis';
-import { useBoardAddress, useBoardSpan } from './use-board';
+import { useBoardAddress, useBoardSpan, useFirstBoard } from './use-board';
 import { useGestures, type Ghost } from './use-gestures';
 
 const NARROW_LABEL_PX = 116;
@@ -50,7 +51,7 @@ function useZoom(
   scroller: RefObject<HTMLDivElement | null>,
   labelPx: number,
   address: BoardAddress,
-  go: (change: Partial<BoardAddress>, how: 'replace') => void,
+  go: (change: Partial<BoardAddress>, how: 'later') => void,
 ) {
   const zoom = useRef(address.zoom);
   useEffect(() => {
@@ -64,7 +65,7 @@ function useZoom(
       const ratio = next / zoom.current;
       zoom.current = next;
       const left = (element.scrollLeft + anchorPx) * ratio - anchorPx;
-      go({ zoom: next }, 'replace');
+      go({ zoom: next }, 'later');
       requestAnimationFrame(() => element.scrollTo({ left }));
     };
     const wheel = (event: WheelEvent) => {
@@ -123,17 +124,29 @@ function shownOf(rows: readonly BoardRow[], { spaces }: House): { spaces?: reado
   return shown.length < spaces.length && shown.length <= 100 ? { spaces: shown } : {};
 }
 
+/** Addresses of slips on the board as it stands: one for each booking, so their common part is written once. */
+function slipHrefs(address: BoardAddress): (id: number) => string {
+  const here = boardHref({ ...address, slip: null, pick: null });
+  const base = `${here}${here.includes('?') ? '&' : '?'}slip=`;
+  return (id) => `${base}${id}`;
+}
+
 interface BoardProps {
-  readonly house: BoardHouse;
-  readonly first: BoardSpan;
+  /** The first day shown, the one the page had preloaded. */
+  readonly from: LocalDate;
   readonly categories: readonly BoardCategory[];
   readonly viewer: BoardViewer;
   readonly choices: ShortChoices;
   readonly kept: readonly KeptView[];
 }
 
+interface LoadedProps extends BoardProps {
+  readonly house: BoardHouse;
+  readonly first: BoardSpan;
+}
+
 function useBoardData(
-  { house: facts, first, categories }: BoardProps,
+  { house: facts, first, categories }: LoadedProps,
   address: BoardAddress,
   roomPx: number,
 ) {
@@ -173,6 +186,33 @@ function useBoardData(
 
 /** Every space by time: looking, picking a gap, moving what stands there. */
 export function Board(props: BoardProps) {
+  const { address } = useBoardAddress();
+  const { first, hasFailed, again } = useFirstBoard(props.from, address.days);
+  if (first) return <LoadedBoard {...props} house={first.house} first={first.span} />;
+  return (
+    <>
+      <h1 className="pb-2 text-2xl">{dayLong(props.from)}</h1>
+      <div className="sheet board-scroll p-6" aria-busy={!hasFailed}>
+        {hasFailed ? (
+          <p role="alert">
+            The board cannot be loaded just now.{' '}
+            <button type="button" className="press" onClick={again}>
+              Try again
+            </button>
+          </p>
+        ) : (
+          <p className="text-soft">Loading the board …</p>
+        )}
+        <noscript>
+          The board is drawn by scripts, which are switched off here. The notices at /notices can be read
+          without.
+        </noscript>
+      </div>
+    </>
+  );
+}
+
+function LoadedBoard(props: LoadedProps) {
   const { categories, viewer, choices } = props;
   const { isManager } = viewer;
   const { address, go } = useBoardAddress();
@@ -220,7 +260,7 @@ export function Board(props: BoardProps) {
       uses: span.uses,
       labelPx,
       pickedSlip: address.slip,
-      slipHref: (id: number) => boardHref({ ...address, slip: id, pick: null }),
+      slipHref: slipHrefs(address),
       isFaded: (booking: Booking) => isLeftOut(booking, address),
       canMove: (booking: Booking) => isMovable(booking, isManager),
     }),
@@ -306,6 +346,10 @@ export function Board(props: BoardProps) {
               gestures={gestures}
               picked={pickedGhost}
               onNote={setNote}
+              onSlip={(slip) => {
+                setMove(null);
+                go({ slip, pick: null });
+              }}
             />
           ) : (
             <p className="sheet p-6 text-lg">

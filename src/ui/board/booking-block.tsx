@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import { memo, type CSSProperties } from 'react';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
+import type { Band } from '@/core/occupancy/bands';
 import { duringText } from '@/contracts/words/when';
 import { Mark } from '@/ui/primitives/mark';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
@@ -36,6 +36,32 @@ export function sayBooking({ known, span, state, isOwn }: Booking, place: string
   return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}, ${known.people} people`;
 }
 
+/** So wide is a block that has room for its mark, and for words. */
+const MARK_PX = 34;
+const TEXT_PX = 68;
+
+interface Drawn {
+  readonly bands: readonly Band[];
+  readonly spoken: string;
+  readonly hours: string;
+}
+// Rows come and go as the board is scrolled; what is drawn and said of a booking stays.
+const drawn = new WeakMap<Booking, Drawn>();
+
+function drawnOf(booking: Booking, place: string, tzid: string): Drawn {
+  const before = drawn.get(booking);
+  if (before) return before;
+  const { known } = booking;
+  const clock = (at: number) => timeOf(toLocal(at as typeof booking.span.start, tzid));
+  const found = {
+    bands: bandsOnBoard(booking).filter(({ kind }) => kind !== 'event'),
+    spoken: sayBooking(booking, place, tzid),
+    hours: known ? `${clock(known.event.start)}–${clock(known.event.end)}` : '',
+  };
+  drawn.set(booking, found);
+  return found;
+}
+
 interface BlockProps {
   readonly booking: Booking;
   readonly place: string;
@@ -50,60 +76,62 @@ interface BlockProps {
   readonly lane: number;
 }
 
+// Plain links: a thousand of the router's own would weigh more than the board. The canvas follows them (`data-slip`).
+
 /** A booking to scale: the event as a block, the bands as lines that reach out to both sides. */
 export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
   const { booking, place, axis, tzid, href, isPicked, isFaded, isMovable, lane } = props;
   const { known, state, isOwn } = booking;
-  const bands = bandsOnBoard(booking);
+  const { bands, spoken, hours } = drawnOf(booking, place, tzid);
   const event = axis.stretch(known?.event ?? booking.span);
-  const spoken = sayBooking(booking, place, tzid);
-  const clock = (at: number) => timeOf(toLocal(at as typeof booking.span.start, tzid));
-  const hours = known ? `${clock(known.event.start)}–${clock(known.event.end)}` : '';
+  const inLane = lane ? ({ '--lane': lane } as CSSProperties) : undefined;
+  const fade = isFaded ? 'opacity-30' : '';
   return (
-    <div className={isFaded ? 'opacity-30' : 'contents'} style={{ '--lane': lane } as CSSProperties}>
+    <>
       {bands.map((band) => {
-        const reach = band.kind === 'event' ? null : axis.stretch(band);
+        const reach = axis.stretch(band);
         return (
           reach && (
-            <span key={band.kind} aria-hidden="true" className={`reach ${REACH[band.kind]}`} style={reach} />
+            <span
+              key={band.kind}
+              aria-hidden="true"
+              className={`reach ${REACH[band.kind]} ${fade}`}
+              style={{ ...reach, ...inLane }}
+            />
           )
         );
       })}
       {event && (
-        <Link
-          prefetch={false}
+        <a
           href={href}
-          scroll={false}
+          data-slip={booking.id}
           draggable={false}
           aria-current={isPicked ? 'true' : undefined}
           data-booking={booking.id}
           data-note={spoken}
           data-hue={known?.category?.hue ?? 'ink'}
-          className={`event-block ${known ? LOOK[state] : 'event-taken'} ${isOwn ? 'event-own' : ''} ${isMovable ? 'cursor-grab' : ''} @container z-10 flex items-center gap-1.5 px-1 no-underline select-none hover:z-20 aria-[current]:ring-2 aria-[current]:ring-ink`}
-          style={event}
+          className={`event-block event-words ${known ? LOOK[state] : 'event-taken'} ${isOwn ? 'event-own' : ''} ${isMovable ? 'cursor-grab' : ''} ${fade}`}
+          style={{ ...event, ...inLane }}
         >
-          {known?.category && (
-            <span className="hidden @min-[1.9rem]:contents">
-              <Mark mark={known.category.mark} hue={known.category.hue} />
-            </span>
+          {known?.category && event.width >= MARK_PX && (
+            <Mark mark={known.category.mark} hue={known.category.hue} className="row-span-2" />
           )}
-          <span
-            aria-hidden="true"
-            className={`hidden min-w-0 text-[0.84rem] leading-[1.15] @min-[4rem]:block ${isOwn ? 'font-bold' : 'font-medium'}`}
-          >
-            <span className="block truncate">
-              {state === 'approved' ? '' : <i>{state}: </i>}
-              {isOwn ? 'Yours: ' : ''}
-              {known?.title ?? 'taken'}
-            </span>
-            <span className="block truncate text-[0.74rem] font-normal text-soft">
-              {hours} {known?.nth}
-            </span>
-          </span>
+          {event.width >= TEXT_PX && (
+            <>
+              <span aria-hidden="true" className="col-start-2 truncate">
+                {state === 'approved' ? '' : <i>{state}: </i>}
+                {isOwn ? 'Yours: ' : ''}
+                {known?.title ?? 'taken'}
+              </span>
+              <span aria-hidden="true" className="event-hours col-start-2 truncate">
+                {hours} {known?.nth}
+              </span>
+            </>
+          )}
           <span className="sr-only">{spoken}</span>
-        </Link>
+        </a>
       )}
-    </div>
+    </>
   );
 });
 
@@ -123,10 +151,9 @@ export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href,
   if (!stretch) return null;
   const isTaken = booking.state !== 'waiting';
   return (
-    <Link
-      prefetch={false}
+    <a
       href={href}
-      scroll={false}
+      data-slip={booking.id}
       draggable={false}
       tabIndex={-1}
       data-note={`${isTaken ? 'Taken' : 'Wanted'} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
@@ -140,6 +167,6 @@ export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href,
       >
         {isTaken ? '' : 'waiting '}in {via}
       </span>
-    </Link>
+    </a>
   );
 });

@@ -135,6 +135,14 @@ export function snap(at: number, axis: TimeAxis, to: 'nearest' | 'before' = 'nea
     (to === 'nearest' ? Math.round(steps) : Math.floor(steps)) * axis.grainMin) as EpochMinute;
 }
 
+// Most spaces share their hours, and rows come and go.
+const closed = new WeakMap<TimeAxis, WeakMap<readonly Interval[], Interval[]>>();
+
 /** The parts of the drawn days that lie outside `open`. */
-export const closedStretches = (axis: TimeAxis, open: readonly Interval[]): Interval[] =>
-  axis.days.flatMap(({ shown }) => subtract(shown, open));
+export function closedStretches(axis: TimeAxis, open: readonly Interval[]): Interval[] {
+  let known = closed.get(axis);
+  if (!known) closed.set(axis, (known = new WeakMap()));
+  let found = known.get(open);
+  if (!found) known.set(open, (found = axis.days.flatMap(({ shown }) => subtract(shown, open))));
+  return found;
+}

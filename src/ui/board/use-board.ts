@@ -1,12 +1,49 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { BoardSpan } from '@/contracts/board';
+import type { BoardHouse, BoardSpan } from '@/contracts/board';
 import type { LocalDate } from '@/core/time/local-time';
 import { useAddress } from '@/ui/hooks/use-address';
+import { HOUSE_URL, spanUrl } from './board-urls';
 import { boardHref, readBoardAddress, type BoardAddress } from './board-address';
 
 const FORM = { read: readBoardAddress, href: boardHref };
 export const useBoardAddress = () => useAddress<BoardAddress>(FORM);
+
+export interface FirstBoard {
+  readonly house: BoardHouse;
+  readonly span: BoardSpan;
+}
+
+/** The house and the days the board opens with; null until both are there. */
+export function useFirstBoard(from: LocalDate, days: number) {
+  const [first, setFirst] = useState<FirstBoard | null>(null);
+  const [hasFailed, setFailed] = useState(false);
+  const [turn, setTurn] = useState(0);
+  // Later days are loaded by the board itself.
+  const asked = useRef({ from, days });
+  useEffect(() => {
+    const abort = new AbortController();
+    const read = async <Value>(url: string): Promise<Value> => {
+      const reply = await fetch(url, { signal: abort.signal });
+      if (!reply.ok) throw new Error(`${url} answered ${reply.status}`);
+      return (await reply.json()) as Value;
+    };
+    Promise.all([
+      read<BoardHouse>(HOUSE_URL),
+      read<BoardSpan>(spanUrl(asked.current.from, asked.current.days)),
+    ])
+      .then(([house, span]) => setFirst({ house, span }))
+      .catch(() => {
+        if (!abort.signal.aborted) setFailed(true);
+      });
+    return () => abort.abort();
+  }, [turn]);
+  const again = useCallback(() => {
+    setFailed(false);
+    setTurn((before) => before + 1);
+  }, []);
+  return { first, hasFailed, again };
+}
 
 export interface SpanHandle {
   readonly span: BoardSpan;
@@ -35,7 +72,7 @@ export function useBoardSpan(from: LocalDate, days: number, first: BoardSpan): S
     }
     hasFirst.current = false;
     const abort = new AbortController();
-    fetch(`/api/board?from=${from}&days=${days}`, { signal: abort.signal })
+    fetch(spanUrl(from, days), { signal: abort.signal })
       .then(async (reply) => {
         if (!reply.ok) return setFailed(AWAY);
         const loaded = (await reply.json()) as BoardSpan;

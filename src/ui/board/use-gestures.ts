@@ -8,6 +8,7 @@ import {
   type PointerEvent,
   type RefObject,
 } from 'react';
+import { flushSync } from 'react-dom';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { OnBoard } from './board-check';
 import type { Booking } from './bookings';
@@ -119,7 +120,8 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
 
   const show = useCallback((next: Ghost | null) => {
     latest.current.ghost = next;
-    setGhost(next);
+    // At once: what is dragged and its verdict are drawn in the frame of the pointer's own move.
+    flushSync(() => setGhost(next));
   }, []);
 
   const moveGhost = useCallback(

@@ -4,8 +4,11 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 
 export interface AddressHandle<Address> {
   readonly address: Address;
-  /** Changes what is named. `replace` where going back should not pass every step on the way. */
-  go(change: Partial<Address>, how?: 'push' | 'replace'): void;
+  /**
+   * Changes what is named. `replace` where going back should not pass every step on the way; `later` where steps follow
+   * one another faster than an address need be written: it is, once they rest.
+   */
+  go(change: Partial<Address>, how?: 'push' | 'replace' | 'later'): void;
 }
 
 /** How a screen's address is read from a query and written as a link; both outside any component, so that they stay the same. */
@@ -14,6 +17,7 @@ export interface AddressForm<Address> {
   href(address: Address): string;
 }
 
+const REST_MS = 200;
 const queryOf = (href: string): string => new URLSearchParams(href.split('?')[1] ?? '').toString();
 
 /**
@@ -26,6 +30,8 @@ export function useAddress<Address>({ read, href }: AddressForm<Address>): Addre
   const latest = useRef(address);
   // Addresses made here that the router has not told of yet; it may leave some out.
   const made = useRef<string[]>([]);
+  const resting = useRef(0);
+  useEffect(() => () => clearTimeout(resting.current), []);
   useEffect(() => {
     const at = made.current.indexOf(query);
     made.current.splice(0, at + 1);
@@ -36,13 +42,18 @@ export function useAddress<Address>({ read, href }: AddressForm<Address>): Addre
     setAddress(told);
   }, [query, read, href]);
   const go = useCallback(
-    (change: Partial<Address>, how: 'push' | 'replace' = 'push') => {
+    (change: Partial<Address>, how: 'push' | 'replace' | 'later' = 'push') => {
       const next = { ...latest.current, ...change };
       latest.current = next;
       setAddress(next);
-      made.current.push(queryOf(href(next)));
-      if (how === 'push') window.history.pushState(null, '', href(next));
-      else window.history.replaceState(null, '', href(next));
+      clearTimeout(resting.current);
+      const write = () => {
+        made.current.push(queryOf(href(latest.current)));
+        if (how === 'push') window.history.pushState(null, '', href(latest.current));
+        else window.history.replaceState(null, '', href(latest.current));
+      };
+      if (how === 'later') resting.current = window.setTimeout(write, REST_MS);
+      else write();
     },
     [href],
   );

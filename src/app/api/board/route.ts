@@ -1,4 +1,4 @@
-import { boardQuerySchema } from '@/contracts/board';
+import { boardQuerySchema } from '@/contracts/board-query';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { boardSpanText } from '@/server/use-cases/look/board-span';

@@ -1,4 +1,5 @@
-import { MOST_RULER_DAYS, rulerQuerySchema } from '@/contracts/board';
+import { MOST_RULER_DAYS } from '@/contracts/board';
+import { rulerQuerySchema } from '@/contracts/board-query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { ruler } from '@/server/use-cases/look/ruler';
 

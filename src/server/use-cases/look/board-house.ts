@@ -93,5 +93,17 @@ export async function boardHouse(reader: Reader): Promise<BoardHouse> {
   return house;
 }
 
+/** The same as JSON text, written once while it stands. */
+export async function boardHouseText(
+  reader: Reader,
+): Promise<{ readonly version: number; readonly text: string }> {
+  const house = await boardHouse(reader);
+  const known = reader.kept.get('board house text') as { version: number; text: string } | undefined;
+  if (known?.version === house.version) return known;
+  const written = { version: house.version, text: JSON.stringify(house) };
+  reader.kept.set('board house text', written);
+  return written;
+}
+
 export const boardCategories = (reader: Reader): Promise<BoardCategory[]> =>
   reader.rows<BoardCategory>('SELECT id, name, mark, hue FROM category ORDER BY position');

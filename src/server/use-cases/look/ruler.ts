@@ -6,6 +6,7 @@ import { addDays, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, startOfDay } from '@/core/time/zone';
 import type { RulerDay } from '@/contracts/board';
 import type { Context } from '../../context';
+import type { Reader } from '../../db/connection';
 import { loadSpaceFacts, siteZone } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
 
@@ -40,6 +41,35 @@ function takenByDay(spans: readonly [EpochMinute, EpochMinute][], days: readonly
   return taken;
 }
 
+// Every change of what is booked has a change set, every change of the house a new version.
+const VERSION = `SELECT (SELECT value FROM setting WHERE key = 'house_version') || ' ' || COALESCE((SELECT MAX(id) FROM change_set), 0) AS version`;
+
+/** Occupied share of the open minutes of each day, 0 to 1; the same for everybody, and kept while nothing changes. */
+async function fullnessOf(
+  reader: Reader,
+  dates: readonly LocalDate[],
+  spans: readonly Interval[],
+  tzid: string,
+): Promise<readonly number[]> {
+  const [row] = await reader.rows<{ version: string }>(VERSION);
+  const key = `fullness ${dates[0]} ${dates.length}`;
+  const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
+  if (known?.version === row!.version) return known.shares;
+  const undivided = (await loadBoardSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
+  const facts = await loadSpaceFacts(
+    reader,
+    undivided.map(({ id }) => id),
+  );
+  const whole: Interval = { start: spans[0]!.start, end: spans[spans.length - 1]!.end };
+  const taken = takenByDay(await reader.json(OCCUPIED, { ...whole }), spans);
+  const shares = dates.map((date, index) => {
+    const open = facts.reduce((sum, { hours }) => sum + totalMin(openOn(date, hours, tzid)), 0);
+    return open ? Math.min(1, taken[index]! / open) : 0;
+  });
+  reader.kept.set(key, { version: row!.version, shares });
+  return shares;
+}
+
 async function waitingDates(
   { db, viewer }: Context,
   span: Interval,
@@ -59,20 +89,14 @@ export async function ruler(ctx: Context, from: LocalDate, days: number): Promis
   const dates = Array.from({ length: days }, (_, index) => addDays(from, index));
   const spans = dates.map((date) => dayInterval(date, tzid));
   const whole: Interval = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, days), tzid) };
-  const undivided = (await loadBoardSpaces(db)).filter(({ madeOf }) => madeOf.length === 0);
-  const facts = await loadSpaceFacts(
-    db,
-    undivided.map(({ id }) => id),
-  );
-  const taken = takenByDay(await db.json(OCCUPIED, { ...whole }), spans);
+  const fullness = await fullnessOf(db, dates, spans, tzid);
   const waiting = await waitingDates(ctx, whole);
   return dates.map((date, index) => {
     const { start, end } = spans[index]!;
-    const open = facts.reduce((sum, { hours }) => sum + totalMin(openOn(date, hours, tzid)), 0);
     const own = waiting.filter(([at]) => at >= start && at < end);
     return {
       date,
-      fullness: open ? Math.min(1, taken[index]! / open) : 0,
+      fullness: fullness[index]!,
       waiting: own.length,
       clashing: own.filter(([, clashes]) => clashes).length,
     };

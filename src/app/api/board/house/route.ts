@@ -1,14 +1,14 @@
 import { readRoute } from '@/server/http/route';
-import { boardHouse } from '@/server/use-cases/look/board-house';
+import { boardHouseText } from '@/server/use-cases/look/board-house';
 
 export const GET = readRoute({
   action: 'board.look',
   run: async (ctx, request) => {
-    const house = await boardHouse(ctx.db);
-    const tag = `"${house.version}"`;
-    const headers = { 'Cache-Control': 'no-cache', ETag: tag };
+    const { version, text } = await boardHouseText(ctx.db);
+    const tag = `"${version}"`;
+    const headers = { 'Cache-Control': 'no-cache', 'Content-Type': 'application/json', ETag: tag };
     return request.headers.get('if-none-match') === tag
       ? new Response(null, { status: 304, headers })
-      : Response.json(house, { headers });
+      : new Response(text, { headers });
   },
 });

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { MOST_BOARD_DAYS, MOST_RULER_DAYS } from './board';
+import { localDateField } from './fields';
+
+export const boardQuerySchema = z.object({
+  from: localDateField.optional(),
+  days: z.coerce
+    .number('Days are a whole number.')
+    .int('Days are a whole number.')
+    .min(1, 'At least one day.')
+    .max(MOST_BOARD_DAYS, `At most ${MOST_BOARD_DAYS} days at once.`)
+    .default(1),
+});
+export type BoardQuery = z.output<typeof boardQuerySchema>;
+
+export const rulerQuerySchema = z.object({
+  from: localDateField,
+  days: z.coerce.number().int().min(1).max(MOST_RULER_DAYS),
+});
