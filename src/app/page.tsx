@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import { preload } from 'react-dom';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { pageContext } from '@/server/http/page';
@@ -24,21 +23,24 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   const ctx = await pageContext('board.look', '/');
   const tzid = await siteZone(ctx.db);
   const from = address.day ?? dateOf(toLocal(ctx.clock.now(), tzid));
-  // On their way while the scripts still load: the board asks for the same.
-  for (const url of [HOUSE_URL, spanUrl(from, address.days)])
-    preload(url, { as: 'fetch', crossOrigin: 'anonymous' });
   const { spaces: _spaces, equipment: _equipment, ...choices } = await askChoices(ctx);
   return (
-    <Board
-      from={from}
-      categories={await boardCategories(ctx.db)}
-      viewer={{
-        isSignedIn: ctx.viewer !== null,
-        isManager: ctx.viewer?.roles.includes('manager') ?? false,
-        asker: await askerOf(ctx, ctx.db),
-      }}
-      choices={choices}
-      kept={await keptViews(ctx, 'board')}
-    />
+    <>
+      {/* On their way while the scripts still load: the board asks for the same. */}
+      {[HOUSE_URL, spanUrl(from, address.days)].map((url) => (
+        <link key={url} rel="preload" as="fetch" crossOrigin="anonymous" href={url} />
+      ))}
+      <Board
+        from={from}
+        categories={await boardCategories(ctx.db)}
+        viewer={{
+          isSignedIn: ctx.viewer !== null,
+          isManager: ctx.viewer?.roles.includes('manager') ?? false,
+          asker: await askerOf(ctx, ctx.db),
+        }}
+        choices={choices}
+        kept={await keptViews(ctx, 'board')}
+      />
+    </>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
 import type { KeptView } from '@/contracts/own';
 import { addMinutes, covers, type Interval } from '@/core/time/epoch-minute';
@@ -34,8 +34,8 @@ const FIRST_ROOM_PX = 1246;
 const LEAST_DAY_PX = 640;
 
 /** How much room there is, once it is known. */
-function useRoomPx(scroller: RefObject<HTMLDivElement | null>): number {
-  const [room, setRoom] = useState(FIRST_ROOM_PX);
+function useRoomPx(scroller: RefObject<HTMLDivElement | null>, first: number): number {
+  const [room, setRoom] = useState(first);
   useEffect(() => {
     const element = scroller.current;
     if (!element) return;
@@ -143,6 +143,8 @@ interface BoardProps {
 interface LoadedProps extends BoardProps {
   readonly house: BoardHouse;
   readonly first: BoardSpan;
+  /** Room across, as the frame had it before. */
+  readonly roomPx: number;
 }
 
 function useBoardData(
@@ -188,11 +190,17 @@ function useBoardData(
 export function Board(props: BoardProps) {
   const { address } = useBoardAddress();
   const { first, hasFailed, again } = useFirstBoard(props.from, address.days);
-  if (first) return <LoadedBoard {...props} house={first.house} first={first.span} />;
+  const frame = useRef<HTMLDivElement>(null);
+  const [roomPx, setRoomPx] = useState(FIRST_ROOM_PX);
+  // Measured before the board is drawn, so that it is drawn once.
+  useLayoutEffect(() => {
+    if (frame.current) setRoomPx(frame.current.clientWidth);
+  }, []);
+  if (first) return <LoadedBoard {...props} house={first.house} first={first.span} roomPx={roomPx} />;
   return (
     <>
       <h1 className="pb-2 text-2xl">{dayLong(props.from)}</h1>
-      <div className="sheet board-scroll p-6" aria-busy={!hasFailed}>
+      <div ref={frame} className="sheet board-scroll overflow-y-scroll p-6" aria-busy={!hasFailed}>
         {hasFailed ? (
           <p role="alert">
             The board cannot be loaded just now.{' '}
@@ -217,7 +225,7 @@ function LoadedBoard(props: LoadedProps) {
   const { isManager } = viewer;
   const { address, go } = useBoardAddress();
   const scroller = useRef<HTMLDivElement>(null);
-  const data = useBoardData(props, address, useRoomPx(scroller));
+  const data = useBoardData(props, address, useRoomPx(scroller, props.roomPx));
   const { house, bookings, rows, axis, offsets, labelPx, span, whole } = data;
   const [move, setMove] = useState<Move | null>(null);
   const [note, setNote] = useState<string | null>(null);
