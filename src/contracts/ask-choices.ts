@@ -15,6 +15,8 @@ export interface AskChoices {
       readonly strikeMin: number;
     }[];
   }[];
+  /** Spaces that are pinned, then those used before: offered first. */
+  readonly familiar: readonly number[];
   readonly categories: readonly {
     readonly id: number;
     readonly name: string;

@@ -6,7 +6,7 @@ import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
 import { loadDates, loadRequest, type DateRow } from '@/server/use-cases/request-rows';
-import { ask, type TestOffice } from './office';
+import { ask, SPACE, type TestOffice } from './office';
 
 export type Step = ChangeBody['step'];
 
@@ -73,6 +73,26 @@ export async function approvedIn(
   const reference = await submit(office, who, more);
   expectDone(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' }));
   return reference;
+}
+
+/** Of Ada, on one day: public and private, approved in the east bay and waiting in the west bay. */
+export async function everyKindOfBooking(office: TestOffice, day: string) {
+  const made: { title: string; publish: boolean; isWaiting: boolean }[] = [];
+  for (const publish of [true, false])
+    for (const isWaiting of [true, false]) {
+      const title = `${publish ? 'Public' : 'Private'} ${isWaiting ? 'wish' : 'event'}`;
+      const spaceId = isWaiting ? SPACE.HW : SPACE.HE;
+      const more = {
+        title,
+        publish,
+        spaces: [{ spaceId, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 }],
+        when: publish ? times(day, '10:00', '11:00') : times(day, '14:00', '15:00'),
+      };
+      if (isWaiting) await submit(office, 'ada', more);
+      else await approvedIn(office, 'ada', more);
+      made.push({ title, publish, isWaiting });
+    }
+  return made;
 }
 
 export const undo = (office: TestOffice, who: string, changeSet: number) =>

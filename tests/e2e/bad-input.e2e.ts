@@ -187,6 +187,42 @@ test('a date or an order that is not there, a version from long ago, an unknown 
   expect((await send('GET', '/?day=nonsense&slip=1.x&pick=9@never&q=%25')).status).toBe(200);
 });
 
+test.each([
+  ['/api/dates?from=yesterday&days=7', /no date yesterday/],
+  ['/api/dates?from=2027-04-13&days=9999', /At most 366 days/],
+  ['/api/dates?from=2027-04-13&days=1&by=planet', /Choose from the list/],
+  ['/api/dates?from=2027-04-13&days=1&only=1,2', /A list of numbers/],
+  ['/print/sheet.pdf?what=board&from=2027-04-13&days=15', /at most 14 days/],
+  ['/print/sheet.pdf?what=tea&from=2027-04-13&days=1', /Choose what to print/],
+])('a question that cannot be meant is refused: %s', async (path, sentence) => {
+  await refused(await send('GET', path), 400, sentence);
+});
+
+test('what is not there is not printed, pinned or kept', async () => {
+  await refused(
+    await send('GET', '/print/sheet.pdf?what=space&of=NOPE&from=2027-04-13&days=1'),
+    404,
+    /space with this code/,
+  );
+  await refused(
+    await send('POST', '/api/own/pins', { kind: 'space', id: 4711, isPinned: true }, requester),
+    404,
+    /such space/,
+  );
+  const elsewhere = { screen: 'board', name: 'x', address: 'https://elsewhere.example/' };
+  await refused(
+    await send('POST', '/api/own/views', elsewhere, requester),
+    400,
+    /Only what this screen shows/,
+  );
+  for (const path of [
+    '/dates?view=decade&day=x&n=-3&only=a&slip=q&pick=now',
+    '/places/earliest?people1=many',
+    '/print?what=tea',
+  ])
+    expect((await send('GET', path)).status).toBe(200);
+});
+
 test('nothing of all this was stored', async () => {
   const own = await (await send('GET', '/requests', undefined, requester)).text();
   expect(own).not.toContain('Bad input');

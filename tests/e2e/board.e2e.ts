@@ -11,6 +11,7 @@ import {
   press,
   says,
   send,
+  show,
   signIn,
   textOf,
   type Account,
@@ -23,9 +24,7 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 async function boardOf(path: string, who?: Account, size?: { width: number; height: number }): Promise<Page> {
-  const page = await newPage(browser, size);
-  if (who) await signIn(page, who);
-  await open(page, path);
+  const page = await show(browser, path, who, size);
   await page.waitForSelector('.board-scroll [data-row]');
   return page;
 }

@@ -34,6 +34,19 @@ export async function newPage(browser: Browser, size = { width: 1280, height: 80
 
 export const open = (page: Page, path: string) => page.goto(`${BASE}${path}`, { waitUntil: 'load' });
 
+/** A page of a person of their own at an address, signed in where an account is named. */
+export async function show(
+  browser: Browser,
+  path: string,
+  who?: Account,
+  size?: { width: number; height: number },
+): Promise<Page> {
+  const page = await newPage(browser, size);
+  if (who) await signIn(page, who);
+  await open(page, path);
+  return page;
+}
+
 /** The session cookie of an account, by the same route as the form. */
 export async function sessionOf(account: Account): Promise<string> {
   const reply = await send('POST', '/api/session', { email: ACCOUNTS[account], password: PASSWORD });

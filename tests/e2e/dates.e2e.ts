@@ -8,12 +8,11 @@ import {
   byRole,
   fill,
   launch,
-  newPage,
   open,
   press,
   says,
   send,
-  signIn,
+  show,
   textOf,
   type Account,
 } from './browser';
@@ -24,12 +23,8 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-async function datesOf(path: string, who?: Account, size?: { width: number; height: number }): Promise<Page> {
-  const page = await newPage(browser, size);
-  if (who) await signIn(page, who);
-  await open(page, path);
-  return page;
-}
+const datesOf = (path: string, who?: Account, size?: { width: number; height: number }) =>
+  show(browser, path, who, size);
 
 /** How often an event with this title is drawn. */
 const drawn = (page: Page, title: string) =>

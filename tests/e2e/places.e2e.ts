@@ -1,17 +1,5 @@
-import type { Browser, Page } from 'puppeteer-core';
-import {
-  BASE,
-  byRole,
-  fill,
-  launch,
-  newPage,
-  open,
-  press,
-  says,
-  signIn,
-  textOf,
-  type Account,
-} from './browser';
+import type { Browser } from 'puppeteer-core';
+import { BASE, byRole, fill, launch, show, open, press, says, textOf, type Account } from './browser';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -19,15 +7,10 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-async function show(path: string, who?: Account): Promise<Page> {
-  const page = await newPage(browser);
-  if (who) await signIn(page, who);
-  await open(page, path);
-  return page;
-}
+const see = (path: string, who?: Account) => show(browser, path, who);
 
 test('a place that is known leads to the board of its building', async () => {
-  const page = await show('/places');
+  const page = await see('/places');
   await fill(page, 'A place you know', 'nowhere house');
   await press(page, 'See its building on the board');
   await says(page, 'There is no building or space called “nowhere house”.');
@@ -39,7 +22,7 @@ test('a place that is known leads to the board of its building', async () => {
 });
 
 test('three spaces are compared, the picked time stays, and what was found goes to the board', async () => {
-  const page = await show(
+  const page = await see(
     '/places?people=20&day=2027-04-15&from=14:00&to=16:00&repeat=once&dates=1',
     'requester',
   );
@@ -67,7 +50,7 @@ test('three spaces are compared, the picked time stays, and what was found goes 
 });
 
 test('the earliest moments lead to the board with everything picked', async () => {
-  const page = await show('/places/earliest', 'requester');
+  const page = await see('/places/earliest', 'requester');
   const line = async (n: number, people: string) => {
     const field = (await page.waitForSelector(`input[name="people${n}"]`))!;
     await field.evaluate((input) => ((input as HTMLInputElement).value = ''));
@@ -86,7 +69,7 @@ test('the earliest moments lead to the board with everything picked', async () =
 });
 
 test('what was asked wrongly for the earliest is said beside its field, and nothing typed is lost', async () => {
-  const page = await show(
+  const page = await see(
     '/places/earliest?people1=20&first=2027-04-20&last=2027-04-01&between=09:00&and=18:00&minutes=90',
   );
   await says(page, 'The last day must not be before the first.');
@@ -99,7 +82,7 @@ test('what was asked wrongly for the earliest is said beside its field, and noth
 });
 
 test('a pin brings a place to the front, here and in the next search, and is taken out again', async () => {
-  const page = await show('/places', 'requester');
+  const page = await see('/places', 'requester');
   const first = () => page.$eval('section[aria-label="Spaces"] li a', (link) => link.textContent);
   const before = await first();
   expect(before).not.toBe('Lemon Foyer');
@@ -116,12 +99,12 @@ test('a pin brings a place to the front, here and in the next search, and is tak
 });
 
 test('a pool has a page; with whom its units are is for those who work with them', async () => {
-  const reader = await show('/places');
+  const reader = await see('/places');
   await press(reader, 'Garden buggy', 'link');
   await says(reader, 'Left, day by day, at the scarcest moment');
   const path = new URL(reader.url()).pathname;
   expect(await textOf(reader)).not.toContain('With whom');
-  const manager = await show(path, 'manager');
+  const manager = await see(path, 'manager');
   await says(manager, 'With whom');
   await press(manager, 'Ask for a loan', 'link');
   await says(manager, 'Garden buggy: a loan');

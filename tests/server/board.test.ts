@@ -15,7 +15,7 @@ import { readBookings } from '@/ui/board/bookings';
 import { readHouse } from '@/ui/board/house';
 import { isMovable, moveTo } from '@/ui/board/move';
 import { boardRows } from '@/ui/board/rows';
-import { act, approvedIn, expectDone, submit, times } from '@tests/builders/changes';
+import { act, approvedIn, everyKindOfBooking, expectDone, submit, times } from '@tests/builders/changes';
 import { at, openOffice, SPACE, viewer, weekly, ZONE, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -41,20 +41,7 @@ const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin
 describe('who may know what', () => {
   // Outside reference of the statement: the rule in the core, for every viewer and every kind of booking.
   test('the statement that masks rows and the rule of the core agree', async () => {
-    const made: { title: string; publish: boolean; isWaiting: boolean }[] = [];
-    for (const publish of [true, false])
-      for (const isWaiting of [true, false]) {
-        const title = `${publish ? 'Public' : 'Private'} ${isWaiting ? 'wish' : 'event'}`;
-        const more = {
-          title,
-          publish,
-          spaces: [bay(isWaiting ? SPACE.HW : SPACE.HE)],
-          when: publish ? times(DAY, '10:00', '11:00') : times(DAY, '14:00', '15:00'),
-        };
-        if (isWaiting) await submit(office, 'ada', more);
-        else await approvedIn(office, 'ada', more);
-        made.push({ title, publish, isWaiting });
-      }
+    const made = await everyKindOfBooking(office, DAY);
     const requesterId = viewer('ada').personId as PersonId;
     for (const name of [null, ...PEOPLE]) {
       const who = name === null ? null : viewer(name);

@@ -2,7 +2,7 @@ import { datesQuerySchema, DATE_STATES, type DatesQuery } from '@/contracts/date
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';
 import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
-import { act, approvedIn, expectDone, submit, times } from '@tests/builders/changes';
+import { act, approvedIn, everyKindOfBooking, expectDone, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, viewer, weekly, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -26,20 +26,7 @@ const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin
 
 // Outside reference of the statement: the rule in the core, for every viewer and every kind of booking.
 test('what a viewer reads of a date is what the rule of the core says', async () => {
-  const made: { title: string; publish: boolean; isWaiting: boolean }[] = [];
-  for (const publish of [true, false])
-    for (const isWaiting of [true, false]) {
-      const title = `${publish ? 'Public' : 'Private'} ${isWaiting ? 'wish' : 'event'}`;
-      const more = {
-        title,
-        publish,
-        spaces: [bay(isWaiting ? SPACE.HW : SPACE.HE)],
-        when: publish ? times(DAY, '10:00', '11:00') : times(DAY, '14:00', '15:00'),
-      };
-      if (isWaiting) await submit(office, 'ada', more);
-      else await approvedIn(office, 'ada', more);
-      made.push({ title, publish, isWaiting });
-    }
+  const made = await everyKindOfBooking(office, DAY);
   const requesterId = viewer('ada').personId as PersonId;
   for (const name of [null, ...PEOPLE]) {
     const who = name === null ? null : viewer(name);

@@ -159,6 +159,7 @@ function SpaceFields({
   const buildings = [...new Set(choices.spaces.map(({ building }) => building))];
   const set = (next: AskForm['spaces'][number]) => setValue(`spaces.${index}`, next, { shouldDirty: true });
   const fault = (field: string) => faults[`spaces.${index}.${field}`];
+  const familiar = choices.familiar.flatMap((id) => choices.spaces.find((each) => each.id === id) ?? []);
   return (
     <>
       <Field
@@ -173,10 +174,19 @@ function SpaceFields({
           onChange={(event) => set(usualSpace(choices, Number(event.target.value)))}
         >
           <option value="">Choose …</option>
+          {familiar.length > 0 && (
+            <optgroup label="Pinned or used before">
+              {familiar.map(({ id, name, code }) => (
+                <option key={id} value={id}>
+                  {name} ({code})
+                </option>
+              ))}
+            </optgroup>
+          )}
           {buildings.map((building) => (
             <optgroup key={building} label={building}>
               {choices.spaces
-                .filter((each) => each.building === building)
+                .filter((each) => each.building === building && !familiar.includes(each))
                 .map(({ id, name, code }) => (
                   <option key={id} value={id}>
                     {name} ({code})

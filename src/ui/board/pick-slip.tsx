@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { AskBody, AskReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -18,6 +18,7 @@ import {
 } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
+import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
@@ -163,7 +164,7 @@ function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [sent, setSent] = useState<AskReply | null>(null);
   const [isSending, setSending] = useState(false);
-  const intent = useRef({ text: '', key: '' });
+  const keyOf = useIntentKey();
   const content = contentOf(pick, Number(form.people) || 1, Number(form.quantity) || 1, board, choices);
 
   const submit = async () => {
@@ -183,11 +184,8 @@ function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
       equipment: content.equipment.map(({ typeId, quantity }) => ({ typeId, quantity })),
       when: { startsAt: pick.start, durationMin: pick.minutes, repeat: null },
     };
-    // One key for one intent: a double press is one request.
-    const text = JSON.stringify(body);
-    if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
     setSending(true);
-    const reply = await send<AskReply>('POST', '/api/requests', { ...body, key: intent.current.key });
+    const reply = await send<AskReply>('POST', '/api/requests', { ...body, key: keyOf(body) });
     setSending(false);
     setError(reply.ok ? null : reply.error);
     if (!reply.ok) return;

@@ -1,9 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/change';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { RequestView } from '@/contracts/request-view';
+import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
 
 type Step = ChangeBody['step'];
@@ -30,15 +31,12 @@ export function useChange(
   const [doneText, setDoneText] = useState('');
   const [isSending, setSending] = useState(false);
   const [changeSet, setChangeSet] = useState<number | null>(null);
-  // One key for one intent: a double press is one change, another choice is another.
-  const intent = useRef({ text: '', key: '' });
+  const keyOf = useIntentKey();
 
   const post = async <Value>(url: string, body: object): Promise<Value | null> => {
-    const text = JSON.stringify([url, body]);
-    if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
     setSending(true);
     setDoneText('');
-    const reply = await send<Value>('POST', url, { ...body, key: intent.current.key });
+    const reply = await send<Value>('POST', url, { ...body, key: keyOf([url, body]) });
     setSending(false);
     // What happened meanwhile is loaded even where the change was refused.
     if (afterwards) afterwards();

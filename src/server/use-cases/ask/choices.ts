@@ -3,8 +3,9 @@ import { toLocal } from '@/core/time/zone';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
+import { familiarTo } from '../own/familiar';
 
-type Flagged = Omit<AskChoices, 'categories' | 'hosts' | 'today'> & {
+type Flagged = Omit<AskChoices, 'categories' | 'hosts' | 'today' | 'familiar'> & {
   readonly categories: readonly (Omit<AskChoices['categories'][number], 'publish'> & { publish: 0 | 1 })[];
   readonly hosts: readonly (Omit<AskChoices['hosts'][number], 'isOwn'> & { isOwn: 0 | 1 })[];
 };
@@ -32,8 +33,10 @@ export async function askChoices(ctx: Context): Promise<AskChoices> {
   const now = ctx.clock.now();
   const tzid = await siteZone(ctx.db);
   const rows = await ctx.db.json<Flagged>(CHOICES, { now, person: ctx.viewer?.personId ?? 0 });
+  const { spaces, usedSpaces } = await familiarTo(ctx);
   return {
     ...rows,
+    familiar: [...new Set([...spaces, ...usedSpaces])],
     categories: rows.categories.map((each) => ({ ...each, publish: each.publish === 1 })),
     hosts: rows.hosts.map((each) => ({ ...each, isOwn: each.isOwn === 1 })),
     today: dateOf(toLocal(now, tzid)),
