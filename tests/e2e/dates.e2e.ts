@@ -271,6 +271,13 @@ describe('as the manager', () => {
     await says(page, '1 page, just as printed.');
     const preview = await page.$eval('.printed-page', (sheet) => sheet.textContent);
     expect(preview).toContain('Vows in the orangery');
+    // What the browser's own print makes of it: one sheet of A4, with everything on it.
+    const printed = join(process.env.E2E_DATA!, 'printed.pdf');
+    writeFileSync(printed, await page.pdf({ preferCSSPageSize: true, printBackground: true }));
+    const info = spawnSync('pdfinfo', [printed], { encoding: 'utf8' }).stdout;
+    expect(info).toMatch(/Pages:\s+1\n/);
+    expect(info).toMatch(/Page size:\s+84[12](\.\d+)? x 59[456]/);
+    expect(spawnSync('pdftotext', [printed, '-'], { encoding: 'utf8' }).stdout).toContain('Walled Garden');
     await page.select('select[name="detail"]', 'detailed');
     await fill(page, 'Days', '2');
     await press(page, 'Show it so');

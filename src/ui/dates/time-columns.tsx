@@ -66,7 +66,7 @@ function Block({
       data-note={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}
       title={sayEntry(entry, context.tzid)}
-      className={`event-block px-1 text-[0.84rem] leading-[1.18] no-underline hover:z-20 aria-[current]:z-20 aria-[current]:ring-2 aria-[current]:ring-ink ${entry.title === null ? 'event-taken' : LOOK[entry.state]} ${entry.isOwn ? 'event-own' : ''}`}
+      className={`event-block px-1 wrap-anywhere text-[0.84rem] leading-[1.18] no-underline hover:z-20 aria-[current]:z-20 aria-[current]:ring-2 aria-[current]:ring-ink ${entry.title === null ? 'event-taken' : LOOK[entry.state]} ${entry.isOwn ? 'event-own' : ''}`}
       style={{
         top: ((at.from - hours.from) / 60) * HOUR_PX,
         height: Math.max(18, ((at.to - at.from) / 60) * HOUR_PX - 1),

@@ -58,8 +58,8 @@ export function PrintedPage({ page, number, of }: { page: Page; number: number; 
       role="img"
       aria-label={`Page ${number} of ${of}`}
       viewBox={`0 0 ${page.width} ${page.height}`}
-      width={page.width}
-      height={page.height}
+      // Points, so that it is as large on paper as it was laid out, and on the screen as on paper.
+      style={{ width: `${page.width}pt`, aspectRatio: `${page.width} / ${page.height}` }}
       className="printed-page"
     >
       {page.marks.map((mark, index) => (
