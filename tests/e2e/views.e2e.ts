@@ -45,7 +45,7 @@ const VIEWS: readonly View[] = [
   },
   { name: 'place', path: '/places/QH', as: 'requester' },
   { name: 'pool', path: '/pools/1' },
-  { name: 'pool of units', path: '/pools/11', as: 'manager' },
+  { name: 'pool of units', path: '/pools/10', as: 'manager' },
   { name: 'week of dates', path: '/dates' },
   {
     name: 'week of dates with a slip',
