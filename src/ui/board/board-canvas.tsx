@@ -87,7 +87,7 @@ export function BoardCanvas(props: CanvasProps) {
     getScrollElement: () => scroller.current,
     estimateSize: (index) => rowHeightPx(rows[index]!),
     paddingStart: AXIS_PX,
-    overscan: 5,
+    overscan: 3,
     initialRect: FIRST_SIZE,
   });
   const measured = useRef(rows);

@@ -111,7 +111,7 @@ async function alsoOn(
 }
 
 /** Places listed with why the first date that is not clear is not; those after them with their count alone. */
-const MOST_SAID = 30;
+const MOST_SAID = 20;
 
 interface Searched {
   readonly ctx: Context;
