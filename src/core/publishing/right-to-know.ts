@@ -10,7 +10,7 @@ export interface Viewer {
 /** What of a booking decides who may know more than *taken*. */
 export interface BookingPrivacy {
   readonly requesterId: PersonId;
-  /** In force and asked to be published: everybody may read the title. */
+  /** Asked to be published and in force, or cancelled after it was: everybody may read the title. */
   readonly isPublic: boolean;
 }
 

@@ -1,7 +1,7 @@
 import type { Role } from '../roles';
 import { lengthMin, type EpochMinute, type Interval } from '../time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '../time/local-time';
-import { dayNumber, monthLength } from '../time/calendar-days';
+import { addMonths } from '../time/weeks';
 import { startOfDay, toLocal } from '../time/zone';
 
 /** Who may ask for a space. Empty lists let everybody with an account ask. */
@@ -42,15 +42,6 @@ export function policyOn(lines: readonly PolicyLine[], date: LocalDate): PolicyL
     (latest, line) => (!latest || line.validFrom > latest.validFrom ? line : latest),
     null,
   );
-}
-
-/** The same day so many months on; the last of the month where that month is shorter. */
-export function addMonths(date: LocalDate, months: number): LocalDate {
-  const [year, month, day] = [Number(date.slice(0, 4)), Number(date.slice(5, 7)), Number(date.slice(8))];
-  const index = year * 12 + month - 1 + months;
-  const [toYear, toMonth] = [Math.floor(index / 12), (index % 12) + 1];
-  const first = dayNumber(toYear, toMonth, 1);
-  return addDays('1970-01-01' as LocalDate, first + Math.min(day, monthLength(toYear, toMonth)) - 1);
 }
 
 /** The last local day that may be asked for now; the day itself is still inside. */

@@ -6,15 +6,12 @@ import type { BoardSpan } from '@/contracts/board';
 import type { BoardQuery } from '@/contracts/board-query';
 import type { Context } from '../../context';
 import { asJson, type Reader } from '../../db/connection';
+import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
 import { bindRights, CHANGEABLE, KNOWN, nth } from './known-bookings';
 
-// Occupying rows of a resource never overlap: from the first that ends in the span to the last that starts in it.
 const OCCUPIED = `
-SELECT o.claim_space_id AS id, MIN(o.start_min) AS first, MAX(o.end_min) AS last FROM resource r
-JOIN occupancy o ON o.resource_id = r.id AND o.occupies = 1 AND o.start_min < $end
-  AND o.start_min >= COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = r.id AND f.occupies = 1 AND f.end_min > $start
-    ORDER BY f.end_min LIMIT 1), $end)
+SELECT o.claim_space_id AS id, MIN(o.start_min) AS first, MAX(o.end_min) AS last FROM resource r ${occupiedIn('r.id')}
 WHERE r.kind = 'part' GROUP BY o.claim_space_id`;
 
 // Waiting rows may overlap. None is longer than the longest date with its bands: 31 days and four bands of a day.

@@ -14,6 +14,7 @@ import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
+import { occupiedIn } from '../../db/occupied-in';
 import { loadEquipmentFacts, loadSpaceFacts, siteBands, siteDays } from '../../db/space-facts';
 import { sideOf } from '../ask/check-request';
 import { familiarTo } from '../own/familiar';
@@ -25,12 +26,8 @@ const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
 const AROUND_MIN = 2 * 1440;
 
-// Occupying rows of a part never overlap: from the first that ends in the span to the last that starts in it.
 const BUSY = `
-SELECT json_group_array(json_array(o.resource_id, o.start_min, o.end_min, o.claim_id)) AS json FROM json_each($parts) p
-JOIN occupancy o ON o.resource_id = p.value AND o.occupies = 1 AND o.start_min < $end
-  AND o.start_min >= COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = p.value AND f.occupies = 1 AND f.end_min > $start
-    ORDER BY f.end_min LIMIT 1), $end)`;
+SELECT json_group_array(json_array(o.resource_id, o.start_min, o.end_min, o.claim_id)) AS json FROM json_each($parts) p ${occupiedIn('p.value')}`;
 
 type BusyTuple = [part: ResourceId, start: EpochMinute, end: EpochMinute, claim: BusyRow['claimId']];
 

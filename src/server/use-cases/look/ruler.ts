@@ -7,14 +7,12 @@ import { dayInterval, startOfDay } from '@/core/time/zone';
 import type { RulerDay } from '@/contracts/board';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
+import { occupiedIn } from '../../db/occupied-in';
 import { loadSpaceFacts, siteZone } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
 
 const OCCUPIED = `
-SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r
-JOIN occupancy o ON o.resource_id = r.id AND o.occupies = 1 AND o.start_min < $end
-  AND o.start_min >= COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = r.id AND f.occupies = 1 AND f.end_min > $start
-    ORDER BY f.end_min LIMIT 1), $end)
+SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
 WHERE r.kind = 'part'`;
 
 // None is longer than the longest date with its bands. Whether one is in the way takes one seek: rows of a resource
