@@ -50,6 +50,13 @@ export interface BoardHouse {
   readonly closures: readonly (readonly Closure[])[];
 }
 
+/** A space of the house with its hours and closures in place. */
+export const factsOf = (house: BoardHouse, { facts, hours, closures }: HouseSpace): SpaceFacts => ({
+  ...facts,
+  hours: house.hours[hours]!,
+  closures: house.closures[closures]!,
+});
+
 /** 0 approved, 1 held, 2 waiting. */
 type StateCode = 0 | 1 | 2;
 

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { dayShort } from '@/contracts/words/when';
-import { ticksOf, tickStepMin, type TimeAxis } from './time-axis';
+import { FOLD_PX, ticksOf, tickStepMin, type TimeAxis } from './time-axis';
 
 export const AXIS_PX = 46;
 const FIGURE_PX = 46;
@@ -21,16 +21,16 @@ export const AxisHead = memo(function AxisHead({
   return (
     <div
       className="sticky top-0 z-40 border-b border-strong-rule bg-raised"
-      style={{ height: AXIS_PX, width: labelPx + axis.widthPx }}
+      style={{ height: AXIS_PX, width: `calc(${labelPx}px + ${axis.cssWidth})` }}
       aria-hidden="true"
     >
       <div className="sticky left-0 z-10 float-left h-full bg-raised" style={{ width: labelPx }} />
-      <div className="absolute inset-y-0" style={{ left: labelPx, width: axis.widthPx }}>
+      <div className="absolute inset-y-0" style={{ left: labelPx, width: axis.cssWidth }}>
         {axis.days.map((slice) => (
           <span
             key={slice.date}
             className="absolute top-0 h-full border-l-2 border-strong-rule"
-            style={{ left: slice.leftPx, width: slice.widthPx }}
+            style={axis.stretch(slice.shown)?.style}
           >
             <span
               className="sticky inline-block px-1.5 pt-0.5 font-serif text-[0.95rem] leading-tight whitespace-nowrap"
@@ -45,7 +45,7 @@ export const AxisHead = memo(function AxisHead({
             <span
               key={at}
               className="absolute bottom-0.5 pl-1 text-[0.8rem] text-soft"
-              style={{ left: axis.xOf(at) }}
+              style={{ left: axis.cssLeft(at) }}
             >
               {timeOf(toLocal(at, tzid))}
             </span>
@@ -79,7 +79,7 @@ export const AxisLines = memo(function AxisLines({
           <span
             key={at}
             className="absolute inset-y-0 border-l border-rule/60"
-            style={{ left: axis.xOf(at) }}
+            style={{ left: axis.cssLeft(at) }}
           />
         )),
       )}
@@ -87,11 +87,14 @@ export const AxisLines = memo(function AxisLines({
         <span
           key={slice.date}
           className="board-fold absolute inset-y-0"
-          style={{ left: slice.leftPx - 14, width: 14 }}
+          style={{ left: `calc(${axis.stretch(slice.shown)?.style.left} - ${FOLD_PX}px)`, width: FOLD_PX }}
         />
       ))}
       {isNowShown && (
-        <span className="absolute inset-y-0 z-20 border-l-2 border-accent" style={{ left: axis.xOf(now) }} />
+        <span
+          className="absolute inset-y-0 z-20 border-l-2 border-accent"
+          style={{ left: axis.cssLeft(now) }}
+        />
       )}
     </div>
   );

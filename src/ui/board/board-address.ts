@@ -20,13 +20,8 @@ export interface Pick {
   readonly layouts?: readonly Layout[];
 }
 
-/** What of the board stands in its address, so that a link shows the same. */
-export interface BoardAddress {
-  /** Null is today. */
-  readonly day: LocalDate | null;
-  readonly days: number;
-  /** How many times larger than just fitting; 1 to 24. */
-  readonly zoom: number;
+/** What is left out of the board, or faded. */
+export interface BoardFilters {
   readonly text: string;
   readonly building: string;
   /** These spaces alone, as a search found them; empty is no such choice. */
@@ -38,6 +33,15 @@ export interface BoardAddress {
   readonly category: number | null;
   readonly host: string;
   readonly state: BookingState | null;
+}
+
+/** What of the board stands in its address, so that a link shows the same. */
+export interface BoardAddress extends BoardFilters {
+  /** Null is today. */
+  readonly day: LocalDate | null;
+  readonly days: number;
+  /** How many times larger than just fitting; 1 to 24. */
+  readonly zoom: number;
   /** The claimed space whose slip is open. */
   readonly slip: number | null;
   readonly pick: Pick | null;

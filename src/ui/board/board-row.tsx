@@ -59,7 +59,7 @@ function Shades({ space, context }: { space: SpaceOnBoard; context: RowContext }
               key={span.start}
               aria-hidden="true"
               className="shade-closed absolute inset-y-0"
-              style={stretch}
+              style={stretch.style}
             />
           )
         );
@@ -71,7 +71,7 @@ function Shades({ space, context }: { space: SpaceOnBoard; context: RowContext }
             <span
               key={`shut ${span.start}`}
               className="shade-closed absolute inset-y-0 z-[6] flex items-center overflow-hidden bg-paper px-2"
-              style={stretch}
+              style={stretch.style}
             >
               <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">closed: {reason}</span>
             </span>
@@ -165,7 +165,7 @@ export const BoardRowView = memo(function BoardRowView({
       </div>
       <div
         className="absolute inset-y-0 cursor-copy overflow-hidden border-b border-rule"
-        style={{ left: labelPx, width: axis.widthPx }}
+        style={{ left: labelPx, width: axis.cssWidth }}
       >
         {row.kind === 'space' ? (
           <SpaceCells row={row} context={context} />

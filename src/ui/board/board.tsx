@@ -2,36 +2,33 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
 import type { KeptView } from '@/contracts/own';
-import { addMinutes, covers, type Interval } from '@/core/time/epoch-minute';
+import { covers, type Interval } from '@/core/time/epoch-minute';
 import { dayLong } from '@/contracts/words/when';
-import { addDays, addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
-import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
+import { addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
+import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { printHref } from '@/ui/print/print-href';
-import { boardHref, MOST_ZOOM, type BoardAddress, type Pick } from './board-address';
+import { boardHref, type BoardFilters, type Pick } from './board-address';
 import { BoardBar } from './board-bar';
 import { BoardCanvas } from './board-canvas';
 import type { OnBoard } from './board-check';
-import { readBookings, type Booking } from './bookings';
+import type { Booking } from './bookings';
 import { BookingSlip } from './booking-slip';
-import { filteredPools, filteredSpaces, isLeftOut } from './filters';
-import { readHouse, type House } from './house';
+import { isLeftOut } from './filters';
+import type { House } from './house';
 import { BoardKey } from './key';
 import { isMovable, type Move } from './move';
 import { MoveSlip } from './move-slip';
 import { NoteStrip } from './note-strip';
 import { PickSlip, type ShortChoices } from './pick-slip';
-import { boardRows, LABEL_PX, rowOffsets, type BoardRow } from './rows';
+import type { BoardRow } from './rows';
 import { AXIS_PX } from './axis-head';
-import { daysFrom, fittingPxPerMin, makeAxis, shownHours } from './time-axis';
-import { useBoardAddress, useBoardSpan, useFirstBoard } from './use-board';
+import { useBoardAddress, useFirstBoard } from './use-board';
+import { useBoardData } from './use-board-data';
 import { useGestures, type Ghost } from './use-gestures';
+import { useZoom } from './use-zoom';
 
-const NARROW_LABEL_PX = 116;
-const NARROW_PX = 640;
 /** That of a screen 1,280 wide, until the board knows its own. */
 const FIRST_ROOM_PX = 1246;
-/** Never so narrow that an hour of one day cannot be hit. */
-const LEAST_DAY_PX = 640;
 
 /** How much room there is, once it is known. */
 function useRoomPx(scroller: RefObject<HTMLDivElement | null>, first: number): number {
@@ -44,47 +41,6 @@ function useRoomPx(scroller: RefObject<HTMLDivElement | null>, first: number): n
     return () => observer.disconnect();
   }, [scroller]);
   return room;
-}
-
-/** Zoom by wheel with Ctrl held, about the minute under the pointer, and by + and −. */
-function useZoom(
-  scroller: RefObject<HTMLDivElement | null>,
-  labelPx: number,
-  address: BoardAddress,
-  go: (change: Partial<BoardAddress>, how: 'later') => void,
-) {
-  const zoom = useRef(address.zoom);
-  useEffect(() => {
-    zoom.current = address.zoom;
-  }, [address.zoom]);
-  useEffect(() => {
-    const element = scroller.current;
-    if (!element) return;
-    const to = (factor: number, anchorPx: number) => {
-      const next = Math.min(MOST_ZOOM, Math.max(1, zoom.current * factor));
-      const ratio = next / zoom.current;
-      zoom.current = next;
-      const left = (element.scrollLeft + anchorPx) * ratio - anchorPx;
-      go({ zoom: next }, 'later');
-      requestAnimationFrame(() => element.scrollTo({ left }));
-    };
-    const wheel = (event: WheelEvent) => {
-      if (!event.ctrlKey) return;
-      event.preventDefault();
-      to(Math.exp(-event.deltaY / 300), event.clientX - element.getBoundingClientRect().left - labelPx);
-    };
-    const key = (event: KeyboardEvent) => {
-      if (event.target !== element || event.ctrlKey || event.metaKey) return;
-      if (event.key === '+' || event.key === '=') to(1.25, element.clientWidth / 2);
-      if (event.key === '-') to(0.8, element.clientWidth / 2);
-    };
-    element.addEventListener('wheel', wheel, { passive: false });
-    element.addEventListener('keydown', key);
-    return () => {
-      element.removeEventListener('wheel', wheel);
-      element.removeEventListener('keydown', key);
-    };
-  }, [scroller, labelPx, go]);
 }
 
 /** Whether a pick begins on the days the board has loaded. */
@@ -124,9 +80,12 @@ function shownOf(rows: readonly BoardRow[], { spaces }: House): { spaces?: reado
   return shown.length < spaces.length && shown.length <= 100 ? { spaces: shown } : {};
 }
 
-/** Addresses of slips on the board as it stands: one for each booking, so their common part is written once. */
-function slipHrefs(address: BoardAddress): (id: number) => string {
-  const here = boardHref({ ...address, slip: null, pick: null });
+/**
+ * Addresses of slips on the board as it stands: one for each booking, so their common part is written once. Zoom is left
+ * out: links need not be written anew while it changes, and a slip opened by itself shows the whole day.
+ */
+function slipHrefs(day: LocalDate | null, days: number, filters: BoardFilters): (id: number) => string {
+  const here = boardHref({ ...filters, day, days });
   const base = `${here}${here.includes('?') ? '&' : '?'}slip=`;
   return (id) => `${base}${id}`;
 }
@@ -145,45 +104,6 @@ interface LoadedProps extends BoardProps {
   readonly first: BoardSpan;
   /** Room across, as the frame had it before. */
   readonly roomPx: number;
-}
-
-function useBoardData(
-  { house: facts, first, categories }: LoadedProps,
-  address: BoardAddress,
-  roomPx: number,
-) {
-  const house = useMemo(() => readHouse(facts), [facts]);
-  const today = dateOf(toLocal(first.now, house.tzid));
-  const from: LocalDate = address.day ?? today;
-  const handle = useBoardSpan(from, address.days, first);
-  const { span } = handle;
-  const bookings = useMemo(() => readBookings(span.bookings, categories), [span, categories]);
-  const spaces = useMemo(() => filteredSpaces(house, bookings, address), [house, bookings, address]);
-  const rows = useMemo(
-    () => boardRows(house, spaces, filteredPools(house, address), bookings),
-    [house, spaces, bookings, address],
-  );
-  const whole = useMemo(
-    () => ({
-      start: dayInterval(span.from, house.tzid).start,
-      end: dayInterval(addDays(span.from, span.days - 1), house.tzid).end,
-    }),
-    [span, house],
-  );
-  const slices = useMemo(() => {
-    // From the day before, so that a night that runs over does not open the whole of the first day.
-    const around = { start: addMinutes(whole.start, -1440), end: whole.end };
-    const open = [...new Set(spaces.map((space) => house.openIn(space, around).open))].flat();
-    const used = [...open, ...bookings.map((booking) => booking.span)];
-    return shownHours(daysFrom(span.from, span.days), used, house.tzid);
-  }, [house, spaces, bookings, span, whole]);
-  const labelPx = roomPx < NARROW_PX ? NARROW_LABEL_PX : LABEL_PX;
-  const axis = useMemo(() => {
-    const room = Math.max(roomPx - labelPx - 2, slices.length === 1 ? LEAST_DAY_PX : 0);
-    return makeAxis(slices, fittingPxPerMin(slices, room) * address.zoom, house.grainMin);
-  }, [slices, roomPx, labelPx, address.zoom, house]);
-  const offsets = useMemo(() => rowOffsets(rows), [rows]);
-  return { ...handle, house, today, from, bookings, rows, whole, axis, offsets, labelPx };
 }
 
 /** Every space by time: looking, picking a gap, moving what stands there. */
@@ -226,7 +146,7 @@ function LoadedBoard(props: LoadedProps) {
   const { address, go } = useBoardAddress();
   const scroller = useRef<HTMLDivElement>(null);
   const data = useBoardData(props, address, useRoomPx(scroller, props.roomPx));
-  const { house, bookings, rows, axis, offsets, labelPx, span, whole } = data;
+  const { house, bookings, filters, rows, axis, calmAxis, offsets, labelPx, span, whole } = data;
   const [move, setMove] = useState<Move | null>(null);
   const [note, setNote] = useState<string | null>(null);
   useZoom(scroller, labelPx, address, go);
@@ -260,19 +180,20 @@ function LoadedBoard(props: LoadedProps) {
     onDrop: setMove,
   });
 
+  const { day, days, slip: pickedSlip } = address;
   const context = useMemo(
     () => ({
       house,
-      axis,
+      axis: calmAxis,
       whole,
       uses: span.uses,
       labelPx,
-      pickedSlip: address.slip,
-      slipHref: slipHrefs(address),
-      isFaded: (booking: Booking) => isLeftOut(booking, address),
+      pickedSlip,
+      slipHref: slipHrefs(day, days, filters),
+      isFaded: (booking: Booking) => isLeftOut(booking, filters),
       canMove: (booking: Booking) => isMovable(booking, isManager),
     }),
-    [house, axis, whole, span, labelPx, address, isManager],
+    [house, calmAxis, whole, span, labelPx, pickedSlip, day, days, filters, isManager],
   );
   const close = () => {
     setMove(null);
@@ -348,6 +269,7 @@ function LoadedBoard(props: LoadedProps) {
               rows={rows}
               offsets={offsets}
               context={context}
+              axis={axis}
               now={span.now}
               label="Spaces by time"
               isLoading={data.isLoading}

@@ -3,7 +3,6 @@ import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import type { Band } from '@/core/occupancy/bands';
 import { duringText } from '@/contracts/words/when';
-import { Mark } from '@/ui/primitives/mark';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { sayHours } from './move';
 import type { TimeAxis } from './time-axis';
@@ -78,7 +77,10 @@ interface BlockProps {
 
 // Plain links: a thousand of the router's own would weigh more than the board. The canvas follows them (`data-slip`).
 
-/** A booking to scale: the event as a block, the bands as lines that reach out to both sides. */
+/**
+ * A booking to scale: the event as a block, the bands as lines that reach out to both sides. Mark and hours are drawn by
+ * the style sheet, and what is said of it stands in it once: rows with many of these come and go as the board is scrolled.
+ */
 export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
   const { booking, place, axis, tzid, href, isPicked, isFaded, isMovable, lane } = props;
   const { known, state, isOwn } = booking;
@@ -96,7 +98,7 @@ export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
               key={band.kind}
               aria-hidden="true"
               className={`reach ${REACH[band.kind]} ${fade}`}
-              style={{ ...reach, ...inLane }}
+              style={{ ...reach.style, ...inLane }}
             />
           )
         );
@@ -108,25 +110,17 @@ export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
           draggable={false}
           aria-current={isPicked ? 'true' : undefined}
           data-booking={booking.id}
-          data-note={spoken}
+          data-mark={event.width >= MARK_PX ? known?.category?.mark : undefined}
           data-hue={known?.category?.hue ?? 'ink'}
           className={`event-block event-words ${known ? LOOK[state] : 'event-taken'} ${isOwn ? 'event-own' : ''} ${isMovable ? 'cursor-grab' : ''} ${fade}`}
-          style={{ ...event, ...inLane }}
+          style={{ ...event.style, ...inLane }}
         >
-          {known?.category && event.width >= MARK_PX && (
-            <Mark mark={known.category.mark} hue={known.category.hue} className="row-span-2" />
-          )}
           {event.width >= TEXT_PX && (
-            <>
-              <span aria-hidden="true" className="col-start-2 truncate">
-                {state === 'approved' ? '' : <i>{state}: </i>}
-                {isOwn ? 'Yours: ' : ''}
-                {known?.title ?? 'taken'}
-              </span>
-              <span aria-hidden="true" className="event-hours col-start-2 truncate">
-                {hours} {known?.nth}
-              </span>
-            </>
+            <span aria-hidden="true" data-hours={`${hours} ${known?.nth ?? ''}`} className="event-title">
+              {state === 'approved' ? '' : <i>{state}: </i>}
+              {isOwn ? 'Yours: ' : ''}
+              {known?.title ?? 'taken'}
+            </span>
           )}
           <span className="sr-only">{spoken}</span>
         </a>
@@ -158,7 +152,7 @@ export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href,
       tabIndex={-1}
       data-note={`${isTaken ? 'Taken' : 'Wanted'} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
       className={`absolute inset-y-0 z-[5] flex items-end justify-center overflow-hidden no-underline select-none ${isTaken && lane === 0 ? 'bg-sunk/70' : ''}`}
-      style={stretch}
+      style={stretch.style}
     >
       <span aria-hidden="true" className="part-line inset-x-0" style={{ bottom: 4 + lane * THROUGH_PX }} />
       <span

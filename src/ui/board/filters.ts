@@ -1,11 +1,11 @@
 import type { HousePool } from '@/contracts/board';
-import type { BoardAddress } from './board-address';
+import type { BoardFilters } from './board-address';
 import type { Booking } from './bookings';
 import type { House, SpaceOnBoard } from './house';
 
 const holds = (text: string, wanted: string): boolean => text.toLowerCase().includes(wanted);
 
-function hasSeats({ facts }: SpaceOnBoard, { seats, layout }: BoardAddress): boolean {
+function hasSeats({ facts }: SpaceOnBoard, { seats, layout }: BoardFilters): boolean {
   const offers = facts.layouts.filter((offer) => layout === null || offer.layout === layout);
   if (layout !== null && !offers.length) return false;
   const most = Math.max(0, ...offers.map((offer) => offer.seats));
@@ -19,9 +19,9 @@ const namesSpace = ({ name, code, building }: SpaceOnBoard, text: string): boole
 export function filteredSpaces(
   house: House,
   bookings: readonly Booking[],
-  address: BoardAddress,
+  filters: BoardFilters,
 ): SpaceOnBoard[] {
-  const text = address.text.trim().toLowerCase();
+  const text = filters.text.trim().toLowerCase();
   const named = new Set(
     text
       ? bookings.filter(({ known }) => known && holds(known.title, text)).map(({ spaceId }) => spaceId)
@@ -29,17 +29,17 @@ export function filteredSpaces(
   );
   return house.spaces.filter(
     (space) =>
-      (!address.only.length || address.only.includes(space.id)) &&
-      (!address.building || space.building === address.building) &&
-      (address.feature === null || (space.facts.features ?? []).includes(address.feature)) &&
-      hasSeats(space, address) &&
+      (!filters.only.length || filters.only.includes(space.id)) &&
+      (!filters.building || space.building === filters.building) &&
+      (filters.feature === null || (space.facts.features ?? []).includes(filters.feature)) &&
+      hasSeats(space, filters) &&
       (!text || namesSpace(space, text) || named.has(space.id)),
   );
 }
 
 /** Pools are left out where only spaces are asked for. */
-export function filteredPools(house: House, address: BoardAddress): readonly HousePool[] {
-  const { building, only, seats, layout, feature, text } = address;
+export function filteredPools(house: House, filters: BoardFilters): readonly HousePool[] {
+  const { building, only, seats, layout, feature, text } = filters;
   if (building || only.length || seats || layout || feature) return [];
   const wanted = text.trim().toLowerCase();
   return wanted
@@ -50,7 +50,7 @@ export function filteredPools(house: House, address: BoardAddress): readonly Hou
 /** Whether a filter on bookings leaves this one out. */
 export function isLeftOut(
   { known, state }: Booking,
-  { category, host, state: wanted }: BoardAddress,
+  { category, host, state: wanted }: BoardFilters,
 ): boolean {
   if (wanted !== null && state !== wanted) return true;
   if (category !== null && known?.category?.id !== category) return true;

@@ -35,7 +35,7 @@ export function GhostLayer({ ghost, rows, offsets, axis, tzid }: GhostProps) {
         aria-hidden="true"
         className="pointer-events-none absolute z-30 overflow-hidden border-2 border-dashed border-accent bg-raised/80 px-1 text-[0.8rem] font-semibold whitespace-nowrap text-accent"
         style={{
-          ...stretch,
+          ...stretch.style,
           top: offsets[from]! + 5,
           height: offsets[to]! + rowHeightPx(rows[to]!) - offsets[from]! - 10,
         }}
@@ -55,11 +55,11 @@ export function GhostLayer({ ghost, rows, offsets, axis, tzid }: GhostProps) {
     >
       {bands.map((band) => {
         const reach = band.kind === 'event' ? null : axis.stretch(band);
-        return reach && <span key={band.kind} className={`reach ${REACH[band.kind]}`} style={reach} />;
+        return reach && <span key={band.kind} className={`reach ${REACH[band.kind]}`} style={reach.style} />;
       })}
       <div
         className={`absolute overflow-hidden border-2 bg-raised px-1 text-[0.8rem] leading-tight font-semibold whitespace-nowrap ${LOOK[verdict]}`}
-        style={{ ...stretch, top: 7, height: LANE_PX }}
+        style={{ ...stretch.style, top: 7, height: LANE_PX }}
       >
         {hours}
         {ghost.move && <span className="block">{VERDICT_WORDS[verdict]}</span>}

@@ -1,4 +1,4 @@
-import type { BoardHouse, HousePool, HouseSpace } from '@/contracts/board';
+import { factsOf, type BoardHouse, type HousePool, type HouseSpace } from '@/contracts/board';
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { SpaceFacts } from '@/core/occupancy/world';
 import { openDuring, shutDuring } from '@/core/spaces/hours';
@@ -29,11 +29,7 @@ export interface House {
 export function readHouse(house: BoardHouse): House {
   const spaces = house.spaces.map((space): SpaceOnBoard => ({
     ...space,
-    facts: {
-      ...space.facts,
-      hours: house.hours[space.hours]!,
-      closures: house.closures[space.closures]!,
-    },
+    facts: factsOf(house, space),
   }));
   const byId = new Map<number, SpaceOnBoard>(spaces.map((space) => [space.id, space]));
   const pools = new Map<number, HousePool>(house.pools.map((pool) => [pool.id, pool]));

@@ -35,12 +35,7 @@ export const PoolLevel = memo(function PoolLevel({ pool, levels: all, axis, tzid
     const isShort = level.left < 0;
     const note = `${pool.name}, ${duringText(level.span, tzid)}: ${level.stock} there are, ${level.inUse} in use, ${isShort ? `${-level.left} short` : `${level.left} left`}`;
     return (
-      <span
-        key={level.span.start}
-        data-note={note}
-        className="absolute inset-y-0"
-        style={{ left: stretch.left, width: stretch.width }}
-      >
+      <span key={level.span.start} data-note={note} className="absolute inset-y-0" style={stretch.style}>
         <span
           aria-hidden="true"
           className={`absolute inset-x-0 bottom-[3px] border-t-2 ${isShort ? 'border-clash bg-clash/25' : 'border-strong-rule bg-sunk'}`}

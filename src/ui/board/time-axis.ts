@@ -12,18 +12,30 @@ export interface DaySlice {
   readonly widthPx: number;
 }
 
-/** Where minutes stand across the board, in pixels. Hours nobody works are folded away between the days. */
+/** Where something stands across the board. */
+export interface Stretch {
+  /** In pixels, at the axis' own zoom. */
+  readonly left: number;
+  readonly width: number;
+  /** The same at any zoom: counted in `--ppm`, the pixels of a minute, so that zooming changes no style of what is drawn. */
+  readonly style: { readonly left: string; readonly width: string };
+}
+
+/** Where minutes stand across the board. Hours nobody works are folded away between the days. */
 export interface TimeAxis {
   readonly days: readonly DaySlice[];
   readonly pxPerMin: number;
   readonly widthPx: number;
+  /** The width as a style that holds at any zoom, like that of a stretch. */
+  readonly cssWidth: string;
   /** Minutes that what is picked or moved snaps to. */
   readonly grainMin: number;
   /** Of a minute that is folded away: the nearest fold. */
   xOf(at: number): number;
+  cssLeft(at: number): string;
   atX(x: number): EpochMinute;
   /** Null where nothing of it is shown. */
-  stretch(span: Interval): { readonly left: number; readonly width: number } | null;
+  stretch(span: Interval): Stretch | null;
 }
 
 const HOUR_MIN = 60;
@@ -81,34 +93,75 @@ const shownMinutes = (slices: readonly DaySlice[]): number =>
 export const fittingPxPerMin = (slices: readonly DaySlice[], roomPx: number): number =>
   Math.max(0.05, (roomPx - FOLD_PX * (slices.length - 1)) / shownMinutes(slices));
 
+/** A point across the board: pixels of folds and minutes of shown hours before it. */
+interface Point {
+  readonly foldPx: number;
+  readonly minutes: number;
+}
+
+const cssLength = ({ foldPx, minutes }: Point): string =>
+  foldPx ? `calc(${foldPx}px + ${minutes} * var(--ppm))` : `calc(${minutes} * var(--ppm))`;
+const between = (from: Point, to: Point): Point => ({
+  foldPx: to.foldPx - from.foldPx,
+  minutes: to.minutes - from.minutes,
+});
+
 export function makeAxis(slices: readonly DaySlice[], pxPerMin: number, grainMin: number): TimeAxis {
-  let left = 0;
-  const days = slices.map((slice) => {
-    const widthPx = (slice.shown.end - slice.shown.start) * pxPerMin;
-    const placed = { ...slice, leftPx: left, widthPx };
-    left += widthPx + FOLD_PX;
-    return placed;
-  });
-  const xOf = (at: number): number => {
-    const slice = days.find(({ shown }) => at <= shown.end) ?? days[days.length - 1]!;
-    const inside = Math.min(Math.max(at, slice.shown.start), slice.shown.end) - slice.shown.start;
-    return slice.leftPx + inside * pxPerMin;
+  const pxOf = ({ foldPx, minutes }: Point) => foldPx + minutes * pxPerMin;
+  const starts: Point[] = [];
+  let end: Point = { foldPx: -FOLD_PX, minutes: 0 };
+  for (const { shown } of slices) {
+    starts.push({ foldPx: end.foldPx + FOLD_PX, minutes: end.minutes });
+    end = { foldPx: end.foldPx + FOLD_PX, minutes: end.minutes + shown.end - shown.start };
+  }
+  const days = slices.map((slice, index) => ({
+    ...slice,
+    leftPx: pxOf(starts[index]!),
+    widthPx: (slice.shown.end - slice.shown.start) * pxPerMin,
+  }));
+  const inside = (index: number, at: number): Point => {
+    const { shown } = days[index]!;
+    const { foldPx, minutes } = starts[index]!;
+    return { foldPx, minutes: minutes + Math.min(Math.max(at, shown.start), shown.end) - shown.start };
+  };
+  const pointOf = (at: number): Point => {
+    const index = days.findIndex(({ shown }) => at <= shown.end);
+    return inside(index < 0 ? days.length - 1 : index, at);
   };
   const atX = (x: number): EpochMinute => {
     const slice = days.find(({ leftPx, widthPx }) => x <= leftPx + widthPx) ?? days[days.length - 1]!;
-    const inside = Math.min(Math.max((x - slice.leftPx) / pxPerMin, 0), slice.shown.end - slice.shown.start);
-    return (slice.shown.start + inside) as EpochMinute;
+    const minutes = Math.max((x - slice.leftPx) / pxPerMin, 0);
+    return (slice.shown.start + Math.min(minutes, slice.shown.end - slice.shown.start)) as EpochMinute;
   };
-  const stretch = (span: Interval) => {
-    const first = days.find(({ shown }) => span.start < shown.end && span.end > shown.start);
-    if (!first) return null;
+  const ends = (span: Interval): [Point, Point] | null => {
+    const first = days.findIndex(({ shown }) => span.start < shown.end && span.end > shown.start);
+    if (first < 0) return null;
     // The end belongs to the last day it reaches into, not to the one after the fold.
-    const last = [...days].reverse().find(({ shown }) => span.end > shown.start)!;
-    const from = first.leftPx + (Math.max(span.start, first.shown.start) - first.shown.start) * pxPerMin;
-    const to = last.leftPx + (Math.min(span.end, last.shown.end) - last.shown.start) * pxPerMin;
-    return { left: from, width: Math.max(1, to - from) };
+    const last = days.findLastIndex(({ shown }) => span.end > shown.start);
+    return [inside(first, span.start), inside(last, span.end)];
   };
-  return { days, pxPerMin, grainMin, widthPx: left - FOLD_PX, xOf, atX, stretch };
+  const stretch = (span: Interval): Stretch | null => {
+    const found = ends(span);
+    if (!found) return null;
+    const [from, to] = found;
+    const width = between(from, to);
+    return {
+      left: pxOf(from),
+      width: Math.max(1, pxOf(width)),
+      style: { left: cssLength(from), width: cssLength(width) },
+    };
+  };
+  return {
+    days,
+    pxPerMin,
+    grainMin,
+    widthPx: pxOf(end),
+    cssWidth: cssLength(end),
+    xOf: (at) => pxOf(pointOf(at)),
+    cssLeft: (at) => cssLength(pointOf(at)),
+    atX,
+    stretch,
+  };
 }
 
 const STEPS_MIN = [15, 30, 60, 120, 180, 240, 360];

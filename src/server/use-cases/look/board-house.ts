@@ -1,5 +1,12 @@
 import type { EquipmentTypeId } from '@/core/ids';
-import type { BoardCategory, BoardHouse, HousePool } from '@/contracts/board';
+import type { SpaceFacts } from '@/core/occupancy/world';
+import {
+  factsOf,
+  type BoardCategory,
+  type BoardHouse,
+  type HousePool,
+  type HouseSpace,
+} from '@/contracts/board';
 import type { Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
@@ -93,7 +100,22 @@ export async function boardHouse(reader: Reader): Promise<BoardHouse> {
   return house;
 }
 
-/** The same as JSON text, written once while it stands. */
+/** A space of the house with all it is checked by. */
+export interface KnownSpace extends Omit<HouseSpace, 'facts'> {
+  readonly facts: SpaceFacts;
+}
+
+/** The spaces in use with their rules, in the order of the house; as `boardHouse`, read anew only when it has changed. */
+export async function knownSpaces(reader: Reader): Promise<readonly KnownSpace[]> {
+  const house = await boardHouse(reader);
+  const known = reader.kept.get('known spaces') as { house: BoardHouse; spaces: KnownSpace[] } | undefined;
+  if (known?.house === house) return known.spaces;
+  const spaces = house.spaces.map((space) => ({ ...space, facts: factsOf(house, space) }));
+  reader.kept.set('known spaces', { house, spaces });
+  return spaces;
+}
+
+/** The house as JSON text, written once while it stands. */
 export async function boardHouseText(
   reader: Reader,
 ): Promise<{ readonly version: number; readonly text: string }> {

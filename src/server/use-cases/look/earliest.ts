@@ -3,7 +3,7 @@ import { severityOf } from '@/core/checks/findings';
 import { checkPolicy } from '@/core/checks/policy';
 import { candidatesFor, type Candidate } from '@/core/checks/place-search';
 import type { ResourceId, SpaceId } from '@/core/ids';
-import type { BusyRow, WorldSnapshot } from '@/core/occupancy/world';
+import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/occupancy/world';
 import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, timeOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -15,11 +15,11 @@ import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
-import { loadEquipmentFacts, loadSpaceFacts, siteBands, siteDays } from '../../db/space-facts';
+import { loadEquipmentFacts, siteBands, siteDays } from '../../db/space-facts';
 import { sideOf } from '../ask/check-request';
 import { familiarTo } from '../own/familiar';
 import { askerOf } from '../verdicts';
-import { loadBoardSpaces, type BoardSpaceRow } from './board-spaces';
+import { knownSpaces, type KnownSpace } from './board-house';
 import { usesIn } from './board-span';
 
 const MOST_MOMENTS = 12;
@@ -74,7 +74,7 @@ async function takenIn(
 /** For each want the spaces that would do: familiar ones first, then those with fewest seats to spare. */
 function candidatesByWant(
   { wants }: EarliestSearch,
-  facts: Awaited<ReturnType<typeof loadSpaceFacts>>,
+  facts: readonly SpaceFacts[],
   familiar: Familiar,
 ): Candidate[][] {
   return wants.map(({ people, layout, has, space }) => {
@@ -91,7 +91,7 @@ function candidatesByWant(
 function sayMoment(
   { start, lastStart, spaces }: Moment,
   minutes: number,
-  rows: ReadonlyMap<SpaceId, BoardSpaceRow>,
+  rows: ReadonlyMap<number, KnownSpace>,
   tzid: string,
 ): EarliestMoment {
   const begins = toLocal(start, tzid);
@@ -115,10 +115,12 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
   const { db } = ctx;
   const { tzid, grainMin } = await siteDays(db);
   const { accessMin, exitMin } = await siteBands(db);
-  const rows = await loadBoardSpaces(db);
-  const ids = rows.map(({ id }) => id);
-  const facts = await loadSpaceFacts(db, ids);
-  const wants = candidatesByWant(search, facts, await familiarTo(ctx));
+  const spaces = await knownSpaces(db);
+  const wants = candidatesByWant(
+    search,
+    spaces.map(({ facts }) => facts),
+    await familiarTo(ctx),
+  );
   const unfit = wants.flatMap((own, index) => (own.length ? [] : [index]));
   if (unfit.length) return done({ moments: [], unfit });
   const now = ctx.clock.now();
@@ -147,13 +149,13 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
     'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
   );
   const side = sideOf(ctx);
-  const bySpace = new Map(facts.map((each) => [each.id, each]));
+  const bySpace = new Map(spaces.map(({ facts }) => [facts.id, facts]));
   const mayAsk = (space: SpaceId, event: Interval): boolean => {
     const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
     const findings = checkPolicy(date, bySpace.get(space)!, asker, site!.months, tzid);
     return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
   };
   const moments = earliestMoments(wanted, { tzid, ...taken }, mayAsk, MOST_MOMENTS);
-  const byId = new Map(rows.map((row) => [row.id, row]));
+  const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
   return done({ moments: moments.map((moment) => sayMoment(moment, search.minutes, byId, tzid)), unfit });
 }

@@ -23,13 +23,13 @@ import { familiarRank, type Familiar } from '@/contracts/own';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import type { Context } from '../../context';
 import { loadWorld } from '../../db/snapshot';
-import { loadSpaceFacts, siteBands } from '../../db/space-facts';
+import { siteBands } from '../../db/space-facts';
 import { loadAskedHouse } from '../ask/ask-house';
 import { sideOf } from '../ask/check-request';
 import { askerOf, speakerFor } from '../verdicts';
 import { familiarTo } from '../own/familiar';
 import { boardRowsText } from './board-span';
-import { loadBoardSpaces, type BoardSpaceRow } from './board-spaces';
+import { knownSpaces, type KnownSpace } from './board-house';
 import { standingIn } from './standing';
 
 const MOST_SENTENCES = 2;
@@ -49,7 +49,7 @@ const asCheck = (
 
 function foundPlace(
   { offer, spareSeats, verdict, count }: PlaceAnswer,
-  space: BoardSpaceRow,
+  space: KnownSpace,
   dates: number,
   familiar: number,
   sentences: readonly string[],
@@ -93,7 +93,7 @@ function firstFamiliar(answers: readonly PlaceAnswer[], familiar: Familiar): Pla
 async function alsoOn(
   ctx: Context,
   { claim: { event } }: AskedDate,
-  spaces: ReadonlyMap<number, BoardSpaceRow>,
+  spaces: ReadonlyMap<number, KnownSpace>,
   tzid: string,
 ): Promise<PlacesReply['alsoOn']> {
   const { bookings } = await boardRowsText(ctx.db, ctx.viewer, event);
@@ -182,16 +182,8 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const { dates, inWords, notes } = asked.value;
-  const rows = await loadBoardSpaces(db);
-  const byId = new Map<number, BoardSpaceRow>(rows.map((row) => [row.id, row]));
-  const facts = new Map(
-    (
-      await loadSpaceFacts(
-        db,
-        rows.map(({ id }) => id),
-      )
-    ).map((each) => [each.id, each]),
-  );
+  const spaces = await knownSpaces(db);
+  const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
   const wanted: PlaceWanted = {
     people: search.people,
     layout: search.layout,
@@ -202,7 +194,7 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
     })),
   };
   const candidates = candidatesFor(
-    rows.map(({ id }) => facts.get(id)!),
+    spaces.map(({ facts }) => facts),
     wanted,
   );
   const searched: Searched = {
@@ -219,7 +211,7 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   return done({
     inWords,
     notes,
-    unfit: rows.length - candidates.length,
+    unfit: spaces.length - candidates.length,
     places: answers.map((answer) =>
       foundPlace(
         answer,

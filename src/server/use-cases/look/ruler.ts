@@ -8,8 +8,8 @@ import type { RulerDay } from '@/contracts/board';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
-import { loadSpaceFacts, siteZone } from '../../db/space-facts';
-import { loadBoardSpaces } from './board-spaces';
+import { siteZone } from '../../db/space-facts';
+import { knownSpaces } from './board-house';
 
 const OCCUPIED = `
 SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
@@ -53,15 +53,11 @@ async function fullnessOf(
   const key = `fullness ${dates[0]} ${dates.length}`;
   const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
   if (known?.version === row!.version) return known.shares;
-  const undivided = (await loadBoardSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
-  const facts = await loadSpaceFacts(
-    reader,
-    undivided.map(({ id }) => id),
-  );
+  const undivided = (await knownSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
   const whole: Interval = { start: spans[0]!.start, end: spans[spans.length - 1]!.end };
   const taken = takenByDay(await reader.json(OCCUPIED, { ...whole }), spans);
   const shares = dates.map((date, index) => {
-    const open = facts.reduce((sum, { hours }) => sum + totalMin(openOn(date, hours, tzid)), 0);
+    const open = undivided.reduce((sum, { facts }) => sum + totalMin(openOn(date, facts.hours, tzid)), 0);
     return open ? Math.min(1, taken[index]! / open) : 0;
   });
   reader.kept.set(key, { version: row!.version, shares });
