@@ -22,7 +22,7 @@ const SHOTS: readonly Shot[] = [
     name: 'board',
     path: '/?day=2027-04-13',
     as: 'manager',
-    click: '[data-booking]::-p-text(Bulb exchange)',
+    click: '[data-booking][aria-label*="Bulb exchange"]',
   },
   { name: 'board-dark', path: '/?day=2027-04-24', theme: 'dark' },
   { name: 'board-days', path: '/?day=2027-04-12&days=4&z=1.6', as: 'manager' },

@@ -3,7 +3,7 @@ import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { pageContext } from '@/server/http/page';
 import { siteZone } from '@/server/db/space-facts';
-import { askChoices } from '@/server/use-cases/ask/choices';
+import { shortChoices } from '@/server/use-cases/ask/choices';
 import { boardCategories } from '@/server/use-cases/look/board-house';
 import { keptViews } from '@/server/use-cases/own/kept-views';
 import { askerOf } from '@/server/use-cases/verdicts';
@@ -23,7 +23,6 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   const ctx = await pageContext('board.look', '/');
   const tzid = await siteZone(ctx.db);
   const from = address.day ?? dateOf(toLocal(ctx.clock.now(), tzid));
-  const { spaces: _spaces, equipment: _equipment, ...choices } = await askChoices(ctx);
   return (
     <>
       {/* On their way while the scripts still load: the board asks for the same. */}
@@ -38,7 +37,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
           isManager: ctx.viewer?.roles.includes('manager') ?? false,
           asker: await askerOf(ctx, ctx.db),
         }}
-        choices={choices}
+        choices={await shortChoices(ctx)}
         kept={await keptViews(ctx, 'board')}
       />
     </>

@@ -31,3 +31,6 @@ export interface AskChoices {
   /** Local date of the office's clock: the form starts there. */
   readonly today: string;
 }
+
+/** The same without what the board knows already. */
+export type ShortChoices = Omit<AskChoices, 'spaces' | 'equipment'>;

@@ -17,7 +17,7 @@ const VIEWS: readonly View[] = [
     name: 'board of a manager with a slip',
     path: '/?day=2027-05-20',
     as: 'manager',
-    click: '[data-booking]::-p-text(Choir under glass)',
+    click: '[data-booking][aria-label*="Choir under glass"]',
   },
   { name: 'board with a picked gap', path: '/?day=2027-04-15&pick=8@2027-04-15T14:00' },
   {

@@ -12,12 +12,26 @@ const MONTH = format({ month: 'long' });
 const MONTH_YEAR = format({ month: 'long', year: 'numeric' });
 const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
 
+/** The same few days are written thousands of times on a board; formatting one takes longer than drawing it. */
+function remembered(write: (date: LocalDate) => string): (date: LocalDate) => string {
+  const written = new Map<LocalDate, string>();
+  return (date) => {
+    const known = written.get(date);
+    if (known !== undefined) return known;
+    if (written.size >= MOST_REMEMBERED) written.clear();
+    const text = write(date);
+    written.set(date, text);
+    return text;
+  };
+}
+const MOST_REMEMBERED = 2000;
+
 /** `Tue 13 Apr 2027`. */
-export const dayShort = (date: LocalDate): string => DAY_SHORT.format(asUtc(date)).replace(',', '');
+export const dayShort = remembered((date) => DAY_SHORT.format(asUtc(date)).replace(',', ''));
 /** `13 April 2027`. */
 export const dateLong = (date: LocalDate): string => DATE.format(asUtc(date));
 /** `Tuesday 13 April 2027`. */
-export const dayLong = (date: LocalDate): string => DAY_LONG.format(asUtc(date)).replace(',', '');
+export const dayLong = remembered((date) => DAY_LONG.format(asUtc(date)).replace(',', ''));
 
 /** `April`. */
 export const monthName = (date: LocalDate): string => MONTH.format(asUtc(date));

@@ -2,8 +2,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
 import {
-  useDeferredValue,
   useEffect,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
@@ -12,59 +12,63 @@ import {
   type RefObject,
   type SyntheticEvent,
 } from 'react';
-import { covers, type Interval } from '@/core/time/epoch-minute';
+import { addMinutes, covers, lengthMin, type Interval } from '@/core/time/epoch-minute';
 import { AXIS_PX, AxisHead, AxisLines } from './axis-head';
 import { BoardRowView, type RowContext } from './board-row';
 import { GhostLayer } from './ghost-layer';
 import { rowHeightPx, type BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
 import type { Ghost, useGestures } from './use-gestures';
+import { livePxPerMin } from './use-zoom';
 
 /** Sideways, what is drawn reaches so far beyond what is seen. */
 const AHEAD_PX = 600;
-/** As wide as most screens, so that few have to draw anew. */
-const LEAST_ROOM_PX = 2000;
-const FIRST_SIZE = { width: 1200, height: 560 };
+/** So many times more than is needed is too much. */
+const MOST_AHEAD = 4;
+/** Far from either end of the days shown, where nothing ends any more. */
+const BEYOND_MIN = 40 * 1440;
+const FIRST_SIZE = { width: 2000, height: 560 };
 
-/** What lies between two points across, with a margin; beyond the folds at both ends everything is near. */
+/** What lies between two points across; beyond the folds at both ends everything is near. */
 function between(axis: TimeAxis, fromPx: number, toPx: number): Interval {
   const first = axis.days[0]!.day.start;
   const last = axis.days[axis.days.length - 1]!.day.end;
   return {
-    start: fromPx <= 0 ? ((first - 40 * 1440) as typeof first) : axis.atX(fromPx),
-    end: toPx >= axis.widthPx ? ((last + 40 * 1440) as typeof last) : axis.atX(toPx),
+    start: fromPx <= 0 ? addMinutes(first, -BEYOND_MIN) : axis.atX(fromPx),
+    end: toPx >= axis.widthPx ? addMinutes(last, BEYOND_MIN) : axis.atX(toPx),
   };
 }
 
+const isUsed = (near: Interval, seen: Interval, ahead: Interval): boolean =>
+  covers(near, seen) && lengthMin(near) <= MOST_AHEAD * lengthMin(ahead);
+
 /**
- * What is near enough to be seen, sideways; changes in large steps only. While the board is zoomed it stays what it was
- * as long as all that is seen lies in it.
+ * What is near enough to be seen, sideways, in minutes: stays what it was as long as all that is seen lies in it, so that
+ * rows are seldom drawn anew by scrolling or zooming.
  */
-function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis, calmAxis: TimeAxis): Interval {
-  const [at, setAt] = useState({ left: 0, room: LEAST_ROOM_PX });
-  useEffect(() => {
+function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis): Interval {
+  const shown = `${axis.days[0]!.date} ${axis.days.length}`;
+  const [near, setNear] = useState(() => ({
+    shown,
+    span: between(axis, -AHEAD_PX, FIRST_SIZE.width + AHEAD_PX),
+  }));
+  useLayoutEffect(() => {
     const element = scroller.current;
     if (!element) return;
     const follow = () => {
-      const left = Math.floor(element.scrollLeft / AHEAD_PX) * AHEAD_PX;
-      const room = Math.max(LEAST_ROOM_PX, element.clientWidth);
-      setAt((before) => (before.left === left && before.room === room ? before : { left, room }));
+      // While it is zoomed the canvas is ahead of the axis.
+      const scale = axis.pxPerMin / livePxPerMin(element);
+      const [left, right] = [element.scrollLeft * scale, (element.scrollLeft + element.clientWidth) * scale];
+      const ahead = between(axis, left - 2 * AHEAD_PX, right + 2 * AHEAD_PX);
+      const seen = between(axis, left, right);
+      if (near.shown !== shown || !isUsed(near.span, seen, ahead)) setNear({ shown, span: ahead });
     };
     follow();
     // Before the rows are drawn anew: afterwards asking where it stands would lay everything out at once.
     element.addEventListener('scroll', follow, { passive: true, capture: true });
     return () => element.removeEventListener('scroll', follow, { capture: true });
-  }, [scroller]);
-  const calmAt = useDeferredValue(at);
-  const calm = useMemo(() => {
-    const { left, room } = calmAt;
-    return between(calmAxis, left - AHEAD_PX, left + AHEAD_PX + room + AHEAD_PX);
-  }, [calmAt, calmAxis]);
-  return useMemo(() => {
-    const { left, room } = at;
-    const seen = between(axis, left, left + AHEAD_PX + room);
-    return covers(calm, seen) ? calm : between(axis, left - AHEAD_PX, left + AHEAD_PX + room + AHEAD_PX);
-  }, [at, axis, calm]);
+  }, [scroller, axis, shown, near]);
+  return near.span;
 }
 
 interface CanvasProps {
@@ -88,7 +92,7 @@ interface CanvasProps {
 /** What is said of the thing under the pointer or the focus. */
 function noteOf({ target }: SyntheticEvent): string | null {
   const thing = (target as Element).closest<HTMLElement>('[data-booking], [data-note]');
-  return thing?.dataset.note ?? thing?.querySelector('.sr-only')?.textContent ?? null;
+  return thing?.dataset.note ?? thing?.getAttribute('aria-label') ?? null;
 }
 
 /** Rows by time, drawn only as far as they can be seen. */
@@ -100,13 +104,14 @@ export function BoardCanvas(props: CanvasProps) {
   const follow = (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
     const link = (event.target as Element).closest<HTMLAnchorElement>('a');
-    if (link?.dataset.slip) onSlip(Number(link.dataset.slip));
+    const booking = link?.dataset.booking ?? link?.dataset.slip;
+    if (booking) onSlip(Number(booking));
     else if (link?.dataset.go !== undefined) router.push(link.getAttribute('href')!);
     else return;
     event.preventDefault();
   };
   const { labelPx, house } = context;
-  const window = useWindow(scroller, axis, context.axis);
+  const window = useWindow(scroller, axis);
   const rowContext = useMemo(() => ({ ...context, window }), [context, window]);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called here and handed to nobody
   const virtual = useVirtualizer({
@@ -137,6 +142,7 @@ export function BoardCanvas(props: CanvasProps) {
       tabIndex={0}
       className={`sheet board-scroll relative overflow-auto overscroll-contain ${isLoading ? 'opacity-70' : ''}`}
       onClick={follow}
+      onDragStart={(event) => event.preventDefault()}
       onPointerDown={gestures.onPointerDown}
       onKeyDown={gestures.onKeyDown}
       onBlur={gestures.onBlur}

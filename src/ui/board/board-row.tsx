@@ -55,12 +55,7 @@ function Shades({ space, context }: { space: SpaceOnBoard; context: RowContext }
         const stretch = axis.stretch(span);
         return (
           stretch && (
-            <span
-              key={span.start}
-              aria-hidden="true"
-              className="shade-closed absolute inset-y-0"
-              style={stretch.style}
-            />
+            <span key={span.start} className="shade-closed absolute inset-y-0" style={stretch.style} />
           )
         );
       })}
@@ -131,7 +126,10 @@ export const BoardRowView = memo(function BoardRowView({
 }) {
   if (row.kind === 'head')
     return (
-      <h2 className="sticky left-0 w-fit truncate px-3 pt-3 text-[1.02rem]" style={{ maxWidth: '80vw' }}>
+      <h2
+        className="sticky left-0 z-10 h-full w-fit truncate bg-raised px-3 pt-3 text-[1.02rem]"
+        style={{ minWidth: context.labelPx, maxWidth: '80vw' }}
+      >
         {row.title}
       </h2>
     );

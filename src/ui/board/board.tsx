@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import type { ShortChoices } from '@/contracts/ask-choices';
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
 import type { KeptView } from '@/contracts/own';
 import { covers, type Interval } from '@/core/time/epoch-minute';
@@ -19,7 +20,7 @@ import { BoardKey } from './key';
 import { isMovable, type Move } from './move';
 import { MoveSlip } from './move-slip';
 import { NoteStrip } from './note-strip';
-import { PickSlip, type ShortChoices } from './pick-slip';
+import { PickSlip } from './pick-slip';
 import type { BoardRow } from './rows';
 import { AXIS_PX } from './axis-head';
 import { useBoardAddress, useFirstBoard } from './use-board';
@@ -149,7 +150,7 @@ function LoadedBoard(props: LoadedProps) {
   const { house, bookings, filters, rows, axis, calmAxis, offsets, labelPx, span, whole } = data;
   const [move, setMove] = useState<Move | null>(null);
   const [note, setNote] = useState<string | null>(null);
-  useZoom(scroller, labelPx, address, go);
+  useZoom(scroller, { labelPx, fitPxPerMin: axis.pxPerMin / address.zoom }, address, go);
 
   const board: OnBoard = useMemo(() => ({ house, bookings, uses: span.uses }), [house, bookings, span]);
   const onPick = useCallback(

@@ -1,18 +1,11 @@
 import { memo, type CSSProperties } from 'react';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import type { Band } from '@/core/occupancy/bands';
 import { duringText } from '@/contracts/words/when';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { sayHours } from './move';
+import { reachesOf, type Reach } from './reaches';
 import type { TimeAxis } from './time-axis';
-
-export const REACH: Readonly<Record<string, string>> = {
-  setup: 'reach-crew reach-setup',
-  strike: 'reach-crew reach-strike',
-  access: 'reach-host reach-access',
-  exit: 'reach-host reach-exit',
-};
 
 const STATE_NOTE: Readonly<Record<BookingState, string>> = {
   approved: '',
@@ -21,8 +14,8 @@ const STATE_NOTE: Readonly<Record<BookingState, string>> = {
 };
 const LOOK: Readonly<Record<BookingState, string>> = {
   approved: '',
-  held: 'event-held',
-  waiting: 'event-waiting',
+  held: ' event-held',
+  waiting: ' event-waiting',
 };
 
 /** Everything the viewer may know of a booking, in one line; what they may not know is only taken. */
@@ -40,8 +33,9 @@ const MARK_PX = 34;
 const TEXT_PX = 68;
 
 interface Drawn {
-  readonly bands: readonly Band[];
+  readonly reaches: readonly Reach[];
   readonly spoken: string;
+  readonly title: string;
   readonly hours: string;
 }
 // Rows come and go as the board is scrolled; what is drawn and said of a booking stays.
@@ -53,9 +47,10 @@ function drawnOf(booking: Booking, place: string, tzid: string): Drawn {
   const { known } = booking;
   const clock = (at: number) => timeOf(toLocal(at as typeof booking.span.start, tzid));
   const found = {
-    bands: bandsOnBoard(booking).filter(({ kind }) => kind !== 'event'),
+    reaches: reachesOf(bandsOnBoard(booking)),
     spoken: sayBooking(booking, place, tzid),
-    hours: known ? `${clock(known.event.start)}–${clock(known.event.end)}` : '',
+    title: `${STATE_NOTE[booking.state]}${booking.isOwn ? 'yours: ' : ''}${known?.title ?? 'taken'}`,
+    hours: known ? `${clock(known.event.start)}–${clock(known.event.end)} ${known.nth ?? ''}` : '',
   };
   drawn.set(booking, found);
   return found;
@@ -75,7 +70,7 @@ interface BlockProps {
   readonly lane: number;
 }
 
-// Plain links: a thousand of the router's own would weigh more than the board. The canvas follows them (`data-slip`).
+// Plain links: a thousand of the router's own would weigh more than the board. The canvas follows them.
 
 /**
  * A booking to scale: the event as a block, the bands as lines that reach out to both sides. Mark and hours are drawn by
@@ -84,21 +79,21 @@ interface BlockProps {
 export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
   const { booking, place, axis, tzid, href, isPicked, isFaded, isMovable, lane } = props;
   const { known, state, isOwn } = booking;
-  const { bands, spoken, hours } = drawnOf(booking, place, tzid);
+  const { reaches, spoken, title, hours } = drawnOf(booking, place, tzid);
   const event = axis.stretch(known?.event ?? booking.span);
   const inLane = lane ? ({ '--lane': lane } as CSSProperties) : undefined;
-  const fade = isFaded ? 'opacity-30' : '';
+  const fade = isFaded ? ' opacity-30' : '';
+  const hasWords = event !== null && event.width >= TEXT_PX;
   return (
     <>
-      {bands.map((band) => {
-        const reach = axis.stretch(band);
+      {reaches.map(({ who, span, className }) => {
+        const reach = axis.stretch(span);
         return (
           reach && (
             <span
-              key={band.kind}
-              aria-hidden="true"
-              className={`reach ${REACH[band.kind]} ${fade}`}
-              style={{ ...reach.style, ...inLane }}
+              key={who}
+              className={`${className}${fade}`}
+              style={inLane ? { ...reach.style, ...inLane } : reach.style}
             />
           )
         );
@@ -106,23 +101,16 @@ export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
       {event && (
         <a
           href={href}
-          data-slip={booking.id}
-          draggable={false}
           aria-current={isPicked ? 'true' : undefined}
           data-booking={booking.id}
+          aria-label={spoken}
           data-mark={event.width >= MARK_PX ? known?.category?.mark : undefined}
           data-hue={known?.category?.hue ?? 'ink'}
-          className={`event-block event-words ${known ? LOOK[state] : 'event-taken'} ${isOwn ? 'event-own' : ''} ${isMovable ? 'cursor-grab' : ''} ${fade}`}
-          style={{ ...event.style, ...inLane }}
+          data-hours={hasWords ? hours : undefined}
+          className={`event-block event-words${known ? LOOK[state] : ' event-taken'}${isOwn ? ' event-own' : ''}${isMovable ? ' cursor-grab' : ''}${fade}`}
+          style={inLane ? { ...event.style, ...inLane } : event.style}
         >
-          {event.width >= TEXT_PX && (
-            <span aria-hidden="true" data-hours={`${hours} ${known?.nth ?? ''}`} className="event-title">
-              {state === 'approved' ? '' : <i>{state}: </i>}
-              {isOwn ? 'Yours: ' : ''}
-              {known?.title ?? 'taken'}
-            </span>
-          )}
-          <span className="sr-only">{spoken}</span>
+          {hasWords && title}
         </a>
       )}
     </>
@@ -148,7 +136,6 @@ export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href,
     <a
       href={href}
       data-slip={booking.id}
-      draggable={false}
       tabIndex={-1}
       data-note={`${isTaken ? 'Taken' : 'Wanted'} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
       className={`absolute inset-y-0 z-[5] flex items-end justify-center overflow-hidden no-underline select-none ${isTaken && lane === 0 ? 'bg-sunk/70' : ''}`}

@@ -107,7 +107,10 @@ export function readBookings(
 /** The bands of a booking that is known, cut to what it occupies where it shares a shoulder. */
 export function bandsOnBoard({ known, span }: Booking): Band[] {
   if (!known) return [{ kind: 'event', ...span }];
-  return bandsOf(known.event, known)
+  const bands = bandsOf(known.event, known);
+  const [first, last] = [bands[0]!, bands[bands.length - 1]!];
+  if (first.start >= span.start && last.end <= span.end) return bands;
+  return bands
     .map((band) => ({
       ...band,
       start: band.kind === 'setup' ? (Math.max(band.start, span.start) as Band['start']) : band.start,

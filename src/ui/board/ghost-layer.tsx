@@ -2,7 +2,7 @@ import { bandsOf } from '@/core/occupancy/bands';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { VERDICT_WORDS } from '@/contracts/words/states';
-import { REACH } from './booking-block';
+import { reachesOf } from './reaches';
 import type { Ghost } from './use-gestures';
 import { LANE_PX, ROW_PX, rowHeightPx, type BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
@@ -46,17 +46,15 @@ export function GhostLayer({ ghost, rows, offsets, axis, tzid }: GhostProps) {
   }
   const verdict = ghost.move?.verdict.verdict ?? 'clear';
   const top = offsets[Math.max(0, ghost.row)]! + (ROW_PX - LANE_PX) / 2;
-  const bands = bandsOf(ghost, ghost.booking.known);
   return (
     <div
       aria-hidden="true"
       className="pointer-events-none absolute z-30"
       style={{ top: top - 7, height: ROW_PX }}
     >
-      {bands.map((band) => {
-        const reach = band.kind === 'event' ? null : axis.stretch(band);
-        return reach && <span key={band.kind} className={`reach ${REACH[band.kind]}`} style={reach.style} />;
-      })}
+      {reachesOf(bandsOf(ghost, ghost.booking.known)).map(({ who, span, className }) => (
+        <span key={who} className={className} style={axis.stretch(span)?.style} />
+      ))}
       <div
         className={`absolute overflow-hidden border-2 bg-raised px-1 text-[0.8rem] leading-tight font-semibold whitespace-nowrap ${LOOK[verdict]}`}
         style={{ ...stretch.style, top: 7, height: LANE_PX }}

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { AskBody, AskReply } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
+import type { ShortChoices } from '@/contracts/ask-choices';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { BoardViewer } from '@/contracts/board';
 import { dayLong } from '@/contracts/words/when';
@@ -28,7 +28,6 @@ import { asSpaceId, usualLayout, type House } from './house';
 import { Slip } from './slip';
 
 /** What a short request needs beside the pick. */
-export type ShortChoices = Omit<AskChoices, 'spaces' | 'equipment'>;
 
 interface PickSlipProps {
   readonly pick: Pick;

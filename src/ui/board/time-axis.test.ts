@@ -41,6 +41,12 @@ describe('hours that are drawn', () => {
   });
 });
 
+/** What the browser makes of a style of the axis. */
+function pxOf(style: string, pxPerMin: number): number {
+  const [, folds = '0', minutes = ''] = /^calc\((?:(-?\d+)px \+ )?(-?\d+) \* var\(--ppm\)\)$/.exec(style)!;
+  return Number(folds) + Number(minutes) * pxPerMin;
+}
+
 test('days stand side by side with a fold between them, and fit the room they are given', () => {
   const slices = shownHours(week, open, ZONE);
   const axis = makeAxis(slices, fittingPxPerMin(slices, 1000), 15);
@@ -55,11 +61,33 @@ test('every minute that is shown is found again where it is drawn; folded ones l
     fc.property(fc.integer({ min: 0, max: 7 * 1440 - 61 }), (minute) => {
       const moment = (axis.days[0]!.day.start + minute) as EpochMinute;
       const slice = axis.days.find(({ shown }) => shown.start <= moment && moment < shown.end);
-      const x = axis.xOf(moment);
+      const x = pxOf(axis.cssLeft(moment), axis.pxPerMin);
       if (slice) expect(axis.atX(x)).toBeCloseTo(moment, 6);
       else expect(axis.days.some(({ leftPx, widthPx }) => x === leftPx || x === leftPx + widthPx)).toBe(true);
-      expect(axis.xOf(moment + 1)).toBeGreaterThanOrEqual(x);
+      expect(pxOf(axis.cssLeft(moment + 1), axis.pxPerMin)).toBeGreaterThanOrEqual(x);
     }),
+  );
+});
+
+test('a style made at one zoom is right at every other', () => {
+  const slices = shownHours(week, open, ZONE);
+  const axis = makeAxis(slices, 2, 15);
+  const minute = fc.integer({ min: -600, max: 7 * 1440 + 600 });
+  fc.assert(
+    fc.property(
+      minute,
+      fc.integer({ min: 15, max: 4000 }),
+      fc.double({ min: 0.1, max: 40, noNaN: true }),
+      (from, length, ppm) => {
+        const start = (axis.days[0]!.day.start + from) as EpochMinute;
+        const where = { start, end: (start + length) as EpochMinute };
+        const [drawn, there] = [axis.stretch(where), makeAxis(slices, ppm, 15).stretch(where)];
+        expect(drawn === null).toBe(there === null);
+        if (!drawn || !there) return;
+        expect(pxOf(drawn.style.left, ppm)).toBeCloseTo(there.left, 6);
+        expect(Math.max(1, pxOf(drawn.style.width, ppm))).toBeCloseTo(there.width, 6);
+      },
+    ),
   );
 });
 

@@ -31,7 +31,6 @@ export interface TimeAxis {
   /** Minutes that what is picked or moved snaps to. */
   readonly grainMin: number;
   /** Of a minute that is folded away: the nearest fold. */
-  xOf(at: number): number;
   cssLeft(at: number): string;
   atX(x: number): EpochMinute;
   /** Null where nothing of it is shown. */
@@ -157,7 +156,6 @@ export function makeAxis(slices: readonly DaySlice[], pxPerMin: number, grainMin
     grainMin,
     widthPx: pxOf(end),
     cssWidth: cssLength(end),
-    xOf: (at) => pxOf(pointOf(at)),
     cssLeft: (at) => cssLength(pointOf(at)),
     atX,
     stretch,

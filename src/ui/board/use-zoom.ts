@@ -1,43 +1,85 @@
 import { useEffect, useRef, type RefObject } from 'react';
+import { flushSync } from 'react-dom';
 import { MOST_ZOOM, type BoardAddress } from './board-address';
 
-/** Zoom by wheel with Ctrl held, about the minute under the pointer, and by + and −. */
+/** So much larger or smaller than it was drawn, figures and words are drawn anew while the zooming goes on. */
+const MILESTONE = 1.5;
+const REST_MS = 120;
+
+/** The element whose `--ppm` everything on the board is laid out by. */
+export const canvasIn = (scroller: HTMLElement) => scroller.firstElementChild as HTMLElement;
+
+/** Pixels a minute takes at this moment; between two drawings it is ahead of the axis. */
+export const livePxPerMin = (scroller: HTMLElement): number =>
+  Number.parseFloat(canvasIn(scroller).style.getPropertyValue('--ppm'));
+
+/**
+ * Zoom by wheel with Ctrl held, about the minute under the pointer, and by + and −. A step changes one property of the
+ * canvas, once a frame; what depends on the room there is, such as the figures of the axis, follows at milestones and at
+ * rest. `fitPxPerMin` is that of zoom 1.
+ */
 export function useZoom(
   scroller: RefObject<HTMLDivElement | null>,
-  labelPx: number,
+  { labelPx, fitPxPerMin }: { readonly labelPx: number; readonly fitPxPerMin: number },
   address: BoardAddress,
   go: (change: Partial<BoardAddress>, how: 'later') => void,
 ) {
-  const zoom = useRef(address.zoom);
+  const live = useRef(address.zoom);
+  const latest = useRef({ labelPx, fitPxPerMin, drawn: address.zoom, go });
   useEffect(() => {
-    zoom.current = address.zoom;
-  }, [address.zoom]);
+    latest.current = { labelPx, fitPxPerMin, drawn: address.zoom, go };
+    live.current = address.zoom;
+  }, [labelPx, fitPxPerMin, address.zoom, go]);
   useEffect(() => {
     const element = scroller.current;
     if (!element) return;
-    const to = (factor: number, anchorPx: number) => {
-      const next = Math.min(MOST_ZOOM, Math.max(1, zoom.current * factor));
-      const ratio = next / zoom.current;
-      zoom.current = next;
-      const left = (element.scrollLeft + anchorPx) * ratio - anchorPx;
-      go({ zoom: next }, 'later');
-      requestAnimationFrame(() => element.scrollTo({ left }));
+    let wanted = { factor: 1, anchorPx: 0 };
+    let frame = 0;
+    let rest = 0;
+    const draw = () => {
+      clearTimeout(rest);
+      if (live.current !== latest.current.drawn) latest.current.go({ zoom: live.current }, 'later');
+    };
+    const step = () => {
+      frame = 0;
+      const { fitPxPerMin: fit, drawn } = latest.current;
+      const before = live.current;
+      const next = Math.min(MOST_ZOOM, Math.max(1, before * wanted.factor));
+      const left = (element.scrollLeft + wanted.anchorPx) * (next / before) - wanted.anchorPx;
+      wanted = { factor: 1, anchorPx: 0 };
+      live.current = next;
+      canvasIn(element).style.setProperty('--ppm', `${fit * next}px`);
+      element.scrollTo({ left });
+      clearTimeout(rest);
+      if (Math.max(next / drawn, drawn / next) >= MILESTONE) draw();
+      else rest = window.setTimeout(draw, REST_MS);
+    };
+    const by = (factor: number, anchorPx: number) => {
+      wanted = { factor: wanted.factor * factor, anchorPx };
+      frame ||= requestAnimationFrame(step);
     };
     const wheel = (event: WheelEvent) => {
       if (!event.ctrlKey) return;
       event.preventDefault();
-      to(Math.exp(-event.deltaY / 300), event.clientX - element.getBoundingClientRect().left - labelPx);
+      const within = event.clientX - element.getBoundingClientRect().left - latest.current.labelPx;
+      by(Math.exp(-event.deltaY / 300), within);
     };
     const key = (event: KeyboardEvent) => {
       if (event.target !== element || event.ctrlKey || event.metaKey) return;
-      if (event.key === '+' || event.key === '=') to(1.25, element.clientWidth / 2);
-      if (event.key === '-') to(0.8, element.clientWidth / 2);
+      if (event.key === '+' || event.key === '=') by(1.25, element.clientWidth / 2);
+      if (event.key === '-') by(0.8, element.clientWidth / 2);
     };
+    // What is pressed on is where it is seen: the axis catches up before anything else is made of a press.
+    const settle = () => flushSync(draw);
     element.addEventListener('wheel', wheel, { passive: false });
     element.addEventListener('keydown', key);
+    element.addEventListener('pointerdown', settle, { capture: true });
     return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
       element.removeEventListener('wheel', wheel);
       element.removeEventListener('keydown', key);
+      element.removeEventListener('pointerdown', settle, { capture: true });
     };
-  }, [scroller, labelPx, go]);
+  }, [scroller]);
 }
