@@ -153,7 +153,12 @@ export function BoardCanvas(props: CanvasProps) {
       <div
         className="relative"
         style={
-          { '--ppm': `${axis.pxPerMin}px`, width: acrossPx, height: heightPx + AXIS_PX } as CSSProperties
+          {
+            '--ppm': `${axis.pxPerMin}px`,
+            '--label': `${labelPx}px`,
+            width: acrossPx,
+            height: heightPx + AXIS_PX,
+          } as CSSProperties
         }
       >
         <AxisHead axis={axis} labelPx={labelPx} tzid={house.tzid} />
@@ -164,8 +169,8 @@ export function BoardCanvas(props: CanvasProps) {
           <div
             key={index}
             data-row=""
-            className="board-row absolute left-0"
-            style={{ top: start, height: size, width: acrossPx }}
+            className="board-row absolute inset-x-0"
+            style={{ top: start, height: size }}
           >
             <BoardRowView row={rows[index]!} context={rowContext} />
           </div>

@@ -139,8 +139,7 @@ export const BoardRowView = memo(function BoardRowView({
     <>
       <div
         data-label=""
-        className="sticky left-0 z-30 float-left flex h-full items-baseline gap-2 border-b border-rule bg-raised py-1 pr-2 pl-3"
-        style={{ width: labelPx }}
+        className="sticky left-0 z-30 float-left flex h-full w-(--label) items-baseline gap-2 border-b border-rule bg-raised py-1 pr-2 pl-3"
       >
         {row.kind === 'space' ? (
           <SpaceLabel space={row.space} isNarrow={labelPx < LABEL_PX} />
@@ -161,10 +160,7 @@ export const BoardRowView = memo(function BoardRowView({
           </span>
         )}
       </div>
-      <div
-        className="absolute inset-y-0 cursor-copy overflow-hidden border-b border-rule"
-        style={{ left: labelPx, width: axis.cssWidth }}
-      >
+      <div className="absolute inset-y-0 right-0 left-(--label) cursor-copy overflow-hidden border-b border-rule">
         {row.kind === 'space' ? (
           <SpaceCells row={row} context={context} />
         ) : (
