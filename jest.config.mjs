@@ -1,11 +1,31 @@
+// Packages that ship ES modules only, with those that hold some of them.
+const ES_MODULES = [
+  'temporal-polyfill',
+  'temporal-utils',
+  'timezones-ical-library',
+  'sanitize-html',
+  'htmlparser2',
+  'entities',
+  'domhandler',
+  'domutils',
+  'dom-serializer',
+  'domelementtype',
+  'html-to-text',
+  '@selderee',
+  'selderee',
+  'leac',
+  'parseley',
+  'peberminta',
+  'deepmerge-ts',
+];
+
 const base = {
   testEnvironment: 'node',
   transform: {
     '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
     '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' } }],
   },
-  // Packages that ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|timezones-ical-library)/)'],
+  transformIgnorePatterns: [`/node_modules/(?!(${ES_MODULES.join('|')})/)`],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@tests/(.*)$': '<rootDir>/tests/$1',

@@ -38,14 +38,19 @@ export const CREWS = [
   { name: 'Bettany Moor', team: 'Gates' },
 ] as const;
 
-export const REQUESTERS: readonly { name: string; organisation: (typeof ORGANISATIONS)[number] }[] = [
+export const REQUESTERS: readonly {
+  readonly name: string;
+  readonly organisation: (typeof ORGANISATIONS)[number];
+  /** Who may ask and change for this one. */
+  readonly deputies?: readonly string[];
+}[] = [
   { name: 'Isolde Marsh', organisation: 'Fern and Moss Circle' },
   { name: 'Corin Blythe', organisation: 'Lakeside Choir' },
   { name: 'Della Thrupp', organisation: 'Tansy School' },
   { name: 'Ewan Sedge', organisation: 'Bulb Exchange' },
   { name: 'Fenella Drew', organisation: 'Hollow Lane Primary' },
   { name: 'Gideon Larkin', organisation: 'Moth Watch Quillmere' },
-  { name: 'Hesper Vane', organisation: 'Grafters’ Guild' },
+  { name: 'Hesper Vane', organisation: 'Grafters’ Guild', deputies: ['Isolde Marsh'] },
   { name: 'Ivo Tarrant', organisation: 'Willow Weavers' },
   { name: 'Junia Peverell', organisation: 'Alpine House Friends' },
   { name: 'Kester Holm', organisation: 'Auricula Society' },

@@ -48,6 +48,21 @@ export const QUILLMERE: OfficeFile = {
     { name: 'Blossom season', from: '2027-03-01', to: '2027-05-31' },
     { name: 'Long-light season', from: '2027-06-01', to: '2027-09-19' },
   ],
+  timetables: [
+    {
+      name: 'School day',
+      periods: [
+        { name: 'First', from: '09:25', to: '10:15' },
+        { name: 'Second', from: '10:20', to: '11:10' },
+        { name: 'Third', from: '11:30', to: '12:20' },
+        { name: 'Fourth', from: '13:20', to: '14:10' },
+        { name: 'Fifth', from: '14:15', to: '15:00' },
+        { name: 'Sixth', from: '15:05', to: '15:50' },
+      ],
+      // An in-service day: the afternoon only.
+      exceptions: [{ on: '2027-05-04', periods: [{ name: 'Afternoon', from: '13:20', to: '15:50' }] }],
+    },
+  ],
   buildings: [
     {
       name: 'Orangery Court',
@@ -183,6 +198,8 @@ export const QUILLMERE: OfficeFile = {
         {
           code: 'L1',
           name: 'Learning Room Ash',
+          timetables: ['School day'],
+          questions: [{ text: 'Which year groups come?' }],
           areaM2: 60,
           postedLimit: 36,
           layouts: [
@@ -193,6 +210,8 @@ export const QUILLMERE: OfficeFile = {
         {
           code: 'L2',
           name: 'Learning Room Birch',
+          timetables: ['School day'],
+          questions: [{ text: 'Which year groups come?' }],
           areaM2: 60,
           postedLimit: 36,
           layouts: [
@@ -325,10 +344,60 @@ export const QUILLMERE: OfficeFile = {
     { name: 'Linen' },
     { name: 'Gates' },
   ],
+  services: [
+    {
+      name: 'Refreshments',
+      about: 'Tea, cake and simple suppers from the garden kitchen.',
+      team: 'Refreshments',
+      leadDays: 5,
+      crewMin: 90,
+      questions: [
+        {
+          text: 'Served at the tables, or laid out?',
+          required: true,
+          choices: ['served at the tables', 'laid out to fetch'],
+        },
+        { text: 'Anything people must not eat?' },
+      ],
+    },
+    {
+      name: 'Sound and light',
+      about: 'Somebody who sets up microphones, lights and the screen, and stays if wanted.',
+      team: 'Sound and light',
+      leadDays: 7,
+      crewMin: 60,
+      questions: [
+        { text: 'Should somebody stay during the event?', required: true, choices: ['yes', 'no'] },
+        { text: 'What is played, shown or spoken?' },
+      ],
+    },
+    {
+      name: 'Table linen',
+      about: 'Cloths and napkins, laid and taken away.',
+      team: 'Linen',
+      leadDays: 3,
+      crewMin: 30,
+      questions: [{ text: 'Plain or leaf-printed?', choices: ['plain', 'leaf-printed'] }],
+    },
+    {
+      name: 'Late gate',
+      about: 'A gate kept open after the garden has closed.',
+      team: 'Gates',
+      leadDays: 2,
+      crewMin: 45,
+      questions: [{ text: 'Until when do the last ones leave?', required: true }],
+    },
+  ],
   categories: [
     { name: 'Talks', mark: 'Ta', hue: 'blue', about: 'One speaks, many listen; questions after.' },
     { name: 'Workshops', mark: 'Wo', hue: 'green', about: 'Everybody makes or mends something.' },
-    { name: 'Music', mark: 'Mu', hue: 'rose', about: 'Concerts, choirs and open rehearsals.' },
+    {
+      name: 'Music',
+      mark: 'Mu',
+      hue: 'rose',
+      about: 'Concerts, choirs and open rehearsals.',
+      questions: [{ text: 'Is anything amplified?', choices: ['no', 'voices only', 'instruments too'] }],
+    },
     { name: 'Surveys and counts', mark: 'Su', hue: 'sky', about: 'Moths, birds, mosses: counted together.' },
     {
       name: 'School visits',
@@ -348,6 +417,7 @@ export const QUILLMERE: OfficeFile = {
       hue: 'ink',
       about: 'Celebrations by outside hirers; not for readers.',
       publish: false,
+      questions: [{ text: 'Who pays the invoice?', seenBy: 'office' }],
     },
     {
       name: 'Staff',
@@ -363,7 +433,9 @@ export const QUILLMERE: OfficeFile = {
     ...CREWS.map(({ name, team }) =>
       person(name, { roles: ['crew'], teams: [team], organisations: ['Quillmere staff'] }),
     ),
-    ...REQUESTERS.map(({ name, organisation }) => person(name, { organisations: [organisation] })),
+    ...REQUESTERS.map(({ name, organisation, deputies }) =>
+      person(name, { organisations: [organisation], deputies: [...(deputies ?? [])] }),
+    ),
     ...STEWARDS.map(({ name, of }) => person(name, { stewardOf: [of], organisations: ['Quillmere staff'] })),
   ],
 };

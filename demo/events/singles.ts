@@ -88,8 +88,8 @@ export const SINGLES: readonly DemoEvent[] = [
     layout: 'classroom',
     people: 24,
     on: '2027-04-03',
-    from: '13:30',
-    to: '16:00',
+    from: '13:20',
+    to: '15:50',
     text: 'One box for home, one for the avenue.',
   },
   {
@@ -318,8 +318,8 @@ export const SINGLES: readonly DemoEvent[] = [
     layout: 'empty',
     people: 19,
     on: '2027-04-15',
-    from: '15:30',
-    to: '16:45',
+    from: '14:15',
+    to: '15:50',
   },
   {
     title: 'Nightjar talk',

@@ -1,4 +1,25 @@
+import type { CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Layout } from '@/core/seating/capacity';
+import type { Feature } from '@/core/spaces/features';
+import type { Timetable } from '@/core/spaces/timetable';
+import type { LocalDate } from '@/core/time/local-time';
+import type { Question } from './questions';
+
+export interface ServiceChoice {
+  readonly id: number;
+  readonly name: string;
+  readonly about: string;
+  readonly team: string;
+  /** Days it has to be known ahead. */
+  readonly leadDays: number;
+  readonly questions: readonly Question[];
+}
+
+/** A request that another may start from. */
+export interface EarlierRequest {
+  readonly reference: string;
+  readonly title: string;
+}
 
 /** Everything the request form offers to choose from. */
 export interface AskChoices {
@@ -14,6 +35,10 @@ export interface AskChoices {
       readonly setupMin: number;
       readonly strikeMin: number;
     }[];
+    readonly features: readonly Feature[];
+    readonly questions: readonly Question[];
+    /** Of a space given by periods; empty otherwise. */
+    readonly timetables: readonly Timetable[];
   }[];
   /** Spaces that are pinned, then those used before: offered first. */
   readonly familiar: readonly number[];
@@ -23,9 +48,18 @@ export interface AskChoices {
     readonly mark: string;
     readonly about: string;
     readonly publish: boolean;
+    readonly questions: readonly Question[];
   }[];
   readonly hosts: readonly { readonly id: number; readonly name: string; readonly isOwn: boolean }[];
   readonly equipment: readonly { readonly id: number; readonly name: string; readonly stock: number }[];
+  readonly services: readonly ServiceChoice[];
+  /** Named stretches of the year that a series may go on until, those to come first. */
+  readonly seasons: readonly { readonly name: string; readonly to: LocalDate }[];
+  readonly calendars: readonly { readonly name: string; readonly filter: CalendarFilter }[];
+  /** People the viewer may ask for. */
+  readonly askFor: readonly { readonly id: number; readonly name: string }[];
+  /** One's latest requests. */
+  readonly earlier: readonly EarlierRequest[];
   readonly accessMin: number;
   readonly exitMin: number;
   /** Local date of the office's clock: the form starts there. */
@@ -33,4 +67,9 @@ export interface AskChoices {
 }
 
 /** The same without what the board knows already. */
-export type ShortChoices = Omit<AskChoices, 'spaces' | 'equipment'>;
+export interface ShortChoices extends Pick<
+  AskChoices,
+  'familiar' | 'hosts' | 'accessMin' | 'exitMin' | 'today'
+> {
+  readonly categories: readonly Omit<AskChoices['categories'][number], 'questions'>[];
+}

@@ -5,6 +5,8 @@ import type { Until } from '@/core/recurrence/rule-parts';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { addWallMinutes, timeOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
+import { askDetails, REQUEST_KINDS, type RequestKind } from './ask-details';
+import { datePatchSchema } from './patch';
 import { sayRuleFault } from './words/rule';
 import { idempotencyKey, localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from './fields';
 
@@ -105,21 +107,37 @@ const checkFields = z.object({
   audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').optional(),
   categoryId: rowId<CategoryId>('a category').optional(),
   publish: z.boolean('Say whether to publish.').default(false),
+  kind: z.enum(REQUEST_KINDS, 'Say what you ask for.').default('space'),
+  /** Dates that differ from the others, by their original start. */
+  overrides: z
+    .array(z.object({ at: localDateTimeField, patch: datePatchSchema }))
+    .max(400, 'At most four hundred dates can differ from the others.')
+    .refine(
+      (all) => new Set(all.map(({ at }) => at)).size === all.length,
+      'A date is listed twice among those that differ.',
+    )
+    .default([]),
 });
 
-/** A loan of equipment needs no space; asking for nothing at all is a slip. */
-const asksForSomething = ({
-  spaces,
-  equipment,
-}: {
-  spaces: readonly unknown[];
-  equipment: readonly unknown[];
-}) => spaces.length + equipment.length > 0;
+interface Asked {
+  readonly kind: RequestKind;
+  readonly spaces: readonly unknown[];
+  readonly equipment: readonly unknown[];
+}
 
-export const checkSchema = checkFields.refine(asksForSomething, {
-  path: ['spaces'],
-  message: 'Choose a space.',
-});
+/** Each kind asks for what its name says; asking for nothing at all is a slip. */
+function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx): void {
+  const fault = (path: string, message: string) =>
+    context.addIssue({ code: 'custom', path: [path], message });
+  if (kind === 'space' && spaces.length + equipment.length === 0) fault('spaces', 'Choose a space.');
+  if (kind !== 'space' && spaces.length > 0)
+    fault('spaces', 'This kind of request names no space. Leave the spaces out.');
+  if (kind === 'loan' && equipment.length === 0) fault('equipment', 'Say what is to be lent.');
+  if (kind === 'notice' && equipment.length > 0)
+    fault('equipment', 'A notice takes nothing. Leave the equipment out, or ask for a loan.');
+}
+
+export const checkSchema = checkFields.superRefine(kindFaults);
 
 export const askSchema = checkFields
   .extend({
@@ -132,8 +150,9 @@ export const askSchema = checkFields
     publish: z.boolean('Say whether to publish.'),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),
+    ...askDetails,
   })
-  .refine(asksForSomething, { path: ['spaces'], message: 'Choose a space.' });
+  .superRefine(kindFaults);
 
 export type CheckInput = z.output<typeof checkSchema>;
 export type AskInput = z.output<typeof askSchema>;

@@ -1,9 +1,11 @@
+import { fieldsOf, patchDate, type DatePatch, type OwnField } from '@/core/changes/patch';
 import type { WantedDate } from '@/core/checks/findings';
 import { countKits, type KitItem } from '@/core/equipment/kits';
-import type { EquipmentTypeId } from '@/core/ids';
+import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { ClaimContent } from '@/core/occupancy/bands';
 import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { datesInGap, firstDate, isEndless } from '@/core/recurrence/rule';
+import type { LayoutOffer } from '@/core/seating/capacity';
 import { horizonEnd } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import {
@@ -24,7 +26,11 @@ import { countText, dayShort, spanText } from './words/when';
 /** One date as asked: wall times are the truth, instants derived. */
 export interface AskedDate extends WantedDate {
   readonly key: LocalDateTime;
+  /** The same as the key unless this date was asked for at another time. */
+  readonly start: LocalDateTime;
   readonly end: LocalDateTime;
+  /** What it was asked to have of its own. */
+  readonly own: readonly OwnField[];
 }
 
 export interface AskedDates {
@@ -46,6 +52,8 @@ export interface AskedHouse {
   /** The furthest horizon of the wanted spaces: series without end get their dates up to there. */
   readonly horizonMonths: number;
   contentsOf(type: EquipmentTypeId): readonly KitItem[];
+  /** Layouts a space offers, for dates that go to another one. */
+  offersOf(space: SpaceId): readonly LayoutOffer[];
 }
 
 const fault = (path: string, message: string) =>
@@ -70,7 +78,28 @@ function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, hous
 function toDate(input: CheckInput, house: AskedHouse, start: LocalDateTime, lengthMin: number): AskedDate {
   const end = addWallMinutes(start, lengthMin);
   const at = (local: LocalDateTime) => toEpochMinute(local, house.tzid, 'offset-before');
-  return { key: start, end, claim: contentOf(input, at(start), at(end), house) };
+  return { key: start, start, end, own: [], claim: contentOf(input, at(start), at(end), house) };
+}
+
+/** The date with what was asked to be different on it. */
+function differing(date: AskedDate, patch: DatePatch, house: AskedHouse): AskedDate {
+  const draft = { startLocal: date.start, endLocal: date.end, content: date.claim };
+  const { startLocal, endLocal, content } = patchDate(draft, patch, house.tzid, house.offersOf);
+  return { ...date, start: startLocal, end: endLocal, claim: content, own: fieldsOf(patch) };
+}
+
+/** Overrides of dates there are none of: left out meanwhile, or of a rule that was another one. */
+function strayOverrides({ overrides }: CheckInput, starts: ReadonlySet<LocalDateTime>): FieldFault[] {
+  return overrides.flatMap(({ at }, index) =>
+    starts.has(at)
+      ? []
+      : [
+          {
+            path: `overrides.${index}.at`,
+            message: `There is no date at ${timeOf(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
+          },
+        ],
+  );
 }
 
 interface Series {
@@ -128,7 +157,14 @@ export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedD
         : 'Every date is left out. Leave one in.',
     );
   const lengthMin = wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt);
-  const dates = starts.map((start) => toDate(input, house, start, lengthMin));
+  const stray = strayOverrides(input, new Set(starts));
+  if (stray.length) return refuse({ code: 'bad-input', fields: stray });
+  const patches = new Map(input.overrides.map(({ at, patch }) => [at, patch]));
+  const dates = starts.map((start) => {
+    const date = toDate(input, house, start, lengthMin);
+    const patch = patches.get(start);
+    return patch ? differing(date, patch, house) : date;
+  });
   const lastStart = starts[starts.length - 1]!;
   const end = addWallMinutes(set.start, lengthMin);
   return done({

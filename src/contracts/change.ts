@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import type { OccurrenceId, SpaceId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, plainText, rowId, wholeNumber } from './fields';
-
-const MOST_MINUTES = 366 * 1440;
+import { datePatchSchema } from './patch';
 
 const pickedDates = z
   .array(rowId<OccurrenceId>('dates'), 'Pick at least one date.')
@@ -24,35 +22,6 @@ const reason = plainText('Reason', 1000);
 const neededReason = (what: string) =>
   reason.refine((text) => text !== '', `${what} needs a reason: the requester reads it.`);
 
-const patch = z
-  .object({
-    shiftMin: z
-      .number('Minutes to move by is a whole number.')
-      .int('Minutes to move by is a whole number.')
-      .min(-MOST_MINUTES, 'At most a year.')
-      .max(MOST_MINUTES, 'At most a year.')
-      .optional(),
-    startsAt: z
-      .string()
-      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day is written as 18:15.')
-      .optional(),
-    lengthMin: wholeNumber('Length in minutes', 1, 31 * 1440).optional(),
-    spaces: z
-      .array(
-        z.object({
-          from: rowId<SpaceId>('the space to leave'),
-          to: rowId<SpaceId>('the space to go to'),
-          layout: z.enum(LAYOUTS, 'Choose a layout.').optional(),
-        }),
-      )
-      .max(6, 'At most six spaces.')
-      .optional(),
-    people: wholeNumber('People expected', 1, 100_000).optional(),
-    accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
-    exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),
-  })
-  .refine((value) => Object.values(value).some((each) => each !== undefined), 'Say what is to be different.');
-
 const simple = <Name extends string>(action: Name) => z.object({ action: z.literal(action) });
 
 /** One thing done to every picked date. */
@@ -68,16 +37,31 @@ export const stepSchema = z.discriminatedUnion(
     z.object({ action: z.literal('leave'), reason }),
     z.object({ action: z.literal('hold'), until: localDateTimeField }),
     simple('release-hold'),
-    z.object({ action: z.literal('propose'), patch, until: localDateTimeField }),
+    z.object({ action: z.literal('propose'), patch: datePatchSchema, until: localDateTimeField }),
     simple('accept'),
     simple('refuse-proposal'),
     /** `keepOwn`: dates that were given something of their own keep it. */
-    z.object({ action: z.literal('move'), patch, reason, keepOwn: z.boolean().default(true) }),
-    z.object({ action: z.literal('change'), patch, reason, keepOwn: z.boolean().default(true) }),
+    z.object({
+      action: z.literal('move'),
+      patch: datePatchSchema,
+      reason,
+      keepOwn: z.boolean().default(true),
+    }),
+    z.object({
+      action: z.literal('change'),
+      patch: datePatchSchema,
+      reason,
+      keepOwn: z.boolean().default(true),
+    }),
     z.object({ action: z.literal('grant-change'), reason }),
     z.object({ action: z.literal('refuse-change'), reason }),
     /** The clear ones as they are; the others moved, and proposed unless another space will do. */
-    z.object({ action: z.literal('approve-or-move'), patch, until: localDateTimeField, reason }),
+    z.object({
+      action: z.literal('approve-or-move'),
+      patch: datePatchSchema,
+      until: localDateTimeField,
+      reason,
+    }),
   ],
   'Say what to do with the dates.',
 );

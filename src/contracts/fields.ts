@@ -23,6 +23,11 @@ export const requiredLine = (what: string, most: number) =>
     .refine((text) => text.length > 0, `${what} is missing.`)
     .refine((text) => !text.includes('\n'), `${what} is one line.`);
 
+export const optionalLine = (what: string, most: number) =>
+  plainText(what, most)
+    .refine((text) => !text.includes('\n'), `${what} is one line.`)
+    .default('');
+
 const YEARS = `Years go from 1970 to ${LAST_YEAR}.`;
 
 export const localDateField = z.string('Give a date.').transform((text, context) => {

@@ -50,6 +50,18 @@ const policy = z.object({
   organisations: z.array(z.string()).default([]),
 });
 
+const questions = z
+  .array(
+    z.object({
+      text: requiredLine('Question', 200),
+      required: z.boolean().default(false),
+      /** What may be answered; anything where the list is empty. */
+      choices: z.array(requiredLine('Answer', 80)).max(12).default([]),
+      seenBy: z.enum(['office', 'office-and-crews']).default('office-and-crews'),
+    }),
+  )
+  .default([]);
+
 const period = z.object({ name: requiredLine('Period', 40), from: clock, to: clock });
 
 const space = z.object({
@@ -77,6 +89,7 @@ const space = z.object({
       strikeMin: wholeNumber('Strike minutes', 0, 1440),
     }),
   ),
+  questions,
   hours,
   closures,
 });
@@ -188,9 +201,23 @@ export const officeSchema = z.object({
         publish: z.boolean().default(true),
         /** For whom its events usually are. */
         audiences: z.array(requiredLine('Audience', 40)).default([]),
+        questions,
       }),
     )
     .min(1),
+  services: z
+    .array(
+      z.object({
+        name: requiredLine('Service', 60),
+        about: plainText('About', 200).default(''),
+        /** Who does it. */
+        team: z.string(),
+        leadDays: wholeNumber('Lead days', 0, 366).default(0),
+        crewMin: wholeNumber('Minutes of work', 0, 10_000).default(0),
+        questions,
+      }),
+    )
+    .default([]),
   organisations: z.array(requiredLine('Organisation', 80)).min(1),
   people: z
     .array(
@@ -204,6 +231,8 @@ export const officeSchema = z.object({
         organisations: z.array(z.string()).default([]),
         /** Names of buildings and codes of spaces this person looks after. */
         stewardOf: z.array(z.string()).default([]),
+        /** Names of people who may ask, change and cancel for this one. */
+        deputies: z.array(z.string()).default([]),
       }),
     )
     .min(1),

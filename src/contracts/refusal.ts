@@ -10,6 +10,7 @@ export type Refusal =
   | { readonly code: 'put-right'; readonly fields: readonly FieldFault[] }
   | { readonly code: 'malformed' }
   | { readonly code: 'too-large'; readonly limitKb: number }
+  | { readonly code: 'file-too-large'; readonly limitMb: number }
   | { readonly code: 'cross-site' }
   | { readonly code: 'sign-in-first' }
   | { readonly code: 'wrong-credentials' }

@@ -2,6 +2,9 @@ import type { OccurrenceAction, OccurrenceState } from '@/core/changes/transitio
 import type { Verdict } from '@/core/checks/findings';
 import type { Band } from '@/core/occupancy/bands';
 import type { FindingReply } from './ask';
+import type { RequestKind } from './ask-details';
+import type { FileLine } from './files';
+import type { MessageView } from './talk';
 
 /** One rung of the ladder: a date with its state and, while it waits, its verdict. */
 export interface DateView {
@@ -40,8 +43,39 @@ export interface SpaceLine {
   readonly bands: readonly Band[];
 }
 
+interface Answered {
+  readonly question: string;
+  readonly answer: string;
+}
+
+/** What a request says beside place and time. */
+export interface RequestDetails {
+  readonly kind: RequestKind;
+  readonly secondLine: string;
+  readonly contact: string;
+  readonly jointHosts: readonly string[];
+  readonly moreCategories: readonly { readonly name: string; readonly mark: string; readonly hue: string }[];
+  /** Cleaned by the server; empty where the public text is plain. */
+  readonly publicHtml: string;
+  /** What the office is to choose a space by; null where spaces are named. */
+  readonly wantsText: string | null;
+  readonly secondChoices: readonly string[];
+  /** Who typed it for whoever asked. */
+  readonly typedBy: string | null;
+  readonly askedText: string;
+  readonly answers: readonly Answered[];
+  /** Running order, at wall times of the first date. */
+  readonly lines: readonly { readonly at: string; readonly text: string; readonly isPublic: boolean }[];
+  readonly services: readonly {
+    readonly name: string;
+    readonly team: string;
+    readonly answers: readonly Answered[];
+  }[];
+  readonly files: readonly FileLine[];
+}
+
 /** One request as its own people and the office see it. */
-export interface RequestView {
+export interface RequestView extends RequestDetails {
   readonly reference: string;
   readonly version: number;
   readonly title: string;
@@ -59,6 +93,11 @@ export interface RequestView {
   readonly spaces: readonly SpaceLine[];
   readonly equipment: readonly { readonly name: string; readonly quantity: number }[];
   readonly dates: readonly DateView[];
+  readonly messages: readonly MessageView[];
+  /** Whether the viewer may write to the office here, or from it. */
+  readonly mayWrite: boolean;
+  /** What happens next, for whoever asked. */
+  readonly nextText: string;
   readonly history: readonly {
     readonly who: string;
     readonly what: string;

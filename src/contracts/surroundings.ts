@@ -7,12 +7,17 @@ import { localDateField, rowId } from './fields';
 /** Days a form looks at at once; more dates than fit are the server's to check. */
 export const MOST_SURROUNDING_DAYS = 62;
 
+/** Those wanted, and some that single dates go to instead. */
+export const MOST_SURROUNDING_SPACES = 24;
+
 /** What stands around a choice: so many days of some spaces and kinds of equipment. */
 export const surroundingsSchema = z
   .object({
     from: localDateField,
     to: localDateField,
-    spaceIds: z.array(rowId<SpaceId>('a space')).max(6, 'At most six spaces.'),
+    spaceIds: z
+      .array(rowId<SpaceId>('a space'))
+      .max(MOST_SURROUNDING_SPACES, `At most ${MOST_SURROUNDING_SPACES} spaces.`),
     typeIds: z.array(rowId<EquipmentTypeId>('equipment')).max(40, 'At most forty kinds of equipment.'),
   })
   .refine(({ from, to }) => from <= to, {

@@ -59,6 +59,24 @@ describe('who may know what', () => {
     }
   });
 
+  test('members of a host and deputies of whoever asked know it, waiting too; only deputies may change it', async () => {
+    await office.db.sequelize.query('INSERT INTO deputy VALUES (1, 5)');
+    await office.db.sequelize.query('INSERT INTO membership VALUES (2, 2)');
+    await submit(office, 'ada', { title: 'SECRET', publish: false, hostId: 2 });
+    // Ben is a member of the second society, Cato the deputy of Ada.
+    for (const [name, tie] of [
+      ['ben', 'member'],
+      ['cato', 'deputy'],
+    ] as const) {
+      const [seen] = (await boardOf(name)).bookings;
+      expect([name, seen!.known?.title, seen!.change !== null]).toEqual([name, 'SECRET', tie === 'deputy']);
+      const requesterId = viewer('ada').personId as PersonId;
+      expect(mayKnowBooking(viewer(name), { requesterId, isPublic: false, tie })).toBe(true);
+      expect(maySeeWaiting(viewer(name), requesterId, tie)).toBe(true);
+    }
+    expect((await boardOf(null)).bookings).toEqual([]);
+  });
+
   test('what one may not know is only taken: no bands, hosts, people, references', async () => {
     await approvedIn(office, 'ada', { title: 'SECRET', publish: false, notes: 'SECRET', people: 17 });
     const [tuple] = (await boardSpan(office.as('ben'), query)).bookings;
@@ -203,7 +221,9 @@ describe('the ruler', () => {
     // By hand: 210 of three parts' 14 hours each.
     const [day] = await ruler(office.as('mara'), DAY, 1);
     expect(day).toEqual({ date: DAY, fullness: 210 / (3 * 14 * 60), waiting: 2, clashing: 1 });
-    expect((await ruler(office.as('ada'), DAY, 1))[0]!.waiting).toBe(0);
+    // Ada belongs to the host they are asked for; Cato does not.
+    expect((await ruler(office.as('ada'), DAY, 1))[0]!.waiting).toBe(2);
+    expect((await ruler(office.as('cato'), DAY, 1))[0]!.waiting).toBe(0);
     expect((await ruler(office.reader, DAY, 1))[0]!.waiting).toBe(0);
   });
 });

@@ -202,11 +202,16 @@ describe('held claims lapse', () => {
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
       'release-lapsed-holds',
       'series-go-on',
+      'clear-loose-files',
       'drop-expired-sessions',
     ]);
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([]);
     office.clock.set(at('2027-04-20T12:00'));
-    expect(await runDueJobs(office.reader, nowMs, fail)).toEqual(['release-lapsed-holds', 'series-go-on']);
+    expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
+      'release-lapsed-holds',
+      'series-go-on',
+      'clear-loose-files',
+    ]);
     expect(await status(claim)).toBe('wanted');
   });
 

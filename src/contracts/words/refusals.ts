@@ -19,6 +19,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'put-right': ({ fields }) => `Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
   malformed: () => 'What was sent is not a form of this application. Reload the page and send again.',
   'too-large': ({ limitKb }) => `That is more than ${limitKb} KB. Shorten the texts and send again.`,
+  'file-too-large': ({ limitMb }) =>
+    `A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
   'cross-site': () =>
     'This came from another site and was not carried out. Open the page here and send again.',
   'sign-in-first': () =>

@@ -1,6 +1,7 @@
 import { statesPresent, type StateCounts } from '@/core/changes/request-state';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
+import { countText } from './when';
 
 export const STATE_WORDS: Readonly<Record<OccurrenceState, string>> = {
   waiting: 'waiting',
@@ -26,4 +27,30 @@ export function sayRequestState(counts: StateCounts): string {
     (state) => `${counts[state]} of ${total} ${total === 1 ? 'date' : 'dates'} ${STATE_WORDS[state]}`,
   );
   return [STATE_WORDS[first], ...rest].join('; ');
+}
+
+/** What of a request matters to whoever asked, by what they may have to do. */
+export interface WhatIsNext {
+  /** Dates for which the office offers something else. */
+  readonly offered: number;
+  readonly waiting: number;
+  /** Booked dates that are wanted otherwise and stay booked meanwhile. */
+  readonly changesWanted: number;
+  readonly nextDate: string | null;
+  readonly isOver: boolean;
+}
+
+/** One or two sentences: whose turn it is, and what comes first. */
+export function sayWhatIsNext({ offered, waiting, changesWanted, nextDate, isOver }: WhatIsNext): string {
+  if (offered)
+    return `It is your turn: the office offers another place or time for ${countText(offered, 'date', 'dates')}. Take it or wait for your first wish.`;
+  const parts = [
+    waiting > 0 &&
+      `The office decides about ${countText(waiting, 'date', 'dates')}; nothing is booked before.`,
+    changesWanted > 0 &&
+      `The office decides about the change of ${countText(changesWanted, 'date', 'dates')}; until then the booking stands as it is.`,
+    nextDate && `Next: ${nextDate}.`,
+    isOver && 'All its dates are over.',
+  ].filter(Boolean);
+  return parts.length ? parts.join(' ') : 'Nothing more happens with it.';
 }

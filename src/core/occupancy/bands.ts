@@ -42,6 +42,12 @@ export interface WantedEquipment {
   readonly kitId?: EquipmentTypeId | null;
 }
 
+/** A service wanted for a date, with what was answered to its questions. */
+export interface WantedService {
+  readonly serviceId: number;
+  readonly answers: Readonly<Record<string, string>>;
+}
+
 /** What a claim wants of place and time. `event` is the advertised time. */
 export interface ClaimContent {
   readonly event: Interval;
@@ -49,6 +55,8 @@ export interface ClaimContent {
   readonly exitMin: number;
   readonly spaces: readonly WantedSpace[];
   readonly equipment: readonly WantedEquipment[];
+  /** They take neither place nor stock; work orders come of them. */
+  readonly services?: readonly WantedService[];
 }
 
 export const BAND_KINDS = ['setup', 'access', 'event', 'exit', 'strike'] as const;

@@ -12,7 +12,11 @@ export interface BookingPrivacy {
   readonly requesterId: PersonId;
   /** Asked to be published and in force, or cancelled after it was: everybody may read the title. */
   readonly isPublic: boolean;
+  /** How the viewer is tied to it otherwise: a deputy of whoever asked, or a member of one of its hosts. */
+  readonly tie?: Tie | null;
 }
+
+export type Tie = 'deputy' | 'member';
 
 // Those who work with a booking have to read it; requesters only their own.
 const WORKING_ROLES: readonly Role[] = ['manager', 'crew', 'steward', 'housekeeper'];
@@ -25,9 +29,13 @@ export const worksWithBookings = (viewer: Viewer | null): boolean =>
 export function mayKnowBooking(viewer: Viewer | null, booking: BookingPrivacy): boolean {
   if (booking.isPublic) return true;
   if (!viewer) return false;
-  return viewer.personId === booking.requesterId || worksWithBookings(viewer);
+  return viewer.personId === booking.requesterId || Boolean(booking.tie) || worksWithBookings(viewer);
 }
 
 /** Whether the viewer may see dates that still wait for a decision, and where. */
-export const maySeeWaiting = (viewer: Viewer | null, requesterId: PersonId): boolean =>
-  viewer !== null && (viewer.roles.includes('manager') || viewer.personId === requesterId);
+export const maySeeWaiting = (
+  viewer: Viewer | null,
+  requesterId: PersonId,
+  tie: Tie | null = null,
+): boolean =>
+  viewer !== null && (viewer.roles.includes('manager') || viewer.personId === requesterId || tie !== null);

@@ -58,6 +58,7 @@ interface ClaimRow {
   readonly people: number;
   readonly spaces: SpaceTuple[];
   readonly equipment: EquipmentTuple[];
+  readonly services: { readonly serviceId: number; readonly answers: Record<string, string> }[];
 }
 
 const claimsWhere = (condition: string) => `
@@ -67,7 +68,8 @@ SELECT json_group_array(json_object('id', c.id, 'occurrence', c.occurrence_id, '
   'spaces', (SELECT json_group_array(json_array(s.id, s.space_id, s.layout, s.people, s.setup_min, s.strike_min, s.wheelchairs, json(s.features), s.cut_start_min, s.cut_end_min)
     ORDER BY s.position) FROM claim_space s WHERE s.claim_id = c.id),
   'equipment', (SELECT json_group_array(json_array(e.id, e.type_id, e.quantity, e.claim_space_id, e.resource_id, e.kit_id) ORDER BY e.position)
-    FROM claim_equipment e WHERE e.claim_id = c.id)
+    FROM claim_equipment e WHERE e.claim_id = c.id),
+  'services', (SELECT json_group_array(json_object('serviceId', v.service_id, 'answers', json(v.answers)) ORDER BY v.position) FROM claim_service v WHERE v.claim_id = c.id)
 ) ORDER BY c.start_min, c.id) AS json FROM claim c JOIN occurrence o ON o.id = c.occurrence_id WHERE ${condition}`;
 
 function wantedSpace([
@@ -114,6 +116,7 @@ function toClaim(row: ClaimRow): StoredClaim {
         unitId,
         kitId,
       })),
+      ...(row.services.length > 0 && { services: row.services }),
     },
   };
 }

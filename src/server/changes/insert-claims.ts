@@ -74,7 +74,29 @@ async function insertEquipment(
   );
 }
 
-/** Stores claims with their spaces and equipment, in a handful of statements whatever their number. */
+async function insertServices(
+  change: ChangeSet,
+  claims: readonly NewClaim[],
+  claimIds: readonly ClaimId[],
+): Promise<void> {
+  const wanted = claims.flatMap(({ content }, n) =>
+    (content.services ?? []).map((service, position) => ({ ...service, position, claimId: claimIds[n]! })),
+  );
+  if (!wanted.length) return;
+  const ids = await change.nextIds('claim_service', wanted.length);
+  await change.insert(
+    'claim_service',
+    wanted.map(({ serviceId, answers, position, claimId }, n) => ({
+      id: ids[n]!,
+      claim_id: claimId,
+      service_id: serviceId,
+      answers: JSON.stringify(answers),
+      position,
+    })),
+  );
+}
+
+/** Stores claims with their spaces, equipment and services, in a handful of statements whatever their number. */
 export async function insertClaims(change: ChangeSet, claims: readonly NewClaim[]): Promise<MadeClaim[]> {
   if (!claims.length) return [];
   const claimIds = (await change.nextIds('claim', claims.length)) as ClaimId[];
@@ -97,5 +119,6 @@ export async function insertClaims(change: ChangeSet, claims: readonly NewClaim[
   );
   const claimSpaceIds = await insertSpaces(change, claims, claimIds);
   await insertEquipment(change, claims, claimIds, claimSpaceIds);
+  await insertServices(change, claims, claimIds);
   return claimIds.map((claimId, n) => ({ claimId, claimSpaceIds: claimSpaceIds[n]! }));
 }

@@ -6,6 +6,7 @@ import { requests } from './migrations/001-requests';
 import { engine } from './migrations/002-engine';
 import { houseVersion } from './migrations/003-house-version';
 import { looking } from './migrations/004-looking';
+import { asking } from './migrations/005-asking';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -13,6 +14,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '002-engine', statements: engine },
   { name: '003-house-version', statements: houseVersion },
   { name: '004-looking', statements: looking },
+  { name: '005-asking', statements: asking },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

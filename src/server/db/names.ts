@@ -1,5 +1,5 @@
 import type { ClaimId, EquipmentTypeId, PersonId, ResourceId, SpaceId } from '@/core/ids';
-import { mayKnowBooking, type Viewer } from '@/core/publishing/right-to-know';
+import { mayKnowBooking, type Tie, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from './connection';
 
 /** Names of spaces and equipment by id, for sentences. */
@@ -32,12 +32,18 @@ export async function loadNames(reader: Reader): Promise<Names> {
   };
 }
 
+/** How a person is tied to request `r`: as a deputy of whoever asked, as a member of one of its hosts, or not. */
+export const tieTo = (person: string): string =>
+  `CASE WHEN EXISTS (SELECT 1 FROM deputy d WHERE d.person_id = r.requester_id AND d.deputy_id = ${person}) THEN 'deputy'
+    WHEN EXISTS (SELECT 1 FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = ${person} WHERE x.request_id = r.id) THEN 'member' END`;
+
 interface TitleRow {
   readonly id: ClaimId;
   readonly title: string;
   readonly requester_id: PersonId;
   readonly publish: 0 | 1;
   readonly status: string;
+  readonly tie: Tie | null;
 }
 
 /** Titles of claims, only of those the viewer may know; the others are just *taken*. */
@@ -48,14 +54,15 @@ export async function titlesFor(
 ): Promise<ReadonlyMap<ClaimId, string>> {
   if (!claims.length) return new Map();
   const rows = await reader.rows<TitleRow>(
-    `SELECT c.id, r.title, r.requester_id, r.publish, c.status FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
+    `SELECT c.id, r.title, r.requester_id, r.publish, c.status, ${tieTo('$me')} AS tie FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
      JOIN request r ON r.id = o.request_id WHERE c.id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify(claims) },
+    { ids: JSON.stringify(claims), me: viewer?.personId ?? 0 },
   );
   const known = rows.filter((row) =>
     mayKnowBooking(viewer, {
       requesterId: row.requester_id,
       isPublic: row.publish === 1 && row.status === 'in-force',
+      tie: row.tie,
     }),
   );
   return new Map(known.map((row) => [row.id, row.title]));

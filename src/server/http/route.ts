@@ -10,6 +10,7 @@ import { log } from '../log';
 import { runtime } from '../runtime';
 import { publicOrigin } from '../settings';
 import { readBody } from './body';
+import { readQuery } from './query';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 import { STATUS } from './statuses';
 
@@ -96,6 +97,27 @@ export const writeRoute =
       return Response.json(reply(outcome.value), {
         headers: { ...REPLY_HEADERS, ...(await headers?.(outcome.value)) },
       });
+    });
+
+interface UploadRoute<Query, Value> {
+  readonly action: Action;
+  readonly query: z.ZodType<Query>;
+  run(ctx: Context, query: Query, body: ReadableStream<Uint8Array> | null): Promise<Outcome<Value>>;
+}
+
+/** A POST whose body is a file, whatever it is; what it says of itself stands in the address. */
+export const uploadRoute =
+  <Query, Value>({ action, query, run }: UploadRoute<Query, Value>) =>
+  (request: Request): Promise<Response> =>
+    answer(request, async () => {
+      if (!isSameOrigin(request)) return refusalResponse({ code: 'cross-site' });
+      const ctx = await contextFor(action);
+      if (!ctx.ok) return refusalResponse(ctx.refusal);
+      const parsed = readQuery(request, query);
+      if (!parsed.ok) return refusalResponse(parsed.refusal);
+      const outcome = await run(ctx.value, parsed.value, request.body);
+      if (!outcome.ok) return refusalResponse(outcome.refusal);
+      return Response.json(outcome.value, { headers: REPLY_HEADERS });
     });
 
 /** @throws Error where the action's policy lets in people without an account: a mistake of the route. */

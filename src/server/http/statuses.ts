@@ -7,6 +7,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'put-right': 422,
   'needs-reason': 422,
   'too-large': 413,
+  'file-too-large': 413,
   'cross-site': 403,
   'sign-in-first': 401,
   'wrong-credentials': 401,

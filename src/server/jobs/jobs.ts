@@ -2,6 +2,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { releaseLapsedHolds } from '../changes/lapsed-holds';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
+import { clearLooseFiles } from '../files/clear-loose';
 import { materialiseSeries } from './series-goes-on';
 
 /**
@@ -30,6 +31,11 @@ export const JOBS: readonly Job[] = [
     keyAt: (now) => String(Math.floor(now / 1440)),
     run: async (ctx) =>
       `${await ctx.db.write(async (tx) => keep(await materialiseSeries(tx, ctx.clock.now())))} dates made`,
+  },
+  {
+    name: 'clear-loose-files',
+    keyAt: (now) => String(Math.floor(now / 1440)),
+    run: async (ctx) => `${await clearLooseFiles(ctx)} files cleared away`,
   },
   {
     name: 'drop-expired-sessions',

@@ -54,7 +54,7 @@ async function goOn(tx: Writer, row: EndlessRow, until: LocalDate, now: EpochMin
   const dates = keys.map((key) => {
     const shiftMin = wallMinute(key) - wallMinute(pattern!.startLocal);
     const draft = patchDate(pattern!, { shiftMin }, row.tzid, () => []);
-    return { key, end: draft.endLocal, claim: draft.content };
+    return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
   });
   if (dates.length) {
     const made = await insertDates(change, dates, row.request_id, row.id);

@@ -6,6 +6,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { loadLiveClaims, loadStandingClaims, type StoredClaim } from '../changes/claims';
 import type { Reader } from '../db/connection';
+import { tieTo } from '../db/names';
 
 export interface RequestRow {
   readonly id: RequestId;
@@ -18,6 +19,8 @@ export interface RequestRow {
   readonly askedMin: EpochMinute;
   readonly version: number;
   readonly requesterId: PersonId;
+  /** Those who may act for whoever asked. */
+  readonly deputies: PersonId[];
   readonly requester: string;
   readonly requesterEmail: string;
   readonly host: string;
@@ -38,6 +41,7 @@ export interface RequestRow {
 const REQUESTS = `
 SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 'publicText', r.public_text, 'notes', r.notes, 'people', r.people,
   'publish', json(iif(r.publish, 'true', 'false')), 'askedMin', r.asked_min, 'version', r.row_version, 'requesterId', r.requester_id,
+  'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id),
   'requester', p.name, 'requesterEmail', p.email, 'host', g.name, 'category', c.name, 'mark', c.mark, 'hue', c.hue,
   'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local, 'allDay', s.all_day,
   'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences), 'otherSpaceOk', r.other_space_ok)) AS json
@@ -63,8 +67,21 @@ export async function loadClaimsAtRisk(reader: Reader): Promise<Set<ClaimId>> {
   return new Set(rows.map(({ id }) => id));
 }
 
+/** Requests of a person, of those whose deputy they are, and of the hosts they belong to. */
 export const loadRequestsOf = (reader: Reader, person: PersonId): Promise<RequestRow[]> =>
-  reader.json<RequestRow[]>(`${REQUESTS} WHERE r.requester_id = $person`, { person });
+  reader.json<RequestRow[]>(`${REQUESTS} WHERE r.requester_id = $person OR ${tieTo('$person')} IS NOT NULL`, {
+    person,
+  });
+
+/** Whether a person belongs to one of the hosts of a request. */
+export async function isMemberOfHost(reader: Reader, request: RequestId, person: PersonId): Promise<boolean> {
+  const rows = await reader.rows(
+    `SELECT 1 AS one FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = $person
+     WHERE x.request_id = $request LIMIT 1`,
+    { request, person },
+  );
+  return rows.length > 0;
+}
 
 /** One date of a request with the claim that says where it stands. */
 export interface DateRow {

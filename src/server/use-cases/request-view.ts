@@ -7,13 +7,16 @@ import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
-import { sayRequestState, STATE_WORDS } from '@/contracts/words/states';
+import { sayRequestState, sayWhatIsNext, STATE_WORDS } from '@/contracts/words/states';
 import { pickedText, ruleText } from '@/contracts/words/rule';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { requestDetails } from './request-details';
 import { historyOf } from './since';
+import { messagesOf } from './talk/messages';
+import { whatIsNext } from './what-is-next';
 import { checkAgainstWorld, type DateVerdict } from './verdicts';
 
 /** The rule of a request in words, or its one date. */
@@ -135,6 +138,7 @@ export async function requestView(
   const risks = await loadRisks(db, dates);
   const first = dates[0]!;
   return {
+    ...(await requestDetails(db, request, acting !== 'somebody-else')),
     reference: request.ref,
     version: request.version,
     title: request.title,
@@ -157,6 +161,9 @@ export async function requestView(
     dates: dates.map((date) =>
       dateView(date, now, acting, names, request.tzid, verdictOf.get(date.id), risks.get(date.claimId) ?? []),
     ),
+    messages: ctx.viewer ? await messagesOf(db, ctx.viewer, request, request.tzid) : [],
+    mayWrite: acting !== 'somebody-else',
+    nextText: sayWhatIsNext(whatIsNext(dates, now)),
     history: await historyOf(db, request.id, request.tzid),
   };
 }

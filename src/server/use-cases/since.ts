@@ -20,7 +20,7 @@ export interface HistoryEntry {
 }
 
 // Results of decisions carry their summary; that of asking does not need one.
-function whatOf({ action, result }: ChangeRow): string {
+export function whatOf({ action, result }: Pick<ChangeRow, 'action' | 'result'>): string {
   const value = JSON.parse(result) as { summary?: string } | null;
   return value?.summary ?? action;
 }

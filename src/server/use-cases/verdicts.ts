@@ -8,7 +8,7 @@ import {
   type Verdict,
   type WantedDate,
 } from '@/core/checks/findings';
-import type { ClaimId } from '@/core/ids';
+import type { ClaimId, PersonId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/occupancy/world';
 import type { Asker } from '@/core/spaces/policy';
 import type { FindingReply } from '@/contracts/ask';
@@ -108,13 +108,17 @@ export interface CheckWanted extends AskedFacts {
   readonly except?: readonly ClaimId[];
 }
 
-/** Who asks, as policies judge it. */
-export async function askerOf(ctx: Context, reader: Reader): Promise<Asker> {
-  const organisations = ctx.viewer
+/** Who asks, as policies judge it: with the hosts of whoever it is for, and the roles of whoever types it. */
+export async function askerOf(
+  ctx: Context,
+  reader: Reader,
+  onBehalfOf: PersonId | null = ctx.viewer?.personId ?? null,
+): Promise<Asker> {
+  const organisations = onBehalfOf
     ? await reader.rows<{ id: number }>(
         'SELECT organisation_id AS id FROM membership WHERE person_id = $person',
         {
-          person: ctx.viewer.personId,
+          person: onBehalfOf,
         },
       )
     : [];

@@ -1,13 +1,13 @@
 import { checkDates, findingsByDate } from '@/core/checks/check';
 import { severityOf, verdictOf, type Finding, type Side } from '@/core/checks/findings';
-import type { EquipmentTypeId } from '@/core/ids';
+import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { KitItem } from '@/core/equipment/kits';
-import { addDays, dateOf, localDateTime, type LocalDate } from '@/core/time/local-time';
-import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/ask';
+import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
+import { checkSchema, type CheckBody, type CheckInput, type CheckReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
 import type { Surroundings } from '@/contracts/surroundings';
-import { MOST_SURROUNDING_DAYS } from '@/contracts/surroundings';
+import { MOST_SURROUNDING_DAYS, MOST_SURROUNDING_SPACES } from '@/contracts/surroundings';
 import { sayFinding, sayVerdicts } from '@/contracts/words/findings';
 import { spanText } from '@/contracts/words/when';
 
@@ -23,17 +23,25 @@ export interface Loaded {
 /** Days around a date that are loaded with it: the way a hesitating hand goes. */
 const AROUND_DAYS = 10;
 
+/** Every space that some date is asked for in. */
+const spacesIn = ({ spaces, overrides }: CheckInput): SpaceId[] => [
+  ...new Set([
+    ...spaces.map(({ spaceId }) => spaceId),
+    ...overrides.flatMap(({ patch }) => patch.spaces?.map(({ to }) => to) ?? []),
+  ]),
+];
+
 /** What to load for a form; null while it cannot be read. */
 export function wantedSurroundings(body: CheckBody) {
   const parsed = checkSchema.safeParse(body);
   if (!parsed.success) return null;
-  const { when, spaces, equipment } = parsed.data;
+  const { when, equipment } = parsed.data;
   const from = addDays(dateOf(when.startsAt), -AROUND_DAYS);
   const to = addDays(from, MOST_SURROUNDING_DAYS);
   return {
     from,
     to,
-    spaceIds: spaces.map(({ spaceId }) => spaceId),
+    spaceIds: spacesIn(parsed.data).slice(0, MOST_SURROUNDING_SPACES),
     typeIds: equipment.map(({ typeId }) => typeId),
   };
 }
@@ -41,7 +49,7 @@ export function wantedSurroundings(body: CheckBody) {
 const isInside = (loaded: Loaded, dates: readonly AskedDate[]): boolean =>
   // A day to either side is left for bands, fetching and returning.
   dates.every(
-    ({ key, end }) => addDays(dateOf(key), -1) >= loaded.from && addDays(dateOf(end), 1) <= loaded.to,
+    ({ start, end }) => addDays(dateOf(start), -1) >= loaded.from && addDays(dateOf(end), 1) <= loaded.to,
   );
 
 function sentenceOf({ facts, spaceId }: Finding, choices: AskChoices, tzid: string, side: Side): string {
@@ -72,7 +80,7 @@ export function checkHere(
   const input = parsed.data;
   const { world, asker, kits } = loaded.surroundings;
   const isLoaded =
-    input.spaces.every(({ spaceId }) => loaded.spaceIds.includes(spaceId)) &&
+    spacesIn(input).every((spaceId) => loaded.spaceIds.includes(spaceId)) &&
     input.equipment.every(({ typeId }) => loaded.typeIds.includes(typeId));
   if (!isLoaded) return null;
   const contentsOf = (type: EquipmentTypeId): KitItem[] => kits.filter(({ kit }) => kit === type);
@@ -81,6 +89,7 @@ export function checkHere(
     now: asker.now,
     horizonMonths: world.horizonMonths ?? 24,
     contentsOf,
+    offersOf: (space) => choices.spaces.find(({ id }) => id === space)?.layouts ?? [],
   });
   if (!asked.ok || asked.value.isEndless || !isInside(loaded, asked.value.dates)) return null;
   const { dates, inWords, notes } = asked.value;
@@ -92,9 +101,9 @@ export function checkHere(
     inWords,
     notes,
     summary: sayVerdicts({ clear: count('clear'), look: count('look'), clash: count('clash') }),
-    dates: dates.map(({ key, end }, index) => ({
+    dates: dates.map(({ key, start, end }, index) => ({
       key,
-      when: spanText(localDateTime(key), end),
+      when: spanText(start, end),
       verdict: verdicts[index]!,
       findings: byDate.get(key)!.map((finding) => ({
         rule: finding.facts.rule,

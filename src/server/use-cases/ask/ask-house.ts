@@ -3,7 +3,7 @@ import type { EquipmentTypeId } from '@/core/ids';
 import type { CheckInput } from '@/contracts/ask';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
-import { siteZone } from '../../db/space-facts';
+import { loadSpaceFacts, siteZone } from '../../db/space-facts';
 import type { AskedHouse } from '@/contracts/asked-dates';
 
 interface HouseRow {
@@ -36,11 +36,16 @@ export async function loadAskedHouse(
   const contents = new Map<EquipmentTypeId, KitItem[]>();
   for (const { kit, typeId, quantity } of row.kits)
     contents.set(kit, [...(contents.get(kit) ?? []), { typeId, quantity }]);
+  // Only dates that go elsewhere need to know what is offered there.
+  const elsewhere = input.overrides.flatMap(({ patch }) => patch.spaces?.map(({ to }) => to) ?? []);
+  const facts = elsewhere.length ? await loadSpaceFacts(reader, [...new Set(elsewhere)]) : [];
+  const offers = new Map(facts.map(({ id, layouts }) => [id, layouts]));
   return {
     tzid: await siteZone(reader),
     now: ctx.clock.now(),
     horizonMonths: row.horizonMonths,
     contentsOf: (type) => contents.get(type) ?? [],
+    offersOf: (space) => offers.get(space) ?? [],
     audiences: input.publish ? (input.audiences ?? row.audiences) : [],
   };
 }

@@ -1,4 +1,3 @@
-import { localDateTime } from '@/core/time/local-time';
 import type { CheckInput, CheckReply } from '@/contracts/ask';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { spanText } from '@/contracts/words/when';
@@ -33,7 +32,7 @@ export async function checkRequest(ctx: Context, input: CheckInput): Promise<Out
       key,
       verdict,
       findings: sentences,
-      when: spanText(localDateTime(key), dates[index]!.end),
+      when: spanText(dates[index]!.start, dates[index]!.end),
     })),
   });
 }

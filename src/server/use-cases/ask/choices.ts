@@ -3,10 +3,14 @@ import { toLocal } from '@/core/time/zone';
 import type { AskChoices, ShortChoices } from '@/contracts/ask-choices';
 import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
+import { knownSpaces } from '../look/board-house';
 import { familiarTo } from '../own/familiar';
+import { loadQuestions, questionsOf, type OwnedQuestion } from './questions';
+
+const MOST_EARLIER = 40;
 
 type Flagged = Omit<ShortChoices, 'categories' | 'hosts' | 'today' | 'familiar'> & {
-  readonly categories: readonly (Omit<AskChoices['categories'][number], 'publish'> & { publish: 0 | 1 })[];
+  readonly categories: readonly (Omit<ShortChoices['categories'][number], 'publish'> & { publish: 0 | 1 })[];
   readonly hosts: readonly (Omit<AskChoices['hosts'][number], 'isOwn'> & { isOwn: 0 | 1 })[];
 };
 
@@ -35,17 +39,61 @@ export async function shortChoices(ctx: Context): Promise<ShortChoices> {
 const stockNow = (type: string) =>
   `COALESCE((SELECT SUM(l.delta) FROM stock l WHERE l.type_id = ${type} AND l.from_min <= $now AND (l.to_min IS NULL OR l.to_min > $now)), 0)`;
 
+// Seasons that are over are no end for anything; the latest requests are those one is most likely to ask for again.
 const HOUSE = `SELECT json_object(
-  'spaces', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'code', s.code, 'building', b.name, 'postedLimit', s.posted_limit,
-      'layouts', (SELECT json_group_array(json_object('layout', l.layout, 'seats', l.seats, 'setupMin', l.setup_min, 'strikeMin', l.strike_min) ORDER BY l.position)
-        FROM space_layout l WHERE l.space_id = s.id)) ORDER BY b.position, s.position)
-    FROM space s JOIN building b ON b.id = s.building_id WHERE s.retired_at IS NULL),
   'equipment', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'stock', COALESCE(
       (SELECT MIN(${stockNow('k.type_id')} / k.quantity) FROM kit_item k WHERE k.kit_id = t.id), ${stockNow('t.id')})) ORDER BY t.position)
-    FROM equipment_type t WHERE t.retired_at IS NULL)) AS json`;
+    FROM equipment_type t WHERE t.retired_at IS NULL),
+  'services', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'about', s.about, 'team', t.name, 'leadDays', s.lead_days) ORDER BY s.position, s.id)
+    FROM service s JOIN team t ON t.id = s.team_id),
+  'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date) ORDER BY e.to_date) FROM season e WHERE e.to_date >= $today),
+  'calendars', (SELECT json_group_array(json_object('name', k.name, 'filter', json(k.filter)) ORDER BY k.position) FROM calendar k),
+  'askFor', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL AND p.id <> $me
+    AND ($office OR p.id IN (SELECT person_id FROM deputy WHERE deputy_id = $me))),
+  'earlier', (SELECT json_group_array(json_object('reference', ref, 'title', title)) FROM (SELECT ref, title FROM request WHERE requester_id = $me ORDER BY id DESC LIMIT ${MOST_EARLIER}))) AS json`;
+
+type House = Pick<AskChoices, 'equipment' | 'seasons' | 'calendars' | 'askFor' | 'earlier'> & {
+  readonly services: readonly Omit<AskChoices['services'][number], 'questions'>[];
+};
+
+async function spaceChoices(
+  ctx: Context,
+  questions: readonly OwnedQuestion[],
+): Promise<AskChoices['spaces']> {
+  return (await knownSpaces(ctx.db)).map(({ id, name, code, building, facts }) => ({
+    id,
+    name,
+    code,
+    building,
+    postedLimit: facts.postedLimit,
+    layouts: facts.layouts,
+    features: facts.features ?? [],
+    questions: questionsOf(questions, 'space', [id]),
+    timetables: facts.timetables ?? [],
+  }));
+}
 
 /** What the form offers: open to everybody, since filling it in needs no account. */
 export async function askChoices(ctx: Context): Promise<AskChoices> {
-  const house = await ctx.db.json<Pick<AskChoices, 'spaces' | 'equipment'>>(HOUSE, { now: ctx.clock.now() });
-  return { ...(await shortChoices(ctx)), ...house };
+  const { categories, ...short } = await shortChoices(ctx);
+  const house = await ctx.db.json<House>(HOUSE, {
+    now: ctx.clock.now(),
+    today: short.today,
+    me: ctx.viewer?.personId ?? 0,
+    office: ctx.viewer?.roles.includes('manager') ? 1 : 0,
+  });
+  const questions = await loadQuestions(ctx.db);
+  return {
+    ...short,
+    ...house,
+    categories: categories.map((each) => ({
+      ...each,
+      questions: questionsOf(questions, 'category', [each.id]),
+    })),
+    services: house.services.map((each) => ({
+      ...each,
+      questions: questionsOf(questions, 'service', [each.id]),
+    })),
+    spaces: await spaceChoices(ctx, questions),
+  };
 }

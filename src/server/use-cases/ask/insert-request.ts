@@ -4,6 +4,8 @@ import { addDays, dateOf } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
 import type { ChangeSet } from '../../changes/change-set';
 import { insertClaims } from '../../changes/insert-claims';
+import { cleanPublicHtml } from '../../text/public-html';
+import { insertDetails } from './ask-details';
 import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
 
 export interface NewRequest {
@@ -13,24 +15,33 @@ export interface NewRequest {
   readonly ref: string;
   readonly uid: string;
   readonly requesterId: number;
+  readonly typedBy: number;
   readonly audiences: readonly string[];
 }
 
 /** The request with who and what, and its one segment. */
 export async function insertRequest(
   change: ChangeSet,
-  { input, asked, ref, requesterId, tzid, uid, audiences }: NewRequest,
+  { input, asked, ref, requesterId, typedBy, tzid, uid, audiences }: NewRequest,
 ) {
   const [requestId] = await change.nextIds('request', 1);
   const [segmentId] = await change.nextIds('segment', 1);
   const { key: _key, ...asAsked } = input;
+  const text = input.publicHtml === undefined ? null : cleanPublicHtml(input.publicHtml);
   await change.insert('request', [
     {
       id: requestId!,
       ref,
       requester_id: requesterId,
       title: input.title,
-      public_text: input.publicText,
+      public_text: text?.plain ?? input.publicText,
+      public_html: text?.html ?? '',
+      kind: input.kind,
+      second_line: input.secondLine,
+      contact: input.contact,
+      wants: JSON.stringify(input.wants),
+      second_choices: JSON.stringify(input.secondChoices),
+      typed_by_id: typedBy === requesterId ? null : typedBy,
       notes: input.notes,
       people: input.people,
       publish: input.publish ? 1 : 0,
@@ -41,12 +52,7 @@ export async function insertRequest(
       asked_min: change.at,
     },
   ]);
-  await change.insert('request_host', [
-    { request_id: requestId!, organisation_id: input.hostId, position: 0 },
-  ]);
-  await change.insert('request_category', [
-    { request_id: requestId!, category_id: input.categoryId, position: 0 },
-  ]);
+  await insertDetails(change, requestId as RequestId, input);
   await change.insert('segment', [
     {
       id: segmentId!,
@@ -81,24 +87,25 @@ export async function insertDates(
   const claimIds = (await change.nextIds('claim', dates.length)) as ClaimId[];
   await change.insert(
     'occurrence',
-    dates.map(({ key }, n) => ({
+    dates.map(({ key, own }, n) => ({
       id: occurrenceIds[n]!,
       request_id: requestId,
       segment_id: segmentId,
       recurrence_local: key,
       state: 'waiting',
+      own: JSON.stringify(own),
       // The claims follow in this transaction; the reference is checked at its end.
       standing_id: claimIds[n]!,
     })),
   );
   await insertClaims(
     change,
-    dates.map(({ key, end, claim }, n) => ({
+    dates.map(({ start, end, claim }, n) => ({
       occurrenceId: occurrenceIds[n]!,
       kind: 'asked',
       status: 'wanted',
       holdUntil: null,
-      startLocal: key,
+      startLocal: start,
       endLocal: end,
       content: claim,
     })),

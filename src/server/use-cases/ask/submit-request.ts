@@ -15,25 +15,12 @@ import { loadSpaceFacts } from '../../db/space-facts';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
 import { loadAskedHouse } from './ask-house';
 import { sideOf } from './check-request';
+import { detailFaults, requesterOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from './known-things';
 import { insertDates, insertRequest } from './insert-request';
 import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-
-async function unknownRows(reader: Reader, input: AskInput): Promise<FieldFault[]> {
-  const [found] = await reader.rows<{ category: number; host: number }>(
-    `SELECT EXISTS (SELECT 1 FROM category WHERE id = $category) AS category, EXISTS (SELECT 1 FROM organisation WHERE id = $host) AS host`,
-    { category: input.categoryId, host: input.hostId },
-  );
-  return [
-    ...(found!.category
-      ? []
-      : [{ path: 'categoryId', message: 'There is no such category. Choose one from the list.' }]),
-    ...(found!.host ? [] : [{ path: 'hostId', message: 'There is no such host. Choose one from the list.' }]),
-    ...(await unknownThings(reader, input)),
-  ];
-}
 
 /** What requesters can put right alone, beside the field it is about. Said once, however many dates it concerns. */
 function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFault[] {
@@ -102,9 +89,15 @@ async function grant(
 export async function submitRequest(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
   const order = { action: 'asked', reason: '', idempotencyKey: input.key };
   return runChangeSet<AskReply>(ctx, order, async (change) => {
-    const unknown = await unknownRows(change.tx, input);
+    const unknown = [
+      ...(await unknownThings(change.tx, input)),
+      ...(await detailFaults(ctx, change.tx, input)),
+    ];
     if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
+    const requester = await requesterOf(ctx, change.tx, input);
+    if (!requester.ok) return requester;
     const house = await loadAskedHouse(ctx, change.tx, input);
+    const services = await wantedServices(change.tx, input);
     const asked = datesAsked(input, house);
     if (!asked.ok) return asked;
     if (asked.value.dates[0]!.claim.event.start <= change.at)
@@ -116,7 +109,7 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
     const { dates, isEndless } = asked.value;
     const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
       side: sideOf(ctx),
-      asker: await askerOf(ctx, change.tx),
+      asker: await askerOf(ctx, change.tx, requester.value),
       audiences: house.audiences,
       isEndless,
     });
@@ -132,10 +125,16 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
       audiences: house.audiences,
       ref,
       uid,
-      requesterId: ctx.viewer.personId,
+      requesterId: requester.value,
+      typedBy: ctx.viewer.personId,
     });
     change.requestIds.add(requestId);
-    const made = await insertDates(change, dates, requestId, segmentId);
+    const made = await insertDates(
+      change,
+      dates.map((date) => ({ ...date, claim: { ...date.claim, ...(services.length && { services }) } })),
+      requestId,
+      segmentId,
+    );
     await rewriteOccupancy(change.tx, made.claimIds);
     const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
     const isGranted = isClear && !isEndless && (await areGrantedInstantly(change, dates));

@@ -16,9 +16,15 @@ export interface PickedDates {
   readonly all: readonly DateRow[];
 }
 
+/** Whoever asked, and those who may act for them. */
+export const actsFor = (
+  { personId }: SignedInContext['viewer'],
+  { requesterId, deputies }: Pick<RequestRow, 'requesterId' | 'deputies'>,
+): boolean => personId === requesterId || deputies.includes(personId);
+
 /** In whose place somebody acts on a request. Managers who asked themselves act as the office where only it may. */
 export function sideOf({ viewer }: SignedInContext, request: RequestRow, step: StepAction): ActingSide {
-  const isOwn = viewer.personId === request.requesterId;
+  const isOwn = actsFor(viewer, request);
   const isManager = viewer.roles.includes('manager');
   if (isOwn && (!isManager || OWN_STEPS.includes(step))) return 'own-request';
   return isManager ? 'manager' : 'somebody-else';

@@ -10,7 +10,7 @@ import {
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
-import { bindRights, CHANGEABLE, KNOWN, nth } from './known-bookings';
+import { bindRights, KNOWN, MINE, nth, READABLE } from './known-bookings';
 
 // Claims of one time overlap, so the look back is bounded: a day, or the index of the longer ones.
 const CLAIMS = `
@@ -49,7 +49,7 @@ const SPACES = `json((SELECT json_group_array(json_array(s.space_id, s.id, s.lay
 const FROM = `FROM (${CLAIMS}) c CROSS JOIN occurrence o ON o.id = c.occurrence_id AND o.standing_id = c.id JOIN request r ON r.id = o.request_id`;
 
 // Waiting dates for those who may see them; cancelled ones where they are asked for.
-const SHOWN = `(c.status IN ('in-force','held') OR (c.status = 'wanted' AND o.state = 'waiting' AND ${CHANGEABLE}) OR ($cancelled AND o.state = 'cancelled'))`;
+const SHOWN = `(c.status IN ('in-force','held') OR (c.status = 'wanted' AND o.state = 'waiting' AND ${READABLE}) OR ($cancelled AND o.state = 'cancelled'))`;
 
 const NAMED = `(instr(lower(r.title), $text) OR EXISTS (SELECT 1 FROM request_host h JOIN organisation g ON g.id = h.organisation_id WHERE h.request_id = r.id AND instr(lower(g.name), $text))
   OR EXISTS (SELECT 1 FROM claim_space h JOIN space g ON g.id = h.space_id WHERE h.claim_id = c.id AND (instr(lower(g.name), $text) OR lower(g.code) = $text)))`;
@@ -57,8 +57,8 @@ const NAMED = `(instr(lower(r.title), $text) OR EXISTS (SELECT 1 FROM request_ho
 const DATES = '(SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id)';
 
 const events = (group: DateGroup, hasOnly: boolean, hasText: boolean) => `
-SELECT c.start_min AS at, r.title AS name, json_array('c' || c.id, ${STATE}, r.requester_id = $me, c.start_min, c.end_min, ${SPACES}, r.title, g.all_day,
-  ${listOf('category')}, ${listOf('host')}, ${listOf('calendar')}, ${nth('<=')}, ${DATES}, r.people, r.public_text, iif(${CHANGEABLE}, r.ref, NULL)) AS line
+SELECT c.start_min AS at, r.title AS name, json_array('c' || c.id, ${STATE}, ${MINE}, c.start_min, c.end_min, ${SPACES}, r.title, g.all_day,
+  ${listOf('category')}, ${listOf('host')}, ${listOf('calendar')}, ${nth('<=')}, ${DATES}, r.people, r.public_text, iif(${READABLE}, r.ref, NULL)) AS line
 ${FROM} JOIN segment g ON g.id = o.segment_id
 WHERE ${SHOWN} AND ${IS_KNOWN} ${hasOnly ? `AND ${isOneOf(group)}` : ''} ${hasText ? `AND ${NAMED}` : ''} AND ($state < 0 OR ${STATE} = $state)`;
 

@@ -45,6 +45,8 @@ const asCheck = (
   spaces: [],
   equipment: type === null ? [] : [{ typeId: type, quantity }],
   publish: false,
+  kind: 'office-chooses',
+  overrides: [],
 });
 
 function foundPlace(

@@ -3,11 +3,20 @@ import { maySeeWaiting, worksWithBookings, type Viewer } from '@/core/publishing
 
 // Parts of statements over request r, occurrence o, claim c, claimed space s, for one viewer.
 
+/** Asked for by the viewer, or by somebody whose deputy the viewer is. */
+export const MINE = `(r.requester_id = $me OR r.requester_id IN (SELECT person_id FROM deputy WHERE deputy_id = $me))`;
+
+/** The same, or the viewer belongs to one of its hosts. */
+export const OURS = `(${MINE} OR EXISTS (SELECT 1 FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = $me WHERE x.request_id = r.id))`;
+
 /** The same as `mayKnowBooking`, once for all rows; a test holds the two together. */
-export const KNOWN = `($works OR r.requester_id = $me OR (r.publish = 1 AND c.status = 'in-force'))`;
+export const KNOWN = `($works OR (r.publish = 1 AND c.status = 'in-force') OR ${OURS})`;
+
+/** Whether the viewer may read all of the request, while it waits too. */
+export const READABLE = `($office OR ${OURS})`;
 
 /** Whether the viewer may change the date; they alone get its reference. */
-export const CHANGEABLE = `($office OR r.requester_id = $me)`;
+export const CHANGEABLE = `($office OR ${MINE})`;
 
 /** How many dates of the request stand at or before this one (`<=`), or after it (`>`). */
 export const nth = (sign: '<=' | '>') =>

@@ -10,6 +10,7 @@ import type { Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from './board-house';
+import { OURS } from './known-bookings';
 
 const OCCUPIED = `
 SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
@@ -22,7 +23,7 @@ SELECT json_group_array(json_array(start_min, clashes)) AS json FROM (
   SELECT c.id, c.start_min, MAX(COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = o.resource_id AND f.occupies = 1 AND f.end_min > o.start_min
     ORDER BY f.end_min LIMIT 1) < o.end_min, 0)) AS clashes
   FROM occupancy o JOIN claim c ON c.id = o.claim_id JOIN occurrence d ON d.id = c.occurrence_id JOIN request r ON r.id = d.request_id
-  WHERE o.occupies = 0 AND o.start_min > $start - 50400 AND c.start_min >= $start AND c.start_min < $end AND ($office OR r.requester_id = $me)
+  WHERE o.occupies = 0 AND o.start_min > $start - 50400 AND c.start_min >= $start AND c.start_min < $end AND ($office OR ${OURS})
   GROUP BY c.id)`;
 
 const NOBODY = -1 as PersonId;

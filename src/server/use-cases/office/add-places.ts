@@ -3,6 +3,7 @@ import { seatsByArea } from '@/core/seating/capacity';
 import type { SpaceId } from '@/core/ids';
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
+import { addQuestions } from './add-services';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 
 type SpaceInput = OfficeInput['buildings'][number]['spaces'][number];
@@ -31,6 +32,7 @@ async function addSpace(
     top_up_min: space.topUpMin,
     position,
   });
+  await addQuestions(tx, 'space', id, space.questions);
   for (const feature of space.features)
     await tx.run('INSERT INTO space_feature VALUES ($id, $feature)', { id, feature });
   for (const [index, offer] of space.layouts.entries())

@@ -1,6 +1,7 @@
 import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
 import { addPlaces, addPolicies, addTimetables } from './add-places';
+import { addQuestions, addServices } from './add-services';
 import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashPassword } from '../../auth/passwords';
@@ -40,7 +41,7 @@ const slugOf = (name: string): string =>
 
 /** Every category has its own public calendar. */
 async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<void> {
-  for (const [position, { name, mark, hue, about, publish, audiences }] of categories.entries()) {
+  for (const [position, { name, mark, hue, about, publish, audiences, questions }] of categories.entries()) {
     const id = await insert(tx, 'category', {
       name,
       mark,
@@ -50,6 +51,7 @@ async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<v
       audiences: JSON.stringify(audiences),
       position,
     });
+    await addQuestions(tx, 'category', id, questions);
     const filter = JSON.stringify({ categories: [id], spaces: [] });
     await insert(tx, 'calendar', { slug: slugOf(name), name, about, filter, position });
   }
@@ -62,6 +64,7 @@ async function addPeople(
   organisations: ReadonlyMap<string, number>,
   teams: ReadonlyMap<string, number>,
 ): Promise<void> {
+  const ids = new Map<string, number>();
   for (const person of people) {
     const id = await insert(tx, 'person', {
       name: person.name,
@@ -78,7 +81,14 @@ async function addPeople(
         id,
       });
     for (const name of person.stewardOf) await addSteward(tx, id, name);
+    ids.set(person.name, id);
   }
+  for (const { name, deputies } of people)
+    for (const deputy of deputies)
+      await tx.run('INSERT INTO deputy VALUES ($person, $deputy)', {
+        person: known(ids, name, 'person'),
+        deputy: known(ids, deputy, 'person'),
+      });
 }
 
 /** Makes somebody the steward of a building by its name, or of a space by its code. */
@@ -124,6 +134,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     const spaces = await addPlaces(tx, siteId, office);
     const teams = await addTeams(tx, office);
     await addStores(tx, siteId, office, teams);
+    await addServices(tx, office, teams);
     await addCategories(tx, office);
     const organisations = new Map<string, number>();
     for (const each of office.organisations)

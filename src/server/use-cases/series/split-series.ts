@@ -22,6 +22,7 @@ import { insertDates, insertSegmentDates } from '../ask/insert-request';
 import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
 import { draftOf, wantedAfter, type PlannedDate } from '../change/plan-steps';
 import { hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import { actsFor } from '../change/pick-dates';
 import { lastChange } from '../since';
 
 interface Segment {
@@ -206,7 +207,7 @@ async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): 
   const added = dates.added.map((key) => {
     const shiftMin = wallMinute(key) - wallMinute(from.startLocal);
     const draft = patchDate(draftOf(from), { shiftMin, lengthMin }, request.tzid, noOffers);
-    return { key, end: draft.endLocal, claim: draft.content };
+    return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
   });
   const made = await insertDates(change, added, request.id, segmentId);
   await rewriteOccupancy(change.tx, made.claimIds);
@@ -241,8 +242,7 @@ export async function splitSeries(
     if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
     const all = await loadDates(change.tx, [request.id]);
     const isManager = ctx.viewer.roles.includes('manager');
-    const mayAlone =
-      request.requesterId === ctx.viewer.personId && all.every(({ state }) => state !== 'approved');
+    const mayAlone = actsFor(ctx.viewer, request) && all.every(({ state }) => state !== 'approved');
     if (!isManager && !mayAlone)
       return refuse({ code: 'not-allowed', what: 'Once dates are approved, the office changes the series.' });
     if (request.version !== input.version)

@@ -1,0 +1,9 @@
+import { newsMarkSchema } from '@/contracts/talk';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { markNewsRead } from '@/server/use-cases/own/news';
+
+export const POST = writeRoute({
+  action: 'own.keep',
+  body: newsMarkSchema,
+  run: (ctx, body) => markNewsRead(signedIn(ctx), body),
+});

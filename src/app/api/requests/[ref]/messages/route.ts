@@ -1,0 +1,9 @@
+import { messageSchema } from '@/contracts/talk';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { sendMessage } from '@/server/use-cases/talk/messages';
+
+export const POST = writeRoute({
+  action: 'message.send',
+  body: messageSchema,
+  run: (ctx, body, { ref }) => sendMessage(signedIn(ctx), ref!, body),
+});

@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import type { PersonId, SpaceId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { FEATURES } from '@/core/spaces/features';
+import { localDateTimeField, optionalLine, plainText, requiredLine, rowId } from './fields';
+
+// What a request says beside place and time: nothing of this changes what the check finds.
+
+/**
+ * What is asked for: named spaces; a space the office chooses by what is wanted; equipment alone; or nothing but a date
+ * or deadline that readers are to know.
+ */
+export const REQUEST_KINDS = ['space', 'office-chooses', 'loan', 'notice'] as const;
+export type RequestKind = (typeof REQUEST_KINDS)[number];
+
+const distinct = <Item>(items: readonly Item[], key: (item: Item) => unknown): boolean =>
+  new Set(items.map(key)).size === items.length;
+
+export const answerSchema = z.object({
+  questionId: rowId<number>('a question'),
+  answer: plainText('The answer', 1000),
+});
+const answers = z
+  .array(answerSchema)
+  .max(60, 'At most sixty answers.')
+  .refine((all) => distinct(all, ({ questionId }) => questionId), 'A question is answered twice.')
+  .default([]);
+
+export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a service'), answers });
+
+/** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */
+export const orderLineSchema = z.object({
+  fromMin: z
+    .number('Give a time.')
+    .int('Give a time.')
+    .min(-1440, 'At most a day before the start.')
+    .max(31 * 1440, 'At most 31 days after the start.'),
+  text: requiredLine('What happens then', 200),
+  /** Shown to readers; the others are for crews and the office. */
+  isPublic: z.boolean().default(false),
+});
+
+export const secondChoiceSchema = z
+  .object({
+    /** Null: the same space as before. */
+    spaceId: rowId<SpaceId>('a space').nullable().default(null),
+    /** Null: the same time. */
+    startsAt: localDateTimeField.nullable().default(null),
+  })
+  .refine(({ spaceId, startsAt }) => spaceId !== null || startsAt !== null, {
+    path: ['spaceId'],
+    message: 'Name another space, another time or both.',
+  });
+
+/** What the office chooses a space by. */
+export const spaceWantsSchema = z.object({
+  layout: z.enum(LAYOUTS, 'Choose a layout.').nullable().default(null),
+  features: z
+    .array(z.enum(FEATURES, 'Choose from the list.'))
+    .max(FEATURES.length, 'Listed twice.')
+    .default([]),
+  building: optionalLine('Building', 100),
+});
+
+/** As HTML comes out of an editor, marks and all; more text than anybody publishes. */
+const MOST_HTML = 40_000;
+
+export const askDetails = {
+  kind: z.enum(REQUEST_KINDS, 'Say what you ask for.').default('space'),
+  secondLine: optionalLine('Second line', 160),
+  contact: optionalLine('Contact on the day', 160),
+  jointHostIds: z.array(rowId<number>('a host')).max(12, 'At most twelve hosts beside the lead.').default([]),
+  moreCategoryIds: z.array(rowId<number>('a category')).max(6, 'At most six more categories.').default([]),
+  services: z
+    .array(wantedServiceSchema)
+    .max(20, 'At most twenty services.')
+    .refine((all) => distinct(all, ({ serviceId }) => serviceId), 'A service is listed twice.')
+    .default([]),
+  /** Answers to what the spaces and the category ask. */
+  answers,
+  lines: z.array(orderLineSchema).max(60, 'At most sixty lines of running order.').default([]),
+  /** Public text with its marks, as an editor writes it; cleaned on the server. Takes the place of the plain one. */
+  publicHtml: z
+    .string('Public text is missing.')
+    .max(MOST_HTML, 'The public text is too long: at most about 2,000 words.')
+    .optional(),
+  wants: spaceWantsSchema.nullable().default(null),
+  secondChoices: z.array(secondChoiceSchema).max(6, 'At most six second choices.').default([]),
+  /** Files uploaded before, by the key they were given. */
+  fileKeys: z
+    .array(z.uuid('This is no file of yours.'))
+    .max(20, 'At most twenty files.')
+    .refine((all) => distinct(all, (key) => key), 'A file is listed twice.')
+    .default([]),
+  /** For whom it is asked, where that is somebody else. */
+  onBehalfOf: rowId<PersonId>('a person').nullable().default(null),
+} as const;

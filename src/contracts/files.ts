@@ -1,0 +1,47 @@
+import { z } from 'zod';
+
+/** Most a single file may weigh. */
+export const MOST_FILE_MB = 50;
+export const MOST_FILE_BYTES = MOST_FILE_MB * 1024 * 1024;
+/** Most files of one person that belong to nothing yet. */
+export const MOST_LOOSE_FILES = 40;
+const MOST_NAME = 120;
+
+/** Said where files are picked and where one is refused. */
+export const FILE_LIMIT_TEXT = `A file is at most ${MOST_FILE_MB} MB.`;
+
+/**
+ * The name a file is shown and downloaded by: without folders, control characters and what systems give meaning to.
+ * Where it is stored has nothing to do with it.
+ */
+export function safeFileName(name: string): string {
+  const last = name.normalize('NFC').split(/[/\\]/).pop()!;
+  // Controls, direction marks that make `gpj.exe` read as an image, and characters file systems refuse.
+  const kept = last.replace(/[\u0000-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069<>:"|?*]/g, '');
+  const trimmed = kept.replace(/^[.\s]+|[.\s]+$/g, '');
+  if (trimmed.length <= MOST_NAME) return trimmed || 'file';
+  const dot = trimmed.lastIndexOf('.');
+  const end = dot > 0 && trimmed.length - dot <= 12 ? trimmed.slice(dot) : '';
+  return trimmed.slice(0, MOST_NAME - end.length) + end;
+}
+
+/** What an upload says of itself, in its address; the body is the file. */
+export const uploadSchema = z.object({
+  /** Made by the browser: the same again is the same file. */
+  key: z.uuid('The key of this file is malformed; add it once more.'),
+  name: z.string('The file has no name.').min(1, 'The file has no name.').max(1000, 'The name is too long.'),
+});
+export type UploadInput = z.output<typeof uploadSchema>;
+
+export interface FileLine {
+  readonly key: string;
+  readonly name: string;
+  readonly bytes: number;
+}
+
+/** `1.4 MB`, `312 KB`, `9 bytes`. */
+export function sizeText(bytes: number): string {
+  if (bytes < 1024) return `${bytes} bytes`;
+  const kb = bytes / 1024;
+  return kb < 1024 ? `${Math.round(kb)} KB` : `${(kb / 1024).toFixed(1)} MB`;
+}

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import type { SpaceId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { rowId, wholeNumber } from './fields';
+
+const MOST_MINUTES = 366 * 1440;
+
+/** What of a date is to be different; everything else stays. */
+export const datePatchSchema = z
+  .object({
+    shiftMin: z
+      .number('Minutes to move by is a whole number.')
+      .int('Minutes to move by is a whole number.')
+      .min(-MOST_MINUTES, 'At most a year.')
+      .max(MOST_MINUTES, 'At most a year.')
+      .optional(),
+    startsAt: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day is written as 18:15.')
+      .optional(),
+    lengthMin: wholeNumber('Length in minutes', 1, 31 * 1440).optional(),
+    spaces: z
+      .array(
+        z.object({
+          from: rowId<SpaceId>('the space to leave'),
+          to: rowId<SpaceId>('the space to go to'),
+          layout: z.enum(LAYOUTS, 'Choose a layout.').optional(),
+        }),
+      )
+      .max(6, 'At most six spaces.')
+      .optional(),
+    people: wholeNumber('People expected', 1, 100_000).optional(),
+    accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
+    exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),
+  })
+  .refine((value) => Object.values(value).some((each) => each !== undefined), 'Say what is to be different.');

@@ -1,0 +1,38 @@
+import type { FieldFault } from './refusal';
+
+/** What a space, a category or a service asks of whoever asks for it. */
+export interface Question {
+  readonly id: number;
+  readonly text: string;
+  readonly required: boolean;
+  /** What may be answered; empty where anything may. */
+  readonly choices: readonly string[];
+}
+
+export interface Answer {
+  readonly questionId: number;
+  readonly answer: string;
+}
+
+/** What is wrong with answers to these questions; `path` is that of the list of answers, as in `services.0.answers`. */
+export function answerFaults(
+  questions: readonly Question[],
+  answers: readonly Answer[],
+  path: string,
+): FieldFault[] {
+  const given = new Map(answers.map(({ questionId, answer }) => [questionId, answer.trim()]));
+  return questions.flatMap(({ id, text, required, choices }) => {
+    const answer = given.get(id) ?? '';
+    const fault = (message: string) => [{ path: `${path}.${id}`, message }];
+    if (!answer) return required ? fault(`“${text}” wants an answer.`) : [];
+    return choices.length && !choices.includes(answer)
+      ? fault(`“${text}” is answered by ${choices.map((each) => `“${each}”`).join(' or ')}.`)
+      : [];
+  });
+}
+
+/** Answers that are worth keeping: to one of these questions, and not empty. */
+export const answersTo = (questions: readonly Question[], answers: readonly Answer[]): Answer[] =>
+  answers.filter(
+    ({ questionId, answer }) => answer.trim() !== '' && questions.some(({ id }) => id === questionId),
+  );

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import type { FileLine } from './files';
+import { idempotencyKey, plainText } from './fields';
+
+/** Who reads a message: whoever asked and the office, or the office alone. */
+export const THREAD_KINDS = ['with-requester', 'internal'] as const;
+export type ThreadKind = (typeof THREAD_KINDS)[number];
+
+export const messageSchema = z
+  .object({
+    key: idempotencyKey,
+    kind: z.enum(THREAD_KINDS, 'Say who is to read it.').default('with-requester'),
+    text: plainText('The message', 4000),
+    fileKeys: z.array(z.uuid('This is no file of yours.')).max(10, 'At most ten files.').default([]),
+  })
+  .refine(({ text, fileKeys }) => text !== '' || fileKeys.length > 0, {
+    path: ['text'],
+    message: 'Write something, or add a file.',
+  });
+export type MessageInput = z.output<typeof messageSchema>;
+
+export interface MessageView {
+  readonly id: number;
+  readonly kind: ThreadKind;
+  readonly who: string;
+  /** `the office` or the host, so that one knows in whose name it is said. */
+  readonly side: 'office' | 'requester';
+  readonly isOwn: boolean;
+  readonly when: string;
+  readonly text: string;
+  readonly files: readonly FileLine[];
+}
+
+/** Something that has become of a request, or was written about it, by somebody else. */
+export interface NewsLine {
+  readonly reference: string;
+  readonly title: string;
+  readonly who: string;
+  readonly what: string;
+  readonly when: string;
+  readonly isNew: boolean;
+}
+
+export interface News {
+  readonly lines: readonly NewsLine[];
+  readonly unread: number;
+  /** Up to where the list goes: sent back when it has been read. */
+  readonly upTo: NewsMark;
+}
+
+export const newsMarkSchema = z.object({
+  changeSet: z.number('Say up to where.').int('Say up to where.').min(0, 'Say up to where.'),
+  message: z.number('Say up to where.').int('Say up to where.').min(0, 'Say up to where.'),
+});
+export type NewsMark = z.output<typeof newsMarkSchema>;

@@ -1,0 +1,114 @@
+import type { RequestId } from '@/core/ids';
+import { worksWithBookings } from '@/core/publishing/right-to-know';
+import {
+  MOST_FILE_BYTES,
+  MOST_FILE_MB,
+  MOST_LOOSE_FILES,
+  safeFileName,
+  type FileLine,
+  type UploadInput,
+} from '@/contracts/files';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { SignedInContext } from '../../context';
+import { keep, type Reader } from '../../db/connection';
+import { dropStored, keepStream, readStored } from '../../files/store';
+import { actsFor } from '../change/pick-dates';
+import { isMemberOfHost } from '../request-rows';
+
+interface FileRow {
+  readonly key: string;
+  readonly name: string;
+  readonly bytes: number;
+  readonly stored_as: string;
+  readonly owner_id: number | null;
+  readonly request_id: RequestId | null;
+}
+
+// A file of a message belongs to the request the message is about.
+const FILE = `SELECT f.key, f.name, f.bytes, f.stored_as, f.owner_id, COALESCE(f.request_id, t.request_id) AS request_id
+  FROM file f LEFT JOIN message m ON m.id = f.message_id LEFT JOIN thread t ON t.id = m.thread_id WHERE f.key = $key`;
+
+const fileOf = async (reader: Reader, key: string): Promise<FileRow | undefined> =>
+  (await reader.rows<FileRow>(FILE, { key }))[0];
+
+const lineOf = ({ key, name, bytes }: FileRow): FileLine => ({ key, name, bytes });
+
+/** Takes a file in. It belongs to whoever sent it until a request or a message names it. */
+export async function takeFile(
+  ctx: SignedInContext,
+  { key, name }: UploadInput,
+  body: ReadableStream<Uint8Array> | null,
+): Promise<Outcome<FileLine>> {
+  const me = ctx.viewer.personId;
+  const [loose] = await ctx.db.rows<{ count: number }>(
+    'SELECT COUNT(*) AS count FROM file WHERE owner_id = $me AND request_id IS NULL AND message_id IS NULL AND key <> $key',
+    { me, key },
+  );
+  if (loose!.count >= MOST_LOOSE_FILES)
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        {
+          path: 'file',
+          message: `${MOST_LOOSE_FILES} files wait already to be sent with something. Send them first, or leave some out.`,
+        },
+      ],
+    });
+  const stored = await keepStream(body, MOST_FILE_BYTES);
+  if (!stored) return refuse({ code: 'file-too-large', limitMb: MOST_FILE_MB });
+  const earlier = await ctx.db.write(async (tx) => {
+    const before = await fileOf(tx, key);
+    if (!before)
+      await tx.run(
+        `INSERT INTO file (key, name, media_type, bytes, sha256, stored_as, owner_id, uploaded_min)
+         VALUES ($key, $name, 'application/octet-stream', $bytes, $sha256, $storedAs, $me, $now)`,
+        { key, name: safeFileName(name), me, now: ctx.clock.now(), ...stored },
+      );
+    return keep(before);
+  });
+  if (!earlier) return done({ key, name: safeFileName(name), bytes: stored.bytes });
+  await dropStored(stored.storedAs);
+  return earlier.owner_id === me ? done(lineOf(earlier)) : refuse({ code: 'key-used' });
+}
+
+/** Whether the viewer may have the file: whoever sent it, and everybody who may read what it was sent with. */
+async function mayRead(ctx: SignedInContext, file: FileRow): Promise<boolean> {
+  const { viewer, db } = ctx;
+  if (file.owner_id === viewer.personId) return true;
+  if (file.request_id === null) return false;
+  if (worksWithBookings(viewer)) return true;
+  const request = await db.json<Parameters<typeof actsFor>[1]>(
+    `SELECT json_object('requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
+     FROM request r WHERE r.id = $id`,
+    { id: file.request_id },
+  );
+  return actsFor(viewer, request) || isMemberOfHost(db, file.request_id, viewer.personId);
+}
+
+export interface OpenFile extends FileLine {
+  readonly content: ReadableStream;
+}
+
+/** A file to be downloaded. Who may not have it learns only that there is none. */
+export async function openFile(ctx: SignedInContext, key: string): Promise<Outcome<OpenFile>> {
+  const file = await fileOf(ctx.db, key);
+  const content = file && (await mayRead(ctx, file)) ? readStored(file.stored_as) : null;
+  return file && content
+    ? done({ ...lineOf(file), content })
+    : refuse({ code: 'not-found', what: 'such file' });
+}
+
+/** Lets go of a file that belongs to nothing yet. One that is gone already is no fault. */
+export async function dropFile(
+  ctx: SignedInContext,
+  key: string,
+): Promise<Outcome<{ readonly key: string }>> {
+  const dropped = await ctx.db.write(async (tx) => {
+    const file = await fileOf(tx, key);
+    if (!file || file.owner_id !== ctx.viewer.personId || file.request_id !== null) return keep(null);
+    await tx.run('DELETE FROM file WHERE key = $key', { key });
+    return keep(file.stored_as);
+  });
+  if (dropped) await dropStored(dropped);
+  return done({ key });
+}

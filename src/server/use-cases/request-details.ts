@@ -1,0 +1,105 @@
+import type { RequestId } from '@/core/ids';
+import type { Layout } from '@/core/seating/capacity';
+import type { Feature } from '@/core/spaces/features';
+import { addWallMinutes, timeOf, dateOf, type LocalDateTime } from '@/core/time/local-time';
+import type { RequestKind } from '@/contracts/ask-details';
+import type { FileLine } from '@/contracts/files';
+import type { RequestDetails } from '@/contracts/request-view';
+import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { listText } from '@/contracts/words/rule';
+import { dayShort, momentText } from '@/contracts/words/when';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { Reader } from '../db/connection';
+
+interface DetailRow {
+  readonly kind: RequestKind;
+  readonly secondLine: string;
+  readonly contact: string;
+  readonly publicHtml: string;
+  readonly wants: { layout: Layout | null; features: Feature[]; building: string } | null;
+  readonly secondChoices: { spaceId: number | null; startsAt: LocalDateTime | null }[];
+  readonly typedBy: string | null;
+  readonly askedMin: EpochMinute;
+  readonly hosts: string[];
+  readonly categories: { name: string; mark: string; hue: string }[];
+  readonly answers: { question: string; answer: string; seenBy: string }[];
+  readonly lines: { fromMin: number; text: string; isPublic: 0 | 1 }[];
+  readonly services: { name: string; team: string; answers: Record<string, string> }[];
+  readonly questions: Record<string, string>;
+  readonly spaces: Record<string, string>;
+  readonly files: FileLine[];
+}
+
+const DETAILS = `SELECT json_object('kind', r.kind, 'secondLine', r.second_line, 'contact', r.contact, 'publicHtml', r.public_html, 'wants', json(r.wants),
+  'secondChoices', json(r.second_choices), 'typedBy', (SELECT name FROM person WHERE id = r.typed_by_id), 'askedMin', r.asked_min,
+  'hosts', (SELECT json_group_array(g.name ORDER BY h.position) FROM request_host h JOIN organisation g ON g.id = h.organisation_id WHERE h.request_id = r.id),
+  'categories', (SELECT json_group_array(json_object('name', c.name, 'mark', c.mark, 'hue', c.hue) ORDER BY k.position) FROM request_category k JOIN category c ON c.id = k.category_id WHERE k.request_id = r.id),
+  'answers', (SELECT json_group_array(json_object('question', q.text, 'answer', a.answer, 'seenBy', q.seen_by) ORDER BY q.owner_kind, q.position, q.id) FROM request_answer a JOIN question q ON q.id = a.question_id WHERE a.request_id = r.id),
+  'lines', (SELECT json_group_array(json_object('fromMin', l.from_min, 'text', l.text, 'isPublic', l.is_public) ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id),
+  'services', (SELECT json_group_array(json_object('name', s.name, 'team', t.name, 'answers', json(v.answers)) ORDER BY v.position) FROM claim_service v JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id
+    WHERE v.claim_id = (SELECT o.standing_id FROM occurrence o WHERE o.request_id = r.id ORDER BY o.recurrence_local LIMIT 1)),
+  'questions', (SELECT json_group_object(id, text) FROM question WHERE owner_kind = 'service'),
+  'spaces', (SELECT json_group_object(id, name) FROM space),
+  'files', (SELECT json_group_array(json_object('key', f.key, 'name', f.name, 'bytes', f.bytes) ORDER BY f.id) FROM file f WHERE f.request_id = r.id)) AS json
+FROM request r WHERE r.id = $id`;
+
+/** `18:00`; with the day where it is another one than the event's first. */
+function clockText(start: LocalDateTime, fromMin: number): string {
+  const at = addWallMinutes(start, fromMin);
+  return dateOf(at) === dateOf(start) ? timeOf(at) : `${dayShort(dateOf(at))}, ${timeOf(at)}`;
+}
+
+function wantsText({ wants }: DetailRow): string | null {
+  if (!wants) return null;
+  const parts = [
+    wants.layout && LAYOUT_WORDS[wants.layout],
+    wants.features.length ? listText(wants.features.map((feature) => FEATURE_WORDS[feature])) : '',
+    wants.building && `in ${wants.building}`,
+  ].filter(Boolean);
+  return parts.length ? parts.join('; ') : 'any space that seats them';
+}
+
+function secondChoiceText({ secondChoices, spaces }: DetailRow, index: number): string {
+  const { spaceId, startsAt } = secondChoices[index]!;
+  const place = spaceId === null ? '' : (spaces[spaceId] ?? 'another space');
+  const time = startsAt === null ? '' : `${dayShort(dateOf(startsAt))}, ${timeOf(startsAt)}`;
+  return [place, time].filter(Boolean).join(', ');
+}
+
+/** What a request says beside place and time; answers that are for the office only are left out for others. */
+export async function requestDetails(
+  reader: Reader,
+  request: { readonly id: RequestId; readonly tzid: string; readonly startLocal: LocalDateTime },
+  mayReadAll: boolean,
+): Promise<RequestDetails> {
+  const row = await reader.json<DetailRow>(DETAILS, { id: request.id });
+  return {
+    kind: row.kind,
+    secondLine: row.secondLine,
+    contact: row.contact,
+    jointHosts: row.hosts.slice(1),
+    moreCategories: row.categories.slice(1),
+    publicHtml: row.publicHtml,
+    wantsText: wantsText(row),
+    secondChoices: row.secondChoices.map((_, index) => secondChoiceText(row, index)),
+    typedBy: row.typedBy,
+    askedText: momentText(row.askedMin, request.tzid),
+    answers: row.answers
+      .filter(({ seenBy }) => mayReadAll || seenBy !== 'office')
+      .map(({ question, answer }) => ({ question, answer })),
+    lines: row.lines.map(({ fromMin, text, isPublic }) => ({
+      at: clockText(request.startLocal, fromMin),
+      text,
+      isPublic: isPublic === 1,
+    })),
+    services: row.services.map(({ name, team, answers }) => ({
+      name,
+      team,
+      answers: Object.entries(answers).map(([id, answer]) => ({
+        question: row.questions[id] ?? '',
+        answer,
+      })),
+    })),
+    files: row.files,
+  };
+}

@@ -1,0 +1,102 @@
+import type { PersonId, RequestId } from '@/core/ids';
+import type { Viewer } from '@/core/publishing/right-to-know';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { FileLine } from '@/contracts/files';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { MessageInput, MessageView, ThreadKind } from '@/contracts/talk';
+import { momentText } from '@/contracts/words/when';
+import { ONLY_FOR } from '../../auth/policy';
+import type { SignedInContext } from '../../context';
+import { keep, type Reader, type Writer } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+import { actsFor } from '../change/pick-dates';
+import { loadRequest } from '../request-rows';
+
+interface MessageRow {
+  readonly id: number;
+  readonly kind: ThreadKind;
+  readonly who: string;
+  readonly authorId: PersonId;
+  readonly isOffice: 0 | 1;
+  readonly at: EpochMinute;
+  readonly text: string;
+  readonly files: FileLine[];
+}
+
+const MESSAGES = `SELECT json_group_array(json_object('id', m.id, 'kind', t.kind, 'who', p.name, 'authorId', p.id, 'at', m.at_min, 'text', m.text,
+  'isOffice', EXISTS (SELECT 1 FROM role_grant g WHERE g.person_id = p.id AND g.role = 'manager'),
+  'files', (SELECT json_group_array(json_object('key', f.key, 'name', f.name, 'bytes', f.bytes) ORDER BY f.id) FROM file f WHERE f.message_id = m.id)) ORDER BY m.id) AS json
+FROM thread t JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id WHERE t.request_id = $request AND (t.kind = 'with-requester' OR $office)`;
+
+/** What was written about a request, oldest first; what the office says among itself only for the office. */
+export async function messagesOf(
+  reader: Reader,
+  viewer: Viewer,
+  request: { readonly id: RequestId; readonly requesterId: PersonId },
+  tzid: string,
+): Promise<MessageView[]> {
+  const office = viewer.roles.includes('manager') ? 1 : 0;
+  const rows = await reader.json<MessageRow[]>(MESSAGES, { request: request.id, office });
+  return rows.map(({ id, kind, who, authorId, isOffice, at, text, files }) => ({
+    id,
+    kind,
+    who,
+    side: isOffice && authorId !== request.requesterId ? 'office' : 'requester',
+    isOwn: authorId === viewer.personId,
+    when: momentText(at, tzid),
+    text,
+    files,
+  }));
+}
+
+async function threadOf(tx: Writer, request: RequestId, kind: ThreadKind): Promise<number> {
+  const bind = { request, kind };
+  await tx.run('INSERT INTO thread (request_id, kind) VALUES ($request, $kind) ON CONFLICT DO NOTHING', bind);
+  const [row] = await tx.rows<{ id: number }>(
+    'SELECT id FROM thread WHERE request_id = $request AND kind = $kind',
+    bind,
+  );
+  return row!.id;
+}
+
+/** Files of the writer's that belong to nothing yet; false where one is not. */
+async function attach(tx: Writer, me: PersonId, message: number, keys: readonly string[]): Promise<boolean> {
+  if (!keys.length) return true;
+  const bind = { me, keys: JSON.stringify(keys) };
+  const own = `owner_id = $me AND request_id IS NULL AND message_id IS NULL AND key IN (SELECT value FROM json_each($keys))`;
+  const [found] = await tx.rows<{ count: number }>(`SELECT COUNT(*) AS count FROM file WHERE ${own}`, bind);
+  if (found!.count !== new Set(keys).size) return false;
+  await tx.run(`UPDATE file SET message_id = $message WHERE ${own}`, { ...bind, message });
+  return true;
+}
+
+/** Writes to the office, or from it. The same key again writes nothing a second time. */
+export async function sendMessage(
+  ctx: SignedInContext,
+  reference: string,
+  input: MessageInput,
+): Promise<Outcome<{ readonly messages: readonly MessageView[] }>> {
+  const { db, viewer } = ctx;
+  const request = await loadRequest(db, reference);
+  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  const isOffice = viewer.roles.includes('manager');
+  if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal'))
+    return refuse({ code: 'not-allowed', what: ONLY_FOR['message.send'] });
+  const isWritten = await db.write(async (tx) => {
+    const earlier = await tx.rows('SELECT 1 AS one FROM message WHERE key = $key', { key: input.key });
+    if (earlier.length) return keep(true);
+    const thread = await threadOf(tx, request.id, input.kind);
+    const message = await tx.insertRow(
+      'INSERT INTO message (thread_id, author_id, at_min, text, key) VALUES ($thread, $me, $now, $text, $key)',
+      { thread, me: viewer.personId, now: ctx.clock.now(), text: input.text, key: input.key },
+    );
+    const isWhole = await attach(tx, viewer.personId, message, input.fileKeys);
+    return { keep: isWhole, value: isWhole };
+  });
+  if (!isWritten)
+    return refuse({
+      code: 'bad-input',
+      fields: [{ path: 'fileKeys', message: 'A file is not here any more. Add it once more.' }],
+    });
+  return done({ messages: await messagesOf(db, viewer, request, await siteZone(db)) });
+}
