@@ -60,7 +60,7 @@ export const QUILLMERE: OfficeFile = {
         { name: 'Sixth', from: '15:05', to: '15:50' },
       ],
       // An in-service day: the afternoon only.
-      exceptions: [{ on: '2027-05-04', periods: [{ name: 'Afternoon', from: '13:20', to: '15:50' }] }],
+      exceptions: [{ on: '2027-05-07', periods: [{ name: 'Afternoon', from: '13:20', to: '15:50' }] }],
     },
   ],
   buildings: [

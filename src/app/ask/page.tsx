@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { sideOf } from '@/server/use-cases/ask/check-request';
+import { earlierRequest } from '@/server/use-cases/ask/earlier-request';
 import { askChoices } from '@/server/use-cases/ask/choices';
 import { readPicked } from '@/ui/ask/ask-address';
 import { AskFormPage } from '@/ui/ask/ask-form';
@@ -12,11 +13,17 @@ export default async function AskPage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const ctx = await pageContext('request.form', '/ask');
+  const query = await searchParams;
+  const reference = typeof query.from === 'string' ? query.from : '';
+  const path = reference ? `/ask?from=${encodeURIComponent(reference)}` : '/ask';
+  const ctx = await pageContext('request.form', path);
+  const asked = reference ? await earlierRequest(ctx, reference) : null;
   return (
     <AskFormPage
+      key={reference}
       choices={await askChoices(ctx)}
-      picked={readPicked(await searchParams)}
+      picked={asked ? null : readPicked(query)}
+      from={asked && { reference, asked }}
       isSignedIn={ctx.viewer !== null}
       side={sideOf(ctx)}
     />

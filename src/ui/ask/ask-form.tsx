@@ -1,27 +1,47 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { askSchema, type AskReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
+import { answerFaults, type Question } from '@/contracts/questions';
 import type { ErrorReply, FieldFault } from '@/contracts/refusal';
 import type { Side } from '@/core/checks/findings';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { useOffice } from '@/ui/frame/office';
+import { FilePicker } from '@/ui/files/file-picker';
+import { useFiles } from '@/ui/files/use-files';
 import { send } from '@/ui/hooks/send';
+import { Combobox } from '@/ui/primitives/combobox';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { askHref, type Picked } from './ask-address';
-import { dropDraft, emptyForm, fieldOf, loadDraft, saveDraft, toBody, type AskForm } from './draft';
-import { NeedsSection, PublishSection, WhatSection, WhenSection, WhereSection } from './form-parts';
+import { dropDraft, emptyForm, loadDraft, saveDraft, type AskForm } from './draft';
+import { FormSection } from './fields';
+import { fieldOf, isOverDays, timesOf, toBody, toCheckBody } from './form-body';
+import { formFrom, type AsAsked } from './from-request';
+import { NeedsSection } from './needs-section';
+import { QuickField } from './quick-field';
+import { ReadersSection } from './readers-section';
+import { useLeft } from './use-left';
 import { useVerdict } from './use-verdict';
 import { VerdictSlip } from './verdict-slip';
+import { KindSection, WhatSection } from './what-section';
+import { WhenSection } from './when-section';
+import { WhereSection } from './where-section';
+
+/** An earlier request that this one starts from. */
+export interface StartFrom {
+  readonly reference: string;
+  readonly asked: AsAsked;
+}
 
 interface AskFormProps {
   readonly choices: AskChoices;
   readonly picked: Picked | null;
+  readonly from: StartFrom | null;
   readonly isSignedIn: boolean;
   /** For whom the check speaks while typing. */
   readonly side: Side;
@@ -34,14 +54,11 @@ const samePick = (a: Picked | null, b: Picked | null): boolean => JSON.stringify
 
 /** Bands of the first date as far as the fields can be read. */
 function firstBands(form: AskForm, tzid: string): Band[] {
-  const [start, end] = [
-    parseLocalDateTime(`${form.startDate}T${form.startTime}`),
-    parseLocalDateTime(`${form.endDate}T${form.endTime}`),
-  ];
-  if (!start || !end || end <= start) return [];
-  const minutes = [form.accessMin, form.exitMin, form.spaces[0]?.setupMin, form.spaces[0]?.strikeMin].map(
-    Number,
-  );
+  const times = timesOf(form);
+  const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
+  if (form.kind === 'notice' || !start || !end || end <= start) return [];
+  const space = form.kind === 'space' ? form.spaces[0] : undefined;
+  const minutes = [form.accessMin, form.exitMin, space?.setupMin ?? 0, space?.strikeMin ?? 0].map(Number);
   if (minutes.some((value) => !Number.isSafeInteger(value) || value < 0 || value > 1440)) return [];
   const [accessMin, exitMin, setupMin, strikeMin] = minutes as [number, number, number, number];
   const event = {
@@ -51,12 +68,14 @@ function firstBands(form: AskForm, tzid: string): Band[] {
   return event.start < event.end ? bandsOf(event, { accessMin, exitMin, setupMin, strikeMin }) : [];
 }
 
+type Handle = ReturnType<typeof useForm<AskForm>>;
+
 /** Keeps what is typed in the browser, through reload and signing in, with the key that makes sending it twice one. */
-function useDraft(picked: Picked | null, choices: AskChoices, form: ReturnType<typeof useForm<AskForm>>) {
+function useDraft(picked: Picked | null, initial: AskForm, isFrom: boolean, form: Handle) {
   const key = useRef('');
   const [isRestored, setRestored] = useState(false);
   useEffect(() => {
-    const draft = loadDraft();
+    const draft = isFrom ? null : loadDraft();
     const fits = draft && (picked === null || samePick(draft.picked, picked));
     key.current = fits ? draft.key : crypto.randomUUID();
     if (fits) form.reset(draft.form);
@@ -70,68 +89,151 @@ function useDraft(picked: Picked | null, choices: AskChoices, form: ReturnType<t
   const startAfresh = () => {
     dropDraft();
     key.current = crypto.randomUUID();
-    form.reset(emptyForm(choices, picked));
+    form.reset(initial);
     setRestored(false);
   };
   return { key, isRestored, startAfresh };
 }
 
-/** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
-export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps) {
+/** What the schema cannot know: questions of what was chosen, and what happens in the nights. */
+function furtherFaults(form: AskForm, choices: AskChoices): FieldFault[] {
+  const asked: Question[] = [
+    ...(form.kind === 'space'
+      ? form.spaces.flatMap(
+          ({ spaceId }) => choices.spaces.find(({ id }) => String(id) === spaceId)?.questions ?? [],
+        )
+      : []),
+    ...[form.categoryId, ...form.moreCategoryIds].flatMap(
+      (category) => choices.categories.find(({ id }) => String(id) === category)?.questions ?? [],
+    ),
+  ];
+  const given = (answers: Readonly<Record<string, string>>) =>
+    Object.entries(answers).map(([id, answer]) => ({
+      questionId: Number(id.slice(1)),
+      answer: answer ?? '',
+    }));
+  return [
+    ...answerFaults(asked, given(form.answers), 'answers'),
+    ...form.services.flatMap(({ serviceId, answers }, index) =>
+      answerFaults(
+        choices.services.find(({ id }) => String(id) === serviceId)?.questions ?? [],
+        given(answers),
+        `services.${index}.answers`,
+      ),
+    ),
+    ...(isOverDays(form) && !form.overDays
+      ? [{ path: 'overDays', message: 'Say whether the nights are part of it.' }]
+      : []),
+  ];
+}
+
+const notSentYet = (fields: readonly FieldFault[]): ErrorReply['error'] => ({
+  code: 'bad-input',
+  message: 'Not sent yet: see what is marked beside the fields.',
+  fields,
+  details: fields.map(({ message }) => message),
+});
+
+/** What is wrong with the form before it is sent, or null. */
+function faultsOf(form: AskForm, key: string, tzid: string, choices: AskChoices): ErrorReply['error'] | null {
+  const parsed = askSchema.safeParse(toBody(form, key, tzid, choices));
+  const found = parsed.success
+    ? []
+    : parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+  const all = [...found, ...furtherFaults(form, choices)];
+  const distinct = [...new Map(all.map((each) => [each.path, each])).values()];
+  return distinct.length ? notSentYet(distinct) : null;
+}
+
+/** Sends the form once everything is right and its files are there. */
+function useSending(
+  form: Handle,
+  key: { readonly current: string },
+  files: ReturnType<typeof useFiles>,
+  choices: AskChoices,
+) {
   const router = useRouter();
   const { tzid } = useOffice();
-  const initial = useMemo(() => emptyForm(choices, picked), [choices, picked]);
-  const form = useForm<AskForm>({ defaultValues: initial });
-  const values = useWatch({ control: form.control }) as AskForm;
-  const { key, isRestored, startAfresh } = useDraft(picked, choices, form);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
-  const { people, spaces, when, accessMin, exitMin, equipment, publish, categoryId } = toBody(
-    values,
-    '',
-    tzid,
-  );
-  const verdict = useVerdict(
-    {
-      people,
-      spaces,
-      when,
-      accessMin,
-      exitMin,
-      equipment,
-      publish,
-      ...(Number.isInteger(categoryId) && { categoryId }),
-    },
-    choices,
-    side,
-  );
-  const faults = useMemo(() => byField(error?.fields ?? []), [error]);
+  const isBusy = useRef(false);
   useEffect(() => {
     // After the marks are drawn, however long that takes.
     if (error) document.querySelector<HTMLElement>('main [aria-invalid="true"]')?.focus();
   }, [error]);
-
-  const submit = async () => {
-    const body = toBody(form.getValues(), key.current, tzid);
-    const parsed = askSchema.safeParse(body);
-    if (!parsed.success) {
-      const fields = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
-      const distinct = [...new Map(fields.map((each) => [each.path, each])).values()];
-      return setError({
-        code: 'bad-input',
-        message: 'Not sent yet: see what is marked below the fields.',
-        fields: distinct,
-        details: distinct.map(({ message }) => message),
-      });
-    }
-    setSending(true);
-    const reply = await send<AskReply>('POST', '/api/requests', body);
-    setSending(false);
+  const attempt = async () => {
+    const values = form.getValues();
+    const wrong = faultsOf(values, key.current, tzid, choices);
+    if (wrong) return setError(wrong);
+    if (!(await files.settled()))
+      return setError(
+        notSentYet([
+          {
+            path: 'files',
+            message: 'A file could not be sent. Try again, or leave it out; all else is kept.',
+          },
+        ]),
+      );
+    const reply = await send<AskReply>('POST', '/api/requests', toBody(values, key.current, tzid, choices));
     if (!reply.ok) return setError(reply.error);
     dropDraft();
     router.push(`/requests/${reply.value.reference}?sent=1`);
   };
+  const submit = async () => {
+    // A double press comes before anything is drawn anew.
+    if (isBusy.current) return;
+    isBusy.current = true;
+    setSending(true);
+    setError(null);
+    await attempt().finally(() => {
+      isBusy.current = false;
+      setSending(false);
+    });
+  };
+  return { error, isSending, submit };
+}
 
+/** Something one asked for before, to ask for again on other dates. */
+function StartFromField({ choices }: { choices: AskChoices }) {
+  const router = useRouter();
+  if (!choices.earlier.length) return null;
+  return (
+    <label className="ml-auto w-72 text-[0.95rem]">
+      Start from an earlier request
+      <Combobox
+        aria-label="Start from an earlier request"
+        options={choices.earlier.map(({ reference, title }) => ({
+          value: reference,
+          text: title,
+          hint: reference,
+        }))}
+        value=""
+        placeholder="type its title"
+        onChange={(reference) => router.push(`/ask?from=${reference}`)}
+      />
+    </label>
+  );
+}
+
+/** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
+export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskFormProps) {
+  const { tzid } = useOffice();
+  const initial = useMemo(
+    () => (from ? formFrom(from.asked, choices, tzid) : emptyForm(choices, picked)),
+    [from, choices, picked, tzid],
+  );
+  const form = useForm<AskForm>({ defaultValues: initial });
+  const values = useWatch({ control: form.control }) as AskForm;
+  const { key, isRestored, startAfresh } = useDraft(picked, initial, from !== null, form);
+  const setFiles = useCallback(
+    (files: AskForm['files']) => form.setValue('files', files, { shouldDirty: true }),
+    [form],
+  );
+  const files = useFiles(values.files, setFiles, isSignedIn);
+  const { error, isSending, submit } = useSending(form, key, files, choices);
+  const verdict = useVerdict(toCheckBody(values, tzid, choices), choices, side);
+  const left = useLeft(values);
+  const faults = useMemo(() => byField(error?.fields ?? []), [error]);
   const here = picked ? askHref(picked) : '/ask';
   const parts = { form, choices, faults };
   return (
@@ -140,10 +242,18 @@ export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps)
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          if (!isSending) void submit();
+          void submit();
         }}
       >
-        <h1 className="pb-3 text-3xl">Ask for a space</h1>
+        <div className="flex flex-wrap items-end gap-x-4 pb-3">
+          <h1 className="text-3xl">Ask for a space</h1>
+          <StartFromField choices={choices} />
+        </div>
+        {from && (
+          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
+            Everything but the dates is as in {from.reference}. Say when.
+          </p>
+        )}
         {isRestored && (
           <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
             What you typed before is still here.{' '}
@@ -152,11 +262,18 @@ export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps)
             </button>
           </p>
         )}
+        <QuickField form={form} choices={choices} />
+        <KindSection {...parts} />
         <WhatSection {...parts} />
         <WhenSection {...parts} />
         <WhereSection {...parts} />
-        <NeedsSection {...parts} />
-        <PublishSection {...parts} />
+        <NeedsSection {...parts} left={left} />
+        <ReadersSection {...parts} />
+        <FormSection title="Files">
+          <div className="sm:col-span-6">
+            <FilePicker lines={values.files} files={files} isSignedIn={isSignedIn} fault={faults.files} />
+          </div>
+        </FormSection>
         <div className="grid gap-3 border-t border-rule py-4">
           <RefusalNote error={error} />
           {isSignedIn ? (
@@ -181,7 +298,7 @@ export function AskFormPage({ choices, picked, isSignedIn, side }: AskFormProps)
         </div>
       </form>
       <div>
-        <VerdictSlip state={verdict} bands={firstBands(values, tzid)} tzid={tzid} />
+        <VerdictSlip state={verdict} bands={firstBands(values, tzid)} tzid={tzid} {...parts} />
       </div>
     </div>
   );

@@ -20,6 +20,9 @@ export interface Loaded {
   readonly surroundings: Surroundings;
 }
 
+/** What of the choices the check needs: names and layouts. */
+export type CheckChoices = Pick<AskChoices, 'spaces' | 'equipment'>;
+
 /** Days around a date that are loaded with it: the way a hesitating hand goes. */
 const AROUND_DAYS = 10;
 
@@ -52,7 +55,7 @@ const isInside = (loaded: Loaded, dates: readonly AskedDate[]): boolean =>
     ({ start, end }) => addDays(dateOf(start), -1) >= loaded.from && addDays(dateOf(end), 1) <= loaded.to,
   );
 
-function sentenceOf({ facts, spaceId }: Finding, choices: AskChoices, tzid: string, side: Side): string {
+function sentenceOf({ facts, spaceId }: Finding, choices: CheckChoices, tzid: string, side: Side): string {
   return sayFinding(facts, {
     tzid,
     side,
@@ -72,7 +75,7 @@ function sentenceOf({ facts, spaceId }: Finding, choices: AskChoices, tzid: stri
 export function checkHere(
   body: CheckBody,
   loaded: Loaded,
-  choices: AskChoices,
+  choices: CheckChoices,
   side: Side,
 ): CheckReply | null {
   const parsed = checkSchema.safeParse(body);

@@ -1,54 +1,125 @@
-import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { MONTH_NAMES, WEEKDAY_NAMES } from '@/contracts/words/rule';
-import { parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
-import { nthOf, type AskForm } from './draft';
+import { useWatch } from 'react-hook-form';
+import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
+import { dayShort } from '@/contracts/words/when';
+import { parseLocalDateTime, type LocalDate } from '@/core/time/local-time';
+import { useOffice } from '@/ui/frame/office';
+import type { AskForm } from './draft';
 import { Field } from './fields';
+import type { PartProps } from './part-props';
 
-interface RepeatFieldsProps {
-  readonly form: UseFormReturn<AskForm>;
-  readonly faults: Readonly<Record<string, string>>;
+interface BoxesProps {
+  readonly form: PartProps['form'];
+  readonly name: 'weekdays' | 'nths' | 'nthWeekdays' | 'months';
+  readonly legend: string;
+  readonly options: readonly (readonly [value: string, text: string])[];
+  readonly hint?: string;
 }
 
-const NTH = ['', '1st', '2nd', '3rd', '4th', '5th'] as const;
-
-/** The places in a month the first date could stand for. */
-function placesOf(date: LocalDate, unit: AskForm['unit']): readonly (readonly [AskForm['place'], string])[] {
-  const weekday = WEEKDAY_NAMES[weekdayOf(date) - 1]!;
-  const month = unit === 'year' ? ` of ${MONTH_NAMES[Number(date.slice(5, 7)) - 1]!}` : '';
-  return [
-    ['day', `on day ${Number(date.slice(8, 10))}${month}`],
-    ['nth', `on the ${NTH[nthOf(date)]!} ${weekday}${month}`],
-    ['last', `on the last ${weekday}${month}`],
-  ];
-}
-
-function WeekdayBoxes({ form }: Pick<RepeatFieldsProps, 'form'>) {
+function Boxes({ form, name, legend, options, hint }: BoxesProps) {
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">On</legend>
+      <legend className="font-semibold">{legend}</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
-        {WEEKDAY_NAMES.map((name, index) => (
-          <label key={name} className="flex items-center gap-1.5">
+        {options.map(([value, text]) => (
+          <label key={value} className="flex items-center gap-1.5">
             <input
               type="checkbox"
               className="size-4 accent-(--accent)"
-              value={String(index + 1)}
-              {...form.register('weekdays')}
+              value={value}
+              {...form.register(name)}
             />
-            {name}
+            {text}
           </label>
         ))}
       </div>
-      <p className="mt-0.5 text-[0.92rem] text-soft">None picked: the weekday of the first date.</p>
+      {hint && <p className="mt-0.5 text-[0.92rem] text-soft">{hint}</p>}
     </fieldset>
   );
 }
 
+const WEEKDAYS = WEEKDAY_NAMES.map((name, index) => [String(index + 1), name] as const);
+const MONTHS = MONTH_NAMES.map((name, index) => [String(index + 1), name.slice(0, 3)] as const);
+const NTHS = [
+  ['1', '1st'],
+  ['2', '2nd'],
+  ['3', '3rd'],
+  ['4', '4th'],
+  ['5', '5th'],
+  ['-2', 'last but one'],
+  ['-1', 'last'],
+] as const;
+
+function MonthFields({ form, faults }: PartProps) {
+  const [unit, place] = useWatch({ control: form.control, name: ['unit', 'place'] });
+  return (
+    <>
+      <Field label="On which day" className="sm:col-span-3">
+        <select className="field" {...form.register('place')}>
+          <option value="days">on days of the month</option>
+          <option value="weekdays">on certain weekdays of the month</option>
+        </select>
+      </Field>
+      {place === 'days' ? (
+        <Field
+          label="Days of the month"
+          hint="As in 1, 15, last."
+          fault={faults.monthDays}
+          className="sm:col-span-3"
+        >
+          <input className="field" {...form.register('monthDays')} />
+        </Field>
+      ) : (
+        <>
+          <Boxes form={form} name="nths" legend="Which of them" options={NTHS} />
+          <Boxes form={form} name="nthWeekdays" legend="Weekdays" options={WEEKDAYS} />
+        </>
+      )}
+      <Boxes
+        form={form}
+        name="months"
+        legend="Months"
+        options={MONTHS}
+        hint={unit === 'year' ? 'None picked: the month of the first date.' : 'None picked: every month.'}
+      />
+    </>
+  );
+}
+
+/** A rule that came from elsewhere and that no field can show: kept as it is until somebody replaces it. */
+function OwnRule({ form }: PartProps) {
+  const { tzid } = useOffice();
+  const values = useWatch({ control: form.control }) as AskForm;
+  const [start, end] = [
+    parseLocalDateTime(`${values.startDate}T${values.startTime}`),
+    parseLocalDateTime(`${values.endDate}T${values.endTime}`),
+  ];
+  return (
+    <div className="border-l-4 border-strong-rule bg-sunk px-3 py-2 sm:col-span-6">
+      <p>
+        These dates follow a rule of their own, which these fields cannot show. It is kept exactly as it came
+        {start && end && `: ${ruleText(values.ownRule, { start, end, tzid, allDay: values.allDay }, null)}`}.
+      </p>
+      <p className="mt-1 font-mono text-[0.85rem] break-all">{values.ownRule}</p>
+      <button
+        type="button"
+        className="press mt-2"
+        onClick={() => form.setValue('ownRule', '', { shouldDirty: true })}
+      >
+        Say another rule instead
+      </button>
+    </div>
+  );
+}
+
 /** How the first date goes on: each part a field, the whole said in words beside the form. */
-export function RepeatFields({ form, faults }: RepeatFieldsProps) {
+export function RepeatFields(props: PartProps) {
+  const { form, choices, faults } = props;
   const { control, register } = form;
-  const [unit, ends, startDate] = useWatch({ control, name: ['unit', 'ends', 'startDate'] });
-  const date = parseLocalDate(startDate);
+  const [unit, ends, startDate, ownRule] = useWatch({
+    control,
+    name: ['unit', 'ends', 'startDate', 'ownRule'],
+  });
+  if (ownRule) return <OwnRule {...props} />;
   return (
     <>
       <Field label="Every" fault={faults.repeat}>
@@ -62,22 +133,11 @@ export function RepeatFields({ form, faults }: RepeatFieldsProps) {
           <option value="year">years</option>
         </select>
       </Field>
-      {date && (unit === 'month' || unit === 'year') && (
-        <Field label="On which day" className="sm:col-span-2">
-          <select className="field" {...register('place')}>
-            {placesOf(date, unit).map(([value, text]) => (
-              <option key={value} value={value}>
-                {text}
-              </option>
-            ))}
-          </select>
-        </Field>
-      )}
-      {unit === 'week' && <WeekdayBoxes form={form} />}
       <Field label="It goes on" className="sm:col-span-2">
         <select className="field" {...register('ends')}>
           <option value="until">until a day</option>
           <option value="count">for so many dates</option>
+          {choices.seasons.length > 0 && <option value="season">until the end of a season</option>}
           <option value="never">without an end</option>
         </select>
       </Field>
@@ -91,6 +151,28 @@ export function RepeatFields({ form, faults }: RepeatFieldsProps) {
           <input className="field" type="number" min={1} step={1} {...register('count')} />
         </Field>
       )}
+      {ends === 'season' && (
+        <Field label="Season" className="sm:col-span-2">
+          <select className="field" {...register('season')}>
+            <option value="">Choose …</option>
+            {choices.seasons.map(({ name, to }) => (
+              <option key={name} value={name}>
+                {name}, to {dayShort(to as LocalDate)}
+              </option>
+            ))}
+          </select>
+        </Field>
+      )}
+      {unit === 'week' && (
+        <Boxes
+          form={form}
+          name="weekdays"
+          legend="On"
+          options={WEEKDAYS}
+          hint="None picked: the weekday of the first date."
+        />
+      )}
+      {(unit === 'month' || unit === 'year') && <MonthFields {...props} />}
     </>
   );
 }

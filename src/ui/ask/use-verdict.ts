@@ -1,16 +1,18 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { Surroundings } from '@/contracts/surroundings';
 import type { Side } from '@/core/checks/findings';
 import { send } from '@/ui/hooks/send';
-import { checkHere, wantedSurroundings, type Loaded } from './check-here';
+import { wantedSurroundings, type Loaded } from './check-here';
+import type { FromWorker, ToWorker } from './check-worker';
 
 export type VerdictState =
   | { readonly kind: 'incomplete' }
-  | { readonly kind: 'checking' }
+  /** `before` is the last answer, to what stood there until now. */
+  | { readonly kind: 'checking'; readonly before: CheckReply | null }
   | { readonly kind: 'checked'; readonly reply: CheckReply }
   | { readonly kind: 'refused'; readonly error: ErrorReply['error'] };
 
@@ -38,6 +40,47 @@ function useSurroundings(body: CheckBody): Loaded | null {
     };
   }, [text]);
   return loaded;
+}
+
+/** The verdict of the browser itself, made beside the typing; null until it is there, or where it cannot tell. */
+function useCheckHere(
+  text: string | null,
+  loaded: Loaded | null,
+  choices: AskChoices,
+  side: Side,
+): CheckReply | null {
+  const [found, setFound] = useState<{ text: string; reply: CheckReply | null } | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const asked = useRef({ turn: 0, text: '' });
+  useEffect(() => {
+    const own = new Worker(new URL('./check-worker.ts', import.meta.url), { type: 'module' });
+    own.addEventListener('message', ({ data }: MessageEvent<FromWorker>) => {
+      // Only the answer to the latest question counts.
+      if (data.turn === asked.current.turn) setFound({ text: asked.current.text, reply: data.reply });
+    });
+    worker.current = own;
+    return () => own.terminate();
+  }, []);
+  useEffect(() => {
+    if (!loaded) return;
+    const { spaces, equipment } = choices;
+    worker.current?.postMessage({
+      kind: 'know',
+      loaded,
+      choices: { spaces, equipment },
+      side,
+    } satisfies ToWorker);
+  }, [loaded, choices, side]);
+  useEffect(() => {
+    if (text === null || !loaded) return;
+    asked.current = { turn: asked.current.turn + 1, text };
+    worker.current?.postMessage({
+      kind: 'check',
+      turn: asked.current.turn,
+      body: JSON.parse(text) as CheckBody,
+    } satisfies ToWorker);
+  }, [text, loaded]);
+  return found !== null && found.text === text ? found.reply : null;
 }
 
 /**
@@ -73,11 +116,9 @@ export function useVerdict(body: CheckBody, choices: AskChoices, side: Side): Ve
     };
   }, [text, isComplete]);
 
-  const here = useMemo(
-    () => (loaded && isComplete ? checkHere(JSON.parse(text) as CheckBody, loaded, choices, side) : null),
-    [loaded, isComplete, text, choices, side],
-  );
+  const here = useCheckHere(isComplete ? text : null, loaded, choices, side);
   if (!isComplete) return { kind: 'incomplete' };
   if (state?.text === text) return state.answer;
-  return here ? { kind: 'checked', reply: here } : { kind: 'checking' };
+  if (here) return { kind: 'checked', reply: here };
+  return { kind: 'checking', before: state?.answer.kind === 'checked' ? state.answer.reply : null };
 }

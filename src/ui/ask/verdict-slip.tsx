@@ -1,46 +1,25 @@
 import type { CheckReply } from '@/contracts/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/board/band-drawing';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { AskLadder } from './ladder';
+import type { PartProps } from './part-props';
 import type { VerdictState } from './use-verdict';
 
-function Rungs({ reply }: { reply: CheckReply }) {
-  return (
-    <ol
-      className="mt-3 max-h-[26rem] overflow-y-auto border-l-2 border-strong-rule"
-      tabIndex={0}
-      aria-label="Dates"
-    >
-      {reply.dates.map(({ key, when, verdict, findings }) => (
-        <li
-          key={key}
-          className="relative border-b border-rule py-1.5 pl-4 before:absolute before:top-4 before:left-0 before:w-3 before:border-t-2 before:border-strong-rule"
-        >
-          <div className="flex items-baseline justify-between gap-2">
-            <span>{when}</span>
-            <VerdictStamp verdict={verdict} />
-          </div>
-          {findings.map(({ sentence, severity }) => (
-            <p key={sentence} className={`mt-0.5 text-[0.93rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
-              {sentence}
-            </p>
-          ))}
-        </li>
-      ))}
-    </ol>
-  );
+/** How many dates there are and when the last one is: what a rule comes to. */
+function extentText({ dates }: CheckReply): string | null {
+  const last = dates[dates.length - 1];
+  return dates.length > 1 && last ? `${dates.length} dates, the last ${last.when}.` : null;
+}
+
+interface VerdictSlipProps extends Pick<PartProps, 'form' | 'choices'> {
+  readonly state: VerdictState;
+  readonly bands: readonly Band[];
+  readonly tzid: string;
 }
 
 /** The slip beside the form: rule in words, verdict, bands to scale, every date. */
-export function VerdictSlip({
-  state,
-  bands,
-  tzid,
-}: {
-  state: VerdictState;
-  bands: readonly Band[];
-  tzid: string;
-}) {
+export function VerdictSlip({ state, bands, tzid, ...parts }: VerdictSlipProps) {
+  const shown = state.kind === 'checked' ? state.reply : state.kind === 'checking' ? state.before : null;
   return (
     <aside aria-label="Verdict" className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3">
       <h2 className="text-xl">Can it be done?</h2>
@@ -51,11 +30,21 @@ export function VerdictSlip({
           </p>
         )}
         {state.kind === 'checking' && <p className="text-soft">Checking …</p>}
-        {state.kind === 'refused' && <p>{state.error.message}</p>}
+        {state.kind === 'refused' && (
+          <>
+            <p>{state.error.message}</p>
+            {state.error.fields.map(({ path, message }) => (
+              <p key={`${path} ${message}`} className="mt-1 text-[0.95rem]">
+                {message}
+              </p>
+            ))}
+          </>
+        )}
         {state.kind === 'checked' && (
           <>
             <p className="text-lg font-semibold">{state.reply.summary}</p>
             <p className="text-[0.95rem] first-letter:uppercase">{state.reply.inWords}</p>
+            {extentText(state.reply) && <p className="text-[0.95rem]">{extentText(state.reply)}</p>}
             {state.reply.notes.map((note) => (
               <p key={note} className="mt-1 text-[0.95rem]">
                 {note}
@@ -70,7 +59,7 @@ export function VerdictSlip({
           <BandDrawing bands={bands} tzid={tzid} hue="green" />
         </div>
       )}
-      {state.kind === 'checked' && <Rungs reply={state.reply} />}
+      {shown && <AskLadder reply={shown} {...parts} />}
     </aside>
   );
 }

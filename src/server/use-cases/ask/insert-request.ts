@@ -26,8 +26,9 @@ export async function insertRequest(
 ) {
   const [requestId] = await change.nextIds('request', 1);
   const [segmentId] = await change.nextIds('segment', 1);
-  const { key: _key, ...asAsked } = input;
   const text = input.publicHtml === undefined ? null : cleanPublicHtml(input.publicHtml);
+  // As it was asked for, but for what could run: others open it to start from it.
+  const { key: _key, ...asAsked } = { ...input, ...(text && { publicHtml: text.html }) };
   await change.insert('request', [
     {
       id: requestId!,

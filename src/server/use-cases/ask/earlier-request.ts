@@ -1,0 +1,35 @@
+import { askSchema, type AskInput } from '@/contracts/ask';
+import type { Context } from '../../context';
+import { cleanPublicHtml } from '../../text/public-html';
+import { actsFor } from '../change/pick-dates';
+import { isMemberOfHost, loadRequest } from '../request-rows';
+
+const NO_KEY = '00000000-0000-4000-8000-000000000000';
+
+/**
+ * What was asked for in an earlier request, for a new one to start from; null where the viewer may not read it, or it was
+ * asked for in a form of which too little can be read today.
+ */
+export async function earlierRequest(ctx: Context, reference: string): Promise<Omit<AskInput, 'key'> | null> {
+  const { db, viewer } = ctx;
+  const request = viewer && (await loadRequest(db, reference));
+  if (!viewer || !request) return null;
+  const mayRead =
+    viewer.roles.includes('manager') ||
+    actsFor(viewer, request) ||
+    (await isMemberOfHost(db, request.id, viewer.personId));
+  if (!mayRead) return null;
+  const asked = await db.json<object>('SELECT as_asked AS json FROM request WHERE id = $id', {
+    id: request.id,
+  });
+  const parsed = askSchema.safeParse({ ...asked, key: NO_KEY });
+  if (!parsed.success) return null;
+  const { key: _key, ...rest } = parsed.data;
+  return {
+    ...rest,
+    ...(rest.publicHtml !== undefined && { publicHtml: cleanPublicHtml(rest.publicHtml).html }),
+    // They were sent with that one, and for whoever that one was for.
+    fileKeys: [],
+    onBehalfOf: null,
+  };
+}

@@ -1,0 +1,25 @@
+import type { CheckBody, CheckReply } from '@/contracts/ask';
+import type { Side } from '@/core/checks/findings';
+import { checkHere, type CheckChoices, type Loaded } from './check-here';
+
+// The check beside the typing: a long series must never hold up a key.
+
+export type ToWorker =
+  | { readonly kind: 'know'; readonly loaded: Loaded; readonly choices: CheckChoices; readonly side: Side }
+  | { readonly kind: 'check'; readonly turn: number; readonly body: CheckBody };
+
+export interface FromWorker {
+  readonly turn: number;
+  readonly reply: CheckReply | null;
+}
+
+let known: Extract<ToWorker, { kind: 'know' }> | null = null;
+
+self.addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
+  if (data.kind === 'know') {
+    known = data;
+    return;
+  }
+  const reply = known && checkHere(data.body, known.loaded, known.choices, known.side);
+  self.postMessage({ turn: data.turn, reply } satisfies FromWorker);
+});

@@ -1,0 +1,91 @@
+import { addDays, dateOf, timeOf, wallMinute } from '@/core/time/local-time';
+import type { AskInput } from '@/contracts/ask';
+import type { AskChoices } from '@/contracts/ask-choices';
+import { emptyForm, type AskForm } from './draft';
+import { ruleFields } from './rule-form';
+
+export type AsAsked = Omit<AskInput, 'key'>;
+
+const keyed = (answers: AsAsked['answers']): Record<string, string> =>
+  Object.fromEntries(answers.map(({ questionId, answer }) => [`_${questionId}`, answer]));
+
+/**
+ * An earlier request as a form to go on from: everything but its dates, which stand where a new request would begin; with
+ * its rule, so that a series is asked for again by changing one day. A rule no field can show stays as it is.
+ */
+export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): AskForm {
+  const empty = emptyForm(choices, null);
+  const { when } = asked;
+  const days = Math.max(0, Math.round((wallMinute(when.endsAt) - wallMinute(when.startsAt)) / 1440));
+  const text = (value: number | null | undefined) =>
+    value === null || value === undefined ? '' : String(value);
+  const startDate = choices.today as AskForm['startDate'];
+  const nightly = dateOf(when.endsAt) > dateOf(when.startsAt);
+  return {
+    ...empty,
+    kind: asked.kind,
+    title: asked.title,
+    secondLine: asked.secondLine,
+    categoryId: text(asked.categoryId),
+    moreCategoryIds: asked.moreCategoryIds.map(String),
+    hostId: text(asked.hostId),
+    jointHostIds: asked.jointHostIds.map(String),
+    contact: asked.contact,
+    onBehalfOf: text(asked.onBehalfOf),
+    people: text(asked.people),
+    wheelchairs: text(asked.spaces[0]?.wheelchairs || null),
+    ...(when.repeat && ruleFields(when.repeat.rule, when.startsAt, tzid)),
+    // The end belonged to the old dates.
+    until: '',
+    allDay: when.allDay,
+    startDate,
+    startTime: when.allDay ? empty.startTime : timeOf(when.startsAt),
+    endTime: when.allDay ? empty.endTime : timeOf(when.endsAt),
+    endDate: when.allDay
+      ? addDays(startDate as never, Math.max(0, days - 1))
+      : addDays(startDate as never, nightly ? Math.max(1, days) : 0),
+    accessMin: text(asked.accessMin),
+    exitMin: text(asked.exitMin),
+    spaces: asked.spaces.length
+      ? asked.spaces.map(({ spaceId, layout, setupMin, strikeMin }) => ({
+          spaceId: text(spaceId),
+          layout,
+          setupMin: text(setupMin),
+          strikeMin: text(strikeMin),
+        }))
+      : empty.spaces,
+    wantLayout: asked.wants?.layout ?? '',
+    wantFeatures: [...(asked.wants?.features ?? [])],
+    wantBuilding: asked.wants?.building ?? '',
+    otherSpaceOk: asked.otherSpaceOk,
+    equipment: asked.equipment.map(({ typeId, quantity }) => ({
+      typeId: text(typeId),
+      quantity: text(quantity),
+    })),
+    services: asked.services.map(({ serviceId, answers }) => ({
+      serviceId: text(serviceId),
+      answers: keyed(answers),
+    })),
+    answers: keyed(asked.answers),
+    notes: asked.notes,
+    lines: asked.lines.map(({ fromMin, text: what, isPublic }) => {
+      const minute = (((wallMinute(when.startsAt) + fromMin) % 1440) + 1440) % 1440;
+      const two = (value: number) => String(value).padStart(2, '0');
+      return { at: `${two(Math.floor(minute / 60))}:${two(minute % 60)}`, text: what, isPublic };
+    }),
+    publish: asked.publish,
+    publicHtml: asked.publicHtml ?? plainAsHtml(asked.publicText),
+  };
+}
+
+const escaped = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+
+/** Plain text as an editor would write it. */
+const plainAsHtml = (text: string): string =>
+  text
+    ? text
+        .split(/\n{2,}/)
+        .map((part) => `<p>${escaped(part).replace(/\n/g, '<br>')}</p>`)
+        .join('')
+    : '';

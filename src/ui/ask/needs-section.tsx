@@ -1,0 +1,200 @@
+'use client';
+import { useFieldArray, useWatch } from 'react-hook-form';
+import { countText } from '@/contracts/words/when';
+import { Field, FormSection } from './fields';
+import type { PartProps } from './part-props';
+import { Question } from './what-section';
+
+/** How many of each kind of equipment are left at the time asked for, by its number; null while nobody knows. */
+export type Left = ReadonlyMap<number, number> | null;
+
+function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) {
+  const { control, register } = form;
+  const { fields, append, remove } = useFieldArray({ control, name: 'equipment' });
+  const values = useWatch({ control, name: 'equipment' });
+  const stock = (id: number, all: number) => {
+    const free = left?.get(id);
+    return free === undefined || free === all ? `${all} in all` : `${free} of ${all} left then`;
+  };
+  return (
+    <>
+      {fields.map(({ id }, index) => {
+        const type = choices.equipment.find((each) => String(each.id) === values[index]?.typeId);
+        const free = type && left?.get(type.id);
+        return (
+          <div key={id} className="grid grid-cols-[1fr_6rem_auto] items-start gap-3 sm:col-span-6">
+            <Field
+              label="Equipment"
+              fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
+            >
+              <select className="field" {...register(`equipment.${index}.typeId`)}>
+                <option value="">Choose …</option>
+                {choices.equipment.map((each) => (
+                  <option key={each.id} value={each.id}>
+                    {each.name} ({stock(each.id, each.stock)})
+                  </option>
+                ))}
+              </select>
+            </Field>
+            <Field
+              label="How many"
+              hint={free === undefined ? undefined : `${free} left`}
+              fault={faults[`equipment.${index}.quantity`]}
+            >
+              <input
+                className="field"
+                type="number"
+                min={1}
+                step={1}
+                {...register(`equipment.${index}.quantity`)}
+              />
+            </Field>
+            <button
+              type="button"
+              className="press mt-6"
+              onClick={() => remove(index)}
+              aria-label={`Leave line ${index + 1} of equipment out`}
+            >
+              Leave out
+            </button>
+          </div>
+        );
+      })}
+      <button
+        type="button"
+        className="press sm:col-span-3 sm:justify-self-start"
+        onClick={() => append({ typeId: '', quantity: '' })}
+      >
+        {fields.length ? 'More equipment' : 'Add equipment'}
+      </button>
+      {!fields.length && faults.equipment && (
+        <p className="font-semibold text-clash sm:col-span-6">{faults.equipment}</p>
+      )}
+    </>
+  );
+}
+
+function Services({ form, choices, faults }: PartProps) {
+  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'services' });
+  const values = useWatch({ control: form.control, name: 'services' });
+  const isOn = (id: number) => values.findIndex(({ serviceId }) => serviceId === String(id));
+  return (
+    <fieldset className="sm:col-span-6">
+      <legend className="font-semibold">Services</legend>
+      <div className="grid gap-2">
+        {choices.services.map(({ id, name, about, leadDays, questions }) => {
+          const index = isOn(id);
+          return (
+            <div key={id}>
+              <label className="flex items-baseline gap-2">
+                <input
+                  type="checkbox"
+                  className="size-4 shrink-0 translate-y-0.5 accent-(--accent)"
+                  checked={index >= 0}
+                  onChange={(event) =>
+                    event.target.checked ? append({ serviceId: String(id), answers: {} }) : remove(index)
+                  }
+                />
+                <span>
+                  <span className="font-semibold">{name}</span>{' '}
+                  <span className="text-soft">
+                    {about} {leadDays > 0 && `Known ${countText(leadDays, 'day', 'days')} ahead.`}
+                  </span>
+                </span>
+              </label>
+              {index >= 0 && (
+                <div
+                  key={fields[index]?.id}
+                  className="mt-1 mb-2 ml-6 grid gap-3 border-l-2 border-rule pl-3 sm:grid-cols-6"
+                >
+                  {questions.map(({ id: question, text, required, choices: answers }) => (
+                    <Question
+                      key={question}
+                      form={form}
+                      name={`services.${index}.answers._${question}`}
+                      text={text}
+                      required={required}
+                      answers={answers}
+                      fault={faults[`services.${index}.answers._${question}`]}
+                    />
+                  ))}
+                </div>
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}
+
+/** Timed lines of what happens: kept as minutes from the start, so that they go along with every date. */
+function RunningOrder({ form, faults }: PartProps) {
+  const { control, register } = form;
+  const { fields, append, remove } = useFieldArray({ control, name: 'lines' });
+  const startTime = useWatch({ control, name: 'startTime' });
+  return (
+    <div className="grid gap-2 sm:col-span-6">
+      <p className="font-semibold">
+        Running order <span className="font-normal text-soft">(if there is one)</span>
+      </p>
+      {fields.map(({ id }, index) => (
+        <div
+          key={id}
+          className="grid grid-cols-[7rem_1fr] items-start gap-3 sm:grid-cols-[7rem_1fr_auto_auto]"
+        >
+          <Field label="At" fault={faults[`lines.${index}.at`]}>
+            <input className="field" type="time" {...register(`lines.${index}.at`)} />
+          </Field>
+          <Field label="What happens" fault={faults[`lines.${index}.text`]}>
+            <input className="field" maxLength={300} {...register(`lines.${index}.text`)} />
+          </Field>
+          <label className="flex items-center gap-2 sm:mt-8">
+            <input
+              type="checkbox"
+              className="size-4 accent-(--accent)"
+              {...register(`lines.${index}.isPublic`)}
+            />
+            for readers too
+          </label>
+          <button
+            type="button"
+            className="press sm:mt-6"
+            aria-label={`Leave line ${index + 1} of the running order out`}
+            onClick={() => remove(index)}
+          >
+            Leave out
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="press justify-self-start"
+        onClick={() => append({ at: startTime, text: '', isPublic: false })}
+      >
+        {fields.length ? 'One more line' : 'Add a line'}
+      </button>
+    </div>
+  );
+}
+
+export function NeedsSection(props: PartProps & { left: Left }) {
+  const { form, faults } = props;
+  const kind = useWatch({ control: form.control, name: 'kind' });
+  if (kind === 'notice') return null;
+  return (
+    <FormSection title={kind === 'loan' ? 'What is to be lent' : 'What you need there'}>
+      <Equipment {...props} />
+      {kind !== 'loan' && <Services {...props} />}
+      {kind !== 'loan' && <RunningOrder {...props} />}
+      <Field
+        label="Setup notes"
+        hint="For the crew: how it should stand, what must not be moved. They are seen at every later step."
+        fault={faults.notes}
+        className="sm:col-span-6"
+      >
+        <textarea className="field" rows={3} {...form.register('notes')} />
+      </Field>
+    </FormSection>
+  );
+}

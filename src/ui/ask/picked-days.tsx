@@ -1,0 +1,101 @@
+'use client';
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import type { LocalDate } from '@/core/time/local-time';
+import { countText, dayShort } from '@/contracts/words/when';
+import { readTypedDate } from '@/ui/frame/typed-date';
+import type { PartProps } from './part-props';
+
+/** Days in a text, one or many, as people write them; and the pieces nobody can read. */
+async function readDays(text: string, today: LocalDate): Promise<{ days: LocalDate[]; unread: string[] }> {
+  const pieces = text
+    .split(/[,;\n]+|\s+and\s+/)
+    .map((piece) => piece.trim())
+    .filter(Boolean);
+  const read = await Promise.all(
+    pieces.map(async (piece) => ({ piece, day: await readTypedDate(piece, today) })),
+  );
+  return {
+    days: read.flatMap(({ day }) => day ?? []),
+    unread: read.flatMap(({ piece, day }) => (day ? [] : piece)),
+  };
+}
+
+/** Further days beside the first: typed or pasted, as many as one likes. */
+export function PickedDays({ form, choices, faults }: PartProps) {
+  const { control, setValue, getValues } = form;
+  const [pickedDays, startDate] = useWatch({ control, name: ['pickedDays', 'startDate'] });
+  const [text, setText] = useState('');
+  const [unread, setUnread] = useState<readonly string[]>([]);
+  const set = (days: string[]) => setValue('pickedDays', days, { shouldDirty: true });
+  const add = async () => {
+    const found = await readDays(text, choices.today as LocalDate);
+    const all = new Set([...getValues('pickedDays'), ...found.days]);
+    all.delete(getValues('startDate'));
+    set([...all].sort());
+    // What was not read stays to be put right; nothing is dropped.
+    setText(found.unread.join(', '));
+    setUnread(found.unread);
+  };
+  return (
+    <div className="sm:col-span-6">
+      <label htmlFor="picked-days" className="font-semibold">
+        Further days
+      </label>
+      <div className="flex gap-2">
+        <textarea
+          id="picked-days"
+          className="field"
+          rows={1}
+          placeholder="12 may, 19 may, 2027-06-02 …"
+          aria-invalid={unread.length > 0 || !!faults.pickedDays}
+          aria-describedby="picked-days-hint"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || event.shiftKey) return;
+            event.preventDefault();
+            void add();
+          }}
+        />
+        <button type="button" className="press" disabled={!text.trim()} onClick={() => void add()}>
+          Add
+        </button>
+      </div>
+      <p id="picked-days-hint" className="mt-0.5 text-[0.92rem] text-soft">
+        One day or many, with commas or a line each; Enter adds them. All at the hours above.
+      </p>
+      <div aria-live="polite">
+        {unread.length > 0 && (
+          <p className="font-semibold text-clash">
+            Not read as a day: {unread.map((piece) => `“${piece}”`).join(', ')}. Write it as 12 may or
+            2027-05-12.
+          </p>
+        )}
+        {faults.pickedDays && <p className="font-semibold text-clash">{faults.pickedDays}</p>}
+        {pickedDays.length > 0 && (
+          <p className="mt-1 font-semibold">
+            {countText(pickedDays.length + 1, 'day', 'days')} with the first.
+          </p>
+        )}
+      </div>
+      <ul className="mt-1 flex max-h-44 flex-wrap gap-1.5 overflow-y-auto" aria-label="Days picked">
+        {pickedDays
+          .filter((day) => day !== startDate)
+          .map((day) => (
+            <li key={day}>
+              <button
+                type="button"
+                className="press px-2 py-0.5 font-normal"
+                onClick={() => set(pickedDays.filter((each) => each !== day))}
+              >
+                {dayShort(day as LocalDate)}
+                <span aria-hidden="true">×</span>
+                <span className="sr-only">: take it out</span>
+              </button>
+            </li>
+          ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,224 @@
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { dayShort } from '@/contracts/words/when';
+import type { AskChoices } from '@/contracts/ask-choices';
+import type { RuleUnit } from '@/core/recurrence/editor-model';
+import type { Layout } from '@/core/seating/capacity';
+import { clockText, parseLocalDate, type LocalDate } from '@/core/time/local-time';
+
+/** What was made of a piece of the line. */
+export interface ReadPiece {
+  readonly text: string;
+  /** `title`, `Thu 15 Apr 2027`, `Potting Studio`. */
+  readonly as: string;
+}
+
+/** What a line says; what it leaves open is not there. */
+export interface QuickRequest {
+  readonly title?: string;
+  readonly day?: LocalDate;
+  /** Minutes of the day; the end is after midnight where it is beyond 1,440. */
+  readonly fromMin?: number;
+  readonly toMin?: number;
+  readonly spaceId?: number;
+  readonly layout?: Layout;
+  readonly people?: number;
+  readonly categoryId?: number;
+  readonly hostId?: number;
+  readonly equipment: readonly { readonly typeId: number; readonly quantity: number }[];
+  readonly every?: { readonly every: number; readonly unit: RuleUnit };
+  readonly count?: number;
+}
+
+export interface QuickReading {
+  readonly request: QuickRequest;
+  readonly read: readonly ReadPiece[];
+  /** Words nobody could make anything of: said, never dropped. */
+  readonly unread: readonly string[];
+}
+
+type Known = Pick<AskChoices, 'spaces' | 'categories' | 'hosts' | 'equipment' | 'today'>;
+
+const LAYOUT_NAMES: readonly (readonly [RegExp, Layout])[] = [
+  [/\b(round tables|rounds|banquet)\b/i, 'rounds'],
+  [/\b(rows of chairs|rows|theatre)\b/i, 'theatre'],
+  [/\b(tables in rows|classroom)\b/i, 'classroom'],
+  [/\b(one long table|boardroom)\b/i, 'boardroom'],
+  [/\bstanding\b/i, 'standing'],
+  [/\b(empty floor|empty)\b/i, 'empty'],
+];
+const HALF_DAYS = '(am|pm)?';
+const CLOCK = `(\\d{1,2})(?:[:.](\\d{2}))?\\s*${HALF_DAYS}`;
+const HOURS = new RegExp(`\\b(?:from\\s+)?${CLOCK}\\s*(?:-|–|to|until|till)\\s*${CLOCK}\\b`, 'i');
+const PEOPLE = /\b(?:for\s+)?(\d{1,6})\s*(?:people|persons|guests|heads|of us|seats)\b/i;
+const EVERY =
+  /\b(?:(daily|weekly|fortnightly|monthly|yearly)|every\s+(?:(other|\d{1,2})\s+)?(day|week|month|year)s?)\b/i;
+const TIMES = /\b(\d{1,3})\s+(?:times|dates)\b/i;
+const QUOTED = /["“”]([^"“”]{1,120})["“”]/;
+const JOINING = /^(a|an|and|at|by|for|from|in|into|is|of|on|please|the|there|to|we|with|,|;|\.|-|–)$/i;
+const UNIT_OF: Readonly<Record<string, readonly [number, RuleUnit]>> = {
+  daily: [1, 'day'],
+  weekly: [1, 'week'],
+  fortnightly: [2, 'week'],
+  monthly: [1, 'month'],
+  yearly: [1, 'year'],
+};
+
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** The text with what has been read taken out, and what was made of it. */
+class Line {
+  readonly read: ReadPiece[] = [];
+  constructor(public rest: string) {}
+
+  /** Takes the first match out, where `meaning` makes something of it. */
+  take(pattern: RegExp, meaning: (match: RegExpExecArray) => string | null): void {
+    const match = pattern.exec(this.rest);
+    if (!match) return;
+    const as = meaning(match);
+    if (as === null) return;
+    this.read.push({ text: match[0].trim(), as });
+    // A bar keeps what stood on both sides apart.
+    this.rest = `${this.rest.slice(0, match.index)} | ${this.rest.slice(match.index + match[0].length)}`;
+  }
+
+  /** Takes out the longest of these names that stands in the line. */
+  takeName<Item>(
+    items: readonly Item[],
+    namesOf: (item: Item) => readonly string[],
+    meaning: (item: Item) => string,
+  ): void {
+    const names = items
+      .flatMap((item) => namesOf(item).map((name) => ({ name, item })))
+      .filter(({ name }) => name.length > 1)
+      .sort((a, b) => b.name.length - a.name.length);
+    for (const { name, item } of names) {
+      const pattern = new RegExp(`(?<![\\p{L}\\d])${escaped(name)}(?![\\p{L}\\d])`, 'iu');
+      if (!pattern.test(this.rest)) continue;
+      return this.take(pattern, () => meaning(item));
+    }
+  }
+}
+
+const minuteOf = (hour: string, minute: string | undefined, half: string | undefined): number | null => {
+  const base = Number(hour) % (half ? 12 : 100);
+  const value = (base + (half?.toLowerCase() === 'pm' ? 12 : 0)) * 60 + Number(minute ?? 0);
+  return Number(minute ?? 0) < 60 && value <= 1440 ? value : null;
+};
+
+function hoursIn(match: RegExpExecArray): readonly [number, number] | null {
+  const [, fromHour, fromMinute, fromHalf, toHour, toMinute, toHalf] = match;
+  // `2-4 pm` is of the afternoon on both sides.
+  const from = minuteOf(
+    fromHour!,
+    fromMinute,
+    fromHalf ?? (toHalf && Number(fromHour) < Number(toHour) ? toHalf : undefined),
+  );
+  const to = minuteOf(toHour!, toMinute, toHalf);
+  if (from === null || to === null || from === to) return null;
+  return [from, to > from ? to : to + 1440];
+}
+
+/** The day in what is left; taken out of it. */
+async function takeDay(line: Line, today: LocalDate): Promise<LocalDate | undefined> {
+  const { en } = await import('chrono-node');
+  const noon = { instant: new Date(`${today}T12:00:00Z`), timezone: 0 };
+  const plain = /\b\d{4}-\d\d-\d\d\b/.exec(line.rest)?.[0];
+  const [found] = plain ? [] : en.GB.parse(line.rest, noon, { forwardDate: true });
+  const two = (value: number | null | undefined) => String(value).padStart(2, '0');
+  const day = plain
+    ? parseLocalDate(plain)
+    : found &&
+      parseLocalDate(
+        `${found.start.get('year')}-${two(found.start.get('month'))}-${two(found.start.get('day'))}`,
+      );
+  const text = plain ?? found?.text;
+  if (!day || !text) return undefined;
+  line.take(new RegExp(escaped(text)), () => dayShort(day));
+  return day;
+}
+
+/**
+ * A request in one line, as it is said on the telephone: `thu 14-16 potting studio 20 people rounds`. Every word is
+ * either read, joins others, or is told as not read.
+ */
+export async function readQuickLine(text: string, known: Known): Promise<QuickReading> {
+  const line = new Line(text.slice(0, 400));
+  const found: { -readonly [Name in keyof QuickRequest]: QuickRequest[Name] } = { equipment: [] };
+  line.take(QUOTED, ([, title]) => {
+    found.title = title!.trim();
+    return 'title';
+  });
+  line.take(PEOPLE, ([, people]) => {
+    found.people = Number(people);
+    return `${people} people`;
+  });
+  line.take(TIMES, ([, count]) => {
+    found.count = Number(count);
+    return `${count} dates`;
+  });
+  line.take(EVERY, ([, word, number, unit]) => {
+    const [every, of] = word
+      ? UNIT_OF[word.toLowerCase()]!
+      : [
+          number === undefined ? 1 : /other/i.test(number) ? 2 : Number(number),
+          unit!.toLowerCase() as RuleUnit,
+        ];
+    if (!every) return null;
+    found.every = { every, unit: of };
+    return every === 1 ? `every ${of}` : `every ${every} ${of}s`;
+  });
+  for (const type of known.equipment)
+    line.take(new RegExp(`\\b(\\d{1,5})\\s*(?:x|×)?\\s+${escaped(type.name)}s?\\b`, 'i'), ([, quantity]) => {
+      found.equipment = [...found.equipment, { typeId: type.id, quantity: Number(quantity) }];
+      return `${quantity} × ${type.name}`;
+    });
+  line.takeName(
+    known.spaces,
+    ({ name, code }) => [name, code],
+    (space) => {
+      found.spaceId = space.id;
+      return space.name;
+    },
+  );
+  for (const [pattern, layout] of LAYOUT_NAMES) {
+    if (found.layout) break;
+    line.take(pattern, () => {
+      found.layout = layout;
+      return LAYOUT_WORDS[layout];
+    });
+  }
+  line.take(HOURS, (match) => {
+    const hours = hoursIn(match);
+    if (!hours) return null;
+    [found.fromMin, found.toMin] = hours;
+    return `${clockText(hours[0])}–${clockText(hours[1] % 1440)}`;
+  });
+  line.takeName(
+    known.categories,
+    ({ name }) => [name, name.replace(/s$/, '')],
+    (category) => {
+      found.categoryId = category.id;
+      return `category ${category.name}`;
+    },
+  );
+  line.takeName(
+    known.hosts,
+    ({ name }) => [name],
+    (host) => {
+      found.hostId = host.id;
+      return `for ${host.name}`;
+    },
+  );
+  if (found.fromMin === undefined)
+    line.take(new RegExp(`\\b(?:at\\s+)?${CLOCK}\\b`, 'i'), ([, hour, minute, half]) => {
+      const from = minuteOf(hour!, minute, half);
+      // A bare number is no time of day: it may be anything.
+      if (from === null || (!minute && !half)) return null;
+      found.fromMin = from;
+      return `from ${clockText(from)}`;
+    });
+  const day = await takeDay(line, known.today as LocalDate);
+  if (day) found.day = day;
+  const unread = line.rest.split(/[\s|]+/).filter((word) => word && !JOINING.test(word));
+  return { request: found, read: line.read, unread };
+}

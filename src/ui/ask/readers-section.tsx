@@ -1,0 +1,112 @@
+'use client';
+import { useId } from 'react';
+import { Controller, useWatch } from 'react-hook-form';
+import { isOnCalendar } from '@/core/publishing/calendar-filter';
+import type { CategoryId, SpaceId } from '@/core/ids';
+import { parseLocalDateTime } from '@/core/time/local-time';
+import { listText } from '@/contracts/words/rule';
+import { spanText } from '@/contracts/words/when';
+import { RichText } from '@/ui/primitives/rich-text';
+import { SafeHtml } from '@/ui/primitives/safe-html';
+import type { AskForm } from './draft';
+import { FormSection } from './fields';
+import { timesOf } from './form-body';
+import type { PartProps } from './part-props';
+
+/** Names of the calendars it will be on, as far as the form says. */
+function calendarsOf(form: AskForm, { calendars }: PartProps['choices']): string[] {
+  const event = {
+    categories: [form.categoryId, ...form.moreCategoryIds].map(Number) as CategoryId[],
+    spaces: form.spaces.map(({ spaceId }) => Number(spaceId)) as SpaceId[],
+  };
+  return calendars.filter(({ filter }) => isOnCalendar(filter, event)).map(({ name }) => name);
+}
+
+/** As readers will see it: title, hours and place, the text, the public lines. Nothing else. */
+function Preview({ form, choices }: PartProps) {
+  const values = useWatch({ control: form.control }) as AskForm;
+  const times = timesOf(values);
+  const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
+  const places = values.spaces.flatMap(
+    ({ spaceId }) => choices.spaces.find(({ id }) => String(id) === spaceId)?.name ?? [],
+  );
+  const on = calendarsOf(values, choices);
+  const lines = values.lines.filter(({ isPublic, text }) => isPublic && text);
+  return (
+    <section aria-label="As readers will see it" className="sheet p-4 sm:col-span-6">
+      <p className="small-caps">As readers will see it</p>
+      <p className="text-lg">
+        <strong>{values.title || 'Title'}</strong>
+      </p>
+      {values.secondLine && <p className="italic">{values.secondLine}</p>}
+      <p className="text-soft">
+        {start && end && end > start ? spanText(start, end) : 'day and hours'}
+        {values.kind === 'space' && `; ${places.join(' + ') || 'place'}`}
+      </p>
+      {values.publicHtml && <SafeHtml html={values.publicHtml} className="mt-2 max-w-prose" />}
+      {lines.length > 0 && (
+        <ul className="mt-2">
+          {lines.map(({ at, text }, index) => (
+            <li key={index}>
+              {at} {text}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-2 border-t border-rule pt-2 text-[0.95rem]">
+        {values.categoryId === ''
+          ? 'On which calendars it will be depends on the category.'
+          : on.length
+            ? `Once approved it will be on ${on.length === 1 ? 'the calendar' : 'the calendars'} ${listText(on)}.`
+            : 'No calendar shows this category, so readers will not find it.'}
+      </p>
+    </section>
+  );
+}
+
+export function ReadersSection(props: PartProps) {
+  const { form, faults } = props;
+  const { register, control } = form;
+  const id = useId();
+  const publish = useWatch({ control, name: 'publish' });
+  return (
+    <FormSection title="What readers learn">
+      <div className="sm:col-span-6">
+        <label className="flex items-center gap-2 font-semibold">
+          <input type="checkbox" className="size-4 accent-(--accent)" {...register('publish')} />
+          Publish it once approved
+        </label>
+        {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
+      </div>
+      {publish ? (
+        <>
+          <div className="sm:col-span-6">
+            <p id={`${id}-label`} className="font-semibold">
+              Public text
+            </p>
+            <Controller
+              control={control}
+              name="publicHtml"
+              render={({ field }) => (
+                <RichText
+                  label="Public text"
+                  labelledBy={`${id}-label`}
+                  describedBy={`${id}-hint`}
+                  value={field.value}
+                  onChange={field.onChange}
+                />
+              )}
+            />
+            {faults.publicHtml && <p className="font-semibold text-clash">{faults.publicHtml}</p>}
+            <p id={`${id}-hint`} className="mt-0.5 text-[0.92rem] text-soft">
+              Beside title, hours and place. Nothing else is published.
+            </p>
+          </div>
+          <Preview {...props} />
+        </>
+      ) : (
+        <p className="text-soft sm:col-span-6">Readers see only that the place is taken.</p>
+      )}
+    </FormSection>
+  );
+}

@@ -1,0 +1,227 @@
+'use client';
+import { Controller, useWatch } from 'react-hook-form';
+import { Combobox, type Option } from '@/ui/primitives/combobox';
+import type { RequestKind } from '@/contracts/ask-details';
+import type { AskForm } from './draft';
+import { Field, FormSection } from './fields';
+import type { PartProps } from './part-props';
+
+const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = [
+  { kind: 'space', text: 'A space', hint: 'You name it.' },
+  { kind: 'office-chooses', text: 'Some space', hint: 'You say what it must have; the office finds one.' },
+  { kind: 'loan', text: 'Equipment only', hint: 'Fetched and brought back; no space.' },
+  { kind: 'notice', text: 'A date to announce', hint: 'A day or a deadline; it takes nothing.' },
+];
+
+export function KindSection({ form: { register, control } }: PartProps) {
+  const kind = useWatch({ control, name: 'kind' });
+  return (
+    <fieldset className="pb-4">
+      <legend className="mb-1 font-semibold">What do you ask for?</legend>
+      <div className="flex flex-wrap gap-x-6 gap-y-1">
+        {KINDS.map(({ kind: value, text }) => (
+          <label key={value} className="flex items-center gap-2">
+            <input type="radio" className="size-4 accent-(--accent)" value={value} {...register('kind')} />
+            {text}
+          </label>
+        ))}
+      </div>
+      <p className="mt-1 text-[0.92rem] text-soft">{KINDS.find((each) => each.kind === kind)?.hint}</p>
+    </fieldset>
+  );
+}
+
+/** Things of a list picked beside the first: each with its own way out, and a box to find the next. */
+function More({
+  form,
+  name,
+  label,
+  options,
+  fault,
+}: Pick<PartProps, 'form'> & {
+  name: 'jointHostIds' | 'moreCategoryIds';
+  label: string;
+  options: readonly Option[];
+  fault?: string;
+}) {
+  const chosen = useWatch({ control: form.control, name });
+  const set = (next: string[]) => form.setValue(name, next, { shouldDirty: true });
+  return (
+    <div className="sm:col-span-3">
+      <Field label={label} fault={fault}>
+        <Combobox
+          options={options.filter(({ value }) => !chosen.includes(value))}
+          value=""
+          placeholder="none, or type to find"
+          onChange={(value) => set([...chosen, value])}
+        />
+      </Field>
+      {chosen.length > 0 && (
+        <ul className="mt-1 flex flex-wrap gap-2">
+          {chosen.map((value) => (
+            <li key={value}>
+              <button
+                type="button"
+                className="press px-2 py-0.5 font-normal"
+                onClick={() => set(chosen.filter((each) => each !== value))}
+              >
+                {options.find((option) => option.value === value)?.text}
+                <span aria-hidden="true">×</span>
+                <span className="sr-only">: leave out</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+const hasNone = ({ moreCategoryIds, jointHostIds, secondLine, contact, onBehalfOf }: AskForm): boolean =>
+  !moreCategoryIds.length && !jointHostIds.length && !secondLine && !contact && !onBehalfOf;
+
+export function WhatSection({ form, choices, faults }: PartProps) {
+  const { register, control, getValues } = form;
+  const [categoryId, hostId] = useWatch({ control, name: ['categoryId', 'hostId'] });
+  const category = choices.categories.find(({ id }) => String(id) === categoryId);
+  const hosts = choices.hosts.map(({ id, name, isOwn }) => ({
+    value: String(id),
+    text: name,
+    ...(isOwn && { hint: 'yours' }),
+  }));
+  const categories = choices.categories.map(({ id, name, mark }) => ({
+    value: String(id),
+    text: name,
+    hint: mark,
+  }));
+  const questions = category?.questions ?? [];
+  return (
+    <FormSection title="What and for whom">
+      <Field label="Title" fault={faults.title} className="sm:col-span-6">
+        <input className="field" maxLength={200} {...register('title')} />
+      </Field>
+      <Field label="Lead host" fault={faults.hostId} className="sm:col-span-2">
+        <Controller
+          control={control}
+          name="hostId"
+          render={({ field }) => (
+            <Combobox options={hosts} value={field.value} inputRef={field.ref} onChange={field.onChange} />
+          )}
+        />
+      </Field>
+      <Field label="Category" hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
+        <select className="field" {...register('categoryId')}>
+          <option value="">Choose …</option>
+          {choices.categories.map(({ id, name, mark, about }) => (
+            <option key={id} value={id} title={about}>
+              {mark} · {name}: {about}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="People expected" fault={faults.people} className="sm:col-span-2">
+        <input className="field" inputMode="numeric" type="number" step={1} {...register('people')} />
+      </Field>
+      {questions.map(({ id, text, required, choices: answers }) => (
+        <Question
+          key={id}
+          form={form}
+          name={`answers._${id}`}
+          text={text}
+          required={required}
+          answers={answers}
+          fault={faults[`answers._${id}`]}
+        />
+      ))}
+      <details className="sm:col-span-6" open={!hasNone(getValues()) || undefined}>
+        <summary className="cursor-pointer font-semibold">
+          Second line, more hosts, contact on the day
+        </summary>
+        <div className="mt-3 grid gap-4 sm:grid-cols-6">
+          <Field
+            label="Second line"
+            hint="Under the title, as in “with lantern slides”."
+            fault={faults.secondLine}
+            className="sm:col-span-3"
+          >
+            <input className="field" maxLength={200} {...register('secondLine')} />
+          </Field>
+          <Field
+            label="Contact on the day"
+            hint="Name and telephone; only the office and the crews see it."
+            fault={faults.contact}
+            className="sm:col-span-3"
+          >
+            <input className="field" maxLength={200} {...register('contact')} />
+          </Field>
+          <More
+            form={form}
+            name="jointHostIds"
+            label="Joint hosts"
+            options={hosts.filter(({ value }) => value !== hostId)}
+            fault={faults.jointHostIds}
+          />
+          <More
+            form={form}
+            name="moreCategoryIds"
+            label="More categories"
+            options={categories.filter(({ value }) => value !== categoryId)}
+            fault={faults.moreCategoryIds}
+          />
+          {choices.askFor.length > 0 && (
+            <Field
+              label="Asked for somebody else"
+              hint="It becomes their request; you see it too."
+              fault={faults.onBehalfOf}
+              className="sm:col-span-3"
+            >
+              <Controller
+                control={control}
+                name="onBehalfOf"
+                render={({ field }) => (
+                  <Combobox
+                    options={[
+                      { value: '', text: 'for myself' },
+                      ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
+                    ]}
+                    value={field.value}
+                    inputRef={field.ref}
+                    onChange={field.onChange}
+                  />
+                )}
+              />
+            </Field>
+          )}
+        </div>
+      </details>
+    </FormSection>
+  );
+}
+
+interface QuestionProps {
+  readonly form: PartProps['form'];
+  readonly name: `answers._${number}` | `services.${number}.answers._${number}`;
+  readonly text: string;
+  readonly required: boolean;
+  readonly answers: readonly string[];
+  readonly fault?: string;
+}
+
+/** A question of a space, a category or a service: a choice where it gives one, else a line. */
+export function Question({ form, name, text, required, answers, fault }: QuestionProps) {
+  const label = required ? text : `${text} (if you know)`;
+  return (
+    <Field label={label} fault={fault} className="sm:col-span-3">
+      {answers.length ? (
+        <select className="field" {...form.register(name)}>
+          <option value="">Choose …</option>
+          {answers.map((answer) => (
+            <option key={answer}>{answer}</option>
+          ))}
+        </select>
+      ) : (
+        <input className="field" maxLength={1000} {...form.register(name)} />
+      )}
+    </Field>
+  );
+}

@@ -1,0 +1,195 @@
+'use client';
+import { useWatch } from 'react-hook-form';
+import { addWallMinutes, dateOf, parseLocalDateTime, timeOf, wallMinute } from '@/core/time/local-time';
+import { lengthText } from '@/contracts/words/when';
+import { usualPlaces, type AskForm, type Pattern } from './draft';
+import { Field, FormSection } from './fields';
+import { isOverDays } from './form-body';
+import type { PartProps } from './part-props';
+import { PeriodFields } from './period-fields';
+import { PickedDays } from './picked-days';
+import { RepeatFields } from './repeat-fields';
+
+const PATTERNS: readonly (readonly [Pattern, string])[] = [
+  ['once', 'One date'],
+  ['picked', 'Dates picked by hand'],
+  ['rule', 'Dates by a rule'],
+];
+
+/** Moving the start keeps the duration and takes along what was said of single dates; moving the end sets it. */
+export function useHours({ getValues, setValue }: PartProps['form']) {
+  const at = (edge: 'start' | 'end') => {
+    const { [`${edge}Date` as const]: date, [`${edge}Time` as const]: time } = getValues();
+    return parseLocalDateTime(`${date}T${time}`);
+  };
+  const set = <Name extends keyof AskForm>(name: Name, value: AskForm[Name]) =>
+    setValue(name as never, value as never, { shouldDirty: true });
+  const setEnd = (end: NonNullable<ReturnType<typeof at>>) => {
+    set('endDate', dateOf(end));
+    set('endTime', timeOf(end));
+  };
+  /** Places in week and month follow the first date as long as they are its own. */
+  const followPlaces = (before: ReturnType<typeof at>, after: ReturnType<typeof at>) => {
+    if (!before || !after) return;
+    const [own, next] = [usualPlaces(before), usualPlaces(after)];
+    for (const name of ['monthDays', 'nths', 'nthWeekdays'] as const)
+      if (String(getValues(name)) === String(own[name])) set(name, next[name]);
+  };
+  const moveStart = (field: 'startDate' | 'startTime', value: string) => {
+    const [start, end] = [at('start'), at('end')];
+    set(field, value);
+    const moved = at('start');
+    if (!start || !moved) return;
+    if (end) setEnd(addWallMinutes(moved, wallMinute(end) - wallMinute(start)));
+    followPlaces(start, moved);
+    if (field !== 'startTime') return;
+    const timed = (key: string) =>
+      key.endsWith(timeOf(start)) ? `${key.slice(0, 11)}${timeOf(moved)}` : key;
+    set('leftOut', getValues('leftOut').map(timed));
+    set(
+      'differing',
+      getValues('differing').map((each) => ({ ...each, at: timed(each.at) })),
+    );
+  };
+  const setMinutes = (minutes: number) => {
+    const start = at('start');
+    if (start && Number.isSafeInteger(minutes) && minutes > 0 && minutes < 45_000)
+      setEnd(addWallMinutes(start, minutes));
+  };
+  return { moveStart, setMinutes };
+}
+
+function Hours({ form, faults }: PartProps) {
+  const { register, control } = form;
+  const values = useWatch({ control }) as AskForm;
+  const { startDate, startTime, endDate, endTime, allDay, pattern } = values;
+  const { moveStart, setMinutes } = useHours(form);
+  const [start, end] = [
+    parseLocalDateTime(`${startDate}T${startTime}`),
+    parseLocalDateTime(`${endDate}T${endTime}`),
+  ];
+  const minutes = start && end ? wallMinute(end) - wallMinute(start) : NaN;
+  return (
+    <>
+      <Field label="First date" fault={faults.startDate} className="sm:col-span-2">
+        <input
+          className="field"
+          type="date"
+          value={startDate}
+          onChange={(event) => moveStart('startDate', event.target.value)}
+        />
+      </Field>
+      {!allDay && (
+        <>
+          <Field label="Starts" className="sm:col-span-1">
+            <input
+              className="field"
+              type="time"
+              value={startTime}
+              onChange={(event) => moveStart('startTime', event.target.value)}
+            />
+          </Field>
+          <Field label="Ends" fault={faults.endTime} className="sm:col-span-1">
+            <input className="field" type="time" {...register('endTime')} />
+          </Field>
+        </>
+      )}
+      <Field
+        label="Last day of it"
+        hint={pattern === 'once' ? undefined : 'Of one date: later only where it runs into the night.'}
+        fault={allDay ? faults.endTime : undefined}
+        className="sm:col-span-2"
+      >
+        <input className="field" type="date" min={startDate} {...register('endDate')} />
+      </Field>
+      {!allDay && (
+        <Field
+          label="Lasts, minutes"
+          hint={minutes >= 120 ? lengthText(minutes) : 'Or give the end above.'}
+          className="sm:col-span-2"
+        >
+          <input
+            className="field"
+            type="number"
+            step={1}
+            min={1}
+            value={Number.isNaN(minutes) ? '' : minutes}
+            onChange={(event) => setMinutes(Number(event.target.value))}
+          />
+        </Field>
+      )}
+      {isOverDays(values) && (
+        <fieldset className="border-l-4 border-accent bg-sunk px-3 py-2 sm:col-span-6">
+          <legend className="sr-only">Over several days</legend>
+          <p className="font-semibold">It goes over several days. What about the nights?</p>
+          <div className="flex flex-wrap gap-x-6 gap-y-1">
+            <label className="flex items-center gap-2">
+              <input type="radio" className="accent-(--accent)" value="each-day" {...register('overDays')} />
+              {startTime}–{endTime} on each of the days
+            </label>
+            <label className="flex items-center gap-2">
+              <input type="radio" className="accent-(--accent)" value="through" {...register('overDays')} />
+              round the clock, nights too
+            </label>
+          </div>
+          {faults.overDays && <p className="font-semibold text-clash">{faults.overDays}</p>}
+        </fieldset>
+      )}
+    </>
+  );
+}
+
+/** When: one date, dates picked by hand or a rule; at hours, over whole days, or in the periods of a space. */
+export function WhenSection(props: PartProps) {
+  const { form, faults } = props;
+  const { register, control } = form;
+  const [pattern, allDay, kind] = useWatch({ control, name: ['pattern', 'allDay', 'kind'] });
+  return (
+    <FormSection title="When">
+      <fieldset className="sm:col-span-6">
+        <legend className="sr-only">How the dates are given</legend>
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+          {PATTERNS.map(([value, text]) => (
+            <label key={value} className="flex items-center gap-2">
+              <input
+                type="radio"
+                className="size-4 accent-(--accent)"
+                value={value}
+                {...register('pattern')}
+              />
+              {text}
+            </label>
+          ))}
+          <label className="flex items-center gap-2">
+            <input type="checkbox" className="size-4 accent-(--accent)" {...register('allDay')} />
+            Whole days
+          </label>
+        </div>
+      </fieldset>
+      {!allDay && <PeriodFields {...props} />}
+      <Hours {...props} />
+      {pattern === 'picked' && <PickedDays {...props} />}
+      {pattern === 'rule' && <RepeatFields {...props} />}
+      {kind !== 'notice' && (
+        <>
+          <Field
+            label="Access before"
+            hint="Minutes you need in the space before it starts."
+            fault={faults.accessMin}
+            className="sm:col-span-2"
+          >
+            <input className="field" type="number" min={0} step={1} {...register('accessMin')} />
+          </Field>
+          <Field
+            label="Exit after"
+            hint="Minutes until the last of you has left."
+            fault={faults.exitMin}
+            className="sm:col-span-2"
+          >
+            <input className="field" type="number" min={0} step={1} {...register('exitMin')} />
+          </Field>
+        </>
+      )}
+    </FormSection>
+  );
+}

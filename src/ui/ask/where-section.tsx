@@ -1,0 +1,265 @@
+'use client';
+import { useFieldArray, useWatch } from 'react-hook-form';
+import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { countText } from '@/contracts/words/when';
+import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { FEATURES } from '@/core/spaces/features';
+import { Combobox } from '@/ui/primitives/combobox';
+import { placesFor, usualSpace, type AskForm } from './draft';
+import { Field, FormSection } from './fields';
+import type { PartProps } from './part-props';
+import { Question } from './what-section';
+
+/** Spaces to find by typing: pinned and used ones first. */
+function spaceOptions({ spaces, familiar }: PartProps['choices']) {
+  const known = familiar.flatMap((id) => spaces.find((each) => each.id === id) ?? []);
+  const others = spaces.filter((each) => !known.includes(each));
+  return [...known, ...others].map((space) => ({
+    value: String(space.id),
+    text: `${space.name} (${space.code})`,
+    hint: known.includes(space) ? 'pinned or used before' : undefined,
+    group: space.building,
+  }));
+}
+
+const areOver = (people: string, seats: number | undefined): boolean =>
+  seats !== undefined && Number(people) > seats;
+
+function SpaceFields({
+  form,
+  choices,
+  faults,
+  index,
+  onRemove,
+}: PartProps & { index: number; onRemove: (() => void) | null }) {
+  const { control, register, setValue } = form;
+  const [wanted, people] = useWatch({ control, name: [`spaces.${index}`, 'people'] });
+  const space = choices.spaces.find(({ id }) => String(id) === wanted?.spaceId);
+  const set = (next: AskForm['spaces'][number]) => setValue(`spaces.${index}`, next, { shouldDirty: true });
+  const fault = (field: string) => faults[`spaces.${index}.${field}`];
+  const offer = space?.layouts.find(({ layout }) => layout === wanted?.layout);
+  const places = wanted ? placesFor(choices, wanted) : null;
+  const room = offer
+    ? `${offer.seats} seats${areOver(people, offer.seats) ? `, ${Number(people) - offer.seats} too few` : ''}; ${countText(places ?? 0, 'wheelchair place', 'wheelchair places')} among them`
+    : undefined;
+  return (
+    <>
+      <Field
+        label="Space"
+        fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
+        hint={space?.postedLimit ? `At most ${space.postedLimit} people.` : undefined}
+        className="sm:col-span-2"
+      >
+        <Combobox
+          options={spaceOptions(choices)}
+          value={wanted?.spaceId ?? ''}
+          onChange={(value) => set(usualSpace(choices, Number(value)))}
+        />
+      </Field>
+      <Field label="Layout" fault={fault('layout')} hint={room} className="sm:col-span-2">
+        <select
+          className="field"
+          value={wanted?.layout ?? ''}
+          onChange={(event) => space && set(usualSpace(choices, space.id, event.target.value as Layout))}
+        >
+          {!space && <option value="">Choose a space first</option>}
+          {space?.layouts.map(({ layout, seats }) => (
+            <option key={layout} value={layout}>
+              {LAYOUT_WORDS[layout]}, for {seats}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Setup min." fault={fault('setupMin')}>
+        <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.setupMin`)} />
+      </Field>
+      <Field label="Strike min." fault={fault('strikeMin')}>
+        <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
+      </Field>
+      {space?.questions.map(({ id, text, required, choices: answers }) => (
+        <Question
+          key={id}
+          form={form}
+          name={`answers._${id}`}
+          text={text}
+          required={required}
+          answers={answers}
+          fault={faults[`answers._${id}`]}
+        />
+      ))}
+      {onRemove && (
+        <button type="button" className="press sm:col-span-2 sm:justify-self-start" onClick={onRemove}>
+          Leave {space?.name ?? 'this space'} out
+        </button>
+      )}
+    </>
+  );
+}
+
+const MOST_SPACES = 6;
+
+function NamedSpaces(props: PartProps) {
+  const { form, choices } = props;
+  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'spaces' });
+  return (
+    <>
+      {fields.map(({ id }, index) => (
+        <SpaceFields
+          key={id}
+          {...props}
+          index={index}
+          onRemove={fields.length > 1 ? () => remove(index) : null}
+        />
+      ))}
+      <Field
+        label="In wheelchairs"
+        hint="Of the people expected."
+        fault={props.faults['spaces.0.wheelchairs']}
+        className="sm:col-span-2"
+      >
+        <input className="field" type="number" min={0} step={1} {...form.register('wheelchairs')} />
+      </Field>
+      {fields.length < MOST_SPACES && (
+        <button
+          type="button"
+          className="press self-end sm:col-span-2 sm:justify-self-start"
+          onClick={() => append(usualSpace(choices, 0))}
+        >
+          One more space
+        </button>
+      )}
+    </>
+  );
+}
+
+/** What the office is to find a space by. */
+function Wants({ form, choices, faults }: PartProps) {
+  const { control, register } = form;
+  const [people, layout, features, building] = useWatch({
+    control,
+    name: ['people', 'wantLayout', 'wantFeatures', 'wantBuilding'],
+  });
+  const fits = choices.spaces.filter(
+    (space) =>
+      (!building || space.building === building) &&
+      features.every((feature) => space.features.includes(feature)) &&
+      (space.postedLimit === null || Number(people) <= space.postedLimit) &&
+      space.layouts.some((offer) => (!layout || offer.layout === layout) && offer.seats >= Number(people)),
+  );
+  return (
+    <>
+      <Field label="Layout" className="sm:col-span-3">
+        <select className="field" {...register('wantLayout')}>
+          <option value="">whatever suits</option>
+          {LAYOUTS.map((each) => (
+            <option key={each} value={each}>
+              {LAYOUT_WORDS[each]}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Building" className="sm:col-span-3">
+        <select className="field" {...register('wantBuilding')}>
+          <option value="">any</option>
+          {[...new Set(choices.spaces.map((space) => space.building))].map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </Field>
+      <fieldset className="sm:col-span-6">
+        <legend className="font-semibold">It must have</legend>
+        <div className="flex flex-wrap gap-x-4 gap-y-1">
+          {FEATURES.map((feature) => (
+            <label key={feature} className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="size-4 accent-(--accent)"
+                value={feature}
+                {...register('wantFeatures')}
+              />
+              {FEATURE_WORDS[feature].replace(/^an? /, '')}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <p className="sm:col-span-6" aria-live="polite">
+        {people.trim() === ''
+          ? 'Say how many people come, and how many spaces fit stands here.'
+          : fits.length
+            ? `${countText(fits.length, 'space fits', 'spaces fit')} what you ask for: ${fits.map(({ name }) => name).join(', ')}.`
+            : 'No space has all of this. Ask for less, or the office will offer what comes nearest.'}
+        {faults.spaces && <span className="block font-semibold text-clash">{faults.spaces}</span>}
+      </p>
+    </>
+  );
+}
+
+/** What would do as well, if what is asked for cannot be had. */
+function SecondChoices({ form, choices, faults }: PartProps) {
+  const { control, register, setValue } = form;
+  const { fields, append, remove } = useFieldArray({ control, name: 'secondChoices' });
+  const values = useWatch({ control, name: 'secondChoices' });
+  return (
+    <div className="grid gap-3 sm:col-span-6">
+      <p className="font-semibold">If that cannot be had</p>
+      <label className="flex items-center gap-2">
+        <input type="checkbox" className="size-4 accent-(--accent)" {...register('otherSpaceOk')} />
+        Another space that fits will do as well
+      </label>
+      {fields.map(({ id }, index) => (
+        <div key={id} className="grid items-start gap-3 sm:grid-cols-[1fr_9rem_7rem_auto]">
+          <Field
+            label={`Choice ${index + 2}: space`}
+            fault={faults[`secondChoices.${index}.spaceId`] ?? faults[`secondChoices.${index}`]}
+          >
+            <Combobox
+              options={[{ value: '', text: 'the same space' }, ...spaceOptions(choices)]}
+              value={values[index]?.spaceId ?? ''}
+              onChange={(value) => setValue(`secondChoices.${index}.spaceId`, value, { shouldDirty: true })}
+            />
+          </Field>
+          <Field label="Day" fault={faults[`secondChoices.${index}.startsAt`]}>
+            <input className="field" type="date" {...register(`secondChoices.${index}.date`)} />
+          </Field>
+          <Field label="From">
+            <input className="field" type="time" {...register(`secondChoices.${index}.time`)} />
+          </Field>
+          <button
+            type="button"
+            className="press mt-6"
+            aria-label={`Leave choice ${index + 2} out`}
+            onClick={() => remove(index)}
+          >
+            Leave out
+          </button>
+        </div>
+      ))}
+      {fields.length < 6 && (
+        <button
+          type="button"
+          className="press justify-self-start"
+          onClick={() => append({ spaceId: '', date: '', time: '' })}
+        >
+          {fields.length ? 'One more choice' : 'Name a second choice'}
+        </button>
+      )}
+    </div>
+  );
+}
+
+export function WhereSection(props: PartProps) {
+  const kind = useWatch({ control: props.form.control, name: 'kind' });
+  if (kind === 'loan' || kind === 'notice') return null;
+  return (
+    <FormSection title="Where">
+      {kind === 'space' ? (
+        <>
+          <NamedSpaces {...props} />
+          <SecondChoices {...props} />
+        </>
+      ) : (
+        <Wants {...props} />
+      )}
+    </FormSection>
+  );
+}

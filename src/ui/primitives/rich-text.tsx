@@ -1,0 +1,174 @@
+'use client';
+import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
+import StarterKit from '@tiptap/starter-kit';
+import { Bold, Heading, Italic, Link as LinkIcon, List, ListOrdered, Redo2, Undo2 } from 'lucide-react';
+import { useEffect, useState, type ReactNode } from 'react';
+
+interface RichTextProps {
+  readonly label: string;
+  readonly labelledBy: string;
+  readonly describedBy?: string;
+  readonly value: string;
+  onChange(html: string): void;
+}
+
+// What the server keeps, and nothing beyond it: pasted text is cut down to this as it comes in.
+const EXTENSIONS = [
+  StarterKit.configure({
+    heading: { levels: [3, 4] },
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    link: {
+      openOnClick: false,
+      autolink: true,
+      protocols: ['http', 'https', 'mailto', 'tel'],
+      isAllowedUri: (url, { defaultValidate }) =>
+        defaultValidate(url) && !/^\s*(javascript|data|vbscript):/i.test(url),
+    },
+  }),
+];
+
+interface ToolProps {
+  readonly name: string;
+  readonly isOn?: boolean;
+  readonly isOff?: boolean;
+  readonly children: ReactNode;
+  onPress(): void;
+}
+
+const Tool = ({ name, isOn, isOff, children, onPress }: ToolProps) => (
+  <button
+    type="button"
+    aria-label={name}
+    title={name}
+    aria-pressed={isOn}
+    disabled={isOff}
+    className={`grid size-8 place-items-center rounded-xs hover:bg-sunk disabled:opacity-40 ${isOn ? 'bg-sunk outline-1 outline-strong-rule' : ''}`}
+    onClick={onPress}
+  >
+    {children}
+  </button>
+);
+
+/** `fern.example` means a page there. */
+const withScheme = (address: string): string =>
+  /^[a-z][a-z0-9+.-]*:/i.test(address.trim()) ? address.trim() : `https://${address.trim()}`;
+
+function Tools({ editor }: { editor: Editor }) {
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: each }) => ({
+      bold: each.isActive('bold'),
+      italic: each.isActive('italic'),
+      heading: each.isActive('heading'),
+      bullets: each.isActive('bulletList'),
+      numbers: each.isActive('orderedList'),
+      link: each.isActive('link'),
+      undo: each.can().undo(),
+      redo: each.can().redo(),
+    }),
+  });
+  const run = () => editor.chain().focus();
+  const [address, setAddress] = useState<string | null>(null);
+  const link = () => {
+    if (address?.trim())
+      run()
+        .extendMarkRange('link')
+        .setLink({ href: withScheme(address) })
+        .run();
+    else run().run();
+    setAddress(null);
+  };
+  if (address !== null)
+    return (
+      <div className="flex flex-wrap items-center gap-2 border-b border-rule p-1">
+        <input
+          className="field max-w-80 py-1"
+          aria-label="Address of the link"
+          placeholder="https://… or mailto:…"
+          autoFocus
+          value={address}
+          onChange={(event) => setAddress(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' && event.key !== 'Escape') return;
+            event.preventDefault();
+            if (event.key === 'Enter') link();
+            else setAddress(null);
+          }}
+        />
+        <button type="button" className="press py-1" onClick={link}>
+          Link it
+        </button>
+        <button type="button" className="press py-1" onClick={() => setAddress(null)}>
+          Leave it
+        </button>
+      </div>
+    );
+  return (
+    <div role="toolbar" aria-label="Text marks" className="flex flex-wrap gap-0.5 border-b border-rule p-1">
+      <Tool name="Bold" isOn={on.bold} onPress={() => run().toggleBold().run()}>
+        <Bold size={17} />
+      </Tool>
+      <Tool name="Italic" isOn={on.italic} onPress={() => run().toggleItalic().run()}>
+        <Italic size={17} />
+      </Tool>
+      <Tool name="Heading" isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
+        <Heading size={17} />
+      </Tool>
+      <Tool name="List" isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
+        <List size={17} />
+      </Tool>
+      <Tool name="Numbered list" isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
+        <ListOrdered size={17} />
+      </Tool>
+      <Tool
+        name={on.link ? 'Take the link away' : 'Link'}
+        isOn={on.link}
+        onPress={() => (on.link ? run().extendMarkRange('link').unsetLink().run() : setAddress(''))}
+      >
+        <LinkIcon size={17} />
+      </Tool>
+      <span className="flex-1" />
+      <Tool name="Undo" isOff={!on.undo} onPress={() => run().undo().run()}>
+        <Undo2 size={17} />
+      </Tool>
+      <Tool name="Redo" isOff={!on.redo} onPress={() => run().redo().run()}>
+        <Redo2 size={17} />
+      </Tool>
+    </div>
+  );
+}
+
+/** An editor of text with a few marks. What it holds is HTML; the server cleans it once more. */
+export function RichText({ label, labelledBy, describedBy, value, onChange }: RichTextProps) {
+  const editor = useEditor({
+    extensions: EXTENSIONS,
+    content: value,
+    immediatelyRender: false,
+    editorProps: {
+      attributes: {
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': label,
+        'aria-labelledby': labelledBy,
+        ...(describedBy && { 'aria-describedby': describedBy }),
+        spellcheck: 'true',
+        lang: 'en-GB',
+        class: 'rich-text min-h-28 px-3 py-2 outline-none',
+      },
+    },
+    onUpdate: ({ editor: each }) => onChange(each.isEmpty ? '' : each.getHTML()),
+  });
+  useEffect(() => {
+    // A draft that comes back, or an earlier request: what was typed here itself is the same already.
+    if (editor && value !== (editor.isEmpty ? '' : editor.getHTML()))
+      editor.commands.setContent(value, { emitUpdate: false });
+  }, [editor, value]);
+  return (
+    <div className="rich-text-frame mt-1">
+      {editor && <Tools editor={editor} />}
+      <EditorContent editor={editor} />
+    </div>
+  );
+}
