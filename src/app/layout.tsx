@@ -10,6 +10,7 @@ import type { SignedInPerson } from '@/server/auth/sessions';
 import { permissionFor } from '@/server/auth/policy';
 import { currentContext } from '@/server/http/page';
 import { officeContact } from '@/server/use-cases/look/office-contact';
+import { unreadNews } from '@/server/use-cases/own/news';
 import { ruler } from '@/server/use-cases/look/ruler';
 import { Account } from '@/ui/frame/account';
 import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
@@ -23,7 +24,7 @@ const RULER_DAYS = 100;
 
 export const metadata: Metadata = { title: { default: 'Calendario', template: '%s · Calendario' } };
 
-function navFor(person: SignedInPerson | null): NavItem[] {
+function navFor(person: SignedInPerson | null, news: number): NavItem[] {
   const may = (action: Parameters<typeof permissionFor>[0]) => permissionFor(action, person) === 'allowed';
   return [
     ...(may('desk.read') ? [{ href: '/desk', label: 'Desk' }] : []),
@@ -32,7 +33,9 @@ function navFor(person: SignedInPerson | null): NavItem[] {
     { href: '/places', label: 'Places' },
     { href: '/notices', label: 'Notices' },
     ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
-    ...(may('request.read') ? [{ href: '/requests', label: 'My requests' }] : []),
+    ...(may('request.read')
+      ? [{ href: '/requests', label: 'My requests', count: news, countWords: 'new' }]
+      : []),
     { href: '/ask', label: 'Ask for a space' },
   ];
 }
@@ -48,6 +51,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
     email: '',
     tzid: 'UTC',
   };
+  const news = ctx.viewer ? await unreadNews({ ...ctx, viewer: ctx.viewer }) : 0;
   const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
   // An office that is not set up yet has no days.
   const days = known && (await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS));
@@ -66,7 +70,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
               <Link href="/" className="font-serif text-[1.3rem] leading-tight font-semibold no-underline">
                 Calendario
               </Link>
-              <NavLinks items={navFor(ctx.viewer)} />
+              <NavLinks items={navFor(ctx.viewer, news)} />
               <div className="ml-auto flex items-center gap-3 py-1">
                 <Account name={ctx.viewer?.name ?? null} />
                 <ThemeSwitch />

@@ -3,7 +3,12 @@ export interface NoticeDate {
   /** Stable within the calendars: segment and original start. */
   readonly key: string;
   readonly title: string;
+  readonly secondLine: string;
   readonly text: string;
+  /** The text with its marks, cleaned; empty where it is plain. */
+  readonly html: string;
+  /** What happens when. */
+  readonly lines: readonly { readonly at: string; readonly text: string }[];
   readonly day: string;
   readonly dayText: string;
   readonly timeText: string;

@@ -34,6 +34,7 @@ export interface DateView {
 }
 
 export interface SpaceLine {
+  readonly id: number;
   readonly name: string;
   readonly code: string;
   readonly building: string;

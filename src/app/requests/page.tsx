@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { signedInPage } from '@/server/http/page';
+import { newsFor } from '@/server/use-cases/own/news';
 import { ownRequests } from '@/server/use-cases/own/own-requests';
+import { NewsList } from '@/ui/requests/news-list';
 import { OwnList } from '@/ui/requests/request-table';
 
 export const metadata: Metadata = { title: 'My requests' };
@@ -9,6 +11,7 @@ export const metadata: Metadata = { title: 'My requests' };
 export default async function RequestsPage() {
   const ctx = await signedInPage('request.read', '/requests');
   const lines = await ownRequests(ctx);
+  const news = await newsFor(ctx);
   return (
     <>
       <div className="flex flex-wrap items-center gap-4 pb-3">
@@ -17,6 +20,7 @@ export default async function RequestsPage() {
           Ask for a space
         </Link>
       </div>
+      <NewsList news={news} />
       {lines.length ? (
         <OwnList lines={lines} />
       ) : (

@@ -106,6 +106,7 @@ function dateView(
 
 const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
   claim.spaces.map((space) => ({
+    id: space.spaceId,
     ...names.spaces[space.spaceId]!,
     layout: LAYOUT_WORDS[space.layout],
     people: space.people,

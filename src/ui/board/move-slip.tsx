@@ -1,12 +1,11 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { ChangeReply } from '@/contracts/change';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
-import { send } from '@/ui/hooks/send';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { Ladder } from '@/ui/requests/ladder';
 import { useChange } from '@/ui/requests/use-change';
+import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import type { House } from './house';
 import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-slip';
@@ -20,44 +19,6 @@ interface MoveSlipProps {
   /** Loads the board anew. */
   onMoved(): void;
   onClose(): void;
-}
-
-/** In numbers what a change would do. */
-function sayNumbers({ numbers }: ChangeReply): string {
-  const { moved, clashing, keepOwn, ordersAdded, ordersRevised, ordersWithdrawn } = numbers;
-  const orders = ordersAdded + ordersRevised + ordersWithdrawn;
-  return [
-    countText(moved, 'date moves', 'dates move'),
-    clashing > 0 && countText(clashing, 'clashes', 'clash'),
-    keepOwn > 0 && countText(keepOwn, 'keeps its own', 'keep their own'),
-    orders > 0 && countText(orders, 'order changes', 'orders change'),
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
-
-/** What the server says the step would do to these dates; null while it is asked. */
-function usePreview(request: RequestView, move: Move, ids: readonly number[]): ChangeReply | string | null {
-  const [answer, setAnswer] = useState<{ text: string; value: ChangeReply | string } | null>(null);
-  const text = JSON.stringify([request.reference, request.version, move.patch, ids]);
-  useEffect(() => {
-    const [reference, version, patch, occurrences] = JSON.parse(text) as [string, number, object, number[]];
-    if (!occurrences.length) return;
-    const abort = new AbortController();
-    const body = {
-      key: crypto.randomUUID(),
-      preview: true,
-      items: [{ reference, version, occurrences }],
-      step: { action: 'move', patch, reason: '' },
-    };
-    send<ChangeReply>('POST', '/api/changes', body, abort.signal)
-      .then((reply) => setAnswer({ text, value: reply.ok ? reply.value : reply.error.message }))
-      .catch((error: unknown) => {
-        if (!abort.signal.aborted) throw error;
-      });
-    return () => abort.abort();
-  }, [text]);
-  return answer?.text === text ? answer.value : null;
 }
 
 /** The patch as the route takes it. */
@@ -106,7 +67,7 @@ function MoveForm({
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
   const [reason, setReason] = useState('');
   const ids = movable.map(({ id }) => id).filter((id) => picked.has(id));
-  const preview = usePreview(request, move, ids);
+  const preview = usePreview(request, { action: 'move', patch: patchBody(move), reason: '' }, ids);
   const isSeries = request.dates.length > 1;
   const isDone = change.doneText !== '';
   const run = () => change.run({ action: 'move', patch: patchBody(move), reason }, ids);

@@ -6,6 +6,8 @@ export interface NavItem {
   readonly href: string;
   readonly label: string;
   readonly count?: number;
+  /** What is counted. */
+  readonly countWords?: string;
 }
 
 const isHere = (path: string, href: string): boolean =>
@@ -15,7 +17,7 @@ export function NavLinks({ items }: { items: readonly NavItem[] }) {
   const path = usePathname();
   return (
     <nav aria-label="Main" className="flex flex-wrap gap-x-1">
-      {items.map(({ href, label, count }) => (
+      {items.map(({ href, label, count, countWords }) => (
         <Link
           key={href}
           href={href}
@@ -23,7 +25,12 @@ export function NavLinks({ items }: { items: readonly NavItem[] }) {
           className="border-b-[3px] border-transparent px-2.5 pt-2 pb-1.5 font-semibold no-underline hover:border-strong-rule aria-[current]:border-accent"
         >
           {label}
-          {count ? <span className="ml-1.5 font-normal text-soft">{count}</span> : null}
+          {count ? (
+            <span className="ml-1.5 bg-accent px-1.5 text-[0.8rem] text-on-accent">
+              {count}
+              <span className="sr-only"> {countWords}</span>
+            </span>
+          ) : null}
         </Link>
       ))}
     </nav>

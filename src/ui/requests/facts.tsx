@@ -1,6 +1,8 @@
 import type { RequestView } from '@/contracts/request-view';
 import { BandDrawing } from '@/ui/board/band-drawing';
 import { Mark } from '@/ui/primitives/mark';
+import { SafeHtml } from '@/ui/primitives/safe-html';
+import { FileList } from './file-list';
 
 function Fact({
   term,
@@ -19,24 +21,123 @@ function Fact({
   );
 }
 
-/** Everything that was given, read-only; the setup notes are seen again at every step. */
-export function RequestFacts({ request, tzid }: { request: RequestView; tzid: string }) {
-  const { category, host, requester, people, spaces, equipment, notes, publish, publicText, history } =
+/** Who it is for and what it is called by. */
+function Who({ request }: { request: RequestView }) {
+  const { category, host, jointHosts, moreCategories, requester, typedBy, people, contact, secondLine } =
     request;
   return (
-    <aside aria-label="What was asked for" className="sheet border-t-4 border-t-accent p-4">
-      <dl className="grid grid-cols-2 gap-3">
-        <Fact term="Category">
-          <span className="flex items-center gap-2">
-            <Mark mark={category.mark} hue={category.hue} /> {category.name}
+    <dl className="grid grid-cols-2 gap-3">
+      {secondLine && (
+        <Fact term="Second line" className="col-span-2">
+          {secondLine}
+        </Fact>
+      )}
+      <Fact term="Category">
+        <span className="flex flex-wrap items-center gap-x-2 gap-y-1">
+          <Mark mark={category.mark} hue={category.hue} /> {category.name}
+          {moreCategories.map(({ name, mark, hue }) => (
+            <span key={name} className="flex items-center gap-2">
+              <Mark mark={mark} hue={hue} /> {name}
+            </span>
+          ))}
+        </span>
+      </Fact>
+      <Fact term={jointHosts.length ? 'Hosts' : 'Lead host'}>
+        {[host, ...jointHosts].map((name) => (
+          <span key={name} className="block">
+            {name}
           </span>
+        ))}
+      </Fact>
+      <Fact term="People">{people}</Fact>
+      {contact && <Fact term="Contact on the day">{contact}</Fact>}
+      <Fact term="Asked by" className="col-span-2">
+        {requester.name}, <span className="break-words text-soft">{requester.email}</span>
+        {typedBy && <span className="block text-soft">typed by {typedBy}</span>}
+      </Fact>
+    </dl>
+  );
+}
+
+const Answers = ({ answers }: { answers: RequestView['answers'] }) => (
+  <ul>
+    {answers.map(({ question, answer }) => (
+      <li key={question}>
+        <span className="text-soft">{question}</span> {answer}
+      </li>
+    ))}
+  </ul>
+);
+
+/** What it needs there. */
+function Needs({ request }: { request: RequestView }) {
+  const { equipment, services, answers, lines, notes, wantsText, secondChoices, files } = request;
+  return (
+    <>
+      {wantsText && <Fact term="The office chooses a space">{wantsText}</Fact>}
+      {secondChoices.length > 0 && (
+        <Fact term="Would do as well">
+          <ol>
+            {secondChoices.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ol>
         </Fact>
-        <Fact term="Lead host">{host}</Fact>
-        <Fact term="People">{people}</Fact>
-        <Fact term="Asked by" className="col-span-2">
-          {requester.name}, <span className="break-words text-soft">{requester.email}</span>
+      )}
+      {equipment.length > 0 && (
+        <Fact term="Equipment">
+          <ul>
+            {equipment.map(({ name, quantity }) => (
+              <li key={name}>
+                {quantity} × {name}
+              </li>
+            ))}
+          </ul>
         </Fact>
-      </dl>
+      )}
+      {services.map(({ name, team, answers: given }) => (
+        <Fact key={name} term={`${name}, by ${team}`}>
+          {given.length ? <Answers answers={given} /> : 'asked for'}
+        </Fact>
+      ))}
+      {answers.length > 0 && (
+        <Fact term="Answers">
+          <Answers answers={answers} />
+        </Fact>
+      )}
+      {lines.length > 0 && (
+        <Fact term="Running order">
+          <ul>
+            {lines.map(({ at, text, isPublic }) => (
+              <li key={`${at} ${text}`}>
+                {at} {text} {isPublic && <span className="text-soft">(for readers)</span>}
+              </li>
+            ))}
+          </ul>
+        </Fact>
+      )}
+      <Fact term="Setup notes">{notes ? <span className="whitespace-pre-wrap">{notes}</span> : 'none'}</Fact>
+      {files.length > 0 && (
+        <Fact term="Files">
+          <FileList files={files} />
+        </Fact>
+      )}
+    </>
+  );
+}
+
+function PublicText({ request: { publish, publicHtml, publicText } }: { request: RequestView }) {
+  if (publicHtml) return <SafeHtml html={publicHtml} />;
+  if (publicText) return <span className="whitespace-pre-wrap">{publicText}</span>;
+  return publish ? 'title, hours and place only' : 'readers never see it';
+}
+
+/** Everything that was given, read-only; the setup notes are seen again at every step. */
+export function RequestFacts({ request, tzid }: { request: RequestView; tzid: string }) {
+  const { category, spaces, publish, history } = request;
+  return (
+    <aside aria-label="What was asked for" className="sheet border-t-4 border-t-accent p-4">
+      <Who request={request} />
       {spaces.map((space) => (
         <section key={space.code} className="mt-3 border-t border-rule pt-2">
           <p className="font-semibold">
@@ -49,28 +150,9 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
         </section>
       ))}
       <dl className="mt-3 grid gap-3 border-t border-rule pt-2">
-        {equipment.length > 0 && (
-          <Fact term="Equipment">
-            <ul>
-              {equipment.map(({ name, quantity }) => (
-                <li key={name}>
-                  {quantity} × {name}
-                </li>
-              ))}
-            </ul>
-          </Fact>
-        )}
-        <Fact term="Setup notes">
-          {notes ? <span className="whitespace-pre-wrap">{notes}</span> : 'none'}
-        </Fact>
+        <Needs request={request} />
         <Fact term={publish ? 'Published text' : 'Not published'}>
-          {publicText ? (
-            <span className="whitespace-pre-wrap">{publicText}</span>
-          ) : publish ? (
-            'title, hours and place only'
-          ) : (
-            'readers never see it'
-          )}
+          <PublicText request={request} />
         </Fact>
         <Fact term="History">
           <ol>

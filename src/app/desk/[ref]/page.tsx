@@ -7,6 +7,7 @@ import { siteZone } from '@/server/db/space-facts';
 import { DecidePanel } from '@/ui/requests/decide-panel';
 import { RequestFacts } from '@/ui/requests/facts';
 import { RequestHeading } from '@/ui/requests/request-heading';
+import { Thread } from '@/ui/requests/thread';
 
 export const metadata: Metadata = { title: 'Decide' };
 
@@ -30,6 +31,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
               <Link href={`/requests/${request.reference}`}>Cancel approved dates</Link>
             </p>
           )}
+          <Thread request={request} isOffice />
         </div>
         <div>
           <RequestFacts request={request} tzid={await siteZone(ctx.db)} />

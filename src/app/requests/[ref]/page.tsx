@@ -3,10 +3,13 @@ import Link from 'next/link';
 import { forbidden, notFound } from 'next/navigation';
 import { siteZone } from '@/server/db/space-facts';
 import { signedInPage } from '@/server/http/page';
+import { knownSpaces } from '@/server/use-cases/look/board-house';
+import { officeContact } from '@/server/use-cases/look/office-contact';
 import { readRequest } from '@/server/use-cases/own/own-requests';
 import { RequestFacts } from '@/ui/requests/facts';
-import { LeavePanel } from '@/ui/requests/leave-panel';
+import { OwnPanel } from '@/ui/requests/own-panel';
 import { RequestHeading } from '@/ui/requests/request-heading';
+import { Thread } from '@/ui/requests/thread';
 
 export const metadata: Metadata = { title: 'Request' };
 
@@ -21,6 +24,8 @@ export default async function RequestPage({ params, searchParams }: PageProps) {
   const outcome = await readRequest(ctx, ref);
   if (!outcome.ok) return outcome.refusal.code === 'not-allowed' ? forbidden() : notFound();
   const request = outcome.value;
+  const spaces = await knownSpaces(ctx.db);
+  const office = await officeContact(ctx.db);
   const isNew = (await searchParams).sent === '1';
   return (
     <>
@@ -29,13 +34,31 @@ export default async function RequestPage({ params, searchParams }: PageProps) {
       </p>
       {isNew && (
         <p role="status" className="mb-3 border-l-4 border-clear bg-sunk px-3 py-2 text-lg">
-          Sent. Your reference is <strong>{request.reference}</strong>. The office decides next; the state of
-          every date stands here.
+          Sent. Your reference is <strong>{request.reference}</strong>. What happens next stands below.
         </p>
       )}
       <RequestHeading request={request} />
+      <div className="mb-4 flex flex-wrap items-baseline gap-x-6 gap-y-1 border-l-4 border-strong-rule bg-sunk px-3 py-2">
+        <p>{request.nextText}</p>
+        {office && (
+          <p className="text-soft">
+            Quote {request.reference}. Questions: {office.name}, {office.phone}, {office.email}.
+          </p>
+        )}
+        {request.mayWrite && (
+          <p>
+            <Link href={`/ask?from=${request.reference}`}>Ask for the same on other dates</Link>
+          </p>
+        )}
+      </div>
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
-        <LeavePanel request={request} />
+        <div>
+          <OwnPanel
+            request={request}
+            spaces={spaces.map(({ id, name, building }) => ({ id, name, building }))}
+          />
+          <Thread request={request} isOffice={false} />
+        </div>
         <div>
           <RequestFacts request={request} tzid={await siteZone(ctx.db)} />
         </div>

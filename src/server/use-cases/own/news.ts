@@ -24,7 +24,7 @@ interface NewsRow {
 const MINE = `r.requester_id = $me OR r.requester_id IN (SELECT person_id FROM deputy WHERE deputy_id = $me)`;
 const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.at_min AS at
   FROM request r JOIN change_set_request x ON x.request_id = r.id JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
-  WHERE (${MINE}) AND c.actor_id IS NOT $me AND c.action <> 'asked'`;
+  WHERE (${MINE}) AND c.actor_id IS NOT $me AND c.action <> 'asked' AND c.action NOT LIKE 'marked setup work%'`;
 const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.ref AS ref, r.title AS title, p.name AS who, 'wrote' AS action, 'null' AS result, m.at_min AS at
   FROM request r JOIN thread t ON t.request_id = r.id AND t.kind = 'with-requester' JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id
   WHERE (${MINE}) AND m.author_id <> $me`;

@@ -6,7 +6,7 @@ import {
   type PublishedSegment,
 } from '@/core/publishing/icalendar';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { addWallMinutes, wallMinute, type LocalDateTime } from '@/core/time/local-time';
+import { addWallMinutes, timeOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context';
 import {
@@ -41,6 +41,12 @@ function publishedDate(
   return { recurrence, kind, start: row.start, end: row.end };
 }
 
+/** What a feed says of an event in plain text: second line, text, and what happens when. */
+function feedBody({ secondLine, text, lines, start }: PublishedSegmentRow): string {
+  const order = lines.map(({ fromMin, text: what }) => `${timeOf(addWallMinutes(start, fromMin))} ${what}`);
+  return [secondLine, text, order.join('\n')].filter(Boolean).join('\n\n');
+}
+
 function publishedSegment(
   segment: PublishedSegmentRow,
   rows: readonly PublishedRow[],
@@ -50,7 +56,10 @@ function publishedSegment(
   return {
     ...segment,
     allDay: segment.allDay === 1,
-    place: [...new Set(rows.map(({ places, buildings }) => `${places}, ${buildings}`))].join('; '),
+    text: feedBody(segment),
+    place: [
+      ...new Set(rows.flatMap(({ places, buildings }) => (places ? `${places}, ${buildings}` : []))),
+    ].join('; '),
     categories: [segment.category],
     dates: [...new Set([...segment.recurrences, ...segment.excluded])]
       .sort()

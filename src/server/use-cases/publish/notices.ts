@@ -1,5 +1,5 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { dateOf, timeOf } from '@/core/time/local-time';
+import { addWallMinutes, dateOf, timeOf } from '@/core/time/local-time';
 import type { NoticeCalendar, NoticeDate, NoticePage } from '@/contracts/notices';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { dayLong, dayShort } from '@/contracts/words/when';
@@ -43,7 +43,10 @@ function timeText(row: PublishedRow): string {
 const noticeDate = (row: PublishedRow, segment: PublishedSegmentRow): NoticeDate => ({
   key: `${row.segment}-${row.recurrence}`,
   title: segment.title,
+  secondLine: segment.secondLine,
   text: segment.text,
+  html: segment.html,
+  lines: segment.lines.map(({ fromMin, text }) => ({ at: timeOf(addWallMinutes(row.start, fromMin)), text })),
   day: dateOf(row.start),
   dayText: dayLong(dateOf(row.start)),
   timeText: timeText(row),

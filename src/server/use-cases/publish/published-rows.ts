@@ -31,7 +31,12 @@ export interface PublishedSegmentRow {
   readonly excluded: LocalDateTime[];
   readonly changed: EpochMinute;
   readonly title: string;
+  /** Plain; the same with its marks is `html`, empty where there are none. */
   readonly text: string;
+  readonly secondLine: string;
+  readonly html: string;
+  /** The public lines of the running order, in minutes from the start. */
+  readonly lines: { readonly fromMin: number; readonly text: string }[];
   readonly category: string;
   readonly mark: string;
   readonly hue: string;
@@ -43,8 +48,8 @@ export interface PublishedSegmentRow {
 const ROWS = `
 SELECT json_group_array(json_object('segment', p.segment_id, 'recurrence', p.recurrence_local, 'gone', p.gone_at_min, 'start', c.start_local, 'end', c.end_local,
   'startMin', c.start_min, 'endMin', c.end_min,
-  'places', (SELECT group_concat(s.name, ' + ' ORDER BY cs.position) FROM claim_space cs JOIN space s ON s.id = cs.space_id WHERE cs.claim_id = c.id),
-  'buildings', (SELECT group_concat(DISTINCT b.name) FROM claim_space cs JOIN space s ON s.id = cs.space_id JOIN building b ON b.id = s.building_id WHERE cs.claim_id = c.id)
+  'places', (SELECT COALESCE(group_concat(s.name, ' + ' ORDER BY cs.position), '') FROM claim_space cs JOIN space s ON s.id = cs.space_id WHERE cs.claim_id = c.id),
+  'buildings', (SELECT COALESCE(group_concat(DISTINCT b.name), '') FROM claim_space cs JOIN space s ON s.id = cs.space_id JOIN building b ON b.id = s.building_id WHERE cs.claim_id = c.id)
 ) ORDER BY c.start_min, p.segment_id) AS json
 FROM published p JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local
   JOIN claim c ON c.id = o.standing_id WHERE p.calendar_id = $calendar`;
@@ -53,7 +58,8 @@ const SEGMENTS = `
 SELECT json_group_array(json_object('id', s.id, 'uid', s.uid, 'sequence', s.sequence, 'tzid', s.tzid, 'start', s.start_local, 'end', s.end_local, 'rrule', s.rrule, 'allDay', s.all_day,
   'extra', (SELECT json_group_array(d.recurrence_local ORDER BY d.recurrence_local) FROM segment_date d WHERE d.segment_id = s.id AND d.kind = 'extra'),
   'excluded', (SELECT json_group_array(d.recurrence_local ORDER BY d.recurrence_local) FROM segment_date d WHERE d.segment_id = s.id AND d.kind = 'excluded'),
-  'changed', s.changed_min, 'title', r.title, 'text', r.public_text, 'category', k.name, 'mark', k.mark, 'hue', k.hue,
+  'changed', s.changed_min, 'title', r.title, 'text', r.public_text, 'secondLine', r.second_line, 'html', r.public_html,
+  'lines', (SELECT json_group_array(json_object('fromMin', l.from_min, 'text', l.text) ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1), 'category', k.name, 'mark', k.mark, 'hue', k.hue,
   'recurrences', (SELECT json_group_array(o.recurrence_local ORDER BY o.recurrence_local) FROM occurrence o WHERE o.segment_id = s.id)
 ) ORDER BY s.start_local, s.id) AS json
 FROM segment s JOIN request r ON r.id = s.request_id

@@ -1,0 +1,71 @@
+'use client';
+import { AlertDialog } from 'radix-ui';
+import { useState } from 'react';
+import type { DateView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import type { ChangeHandle } from './use-change';
+
+/** What giving up the picked dates does, in numbers. */
+function consequence(picked: readonly DateView[]): string {
+  const waiting = picked.filter(({ state }) => state === 'waiting').length;
+  const approved = picked.length - waiting;
+  const parts = [
+    waiting && `${countText(waiting, 'waiting date is', 'waiting dates are')} withdrawn`,
+    approved &&
+      `${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
+  ];
+  return `${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
+}
+
+interface LeaveDialogProps {
+  readonly picked: readonly DateView[];
+  readonly change: ChangeHandle;
+  onLeft(): void;
+}
+
+/** Withdraws what waits and cancels what is approved of the picked dates, after saying what that does. */
+export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
+  const [reason, setReason] = useState('');
+  const [isOpen, setOpen] = useState(false);
+  const leave = async () => {
+    const ids = picked.map(({ id }) => id);
+    const isDone = await change.run({ action: 'leave', reason }, ids);
+    setOpen(false);
+    if (!isDone) return;
+    setReason('');
+    onLeft();
+  };
+  return (
+    <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
+      <AlertDialog.Trigger className="press" disabled={picked.length === 0}>
+        {picked.length
+          ? `Give up ${countText(picked.length, 'date', 'dates')} …`
+          : 'Pick the dates to give up'}
+      </AlertDialog.Trigger>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <AlertDialog.Content className="sheet fixed top-1/2 left-1/2 z-50 w-[min(32rem,94vw)] -translate-x-1/2 -translate-y-1/2 border-t-4 border-t-accent p-5">
+          <AlertDialog.Title className="text-xl">
+            Give up {countText(picked.length, 'date', 'dates')}?
+          </AlertDialog.Title>
+          <AlertDialog.Description className="mt-2">{consequence(picked)}</AlertDialog.Description>
+          <label className="mt-3 block">
+            Reason <span className="text-soft">(the office reads it)</span>
+            <input
+              className="field"
+              value={reason}
+              maxLength={1000}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          </label>
+          <div className="mt-4 flex flex-wrap justify-end gap-2">
+            <AlertDialog.Cancel className="press">Keep them</AlertDialog.Cancel>
+            <button type="button" className="press press-main" disabled={change.isSending} onClick={leave}>
+              Give them up
+            </button>
+          </div>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}

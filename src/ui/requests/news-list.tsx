@@ -1,0 +1,41 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useRef } from 'react';
+import type { News } from '@/contracts/talk';
+import { send } from '@/ui/hooks/send';
+
+const FIRST = 6;
+
+/** What others did to one's requests; what is shown is read, and stays marked as new until the page is left. */
+export function NewsList({ news }: { news: News }) {
+  const isTold = useRef(false);
+  const { unread, upTo } = news;
+  useEffect(() => {
+    if (isTold.current || !unread) return;
+    isTold.current = true;
+    void send('POST', '/api/own/news', upTo);
+  }, [unread, upTo]);
+  if (!news.lines.length) return null;
+  const line = ({ reference, title, who, what, when, isNew }: News['lines'][number], index: number) => (
+    <li key={index} className="flex flex-wrap gap-x-3 border-b border-rule py-1.5">
+      <span className="w-48 text-soft">{when}</span>
+      <span className="min-w-0 flex-1">
+        {isNew && <strong className="mr-2 border border-accent px-1 text-[0.8rem] text-accent">new</strong>}
+        {who} {what}: <Link href={`/requests/${reference}`}>{title}</Link>
+      </span>
+    </li>
+  );
+  const rest = news.lines.slice(FIRST);
+  return (
+    <section aria-label="What happened" className="mb-4">
+      <h2 className="pb-1 text-xl">What happened</h2>
+      <ul>{news.lines.slice(0, FIRST).map(line)}</ul>
+      {rest.length > 0 && (
+        <details>
+          <summary className="cursor-pointer py-1 text-soft">Earlier</summary>
+          <ul>{rest.map(line)}</ul>
+        </details>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,107 @@
+'use client';
+import { useState } from 'react';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import { ChangeDone } from './change-done';
+import { Ladder } from './ladder';
+import { LeaveDialog } from './leave-dialog';
+import { OwnChange, type SpaceOption } from './own-change';
+import { useChange, type ChangeHandle } from './use-change';
+
+const canLeave = ({ actions }: DateView): boolean =>
+  actions.includes('withdraw') || actions.includes('cancel');
+const canChange = ({ actions }: DateView): boolean => actions.includes('change');
+
+/** What the office offers instead: taken with one press, for all dates that have an offer. */
+function Offered({ change, dates }: { change: ChangeHandle; dates: readonly DateView[] }) {
+  if (!dates.length) return null;
+  const ids = dates.map(({ id }) => id);
+  return (
+    <div className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
+      <span className="font-semibold">
+        The office offers another place or time for {countText(dates.length, 'date', 'dates')}.
+      </span>
+      <button
+        type="button"
+        className="press press-main"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'accept' }, ids)}
+      >
+        Take the offer
+      </button>
+      <button
+        type="button"
+        className="press"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'refuse-proposal' }, ids)}
+      >
+        Wait for the first wish
+      </button>
+    </div>
+  );
+}
+
+interface OwnPanelProps {
+  readonly request: RequestView;
+  /** Where a date may go instead. */
+  readonly spaces: readonly SpaceOption[];
+}
+
+/** One's own dates: changing, withdrawing and cancelling one, some or all; taking what the office offers. */
+export function OwnPanel({ request, spaces }: OwnPanelProps) {
+  const open = request.dates.filter((date) => canLeave(date) || canChange(date));
+  const pickable = new Set(open.map(({ id }) => id));
+  // A single date needs no picking.
+  const [chosen, setPicked] = useState<ReadonlySet<number>>(open.length === 1 ? pickable : new Set());
+  const [isChanging, setChanging] = useState(false);
+  const change = useChange(request);
+  const picked = open.filter(({ id }) => chosen.has(id));
+  const changeable = picked.filter(canChange);
+  const offered = request.dates.filter(
+    ({ proposal, actions }) => proposal !== null && actions.includes('accept'),
+  );
+  const done = () => {
+    setPicked(new Set());
+    setChanging(false);
+  };
+  return (
+    <section aria-label="Dates">
+      <Ladder
+        dates={request.dates}
+        pickable={pickable}
+        picked={new Set(picked.map(({ id }) => id))}
+        onPick={setPicked}
+      />
+      <ChangeDone change={change} />
+      <Offered change={change} dates={offered} />
+      {open.length > 0 && (
+        <div className="flex flex-wrap gap-2 py-2">
+          {open.length > 1 && (
+            <button
+              type="button"
+              className="press"
+              onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}
+            >
+              {picked.length === open.length ? 'Pick none' : `Pick all ${open.length}`}
+            </button>
+          )}
+          <button
+            type="button"
+            className="press"
+            aria-expanded={isChanging && changeable.length > 0}
+            disabled={changeable.length === 0}
+            onClick={() => setChanging(!isChanging)}
+          >
+            {changeable.length
+              ? `Change ${countText(changeable.length, 'date', 'dates')} …`
+              : 'Pick the dates to change'}
+          </button>
+          <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
+        </div>
+      )}
+      {isChanging && changeable.length > 0 && (
+        <OwnChange request={request} picked={changeable} spaces={spaces} change={change} onChanged={done} />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,141 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useId, useRef, useState } from 'react';
+import type { FileLine } from '@/contracts/files';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { RequestView } from '@/contracts/request-view';
+import type { MessageView, ThreadKind } from '@/contracts/talk';
+import { FilePicker } from '@/ui/files/file-picker';
+import { useFiles } from '@/ui/files/use-files';
+import { useOffice } from '@/ui/frame/office';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { FileList } from './file-list';
+
+function Message({ message }: { message: MessageView }) {
+  const { who, side, isOwn, when, text, files, kind } = message;
+  return (
+    <li
+      className={`border-b border-rule py-2 ${side === 'office' ? 'border-l-4 border-l-accent pl-3' : 'pl-4'}`}
+    >
+      <p className="text-[0.92rem] text-soft">
+        <strong className="text-ink">{isOwn ? 'You' : who}</strong>
+        {side === 'office' && ' for the office'}, {when}
+        {kind === 'internal' && ', among ourselves'}
+      </p>
+      {text && <p className="whitespace-pre-wrap">{text}</p>}
+      {files.length > 0 && <FileList files={files} />}
+    </li>
+  );
+}
+
+interface ThreadProps {
+  readonly request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>;
+  /** The office may also write what only it reads. */
+  readonly isOffice: boolean;
+}
+
+/** What was written about a request, and a place to write more, with files. */
+export function Thread({ request, isOffice }: ThreadProps) {
+  const router = useRouter();
+  const office = useOffice();
+  const id = useId();
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState<ThreadKind>('with-requester');
+  const [lines, setLines] = useState<FileLine[]>([]);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const isBusy = useRef(false);
+  const files = useFiles(lines, setLines, true);
+  const keyOf = useIntentKey();
+  const write = async () => {
+    if (isBusy.current) return;
+    isBusy.current = true;
+    setSending(true);
+    const areSent = await files.settled();
+    const body = { kind, text, fileKeys: lines.map(({ key }) => key) };
+    const reply = areSent
+      ? await send<{ messages: MessageView[] }>('POST', `/api/requests/${request.reference}/messages`, {
+          ...body,
+          key: keyOf([body, request.messages.length]),
+        })
+      : null;
+    isBusy.current = false;
+    setSending(false);
+    if (!reply) return;
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return;
+    setText('');
+    setLines([]);
+    router.refresh();
+  };
+  return (
+    <section aria-label="Messages" className="mt-4 border-t border-strong-rule pt-3">
+      <h2 className="text-xl">{isOffice ? 'With whoever asked' : 'With the office'}</h2>
+      {request.messages.length > 0 ? (
+        <ol className="mt-1">
+          {request.messages.map((message) => (
+            <Message key={message.id} message={message} />
+          ))}
+        </ol>
+      ) : (
+        <p className="text-soft">
+          Nothing was written yet.{!isOffice && ` Or call ${office.name}: ${office.phone}.`}
+        </p>
+      )}
+      {request.mayWrite && (
+        <form
+          className="mt-3 grid gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void write();
+          }}
+        >
+          <label htmlFor={id} className="font-semibold">
+            {isOffice ? 'Write' : 'Write to the office'}
+          </label>
+          <textarea
+            id={id}
+            className="field"
+            rows={3}
+            maxLength={4000}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+          {isOffice && (
+            <fieldset className="flex flex-wrap gap-x-5">
+              <legend className="sr-only">Who is to read it</legend>
+              {(
+                [
+                  ['with-requester', 'to whoever asked'],
+                  ['internal', 'among ourselves: only the office reads it'],
+                ] as const
+              ).map(([value, words]) => (
+                <label key={value} className="flex items-center gap-2">
+                  <input
+                    type="radio"
+                    name={`${id}-kind`}
+                    className="accent-(--accent)"
+                    checked={kind === value}
+                    onChange={() => setKind(value)}
+                  />
+                  {words}
+                </label>
+              ))}
+            </fieldset>
+          )}
+          <FilePicker lines={lines} files={files} isSignedIn label="Files with it" />
+          <RefusalNote error={error} />
+          <button
+            type="submit"
+            className="press justify-self-start"
+            disabled={isSending || (!text.trim() && !lines.length)}
+          >
+            {isSending ? 'Sending …' : 'Send'}
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+import { useEffect, useState } from 'react';
+import type { ChangeBody, ChangeReply } from '@/contracts/change';
+import type { RequestView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import { send } from '@/ui/hooks/send';
+
+/** In numbers what a change would do. */
+export function sayNumbers({ numbers }: ChangeReply): string {
+  const { moved, clashing, keepOwn, ordersAdded, ordersRevised, ordersWithdrawn } = numbers;
+  const orders = ordersAdded + ordersRevised + ordersWithdrawn;
+  return [
+    countText(moved, 'date moves', 'dates move'),
+    clashing > 0 && countText(clashing, 'clashes', 'clash'),
+    keepOwn > 0 && countText(keepOwn, 'keeps its own', 'keep their own'),
+    orders > 0 && countText(orders, 'order changes', 'orders change'),
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** Long enough that what is being typed is not asked about letter by letter. */
+const PAUSE_MS = 250;
+
+/**
+ * What the server says a step would do to these dates, or why it would not be taken; null while it is asked, or where
+ * there is nothing to ask.
+ */
+export function usePreview(
+  { reference, version }: Pick<RequestView, 'reference' | 'version'>,
+  step: ChangeBody['step'] | null,
+  ids: readonly number[],
+): ChangeReply | string | null {
+  const [answer, setAnswer] = useState<{ text: string; value: ChangeReply | string } | null>(null);
+  const text = step && ids.length ? JSON.stringify({ reference, version, step, ids }) : '';
+  useEffect(() => {
+    if (!text) return;
+    const {
+      ids: occurrences,
+      step: wanted,
+      ...item
+    } = JSON.parse(text) as {
+      ids: number[];
+      step: ChangeBody['step'];
+      reference: string;
+      version: number;
+    };
+    const abort = new AbortController();
+    const body = {
+      key: crypto.randomUUID(),
+      preview: true,
+      items: [{ ...item, occurrences }],
+      step: wanted,
+    };
+    const timer = setTimeout(() => {
+      send<ChangeReply>('POST', '/api/changes', body, abort.signal)
+        .then((reply) =>
+          setAnswer({
+            text,
+            value: reply.ok ? reply.value : [reply.error.message, ...reply.error.details].join(' '),
+          }),
+        )
+        .catch((error: unknown) => {
+          if (!abort.signal.aborted) throw error;
+        });
+    }, PAUSE_MS);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [text]);
+  return answer?.text === text ? answer.value : null;
+}
