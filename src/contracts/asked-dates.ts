@@ -67,6 +67,7 @@ function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, hous
     accessMin: input.accessMin,
     exitMin: input.exitMin,
     spaces: input.spaces.map(({ people, ...space }) => ({ ...space, people: people ?? input.people })),
+    ...(!input.spaces.length && { people: input.people }),
     equipment: countKits(input.equipment, house.contentsOf).map((item) => ({
       ...item,
       unitId: units.get(item.typeId) ?? null,

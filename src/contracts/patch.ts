@@ -29,6 +29,13 @@ export const datePatchSchema = z
       )
       .max(6, 'At most six spaces.')
       .optional(),
+    /** For a date that has no space yet. */
+    place: z
+      .object({
+        spaceId: rowId<SpaceId>('the space to go to'),
+        layout: z.enum(LAYOUTS, 'Choose a layout.').optional(),
+      })
+      .optional(),
     people: wholeNumber('People expected', 1, 100_000).optional(),
     accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
     exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),

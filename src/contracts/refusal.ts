@@ -24,6 +24,7 @@ export type Refusal =
   | { readonly code: 'past'; readonly date: string }
   | { readonly code: 'nothing-there'; readonly date: string; readonly what: 'proposal' | 'change' | 'hold' }
   | { readonly code: 'begun'; readonly date: string }
+  | { readonly code: 'no-space-yet'; readonly date: string }
   | {
       readonly code: 'cannot-undo';
       readonly why: 'too-late' | 'undone' | 'not-yours' | 'changed' | 'taken' | 'nothing';

@@ -43,6 +43,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
       change: `No change waits for ${date} any more. Look at it as it stands now.`,
       hold: `Nothing is held for ${date} any more. Look at it as it stands now.`,
     })[what],
+  'no-space-yet': ({ date }) =>
+    `${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
   begun: ({ date }) =>
     `${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
   'cannot-undo': ({ why, since }) => UNDO[why](since),

@@ -17,6 +17,8 @@ export interface DatePatch {
   readonly startsAt?: string;
   readonly lengthMin?: number;
   readonly spaces?: readonly { readonly from: SpaceId; readonly to: SpaceId; readonly layout?: Layout }[];
+  /** Where a date goes that has no space yet. */
+  readonly place?: { readonly spaceId: SpaceId; readonly layout?: Layout };
   readonly people?: number;
   readonly accessMin?: number;
   readonly exitMin?: number;
@@ -26,7 +28,7 @@ export function fieldsOf(patch: DatePatch): OwnField[] {
   const isSet = (value: unknown) => value !== undefined;
   const touched: Record<OwnField, boolean> = {
     time: isSet(patch.shiftMin) || isSet(patch.startsAt) || isSet(patch.lengthMin),
-    spaces: (patch.spaces?.length ?? 0) > 0,
+    spaces: (patch.spaces?.length ?? 0) > 0 || isSet(patch.place),
     people: isSet(patch.people),
     bands: isSet(patch.accessMin) || isSet(patch.exitMin),
   };
@@ -35,10 +37,10 @@ export function fieldsOf(patch: DatePatch): OwnField[] {
 
 /** The patch without the fields a date keeps of its own. */
 export function withoutFields(patch: DatePatch, kept: readonly OwnField[]): DatePatch {
-  const { shiftMin, startsAt, lengthMin, spaces, people, accessMin, exitMin } = patch;
+  const { shiftMin, startsAt, lengthMin, spaces, place, people, accessMin, exitMin } = patch;
   return {
     ...(!kept.includes('time') && { shiftMin, startsAt, lengthMin }),
-    ...(!kept.includes('spaces') && { spaces }),
+    ...(!kept.includes('spaces') && { spaces, place }),
     ...(!kept.includes('people') && { people }),
     ...(!kept.includes('bands') && { accessMin, exitMin }),
   };
@@ -65,7 +67,27 @@ function movedSpace(
   };
 }
 
+/** A space for a date that has none: in the layout named, else in the smallest that seats the people. */
+function placedIn(
+  { spaceId, layout }: NonNullable<DatePatch['place']>,
+  people: number,
+  offersOf: OffersOf,
+): WantedSpace {
+  const offers = [...offersOf(spaceId)].sort((a, b) => a.seats - b.seats);
+  const fitting = offers.find((each) => each.seats >= people) ?? offers[offers.length - 1];
+  const offer = layout ? offers.find((each) => each.layout === layout) : fitting;
+  return {
+    spaceId,
+    layout: offer?.layout ?? layout ?? 'empty',
+    people,
+    setupMin: offer?.setupMin ?? 0,
+    strikeMin: offer?.strikeMin ?? 0,
+  };
+}
+
 function patchedSpaces(content: ClaimContent, patch: DatePatch, offersOf: OffersOf): WantedSpace[] {
+  if (patch.place && !content.spaces.length)
+    return [placedIn(patch.place, patch.people ?? content.people ?? 1, offersOf)];
   return content.spaces.map(({ cut: _cut, ...space }) => {
     const move = patch.spaces?.find(({ from }) => from === space.spaceId);
     const moved = move ? movedSpace(space, move.to, move.layout, offersOf) : space;
@@ -87,6 +109,7 @@ export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offe
   const start = toEpochMinute(startLocal, tzid, 'offset-before');
   const end = toEpochMinute(endLocal, tzid, 'offset-before');
   const { content } = date;
+  const spaces = patchedSpaces(content, patch, offersOf);
   return {
     startLocal,
     endLocal,
@@ -95,7 +118,12 @@ export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offe
       event: { start, end: Math.max(end, start + 1) as typeof end },
       accessMin: patch.accessMin ?? content.accessMin,
       exitMin: patch.exitMin ?? content.exitMin,
-      spaces: patchedSpaces(content, patch, offersOf),
+      spaces,
+      // What was to go to whichever space is found goes there now.
+      ...(spaces.length > content.spaces.length && {
+        equipment: content.equipment.map((line) => ({ ...line, spaceIndex: 0 })),
+      }),
+      ...(!spaces.length && patch.people !== undefined && { people: patch.people }),
     },
   };
 }

@@ -55,6 +55,8 @@ export interface ClaimContent {
   readonly exitMin: number;
   readonly spaces: readonly WantedSpace[];
   readonly equipment: readonly WantedEquipment[];
+  /** How many come, where no space says it. */
+  readonly people?: number;
   /** They take neither place nor stock; work orders come of them. */
   readonly services?: readonly WantedService[];
 }

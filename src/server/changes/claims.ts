@@ -116,6 +116,7 @@ function toClaim(row: ClaimRow): StoredClaim {
         unitId,
         kitId,
       })),
+      ...(row.spaces.length === 0 && { people: row.people }),
       ...(row.services.length > 0 && { services: row.services }),
     },
   };

@@ -113,7 +113,7 @@ export async function insertClaims(change: ChangeSet, claims: readonly NewClaim[
       end_min: content.event.end,
       access_min: content.accessMin,
       exit_min: content.exitMin,
-      people: Math.max(1, ...content.spaces.map(({ people }) => people)),
+      people: Math.max(content.people ?? 1, ...content.spaces.map(({ people }) => people)),
       hold_until_min: holdUntil,
     })),
   );

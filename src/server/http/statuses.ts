@@ -19,6 +19,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'no-such-step': 409,
   past: 409,
   'nothing-there': 409,
+  'no-space-yet': 409,
   begun: 409,
   'cannot-undo': 409,
   'key-used': 409,

@@ -26,7 +26,7 @@ import { NeedsSection } from './needs-section';
 import { QuickField } from './quick-field';
 import { ReadersSection } from './readers-section';
 import { useLeft } from './use-left';
-import { useVerdict } from './use-verdict';
+import { ofKnownDates, useVerdict } from './use-verdict';
 import { VerdictSlip } from './verdict-slip';
 import { KindSection, WhatSection } from './what-section';
 import { WhenSection } from './when-section';
@@ -151,6 +151,7 @@ function useSending(
   key: { readonly current: string },
   files: ReturnType<typeof useFiles>,
   choices: AskChoices,
+  dates: ReadonlySet<string> | null,
 ) {
   const router = useRouter();
   const { tzid } = useOffice();
@@ -174,7 +175,8 @@ function useSending(
           },
         ]),
       );
-    const reply = await send<AskReply>('POST', '/api/requests', toBody(values, key.current, tzid, choices));
+    const body = ofKnownDates(toBody(values, key.current, tzid, choices), dates);
+    const reply = await send<AskReply>('POST', '/api/requests', body);
     if (!reply.ok) return setError(reply.error);
     dropDraft();
     router.push(`/requests/${reply.value.reference}?sent=1`);
@@ -230,8 +232,8 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
     [form],
   );
   const files = useFiles(values.files, setFiles, isSignedIn);
-  const { error, isSending, submit } = useSending(form, key, files, choices);
   const verdict = useVerdict(toCheckBody(values, tzid, choices), choices, side);
+  const { error, isSending, submit } = useSending(form, key, files, choices, verdict.dates);
   const left = useLeft(values);
   const faults = useMemo(() => byField(error?.fields ?? []), [error]);
   const here = picked ? askHref(picked) : '/ask';
@@ -298,7 +300,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         </div>
       </form>
       <div>
-        <VerdictSlip state={verdict} bands={firstBands(values, tzid)} tzid={tzid} {...parts} />
+        <VerdictSlip state={verdict.state} bands={firstBands(values, tzid)} tzid={tzid} {...parts} />
       </div>
     </div>
   );

@@ -83,12 +83,29 @@ function useCheckHere(
   return found !== null && found.text === text ? found.reply : null;
 }
 
+/** The body without what is said of dates there are none of; nothing is said of any before they are known. */
+export const ofKnownDates = <Body extends CheckBody>(
+  body: Body,
+  dates: ReadonlySet<string> | null,
+): Body => ({
+  ...body,
+  overrides: (body.overrides ?? []).filter(({ at }) => dates?.has(at)),
+});
+
+interface Verdict {
+  readonly state: VerdictState;
+  /** Starts of the dates there are, left out or not made different; null until they are known. */
+  readonly dates: ReadonlySet<string> | null;
+}
+
 /**
  * The verdict on what stands in the form: at once by the core in the browser where it knows the surroundings, and then
  * the server's, asked again whenever the form changes.
  */
-export function useVerdict(body: CheckBody, choices: AskChoices, side: Side): VerdictState {
+export function useVerdict(whole: CheckBody, choices: AskChoices, side: Side): Verdict {
   const [state, setState] = useState<{ text: string; answer: VerdictState } | null>(null);
+  const [dates, setDates] = useState<ReadonlySet<string> | null>(null);
+  const body = ofKnownDates(whole, dates);
   const loaded = useSurroundings(body);
   const isComplete = checkSchema.safeParse(body).success;
   const text = JSON.stringify(body);
@@ -98,14 +115,15 @@ export function useVerdict(body: CheckBody, choices: AskChoices, side: Side): Ve
     const abort = new AbortController();
     const timer = setTimeout(() => {
       send<CheckReply>('POST', '/api/check', JSON.parse(text), abort.signal)
-        .then((reply) =>
+        .then((reply) => {
+          if (reply.ok) setDates(new Set(reply.value.dates.map(({ key }) => key)));
           setState({
             text,
             answer: reply.ok
               ? { kind: 'checked', reply: reply.value }
               : { kind: 'refused', error: reply.error },
-          }),
-        )
+          });
+        })
         .catch((error: unknown) => {
           if (!abort.signal.aborted) throw error;
         });
@@ -117,8 +135,13 @@ export function useVerdict(body: CheckBody, choices: AskChoices, side: Side): Ve
   }, [text, isComplete]);
 
   const here = useCheckHere(isComplete ? text : null, loaded, choices, side);
-  if (!isComplete) return { kind: 'incomplete' };
-  if (state?.text === text) return state.answer;
-  if (here) return { kind: 'checked', reply: here };
-  return { kind: 'checking', before: state?.answer.kind === 'checked' ? state.answer.reply : null };
+  const before = state?.answer.kind === 'checked' ? state.answer.reply : null;
+  const found: VerdictState = !isComplete
+    ? { kind: 'incomplete' }
+    : state?.text === text
+      ? state.answer
+      : here
+        ? { kind: 'checked', reply: here }
+        : { kind: 'checking', before };
+  return { state: found, dates };
 }

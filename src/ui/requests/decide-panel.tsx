@@ -4,6 +4,7 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
+import { PlaceFields, type PlaceOption } from './place-fields';
 import { useChange, type ChangeHandle } from './use-change';
 
 const idsOf = (dates: readonly DateView[]): ReadonlySet<number> => new Set(dates.map(({ id }) => id));
@@ -137,7 +138,7 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
 }
 
 /** Deciding one request: pick rungs by verdict or hand, do something with what is picked, leave the rest waiting. */
-export function DecidePanel({ request }: { request: RequestView }) {
+export function DecidePanel({ request, places }: { request: RequestView; places: readonly PlaceOption[] }) {
   const change = useChange(request);
   const waiting = request.dates.filter(
     ({ actions }) => actions.includes('approve') || actions.includes('decline'),
@@ -146,12 +147,22 @@ export function DecidePanel({ request }: { request: RequestView }) {
   const possible = waiting.filter(({ isUnapprovable, isPast }) => !isUnapprovable && !isPast);
   const [chosen, setPicked] = useState<ReadonlySet<number>>(idsOf(clear));
   const wantedOtherwise = request.dates.filter((date) => date.change !== null);
+  const unplaced = waiting.filter((date) => date.places === '' && !date.isPast);
   const waitingIds = idsOf(waiting);
   const picked = waiting.filter(({ id }) => chosen.has(id));
 
   return (
     <section aria-label="Dates and decision">
       <WantedChanges change={change} dates={wantedOtherwise} />
+      {request.wantsText !== null && unplaced.length > 0 && (
+        <PlaceFields
+          change={change}
+          dates={unplaced}
+          places={places}
+          people={request.people}
+          wantsText={request.wantsText}
+        />
+      )}
       {waiting.length > 0 && (
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">Pick</span>

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
 import { deskRequest } from '@/server/use-cases/decide/desk';
+import { knownSpaces } from '@/server/use-cases/look/board-house';
 import { siteZone } from '@/server/db/space-facts';
 import { DecidePanel } from '@/ui/requests/decide-panel';
 import { RequestFacts } from '@/ui/requests/facts';
@@ -17,6 +18,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
   const outcome = await deskRequest(ctx, ref);
   if (!outcome.ok) notFound();
   const request = outcome.value;
+  const spaces = request.wantsText === null ? [] : await knownSpaces(ctx.db);
   return (
     <>
       <p className="pb-1">
@@ -25,7 +27,15 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
       <RequestHeading request={request} />
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div>
-          <DecidePanel request={request} />
+          <DecidePanel
+            request={request}
+            places={spaces.map(({ id, name, building, facts }) => ({
+              id,
+              name,
+              building,
+              layouts: facts.layouts.map(({ layout, seats }) => ({ layout, seats })),
+            }))}
+          />
           {request.dates.some(({ actions }) => actions.includes('cancel')) && (
             <p className="py-2">
               <Link href={`/requests/${request.reference}`}>Cancel approved dates</Link>

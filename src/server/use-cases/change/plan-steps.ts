@@ -33,10 +33,10 @@ export const draftOf = ({ startLocal, endLocal, claim }: DateRow): ClaimDraft =>
 
 /** Layouts of every space a patch leads to, to set it as it is usually set there. */
 export async function offersFor(reader: Reader, patch: DatePatch | null) {
-  const spaces = await loadSpaceFacts(
-    reader,
-    (patch?.spaces ?? []).map(({ to }) => to),
-  );
+  const spaces = await loadSpaceFacts(reader, [
+    ...(patch?.spaces ?? []).map(({ to }) => to),
+    ...(patch?.place ? [patch.place.spaceId] : []),
+  ]);
   const byId = new Map(spaces.map(({ id, layouts }) => [id, layouts]));
   return {
     has: (id: SpaceId) => byId.has(id),
@@ -129,6 +129,13 @@ export async function planSteps(
 ): Promise<Outcome<PlannedDate[]>> {
   const patch = 'patch' in step && step.action !== 'approve-or-move' ? step.patch : null;
   const offers = await offersFor(reader, patch);
+  if (patch?.place && !offers.has(patch.place.spaceId))
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        { path: 'step.patch.place.spaceId', message: 'There is no such space. Choose one from the list.' },
+      ],
+    });
   const unknown = (patch?.spaces ?? []).findIndex(({ to }) => !offers.has(to));
   if (unknown >= 0)
     return refuse({
@@ -168,11 +175,14 @@ export async function planSteps(
     if (result.kind === 'nothing-there')
       return refuse({ code: 'nothing-there', date: day, what: result.what });
     const { plan } = result;
+    const wanted = wantedAfter(date, plan);
+    if (request.kind === 'office-chooses' && plan.to === 'approved' && wanted?.content.spaces.length === 0)
+      return refuse({ code: 'no-space-yet', date: day });
     planned.push({
       date,
       request,
       plan,
-      wanted: wantedAfter(date, plan),
+      wanted,
       own: made && step.action !== 'propose' ? made.own : null,
       keepsOwn: made?.keepsOwn ?? false,
       isMoved: plan.draft !== null || step.action === 'grant-change' || step.action === 'accept',
