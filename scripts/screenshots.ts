@@ -87,9 +87,11 @@ async function main(): Promise<void> {
         await fill(page, 'Title', 'Grafting evenings');
         await fill(page, 'Category', 'Workshops');
         await fill(page, 'People expected', '18');
-        await press(page, 'More dates by a rule', 'checkbox');
+        await press(page, 'Dates by a rule', 'radio');
         await fill(page, 'Unit', 'months');
-        await fill(page, 'On which day', 'on the last Wednesday');
+        await fill(page, 'On which day', 'on certain weekdays');
+        await press(page, '3rd', 'checkbox');
+        await press(page, 'last', 'checkbox');
         await fill(page, 'It goes on', 'for so many dates');
         await fill(page, 'Dates', '6');
         await says(page, 'Every month on the last Wednesday');

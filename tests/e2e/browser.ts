@@ -88,7 +88,12 @@ async function control(page: Page, label: string): Promise<ElementHandle<Element
   await page.waitForSelector(`aria/${label}`);
   for (let tries = 0; tries < 50; tries += 1) {
     for (const found of await page.$$(`aria/${label}`))
-      if (await found.evaluate((node) => /^(INPUT|SELECT|TEXTAREA)$/.test(node.tagName))) return found;
+      if (
+        await found.evaluate(
+          (node) => /^(INPUT|SELECT|TEXTAREA)$/.test(node.tagName) || (node as HTMLElement).isContentEditable,
+        )
+      )
+        return found;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new Error(`no field is labelled “${label}”`);
@@ -97,7 +102,11 @@ async function control(page: Page, label: string): Promise<ElementHandle<Element
 /** Replaces what stands in a labelled field, as typing would. */
 export async function fill(page: Page, label: string, value: string): Promise<void> {
   const field = await control(page, label);
-  const kind = await field.evaluate((node) => (node instanceof HTMLInputElement ? node.type : node.tagName));
+  const kind = await field.evaluate((node) => {
+    if (node.getAttribute('role') === 'combobox') return 'combobox';
+    if ((node as HTMLElement).isContentEditable) return 'editor';
+    return node instanceof HTMLInputElement ? node.type : node.tagName;
+  });
   if (kind === 'SELECT') {
     const option = await field.evaluate(
       (node, wanted) =>
@@ -111,6 +120,19 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
       node.dispatchEvent(new Event('input', { bubbles: true }));
       node.dispatchEvent(new Event('change', { bubbles: true }));
     }, value);
+  } else if (kind === 'combobox') {
+    // Typed, then the first that fits is taken.
+    await field.click();
+    await field.evaluate((node) => (node as HTMLInputElement).select());
+    await page.keyboard.type(value);
+    await page.waitForSelector('[role="option"]');
+    await page.keyboard.press('Enter');
+  } else if (kind === 'editor') {
+    await field.click();
+    await page.keyboard.down('Control');
+    await page.keyboard.press('a');
+    await page.keyboard.up('Control');
+    await page.keyboard.type(value);
   } else {
     await field.focus();
     await field.evaluate((node) => (node as HTMLInputElement).select());

@@ -41,7 +41,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await press(page, 'Add equipment');
     await fill(page, 'Equipment', 'Projector');
     await fill(page, 'How many', '1');
-    await press(page, 'More dates by a rule', 'checkbox');
+    await press(page, 'Dates by a rule', 'radio');
     await fill(page, 'Until', '2027-06-16');
     await says(page, 'All 3 dates are clear.');
     await says(page, 'Every week on Wednesday, 18:30–20:30, until 16 June 2027, 3 dates');
@@ -184,9 +184,9 @@ test('a wrong input is said beside its field, and nothing typed is lost', async 
   await press(page, 'Send the request');
   await says(page, 'The end must be after the start.');
   await fill(page, 'Ends', '11:00');
-  await fill(page, 'Public text', 'A <script>alert(1)</script> walk');
+  await fill(page, 'Setup notes', 'A <script>alert(1)</script> walk');
   await press(page, 'Send the request');
-  await says(page, 'Public text is plain text: leave out tags');
+  await says(page, 'Setup notes is plain text: leave out tags');
   expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe('Too many for the drawers');
   await open(page, '/requests');
   expect(await textOf(page)).not.toContain('Too many for the drawers');

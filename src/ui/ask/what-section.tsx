@@ -1,5 +1,5 @@
 'use client';
-import { Controller, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/primitives/combobox';
 import type { RequestKind } from '@/contracts/ask-details';
 import type { AskForm } from './draft';
@@ -81,8 +81,11 @@ const hasNone = ({ moreCategoryIds, jointHostIds, secondLine, contact, onBehalfO
   !moreCategoryIds.length && !jointHostIds.length && !secondLine && !contact && !onBehalfOf;
 
 export function WhatSection({ form, choices, faults }: PartProps) {
-  const { register, control, getValues } = form;
-  const [categoryId, hostId] = useWatch({ control, name: ['categoryId', 'hostId'] });
+  const { register, control, getValues, setValue } = form;
+  const [categoryId, hostId, onBehalfOf] = useWatch({
+    control,
+    name: ['categoryId', 'hostId', 'onBehalfOf'],
+  });
   const category = choices.categories.find(({ id }) => String(id) === categoryId);
   const hosts = choices.hosts.map(({ id, name, isOwn }) => ({
     value: String(id),
@@ -101,12 +104,10 @@ export function WhatSection({ form, choices, faults }: PartProps) {
         <input className="field" maxLength={200} {...register('title')} />
       </Field>
       <Field label="Lead host" fault={faults.hostId} className="sm:col-span-2">
-        <Controller
-          control={control}
-          name="hostId"
-          render={({ field }) => (
-            <Combobox options={hosts} value={field.value} inputRef={field.ref} onChange={field.onChange} />
-          )}
+        <Combobox
+          options={hosts}
+          value={hostId}
+          onChange={(value) => setValue('hostId', value, { shouldDirty: true })}
         />
       </Field>
       <Field label="Category" hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
@@ -175,20 +176,13 @@ export function WhatSection({ form, choices, faults }: PartProps) {
               fault={faults.onBehalfOf}
               className="sm:col-span-3"
             >
-              <Controller
-                control={control}
-                name="onBehalfOf"
-                render={({ field }) => (
-                  <Combobox
-                    options={[
-                      { value: '', text: 'for myself' },
-                      ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
-                    ]}
-                    value={field.value}
-                    inputRef={field.ref}
-                    onChange={field.onChange}
-                  />
-                )}
+              <Combobox
+                options={[
+                  { value: '', text: 'for myself' },
+                  ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
+                ]}
+                value={onBehalfOf}
+                onChange={(value) => setValue('onBehalfOf', value, { shouldDirty: true })}
               />
             </Field>
           )}

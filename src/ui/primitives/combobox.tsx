@@ -47,9 +47,6 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
     itemToString: (option) => option?.text ?? '',
     // The first that fits is taken by Enter once something is typed.
     defaultHighlightedIndex: typed ? 0 : -1,
-    onInputValueChange: ({ inputValue, type }) => {
-      if (type === useCombobox.stateChangeTypes.InputChange) setTyped(inputValue);
-    },
     onSelectedItemChange: ({ selectedItem }) => selectedItem && onChange(selectedItem.value),
     onIsOpenChange: ({ isOpen }) => {
       if (!isOpen) setTyped(null);
@@ -66,6 +63,8 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
           // The label belongs to the field that has this id.
           'aria-labelledby': undefined,
           onFocus: (event) => event.currentTarget.select(),
+          // At once, in the event itself: told any later, letters typed quickly would get lost.
+          onChange: (event) => setTyped(event.currentTarget.value),
         })}
       />
       <ul

@@ -1,0 +1,421 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import {
+  as,
+  BASE,
+  byRole,
+  drawOn,
+  fill,
+  launch,
+  newPage,
+  open,
+  press,
+  says,
+  send,
+  sessionOf,
+  show,
+  signIn,
+  textOf,
+  type Account,
+} from './browser';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+const folder = mkdtempSync(join(tmpdir(), 'calendario-files-'));
+function fileOf(name: string, bytes: number): string {
+  const path = join(folder, name);
+  writeFileSync(path, Buffer.alloc(bytes, 'fern '));
+  return path;
+}
+
+async function pickFiles(page: Page, ...paths: string[]): Promise<void> {
+  // The browser itself names such a field by what is chosen, too.
+  const input = (await page.waitForSelector('input[type="file"]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(...paths);
+}
+
+async function signInHere(page: Page, email: string): Promise<void> {
+  await fill(page, 'E-mail address', email);
+  await fill(page, 'Password', 'quillmere-2027');
+  await page.keyboard.press('Enter');
+}
+
+async function referenceOn(page: Page): Promise<string> {
+  await says(page, 'Sent. Your reference is');
+  return (await textOf(page)).match(/Your reference is ([A-Z0-9]{3}-[A-Z0-9]{3})/)![1]!;
+}
+
+const request = async (reference: string, who: Account = 'manager') =>
+  (await (await send('GET', `/api/requests/${reference}`, undefined, await as(who))).json()) as {
+    title: string;
+    whenText: string;
+    publicHtml: string;
+    dates: { when: string; places: string }[];
+    files: { key: string; name: string }[];
+    services: { name: string; answers: { answer: string }[] }[];
+    equipment: { name: string; quantity: number }[];
+  };
+
+const MAIN = { Title: 'Lichen on old walls', Category: 'Workshops', 'People expected': '14' } as const;
+
+async function fillMain(page: Page, more: Readonly<Record<string, string>> = {}): Promise<void> {
+  for (const [label, value] of Object.entries({ ...MAIN, 'Lead host': 'Fern and Moss', ...more }))
+    await fill(page, label, value);
+}
+
+test('a newcomer asks for fourteen dates but two, with equipment, a service and a file, from the board, without signing in first', async () => {
+  const page = await newPage(browser);
+  await open(page, '/?day=2027-09-07');
+  await drawOn(page, 'Seed Library', '18:30', '20:30');
+  await says(page, 'A free place');
+  await press(page, 'More dates, equipment, notes: the whole form', 'link');
+  await says(page, 'Can it be done?');
+  await fillMain(page);
+  await press(page, 'Dates by a rule', 'radio');
+  await fill(page, 'It goes on', 'for so many dates');
+  await fill(page, 'Dates', '14');
+  await says(page, 'All 14 dates are clear.');
+  await says(page, '14 dates, the last Tue 7 Dec 2027, 18:30–20:30.');
+  // Two are left out on the ladder.
+  for (const day of ['Tue 28 Sept 2027', 'Tue 26 Oct 2027']) {
+    const box = await page.waitForSelector(
+      `::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "${day}")]//input)`,
+    );
+    await box!.click();
+    await says(page, `${day}, 18:30 left out`);
+  }
+  await says(page, 'All 12 dates are clear.');
+  await press(page, 'Add equipment');
+  await fill(page, 'Equipment', 'Projector');
+  await fill(page, 'How many', '1');
+  await page.click('::-p-xpath(//label[contains(., "Refreshments")]//input)');
+  await fill(page, 'Served at the tables, or laid out?', 'laid out');
+  await pickFiles(page, fileOf('wall plan.pdf', 30_000));
+  await says(page, 'kept here; it is sent once you have signed in');
+  // A reload in the middle: the file is still there too.
+  await page.reload();
+  await says(page, 'What you typed before is still here.');
+  await says(page, 'wall plan.pdf');
+  await press(page, 'Sign in to send it', 'link');
+  await signInHere(page, 'isolde.marsh@quillmere.example');
+  await says(page, 'What you typed before is still here.');
+  await says(page, 'All 12 dates are clear.');
+  await (
+    await byRole(page, 'button', 'Send the request')
+  ).evaluate((button) => {
+    (button as HTMLButtonElement).click();
+    (button as HTMLButtonElement).click();
+  });
+  const reference = await referenceOn(page);
+  const stored = await request(reference);
+  expect(stored.dates).toHaveLength(12);
+  expect(stored.dates.some(({ when }) => when.startsWith('Tue 28 Sept'))).toBe(false);
+  expect(stored).toMatchObject({
+    equipment: [{ name: 'Projector', quantity: 1 }],
+    services: [{ name: 'Refreshments', answers: [{ answer: 'laid out to fetch' }] }],
+    files: [{ name: 'wall plan.pdf' }],
+  });
+  const saved = await send('GET', `/api/files/${stored.files[0]!.key}`, undefined, await as('manager'));
+  expect([saved.status, saved.headers.get('content-disposition')]).toEqual([
+    200,
+    expect.stringContaining('attachment'),
+  ]);
+  expect((await saved.arrayBuffer()).byteLength).toBe(30_000);
+  expect((await send('GET', `/api/files/${stored.files[0]!.key}`)).status).toBe(401);
+  // Asked for once, however often it was pressed.
+  await open(page, '/requests');
+  expect((await textOf(page)).split(MAIN.Title)).toHaveLength(2);
+});
+
+test('by keys alone', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-10-06T10:00&minutes=60', 'requester');
+  await says(page, 'Can it be done?');
+  const focusOn = async (name: string) => {
+    for (let presses = 0; presses < 140; presses += 1) {
+      const isThere = await page.evaluate((wanted) => {
+        const { activeElement: at } = document;
+        const label = at?.id ? document.querySelector(`label[for="${CSS.escape(at.id)}"]`)?.textContent : '';
+        return [
+          label,
+          at?.getAttribute('aria-label'),
+          at?.closest('label')?.textContent,
+          at?.textContent,
+        ].some((text) => text?.trim().startsWith(wanted));
+      }, name);
+      if (isThere) return;
+      await page.keyboard.press('Tab');
+    }
+    throw new Error(`Tab never comes to “${name}”`);
+  };
+  await page.focus('#quick-line');
+  await page.keyboard.type('"Mosses by touch" wed 6 oct 10-12 seed library 12 people workshops');
+  await page.keyboard.press('Enter');
+  await says(page, '10:00–12:00');
+  await focusOn('Lead host');
+  await page.keyboard.type('moss circle');
+  await page.keyboard.press('Enter');
+  await focusOn('Another space that fits');
+  await page.keyboard.press('Space');
+  await focusOn('Setup notes');
+  await page.keyboard.type('Trays by the window.');
+  await says(page, 'clear');
+  await focusOn('Send the request');
+  await page.keyboard.press('Enter');
+  const stored = await request(await referenceOn(page));
+  expect(stored).toMatchObject({ title: 'Mosses by touch' });
+  expect(stored.dates[0]!.when).toBe('Wed 6 Oct 2027, 10:00–12:00');
+});
+
+test('on a phone: nothing runs out of the screen, and it is sent', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-10-13T10:00&minutes=60', 'requester', {
+    width: 390,
+    height: 844,
+  });
+  await fillMain(page, { Title: 'Ferns in the hand' });
+  await press(page, 'Dates by a rule', 'radio');
+  await says(page, 'It goes on');
+  const width = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(width).toBeLessThanOrEqual(390);
+  await press(page, 'One date', 'radio');
+  await press(page, 'Send the request');
+  await referenceOn(page);
+});
+
+test('the session lapses in the middle: one is told, signs in, and sends what was typed', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-10-20T10:00&minutes=60', 'requester');
+  await fillMain(page, { Title: 'Galls, opened' });
+  await page.deleteCookie(...(await page.cookies()));
+  await press(page, 'Send the request');
+  await says(page, 'You are not signed in, or no longer.');
+  const other = await page.browserContext().newPage();
+  await open(other, '/sign-in');
+  await signInHere(other, 'isolde.marsh@quillmere.example');
+  await other.waitForFunction(() => document.body.innerText.includes('Sign out'));
+  await other.close();
+  await press(page, 'Send the request');
+  await referenceOn(page);
+});
+
+test('the server is away while it is sent: nothing is lost, and it is sent once when it is back', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-10-27T10:00&minutes=60', 'requester');
+  await fillMain(page, { Title: 'Slow moulds' });
+  await says(page, 'clear');
+  await page.setOfflineMode(true);
+  await press(page, 'Send the request');
+  await says(page, 'The server cannot be reached just now. Nothing is lost here');
+  await page.setOfflineMode(false);
+  expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe('Slow moulds');
+  await press(page, 'Send the request');
+  await referenceOn(page);
+});
+
+test('script, style and javascript: in pasted text are gone, in the editor, in the preview and for readers', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-11-03T10:00&minutes=60', 'requester');
+  await fillMain(page, { Title: 'Bark rubbings' });
+  const editor = (await page.waitForSelector('.rich-text[role="textbox"]'))!;
+  await editor.click();
+  await editor.evaluate((node) => {
+    const data = new DataTransfer();
+    data.setData(
+      'text/html',
+      '<p style="position:fixed">Bring <b>paper</b><script>window.hacked=1</script><style>*{display:none}</style><img src=x onerror="window.hacked=1"> <a href="javascript:window.hacked=1">here</a> <a href="https://bark.example/">bark</a></p>',
+    );
+    node.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await page.waitForFunction(() =>
+    document.querySelector('[aria-label="As readers will see it"]')?.textContent?.includes('Bring paper'),
+  );
+  const html = await page.$eval('main', (node) => node.innerHTML);
+  expect(html).not.toMatch(/<script|javascript:|onerror|position:fixed/);
+  expect(html).toContain('https://bark.example/');
+  await press(page, 'Send the request');
+  const stored = await request(await referenceOn(page));
+  expect(stored.publicHtml).toContain('<strong>paper</strong>');
+  expect(stored.publicHtml).not.toMatch(/script|style|onerror|<img/);
+  expect(await page.evaluate(() => 'hacked' in window)).toBe(false);
+});
+
+test('a file of 60 MB is refused where it is picked, and by the server; a name with path tricks is only a name', async () => {
+  const page = await show(browser, '/ask', 'requester');
+  await says(page, 'A file is at most 50 MB.');
+  await pickFiles(page, fileOf('film.mp4', 60 * 1024 * 1024), fileOf('list.csv', 2000));
+  await says(page, '“film.mp4” has 60.0 MB. A file is at most 50 MB.');
+  await says(page, 'list.csv');
+  await page.waitForFunction(
+    () =>
+      document.body.innerText.includes('2 KB\nsent') ||
+      /list\.csv\s+2 KB\s+sent/.test(document.body.innerText),
+  );
+  const cookie = { Cookie: await sessionOf('requester'), Origin: BASE };
+  const upload = (name: string, bytes: number) =>
+    fetch(`${BASE}/api/files?key=${crypto.randomUUID()}&name=${encodeURIComponent(name)}`, {
+      method: 'POST',
+      headers: cookie,
+      body: Buffer.alloc(bytes),
+    });
+  const large = await upload('film.mp4', 60 * 1024 * 1024);
+  expect([large.status, await large.text()]).toEqual([413, expect.stringContaining('at most 50 MB')]);
+  const tricky = await upload('../../../etc/../<b>plan\u202E.exe', 10);
+  expect(await tricky.json()).toMatchObject({ name: 'bplan.exe' });
+});
+
+test('two hundred days picked by hand, pasted at once', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-05-03T07:00&minutes=30', 'requester');
+  await fillMain(page, { Title: 'Dew readings' });
+  await press(page, 'Dates picked by hand', 'radio');
+  const days = Array.from({ length: 199 }, (_, n) =>
+    new Date(Date.UTC(2027, 4, 4 + n)).toISOString().slice(0, 10),
+  );
+  await page.$eval(
+    '#picked-days',
+    (field, text) => {
+      Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')!.set!.call(field, text);
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    days.join('\n'),
+  );
+  await press(page, 'Add');
+  await says(page, '200 days with the first.');
+  await says(page, 'Show 140 more dates');
+  await press(page, 'Send the request');
+  const stored = await request(await referenceOn(page));
+  expect(stored.dates).toHaveLength(200);
+});
+
+test('a rule the form cannot show is opened, said to be kept, and sent unchanged', async () => {
+  const rule = 'FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1;COUNT=4';
+  const reply = await send(
+    'POST',
+    '/api/requests',
+    {
+      key: crypto.randomUUID(),
+      title: 'Month’s last workday count',
+      publicText: '',
+      categoryId: 2,
+      hostId: 2,
+      people: 6,
+      accessMin: 10,
+      exitMin: 10,
+      spaces: [{ spaceId: 8, layout: 'boardroom', setupMin: 0, strikeMin: 0 }],
+      equipment: [],
+      notes: '',
+      publish: false,
+      when: { startsAt: '2027-10-29T08:00', endsAt: '2027-10-29T09:00', repeat: { rule } },
+    },
+    await as('requester'),
+  );
+  const { reference } = (await reply.json()) as { reference: string };
+  const page = await show(browser, `/ask?from=${reference}`, 'requester');
+  await says(page, `Everything but the dates is as in ${reference}.`);
+  await says(page, 'It is kept exactly as it came');
+  await says(page, rule);
+  await fill(page, 'First date', '2028-01-31');
+  await press(page, 'Send the request');
+  const again = await request(await referenceOn(page));
+  expect(again.dates.map(({ when }) => when.slice(0, 15).trim())).toHaveLength(4);
+  const [stored] = [
+    await (await send('GET', `/api/requests/${reference}`, undefined, await as('manager'))).json(),
+  ] as { dates: unknown[] }[];
+  expect(stored!.dates).toHaveLength(4);
+});
+
+describe('afterwards', () => {
+  let reference = '';
+  test('a series of which one date differs; the office writes, the requester reads it as news and answers', async () => {
+    const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
+    await fillMain(page, { Title: 'Twig keys' });
+    await press(page, 'Dates by a rule', 'radio');
+    await fill(page, 'It goes on', 'for so many dates');
+    await fill(page, 'Dates', '3');
+    await says(page, 'All 3 dates are clear.');
+    await page.click(
+      '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "make it differ")])',
+    );
+    await page.click('::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)');
+    await page.$eval(
+      '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
+      (field) => {
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, '13:00');
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+        field.dispatchEvent(new Event('change', { bubbles: true }));
+      },
+    );
+    await says(page, 'Wed 17 Nov 2027, 13:00–14:00');
+    await press(page, 'Send the request');
+    reference = await referenceOn(page);
+    await says(page, 'The office decides about 3 dates; nothing is booked before.');
+    const office = await show(browser, `/desk/${reference}`, 'manager');
+    await fill(office, 'Write', 'Could you do with eight trays?');
+    await press(office, 'Send');
+    await says(office, 'You for the office');
+    await press(office, 'Approve 3 dates');
+    await says(office, 'Done: approved 3 dates.');
+    await open(page, '/requests');
+    await says(page, 'Wren Calloway wrote to you: Twig keys');
+    await says(page, 'Wren Calloway approved 3 dates: Twig keys');
+    await page.click('::-p-xpath(//section[@aria-label="What happened"]//a[contains(., "Twig keys")])');
+    await says(page, 'Could you do with eight trays?');
+    await says(page, 'Next: Wed 10 Nov 2027, 10:00–11:00.');
+    await fill(page, 'Write to the office', 'Gladly.');
+    await press(page, 'Send');
+    await says(page, 'Gladly.');
+  });
+
+  test('a change that is clear applies at once, and what it does is said before; one date is given up', async () => {
+    const page = await show(browser, `/requests/${reference}`, 'requester');
+    await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
+    await press(page, 'Change 1 date …');
+    await fill(page, 'Starts', '15:00');
+    await says(page, 'It would have changed 1 date');
+    await press(page, 'Change 1 date');
+    await says(page, 'Wed 24 Nov 2027, 15:00–16:00');
+    await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 10 Nov 2027")]//input)');
+    await press(page, 'Give up 1 date …');
+    await says(page, '1 approved date is cancelled');
+    await press(page, 'Give them up');
+    await says(page, 'Done: cancelled 1 approved date.');
+    await press(page, 'Take it back');
+    await says(page, 'took back');
+  });
+
+  test('a deputy finds it among their own; a stranger does not read it', async () => {
+    expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
+  });
+});
+
+test('some space, left to the office: it gives one and approves', async () => {
+  const page = await show(browser, '/ask?start=2027-11-17T10:00', 'requester');
+  await press(page, 'Some space', 'radio');
+  await fillMain(page, { Title: 'Where shall we', 'People expected': '18' });
+  await fill(page, 'First date', '2027-11-18');
+  await says(page, 'spaces fit what you ask for');
+  await press(page, 'Send the request');
+  const reference = await referenceOn(page);
+  const office = await show(browser, `/desk/${reference}`, 'manager');
+  await says(office, '1 date has no space yet.');
+  await press(office, 'Approve 1 date');
+  await says(office, 'has no space yet: whoever asked leaves it to the office');
+  await fill(office, 'Space', 'Council Room');
+  await press(office, 'Give 1 date this space');
+  await says(office, 'Done: moved 1 date.');
+  await office.waitForFunction(() =>
+    document.querySelector('ol[aria-label="Dates"]')?.textContent?.includes('Council Room'),
+  );
+  await press(office, 'Approve 1 date');
+  await says(office, 'Done: approved 1 date.');
+  expect((await request(reference)).dates[0]!.places).toBe('Council Room');
+});
+
+test('signing in goes on from where one was', async () => {
+  const page = await newPage(browser);
+  await open(page, '/ask?space=8&start=2027-11-24T10:00&minutes=60');
+  await signIn(page, 'requester');
+  await page.reload();
+  await byRole(page, 'button', 'Send the request');
+});
