@@ -50,6 +50,23 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/ruler': [{ statuses: OPEN, path: '/api/ruler?from=2027-04-13&days=7' }],
   // Of another requester, as its page.
   '/api/requests/[ref]': [{ statuses: [401, 403, 403, 200] }],
+  '/api/requests/[ref]/messages': [
+    { method: 'POST', statuses: [401, 400, 400, 400] },
+    {
+      method: 'POST',
+      path: '/api/requests/AAA-AAA/messages',
+      statuses: [401, 404, 404, 404],
+      body: { key: randomUUID(), text: 'x' },
+    },
+  ],
+  '/api/files': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  // Of nobody: who may not have a file learns only that there is none.
+  '/api/files/[key]': [
+    { path: `/api/files/${randomUUID()}`, statuses: [401, 404, 404, 404] },
+    { method: 'DELETE', path: `/api/files/${randomUUID()}`, statuses: [401, 401, 401, 401] },
+  ],
+  '/api/own/news': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  '/api/left': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/session': [
     { method: 'POST', statuses: [400, 400, 400, 400] },

@@ -65,6 +65,12 @@ const VIEWS: readonly View[] = [
   { name: 'calendar', path: '/notices/workshops' },
   { name: 'sign in', path: '/sign-in' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
+  {
+    name: 'ask with dates picked, services and second choices',
+    path: '/ask?space=11&start=2027-04-21T09:25&minutes=50',
+    as: 'requester',
+    click: '::-p-xpath(//label[contains(., "Refreshments")]//input)',
+  },
   { name: 'own requests', path: '/requests', as: 'requester' },
   { name: 'own request', path: '/requests', as: 'requester', link: 'Ferns from spores' },
   { name: 'desk', path: '/desk', as: 'manager' },
