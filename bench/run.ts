@@ -36,7 +36,7 @@ async function main(): Promise<void> {
     `## Expanding rules: three months, eight years after their start\n\n${await benchRecurrence()}`,
     `## Day board of ${FULL.spaces} spaces\n\n${table(await benchBoard(db))}\n\nMust reach: the JSON text ≤ 0.5.`,
     `## Searching ${FULL.spaces} spaces for a series of 30 dates\n\nEverything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
-    `## The board in headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day\n\n${await benchBrowser()}`,
+    `## In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day\n\n${await benchBrowser()}`,
     `## How the check grows\n\n${await growth(db)}`,
     `## Query plans\n\nNo full scan of a table that grows; \`SCAN w\` and \`SCAN json_each\` walk what was bound.\n\n${await queryPlans(db)}`,
     `## Memory\n\n${await memory(db)}`,

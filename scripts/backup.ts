@@ -1,12 +1,14 @@
-import { existsSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { openDatabase } from '@/server/db/connection';
 import { violations } from '@/server/db/invariants';
+import { filesFolder } from '@/server/files/store';
 import { databaseFile } from '@/server/settings';
 
 /**
- * A copy of the database while the application runs: `npm run backup -- path/to/copy.sqlite`. VACUUM INTO reads one
- * consistent state; the copy is then opened and its invariants are checked.
+ * A copy of the database while the application runs: `npm run backup -- path/to/copy.sqlite`, with the files that were
+ * sent beside it in `copy.sqlite.files`. VACUUM INTO reads one consistent state; files are only ever added, so that those
+ * copied after it hold every one it speaks of. The copy is then opened and its invariants are checked.
  */
 async function main(): Promise<void> {
   const target = process.argv[2] && resolve(process.argv[2]);
@@ -23,15 +25,21 @@ async function main(): Promise<void> {
   }
   const db = openDatabase(databaseFile());
   await db.rows('VACUUM INTO $target', { target });
+  const [sent] = await db.rows<{ count: number }>('SELECT COUNT(*) AS count FROM file');
   await db.close();
+  if (existsSync(filesFolder())) {
+    mkdirSync(`${target}.files`, { mode: 0o700 });
+    cpSync(filesFolder(), `${target}.files`, { recursive: true, filter: (path) => !path.endsWith('.part') });
+  }
   const copy = openDatabase(target);
   const broken = await violations(copy);
   await copy.rows('PRAGMA journal_mode = DELETE');
   await copy.close();
+  const what = `Copied to ${target}, with ${sent!.count} ${sent!.count === 1 ? 'file' : 'files'}`;
   console.log(
     broken.length
-      ? `Copied to ${target}, but: ${broken.map(({ invariant }) => invariant).join('; ')}`
-      : `Copied to ${target}; all invariants hold.`,
+      ? `${what}, but: ${broken.map(({ invariant }) => invariant).join('; ')}`
+      : `${what}; all invariants hold.`,
   );
   process.exitCode = broken.length ? 1 : 0;
 }

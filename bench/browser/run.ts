@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import { BENCH_PASSWORD, makeWorldIn } from '../world';
+import { typed } from './ask';
 import { startBuilt } from './server';
 import { listPage, STATIC_PAGE } from './static-page';
 
@@ -173,7 +174,7 @@ async function dragged(page: Page, base: string): Promise<{ drawn: number; judge
   return page.evaluate(() => (window as unknown as { seen: { drawn: number; judged: number } }).seen);
 }
 
-/** The board in headless Chromium on the built application: 500 spaces, 2,000 bookings on the day. */
+/** Board and request form in headless Chromium on the built application: 500 spaces, 2,000 bookings on the day. */
 export async function benchBrowser(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'calendario-bench-'));
   const db = await makeWorldIn(folder, { spaces: 500, types: 20, occupancies: 100_000, uses: 20_000 });
@@ -210,6 +211,7 @@ export async function benchBrowser(): Promise<string> {
     await new Promise((resolve) => setTimeout(resolve, 1000));
     const fewer = await stepped(page, 20, 'scroll');
     const drag = await dragged(page, base);
+    const typing = await typed(page, base);
     const row = (what: string, found: string, must: string) => `| ${what} | ${found} | ${must} |`;
     return [
       '| | measured | must reach |',
@@ -236,6 +238,16 @@ export async function benchBrowser(): Promise<string> {
         'all',
       ),
       row('nodes of the grid at most: 500 spaces; 50', `${scrolled.nodes}; ${fewer.nodes}`, 'bounded'),
+      row(
+        `long tasks (> ${LONG_MS} ms) while a title is typed into a request of 50 dates`,
+        `${typing.long}; the longest ${typing.longest.toFixed(0)} ms`,
+        '0',
+      ),
+      row(
+        'the browser’s own verdict on those dates, from the key to the slip, against the server’s check',
+        `${typing.hereMs.toFixed(1)} ms : ${typing.thereMs.toFixed(1)} ms = ${(typing.hereMs / typing.thereMs).toFixed(2)}`,
+        '≤ 5',
+      ),
     ].join('\n');
   } finally {
     await browser.close();

@@ -51,7 +51,15 @@ export interface AskChoices {
     readonly questions: readonly Question[];
   }[];
   readonly hosts: readonly { readonly id: number; readonly name: string; readonly isOwn: boolean }[];
-  readonly equipment: readonly { readonly id: number; readonly name: string; readonly stock: number }[];
+  readonly equipment: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly stock: number;
+    /** Numbered ones, to be asked for singly; empty where they are all alike. */
+    readonly units: readonly { readonly id: number; readonly name: string }[];
+  }[];
+  /** For whom events may be, as the categories name them. */
+  readonly audiences: readonly string[];
   readonly services: readonly ServiceChoice[];
   /** Named stretches of the year that a series may go on until, those to come first. */
   readonly seasons: readonly { readonly name: string; readonly to: LocalDate }[];

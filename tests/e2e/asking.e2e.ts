@@ -266,11 +266,11 @@ test('a file of 60 MB is refused where it is picked, and by the server; a name w
 });
 
 test('two hundred days picked by hand, pasted at once', async () => {
-  const page = await show(browser, '/ask?space=8&start=2027-05-03T07:00&minutes=30', 'requester');
+  const page = await show(browser, '/ask?space=8&start=2027-12-01T13:00&minutes=30', 'requester');
   await fillMain(page, { Title: 'Dew readings' });
   await press(page, 'Dates picked by hand', 'radio');
   const days = Array.from({ length: 199 }, (_, n) =>
-    new Date(Date.UTC(2027, 4, 4 + n)).toISOString().slice(0, 10),
+    new Date(Date.UTC(2027, 11, 2 + n)).toISOString().slice(0, 10),
   );
   await page.$eval(
     '#picked-days',
@@ -384,7 +384,7 @@ describe('afterwards', () => {
     await says(page, 'took back');
   });
 
-  test('a deputy finds it among their own; a stranger does not read it', async () => {
+  test('a stranger does not read it', async () => {
     expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
   });
 });
@@ -418,4 +418,48 @@ test('signing in goes on from where one was', async () => {
   await signIn(page, 'requester');
   await page.reload();
   await byRole(page, 'button', 'Send the request');
+});
+
+test('a space given by periods: two in a row are taken by pressing them, without minutes around', async () => {
+  const page = await show(browser, '/ask?space=11&start=2027-09-15T14:00&minutes=60', 'requester');
+  await fillMain(page, { Title: 'Seeds under the lens' });
+  await press(page, 'Second 10:20–11:10');
+  await press(page, 'First 09:25–10:15');
+  await fill(page, 'Which year groups come? (if you know)', 'Year 4');
+  await says(page, 'clear');
+  await press(page, 'Send the request');
+  expect((await request(await referenceOn(page))).dates[0]!.when).toBe('Wed 15 Sept 2027, 09:25–11:10');
+});
+
+test('over several days: it asks about the nights, and the same hours each day are a daily rule', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-09-20T10:00&minutes=120', 'requester');
+  await fillMain(page, { Title: 'Drawers, aired' });
+  await fill(page, 'Last day of it', '2027-09-22');
+  await says(page, 'What about the nights?');
+  await press(page, 'Send the request');
+  await says(page, 'Say whether the nights are part of it.');
+  await page.click('input[value="each-day"]');
+  await says(page, '3 dates, the last Wed 22 Sept 2027, 10:00–12:00.');
+  await press(page, 'Send the request');
+  expect((await request(await referenceOn(page))).dates).toHaveLength(3);
+});
+
+test('whole days: said as such, without hours', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-09-27T10:00&minutes=120', 'requester');
+  await fillMain(page, { Title: 'Inventory of seeds' });
+  await press(page, 'Whole days', 'checkbox');
+  await says(page, 'Mon 27 Sept 2027, all day');
+});
+
+test('a deputy asks for whoever named them, and finds it among their own', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-10-04T10:00&minutes=60', 'requester');
+  await fillMain(page, { Title: 'Grafts for Hesper' });
+  await page.click('summary::-p-text(Second line, more hosts)');
+  await fill(page, 'Asked for somebody else', 'Hesper');
+  await press(page, 'Send the request');
+  const reference = await referenceOn(page);
+  await says(page, 'typed by Isolde Marsh');
+  await open(page, '/requests');
+  await says(page, 'Grafts for Hesper');
+  expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
 });

@@ -175,9 +175,9 @@ describe('as a requester', () => {
 
   test('one’s own stand out, waiting ones are said to wait', async () => {
     const page = await datesOf('/dates?view=month&day=2027-04-13', 'requester');
-    await drawnTimes(page, 'waiting: yours', 1);
+    await drawnTimes(page, 'waiting: yours: Spore print evening', 1);
     expect(await drawn(page, 'yours: Ferns from spores')).toBe(1);
-    await page.click('[data-entry][data-note*="waiting: yours"]');
+    await page.click('[data-entry][data-note*="waiting: yours: Spore print evening"]');
     await says(page, 'Waits for a decision; nothing is taken yet.');
     await press(page, 'Print', 'link');
     await says(page, 'Before it is printed');

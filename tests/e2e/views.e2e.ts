@@ -8,6 +8,8 @@ interface View {
   readonly as?: Account;
   /** Presses this before looking: a slip, a dialog. */
   readonly link?: string;
+  /** Pressed without going anywhere. */
+  readonly press?: string;
   readonly click?: string;
 }
 
@@ -69,7 +71,7 @@ const VIEWS: readonly View[] = [
     name: 'ask with dates picked, services and second choices',
     path: '/ask?space=11&start=2027-04-21T09:25&minutes=50',
     as: 'requester',
-    click: '::-p-xpath(//label[contains(., "Refreshments")]//input)',
+    press: '::-p-xpath(//label[contains(., "Refreshments")]//input)',
   },
   { name: 'own requests', path: '/requests', as: 'requester' },
   { name: 'own request', path: '/requests', as: 'requester', link: 'Ferns from spores' },
@@ -104,6 +106,10 @@ async function show(view: View, theme: string, size?: { width: number; height: n
     if (view.link) await press(page, view.link, 'link');
     if (view.click) await page.click(view.click);
     await page.waitForFunction((url) => location.href !== url, {}, before);
+    await page.waitForNetworkIdle({ idleTime: 300 });
+  }
+  if (view.press) {
+    await page.click(view.press);
     await page.waitForNetworkIdle({ idleTime: 300 });
   }
   return page;

@@ -22,7 +22,7 @@ export default async function RequestsPage() {
       </div>
       <NewsList news={news} />
       {lines.length ? (
-        <OwnList lines={lines} />
+        <OwnList lines={lines} me={ctx.viewer.name} />
       ) : (
         <p className="sheet p-6 text-lg">
           You have asked for nothing yet. Pick a free place on the board, or start from nothing.

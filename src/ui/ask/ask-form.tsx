@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { askSchema, type AskReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
@@ -27,7 +27,7 @@ import { QuickField } from './quick-field';
 import { ReadersSection } from './readers-section';
 import { useLeft } from './use-left';
 import { ofKnownDates, useVerdict } from './use-verdict';
-import { VerdictSlip } from './verdict-slip';
+import { VerdictLine, VerdictSlip } from './verdict-slip';
 import { KindSection, WhatSection } from './what-section';
 import { WhenSection } from './when-section';
 import { WhereSection } from './where-section';
@@ -196,7 +196,7 @@ function useSending(
 }
 
 /** Something one asked for before, to ask for again on other dates. */
-function StartFromField({ choices }: { choices: AskChoices }) {
+const StartFromField = memo(function StartFromField({ choices }: { choices: AskChoices }) {
   const router = useRouter();
   if (!choices.earlier.length) return null;
   return (
@@ -215,7 +215,7 @@ function StartFromField({ choices }: { choices: AskChoices }) {
       />
     </label>
   );
-}
+});
 
 /** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
 export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskFormProps) {
@@ -276,6 +276,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
             <FilePicker lines={values.files} files={files} isSignedIn={isSignedIn} fault={faults.files} />
           </div>
         </FormSection>
+        <VerdictLine state={verdict.state} />
         <div className="grid gap-3 border-t border-rule py-4">
           <RefusalNote error={error} />
           {isSignedIn ? (

@@ -77,12 +77,13 @@ export interface AskForm {
   exitMin: string;
   spaces: SpaceForm[];
   wantLayout: Layout | '';
+  /** What a space must have: of a named one it is checked, by others it is found. */
   wantFeatures: Feature[];
   wantBuilding: string;
   otherSpaceOk: boolean;
   secondChoices: { spaceId: string; date: string; time: string }[];
 
-  equipment: { typeId: string; quantity: string }[];
+  equipment: { typeId: string; quantity: string; unitId: string }[];
   /** Answers by the number of their question, with an underscore before: fields of forms have no bare numbers. */
   services: { serviceId: string; answers: Record<string, string> }[];
   answers: Record<string, string>;
@@ -90,6 +91,8 @@ export interface AskForm {
   lines: { at: string; text: string; isPublic: boolean }[];
 
   publish: boolean;
+  /** For whom it is; none is what its category usually is for. */
+  audiences: string[];
   publicHtml: string;
   files: FileLine[];
 }
@@ -104,7 +107,7 @@ export interface Draft {
 
 const DRAFT = 'calendario-draft';
 /** Goes up when the form changes its fields: what is kept of an older one is not read. */
-const VERSION = 2;
+const VERSION = 3;
 
 /** Null where nothing is kept, or what is kept is of an older version of the form. */
 export function loadDraft(): Draft | null {
@@ -201,6 +204,7 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     notes: '',
     lines: [],
     publish: true,
+    audiences: [],
     publicHtml: '',
     files: [],
     ...(picked?.rule && ruleFields(picked.rule, start, 'UTC')),

@@ -118,14 +118,20 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
             layout: space.layout as Layout,
             setupMin: number(space.setupMin),
             strikeMin: number(space.strikeMin),
+            features: form.wantFeatures,
             ...(index === 0 && wheelchairs > 0 && { wheelchairs }),
           }))
         : [],
     equipment:
       form.kind === 'notice'
         ? []
-        : form.equipment.map((item) => ({ typeId: number(item.typeId), quantity: number(item.quantity) })),
+        : form.equipment.map(({ typeId, quantity, unitId }) => ({
+            typeId: number(typeId),
+            quantity: unitId ? 1 : number(quantity),
+            ...(unitId && { unitId: Number(unitId) }),
+          })),
     publish: form.publish,
+    ...(form.audiences.length > 0 && { audiences: form.audiences }),
     overrides: form.pattern === 'once' ? [] : form.differing.flatMap((date) => patchOf(date, form) ?? []),
     ...(Number.isInteger(categoryId) && { categoryId }),
   };

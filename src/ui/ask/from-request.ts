@@ -55,13 +55,15 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
         }))
       : empty.spaces,
     wantLayout: asked.wants?.layout ?? '',
-    wantFeatures: [...(asked.wants?.features ?? [])],
+    wantFeatures: [...(asked.wants?.features ?? asked.spaces[0]?.features ?? [])],
     wantBuilding: asked.wants?.building ?? '',
     otherSpaceOk: asked.otherSpaceOk,
-    equipment: asked.equipment.map(({ typeId, quantity }) => ({
+    equipment: asked.equipment.map(({ typeId, quantity, unitId }) => ({
       typeId: text(typeId),
       quantity: text(quantity),
+      unitId: text(unitId),
     })),
+    audiences: [...(asked.audiences ?? [])],
     services: asked.services.map(({ serviceId, answers }) => ({
       serviceId: text(serviceId),
       answers: keyed(answers),

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { CheckReply, DateVerdictReply } from '@/contracts/ask';
 import { countText, dayShort } from '@/contracts/words/when';
@@ -167,7 +167,10 @@ function LeftOutRung({ form, at }: Pick<PartProps, 'form'> & { at: string }) {
 type Line = { readonly at: string; readonly date: DateVerdictReply | null };
 
 /** The dates of the request from top to bottom, each with its verdict; those of a series can be left out and differ. */
-export function AskLadder({ reply, ...parts }: Pick<PartProps, 'form' | 'choices'> & { reply: CheckReply }) {
+export const AskLadder = memo(function AskLadder({
+  reply,
+  ...parts
+}: Pick<PartProps, 'form' | 'choices'> & { reply: CheckReply }) {
   const [most, setMost] = useState(FIRST_RUNGS);
   const [leftOut, pattern] = useWatch({ control: parts.form.control, name: ['leftOut', 'pattern'] });
   const isOfSeries = reply.dates.length > 1 || (pattern !== 'once' && leftOut.length > 0);
@@ -199,4 +202,4 @@ export function AskLadder({ reply, ...parts }: Pick<PartProps, 'form' | 'choices
       )}
     </>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { countText } from '@/contracts/words/when';
 import { Field, FormSection } from './fields';
@@ -36,6 +37,18 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
                 ))}
               </select>
             </Field>
+            {type && type.units.length > 0 && (
+              <Field label="Which one" className="order-last col-span-3">
+                <select className="field" {...register(`equipment.${index}.unitId`)}>
+                  <option value="">any of them</option>
+                  {type.units.map((unit) => (
+                    <option key={unit.id} value={unit.id}>
+                      {unit.name}
+                    </option>
+                  ))}
+                </select>
+              </Field>
+            )}
             <Field
               label="How many"
               hint={free === undefined ? undefined : `${free} left`}
@@ -63,7 +76,7 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
       <button
         type="button"
         className="press sm:col-span-3 sm:justify-self-start"
-        onClick={() => append({ typeId: '', quantity: '' })}
+        onClick={() => append({ typeId: '', quantity: '', unitId: '' })}
       >
         {fields.length ? 'More equipment' : 'Add equipment'}
       </button>
@@ -178,7 +191,7 @@ function RunningOrder({ form, faults }: PartProps) {
   );
 }
 
-export function NeedsSection(props: PartProps & { left: Left }) {
+export const NeedsSection = memo(function NeedsSection(props: PartProps & { left: Left }) {
   const { form, faults } = props;
   const kind = useWatch({ control: form.control, name: 'kind' });
   if (kind === 'notice') return null;
@@ -197,4 +210,4 @@ export function NeedsSection(props: PartProps & { left: Left }) {
       </Field>
     </FormSection>
   );
-}
+});

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { addDays, clockText } from '@/core/time/local-time';
 import { usualPlaces, usualSpace, type AskForm } from './draft';
 import { readQuickLine, type QuickReading } from './quick-line';
@@ -35,13 +35,14 @@ function fieldsOf({ request }: QuickReading, form: AskForm, choices: PartProps['
       equipment: request.equipment.map(({ typeId, quantity }) => ({
         typeId: String(typeId),
         quantity: String(quantity),
+        unitId: '',
       })),
     }),
   };
 }
 
 /** One line that fills the form, and how each word of it was read. */
-export function QuickField({ form, choices }: Pick<PartProps, 'form' | 'choices'>) {
+export const QuickField = memo(function QuickField({ form, choices }: Pick<PartProps, 'form' | 'choices'>) {
   const [text, setText] = useState('');
   const [reading, setReading] = useState<QuickReading | null>(null);
   const fill = async () => {
@@ -94,4 +95,4 @@ export function QuickField({ form, choices }: Pick<PartProps, 'form' | 'choices'
       </div>
     </div>
   );
-}
+});

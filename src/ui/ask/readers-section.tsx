@@ -1,5 +1,5 @@
 'use client';
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import type { CategoryId, SpaceId } from '@/core/ids';
@@ -64,8 +64,8 @@ function Preview({ form, choices }: PartProps) {
   );
 }
 
-export function ReadersSection(props: PartProps) {
-  const { form, faults } = props;
+export const ReadersSection = memo(function ReadersSection(props: PartProps) {
+  const { form, choices, faults } = props;
   const { register, control } = form;
   const id = useId();
   const publish = useWatch({ control, name: 'publish' });
@@ -102,6 +102,27 @@ export function ReadersSection(props: PartProps) {
               Beside title, hours and place. Nothing else is published.
             </p>
           </div>
+          {choices.audiences.length > 0 && (
+            <fieldset className="sm:col-span-6">
+              <legend className="font-semibold">For whom</legend>
+              <div className="flex flex-wrap gap-x-4 gap-y-1">
+                {choices.audiences.map((audience) => (
+                  <label key={audience} className="flex items-center gap-1.5">
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-(--accent)"
+                      value={audience}
+                      {...register('audiences')}
+                    />
+                    {audience}
+                  </label>
+                ))}
+              </div>
+              <p className="mt-0.5 text-[0.92rem] text-soft">
+                None picked: those its category is usually for.
+              </p>
+            </fieldset>
+          )}
           <Preview {...props} />
         </>
       ) : (
@@ -109,4 +130,4 @@ export function ReadersSection(props: PartProps) {
       )}
     </FormSection>
   );
-}
+});

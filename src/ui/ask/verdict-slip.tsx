@@ -11,6 +11,25 @@ function extentText({ dates }: CheckReply): string | null {
   return dates.length > 1 && last ? `${dates.length} dates, the last ${last.when}.` : null;
 }
 
+/** On a phone the slip stands below the form: its first line is always in sight, and leads there. */
+export function VerdictLine({ state }: { state: VerdictState }) {
+  if (state.kind === 'incomplete') return null;
+  const text =
+    state.kind === 'checked'
+      ? state.reply.summary
+      : state.kind === 'refused'
+        ? state.error.message
+        : 'Checking …';
+  return (
+    <a
+      href="#verdict"
+      className="sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
+    >
+      {text} <span className="font-normal text-soft underline">Dates</span>
+    </a>
+  );
+}
+
 interface VerdictSlipProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly state: VerdictState;
   readonly bands: readonly Band[];
@@ -21,7 +40,11 @@ interface VerdictSlipProps extends Pick<PartProps, 'form' | 'choices'> {
 export function VerdictSlip({ state, bands, tzid, ...parts }: VerdictSlipProps) {
   const shown = state.kind === 'checked' ? state.reply : state.kind === 'checking' ? state.before : null;
   return (
-    <aside aria-label="Verdict" className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3">
+    <aside
+      id="verdict"
+      aria-label="Verdict"
+      className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3"
+    >
       <h2 className="text-xl">Can it be done?</h2>
       <div aria-live="polite" className="mt-1">
         {state.kind === 'incomplete' && (

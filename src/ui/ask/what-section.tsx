@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/primitives/combobox';
 import type { RequestKind } from '@/contracts/ask-details';
@@ -13,7 +14,7 @@ const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = [
   { kind: 'notice', text: 'A date to announce', hint: 'A day or a deadline; it takes nothing.' },
 ];
 
-export function KindSection({ form: { register, control } }: PartProps) {
+export const KindSection = memo(function KindSection({ form: { register, control } }: PartProps) {
   const kind = useWatch({ control, name: 'kind' });
   return (
     <fieldset className="pb-4">
@@ -29,7 +30,7 @@ export function KindSection({ form: { register, control } }: PartProps) {
       <p className="mt-1 text-[0.92rem] text-soft">{KINDS.find((each) => each.kind === kind)?.hint}</p>
     </fieldset>
   );
-}
+});
 
 /** Things of a list picked beside the first: each with its own way out, and a box to find the next. */
 function More({
@@ -80,7 +81,7 @@ function More({
 const hasNone = ({ moreCategoryIds, jointHostIds, secondLine, contact, onBehalfOf }: AskForm): boolean =>
   !moreCategoryIds.length && !jointHostIds.length && !secondLine && !contact && !onBehalfOf;
 
-export function WhatSection({ form, choices, faults }: PartProps) {
+export const WhatSection = memo(function WhatSection({ form, choices, faults }: PartProps) {
   const { register, control, getValues, setValue } = form;
   const [categoryId, hostId, onBehalfOf] = useWatch({
     control,
@@ -190,7 +191,7 @@ export function WhatSection({ form, choices, faults }: PartProps) {
       </details>
     </FormSection>
   );
-}
+});
 
 interface QuestionProps {
   readonly form: PartProps['form'];

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { addWallMinutes, dateOf, parseLocalDateTime, timeOf, wallMinute } from '@/core/time/local-time';
 import { lengthText } from '@/contracts/words/when';
@@ -140,7 +141,7 @@ function Hours({ form, faults }: PartProps) {
 }
 
 /** When: one date, dates picked by hand or a rule; at hours, over whole days, or in the periods of a space. */
-export function WhenSection(props: PartProps) {
+export const WhenSection = memo(function WhenSection(props: PartProps) {
   const { form, faults } = props;
   const { register, control } = form;
   const [pattern, allDay, kind] = useWatch({ control, name: ['pattern', 'allDay', 'kind'] });
@@ -192,4 +193,4 @@ export function WhenSection(props: PartProps) {
       )}
     </FormSection>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { countText } from '@/contracts/words/when';
@@ -119,6 +120,12 @@ function NamedSpaces(props: PartProps) {
       >
         <input className="field" type="number" min={0} step={1} {...form.register('wheelchairs')} />
       </Field>
+      <details className="sm:col-span-6">
+        <summary className="cursor-pointer font-semibold">What the space must have</summary>
+        <div className="mt-2">
+          <MustHave form={form} />
+        </div>
+      </details>
       {fields.length < MOST_SPACES && (
         <button
           type="button"
@@ -129,6 +136,27 @@ function NamedSpaces(props: PartProps) {
         </button>
       )}
     </>
+  );
+}
+
+function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
+  return (
+    <fieldset className="sm:col-span-6">
+      <legend className="font-semibold">It must have</legend>
+      <div className="flex flex-wrap gap-x-4 gap-y-1">
+        {FEATURES.map((feature) => (
+          <label key={feature} className="flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="size-4 accent-(--accent)"
+              value={feature}
+              {...register('wantFeatures')}
+            />
+            {FEATURE_WORDS[feature].replace(/^an? /, '')}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
@@ -166,22 +194,7 @@ function Wants({ form, choices, faults }: PartProps) {
           ))}
         </select>
       </Field>
-      <fieldset className="sm:col-span-6">
-        <legend className="font-semibold">It must have</legend>
-        <div className="flex flex-wrap gap-x-4 gap-y-1">
-          {FEATURES.map((feature) => (
-            <label key={feature} className="flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="size-4 accent-(--accent)"
-                value={feature}
-                {...register('wantFeatures')}
-              />
-              {FEATURE_WORDS[feature].replace(/^an? /, '')}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <MustHave form={form} />
       <p className="sm:col-span-6" aria-live="polite">
         {people.trim() === ''
           ? 'Say how many people come, and how many spaces fit stands here.'
@@ -247,7 +260,7 @@ function SecondChoices({ form, choices, faults }: PartProps) {
   );
 }
 
-export function WhereSection(props: PartProps) {
+export const WhereSection = memo(function WhereSection(props: PartProps) {
   const kind = useWatch({ control: props.form.control, name: 'kind' });
   if (kind === 'loan' || kind === 'notice') return null;
   return (
@@ -262,4 +275,4 @@ export function WhereSection(props: PartProps) {
       )}
     </FormSection>
   );
-}
+});

@@ -86,8 +86,8 @@ export function DeskTable({ lines }: { lines: readonly RequestLine[] }) {
   );
 }
 
-/** One's own requests, soonest first; readable on a phone. */
-export function OwnList({ lines }: { lines: readonly RequestLine[] }) {
+/** Requests of one's own, of those one stands in for and of one's hosts, soonest first; readable on a phone. */
+export function OwnList({ lines, me }: { lines: readonly RequestLine[]; me: string }) {
   return (
     <ul className="sheet divide-y divide-rule">
       {lines.map((line) => (
@@ -98,7 +98,9 @@ export function OwnList({ lines }: { lines: readonly RequestLine[] }) {
               {line.title}
             </Link>
             <span className="block text-soft">
-              {line.reference} · {line.places}
+              {line.reference}
+              {line.places && ` · ${line.places}`}
+              {line.requester !== me && ` · asked by ${line.requester} for ${line.host}`}
             </span>
           </span>
           <span className="min-w-60 flex-1">

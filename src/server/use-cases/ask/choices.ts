@@ -42,8 +42,10 @@ const stockNow = (type: string) =>
 // Seasons that are over are no end for anything; the latest requests are those one is most likely to ask for again.
 const HOUSE = `SELECT json_object(
   'equipment', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'stock', COALESCE(
-      (SELECT MIN(${stockNow('k.type_id')} / k.quantity) FROM kit_item k WHERE k.kit_id = t.id), ${stockNow('t.id')})) ORDER BY t.position)
+      (SELECT MIN(${stockNow('k.type_id')} / k.quantity) FROM kit_item k WHERE k.kit_id = t.id), ${stockNow('t.id')}),
+      'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM resource r WHERE r.id IN (SELECT l.resource_id FROM stock_line l WHERE l.type_id = t.id))) ORDER BY t.position)
     FROM equipment_type t WHERE t.retired_at IS NULL),
+  'audiences', (SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a),
   'services', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'about', s.about, 'team', t.name, 'leadDays', s.lead_days) ORDER BY s.position, s.id)
     FROM service s JOIN team t ON t.id = s.team_id),
   'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date) ORDER BY e.to_date) FROM season e WHERE e.to_date >= $today),
@@ -52,7 +54,7 @@ const HOUSE = `SELECT json_object(
     AND ($office OR p.id IN (SELECT person_id FROM deputy WHERE deputy_id = $me))),
   'earlier', (SELECT json_group_array(json_object('reference', ref, 'title', title)) FROM (SELECT ref, title FROM request WHERE requester_id = $me ORDER BY id DESC LIMIT ${MOST_EARLIER}))) AS json`;
 
-type House = Pick<AskChoices, 'equipment' | 'seasons' | 'calendars' | 'askFor' | 'earlier'> & {
+type House = Pick<AskChoices, 'equipment' | 'audiences' | 'seasons' | 'calendars' | 'askFor' | 'earlier'> & {
   readonly services: readonly Omit<AskChoices['services'][number], 'questions'>[];
 };
 
