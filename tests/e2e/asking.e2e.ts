@@ -372,7 +372,7 @@ describe('afterwards', () => {
     await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
     await press(page, 'Change 1 date …');
     await fill(page, 'Starts', '15:00');
-    await says(page, 'It would have changed 1 date');
+    await says(page, 'The history will say: changed 1 date');
     await press(page, 'Change 1 date');
     await says(page, 'Wed 24 Nov 2027, 15:00–16:00');
     await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 10 Nov 2027")]//input)');

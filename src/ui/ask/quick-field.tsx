@@ -72,7 +72,7 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
             void fill();
           }}
         />
-        <button type="button" className="press" onClick={() => void fill()}>
+        <button type="button" className="press whitespace-nowrap" onClick={() => void fill()}>
           Fill in
         </button>
       </div>

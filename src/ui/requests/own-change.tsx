@@ -158,7 +158,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
         {isPreviewed && (
           <>
             <p className="font-semibold">
-              It would have {preview.summary}
+              The history will say: {preview.summary}
               {preview.numbers.moved > 0 && ` (${sayNumbers(preview)})`}.
             </p>
             {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
