@@ -43,7 +43,10 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
 export default async function Layout({ children }: { children: ReactNode }) {
   const ctx = await currentContext();
   const theme = (await cookies()).get('theme')?.value;
-  const known = await officeContact(ctx.db);
+  const [known, news] = await Promise.all([
+    officeContact(ctx.db),
+    ctx.viewer ? unreadNews({ ...ctx, viewer: ctx.viewer }) : 0,
+  ]);
   const office = known ?? {
     site: 'Calendario',
     name: '',
@@ -51,7 +54,6 @@ export default async function Layout({ children }: { children: ReactNode }) {
     email: '',
     tzid: 'UTC',
   };
-  const news = ctx.viewer ? await unreadNews({ ...ctx, viewer: ctx.viewer }) : 0;
   const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
   // An office that is not set up yet has no days.
   const days = known && (await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS));

@@ -8,7 +8,7 @@ import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { dropFile, openFile, takeFile } from '@/server/use-cases/files/files';
 import { clearLooseFiles } from '@/server/files/clear-loose';
 import { leftThen } from '@/server/use-cases/look/left-then';
-import { markNewsRead, newsFor } from '@/server/use-cases/own/news';
+import { markNewsRead, newsFor, unreadNews } from '@/server/use-cases/own/news';
 import { ownRequests, readRequest } from '@/server/use-cases/own/own-requests';
 import { noticePage } from '@/server/use-cases/publish/notices';
 import { sendMessage } from '@/server/use-cases/talk/messages';
@@ -382,8 +382,10 @@ describe('the thread and the news', () => {
       ['approved 1 date', 'Mara Venn', true],
       ['wrote to you', 'Mara Venn', true],
     ]);
+    expect(await unreadNews(office.as('ada'))).toBe(2);
     expectDone(await markNewsRead(office.as('ada'), news.upTo));
     expect((await newsFor(office.as('ada'))).unread).toBe(0);
+    expect(await unreadNews(office.as('ada'))).toBe(0);
     expectDone(await write('mara', ref, 'Bring ferns.'));
     expect((await newsFor(office.as('ada'))).unread).toBe(1);
     // Marks only go forward.

@@ -73,26 +73,22 @@ describe('the fields of a rule', () => {
       months: [],
       weekStart: 1,
     })),
-    fc
-      .tuple(common, some(1, 7))
-      .map(([each, weekdays]) => ({
-        ...each,
-        unit: 'week' as const,
-        weekdays,
-        place: null,
-        months: [],
-        weekStart: 1,
-      })),
-    fc
-      .tuple(common, some(1, 28))
-      .map(([each, days]) => ({
-        ...each,
-        unit: 'month' as const,
-        weekdays: [],
-        place: { kind: 'days' as const, days },
-        months: [],
-        weekStart: 1,
-      })),
+    fc.tuple(common, some(1, 7)).map(([each, weekdays]) => ({
+      ...each,
+      unit: 'week' as const,
+      weekdays,
+      place: null,
+      months: [],
+      weekStart: 1,
+    })),
+    fc.tuple(common, some(1, 28)).map(([each, days]) => ({
+      ...each,
+      unit: 'month' as const,
+      weekdays: [],
+      place: { kind: 'days' as const, days },
+      months: [],
+      weekStart: 1,
+    })),
     fc.tuple(common, some(1, 4), some(1, 7), some(1, 12)).map(([each, nths, weekdays, months]) => ({
       ...each,
       unit: 'year' as const,

@@ -1,4 +1,4 @@
-import { memo, type CSSProperties } from 'react';
+import type { CSSProperties, ReactElement } from 'react';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { duringText } from '@/contracts/words/when';
@@ -74,48 +74,42 @@ interface BlockProps {
 
 /**
  * A booking to scale: the event as a block, the bands as lines that reach out to both sides. Mark and hours are drawn by
- * the style sheet, and what is said of it stands in it once: rows with many of these come and go as the board is scrolled.
+ * the style sheet, and what is said of it stands in it once. Elements and no component: rows with many of these come and
+ * go as the board is scrolled, and a row is drawn as a whole or not at all.
  */
-export const BookingBlock = memo(function BookingBlock(props: BlockProps) {
+export function bookingBlock(props: BlockProps): ReactElement[] {
   const { booking, place, axis, tzid, href, isPicked, isFaded, isMovable, lane } = props;
-  const { known, state, isOwn } = booking;
+  const { id, known, state, isOwn } = booking;
   const { reaches, spoken, title, hours } = drawnOf(booking, place, tzid);
   const event = axis.stretch(known?.event ?? booking.span);
   const inLane = lane ? ({ '--lane': lane } as CSSProperties) : undefined;
   const fade = isFaded ? ' opacity-30' : '';
-  const hasWords = event !== null && event.width >= TEXT_PX;
-  return (
-    <>
-      {reaches.map(({ who, span, className }) => {
-        const reach = axis.stretch(span);
-        return (
-          reach && (
-            <span
-              key={who}
-              className={`${className}${fade}`}
-              style={inLane ? { ...reach.style, ...inLane } : reach.style}
-            />
-          )
-        );
-      })}
-      {event && (
-        <a
-          href={href}
-          aria-current={isPicked ? 'true' : undefined}
-          data-booking={booking.id}
-          aria-label={spoken}
-          data-mark={event.width >= MARK_PX ? known?.category?.mark : undefined}
-          data-hue={known?.category?.hue ?? 'ink'}
-          data-hours={hasWords ? hours : undefined}
-          className={`event-block event-words${known ? LOOK[state] : ' event-taken'}${isOwn ? ' event-own' : ''}${isMovable ? ' cursor-grab' : ''}${fade}`}
-          style={inLane ? { ...event.style, ...inLane } : event.style}
-        >
-          {hasWords && title}
-        </a>
-      )}
-    </>
+  const drawnParts = reaches.flatMap(({ who, span, className }) => {
+    const reach = axis.stretch(span);
+    if (!reach) return [];
+    const style = inLane ? { ...reach.style, ...inLane } : reach.style;
+    return [<span key={`${who} ${id}`} className={`${className}${fade}`} style={style} />];
+  });
+  if (!event) return drawnParts;
+  const hasWords = event.width >= TEXT_PX;
+  drawnParts.push(
+    <a
+      key={id}
+      href={href}
+      aria-current={isPicked ? 'true' : undefined}
+      data-booking={id}
+      aria-label={spoken}
+      data-mark={event.width >= MARK_PX ? known?.category?.mark : undefined}
+      data-hue={known?.category?.hue ?? 'ink'}
+      data-hours={hasWords ? hours : undefined}
+      className={`event-block event-words${known ? LOOK[state] : ' event-taken'}${isOwn ? ' event-own' : ''}${isMovable ? ' cursor-grab' : ''}${fade}`}
+      style={inLane ? { ...event.style, ...inLane } : event.style}
+    >
+      {hasWords && title}
+    </a>,
   );
-});
+  return drawnParts;
+}
 
 const THROUGH_PX = 18;
 
@@ -128,12 +122,13 @@ interface ThroughProps {
 }
 
 /** The row is taken because a space it shares floor with is booked: a low trough, not a block of its own. */
-export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href, lane }: ThroughProps) {
+export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): ReactElement | null {
   const stretch = axis.stretch(booking.span);
   if (!stretch) return null;
   const isTaken = booking.state !== 'waiting';
   return (
     <a
+      key={`through ${booking.id}`}
       href={href}
       data-slip={booking.id}
       tabIndex={-1}
@@ -150,4 +145,4 @@ export const TakenTrough = memo(function TakenTrough({ booking, via, axis, href,
       </span>
     </a>
   );
-});
+}

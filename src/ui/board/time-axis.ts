@@ -197,3 +197,40 @@ export function closedStretches(axis: TimeAxis, open: readonly Interval[]): Inte
   if (!found) known.set(open, (found = axis.days.flatMap(({ shown }) => subtract(shown, open))));
   return found;
 }
+
+/** How far a day is shut from its shown beginning, and up to its shown end. */
+export interface ShutEnds {
+  readonly '--shut-before': string;
+  readonly '--shut-after': string;
+}
+
+const ends = new WeakMap<TimeAxis, WeakMap<readonly Interval[], ShutEnds | null>>();
+
+/**
+ * One day that is open once, as most are: then the row itself is shaded at both ends, and nothing need stand in it. Null
+ * where it is shut otherwise.
+ */
+export function shutEnds(axis: TimeAxis, open: readonly Interval[]): ShutEnds | null {
+  let known = ends.get(axis);
+  if (!known) ends.set(axis, (known = new WeakMap()));
+  const before = known.get(open);
+  if (before !== undefined) return before;
+  const [day, ...more] = axis.days;
+  const closed = closedStretches(axis, open);
+  const isAtEnds =
+    more.length === 0 &&
+    closed.every(({ start, end }) => start === day!.shown.start || end === day!.shown.end) &&
+    !closed.some(({ start, end }) => start === day!.shown.start && end === day!.shown.end);
+  const length = (is: (span: Interval) => boolean) => {
+    const span = closed.find(is);
+    return `calc(${span ? span.end - span.start : 0} * var(--ppm))`;
+  };
+  const found = isAtEnds
+    ? {
+        '--shut-before': length(({ start }) => start === day!.shown.start),
+        '--shut-after': length(({ end }) => end === day!.shown.end),
+      }
+    : null;
+  known.set(open, found);
+  return found;
+}

@@ -23,9 +23,11 @@ const SHORT = `SELECT json_object(
 
 /** What a short request on the board offers; spaces and pools are on the board itself. */
 export async function shortChoices(ctx: Context): Promise<ShortChoices> {
-  const tzid = await siteZone(ctx.db);
-  const rows = await ctx.db.json<Flagged>(SHORT, { person: ctx.viewer?.personId ?? 0 });
-  const { spaces, usedSpaces } = await familiarTo(ctx);
+  const [tzid, rows, { spaces, usedSpaces }] = await Promise.all([
+    siteZone(ctx.db),
+    ctx.db.json<Flagged>(SHORT, { person: ctx.viewer?.personId ?? 0 }),
+    familiarTo(ctx),
+  ]);
   return {
     ...rows,
     familiar: [...new Set([...spaces, ...usedSpaces])],

@@ -22,9 +22,10 @@ interface NewsRow {
 
 // Requests of one's own and of those whose deputy one is. What one did oneself is no news.
 const MINE = `r.requester_id = $me OR r.requester_id IN (SELECT person_id FROM deputy WHERE deputy_id = $me)`;
+const BY_OTHERS = `c.actor_id IS NOT $me AND c.action <> 'asked' AND c.action NOT LIKE 'marked setup work%' AND c.action <> 'opened setup work again'`;
 const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.at_min AS at
   FROM request r JOIN change_set_request x ON x.request_id = r.id JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
-  WHERE (${MINE}) AND c.actor_id IS NOT $me AND c.action <> 'asked' AND c.action NOT LIKE 'marked setup work%'`;
+  WHERE (${MINE}) AND ${BY_OTHERS}`;
 const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.ref AS ref, r.title AS title, p.name AS who, 'wrote' AS action, 'null' AS result, m.at_min AS at
   FROM request r JOIN thread t ON t.request_id = r.id AND t.kind = 'with-requester' JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id
   WHERE (${MINE}) AND m.author_id <> $me`;
@@ -63,8 +64,28 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
   };
 }
 
-/** How many news nobody has read yet, for the mark in the frame. */
-export const unreadNews = async (ctx: SignedInContext): Promise<number> => (await newsFor(ctx)).unread;
+// The mark stands on every page: it looks at the latest changes alone, whatever an office has behind it.
+const LATEST = 500;
+const UNREAD = `SELECT (SELECT COUNT(*) FROM change_set c JOIN change_set_request x ON x.change_set_id = c.id JOIN request r ON r.id = x.request_id
+    WHERE c.id > MAX($changeSet, (SELECT MAX(id) FROM change_set) - ${LATEST}) AND (${MINE}) AND ${BY_OTHERS})
+  + (SELECT COUNT(*) FROM message m JOIN thread t ON t.id = m.thread_id AND t.kind = 'with-requester' JOIN request r ON r.id = t.request_id
+    WHERE m.id > MAX($message, (SELECT MAX(id) FROM message) - ${LATEST}) AND (${MINE}) AND m.author_id <> $me) AS count`;
+
+/** How many of the latest news are not read yet, for the mark in the frame; kept while nothing happens. */
+export async function unreadNews(ctx: SignedInContext): Promise<number> {
+  const { db, viewer } = ctx;
+  const [row] = await db.rows<{ version: string }>(
+    `SELECT (SELECT MAX(id) FROM change_set) || ' ' || COALESCE((SELECT MAX(id) FROM message), 0) || ' ' ||
+      COALESCE((SELECT change_set_id || ' ' || message_id FROM news_read WHERE person_id = $me), '') AS version`,
+    { me: viewer.personId },
+  );
+  const key = `unread news ${viewer.personId}`;
+  const known = db.kept.get(key) as { version: string; count: number } | undefined;
+  if (known && known.version === row!.version) return known.count;
+  const [found] = await db.rows<{ count: number }>(UNREAD, { me: viewer.personId, ...(await read(ctx)) });
+  db.kept.set(key, { version: row!.version, count: found!.count });
+  return found!.count;
+}
 
 /** Marks the news as read up to what was shown; what has come meanwhile stays new. */
 export async function markNewsRead(ctx: SignedInContext, upTo: NewsMark): Promise<Outcome<NewsMark>> {
