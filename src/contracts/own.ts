@@ -52,3 +52,18 @@ export function familiarRank({ spaces, usedSpaces }: Familiar, space: number): n
   if (spaces.includes(space)) return 0;
   return usedSpaces.includes(space) ? 1 : 2;
 }
+
+/** Somebody who may ask, change and cancel for the viewer, or no longer. */
+export const deputySchema = z.object({
+  email: z.email('Write the whole e-mail address of their account.').max(200, 'The address is too long.'),
+  isDeputy: z.boolean('Say whether they may.'),
+});
+export type DeputyInput = z.output<typeof deputySchema>;
+
+export interface Deputy {
+  readonly name: string;
+  readonly email: string;
+}
+
+/** Most deputies a person names. */
+export const MOST_DEPUTIES = 12;

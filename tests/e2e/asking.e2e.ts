@@ -16,10 +16,10 @@ import {
   send,
   sessionOf,
   show,
-  signIn,
   textOf,
-  type Account,
 } from './browser';
+
+import { fillMain, MAIN, referenceOn, request } from './asking-form';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -44,29 +44,6 @@ async function signInHere(page: Page, email: string): Promise<void> {
   await fill(page, 'E-mail address', email);
   await fill(page, 'Password', 'quillmere-2027');
   await page.keyboard.press('Enter');
-}
-
-async function referenceOn(page: Page): Promise<string> {
-  await says(page, 'Sent. Your reference is');
-  return (await textOf(page)).match(/Your reference is ([A-Z0-9]{3}-[A-Z0-9]{3})/)![1]!;
-}
-
-const request = async (reference: string, who: Account = 'manager') =>
-  (await (await send('GET', `/api/requests/${reference}`, undefined, await as(who))).json()) as {
-    title: string;
-    whenText: string;
-    publicHtml: string;
-    dates: { when: string; places: string }[];
-    files: { key: string; name: string }[];
-    services: { name: string; answers: { answer: string }[] }[];
-    equipment: { name: string; quantity: number }[];
-  };
-
-const MAIN = { Title: 'Lichen on old walls', Category: 'Workshops', 'People expected': '14' } as const;
-
-async function fillMain(page: Page, more: Readonly<Record<string, string>> = {}): Promise<void> {
-  for (const [label, value] of Object.entries({ ...MAIN, 'Lead host': 'Fern and Moss', ...more }))
-    await fill(page, label, value);
 }
 
 test('a newcomer asks for fourteen dates but two, with equipment, a service and a file, from the board, without signing in first', async () => {
@@ -323,143 +300,4 @@ test('a rule the form cannot show is opened, said to be kept, and sent unchanged
     await (await send('GET', `/api/requests/${reference}`, undefined, await as('manager'))).json(),
   ] as { dates: unknown[] }[];
   expect(stored!.dates).toHaveLength(4);
-});
-
-describe('afterwards', () => {
-  let reference = '';
-  test('a series of which one date differs; the office writes, the requester reads it as news and answers', async () => {
-    const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
-    await fillMain(page, { Title: 'Twig keys' });
-    await press(page, 'Dates by a rule', 'radio');
-    await fill(page, 'It goes on', 'for so many dates');
-    await fill(page, 'Dates', '3');
-    await says(page, 'All 3 dates are clear.');
-    await page.click(
-      '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "make it differ")])',
-    );
-    await page.click('::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)');
-    await page.$eval(
-      '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
-      (field) => {
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, '13:00');
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-        field.dispatchEvent(new Event('change', { bubbles: true }));
-      },
-    );
-    await says(page, 'Wed 17 Nov 2027, 13:00–14:00');
-    await press(page, 'Send the request');
-    reference = await referenceOn(page);
-    await says(page, 'The office decides about 3 dates; nothing is booked before.');
-    const office = await show(browser, `/desk/${reference}`, 'manager');
-    await fill(office, 'Write', 'Could you do with eight trays?');
-    await press(office, 'Send');
-    await says(office, 'You for the office');
-    await press(office, 'Approve 3 dates');
-    await says(office, 'Done: approved 3 dates.');
-    await open(page, '/requests');
-    await says(page, 'Wren Calloway wrote to you: Twig keys');
-    await says(page, 'Wren Calloway approved 3 dates: Twig keys');
-    await page.click('::-p-xpath(//section[@aria-label="What happened"]//a[contains(., "Twig keys")])');
-    await says(page, 'Could you do with eight trays?');
-    await says(page, 'Next: Wed 10 Nov 2027, 10:00–11:00.');
-    await fill(page, 'Write to the office', 'Gladly.');
-    await press(page, 'Send');
-    await says(page, 'Gladly.');
-  });
-
-  test('a change that is clear applies at once, and what it does is said before; one date is given up', async () => {
-    const page = await show(browser, `/requests/${reference}`, 'requester');
-    await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
-    await press(page, 'Change 1 date …');
-    await fill(page, 'Starts', '15:00');
-    await says(page, 'The history will say: changed 1 date');
-    await press(page, 'Change 1 date');
-    await says(page, 'Wed 24 Nov 2027, 15:00–16:00');
-    await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 10 Nov 2027")]//input)');
-    await press(page, 'Give up 1 date …');
-    await says(page, '1 approved date is cancelled');
-    await press(page, 'Give them up');
-    await says(page, 'Done: cancelled 1 approved date.');
-    await press(page, 'Take it back');
-    await says(page, 'took back');
-  });
-
-  test('a stranger does not read it', async () => {
-    expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
-  });
-});
-
-test('some space, left to the office: it gives one and approves', async () => {
-  const page = await show(browser, '/ask?start=2027-11-17T10:00', 'requester');
-  await press(page, 'Some space', 'radio');
-  await fillMain(page, { Title: 'Where shall we', 'People expected': '18' });
-  await fill(page, 'First date', '2027-11-18');
-  await says(page, 'spaces fit what you ask for');
-  await press(page, 'Send the request');
-  const reference = await referenceOn(page);
-  const office = await show(browser, `/desk/${reference}`, 'manager');
-  await says(office, '1 date has no space yet.');
-  await press(office, 'Approve 1 date');
-  await says(office, 'has no space yet: whoever asked leaves it to the office');
-  await fill(office, 'Space', 'Council Room');
-  await press(office, 'Give 1 date this space');
-  await says(office, 'Done: moved 1 date.');
-  await office.waitForFunction(() =>
-    document.querySelector('ol[aria-label="Dates"]')?.textContent?.includes('Council Room'),
-  );
-  await press(office, 'Approve 1 date');
-  await says(office, 'Done: approved 1 date.');
-  expect((await request(reference)).dates[0]!.places).toBe('Council Room');
-});
-
-test('signing in goes on from where one was', async () => {
-  const page = await newPage(browser);
-  await open(page, '/ask?space=8&start=2027-11-24T10:00&minutes=60');
-  await signIn(page, 'requester');
-  await page.reload();
-  await byRole(page, 'button', 'Send the request');
-});
-
-test('a space given by periods: two in a row are taken by pressing them, without minutes around', async () => {
-  const page = await show(browser, '/ask?space=11&start=2027-09-15T14:00&minutes=60', 'requester');
-  await fillMain(page, { Title: 'Seeds under the lens' });
-  await press(page, 'Second 10:20–11:10');
-  await press(page, 'First 09:25–10:15');
-  await fill(page, 'Which year groups come? (if you know)', 'Year 4');
-  await says(page, 'clear');
-  await press(page, 'Send the request');
-  expect((await request(await referenceOn(page))).dates[0]!.when).toBe('Wed 15 Sept 2027, 09:25–11:10');
-});
-
-test('over several days: it asks about the nights, and the same hours each day are a daily rule', async () => {
-  const page = await show(browser, '/ask?space=8&start=2027-09-20T10:00&minutes=120', 'requester');
-  await fillMain(page, { Title: 'Drawers, aired' });
-  await fill(page, 'Last day of it', '2027-09-22');
-  await says(page, 'What about the nights?');
-  await press(page, 'Send the request');
-  await says(page, 'Say whether the nights are part of it.');
-  await page.click('input[value="each-day"]');
-  await says(page, '3 dates, the last Wed 22 Sept 2027, 10:00–12:00.');
-  await press(page, 'Send the request');
-  expect((await request(await referenceOn(page))).dates).toHaveLength(3);
-});
-
-test('whole days: said as such, without hours', async () => {
-  const page = await show(browser, '/ask?space=8&start=2027-09-27T10:00&minutes=120', 'requester');
-  await fillMain(page, { Title: 'Inventory of seeds' });
-  await press(page, 'Whole days', 'checkbox');
-  await says(page, 'Mon 27 Sept 2027, all day');
-});
-
-test('a deputy asks for whoever named them, and finds it among their own', async () => {
-  const page = await show(browser, '/ask?space=8&start=2027-10-04T10:00&minutes=60', 'requester');
-  await fillMain(page, { Title: 'Grafts for Hesper' });
-  await page.click('summary::-p-text(Second line, more hosts)');
-  await fill(page, 'Asked for somebody else', 'Hesper');
-  await press(page, 'Send the request');
-  const reference = await referenceOn(page);
-  await says(page, 'typed by Isolde Marsh');
-  await open(page, '/requests');
-  await says(page, 'Grafts for Hesper');
-  expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
 });

@@ -65,6 +65,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { path: `/api/files/${randomUUID()}`, statuses: [401, 404, 404, 404] },
     { method: 'DELETE', path: `/api/files/${randomUUID()}`, statuses: [401, 401, 401, 401] },
   ],
+  '/api/own/deputies': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/own/news': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/left': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],

@@ -1,21 +1,15 @@
 import { askSchema, type AskBody } from '@/contracts/ask';
-import { MOST_FILE_BYTES, safeFileName } from '@/contracts/files';
 import type { PersonId } from '@/core/ids';
-import { cleanPublicHtml } from '@/server/text/public-html';
 import { askChoices } from '@/server/use-cases/ask/choices';
 import { earlierRequest } from '@/server/use-cases/ask/earlier-request';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { dropFile, openFile, takeFile } from '@/server/use-cases/files/files';
-import { clearLooseFiles } from '@/server/files/clear-loose';
 import { leftThen } from '@/server/use-cases/look/left-then';
-import { markNewsRead, newsFor, unreadNews } from '@/server/use-cases/own/news';
+import { setDeputy } from '@/server/use-cases/own/deputies';
 import { ownRequests, readRequest } from '@/server/use-cases/own/own-requests';
 import { noticePage } from '@/server/use-cases/publish/notices';
-import { sendMessage } from '@/server/use-cases/talk/messages';
 import { violations } from '@/server/db/invariants';
 import { leftSchema } from '@/contracts/left';
-import { messageSchema } from '@/contracts/talk';
-import { act, expectDone, refusalOf, submit } from '@tests/builders/changes';
+import { act, expectDone, refusalOf } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -42,13 +36,6 @@ const send = (name: string, more: Partial<AskBody> = {}) =>
 const reference = async (name: string, more: Partial<AskBody> = {}) =>
   expectDone(await send(name, more)).reference;
 const view = async (name: string, ref: string) => expectDone(await readRequest(office.as(name), ref));
-const stream = (bytes: Uint8Array) =>
-  new ReadableStream<Uint8Array>({
-    start(controller) {
-      controller.enqueue(bytes);
-      controller.close();
-    },
-  });
 const KEY = '6c0f7a52-2a52-4d0c-9d3e-0d6f3b1f0a01';
 
 describe('the whole request', () => {
@@ -242,6 +229,21 @@ describe('for somebody else', () => {
     });
   });
 
+  test('one names deputies oneself, by their address, and lets them go', async () => {
+    const name = (email: string, isDeputy = true) => setDeputy(office.as('ada'), { email, isDeputy });
+    expect(expectDone(await name('BEN@fernside.example'))).toEqual([
+      { name: 'Ben Oake', email: 'ben@fernside.example' },
+    ]);
+    expect(expectDone(await name('ben@fernside.example'))).toHaveLength(1);
+    await reference('ben', { onBehalfOf: 1 });
+    expect(refusalOf(await name('nobody@fernside.example'))).toMatchObject({ fields: [{ path: 'email' }] });
+    expect(refusalOf(await name('ada@fernside.example'))).toMatchObject({ fields: [{ path: 'email' }] });
+    expect(expectDone(await name('ben@fernside.example', false))).toEqual([]);
+    expect(refusalOf(await send('ben', { onBehalfOf: 1 }))).toMatchObject({
+      fields: [{ path: 'onBehalfOf' }],
+    });
+  });
+
   test('the office asks for anybody', async () => {
     const ref = await reference('mara', { onBehalfOf: 2 });
     expect(await view('ben', ref)).toMatchObject({ typedBy: 'Mara Venn' });
@@ -268,130 +270,6 @@ describe('starting from an earlier request', () => {
     });
     expect(await earlierRequest(office.as('ben'), ref)).toBeNull();
     expect(await earlierRequest(office.reader, ref)).toBeNull();
-  });
-});
-
-describe('public text is cleaned', () => {
-  test.each([
-    ['<p onclick="x()">a</p>', '<p>a</p>'],
-    ['<script>alert(1)</script><p>b</p>', '<p>b</p>'],
-    ['<style>p{color:red}</style><p style="position:fixed">c</p>', '<p>c</p>'],
-    ['<a href="javascript:alert(1)">d</a>', '<a rel="noopener noreferrer nofollow">d</a>'],
-    ['<a href="java&#10;script:alert(1)">e</a>', '<a rel="noopener noreferrer nofollow">e</a>'],
-    ['<img src=x onerror=alert(1)><p>f</p>', '<p>f</p>'],
-    ['<iframe src="//evil.example"></iframe>', ''],
-    ['<svg><script>alert(1)</script></svg><p>g</p>', '<p>g</p>'],
-    ['<p>5 &lt; 6</p>', '<p>5 &lt; 6</p>'],
-    ['<h1>Big</h1>', '<h3>Big</h3>'],
-    ['<p></p>', ''],
-  ])('%s', (dirty, clean) => {
-    expect(cleanPublicHtml(dirty).html).toBe(clean);
-    expect(cleanPublicHtml(cleanPublicHtml(dirty).html).html).toBe(clean);
-  });
-});
-
-describe('files', () => {
-  const take = (name: string, fileName: string, bytes = new Uint8Array([1, 2, 3]), key = KEY) =>
-    takeFile(office.as(name), { key, name: fileName }, stream(bytes));
-  const read = async (name: string) => openFile(office.as(name), KEY);
-
-  test('belong to whoever sent them, then to those who may read the request', async () => {
-    expectDone(await take('ada', '../../etc/pass wd.txt'));
-    expect(refusalOf(await read('ben'))).toMatchObject({ code: 'not-found' });
-    expect(refusalOf(await read('mara'))).toMatchObject({ code: 'not-found' });
-    const ref = await reference('ada', { fileKeys: [KEY] });
-    expect((await view('mara', ref)).files).toEqual([{ key: KEY, name: 'pass wd.txt', bytes: 3 }]);
-    for (const name of ['ada', 'mara', 'cato'])
-      expect(Buffer.from(await new Response(expectDone(await read(name)).content).arrayBuffer())).toEqual(
-        Buffer.from([1, 2, 3]),
-      );
-    expect(refusalOf(await read('ben'))).toMatchObject({ code: 'not-found' });
-    // Sent once, it is not sent with something else, and not dropped.
-    expect(refusalOf(await send('ada', { fileKeys: [KEY] }))).toMatchObject({
-      fields: [{ path: 'fileKeys.0' }],
-    });
-    expectDone(await dropFile(office.as('ada'), KEY));
-    expect((await view('ada', ref)).files).toHaveLength(1);
-  });
-
-  test('the same key again is the same file; of somebody else it is refused', async () => {
-    expectDone(await take('ada', 'a.txt'));
-    expect(expectDone(await take('ada', 'b.txt', new Uint8Array([9])))).toMatchObject({
-      name: 'a.txt',
-      bytes: 3,
-    });
-    expect(refusalOf(await take('ben', 'c.txt'))).toMatchObject({ code: 'key-used' });
-  });
-
-  test('one that is too large is refused and leaves nothing', async () => {
-    expect(refusalOf(await take('ada', 'film.mp4', new Uint8Array(MOST_FILE_BYTES + 1)))).toMatchObject({
-      code: 'file-too-large',
-    });
-    expect(await office.db.rows('SELECT id FROM file')).toEqual([]);
-  });
-
-  test('what is never sent with anything is cleared away after a week', async () => {
-    expectDone(await take('ada', 'a.txt'));
-    expect(await clearLooseFiles(office.reader)).toBe(0);
-    office.clock.set((office.clock.now() + 8 * 1440) as never);
-    expect(await clearLooseFiles(office.reader)).toBe(1);
-    expect(refusalOf(await read('ada'))).toMatchObject({ code: 'not-found' });
-  });
-
-  test.each([
-    ['../../etc/passwd', 'passwd'],
-    ['C:\\Windows\\boot.ini', 'boot.ini'],
-    ['..', 'file'],
-    ['.htaccess', 'htaccess'],
-    ['a\u0000b\r\nc.txt', 'abc.txt'],
-    ['invoice\u202Egpj.exe', 'invoicegpj.exe'],
-    [`${'x'.repeat(300)}.pdf`, `${'x'.repeat(116)}.pdf`],
-  ])('the name %j becomes %j', (name, safe) => expect(safeFileName(name)).toBe(safe));
-});
-
-describe('the thread and the news', () => {
-  const write = (name: string, ref: string, text: string, more = {}) =>
-    sendMessage(office.as(name), ref, messageSchema.parse({ key: crypto.randomUUID(), text, ...more }));
-
-  test('whoever asked and the office write to each other; what is internal stays inside', async () => {
-    const ref = await reference('ada');
-    const key = crypto.randomUUID();
-    expectDone(await write('ada', ref, 'May we come earlier?', { key }));
-    expectDone(await write('ada', ref, 'May we come earlier?', { key }));
-    expectDone(await write('mara', ref, 'Yes.'));
-    expectDone(await write('nils', ref, 'They always do.', { kind: 'internal' }));
-    expect((await view('ada', ref)).messages.map(({ text, side }) => [text, side])).toEqual([
-      ['May we come earlier?', 'requester'],
-      ['Yes.', 'office'],
-    ]);
-    expect((await view('mara', ref)).messages).toHaveLength(3);
-    expect(refusalOf(await write('ben', ref, 'Hello?'))).toMatchObject({ code: 'not-allowed' });
-    expect(refusalOf(await write('ada', ref, 'x', { kind: 'internal' }))).toMatchObject({
-      code: 'not-allowed',
-    });
-  });
-
-  test('news is what others did and wrote, until it was read', async () => {
-    const ref = await submit(office, 'ada', { title: 'Fern names' });
-    expect((await newsFor(office.as('ada'))).lines).toEqual([]);
-    expectDone(await write('mara', ref, 'See you then.'));
-    office.clock.set((office.clock.now() + 5) as never);
-    expectDone(await act(office, 'mara', ref, { action: 'approve', reason: 'Agreed.' }));
-    const news = await newsFor(office.as('ada'));
-    expect(news.lines.map(({ what, who, isNew }) => [what, who, isNew])).toEqual([
-      ['approved 1 date', 'Mara Venn', true],
-      ['wrote to you', 'Mara Venn', true],
-    ]);
-    expect(await unreadNews(office.as('ada'))).toBe(2);
-    expectDone(await markNewsRead(office.as('ada'), news.upTo));
-    expect((await newsFor(office.as('ada'))).unread).toBe(0);
-    expect(await unreadNews(office.as('ada'))).toBe(0);
-    expectDone(await write('mara', ref, 'Bring ferns.'));
-    expect((await newsFor(office.as('ada'))).unread).toBe(1);
-    // Marks only go forward.
-    expectDone(await markNewsRead(office.as('ada'), { changeSet: 0, message: 0 }));
-    expect((await newsFor(office.as('ada'))).unread).toBe(1);
-    expect((await newsFor(office.as('ben'))).lines).toEqual([]);
   });
 });
 

@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { signedInPage } from '@/server/http/page';
+import { deputiesOf } from '@/server/use-cases/own/deputies';
 import { newsFor } from '@/server/use-cases/own/news';
 import { ownRequests } from '@/server/use-cases/own/own-requests';
+import { Deputies } from '@/ui/requests/deputies';
 import { NewsList } from '@/ui/requests/news-list';
 import { OwnList } from '@/ui/requests/request-table';
 
@@ -28,6 +30,7 @@ export default async function RequestsPage() {
           You have asked for nothing yet. Pick a free place on the board, or start from nothing.
         </p>
       )}
+      <Deputies first={await deputiesOf(ctx)} />
     </>
   );
 }

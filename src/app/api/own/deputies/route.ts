@@ -1,0 +1,9 @@
+import { deputySchema } from '@/contracts/own';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { setDeputy } from '@/server/use-cases/own/deputies';
+
+export const POST = writeRoute({
+  action: 'own.keep',
+  body: deputySchema,
+  run: (ctx, body) => setDeputy(signedIn(ctx), body),
+});

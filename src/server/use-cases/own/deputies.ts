@@ -1,0 +1,43 @@
+import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/own';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { SignedInContext } from '../../context';
+import { keep } from '../../db/connection';
+
+/** Who may ask, change and cancel for the viewer, by name. */
+export const deputiesOf = ({ db, viewer }: SignedInContext): Promise<Deputy[]> =>
+  db.rows<Deputy>(
+    'SELECT p.name, p.email FROM deputy d JOIN person p ON p.id = d.deputy_id WHERE d.person_id = $me ORDER BY p.name',
+    { me: viewer.personId },
+  );
+
+const fault = (message: string) => refuse({ code: 'bad-input', fields: [{ path: 'email', message }] });
+
+/** Names a deputy, or lets one go; either twice is the same as once. */
+export async function setDeputy(
+  ctx: SignedInContext,
+  { email, isDeputy }: DeputyInput,
+): Promise<Outcome<readonly Deputy[]>> {
+  const { db, viewer } = ctx;
+  const me = viewer.personId;
+  const [person] = await db.rows<{ id: number }>(
+    'SELECT id FROM person WHERE email = $email AND retired_at IS NULL',
+    { email },
+  );
+  if (!person) return fault('No account has this address. Check it, or ask the office.');
+  if (person.id === me) return fault('That is your own address; you may already.');
+  const before = await deputiesOf(ctx);
+  const isThere = before.some((each) => each.email.toLowerCase() === email.toLowerCase());
+  if (isDeputy && !isThere && before.length >= MOST_DEPUTIES)
+    return fault(`At most ${MOST_DEPUTIES} people may do this for you. Let one go first.`);
+  await db.write(async (tx) =>
+    keep(
+      await tx.run(
+        isDeputy
+          ? 'INSERT INTO deputy (person_id, deputy_id) VALUES ($me, $deputy) ON CONFLICT DO NOTHING'
+          : 'DELETE FROM deputy WHERE person_id = $me AND deputy_id = $deputy',
+        { me, deputy: person.id },
+      ),
+    ),
+  );
+  return done(await deputiesOf(ctx));
+}

@@ -1,0 +1,72 @@
+'use client';
+import { useState } from 'react';
+import type { Deputy } from '@/contracts/own';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+/** Who may ask, change and cancel for oneself: named here, and let go. */
+export function Deputies({ first }: { first: readonly Deputy[] }) {
+  const [deputies, setDeputies] = useState(first);
+  const [email, setEmail] = useState('');
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const set = async (address: string, isDeputy: boolean) => {
+    const reply = await send<Deputy[]>('POST', '/api/own/deputies', { email: address, isDeputy });
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return;
+    setDeputies(reply.value);
+    if (isDeputy) setEmail('');
+  };
+  return (
+    <details className="mt-4">
+      <summary className="cursor-pointer font-semibold">
+        Who may ask, change and cancel for me{deputies.length > 0 && ` (${deputies.length})`}
+      </summary>
+      <div className="mt-2 grid max-w-2xl gap-2">
+        {deputies.length > 0 && (
+          <ul>
+            {deputies.map((deputy) => (
+              <li
+                key={deputy.email}
+                className="flex flex-wrap items-center gap-3 border-b border-rule py-1.5"
+              >
+                <span className="font-semibold">{deputy.name}</span>
+                <span className="text-soft">{deputy.email}</span>
+                <button
+                  type="button"
+                  className="press ml-auto px-2 py-0.5"
+                  aria-label={`${deputy.name} no longer`}
+                  onClick={() => void set(deputy.email, false)}
+                >
+                  No longer
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <form
+          className="flex flex-wrap items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void set(email.trim(), true);
+          }}
+        >
+          <label className="min-w-64 flex-1">
+            E-mail address of their account
+            <input
+              className="field"
+              type="text"
+              inputMode="email"
+              value={email}
+              onChange={(event) => setEmail(event.target.value)}
+            />
+          </label>
+          <button type="submit" className="press" disabled={!email.trim()}>
+            They may too
+          </button>
+        </form>
+        <RefusalNote error={error} />
+      </div>
+    </details>
+  );
+}
