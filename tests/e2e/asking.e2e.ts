@@ -46,21 +46,21 @@ async function signInHere(page: Page, email: string): Promise<void> {
   await page.keyboard.press('Enter');
 }
 
-test('a newcomer asks for fourteen dates but two, with equipment, a service and a file, from the board, without signing in first', async () => {
-  const page = await newPage(browser);
-  await open(page, '/?day=2027-09-07');
-  await drawOn(page, 'Seed Library', '18:30', '20:30');
-  await says(page, 'A free place');
-  await press(page, 'More dates, equipment, notes: the whole form', 'link');
-  await says(page, 'Can it be done?');
-  await fillMain(page);
+/** Fourteen dates but two, with equipment, a service and a file; the picked gap has set space and hours. */
+async function fillWholeSeries(
+  page: Page,
+  title: string,
+  extent: string,
+  leftOut: readonly string[],
+): Promise<void> {
+  await fillMain(page, { Title: title });
   await press(page, 'Dates by a rule', 'radio');
   await fill(page, 'It goes on', 'for so many dates');
   await fill(page, 'Dates', '14');
   await says(page, 'All 14 dates are clear.');
-  await says(page, '14 dates, the last Tue 7 Dec 2027, 18:30–20:30.');
+  await says(page, extent);
   // Two are left out on the ladder.
-  for (const day of ['Tue 28 Sept 2027', 'Tue 26 Oct 2027']) {
+  for (const day of leftOut) {
     const box = await page.waitForSelector(
       `::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "${day}")]//input)`,
     );
@@ -74,6 +74,30 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
   await page.click('::-p-xpath(//label[contains(., "Refreshments")]//input)');
   await fill(page, 'Served at the tables, or laid out?', 'laid out');
   await pickFiles(page, fileOf('wall plan.pdf', 30_000));
+}
+
+/** What became of it. */
+async function expectWholeSeries(reference: string): Promise<void> {
+  const stored = await request(reference);
+  expect(stored.dates).toHaveLength(12);
+  expect(stored).toMatchObject({
+    equipment: [{ name: 'Projector', quantity: 1 }],
+    services: [{ name: 'Refreshments', answers: [{ answer: 'laid out to fetch' }] }],
+    files: [{ name: 'wall plan.pdf' }],
+  });
+}
+
+test('a newcomer asks for fourteen dates but two, with equipment, a service and a file, from the board, without signing in first', async () => {
+  const page = await newPage(browser);
+  await open(page, '/?day=2027-09-07');
+  await drawOn(page, 'Seed Library', '18:30', '20:30');
+  await says(page, 'A free place');
+  await press(page, 'More dates, equipment, notes: the whole form', 'link');
+  await says(page, 'Can it be done?');
+  await fillWholeSeries(page, MAIN.Title, '14 dates, the last Tue 7 Dec 2027, 18:30–20:30.', [
+    'Tue 28 Sept 2027',
+    'Tue 26 Oct 2027',
+  ]);
   await says(page, 'kept here; it is sent once you have signed in');
   // A reload in the middle: the file is still there too.
   await page.reload();
@@ -90,14 +114,9 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
     (button as HTMLButtonElement).click();
   });
   const reference = await referenceOn(page);
+  await expectWholeSeries(reference);
   const stored = await request(reference);
-  expect(stored.dates).toHaveLength(12);
   expect(stored.dates.some(({ when }) => when.startsWith('Tue 28 Sept'))).toBe(false);
-  expect(stored).toMatchObject({
-    equipment: [{ name: 'Projector', quantity: 1 }],
-    services: [{ name: 'Refreshments', answers: [{ answer: 'laid out to fetch' }] }],
-    files: [{ name: 'wall plan.pdf' }],
-  });
   const saved = await send('GET', `/api/files/${stored.files[0]!.key}`, undefined, await as('manager'));
   expect([saved.status, saved.headers.get('content-disposition')]).toEqual([
     200,
@@ -110,58 +129,77 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
   expect((await textOf(page)).split(MAIN.Title)).toHaveLength(2);
 });
 
-test('by keys alone', async () => {
-  const page = await show(browser, '/ask?space=8&start=2027-10-06T10:00&minutes=60', 'requester');
+/** Goes on by Tab, or back by Shift and Tab, until what is focused begins with these words. */
+async function tabTo(page: Page, name: string, isBack = false): Promise<void> {
+  for (let presses = 0; presses < 400; presses += 1) {
+    const isThere = await page.evaluate((wanted) => {
+      const { activeElement: at } = document;
+      const label = at?.id ? document.querySelector(`label[for="${CSS.escape(at.id)}"]`)?.textContent : '';
+      return [label, at?.getAttribute('aria-label'), at?.closest('label')?.textContent, at?.textContent].some(
+        (text) => text?.trim().startsWith(wanted),
+      );
+    }, name);
+    if (isThere) return;
+    if (isBack) await page.keyboard.down('Shift');
+    await page.keyboard.press('Tab');
+    if (isBack) await page.keyboard.up('Shift');
+  }
+  throw new Error(`Tab never comes to “${name}”`);
+}
+
+test('the same by keys alone', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-09-09T18:30&minutes=120', 'requester');
   await says(page, 'Can it be done?');
-  const focusOn = async (name: string) => {
-    for (let presses = 0; presses < 140; presses += 1) {
-      const isThere = await page.evaluate((wanted) => {
-        const { activeElement: at } = document;
-        const label = at?.id ? document.querySelector(`label[for="${CSS.escape(at.id)}"]`)?.textContent : '';
-        return [
-          label,
-          at?.getAttribute('aria-label'),
-          at?.closest('label')?.textContent,
-          at?.textContent,
-        ].some((text) => text?.trim().startsWith(wanted));
-      }, name);
-      if (isThere) return;
-      await page.keyboard.press('Tab');
-    }
-    throw new Error(`Tab never comes to “${name}”`);
-  };
+  const type = (text: string) => page.keyboard.type(text);
+  const hit = (key: 'Enter' | 'Space') => page.keyboard.press(key);
   await page.focus('#quick-line');
-  await page.keyboard.type('"Mosses by touch" wed 6 oct 10-12 seed library 12 people workshops');
-  await page.keyboard.press('Enter');
-  await says(page, '10:00–12:00');
-  await focusOn('Lead host');
-  await page.keyboard.type('moss circle');
-  await page.keyboard.press('Enter');
-  await focusOn('Another space that fits');
-  await page.keyboard.press('Space');
-  await focusOn('Setup notes');
-  await page.keyboard.type('Trays by the window.');
-  await says(page, 'clear');
-  await focusOn('Send the request');
-  await page.keyboard.press('Enter');
-  const stored = await request(await referenceOn(page));
-  expect(stored).toMatchObject({ title: 'Mosses by touch' });
-  expect(stored.dates[0]!.when).toBe('Wed 6 Oct 2027, 10:00–12:00');
+  await type(
+    '"Mosses by touch" thu 9 september weekly 14 times 18:30-20:30 seed library 12 people workshops',
+  );
+  await hit('Enter');
+  await says(page, 'All 14 dates are clear.');
+  await tabTo(page, 'Lead host');
+  await type('moss circle');
+  await hit('Enter');
+  await tabTo(page, 'Add equipment');
+  await hit('Enter');
+  await tabTo(page, 'Equipment', true);
+  await type('Proj');
+  await tabTo(page, 'How many');
+  await type('1');
+  await tabTo(page, 'Refreshments');
+  await hit('Space');
+  await tabTo(page, 'Served at the tables');
+  await type('laid');
+  await tabTo(page, 'Setup notes');
+  await type('Trays by the window.');
+  await tabTo(page, 'Add files');
+  const [chooser] = await Promise.all([page.waitForFileChooser(), hit('Enter')]);
+  await chooser.accept([fileOf('wall plan.pdf', 30_000)]);
+  await says(page, 'wall plan.pdf');
+  for (const day of ['Thu 30 Sept 2027', 'Thu 28 Oct 2027']) {
+    await tabTo(page, day);
+    await hit('Space');
+    await says(page, `${day}, 18:30 left out`);
+  }
+  await says(page, 'All 12 dates are clear.');
+  await tabTo(page, 'Send the request', true);
+  await hit('Enter');
+  await expectWholeSeries(await referenceOn(page));
 });
 
-test('on a phone: nothing runs out of the screen, and it is sent', async () => {
-  const page = await show(browser, '/ask?space=8&start=2027-10-13T10:00&minutes=60', 'requester', {
+test('the same on a phone, where nothing runs out of the screen', async () => {
+  const page = await show(browser, '/ask?space=8&start=2027-09-08T18:30&minutes=120', 'requester', {
     width: 390,
     height: 844,
   });
-  await fillMain(page, { Title: 'Ferns in the hand' });
-  await press(page, 'Dates by a rule', 'radio');
-  await says(page, 'It goes on');
-  const width = await page.evaluate(() => document.documentElement.scrollWidth);
-  expect(width).toBeLessThanOrEqual(390);
-  await press(page, 'One date', 'radio');
+  await fillWholeSeries(page, 'Ferns in the hand', '14 dates, the last Wed 8 Dec 2027, 18:30–20:30.', [
+    'Wed 29 Sept 2027',
+    'Wed 27 Oct 2027',
+  ]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await press(page, 'Send the request');
-  await referenceOn(page);
+  await expectWholeSeries(await referenceOn(page));
 });
 
 test('the session lapses in the middle: one is told, signs in, and sends what was typed', async () => {

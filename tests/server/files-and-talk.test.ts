@@ -131,6 +131,19 @@ describe('the thread and the news', () => {
     });
   });
 
+  test('a message takes files along; those of somebody else keep it from being written', async () => {
+    const ref = await reference('ada');
+    expectDone(await takeFile(office.as('ada'), { key: KEY, name: 'plan.txt' }, stream(new Uint8Array([7]))));
+    expect(refusalOf(await write('mara', ref, 'Look.', { fileKeys: [KEY] }))).toMatchObject({
+      fields: [{ path: 'fileKeys' }],
+    });
+    expect((await view('mara', ref)).messages).toEqual([]);
+    expectDone(await write('ada', ref, '', { fileKeys: [KEY] }));
+    expect((await view('mara', ref)).messages[0]!.files).toEqual([{ key: KEY, name: 'plan.txt', bytes: 1 }]);
+    expectDone(await openFile(office.as('mara'), KEY));
+    expect(refusalOf(await openFile(office.as('ben'), KEY))).toMatchObject({ code: 'not-found' });
+  });
+
   test('news is what others did and wrote, until it was read', async () => {
     const ref = await submit(office, 'ada', { title: 'Fern names' });
     expect((await newsFor(office.as('ada'))).lines).toEqual([]);
