@@ -1,8 +1,8 @@
 import { askSchema, type AskInput } from '@/contracts/ask';
 import type { Context } from '../../context';
 import { cleanPublicHtml } from '../../text/public-html';
-import { actsFor } from '../change/pick-dates';
-import { isMemberOfHost, loadRequest } from '../request-rows';
+import { accessTo } from '../request-access';
+import { loadRequest } from '../request-rows';
 
 const NO_KEY = '00000000-0000-4000-8000-000000000000';
 
@@ -14,11 +14,7 @@ export async function earlierRequest(ctx: Context, reference: string): Promise<O
   const { db, viewer } = ctx;
   const request = viewer && (await loadRequest(db, reference));
   if (!viewer || !request) return null;
-  const mayRead =
-    viewer.roles.includes('manager') ||
-    actsFor(viewer, request) ||
-    (await isMemberOfHost(db, request.id, viewer.personId));
-  if (!mayRead) return null;
+  if (!(await accessTo({ ...ctx, viewer }, request))) return null;
   const asked = await db.json<object>('SELECT as_asked AS json FROM request WHERE id = $id', {
     id: request.id,
   });

@@ -12,8 +12,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
 import { keep, type Reader } from '../../db/connection';
 import { dropStored, keepStream, readStored } from '../../files/store';
-import { actsFor } from '../change/pick-dates';
-import { isMemberOfHost } from '../request-rows';
+import { accessTo } from '../request-access';
 
 interface FileRow {
   readonly key: string;
@@ -77,12 +76,12 @@ async function mayRead(ctx: SignedInContext, file: FileRow): Promise<boolean> {
   if (file.owner_id === viewer.personId) return true;
   if (file.request_id === null) return false;
   if (worksWithBookings(viewer)) return true;
-  const request = await db.json<Parameters<typeof actsFor>[1]>(
-    `SELECT json_object('requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
+  const request = await db.json<Parameters<typeof accessTo>[1]>(
+    `SELECT json_object('id', r.id, 'requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
      FROM request r WHERE r.id = $id`,
     { id: file.request_id },
   );
-  return actsFor(viewer, request) || isMemberOfHost(db, file.request_id, viewer.personId);
+  return (await accessTo(ctx, request)) !== null;
 }
 
 export interface OpenFile extends FileLine {

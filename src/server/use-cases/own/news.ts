@@ -5,6 +5,7 @@ import { momentText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
+import { MINE } from '../look/known-bookings';
 import { whatOf } from '../since';
 
 const MOST_NEWS = 30;
@@ -21,7 +22,6 @@ interface NewsRow {
 }
 
 // Requests of one's own and of those whose deputy one is. What one did oneself is no news.
-const MINE = `r.requester_id = $me OR r.requester_id IN (SELECT person_id FROM deputy WHERE deputy_id = $me)`;
 const BY_OTHERS = `c.actor_id IS NOT $me AND c.action <> 'asked' AND c.action NOT LIKE 'marked setup work%' AND c.action <> 'opened setup work again'`;
 const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.at_min AS at
   FROM request r JOIN change_set_request x ON x.request_id = r.id JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id

@@ -3,8 +3,8 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context';
 import { lineOf } from '../decide/desk';
-import { actsFor } from '../change/pick-dates';
-import { isMemberOfHost, isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
+import { accessTo } from '../request-access';
+import { isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
 import { loadPlaceNames, requestView } from '../request-view';
 
 const NO_CALLS = { verdicts: { clear: 0, look: 0, clash: 0 }, changesWanted: 0, atRisk: 0 };
@@ -32,20 +32,20 @@ export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> 
   return lines.sort((a, b) => a.over - b.over || a.order - b.order).map(({ line }) => line);
 }
 
+const ACTING = { own: 'own-request', office: 'manager', member: 'somebody-else' } as const;
+
 /** One request for those who may read it: whoever asked, their deputies, members of its hosts, and the office. */
 export async function readRequest(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
   const request = await loadRequest(ctx.db, ref);
   if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
-  const own = actsFor(ctx.viewer, request);
-  const manager = ctx.viewer.roles.includes('manager');
-  const isMember = !own && !manager && (await isMemberOfHost(ctx.db, request.id, ctx.viewer.personId));
-  if (!own && !manager && !isMember) return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
+  const access = await accessTo(ctx, request);
+  if (!access) return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
   return done(
     await requestView(
       ctx,
       request,
-      own ? 'own-request' : manager ? 'manager' : 'somebody-else',
-      manager ? 'office' : 'requester',
+      ACTING[access],
+      ctx.viewer.roles.includes('manager') ? 'office' : 'requester',
     ),
   );
 }
