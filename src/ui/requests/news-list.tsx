@@ -25,11 +25,13 @@ export function NewsList({ news }: { news: News }) {
       </span>
     </li>
   );
-  const rest = news.lines.slice(FIRST);
+  // Nothing new is hidden.
+  const shown = Math.max(FIRST, news.lines.findLastIndex(({ isNew }) => isNew) + 1);
+  const rest = news.lines.slice(shown);
   return (
     <section aria-label="What happened" className="mb-4">
       <h2 className="pb-1 text-xl">What happened</h2>
-      <ul>{news.lines.slice(0, FIRST).map(line)}</ul>
+      <ul>{news.lines.slice(0, shown).map(line)}</ul>
       {rest.length > 0 && (
         <details>
           <summary className="cursor-pointer py-1 text-soft">Earlier</summary>

@@ -38,13 +38,13 @@ const read = async ({ db, viewer }: SignedInContext): Promise<NewsMark> =>
     )
   )[0] ?? { changeSet: 0, message: 0 };
 
-/** What others did to one's requests or wrote about them, newest first. */
+/** What others did to one's requests or wrote about them, newest first; of one minute what was written. */
 export async function newsFor(ctx: SignedInContext): Promise<News> {
   const { db, viewer } = ctx;
   const seen = await read(ctx);
   const tzid = await siteZone(db);
   const rows = await db.rows<NewsRow>(
-    `SELECT * FROM (${CHANGES} UNION ALL ${MESSAGES}) ORDER BY at DESC, id DESC LIMIT ${MOST_NEWS}`,
+    `SELECT * FROM (${CHANGES} UNION ALL ${MESSAGES}) ORDER BY at DESC, kind DESC, id DESC LIMIT ${MOST_NEWS}`,
     { me: viewer.personId },
   );
   const lines = rows.map((row) => ({
