@@ -34,8 +34,12 @@ export interface PlaceAnswer extends Candidate {
   readonly firstNotClear: number | null;
 }
 
-/** The layout with fewest seats to spare; null where nothing seats them. */
-function fittingOffer(space: SpaceFacts, { people, layout }: PlaceWanted): LayoutOffer | null {
+/** The layout with fewest seats to spare; null where the space lacks a feature or nothing in it seats the people. */
+export function fittingOffer(
+  space: Pick<SpaceFacts, 'postedLimit' | 'layouts' | 'features'>,
+  { people, layout, features }: Pick<PlaceWanted, 'people' | 'layout' | 'features'>,
+): LayoutOffer | null {
+  if (missingFeatures(features, space.features ?? []).length) return null;
   if (overPostedLimit(people, space.postedLimit) > 0) return null;
   return space.layouts
     .filter((offer) => (layout === null || offer.layout === layout) && offer.seats >= people)
@@ -45,7 +49,6 @@ function fittingOffer(space: SpaceFacts, { people, layout }: PlaceWanted): Layou
 /** Spaces that seat the people and have the features; the others cannot answer whatever the day. */
 export function candidatesFor(spaces: readonly SpaceFacts[], wanted: PlaceWanted): Candidate[] {
   return spaces.flatMap((space) => {
-    if (missingFeatures(wanted.features, space.features ?? []).length) return [];
     const offer = fittingOffer(space, wanted);
     return offer ? [{ space, offer }] : [];
   });

@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { countText } from '@/contracts/words/when';
+import { fittingOffer } from '@/core/checks/place-search';
 import { LAYOUTS, type Layout } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { Combobox } from '@/ui/primitives/combobox';
@@ -170,9 +171,7 @@ function Wants({ form, choices, faults }: PartProps) {
   const fits = choices.spaces.filter(
     (space) =>
       (!building || space.building === building) &&
-      features.every((feature) => space.features.includes(feature)) &&
-      (space.postedLimit === null || Number(people) <= space.postedLimit) &&
-      space.layouts.some((offer) => (!layout || offer.layout === layout) && offer.seats >= Number(people)),
+      fittingOffer(space, { people: Number(people), layout: layout || null, features }) !== null,
   );
   return (
     <>
