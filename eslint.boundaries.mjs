@@ -22,6 +22,7 @@ const CORE_ORDER = [
   'occupancy',
   'checks',
   'changes',
+  'remedies',
   'work-orders',
   'publishing',
   'planning',

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { SpaceId } from '@/core/ids';
+import type { DatePatch } from '@/core/changes/patch';
+import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { rowId, wholeNumber } from './fields';
 
@@ -39,5 +40,33 @@ export const datePatchSchema = z
     people: wholeNumber('People expected', 1, 100_000).optional(),
     accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
     exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),
+    equipment: z
+      .array(
+        z.object({
+          typeId: rowId<EquipmentTypeId>('equipment from the list'),
+          quantity: wholeNumber('Quantity', 0, 10_000),
+        }),
+      )
+      .max(40, 'At most forty kinds of equipment.')
+      .optional(),
+    units: z
+      .array(
+        z.object({
+          from: rowId<ResourceId>('the unit to leave'),
+          to: rowId<ResourceId>('the unit to take'),
+        }),
+      )
+      .max(40, 'At most forty units.')
+      .optional(),
   })
   .refine((value) => Object.values(value).some((each) => each !== undefined), 'Say what is to be different.');
+
+export type DatePatchBody = z.input<typeof datePatchSchema>;
+
+/** A patch as it is sent: the same, its lists the sender's own. */
+export const toPatchBody = ({ spaces, equipment, units, ...rest }: DatePatch): DatePatchBody => ({
+  ...rest,
+  ...(spaces && { spaces: spaces.map((each) => ({ ...each })) }),
+  ...(equipment && { equipment: equipment.map((each) => ({ ...each })) }),
+  ...(units && { units: units.map((each) => ({ ...each })) }),
+});

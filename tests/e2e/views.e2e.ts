@@ -104,7 +104,10 @@ async function show(view: View, theme: string, size?: { width: number; height: n
   if (view.link || view.click) {
     const before = page.url();
     if (view.link) await press(page, view.link, 'link');
-    if (view.click) await page.click(view.click);
+    if (view.click) {
+      await page.waitForSelector(view.click);
+      await page.click(view.click);
+    }
     await page.waitForFunction((url) => location.href !== url, {}, before);
     await page.waitForNetworkIdle({ idleTime: 300 });
   }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { boardQuerySchema } from '@/contracts/board-query';
+import { toPatchBody } from '@/contracts/patch';
 import { levels } from '@/core/equipment/peak-use';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';
@@ -183,7 +184,7 @@ describe('moving', () => {
             moved,
             {
               action: 'move',
-              patch: { ...move.patch, spaces: move.patch.spaces?.map((each) => ({ ...each })) },
+              patch: toPatchBody(move.patch),
               reason: '',
             },
             { preview: true },

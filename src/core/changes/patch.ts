@@ -1,12 +1,12 @@
-import type { SpaceId } from '../ids';
-import type { ClaimContent, WantedSpace } from '../occupancy/bands';
+import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
+import type { ClaimContent, WantedEquipment, WantedSpace } from '../occupancy/bands';
 import type { Layout, LayoutOffer } from '../seating/capacity';
 import { addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '../time/local-time';
 import { toEpochMinute } from '../time/zone';
 import type { ClaimDraft } from './plan-date';
 
 /** What of a date can be kept of its own when its series changes. */
-export const OWN_FIELDS = ['time', 'spaces', 'people', 'bands'] as const;
+export const OWN_FIELDS = ['time', 'spaces', 'people', 'bands', 'equipment'] as const;
 export type OwnField = (typeof OWN_FIELDS)[number];
 
 /** What is to be different; everything else stays. Times are minutes on the wall. */
@@ -22,6 +22,10 @@ export interface DatePatch {
   readonly people?: number;
   readonly accessMin?: number;
   readonly exitMin?: number;
+  /** How many of a type the date is to have, 0 for none; a type it had none of goes to its first space. */
+  readonly equipment?: readonly { readonly typeId: EquipmentTypeId; readonly quantity: number }[];
+  /** Another numbered unit of the same type. */
+  readonly units?: readonly { readonly from: ResourceId; readonly to: ResourceId }[];
 }
 
 export function fieldsOf(patch: DatePatch): OwnField[] {
@@ -31,18 +35,21 @@ export function fieldsOf(patch: DatePatch): OwnField[] {
     spaces: (patch.spaces?.length ?? 0) > 0 || isSet(patch.place),
     people: isSet(patch.people),
     bands: isSet(patch.accessMin) || isSet(patch.exitMin),
+    equipment: (patch.equipment?.length ?? 0) + (patch.units?.length ?? 0) > 0,
   };
   return OWN_FIELDS.filter((field) => touched[field]);
 }
 
 /** The patch without the fields a date keeps of its own. */
 export function withoutFields(patch: DatePatch, kept: readonly OwnField[]): DatePatch {
-  const { shiftMin, startsAt, lengthMin, spaces, place, people, accessMin, exitMin } = patch;
+  const { shiftMin, startsAt, lengthMin, spaces, place, people, accessMin, exitMin, equipment, units } =
+    patch;
   return {
     ...(!kept.includes('time') && { shiftMin, startsAt, lengthMin }),
     ...(!kept.includes('spaces') && { spaces, place }),
     ...(!kept.includes('people') && { people }),
     ...(!kept.includes('bands') && { accessMin, exitMin }),
+    ...(!kept.includes('equipment') && { equipment, units }),
   };
 }
 
@@ -95,6 +102,42 @@ function patchedSpaces(content: ClaimContent, patch: DatePatch, offersOf: Offers
   });
 }
 
+/** The lines of a type made to hold so many together: what is too much comes off the last of them first. */
+function withQuantity(
+  lines: readonly WantedEquipment[],
+  typeId: EquipmentTypeId,
+  quantity: number,
+  hasSpace: boolean,
+): WantedEquipment[] {
+  const own = lines.filter((line) => line.typeId === typeId);
+  if (!own.length)
+    return quantity > 0 ? [...lines, { typeId, quantity, spaceIndex: hasSpace ? 0 : -1 }] : [...lines];
+  let left = quantity;
+  const kept = new Map<WantedEquipment, number>();
+  own.forEach((line, index) => {
+    const isLast = index === own.length - 1;
+    const share = isLast && !line.unitId ? left : Math.min(line.quantity, left);
+    kept.set(line, share);
+    left -= share;
+  });
+  return lines.flatMap((line) => {
+    const share = kept.get(line);
+    if (share === undefined) return [line];
+    return share > 0 ? [{ ...line, quantity: share }] : [];
+  });
+}
+
+function patchedEquipment(lines: readonly WantedEquipment[], patch: DatePatch, hasSpace: boolean) {
+  const swapped = lines.map((line) => {
+    const swap = patch.units?.find(({ from }) => from === line.unitId);
+    return swap ? { ...line, unitId: swap.to } : line;
+  });
+  return (patch.equipment ?? []).reduce<readonly WantedEquipment[]>(
+    (all, { typeId, quantity }) => withQuantity(all, typeId, quantity, hasSpace),
+    swapped,
+  );
+}
+
 /**
  * A date with what is to be different. The moved claim begins with whole bands: turnover links belong to the place it
  * leaves. A start the clocks jump over takes the offset before (RFC 5545 3.3.5), as a single time does.
@@ -110,6 +153,11 @@ export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offe
   const end = toEpochMinute(endLocal, tzid, 'offset-before');
   const { content } = date;
   const spaces = patchedSpaces(content, patch, offersOf);
+  // What was to go to whichever space is found goes there now.
+  const lines =
+    spaces.length > content.spaces.length
+      ? content.equipment.map((line) => ({ ...line, spaceIndex: 0 }))
+      : content.equipment;
   return {
     startLocal,
     endLocal,
@@ -119,10 +167,7 @@ export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offe
       accessMin: patch.accessMin ?? content.accessMin,
       exitMin: patch.exitMin ?? content.exitMin,
       spaces,
-      // What was to go to whichever space is found goes there now.
-      ...(spaces.length > content.spaces.length && {
-        equipment: content.equipment.map((line) => ({ ...line, spaceIndex: 0 })),
-      }),
+      equipment: patch.equipment || patch.units ? patchedEquipment(lines, patch, spaces.length > 0) : lines,
       ...(!spaces.length && patch.people !== undefined && { people: patch.people }),
     },
   };

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
+import { toPatchBody } from '@/contracts/patch';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { Ladder } from '@/ui/requests/ladder';
@@ -22,11 +23,6 @@ interface MoveSlipProps {
 }
 
 /** The patch as the route takes it. */
-const patchBody = ({ patch: { spaces, ...rest } }: Move) => ({
-  ...rest,
-  ...(spaces && { spaces: spaces.map((each) => ({ ...each })) }),
-});
-
 const canMove = ({ actions, isPast }: DateView): boolean => actions.includes('move') && !isPast;
 
 function Widen({
@@ -67,10 +63,10 @@ function MoveForm({
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
   const [reason, setReason] = useState('');
   const ids = movable.map(({ id }) => id).filter((id) => picked.has(id));
-  const preview = usePreview(request, { action: 'move', patch: patchBody(move), reason: '' }, ids);
+  const preview = usePreview(request, { action: 'move', patch: toPatchBody(move.patch), reason: '' }, ids);
   const isSeries = request.dates.length > 1;
   const isDone = change.doneText !== '';
-  const run = () => change.run({ action: 'move', patch: patchBody(move), reason }, ids);
+  const run = () => change.run({ action: 'move', patch: toPatchBody(move.patch), reason }, ids);
 
   // One date that is clear moves as it is let go; what has to be thought about waits for a press.
   const isAtOnce = isJudged && !isSeries && move.verdict.verdict === 'clear';

@@ -1,0 +1,294 @@
+import type { WantedDate } from '../checks/findings';
+import { Candidates } from './candidates';
+import type { DateInTrouble, Search } from './of-date';
+import { CHANGE_OF_SPACE, pointsOf } from './points';
+import { compareOrder, type Candidate, type Cut, type Remedy } from './remedy';
+import { hasTrouble, isWayOut, troublesOf, type Troubles } from './troubles';
+
+/** One date of a way out of the whole series. */
+export interface DateChange {
+  readonly key: string;
+  readonly candidate: Candidate;
+}
+
+export interface SeriesRemedy {
+  readonly kind: 'one-space' | 'one-time' | 'mixture';
+  readonly changes: readonly DateChange[];
+  /** How often a date is in another space than the one before it. */
+  readonly changesOfSpace: number;
+  /** Dates it does not help. */
+  readonly left: number;
+  readonly hasNewDoubt: boolean;
+}
+
+export interface SeriesWaysOut {
+  readonly remedies: readonly SeriesRemedy[];
+  readonly cut: Cut;
+}
+
+const MOST_SPACES = 3;
+/** How often a mixture is put together anew without what turned out not to do. */
+const MOST_MIXTURES = 40;
+
+interface Member extends DateInTrouble {
+  readonly troubles: Troubles;
+  readonly candidates: Candidates;
+}
+
+const placeKey = ({ claim }: WantedDate): string => claim.spaces.map(({ spaceId }) => spaceId).join(' ');
+
+/** What stands against dates as they would be, all of them together. */
+class SeriesProver {
+  private checks = 0;
+  cutOff = 0;
+
+  constructor(
+    private readonly search: Search,
+    private readonly members: ReadonlyMap<string, Member>,
+  ) {}
+
+  /** Which of the changes do what they should; null where the bound is reached. */
+  prove(changes: readonly DateChange[]): Map<string, { does: boolean; hasNewDoubt: boolean }> | null {
+    const { near, asked, side, mostChecks } = this.search;
+    if (this.checks === mostChecks) {
+      this.cutOff += 1;
+      return null;
+    }
+    this.checks += 1;
+    const dates = changes.map(({ key, candidate }) => ({
+      ...this.members.get(key)!.date,
+      claim: candidate.draft.content,
+    }));
+    const findings = near.check(dates, asked);
+    return new Map(
+      dates.map((date) => {
+        const { troubles } = this.members.get(date.key)!;
+        const after = troublesOf(
+          date,
+          findings.filter(({ key }) => key === date.key),
+          side,
+        );
+        const way = isWayOut(troubles, after);
+        // A date that was clear has to stay so.
+        const does = hasTrouble(troubles) ? way.does : !hasTrouble(after);
+        return [date.key, { ...way, does }];
+      }),
+    );
+  }
+
+  /** All of them, or nothing. */
+  proveAll(changes: readonly DateChange[]): { readonly hasNewDoubt: boolean } | null {
+    const { near, asked } = this.search;
+    const now = asked.asker?.now;
+    const isHopeless = changes.some(({ candidate: { draft } }) => {
+      const hasBegun = now !== undefined && draft.content.event.start <= now;
+      return hasBegun || near.surelyFails(draft.content);
+    });
+    const proved = isHopeless ? null : this.prove(changes);
+    const all = proved && [...proved.values()];
+    return all?.every(({ does }) => does)
+      ? { hasNewDoubt: all.some(({ hasNewDoubt }) => hasNewDoubt) }
+      : null;
+  }
+}
+
+const byKind = (remedies: readonly SeriesRemedy[]) =>
+  [...remedies].sort((a, b) => Number(a.hasNewDoubt) - Number(b.hasNewDoubt));
+
+/** One other space for all dates that something is against, nearest to what was wanted first. */
+function oneSpace(troubled: readonly Member[], prover: SeriesProver): SeriesRemedy[] {
+  const [first] = troubled;
+  const [slot, second] = first!.troubles.slots;
+  if (slot === undefined || second !== undefined) return [];
+  const from = first!.draft.content.spaces[slot]!.spaceId;
+  const isAlike = troubled.every(
+    ({ troubles, draft }) =>
+      troubles.slots.length === 1 && draft.content.spaces[troubles.slots[0]!]!.spaceId === from,
+  );
+  if (!isAlike) return [];
+  // For each space, by its number, the candidate of each date.
+  const bySpace = new Map<number, Candidate[]>();
+  for (const { candidates } of troubled)
+    for (const candidate of candidates.otherSpaces()) {
+      const [swap] = candidate.cost.swaps;
+      const list = bySpace.get(swap!.to);
+      if (list) list.push(candidate);
+      else bySpace.set(swap!.to, [candidate]);
+    }
+  const ranked = [...bySpace.values()]
+    .filter((list) => list.length === troubled.length)
+    .map((list) => ({
+      list,
+      order: list.reduce<readonly number[]>(
+        (sum, { order }) => order.map((value, index) => value + (sum[index] ?? 0)),
+        [],
+      ),
+    }))
+    .sort((a, b) => compareOrder(a.order, b.order));
+  const found: SeriesRemedy[] = [];
+  for (const { list } of ranked) {
+    const changes = list.map((candidate, index) => ({ key: troubled[index]!.date.key, candidate }));
+    const proved = prover.proveAll(changes);
+    if (proved) found.push({ kind: 'one-space', changes, changesOfSpace: 0, left: 0, ...proved });
+    if (found.length === MOST_SPACES) break;
+  }
+  return found;
+}
+
+/** One other time for every date of the series, or the same other weekday: the nearest later and the nearest earlier. */
+function oneTime(members: readonly Member[], prover: SeriesProver): SeriesRemedy[] {
+  if (members.some(({ troubles }) => hasTrouble(troubles) && !troubles.timeCouldHelp)) return [];
+  const find = (direction: 1 | -1, kind: 'otherTimes' | 'otherDays'): SeriesRemedy[] => {
+    const [first] = members;
+    for (const { patch } of kind === 'otherTimes'
+      ? first!.candidates.otherTimes(direction)
+      : first!.candidates.otherDays()) {
+      if (kind === 'otherDays' && Math.sign(patch.shiftMin ?? 0) !== direction) continue;
+      const changes = members.map(({ date, candidates }) => ({
+        key: date.key,
+        candidate: candidates.shiftedBy(patch),
+      }));
+      const proved = prover.proveAll(changes);
+      if (proved) return [{ kind: 'one-time', changes, changesOfSpace: 0, left: 0, ...proved }];
+    }
+    return [];
+  };
+  return [
+    ...find(1, 'otherTimes'),
+    ...find(-1, 'otherTimes'),
+    ...find(1, 'otherDays'),
+    ...find(-1, 'otherDays'),
+  ];
+}
+
+interface Option {
+  readonly candidate: Candidate | null;
+  readonly place: string;
+  readonly points: number;
+}
+
+interface Path {
+  readonly points: number;
+  readonly last: Option;
+  readonly before: Path | null;
+}
+
+/**
+ * The cheapest choice of one option for each date: what each costs, and every change of space between one date and the
+ * next. Dates × places steps: staying, or coming from the cheapest of all places, is all there is to compare.
+ */
+export function cheapestPath(options: readonly (readonly Option[])[]): readonly Option[] {
+  let paths = new Map<string, Path>();
+  for (const [index, own] of options.entries()) {
+    const next = new Map<string, Path>();
+    let cheapest: Path | null = null;
+    for (const path of paths.values()) if (!cheapest || path.points < cheapest.points) cheapest = path;
+    for (const option of own) {
+      const stay = paths.get(option.place);
+      const change = cheapest && cheapest.points + CHANGE_OF_SPACE;
+      const isStay = stay !== undefined && (change === null || stay.points <= change);
+      const before = isStay ? stay : cheapest;
+      const points = option.points + (index === 0 ? 0 : isStay ? stay.points : change!);
+      const known = next.get(option.place);
+      if (!known || points < known.points) next.set(option.place, { points, last: option, before });
+    }
+    paths = next;
+  }
+  let best: Path | null = null;
+  for (const path of paths.values()) if (!best || path.points < best.points) best = path;
+  const chosen: Option[] = [];
+  for (let path = best; path; path = path.before) chosen.unshift(path.last);
+  return chosen;
+}
+
+const changesIn = (options: readonly Option[]): number =>
+  options.reduce(
+    (sum, { place }, index) => sum + (index > 0 && options[index - 1]!.place !== place ? 1 : 0),
+    0,
+  );
+
+/** For every date in trouble a way out of its own, together as cheap as can be, the space changing as seldom as pays. */
+function mixture(
+  members: readonly Member[],
+  provedOf: ReadonlyMap<string, readonly Remedy[]>,
+  prover: SeriesProver,
+  search: Search,
+): SeriesRemedy[] {
+  const ruledOut = new Set<Candidate>();
+  const options = members.map(({ date, troubles, candidates }): Option[] => {
+    const stay = { candidate: null, place: placeKey(date), points: 0 };
+    if (!hasTrouble(troubles)) return [stay];
+    const elsewhere = [...candidates.otherSpaces()].filter(
+      ({ draft }) => !search.near.surelyFails(draft.content),
+    );
+    const others = (provedOf.get(date.key) ?? []).filter(
+      ({ kind }) => kind !== 'other-space' && kind !== 'hire-in',
+    );
+    return [...elsewhere, ...others].map((candidate) => ({
+      candidate,
+      place: candidate.draft.content.spaces.map(({ spaceId }) => spaceId).join(' '),
+      points: pointsOf(candidate),
+    }));
+  });
+  for (let round = 0; round < MOST_MIXTURES; round += 1) {
+    const open = options.map((own, index): readonly Option[] => {
+      const left = own.filter(({ candidate }) => candidate === null || !ruledOut.has(candidate));
+      // Nothing does: the date stays as it is, in trouble.
+      return left.length ? left : [{ candidate: null, place: placeKey(members[index]!.date), points: 0 }];
+    });
+    const path = cheapestPath(open);
+    const changes = path.flatMap(({ candidate }, index) =>
+      candidate ? [{ key: members[index]!.date.key, candidate }] : [],
+    );
+    if (!changes.length) return [];
+    const proved = prover.prove(changes);
+    if (!proved) return [];
+    const failed = changes.filter(({ key }) => !proved.get(key)!.does);
+    if (!failed.length) {
+      const troubled = members.filter(({ troubles }) => hasTrouble(troubles)).length;
+      return [
+        {
+          kind: 'mixture',
+          changes,
+          changesOfSpace: changesIn(path),
+          left: troubled - changes.length,
+          hasNewDoubt: [...proved.values()].some(({ hasNewDoubt }) => hasNewDoubt),
+        },
+      ];
+    }
+    for (const { candidate } of failed) ruledOut.add(candidate);
+  }
+  prover.cutOff += 1;
+  return [];
+}
+
+const isUniform = ({ changes }: SeriesRemedy): boolean =>
+  new Set(changes.map(({ candidate }) => JSON.stringify(candidate.patch))).size === 1;
+
+/**
+ * What could be done about a series of which some dates are blocked or doubtful: one space for those, one time for all,
+ * and the cheapest mixture. `dates` are all that could still be changed, in order of time; `proved` the ways out of
+ * each date in trouble that were found before. Nothing for a series with less than two dates in trouble.
+ */
+export function waysOutOfSeries(
+  dates: readonly DateInTrouble[],
+  proved: ReadonlyMap<string, readonly Remedy[]>,
+  search: Search,
+): SeriesWaysOut {
+  const members = dates.map((each): Member => {
+    const troubles = troublesOf(each.date, each.findings, search.side);
+    return { ...each, troubles, candidates: new Candidates(each.draft, troubles, search.bounds) };
+  });
+  const troubled = members.filter(({ troubles }) => hasTrouble(troubles));
+  if (troubled.length < 2) return { remedies: [], cut: { candidates: 0 } };
+  const prover = new SeriesProver(search, new Map(members.map((member) => [member.date.key, member])));
+  const spaces = byKind(oneSpace(troubled, prover));
+  const times = byKind(oneTime(members, prover));
+  const mixed = mixture(members, proved, prover, search).filter(
+    (remedy) => !(isUniform(remedy) && remedy.left === 0),
+  );
+  return {
+    remedies: [...spaces, ...times, ...mixed],
+    cut: { candidates: prover.cutOff },
+  };
+}

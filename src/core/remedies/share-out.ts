@@ -1,0 +1,128 @@
+import { overlaps, type Interval } from '../time/epoch-minute';
+
+/** Somebody who wants a room on a day. */
+export interface SharedWant {
+  readonly key: string;
+  /** What it would take of each room, by position; null where the room would not do. */
+  readonly inRoom: readonly (Interval | null)[];
+  /** The room that was asked for; null where any will do. */
+  readonly asked: number | null;
+}
+
+export interface SharedOut {
+  /** Position of the room each has; who is missing could not be placed. */
+  readonly roomOf: ReadonlyMap<string, number>;
+  readonly left: readonly string[];
+  /** How many rooms are used. */
+  readonly rooms: number;
+  /** How many are not where they asked to be. */
+  readonly moved: number;
+  /** False where the search was cut short: there may be a better way. */
+  readonly isWhole: boolean;
+}
+
+const MOST_STEPS = 20_000;
+
+/**
+ * Gives rooms to all who want one on a day: first as many as possible are placed, then as few as possible moved from
+ * where they asked to be, then as few rooms as possible used. Taken in order of start, each into a room in use that is
+ * free: in equal, empty rooms the first try already needs the fewest there can be, which is as many as want one at once
+ * (interval partitioning: Kleinberg and Tardos, Algorithm Design, 4.1). What else there is, is searched up to a bound.
+ */
+export function shareOut(wants: readonly SharedWant[], busy: readonly (readonly Interval[])[]): SharedOut {
+  const start = ({ inRoom }: SharedWant) => Math.min(...inRoom.map((span) => span?.start ?? Infinity));
+  const sorted = [...wants].sort((a, b) => start(a) - start(b));
+  const taken: Interval[][] = busy.map((spans) => [...spans]);
+  const used = busy.map(() => 0);
+  const rooms: (number | null)[] = [];
+  const least = fewestRooms(wants);
+  let best: { readonly score: readonly number[]; readonly rooms: readonly (number | null)[] } | null = null;
+  let steps = 0;
+
+  const scoreOf = () => [
+    rooms.filter((room) => room === null).length,
+    rooms.filter((room, at) => room !== null && isMoved(sorted[at]!, room)).length,
+    used.filter((count) => count > 0).length,
+  ];
+  const isPerfect = () =>
+    best !== null && best.score[0] === 0 && best.score[1] === 0 && best.score[2]! <= least;
+  const isWorse = (): boolean => {
+    const [score, known] = [scoreOf(), best!.score];
+    const at = score.findIndex((value, index) => value !== known[index]);
+    return at < 0 || score[at]! > known[at]!;
+  };
+
+  function place(at: number): void {
+    if (isPerfect() || steps > MOST_STEPS) return;
+    steps += 1;
+    if (best && isWorse()) return;
+    const want = sorted[at];
+    if (!want) {
+      best = { score: scoreOf(), rooms: [...rooms] };
+      return;
+    }
+    for (const room of roomsFor(want, taken, used)) {
+      const span = want.inRoom[room]!;
+      taken[room]!.push(span);
+      used[room]! += 1;
+      rooms.push(room);
+      place(at + 1);
+      rooms.pop();
+      used[room]! -= 1;
+      taken[room]!.pop();
+    }
+    rooms.push(null);
+    place(at + 1);
+    rooms.pop();
+  }
+  place(0);
+
+  const found = best as {
+    readonly rooms: readonly (number | null)[];
+    readonly score: readonly number[];
+  } | null;
+  const placed = sorted.flatMap(({ key }, at): [string, number][] => {
+    const room = found?.rooms[at];
+    return room === null || room === undefined ? [] : [[key, room]];
+  });
+  const roomOf = new Map(placed);
+  return {
+    roomOf,
+    left: wants.flatMap(({ key }) => (roomOf.has(key) ? [] : [key])),
+    rooms: new Set(roomOf.values()).size,
+    moved: found?.score[1] ?? 0,
+    isWhole: steps <= MOST_STEPS,
+  };
+}
+
+const isMoved = ({ asked }: SharedWant, room: number): boolean => asked !== null && asked !== room;
+
+/** Free rooms for a want: where it asked to be, then rooms in use, then others in order. */
+function roomsFor(
+  want: SharedWant,
+  taken: readonly (readonly Interval[])[],
+  used: readonly number[],
+): number[] {
+  const free = want.inRoom.flatMap((span, room) =>
+    span && taken[room]!.every((other) => !overlaps(other, span)) ? [room] : [],
+  );
+  const rank = (room: number) => (want.asked === room ? 0 : used[room]! > 0 ? 1 : 2);
+  return free.sort((a, b) => rank(a) - rank(b) || a - b);
+}
+
+/** As many rooms as want one at the same moment at least: no way of sharing out needs fewer. */
+export function fewestRooms(wants: readonly SharedWant[]): number {
+  // What a want takes at least, whichever room it gets.
+  const spans = wants.flatMap(({ inRoom }) => {
+    const own = inRoom.filter((span) => span !== null);
+    if (!own.length) return [];
+    const start = Math.max(...own.map((span) => span.start));
+    const end = Math.min(...own.map((span) => span.end));
+    return start < end ? [{ start, end }] : [];
+  });
+  return spans.reduce(
+    (most, { start }) =>
+      Math.max(most, spans.filter((other) => other.start <= start && start < other.end).length),
+    0,
+  );
+}
