@@ -57,6 +57,20 @@ export default [
     },
   },
   {
+    files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}'],
+    ignores: ['src/ui/primitives/link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: 'next/link', message: 'Take Link of ui/primitives/link: it fetches nothing ahead.' },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {

@@ -2,7 +2,7 @@ import '@fontsource-variable/fraunces/full.css';
 import '@fontsource-variable/source-sans-3';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { DatePatch } from '@/core/changes/patch';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { rowId, wholeNumber } from './fields';
@@ -62,11 +61,3 @@ export const datePatchSchema = z
   .refine((value) => Object.values(value).some((each) => each !== undefined), 'Say what is to be different.');
 
 export type DatePatchBody = z.input<typeof datePatchSchema>;
-
-/** A patch as it is sent: the same, its lists the sender's own. */
-export const toPatchBody = ({ spaces, equipment, units, ...rest }: DatePatch): DatePatchBody => ({
-  ...rest,
-  ...(spaces && { spaces: spaces.map((each) => ({ ...each })) }),
-  ...(equipment && { equipment: equipment.map((each) => ({ ...each })) }),
-  ...(units && { units: units.map((each) => ({ ...each })) }),
-});

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { boardQuerySchema } from '@/contracts/board-query';
-import { toPatchBody } from '@/contracts/patch';
+import { toPatchBody } from '@/contracts/patch-body';
 import { levels } from '@/core/equipment/peak-use';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
 import { listCalendars } from '@/server/use-cases/publish/notices';

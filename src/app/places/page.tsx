@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { redirect } from 'next/navigation';
 import { dateOf, parseLocalDate, wallMinute, type LocalDate } from '@/core/time/local-time';
 import { MOST_COMPARED, placeSearchSchema, type PlaceDirectory, type PlaceSearch } from '@/contracts/places';
@@ -86,9 +86,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-2">
         <h1 className="text-3xl">Find a place</h1>
-        <Link prefetch={false} href="/places/earliest">
-          Neither place nor time is fixed? The earliest moments
-        </Link>
+        <Link href="/places/earliest">Neither place nor time is fixed? The earliest moments</Link>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <div>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
 import { deputiesOf } from '@/server/use-cases/own/deputies';
 import { newsFor } from '@/server/use-cases/own/news';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { addDays, localDate, parseLocalDate } from '@/core/time/local-time';
 import { countText } from '@/contracts/words/when';
 import { signedInPage } from '@/server/http/page';

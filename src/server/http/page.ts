@@ -1,5 +1,6 @@
 import { cookies } from 'next/headers';
 import { forbidden, redirect } from 'next/navigation';
+import { cache } from 'react';
 import { permissionFor, type Action } from '../auth/policy';
 import type { SignedInPerson } from '../auth/sessions';
 import type { Context, SignedInContext } from '../context';
@@ -10,11 +11,11 @@ export interface PageContext extends Context {
   readonly viewer: SignedInPerson | null;
 }
 
-/** Who is looking, for the frame around pages. */
-export async function currentContext(): Promise<PageContext> {
+/** Who is looking: frame and page ask, and are told the same, once for each request. */
+export const currentContext = cache(async (): Promise<PageContext> => {
   const { base } = await runtime();
   return { ...base, viewer: await personOfCookie(base.db, (await cookies()).get(SESSION_COOKIE)?.value) };
-}
+});
 
 /**
  * The context of a page after asking the policy: without an account one is sent to sign in and comes back to `path`;

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';

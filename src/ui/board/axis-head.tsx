@@ -20,12 +20,12 @@ export const AxisHead = memo(function AxisHead({
   const step = tickStepMin(axis.pxPerMin, FIGURE_PX);
   return (
     <div
-      className="sticky top-0 z-40 border-b border-strong-rule bg-raised"
-      style={{ height: AXIS_PX, width: `calc(${labelPx}px + ${axis.cssWidth})` }}
+      className="sticky top-0 z-40 w-full border-b border-strong-rule bg-raised"
+      style={{ height: AXIS_PX }}
       aria-hidden="true"
     >
       <div className="sticky left-0 z-10 float-left h-full bg-raised" style={{ width: labelPx }} />
-      <div className="absolute inset-y-0" style={{ left: labelPx, width: axis.cssWidth }}>
+      <div className="absolute inset-y-0 right-0" style={{ left: labelPx }}>
         {axis.days.map((slice) => (
           <span
             key={slice.date}

@@ -1,6 +1,6 @@
 'use client';
 import { Minus, Plus } from 'lucide-react';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useState, type ReactNode } from 'react';
 import type { BoardCategory } from '@/contracts/board';
 import type { KeptView } from '@/contracts/own';
@@ -228,7 +228,7 @@ export function BoardBar(props: BarProps) {
           here={boardHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        <Link prefetch={false} className="press no-print ml-auto" href={props.printHref}>
+        <Link className="press no-print ml-auto" href={props.printHref}>
           Print
         </Link>
         <label className="no-print">

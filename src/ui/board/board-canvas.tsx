@@ -19,7 +19,7 @@ import { GhostLayer } from './ghost-layer';
 import { rowHeightPx, type BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
 import type { Ghost, useGestures } from './use-gestures';
-import { livePxPerMin } from './use-zoom';
+import { liveWidthPx } from './use-zoom';
 
 /** Sideways, what is drawn reaches so far beyond what is seen. */
 const AHEAD_PX = 600;
@@ -46,7 +46,7 @@ const isUsed = (near: Interval, seen: Interval, ahead: Interval): boolean =>
  * What is near enough to be seen, sideways, in minutes: stays what it was as long as all that is seen lies in it, so that
  * rows are seldom drawn anew by scrolling or zooming.
  */
-function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis): Interval {
+function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis, labelPx: number): Interval {
   const shown = `${axis.days[0]!.date} ${axis.days.length}`;
   const [near, setNear] = useState(() => ({
     shown,
@@ -57,7 +57,7 @@ function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis): 
     if (!element) return;
     const follow = () => {
       // While it is zoomed the canvas is ahead of the axis.
-      const scale = axis.pxPerMin / livePxPerMin(element);
+      const scale = axis.widthPx / liveWidthPx(element, labelPx);
       const [left, right] = [element.scrollLeft * scale, (element.scrollLeft + element.clientWidth) * scale];
       const ahead = between(axis, left - 2 * AHEAD_PX, right + 2 * AHEAD_PX);
       const seen = between(axis, left, right);
@@ -67,7 +67,7 @@ function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis): 
     // Before the rows are drawn anew: afterwards asking where it stands would lay everything out at once.
     element.addEventListener('scroll', follow, { passive: true, capture: true });
     return () => element.removeEventListener('scroll', follow, { capture: true });
-  }, [scroller, axis, shown, near]);
+  }, [scroller, axis, labelPx, shown, near]);
   return near.span;
 }
 
@@ -111,7 +111,7 @@ export function BoardCanvas(props: CanvasProps) {
     event.preventDefault();
   };
   const { labelPx, house } = context;
-  const window = useWindow(scroller, axis);
+  const window = useWindow(scroller, axis, labelPx);
   const rowContext = useMemo(() => ({ ...context, window }), [context, window]);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called here and handed to nobody
   const virtual = useVirtualizer({
@@ -130,7 +130,6 @@ export function BoardCanvas(props: CanvasProps) {
   }, [rows, virtual]);
   const ghost = gestures.ghost ?? picked;
   const heightPx = offsets[offsets.length - 1]!;
-  const acrossPx = `calc(${labelPx}px + ${axis.cssWidth})`;
   return (
     <div
       ref={scroller}
@@ -154,15 +153,14 @@ export function BoardCanvas(props: CanvasProps) {
         className="relative"
         style={
           {
-            '--ppm': `${axis.pxPerMin}px`,
             '--label': `${labelPx}px`,
-            width: acrossPx,
+            width: labelPx + axis.widthPx,
             height: heightPx + AXIS_PX,
           } as CSSProperties
         }
       >
         <AxisHead axis={axis} labelPx={labelPx} tzid={house.tzid} />
-        <div className="absolute" style={{ left: labelPx, top: AXIS_PX, width: axis.cssWidth }}>
+        <div className="absolute right-0" style={{ left: labelPx, top: AXIS_PX }}>
           <AxisLines axis={axis} now={now} heightPx={heightPx} />
         </div>
         {virtual.getVirtualItems().map(({ index, start, size }) => (
@@ -176,7 +174,7 @@ export function BoardCanvas(props: CanvasProps) {
           </div>
         ))}
         {ghost && (
-          <div className="pointer-events-none absolute" style={{ left: labelPx, top: AXIS_PX }}>
+          <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: AXIS_PX }}>
             <GhostLayer ghost={ghost} rows={rows} offsets={offsets} axis={axis} tzid={house.tzid} />
           </div>
         )}

@@ -150,7 +150,12 @@ function LoadedBoard(props: LoadedProps) {
   const { house, bookings, filters, rows, axis, calmAxis, offsets, labelPx, span, whole } = data;
   const [move, setMove] = useState<Move | null>(null);
   const [note, setNote] = useState<string | null>(null);
-  useZoom(scroller, { labelPx, fitPxPerMin: axis.pxPerMin / address.zoom }, address, go);
+  useZoom(
+    scroller,
+    { labelPx, widthAt: (zoom) => axis.widthAt((axis.pxPerMin / address.zoom) * zoom) },
+    address,
+    go,
+  );
 
   const board: OnBoard = useMemo(() => ({ house, bookings, uses: span.uses }), [house, bookings, span]);
   const onPick = useCallback(

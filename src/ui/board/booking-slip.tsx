@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { dateOf, parseLocalDateTime, timeOf } from '@/core/time/local-time';

@@ -49,7 +49,7 @@ export function GhostLayer({ ghost, rows, offsets, axis, tzid }: GhostProps) {
   return (
     <div
       aria-hidden="true"
-      className="pointer-events-none absolute z-30"
+      className="pointer-events-none absolute inset-x-0 z-30"
       style={{ top: top - 7, height: ROW_PX }}
     >
       {reachesOf(bandsOf(ghost, ghost.booking.known)).map(({ who, span, className }) => (

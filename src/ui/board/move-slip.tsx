@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
-import { toPatchBody } from '@/contracts/patch';
+import { toPatchBody } from '@/contracts/patch-body';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { Ladder } from '@/ui/requests/ladder';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useMemo, useState } from 'react';
 import type { AskBody, AskReply } from '@/contracts/ask';
 import type { ShortChoices } from '@/contracts/ask-choices';

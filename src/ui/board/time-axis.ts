@@ -17,7 +17,7 @@ export interface Stretch {
   /** In pixels, at the axis' own zoom. */
   readonly left: number;
   readonly width: number;
-  /** The same at any zoom: counted in `--ppm`, the pixels of a minute, so that zooming changes no style of what is drawn. */
+  /** The same at any zoom: a share of the width, so that zooming changes that one width and no style of what is drawn. */
   readonly style: { readonly left: string; readonly width: string };
 }
 
@@ -26,8 +26,8 @@ export interface TimeAxis {
   readonly days: readonly DaySlice[];
   readonly pxPerMin: number;
   readonly widthPx: number;
-  /** The width as a style that holds at any zoom, like that of a stretch. */
-  readonly cssWidth: string;
+  /** The width at another zoom. */
+  widthAt(pxPerMin: number): number;
   /** Minutes that what is picked or moved snaps to. */
   readonly grainMin: number;
   /** Of a minute that is folded away: the nearest fold. */
@@ -98,8 +98,15 @@ interface Point {
   readonly minutes: number;
 }
 
-const cssLength = ({ foldPx, minutes }: Point): string =>
-  foldPx ? `calc(${foldPx}px + ${minutes} * var(--ppm))` : `calc(${minutes} * var(--ppm))`;
+/**
+ * A length as the share of its minutes in the whole width, with the folds in it; right wherever the containing block is
+ * as wide as the axis.
+ */
+function cssLength({ foldPx, minutes }: Point, whole: Point): string {
+  const share = minutes / whole.minutes;
+  const px = foldPx - share * whole.foldPx;
+  return px ? `calc(${share * 100}% + ${px}px)` : `${share * 100}%`;
+}
 const between = (from: Point, to: Point): Point => ({
   foldPx: to.foldPx - from.foldPx,
   minutes: to.minutes - from.minutes,
@@ -147,7 +154,7 @@ export function makeAxis(slices: readonly DaySlice[], pxPerMin: number, grainMin
     return {
       left: pxOf(from),
       width: Math.max(1, pxOf(width)),
-      style: { left: cssLength(from), width: cssLength(width) },
+      style: { left: cssLength(from, end), width: cssLength(width, end) },
     };
   };
   return {
@@ -155,8 +162,8 @@ export function makeAxis(slices: readonly DaySlice[], pxPerMin: number, grainMin
     pxPerMin,
     grainMin,
     widthPx: pxOf(end),
-    cssWidth: cssLength(end),
-    cssLeft: (at) => cssLength(pointOf(at)),
+    widthAt: (px) => end.foldPx + end.minutes * px,
+    cssLeft: (at) => cssLength(pointOf(at), end),
     atX,
     stretch,
   };
@@ -223,7 +230,7 @@ export function shutEnds(axis: TimeAxis, open: readonly Interval[]): ShutEnds | 
     !closed.some(({ start, end }) => start === day!.shown.start && end === day!.shown.end);
   const length = (is: (span: Interval) => boolean) => {
     const span = closed.find(is);
-    return `calc(${span ? span.end - span.start : 0} * var(--ppm))`;
+    return `${span ? (100 * (span.end - span.start)) / (day!.shown.end - day!.shown.start) : 0}%`;
   };
   const found = isAtEnds
     ? {

@@ -6,30 +6,30 @@ import { MOST_ZOOM, type BoardAddress } from './board-address';
 const MILESTONE = 1.5;
 const REST_MS = 120;
 
-/** The element whose `--ppm` everything on the board is laid out by. */
-export const canvasIn = (scroller: HTMLElement) => scroller.firstElementChild as HTMLElement;
+/** The element whose width everything on the board is laid out by. */
+const canvasIn = (scroller: HTMLElement) => scroller.firstElementChild as HTMLElement;
 
-/** Pixels a minute takes at this moment; between two drawings it is ahead of the axis. */
-export const livePxPerMin = (scroller: HTMLElement): number =>
-  Number.parseFloat(canvasIn(scroller).style.getPropertyValue('--ppm'));
+/** How wide the time axis is at this moment; between two drawings it is ahead of what is drawn. */
+export const liveWidthPx = (scroller: HTMLElement, labelPx: number): number =>
+  Number.parseFloat(canvasIn(scroller).style.width) - labelPx;
 
 /**
- * Zoom by wheel with Ctrl held, about the minute under the pointer, and by + and −. A step changes one property of the
- * canvas, once a frame; what depends on the room there is, such as the figures of the axis, follows at milestones and at
- * rest. `fitPxPerMin` is that of zoom 1.
+ * Zoom by wheel with Ctrl held, about the minute under the pointer, and by + and −. A step changes the width of the
+ * canvas alone, once a frame; what depends on the room there is, such as the figures of the axis, follows at milestones and at
+ * rest. `widthAt` gives the width of the time axis at a zoom.
  */
 export function useZoom(
   scroller: RefObject<HTMLDivElement | null>,
-  { labelPx, fitPxPerMin }: { readonly labelPx: number; readonly fitPxPerMin: number },
+  { labelPx, widthAt }: { readonly labelPx: number; widthAt(zoom: number): number },
   address: BoardAddress,
   go: (change: Partial<BoardAddress>, how: 'later') => void,
 ) {
   const live = useRef(address.zoom);
-  const latest = useRef({ labelPx, fitPxPerMin, drawn: address.zoom, go });
+  const latest = useRef({ labelPx, widthAt, drawn: address.zoom, go });
   useEffect(() => {
-    latest.current = { labelPx, fitPxPerMin, drawn: address.zoom, go };
+    latest.current = { labelPx, widthAt, drawn: address.zoom, go };
     live.current = address.zoom;
-  }, [labelPx, fitPxPerMin, address.zoom, go]);
+  }, [labelPx, widthAt, address.zoom, go]);
   useEffect(() => {
     const element = scroller.current;
     if (!element) return;
@@ -42,13 +42,13 @@ export function useZoom(
     };
     const step = () => {
       frame = 0;
-      const { fitPxPerMin: fit, drawn } = latest.current;
+      const { widthAt: widthOf, labelPx: label, drawn } = latest.current;
       const before = live.current;
       const next = Math.min(MOST_ZOOM, Math.max(1, before * wanted.factor));
       const left = (element.scrollLeft + wanted.anchorPx) * (next / before) - wanted.anchorPx;
       wanted = { factor: 1, anchorPx: 0 };
       live.current = next;
-      canvasIn(element).style.setProperty('--ppm', `${fit * next}px`);
+      canvasIn(element).style.width = `${label + widthOf(next)}px`;
       element.scrollTo({ left });
       clearTimeout(rest);
       if (Math.max(next / drawn, drawn / next) >= MILESTONE) draw();

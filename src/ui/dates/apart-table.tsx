@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { dayShort } from '@/contracts/words/when';
 import type { DateGroup } from '@/contracts/dates';
 import { addDays, type LocalDate } from '@/core/time/local-time';
@@ -62,7 +62,7 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
                 scope="row"
                 className="sticky left-0 z-10 border-b border-rule bg-raised px-2 py-1 text-left align-top font-normal whitespace-nowrap"
               >
-                <Link prefetch={false} href={dayHref(date)} className="no-underline hover:underline">
+                <Link href={dayHref(date)} className="no-underline hover:underline">
                   {dayShort(date).replace(/ \d{4}$/, '')}
                 </Link>
               </th>

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { dayLong } from '@/contracts/words/when';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
@@ -37,9 +37,7 @@ export function DateSlip({ entry, tzid, isManager, onClose }: SlipProps) {
       <ul className="mt-1">
         {places.map(({ id, name, code, layout }) => (
           <li key={id}>
-            <Link prefetch={false} href={`/places/${code}`}>
-              {name}
-            </Link>
+            <Link href={`/places/${code}`}>{name}</Link>
             {isKnown && <span className="text-soft">, {LAYOUT_WORDS[layout]}</span>}
           </li>
         ))}
@@ -65,12 +63,12 @@ export function DateSlip({ entry, tzid, isManager, onClose }: SlipProps) {
       {!isKnown && <p className="mt-1 text-soft">What it is concerns only its own people and the office.</p>}
       <p className="mt-3 flex flex-wrap gap-2">
         {first && state !== 'cancelled' && (
-          <Link prefetch={false} className="press" href={boardHref({ day, slip: first.claimSpace })}>
+          <Link className="press" href={boardHref({ day, slip: first.claimSpace })}>
             On the board
           </Link>
         )}
         {reference && (
-          <Link prefetch={false} className="press" href={`/${isManager ? 'desk' : 'requests'}/${reference}`}>
+          <Link className="press" href={`/${isManager ? 'desk' : 'requests'}/${reference}`}>
             Open {reference}
           </Link>
         )}

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
 import type { KeptView } from '@/contracts/own';
@@ -199,7 +199,7 @@ export function DatesBar(props: BarProps) {
           isSignedIn={props.isSignedIn}
         />
         {view !== 'year' && (
-          <Link prefetch={false} className="press ml-auto" href={printed(props)}>
+          <Link className="press ml-auto" href={printed(props)}>
             Print
           </Link>
         )}

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useEffect, useMemo, useState } from 'react';
 import type { RulerDay } from '@/contracts/board';
 import type { DateChoices, DatesReply } from '@/contracts/dates';
@@ -98,7 +98,7 @@ function columnsOf(
     entries,
     isToday: date === today,
     head: (
-      <Link prefetch={false} href={dayHref(date)} className="no-underline hover:underline">
+      <Link href={dayHref(date)} className="no-underline hover:underline">
         <span aria-hidden="true">
           <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
           <span className="text-soft">{SHORT_DAYS[weekdayOf(date) - 1]}</span>
@@ -142,7 +142,7 @@ function View(view: ViewProps) {
         {address.text || address.only.length || address.state
           ? 'Nothing here is what you look for.'
           : 'Nothing is on in these days.'}{' '}
-        <Link prefetch={false} className="press" href={datesHref({ view: address.view, day })}>
+        <Link className="press" href={datesHref({ view: address.view, day })}>
           Show everything
         </Link>
       </p>

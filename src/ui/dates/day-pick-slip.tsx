@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { dayLong } from '@/contracts/words/when';
@@ -83,7 +83,7 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
         </button>
       </form>
       <p className="mt-3">
-        <Link prefetch={false} className="press w-full" href={boardHref({ day: pick.day })}>
+        <Link className="press w-full" href={boardHref({ day: pick.day })}>
           See that day on the board
         </Link>
       </p>

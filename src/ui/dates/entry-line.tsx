@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { placesText, sayEntry, titleText, type DateEntry } from './entries';
 
@@ -40,7 +40,6 @@ export function EntryLine({
   const isCancelled = entry.state === 'cancelled';
   return (
     <Link
-      prefetch={false}
       scroll={false}
       href={context.slipHref(entry.id)}
       data-entry={entry.id}

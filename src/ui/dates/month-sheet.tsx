@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber, weeksOfMonth } from '@/core/time/weeks';
@@ -36,7 +36,6 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
     >
       <div className="flex items-baseline justify-between px-1">
         <Link
-          prefetch={false}
           href={dayHref(date)}
           aria-current={date === today ? 'date' : undefined}
           className={`font-serif text-lg leading-6 no-underline hover:underline ${date === today ? 'border-b-4 border-accent font-semibold' : ''} ${isOther ? 'text-soft' : ''}`}
@@ -67,11 +66,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         ))}
       </ul>
       {there.length > shown.length && (
-        <Link
-          prefetch={false}
-          href={dayHref(date)}
-          className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]"
-        >
+        <Link href={dayHref(date)} className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]">
           and {there.length - shown.length} more
         </Link>
       )}
@@ -103,7 +98,6 @@ export function MonthSheet(props: MonthProps) {
             <tr key={week}>
               <th scope="row" className="border-t border-rule pt-1 pr-1 text-right align-top font-normal">
                 <Link
-                  prefetch={false}
                   href={weekHref(week)}
                   className="inline-block min-h-6 min-w-6 text-[0.85rem] text-soft no-underline hover:underline"
                 >

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { Mark } from '@/ui/primitives/mark';
@@ -27,7 +27,6 @@ function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; cont
   return (
     <li>
       <Link
-        prefetch={false}
         scroll={false}
         href={context.slipHref(entry.id)}
         data-entry={entry.id}
@@ -68,7 +67,7 @@ export function RunningList({ range, entries, context, dayHref }: ListProps) {
           className="border-b border-rule px-2 py-2 [contain-intrinsic-size:auto_6rem] [content-visibility:auto] last:border-b-0"
         >
           <h2 className="px-2 text-lg">
-            <Link prefetch={false} href={dayHref(date)} className="no-underline hover:underline">
+            <Link href={dayHref(date)} className="no-underline hover:underline">
               {dayLong(date)}
             </Link>
           </h2>

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import { clockText, type LocalDate } from '@/core/time/local-time';
 import { sideBySide } from '@/core/time/lanes';
@@ -58,7 +58,6 @@ function Block({
   const isShort = at.to - at.from < TWO_LINES_MIN;
   return (
     <Link
-      prefetch={false}
       scroll={false}
       href={context.slipHref(entry.id)}
       data-entry={entry.id}

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { RulerDay } from '@/contracts/board';
 import { countText, dayLong, monthName } from '@/contracts/words/when';
 import { addDays, localDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
@@ -57,11 +57,7 @@ export function YearRulers({ year, today, days, dayHref, monthHref }: YearProps)
             return (
               <tr key={month} className="border-t border-rule">
                 <th scope="row" className="text-left align-bottom">
-                  <Link
-                    prefetch={false}
-                    href={monthHref(month)}
-                    className="font-serif text-lg no-underline hover:underline"
-                  >
+                  <Link href={monthHref(month)} className="font-serif text-lg no-underline hover:underline">
                     {monthName(month)}
                   </Link>
                 </th>
@@ -71,7 +67,6 @@ export function YearRulers({ year, today, days, dayHref, monthHref }: YearProps)
                   return (
                     <td key={date} className={`p-0 align-bottom ${weekdayOf(date) > 5 ? 'bg-sunk' : ''}`}>
                       <Link
-                        prefetch={false}
                         href={dayHref(date)}
                         data-day={date}
                         title={sayDay(date, day)}

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { send } from '@/ui/hooks/send';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 
 /** A page that says why there is nothing to see, and the way on. */

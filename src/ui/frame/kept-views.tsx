@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -54,7 +54,6 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
               {views.map(({ id, name: kept, address }) => (
                 <li key={id} className="flex items-center">
                   <Link
-                    prefetch={false}
                     href={address}
                     aria-current={address === here ? 'page' : undefined}
                     className="press rounded-r-none py-1 aria-[current]:border-ink"
@@ -97,10 +96,8 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
             </form>
           ) : (
             <p>
-              <Link prefetch={false} href={`/sign-in?next=${encodeURIComponent(here)}`}>
-                Sign in
-              </Link>{' '}
-              to keep what is shown under a name.
+              <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>Sign in</Link> to keep what is shown
+              under a name.
             </p>
           )}
           {error && (

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { usePathname } from 'next/navigation';
 
 export interface NavItem {

@@ -1,6 +1,5 @@
 'use client';
-import Link from 'next/link';
-import { usePathname, useSearchParams } from 'next/navigation';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import type { RulerDay } from '@/contracts/board';
 import { countText, dayLong } from '@/contracts/words/when';
@@ -169,6 +168,7 @@ export function Ruler({ first, today }: RulerProps) {
   const { chosen, hrefOf, stays, days: shownDays } = useDayAddress(today);
   const { strip, from, setFrom, count, dragging } = useStrip(chosen);
   const known = useDays(first, from, count);
+  const router = useRouter();
   const [typed, setTyped] = useState('');
   const [fault, setFault] = useState('');
   const dates = Array.from({ length: count }, (_, index) => addDays(from, index));
@@ -186,6 +186,15 @@ export function Ruler({ first, today }: RulerProps) {
     if (at < 0) setFrom(to);
     if (at >= count) setFrom(addDays(to, 1 - count));
     requestAnimationFrame(() => strip.current?.querySelector<HTMLElement>(`[data-date="${to}"]`)?.focus());
+  };
+  // Plain links, followed by one listener: it stands on every page, and thirty links of the router's own take their time.
+  const follow = (event: MouseEvent) => {
+    const href = (event.target as Element).closest('a')?.getAttribute('href');
+    if (!href || event.ctrlKey || event.metaKey || event.shiftKey) return;
+    event.preventDefault();
+    // The board needs no page of the server for another day.
+    if (stays) window.history.pushState(null, '', href);
+    else router.push(href);
   };
   const go = async () => {
     const date = await readTypedDate(typed, today);
@@ -234,6 +243,7 @@ export function Ruler({ first, today }: RulerProps) {
         <div
           ref={strip}
           className="flex touch-pan-y overflow-hidden select-none"
+          onClick={follow}
           onKeyDown={step}
           {...dragging}
         >
@@ -241,20 +251,13 @@ export function Ruler({ first, today }: RulerProps) {
             const weekday = weekdayOf(date);
             const isMonth = index === 0 || date.endsWith('-01');
             return (
-              <Link
-                prefetch={false}
+              <a
                 key={date}
                 href={hrefOf(date)}
                 draggable={false}
                 data-date={date}
                 tabIndex={date === focusable ? 0 : -1}
                 aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
-                onClick={(event) => {
-                  // The board needs no page of the server for another day.
-                  if (!stays || event.ctrlKey || event.metaKey) return;
-                  event.preventDefault();
-                  window.history.pushState(null, '', hrefOf(date));
-                }}
                 className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
               >
                 <DayMark day={known.get(date)} date={date} fullest={fullest} />
@@ -272,7 +275,7 @@ export function Ruler({ first, today }: RulerProps) {
                     </small>
                   )}
                 </span>
-              </Link>
+              </a>
             );
           })}
         </div>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import type { FoundPlace, SpacePage } from '@/contracts/places';
 import { dayLong } from '@/contracts/words/when';
@@ -39,7 +39,6 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
             {pages.map((page) => (
               <th key={page.id} scope="col" className="border-l border-rule px-3 pb-2 text-left align-bottom">
                 <Link
-                  prefetch={false}
                   href={`/places/${page.code}`}
                   className="font-serif text-xl no-underline hover:underline"
                 >
@@ -100,11 +99,10 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           )}
           {row('Next', (page) => (
             <p className="flex flex-wrap gap-2">
-              <Link prefetch={false} className="press press-main" href={askHref(page)}>
+              <Link className="press press-main" href={askHref(page)}>
                 Ask for it
               </Link>
               <Link
-                prefetch={false}
                 scroll={false}
                 className="press"
                 href={dropHref(page.id)}

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { PlaceDirectory } from '@/contracts/places';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from './pin-button';
@@ -12,14 +12,11 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
         <ul className="divide-y divide-rule">
           {places.spaces.map(({ id, code, name, building, seats, isPinned, isUsed }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
-              <Link prefetch={false} href={`/places/${code}`} className="min-w-44 font-semibold">
+              <Link href={`/places/${code}`} className="min-w-44 font-semibold">
                 {name}
               </Link>
               <span className="flex-1 text-soft">
-                {code},{' '}
-                <Link prefetch={false} href={boardHref({ building })}>
-                  {building}
-                </Link>
+                {code}, <Link href={boardHref({ building })}>{building}</Link>
                 {isPinned ? ' · pinned' : isUsed ? ' · used before' : ''}
               </span>
               <span>up to {seats}</span>
@@ -33,7 +30,7 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
         <ul className="divide-y divide-rule">
           {places.pools.map(({ id, name, store, isPinned }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
-              <Link prefetch={false} href={`/pools/${id}`} className="min-w-44 font-semibold">
+              <Link href={`/pools/${id}`} className="min-w-44 font-semibold">
                 {name}
               </Link>
               <span className="flex-1 text-soft">

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/places';
 import { countText } from '@/contracts/words/when';
 import type { LocalDateTime } from '@/core/time/local-time';
@@ -45,7 +45,7 @@ function Place({
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-rule px-4 py-3">
       <div className="min-w-56 flex-1">
         <p>
-          <Link prefetch={false} className="font-semibold" href={`/places/${place.code}`}>
+          <Link className="font-semibold" href={`/places/${place.code}`}>
             {place.name}
           </Link>{' '}
           <span className="text-soft">
@@ -68,7 +68,6 @@ function Place({
       <p className="flex gap-2">
         {(isCompared || compared.length < MOST_COMPARED) && (
           <Link
-            prefetch={false}
             scroll={false}
             className={`press ${isCompared ? 'border-ink bg-sunk' : ''}`}
             aria-label={`${isCompared ? 'Compared' : 'Compare'}: ${place.name}`}
@@ -77,14 +76,10 @@ function Place({
             {isCompared ? 'Compared' : 'Compare'}
           </Link>
         )}
-        <Link prefetch={false} className="press" href={boardHref({ day: dateOf(start), pick })}>
+        <Link className="press" href={boardHref({ day: dateOf(start), pick })}>
           On the board
         </Link>
-        <Link
-          prefetch={false}
-          className="press"
-          href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}
-        >
+        <Link className="press" href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}>
           Ask for it
         </Link>
       </p>
@@ -118,7 +113,6 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       {places.length > 0 && (
         <p className="pb-2">
           <Link
-            prefetch={false}
             className="press"
             href={boardHref({
               day: dateOf(asked.start),

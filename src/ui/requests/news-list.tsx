@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { useEffect, useRef } from 'react';
 import type { News } from '@/contracts/talk';
 import { send } from '@/ui/hooks/send';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import type { RequestLine } from '@/contracts/request-view';
 import { Mark } from '@/ui/primitives/mark';
 import { countText } from '@/contracts/words/when';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
 import { deskRequest } from '@/server/use-cases/decide/desk';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
 import { atMinuteOfDay } from '@/core/time/local-time';
 import type { SpacePage } from '@/contracts/places';
@@ -53,7 +53,7 @@ function Periods({ space }: { space: SpacePage }) {
       <ul className="flex flex-wrap gap-2">
         {space.periods.map(({ name, start, minutes, when }) => (
           <li key={start}>
-            <Link prefetch={false} className="press" href={askHref({ spaceId: space.id, start, minutes })}>
+            <Link className="press" href={askHref({ spaceId: space.id, start, minutes })}>
               {name}: {when}
             </Link>
           </li>
@@ -87,9 +87,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               <ul className="divide-y divide-rule">
                 {space.on.map(({ id, when, title, day, via }) => (
                   <li key={id} className="py-1.5">
-                    <Link prefetch={false} href={boardHref({ day, slip: id })}>
-                      {when}
-                    </Link>{' '}
+                    <Link href={boardHref({ day, slip: id })}>{when}</Link>{' '}
                     <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? 'taken'}</span>
                     {via && <span className="text-soft"> in {via}</span>}
                   </li>
@@ -99,22 +97,13 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               <p className="text-soft">Nothing yet.</p>
             )}
             <p className="flex flex-wrap gap-2 pt-3">
-              <Link
-                prefetch={false}
-                className="press"
-                href={boardHref({ day: today, days: 7, only: [space.id] })}
-              >
+              <Link className="press" href={boardHref({ day: today, days: 7, only: [space.id] })}>
                 Its week on the board
               </Link>
-              <Link
-                prefetch={false}
-                className="press"
-                href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
-              >
+              <Link className="press" href={datesHref({ view: 'month', by: 'space', only: [space.id] })}>
                 Its month
               </Link>
               <Link
-                prefetch={false}
                 className="press"
                 href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
               >
@@ -133,7 +122,6 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
           </p>
           <p className="pt-3">
             <Link
-              prefetch={false}
               className="press press-main w-full"
               href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
             >

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { addDays, dateOf, localDate } from '@/core/time/local-time';
 import {
   earliestFromText,
@@ -55,9 +55,7 @@ function Line({ moment, minutes, pool }: { moment: EarliestMoment; minutes: numb
           {spaces.map(({ id, name, code, layout, seats }, index) => (
             <span key={id}>
               {index > 0 && ' + '}
-              <Link prefetch={false} href={`/places/${code}`}>
-                {name}
-              </Link>
+              <Link href={`/places/${code}`}>{name}</Link>
               <span className="text-soft">
                 , {layout}, {seats}
               </span>
@@ -65,7 +63,7 @@ function Line({ moment, minutes, pool }: { moment: EarliestMoment; minutes: numb
           ))}
         </p>
       </div>
-      <Link prefetch={false} className="press" href={boardHref({ day: dateOf(start), pick })}>
+      <Link className="press" href={boardHref({ day: dateOf(start), pick })}>
         Ask for it on the board
       </Link>
     </li>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
 import type { PoolDay, PoolPage } from '@/contracts/places';
 import type { UnitCustody } from '@/contracts/units';
@@ -116,15 +116,10 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
               </table>
             </div>
             <p className="flex flex-wrap gap-2 pt-3">
-              <Link
-                prefetch={false}
-                className="press"
-                href={boardHref({ day: today, days: 7, text: pool.name })}
-              >
+              <Link className="press" href={boardHref({ day: today, days: 7, text: pool.name })}>
                 Its week on the board
               </Link>
               <Link
-                prefetch={false}
                 className="press"
                 href={printHref({ what: 'pool', of: String(pool.id), from: today, days: 14 })}
               >
@@ -146,7 +141,6 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
           )}
           <p className="pt-3">
             <Link
-              prefetch={false}
               className="press press-main w-full"
               href={boardHref({
                 day: addDays(today, 1),

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/primitives/link';
 import { forbidden, notFound } from 'next/navigation';
 import { siteZone } from '@/server/db/space-facts';
 import { signedInPage } from '@/server/http/page';
