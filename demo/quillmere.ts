@@ -288,8 +288,20 @@ export const QUILLMERE: OfficeFile = {
             { from: '2027-04-10T08:00', to: '2027-04-24T18:00', delta: -30, reason: 'being re-webbed' },
           ],
         },
-        { name: 'Round table 1.5 m', quantity: 20, fetchMin: 20, returnMin: 20 },
-        { name: 'Trestle table', quantity: 36, fetchMin: 15, returnMin: 15 },
+        {
+          name: 'Round table 1.5 m',
+          quantity: 20,
+          fetchMin: 20,
+          returnMin: 20,
+          substitutes: ['Trestle table'],
+        },
+        {
+          name: 'Trestle table',
+          quantity: 36,
+          fetchMin: 15,
+          returnMin: 15,
+          substitutes: ['Round table 1.5 m'],
+        },
         {
           name: 'Patio heater',
           quantity: 8,

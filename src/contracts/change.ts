@@ -24,6 +24,19 @@ const neededReason = (what: string) =>
 
 const simple = <Name extends string>(action: Name) => z.object({ action: z.literal(action) });
 
+const patches = {
+  /** What becomes different of every picked date that is not named below. */
+  patch: datePatchSchema.optional(),
+  /** Dates that go another way than the rest. */
+  each: z
+    .array(z.object({ occurrence: rowId<OccurrenceId>('a date'), patch: datePatchSchema }))
+    .max(3000, 'At most 3,000 dates in one decision.')
+    .default([]),
+};
+const saysWhat = ({ patch, each }: { readonly patch?: unknown; readonly each: readonly unknown[] }) =>
+  patch !== undefined || each.length > 0;
+const SAY_WHAT = { path: ['patch'], message: 'Say what is to be different.' };
+
 /** One thing done to every picked date. */
 export const stepSchema = z.discriminatedUnion(
   'action',
@@ -37,31 +50,24 @@ export const stepSchema = z.discriminatedUnion(
     z.object({ action: z.literal('leave'), reason }),
     z.object({ action: z.literal('hold'), until: localDateTimeField }),
     simple('release-hold'),
-    z.object({ action: z.literal('propose'), patch: datePatchSchema, until: localDateTimeField }),
+    z
+      .object({ action: z.literal('propose'), ...patches, until: localDateTimeField })
+      .refine(saysWhat, SAY_WHAT),
     simple('accept'),
     simple('refuse-proposal'),
     /** `keepOwn`: dates that were given something of their own keep it. */
-    z.object({
-      action: z.literal('move'),
-      patch: datePatchSchema,
-      reason,
-      keepOwn: z.boolean().default(true),
-    }),
-    z.object({
-      action: z.literal('change'),
-      patch: datePatchSchema,
-      reason,
-      keepOwn: z.boolean().default(true),
-    }),
+    z
+      .object({ action: z.literal('move'), ...patches, reason, keepOwn: z.boolean().default(true) })
+      .refine(saysWhat, SAY_WHAT),
+    z
+      .object({ action: z.literal('change'), ...patches, reason, keepOwn: z.boolean().default(true) })
+      .refine(saysWhat, SAY_WHAT),
     z.object({ action: z.literal('grant-change'), reason }),
     z.object({ action: z.literal('refuse-change'), reason }),
     /** The clear ones as they are; the others moved, and proposed unless another space will do. */
-    z.object({
-      action: z.literal('approve-or-move'),
-      patch: datePatchSchema,
-      until: localDateTimeField,
-      reason,
-    }),
+    z
+      .object({ action: z.literal('approve-or-move'), ...patches, until: localDateTimeField, reason })
+      .refine(saysWhat, SAY_WHAT),
   ],
   'Say what to do with the dates.',
 );

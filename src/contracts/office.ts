@@ -145,6 +145,11 @@ export const officeSchema = z.object({
             kit: z
               .array(z.object({ name: z.string(), quantity: wholeNumber('Quantity', 1, 1000) }))
               .default([]),
+            /** Names of other equipment that can stand in for it where it is short, the first choice first. */
+            substitutes: z
+              .array(requiredLine('Equipment', 80))
+              .max(6, 'At most six substitutes.')
+              .default([]),
             /** The team whose people on shift are the stock. */
             poolOf: z.string().nullable().default(null),
             /** Later changes of the stock: negative is out of service, positive hired in. */

@@ -259,6 +259,6 @@ export function troubledCase(drawn: Trouble, mostChecks = MOST_CHECKS): Troubled
     bounds,
     asked,
     side: drawn.side,
-    search: { near: new NearWorld(world, siblings), bounds, asked, side: drawn.side, mostChecks },
+    search: { near: new NearWorld(world, siblings), bounds, asked, side: drawn.side, now: NOW, mostChecks },
   };
 }

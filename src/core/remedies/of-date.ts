@@ -1,5 +1,6 @@
 import type { ClaimDraft } from '../changes/plan-date';
 import { verdictOf, type AskedFacts, type Finding, type Side, type WantedDate } from '../checks/findings';
+import type { EpochMinute } from '../time/epoch-minute';
 import { Candidates, type Bounds } from './candidates';
 import type { NearWorld } from './near-world';
 import { compareOrder, REMEDY_KINDS, type Candidate, type Cut, type Remedy, type RemedyKind } from './remedy';
@@ -17,6 +18,8 @@ export interface Search {
   readonly bounds: Bounds;
   readonly asked: AskedFacts;
   readonly side: Side;
+  /** What has begun is no way out. */
+  readonly now: EpochMinute;
   /** Whole checks one date may cost; what is left then is told, not looked at. */
   readonly mostChecks: number;
 }
@@ -74,10 +77,9 @@ export class Prover {
 
   /** The way out a candidate is; null where it is none, or could not be looked at any more. */
   prove(candidate: Candidate): Remedy | null {
-    const { near, side, asked, mostChecks } = this.search;
+    const { near, side, now, mostChecks } = this.search;
     const { content } = candidate.draft;
-    // What has begun cannot be asked for any more.
-    if (asked.asker && content.event.start <= asked.asker.now) return null;
+    if (content.event.start <= now) return null;
     if (!candidate.cost.hire && near.surelyFails(content)) return null;
     if (this.checks === mostChecks) {
       this.cutOff += 1;

@@ -78,12 +78,10 @@ class SeriesProver {
 
   /** All of them, or nothing. */
   proveAll(changes: readonly DateChange[]): { readonly hasNewDoubt: boolean } | null {
-    const { near, asked } = this.search;
-    const now = asked.asker?.now;
-    const isHopeless = changes.some(({ candidate: { draft } }) => {
-      const hasBegun = now !== undefined && draft.content.event.start <= now;
-      return hasBegun || near.surelyFails(draft.content);
-    });
+    const { near, now } = this.search;
+    const isHopeless = changes.some(
+      ({ candidate: { draft } }) => draft.content.event.start <= now || near.surelyFails(draft.content),
+    );
     const proved = isHopeless ? null : this.prove(changes);
     const all = proved && [...proved.values()];
     return all?.every(({ does }) => does)
@@ -139,7 +137,8 @@ function oneSpace(troubled: readonly Member[], prover: SeriesProver): SeriesReme
 function oneTime(members: readonly Member[], prover: SeriesProver): SeriesRemedy[] {
   if (members.some(({ troubles }) => hasTrouble(troubles) && !troubles.timeCouldHelp)) return [];
   const find = (direction: 1 | -1, kind: 'otherTimes' | 'otherDays'): SeriesRemedy[] => {
-    const [first] = members;
+    // Of one that is in no trouble nothing is asked.
+    const first = members.find(({ troubles }) => hasTrouble(troubles));
     for (const { patch } of kind === 'otherTimes'
       ? first!.candidates.otherTimes(direction)
       : first!.candidates.otherDays()) {
@@ -262,7 +261,8 @@ function mixture(
   return [];
 }
 
-const isUniform = ({ changes }: SeriesRemedy): boolean =>
+/** Every date is changed alike. */
+export const isUniform = ({ changes }: SeriesRemedy): boolean =>
   new Set(changes.map(({ candidate }) => JSON.stringify(candidate.patch))).size === 1;
 
 /**
@@ -284,8 +284,9 @@ export function waysOutOfSeries(
   const prover = new SeriesProver(search, new Map(members.map((member) => [member.date.key, member])));
   const spaces = byKind(oneSpace(troubled, prover));
   const times = byKind(oneTime(members, prover));
+  // Where each goes the same way to one space, that has been said.
   const mixed = mixture(members, proved, prover, search).filter(
-    (remedy) => !(isUniform(remedy) && remedy.left === 0),
+    (remedy) => !(spaces.length && isUniform(remedy) && remedy.changes[0]!.candidate.kind === 'other-space'),
   );
   return {
     remedies: [...spaces, ...times, ...mixed],

@@ -7,6 +7,7 @@ import { engine } from './migrations/002-engine';
 import { houseVersion } from './migrations/003-house-version';
 import { looking } from './migrations/004-looking';
 import { asking } from './migrations/005-asking';
+import { waysOut } from './migrations/006-ways-out';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -15,6 +16,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '003-house-version', statements: houseVersion },
   { name: '004-looking', statements: looking },
   { name: '005-asking', statements: asking },
+  { name: '006-ways-out', statements: waysOut },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

@@ -99,6 +99,51 @@ export const writeRoute =
       });
     });
 
+interface StreamRoute<Body, Line> {
+  readonly action: Action;
+  readonly body: z.ZodType<Body>;
+  run(ctx: Context, body: Body, signal: AbortSignal): Promise<Outcome<AsyncGenerator<Line>>>;
+}
+
+/** Lines of JSON as they come. What fails on the way is a last line: the status is long sent by then. */
+function linesOf<Line>(lines: AsyncGenerator<Line>, url: string): ReadableStream<Uint8Array> {
+  const encoder = new TextEncoder();
+  return new ReadableStream({
+    async pull(controller) {
+      try {
+        const { value, done: isDone } = await lines.next();
+        if (isDone) controller.close();
+        else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
+      } catch (error) {
+        log.error({ error, url }, 'a request failed on its way');
+        const { message } = errorReply({ code: 'failed' }).error;
+        controller.enqueue(encoder.encode(`${JSON.stringify({ line: 'failed', message })}\n`));
+        controller.close();
+      }
+    },
+    async cancel() {
+      await lines.return(undefined);
+    },
+  });
+}
+
+/** A POST that only reads and answers line by line; it ends when nobody listens any more. */
+export const streamRoute =
+  <Body, Line>({ action, body, run }: StreamRoute<Body, Line>) =>
+  (request: Request): Promise<Response> =>
+    answer(request, async () => {
+      if (!isSameOrigin(request)) return refusalResponse({ code: 'cross-site' });
+      const ctx = await contextFor(action);
+      if (!ctx.ok) return refusalResponse(ctx.refusal);
+      const parsed = await readBody(request, body);
+      if (!parsed.ok) return refusalResponse(parsed.refusal);
+      const outcome = await run(ctx.value, parsed.value, request.signal);
+      if (!outcome.ok) return refusalResponse(outcome.refusal);
+      return new Response(linesOf(outcome.value, request.url), {
+        headers: { ...REPLY_HEADERS, 'Content-Type': 'application/x-ndjson', 'X-Accel-Buffering': 'no' },
+      });
+    });
+
 interface UploadRoute<Query, Value> {
   readonly action: Action;
   readonly query: z.ZodType<Query>;

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { ChangeBody } from '@/contracts/change';
+import type { DatePatchBody as Patch } from '@/contracts/patch';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { Combobox } from '@/ui/primitives/combobox';
@@ -25,7 +25,7 @@ interface Fields {
 const NOTHING: Fields = { startsAt: '', endsAt: '', days: '', people: '', spaceId: '' };
 const clock = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
 
-type Patch = Extract<ChangeBody['step'], { action: 'change' }>['patch'];
+
 
 /** What the fields ask to be different; null where nothing is. `hours` are those the picked dates have now. */
 function patchOf(

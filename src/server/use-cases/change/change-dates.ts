@@ -21,7 +21,7 @@ import {
   type CheckedDate,
 } from './check-plans';
 import { actionFor, pickDates, type PickedDates } from './pick-dates';
-import { draftOf, offersFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
+import { draftOf, offersFor, patchFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, summaryOf } from './say-change';
 
 interface Prepared {
@@ -82,14 +82,15 @@ async function moveOthers(
   { plans, checked }: Prepared,
   step: Extract<StepInput, { action: 'approve-or-move' }>,
 ): Promise<PlannedDate[]> {
-  const offers = await offersFor(change.tx, step.patch);
+  const offers = await offersFor(change.tx, step);
   const blocked = new Set(
     checked.filter(({ verdict }) => verdict.verdict === 'clash').map(({ planned }) => planned.date.id),
   );
   return plans.map((planned) => {
     const { date, request } = planned;
-    if (!blocked.has(date.id)) return planned;
-    const draft = patchDate(draftOf(date), step.patch, request.tzid, offers.of);
+    const patch = blocked.has(date.id) ? patchFor(step, date.id) : null;
+    if (!patch) return planned;
+    const draft = patchDate(draftOf(date), patch, request.tzid, offers.of);
     const until = toEpochMinute(step.until, request.tzid, 'offset-before');
     const result = planDate(
       { occurrenceId: date.id, state: date.state, claims: date.live },

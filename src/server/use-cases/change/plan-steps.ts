@@ -1,6 +1,6 @@
 import { fieldsOf, patchDate, withoutFields, type DatePatch, type OwnField } from '@/core/changes/patch';
 import { planDate, type ClaimDraft, type DatePlan, type DateStep } from '@/core/changes/plan-date';
-import type { SpaceId } from '@/core/ids';
+import type { OccurrenceId, SpaceId } from '@/core/ids';
 import type { LayoutOffer } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
@@ -31,17 +31,64 @@ export const draftOf = ({ startLocal, endLocal, claim }: DateRow): ClaimDraft =>
   content: claim,
 });
 
-/** Layouts of every space a patch leads to, to set it as it is usually set there. */
-export async function offersFor(reader: Reader, patch: DatePatch | null) {
-  const spaces = await loadSpaceFacts(reader, [
-    ...(patch?.spaces ?? []).map(({ to }) => to),
-    ...(patch?.place ? [patch.place.spaceId] : []),
-  ]);
+/** What a step makes different of a date; null where it changes no place or time, or says nothing of this date. */
+export function patchFor(step: StepInput, date: OccurrenceId): DatePatch | null {
+  if (!('each' in step)) return null;
+  return step.each.find(({ occurrence }) => occurrence === date)?.patch ?? step.patch ?? null;
+}
+
+const patchesOf = (step: StepInput): DatePatch[] =>
+  'each' in step ? [...(step.patch ? [step.patch] : []), ...step.each.map(({ patch }) => patch)] : [];
+
+/** Layouts of every space a step leads to, to set it as it is usually set there. */
+export async function offersFor(reader: Reader, step: StepInput) {
+  const spaces = await loadSpaceFacts(
+    reader,
+    patchesOf(step).flatMap(({ spaces: swaps = [], place }) => [
+      ...swaps.map(({ to }) => to),
+      ...(place ? [place.spaceId] : []),
+    ]),
+  );
   const byId = new Map(spaces.map(({ id, layouts }) => [id, layouts]));
   return {
     has: (id: SpaceId) => byId.has(id),
     of: (id: SpaceId): readonly LayoutOffer[] => byId.get(id) ?? [],
   };
+}
+
+const UNKNOWN = `SELECT (SELECT COUNT(*) FROM json_each($types) x WHERE x.value NOT IN (SELECT id FROM equipment_type WHERE retired_at IS NULL)) AS types,
+  (SELECT COUNT(*) FROM json_each($units) x WHERE NOT EXISTS (SELECT 1 FROM stock_line a JOIN stock_line b ON b.type_id = a.type_id
+    WHERE a.resource_id = x.value->>0 AND b.resource_id = x.value->>1)) AS units`;
+
+const fieldFault = (path: string, message: string) =>
+  refuse({ code: 'bad-input', fields: [{ path, message }] });
+
+/** What a step names that is not there; nothing of it would be found out before it is stored. */
+async function unknownIn(
+  reader: Reader,
+  step: StepInput,
+  hasSpace: (id: SpaceId) => boolean,
+): Promise<Outcome<null>> {
+  const all = patchesOf(step);
+  const none = 'There is no such space. Choose one from the list.';
+  if (all.some(({ place }) => place && !hasSpace(place.spaceId)))
+    return fieldFault('step.patch.place.spaceId', none);
+  for (const { spaces = [] } of all) {
+    const at = spaces.findIndex(({ to }) => !hasSpace(to));
+    if (at >= 0) return fieldFault(`step.patch.spaces.${at}.to`, none);
+  }
+  const types = all.flatMap(({ equipment = [] }) => equipment.map(({ typeId }) => typeId));
+  const units = all.flatMap(({ units: swaps = [] }) => swaps.map(({ from, to }) => [from, to]));
+  if (!types.length && !units.length) return done(null);
+  const [found] = await reader.rows<{ types: number; units: number }>(UNKNOWN, {
+    types: JSON.stringify(types),
+    units: JSON.stringify(units),
+  });
+  if (found!.types)
+    return fieldFault('step.patch.equipment', 'There is no such equipment. Choose from the list.');
+  return found!.units
+    ? fieldFault('step.patch.units', 'There is no such unit of this equipment. Choose from the list.')
+    : done(null);
 }
 
 /** Whether only part of what is still to come of the series was picked: then the dates keep this of their own. */
@@ -55,6 +102,9 @@ function isPartOfSeries(date: DateRow, { picked, all }: PickedDates, now: EpochM
       !hasBegun(each, now),
   );
 }
+
+const isSaidAlone = (step: StepInput, date: OccurrenceId): boolean =>
+  'each' in step && step.each.some(({ occurrence }) => occurrence === date);
 
 const union = (a: readonly OwnField[], b: readonly OwnField[]): OwnField[] => [...new Set([...a, ...b])];
 
@@ -127,30 +177,16 @@ export async function planSteps(
   step: StepInput,
   now: EpochMinute,
 ): Promise<Outcome<PlannedDate[]>> {
-  const patch = 'patch' in step && step.action !== 'approve-or-move' ? step.patch : null;
-  const offers = await offersFor(reader, patch);
-  if (patch?.place && !offers.has(patch.place.spaceId))
-    return refuse({
-      code: 'bad-input',
-      fields: [
-        { path: 'step.patch.place.spaceId', message: 'There is no such space. Choose one from the list.' },
-      ],
-    });
-  const unknown = (patch?.spaces ?? []).findIndex(({ to }) => !offers.has(to));
-  if (unknown >= 0)
-    return refuse({
-      code: 'bad-input',
-      fields: [
-        {
-          path: `step.patch.spaces.${unknown}.to`,
-          message: 'There is no such space. Choose one from the list.',
-        },
-      ],
-    });
+  const offers = await offersFor(reader, step);
+  const unknown = await unknownIn(reader, step, offers.has);
+  if (!unknown.ok) return unknown;
   const planned: PlannedDate[] = [];
   for (const date of dates.picked) {
     const request = dates.requests.get(date.requestId)!;
     const day = dayShort(dateOf(date.startLocal));
+    const patch = step.action === 'approve-or-move' ? null : patchFor(step, date.id);
+    if ('each' in step && step.action !== 'approve-or-move' && !patch)
+      return fieldFault('step.each', `Nothing is said of ${day}. Say what is to be different on it.`);
     if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
     const untilMin = 'until' in step ? toEpochMinute(step.until, request.tzid, 'offset-before') : null;
     if (untilMin !== null && untilMin <= now)
@@ -163,7 +199,8 @@ export async function planSteps(
           date,
           patch,
           'keepOwn' in step ? step.keepOwn : false,
-          isPartOfSeries(date, dates, now),
+          // What was said of this date alone is its own, though all were picked.
+          isPartOfSeries(date, dates, now) || isSaidAlone(step, date.id),
           request.tzid,
           offers.of,
         )

@@ -31,6 +31,23 @@ async function addKits(
       await tx.run('INSERT INTO kit_item VALUES ($kit, $type, $quantity)', { kit, type: typeId, quantity });
 }
 
+/** What stands in for what, the first choice first. */
+async function addSubstitutes(
+  tx: Writer,
+  types: readonly TypeInput[],
+  ids: ReadonlyMap<string, number>,
+): Promise<void> {
+  for (const { name, substitutes } of types)
+    for (const [position, other] of substitutes.entries()) {
+      if (other === name) throw new OfficeFileError(`${name} cannot stand in for itself: check substitutes`);
+      await tx.run('INSERT INTO equipment_substitute VALUES ($type, $by, $position)', {
+        type: known(ids, name, 'equipment'),
+        by: known(ids, other, 'equipment'),
+        position,
+      });
+    }
+}
+
 type StockLineOf = (
   from: number,
   to: number | null,
@@ -84,9 +101,7 @@ export async function addStores(
       }
     }
   }
-  await addKits(
-    tx,
-    stores.flatMap(({ equipment }) => equipment),
-    ids,
-  );
+  const types = stores.flatMap(({ equipment }) => equipment);
+  await addKits(tx, types, ids);
+  await addSubstitutes(tx, types, ids);
 }

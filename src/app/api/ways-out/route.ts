@@ -1,0 +1,5 @@
+import { waysOutSchema } from '@/contracts/ways-out';
+import { streamRoute } from '@/server/http/route';
+import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+
+export const POST = streamRoute({ action: 'request.check', body: waysOutSchema, run: findWaysOut });

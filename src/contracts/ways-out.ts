@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import type { Verdict } from '@/core/checks/findings';
+import type { Band } from '@/core/occupancy/bands';
+import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
+import type { RemedyKind } from '@/core/remedies/remedy';
+import type { OccurrenceId } from '@/core/ids';
+import { checkSchema } from './ask';
+import { rowId } from './fields';
+import type { DatePatchBody } from './patch';
+
+/** Dates in trouble that are looked at for ways out in one go; and dates of a series that are weighed together. */
+export const MOST_TROUBLED = 40;
+export const MOST_IN_SERIES = 400;
+
+export const waysOutSchema = z.discriminatedUnion('of', [
+  /** Of a request while its form is filled in. */
+  z.object({ of: z.literal('form'), check: checkSchema }),
+  /** Of a request that waits, or of bookings at risk: those of its dates, or all. */
+  z.object({
+    of: z.literal('request'),
+    reference: z.string('Name the request.').max(20, 'That is no reference.'),
+    occurrences: z.array(rowId<OccurrenceId>('dates')).max(3000, 'At most 3,000 dates.').optional(),
+  }),
+]);
+export type WaysOutInput = z.output<typeof waysOutSchema>;
+export type WaysOutBody = z.input<typeof waysOutSchema>;
+
+/** A date in one of its spaces, for the drawing. */
+export interface DrawnPlace {
+  readonly spaceId: number;
+  readonly name: string;
+  readonly bands: readonly Band[];
+}
+
+/** A date as it is or would be. */
+export interface Drawn {
+  readonly day: LocalDate;
+  readonly when: string;
+  readonly places: readonly DrawnPlace[];
+}
+
+export interface HireIn {
+  readonly typeId: number;
+  readonly quantity: number;
+  readonly from: LocalDateTime;
+  readonly to: LocalDateTime;
+}
+
+/** One way out of one date. */
+export interface WayOut {
+  readonly kind: RemedyKind;
+  readonly sentence: string;
+  readonly costs: readonly string[];
+  readonly verdict: Verdict;
+  /** What is still to be said of it. */
+  readonly notes: readonly string[];
+  readonly patch: DatePatchBody;
+  /** Stock that would have to be hired; then the date itself stays as it is. */
+  readonly hire: HireIn | null;
+  readonly drawn: Drawn;
+}
+
+export interface DateWaysOut {
+  /** Identity of the date in its request: its original local start. */
+  readonly key: string;
+  /** Null in a form. */
+  readonly occurrence: number | null;
+  readonly when: string;
+  readonly now: Drawn;
+  /** The five that change least, best first. */
+  readonly best: readonly WayOut[];
+  /** The best of each other kind. */
+  readonly others: readonly WayOut[];
+  /** Said where there is none. */
+  readonly none: string | null;
+  readonly cut: string | null;
+}
+
+/** One way out of a whole series. */
+export interface SeriesWayOut {
+  readonly kind: 'one-space' | 'one-time' | 'mixture';
+  readonly sentence: string;
+  readonly costs: readonly string[];
+  readonly changes: readonly {
+    readonly key: string;
+    readonly occurrence: number | null;
+    readonly sentence: string;
+    readonly patch: DatePatchBody;
+  }[];
+}
+
+/** Somebody else waits for the same place: what each could have if the other got it. */
+export interface RivalWaysOut {
+  readonly key: string;
+  readonly occurrence: number;
+  readonly rival: {
+    readonly reference: string;
+    readonly version: number;
+    readonly occurrence: number;
+    readonly title: string;
+    readonly when: string;
+  };
+  /** For the rival, if this date has what it asked for. */
+  readonly theirs: readonly WayOut[];
+  /** For this date, if the rival has. */
+  readonly ours: readonly WayOut[];
+  readonly sentence: string;
+}
+
+/** What is sent line by line as it is found. */
+export type WaysOutLine =
+  | { readonly line: 'progress'; readonly done: number; readonly of: number }
+  | ({ readonly line: 'date' } & DateWaysOut)
+  | { readonly line: 'series'; readonly ways: readonly SeriesWayOut[]; readonly cut: string | null }
+  | ({ readonly line: 'rival' } & RivalWaysOut)
+  | { readonly line: 'end'; readonly notLookedAt: string | null }
+  | { readonly line: 'failed'; readonly message: string };

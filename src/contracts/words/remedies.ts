@@ -1,0 +1,188 @@
+import type { Side } from '@/core/checks/findings';
+import type { ClaimDraft } from '@/core/changes/plan-date';
+import type { RemedyCost, RemedyKind, SpaceSwap } from '@/core/remedies/remedy';
+import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import { dateOf, timeOf } from '@/core/time/local-time';
+import { LAYOUT_WORDS } from './findings';
+import { listText } from './rule';
+import { countText, dayShort, lengthText } from './when';
+
+/** The names a way out is told with. */
+export interface RemedyNames {
+  place(space: SpaceId): string;
+  equipment(type: EquipmentTypeId): string;
+  unit(resource: ResourceId): string;
+}
+
+/** A way out as far as it is told: where the date would be, and what that costs. */
+export interface ToldRemedy {
+  readonly kind: RemedyKind;
+  readonly cost: RemedyCost;
+  readonly draft: Pick<ClaimDraft, 'startLocal' | 'endLocal'>;
+  /** Spaces of the date as it would be. */
+  readonly spaces: readonly SpaceId[];
+}
+
+const DAY_MIN = 1440;
+
+const hoursText = ({ startLocal, endLocal }: ToldRemedy['draft']): string =>
+  `${timeOf(startLocal)}–${timeOf(endLocal)}`;
+
+/** `30 minutes later`, `2 hours earlier`. */
+export const shiftText = (minutes: number): string =>
+  `${lengthText(Math.abs(minutes))} ${minutes > 0 ? 'later' : 'earlier'}`;
+
+const daysText = (minutes: number): string => {
+  const days = Math.abs(Math.round(minutes / DAY_MIN));
+  return `${days === 1 ? 'a day' : `${days} days`} ${minutes > 0 ? 'later' : 'earlier'}`;
+};
+
+const swapText = ({ from, to }: SpaceSwap, names: RemedyNames): string =>
+  `${names.place(to)} instead of ${names.place(from)}`;
+
+const placesText = (spaces: readonly SpaceId[], names: RemedyNames): string =>
+  spaces.length ? listText(spaces.map((space) => names.place(space))) : 'The same';
+
+const withFix = (sentence: string, { cost }: ToldRemedy, names: RemedyNames): string => {
+  const { fewer, unit, substitute } = cost;
+  const fixes = [
+    fewer && `${fewer.quantity} of ${names.equipment(fewer.typeId)}`,
+    unit && names.unit(unit.to),
+    substitute && `${substitute.quantity} of ${names.equipment(substitute.byTypeId)} to make up`,
+  ].filter(Boolean);
+  return fixes.length ? `${sentence}, with ${fixes.join(' and ')}.` : `${sentence}.`;
+};
+
+type Say = (remedy: ToldRemedy, names: RemedyNames, side: Side) => string;
+
+const SENTENCES: Readonly<Record<RemedyKind, Say>> = {
+  'other-space': (remedy, names) =>
+    withFix(
+      `${remedy.cost.swaps.map((swap) => swapText(swap, names)).join('; ')}, at the same time`,
+      remedy,
+      names,
+    ),
+  'other-time': ({ draft, spaces, cost }, names) =>
+    `${placesText(spaces, names)} ${cost.shiftMin === 0 ? 'by whole periods' : shiftText(cost.shiftMin)}: ${hoursText(draft)}.`,
+  'other-day': ({ draft, spaces, cost }, names) =>
+    `${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
+  fewer: ({ cost: { fewer } }, names) =>
+    `${fewer!.quantity} of ${names.equipment(fewer!.typeId)}, ${fewer!.less} fewer.`,
+  'other-unit': ({ cost: { unit } }, names) =>
+    `${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
+  substitute: ({ cost: { substitute } }, names) =>
+    `${substitute!.quantity} of ${names.equipment(substitute!.byTypeId)} for the ${substitute!.quantity} of ${names.equipment(substitute!.typeId)} that ${substitute!.quantity === 1 ? 'is' : 'are'} missing.`,
+  'hire-in': ({ cost: { hire } }, names) =>
+    `Hire in ${hire!.quantity} of ${names.equipment(hire!.typeId)} for the day.`,
+  'when-back': ({ draft, spaces }, names) =>
+    `${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
+  'other-layout': (remedy, names) =>
+    withFix(
+      remedy.cost.layouts
+        .map(({ spaceId, layout }) => `${names.place(spaceId)} set with ${LAYOUT_WORDS[layout]}`)
+        .join('; '),
+      remedy,
+      names,
+    ),
+  'space-and-time': ({ cost: { swaps, shiftMin }, draft }, names) =>
+    `${swaps.map((swap) => swapText(swap, names)).join('; ')}, ${shiftText(shiftMin)}: ${hoursText(draft)}.`,
+};
+
+/** What would be done, in one sentence. */
+export const sayRemedy = (remedy: ToldRemedy, names: RemedyNames, side: Side): string =>
+  SENTENCES[remedy.kind](remedy, names, side);
+
+const seatsText = (more: number): string =>
+  more > 0
+    ? `${countText(more, 'more seat', 'more seats')} empty`
+    : more < 0
+      ? `${countText(-more, 'seat', 'seats')} fewer empty`
+      : 'as many seats';
+
+function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwap): string[] {
+  return [
+    buildingsAway ? 'another building' : 'the same building',
+    ...(isOtherLayout ? [`set with ${LAYOUT_WORDS[layout]}`] : []),
+    seatsText(moreEmpty),
+  ];
+}
+
+/** What it costs, each in a few words; that nothing else changes goes without saying. */
+export function sayCosts({ kind, cost }: Pick<ToldRemedy, 'kind' | 'cost'>): string[] {
+  const time =
+    kind === 'when-back' || (kind === 'space-and-time' && cost.shiftMin !== 0)
+      ? [shiftText(cost.shiftMin)]
+      : [];
+  return [
+    ...time,
+    ...cost.swaps.flatMap(swapCosts),
+    ...cost.layouts.map(({ moreEmpty }) => seatsText(moreEmpty)),
+    ...(cost.hire ? ['what is hired costs money'] : []),
+  ];
+}
+
+/** How a way out of a whole series is told. */
+export interface ToldSeries {
+  readonly kind: 'one-space' | 'one-time' | 'mixture';
+  /** Dates it changes. */
+  readonly dates: number;
+  readonly left: number;
+  readonly changesOfSpace: number;
+  /** What is done to the first date it changes; and to all of them, where they are changed alike. */
+  readonly first: ToldRemedy;
+  readonly isUniform: boolean;
+}
+
+export function saySeriesRemedy(
+  { kind, dates, first, left, isUniform }: ToldSeries,
+  names: RemedyNames,
+  side: Side,
+): string {
+  const rest = left
+    ? ` ${countText(left, 'date', 'dates')} would still have ${left === 1 ? 'its' : 'their'} trouble.`
+    : '';
+  switch (kind) {
+    case 'one-space':
+      return `${first.cost.swaps.map((swap) => swapText(swap, names)).join('; ')} on all ${dates} dates that are in trouble.${rest}`;
+    case 'one-time': {
+      const { shiftMin } = first.cost;
+      const isDay = shiftMin % DAY_MIN === 0;
+      return `All ${dates} dates ${isDay ? daysText(shiftMin) : `${shiftText(shiftMin)}: ${hoursText(first.draft)}`}.${rest}`;
+    }
+    case 'mixture':
+      if (isUniform) {
+        const days = countText(dates, 'date that is in trouble', 'dates that are in trouble');
+        return `On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
+      }
+      return `Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
+  }
+}
+
+/** Said of several dates at once, no single day is named. */
+const ofSeveral = (remedy: ToldRemedy, names: RemedyNames, side: Side): string =>
+  remedy.kind === 'other-day'
+    ? `${placesText(remedy.spaces, names)} ${daysText(remedy.cost.shiftMin)}, at the same hours.`
+    : sayRemedy(remedy, names, side);
+
+export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
+  if (kind === 'one-space') return sayCosts(first);
+  if (kind === 'one-time') return ['no other space'];
+  return [
+    ...(isUniform ? sayCosts(first) : []),
+    changesOfSpace
+      ? `the space changes ${changesOfSpace === 1 ? 'once' : `${changesOfSpace} times`} along the series`
+      : 'one space all along',
+  ];
+}
+
+/** What the bound left unlooked at; null where all was looked at. */
+export const sayCut = (candidates: number): string | null =>
+  candidates
+    ? `${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? 'was' : 'were'} not looked at.`
+    : null;
+
+/** Nothing was found. */
+export const sayNoWay = (side: Side, office: string | null): string =>
+  side === 'office'
+    ? 'Nothing free was found near what was asked for. Propose something further away, or ask for less.'
+    : `Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? `, or ask ${office}` : ''}.`;

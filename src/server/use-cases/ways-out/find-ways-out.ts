@@ -1,0 +1,147 @@
+import type { AskedFacts, Side } from '@/core/checks/findings';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
+import { NearWorld } from '@/core/remedies/near-world';
+import { MOST_CHECKS, waysOutOf, type DateInTrouble, type Search } from '@/core/remedies/of-date';
+import { waysOutOfSeries } from '@/core/remedies/of-series';
+import type { Remedy } from '@/core/remedies/remedy';
+import { hasTrouble, troublesOf } from '@/core/remedies/troubles';
+import { done, type Outcome } from '@/contracts/refusal';
+import { MOST_IN_SERIES, MOST_TROUBLED, type WaysOutInput, type WaysOutLine } from '@/contracts/ways-out';
+import { sayCut } from '@/contracts/words/remedies';
+import { countText } from '@/contracts/words/when';
+import type { Context } from '../../context';
+import { loadNames } from '../../db/names';
+import { officeContact } from '../look/office-contact';
+import { datesOfForm } from './of-form';
+import { datesOfRequest } from './of-request';
+import { waysOutBounds } from './house';
+import { worldAround } from './near';
+import { rivalsOf } from './rivals';
+import { tellDate, tellSeries, type Teller } from './tell';
+
+/** The dates of one request that could still be otherwise, with what stands against each. */
+export interface Looked {
+  readonly dates: readonly DateInTrouble[];
+  /** Dates ways out are looked for, where not for all. */
+  readonly picked: ReadonlySet<string> | null;
+  /** The stored dates by key; empty in a form. */
+  readonly occurrences: ReadonlyMap<string, OccurrenceId>;
+  /** Claims these dates have now, which would be replaced. */
+  readonly except: readonly ClaimId[];
+  readonly asked: AskedFacts;
+  readonly side: Side;
+}
+
+const pause = () => new Promise<void>((resolve) => setImmediate(resolve));
+
+const isTroubled = ({ date, findings }: DateInTrouble, side: Side): boolean =>
+  hasTrouble(troublesOf(date, findings, side));
+
+/** Dates that are weighed together, those in trouble before all others, in order of time. */
+function weighed(dates: readonly DateInTrouble[], side: Side): DateInTrouble[] {
+  if (dates.length <= MOST_IN_SERIES) return [...dates];
+  const troubled = dates.filter((date) => isTroubled(date, side));
+  const rest = dates.filter((date) => !isTroubled(date, side));
+  const kept = new Set([...troubled, ...rest].slice(0, MOST_IN_SERIES));
+  return dates.filter((date) => kept.has(date));
+}
+
+interface Prepared {
+  readonly looked: Looked;
+  readonly search: Search;
+  readonly teller: Teller;
+  readonly dates: readonly DateInTrouble[];
+  readonly troubled: readonly DateInTrouble[];
+}
+
+async function prepare(ctx: Context, looked: Looked): Promise<Prepared> {
+  const { db, viewer } = ctx;
+  const { side, asked, except, picked } = looked;
+  const dates = weighed(looked.dates, side);
+  const troubled = dates.filter(
+    (date) => isTroubled(date, side) && (picked === null || picked.has(date.date.key)),
+  );
+  const bounds = await waysOutBounds(db, side);
+  const world = await worldAround(
+    db,
+    dates,
+    new Set(troubled.slice(0, MOST_TROUBLED).map(({ date }) => date.key)),
+    bounds,
+    { ...asked, audiences: asked.audiences ?? [], except, withWaiting: side === 'office' },
+  );
+  const near = new NearWorld(
+    world,
+    dates.map(({ date }) => date),
+  );
+  const office = await officeContact(db);
+  return {
+    looked,
+    dates,
+    troubled,
+    search: { near, bounds, asked, side, now: ctx.clock.now(), mostChecks: MOST_CHECKS },
+    teller: {
+      reader: db,
+      viewer,
+      names: await loadNames(db),
+      side,
+      near,
+      world,
+      office: office && `${office.name}, ${office.phone}`,
+    },
+  };
+}
+
+function notLookedAt({ looked, troubled, dates }: Prepared): string | null {
+  const parts = [
+    troubled.length > MOST_TROUBLED &&
+      `Only the first ${MOST_TROUBLED} of ${troubled.length} dates in trouble were looked at.`,
+    dates.length < looked.dates.length &&
+      `${countText(looked.dates.length - dates.length, 'date', 'dates')} of the series were not weighed with the others.`,
+  ];
+  return parts.filter(Boolean).join(' ') || null;
+}
+
+async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncGenerator<WaysOutLine> {
+  const prepared = await prepare(ctx, looked);
+  const { search, teller, troubled } = prepared;
+  const first = troubled.slice(0, MOST_TROUBLED);
+  const occurrenceOf = (key: string) => looked.occurrences.get(key) ?? null;
+  const proved = new Map<string, readonly Remedy[]>();
+  yield { line: 'progress', done: 0, of: first.length };
+  for (const [index, date] of first.entries()) {
+    if (signal.aborted) return;
+    const found = waysOutOf(date, search);
+    proved.set(date.date.key, [...found.best, ...found.others]);
+    yield { line: 'date', ...(await tellDate(date, occurrenceOf(date.date.key), found, teller)) };
+    yield { line: 'progress', done: index + 1, of: first.length };
+    // Others are served between two dates.
+    await pause();
+  }
+  if (signal.aborted) return;
+  if (looked.picked === null || looked.picked.size > 1) {
+    const series = waysOutOfSeries(prepared.dates, proved, search);
+    yield {
+      line: 'series',
+      ways: series.remedies.map((remedy) => tellSeries(remedy, occurrenceOf, teller)),
+      cut: sayCut(series.cut.candidates),
+    };
+  }
+  for await (const rival of rivalsOf(ctx, looked, search, teller)) {
+    if (signal.aborted) return;
+    yield { line: 'rival', ...rival };
+  }
+  yield { line: 'end', notLookedAt: notLookedAt(prepared) };
+}
+
+/**
+ * Ways out of every date of a request that is blocked or doubtful, one line as each is found, and of the series as a
+ * whole. Nothing is stored. Stops between two dates when nobody listens any more.
+ */
+export async function findWaysOut(
+  ctx: Context,
+  input: WaysOutInput,
+  signal: AbortSignal,
+): Promise<Outcome<AsyncGenerator<WaysOutLine>>> {
+  const looked = await (input.of === 'form' ? datesOfForm(ctx, input.check) : datesOfRequest(ctx, input));
+  return looked.ok ? done(lines(ctx, looked.value, signal)) : looked;
+}

@@ -1,0 +1,34 @@
+import type { CheckInput } from '@/contracts/ask';
+import { datesAsked } from '@/contracts/asked-dates';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { Context } from '../../context';
+import { loadAskedHouse } from '../ask/ask-house';
+import { sideOf } from '../ask/check-request';
+import { unknownThings } from '../ask/known-things';
+import { askerOf, checkAgainstWorld } from '../verdicts';
+import type { Looked } from './find-ways-out';
+
+/** The dates a form asks for, checked as the form itself is. */
+export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outcome<Looked>> {
+  const unknown = await unknownThings(ctx.db, check);
+  if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
+  const house = await loadAskedHouse(ctx, ctx.db, check);
+  const asked = datesAsked(check, house);
+  if (!asked.ok) return asked;
+  const { dates, isEndless } = asked.value;
+  const side = sideOf(ctx);
+  const facts = { asker: await askerOf(ctx, ctx.db), audiences: house.audiences };
+  const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, { ...facts, side, isEndless });
+  return done({
+    dates: dates.map(({ key, claim, start, end }, index) => ({
+      date: { key, claim },
+      draft: { startLocal: start, endLocal: end, content: claim },
+      findings: verdicts[index]!.findings,
+    })),
+    picked: null,
+    occurrences: new Map(),
+    except: [],
+    asked: facts,
+    side,
+  });
+}

@@ -1,0 +1,78 @@
+import type { AskedFacts, Side } from '@/core/checks/findings';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { WaysOutInput } from '@/contracts/ways-out';
+import type { Context } from '../../context';
+import { accessTo } from '../request-access';
+import { isPast, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import { askerOf, checkAgainstWorld } from '../verdicts';
+import type { Looked } from './find-ways-out';
+
+/** The key of a stored date in a check: still read as a local time by its first sixteen characters. */
+export const keyOf = ({ key, id }: Pick<DateRow, 'key' | 'id'>): string => `${key}#${id}`;
+
+/** Facts of a stored request that its dates are judged by. */
+export async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<AskedFacts> {
+  return {
+    requestId: request.id,
+    audiences: request.publish ? request.audiences : [],
+    // The office is past notice and horizon with what it decides; whoever asked is not.
+    ...(side === 'requester' && { asker: await askerOf(ctx, ctx.db, request.requesterId) }),
+  };
+}
+
+/** Dates that wait, and booked ones that were picked, as dates that might be otherwise. */
+export async function lookAt(
+  ctx: Context,
+  request: RequestRow,
+  dates: readonly DateRow[],
+  side: Side,
+): Promise<Omit<Looked, 'picked'>> {
+  const asked = await askedOf(ctx, request, side);
+  const except = dates.flatMap(({ live }) => live.map(({ id }) => id));
+  const wanted = dates.map((date) => ({ key: keyOf(date), claim: date.claim }));
+  const verdicts = wanted.length
+    ? await checkAgainstWorld(ctx.db, ctx.viewer, wanted, { ...asked, side, except })
+    : [];
+  return {
+    dates: dates.map(({ startLocal, endLocal, claim }, index) => ({
+      date: wanted[index]!,
+      draft: { startLocal, endLocal, content: claim },
+      findings: verdicts[index]!.findings,
+    })),
+    occurrences: new Map(dates.map((date) => [keyOf(date), date.id])),
+    except,
+    asked,
+    side,
+  };
+}
+
+/** The dates of a stored request, as far as the viewer may change them. */
+export async function datesOfRequest(
+  ctx: Context,
+  { reference, occurrences }: Extract<WaysOutInput, { of: 'request' }>,
+): Promise<Outcome<Looked>> {
+  const { viewer } = ctx;
+  if (!viewer) return refuse({ code: 'sign-in-first' });
+  const request = await loadRequest(ctx.db, reference);
+  const access = request && (await accessTo({ ...ctx, viewer }, request));
+  if (!request || !access) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (access === 'member')
+    return refuse({
+      code: 'not-allowed',
+      what: 'Only whoever asked for it, or the office, looks for ways out.',
+    });
+  const now = ctx.clock.now();
+  const all = await loadDates(ctx.db, [request.id]);
+  const named = occurrences && new Set(occurrences);
+  if (named && all.filter(({ id }) => named.has(id)).length !== named.size)
+    return refuse({ code: 'not-found', what: 'such date in this request' });
+  const open = all.filter(
+    (date) =>
+      !isPast(date, now) && (date.state === 'waiting' || (date.state === 'approved' && named?.has(date.id))),
+  );
+  const looked = await lookAt(ctx, request, open, access === 'office' ? 'office' : 'requester');
+  return done({
+    ...looked,
+    picked: named ? new Set(open.filter(({ id }) => named.has(id)).map(keyOf)) : null,
+  });
+}
