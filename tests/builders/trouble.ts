@@ -190,6 +190,7 @@ function worldOf(drawn: Trouble): WorldSnapshot {
 export interface TroubledCase {
   readonly date: DateInTrouble;
   readonly siblings: readonly WantedDate[];
+  readonly siblingDrafts: readonly ClaimDraft[];
   readonly world: WorldSnapshot;
   readonly bounds: Bounds;
   readonly asked: AskedFacts;
@@ -235,7 +236,11 @@ export function troubledCase(drawn: Trouble, mostChecks = MOST_CHECKS): Troubled
     };
   };
   const draft = draftOn(0);
-  const siblings = drawn.siblings.map((day) => ({ key: `day ${day}`, claim: draftOn(day).content }));
+  const siblingDrafts = drawn.siblings.map(draftOn);
+  const siblings = siblingDrafts.map(({ content }, index) => ({
+    key: `day ${drawn.siblings[index]}`,
+    claim: content,
+  }));
   const asked: AskedFacts = {
     asker: { now: NOW, roles: ['requester'], organisations: [] },
     audiences: wanted.isPublic ? ['families'] : [],
@@ -255,10 +260,18 @@ export function troubledCase(drawn: Trouble, mostChecks = MOST_CHECKS): Troubled
   return {
     date: { date, draft, findings },
     siblings,
+    siblingDrafts,
     world,
     bounds,
     asked,
     side: drawn.side,
-    search: { near: new NearWorld(world, siblings), bounds, asked, side: drawn.side, now: NOW, mostChecks },
+    search: {
+      near: new NearWorld(world, [date, ...siblings]),
+      bounds,
+      asked,
+      side: drawn.side,
+      now: NOW,
+      mostChecks,
+    },
   };
 }

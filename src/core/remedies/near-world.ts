@@ -230,12 +230,25 @@ export class NearWorld {
     );
   }
 
+  /** Whether any two of the claims come so near to one another that they could share shoulders. */
+  touch(claims: readonly ClaimContent[]): boolean {
+    const reaches = claims.map((claim) => this.reachOf(claim)).sort((a, b) => a.start - b.start);
+    let end = -Infinity;
+    return reaches.some((reach) => {
+      const isNear = reach.start < end;
+      end = Math.max(end, reach.end);
+      return isNear;
+    });
+  }
+
   /**
-   * Whether the claim cannot be had, told without a check; false says only that it might. Beside other dates of the
-   * request nothing is sure: in one set-up they share their shoulders and take less than they seem to.
+   * Whether the claim of a date cannot be had, told without a check; false says only that it might. Beside dates of
+   * the request other than `replaced` nothing is sure: in one set-up they share their shoulders and take less than
+   * they seem to.
    */
-  surelyFails(claim: ClaimContent): boolean {
-    if (this.siblings.touching(this.reachOf(claim)).length) return false;
+  surelyFails(claim: ClaimContent, replaced: ReadonlySet<string>): boolean {
+    const beside = this.siblings.touching(this.reachOf(claim));
+    if (beside.some(({ date }) => !replaced.has(date.key))) return false;
     return (
       claim.spaces.some((_, slot) => this.isTaken(claim, slot) || this.isShut(claim, slot)) ||
       this.isShort(claim)

@@ -60,12 +60,15 @@ export class Prover {
   private checks = 0;
   /** What was left unlooked at. */
   cutOff = 0;
+  private readonly own: ReadonlySet<string>;
 
   constructor(
     private readonly search: Search,
     private readonly wanted: DateInTrouble,
     private readonly troubles: Troubles,
-  ) {}
+  ) {
+    this.own = new Set([wanted.date.key]);
+  }
 
   private after(candidate: Candidate): Finding[] {
     const { near, asked } = this.search;
@@ -80,7 +83,7 @@ export class Prover {
     const { near, side, now, mostChecks } = this.search;
     const { content } = candidate.draft;
     if (content.event.start <= now) return null;
-    if (!candidate.cost.hire && near.surelyFails(content)) return null;
+    if (!candidate.cost.hire && near.surelyFails(content, this.own)) return null;
     if (this.checks === mostChecks) {
       this.cutOff += 1;
       return null;

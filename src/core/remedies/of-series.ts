@@ -79,9 +79,11 @@ class SeriesProver {
   /** All of them, or nothing. */
   proveAll(changes: readonly DateChange[]): { readonly hasNewDoubt: boolean } | null {
     const { near, now } = this.search;
-    const isHopeless = changes.some(
-      ({ candidate: { draft } }) => draft.content.event.start <= now || near.surelyFails(draft.content),
-    );
+    const claims = changes.map(({ candidate }) => candidate.draft.content);
+    const replaced = new Set(changes.map(({ key }) => key));
+    const isHopeless =
+      claims.some(({ event }) => event.start <= now) ||
+      (!near.touch(claims) && claims.some((claim) => near.surelyFails(claim, replaced)));
     const proved = isHopeless ? null : this.prove(changes);
     const all = proved && [...proved.values()];
     return all?.every(({ does }) => does)
@@ -217,8 +219,9 @@ function mixture(
   const options = members.map(({ date, troubles, candidates }): Option[] => {
     const stay = { candidate: null, place: placeKey(date), points: 0 };
     if (!hasTrouble(troubles)) return [stay];
+    const own = new Set([date.key]);
     const elsewhere = [...candidates.otherSpaces()].filter(
-      ({ draft }) => !search.near.surelyFails(draft.content),
+      ({ draft }) => !search.near.surelyFails(draft.content, own),
     );
     const others = (provedOf.get(date.key) ?? []).filter(
       ({ kind }) => kind !== 'other-space' && kind !== 'hire-in',
