@@ -21,9 +21,12 @@ const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 /** Medians of rounds in which every contender runs once, in turn: whatever else the machine does hits all alike. */
-export async function compare(contenders: readonly Contender[]): Promise<Figure[]> {
+export async function compare(
+  contenders: readonly Contender[],
+  { rounds = ROUNDS, warmUp = WARM_UP }: { readonly rounds?: number; readonly warmUp?: number } = {},
+): Promise<Figure[]> {
   const times = contenders.map(() => [] as number[]);
-  for (let round = -WARM_UP; round < ROUNDS; round += 1)
+  for (let round = -warmUp; round < rounds; round += 1)
     for (const [index, contender] of contenders.entries()) {
       contender.prepare?.();
       const started = performance.now();

@@ -8,6 +8,7 @@ import { growth } from './growth';
 import { table } from './measure';
 import { benchRecurrence } from './recurrence';
 import { benchSearch } from './search';
+import { benchWaysOut } from './ways-out';
 import { benchWrites } from './writes';
 import { FULL, makeWorld, type WorldSize } from './world';
 
@@ -36,6 +37,7 @@ async function main(): Promise<void> {
     `## Expanding rules: three months, eight years after their start\n\n${await benchRecurrence()}`,
     `## Day board of ${FULL.spaces} spaces\n\n${table(await benchBoard(db))}\n\nMust reach: the JSON text ≤ 0.5.`,
     `## Searching ${FULL.spaces} spaces for a series of 30 dates\n\nEverything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
+    `## Ways out of 14 clashing dates over ${FULL.spaces} spaces\n\n${await benchWaysOut(db)}`,
     `## In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day\n\n${await benchBrowser()}`,
     `## How the check grows\n\n${await growth(db)}`,
     `## Query plans\n\nNo full scan of a table that grows; \`SCAN w\` and \`SCAN json_each\` walk what was bound.\n\n${await queryPlans(db)}`,

@@ -138,19 +138,25 @@ function patchedEquipment(lines: readonly WantedEquipment[], patch: DatePatch, h
   );
 }
 
+function patchedTime(date: ClaimDraft, patch: DatePatch, tzid: string) {
+  const { startLocal: from, endLocal: to, content } = date;
+  const isElsewhen =
+    patch.startsAt !== undefined || patch.shiftMin !== undefined || patch.lengthMin !== undefined;
+  if (!isElsewhen) return { startLocal: from, endLocal: to, event: content.event };
+  const base = patch.startsAt ? (`${dateOf(from)}T${patch.startsAt}` as LocalDateTime) : from;
+  const startLocal = addWallMinutes(base, patch.shiftMin ?? 0);
+  const endLocal = addWallMinutes(startLocal, patch.lengthMin ?? wallMinute(to) - wallMinute(from));
+  const start = toEpochMinute(startLocal, tzid, 'offset-before');
+  const end = toEpochMinute(endLocal, tzid, 'offset-before');
+  return { startLocal, endLocal, event: { start, end: Math.max(end, start + 1) as typeof end } };
+}
+
 /**
  * A date with what is to be different. The moved claim begins with whole bands: turnover links belong to the place it
  * leaves. A start the clocks jump over takes the offset before (RFC 5545 3.3.5), as a single time does.
  */
 export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offersOf: OffersOf): ClaimDraft {
-  const base = patch.startsAt
-    ? (`${dateOf(date.startLocal)}T${patch.startsAt}` as LocalDateTime)
-    : date.startLocal;
-  const startLocal = addWallMinutes(base, patch.shiftMin ?? 0);
-  const length = patch.lengthMin ?? wallMinute(date.endLocal) - wallMinute(date.startLocal);
-  const endLocal = addWallMinutes(startLocal, length);
-  const start = toEpochMinute(startLocal, tzid, 'offset-before');
-  const end = toEpochMinute(endLocal, tzid, 'offset-before');
+  const { startLocal, endLocal, event } = patchedTime(date, patch, tzid);
   const { content } = date;
   const spaces = patchedSpaces(content, patch, offersOf);
   // What was to go to whichever space is found goes there now.
@@ -163,7 +169,7 @@ export function patchDate(date: ClaimDraft, patch: DatePatch, tzid: string, offe
     endLocal,
     content: {
       ...content,
-      event: { start, end: Math.max(end, start + 1) as typeof end },
+      event,
       accessMin: patch.accessMin ?? content.accessMin,
       exitMin: patch.exitMin ?? content.exitMin,
       spaces,

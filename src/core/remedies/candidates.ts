@@ -45,19 +45,38 @@ const DAY_MIN = 1440;
 /** How far ahead is looked for the moment at which equipment is back, in minutes. */
 export const WHEN_BACK_MIN = 7 * DAY_MIN;
 
+interface RankedSwap {
+  readonly swap: SpaceSwap;
+  readonly order: readonly number[];
+}
+
+type Positions = ReadonlyMap<SpaceId, { readonly housed: HousedSpace; readonly position: number }>;
+const positionsFor = new WeakMap<Bounds, Positions>();
+
+function positionsIn(bounds: Bounds): Positions {
+  let known = positionsFor.get(bounds);
+  if (!known) {
+    known = new Map(bounds.spaces.map((housed, position) => [housed.facts.id, { housed, position }]));
+    positionsFor.set(bounds, known);
+  }
+  return known;
+}
+
+const rankedFor = new WeakMap<Bounds, Map<string, RankedSwap[]>>();
+
 /** Makes candidates of one date: the same patch that is checked is the one that is carried out. */
 export class Candidates {
   /** Spaces that were not even tried, because too many are in trouble together. */
   unlooked = 0;
 
-  private readonly byId: ReadonlyMap<SpaceId, { readonly housed: HousedSpace; readonly position: number }>;
+  private readonly byId: Positions;
 
   constructor(
     readonly draft: ClaimDraft,
     readonly troubles: Troubles,
     private readonly bounds: Bounds,
   ) {
-    this.byId = new Map(bounds.spaces.map((housed, position) => [housed.facts.id, { housed, position }]));
+    this.byId = positionsIn(bounds);
   }
 
   readonly offersOf = (space: SpaceId): readonly LayoutOffer[] =>
@@ -106,8 +125,19 @@ export class Candidates {
   }
 
   /** Spaces that could take the place of one, nearest to what was wanted first. */
-  swapsOf(slot: number): { readonly swap: SpaceSwap; readonly order: readonly number[] }[] {
+  private swapsOf(slot: number): readonly RankedSwap[] {
     const from = this.draft.content.spaces[slot]!;
+    const { spaceId, layout, people, features = [] } = from;
+    // The dates of a series want the same: what is ranked for one is ranked for all.
+    const key = `${spaceId} ${layout} ${people} ${features.join()}`;
+    let known = rankedFor.get(this.bounds);
+    if (!known) rankedFor.set(this.bounds, (known = new Map()));
+    let ranked = known.get(key);
+    if (!ranked) known.set(key, (ranked = this.rankedSwaps(from)));
+    return ranked;
+  }
+
+  private rankedSwaps(from: WantedSpace): RankedSwap[] {
     const building = this.byId.get(from.spaceId)?.housed.building ?? 0;
     return this.bounds.spaces
       .flatMap((housed, position) => {
@@ -119,22 +149,36 @@ export class Candidates {
       .sort((a, b) => compareOrder(a.order, b.order));
   }
 
+  private elsewhere: readonly Candidate[] | null = null;
+
   /** The same time elsewhere: every space something is against goes to another one. */
-  *otherSpaces(): Generator<Candidate> {
+  otherSpaces(): readonly Candidate[] {
+    this.elsewhere ??= this.makeOtherSpaces();
+    return this.elsewhere;
+  }
+
+  private makeOtherSpaces(): Candidate[] {
     const fix = this.stockFix();
-    if (!fix || !this.troubles.slots.length) return;
-    for (const { swaps, order } of this.swapSets())
-      yield this.make(
+    if (!fix || !this.troubles.slots.length) return [];
+    return this.swapSets().map(({ swaps, order }) =>
+      this.make(
         'other-space',
         { ...fix.patch, spaces: swaps.map(({ from, to, layout }) => ({ from, to, layout })) },
         { ...fix.cost, swaps },
         order,
-      );
+      ),
+    );
   }
 
   /** Sets of swaps, one for each space in trouble, none sharing floor with another space of the date. */
   private swapSets(): { readonly swaps: readonly SpaceSwap[]; readonly order: readonly number[] }[] {
     const { slots } = this.troubles;
+    // Nearly always it is one, and it shares floor with nothing.
+    if (slots.length === 1 && this.draft.content.spaces.length === 1)
+      return this.swapsOf(slots[0]!).map(({ swap, order }) => ({
+        swaps: [swap],
+        order: [...order, order[order.length - 1]!],
+      }));
     const kept = this.draft.content.spaces.filter((_, slot) => !slots.includes(slot));
     const partsOf = (space: SpaceId) => this.byId.get(space)?.housed.facts.parts ?? [];
     const taken = new Set(kept.flatMap(({ spaceId }) => partsOf(spaceId)));

@@ -111,8 +111,14 @@ export class NearWorld {
 
   /** From the first to the last minute anything of the claim is taken. */
   private reachOf(claim: ClaimContent): Interval {
-    const taken = [...impliedOccupancy(claim, this.holdings), ...impliedUses(claim, this.holdings)];
-    return spanning([claim.event, ...taken.map(({ span }) => span)]);
+    let { start, end } = claim.event;
+    const reach = (span: Interval) => {
+      if (span.start < start) start = span.start;
+      if (span.end > end) end = span.end;
+    };
+    for (const space of claim.spaces) reach(occupiedOf(claim, space));
+    if (claim.equipment.length) for (const { span } of impliedUses(claim, this.holdings)) reach(span);
+    return { start, end };
   }
 
   private near(dates: readonly WantedDate[]): WorldSnapshot {

@@ -121,6 +121,18 @@ export function rankRemedies(remedies: readonly Remedy[], kinds: readonly Remedy
     .map(({ remedy }) => remedy);
 }
 
+const made = new WeakMap<DateInTrouble, { readonly search: Search; readonly candidates: Candidates }>();
+
+/** What might be tried for a date; made once, for its own ways out and those of its series. */
+export function candidatesOf(wanted: DateInTrouble, search: Search): Candidates {
+  const known = made.get(wanted);
+  if (known?.search === search) return known.candidates;
+  const troubles = troublesOf(wanted.date, wanted.findings, search.side);
+  const candidates = new Candidates(wanted.draft, troubles, search.bounds);
+  made.set(wanted, { search, candidates });
+  return candidates;
+}
+
 const NOTHING: WaysOut = { best: [], others: [], cut: { candidates: 0 } };
 
 /**
@@ -128,9 +140,9 @@ const NOTHING: WaysOut = { best: [], others: [], cut: { candidates: 0 } };
  * the world and the other dates of its request.
  */
 export function waysOutOf(wanted: DateInTrouble, search: Search): WaysOut {
-  const troubles = troublesOf(wanted.date, wanted.findings, search.side);
+  const candidates = candidatesOf(wanted, search);
+  const { troubles } = candidates;
   if (!hasTrouble(troubles)) return NOTHING;
-  const candidates = new Candidates(wanted.draft, troubles, search.bounds);
   const prover = new Prover(search, wanted, troubles);
   const kinds = kindsFor(troubles);
   const finders: Readonly<Record<RemedyKind, () => Remedy[]>> = {

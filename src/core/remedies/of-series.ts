@@ -1,6 +1,6 @@
 import type { WantedDate } from '../checks/findings';
-import { Candidates } from './candidates';
-import type { DateInTrouble, Search } from './of-date';
+import type { Candidates } from './candidates';
+import { candidatesOf, type DateInTrouble, type Search } from './of-date';
 import { CHANGE_OF_SPACE, pointsOf } from './points';
 import { compareOrder, type Candidate, type Cut, type Remedy } from './remedy';
 import { hasTrouble, isWayOut, troublesOf, type Troubles } from './troubles';
@@ -83,7 +83,7 @@ class SeriesProver {
     const replaced = new Set(changes.map(({ key }) => key));
     const isHopeless =
       claims.some(({ event }) => event.start <= now) ||
-      (!near.touch(claims) && claims.some((claim) => near.surelyFails(claim, replaced)));
+      (claims.some((claim) => near.surelyFails(claim, replaced)) && !near.touch(claims));
     const proved = isHopeless ? null : this.prove(changes);
     const all = proved && [...proved.values()];
     return all?.every(({ does }) => does)
@@ -279,8 +279,8 @@ export function waysOutOfSeries(
   search: Search,
 ): SeriesWaysOut {
   const members = dates.map((each): Member => {
-    const troubles = troublesOf(each.date, each.findings, search.side);
-    return { ...each, troubles, candidates: new Candidates(each.draft, troubles, search.bounds) };
+    const candidates = candidatesOf(each, search);
+    return { ...each, troubles: candidates.troubles, candidates };
   });
   const troubled = members.filter(({ troubles }) => hasTrouble(troubles));
   if (troubled.length < 2) return { remedies: [], cut: { candidates: 0 } };

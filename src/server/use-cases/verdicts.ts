@@ -52,10 +52,11 @@ export async function speakerFor(
   world: WorldSnapshot,
   findings: readonly Finding[],
   side: Side,
+  known?: Names,
 ): Promise<FindingSpeaker> {
   const colliders = findings.flatMap((finding) => colliderOf(finding) ?? []);
   const titles = await titlesFor(reader, viewer, [...new Set(colliders)]);
-  const names = await loadNames(reader);
+  const names = known ?? (await loadNames(reader));
   return { say: (finding) => speak(finding, world, names, titles, side) };
 }
 

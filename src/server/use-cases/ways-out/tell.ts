@@ -68,7 +68,7 @@ const isTold = (finding: Finding, side: Side): boolean => severityOf(finding.fac
 export async function tellRemedies(remedies: readonly Remedy[], teller: Teller): Promise<WayOut[]> {
   const { reader, viewer, names, side, world } = teller;
   const findings = remedies.flatMap((remedy) => remedy.findings.filter((each) => isTold(each, side)));
-  const speaker = await speakerFor(reader, viewer, world, findings, side);
+  const speaker = await speakerFor(reader, viewer, world, findings, side, names);
   return remedies.map((remedy) => ({
     kind: remedy.kind,
     sentence: sayRemedy(told(remedy), names, side),

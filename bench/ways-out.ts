@@ -1,0 +1,114 @@
+import type { PersonId, SpaceId } from '@/core/ids';
+import { patchDate, type DatePatch } from '@/core/changes/patch';
+import { checkDates } from '@/core/checks/check';
+import type { DateInTrouble } from '@/core/remedies/of-date';
+import { toLocal } from '@/core/time/zone';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addWallMinutes, dateOf, localDateTime } from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import { waysOutSchema, type WaysOutLine } from '@/contracts/ways-out';
+import { handClock } from '@/server/clock';
+import type { Context } from '@/server/context';
+import type { Database } from '@/server/db/connection';
+import { loadWorld } from '@/server/db/snapshot';
+import { knownSpaces } from '@/server/use-cases/look/board-house';
+import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+import { datesOfForm } from '@/server/use-cases/ways-out/of-form';
+import { MOST_SHIFT_MIN, waysOutBounds } from '@/server/use-cases/ways-out/house';
+import { compare, table } from './measure';
+import { ZONE } from './world';
+
+const DATES = 14;
+const SPACE = 7;
+const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
+
+/** Days on which the space is booked a second time: a date in the early afternoon clashes there, and in some others. */
+async function clashingStarts(db: Database): Promise<string[]> {
+  const rows = await db.rows<{ start: EpochMinute }>(
+    `SELECT start_min AS start FROM occupancy WHERE resource_id = (SELECT resource_id FROM space_part WHERE space_id = $space)
+     AND start_min > $from ORDER BY start_min`,
+    { space: SPACE, from: at('2027-05-01T00:00') },
+  );
+  const days = rows.map(({ start }) => dateOf(toLocal(start, ZONE)));
+  const twice = days.filter((day, index) => days[index - 1] === day);
+  return twice.slice(0, DATES).map((day) => `${day}T14:00`);
+}
+
+/** Every other space at the same time, every other start within the bound and every other day, each checked alone. */
+async function oneByOne(db: Database, dates: readonly DateInTrouble[]): Promise<number> {
+  const spaces = await knownSpaces(db);
+  const bounds = await waysOutBounds(db, 'requester');
+  const layouts = new Map(spaces.map(({ facts }) => [facts.id, facts.layouts]));
+  let checks = 0;
+  for (const { draft, date } of dates) {
+    const from = draft.content.spaces[0]!.spaceId;
+    const patches: DatePatch[] = spaces
+      .filter(({ id }) => id !== from)
+      .map(({ id }) => ({ spaces: [{ from, to: id as SpaceId }] }));
+    for (let shift = -MOST_SHIFT_MIN; shift <= MOST_SHIFT_MIN; shift += bounds.grainMin)
+      if (shift) patches.push({ shiftMin: shift });
+    for (let day = -6; day <= 6; day += 1) if (day) patches.push({ shiftMin: day * 1440 });
+    for (const patch of patches) {
+      const { content } = patchDate(draft, patch, ZONE, (id) => layouts.get(id) ?? []);
+      const wanted = [{ ...date, claim: content }];
+      checkDates(wanted, await loadWorld(db, wanted), {});
+      checks += 1;
+    }
+  }
+  return checks;
+}
+
+async function prepared(db: Database) {
+  const ctx: Context = {
+    db,
+    clock: handClock(at('2027-04-13T08:00')),
+    random: Math.random,
+    newId: () => '',
+    viewer: { personId: 1 as PersonId, roles: ['requester'] },
+  };
+  const starts = await clashingStarts(db);
+  const [startsAt, ...extra] = starts as [string, ...string[]];
+  const body = waysOutSchema.parse({
+    of: 'form',
+    check: {
+      people: 20,
+      accessMin: 0,
+      exitMin: 0,
+      spaces: [{ spaceId: SPACE, layout: 'rounds', setupMin: 30, strikeMin: 30 }],
+      equipment: [],
+      when: { startsAt, endsAt: addWallMinutes(localDateTime(startsAt), 120), repeat: null, extra },
+    },
+  });
+  if (body.of !== 'form') throw new Error('a form was put together');
+  const looked = await datesOfForm(ctx, body.check);
+  if (!looked.ok) throw new Error(JSON.stringify(looked.refusal));
+  const lines: WaysOutLine[] = [];
+  const run = async () => {
+    const found = await findWaysOut(ctx, body, new AbortController().signal);
+    if (!found.ok) throw new Error('refused');
+    lines.length = 0;
+    for await (const line of found.value) lines.push(line);
+  };
+  return { dates: looked.value.dates, lines, run };
+}
+
+/** All ways out of a series of 14 dates that all clash, with sentences, against checking every candidate by itself. */
+export async function benchWaysOut(db: Database): Promise<string> {
+  const { dates: looked, lines, run } = await prepared(db);
+  const figures = await compare(
+    [
+      { name: 'every candidate checked by itself', run: () => oneByOne(db, looked) },
+      { name: 'all ways out: of each date, of the series, with their sentences', run },
+    ],
+    { rounds: 5, warmUp: 1 },
+  );
+  const dates = lines.filter((line) => line.line === 'date');
+  const cut = dates.filter((line) => line.line === 'date' && line.cut !== null).length;
+  const checks = await oneByOne(db, looked);
+  const best = dates.reduce((sum, line) => sum + (line.line === 'date' ? line.best.length : 0), 0);
+  return `${table(figures)}
+
+${checks.toLocaleString('en-GB')} candidates; ${dates.length} dates in trouble, ${best} best ways out; the bound cut something off ${cut} of them. Must reach: ≤ 0.02, and 0 cut off.`;
+}
+
+export const waysOutRuns = async (db: Database) => (await prepared(db)).run;
