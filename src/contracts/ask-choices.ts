@@ -55,6 +55,8 @@ export interface AskChoices {
     readonly id: number;
     readonly name: string;
     readonly stock: number;
+    /** It counts as its contents. */
+    readonly isKit: boolean;
     /** Numbered ones, to be asked for singly; empty where they are all alike. */
     readonly units: readonly { readonly id: number; readonly name: string }[];
   }[];

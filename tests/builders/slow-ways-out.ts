@@ -34,6 +34,8 @@ function name({ facts }: Finding): string {
   return facts.rule;
 }
 
+const stands = (layout: string) => ['standing', 'empty'].includes(layout);
+
 const blocking = (findings: readonly Finding[], side: Side) =>
   findings.filter(({ facts }) => severityOf(facts, side) === 'blocks');
 const doubts = (findings: readonly Finding[], side: Side) =>
@@ -145,7 +147,11 @@ export function slowWaysOut({ date, draft, findings }: DateInTrouble, slow: Slow
       if (to.id === own.spaceId) return [];
       if ((own.features ?? []).some((feature) => !(to.features ?? []).includes(feature))) return [];
       if (to.postedLimit !== null && to.postedLimit < own.people) return [];
-      const enough = to.layouts.filter(({ seats }) => seats >= own.people);
+      if (bounds.spaces[position]!.isOutdoor && !bounds.spaces[facts.get(own.spaceId)!.position]!.isOutdoor)
+        return [];
+      const enough = to.layouts.filter(
+        ({ seats, layout }) => seats >= own.people && stands(layout) === stands(own.layout),
+      );
       const same = enough.find(({ layout }) => layout === own.layout);
       const offer = same ?? [...enough].sort((a, b) => a.seats - b.seats)[0];
       if (!offer) return [];
@@ -180,7 +186,10 @@ export function slowWaysOut({ date, draft, findings }: DateInTrouble, slow: Slow
       const own = draft.content.spaces[slot]!;
       const limit = facts.get(own.spaceId)!.each.postedLimit;
       return offersOf(own.spaceId).flatMap(({ layout, seats }, index) =>
-        layout !== own.layout && seats >= own.people && (limit === null || own.people <= limit)
+        layout !== own.layout &&
+        seats >= own.people &&
+        stands(layout) === stands(own.layout) &&
+        (limit === null || own.people <= limit)
           ? [{ from: own.spaceId, to: own.spaceId, layout, empty: seats - own.people, index }]
           : [],
       );

@@ -15,6 +15,14 @@ export const LAYOUT_WORDS: Readonly<Record<Layout, string>> = {
   empty: 'empty floor',
 };
 
+/** How a space is set, as part of a sentence. */
+export const setText = (layout: Layout): string =>
+  layout === 'standing'
+    ? 'set for standing'
+    : layout === 'empty'
+      ? 'with an empty floor'
+      : `set with ${LAYOUT_WORDS[layout]}`;
+
 export const FEATURE_WORDS: Readonly<Record<Feature, string>> = {
   'step-free': 'step-free access',
   'hearing-loop': 'a hearing loop',

@@ -3,7 +3,7 @@ import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { RemedyCost, RemedyKind, SpaceSwap } from '@/core/remedies/remedy';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { dateOf, timeOf } from '@/core/time/local-time';
-import { LAYOUT_WORDS } from './findings';
+import { setText } from './findings';
 import { listText } from './rule';
 import { countText, dayShort, lengthText } from './when';
 
@@ -79,7 +79,7 @@ const SENTENCES: Readonly<Record<RemedyKind, Say>> = {
   'other-layout': (remedy, names) =>
     withFix(
       remedy.cost.layouts
-        .map(({ spaceId, layout }) => `${names.place(spaceId)} set with ${LAYOUT_WORDS[layout]}`)
+        .map(({ spaceId, layout }) => `${names.place(spaceId)} ${setText(layout)}`)
         .join('; '),
       remedy,
       names,
@@ -102,7 +102,7 @@ const seatsText = (more: number): string =>
 function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwap): string[] {
   return [
     buildingsAway ? 'another building' : 'the same building',
-    ...(isOtherLayout ? [`set with ${LAYOUT_WORDS[layout]}`] : []),
+    ...(isOtherLayout ? [setText(layout)] : []),
     seatsText(moreEmpty),
   ];
 }

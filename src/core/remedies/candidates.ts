@@ -4,7 +4,7 @@ import { fittingOffer } from '../checks/place-search';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { WantedSpace } from '../occupancy/bands';
 import type { SpaceFacts } from '../occupancy/world';
-import type { LayoutOffer } from '../seating/capacity';
+import { isSeated, type LayoutOffer } from '../seating/capacity';
 import { periodsOn } from '../spaces/timetable';
 import { addDays, dateOf, daysBetween, minuteOfDay, wallMinute } from '../time/local-time';
 import { startOfWeek } from '../time/weeks';
@@ -22,6 +22,7 @@ import {
 export interface HousedSpace {
   readonly facts: SpaceFacts;
   readonly building: number;
+  readonly isOutdoor: boolean;
 }
 
 /** What may be looked at, and how far. */
@@ -108,9 +109,12 @@ export class Candidates {
   /** How a space could take the place of another; null where it cannot, whatever the day. */
   private swap(from: WantedSpace, to: HousedSpace, building: number): SpaceSwap | null {
     const { people, layout, features = [] } = from;
+    // What was to be under a roof stays there.
+    if (to.isOutdoor && !this.byId.get(from.spaceId)?.housed.isOutdoor) return null;
+    const alike = to.facts.layouts.filter((each) => isSeated(each.layout) === isSeated(layout));
     const offer =
       fittingOffer(to.facts, { people, layout, features }) ??
-      fittingOffer(to.facts, { people, layout: null, features });
+      fittingOffer({ ...to.facts, layouts: alike }, { people, layout: null, features });
     if (!offer || to.facts.id === from.spaceId) return null;
     const now = this.offersOf(from.spaceId).find((each) => each.layout === layout)?.seats ?? people;
     return {
@@ -387,7 +391,7 @@ export class Candidates {
     const now = facts?.layouts.find((each) => each.layout === layout)?.seats ?? people;
     if (!facts || (facts.postedLimit !== null && people > facts.postedLimit)) return [];
     return facts.layouts.flatMap((offer, rank) =>
-      offer.layout !== layout && offer.seats >= people
+      offer.layout !== layout && offer.seats >= people && isSeated(offer.layout) === isSeated(layout)
         ? [{ spaceId, offer, rank, people, moreEmpty: offer.seats - now }]
         : [],
     );

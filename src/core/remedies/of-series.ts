@@ -264,6 +264,9 @@ function mixture(
   return [];
 }
 
+const fingerprint = ({ changes }: SeriesRemedy): string =>
+  JSON.stringify(changes.map(({ key, candidate }) => [key, candidate.patch]));
+
 /** Every date is changed alike. */
 export const isUniform = ({ changes }: SeriesRemedy): boolean =>
   new Set(changes.map(({ candidate }) => JSON.stringify(candidate.patch))).size === 1;
@@ -287,10 +290,9 @@ export function waysOutOfSeries(
   const prover = new SeriesProver(search, new Map(members.map((member) => [member.date.key, member])));
   const spaces = byKind(oneSpace(troubled, prover));
   const times = byKind(oneTime(members, prover));
-  // Where each goes the same way to one space, that has been said.
-  const mixed = mixture(members, proved, prover, search).filter(
-    (remedy) => !(spaces.length && isUniform(remedy) && remedy.changes[0]!.candidate.kind === 'other-space'),
-  );
+  // Where all go one way that was found already, that has been said.
+  const said = new Set([...spaces, ...times].map(fingerprint));
+  const mixed = mixture(members, proved, prover, search).filter((remedy) => !said.has(fingerprint(remedy)));
   return {
     remedies: [...spaces, ...times, ...mixed],
     cut: { candidates: prover.cutOff },

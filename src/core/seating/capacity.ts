@@ -2,6 +2,9 @@
 export const LAYOUTS = ['theatre', 'classroom', 'rounds', 'boardroom', 'standing', 'empty'] as const;
 export type Layout = (typeof LAYOUTS)[number];
 
+/** Whether people sit in it: who asked for seats is not helped by a floor to stand on, and the other way round. */
+export const isSeated = (layout: Layout): boolean => layout !== 'standing' && layout !== 'empty';
+
 export interface LayoutOffer {
   readonly layout: Layout;
   readonly seats: number;

@@ -301,7 +301,13 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         </div>
       </form>
       <div>
-        <VerdictSlip state={verdict.state} bands={firstBands(values, tzid)} tzid={tzid} {...parts} />
+        <VerdictSlip
+          state={verdict.state}
+          body={ofKnownDates(toCheckBody(values, tzid, choices), verdict.dates)}
+          bands={firstBands(values, tzid)}
+          tzid={tzid}
+          {...parts}
+        />
       </div>
     </div>
   );

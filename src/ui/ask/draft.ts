@@ -5,6 +5,7 @@ import type { RuleEnd, RuleUnit } from '@/core/recurrence/editor-model';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { RequestKind } from '@/contracts/ask-details';
 import type { FileLine } from '@/contracts/files';
+import type { DatePatchBody } from '@/contracts/patch';
 import type { Picked } from './ask-address';
 import { ruleFields } from './rule-form';
 
@@ -23,6 +24,8 @@ export interface DifferingForm {
   endTime: string;
   people: string;
   spaceId: string;
+  /** A way out that was taken for it; what the fields say goes before it. */
+  taken?: { readonly patch: DatePatchBody; readonly sentence: string };
 }
 
 /** How the dates are given. */

@@ -90,6 +90,7 @@ function patchOf(date: DifferingForm, form: AskForm): NonNullable<CheckBody['ove
   const ownMin = endsAt ? (clock(endsAt) - clock(startsAt) + 1440) % 1440 || 1440 : usualMin;
   const space = form.spaces[0]?.spaceId;
   const patch = {
+    ...date.taken?.patch,
     ...(date.startTime && date.startTime !== timeOf(start) && { startsAt: date.startTime }),
     ...((date.startTime || date.endTime) && ownMin !== usualMin && { lengthMin: ownMin }),
     ...(date.people.trim() && { people: Number(date.people) }),
@@ -132,7 +133,10 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
           })),
     publish: form.publish,
     ...(form.audiences.length > 0 && { audiences: form.audiences }),
-    overrides: form.pattern === 'once' ? [] : form.differing.flatMap((date) => patchOf(date, form) ?? []),
+    overrides: form.differing
+      // A single date is what the fields say, but for a way out that no field could hold.
+      .filter(({ taken }) => form.pattern !== 'once' || taken)
+      .flatMap((date) => patchOf(date, form) ?? []),
     ...(Number.isInteger(categoryId) && { categoryId }),
   };
 }

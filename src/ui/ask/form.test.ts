@@ -28,7 +28,7 @@ const choices = {
   familiar: [],
   categories: [{ id: 2, name: 'Workshops', mark: 'Wo', about: '', publish: true, questions: [] }],
   hosts: [{ id: 4, name: 'Ferns', isOwn: true }],
-  equipment: [{ id: 1, name: 'Chair', stock: 20, units: [] }],
+  equipment: [{ id: 1, name: 'Chair', stock: 20, isKit: false, units: [] }],
   audiences: [],
   services: [],
   seasons: [{ name: 'Blossom season', to: '2027-05-31' as LocalDate }],

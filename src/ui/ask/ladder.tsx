@@ -63,7 +63,7 @@ function DifferingFields({
           type="button"
           className="press px-2 py-0.5"
           onClick={() => {
-            onChange({ ...date, startTime: '', endTime: '', people: '', spaceId: '' });
+            onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
             onClose();
           }}
         >
@@ -74,8 +74,8 @@ function DifferingFields({
   );
 }
 
-const differs = ({ startTime, endTime, people, spaceId }: DifferingForm): boolean =>
-  Boolean(startTime || endTime || people || spaceId);
+const differs = ({ startTime, endTime, people, spaceId, taken }: DifferingForm): boolean =>
+  Boolean(startTime || endTime || people || spaceId || taken);
 
 const nothing = (at: string): DifferingForm => ({ at, startTime: '', endTime: '', people: '', spaceId: '' });
 
@@ -117,6 +117,14 @@ function Rung({ form, choices, date, isOfSeries }: RungProps) {
           {sentence}
         </p>
       ))}
+      {own.taken && (
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.93rem]">
+          Instead: {own.taken.sentence}{' '}
+          <button type="button" className="underline" onClick={() => set({ ...own, taken: undefined })}>
+            As asked before
+          </button>
+        </p>
+      )}
       {isOfSeries && (
         <>
           <button

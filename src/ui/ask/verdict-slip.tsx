@@ -1,7 +1,8 @@
-import type { CheckReply } from '@/contracts/ask';
+import type { CheckBody, CheckReply } from '@/contracts/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/board/band-drawing';
 import { AskLadder } from './ladder';
+import { FormWays } from './form-ways';
 import type { PartProps } from './part-props';
 import type { VerdictState } from './use-verdict';
 
@@ -34,16 +35,19 @@ interface VerdictSlipProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly state: VerdictState;
   readonly bands: readonly Band[];
   readonly tzid: string;
+  /** What was checked. */
+  readonly body: CheckBody;
 }
 
 /** The slip beside the form: rule in words, verdict, bands to scale, every date. */
-export function VerdictSlip({ state, bands, tzid, ...parts }: VerdictSlipProps) {
+export function VerdictSlip({ state, bands, tzid, body, ...parts }: VerdictSlipProps) {
+  const checked = state.kind === 'checked' ? state.reply : null;
   const shown = state.kind === 'checked' ? state.reply : state.kind === 'checking' ? state.before : null;
   return (
     <aside
       id="verdict"
       aria-label="Verdict"
-      className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3"
+      className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
     >
       <h2 className="text-xl">Can it be done?</h2>
       <div aria-live="polite" className="mt-1">
@@ -83,6 +87,7 @@ export function VerdictSlip({ state, bands, tzid, ...parts }: VerdictSlipProps) 
         </div>
       )}
       {shown && <AskLadder reply={shown} {...parts} />}
+      {checked && <FormWays reply={checked} body={body} {...parts} />}
     </aside>
   );
 }

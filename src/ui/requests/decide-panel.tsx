@@ -4,6 +4,7 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
+import { OfficeWays } from './office-ways';
 import { PlaceFields, type PlaceOption } from './place-fields';
 import { useChange, type ChangeHandle } from './use-change';
 
@@ -53,7 +54,10 @@ function Decision({ change, picked, waiting }: DecisionProps) {
     if (await change.run({ action, reason }, ids)) setReason('');
   };
   return (
-    <div className="sticky bottom-0 mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-3">
+    // Over what is read only while something is picked to decide about.
+    <div
+      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-3 ${picked.length ? 'sticky bottom-0' : ''}`}
+    >
       <ChangeDone change={change} />
       <label>
         <span className="font-semibold">Reason</span>{' '}
@@ -84,7 +88,11 @@ function Decision({ change, picked, waiting }: DecisionProps) {
         <button type="button" className="press" disabled={isIdle} onClick={() => decide('skip')}>
           Leave {dates} out
         </button>
-        {waiting > ids.length && <span className="text-soft">{waiting - ids.length} stay waiting</span>}
+        {waiting > ids.length && (
+          <span className="text-soft">
+            {waiting - ids.length} {waiting - ids.length === 1 ? 'stays' : 'stay'} waiting
+          </span>
+        )}
       </div>
       <div className="flex flex-wrap items-end gap-2">
         <HoldFields change={change} ids={ids} />
@@ -138,7 +146,16 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
 }
 
 /** Deciding one request: pick rungs by verdict or hand, do something with what is picked, leave the rest waiting. */
-export function DecidePanel({ request, places }: { request: RequestView; places: readonly PlaceOption[] }) {
+export function DecidePanel({
+  request,
+  places,
+  offerUntil,
+}: {
+  request: RequestView;
+  places: readonly PlaceOption[];
+  /** Until when an offer is kept unless another moment is given. */
+  offerUntil: string;
+}) {
   const change = useChange(request);
   const waiting = request.dates.filter(
     ({ actions }) => actions.includes('approve') || actions.includes('decline'),
@@ -181,6 +198,7 @@ export function DecidePanel({ request, places }: { request: RequestView; places:
         </div>
       )}
       <Ladder dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
+      <OfficeWays request={request} change={change} offerUntil={offerUntil} />
       {waiting.length > 0 ? (
         <Decision change={change} picked={picked} waiting={waiting.length} />
       ) : (

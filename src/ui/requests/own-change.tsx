@@ -25,8 +25,6 @@ interface Fields {
 const NOTHING: Fields = { startsAt: '', endsAt: '', days: '', people: '', spaceId: '' };
 const clock = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
 
-
-
 /** What the fields ask to be different; null where nothing is. `hours` are those the picked dates have now. */
 function patchOf(
   fields: Fields,

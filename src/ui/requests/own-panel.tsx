@@ -6,6 +6,7 @@ import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
 import { LeaveDialog } from './leave-dialog';
 import { OwnChange, type SpaceOption } from './own-change';
+import { OwnWays } from './own-ways';
 import { useChange, type ChangeHandle } from './use-change';
 
 const canLeave = ({ actions }: DateView): boolean =>
@@ -74,6 +75,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
       />
       <ChangeDone change={change} />
       <Offered change={change} dates={offered} />
+      <OwnWays request={request} change={change} />
       {open.length > 0 && (
         <div className="flex flex-wrap gap-2 py-2">
           {open.length > 1 && (

@@ -1,6 +1,9 @@
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
+import { addDays, dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import type { Context } from '@/server/context';
 import { signedInPage } from '@/server/http/page';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { knownSpaces } from '@/server/use-cases/look/board-house';
@@ -12,12 +15,19 @@ import { Thread } from '@/ui/requests/thread';
 
 export const metadata: Metadata = { title: 'Decide' };
 
+const OFFER_DAYS = 7;
+
+/** An offer is kept for a week, up to the end of that working day. */
+const offerUntil = ({ clock }: Context, tzid: string): string =>
+  `${addDays(dateOf(toLocal(clock.now(), tzid)), OFFER_DAYS)}T17:00`;
+
 export default async function DecidePage({ params }: { params: Promise<{ ref: string }> }) {
   const { ref } = await params;
   const ctx = await signedInPage('desk.read', `/desk/${ref}`);
   const outcome = await deskRequest(ctx, ref);
   if (!outcome.ok) notFound();
   const request = outcome.value;
+  const tzid = await siteZone(ctx.db);
   const spaces = request.wantsText === null ? [] : await knownSpaces(ctx.db);
   return (
     <>
@@ -29,6 +39,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
         <div>
           <DecidePanel
             request={request}
+            offerUntil={offerUntil(ctx, tzid)}
             places={spaces.map(({ id, name, building, facts }) => ({
               id,
               name,
@@ -44,7 +55,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           <Thread request={request} isOffice />
         </div>
         <div>
-          <RequestFacts request={request} tzid={await siteZone(ctx.db)} />
+          <RequestFacts request={request} tzid={tzid} />
         </div>
       </div>
     </>

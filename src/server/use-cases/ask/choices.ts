@@ -45,6 +45,7 @@ const stockNow = (type: string) =>
 const HOUSE = `SELECT json_object(
   'equipment', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'stock', COALESCE(
       (SELECT MIN(${stockNow('k.type_id')} / k.quantity) FROM kit_item k WHERE k.kit_id = t.id), ${stockNow('t.id')}),
+      'isKit', json(iif(EXISTS (SELECT 1 FROM kit_item k WHERE k.kit_id = t.id), 'true', 'false')),
       'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM resource r WHERE r.id IN (SELECT l.resource_id FROM stock_line l WHERE l.type_id = t.id))) ORDER BY t.position)
     FROM equipment_type t WHERE t.retired_at IS NULL),
   'audiences', (SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a),

@@ -28,9 +28,9 @@ const byType = <Id extends number>(rows: readonly OtherRow[]) => {
 /** What may be looked at for ways out: every space in use, what stands in for what, and how far times are moved. */
 export async function waysOutBounds(reader: Reader, side: Side): Promise<Bounds> {
   const buildings = new Map<string, number>();
-  const spaces = (await knownSpaces(reader)).map(({ facts, building }): HousedSpace => {
+  const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): HousedSpace => {
     if (!buildings.has(building)) buildings.set(building, buildings.size);
-    return { facts, building: buildings.get(building)! };
+    return { facts, building: buildings.get(building)!, isOutdoor: outdoor };
   });
   return {
     ...(await siteDays(reader)),

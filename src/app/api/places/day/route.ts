@@ -1,0 +1,13 @@
+import { spaceDaySchema } from '@/contracts/space-day';
+import { readQuery } from '@/server/http/query';
+import { readRoute, refusalResponse } from '@/server/http/route';
+import { spaceDay } from '@/server/use-cases/look/space-day';
+
+export const GET = readRoute({
+  action: 'board.look',
+  run: async (ctx, request) => {
+    const query = readQuery(request, spaceDaySchema);
+    if (!query.ok) return refusalResponse(query.refusal);
+    return Response.json(await spaceDay(ctx, query.value), { headers: { 'Cache-Control': 'no-store' } });
+  },
+});

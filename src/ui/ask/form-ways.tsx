@@ -1,0 +1,61 @@
+'use client';
+import type { CheckBody, CheckReply } from '@/contracts/ask';
+import type { SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import { countText } from '@/contracts/words/when';
+import { useWaysOut } from '@/ui/ways-out/use-ways-out';
+import { WaysOut } from '@/ui/ways-out/ways-out';
+import type { AskForm } from './draft';
+import type { PartProps } from './part-props';
+import { fitsFields, takeForDates, takeInFields } from './take-way';
+
+interface FormWaysProps extends Pick<PartProps, 'form' | 'choices'> {
+  readonly reply: CheckReply;
+  readonly body: CheckBody;
+}
+
+/** Ways out of what the form asks for; taking one changes the fields, or what differs on the date. */
+export function FormWays({ form, choices, reply, body }: FormWaysProps) {
+  const isTroubled = reply.dates.some(({ verdict }) => verdict !== 'clear');
+  const ways = useWaysOut(isTroubled ? { of: 'form', check: body } : null, 'form');
+  if (!isTroubled) return null;
+  const { getValues, setValue } = form;
+  const set = (changes: Partial<AskForm>) => {
+    for (const [field, value] of Object.entries(changes))
+      setValue(field as keyof AskForm, value as AskForm[keyof AskForm], { shouldDirty: true });
+  };
+  const takeOne = (way: WayOut, at: string) => {
+    const values = getValues();
+    const isFields = values.pattern === 'once' && fitsFields(values, choices, way.patch);
+    const { patch, sentence } = way;
+    set(
+      isFields
+        ? takeInFields(values, choices, patch)
+        : { differing: takeForDates(values.differing, [{ at, patch, sentence }]) },
+    );
+  };
+  const takeSeries = (way: SeriesWayOut) =>
+    set({
+      differing: takeForDates(
+        getValues('differing'),
+        way.changes.map(({ key, patch, sentence }) => ({ at: key, patch, sentence })),
+      ),
+    });
+  return (
+    <WaysOut
+      ways={ways}
+      isSeries={reply.dates.length > 1}
+      actions={{
+        one: (way, { key }) => (
+          <button type="button" className="press press-main" onClick={() => takeOne(way, key)}>
+            Take this
+          </button>
+        ),
+        series: (way) => (
+          <button type="button" className="press press-main" onClick={() => takeSeries(way)}>
+            Take this for {countText(way.changes.length, 'date', 'dates')}
+          </button>
+        ),
+      }}
+    />
+  );
+}

@@ -1,0 +1,169 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import type { HireIn, RivalWaysOut, SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import { countText } from '@/contracts/words/when';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+import { useWaysOut } from '@/ui/ways-out/use-ways-out';
+import { WaysOut } from '@/ui/ways-out/ways-out';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import type { ErrorReply } from '@/contracts/refusal';
+import { ChangeDone } from './change-done';
+import { useChange, type ChangeHandle } from './use-change';
+
+/** Dates that could do with a way out: blocked or doubtful while they wait, at risk once they are booked. */
+const inTrouble = (dates: readonly DateView[]): DateView[] =>
+  dates.filter(
+    ({ isPast, verdict, isAtRisk, findings }) =>
+      !isPast &&
+      ((verdict !== null && verdict !== 'clear') ||
+        isAtRisk ||
+        findings.some(({ rule }) => rule === 'also-wanted')),
+  );
+
+/** Moving somebody else's date, so that both are served. */
+function MoveRival({ rival, way }: { rival: RivalWaysOut['rival']; way: WayOut }) {
+  const change = useChange(rival);
+  return (
+    <>
+      <button
+        type="button"
+        className="press press-main"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'move', patch: way.patch, reason: '' }, [rival.occurrence])}
+      >
+        Move “{rival.title}” there
+      </button>
+      <ChangeDone change={change} />
+    </>
+  );
+}
+
+/** Hiring makes the line of stock; the date itself stays as it is. */
+function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
+  const router = useRouter();
+  const keyOf = useIntentKey();
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const run = async () => {
+    if (isSending) return;
+    setSending(true);
+    const { typeId, quantity, from, to } = hire;
+    const line = { typeId, delta: quantity, from, to, reason: reason || 'hired in' };
+    const reply = await send('POST', '/api/stock-lines', { ...line, key: keyOf(line) });
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (reply.ok) router.refresh();
+  };
+  return (
+    <>
+      <button type="button" className="press press-main" disabled={isSending} onClick={run}>
+        Enter the hire
+      </button>
+      <RefusalNote error={error} />
+    </>
+  );
+}
+
+interface OfficeWaysProps {
+  readonly request: RequestView;
+  readonly change: ChangeHandle;
+  /** A hold of an offer ends then unless another moment is given. */
+  readonly offerUntil: string;
+}
+
+/** For the office: ways out of the request's dates, moved there at once or offered to whoever asked. */
+export function OfficeWays({ request, change, offerUntil }: OfficeWaysProps) {
+  const troubled = inTrouble(request.dates);
+  const ids = troubled.map(({ id }) => id);
+  const ways = useWaysOut(
+    ids.length ? { of: 'request', reference: request.reference, occurrences: ids } : null,
+    `${request.reference} ${request.version} ${troubled.map(({ findings }) => findings.length).join()}`,
+  );
+  const [reason, setReason] = useState('');
+  const [until, setUntil] = useState(offerUntil);
+  if (!ids.length) return null;
+  const isWaiting = (occurrence: number | null) =>
+    request.dates.some(({ id, state }) => id === occurrence && state === 'waiting');
+
+  const offer = (run: () => Promise<boolean>) => (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void run();
+      }}
+    >
+      <button type="submit" className="press" disabled={change.isSending}>
+        Offer it, and keep it until
+      </button>
+      <input
+        className="field w-52"
+        type="datetime-local"
+        aria-label="The offer is kept until"
+        required
+        value={until}
+        onChange={(event) => setUntil(event.target.value)}
+      />
+    </form>
+  );
+  const why = (
+    <label className="w-full max-w-xl text-[0.93rem]">
+      Why <span className="text-soft">(needed where it goes past a rule; the requester reads it)</span>
+      <input
+        className="field"
+        maxLength={1000}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+    </label>
+  );
+  const moveOne = (way: WayOut, occurrence: number) => (
+    <>
+      {why}
+      <button
+        type="button"
+        className="press press-main"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'move', patch: way.patch, reason }, [occurrence])}
+      >
+        Move it
+      </button>
+      {isWaiting(occurrence) &&
+        offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
+    </>
+  );
+  const moveAll = (way: SeriesWayOut) => {
+    const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
+    const dates = each.map(({ occurrence }) => occurrence);
+    return (
+      <>
+        {why}
+        <button
+          type="button"
+          className="press press-main"
+          disabled={change.isSending}
+          onClick={() => change.run({ action: 'move', each, reason }, dates)}
+        >
+          Move {countText(dates.length, 'date', 'dates')}
+        </button>
+        {dates.every(isWaiting) && offer(() => change.run({ action: 'propose', each, until }, dates))}
+      </>
+    );
+  };
+  return (
+    <WaysOut
+      ways={ways}
+      isSeries={request.dates.length > 1}
+      actions={{
+        one: (way, { occurrence }) =>
+          way.hire ? <HireIn hire={way.hire} reason={reason} /> : moveOne(way, occurrence!),
+        series: moveAll,
+        rival: (way, rival) => <MoveRival rival={rival} way={way} />,
+        ours: (way, { occurrence }) => moveOne(way, occurrence),
+      }}
+    />
+  );
+}

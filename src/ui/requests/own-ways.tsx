@@ -1,0 +1,46 @@
+'use client';
+import type { RequestView } from '@/contracts/request-view';
+import type { SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import { countText } from '@/contracts/words/when';
+import { useWaysOut } from '@/ui/ways-out/use-ways-out';
+import { WaysOut } from '@/ui/ways-out/ways-out';
+import type { ChangeHandle } from './use-change';
+
+/** For whoever asked: ways out of what waits and clashes, taken by changing the request. */
+export function OwnWays({ request, change }: { request: RequestView; change: ChangeHandle }) {
+  const troubled = request.dates.filter(
+    ({ isPast, verdict, isAtRisk, actions }) =>
+      !isPast && actions.includes('change') && ((verdict !== null && verdict !== 'clear') || isAtRisk),
+  );
+  const ids = troubled.map(({ id }) => id);
+  const ways = useWaysOut(
+    ids.length ? { of: 'request', reference: request.reference, occurrences: ids } : null,
+    `${request.reference} ${request.version}`,
+  );
+  if (!ids.length) return null;
+  const take = (text: string, run: () => Promise<boolean>) => (
+    <button type="button" className="press press-main" disabled={change.isSending} onClick={run}>
+      {text}
+    </button>
+  );
+  const one = (way: WayOut, occurrence: number) =>
+    take('Take this instead', () =>
+      change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),
+    );
+  const series = (way: SeriesWayOut) => {
+    const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
+    return take(`Change ${countText(each.length, 'date', 'dates')}`, () =>
+      change.run(
+        { action: 'change', each, reason: way.sentence },
+        each.map(({ occurrence }) => occurrence),
+      ),
+    );
+  };
+  return (
+    <WaysOut
+      ways={ways}
+      isSeries={request.dates.length > 1}
+      actions={{ one: (way, { occurrence }) => one(way, occurrence!), series }}
+    />
+  );
+}

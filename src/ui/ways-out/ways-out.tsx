@@ -1,0 +1,156 @@
+'use client';
+import { useId, useState, type ReactNode } from 'react';
+import type { DateWaysOut, RivalWaysOut, SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import { countText } from '@/contracts/words/when';
+import { DateWays, WayList } from './date-ways';
+import type { useWaysOut } from './use-ways-out';
+
+export interface WaysActions {
+  one(way: WayOut, date: DateWaysOut): ReactNode;
+  series(way: SeriesWayOut): ReactNode;
+  /** For somebody else's date; only the office is told of it. */
+  rival?(way: WayOut, rival: RivalWaysOut['rival']): ReactNode;
+  /** For the date itself, where the other stays. */
+  ours?(way: WayOut, rival: RivalWaysOut): ReactNode;
+}
+
+function SeriesWays({ ways, actions }: { ways: readonly SeriesWayOut[]; actions: WaysActions['series'] }) {
+  const name = useId();
+  const [picked, setPicked] = useState<number | null>(null);
+  if (!ways.length) return null;
+  return (
+    <section aria-label="Ways out for the series" className="mt-2">
+      <h4 className="font-semibold">The series as a whole</h4>
+      <ul className="grid">
+        {ways.map((way, index) => (
+          <li
+            key={way.sentence}
+            className={`border-b border-rule py-1.5 ${picked === index ? 'bg-sunk' : ''}`}
+          >
+            <label className="flex items-baseline gap-2 px-1">
+              <input
+                type="radio"
+                name={name}
+                className="accent-(--accent)"
+                checked={picked === index}
+                onChange={() => setPicked(index)}
+              />
+              <span>
+                {way.sentence}
+                <span className="block text-[0.9rem] text-soft">{way.costs.join(' · ')}</span>
+              </span>
+            </label>
+            {picked === index && (
+              <div className="px-1 pl-7">
+                {way.kind === 'mixture' && (
+                  <ul className="max-h-56 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label="Each date">
+                    {way.changes.map(({ key, sentence }) => (
+                      <li key={key} className="border-t border-rule py-0.5">
+                        {sentence}
+                      </li>
+                    ))}
+                  </ul>
+                )}
+                <div className="flex flex-wrap items-end gap-2 pt-1">{actions(way)}</div>
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActions }) {
+  const { title, when } = rival.rival;
+  return (
+    <section aria-label={`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
+      <h4 className="font-semibold">
+        “{title}” wants the same place, {when}
+      </h4>
+      <p className="text-[0.95rem]">{rival.sentence}</p>
+      {rival.theirs.length > 0 && (
+        <>
+          <p className="small-caps mt-1">What “{title}” could have</p>
+          <WayList
+            label={`What ${title} could have`}
+            ways={rival.theirs}
+            now={null}
+            actions={(way) => actions.rival?.(way, rival.rival)}
+          />
+        </>
+      )}
+      {rival.ours.length > 0 && (
+        <>
+          <p className="small-caps mt-1">What this date could have instead</p>
+          <WayList
+            label="What this date could have instead"
+            ways={rival.ours}
+            now={null}
+            actions={(way) => actions.ours?.(way, rival)}
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+interface WaysOutProps {
+  readonly ways: ReturnType<typeof useWaysOut>;
+  readonly actions: WaysActions;
+  /** Where a series stands around it, each date is named. */
+  readonly isSeries: boolean;
+}
+
+/** Everything that could be done about what is blocked or doubtful, as it is found; nothing where nothing is. */
+export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
+  const { found, isStopped, stop, again } = ways;
+  const { progress, dates, series, rivals, notes, isOver } = found;
+  const isEmpty = dates.length + series.length + rivals.length + notes.length === 0;
+  if (isOver && isEmpty) return null;
+  if (!progress && !isStopped && !notes.length) return null;
+  if (progress?.of === 0 && isEmpty) return null;
+  return (
+    <section aria-label="Ways out" className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3 className="text-lg">Ways out</h3>
+        <span role="status" className="text-[0.93rem] text-soft">
+          {isStopped
+            ? 'Stopped.'
+            : !isOver && progress
+              ? `Looking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
+              : ''}
+        </span>
+        {isStopped ? (
+          <button type="button" className="text-[0.93rem] underline" onClick={again}>
+            Look again
+          </button>
+        ) : (
+          !isOver && (
+            <button type="button" className="text-[0.93rem] underline" onClick={stop}>
+              Stop
+            </button>
+          )
+        )}
+      </div>
+      <SeriesWays ways={series} actions={actions.series} />
+      {dates.length > 1 && <h4 className="mt-3 font-semibold">Date by date</h4>}
+      {dates.map((date) => (
+        <DateWays
+          key={date.key}
+          date={date}
+          isOneOfMany={isSeries || dates.length > 1}
+          actions={(way) => actions.one(way, date)}
+        />
+      ))}
+      {rivals.map((rival) => (
+        <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />
+      ))}
+      {notes.map((note) => (
+        <p key={note} className="mt-1 text-[0.93rem] text-soft">
+          {note}
+        </p>
+      ))}
+    </section>
+  );
+}
