@@ -228,7 +228,7 @@ test('a clash is refused with its date and reason; declining needs a reason and 
   await press(page, 'Decline 1 date');
   await says(page, 'Declining needs a reason: the requester reads it.');
   await page.type(
-    'aria/Reason needed for declining and leaving out; the requester reads it',
+    'aria/Reason to decline or leave out; the requester reads it',
     'The bench crew has the room on Wednesdays.',
   );
   await press(page, 'Decline 1 date');

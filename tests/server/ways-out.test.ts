@@ -127,8 +127,8 @@ describe('equipment that is short', () => {
     const [date] = await look();
     const ways = [...date!.best, ...date!.others];
     expect(ways.slice(0, 2)).toMatchObject([
-      { kind: 'fewer', sentence: '20 of Folding chair, 15 fewer.' },
-      { kind: 'hire-in', sentence: 'Hire in 15 of Folding chair for the day.' },
+      { kind: 'fewer', sentence: '20 × Folding chair instead of 35.' },
+      { kind: 'hire-in', sentence: 'Hire in 15 × Folding chair for the day.' },
     ]);
     for (const { hire, patch } of ways) if (!hire) await guardAgrees(reference, date!.occurrence!, patch);
     const hire = ways[1]!.hire!;

@@ -1,7 +1,8 @@
-import { RULES, severityOf, type FindingFacts, type Side } from '@/core/checks/findings';
+import type { FindingFacts, Side } from '@/core/checks/findings';
 import type { Layout } from '@/core/seating/capacity';
 import type { Feature } from '@/core/spaces/features';
 import type { PolicyBreach } from '@/core/spaces/policy';
+import type { Interval } from '@/core/time/epoch-minute';
 import { localDate } from '@/core/time/local-time';
 import { listText } from './rule';
 import { countText, dateLong, dayShort, duringText, lengthText, momentText } from './when';
@@ -41,7 +42,7 @@ export const FEATURE_WORDS: Readonly<Record<Feature, string>> = {
 /** The names a sentence needs. What the reader may not know is null, and then only *taken*. */
 export interface FindingNames {
   readonly tzid: string;
-  /** Who reads it; the office is not told to ask the office. */
+  /** Who reads it: whoever asked, unless it is said. */
   readonly side?: Side;
   readonly place: string;
   readonly equipment: string;
@@ -51,105 +52,246 @@ export interface FindingNames {
   readonly team?: string;
 }
 
-type Say<Rule extends FindingFacts['rule']> = (
-  facts: Extract<FindingFacts, { rule: Rule }>,
-  names: FindingNames,
-) => string;
+type FactsOf<Rule extends FindingFacts['rule']> = Extract<FindingFacts, { rule: Rule }>;
+type Say<Facts> = (facts: Facts, names: FindingNames) => string;
 
-function sayOccupied(facts: Extract<FindingFacts, { rule: 'occupied' }>, names: FindingNames): string {
-  const during = duringText(facts.during, names.tzid);
-  if (facts.by.kind === 'same-request')
-    return `${names.place} is wanted twice by this request: ${lengthText(facts.minutes)} shared with ${dayShort(localDate(facts.by.key.slice(0, 10)))}, ${during}, setup to strike. Leave more time between the dates.`;
-  if (facts.by.kind === 'same-step')
-    return `${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : 'another request'} in this same step, ${during}: ${lengthText(facts.minutes)} shared. Decide one of them alone, or move one.`;
-  const by = names.collider ? `by “${names.collider}” ` : '';
-  return `${names.place} is taken ${by}${during}, setup to strike counted: ${lengthText(facts.minutes)} overlap. Pick another time or place.`;
+/** What is the matter, and what each side can do about it. */
+interface Wording<Facts> {
+  readonly what: Say<Facts>;
+  readonly next: Readonly<Record<Side, string | Say<Facts>>>;
 }
 
-const byWhom = (names: FindingNames): string => (names.collider ? ` by “${names.collider}”` : '');
+const both = <Facts>(next: string | Say<Facts>): Record<Side, string | Say<Facts>> => ({
+  requester: next,
+  office: next,
+});
 
-function sayUnitTaken(facts: Extract<FindingFacts, { rule: 'unit-taken' }>, names: FindingNames): string {
-  const unit = names.unit ?? names.equipment;
-  const during = duringText(facts.during, names.tzid);
-  return facts.by.kind === 'same-request'
-    ? `${unit} is wanted twice by this request ${during}. Leave more time between the dates, or take another one.`
-    : `${unit} is taken${byWhom(names)} ${during}, fetching and return counted. Take another one or another time.`;
-}
+const byWhom = ({ collider }: FindingNames): string => (collider ? ` by “${collider}”` : '');
+
+const OCCUPIED: Wording<FactsOf<'occupied'>> = {
+  what: ({ by, during, minutes }, names) => {
+    const then = duringText(during, names.tzid);
+    if (by.kind === 'same-request')
+      return `${names.place} is wanted twice by this request: ${lengthText(minutes)} shared with ${dayShort(localDate(by.key.slice(0, 10)))}, ${then}, setup to strike.`;
+    if (by.kind === 'same-step')
+      return `${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : 'another request'} in this same step, ${then}: ${lengthText(minutes)} shared.`;
+    return `${names.place} is taken${byWhom(names)} ${then}, setup to strike counted: ${lengthText(minutes)} overlap.`;
+  },
+  next: {
+    requester: ({ by }) =>
+      by.kind === 'claim' ? 'Pick another time or place.' : 'Leave more time between the dates.',
+    office: ({ by }) =>
+      by.kind === 'claim'
+        ? 'Move it or offer another place or time, or decline it.'
+        : by.kind === 'same-step'
+          ? 'Decide one of them alone, or move one.'
+          : 'Move one of the dates, or leave one out.',
+  },
+};
 
 const BREACHES: {
-  readonly [Kind in PolicyBreach['kind']]: (
-    breach: Extract<PolicyBreach, { kind: Kind }>,
-    place: string,
-  ) => string;
+  readonly [Kind in PolicyBreach['kind']]: {
+    readonly what: (breach: Extract<PolicyBreach, { kind: Kind }>, place: string) => string;
+    readonly next: Readonly<Record<Side, string>>;
+  };
 } = {
-  'short-notice': ({ noticeMin, missingMin }, place) =>
-    `${place} is to be asked for ${lengthText(noticeMin)} ahead: this is ${lengthText(missingMin)} too late. Pick a later time, or ask the office.`,
-  'beyond-horizon': ({ last }, place) =>
-    `${place} can be asked for until ${dateLong(last)}. Pick an earlier day, or ask again later.`,
-  'too-short': ({ minutes, shortestMin }, place) =>
-    `${place} is given for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}. Make it longer.`,
-  'too-long': ({ minutes, longestMin }, place) =>
-    `${place} is given for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}. Make it shorter, or ask the office.`,
-  'not-for-you': (_, place) => `${place} is kept for others. Pick another space, or ask the office.`,
+  'short-notice': {
+    what: ({ noticeMin, missingMin }, place) =>
+      `${place} is to be asked for ${lengthText(noticeMin)} ahead: this is ${lengthText(missingMin)} too late.`,
+    next: {
+      requester: 'Pick a later time, or ask the office.',
+      office: 'Approving it needs a reason; or offer a later time.',
+    },
+  },
+  'beyond-horizon': {
+    what: ({ last }, place) => `${place} can be asked for until ${dateLong(last)}.`,
+    next: {
+      requester: 'Pick an earlier day, or ask again later.',
+      office: 'Approving it needs a reason; or offer an earlier day.',
+    },
+  },
+  'too-short': {
+    what: ({ minutes, shortestMin }, place) =>
+      `${place} is given for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}.`,
+    next: { requester: 'Make it longer.', office: 'Approving it needs a reason; or offer it for longer.' },
+  },
+  'too-long': {
+    what: ({ minutes, longestMin }, place) =>
+      `${place} is given for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}.`,
+    next: {
+      requester: 'Make it shorter, or ask the office.',
+      office: 'Approving it needs a reason; or offer it for less.',
+    },
+  },
+  'not-for-you': {
+    what: (_, place) => `${place} is kept for others.`,
+    next: {
+      requester: 'Pick another space, or ask the office.',
+      office: 'Approving it needs a reason; or offer another space.',
+    },
+  },
 };
 
-const sayBreach = (breach: PolicyBreach, place: string): string =>
-  (BREACHES[breach.kind] as (breach: PolicyBreach, place: string) => string)(breach, place);
+const breachWords = ({ kind }: PolicyBreach) =>
+  BREACHES[kind] as {
+    what(breach: PolicyBreach, place: string): string;
+    readonly next: Readonly<Record<Side, string>>;
+  };
 
-const SENTENCES: { readonly [Rule in FindingFacts['rule']]: Say<Rule> } = {
-  occupied: sayOccupied,
-  'equipment-short': ({ asked, short, during }, { equipment, tzid }) =>
-    `${equipment}: ${short} short ${duringText(during, tzid)}; ${asked} asked for, ${Math.max(0, asked - short)} to be had, fetching and return counted. Ask for fewer or another time.`,
-  'over-posted-limit': ({ people, limit, over }, { place }) =>
-    `${place} may hold ${limit} people: ${people} are ${over} too many. Pick a larger place.`,
-  'over-seats': ({ people, layout, seats, over }, { place }) =>
-    `${place} with ${LAYOUT_WORDS[layout]} seats ${seats}: ${people} are ${over} too many. Pick another layout or a larger place.`,
-  'layout-not-offered': ({ layout, offered }, { place }) =>
-    `${place} is not set with ${LAYOUT_WORDS[layout]}. It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || 'no layouts yet'}.`,
-  closed: ({ minutes, during, reason }, { place, tzid }) =>
-    `${place} is closed ${duringText(during, tzid)} (${reason}): ${lengthText(minutes)} of this. Pick another day.`,
-  'outside-hours': ({ minutes, open }, { place, tzid }) =>
-    `${lengthText(minutes)} of access, event or exit lie outside the hours of ${place}. ${
-      open.length
-        ? `It is open ${open.map((span) => duringText(span, tzid)).join(' and ')}.`
-        : 'It is not open on that day.'
-    }`,
-  'crew-outside-hours': ({ minutes }, { place }) =>
-    `${lengthText(minutes)} of setup or strike at ${place} lie outside its hours. It can be done; the crew must agree.`,
-  'unit-taken': sayUnitTaken,
-  'wheelchair-places': ({ wheelchairs, places, over }, { place }) =>
-    `${place} has ${countText(places, 'wheelchair place', 'wheelchair places')} in this layout: ${wheelchairs} are ${over} too many. Pick another layout or a larger place.`,
-  'feature-missing': ({ features }, { place }) =>
-    `${place} does not have ${listText(features.map((feature) => FEATURE_WORDS[feature]))}. Pick another space if it matters.`,
-  policy: ({ breach }, { place }) => sayBreach(breach, place),
-  'not-a-period': ({ periods }, { place, tzid }) =>
-    `${place} is given by periods. ${
-      periods.length
-        ? `Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
-        : 'There are none on that day; pick another day.'
-    }`,
-  'shared-shoulder': ({ savedMin, boundary, side }, { place, collider, tzid }) =>
-    `${place} can stay set ${side === 'before' ? 'after' : 'for'} ${collider ? `“${collider}”` : 'the event beside it'}, in the same layout: setting and clearing share ${lengthText(savedMin)}, handed over at ${momentText(boundary, tzid)}. Approving accepts that.`,
-  'also-wanted': ({ by, minutes }, { place }) =>
-    `${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared). Whoever is approved first has it.`,
-  'same-audience': ({ minutes, audiences }, { collider }) =>
-    `${collider ? `“${collider}”` : 'Another public event'} is for the same audience (${listText(audiences)}) at the same time: ${lengthText(minutes)} shared. Another time would serve both better.`,
-  'crew-short': ({ shortMin, before }, { team, place, tzid }) =>
-    `${team ?? 'The crew'} cannot do everything for ${place} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift. More crew, or another time.`,
-  'expected-later': ({ minutes }, { place, collider }) =>
-    `A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared. It is not booked so far ahead; the office decides.`,
-  'no-end': ({ season }) =>
-    `No end was given. ${season ? `The ${season.name} ends on ${dateLong(season.to)}: give that as the last day, or` : 'Give a last day, or'} leave it; the office asks again as it goes on.`,
+/** The one table of what is said of a finding, to whoever asked and to the office. */
+const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>> } = {
+  occupied: OCCUPIED,
+  'unit-taken': {
+    what: ({ by, during }, names) => {
+      const unit = names.unit ?? names.equipment;
+      const then = duringText(during, names.tzid);
+      return by.kind === 'same-request'
+        ? `${unit} is wanted twice by this request ${then}.`
+        : `${unit} is taken${byWhom(names)} ${then}, fetching and return counted.`;
+    },
+    next: {
+      requester: ({ by }) =>
+        by.kind === 'same-request'
+          ? 'Leave more time between the dates, or take another one.'
+          : 'Take another one or another time.',
+      office: 'Give another one, or move it.',
+    },
+  },
+  'equipment-short': {
+    what: ({ asked, short, during }, { equipment, tzid }) =>
+      `${equipment}: ${short} short ${duringText(during, tzid)}; ${asked} asked for, ${Math.max(0, asked - short)} to be had, fetching and return counted.`,
+    next: {
+      requester: 'Ask for fewer or another time.',
+      office: 'Give fewer, hire in what is missing, or move it.',
+    },
+  },
+  'over-posted-limit': {
+    what: ({ people, limit, over }, { place }) =>
+      `${place} may hold ${limit} people: ${people} are ${over} too many.`,
+    next: { requester: 'Pick a larger place.', office: 'Give it a larger place.' },
+  },
+  'over-seats': {
+    what: ({ people, layout, seats, over }, { place }) =>
+      `${place} with ${LAYOUT_WORDS[layout]} seats ${seats}: ${people} are ${over} too many.`,
+    next: {
+      requester: 'Pick another layout or a larger place.',
+      office: 'Give it another layout or a larger place; approving it as it is needs a reason.',
+    },
+  },
+  'layout-not-offered': {
+    what: ({ layout }, { place }) => `${place} is not set with ${LAYOUT_WORDS[layout]}.`,
+    next: {
+      requester: ({ offered }) =>
+        `It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || 'no layouts yet'}.`,
+      office: ({ offered }) =>
+        `It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || 'no layouts yet'}; approving it as it is needs a reason.`,
+    },
+  },
+  closed: {
+    what: ({ minutes, during, reason }, { place, tzid }) =>
+      `${place} is closed ${duringText(during, tzid)} (${reason}): ${lengthText(minutes)} of this.`,
+    next: {
+      requester: 'Pick another day.',
+      office: 'Move it to another day; approving it all the same needs a reason.',
+    },
+  },
+  'outside-hours': {
+    what: ({ minutes }, { place }) =>
+      `${lengthText(minutes)} of access, event or exit lie outside the hours of ${place}.`,
+    next: {
+      requester: ({ open }, { tzid }) => openText(open, tzid),
+      office: ({ open }, { tzid }) =>
+        `${openText(open, tzid)} Move it; approving it all the same needs a reason.`,
+    },
+  },
+  'crew-outside-hours': {
+    what: ({ minutes }, { place }) =>
+      `${lengthText(minutes)} of setup or strike at ${place} lie outside its hours.`,
+    next: both('It can be done; the crew must agree.'),
+  },
+  'wheelchair-places': {
+    what: ({ wheelchairs, places, over }, { place }) =>
+      `${place} has ${countText(places, 'wheelchair place', 'wheelchair places')} in this layout: ${wheelchairs} are ${over} too many.`,
+    next: {
+      requester: 'Pick another layout or a larger place.',
+      office: 'Give it another layout or a larger place.',
+    },
+  },
+  'feature-missing': {
+    what: ({ features }, { place }) =>
+      `${place} does not have ${listText(features.map((feature) => FEATURE_WORDS[feature]))}.`,
+    next: {
+      requester: 'Pick another space if it matters.',
+      office: 'Ask whether it matters, or offer another space.',
+    },
+  },
+  policy: {
+    what: ({ breach }, { place }) => breachWords(breach).what(breach, place),
+    next: {
+      requester: ({ breach }) => breachWords(breach).next.requester,
+      office: ({ breach }) => breachWords(breach).next.office,
+    },
+  },
+  'not-a-period': {
+    what: (_, { place }) => `${place} is given by periods.`,
+    next: {
+      requester: ({ periods }, { tzid }) => periodsText(periods, tzid),
+      office: ({ periods }, { tzid }) =>
+        `${periodsText(periods, tzid)} Approving it as it is needs a reason.`,
+    },
+  },
+  'shared-shoulder': {
+    what: ({ savedMin, boundary, side }, { place, collider, tzid }) =>
+      `${place} can stay set ${side === 'before' ? 'after' : 'for'} ${collider ? `“${collider}”` : 'the event beside it'}, in the same layout: setting and clearing share ${lengthText(savedMin)}, handed over at ${momentText(boundary, tzid)}.`,
+    next: { requester: 'The office agrees to it with its decision.', office: 'Approving accepts that.' },
+  },
+  'also-wanted': {
+    what: ({ by, minutes }, { place }) =>
+      `${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared).`,
+    next: both('Whoever is approved first has it.'),
+  },
+  'same-audience': {
+    what: ({ minutes, audiences }, { collider }) =>
+      `${collider ? `“${collider}”` : 'Another public event'} is for the same audience (${listText(audiences)}) at the same time: ${lengthText(minutes)} shared.`,
+    next: both('Another time would serve both better.'),
+  },
+  'crew-short': {
+    what: ({ shortMin, before }, { team, place, tzid }) =>
+      `${team ?? 'The crew'} cannot do everything for ${place} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift.`,
+    next: { requester: 'Another time would do.', office: 'More crew, or another time.' },
+  },
+  'expected-later': {
+    what: ({ minutes }, { place, collider }) =>
+      `A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared.`,
+    next: {
+      requester: 'It is not booked so far ahead; the office decides.',
+      office: 'It is not booked so far ahead: whoever is approved has it.',
+    },
+  },
+  'no-end': {
+    what: () => 'No end was given.',
+    next: both(
+      ({ season }) =>
+        `${season ? `The ${season.name} ends on ${dateLong(season.to)}: give that as the last day, or` : 'Give a last day, or'} leave it; the office asks again as it goes on.`,
+    ),
+  },
 };
 
-/** One sentence with its measure and a way out. */
+const openText = (open: readonly Interval[], tzid: string): string =>
+  open.length
+    ? `It is open ${open.map((span) => duringText(span, tzid)).join(' and ')}.`
+    : 'It is not open on that day.';
+
+const periodsText = (periods: readonly Interval[], tzid: string): string =>
+  periods.length
+    ? `Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
+    : 'There are none on that day; pick another day.';
+
+/** What is the matter, how much, and what next: a sentence or two, for whoever reads it. */
 export function sayFinding(facts: FindingFacts, names: FindingNames): string {
-  const say = SENTENCES[facts.rule] as (facts: FindingFacts, names: FindingNames) => string;
-  const sentence = say(facts, names);
-  if (names.side !== 'office') return sentence;
-  const own = sentence.replace(/,? or ask the office\./, '.');
-  const needsReason = RULES[facts.rule].override === 'manager' && severityOf(facts, 'office') !== 'blocks';
-  return needsReason ? `${own} Approving it needs a reason.` : own;
+  const { what, next } = WORDINGS[facts.rule] as Wording<FindingFacts>;
+  const then = next[names.side ?? 'requester'];
+  return `${what(facts, names)} ${typeof then === 'string' ? then : then(facts, names)}`;
 }
 
 interface VerdictCounts {

@@ -46,9 +46,10 @@ const placesText = (spaces: readonly SpaceId[], names: RemedyNames): string =>
 const withFix = (sentence: string, { cost }: ToldRemedy, names: RemedyNames): string => {
   const { fewer, unit, substitute } = cost;
   const fixes = [
-    fewer && `${fewer.quantity} of ${names.equipment(fewer.typeId)}`,
+    fewer && `${fewer.quantity} × ${names.equipment(fewer.typeId)}`,
     unit && names.unit(unit.to),
-    substitute && `${substitute.quantity} of ${names.equipment(substitute.byTypeId)} to make up`,
+    substitute &&
+      `${substitute.quantity} × ${names.equipment(substitute.byTypeId)} for the missing ${names.equipment(substitute.typeId)}`,
   ].filter(Boolean);
   return fixes.length ? `${sentence}, with ${fixes.join(' and ')}.` : `${sentence}.`;
 };
@@ -67,13 +68,13 @@ const SENTENCES: Readonly<Record<RemedyKind, Say>> = {
   'other-day': ({ draft, spaces, cost }, names) =>
     `${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
   fewer: ({ cost: { fewer } }, names) =>
-    `${fewer!.quantity} of ${names.equipment(fewer!.typeId)}, ${fewer!.less} fewer.`,
+    `${fewer!.quantity} × ${names.equipment(fewer!.typeId)} instead of ${fewer!.quantity + fewer!.less}.`,
   'other-unit': ({ cost: { unit } }, names) =>
     `${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
   substitute: ({ cost: { substitute } }, names) =>
-    `${substitute!.quantity} of ${names.equipment(substitute!.byTypeId)} for the ${substitute!.quantity} of ${names.equipment(substitute!.typeId)} that ${substitute!.quantity === 1 ? 'is' : 'are'} missing.`,
+    `${substitute!.quantity} × ${names.equipment(substitute!.byTypeId)} for the missing ${substitute!.quantity} × ${names.equipment(substitute!.typeId)}.`,
   'hire-in': ({ cost: { hire } }, names) =>
-    `Hire in ${hire!.quantity} of ${names.equipment(hire!.typeId)} for the day.`,
+    `Hire in ${hire!.quantity} × ${names.equipment(hire!.typeId)} for the day.`,
   'when-back': ({ draft, spaces }, names) =>
     `${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
   'other-layout': (remedy, names) =>
@@ -109,10 +110,7 @@ function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwa
 
 /** What it costs, each in a few words; that nothing else changes goes without saying. */
 export function sayCosts({ kind, cost }: Pick<ToldRemedy, 'kind' | 'cost'>): string[] {
-  const time =
-    kind === 'when-back' || (kind === 'space-and-time' && cost.shiftMin !== 0)
-      ? [shiftText(cost.shiftMin)]
-      : [];
+  const time = kind === 'when-back' ? [shiftText(cost.shiftMin)] : [];
   return [
     ...time,
     ...cost.swaps.flatMap(swapCosts),
@@ -166,7 +164,7 @@ const ofSeveral = (remedy: ToldRemedy, names: RemedyNames, side: Side): string =
 
 export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
   if (kind === 'one-space') return sayCosts(first);
-  if (kind === 'one-time') return ['no other space'];
+  if (kind === 'one-time') return ['in the same spaces'];
   return [
     ...(isUniform ? sayCosts(first) : []),
     changesOfSpace

@@ -56,24 +56,24 @@ function Decision({ change, picked, waiting }: DecisionProps) {
   return (
     // Over what is read only while something is picked to decide about.
     <div
-      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-3 ${picked.length ? 'sticky bottom-0' : ''}`}
+      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'sticky bottom-0' : ''}`}
     >
       <ChangeDone change={change} />
-      <label>
-        <span className="font-semibold">Reason</span>{' '}
-        <span className="text-soft">
-          {picked.some(({ needsReason }) => needsReason)
-            ? 'needed here: it goes past a rule of the house'
-            : 'needed for declining and leaving out; the requester reads it'}
-        </span>
-        <input
-          className="field"
-          value={reason}
-          maxLength={1000}
-          onChange={(event) => setReason(event.target.value)}
-        />
-      </label>
-      <div className="flex flex-wrap items-center gap-2">
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="min-w-60 flex-1">
+          <span className="font-semibold">Reason</span>{' '}
+          <span className="text-[0.93rem] text-soft">
+            {picked.some(({ needsReason }) => needsReason)
+              ? 'needed here: it goes past a rule of the house'
+              : 'to decline or leave out; the requester reads it'}
+          </span>
+          <input
+            className="field"
+            value={reason}
+            maxLength={1000}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
         <button
           type="button"
           className="press press-main"

@@ -1,0 +1,36 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { RULES, type Rule } from '@/core/checks/findings';
+import { REMEDY_KINDS } from '@/core/remedies/remedy';
+import { allSentences, ANSWERS, FINDINGS } from '@tests/builders/sentences';
+
+const FILE = 'docs/sentences.md';
+
+test('what people are told is what was reviewed; `npm run sentences` writes it anew', () => {
+  const text = allSentences();
+  if (process.env.WRITE_SENTENCES) writeFileSync(FILE, text);
+  expect(readFileSync(FILE, 'utf8')).toBe(text);
+});
+
+test('every rule and every way out has its sentence', () => {
+  expect(Object.keys(FINDINGS).sort()).toEqual(Object.keys(RULES).sort());
+  const answered = new Set((Object.keys(ANSWERS) as Rule[]).flatMap((rule) => ANSWERS[rule]));
+  expect([...answered].sort()).toEqual([...REMEDY_KINDS].sort());
+});
+
+test('they are sentences people can read: whole, without codes, undefined or null in them', () => {
+  const lines = allSentences()
+    .split('\n')
+    .filter((line) => /^ *- /.test(line) && line !== '- Ways out:');
+  expect(lines.length).toBeGreaterThan(80);
+  for (const line of lines) {
+    expect(line).not.toMatch(/undefined|null|NaN|\[object|\{|\}| {2,}\S.*\.\.| ,/);
+    expect(line.replace(/ \([^)]*\)$/, '')).toMatch(/[.”]$/);
+  }
+});
+
+test('nobody else’s title stands in what is said to whoever asked, unless they may know it', () => {
+  const said = allSentences()
+    .split('\n')
+    .filter((line) => line.startsWith('- To whoever asked'));
+  expect(said.join('\n')).not.toContain('Grafting night');
+});
