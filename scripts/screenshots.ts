@@ -50,7 +50,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'ask-rule', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'desk', path: '/desk', as: 'manager' },
-  { name: 'decide', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
+  { name: 'decide', path: '/desk', as: 'manager', click: '::-p-text(Bonsai mending)' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
   { name: 'calendar', path: '/notices/workshops' },
   { name: 'setups-phone', path: '/setups', as: 'crew', size: PHONE },
@@ -97,6 +97,10 @@ async function main(): Promise<void> {
         await says(page, 'Every month on the last Wednesday');
         await page.evaluate(() => window.scrollTo(0, 330));
         await new Promise((resolve) => setTimeout(resolve, 400));
+      }
+      if (name === 'decide') {
+        await page.locator('[aria-label="Ways out"] li input').click();
+        await page.waitForNetworkIdle({ idleTime: 400 });
       }
       // The page fits itself to its room once it is awake.
       await new Promise((resolve) => setTimeout(resolve, 600));

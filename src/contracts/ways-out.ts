@@ -107,11 +107,26 @@ export interface RivalWaysOut {
   readonly sentence: string;
 }
 
+/** Several wait for the same place: where each would go, so that all are served at the time they asked for. */
+export interface SharedWaysOut {
+  readonly key: string;
+  readonly sentence: string;
+  readonly placements: readonly {
+    readonly reference: string;
+    readonly version: number;
+    readonly occurrence: number;
+    readonly sentence: string;
+    /** Null where it stays. */
+    readonly patch: DatePatchBody | null;
+  }[];
+}
+
 /** What is sent line by line as it is found. */
 export type WaysOutLine =
   | { readonly line: 'progress'; readonly done: number; readonly of: number }
   | ({ readonly line: 'date' } & DateWaysOut)
   | { readonly line: 'series'; readonly ways: readonly SeriesWayOut[]; readonly cut: string | null }
   | ({ readonly line: 'rival' } & RivalWaysOut)
+  | ({ readonly line: 'shared' } & SharedWaysOut)
   | { readonly line: 'end'; readonly notLookedAt: string | null }
   | { readonly line: 'failed'; readonly message: string };

@@ -8,9 +8,11 @@ import {
   sayCosts,
   sayCut,
   sayNoWay,
+  sayPlacement,
   sayRemedy,
   saySeriesCosts,
   saySeriesRemedy,
+  sayShared,
   type ToldRemedy,
 } from '@/contracts/words/remedies';
 
@@ -239,6 +241,11 @@ ${[
   series('mixture', 'other-space', false, 0),
   series('mixture', 'other-time', true, 1),
 ].join('\n')}
+
+## Where several want one place
+
+- To the office: ${sayShared(3, 2)} ${sayPlacement('Owl walk', 'Potting Studio', false)}. ${sayPlacement('Bat walk', 'Lecture Barn', true)}.
+- To the office: ${sayShared(3, 1)}
 
 ## Where there is none, or not all was looked at
 

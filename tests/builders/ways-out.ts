@@ -17,6 +17,7 @@ export async function waysOutFor(ctx: Context, body: WaysOutBody) {
     dates: of('date'),
     series: of('series').flatMap(({ ways }) => ways),
     rivals: of('rival'),
+    shared: of('shared'),
     end: of('end')[0] ?? null,
   };
 }

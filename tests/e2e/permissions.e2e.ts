@@ -69,6 +69,16 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/own/news': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/left': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  // Of a form for everybody; of a stored request for whoever asked and the office.
+  '/api/ways-out': [
+    { method: 'POST', statuses: [400, 400, 400, 400] },
+    {
+      method: 'POST',
+      statuses: [401, 404, 404, 404],
+      body: { of: 'request', reference: 'AAA-AAA' },
+    },
+  ],
+  '/api/places/day': [{ statuses: OPEN, path: '/api/places/day?day=2027-04-13&spaces=1,2' }],
   '/api/session': [
     { method: 'POST', statuses: [400, 400, 400, 400] },
     { method: 'DELETE', statuses: OPEN },

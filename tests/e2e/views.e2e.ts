@@ -77,6 +77,26 @@ const VIEWS: readonly View[] = [
   { name: 'own request', path: '/requests', as: 'requester', link: 'Ferns from spores' },
   { name: 'desk', path: '/desk', as: 'manager' },
   { name: 'decision', path: '/desk', as: 'manager', link: 'Summer strings, Thursdays' },
+  {
+    name: 'decision with a way out for the series',
+    path: '/desk',
+    as: 'manager',
+    link: 'Summer strings, Thursdays',
+    press: '[aria-label="Ways out for the series"] li:last-child input',
+  },
+  {
+    name: 'decision with a way out drawn',
+    path: '/desk',
+    as: 'manager',
+    link: 'Two hundred chairs for a speech',
+    press: '[aria-label="Ways out"] li:nth-child(3) input',
+  },
+  {
+    name: 'ask with a way out',
+    path: '/ask?space=9&start=2027-04-21T14:00&minutes=90&people=16',
+    as: 'requester',
+    press: '#verdict [aria-label="Ways out"] li input',
+  },
   { name: 'setups', path: '/setups', as: 'crew' },
   { name: 'no permission', path: '/desk', as: 'requester' },
   { name: 'not found', path: '/nowhere' },
@@ -112,6 +132,7 @@ async function show(view: View, theme: string, size?: { width: number; height: n
     await page.waitForNetworkIdle({ idleTime: 300 });
   }
   if (view.press) {
+    await page.waitForSelector(view.press);
     await page.click(view.press);
     await page.waitForNetworkIdle({ idleTime: 300 });
   }

@@ -259,6 +259,39 @@ describe('two who want one place', () => {
     ]);
   });
 
+  test('of three, all are put where they are served at their time; one step moves them', async () => {
+    const references = [
+      await submit(office, 'ada'),
+      await submit(office, 'ben', { title: 'Moss count', hostId: 2 }),
+      await submit(office, 'ben', { title: 'Lichen count', hostId: 2 }),
+    ];
+    const { shared, rivals } = await waysOutFor(office.as('mara'), {
+      of: 'request',
+      reference: references[0]!,
+    });
+    expect(rivals).toHaveLength(2);
+    expect(shared).toHaveLength(1);
+    const { sentence, placements } = shared[0]!;
+    expect(sentence).toBe('All 3 can be served at the time they asked for, 2 of them elsewhere.');
+    expect(placements.map((each) => each.sentence)).toEqual([
+      '“Spore printing” stays in Studio',
+      '“Moss count” in East Bay',
+      '“Lichen count” in West Bay',
+    ]);
+    const moved = placements.filter(({ patch }) => patch !== null);
+    const each = moved.map(({ occurrence, patch }) => ({ occurrence, patch: patch! }));
+    expectDone(
+      await act(
+        office,
+        'mara',
+        moved.map(({ reference }) => reference),
+        { action: 'move', each, reason: 'So that all three have a room.' },
+      ),
+    );
+    expectDone(await act(office, 'mara', references, { action: 'approve', reason: 'Agreed.' }));
+    for (const reference of references) expect(await statesIn(office, reference)).toEqual(['approved']);
+  });
+
   test('whoever asked is not told of the others', async () => {
     const ours = await submit(office, 'ada');
     await submit(office, 'ben', { title: 'Moss count', hostId: 2 });

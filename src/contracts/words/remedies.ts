@@ -184,3 +184,11 @@ export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
     ? 'Nothing free was found near what was asked for. Propose something further away, or ask for less.'
     : `Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? `, or ask ${office}` : ''}.`;
+
+/** Several who want one place, all served; `moved` of them elsewhere. */
+export const sayShared = (count: number, moved: number): string =>
+  `All ${count} can be served at the time they asked for${moved ? `, ${moved === 1 ? 'one' : moved} of them elsewhere` : ''}.`;
+
+/** Where one of them goes. */
+export const sayPlacement = (title: string, place: string, isMoved: boolean): string =>
+  isMoved ? `“${title}” in ${place}` : `“${title}” stays in ${place}`;

@@ -26,7 +26,7 @@ export interface ServedBoth {
 }
 
 /** The world as it would be if a claim had what it wants. */
-export function withClaim(
+function withClaim(
   world: WorldSnapshot,
   { date: { claim }, claimId, requestId }: Pick<Contender, 'date' | 'claimId' | 'requestId'>,
 ): WorldSnapshot {
@@ -58,6 +58,12 @@ export function withClaim(
   }));
   return { ...world, busy: [...world.busy, ...busy], uses: [...world.uses, ...uses] };
 }
+
+/** The world as it would be if all of them had what they want. */
+export const serveWorld = (
+  world: WorldSnapshot,
+  claims: readonly Pick<Contender, 'date' | 'claimId' | 'requestId'>[],
+): WorldSnapshot => claims.reduce(withClaim, world);
 
 /** Ways out of one date in a world in which the other has what it wants. */
 function besides(one: Contender, other: Contender): WaysOut {

@@ -8,6 +8,7 @@ import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
 
 type Step = ChangeBody['step'];
+type Items = ChangeBody['items'];
 
 /** Doing something to picked dates of a request, and taking it back. */
 export interface ChangeHandle {
@@ -18,6 +19,8 @@ export interface ChangeHandle {
   readonly canTakeBack: boolean;
   /** True when it was done. */
   run(step: Step, occurrences: readonly number[]): Promise<boolean>;
+  /** The same for dates of several requests. */
+  runFor(step: Step, items: Items): Promise<boolean>;
   takeBack(): Promise<void>;
 }
 
@@ -45,15 +48,17 @@ export function useChange(
     return reply.ok ? reply.value : null;
   };
 
-  const run = async (step: Step, occurrences: readonly number[]): Promise<boolean> => {
+  const runFor = async (step: Step, items: Items): Promise<boolean> => {
     if (isSending) return false;
-    const items = [{ reference: request.reference, version: request.version, occurrences: [...occurrences] }];
     const reply = await post<ChangeReply>('/api/changes', { items, step });
     if (!reply) return false;
     setChangeSet(reply.changeSet);
     setDoneText(`Done: ${reply.summary}.`);
     return true;
   };
+
+  const run = (step: Step, occurrences: readonly number[]): Promise<boolean> =>
+    runFor(step, [{ reference: request.reference, version: request.version, occurrences: [...occurrences] }]);
 
   const takeBack = async (): Promise<void> => {
     if (isSending || changeSet === null) return;
@@ -62,5 +67,5 @@ export function useChange(
     if (reply) setDoneText(`Done: ${reply.summary}.`);
   };
 
-  return { error, doneText, isSending, canTakeBack: changeSet !== null, run, takeBack };
+  return { error, doneText, isSending, canTakeBack: changeSet !== null, run, runFor, takeBack };
 }

@@ -1,11 +1,19 @@
 import { useEffect, useState } from 'react';
 import type { ErrorReply } from '@/contracts/refusal';
-import type { DateWaysOut, RivalWaysOut, SeriesWayOut, WaysOutBody, WaysOutLine } from '@/contracts/ways-out';
+import type {
+  DateWaysOut,
+  RivalWaysOut,
+  SeriesWayOut,
+  SharedWaysOut,
+  WaysOutBody,
+  WaysOutLine,
+} from '@/contracts/ways-out';
 
 export interface WaysFound {
   readonly dates: readonly DateWaysOut[];
   readonly series: readonly SeriesWayOut[];
   readonly rivals: readonly RivalWaysOut[];
+  readonly shared: readonly SharedWaysOut[];
   /** Null before the first line. */
   readonly progress: { readonly done: number; readonly of: number } | null;
   /** What was not looked at, or why it ended early. */
@@ -13,7 +21,15 @@ export interface WaysFound {
   readonly isOver: boolean;
 }
 
-const NOTHING: WaysFound = { dates: [], series: [], rivals: [], progress: null, notes: [], isOver: false };
+const NOTHING: WaysFound = {
+  dates: [],
+  series: [],
+  rivals: [],
+  shared: [],
+  progress: null,
+  notes: [],
+  isOver: false,
+};
 
 function withLine(found: WaysFound, line: WaysOutLine): WaysFound {
   const noted = (note: string | null) => (note === null ? found.notes : [...found.notes, note]);
@@ -26,6 +42,8 @@ function withLine(found: WaysFound, line: WaysOutLine): WaysFound {
       return { ...found, series: line.ways, notes: noted(line.cut) };
     case 'rival':
       return { ...found, rivals: [...found.rivals, line] };
+    case 'shared':
+      return { ...found, shared: [...found.shared, line] };
     case 'end':
       return { ...found, notes: noted(line.notLookedAt), isOver: true };
     case 'failed':

@@ -1,6 +1,6 @@
 'use client';
 import { useId, useState, type ReactNode } from 'react';
-import type { DateWaysOut, RivalWaysOut, SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import type { DateWaysOut, RivalWaysOut, SeriesWayOut, SharedWaysOut, WayOut } from '@/contracts/ways-out';
 import { countText } from '@/contracts/words/when';
 import { DateWays, WayList } from './date-ways';
 import type { useWaysOut } from './use-ways-out';
@@ -10,6 +10,8 @@ export interface WaysActions {
   series(way: SeriesWayOut): ReactNode;
   /** For somebody else's date; only the office is told of it. */
   rival?(way: WayOut, rival: RivalWaysOut['rival']): ReactNode;
+  /** All who want one place, each where it would go. */
+  shared?(shared: SharedWaysOut): ReactNode;
   /** For the date itself, where the other stays. */
   ours?(way: WayOut, rival: RivalWaysOut): ReactNode;
 }
@@ -20,7 +22,7 @@ function SeriesWays({ ways, actions }: { ways: readonly SeriesWayOut[]; actions:
   if (!ways.length) return null;
   return (
     <section aria-label="Ways out for the series" className="mt-2">
-      <h4 className="font-semibold">The series as a whole</h4>
+      <h3 className="font-semibold">The series as a whole</h3>
       <ul className="grid">
         {ways.map((way, index) => (
           <li
@@ -61,13 +63,27 @@ function SeriesWays({ ways, actions }: { ways: readonly SeriesWayOut[]; actions:
   );
 }
 
+function SharedWays({ shared, actions }: { shared: SharedWaysOut; actions: WaysActions }) {
+  return (
+    <section aria-label="All who want this place" className="mt-3 border-l-4 border-clear pl-3">
+      <h3 className="font-semibold">{shared.sentence}</h3>
+      <ul className="text-[0.95rem]">
+        {shared.placements.map(({ reference, sentence }) => (
+          <li key={reference}>{sentence}</li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap gap-2 pt-1">{actions.shared?.(shared)}</div>
+    </section>
+  );
+}
+
 function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActions }) {
   const { title, when } = rival.rival;
   return (
     <section aria-label={`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
-      <h4 className="font-semibold">
+      <h3 className="font-semibold">
         “{title}” wants the same place, {when}
-      </h4>
+      </h3>
       <p className="text-[0.95rem]">{rival.sentence}</p>
       {rival.theirs.length > 0 && (
         <>
@@ -105,7 +121,7 @@ interface WaysOutProps {
 /** Everything that could be done about what is blocked or doubtful, as it is found; nothing where nothing is. */
 export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
   const { found, isStopped, stop, again } = ways;
-  const { progress, dates, series, rivals, notes, isOver } = found;
+  const { progress, dates, series, rivals, shared, notes, isOver } = found;
   const isEmpty = dates.length + series.length + rivals.length + notes.length === 0;
   if (isOver && isEmpty) return null;
   if (!progress && !isStopped && !notes.length) return null;
@@ -113,7 +129,7 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
   return (
     <section aria-label="Ways out" className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h3 className="text-lg">Ways out</h3>
+        <h2 className="text-lg">Ways out</h2>
         <span role="status" className="text-[0.93rem] text-soft">
           {isStopped
             ? 'Stopped.'
@@ -134,7 +150,7 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
         )}
       </div>
       <SeriesWays ways={series} actions={actions.series} />
-      {dates.length > 1 && <h4 className="mt-3 font-semibold">Date by date</h4>}
+      {dates.length > 1 && <h3 className="mt-3 font-semibold">Date by date</h3>}
       {dates.map((date) => (
         <DateWays
           key={date.key}
@@ -142,6 +158,9 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
           isOneOfMany={isSeries || dates.length > 1}
           actions={(way) => actions.one(way, date)}
         />
+      ))}
+      {shared.map((all) => (
+        <SharedWays key={all.key} shared={all} actions={actions} />
       ))}
       {rivals.map((rival) => (
         <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />

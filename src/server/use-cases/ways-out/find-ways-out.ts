@@ -12,6 +12,7 @@ import { countText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { loadNames } from '../../db/names';
 import { officeContact } from '../look/office-contact';
+import type { RequestRow } from '../request-rows';
 import { datesOfForm } from './of-form';
 import { datesOfRequest } from './of-request';
 import { waysOutBounds } from './house';
@@ -24,8 +25,11 @@ export interface Looked {
   readonly dates: readonly DateInTrouble[];
   /** Dates ways out are looked for, where not for all. */
   readonly picked: ReadonlySet<string> | null;
-  /** The stored dates by key; empty in a form. */
+  /** The stored request; null in a form. */
+  readonly request: RequestRow | null;
+  /** Its dates and the claims they stand by, by key. */
   readonly occurrences: ReadonlyMap<string, OccurrenceId>;
+  readonly claims: ReadonlyMap<string, ClaimId>;
   /** Claims these dates have now, which would be replaced. */
   readonly except: readonly ClaimId[];
   readonly asked: AskedFacts;
@@ -126,9 +130,9 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
       cut: sayCut(series.cut.candidates),
     };
   }
-  for await (const rival of rivalsOf(ctx, looked, search, teller)) {
+  for await (const line of rivalsOf(ctx, looked, search, teller)) {
     if (signal.aborted) return;
-    yield { line: 'rival', ...rival };
+    yield line;
   }
   yield { line: 'end', notLookedAt: notLookedAt(prepared) };
 }

@@ -1,8 +1,11 @@
-import type { ClaimId, RequestId } from '@/core/ids';
+import type { ClaimId } from '@/core/ids';
 import { NearWorld } from '@/core/remedies/near-world';
 import type { DateInTrouble, Search } from '@/core/remedies/of-date';
 import { serveBoth, type Contender } from '@/core/remedies/serve-both';
-import type { RivalWaysOut } from '@/contracts/ways-out';
+import { serveAll } from '@/core/remedies/serve-all';
+import { toPatchBody } from '@/contracts/patch-body';
+import type { RivalWaysOut, SharedWaysOut, WaysOutLine } from '@/contracts/ways-out';
+import { sayPlacement, sayShared } from '@/contracts/words/remedies';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
@@ -13,6 +16,8 @@ import { tellRemedies, type Teller } from './tell';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
+/** Ways out that are told of each side. */
+const MOST_TOLD = 3;
 
 const RIVAL = `SELECT r.ref AS ref, o.id AS occurrence FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
   WHERE c.id = $claim`;
@@ -46,83 +51,134 @@ function sentenceOf(
     : `Both can be served where ${mover}.`;
 }
 
+/** One of those who want a place, with its request. */
+interface Wanting {
+  readonly contender: Contender;
+  readonly reference: string;
+  readonly version: number;
+  readonly title: string;
+  readonly occurrence: number;
+}
+
+class Rivalry {
+  constructor(
+    private readonly ctx: Context,
+    private readonly looked: Looked,
+    private readonly request: RequestRow,
+    private readonly search: Search,
+    private readonly teller: Teller,
+  ) {}
+
+  /** A date as it would be decided beside others: nothing of what any of them has now stands in its way. */
+  private async wanting(
+    request: RequestRow,
+    date: DateInTrouble,
+    of: Pick<Looked, 'asked' | 'dates'>,
+    except: readonly ClaimId[],
+    claimId: ClaimId,
+    occurrence: number,
+  ): Promise<Wanting> {
+    const { asked, dates } = of;
+    const siblings = dates.map((each) => each.date);
+    const world = await worldAround(this.ctx.db, [date], new Set([date.date.key]), this.search.bounds, {
+      ...asked,
+      audiences: asked.audiences ?? [],
+      except,
+      withWaiting: false,
+    });
+    const search = { ...this.search, asked, near: new NearWorld(world, siblings) };
+    const contender = { ...date, claimId, requestId: request.id, siblings, search };
+    return { contender, reference: request.ref, version: request.version, title: request.title, occurrence };
+  }
+
+  /** This date and those who wait for its place, at most so many. */
+  async contenders(ours: DateInTrouble, most: number): Promise<Wanting[]> {
+    const rivals = [];
+    for (const claim of waitingFor(ours).slice(0, most)) {
+      const rival = await loadRival(this.ctx, claim);
+      if (rival)
+        rivals.push({ ...rival, looked: await lookAt(this.ctx, rival.request, [rival.date], 'office') });
+    }
+    if (!rivals.length) return [];
+    const except = [...this.looked.except, ...rivals.flatMap(({ looked }) => looked.except)];
+    const occurrence = this.looked.occurrences.get(ours.date.key)!;
+    const claimOf = this.looked.claims.get(ours.date.key)!;
+    const found = [await this.wanting(this.request, ours, this.looked, except, claimOf, occurrence)];
+    for (const { request, date, looked } of rivals)
+      found.push(await this.wanting(request, looked.dates[0]!, looked, except, date.claimId, date.id));
+    return found;
+  }
+
+  async pair(ours: Wanting, theirs: Wanting): Promise<RivalWaysOut> {
+    const both = serveBoth(ours.contender, theirs.contender);
+    const tell = (ways: typeof both.first, near: NearWorld) =>
+      tellRemedies(ways.best.slice(0, MOST_TOLD), { ...this.teller, near });
+    const { startLocal, endLocal } = theirs.contender.draft;
+    return {
+      key: ours.contender.date.key,
+      occurrence: ours.occurrence,
+      rival: {
+        reference: theirs.reference,
+        version: theirs.version,
+        occurrence: theirs.occurrence,
+        title: theirs.title,
+        when: spanText(startLocal, endLocal),
+      },
+      theirs: await tell(both.second, theirs.contender.search.near),
+      ours: await tell(both.first, ours.contender.search.near),
+      sentence: sentenceOf(both.moves, theirs.title, {
+        ours: both.first.best.length,
+        theirs: both.second.best.length,
+      }),
+    };
+  }
+
+  /** Where all of three and more could go; null where not all can be served at their time. */
+  shared(all: readonly Wanting[]): SharedWaysOut | null {
+    const placed = serveAll(
+      all.map(({ contender }) => contender),
+      this.search.bounds.spaces,
+    );
+    if (!placed) return null;
+    return {
+      key: all[0]!.contender.date.key,
+      sentence: sayShared(all.length, placed.filter(({ patch }) => patch).length),
+      placements: all.map(({ reference, version, occurrence, title }, index) => {
+        const { space, patch } = placed[index]!;
+        return {
+          reference,
+          version,
+          occurrence,
+          sentence: sayPlacement(title, this.teller.names.place(space), patch !== null),
+          patch: patch && toPatchBody(patch),
+        };
+      }),
+    };
+  }
+}
+
 /**
- * For the office: of every date for whose place somebody else waits too, what each could have if the other got it.
+ * For the office: of every date for whose place somebody else waits too, what each could have if the other got it; and
+ * of three and more where all could go.
  */
 export async function* rivalsOf(
   ctx: Context,
   looked: Looked,
   search: Search,
   teller: Teller,
-): AsyncGenerator<RivalWaysOut> {
-  if (looked.side !== 'office' || !looked.occurrences.size) return;
+): AsyncGenerator<WaysOutLine> {
+  const { request } = looked;
+  if (looked.side !== 'office' || !request) return;
+  const rivalry = new Rivalry(ctx, looked, request, search, teller);
   let left = MOST_RIVALS;
   for (const ours of looked.dates) {
+    if (left <= 0) return;
     if (looked.picked && !looked.picked.has(ours.date.key)) continue;
-    for (const claim of waitingFor(ours)) {
-      if (left === 0) return;
-      left -= 1;
-      const rival = await loadRival(ctx, claim);
-      if (rival) yield await compare(ctx, looked, ours, rival, search, teller);
-    }
+    const [first, ...others] = await rivalry.contenders(ours, left);
+    if (!first) continue;
+    left -= others.length;
+    const shared = others.length > 1 ? rivalry.shared([first, ...others]) : null;
+    if (shared) yield { line: 'shared', ...shared };
+    for (const other of others) yield { line: 'rival', ...(await rivalry.pair(first, other)) };
   }
-}
-
-async function compare(
-  ctx: Context,
-  looked: Looked,
-  ours: DateInTrouble,
-  rival: Rival,
-  search: Search,
-  teller: Teller,
-): Promise<RivalWaysOut> {
-  const their = await lookAt(ctx, rival.request, [rival.date], 'office');
-  const theirs = their.dates[0]!;
-  // Each is looked at without what either has now: both are still to be decided.
-  const except = [...looked.except, ...their.except];
-  const around = (of: DateInTrouble, asked: Looked['asked']) =>
-    worldAround(ctx.db, [of], new Set([of.date.key]), search.bounds, {
-      ...asked,
-      audiences: asked.audiences ?? [],
-      except,
-      withWaiting: false,
-    });
-  const contender = async (
-    one: DateInTrouble,
-    asked: Looked['asked'],
-    requestId: RequestId,
-    siblings: readonly DateInTrouble[],
-    claimId: ClaimId,
-  ): Promise<Contender> => {
-    const world = await around(one, asked);
-    const own = siblings.map(({ date }) => date);
-    return {
-      ...one,
-      claimId,
-      requestId,
-      siblings: own,
-      search: { ...search, asked, near: new NearWorld(world, own) },
-    };
-  };
-  const first = await contender(ours, looked.asked, looked.asked.requestId!, looked.dates, looked.except[0]!);
-  const second = await contender(theirs, their.asked, rival.request.id, their.dates, rival.date.claimId);
-  const both = serveBoth(first, second);
-  const { request, date } = rival;
-  return {
-    key: ours.date.key,
-    occurrence: looked.occurrences.get(ours.date.key)!,
-    rival: {
-      reference: request.ref,
-      version: request.version,
-      occurrence: date.id,
-      title: request.title,
-      when: spanText(date.startLocal, date.endLocal),
-    },
-    theirs: await tellRemedies(both.second.best.slice(0, 3), { ...teller, near: second.search.near }),
-    ours: await tellRemedies(both.first.best.slice(0, 3), { ...teller, near: first.search.near }),
-    sentence: sentenceOf(both.moves, request.title, {
-      ours: both.first.best.length,
-      theirs: both.second.best.length,
-    }),
-  };
 }

@@ -1,0 +1,103 @@
+import { patchDate, type DatePatch } from '../changes/patch';
+import { fittingOffer } from '../checks/place-search';
+import type { SpaceId } from '../ids';
+import { occupiedOf, type ClaimContent } from '../occupancy/bands';
+import { isSeated } from '../seating/capacity';
+import type { Interval } from '../time/epoch-minute';
+import type { HousedSpace } from './candidates';
+import { NearWorld } from './near-world';
+import { serveWorld, type Contender } from './serve-both';
+import { shareOut } from './share-out';
+import { troublesOf } from './troubles';
+
+/** Where one of several who want the same place goes. */
+export interface Placement {
+  readonly contender: Contender;
+  readonly space: SpaceId;
+  /** Null where it stays where it asked to be. */
+  readonly patch: DatePatch | null;
+}
+
+/**
+ * Rooms that share no floor: what was asked for first, then the others, undivided ones before those they make up, so
+ * that there are as many as can be.
+ */
+function roomsFor(contenders: readonly Contender[], spaces: readonly HousedSpace[]): HousedSpace[] {
+  const asked = new Set(contenders.map(({ date }) => date.claim.spaces[0]!.spaceId));
+  const ordered = [
+    ...spaces.filter(({ facts }) => asked.has(facts.id)),
+    ...spaces
+      .filter(({ facts }) => !asked.has(facts.id))
+      .sort((a, b) => a.facts.parts.length - b.facts.parts.length),
+  ];
+  const taken = new Set<number>();
+  return ordered.filter(({ facts }) => {
+    if (!facts.parts.length || facts.parts.some((part) => taken.has(part))) return false;
+    for (const part of facts.parts) taken.add(part);
+    return true;
+  });
+}
+
+/** How a date would go to a room; null where the room would not do, whoever else is there. */
+function moveTo(contender: Contender, room: HousedSpace, spaces: readonly HousedSpace[]) {
+  const own = contender.date.claim.spaces[0]!;
+  if (room.facts.id === own.spaceId) return { patch: null, claim: contender.date.claim };
+  const isOutdoor = spaces.find(({ facts }) => facts.id === own.spaceId)?.isOutdoor ?? false;
+  if (room.isOutdoor && !isOutdoor) return null;
+  const { people, layout, features = [] } = own;
+  const alike = room.facts.layouts.filter((each) => isSeated(each.layout) === isSeated(layout));
+  const offer =
+    fittingOffer(room.facts, { people, layout, features }) ??
+    fittingOffer({ ...room.facts, layouts: alike }, { people, layout: null, features });
+  if (!offer) return null;
+  const patch: DatePatch = { spaces: [{ from: own.spaceId, to: room.facts.id, layout: offer.layout }] };
+  const { content } = patchDate(contender.draft, patch, contender.search.near.world.tzid, () => [offer]);
+  return { patch, claim: content };
+}
+
+/** Whether everybody stands where they were put, each checked whole with all others there. */
+function allStand(contenders: readonly Contender[], claims: readonly ClaimContent[]): boolean {
+  return contenders.every((contender, index) => {
+    const { search, date } = contender;
+    const others = contenders
+      .map((other, at) => ({ ...other, date: { ...other.date, claim: claims[at]! } }))
+      .filter((_, at) => at !== index);
+    const near = new NearWorld(serveWorld(search.near.world, others), contender.siblings);
+    const moved = { ...date, claim: claims[index]! };
+    return troublesOf(moved, near.check([moved], search.asked), search.side).blocks.length === 0;
+  });
+}
+
+/**
+ * Several want one place on a day: where each could go at the time it asked for, so that all are served, as few as
+ * possible moved, in as few rooms as possible. Null where not all can be, or where a date wants several spaces at once.
+ */
+export function serveAll(
+  contenders: readonly Contender[],
+  spaces: readonly HousedSpace[],
+): readonly Placement[] | null {
+  if (contenders.some(({ date }) => date.claim.spaces.length !== 1)) return null;
+  const rooms = roomsFor(contenders, spaces);
+  const moves = contenders.map((contender) => rooms.map((room) => moveTo(contender, room, spaces)));
+  const wants = contenders.map(({ date, search }, index) => ({
+    key: String(index),
+    asked: rooms.findIndex(({ facts }) => facts.id === date.claim.spaces[0]!.spaceId),
+    inRoom: moves[index]!.map((move): Interval | null => {
+      if (!move || search.near.surelyFails(move.claim, new Set([date.key]))) return null;
+      return occupiedOf(move.claim, move.claim.spaces[0]!);
+    }),
+  }));
+  const shared = shareOut(
+    wants.map((want) => ({ ...want, asked: want.asked < 0 ? null : want.asked })),
+    rooms.map(() => []),
+  );
+  if (shared.left.length) return null;
+  const placed = contenders.map((contender, index) => {
+    const room = shared.roomOf.get(String(index))!;
+    return { contender, space: rooms[room]!.facts.id, ...moves[index]![room]! };
+  });
+  const claims = placed.map(({ claim }) => claim);
+  return allStand(contenders, claims)
+    ? placed.map(({ contender, space, patch }) => ({ contender, space, patch }))
+    : null;
+}
