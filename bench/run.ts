@@ -46,7 +46,7 @@ async function main(): Promise<void> {
   await db.close();
   const text = `# Performance
 
-Written by \`npm run bench\`. Medians of 31 or more alternating rounds in one process; the ratio is to the first line of each table, measured in the same run.
+Written by \`npm run bench\`. Medians of 31 or more alternating rounds in one process (of 3 for the ways out, whose baseline takes half a minute); the ratio is to the first line of each table, measured in the same run.
 World: ${world(FULL)}.
 Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]!.model.trim()}, warm cache.
 

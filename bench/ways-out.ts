@@ -95,20 +95,23 @@ async function prepared(db: Database) {
 /** All ways out of a series of 14 dates that all clash, with sentences, against checking every candidate by itself. */
 export async function benchWaysOut(db: Database): Promise<string> {
   const { dates: looked, lines, run } = await prepared(db);
+  let checks = 0;
   const figures = await compare(
     [
-      { name: 'every candidate checked by itself', run: () => oneByOne(db, looked) },
+      {
+        name: 'every candidate checked by itself',
+        run: async () => {
+          checks = await oneByOne(db, looked);
+        },
+      },
       { name: 'all ways out: of each date, of the series, with their sentences', run },
     ],
-    { rounds: 5, warmUp: 1 },
+    { rounds: 3, warmUp: 1 },
   );
   const dates = lines.filter((line) => line.line === 'date');
   const cut = dates.filter((line) => line.line === 'date' && line.cut !== null).length;
-  const checks = await oneByOne(db, looked);
   const best = dates.reduce((sum, line) => sum + (line.line === 'date' ? line.best.length : 0), 0);
   return `${table(figures)}
 
 ${checks.toLocaleString('en-GB')} candidates; ${dates.length} dates in trouble, ${best} best ways out; the bound cut something off ${cut} of them. Must reach: ≤ 0.02, and 0 cut off.`;
 }
-
-export const waysOutRuns = async (db: Database) => (await prepared(db)).run;

@@ -191,6 +191,22 @@ describe('on the desk', () => {
   });
 });
 
+test('three want one place: all are moved to where they can be in one press, and back in one', async () => {
+  const references: string[] = [];
+  for (const title of ['Snail trail', 'Slug hunt', 'Worm charm'])
+    references.push(await booked(title, 'manager', { day: '2027-10-15', isApproved: false }));
+  const page = await show(browser, `/desk/${references[0]!}`, 'manager');
+  await says(page, 'All 3 can be served at the time they asked for, 2 of them elsewhere.');
+  await press(page, 'Move them there');
+  await says(page, 'Done: moved 2 dates.');
+  const places = async () =>
+    Promise.all(references.map(async (reference) => (await view(reference)).dates[0]!.places));
+  expect(new Set(await places()).size).toBe(3);
+  await press(page, 'Take it back');
+  await says(page, 'All 3 can be served');
+  expect(new Set(await places()).size).toBe(1);
+});
+
 test('whoever asked takes a way out of what waits, on a phone', async () => {
   await booked('Seed drying', 'manager', { day: '2027-10-14' });
   const reference = await booked('Seed sorting', 'requester', { day: '2027-10-14', isApproved: false });

@@ -45,11 +45,14 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
       ways={ways}
       isSeries={reply.dates.length > 1}
       actions={{
-        one: (way, { key }) => (
-          <button type="button" className="press press-main" onClick={() => takeOne(way, key)}>
-            Take this
-          </button>
-        ),
+        one: (way, { key }) =>
+          way.hire ? (
+            <span className="text-[0.93rem] text-soft">That is done at the desk, once it is asked for.</span>
+          ) : (
+            <button type="button" className="press press-main" onClick={() => takeOne(way, key)}>
+              Take this
+            </button>
+          ),
         series: (way) => (
           <button type="button" className="press press-main" onClick={() => takeSeries(way)}>
             Take this for {countText(way.changes.length, 'date', 'dates')}

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
-import type { HireIn, RivalWaysOut, SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import type { HireIn, RivalWaysOut, SeriesWayOut, SharedWaysOut, WayOut } from '@/contracts/ways-out';
 import { countText } from '@/contracts/words/when';
 import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
@@ -135,6 +135,17 @@ export function OfficeWays({ request, change, offerUntil }: OfficeWaysProps) {
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
   );
+  const moveShared = (placements: SharedWaysOut['placements']) => {
+    const moved = placements.flatMap(({ patch, ...rest }) => (patch ? [{ ...rest, patch }] : []));
+    return change.runFor(
+      { action: 'move', each: moved.map(({ occurrence, patch }) => ({ occurrence, patch })), reason },
+      moved.map(({ reference, version, occurrence }) => ({
+        reference,
+        version,
+        occurrences: [occurrence],
+      })),
+    );
+  };
   const moveAll = (way: SeriesWayOut) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
     const dates = each.map(({ occurrence }) => occurrence);
@@ -161,6 +172,16 @@ export function OfficeWays({ request, change, offerUntil }: OfficeWaysProps) {
         one: (way, { occurrence }) =>
           way.hire ? <HireIn hire={way.hire} reason={reason} /> : moveOne(way, occurrence!),
         series: moveAll,
+        shared: ({ placements }) => (
+          <button
+            type="button"
+            className="press press-main"
+            disabled={change.isSending}
+            onClick={() => void moveShared(placements)}
+          >
+            Move them there
+          </button>
+        ),
         rival: (way, rival) => <MoveRival rival={rival} way={way} />,
         ours: (way, { occurrence }) => moveOne(way, occurrence),
       }}

@@ -24,8 +24,12 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
     </button>
   );
   const one = (way: WayOut, occurrence: number) =>
-    take('Take this instead', () =>
-      change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),
+    way.hire ? (
+      <span className="text-[0.93rem] text-soft">That is done at the desk.</span>
+    ) : (
+      take('Take this instead', () =>
+        change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),
+      )
     );
   const series = (way: SeriesWayOut) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));

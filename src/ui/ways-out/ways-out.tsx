@@ -122,10 +122,13 @@ interface WaysOutProps {
 export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
   const { found, isStopped, stop, again } = ways;
   const { progress, dates, series, rivals, shared, notes, isOver } = found;
-  const isEmpty = dates.length + series.length + rivals.length + notes.length === 0;
+  const isEmpty = dates.length + series.length + rivals.length + shared.length + notes.length === 0;
   if (isOver && isEmpty) return null;
   if (!progress && !isStopped && !notes.length) return null;
   if (progress?.of === 0 && isEmpty) return null;
+  const pairs = rivals.map((rival) => (
+    <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />
+  ));
   return (
     <section aria-label="Ways out" className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -162,9 +165,14 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
       {shared.map((all) => (
         <SharedWays key={all.key} shared={all} actions={actions} />
       ))}
-      {rivals.map((rival) => (
-        <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />
-      ))}
+      {shared.length > 0 && rivals.length > 0 ? (
+        <details className="mt-2">
+          <summary className="cursor-pointer text-[0.93rem] text-soft">Two of them at a time</summary>
+          {pairs}
+        </details>
+      ) : (
+        pairs
+      )}
       {notes.map((note) => (
         <p key={note} className="mt-1 text-[0.93rem] text-soft">
           {note}
