@@ -1,8 +1,8 @@
 import { checkSchema } from '@/contracts/ask';
 import type { DatePatchBody } from '@/contracts/patch';
 import { violations } from '@/server/db/invariants';
-import { addStockLine } from '@/server/use-cases/house/change-house';
-import { stockLineSchema } from '@/contracts/house';
+import { addClosure, addStockLine } from '@/server/use-cases/house/change-house';
+import { closureSchema, stockLineSchema } from '@/contracts/house';
 import { randomUUID } from 'node:crypto';
 import {
   act,
@@ -116,6 +116,32 @@ describe('ways out of one date', () => {
     abort.abort();
     expect((await lines.next()).done).toBe(true);
   });
+});
+
+test('a booking that a later closure puts at risk has ways out too; moved, it is no longer at risk', async () => {
+  const reference = await approvedIn(office, 'ada');
+  const closure = closureSchema.parse({
+    key: randomUUID(),
+    owner: 'space',
+    ownerId: SPACE.ST,
+    from: `${DAY}T13:00`,
+    to: `${DAY}T15:00`,
+    reason: 'the floor is sealed',
+  });
+  expect(expectDone(await addClosure(office.as('mara'), closure)).atRisk).toBe(1);
+  const [date] = await datesOf(office, reference);
+  const { dates } = await waysOutFor(office.as('mara'), {
+    of: 'request',
+    reference,
+    occurrences: [date!.id],
+  });
+  const [way] = dates[0]!.best;
+  expect(way).toMatchObject({ kind: 'other-space', verdict: 'clear' });
+  expectDone(
+    await act(office, 'mara', reference, { action: 'move', patch: way!.patch, reason: 'The floor.' }),
+  );
+  expect(await statesIn(office, reference)).toEqual(['approved']);
+  expect(await office.db.rows('SELECT * FROM at_risk')).toEqual([]);
 });
 
 describe('equipment that is short', () => {
