@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { DateInTrouble, Search } from '@/core/remedies/of-date';
 import { MOST_CHECKS } from '@/core/remedies/of-date';
-import type { Bounds } from '@/core/remedies/candidates';
+import type { Bounds } from '@/core/remedies/bounds';
 import { NearWorld } from '@/core/remedies/near-world';
 import type { AskedFacts, Side, WantedDate } from '@/core/checks/findings';
 import { checkDates } from '@/core/checks/check';

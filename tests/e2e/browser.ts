@@ -146,7 +146,8 @@ export const textOf = (page: Page, selector = 'main'): Promise<string> =>
 /** Waits until the page says it. */
 export async function says(page: Page, text: string): Promise<void> {
   try {
-    await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+    // Between two pages there is no body yet.
+    await page.waitForFunction((wanted) => document.body?.innerText.includes(wanted) ?? false, {}, text);
   } catch {
     throw new Error(`the page never said “${text}”; it says:\n${await textOf(page, 'body')}`);
   }

@@ -1,13 +1,20 @@
 import { patchDate, type DatePatch } from '../changes/patch';
 import type { ClaimDraft } from '../changes/plan-date';
-import { fittingOffer } from '../checks/place-search';
-import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
+import type { EquipmentTypeId, SpaceId } from '../ids';
 import type { WantedSpace } from '../occupancy/bands';
-import type { SpaceFacts } from '../occupancy/world';
 import { isSeated, type LayoutOffer } from '../seating/capacity';
 import { periodsOn } from '../spaces/timetable';
 import { addDays, dateOf, daysBetween, minuteOfDay, wallMinute } from '../time/local-time';
 import { startOfWeek } from '../time/weeks';
+import {
+  offerInstead,
+  positionsIn,
+  rankedOnce,
+  type Bounds,
+  type HousedSpace,
+  type Positions,
+  type RankedSwap,
+} from './bounds';
 import type { Troubles } from './troubles';
 import {
   compareOrder,
@@ -18,52 +25,9 @@ import {
   type SpaceSwap,
 } from './remedy';
 
-/** A space with its building, by position in the order of the house: near in the order is near on the ground. */
-export interface HousedSpace {
-  readonly facts: SpaceFacts;
-  readonly building: number;
-  readonly isOutdoor: boolean;
-}
-
-/** What may be looked at, and how far. */
-export interface Bounds {
-  readonly tzid: string;
-  /** First day of the week, 1 = Monday. */
-  readonly weekStart: number;
-  /** Starts are whole steps of the day, in minutes. */
-  readonly grainMin: number;
-  /** How far a date is moved within its day, in minutes. */
-  readonly mostShiftMin: number;
-  /** Every space in use, in the order of the house. */
-  readonly spaces: readonly HousedSpace[];
-  substitutesOf(type: EquipmentTypeId): readonly EquipmentTypeId[];
-  unitsOf(type: EquipmentTypeId): readonly ResourceId[];
-  /** The office may hire in. */
-  readonly mayHireIn: boolean;
-}
-
 const DAY_MIN = 1440;
 /** How far ahead is looked for the moment at which equipment is back, in minutes. */
 export const WHEN_BACK_MIN = 7 * DAY_MIN;
-
-interface RankedSwap {
-  readonly swap: SpaceSwap;
-  readonly order: readonly number[];
-}
-
-type Positions = ReadonlyMap<SpaceId, { readonly housed: HousedSpace; readonly position: number }>;
-const positionsFor = new WeakMap<Bounds, Positions>();
-
-function positionsIn(bounds: Bounds): Positions {
-  let known = positionsFor.get(bounds);
-  if (!known) {
-    known = new Map(bounds.spaces.map((housed, position) => [housed.facts.id, { housed, position }]));
-    positionsFor.set(bounds, known);
-  }
-  return known;
-}
-
-const rankedFor = new WeakMap<Bounds, Map<string, RankedSwap[]>>();
 
 /** Makes candidates of one date: the same patch that is checked is the one that is carried out. */
 export class Candidates {
@@ -108,14 +72,10 @@ export class Candidates {
 
   /** How a space could take the place of another; null where it cannot, whatever the day. */
   private swap(from: WantedSpace, to: HousedSpace, building: number): SpaceSwap | null {
-    const { people, layout, features = [] } = from;
-    // What was to be under a roof stays there.
-    if (to.isOutdoor && !this.byId.get(from.spaceId)?.housed.isOutdoor) return null;
-    const alike = to.facts.layouts.filter((each) => isSeated(each.layout) === isSeated(layout));
-    const offer =
-      fittingOffer(to.facts, { people, layout, features }) ??
-      fittingOffer({ ...to.facts, layouts: alike }, { people, layout: null, features });
-    if (!offer || to.facts.id === from.spaceId) return null;
+    const { people, layout } = from;
+    const isOutdoor = this.byId.get(from.spaceId)?.housed.isOutdoor ?? false;
+    const offer = offerInstead(from, isOutdoor, to);
+    if (!offer) return null;
     const now = this.offersOf(from.spaceId).find((each) => each.layout === layout)?.seats ?? people;
     return {
       from: from.spaceId,
@@ -131,14 +91,7 @@ export class Candidates {
   /** Spaces that could take the place of one, nearest to what was wanted first. */
   private swapsOf(slot: number): readonly RankedSwap[] {
     const from = this.draft.content.spaces[slot]!;
-    const { spaceId, layout, people, features = [] } = from;
-    // The dates of a series want the same: what is ranked for one is ranked for all.
-    const key = `${spaceId} ${layout} ${people} ${features.join()}`;
-    let known = rankedFor.get(this.bounds);
-    if (!known) rankedFor.set(this.bounds, (known = new Map()));
-    let ranked = known.get(key);
-    if (!ranked) known.set(key, (ranked = this.rankedSwaps(from)));
-    return ranked;
+    return rankedOnce(this.bounds, from, () => this.rankedSwaps(from));
   }
 
   private rankedSwaps(from: WantedSpace): RankedSwap[] {

@@ -5,7 +5,7 @@ import { busy, rules, space, wanted, world } from '@tests/builders/world';
 import type { TeamLoad, WorldSnapshot } from '../occupancy/world';
 import { addMinutes, epochMinute } from '../time/epoch-minute';
 import { addWallMinutes, localDateTime } from '../time/local-time';
-import type { Bounds } from './candidates';
+import type { Bounds } from './bounds';
 import { NearWorld } from './near-world';
 import { MOST_BEST, waysOutOf, type DateInTrouble } from './of-date';
 import { hasTrouble, troublesOf } from './troubles';

@@ -1,7 +1,8 @@
 import type { ClaimDraft } from '../changes/plan-date';
 import { verdictOf, type AskedFacts, type Finding, type Side, type WantedDate } from '../checks/findings';
 import type { EpochMinute } from '../time/epoch-minute';
-import { Candidates, type Bounds } from './candidates';
+import { Candidates } from './candidates';
+import { type Bounds } from './bounds';
 import type { NearWorld } from './near-world';
 import { compareOrder, REMEDY_KINDS, type Candidate, type Cut, type Remedy, type RemedyKind } from './remedy';
 import { hasTrouble, isWayOut, troublesOf, type Troubles } from './troubles';

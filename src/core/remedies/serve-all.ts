@@ -1,10 +1,8 @@
 import { patchDate, type DatePatch } from '../changes/patch';
-import { fittingOffer } from '../checks/place-search';
 import type { SpaceId } from '../ids';
 import { occupiedOf, type ClaimContent } from '../occupancy/bands';
-import { isSeated } from '../seating/capacity';
 import type { Interval } from '../time/epoch-minute';
-import type { HousedSpace } from './candidates';
+import { offerInstead, type HousedSpace } from './bounds';
 import { NearWorld } from './near-world';
 import { serveWorld, type Contender } from './serve-both';
 import { shareOut } from './share-out';
@@ -43,12 +41,7 @@ function moveTo(contender: Contender, room: HousedSpace, spaces: readonly Housed
   const own = contender.date.claim.spaces[0]!;
   if (room.facts.id === own.spaceId) return { patch: null, claim: contender.date.claim };
   const isOutdoor = spaces.find(({ facts }) => facts.id === own.spaceId)?.isOutdoor ?? false;
-  if (room.isOutdoor && !isOutdoor) return null;
-  const { people, layout, features = [] } = own;
-  const alike = room.facts.layouts.filter((each) => isSeated(each.layout) === isSeated(layout));
-  const offer =
-    fittingOffer(room.facts, { people, layout, features }) ??
-    fittingOffer({ ...room.facts, layouts: alike }, { people, layout: null, features });
+  const offer = offerInstead(own, isOutdoor, room);
   if (!offer) return null;
   const patch: DatePatch = { spaces: [{ from: own.spaceId, to: room.facts.id, layout: offer.layout }] };
   const { content } = patchDate(contender.draft, patch, contender.search.near.world.tzid, () => [offer]);

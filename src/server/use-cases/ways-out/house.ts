@@ -1,5 +1,5 @@
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
-import type { Bounds, HousedSpace } from '@/core/remedies/candidates';
+import type { Bounds, HousedSpace } from '@/core/remedies/bounds';
 import type { Side } from '@/core/checks/findings';
 import type { Reader } from '../../db/connection';
 import { siteDays } from '../../db/space-facts';
