@@ -5,7 +5,6 @@ import { pageContext } from '@/server/http/page';
 import { siteZone } from '@/server/db/space-facts';
 import { shortChoices } from '@/server/use-cases/ask/choices';
 import { boardCategories } from '@/server/use-cases/look/board-house';
-import { beginSpan } from '@/server/use-cases/look/span-ahead';
 import { keptViews } from '@/server/use-cases/own/kept-views';
 import { askerOf } from '@/server/use-cases/verdicts';
 import { readBoardAddress } from '@/ui/board/board-address';
@@ -23,8 +22,6 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   });
   const ctx = await pageContext('board.look', '/');
   const tzid = await siteZone(ctx.db);
-  const from = address.day ?? dateOf(toLocal(ctx.clock.now(), tzid));
-  beginSpan(ctx, { from, days: address.days });
   // Each waits for the database alone: asked for together they take as long as the longest.
   const [categories, asker, choices, kept] = await Promise.all([
     boardCategories(ctx.db),
@@ -32,6 +29,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
     shortChoices(ctx),
     keptViews(ctx, 'board'),
   ]);
+  const from = address.day ?? dateOf(toLocal(ctx.clock.now(), tzid));
   return (
     <>
       {/* On their way while the scripts still load: the board asks for the same. */}
