@@ -12,6 +12,7 @@ import {
   type Interval,
 } from '../time/epoch-minute';
 import { addDays, dateOf, type LocalDateTime } from '../time/local-time';
+import { RowsByStart } from '../time/rows-by-start';
 import { toEpochMinute, toLocal } from '../time/zone';
 import type { Finding, WantedDate } from './findings';
 import { indexBusy, type WantedPart } from './occupied';
@@ -70,18 +71,15 @@ export function checkAudience(
 ): Finding[] {
   const all: (PublicEvent & { requestId?: number })[] = [...events, ...besides(dates)];
   if (!all.length) return [];
-  const sorted = all.sort((a, b) => a.span.start - b.span.start);
-  const longest = sorted.reduce((most, { span }) => Math.max(most, lengthMin(span)), 0);
+  const byStart = new RowsByStart(all);
   return dates.flatMap(({ key, claim, of }) => {
     const audiences = of?.audiences ?? askedAudiences;
     if (!audiences.length) return [];
-    const first = lowerBound(sorted, claim.event.start - longest);
     const found: Finding[] = [];
-    for (let at = first; at < sorted.length && sorted[at]!.span.start < claim.event.end; at += 1) {
-      const other = sorted[at]!;
-      const shared = intersection(other.span, claim.event);
+    for (const other of byStart.touching(claim.event)) {
       if (of && other.requestId === of.requestId) continue;
-      if (!shared || lengthMin(shared) < SAME_AUDIENCE_MIN) continue;
+      const shared = intersection(other.span, claim.event)!;
+      if (lengthMin(shared) < SAME_AUDIENCE_MIN) continue;
       const common = other.audiences.filter((each) => audiences.includes(each));
       if (common.length)
         found.push({
@@ -98,17 +96,6 @@ export function checkAudience(
     }
     return found;
   });
-}
-
-function lowerBound(sorted: readonly PublicEvent[], minute: number): number {
-  let low = 0;
-  let high = sorted.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (sorted[middle]!.span.start < minute) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
 
 const MOST_EXPECTED = 3000;

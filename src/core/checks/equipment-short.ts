@@ -2,7 +2,8 @@ import { scarcest, type Use } from '../equipment/peak-use';
 import type { EquipmentTypeId } from '../ids';
 import { impliedUses } from '../occupancy/imply';
 import type { EquipmentFacts, UseRow } from '../occupancy/world';
-import { overlaps, type Interval } from '../time/epoch-minute';
+import { spanning } from '../time/epoch-minute';
+import { RowsByStart } from '../time/rows-by-start';
 import type { Finding, WantedDate } from './findings';
 
 interface DatedUse extends Use {
@@ -22,41 +23,6 @@ function wantedByType(
       byType.set(use.typeId, list);
     }
   return byType;
-}
-
-const spanOf = (uses: readonly Use[]): Interval => ({
-  start: uses.reduce((least, { span }) => (span.start < least ? span.start : least), uses[0]!.span.start),
-  end: uses.reduce((most, { span }) => (span.end > most ? span.end : most), uses[0]!.span.end),
-});
-
-/** Uses in order of start, so that those touching a window are found without looking at all of them. */
-class UsesByStart {
-  private readonly sorted: readonly Use[];
-  private readonly longestMin: number;
-
-  constructor(uses: readonly Use[]) {
-    this.sorted = [...uses].sort((a, b) => a.span.start - b.span.start);
-    this.longestMin = uses.reduce((most, { span }) => Math.max(most, span.end - span.start), 0);
-  }
-
-  /** Position of the first use that starts after `minute`. */
-  private firstAfter(minute: number): number {
-    let low = 0;
-    let high = this.sorted.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.sorted[middle]!.span.start <= minute) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  }
-
-  touching(window: Interval): Use[] {
-    const from = this.firstAfter(window.start - this.longestMin);
-    return this.sorted
-      .slice(from, this.firstAfter(window.end - 1))
-      .filter((use) => overlaps(use.span, window));
-  }
 }
 
 function byKey(uses: readonly DatedUse[]): Map<string, DatedUse[]> {
@@ -80,9 +46,9 @@ export function checkEquipment(
 ): Finding[] {
   const findings: Finding[] = [];
   for (const [typeId, wanted] of wantedByType(dates, equipment)) {
-    const all = new UsesByStart([...world.filter((use) => use.typeId === typeId), ...wanted]);
+    const all = new RowsByStart<Use>([...world.filter((use) => use.typeId === typeId), ...wanted]);
     for (const [key, own] of byKey(wanted)) {
-      const window = spanOf(own);
+      const window = spanning(own.map(({ span }) => span));
       const worst = scarcest(window, all.touching(window), equipment.get(typeId)!.stock);
       if (worst.left >= 0) continue;
       const asked = own.reduce((sum, use) => sum + use.quantity, 0);

@@ -1,40 +1,15 @@
 import { checkDates } from '../checks/check';
+import { checkEquipment } from '../checks/equipment-short';
 import type { AskedFacts, Finding, WantedDate } from '../checks/findings';
+import { checkHours } from '../checks/hours';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from '../occupancy/bands';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
 import type { BusyRow, EquipmentFacts, SpaceFacts, UseRow, WorldSnapshot } from '../occupancy/world';
-import { scarcest } from '../equipment/peak-use';
-import { outsideHours, shutDuring } from '../spaces/hours';
-import { addMinutes, overlaps, type EpochMinute, type Interval } from '../time/epoch-minute';
+import { addMinutes, overlaps, spanning, type EpochMinute, type Interval } from '../time/epoch-minute';
 import { addDays, dateOf } from '../time/local-time';
+import { RowsByStart } from '../time/rows-by-start';
 import { startOfDay, toLocal } from '../time/zone';
-
-/** Rows that may overlap, by start, so that those touching a window are found without looking at all of them. */
-class RowsByStart<Row extends { readonly span: Interval }> {
-  private readonly sorted: readonly Row[];
-  private readonly longest: number;
-
-  constructor(rows: readonly Row[]) {
-    this.sorted = [...rows].sort((a, b) => a.span.start - b.span.start);
-    this.longest = rows.reduce((most, { span }) => Math.max(most, span.end - span.start), 0);
-  }
-
-  touching(window: Interval): Row[] {
-    let low = 0;
-    let high = this.sorted.length;
-    const least = window.start - this.longest;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.sorted[middle]!.span.start < least) low = middle + 1;
-      else high = middle;
-    }
-    const found: Row[] = [];
-    for (let at = low; at < this.sorted.length && this.sorted[at]!.span.start < window.end; at += 1)
-      if (overlaps(this.sorted[at]!.span, window)) found.push(this.sorted[at]!);
-    return found;
-  }
-}
 
 function grouped<Key, Row extends { readonly span: Interval }>(
   rows: readonly Row[],
@@ -48,11 +23,6 @@ function grouped<Key, Row extends { readonly span: Interval }>(
   }
   return new Map([...lists].map(([key, list]) => [key, new RowsByStart(list)]));
 }
-
-const spanning = (spans: readonly Interval[]): Interval => ({
-  start: Math.min(...spans.map(({ start }) => start)) as EpochMinute,
-  end: Math.max(...spans.map(({ end }) => end)) as EpochMinute,
-});
 
 const none: readonly never[] = [];
 
@@ -121,6 +91,15 @@ export class NearWorld {
     return { start, end };
   }
 
+  /** Loans that a claim could meet; the window of a type reaches over all of its lines in the date. */
+  private usesNear(claim: ClaimContent): UseRow[] {
+    const implied = impliedUses(claim, this.holdings);
+    return [...new Set(implied.map(({ typeId }) => typeId))].flatMap((type) => {
+      const own = implied.filter(({ typeId }) => typeId === type);
+      return this.uses.get(type)?.touching(spanning(own.map(({ span }) => span))) ?? [];
+    });
+  }
+
   private near(dates: readonly WantedDate[]): WorldSnapshot {
     const spaces = new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)));
     const types = new Set(dates.flatMap(({ claim }) => claim.equipment.map(({ typeId }) => typeId)));
@@ -132,12 +111,7 @@ export class NearWorld {
         for (const row of this.busy.get(resourceId)?.touching(span) ?? none) busy.add(row);
         for (const row of this.waiting.get(resourceId)?.touching(span) ?? none) waiting.add(row);
       }
-      // The window of a type reaches over all of its lines in the date.
-      for (const type of new Set(claim.equipment.map(({ typeId }) => typeId))) {
-        const own = impliedUses(claim, this.holdings).filter(({ typeId }) => typeId === type);
-        const window = spanning(own.map(({ span }) => span));
-        for (const row of this.uses.get(type)?.touching(window) ?? none) uses.add(row);
-      }
+      for (const row of this.usesNear(claim)) uses.add(row);
     }
     return {
       ...this.world,
@@ -192,7 +166,7 @@ export class NearWorld {
   }
 
   /** Whether somebody else surely has the space then: more than a shoulder that both could leave as it is set. */
-  isTaken(claim: ClaimContent, slot: number): boolean {
+  private isTaken(claim: ClaimContent, slot: number): boolean {
     const space = claim.spaces[slot]!;
     const occupied = occupiedOf(claim, space);
     const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
@@ -206,34 +180,23 @@ export class NearWorld {
   }
 
   /** Whether the space is shut, or the host would be there outside its hours. */
-  isShut(claim: ClaimContent, slot: number): boolean {
-    const space = claim.spaces[slot]!;
-    const facts = this.spaces.get(space.spaceId);
+  private isShut(date: WantedDate, slot: number): boolean {
+    const facts = this.spaces.get(date.claim.spaces[slot]!.spaceId);
     if (!facts) return true;
-    const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
-    return (
-      shutDuring(occupiedOf(claim, space), facts.closures).length > 0 ||
-      outsideHours(host, facts.hours, facts.closures, this.world.tzid).length > 0
+    return checkHours(date, slot, facts, this.world.tzid).some(
+      ({ facts: { rule } }) => rule === 'closed' || rule === 'outside-hours',
     );
   }
 
   /** Whether a type is short, or a unit away, whatever the rest of the request takes. */
-  isShort(claim: ClaimContent): boolean {
-    const uses = impliedUses(claim, this.holdings);
-    const types = new Set(uses.map(({ typeId }) => typeId));
+  private isShort(date: WantedDate): boolean {
+    const uses = impliedUses(date.claim, this.holdings);
+    if (!uses.length) return false;
     const isAway = uses.some(({ equipmentIndex, span }) => {
-      const unit = claim.equipment[equipmentIndex]!.unitId;
+      const unit = date.claim.equipment[equipmentIndex]!.unitId;
       return unit && (this.busy.get(unit)?.touching(span).length ?? 0) > 0;
     });
-    return (
-      isAway ||
-      [...types].some((type) => {
-        const own = uses.filter(({ typeId }) => typeId === type);
-        const window = spanning(own.map(({ span }) => span));
-        const all = [...(this.uses.get(type)?.touching(window) ?? none), ...own];
-        return scarcest(window, all, this.equipment.get(type)?.stock ?? none).left < 0;
-      })
-    );
+    return isAway || checkEquipment([date], this.equipment, this.usesNear(date.claim)).length > 0;
   }
 
   /** Whether any two of the claims come so near to one another that they could share shoulders. */
@@ -254,10 +217,11 @@ export class NearWorld {
    */
   surelyFails(claim: ClaimContent, replaced: ReadonlySet<string>): boolean {
     const beside = this.siblings.touching(this.reachOf(claim));
-    if (beside.some(({ date }) => !replaced.has(date.key))) return false;
+    if (beside.some(({ date: other }) => !replaced.has(other.key))) return false;
+    const date = { key: '', claim };
     return (
-      claim.spaces.some((_, slot) => this.isTaken(claim, slot) || this.isShut(claim, slot)) ||
-      this.isShort(claim)
+      claim.spaces.some((_, slot) => this.isTaken(claim, slot) || this.isShut(date, slot)) ||
+      this.isShort(date)
     );
   }
 }

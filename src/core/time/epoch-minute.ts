@@ -63,3 +63,16 @@ export function subtract(span: Interval, taken: readonly Interval[]): Interval[]
 
 export const totalMin = (spans: readonly Interval[]): number =>
   spans.reduce((sum, span) => sum + lengthMin(span), 0);
+
+/** From the first start to the last end. @throws RangeError for no spans at all. */
+export function spanning(spans: readonly Interval[]): Interval {
+  const [first] = spans;
+  if (!first) throw new RangeError('no spans reach from nowhere to nowhere');
+  return spans.reduce<Interval>(
+    (all, { start, end }) => ({
+      start: start < all.start ? start : all.start,
+      end: end > all.end ? end : all.end,
+    }),
+    first,
+  );
+}

@@ -48,6 +48,11 @@ async function contextFor(action: Action): Promise<Outcome<Context>> {
   return done({ ...base, viewer });
 }
 
+/** Who writes, and whether they may: from our own pages alone. */
+async function writerFor(request: Request, action: Action): Promise<Outcome<Context>> {
+  return isSameOrigin(request) ? contextFor(action) : refuse({ code: 'cross-site' });
+}
+
 async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
@@ -87,8 +92,7 @@ export const writeRoute =
   <Body, Value>({ action, body, run, headers, reply = (value) => value }: WriteRoute<Body, Value>) =>
   (request: Request, { params }: NextContext): Promise<Response> =>
     answer(request, async () => {
-      if (!isSameOrigin(request)) return refusalResponse({ code: 'cross-site' });
-      const ctx = await contextFor(action);
+      const ctx = await writerFor(request, action);
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
@@ -132,8 +136,7 @@ export const streamRoute =
   <Body, Line>({ action, body, run }: StreamRoute<Body, Line>) =>
   (request: Request): Promise<Response> =>
     answer(request, async () => {
-      if (!isSameOrigin(request)) return refusalResponse({ code: 'cross-site' });
-      const ctx = await contextFor(action);
+      const ctx = await writerFor(request, action);
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
@@ -155,8 +158,7 @@ export const uploadRoute =
   <Query, Value>({ action, query, run }: UploadRoute<Query, Value>) =>
   (request: Request): Promise<Response> =>
     answer(request, async () => {
-      if (!isSameOrigin(request)) return refusalResponse({ code: 'cross-site' });
-      const ctx = await contextFor(action);
+      const ctx = await writerFor(request, action);
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = readQuery(request, query);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
