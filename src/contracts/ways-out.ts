@@ -39,6 +39,12 @@ export interface Drawn {
   readonly places: readonly DrawnPlace[];
 }
 
+/** Where a date is, and where it would be. */
+export interface Move {
+  readonly now: Drawn;
+  readonly then: Drawn;
+}
+
 export interface HireIn {
   readonly typeId: number;
   readonly quantity: number;
@@ -86,8 +92,13 @@ export interface SeriesWayOut {
     readonly occurrence: number | null;
     readonly sentence: string;
     readonly patch: DatePatchBody;
+    /** Null beyond the first so many: a long series is told, not drawn. */
+    readonly drawn: Move | null;
   }[];
 }
+
+/** Changes of a series that are drawn. */
+export const MOST_DRAWN = 40;
 
 /** Somebody else waits for the same place: what each could have if the other got it. */
 export interface RivalWaysOut {
@@ -99,7 +110,9 @@ export interface RivalWaysOut {
     readonly occurrence: number;
     readonly title: string;
     readonly when: string;
+    readonly now: Drawn;
   };
+  readonly now: Drawn;
   /** For the rival, if this date has what it asked for. */
   readonly theirs: readonly WayOut[];
   /** For this date, if the rival has. */
@@ -118,6 +131,7 @@ export interface SharedWaysOut {
     readonly sentence: string;
     /** Null where it stays. */
     readonly patch: DatePatchBody | null;
+    readonly drawn: Move;
   }[];
 }
 

@@ -5,8 +5,10 @@ import { addWallMinutes, localDate, localDateTime } from '@/core/time/local-time
 import { toEpochMinute } from '@/core/time/zone';
 import { sayFinding, type FindingNames } from '@/contracts/words/findings';
 import {
+  sayBoth,
   sayCosts,
   sayCut,
+  sayNotLookedAt,
   sayNoWay,
   sayPlacement,
   sayRemedy,
@@ -242,8 +244,11 @@ ${[
   series('mixture', 'other-time', true, 1),
 ].join('\n')}
 
-## Where several want one place
+## Where two and more want one place
 
+- To the office: ${sayBoth('second', 'Bat walk', true)}
+- To the office: ${sayBoth('first', 'Bat walk', false)}
+- To the office: ${sayBoth(null, 'Bat walk', false)}
 - To the office: ${sayShared(3, 2)} ${sayPlacement('Owl walk', 'Potting Studio', false)}. ${sayPlacement('Bat walk', 'Lecture Barn', true)}.
 - To the office: ${sayShared(3, 1)}
 
@@ -253,4 +258,5 @@ ${[
 - To the office: ${sayNoWay('office', null)}
 - ${sayCut(1)}
 - ${sayCut(40)}
+- ${sayNotLookedAt({ troubled: 52, most: 40, notWeighed: 1 })}
 `;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
 import type { RequestView } from '@/contracts/request-view';
-import { as, byRole, fill, launch, press, says, send, show, textOf, type Account } from './browser';
+import { as, BASE, byRole, fill, launch, press, says, send, show, textOf, type Account } from './browser';
 import { MAIN, referenceOn } from './asking-form';
 
 let browser: Browser;
@@ -126,6 +126,36 @@ describe('in the form', () => {
     await press(page, 'As asked before');
     await says(page, '3 dates clear, 1 clashes.');
   });
+});
+
+test('a search can be stopped, is then given up by the browser, and begun again', async () => {
+  await booked('Leaf litter', 'manager', { day: '2027-10-18' });
+  const reference = await booked('Soil sieving', 'manager', { day: '2027-10-18', isApproved: false });
+  const page = await show(browser, '/desk', 'manager');
+  // The first answer comes no further than its first line; whether it is listened to any more is noted.
+  await page.evaluateOnNewDocument(() => {
+    const real = window.fetch;
+    const seen = { asked: 0, givenUp: 0 };
+    Object.assign(window, { seen });
+    window.fetch = async (input, init) => {
+      if (!String(input).endsWith('/api/ways-out')) return real(input, init);
+      seen.asked += 1;
+      if (seen.asked > 1) return real(input, init);
+      init!.signal!.addEventListener('abort', () => (seen.givenUp += 1));
+      const first = new TextEncoder().encode('{"line":"progress","done":0,"of":1}\n');
+      return new Response(new ReadableStream({ start: (controller) => controller.enqueue(first) }));
+    };
+  });
+  await page.goto(`${BASE}/desk/${reference}`);
+  await says(page, 'Looking: 0 of 1 date …');
+  await press(page, 'Stop');
+  await says(page, 'Stopped.');
+  expect(await page.evaluate(() => (window as unknown as { seen: object }).seen)).toEqual({
+    asked: 1,
+    givenUp: 1,
+  });
+  await press(page, 'Look again');
+  await says(page, 'instead of Potting Studio, at the same time.');
 });
 
 describe('on the desk', () => {

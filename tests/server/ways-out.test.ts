@@ -15,8 +15,9 @@ import {
   times,
   undo,
 } from '@tests/builders/changes';
-import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
+import { ask, at, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { waysOutFor } from '@tests/builders/ways-out';
+import { checkRequest } from '@/server/use-cases/ask/check-request';
 import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
 
 const DAY = '2027-04-20';
@@ -142,6 +143,40 @@ test('a booking that a later closure puts at risk has ways out too; moved, it is
   );
   expect(await statesIn(office, reference)).toEqual(['approved']);
   expect(await office.db.rows('SELECT * FROM at_risk')).toEqual([]);
+});
+
+test('what differs on a date can only be what there is: refused beside its field, in the form as on the desk', async () => {
+  const { key: _, ...body } = ask();
+  const at = '2027-04-20T14:00';
+  const faultOf = async (patch: DatePatchBody) => {
+    const check = checkSchema.parse({ ...body, overrides: [{ at, patch }] });
+    const refusals = [
+      refusalOf(await checkRequest(office.as('ada'), check)),
+      refusalOf(await findWaysOut(office.reader, { of: 'form', check }, new AbortController().signal)),
+    ];
+    expect(refusals[0]).toEqual(refusals[1]);
+    return refusals[0];
+  };
+  const fault = (path: string) => ({ code: 'bad-input', fields: [{ path: `overrides.0.patch.${path}` }] });
+  expect(await faultOf({ equipment: [{ typeId: 99, quantity: 1 }] })).toMatchObject(fault('equipment'));
+  expect(await faultOf({ units: [{ from: 1, to: 99 }] })).toMatchObject(fault('units'));
+  expect(await faultOf({ spaces: [{ from: SPACE.ST, to: 99 }] })).toMatchObject(fault('spaces.0.to'));
+});
+
+test('who asked in time is in time: notice is counted from then, for what is offered too', async () => {
+  await office.db.write(async (tx) => {
+    await tx.run(
+      `INSERT INTO space_policy (space_id, valid_from, notice_min, granted, who) VALUES ($space, '2027-01-01', 2880, 'on-request', '{"roles":[],"organisations":[]}')`,
+      { space: SPACE.ST },
+    );
+    return { keep: true, value: null };
+  });
+  await approvedIn(office, 'ben', { title: 'Lichen walk' });
+  const reference = await submit(office, 'ada');
+  // The day before: two days ahead are long past.
+  office.clock.set(at('2027-04-19T12:00'));
+  const { dates } = await waysOutFor(office.as('ada'), { of: 'request', reference });
+  expect(dates[0]!.best.map(({ kind }) => kind)).toContain('other-time');
 });
 
 describe('equipment that is short', () => {
@@ -316,6 +351,19 @@ describe('two who want one place', () => {
     );
     expectDone(await act(office, 'mara', references, { action: 'approve', reason: 'Agreed.' }));
     for (const reference of references) expect(await statesIn(office, reference)).toEqual(['approved']);
+  });
+
+  test('a booking that only wants to be otherwise is no rival to be moved', async () => {
+    const booked = await approvedIn(office, 'ben', {
+      title: 'Moss count',
+      hostId: 2,
+      spaces: [bay(SPACE.HE)],
+    });
+    await approvedIn(office, 'nils', { title: 'Audit', hostId: 2, when: times(DAY, '18:00', '19:00') });
+    const patch = { spaces: [{ from: SPACE.HE, to: SPACE.ST }], startsAt: '17:00' };
+    expectDone(await act(office, 'ben', booked, { action: 'change', patch, reason: 'Daylight.' }));
+    const ours = await submit(office, 'ada', { when: times(DAY, '15:30', '16:30') });
+    expect((await waysOutFor(office.as('mara'), { of: 'request', reference: ours })).rivals).toEqual([]);
   });
 
   test('whoever asked is not told of the others', async () => {

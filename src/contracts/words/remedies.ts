@@ -163,7 +163,6 @@ const ofSeveral = (remedy: ToldRemedy, names: RemedyNames, side: Side): string =
     : sayRemedy(remedy, names, side);
 
 export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
-  if (kind === 'one-space') return sayCosts(first);
   if (kind === 'one-time') return ['in the same spaces'];
   return [
     ...(isUniform ? sayCosts(first) : []),
@@ -179,11 +178,39 @@ export const sayCut = (candidates: number): string | null =>
     ? `${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? 'was' : 'were'} not looked at.`
     : null;
 
+/** Dates that were left out of the search. */
+export function sayNotLookedAt({
+  troubled,
+  most,
+  notWeighed,
+}: {
+  readonly troubled: number;
+  readonly most: number;
+  readonly notWeighed: number;
+}): string | null {
+  const parts = [
+    troubled > most && `Only the first ${most} of ${troubled} dates in trouble were looked at.`,
+    notWeighed > 0 &&
+      `${countText(notWeighed, 'date of the series was', 'dates of the series were')} not weighed with the others.`,
+  ];
+  return parts.filter(Boolean).join(' ') || null;
+}
+
 /** Nothing was found. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
     ? 'Nothing free was found near what was asked for. Propose something further away, or ask for less.'
     : `Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? `, or ask ${office}` : ''}.`;
+
+/** Two who want one place: this date and another; which of them moves with less harm. */
+export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
+  if (moves === null)
+    return `Only one of them can be served near what was asked for: this date or “${title}”.`;
+  const mover = moves === 'first' ? 'this date moves' : `“${title}” moves`;
+  return canEither
+    ? `Both can be served, whichever of them moves; least changes where ${mover}.`
+    : `Both can be served where ${mover}.`;
+}
 
 /** Several who want one place, all served; `moved` of them elsewhere. */
 export const sayShared = (count: number, moved: number): string =>

@@ -1,4 +1,4 @@
-import type { WantedDate } from '../checks/findings';
+import type { ClaimContent } from '../occupancy/bands';
 import type { Candidates } from './candidates';
 import { candidatesOf, type DateInTrouble, type Search } from './of-date';
 import { CHANGE_OF_SPACE, pointsOf } from './points';
@@ -35,7 +35,14 @@ interface Member extends DateInTrouble {
   readonly candidates: Candidates;
 }
 
-const placeKey = ({ claim }: WantedDate): string => claim.spaces.map(({ spaceId }) => spaceId).join(' ');
+const placeKey = ({ spaces }: ClaimContent): string => spaces.map(({ spaceId }) => spaceId).join(' ');
+
+/** How often a date is in another space than the one before it, once the changes are made. */
+function changesOfSpace(members: readonly Member[], changes: readonly DateChange[]): number {
+  const changed = new Map(changes.map(({ key, candidate }) => [key, candidate.draft.content]));
+  const places = members.map(({ date }) => placeKey(changed.get(date.key) ?? date.claim));
+  return places.filter((place, index) => index > 0 && places[index - 1] !== place).length;
+}
 
 /** What stands against dates as they would be, all of them together. */
 class SeriesProver {
@@ -92,11 +99,15 @@ class SeriesProver {
   }
 }
 
-const byKind = (remedies: readonly SeriesRemedy[]) =>
+const undoubtedFirst = (remedies: readonly SeriesRemedy[]) =>
   [...remedies].sort((a, b) => Number(a.hasNewDoubt) - Number(b.hasNewDoubt));
 
 /** One other space for all dates that something is against, nearest to what was wanted first. */
-function oneSpace(troubled: readonly Member[], prover: SeriesProver): SeriesRemedy[] {
+function oneSpace(
+  members: readonly Member[],
+  troubled: readonly Member[],
+  prover: SeriesProver,
+): SeriesRemedy[] {
   const [first] = troubled;
   const [slot, second] = first!.troubles.slots;
   if (slot === undefined || second !== undefined) return [];
@@ -129,7 +140,14 @@ function oneSpace(troubled: readonly Member[], prover: SeriesProver): SeriesReme
   for (const { list } of ranked) {
     const changes = list.map((candidate, index) => ({ key: troubled[index]!.date.key, candidate }));
     const proved = prover.proveAll(changes);
-    if (proved) found.push({ kind: 'one-space', changes, changesOfSpace: 0, left: 0, ...proved });
+    if (proved)
+      found.push({
+        kind: 'one-space',
+        changes,
+        changesOfSpace: changesOfSpace(members, changes),
+        left: 0,
+        ...proved,
+      });
     if (found.length === MOST_SPACES) break;
   }
   return found;
@@ -150,7 +168,10 @@ function oneTime(members: readonly Member[], prover: SeriesProver): SeriesRemedy
         candidate: candidates.shiftedBy(patch),
       }));
       const proved = prover.proveAll(changes);
-      if (proved) return [{ kind: 'one-time', changes, changesOfSpace: 0, left: 0, ...proved }];
+      if (proved) {
+        const swaps = changesOfSpace(members, changes);
+        return [{ kind: 'one-time', changes, changesOfSpace: swaps, left: 0, ...proved }];
+      }
     }
     return [];
   };
@@ -202,12 +223,6 @@ export function cheapestPath(options: readonly (readonly Option[])[]): readonly 
   return chosen;
 }
 
-const changesIn = (options: readonly Option[]): number =>
-  options.reduce(
-    (sum, { place }, index) => sum + (index > 0 && options[index - 1]!.place !== place ? 1 : 0),
-    0,
-  );
-
 /** For every date in trouble a way out of its own, together as cheap as can be, the space changing as seldom as pays. */
 function mixture(
   members: readonly Member[],
@@ -217,7 +232,7 @@ function mixture(
 ): SeriesRemedy[] {
   const ruledOut = new Set<Candidate>();
   const options = members.map(({ date, troubles, candidates }): Option[] => {
-    const stay = { candidate: null, place: placeKey(date), points: 0 };
+    const stay = { candidate: null, place: placeKey(date.claim), points: 0 };
     if (!hasTrouble(troubles)) return [stay];
     const own = new Set([date.key]);
     const elsewhere = [...candidates.otherSpaces()].filter(
@@ -228,7 +243,7 @@ function mixture(
     );
     return [...elsewhere, ...others].map((candidate) => ({
       candidate,
-      place: candidate.draft.content.spaces.map(({ spaceId }) => spaceId).join(' '),
+      place: placeKey(candidate.draft.content),
       points: pointsOf(candidate),
     }));
   });
@@ -236,7 +251,9 @@ function mixture(
     const open = options.map((own, index): readonly Option[] => {
       const left = own.filter(({ candidate }) => candidate === null || !ruledOut.has(candidate));
       // Nothing does: the date stays as it is, in trouble.
-      return left.length ? left : [{ candidate: null, place: placeKey(members[index]!.date), points: 0 }];
+      return left.length
+        ? left
+        : [{ candidate: null, place: placeKey(members[index]!.date.claim), points: 0 }];
     });
     const path = cheapestPath(open);
     const changes = path.flatMap(({ candidate }, index) =>
@@ -252,7 +269,7 @@ function mixture(
         {
           kind: 'mixture',
           changes,
-          changesOfSpace: changesIn(path),
+          changesOfSpace: changesOfSpace(members, changes),
           left: troubled - changes.length,
           hasNewDoubt: [...proved.values()].some(({ hasNewDoubt }) => hasNewDoubt),
         },
@@ -288,8 +305,8 @@ export function waysOutOfSeries(
   const troubled = members.filter(({ troubles }) => hasTrouble(troubles));
   if (troubled.length < 2) return { remedies: [], cut: { candidates: 0 } };
   const prover = new SeriesProver(search, new Map(members.map((member) => [member.date.key, member])));
-  const spaces = byKind(oneSpace(troubled, prover));
-  const times = byKind(oneTime(members, prover));
+  const spaces = undoubtedFirst(oneSpace(members, troubled, prover));
+  const times = undoubtedFirst(oneTime(members, prover));
   // Where all go one way that was found already, that has been said.
   const said = new Set([...spaces, ...times].map(fingerprint));
   const mixed = mixture(members, proved, prover, search).filter((remedy) => !said.has(fingerprint(remedy)));

@@ -1,4 +1,5 @@
 import { patchDate, type DatePatch } from '../changes/patch';
+import type { ClaimDraft } from '../changes/plan-date';
 import type { SpaceId } from '../ids';
 import { occupiedOf, type ClaimContent } from '../occupancy/bands';
 import type { Interval } from '../time/epoch-minute';
@@ -14,6 +15,7 @@ export interface Placement {
   readonly space: SpaceId;
   /** Null where it stays where it asked to be. */
   readonly patch: DatePatch | null;
+  readonly draft: ClaimDraft;
 }
 
 /**
@@ -39,13 +41,13 @@ function roomsFor(contenders: readonly Contender[], spaces: readonly HousedSpace
 /** How a date would go to a room; null where the room would not do, whoever else is there. */
 function moveTo(contender: Contender, room: HousedSpace, spaces: readonly HousedSpace[]) {
   const own = contender.date.claim.spaces[0]!;
-  if (room.facts.id === own.spaceId) return { patch: null, claim: contender.date.claim };
+  if (room.facts.id === own.spaceId) return { patch: null, draft: contender.draft };
   const isOutdoor = spaces.find(({ facts }) => facts.id === own.spaceId)?.isOutdoor ?? false;
   const offer = offerInstead(own, isOutdoor, room);
   if (!offer) return null;
   const patch: DatePatch = { spaces: [{ from: own.spaceId, to: room.facts.id, layout: offer.layout }] };
-  const { content } = patchDate(contender.draft, patch, contender.search.near.world.tzid, () => [offer]);
-  return { patch, claim: content };
+  const { tzid } = contender.search.near.world;
+  return { patch, draft: patchDate(contender.draft, patch, tzid, () => [offer]) };
 }
 
 /** Whether everybody stands where they were put, each checked whole with all others there. */
@@ -76,8 +78,8 @@ export function serveAll(
     key: String(index),
     asked: rooms.findIndex(({ facts }) => facts.id === date.claim.spaces[0]!.spaceId),
     inRoom: moves[index]!.map((move): Interval | null => {
-      if (!move || search.near.surelyFails(move.claim, new Set([date.key]))) return null;
-      return occupiedOf(move.claim, move.claim.spaces[0]!);
+      if (!move || search.near.surelyFails(move.draft.content, new Set([date.key]))) return null;
+      return occupiedOf(move.draft.content, move.draft.content.spaces[0]!);
     }),
   }));
   const shared = shareOut(
@@ -89,8 +91,6 @@ export function serveAll(
     const room = shared.roomOf.get(String(index))!;
     return { contender, space: rooms[room]!.facts.id, ...moves[index]![room]! };
   });
-  const claims = placed.map(({ claim }) => claim);
-  return allStand(contenders, claims)
-    ? placed.map(({ contender, space, patch }) => ({ contender, space, patch }))
-    : null;
+  const claims = placed.map(({ draft }) => draft.content);
+  return allStand(contenders, claims) ? placed : null;
 }

@@ -140,6 +140,13 @@ export async function loadDates(reader: Reader, requests: readonly RequestId[]):
 export const hasWantedChange = ({ live }: Pick<DateRow, 'live'>): boolean =>
   live.some(({ kind, isStanding }) => kind === 'change' && !isStanding);
 
+/** What a stored date is called in a check: still read as a local time by its first sixteen characters. */
+export const checkKeyOf = ({ key, id }: Pick<DateRow, 'key' | 'id'>): string => `${key}#${id}`;
+
+/** For whom a request is published; nobody where it is not. */
+export const audiencesOf = ({ publish, audiences }: Pick<RequestRow, 'publish' | 'audiences'>): string[] =>
+  publish ? audiences : [];
+
 /** A date is past when its occupied end is not after now. */
 export const isPast = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>
   [

@@ -12,7 +12,7 @@ import { pickedText, ruleText } from '@/contracts/words/rule';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
-import { isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { audiencesOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
 import { requestDetails } from './request-details';
 import { historyOf } from './since';
 import { messagesOf } from './talk/messages';
@@ -124,13 +124,13 @@ export async function requestView(
   const now = ctx.clock.now();
   const dates = await loadDates(db, [request.id]);
   const waiting = dates.filter(({ state }) => state === 'waiting');
-  const wanted = waiting.map(({ key, id, claim }) => ({ key: `${key}#${id}`, claim }));
+  const wanted = waiting.map((date) => ({ key: checkKeyOf(date), claim: date.claim }));
   const verdicts = waiting.length
     ? await checkAgainstWorld(db, ctx.viewer, wanted, {
         side,
         except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
         requestId: request.id,
-        audiences: request.publish ? request.audiences : [],
+        audiences: audiencesOf(request),
         isEndless: request.endless === 1,
       })
     : [];

@@ -100,6 +100,15 @@ export interface AskForm {
   files: FileLine[];
 }
 
+/** What was taken for a date, as long as it leads away from what the form asks for: another space has other ways. */
+export function takenOn(
+  { taken }: Pick<DifferingForm, 'taken'>,
+  { spaces }: Pick<AskForm, 'spaces'>,
+): DifferingForm['taken'] {
+  const isOfForm = (from: number) => spaces.some(({ spaceId }) => spaceId === String(from));
+  return taken?.patch.spaces?.every(({ from }) => isOfForm(from)) === false ? undefined : taken;
+}
+
 /** The form with its idempotency key, as kept in the browser while typing. */
 export interface Draft {
   readonly version: number;

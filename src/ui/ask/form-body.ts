@@ -9,7 +9,7 @@ import {
 } from '@/core/time/local-time';
 import type { AskBody, CheckBody } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
-import type { AskForm, DifferingForm } from './draft';
+import { takenOn, type AskForm, type DifferingForm } from './draft';
 import { ruleOf } from './rule-form';
 
 // An empty field is not a number: the schema then says that it is missing.
@@ -90,7 +90,7 @@ function patchOf(date: DifferingForm, form: AskForm): NonNullable<CheckBody['ove
   const ownMin = endsAt ? (clock(endsAt) - clock(startsAt) + 1440) % 1440 || 1440 : usualMin;
   const space = form.spaces[0]?.spaceId;
   const patch = {
-    ...date.taken?.patch,
+    ...takenOn(date, form)?.patch,
     ...(date.startTime && date.startTime !== timeOf(start) && { startsAt: date.startTime }),
     ...((date.startTime || date.endTime) && ownMin !== usualMin && { lengthMin: ownMin }),
     ...(date.people.trim() && { people: Number(date.people) }),

@@ -7,6 +7,7 @@ import { emptyForm, type AskForm } from './draft';
 import { fieldOf, isOverDays, toBody, toCheckBody } from './form-body';
 import { formFrom } from './from-request';
 import { ruleFields, ruleOf } from './rule-form';
+import { takeInFields } from './take-way';
 
 const ZONE = 'Europe/London';
 const layouts = [
@@ -168,6 +169,23 @@ describe('what is sent', () => {
       { at: '2027-04-21T18:00', patch: { startsAt: '17:00' } },
       { at: '2027-04-28T18:00', patch: { lengthMin: 180, people: 30, spaces: [{ from: 9, to: 10 }] } },
     ]);
+  });
+
+  test('a way out that was taken is what differs, until the form asks for another space', () => {
+    const taken = { patch: { spaces: [{ from: 9, to: 10 }], shiftMin: 30 }, sentence: 'Elsewhere.' };
+    const differing = [
+      { at: '2027-04-21T18:00', startTime: '', endTime: '', people: '', spaceId: '', taken },
+    ];
+    const asked = (more: Partial<AskForm>) =>
+      toCheckBody(form({ pattern: 'rule', differing, ...more }), ZONE, choices).overrides;
+    expect(asked({})).toEqual([{ at: '2027-04-21T18:00', patch: taken.patch }]);
+    const spaces = [{ spaceId: '10', layout: 'rounds' as const, setupMin: '0', strikeMin: '0' }];
+    expect(asked({ spaces })).toEqual([]);
+    // The single date of a form is what its fields say.
+    expect(takeInFields(form({}), choices, taken.patch)).toMatchObject({
+      startTime: '18:30',
+      spaces: [{ spaceId: '10' }],
+    });
   });
 
   test('lines of the running order count from the start; after midnight belongs to the night', () => {

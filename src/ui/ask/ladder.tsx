@@ -5,7 +5,7 @@ import type { CheckReply, DateVerdictReply } from '@/contracts/ask';
 import { countText, dayShort } from '@/contracts/words/when';
 import { dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
-import type { DifferingForm } from './draft';
+import { takenOn, type DifferingForm } from './draft';
 import type { PartProps } from './part-props';
 
 /** So many rungs are drawn at first; a long series goes on when asked for. */
@@ -88,8 +88,9 @@ interface RungProps extends Pick<PartProps, 'form' | 'choices'> {
 function Rung({ form, choices, date, isOfSeries }: RungProps) {
   const { getValues, setValue, control } = form;
   const [isOpen, setOpen] = useState(false);
-  const differing = useWatch({ control, name: 'differing' });
-  const own = differing.find(({ at }) => at === date.key) ?? nothing(date.key);
+  const [differing, spaces] = useWatch({ control, name: ['differing', 'spaces'] });
+  const known = differing.find(({ at }) => at === date.key) ?? nothing(date.key);
+  const own = { ...known, taken: takenOn(known, { spaces }) };
   const set = (next: DifferingForm) => {
     const others = getValues('differing').filter(({ at }) => at !== next.at);
     setValue('differing', differs(next) ? [...others, next] : others, { shouldDirty: true });

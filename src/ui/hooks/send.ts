@@ -3,7 +3,7 @@ import type { ErrorReply } from '@/contracts/refusal';
 export type Sent<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: ErrorReply['error'] };
 
-const unreachable: ErrorReply['error'] = {
+export const unreachable: ErrorReply['error'] = {
   code: 'failed',
   message: 'The server cannot be reached just now. Nothing is lost here; try again in a moment.',
   fields: [],

@@ -1,59 +1,34 @@
 'use client';
-import { useId, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { DateWaysOut, Drawn, WayOut } from '@/contracts/ways-out';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { Choices } from './choices';
 import { WayDrawing } from './way-drawing';
 
 interface WayListProps {
-  /** What the list is called for those who cannot see where it stands. */
   readonly label: string;
   readonly ways: readonly WayOut[];
-  /** Where the date is now; not drawn where it is null. */
-  readonly now: Drawn | null;
+  /** Where the date is now. */
+  readonly now: Drawn;
   /** What can be done with the picked one. */
   actions(way: WayOut): ReactNode;
 }
 
-/** Ways out to pick from; the picked one is drawn beside what was asked for, and can be taken. */
-export function WayList({ label, ways, now, actions }: WayListProps) {
-  const name = useId();
-  const [picked, setPicked] = useState<number | null>(null);
-  return (
-    <ul aria-label={label} className="grid">
-      {ways.map((way, index) => (
-        <li key={way.sentence} className={`border-b border-rule py-1.5 ${picked === index ? 'bg-sunk' : ''}`}>
-          <label className="flex items-baseline gap-2 px-1">
-            <input
-              type="radio"
-              name={name}
-              className="accent-(--accent)"
-              checked={picked === index}
-              onChange={() => setPicked(index)}
-            />
-            <span className="flex-1">
-              {way.sentence}
-              {way.costs.length > 0 && (
-                <span className="block text-[0.9rem] text-soft">{way.costs.join(' · ')}</span>
-              )}
-            </span>
-            {way.verdict !== 'clear' && <VerdictStamp verdict={way.verdict} />}
-          </label>
-          {picked === index && (
-            <div className="px-1 pl-7">
-              {way.notes.map((note) => (
-                <p key={note} className="mt-1 text-[0.93rem] text-soft">
-                  {note}
-                </p>
-              ))}
-              {now && !way.hire && <WayDrawing now={now} then={way.drawn} />}
-              <div className="flex flex-wrap items-end gap-2 pt-1">{actions(way)}</div>
-            </div>
-          )}
-        </li>
-      ))}
-    </ul>
-  );
-}
+/** Ways out of one date; the picked one is drawn beside what was asked for, and can be taken. */
+export const WayList = ({ label, ways, now, actions }: WayListProps) => (
+  <Choices label={label} ways={ways}>
+    {(way) => (
+      <>
+        {way.notes.map((note) => (
+          <p key={note} className="mt-1 text-[0.93rem] text-soft">
+            {note}
+          </p>
+        ))}
+        {!way.hire && <WayDrawing now={now} then={way.drawn} />}
+        <div className="flex flex-wrap items-end gap-2 pt-1">{actions(way)}</div>
+      </>
+    )}
+  </Choices>
+);
 
 interface DateWaysProps {
   readonly date: DateWaysOut;

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { ErrorReply } from '@/contracts/refusal';
+import { unreachable } from '@/ui/hooks/send';
 import type {
   DateWaysOut,
   RivalWaysOut,
@@ -66,11 +67,9 @@ async function* readLines(body: ReadableStream<Uint8Array>): AsyncGenerator<Ways
   }
 }
 
-const UNREACHABLE = 'The server cannot be reached just now. Nothing is lost here; try again in a moment.';
-
 async function refusalIn(reply: Response): Promise<string> {
   const body = (await reply.json().catch(() => null)) as ErrorReply | null;
-  return body?.error.message ?? UNREACHABLE;
+  return body?.error.message ?? unreachable.message;
 }
 
 // Long enough that what is being typed is not searched for letter by letter.
@@ -106,7 +105,8 @@ export function useWaysOut(body: WaysOutBody | null, key: string) {
     };
     const timer = setTimeout(() => {
       look().catch(() => {
-        if (!abort.signal.aborted) show((found) => ({ ...found, notes: [UNREACHABLE], isOver: true }));
+        if (!abort.signal.aborted)
+          show((found) => ({ ...found, notes: [unreachable.message], isOver: true }));
       });
     }, PAUSE_MS);
     return () => {

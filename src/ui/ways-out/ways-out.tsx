@@ -1,9 +1,18 @@
 'use client';
-import { useId, useState, type ReactNode } from 'react';
-import type { DateWaysOut, RivalWaysOut, SeriesWayOut, SharedWaysOut, WayOut } from '@/contracts/ways-out';
+import { useState, type ReactNode } from 'react';
+import type {
+  DateWaysOut,
+  Move,
+  RivalWaysOut,
+  SeriesWayOut,
+  SharedWaysOut,
+  WayOut,
+} from '@/contracts/ways-out';
 import { countText } from '@/contracts/words/when';
+import { Choices } from './choices';
 import { DateWays, WayList } from './date-ways';
 import type { useWaysOut } from './use-ways-out';
+import { WayDrawing } from './way-drawing';
 
 export interface WaysActions {
   one(way: WayOut, date: DateWaysOut): ReactNode;
@@ -16,49 +25,37 @@ export interface WaysActions {
   ours?(way: WayOut, rival: RivalWaysOut): ReactNode;
 }
 
+/** What becomes of one date, to be drawn when it is opened. */
+function MoveLine({ sentence, drawn }: { sentence: string; drawn: Move | null }) {
+  const [isOpen, setOpen] = useState(false);
+  if (!drawn) return <p className="py-0.5">{sentence}</p>;
+  return (
+    <details className="py-0.5" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="cursor-pointer">{sentence}</summary>
+      {isOpen && <WayDrawing {...drawn} />}
+    </details>
+  );
+}
+
 function SeriesWays({ ways, actions }: { ways: readonly SeriesWayOut[]; actions: WaysActions['series'] }) {
-  const name = useId();
-  const [picked, setPicked] = useState<number | null>(null);
   if (!ways.length) return null;
   return (
     <section aria-label="Ways out for the series" className="mt-2">
       <h3 className="font-semibold">The series as a whole</h3>
-      <ul className="grid">
-        {ways.map((way, index) => (
-          <li
-            key={way.sentence}
-            className={`border-b border-rule py-1.5 ${picked === index ? 'bg-sunk' : ''}`}
-          >
-            <label className="flex items-baseline gap-2 px-1">
-              <input
-                type="radio"
-                name={name}
-                className="accent-(--accent)"
-                checked={picked === index}
-                onChange={() => setPicked(index)}
-              />
-              <span>
-                {way.sentence}
-                <span className="block text-[0.9rem] text-soft">{way.costs.join(' · ')}</span>
-              </span>
-            </label>
-            {picked === index && (
-              <div className="px-1 pl-7">
-                {way.kind === 'mixture' && (
-                  <ul className="max-h-56 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label="Each date">
-                    {way.changes.map(({ key, sentence }) => (
-                      <li key={key} className="border-t border-rule py-0.5">
-                        {sentence}
-                      </li>
-                    ))}
-                  </ul>
-                )}
-                <div className="flex flex-wrap items-end gap-2 pt-1">{actions(way)}</div>
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Choices label="Ways out for the whole series" ways={ways}>
+        {(way) => (
+          <>
+            <ul className="max-h-80 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label="Each date">
+              {way.changes.map(({ key, sentence, drawn }) => (
+                <li key={key} className="border-t border-rule">
+                  <MoveLine sentence={sentence} drawn={drawn} />
+                </li>
+              ))}
+            </ul>
+            <div className="flex flex-wrap items-end gap-2 pt-1">{actions(way)}</div>
+          </>
+        )}
+      </Choices>
     </section>
   );
 }
@@ -68,8 +65,10 @@ function SharedWays({ shared, actions }: { shared: SharedWaysOut; actions: WaysA
     <section aria-label="All who want this place" className="mt-3 border-l-4 border-clear pl-3">
       <h3 className="font-semibold">{shared.sentence}</h3>
       <ul className="text-[0.95rem]">
-        {shared.placements.map(({ reference, sentence }) => (
-          <li key={reference}>{sentence}</li>
+        {shared.placements.map(({ reference, sentence, drawn }) => (
+          <li key={reference}>
+            <MoveLine sentence={sentence} drawn={drawn} />
+          </li>
         ))}
       </ul>
       <div className="flex flex-wrap gap-2 pt-1">{actions.shared?.(shared)}</div>
@@ -91,7 +90,7 @@ function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActio
           <WayList
             label={`What ${title} could have`}
             ways={rival.theirs}
-            now={null}
+            now={rival.rival.now}
             actions={(way) => actions.rival?.(way, rival.rival)}
           />
         </>
@@ -102,7 +101,7 @@ function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActio
           <WayList
             label="What this date could have instead"
             ways={rival.ours}
-            now={null}
+            now={rival.now}
             actions={(way) => actions.ours?.(way, rival)}
           />
         </>

@@ -7,6 +7,7 @@ import type { Reader } from '../../db/connection';
 import { loadNames } from '../../db/names';
 import { loadEquipmentFacts } from '../../db/space-facts';
 import type { AskedDates } from '@/contracts/asked-dates';
+import { unknownInPatches } from '../known-patches';
 
 async function inUse(
   reader: Reader,
@@ -34,6 +35,10 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
   );
   return [
     ...(await unitFaults(reader, input)),
+    ...(await unknownInPatches(
+      reader,
+      input.overrides.map(({ patch }, index) => ({ path: `overrides.${index}.patch`, patch })),
+    )),
     ...input.spaces.flatMap(({ spaceId }, index) =>
       spaces.has(spaceId)
         ? []
@@ -104,6 +109,7 @@ export async function beyondStock(
     const asks = own[0]!.kitId ?? each.id;
     const index = input.equipment.findIndex(({ typeId }) => typeId === asks);
     const message = `${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
-    return [{ path: `equipment.${index}.quantity`, message }];
+    // What the first date has of its own stands among the dates that differ.
+    return [{ path: index < 0 ? 'overrides' : `equipment.${index}.quantity`, message }];
   });
 }

@@ -82,7 +82,7 @@ async function moveOthers(
   { plans, checked }: Prepared,
   step: Extract<StepInput, { action: 'approve-or-move' }>,
 ): Promise<PlannedDate[]> {
-  const offers = await offersFor(change.tx, step);
+  const offersOf = await offersFor(change.tx, step);
   const blocked = new Set(
     checked.filter(({ verdict }) => verdict.verdict === 'clash').map(({ planned }) => planned.date.id),
   );
@@ -90,7 +90,7 @@ async function moveOthers(
     const { date, request } = planned;
     const patch = blocked.has(date.id) ? patchFor(step, date.id) : null;
     if (!patch) return planned;
-    const draft = patchDate(draftOf(date), patch, request.tzid, offers.of);
+    const draft = patchDate(draftOf(date), patch, request.tzid, offersOf);
     const until = toEpochMinute(step.until, request.tzid, 'offset-before');
     const result = planDate(
       { occurrenceId: date.id, state: date.state, claims: date.live },

@@ -16,6 +16,7 @@ import type { LinkEnd, PlannedLink } from '../../changes/apply-plans';
 import type { SignedInContext } from '../../context';
 import { loadSpaceFacts } from '../../db/space-facts';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
+import { audiencesOf } from '../request-rows';
 import type { PlannedDate } from './plan-steps';
 
 /** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
@@ -52,7 +53,7 @@ const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
     claim: planned.wanted!.content,
     of: {
       requestId: planned.request.id,
-      audiences: planned.request.publish ? planned.request.audiences : [],
+      audiences: audiencesOf(planned.request),
       claimId: planned.date.claimId,
     },
   }));

@@ -11,6 +11,7 @@ import { dayShort } from '@/contracts/words/when';
 import { loadSpaceFacts } from '../../db/space-facts';
 import type { Reader } from '../../db/connection';
 import { hasBegun, type DateRow, type RequestRow } from '../request-rows';
+import { unknownInPatches } from '../known-patches';
 import { actionFor, type PickedDates } from './pick-dates';
 
 /** One picked date with what is to become of it. */
@@ -50,46 +51,11 @@ export async function offersFor(reader: Reader, step: StepInput) {
     ]),
   );
   const byId = new Map(spaces.map(({ id, layouts }) => [id, layouts]));
-  return {
-    has: (id: SpaceId) => byId.has(id),
-    of: (id: SpaceId): readonly LayoutOffer[] => byId.get(id) ?? [],
-  };
+  return (id: SpaceId): readonly LayoutOffer[] => byId.get(id) ?? [];
 }
-
-const UNKNOWN = `SELECT (SELECT COUNT(*) FROM json_each($types) x WHERE x.value NOT IN (SELECT id FROM equipment_type WHERE retired_at IS NULL)) AS types,
-  (SELECT COUNT(*) FROM json_each($units) x WHERE NOT EXISTS (SELECT 1 FROM stock_line a JOIN stock_line b ON b.type_id = a.type_id
-    WHERE a.resource_id = x.value->>0 AND b.resource_id = x.value->>1)) AS units`;
 
 const fieldFault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message }] });
-
-/** What a step names that is not there; nothing of it would be found out before it is stored. */
-async function unknownIn(
-  reader: Reader,
-  step: StepInput,
-  hasSpace: (id: SpaceId) => boolean,
-): Promise<Outcome<null>> {
-  const all = patchesOf(step);
-  const none = 'There is no such space. Choose one from the list.';
-  if (all.some(({ place }) => place && !hasSpace(place.spaceId)))
-    return fieldFault('step.patch.place.spaceId', none);
-  for (const { spaces = [] } of all) {
-    const at = spaces.findIndex(({ to }) => !hasSpace(to));
-    if (at >= 0) return fieldFault(`step.patch.spaces.${at}.to`, none);
-  }
-  const types = all.flatMap(({ equipment = [] }) => equipment.map(({ typeId }) => typeId));
-  const units = all.flatMap(({ units: swaps = [] }) => swaps.map(({ from, to }) => [from, to]));
-  if (!types.length && !units.length) return done(null);
-  const [found] = await reader.rows<{ types: number; units: number }>(UNKNOWN, {
-    types: JSON.stringify(types),
-    units: JSON.stringify(units),
-  });
-  if (found!.types)
-    return fieldFault('step.patch.equipment', 'There is no such equipment. Choose from the list.');
-  return found!.units
-    ? fieldFault('step.patch.units', 'There is no such unit of this equipment. Choose from the list.')
-    : done(null);
-}
 
 /** Whether only part of what is still to come of the series was picked: then the dates keep this of their own. */
 function isPartOfSeries(date: DateRow, { picked, all }: PickedDates, now: EpochMinute): boolean {
@@ -177,9 +143,12 @@ export async function planSteps(
   step: StepInput,
   now: EpochMinute,
 ): Promise<Outcome<PlannedDate[]>> {
-  const offers = await offersFor(reader, step);
-  const unknown = await unknownIn(reader, step, offers.has);
-  if (!unknown.ok) return unknown;
+  const offersOf = await offersFor(reader, step);
+  const unknown = await unknownInPatches(
+    reader,
+    patchesOf(step).map((patch) => ({ path: 'step.patch', patch })),
+  );
+  if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const planned: PlannedDate[] = [];
   for (const date of dates.picked) {
     const request = dates.requests.get(date.requestId)!;
@@ -202,7 +171,7 @@ export async function planSteps(
           // What was said of this date alone is its own, though all were picked.
           isPartOfSeries(date, dates, now) || isSaidAlone(step, date.id),
           request.tzid,
-          offers.of,
+          offersOf,
         )
       : null;
     const result = planDate(

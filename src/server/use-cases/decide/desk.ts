@@ -15,6 +15,7 @@ import type { Reader } from '../../db/connection';
 import { loadWorld } from '../../db/snapshot';
 import { siteZone } from '../../db/space-facts';
 import {
+  audiencesOf,
   hasWantedChange,
   isPast,
   loadClaimsAtRisk,
@@ -109,7 +110,7 @@ function withoutOwn(world: WorldSnapshot, own: readonly DateRow[]): WorldSnapsho
 
 const factsOf = (request: RequestRow): AskedFacts => ({
   requestId: request.id,
-  audiences: request.publish ? request.audiences : [],
+  audiences: audiencesOf(request),
 });
 
 export function lineOf(

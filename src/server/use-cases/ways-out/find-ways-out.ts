@@ -1,5 +1,4 @@
-import type { AskedFacts, Side } from '@/core/checks/findings';
-import type { ClaimId, OccurrenceId } from '@/core/ids';
+import type { Side } from '@/core/checks/findings';
 import { NearWorld } from '@/core/remedies/near-world';
 import { MOST_CHECKS, waysOutOf, type DateInTrouble, type Search } from '@/core/remedies/of-date';
 import { waysOutOfSeries } from '@/core/remedies/of-series';
@@ -7,34 +6,17 @@ import type { Remedy } from '@/core/remedies/remedy';
 import { hasTrouble, troublesOf } from '@/core/remedies/troubles';
 import { done, type Outcome } from '@/contracts/refusal';
 import { MOST_IN_SERIES, MOST_TROUBLED, type WaysOutInput, type WaysOutLine } from '@/contracts/ways-out';
-import { sayCut } from '@/contracts/words/remedies';
-import { countText } from '@/contracts/words/when';
+import { sayCut, sayNotLookedAt } from '@/contracts/words/remedies';
 import type { Context } from '../../context';
 import { loadNames } from '../../db/names';
 import { officeContact } from '../look/office-contact';
-import type { RequestRow } from '../request-rows';
+import type { Looked } from './looked';
 import { datesOfForm } from './of-form';
 import { datesOfRequest } from './of-request';
 import { waysOutBounds } from './house';
 import { worldAround } from './near';
 import { rivalsOf } from './rivals';
 import { tellDate, tellSeries, type Teller } from './tell';
-
-/** The dates of one request that could still be otherwise, with what stands against each. */
-export interface Looked {
-  readonly dates: readonly DateInTrouble[];
-  /** Dates ways out are looked for, where not for all. */
-  readonly picked: ReadonlySet<string> | null;
-  /** The stored request; null in a form. */
-  readonly request: RequestRow | null;
-  /** Its dates and the claims they stand by, by key. */
-  readonly occurrences: ReadonlyMap<string, OccurrenceId>;
-  readonly claims: ReadonlyMap<string, ClaimId>;
-  /** Claims these dates have now, which would be replaced. */
-  readonly except: readonly ClaimId[];
-  readonly asked: AskedFacts;
-  readonly side: Side;
-}
 
 const pause = () => new Promise<void>((resolve) => setImmediate(resolve));
 
@@ -95,16 +77,6 @@ async function prepare(ctx: Context, looked: Looked): Promise<Prepared> {
   };
 }
 
-function notLookedAt({ looked, troubled, dates }: Prepared): string | null {
-  const parts = [
-    troubled.length > MOST_TROUBLED &&
-      `Only the first ${MOST_TROUBLED} of ${troubled.length} dates in trouble were looked at.`,
-    dates.length < looked.dates.length &&
-      `${countText(looked.dates.length - dates.length, 'date', 'dates')} of the series were not weighed with the others.`,
-  ];
-  return parts.filter(Boolean).join(' ') || null;
-}
-
 async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncGenerator<WaysOutLine> {
   const prepared = await prepare(ctx, looked);
   const { search, teller, troubled } = prepared;
@@ -126,7 +98,7 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
     const series = waysOutOfSeries(prepared.dates, proved, search);
     yield {
       line: 'series',
-      ways: series.remedies.map((remedy) => tellSeries(remedy, occurrenceOf, teller)),
+      ways: series.remedies.map((remedy) => tellSeries(remedy, prepared.dates, occurrenceOf, teller)),
       cut: sayCut(series.cut.candidates),
     };
   }
@@ -134,7 +106,12 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
     if (signal.aborted) return;
     yield line;
   }
-  yield { line: 'end', notLookedAt: notLookedAt(prepared) };
+  const notLookedAt = sayNotLookedAt({
+    troubled: troubled.length,
+    most: MOST_TROUBLED,
+    notWeighed: looked.dates.length - prepared.dates.length,
+  });
+  yield { line: 'end', notLookedAt };
 }
 
 /**

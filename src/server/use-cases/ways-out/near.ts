@@ -28,6 +28,16 @@ const widened = ({ start, end }: Interval, before: number, after: number): Inter
   end: addMinutes(end, after),
 });
 
+/** When other public events could be in the way: around the event, on other days at its hours, and until all is back. */
+function hoursTried(event: Interval, around: Interval, until: Interval['end'] | null): Interval[] {
+  const days = [-6, -5, -4, -3, -2, -1, 1, 2, 3, 4, 5, 6];
+  return [
+    around,
+    ...days.map((day) => widened(event, -day * 1440, day * 1440)),
+    ...(until ? [{ start: event.start, end: until }] : []),
+  ];
+}
+
 /**
  * Stretches in which something might be tried, in the form in which the world is loaded: as dates nobody asked for. Of
  * the spaces that are wanted the whole week, of all others the hours around each date in trouble; of equipment what
@@ -56,10 +66,10 @@ function stretches(
       of: NOBODY,
       claim: { ...claim, event, spaces: [], equipment: [], ...more },
     });
-    const sunday = startOfWeek(dateOf(draft.startLocal), weekStart);
+    const first = startOfWeek(dateOf(draft.startLocal), weekStart);
     const week = {
-      start: startOfDay(addDays(sunday, -1), tzid),
-      end: startOfDay(addDays(sunday, 8), tzid),
+      start: startOfDay(addDays(first, -1), tzid),
+      end: startOfDay(addDays(first, 8), tzid),
     };
     const isTroubled = troubled.has(key);
     const isShort = findings.some(({ facts }) => 'typeId' in facts);
@@ -83,10 +93,9 @@ function stretches(
       bare(whole, { spaces: claim.spaces.map(({ cut: _, ...space }) => space) }),
       ...(equipment.length ? [bare(lent, { equipment })] : []),
       ...(isTroubled ? [bare(around, { spaces: everywhere })] : []),
-      // Other public events, at all hours that are tried.
       ...(audiences.length
-        ? [-6, -5, -4, -3, -2, -1, 0, 1, 2, 3, 4, 5, 6].map((days) => ({
-            ...bare(days ? widened(claim.event, -days * 1440, days * 1440) : around, {}),
+        ? hoursTried(claim.event, around, isShort ? whole.end : null).map((event) => ({
+            ...bare(event, {}),
             of: { ...NOBODY, audiences },
           }))
         : []),

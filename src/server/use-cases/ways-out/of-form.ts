@@ -6,7 +6,7 @@ import { loadAskedHouse } from '../ask/ask-house';
 import { sideOf } from '../ask/check-request';
 import { unknownThings } from '../ask/known-things';
 import { askerOf, checkAgainstWorld } from '../verdicts';
-import type { Looked } from './find-ways-out';
+import type { Looked } from './looked';
 
 /** The dates a form asks for, checked as the form itself is. */
 export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outcome<Looked>> {

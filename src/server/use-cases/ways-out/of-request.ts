@@ -3,20 +3,27 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { WaysOutInput } from '@/contracts/ways-out';
 import type { Context } from '../../context';
 import { accessTo } from '../request-access';
-import { isPast, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import {
+  audiencesOf,
+  checkKeyOf,
+  isPast,
+  loadDates,
+  loadRequest,
+  type DateRow,
+  type RequestRow,
+} from '../request-rows';
 import { askerOf, checkAgainstWorld } from '../verdicts';
-import type { Looked } from './find-ways-out';
-
-/** The key of a stored date in a check: still read as a local time by its first sixteen characters. */
-export const keyOf = ({ key, id }: Pick<DateRow, 'key' | 'id'>): string => `${key}#${id}`;
+import type { Looked } from './looked';
 
 /** Facts of a stored request that its dates are judged by. */
-export async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<AskedFacts> {
+async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<AskedFacts> {
   return {
     requestId: request.id,
-    audiences: request.publish ? request.audiences : [],
-    // The office is past notice and horizon with what it decides; whoever asked is not.
-    ...(side === 'requester' && { asker: await askerOf(ctx, ctx.db, request.requesterId) }),
+    audiences: audiencesOf(request),
+    // The office is past notice and horizon with what it decides; whoever asked is not, and asked in time if then.
+    ...(side === 'requester' && {
+      asker: { ...(await askerOf(ctx, ctx.db, request.requesterId)), now: request.askedMin },
+    }),
   };
 }
 
@@ -29,7 +36,7 @@ export async function lookAt(
 ): Promise<Omit<Looked, 'picked'>> {
   const asked = await askedOf(ctx, request, side);
   const except = dates.flatMap(({ live }) => live.map(({ id }) => id));
-  const wanted = dates.map((date) => ({ key: keyOf(date), claim: date.claim }));
+  const wanted = dates.map((date) => ({ key: checkKeyOf(date), claim: date.claim }));
   const verdicts = wanted.length
     ? await checkAgainstWorld(ctx.db, ctx.viewer, wanted, { ...asked, side, except })
     : [];
@@ -40,8 +47,8 @@ export async function lookAt(
       findings: verdicts[index]!.findings,
     })),
     request,
-    occurrences: new Map(dates.map((date) => [keyOf(date), date.id])),
-    claims: new Map(dates.map((date) => [keyOf(date), date.claimId])),
+    occurrences: new Map(dates.map((date) => [checkKeyOf(date), date.id])),
+    claims: new Map(dates.map((date) => [checkKeyOf(date), date.claimId])),
     except,
     asked,
     side,
@@ -76,6 +83,6 @@ export async function datesOfRequest(
   const looked = await lookAt(ctx, request, open, viewer.roles.includes('manager') ? 'office' : 'requester');
   return done({
     ...looked,
-    picked: named ? new Set(open.filter(({ id }) => named.has(id)).map(keyOf)) : null,
+    picked: named ? new Set(open.filter(({ id }) => named.has(id)).map(checkKeyOf)) : null,
   });
 }

@@ -5,14 +5,14 @@ import { serveBoth, type Contender } from '@/core/remedies/serve-both';
 import { serveAll } from '@/core/remedies/serve-all';
 import { toPatchBody } from '@/contracts/patch-body';
 import type { RivalWaysOut, SharedWaysOut, WaysOutLine } from '@/contracts/ways-out';
-import { sayPlacement, sayShared } from '@/contracts/words/remedies';
+import { sayBoth, sayPlacement, sayShared } from '@/contracts/words/remedies';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
-import type { Looked } from './find-ways-out';
+import type { Looked } from './looked';
 import { worldAround } from './near';
 import { lookAt } from './of-request';
-import { tellRemedies, type Teller } from './tell';
+import { drawn, tellRemedies, type Teller } from './tell';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
@@ -20,13 +20,14 @@ const MOST_RIVALS = 6;
 const MOST_TOLD = 3;
 
 const RIVAL = `SELECT r.ref AS ref, o.id AS occurrence FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
-  WHERE c.id = $claim`;
+  WHERE c.id = $claim AND c.id = o.standing_id AND o.state = 'waiting'`;
 
 interface Rival {
   readonly request: RequestRow;
   readonly date: DateRow;
 }
 
+/** Who waits with a claim; null for a booking that only wants to be otherwise, which stands elsewhere meanwhile. */
 async function loadRival(ctx: Context, claim: ClaimId): Promise<Rival | null> {
   const [row] = await ctx.db.rows<{ ref: string; occurrence: number }>(RIVAL, { claim });
   const request = row ? await loadRequest(ctx.db, row.ref) : null;
@@ -37,19 +38,6 @@ async function loadRival(ctx: Context, claim: ClaimId): Promise<Rival | null> {
 /** Claims that wait for the same place as a date does. */
 const waitingFor = ({ findings }: DateInTrouble): readonly ClaimId[] =>
   findings.flatMap(({ facts }) => (facts.rule === 'also-wanted' ? facts.by : []));
-
-function sentenceOf(
-  moves: 'first' | 'second' | null,
-  title: string,
-  found: { readonly ours: number; readonly theirs: number },
-): string {
-  if (moves === null)
-    return `Only one of them can be served near what was asked for: this date or “${title}”.`;
-  const mover = moves === 'first' ? 'this date moves' : `“${title}” moves`;
-  return found.ours && found.theirs
-    ? `Both can be served, whichever of them moves; least changes where ${mover}.`
-    : `Both can be served where ${mover}.`;
-}
 
 /** One of those who want a place, with its request. */
 interface Wanting {
@@ -123,13 +111,12 @@ class Rivalry {
         occurrence: theirs.occurrence,
         title: theirs.title,
         when: spanText(startLocal, endLocal),
+        now: drawn(theirs.contender.draft, this.teller.names),
       },
+      now: drawn(ours.contender.draft, this.teller.names),
       theirs: await tell(both.second, theirs.contender.search.near),
       ours: await tell(both.first, ours.contender.search.near),
-      sentence: sentenceOf(both.moves, theirs.title, {
-        ours: both.first.best.length,
-        theirs: both.second.best.length,
-      }),
+      sentence: sayBoth(both.moves, theirs.title, both.first.best.length > 0 && both.second.best.length > 0),
     };
   }
 
@@ -144,13 +131,15 @@ class Rivalry {
       key: all[0]!.contender.date.key,
       sentence: sayShared(all.length, placed.filter(({ patch }) => patch).length),
       placements: all.map(({ reference, version, occurrence, title }, index) => {
-        const { space, patch } = placed[index]!;
+        const { space, patch, draft, contender } = placed[index]!;
+        const { names } = this.teller;
         return {
           reference,
           version,
           occurrence,
-          sentence: sayPlacement(title, this.teller.names.place(space), patch !== null),
+          sentence: sayPlacement(title, names.place(space), patch !== null),
           patch: patch && toPatchBody(patch),
+          drawn: { now: drawn(contender.draft, names), then: drawn(draft, names) },
         };
       }),
     };

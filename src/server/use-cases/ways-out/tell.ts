@@ -10,7 +10,13 @@ import type { Candidate, Remedy } from '@/core/remedies/remedy';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { toPatchBody } from '@/contracts/patch-body';
-import type { DateWaysOut, Drawn, SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import {
+  MOST_DRAWN,
+  type DateWaysOut,
+  type Drawn,
+  type SeriesWayOut,
+  type WayOut,
+} from '@/contracts/ways-out';
 import {
   sayCosts,
   sayCut,
@@ -37,7 +43,7 @@ export interface Teller {
   readonly office: string | null;
 }
 
-function drawn({ startLocal, endLocal, content }: ClaimDraft, names: Names): Drawn {
+export function drawn({ startLocal, endLocal, content }: ClaimDraft, names: Names): Drawn {
   return {
     day: dateOf(startLocal),
     when: spanText(startLocal, endLocal),
@@ -103,21 +109,27 @@ export async function tellDate(
 
 export const tellSeries = (
   remedy: SeriesRemedy,
+  dates: readonly DateInTrouble[],
   occurrenceOf: (key: string) => number | null,
   { names, side }: Teller,
 ): SeriesWayOut => {
   const { kind, changes, left, changesOfSpace } = remedy;
+  const drafts = new Map(dates.map(({ date, draft }) => [date.key, draft]));
   const first = told(changes[0]!.candidate);
   const whole = { kind, dates: changes.length, left, changesOfSpace, first, isUniform: isUniform(remedy) };
   return {
     kind,
     sentence: saySeriesRemedy(whole, names, side),
     costs: saySeriesCosts(whole),
-    changes: changes.map(({ key, candidate }) => ({
+    changes: changes.map(({ key, candidate }, index) => ({
       key,
       occurrence: occurrenceOf(key),
       sentence: `${spanText(candidate.draft.startLocal, candidate.draft.endLocal)}: ${sayRemedy(told(candidate), names, side)}`,
       patch: toPatchBody(candidate.patch),
+      drawn:
+        index < MOST_DRAWN
+          ? { now: drawn(drafts.get(key)!, names), then: drawn(candidate.draft, names) }
+          : null,
     })),
   };
 };
