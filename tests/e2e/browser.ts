@@ -80,8 +80,13 @@ export const as = async (account: Account) => ({ Cookie: await sessionOf(account
 export async function byRole(page: Page, role: string, name: string): Promise<ElementHandle<Element>> {
   return (await page.waitForSelector(`aria/${name}[role="${role}"]`))!;
 }
-export const press = async (page: Page, name: string, role = 'button') =>
-  (await byRole(page, role, name)).click();
+
+/** Scrolled to first, as by somebody who sees that it lies under something else. */
+export const press = async (page: Page, name: string, role = 'button') => {
+  const found = await byRole(page, role, name);
+  await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
+  await found.click();
+};
 
 /** The field of a form with this label: a link or a group may have the same name. */
 async function control(page: Page, label: string): Promise<ElementHandle<Element>> {
@@ -153,18 +158,22 @@ export async function says(page: Page, text: string): Promise<void> {
   }
 }
 
+/** Waits until the board has its rows and hears keys and pointer: it fits itself to its room once it is awake. */
+export async function boardStands(page: Page): Promise<void> {
+  await page.waitForSelector('.board-scroll [data-row]');
+  await page.waitForFunction(() => {
+    const scroller = document.querySelector('.board-scroll')!;
+    return Math.abs(scroller.firstElementChild!.clientWidth - scroller.clientWidth) <= 2;
+  });
+}
+
 /** Where a minute of a row stands on the board, by the figures of its axis. */
 export async function pointOnBoard(
   page: Page,
   row: string,
   clock: string,
 ): Promise<{ x: number; y: number }> {
-  await page.waitForSelector('.board-scroll [data-row]');
-  // The board fits itself to its room once it is awake.
-  await page.waitForFunction(() => {
-    const scroller = document.querySelector('.board-scroll')!;
-    return Math.abs(scroller.firstElementChild!.clientWidth - scroller.clientWidth) <= 2;
-  });
+  await boardStands(page);
   const point = await page.evaluate(
     (name, time) => {
       const scroller = document.querySelector('.board-scroll')!;

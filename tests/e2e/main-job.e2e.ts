@@ -1,6 +1,19 @@
 import ICAL from 'ical.js';
 import type { Browser, Page } from 'puppeteer-core';
-import { BASE, byRole, drawOn, fill, launch, newPage, open, press, says, signIn, textOf } from './browser';
+import {
+  BASE,
+  boardStands,
+  byRole,
+  drawOn,
+  fill,
+  launch,
+  newPage,
+  open,
+  press,
+  says,
+  signIn,
+  textOf,
+} from './browser';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -240,6 +253,7 @@ test('with the keyboard alone: a gap is picked with the arrows, asked for and se
   const page = await newPage(browser);
   await signIn(page, 'requester');
   await open(page, '/?day=2027-06-10&q=BH');
+  await boardStands(page);
   await page.focus('.board-scroll');
   // The mark begins two hours into the day, at ten.
   for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight', 'ArrowLeft'] as const)

@@ -122,7 +122,7 @@ function NamedSpaces(props: PartProps) {
         <input className="field" type="number" min={0} step={1} {...form.register('wheelchairs')} />
       </Field>
       <details className="sm:col-span-6">
-        <summary className="cursor-pointer font-semibold">What the space must have</summary>
+        <summary className="font-semibold">What the space must have</summary>
         <div className="mt-2">
           <MustHave form={form} />
         </div>

@@ -133,7 +133,7 @@ export function BookingSlip({ booking, board, isManager, onMove, onClose }: Book
       )}
       {isMovable(booking, isManager) && (
         <details className="mt-3 border-t border-rule pt-2">
-          <summary className="cursor-pointer font-semibold">Move or lengthen</summary>
+          <summary className="font-semibold">Move or lengthen</summary>
           <TypedMove key={booking.id} booking={booking} board={board} onMove={onMove} />
         </details>
       )}

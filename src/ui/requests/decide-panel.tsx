@@ -56,7 +56,7 @@ function Decision({ change, picked, waiting }: DecisionProps) {
   return (
     // Over what is read only while something is picked to decide about.
     <div
-      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'sticky bottom-0' : ''}`}
+      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'foot-bar' : ''}`}
     >
       <ChangeDone change={change} />
       <div className="flex flex-wrap items-end gap-2">

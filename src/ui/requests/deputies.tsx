@@ -19,7 +19,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
   };
   return (
     <details className="mt-4">
-      <summary className="cursor-pointer font-semibold">
+      <summary className="font-semibold">
         Who may ask, change and cancel for me{deputies.length > 0 && ` (${deputies.length})`}
       </summary>
       <div className="mt-2 grid max-w-2xl gap-2">

@@ -34,7 +34,7 @@ export function NewsList({ news }: { news: News }) {
       <ul>{news.lines.slice(0, shown).map(line)}</ul>
       {rest.length > 0 && (
         <details>
-          <summary className="cursor-pointer py-1 text-soft">Earlier</summary>
+          <summary className="py-1 text-soft">Earlier</summary>
           <ul>{rest.map(line)}</ul>
         </details>
       )}

@@ -1,5 +1,5 @@
 'use client';
-import { useId, useState, type ReactNode } from 'react';
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import type { Verdict } from '@/core/checks/findings';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
 
@@ -22,8 +22,13 @@ interface ChoicesProps<Way extends Choice> {
 export function Choices<Way extends Choice>({ label, ways, children }: ChoicesProps<Way>) {
   const name = useId();
   const [picked, setPicked] = useState<number | null>(null);
+  const list = useRef<HTMLUListElement>(null);
+  // What opens may be longer than what is left of the window.
+  useEffect(() => {
+    if (picked !== null) list.current?.children[picked]?.scrollIntoView({ block: 'nearest' });
+  }, [picked]);
   return (
-    <ul aria-label={label} className="grid">
+    <ul ref={list} aria-label={label} className="grid">
       {ways.map((way, index) => (
         <li key={way.sentence} className={`border-b border-rule py-1.5 ${picked === index ? 'bg-sunk' : ''}`}>
           <label className="flex items-baseline gap-2 px-1">

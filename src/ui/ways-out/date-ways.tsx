@@ -47,7 +47,7 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
       {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
       {others.length > 0 && (
         <details className="mt-1">
-          <summary className="cursor-pointer text-[0.93rem] text-soft">
+          <summary className="text-[0.93rem] text-soft">
             Of another kind ({others.length})
           </summary>
           <WayList label={`${label}, of another kind`} ways={others} now={now} actions={actions} />
@@ -64,7 +64,7 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
     );
   return (
     <details className="border-b border-rule py-1">
-      <summary className="cursor-pointer">
+      <summary>
         <span className="font-semibold">{when}</span>{' '}
         <span className="text-[0.93rem] text-soft">
           {best[0]

@@ -31,7 +31,7 @@ function MoveLine({ sentence, drawn }: { sentence: string; drawn: Move | null })
   if (!drawn) return <p className="py-0.5">{sentence}</p>;
   return (
     <details className="py-0.5" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
-      <summary className="cursor-pointer">{sentence}</summary>
+      <summary>{sentence}</summary>
       {isOpen && <WayDrawing {...drawn} />}
     </details>
   );
@@ -166,7 +166,7 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
       ))}
       {shared.length > 0 && rivals.length > 0 ? (
         <details className="mt-2">
-          <summary className="cursor-pointer text-[0.93rem] text-soft">Two of them at a time</summary>
+          <summary className="text-[0.93rem] text-soft">Two of them at a time</summary>
           {pairs}
         </details>
       ) : (
