@@ -136,9 +136,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
         />
       ))}
       <details className="sm:col-span-6" open={!hasNone(getValues()) || undefined}>
-        <summary className="font-semibold">
-          Second line, more hosts, contact on the day
-        </summary>
+        <summary className="font-semibold">Second line, more hosts, contact on the day</summary>
         <div className="mt-3 grid gap-4 sm:grid-cols-6">
           <Field
             label="Second line"

@@ -47,9 +47,7 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
       {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
       {others.length > 0 && (
         <details className="mt-1">
-          <summary className="text-[0.93rem] text-soft">
-            Of another kind ({others.length})
-          </summary>
+          <summary className="text-[0.93rem] text-soft">Of another kind ({others.length})</summary>
           <WayList label={`${label}, of another kind`} ways={others} now={now} actions={actions} />
         </details>
       )}
