@@ -1,14 +1,11 @@
 import { DataTypes, Op } from 'sequelize';
-import type { PersonId } from '@/core/ids';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
-import { handClock } from '@/server/clock';
-import type { Context } from '@/server/context';
 import type { Database } from '@/server/db/connection';
 import { boardHouse } from '@/server/use-cases/look/board-house';
 import { boardSpanText } from '@/server/use-cases/look/board-span';
 import { compare, type Figure } from './measure';
-import { ZONE } from './world';
+import { asRequester, ZONE } from './world';
 
 const whole = (names: string[]) =>
   Object.fromEntries(names.map((name) => [name, { type: DataTypes.TEXT }])) as Record<
@@ -53,13 +50,7 @@ function modelsOf({ sequelize }: Database) {
 export async function benchBoard(db: Database): Promise<Figure[]> {
   const date = localDate('2027-04-13');
   const day = dayInterval(date, ZONE);
-  const ctx: Context = {
-    db,
-    clock: handClock(day.start),
-    random: Math.random,
-    newId: () => '',
-    viewer: { personId: 1 as PersonId, roles: ['requester'] },
-  };
+  const ctx = asRequester(db);
   const { occupancy, include } = modelsOf(db);
   const taken = await db.rows<{ id: number }>(
     'SELECT id FROM occupancy WHERE occupies = 1 AND start_min < $end AND end_min > $start',

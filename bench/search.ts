@@ -1,13 +1,8 @@
-import type { PersonId } from '@/core/ids';
-import { localDateTime } from '@/core/time/local-time';
-import { toEpochMinute } from '@/core/time/zone';
 import { placeSearchSchema } from '@/contracts/places';
-import { handClock } from '@/server/clock';
-import type { Context } from '@/server/context';
 import type { Database } from '@/server/db/connection';
 import { findPlaces } from '@/server/use-cases/look/find-places';
 import { compare, type Figure } from './measure';
-import { ZONE } from './world';
+import { asRequester, at } from './world';
 
 const DATES = 30;
 const BAND_MIN = 60;
@@ -15,8 +10,6 @@ const BAND_MIN = 60;
 // One seek for each part of each space that passes, on each date: whether anything stands in the window.
 const SEEKS = `SELECT COUNT(*) AS n FROM json_each($windows) w WHERE (SELECT f.start_min FROM occupancy f
   WHERE f.resource_id = w.value->>0 AND f.occupies = 1 AND f.end_min > w.value->>1 ORDER BY f.end_min LIMIT 1) < w.value->>2`;
-
-const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
 
 /** Every space for a weekly series of 30 dates, against nothing but the index seeks for them. */
 export async function benchSearch(db: Database, on: 'free' | 'taken'): Promise<Figure[]> {
@@ -30,13 +23,7 @@ export async function benchSearch(db: Database, on: 'free' | 'taken'): Promise<F
     repeat: 'weekly',
     dates: String(DATES),
   });
-  const ctx: Context = {
-    db,
-    clock: handClock(at('2027-04-13T08:00')),
-    random: Math.random,
-    newId: () => '',
-    viewer: { personId: 1 as PersonId, roles: ['requester'] },
-  };
+  const ctx = asRequester(db);
   const parts = await db.rows<{ id: number }>(`SELECT id FROM resource WHERE kind = 'part'`);
   const windows = JSON.stringify(
     Array.from({ length: DATES }, (_, week) => at(`${day}T10:00`) + week * 7 * 1440).flatMap((start) =>

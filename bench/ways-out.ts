@@ -1,14 +1,11 @@
-import type { PersonId, SpaceId } from '@/core/ids';
+import type { SpaceId } from '@/core/ids';
 import { patchDate, type DatePatch } from '@/core/changes/patch';
 import { checkDates } from '@/core/checks/check';
 import type { DateInTrouble } from '@/core/remedies/of-date';
 import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addWallMinutes, dateOf, localDateTime } from '@/core/time/local-time';
-import { toEpochMinute } from '@/core/time/zone';
 import { waysOutSchema, type WaysOutLine } from '@/contracts/ways-out';
-import { handClock } from '@/server/clock';
-import type { Context } from '@/server/context';
 import type { Database } from '@/server/db/connection';
 import { loadWorld } from '@/server/db/snapshot';
 import { knownSpaces } from '@/server/use-cases/look/board-house';
@@ -16,11 +13,10 @@ import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
 import { datesOfForm } from '@/server/use-cases/ways-out/of-form';
 import { MOST_SHIFT_MIN, waysOutBounds } from '@/server/use-cases/ways-out/house';
 import { compare, table } from './measure';
-import { ZONE } from './world';
+import { asRequester, at, ZONE } from './world';
 
 const DATES = 14;
 const SPACE = 7;
-const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
 
 /** Days on which the space is booked a second time: a date in the early afternoon clashes there, and in some others. */
 async function clashingStarts(db: Database): Promise<string[]> {
@@ -59,13 +55,7 @@ async function oneByOne(db: Database, dates: readonly DateInTrouble[]): Promise<
 }
 
 async function prepared(db: Database) {
-  const ctx: Context = {
-    db,
-    clock: handClock(at('2027-04-13T08:00')),
-    random: Math.random,
-    newId: () => '',
-    viewer: { personId: 1 as PersonId, roles: ['requester'] },
-  };
+  const ctx = asRequester(db);
   const starts = await clashingStarts(db);
   const [startsAt, ...extra] = starts as [string, ...string[]];
   const body = waysOutSchema.parse({

@@ -2,8 +2,11 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { officeSchema, type OfficeFile } from '@/contracts/office';
+import type { PersonId } from '@/core/ids';
 import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
+import { handClock } from '@/server/clock';
+import type { Context } from '@/server/context';
 import { keep, openDatabase, type Database } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { createOffice } from '@/server/use-cases/office/create-office';
@@ -23,7 +26,18 @@ export const FULL: WorldSize = { spaces: 500, types: 200, occupancies: 1_000_000
 /** Dates of one series. */
 const DATES_EACH = 50;
 
-const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
+/** A moment of the world, by its own clock. */
+export const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
+
+/** Who asks in the world, on the morning of its busy day. */
+export const asRequester = (db: Database): Context => ({
+  db,
+  clock: handClock(at('2027-04-13T08:00')),
+  random: Math.random,
+  newId: () => '',
+  viewer: { personId: 1 as PersonId, roles: ['requester'] },
+});
+
 /** Five years of bookings around the demo day. */
 export const BUSY_DAY = at('2027-04-13T00:00');
 export const WORLD_START = at('2025-01-01T00:00');

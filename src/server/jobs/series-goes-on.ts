@@ -1,5 +1,5 @@
 import { patchDate } from '@/core/changes/patch';
-import type { RequestId, SegmentId } from '@/core/ids';
+import type { OccurrenceId, RequestId, SegmentId } from '@/core/ids';
 import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { horizonEnd } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -21,7 +21,7 @@ interface EndlessRow {
   readonly excluded: string;
   readonly months: number;
   /** The last date that has a row: the new ones want what it wants. */
-  readonly last: number;
+  readonly last: OccurrenceId;
 }
 
 // A segment whose last live date was given up altogether goes on no more.
@@ -45,7 +45,7 @@ async function goOn(tx: Writer, row: EndlessRow, until: LocalDate, now: EpochMin
   const from = `${addDays(row.materialised_until, 1)}T00:00` as LocalDateTime;
   const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
   const keys = expandDates(set, { from, to, most: 3000 });
-  const [pattern] = await loadStandingClaims(tx, [row.last as never]);
+  const [pattern] = await loadStandingClaims(tx, [row.last]);
   const id = await tx.insertRow(
     `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'the series goes on', $key)`,
     { now, key: `series-goes-on:${row.id}:${until}` },

@@ -1,4 +1,4 @@
-import { addDays, dateOf, timeOf, wallMinute } from '@/core/time/local-time';
+import { addDays, dateOf, timeOf, wallMinute, type LocalDate } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { emptyForm, type AskForm } from './draft';
@@ -19,7 +19,7 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
   const days = Math.max(0, Math.round((wallMinute(when.endsAt) - wallMinute(when.startsAt)) / 1440));
   const text = (value: number | null | undefined) =>
     value === null || value === undefined ? '' : String(value);
-  const startDate = choices.today as AskForm['startDate'];
+  const startDate = choices.today as LocalDate;
   const nightly = dateOf(when.endsAt) > dateOf(when.startsAt);
   return {
     ...empty,
@@ -42,8 +42,8 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
     startTime: when.allDay ? empty.startTime : timeOf(when.startsAt),
     endTime: when.allDay ? empty.endTime : timeOf(when.endsAt),
     endDate: when.allDay
-      ? addDays(startDate as never, Math.max(0, days - 1))
-      : addDays(startDate as never, nightly ? Math.max(1, days) : 0),
+      ? addDays(startDate, Math.max(0, days - 1))
+      : addDays(startDate, nightly ? Math.max(1, days) : 0),
     accessMin: text(asked.accessMin),
     exitMin: text(asked.exitMin),
     spaces: asked.spaces.length

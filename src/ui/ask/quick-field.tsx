@@ -1,6 +1,6 @@
 'use client';
 import { memo, useState } from 'react';
-import { addDays, clockText } from '@/core/time/local-time';
+import { addDays, clockText, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { usualPlaces, usualSpace, type AskForm } from './draft';
 import { readQuickLine, type QuickReading } from './quick-line';
 import type { PartProps } from './part-props';
@@ -21,9 +21,9 @@ function fieldsOf({ request }: QuickReading, form: AskForm, choices: PartProps['
     ...((day || fromMin !== undefined) && {
       startDate,
       startTime,
-      endDate: to > 1440 ? addDays(startDate as never, 1) : startDate,
+      endDate: to > 1440 ? addDays(startDate as LocalDate, 1) : startDate,
       endTime: clockText(to % 1440),
-      ...usualPlaces(`${startDate}T${startTime}` as never),
+      ...usualPlaces(`${startDate}T${startTime}` as LocalDateTime),
     }),
     ...(every && { pattern: 'rule' as const, every: String(every.every), unit: every.unit, ownRule: '' }),
     ...(every && count && { ends: 'count' as const, count: String(count) }),
