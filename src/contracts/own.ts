@@ -9,7 +9,7 @@ export const pinSchema = z.object({
 });
 export type PinInput = z.output<typeof pinSchema>;
 
-export const KEPT_SCREENS = { board: '/', dates: '/dates' } as const;
+export const KEPT_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as const;
 export type KeptScreen = keyof typeof KEPT_SCREENS;
 const SCREENS = Object.keys(KEPT_SCREENS) as [KeptScreen, ...KeptScreen[]];
 

@@ -5,6 +5,7 @@ import type { FindingReply } from './ask';
 import type { RequestKind } from './ask-details';
 import type { FileLine } from './files';
 import type { MessageView } from './talk';
+import type { Drawn } from './ways-out';
 
 /** One rung of the ladder: a date with its state and, while it waits, its verdict. */
 export interface DateView {
@@ -31,6 +32,8 @@ export interface DateView {
   /** Nobody may approve this date as it is. */
   readonly isUnapprovable: boolean;
   readonly actions: readonly OccurrenceAction[];
+  /** Where it is drawn; null beyond the first so many. */
+  readonly drawn: Drawn | null;
 }
 
 export interface SpaceLine {
@@ -89,6 +92,8 @@ export interface RequestView extends RequestDetails {
   readonly publicText: string;
   readonly notes: string;
   readonly publish: boolean;
+  /** Whoever asked takes another space without being asked again. */
+  readonly otherSpaceOk: boolean;
   readonly accessMin: number;
   readonly exitMin: number;
   readonly spaces: readonly SpaceLine[];

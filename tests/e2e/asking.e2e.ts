@@ -174,8 +174,11 @@ test('the same by keys alone', async () => {
   await tabTo(page, 'Setup notes');
   await type('Trays by the window.');
   await tabTo(page, 'Add files');
-  const [chooser] = await Promise.all([page.waitForFileChooser(), hit('Enter')]);
-  await chooser.accept([fileOf('wall plan.pdf', 30_000)]);
+  const waiting = page.waitForFileChooser();
+  // A round trip, so that the browser surely listens before the key goes down.
+  await page.title();
+  await hit('Enter');
+  await (await waiting).accept([fileOf('wall plan.pdf', 30_000)]);
   await says(page, 'wall plan.pdf');
   for (const day of ['Thu 30 Sept 2027', 'Thu 28 Oct 2027']) {
     await tabTo(page, day);

@@ -83,7 +83,7 @@ test('a series is asked for, partly approved, published, set up, and one date ca
   expect(before.dates[1]!.findings[0]!.sentence).toBe(
     'Studio is taken by “Quiet hour” from 13:15 to 14:45, setup to strike counted: 90 minutes overlap. Move it or offer another place or time, or decline it.',
   );
-  expect((await desk(office.as('mara')))[0]!.verdicts).toEqual({ clear: 2, look: 0, clash: 1 });
+  expect((await desk(office.as('mara'))).lines[0]!.verdicts).toEqual({ clear: 2, look: 0, clash: 1 });
 
   expect(refusalOf(await decide(ref, 'approve'))).toMatchObject({ code: 'clash', dates: 1 });
   expect(value(await decide(ref, 'approve', (n) => n !== 1)).summary).toBe('approved 2 dates; 1 still waits');

@@ -1,23 +1,18 @@
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { desk } from '@/server/use-cases/decide/desk';
-import { DeskTable } from '@/ui/requests/request-table';
+import { keptViews } from '@/server/use-cases/own/kept-views';
+import { Desk } from '@/ui/desk/desk';
 
 export const metadata: Metadata = { title: 'Desk' };
 
 export default async function DeskPage() {
   const ctx = await signedInPage('desk.read', '/desk');
-  const lines = await desk(ctx);
+  const [view, kept] = await Promise.all([desk(ctx), keptViews(ctx, 'desk')]);
   return (
     <>
-      <h1 className="pb-3 text-3xl">What waits for you</h1>
-      {lines.length ? (
-        <DeskTable lines={lines} />
-      ) : (
-        <p className="sheet p-6 text-lg">
-          Nothing waits. New requests come in here, the event that begins first on top.
-        </p>
-      )}
+      <h1 className="pb-2 text-3xl">What waits for you</h1>
+      <Desk view={view} kept={kept} />
     </>
   );
 }

@@ -6,7 +6,7 @@ import { newsFor } from '@/server/use-cases/own/news';
 import { ownRequests } from '@/server/use-cases/own/own-requests';
 import { Deputies } from '@/ui/requests/deputies';
 import { NewsList } from '@/ui/requests/news-list';
-import { OwnList } from '@/ui/requests/request-table';
+import { OwnList } from '@/ui/requests/own-list';
 
 export const metadata: Metadata = { title: 'My requests' };
 

@@ -77,3 +77,21 @@ export function lengthText(minutes: number): string {
 
 export const countText = (count: number, one: string, many: string): string =>
   `${count} ${count === 1 ? one : many}`;
+
+const DAY_MIN = 1440;
+
+/** `in 3 days`, `in 5 hours`, `begun`. */
+export function untilText(at: EpochMinute, now: EpochMinute): string {
+  const minutes = at - now;
+  if (minutes <= 0) return 'begun';
+  if (minutes < DAY_MIN) return `in ${countText(Math.max(1, Math.floor(minutes / 60)), 'hour', 'hours')}`;
+  return `in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
+}
+
+/** `9 days ago`, `3 hours ago`, `just now`. */
+export function sinceText(at: EpochMinute, now: EpochMinute): string {
+  const minutes = now - at;
+  if (minutes < 60) return 'just now';
+  if (minutes < DAY_MIN) return `${countText(Math.floor(minutes / 60), 'hour', 'hours')} ago`;
+  return `${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')} ago`;
+}

@@ -25,6 +25,7 @@ export const POLICY = {
   'house.change': ['manager', 'housekeeper'],
   'units.read': ['manager', 'housekeeper', 'crew', 'steward'],
   'desk.read': ['manager'],
+  'desk.take-on': ['manager'],
   'orders.read': ['crew', 'manager'],
   'order.mark': ['crew', 'manager'],
 } as const satisfies Record<string, Allowed>;
@@ -62,6 +63,7 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'message.send': 'Only whoever asked and the office write here.',
   'change.undo': 'Only whoever did it, or the office, can take it back.',
   'desk.read': 'The desk is for the managers of the office.',
+  'desk.take-on': 'Only the office takes requests on.',
   'orders.read': 'Setups are for the crews and the office.',
   'order.mark': 'Only the crew or the office marks setup work.',
 };

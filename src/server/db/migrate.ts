@@ -8,6 +8,7 @@ import { houseVersion } from './migrations/003-house-version';
 import { looking } from './migrations/004-looking';
 import { asking } from './migrations/005-asking';
 import { waysOut } from './migrations/006-ways-out';
+import { deciding } from './migrations/007-deciding';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -17,6 +18,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '004-looking', statements: looking },
   { name: '005-asking', statements: asking },
   { name: '006-ways-out', statements: waysOut },
+  { name: '007-deciding', statements: deciding },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

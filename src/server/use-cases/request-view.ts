@@ -13,6 +13,7 @@ import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { audiencesOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { drawnDate } from './drawn-date';
 import { requestDetails } from './request-details';
 import { historyOf } from './since';
 import { messagesOf } from './talk/messages';
@@ -28,7 +29,7 @@ export function whenTextOf(request: RequestRow, dates: number): string {
     : ruleText(rrule, times, endless ? null : dates);
 }
 
-interface PlaceNames {
+export interface PlaceNames {
   readonly spaces: Record<string, { name: string; code: string; building: string }>;
   readonly equipment: Record<string, string>;
 }
@@ -74,6 +75,7 @@ function dateView(
   tzid: string,
   verdict: DateVerdict | undefined,
   risks: readonly string[],
+  isDrawn: boolean,
 ): DateView {
   const past = isPast(date, now);
   return {
@@ -101,6 +103,7 @@ function dateView(
     needsReason: verdict ? needingReason(verdict.findings).length > 0 : false,
     isUnapprovable: verdict ? unapprovable(verdict.findings).length > 0 : false,
     actions: possibleActions(date.state, side, past),
+    drawn: isDrawn ? drawnDate({ ...date, content: date.claim }, (id) => names.spaces[id]!.name) : null,
   };
 }
 
@@ -112,6 +115,9 @@ const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
     people: space.people,
     bands: bandsOf(claim.event, bandMinutesOf(claim, space)),
   }));
+
+/** Dates of one request that come with their drawing. */
+const MOST_DATES_DRAWN = 120;
 
 /** Everything about a request, with the dates that wait checked against the world as it is now. */
 export async function requestView(
@@ -152,6 +158,7 @@ export async function requestView(
     publicText: request.publicText,
     notes: request.notes,
     publish: request.publish,
+    otherSpaceOk: request.otherSpaceOk === 1,
     accessMin: first.claim.accessMin,
     exitMin: first.claim.exitMin,
     spaces: spaceLines(first, names),
@@ -159,8 +166,17 @@ export async function requestView(
       name: names.equipment[typeId]!,
       quantity,
     })),
-    dates: dates.map((date) =>
-      dateView(date, now, acting, names, request.tzid, verdictOf.get(date.id), risks.get(date.claimId) ?? []),
+    dates: dates.map((date, index) =>
+      dateView(
+        date,
+        now,
+        acting,
+        names,
+        request.tzid,
+        verdictOf.get(date.id),
+        risks.get(date.claimId) ?? [],
+        acting !== 'somebody-else' && index < MOST_DATES_DRAWN,
+      ),
     ),
     messages: ctx.viewer ? await messagesOf(db, ctx.viewer, request, request.tzid) : [],
     mayWrite: acting !== 'somebody-else',

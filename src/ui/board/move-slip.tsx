@@ -6,7 +6,7 @@ import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { Ladder } from '@/ui/requests/ladder';
 import { useChange } from '@/ui/requests/use-change';
-import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
+import { itemsOf, sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import type { House } from './house';
 import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-slip';
@@ -63,7 +63,10 @@ function MoveForm({
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
   const [reason, setReason] = useState('');
   const ids = movable.map(({ id }) => id).filter((id) => picked.has(id));
-  const preview = usePreview(request, { action: 'move', patch: toPatchBody(move.patch), reason: '' }, ids);
+  const preview = usePreview(
+    { action: 'move', patch: toPatchBody(move.patch), reason: '' },
+    itemsOf(request, ids),
+  );
   const isSeries = request.dates.length > 1;
   const isDone = change.doneText !== '';
   const run = () => change.run({ action: 'move', patch: toPatchBody(move.patch), reason }, ids);

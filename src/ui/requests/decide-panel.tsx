@@ -4,7 +4,9 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
-import { OfficeWays } from './office-ways';
+import { OfficeWays, useOfficeWays } from './office-ways';
+import { choicesOf, type Choices } from './one-step';
+import { OneStepPanel } from './one-step-panel';
 import { PlaceFields, type PlaceOption } from './place-fields';
 import { useChange, type ChangeHandle } from './use-change';
 
@@ -157,6 +159,9 @@ export function DecidePanel({
   offerUntil: string;
 }) {
   const change = useChange(request);
+  const ways = useOfficeWays(request);
+  const [choices, setChoices] = useState<Choices>(new Map());
+  const [isOneStep, setOneStep] = useState(false);
   const waiting = request.dates.filter(
     ({ actions }) => actions.includes('approve') || actions.includes('decline'),
   );
@@ -197,8 +202,27 @@ export function DecidePanel({
           </button>
         </div>
       )}
+      <OneStepPanel
+        request={request}
+        change={change}
+        ways={ways}
+        choices={choices}
+        onChoose={setChoices}
+        isOpen={isOneStep}
+        onOpen={setOneStep}
+        offerUntil={offerUntil}
+      />
       <Ladder dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
-      <OfficeWays request={request} change={change} offerUntil={offerUntil} />
+      <OfficeWays
+        request={request}
+        change={change}
+        ways={ways}
+        onTakeForAll={(way) => {
+          setChoices(choicesOf(way));
+          setOneStep(true);
+        }}
+        offerUntil={offerUntil}
+      />
       {waiting.length > 0 ? (
         <Decision change={change} picked={picked} waiting={waiting.length} />
       ) : (

@@ -1,6 +1,9 @@
 'use client';
+import { useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
 import type { DateView } from '@/contracts/request-view';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { WayDrawing } from '@/ui/ways-out/way-drawing';
+import { between, steppedTo } from '@/ui/primitives/range';
 
 interface LadderProps {
   readonly dates: readonly DateView[];
@@ -10,15 +13,72 @@ interface LadderProps {
   onPick(ids: ReadonlySet<number>): void;
 }
 
-/** A series as a column of its dates, each rung with verdict, place and state; rungs are picked one by one. */
+/** What stands on the day in the spaces of the date, the date drawn in. */
+function Day({ date }: { date: DateView }) {
+  const [isOpen, setOpen] = useState(false);
+  if (!date.drawn?.places.length) return null;
+  return (
+    <details className="mt-0.5" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="w-fit text-[0.93rem] text-soft">What else stands there</summary>
+      {isOpen && <WayDrawing now={null} then={date.drawn} />}
+    </details>
+  );
+}
+
+function Beside({ date }: { date: DateView }) {
+  return (
+    <>
+      {date.findings.map(({ sentence, severity }) => (
+        <p key={sentence} className={`mt-0.5 text-[0.95rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
+          {sentence}
+        </p>
+      ))}
+      {date.isHeld && date.holdUntilText && (
+        <p className="mt-0.5 text-[0.95rem] text-soft">Its place is kept until {date.holdUntilText}.</p>
+      )}
+      {date.proposal && (
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">
+          Offered instead: {date.proposal}
+        </p>
+      )}
+      {date.change && (
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">Wanted instead: {date.change}</p>
+      )}
+      {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
+    </>
+  );
+}
+
+/**
+ * A series as a column of its dates, each rung with verdict, place and state. Rungs are picked one by one, or as a
+ * range from the one picked before with Shift; arrows go from rung to rung, and pick on the way with Shift.
+ */
 export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
-  const toggle = (id: number) => {
+  const last = useRef<number | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const order = dates.map(({ id }) => id).filter((id) => pickable.has(id));
+  const setAll = (ids: readonly number[], isPicked: boolean) => {
     const next = new Set(picked);
-    if (!next.delete(id)) next.add(id);
+    for (const id of ids)
+      if (isPicked) next.add(id);
+      else next.delete(id);
     onPick(next);
   };
+  const toggle = (id: number, event: ChangeEvent<HTMLInputElement>) => {
+    const isRange = (event.nativeEvent as MouseEvent).shiftKey && last.current !== null;
+    setAll(isRange ? between(order, last.current!, id) : [id], event.target.checked);
+    last.current = id;
+  };
+  const walk = (id: number, event: KeyboardEvent) => {
+    const to = steppedTo(order, id, event.key);
+    if (to === null) return;
+    event.preventDefault();
+    if (event.shiftKey) setAll(between(order, id, to), true);
+    last.current = to;
+    list.current?.querySelector<HTMLInputElement>(`input[data-date="${to}"]`)?.focus();
+  };
   return (
-    <ol className="border-l-2 border-strong-rule" aria-label="Dates">
+    <ol ref={list} className="border-l-2 border-strong-rule" aria-label="Dates">
       {dates.map((date) => (
         <li
           key={date.id}
@@ -30,8 +90,10 @@ export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
                 <input
                   type="checkbox"
                   className="size-4 accent-(--accent)"
+                  data-date={date.id}
                   checked={picked.has(date.id)}
-                  onChange={() => toggle(date.id)}
+                  onChange={(event) => toggle(date.id, event)}
+                  onKeyDown={(event) => walk(date.id, event)}
                 />
                 <span className={date.isPast ? 'text-soft' : 'font-semibold'}>{date.when}</span>
               </label>
@@ -50,25 +112,8 @@ export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
               {date.isAtRisk && <CallStamp words="at risk" />}
             </span>
           </div>
-          {date.findings.map(({ sentence, severity }) => (
-            <p key={sentence} className={`mt-0.5 text-[0.95rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
-              {sentence}
-            </p>
-          ))}
-          {date.isHeld && date.holdUntilText && (
-            <p className="mt-0.5 text-[0.95rem] text-soft">Its place is kept until {date.holdUntilText}.</p>
-          )}
-          {date.proposal && (
-            <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">
-              Offered instead: {date.proposal}
-            </p>
-          )}
-          {date.change && (
-            <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">
-              Wanted instead: {date.change}
-            </p>
-          )}
-          {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
+          <Beside date={date} />
+          <Day date={date} />
         </li>
       ))}
     </ol>

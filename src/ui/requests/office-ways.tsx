@@ -67,24 +67,32 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   );
 }
 
+/** Ways out of all dates of a request that are blocked, doubtful or at risk; looked for anew when it has changed. */
+export function useOfficeWays(request: RequestView): ReturnType<typeof useWaysOut> {
+  const troubled = inTrouble(request.dates);
+  return useWaysOut(
+    troubled.length
+      ? { of: 'request', reference: request.reference, occurrences: troubled.map(({ id }) => id) }
+      : null,
+    `${request.reference} ${request.version} ${troubled.map(({ findings }) => findings.length).join()}`,
+  );
+}
+
 interface OfficeWaysProps {
   readonly request: RequestView;
   readonly change: ChangeHandle;
+  readonly ways: ReturnType<typeof useWaysOut>;
+  /** One way for the whole series is to be taken together with approving the rest. */
+  onTakeForAll(way: SeriesWayOut): void;
   /** A hold of an offer ends then unless another moment is given. */
   readonly offerUntil: string;
 }
 
 /** For the office: ways out of the request's dates, moved there at once or offered to whoever asked. */
-export function OfficeWays({ request, change, offerUntil }: OfficeWaysProps) {
-  const troubled = inTrouble(request.dates);
-  const ids = troubled.map(({ id }) => id);
-  const ways = useWaysOut(
-    ids.length ? { of: 'request', reference: request.reference, occurrences: ids } : null,
-    `${request.reference} ${request.version} ${troubled.map(({ findings }) => findings.length).join()}`,
-  );
+export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: OfficeWaysProps) {
   const [reason, setReason] = useState('');
   const [until, setUntil] = useState(offerUntil);
-  if (!ids.length) return null;
+  if (!inTrouble(request.dates).length) return null;
   const isWaiting = (occurrence: number | null) =>
     request.dates.some(({ id, state }) => id === occurrence && state === 'waiting');
 
@@ -151,10 +159,20 @@ export function OfficeWays({ request, change, offerUntil }: OfficeWaysProps) {
     const dates = each.map(({ occurrence }) => occurrence);
     return (
       <>
+        {dates.every(isWaiting) && (
+          <button
+            type="button"
+            className="press press-main"
+            disabled={change.isSending}
+            onClick={() => onTakeForAll(way)}
+          >
+            Take it, and approve the rest …
+          </button>
+        )}
         {why}
         <button
           type="button"
-          className="press press-main"
+          className="press"
           disabled={change.isSending}
           onClick={() => change.run({ action: 'move', each, reason }, dates)}
         >

@@ -5,7 +5,7 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { Combobox } from '@/ui/primitives/combobox';
 import type { ChangeHandle } from './use-change';
-import { sayNumbers, usePreview } from './use-preview';
+import { itemsOf, sayNumbers, usePreview } from './use-preview';
 
 /** A space a date may go to. */
 export interface SpaceOption {
@@ -76,7 +76,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
   const hours = sharedHours(picked);
   const patch = patchOf(fields, request, hours);
   const step = patch && { action: 'change' as const, patch, reason };
-  const preview = usePreview(request, step && { ...step, reason: '' }, ids);
+  const preview = usePreview(step && { ...step, reason: '' }, itemsOf(request, ids));
   const set = (name: keyof Fields) => (event: { target: { value: string } }) =>
     setFields({ ...fields, [name]: event.target.value });
   const run = async () => {

@@ -6,6 +6,7 @@ import type { ErrorReply } from '@/contracts/refusal';
 import type { RequestView } from '@/contracts/request-view';
 import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
+import { itemsOf } from './use-preview';
 
 type Step = ChangeBody['step'];
 type Items = ChangeBody['items'];
@@ -58,7 +59,7 @@ export function useChange(
   };
 
   const run = (step: Step, occurrences: readonly number[]): Promise<boolean> =>
-    runFor(step, [{ reference: request.reference, version: request.version, occurrences: [...occurrences] }]);
+    runFor(step, itemsOf(request, occurrences));
 
   const takeBack = async (): Promise<void> => {
     if (isSending || changeSet === null) return;

@@ -18,38 +18,33 @@ export function sayNumbers({ numbers }: ChangeReply): string {
     .join(', ');
 }
 
+/** Dates of one request, as the items of a change. */
+export const itemsOf = (
+  { reference, version }: Pick<RequestView, 'reference' | 'version'>,
+  occurrences: readonly number[],
+): ChangeBody['items'] => [{ reference, version, occurrences: [...occurrences] }];
+
 /** Long enough that what is being typed is not asked about letter by letter. */
 const PAUSE_MS = 250;
 
 /**
- * What the server says a step would do to these dates, or why it would not be taken; null while it is asked, or where
- * there is nothing to ask.
+ * What the server says a step would do to these dates, of one request or several, or why it would not be taken; null
+ * while it is asked, or where there is nothing to ask.
  */
 export function usePreview(
-  { reference, version }: Pick<RequestView, 'reference' | 'version'>,
   step: ChangeBody['step'] | null,
-  ids: readonly number[],
+  items: ChangeBody['items'],
 ): ChangeReply | string | null {
   const [answer, setAnswer] = useState<{ text: string; value: ChangeReply | string } | null>(null);
-  const text = step && ids.length ? JSON.stringify({ reference, version, step, ids }) : '';
+  const text =
+    step && items.some(({ occurrences }) => occurrences.length) ? JSON.stringify({ step, items }) : '';
   useEffect(() => {
     if (!text) return;
-    const {
-      ids: occurrences,
-      step: wanted,
-      ...item
-    } = JSON.parse(text) as {
-      ids: number[];
-      step: ChangeBody['step'];
-      reference: string;
-      version: number;
-    };
     const abort = new AbortController();
     const body = {
       key: crypto.randomUUID(),
       preview: true,
-      items: [{ ...item, occurrences }],
-      step: wanted,
+      ...(JSON.parse(text) as Pick<ChangeBody, 'items' | 'step'>),
     };
     const timer = setTimeout(() => {
       send<ChangeReply>('POST', '/api/changes', body, abort.signal)

@@ -18,7 +18,7 @@ interface Row {
 }
 
 /** One row for each space on each day: where the date is, and where it would be. */
-function rowsOf(now: Drawn, then: Drawn): Row[] {
+function rowsOf(now: Drawn | null, then: Drawn): Row[] {
   const rows = new Map<string, Row>();
   const add = (drawn: Drawn, which: 'now' | 'then') => {
     for (const place of drawn.places) {
@@ -33,7 +33,7 @@ function rowsOf(now: Drawn, then: Drawn): Row[] {
       rows.set(key, { ...known, [which]: place });
     }
   };
-  add(now, 'now');
+  if (now) add(now, 'now');
   add(then, 'then');
   return [...rows.values()];
 }
@@ -66,8 +66,11 @@ function useTaken(rows: readonly Row[]): ReadonlyMap<string, SpaceDay['taken']> 
 
 const HOUR_MIN = 60;
 
-/** The slice of the board around a date: where it is now, where it would be, and what else stands there. */
-export function WayDrawing({ now, then }: { now: Drawn; then: Drawn }) {
+/**
+ * The slice of the board around a date: where it is now, where it would be, and what else stands there. Without a
+ * `now` it is a date where it stands.
+ */
+export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
   const { tzid } = useOffice();
   const rows = rowsOf(now, then);
   const taken = useTaken(rows);
@@ -123,13 +126,15 @@ export function WayDrawing({ now, then }: { now: Drawn; then: Drawn }) {
         </div>
       ))}
       <figcaption className="flex gap-4 border-t border-rule pt-1 text-[0.8rem] text-soft">
-        <span>
-          <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
-          as asked for
-        </span>
+        {now && (
+          <span>
+            <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
+            as asked for
+          </span>
+        )}
         <span>
           <span className="mr-1 inline-block h-3 w-5 border-2 border-clear bg-clear/25 align-middle" />
-          as it would be
+          {now ? 'as it would be' : 'this date'}
         </span>
       </figcaption>
     </figure>

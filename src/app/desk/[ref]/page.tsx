@@ -8,6 +8,7 @@ import { signedInPage } from '@/server/http/page';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { knownSpaces } from '@/server/use-cases/look/board-house';
 import { siteZone } from '@/server/db/space-facts';
+import { WalkLinks } from '@/ui/desk/walk-links';
 import { DecidePanel } from '@/ui/requests/decide-panel';
 import { RequestFacts } from '@/ui/requests/facts';
 import { RequestHeading } from '@/ui/requests/request-heading';
@@ -31,8 +32,9 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
   const spaces = request.wantsText === null ? [] : await knownSpaces(ctx.db);
   return (
     <>
-      <p className="pb-1">
+      <p className="flex flex-wrap items-baseline gap-x-6 pb-1">
         <Link href="/desk">Back to the desk</Link>
+        <WalkLinks reference={ref} />
       </p>
       <RequestHeading request={request} />
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">

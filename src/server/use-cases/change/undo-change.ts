@@ -53,8 +53,8 @@ const ORDER: readonly TrackedTable[] = [
   'request',
 ];
 
-/** Columns that only ever go forward, or follow from the rest. */
-const ONWARD: readonly string[] = ['row_version', 'sequence', 'changed_min'];
+/** Columns that only ever go forward, follow from the rest, or have nothing to do with dates. */
+const ONWARD: readonly string[] = ['row_version', 'sequence', 'changed_min', 'handler_id'];
 
 const withoutOnward = (row: Row): Row =>
   Object.fromEntries(Object.entries(row).filter(([column]) => !ONWARD.includes(column)));

@@ -2,8 +2,8 @@ import type { RequestLine, RequestView } from '@/contracts/request-view';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context';
-import { lineOf } from '../decide/desk';
 import { accessTo } from '../request-access';
+import { requestLine } from '../request-line';
 import { isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
 import { loadPlaceNames, requestView } from '../request-view';
 
@@ -26,7 +26,7 @@ export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> 
     return {
       over: live ? 0 : 1,
       order,
-      line: lineOf(request, own, next, now, names, NO_CALLS),
+      line: requestLine(request, own, next, now, names, NO_CALLS),
     };
   });
   return lines.sort((a, b) => a.over - b.over || a.order - b.order).map(({ line }) => line);

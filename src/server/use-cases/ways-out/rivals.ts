@@ -12,7 +12,8 @@ import { loadDates, loadRequest, type DateRow, type RequestRow } from '../reques
 import type { Looked } from './looked';
 import { worldAround } from './near';
 import { lookAt } from './of-request';
-import { drawn, tellRemedies, type Teller } from './tell';
+import { drawnDate } from '../drawn-date';
+import { tellRemedies, type Teller } from './tell';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
@@ -111,9 +112,9 @@ class Rivalry {
         occurrence: theirs.occurrence,
         title: theirs.title,
         when: spanText(startLocal, endLocal),
-        now: drawn(theirs.contender.draft, this.teller.names),
+        now: drawnDate(theirs.contender.draft, this.teller.names.place),
       },
-      now: drawn(ours.contender.draft, this.teller.names),
+      now: drawnDate(ours.contender.draft, this.teller.names.place),
       theirs: await tell(both.second, theirs.contender.search.near),
       ours: await tell(both.first, ours.contender.search.near),
       sentence: sayBoth(both.moves, theirs.title, both.first.best.length > 0 && both.second.best.length > 0),
@@ -139,7 +140,7 @@ class Rivalry {
           occurrence,
           sentence: sayPlacement(title, names.place(space), patch !== null),
           patch: patch && toPatchBody(patch),
-          drawn: { now: drawn(contender.draft, names), then: drawn(draft, names) },
+          drawn: { now: drawnDate(contender.draft, names.place), then: drawnDate(draft, names.place) },
         };
       }),
     };

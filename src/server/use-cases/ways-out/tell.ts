@@ -1,22 +1,13 @@
-import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { Finding, Side } from '@/core/checks/findings';
 import { severityOf } from '@/core/checks/findings';
-import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
 import type { WorldSnapshot } from '@/core/occupancy/world';
 import type { NearWorld } from '@/core/remedies/near-world';
 import type { DateInTrouble, WaysOut } from '@/core/remedies/of-date';
 import { isUniform, type SeriesRemedy } from '@/core/remedies/of-series';
 import type { Candidate, Remedy } from '@/core/remedies/remedy';
-import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { toPatchBody } from '@/contracts/patch-body';
-import {
-  MOST_DRAWN,
-  type DateWaysOut,
-  type Drawn,
-  type SeriesWayOut,
-  type WayOut,
-} from '@/contracts/ways-out';
+import { MOST_DRAWN, type DateWaysOut, type SeriesWayOut, type WayOut } from '@/contracts/ways-out';
 import {
   sayCosts,
   sayCut,
@@ -29,6 +20,7 @@ import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import type { Names } from '../../db/names';
+import { drawnDate } from '../drawn-date';
 import { speakerFor } from '../verdicts';
 
 /** Who is told, and in what world. */
@@ -41,18 +33,6 @@ export interface Teller {
   readonly world: WorldSnapshot;
   /** Whom to ask, for requesters; null where the office has no name. */
   readonly office: string | null;
-}
-
-export function drawn({ startLocal, endLocal, content }: ClaimDraft, names: Names): Drawn {
-  return {
-    day: dateOf(startLocal),
-    when: spanText(startLocal, endLocal),
-    places: content.spaces.map((space) => ({
-      spaceId: space.spaceId,
-      name: names.place(space.spaceId),
-      bands: bandsOf(content.event, bandMinutesOf(content, space)),
-    })),
-  };
 }
 
 const told = ({ kind, cost, draft }: Candidate) => ({
@@ -85,7 +65,7 @@ export async function tellRemedies(remedies: readonly Remedy[], teller: Teller):
     ],
     patch: toPatchBody(remedy.patch),
     hire: hireOf(remedy, teller),
-    drawn: drawn(remedy.draft, names),
+    drawn: drawnDate(remedy.draft, names.place),
   }));
 }
 
@@ -99,7 +79,7 @@ export async function tellDate(
     key: date.key,
     occurrence,
     when: spanText(draft.startLocal, draft.endLocal),
-    now: drawn(draft, teller.names),
+    now: drawnDate(draft, teller.names.place),
     best: await tellRemedies(best, teller),
     others: await tellRemedies(others, teller),
     none: best.length ? null : sayNoWay(teller.side, teller.office),
@@ -128,7 +108,7 @@ export const tellSeries = (
       patch: toPatchBody(candidate.patch),
       drawn:
         index < MOST_DRAWN
-          ? { now: drawn(drafts.get(key)!, names), then: drawn(candidate.draft, names) }
+          ? { now: drawnDate(drafts.get(key)!, names.place), then: drawnDate(candidate.draft, names.place) }
           : null,
     })),
   };

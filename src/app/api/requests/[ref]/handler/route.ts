@@ -1,0 +1,9 @@
+import { handlerSchema } from '@/contracts/desk';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { takeOn } from '@/server/use-cases/decide/take-on';
+
+export const POST = writeRoute({
+  action: 'desk.take-on',
+  body: handlerSchema,
+  run: (ctx, body, { ref = '' }) => takeOn(signedIn(ctx), ref, body),
+});

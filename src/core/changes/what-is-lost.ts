@@ -1,0 +1,69 @@
+import type { EpochMinute } from '../time/epoch-minute';
+
+const DAY_MIN = 1440;
+
+/** What is lost by waiting longer: the date itself, the notice crews need to set it up, a place that is kept. */
+export type LossKind = 'begins' | 'crews' | 'hold';
+
+/** The first thing that is lost, and when. */
+export interface Loss {
+  readonly kind: LossKind;
+  readonly at: EpochMinute;
+}
+
+/** A date that waits for a decision. */
+export interface WaitingDate {
+  /** When its space has to be empty: setup begins. */
+  readonly occupiedFrom: EpochMinute;
+  /** Minutes of notice that crews and services need before that; 0 where none is known. */
+  readonly noticeMin: number;
+  /** Until when something is kept for it; null where nothing is. */
+  readonly heldUntil: EpochMinute | null;
+}
+
+/** What is lost first by leaving these dates undecided; null without dates. Of two at one moment the heavier is said. */
+export function firstLoss(dates: readonly WaitingDate[]): Loss | null {
+  const losses = dates.flatMap(({ occupiedFrom, noticeMin, heldUntil }): Loss[] => [
+    { kind: 'begins', at: occupiedFrom },
+    ...(noticeMin > 0 ? [{ kind: 'crews' as const, at: (occupiedFrom - noticeMin) as EpochMinute }] : []),
+    ...(heldUntil === null ? [] : [{ kind: 'hold' as const, at: heldUntil }]),
+  ]);
+  return losses.reduce<Loss | null>(
+    (first, loss) => (first === null || loss.at < first.at ? loss : first),
+    null,
+  );
+}
+
+/** One request on the desk, as far as its place in the order goes. */
+export interface DeskPlace {
+  readonly loss: EpochMinute;
+  /** Others who wait for the same place at the same time. */
+  readonly rivals: number;
+  readonly askedAt: EpochMinute;
+  /** It waits for an answer of whoever asked: nothing can be done about it now. */
+  readonly isAnswerAwaited: boolean;
+}
+
+/**
+ * How near a loss is, coarsely, so that within a step what else is lost decides: over, today, each day of the coming
+ * week, then by weeks. Common practice, no source.
+ */
+export function nearness(loss: EpochMinute, now: EpochMinute): number {
+  const minutes = loss - now;
+  if (minutes <= 0) return 0;
+  const days = Math.floor(minutes / DAY_MIN);
+  return days < 7 ? days + 1 : 7 + Math.floor(days / 7);
+}
+
+/**
+ * Order of the desk: by what is lost by waiting. First how near it is; within a step those whose place others wait
+ * for too; then whoever has waited longest. What waits for an answer comes after everything of its step.
+ */
+export function byLoss(now: EpochMinute): (a: DeskPlace, b: DeskPlace) => number {
+  return (a, b) =>
+    nearness(a.loss, now) - nearness(b.loss, now) ||
+    Number(a.isAnswerAwaited) - Number(b.isAnswerAwaited) ||
+    b.rivals - a.rivals ||
+    a.askedAt - b.askedAt ||
+    a.loss - b.loss;
+}

@@ -1,0 +1,195 @@
+import { firstLoss, byLoss, type DeskPlace } from '@/core/changes/what-is-lost';
+import { checkDates } from '@/core/checks/check';
+import type { AskedFacts, Finding, WantedDate } from '@/core/checks/findings';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import { occupiedOf } from '@/core/occupancy/bands';
+import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addDays, dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import type { DeskLine, Handler } from '@/contracts/desk';
+import { sayLoss } from '@/contracts/words/desk';
+import { sinceText } from '@/contracts/words/when';
+import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
+import { loadWorld } from '../../db/snapshot';
+import { siteZone } from '../../db/space-facts';
+import { requestLine } from '../request-line';
+import {
+  audiencesOf,
+  hasWantedChange,
+  isPast,
+  loadClaimsAtRisk,
+  loadDates,
+  loadRequestsForOffice,
+  type DateRow,
+  type RequestRow,
+} from '../request-rows';
+import { loadPlaceNames } from '../request-view';
+import { countVerdicts, judge, type DateVerdict } from '../verdicts';
+
+const DAY_MIN = 1440;
+
+/** Later dates of a series without end that was decided before come back so long ahead. */
+const COMES_BACK_DAYS = 42;
+
+async function sleepingDates(reader: Reader, now: EpochMinute, tzid: string): Promise<Set<OccurrenceId>> {
+  const limit = addDays(dateOf(toLocal(now, tzid)), COMES_BACK_DAYS);
+  const rows = await reader.rows<{ id: OccurrenceId }>(
+    `SELECT o.id FROM segment g JOIN occurrence o ON o.segment_id = g.id AND o.state = 'waiting'
+     WHERE g.endless = 1 AND g.decided_until >= substr(g.start_local, 1, 10) AND o.recurrence_local > $limit AND o.recurrence_local > g.decided_until`,
+    { limit: `${limit}T24:00` },
+  );
+  return new Set(rows.map(({ id }) => id));
+}
+
+/** What is known of a request beside its dates. */
+interface Seen {
+  readonly handler: Handler | null;
+  /** The last thing written was a question by the office. */
+  readonly isAsked: boolean;
+  /** The longest notice of the services of its waiting dates, in days. */
+  readonly serviceDays: number;
+}
+
+interface SeenRows {
+  readonly requests: Record<string, { handler: Handler | null; isAsked: 0 | 1; serviceDays: number }>;
+  /** The longest lead of any recipe in use. */
+  readonly recipeDays: number;
+}
+
+const SEEN = `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe WHERE retired_at IS NULL),
+  'requests', (SELECT json_group_object(r.id, json_object(
+    'handler', (SELECT json_object('id', p.id, 'name', p.name) FROM person p WHERE p.id = r.handler_id),
+    'isAsked', COALESCE((SELECT m.is_question FROM thread t JOIN message m ON m.thread_id = t.id WHERE t.request_id = r.id AND t.kind = 'with-requester' ORDER BY m.id DESC LIMIT 1), 0),
+    'serviceDays', COALESCE((SELECT MAX(s.lead_days) FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id
+      WHERE o.request_id = r.id AND o.state = 'waiting'), 0)))
+  FROM request r WHERE r.id IN (SELECT value FROM json_each($ids)))) AS json`;
+
+async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
+  const { requests, recipeDays } = await reader.json<SeenRows>(SEEN, { ids: JSON.stringify(ids) });
+  return (id) => {
+    const { handler, isAsked, serviceDays } = requests[id]!;
+    return { handler, isAsked: isAsked === 1, serviceDays: Math.max(serviceDays, recipeDays) };
+  };
+}
+
+// Titles are not spoken on the list; a request's own page names what it collides with.
+const SILENT = { say: () => '' };
+
+const factsOf = (request: RequestRow): AskedFacts => ({
+  requestId: request.id,
+  audiences: audiencesOf(request),
+});
+
+/** The world as a request sees it: what is held for its own waiting dates is not in its way. */
+function withoutOwn(world: WorldSnapshot, own: readonly DateRow[]): WorldSnapshot {
+  const held = new Set(
+    own.flatMap(({ live }) => live.filter(({ status }) => status === 'held').map(({ id }) => id)),
+  );
+  if (!held.size) return world;
+  const isOther = ({ claimId }: { claimId: ClaimId }) => !held.has(claimId);
+  return { ...world, busy: world.busy.filter(isOther), uses: world.uses.filter(isOther) };
+}
+
+const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
+  Math.min(
+    claim.event.start - claim.accessMin,
+    ...claim.spaces.map((space) => occupiedOf(claim, space).start),
+  ) as EpochMinute;
+
+const heldUntil = ({ live }: DateRow): EpochMinute | null =>
+  live.find(({ status }) => status === 'held')?.holdUntil ?? null;
+
+const isOffered = ({ live }: DateRow): boolean =>
+  live.some(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
+
+const rivalsIn = (found: readonly Finding[]): number =>
+  Math.max(0, ...found.map(({ facts }) => (facts.rule === 'also-wanted' ? new Set(facts.by).size : 0)));
+
+const approvableOf = (own: readonly DateRow[], verdicts: readonly DateVerdict[], kind: RequestRow['kind']) =>
+  own
+    .filter(
+      ({ claim }, index) =>
+        verdicts[index]!.verdict === 'clear' && (kind !== 'office-chooses' || claim.spaces.length > 0),
+    )
+    .map(({ id }) => id);
+
+/** What waits for the office or needs looking at, in order of what is lost by waiting. */
+export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
+  const { db } = ctx;
+  const now = ctx.clock.now();
+  const requests = await loadRequestsForOffice(db);
+  const ids = requests.map(({ id }) => id);
+  const tzid = await siteZone(db);
+  const [dates, asleep, risky, names, seenOf] = await Promise.all([
+    loadDates(db, ids),
+    sleepingDates(db, now, tzid),
+    loadClaimsAtRisk(db),
+    loadPlaceNames(db),
+    loadSeen(db, ids),
+  ]);
+  const waiting = dates.filter((date) => date.state === 'waiting' && !asleep.has(date.id));
+  // One world for all: every request is then checked alone, in memory.
+  const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
+  const audiences = [...new Set(requests.flatMap(({ audiences: all }) => all))];
+  const world = keyed.length ? await loadWorld(db, keyed, { audiences, withWaiting: true }) : null;
+  const isAtRisk = (date: DateRow) =>
+    risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
+
+  const line = (request: RequestRow): { place: DeskPlace; line: DeskLine }[] => {
+    const all = dates.filter(({ requestId }) => requestId === request.id);
+    const own = waiting.filter(({ requestId }) => requestId === request.id);
+    const waits = new Set(own.map(({ id }) => id));
+    const [first] = all.filter((date) => waits.has(date.id) || hasWantedChange(date) || isAtRisk(date));
+    if (!first) return [];
+    const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
+    const found = world ? checkDates(wanted, withoutOwn(world, own), factsOf(request)) : [];
+    const verdicts = judge(wanted, found, 'office', SILENT);
+    const seen = seenOf(request.id);
+    const open = own.filter((date) => !isPast(date, now));
+    const loss = firstLoss(
+      open.map((date) => ({
+        occupiedFrom: occupiedFrom(date),
+        noticeMin: seen.serviceDays * DAY_MIN,
+        heldUntil: heldUntil(date),
+      })),
+    );
+    const place: DeskPlace = {
+      loss: loss?.at ?? occupiedFrom(first),
+      rivals: rivalsIn(found),
+      askedAt: request.askedMin,
+      isAnswerAwaited: own.length > 0 && (seen.isAsked || own.every(isOffered)),
+    };
+    return [
+      {
+        place,
+        line: {
+          ...requestLine(request, all, first, now, names, {
+            verdicts: countVerdicts(verdicts),
+            changesWanted: all.filter(hasWantedChange).length,
+            atRisk: all.filter(isAtRisk).length,
+          }),
+          version: request.version,
+          clear: approvableOf(own, verdicts, request.kind).filter((id) =>
+            open.some((date) => date.id === id),
+          ),
+          loss: loss && sayLoss(loss, now, tzid),
+          rivals: place.rivals,
+          askedText: sinceText(request.askedMin, now),
+          askedMin: request.askedMin,
+          beginsMin: occupiedFrom(first),
+          handler: seen.handler,
+          isMine: seen.handler?.id === ctx.viewer.personId,
+          isAnswerAwaited: place.isAnswerAwaited,
+          buildings: [...new Set(first.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building))],
+        },
+      },
+    ];
+  };
+  const order = byLoss(now);
+  return requests
+    .flatMap(line)
+    .sort((a, b) => order(a.place, b.place))
+    .map((each) => each.line);
+}

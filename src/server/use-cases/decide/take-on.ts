@@ -1,0 +1,30 @@
+import type { PersonId } from '@/core/ids';
+import type { Handler, HandlerInput } from '@/contracts/desk';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { loadRequest } from '../request-rows';
+
+/** Takes a request on, so that two of the office do not work at the same one; or gives it back. */
+export async function takeOn(
+  ctx: SignedInContext,
+  reference: string,
+  { key, handler }: HandlerInput,
+): Promise<Outcome<{ readonly handler: Handler | null; readonly summary: string }>> {
+  const request = await loadRequest(ctx.db, reference);
+  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  const isMine = handler === 'me';
+  const order = {
+    action: isMine ? 'took it on' : 'gave it back for anybody',
+    reason: '',
+    idempotencyKey: key,
+  };
+  return runChangeSet(ctx, order, async (change) => {
+    const me = ctx.viewer.personId;
+    const to: PersonId | null = isMine ? me : null;
+    await change.update('request', [request.id], () => ({ handler_id: to }));
+    change.requestIds.add(request.id);
+    const [person] = await change.tx.rows<{ name: string }>('SELECT name FROM person WHERE id = $me', { me });
+    return done({ handler: isMine ? { id: me, name: person!.name } : null, summary: order.action });
+  });
+}

@@ -1,0 +1,56 @@
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { dateOf } from '@/core/time/local-time';
+import { dayInterval, toLocal } from '@/core/time/zone';
+import type { LocalDateTime } from '@/core/time/local-time';
+import { timeOf } from '@/core/time/local-time';
+import type { TodayLine } from '@/contracts/desk';
+import type { Context } from '../../context';
+import { siteZone } from '../../db/space-facts';
+
+interface TodayRow {
+  readonly reference: string;
+  readonly title: string;
+  readonly startMin: EpochMinute;
+  readonly endMin: EpochMinute;
+  readonly startLocal: LocalDateTime;
+  readonly endLocal: LocalDateTime;
+  readonly places: string | null;
+  readonly setups: number;
+  readonly open: number;
+  readonly late: number;
+}
+
+const TODAY = `
+SELECT json_group_array(json_object('reference', r.ref, 'title', r.title, 'startMin', c.start_min, 'endMin', c.end_min, 'startLocal', c.start_local, 'endLocal', c.end_local,
+  'places', (SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = c.id),
+  'setups', (SELECT COUNT(*) FROM work_order w WHERE w.occurrence_id = o.id AND w.phase = 'setup' AND w.state <> 'withdrawn'),
+  'open', (SELECT COUNT(*) FROM work_order w WHERE w.occurrence_id = o.id AND w.phase = 'setup' AND w.state = 'open'),
+  'late', (SELECT COUNT(*) FROM work_order w WHERE w.occurrence_id = o.id AND w.phase = 'setup' AND w.state = 'open' AND w.due_min < $now))
+  ORDER BY c.start_min, o.id) AS json
+FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved' JOIN request r ON r.id = o.request_id
+WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND r.kind <> 'notice'`;
+
+/** A time of today as the clock says it; of another day with nothing but an ellipsis. */
+const clockOn = (local: LocalDateTime, today: string): string =>
+  dateOf(local) === today ? timeOf(local) : '…';
+
+/** What is on today, where, and how far its setting-up is. */
+export async function today({ db, clock }: Context): Promise<TodayLine[]> {
+  const now = clock.now();
+  const tzid = await siteZone(db);
+  const day = dateOf(toLocal(now, tzid));
+  const rows = await db.json<TodayRow[]>(TODAY, { now, ...dayInterval(day, tzid) });
+  return rows.map(
+    ({ reference, title, startMin, endMin, startLocal, endLocal, places, setups, open, late }) => ({
+      reference,
+      title,
+      times: `${clockOn(startLocal, day)}–${clockOn(endLocal, day)}`,
+      places: places ?? 'no place',
+      isOn: startMin <= now && now < endMin,
+      isOver: endMin <= now,
+      setups,
+      openSetups: open,
+      isLate: late > 0,
+    }),
+  );
+}

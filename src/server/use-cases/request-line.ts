@@ -1,0 +1,32 @@
+import { countStates } from '@/core/changes/request-state';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { RequestLine } from '@/contracts/request-view';
+import { sayRequestState } from '@/contracts/words/states';
+import { spanText, untilText } from '@/contracts/words/when';
+import type { DateRow, RequestRow } from './request-rows';
+import { placesOf, whenTextOf, type PlaceNames } from './request-view';
+
+/** A request in one line; `next` is the first of its dates that still matters. */
+export const requestLine = (
+  request: RequestRow,
+  dates: readonly DateRow[],
+  next: DateRow,
+  now: EpochMinute,
+  names: PlaceNames,
+  calls: Pick<RequestLine, 'verdicts' | 'changesWanted' | 'atRisk'>,
+): RequestLine => ({
+  reference: request.ref,
+  title: request.title,
+  mark: request.mark,
+  hue: request.hue,
+  category: request.category,
+  host: request.host,
+  requester: request.requester,
+  people: request.people,
+  places: placesOf(next, names),
+  stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
+  whenText: whenTextOf(request, dates.length),
+  nextText: spanText(next.startLocal, next.endLocal),
+  waitText: untilText(next.claim.event.start, now),
+  ...calls,
+});

@@ -1,0 +1,92 @@
+'use client';
+import { useState } from 'react';
+import type { ChangeBody } from '@/contracts/change';
+import type { DeskLine } from '@/contracts/desk';
+import { countText } from '@/contracts/words/when';
+import { ChangeDone } from '@/ui/requests/change-done';
+import { useChange } from '@/ui/requests/use-change';
+import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
+
+/** The clear dates of some requests, as the items of one change. */
+export const clearItems = (lines: readonly DeskLine[]): ChangeBody['items'] =>
+  lines
+    .filter(({ clear }) => clear.length)
+    .map(({ reference, version, clear }) => ({ reference, version, occurrences: [...clear] }));
+
+const APPROVE = { action: 'approve' as const, reason: '' };
+
+/** Exactly what approving would do, by the server itself, before it is done. */
+function Review({ lines, isOpen }: { lines: readonly DeskLine[]; isOpen: boolean }) {
+  const preview = usePreview(isOpen ? APPROVE : null, clearItems(lines));
+  if (preview === null) return <p className="min-h-6 text-soft">Looking at what it would do …</p>;
+  if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
+  return (
+    <>
+      <p className="min-h-6">
+        {[countText(preview.changed, 'date is approved', 'dates are approved'), sayNumbers(preview)].join(
+          ', ',
+        )}
+        .
+      </p>
+      {[...preview.sentences, ...preview.warnings].map((sentence) => (
+        <p key={sentence} className="text-[0.95rem] text-soft">
+          {sentence}
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** Approving the clear dates of picked requests together, after seeing what that does; taken back in one. */
+export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; onDone(): void }) {
+  const change = useChange({ reference: '', version: 1 });
+  const [isOpen, setOpen] = useState(false);
+  const with_ = picked.filter(({ clear }) => clear.length);
+  const dates = with_.reduce((sum, { clear }) => sum + clear.length, 0);
+  const words = `Approve ${countText(dates, 'clear date', 'clear dates')} of ${countText(with_.length, 'request', 'requests')}`;
+  if (!picked.length && !change.doneText && !change.error) return null;
+  return (
+    <div
+      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'foot-bar' : ''}`}
+      onKeyDown={({ key }) => key === 'Escape' && setOpen(false)}
+    >
+      <ChangeDone change={change} />
+      {isOpen && dates > 0 && (
+        <section aria-label="What it would do" className="sheet border-l-4 border-l-clear px-3 py-2">
+          <ul className="max-h-40 overflow-y-auto text-[0.95rem]" tabIndex={0} aria-label="Requests">
+            {with_.map(({ reference, title, clear, nextText }) => (
+              <li key={reference}>
+                <strong>{title}</strong>: {countText(clear.length, 'date', 'dates')}, the first {nextText}
+              </li>
+            ))}
+          </ul>
+          <Review lines={picked} isOpen={isOpen} />
+        </section>
+      )}
+      {picked.length > 0 && (
+        <div className="flex flex-wrap items-center gap-2">
+          <button
+            type="button"
+            className="press press-main"
+            disabled={change.isSending || dates === 0}
+            onClick={async () => {
+              if (!isOpen) return setOpen(true);
+              if (await change.runFor(APPROVE, clearItems(picked))) {
+                setOpen(false);
+                onDone();
+              }
+            }}
+          >
+            {dates === 0 ? 'Nothing of it is clear' : isOpen ? words : `${words} …`}
+          </button>
+          {isOpen && (
+            <button type="button" className="press" onClick={() => setOpen(false)}>
+              Not now
+            </button>
+          )}
+          <span className="text-soft">{countText(picked.length, 'request picked', 'requests picked')}</span>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Handler } from '@/contracts/desk';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+
+interface HandledByProps {
+  readonly reference: string;
+  readonly title: string;
+  readonly handler: Handler | null;
+  readonly isMine: boolean;
+}
+
+/** Who of the office sees to a request: taken on with one press, given back with another. */
+export function HandledBy({ reference, title, handler, isMine }: HandledByProps) {
+  const router = useRouter();
+  const keyOf = useIntentKey();
+  const [fault, setFault] = useState('');
+  const [isSending, setSending] = useState(false);
+  const give = async (to: 'me' | 'nobody') => {
+    if (isSending) return;
+    setSending(true);
+    const reply = await send('POST', `/api/requests/${reference}/handler`, {
+      handler: to,
+      key: keyOf([reference, to, handler?.id]),
+    });
+    setSending(false);
+    setFault(reply.ok ? '' : reply.error.message);
+    router.refresh();
+  };
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-2">
+      {handler && <span>{isMine ? 'you' : handler.name}</span>}
+      <button
+        type="button"
+        className="text-[0.92rem] underline"
+        aria-label={isMine ? `Give back: ${title}` : `Take on: ${title}`}
+        disabled={isSending}
+        onClick={() => give(isMine ? 'nobody' : 'me')}
+      >
+        {isMine ? 'Give back' : 'Take on'}
+      </button>
+      {fault && <span className="text-clash">{fault}</span>}
+    </span>
+  );
+}

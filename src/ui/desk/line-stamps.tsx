@@ -1,0 +1,31 @@
+import type { DeskLine } from '@/contracts/desk';
+import { countText } from '@/contracts/words/when';
+import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
+
+const VERDICTS = ['clear', 'look', 'clash'] as const;
+
+/** How the dates that wait stand, and what else calls for the office. */
+export function LineStamps({ line }: { line: DeskLine }) {
+  const present = VERDICTS.filter((verdict) => line.verdicts[verdict] > 0);
+  const total = present.reduce((sum, verdict) => sum + line.verdicts[verdict], 0);
+  return (
+    <span className="flex flex-wrap gap-1">
+      {present.map((verdict) => (
+        <VerdictStamp
+          key={verdict}
+          verdict={verdict}
+          count={total > 1 ? line.verdicts[verdict] : undefined}
+        />
+      ))}
+      {line.changesWanted > 0 && (
+        <CallStamp words={countText(line.changesWanted, 'change wanted', 'changes wanted')} />
+      )}
+      {line.atRisk > 0 && <CallStamp words={`${line.atRisk} at risk`} />}
+      {line.rivals > 0 && (
+        <span className="text-[0.88rem] text-look">
+          {countText(line.rivals, 'other wants', 'others want')} the place
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+import { useState } from 'react';
+import type { RequestView } from '@/contracts/request-view';
+import type { useWaysOut } from '@/ui/ways-out/use-ways-out';
+import {
+  approvable,
+  elsewhereOf,
+  isSame,
+  oneStep,
+  sayOneStep,
+  type Choices,
+  type Elsewhere,
+  type OneStep,
+} from './one-step';
+import type { ChangeHandle } from './use-change';
+import { itemsOf, sayNumbers, usePreview } from './use-preview';
+
+const LEAVE = 'leave';
+
+/** What each date that clashes gets instead; every one can be given another way, or be left waiting. */
+function ElsewhereList({
+  elsewhere,
+  onChoose,
+}: {
+  elsewhere: readonly Elsewhere[];
+  onChoose(id: number, way: Elsewhere['chosen']): void;
+}) {
+  return (
+    <ul className="max-h-72 overflow-y-auto border-y border-rule" aria-label="Elsewhere" tabIndex={0}>
+      {elsewhere.map(({ date, ways, chosen }) => (
+        <li
+          key={date.id}
+          className="grid items-baseline gap-x-3 border-b border-rule py-1 sm:grid-cols-[14rem_1fr]"
+        >
+          <span className="font-semibold">{date.when}</span>
+          <select
+            className="field"
+            aria-label={`What ${date.when} gets`}
+            value={chosen ? ways.findIndex(({ patch }) => isSame(patch, chosen.patch)) : LEAVE}
+            onChange={({ target }) =>
+              onChoose(date.id, target.value === LEAVE ? null : ways[Number(target.value)]!)
+            }
+          >
+            {ways.map(({ sentence }, index) => (
+              <option key={sentence} value={index}>
+                {sentence}
+              </option>
+            ))}
+            <option value={LEAVE}>Nothing yet: it stays waiting.</option>
+          </select>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** In numbers what the step would do, by the server itself. */
+function Consequence({ request, wanted }: { request: RequestView; wanted: OneStep }) {
+  const preview = usePreview(wanted.step, itemsOf(request, wanted.occurrences));
+  if (preview === null) return <p className="min-h-6 text-soft">Looking at what it would do …</p>;
+  if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
+  return (
+    <>
+      <p className="min-h-6">
+        <strong className="first-letter:uppercase">{preview.summary}</strong>. {sayNumbers(preview)}.
+      </p>
+      {[...preview.sentences, ...preview.warnings].map((sentence) => (
+        <p key={sentence} className="text-[0.95rem] text-soft">
+          {sentence}
+        </p>
+      ))}
+    </>
+  );
+}
+
+interface OneStepPanelProps {
+  readonly request: RequestView;
+  readonly change: ChangeHandle;
+  readonly ways: ReturnType<typeof useWaysOut>;
+  readonly choices: Choices;
+  onChoose(choices: Choices): void;
+  readonly isOpen: boolean;
+  onOpen(isOpen: boolean): void;
+  readonly offerUntil: string;
+}
+
+/** What is clear approved, and what clashes at its best way out, in one step that is seen before it is taken. */
+export function OneStepPanel({
+  request,
+  change,
+  ways,
+  choices,
+  onChoose,
+  isOpen,
+  onOpen,
+  offerUntil,
+}: OneStepPanelProps) {
+  const [until, setUntil] = useState(offerUntil);
+  const [reason, setReason] = useState('');
+  const asked = approvable(request.dates);
+  const elsewhere = elsewhereOf(request.dates, ways.found, choices);
+  if (!elsewhere.length) return null;
+  const moved = elsewhere.filter(({ chosen }) => chosen !== null).length;
+  const words = sayOneStep(asked.length, moved, request.otherSpaceOk);
+  const wanted = oneStep(asked, elsewhere, until, reason);
+  const isOffer = moved > 0 && !request.otherSpaceOk;
+  if (!isOpen)
+    return (
+      <p className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-clear bg-sunk px-3 py-2">
+        <button
+          type="button"
+          className="press press-main"
+          disabled={change.isSending}
+          onClick={() => onOpen(true)}
+        >
+          {words} …
+        </button>
+        <span className="text-soft">
+          {ways.found.isOver
+            ? 'Each date that clashes at its best way out.'
+            : 'Ways out are still being looked for.'}
+        </span>
+      </p>
+    );
+  return (
+    <section
+      aria-label="In one step"
+      className="sheet mb-3 grid gap-2 border-l-4 border-l-clear px-3 py-2"
+      onKeyDown={({ key }) => key === 'Escape' && onOpen(false)}
+    >
+      <h2 className="text-lg">In one step</h2>
+      <ElsewhereList
+        elsewhere={elsewhere}
+        onChoose={(id, way) => onChoose(new Map([...choices, [id, way]]))}
+      />
+      {wanted && <Consequence request={request} wanted={wanted} />}
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={async (event) => {
+          event.preventDefault();
+          if (wanted && (await change.run(wanted.step, wanted.occurrences))) onOpen(false);
+        }}
+      >
+        {isOffer && (
+          <label>
+            <span className="block text-[0.93rem]">Offers are kept until</span>
+            <input
+              className="field w-56"
+              type="datetime-local"
+              required
+              value={until}
+              onChange={(event) => setUntil(event.target.value)}
+            />
+          </label>
+        )}
+        <label className="min-w-56 flex-1">
+          <span className="block text-[0.93rem]">
+            Why <span className="text-soft">(needed where it goes past a rule)</span>
+          </span>
+          <input
+            className="field"
+            maxLength={1000}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+        <button type="submit" className="press press-main" disabled={change.isSending || !wanted}>
+          {words}
+        </button>
+        <button type="button" className="press" onClick={() => onOpen(false)}>
+          Not now
+        </button>
+      </form>
+      <p className="text-[0.93rem] text-soft">
+        {request.otherSpaceOk
+          ? 'Whoever asked said that another space will do: nothing has to be answered.'
+          : moved > 0
+            ? `${request.requester.name} is asked whether that will do; the places are kept meanwhile.`
+            : ''}
+      </p>
+    </section>
+  );
+}
