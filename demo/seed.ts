@@ -10,6 +10,7 @@ import { toEpochMinute } from '@/core/time/zone';
 import { handClock } from '@/server/clock';
 import type { SignedInContext } from '@/server/context';
 import { keep, type Database } from '@/server/db/connection';
+import { sendMail } from '@/server/mail/send-mail';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { deskRequest } from '@/server/use-cases/decide/desk';
@@ -104,8 +105,22 @@ class Story {
       this.waitingActions.sort((a, b) => a.at - b.at);
       const next = this.waitingActions.shift();
       if (!next) return;
+      await this.sendMailUntil(next.at);
       this.clock.set(epochMinute(Math.max(next.at, this.clock.now())));
       await next.act();
+    }
+  }
+
+  /** What falls due on the way is sent when it falls due. */
+  private async sendMailUntil(until: EpochMinute): Promise<void> {
+    for (;;) {
+      const [due] = await this.db.rows<{ at: EpochMinute | null }>(
+        'SELECT MIN(send_after_min) AS at FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL AND send_after_min <= $until',
+        { until },
+      );
+      if (!due || due.at === null) return;
+      this.clock.set(epochMinute(Math.max(due.at, this.clock.now())));
+      await sendMail(this.as(0, []));
     }
   }
 
@@ -253,7 +268,10 @@ function expectDone<T>(what: string, outcome: Outcome<T>): T {
   return outcome.value;
 }
 
-/** Fills an empty database with Quillmere: everything goes through the use cases, on a clock set by hand. */
+/**
+ * Fills an empty database with Quillmere: everything goes through the use cases, on a clock set by hand. Its mail is
+ * written into the folder of the data as it would have been.
+ */
 export async function seedDemo(db: Database): Promise<void> {
   await createOffice(db, officeSchema.parse(QUILLMERE));
   const story = new Story(db, await db.json<Ids>(IDS));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { LossKind } from '@/core/changes/what-is-lost';
+import type { LossKind, Nearness } from '@/core/changes/what-is-lost';
 import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey } from './fields';
 import type { RequestLine } from './request-view';
@@ -16,7 +16,16 @@ export interface DeskLine extends RequestLine {
   /** Waiting dates that can be approved as they are. */
   readonly clear: readonly OccurrenceId[];
   /** What is lost first by waiting; null where only what is booked needs looking at. */
-  readonly loss: { readonly kind: LossKind; readonly text: string; readonly isOver: boolean } | null;
+  readonly loss: {
+    readonly kind: LossKind;
+    /** `in 10 days`, `by Thu 15 Apr`. */
+    readonly when: string;
+    /** `set-up begins`. */
+    readonly what: string;
+    readonly isOver: boolean;
+  } | null;
+  /** How near that is. */
+  readonly step: Nearness;
   /** Others who wait for the same place at the same time. */
   readonly rivals: number;
   /** `9 days ago`. */
@@ -65,6 +74,8 @@ export interface RenewLine {
 }
 
 export interface DeskView {
+  /** Messages in the outbox that are still to be sent. */
+  readonly mailWaiting: number;
   readonly lines: readonly DeskLine[];
   readonly risks: readonly RiskLine[];
   readonly today: readonly TodayLine[];

@@ -23,6 +23,9 @@ export type Refusal =
   | { readonly code: 'no-such-step'; readonly date: string; readonly state: string }
   | { readonly code: 'past'; readonly date: string }
   | { readonly code: 'nothing-there'; readonly date: string; readonly what: 'proposal' | 'change' | 'hold' }
+  /** Answered on the site, taken back by the office, or lapsed. */
+  | { readonly code: 'offer-over' }
+  | { readonly code: 'offer-answered' }
   | { readonly code: 'begun'; readonly date: string }
   | { readonly code: 'no-space-yet'; readonly date: string }
   | {

@@ -11,11 +11,17 @@ export const messageSchema = z
     key: idempotencyKey,
     kind: z.enum(THREAD_KINDS, 'Say who is to read it.').default('with-requester'),
     text: plainText('The message', 4000),
+    /** By the office: the request waits for the answer. */
+    isQuestion: z.boolean('Say whether it is a question.').default(false),
     fileKeys: z.array(z.uuid('This is no file of yours.')).max(10, 'At most ten files.').default([]),
   })
   .refine(({ text, fileKeys }) => text !== '' || fileKeys.length > 0, {
     path: ['text'],
     message: 'Write something, or add a file.',
+  })
+  .refine(({ isQuestion, kind }) => !isQuestion || kind === 'with-requester', {
+    path: ['isQuestion'],
+    message: 'A question goes to whoever asked.',
   });
 export type MessageInput = z.output<typeof messageSchema>;
 
@@ -26,6 +32,8 @@ export interface MessageView {
   /** `the office` or the host, so that one knows in whose name it is said. */
   readonly side: 'office' | 'requester';
   readonly isOwn: boolean;
+  /** A question by the office. */
+  readonly isQuestion: boolean;
   readonly when: string;
   readonly text: string;
   readonly files: readonly FileLine[];

@@ -19,6 +19,10 @@ export function frozenAt(): LocalDateTime | null {
 /** `https://bookings.example.org` where the application is reached through a proxy; decides on Secure cookies too. */
 export const publicOrigin = (): string | null => process.env.CALENDARIO_ORIGIN ?? null;
 
+/** Where links in mail lead. */
+export const mailOrigin = (): string =>
+  publicOrigin()?.replace(/\/$/, '') ?? `http://127.0.0.1:${process.env.PORT ?? '3000'}`;
+
 let secret: string | null = null;
 
 /** Seals session cookies. Made at the first start and kept in the data folder, readable by the owner only. */

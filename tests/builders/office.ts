@@ -124,6 +124,8 @@ export interface TestOffice {
 export async function openOffice(office: OfficeFile = SMALL_OFFICE): Promise<TestOffice> {
   const folder = mkdtempSync(join(tmpdir(), 'calendario-test-'));
   const file = join(folder, 'office.sqlite');
+  // Files and mail of this office lie beside its database.
+  process.env.CALENDARIO_DATA = folder;
   const db = openDatabase(file);
   await migrate(db);
   await createOffice(db, officeSchema.parse(office));

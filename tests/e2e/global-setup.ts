@@ -28,6 +28,7 @@ export default async function setup(): Promise<void> {
     ...process.env,
     NODE_ENV: 'production' as const,
     CALENDARIO_DATA: data,
+    PORT: String(port),
     CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
     LOG_LEVEL: 'error',
   };

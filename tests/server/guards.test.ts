@@ -201,6 +201,7 @@ describe('held claims lapse', () => {
     const nowMs = 1_800_000_000_000;
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
       'release-lapsed-holds',
+      'send-mail',
       'series-go-on',
       'clear-loose-files',
       'drop-expired-sessions',

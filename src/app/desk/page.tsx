@@ -9,10 +9,5 @@ export const metadata: Metadata = { title: 'Desk' };
 export default async function DeskPage() {
   const ctx = await signedInPage('desk.read', '/desk');
   const [view, kept] = await Promise.all([desk(ctx), keptViews(ctx, 'desk')]);
-  return (
-    <>
-      <h1 className="pb-2 text-3xl">What waits for you</h1>
-      <Desk view={view} kept={kept} />
-    </>
-  );
+  return <Desk view={view} kept={kept} />;
 }

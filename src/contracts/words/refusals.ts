@@ -45,6 +45,10 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     })[what],
   'no-space-yet': ({ date }) =>
     `${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
+  'offer-over': () =>
+    'This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; write to the office if it still suits you.',
+  'offer-answered': () =>
+    'This link was answered already, the other way. Write to the office if you have thought better of it.',
   begun: ({ date }) =>
     `${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
   'cannot-undo': ({ why, since }) => UNDO[why](since),

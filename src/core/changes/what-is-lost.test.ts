@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { EpochMinute } from '../time/epoch-minute';
-import { byLoss, firstLoss, nearness, type DeskPlace } from './what-is-lost';
+import { byLoss, firstLoss, nearness, NEARNESS, type DeskPlace } from './what-is-lost';
 
 const at = (minutes: number) => minutes as EpochMinute;
 const DAY = 1440;
@@ -18,10 +18,20 @@ test('the first loss is the earliest of beginning, notice for crews and a hold t
   expect(firstLoss([])).toBeNull();
 });
 
-test('nearness goes by days for a week, then by weeks', () => {
-  expect(
-    [-1, 0, 1, DAY - 1, DAY, 7 * DAY - 1, 7 * DAY, 13 * DAY, 14 * DAY].map((m) => nearness(at(NOW + m), NOW)),
-  ).toEqual([0, 0, 1, 1, 2, 7, 8, 8, 9]);
+test('nearness goes by steps that grow; the end of a step belongs to it', () => {
+  const steps = [-1, 0, 1, DAY, DAY + 1, 3 * DAY, 7 * DAY, 14 * DAY, 30 * DAY, 30 * DAY + 1];
+  expect(steps.map((minutes) => nearness(at(NOW + minutes), NOW))).toEqual([
+    'over',
+    'over',
+    'a-day',
+    'a-day',
+    'three-days',
+    'three-days',
+    'a-week',
+    'a-fortnight',
+    'a-month',
+    'later',
+  ]);
 });
 
 const place = (loss: number, more: Partial<DeskPlace> = {}): DeskPlace => ({
@@ -49,6 +59,8 @@ test('within a day a place that others want comes first, then who has waited lon
   ]);
 });
 
+const step = ({ loss }: DeskPlace) => NEARNESS.indexOf(nearness(loss, NOW));
+
 test('it is an order: whatever the list, sorting it twice or backwards gives the same', () => {
   const some = fc.record({
     loss: fc.integer({ min: -3 * DAY, max: 60 * DAY }).map((m) => at(NOW + m)),
@@ -67,7 +79,7 @@ test('it is an order: whatever the list, sorting it twice or backwards gives the
           .map((p) => JSON.stringify(p)),
       ).toEqual(sorted.map((p) => JSON.stringify(p)));
       for (let i = 1; i < sorted.length; i += 1)
-        expect(nearness(sorted[i - 1]!.loss, NOW)).toBeLessThanOrEqual(nearness(sorted[i]!.loss, NOW));
+        expect(step(sorted[i - 1]!)).toBeLessThanOrEqual(step(sorted[i]!));
     }),
   );
 });

@@ -44,16 +44,26 @@ export interface DeskPlace {
   readonly isAnswerAwaited: boolean;
 }
 
-/**
- * How near a loss is, coarsely, so that within a step what else is lost decides: over, today, each day of the coming
- * week, then by weeks. Common practice, no source.
- */
-export function nearness(loss: EpochMinute, now: EpochMinute): number {
-  const minutes = loss - now;
-  if (minutes <= 0) return 0;
-  const days = Math.floor(minutes / DAY_MIN);
-  return days < 7 ? days + 1 : 7 + Math.floor(days / 7);
-}
+/** Steps of nearness; within one, what else is lost decides. Common practice, no source. */
+export const NEARNESS = ['over', 'a-day', 'three-days', 'a-week', 'a-fortnight', 'a-month', 'later'] as const;
+export type Nearness = (typeof NEARNESS)[number];
+
+/** Days after which each step ends. */
+const ENDS_DAYS: Readonly<Record<Nearness, number>> = {
+  over: 0,
+  'a-day': 1,
+  'three-days': 3,
+  'a-week': 7,
+  'a-fortnight': 14,
+  'a-month': 30,
+  later: Infinity,
+};
+
+/** How near a loss is; what is exactly so many days away still belongs to the nearer step. */
+export const nearness = (loss: EpochMinute, now: EpochMinute): Nearness =>
+  NEARNESS.find((step) => loss - now <= ENDS_DAYS[step] * DAY_MIN)!;
+
+const rank = (place: DeskPlace, now: EpochMinute): number => NEARNESS.indexOf(nearness(place.loss, now));
 
 /**
  * Order of the desk: by what is lost by waiting. First how near it is; within a step those whose place others wait
@@ -61,7 +71,7 @@ export function nearness(loss: EpochMinute, now: EpochMinute): number {
  */
 export function byLoss(now: EpochMinute): (a: DeskPlace, b: DeskPlace) => number {
   return (a, b) =>
-    nearness(a.loss, now) - nearness(b.loss, now) ||
+    rank(a, now) - rank(b, now) ||
     Number(a.isAnswerAwaited) - Number(b.isAnswerAwaited) ||
     b.rivals - a.rivals ||
     a.askedAt - b.askedAt ||

@@ -26,6 +26,9 @@ export const POLICY = {
   'units.read': ['manager', 'housekeeper', 'crew', 'steward'],
   'desk.read': ['manager'],
   'desk.take-on': ['manager'],
+  'outbox.read': ['manager'],
+  'outbox.send': ['manager'],
+  'offer.answer': 'anyone',
   'orders.read': ['crew', 'manager'],
   'order.mark': ['crew', 'manager'],
 } as const satisfies Record<string, Allowed>;
@@ -64,6 +67,9 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'change.undo': 'Only whoever did it, or the office, can take it back.',
   'desk.read': 'The desk is for the managers of the office.',
   'desk.take-on': 'Only the office takes requests on.',
+  'outbox.read': 'What the office sends is read by the office.',
+  'outbox.send': 'Only the office sends its mail.',
+  'offer.answer': '',
   'orders.read': 'Setups are for the crews and the office.',
   'order.mark': 'Only the crew or the office marks setup work.',
 };

@@ -97,6 +97,11 @@ export class ChangeSet {
       this.history.push({ entity: table, id: entityId(table, row), before: row, after: null });
   }
 
+  /** What this change has made of rows of a table so far, in order; a row may come up more than once. */
+  lines(table: TrackedTable): readonly Pick<HistoryLine, 'id' | 'before' | 'after'>[] {
+    return this.history.filter(({ entity }) => entity === table);
+  }
+
   /** How many rows of a table this change has added, changed or taken away so far. */
   count(table: TrackedTable, is: (before: Row | null, after: Row | null) => boolean): number {
     return this.history.filter(({ entity, before, after }) => entity === table && is(before, after)).length;

@@ -2,6 +2,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../context';
 import { keep, type Writer, type WriteResult } from '../db/connection';
+import { queueMail, takeMailBack } from '../mail/queue-mail';
 import { ChangeSet } from './change-set';
 import { releaseLapsedHolds } from './lapsed-holds';
 
@@ -57,6 +58,8 @@ export async function runChangeSet<Value>(
     const change = await openChangeSet(ctx, tx, order, at);
     const outcome = await work(change);
     if (!outcome.ok || order.isPreview) return rollBack(outcome);
+    if (order.undoes === undefined) await queueMail(change, order.reason);
+    else await takeMailBack(tx, order.undoes, at);
     await change.writeHistory();
     await tx.run('UPDATE change_set SET result = $result, request_id = $request WHERE id = $id', {
       id: change.id,

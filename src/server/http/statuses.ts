@@ -20,6 +20,8 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   past: 409,
   'nothing-there': 409,
   'no-space-yet': 409,
+  'offer-over': 409,
+  'offer-answered': 409,
   begun: 409,
   'cannot-undo': 409,
   'key-used': 409,

@@ -3,6 +3,7 @@ import { releaseLapsedHolds } from '../changes/lapsed-holds';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { clearLooseFiles } from '../files/clear-loose';
+import { sendMail } from '../mail/send-mail';
 import { materialiseSeries } from './series-goes-on';
 
 /**
@@ -17,6 +18,7 @@ export interface Job {
   run(ctx: Context, nowMs: number): Promise<string>;
 }
 
+const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
 
 export const JOBS: readonly Job[] = [
@@ -25,6 +27,11 @@ export const JOBS: readonly Job[] = [
     keyAt: (now) => String(Math.floor(now / 5)),
     run: async (ctx) =>
       `${await ctx.db.write(async (tx) => keep(await releaseLapsedHolds(tx, ctx.clock.now())))} released`,
+  },
+  {
+    name: 'send-mail',
+    keyAt: (_, nowMs) => String(Math.floor(nowMs / MINUTE_MS)),
+    run: async (ctx) => `${await sendMail(ctx)} sent`,
   },
   {
     name: 'series-go-on',

@@ -55,6 +55,11 @@ export async function loadRequest(reader: Reader, ref: string): Promise<RequestR
   return (await reader.json<RequestRow[]>(`${REQUESTS} WHERE r.ref = $ref`, { ref }))[0] ?? null;
 }
 
+export const loadRequestsById = (reader: Reader, ids: readonly RequestId[]): Promise<RequestRow[]> =>
+  reader.json<RequestRow[]>(`${REQUESTS} WHERE r.id IN (SELECT value FROM json_each($ids))`, {
+    ids: JSON.stringify(ids),
+  });
+
 /** All requests with something for the office: a date that waits, a booking that is wanted otherwise or is at risk. */
 export const loadRequestsForOffice = (reader: Reader): Promise<RequestRow[]> =>
   reader.json<RequestRow[]>(

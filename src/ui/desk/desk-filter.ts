@@ -3,7 +3,7 @@ import type { DeskLine } from '@/contracts/desk';
 /** How the desk can be narrowed and ordered; all of it stands in the address. */
 export const WHOSE = { all: 'everybody’s', mine: 'mine', nobody: 'nobody’s' } as const;
 export const STANDING = {
-  any: 'any',
+  any: 'all of them',
   clear: 'with clear dates',
   clash: 'with clashes',
   office: 'not waiting for an answer',

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
 import type { DeskLine } from '@/contracts/desk';
+import { NEARNESS_WORDS } from '@/contracts/words/desk';
 import { between, steppedTo } from '@/ui/primitives/range';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
@@ -9,7 +10,7 @@ import { HandledBy } from './handled-by';
 import { LineStamps } from './line-stamps';
 import { rememberWalk } from './walk';
 
-const HEADS = ['', 'What is lost by waiting', 'Request', 'Dates', 'Place', 'People', 'Seen to by'] as const;
+const HEADS = ['', 'Lost by waiting', 'Request', 'Dates', 'Place', 'People', 'Seen to by'] as const;
 
 /** More than these are drawn only when asked for. */
 const FIRST_LINES = 150;
@@ -37,10 +38,13 @@ function LossCell({ line }: { line: DeskLine }) {
       <span
         className={`block font-serif text-[1.02rem] leading-snug ${line.loss?.isOver ? 'text-clash' : ''}`}
       >
-        {line.loss?.text ?? `begins ${line.waitText}`}
+        {line.loss?.when ?? line.waitText}
       </span>
       <span className="block text-[0.92rem] text-soft">
-        {line.isAnswerAwaited ? 'waits for an answer' : `asked ${line.askedText}`}
+        {line.loss?.what ?? 'begins'}
+        <span className="block">
+          {line.isAnswerAwaited ? 'waits for an answer' : `asked ${line.askedText}`}
+        </span>
       </span>
     </>
   );
@@ -48,6 +52,8 @@ function LossCell({ line }: { line: DeskLine }) {
 
 interface DeskTableProps {
   readonly lines: readonly DeskLine[];
+  /** In order of what is lost: with a head over each step. */
+  readonly isInSteps: boolean;
   readonly picked: ReadonlySet<string>;
   onPick(references: ReadonlySet<string>): void;
 }
@@ -56,7 +62,7 @@ interface DeskTableProps {
  * What waits, a line each. The title leads to the decision; boxes pick, with Shift a range; arrows go from box to box,
  * Enter opens.
  */
-export function DeskTable({ lines, picked, onPick }: DeskTableProps) {
+export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) {
   const router = useRouter();
   const body = useRef<HTMLTableSectionElement>(null);
   const last = useRef<string | null>(null);
@@ -101,7 +107,18 @@ export function DeskTable({ lines, picked, onPick }: DeskTableProps) {
           </tr>
         </thead>
         <tbody ref={body}>
-          {lines.slice(0, shown).map((line) => (
+          {lines.slice(0, shown).map((line, index) => [
+            isInSteps && line.step !== lines[index - 1]?.step && (
+              <tr key={line.step} className="border-b border-rule bg-paper">
+                <th
+                  scope="rowgroup"
+                  colSpan={HEADS.length}
+                  className="px-3 pt-2 pb-1 text-left text-[0.95rem] font-semibold text-soft"
+                >
+                  {NEARNESS_WORDS[line.step]}
+                </th>
+              </tr>
+            ),
             <tr
               key={line.reference}
               className={`border-b border-rule align-top hover:bg-paper ${picked.has(line.reference) ? 'bg-sunk' : ''}`}
@@ -117,7 +134,7 @@ export function DeskTable({ lines, picked, onPick }: DeskTableProps) {
                   onKeyDown={(event) => walk(line.reference, event)}
                 />
               </td>
-              <td className="w-40 px-2 py-2">
+              <td className="w-36 px-2 py-2">
                 <LossCell line={line} />
               </td>
               <td className="px-2 py-2">
@@ -142,8 +159,8 @@ export function DeskTable({ lines, picked, onPick }: DeskTableProps) {
               <td className="w-28 px-2 py-2">
                 <HandledBy {...line} />
               </td>
-            </tr>
-          ))}
+            </tr>,
+          ])}
         </tbody>
       </table>
       {lines.length > shown && (

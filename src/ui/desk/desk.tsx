@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { DeskView } from '@/contracts/desk';
 import type { KeptView } from '@/contracts/own';
 import { countText } from '@/contracts/words/when';
+import Link from '@/ui/primitives/link';
 import { KeptViews } from '@/ui/frame/kept-views';
 import { ApproveClear } from './approve-clear';
 import { Beside } from './beside';
@@ -51,80 +52,88 @@ export function Desk({ view, kept }: DeskProps) {
   const buildings = [...new Set(view.lines.flatMap((line) => line.buildings))].sort();
   const clear = lines.filter((line) => line.clear.length > 0);
   return (
-    <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
-      <div>
-        <div className="mb-2 flex flex-wrap items-end gap-3">
-          <label className="min-w-40 flex-1 text-[0.93rem]">
-            <span className="block text-soft">Find</span>
-            <input
-              className="field"
-              type="search"
-              placeholder="title, host, reference, place …"
-              value={filter.q}
-              onChange={({ target }) => set({ q: target.value })}
-            />
-          </label>
-          <Choice
-            label="Seen to by"
-            value={filter.whose}
-            table={WHOSE}
-            onChange={(whose) => set({ whose })}
-          />
-          <Choice
-            label="Only"
-            value={filter.standing}
-            table={STANDING}
-            onChange={(standing) => set({ standing })}
-          />
-          <Choice
-            label="In"
-            value={filter.building}
-            table={{ '': 'all buildings', ...Object.fromEntries(buildings.map((name) => [name, name])) }}
-            onChange={(building) => set({ building })}
-          />
-          <Choice
-            label="In order of"
-            value={filter.order}
-            table={ORDERS}
-            onChange={(order) => set({ order })}
-          />
-          <KeptViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
-        </div>
-        <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2" role="status">
-          <span>
-            {countText(lines.length, 'request', 'requests')}
-            {lines.length < view.lines.length && ` of ${view.lines.length}`}
-          </span>
-          {clear.length > 0 && (
-            <button
-              type="button"
-              className="underline"
-              onClick={() => setPicked(new Set(clear.map(({ reference }) => reference)))}
-            >
-              Pick the {clear.length} with clear dates
-            </button>
-          )}
-          {picked.size > 0 && (
-            <button type="button" className="underline" onClick={() => setPicked(new Set())}>
-              Pick none
-            </button>
-          )}
-        </p>
-        {lines.length ? (
-          <DeskTable lines={lines} picked={picked} onPick={setPicked} />
-        ) : (
-          <p className="sheet p-6 text-lg">
-            {view.lines.length
-              ? 'Nothing on the desk is like that. Take something out of the filter.'
-              : 'Nothing waits. New requests come in here, what is lost first by waiting on top.'}
-          </p>
-        )}
-        <ApproveClear
-          picked={lines.filter(({ reference }) => picked.has(reference))}
-          onDone={() => setPicked(new Set())}
-        />
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 pb-2">
+        <h1 className="text-3xl">What waits for you</h1>
+        <KeptViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
+        <Link href="/outbox" className="ml-auto">
+          Outbox: {view.mailWaiting} to be sent
+        </Link>
       </div>
-      <Beside {...view} />
-    </div>
+      <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
+        <div>
+          <div className="mb-2 flex flex-wrap items-end gap-3">
+            <label className="min-w-40 flex-1 text-[0.93rem]">
+              <span className="block text-soft">Find</span>
+              <input
+                className="field"
+                type="search"
+                placeholder="title, host, reference, place …"
+                value={filter.q}
+                onChange={({ target }) => set({ q: target.value })}
+              />
+            </label>
+            <Choice
+              label="Seen to by"
+              value={filter.whose}
+              table={WHOSE}
+              onChange={(whose) => set({ whose })}
+            />
+            <Choice
+              label="Which"
+              value={filter.standing}
+              table={STANDING}
+              onChange={(standing) => set({ standing })}
+            />
+            <Choice
+              label="In"
+              value={filter.building}
+              table={{ '': 'all buildings', ...Object.fromEntries(buildings.map((name) => [name, name])) }}
+              onChange={(building) => set({ building })}
+            />
+            <Choice
+              label="In order of"
+              value={filter.order}
+              table={ORDERS}
+              onChange={(order) => set({ order })}
+            />
+          </div>
+          <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2" role="status">
+            <span>
+              {countText(lines.length, 'request', 'requests')}
+              {lines.length < view.lines.length && ` of ${view.lines.length}`}
+            </span>
+            {clear.length > 0 && (
+              <button
+                type="button"
+                className="underline"
+                onClick={() => setPicked(new Set(clear.map(({ reference }) => reference)))}
+              >
+                Pick the {clear.length} with clear dates
+              </button>
+            )}
+            {picked.size > 0 && (
+              <button type="button" className="underline" onClick={() => setPicked(new Set())}>
+                Pick none
+              </button>
+            )}
+          </p>
+          {lines.length ? (
+            <DeskTable lines={lines} isInSteps={filter.order === 'loss'} picked={picked} onPick={setPicked} />
+          ) : (
+            <p className="sheet p-6 text-lg">
+              {view.lines.length
+                ? 'Nothing on the desk is like that. Take something out of the filter.'
+                : 'Nothing waits. New requests come in here, what is lost first by waiting on top.'}
+            </p>
+          )}
+          <ApproveClear
+            picked={lines.filter(({ reference }) => picked.has(reference))}
+            onDone={() => setPicked(new Set())}
+          />
+        </div>
+        <Beside {...view} />
+      </div>
+    </>
   );
 }

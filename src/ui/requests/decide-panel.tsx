@@ -223,7 +223,7 @@ export function DecidePanel({
         }}
         offerUntil={offerUntil}
       />
-      {waiting.length > 0 ? (
+      {isOneStep ? null : waiting.length > 0 ? (
         <Decision change={change} picked={picked} waiting={waiting.length} />
       ) : (
         <>

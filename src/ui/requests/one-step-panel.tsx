@@ -61,9 +61,7 @@ function Consequence({ request, wanted }: { request: RequestView; wanted: OneSte
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <>
-      <p className="min-h-6">
-        <strong className="first-letter:uppercase">{preview.summary}</strong>. {sayNumbers(preview)}.
-      </p>
+      <p className="min-h-6 font-semibold">{sayNumbers(preview)}.</p>
       {[...preview.sentences, ...preview.warnings].map((sentence) => (
         <p key={sentence} className="text-[0.95rem] text-soft">
           {sentence}

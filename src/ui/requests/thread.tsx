@@ -4,7 +4,7 @@ import { useId, useRef, useState } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { RequestView } from '@/contracts/request-view';
-import type { MessageView, ThreadKind } from '@/contracts/talk';
+import type { MessageView } from '@/contracts/talk';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { useOffice } from '@/ui/frame/office';
@@ -14,7 +14,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { FileList } from './file-list';
 
 function Message({ message }: { message: MessageView }) {
-  const { who, side, isOwn, when, text, files, kind } = message;
+  const { who, side, isOwn, when, text, files, kind, isQuestion } = message;
   return (
     <li
       className={`border-b border-rule py-2 ${side === 'office' ? 'border-l-4 border-l-accent pl-3' : 'pl-4'}`}
@@ -23,12 +23,30 @@ function Message({ message }: { message: MessageView }) {
         <strong className="text-ink">{isOwn ? 'You' : who}</strong>
         {side === 'office' && ' for the office'}, {when}
         {kind === 'internal' && ', among ourselves'}
+        {isQuestion && ', a question'}
       </p>
       {text && <p className="whitespace-pre-wrap">{text}</p>}
       {files.length > 0 && <FileList files={files} />}
     </li>
   );
 }
+
+/** As what the office writes: who reads it, and whether the request waits for an answer. */
+const WRITTEN_AS = {
+  message: {
+    words: 'to whoever asked',
+    body: { kind: 'with-requester', isQuestion: false },
+  },
+  question: {
+    words: 'a question: the request waits for the answer',
+    body: { kind: 'with-requester', isQuestion: true },
+  },
+  internal: {
+    words: 'among ourselves: only the office reads it',
+    body: { kind: 'internal', isQuestion: false },
+  },
+} as const;
+type WrittenAs = keyof typeof WRITTEN_AS;
 
 interface ThreadProps {
   readonly request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>;
@@ -42,7 +60,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
   const office = useOffice();
   const id = useId();
   const [text, setText] = useState('');
-  const [kind, setKind] = useState<ThreadKind>('with-requester');
+  const [as, setAs] = useState<WrittenAs>('message');
   const [lines, setLines] = useState<FileLine[]>([]);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
@@ -54,7 +72,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
     isBusy.current = true;
     setSending(true);
     const areSent = await files.settled();
-    const body = { kind, text, fileKeys: lines.map(({ key }) => key) };
+    const body = { ...WRITTEN_AS[as].body, text, fileKeys: lines.map(({ key }) => key) };
     const reply = areSent
       ? await send<{ messages: MessageView[] }>('POST', `/api/requests/${request.reference}/messages`, {
           ...body,
@@ -106,21 +124,16 @@ export function Thread({ request, isOffice }: ThreadProps) {
           {isOffice && (
             <fieldset className="flex flex-wrap gap-x-5">
               <legend className="sr-only">Who is to read it</legend>
-              {(
-                [
-                  ['with-requester', 'to whoever asked'],
-                  ['internal', 'among ourselves: only the office reads it'],
-                ] as const
-              ).map(([value, words]) => (
+              {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
                 <label key={value} className="flex items-center gap-2">
                   <input
                     type="radio"
                     name={`${id}-kind`}
                     className="accent-(--accent)"
-                    checked={kind === value}
-                    onChange={() => setKind(value)}
+                    checked={as === value}
+                    onChange={() => setAs(value)}
                   />
-                  {words}
+                  {WRITTEN_AS[value].words}
                 </label>
               ))}
             </fieldset>

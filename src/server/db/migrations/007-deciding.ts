@@ -10,8 +10,7 @@ export const deciding: readonly string[] = [
   `CREATE INDEX outbox_by_request ON outbox (request_id)`,
   // Only the hash of a link is kept: whoever reads the database cannot answer for anybody.
   `CREATE TABLE offer_link (hash TEXT PRIMARY KEY, outbox_id INTEGER NOT NULL REFERENCES outbox, request_id INTEGER NOT NULL REFERENCES request,
-    person_id INTEGER NOT NULL REFERENCES person, occurrences TEXT NOT NULL, expires_min INTEGER NOT NULL, used_at_min INTEGER, answer TEXT
-    CHECK (answer IN ('accept','refuse'))) STRICT, WITHOUT ROWID`,
+    person_id INTEGER NOT NULL REFERENCES person, occurrences TEXT NOT NULL, expires_min INTEGER NOT NULL) STRICT, WITHOUT ROWID`,
   // Which screens there are is checked where a view is kept; the table no longer says it a second time.
   `CREATE TABLE saved_view_any (id INTEGER PRIMARY KEY, person_id INTEGER NOT NULL REFERENCES person, screen TEXT NOT NULL,
     name TEXT NOT NULL COLLATE NOCASE CHECK (name <> ''), address TEXT NOT NULL, UNIQUE (person_id, screen, name)) STRICT`,

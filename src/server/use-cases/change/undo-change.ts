@@ -12,12 +12,10 @@ import { syncPublished } from '../../changes/sync-published';
 import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
+import { UNDO_MINUTES } from '../../mail/queue-mail';
 import { siteZone } from '../../db/space-facts';
 import { lastChange } from '../since';
 import { checkAgainstWorld } from '../verdicts';
-
-/** For so long a change can be taken back; mail waits as long in the outbox. */
-export const UNDO_MINUTES = 10;
 
 interface StoredChange {
   readonly id: number;

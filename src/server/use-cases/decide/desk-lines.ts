@@ -1,4 +1,4 @@
-import { firstLoss, byLoss, type DeskPlace } from '@/core/changes/what-is-lost';
+import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
 import { checkDates } from '@/core/checks/check';
 import type { AskedFacts, Finding, WantedDate } from '@/core/checks/findings';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
@@ -82,14 +82,16 @@ const factsOf = (request: RequestRow): AskedFacts => ({
   audiences: audiencesOf(request),
 });
 
-/** The world as a request sees it: what is held for its own waiting dates is not in its way. */
+/** The world as a request sees it: what is held or wanted for its own waiting dates is not in its way. */
 function withoutOwn(world: WorldSnapshot, own: readonly DateRow[]): WorldSnapshot {
-  const held = new Set(
-    own.flatMap(({ live }) => live.filter(({ status }) => status === 'held').map(({ id }) => id)),
-  );
-  if (!held.size) return world;
-  const isOther = ({ claimId }: { claimId: ClaimId }) => !held.has(claimId);
-  return { ...world, busy: world.busy.filter(isOther), uses: world.uses.filter(isOther) };
+  const claims = new Set(own.flatMap(({ live }) => live.map(({ id }) => id)));
+  const isOther = ({ claimId }: { claimId: ClaimId }) => !claims.has(claimId);
+  return {
+    ...world,
+    busy: world.busy.filter(isOther),
+    uses: world.uses.filter(isOther),
+    waiting: world.waiting?.filter(isOther),
+  };
 }
 
 const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
@@ -175,6 +177,7 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
             open.some((date) => date.id === id),
           ),
           loss: loss && sayLoss(loss, now, tzid),
+          step: nearness(place.loss, now),
           rivals: place.rivals,
           askedText: sinceText(request.askedMin, now),
           askedMin: request.askedMin,

@@ -4,6 +4,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { requestView } from '../request-view';
+import { countWaitingMail } from '../outbox/outbox';
 import { deskLines } from './desk-lines';
 import { risks } from './risks';
 import { toRenew } from './to-renew';
@@ -11,13 +12,14 @@ import { today } from './today';
 
 /** What needs the office: what waits, what is at risk, what is on today, what comes to an end. */
 export async function desk(ctx: SignedInContext): Promise<DeskView> {
-  const [lines, atRisk, on, renew] = await Promise.all([
+  const [lines, atRisk, on, renew, mailWaiting] = await Promise.all([
     deskLines(ctx),
     risks(ctx),
     today(ctx),
     toRenew(ctx),
+    countWaitingMail(ctx),
   ]);
-  return { lines, risks: atRisk, today: on, renew };
+  return { mailWaiting, lines, risks: atRisk, today: on, renew };
 }
 
 /** One request as the office decides it. */

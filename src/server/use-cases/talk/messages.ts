@@ -9,6 +9,7 @@ import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context';
 import { keep, type Reader, type Writer } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
+import { queueMessage } from '../../mail/insert-mail';
 import { actsFor } from '../change/pick-dates';
 import { loadRequest } from '../request-rows';
 
@@ -20,10 +21,11 @@ interface MessageRow {
   readonly isOffice: 0 | 1;
   readonly at: EpochMinute;
   readonly text: string;
+  readonly isQuestion: 0 | 1;
   readonly files: FileLine[];
 }
 
-const MESSAGES = `SELECT json_group_array(json_object('id', m.id, 'kind', t.kind, 'who', p.name, 'authorId', p.id, 'at', m.at_min, 'text', m.text,
+const MESSAGES = `SELECT json_group_array(json_object('id', m.id, 'kind', t.kind, 'who', p.name, 'authorId', p.id, 'at', m.at_min, 'text', m.text, 'isQuestion', m.is_question,
   'isOffice', EXISTS (SELECT 1 FROM role_grant g WHERE g.person_id = p.id AND g.role = 'manager'),
   'files', (SELECT json_group_array(json_object('key', f.key, 'name', f.name, 'bytes', f.bytes) ORDER BY f.id) FROM file f WHERE f.message_id = m.id)) ORDER BY m.id) AS json
 FROM thread t JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id WHERE t.request_id = $request AND (t.kind = 'with-requester' OR $office)`;
@@ -37,12 +39,13 @@ export async function messagesOf(
 ): Promise<MessageView[]> {
   const office = viewer.roles.includes('manager') ? 1 : 0;
   const rows = await reader.json<MessageRow[]>(MESSAGES, { request: request.id, office });
-  return rows.map(({ id, kind, who, authorId, isOffice, at, text, files }) => ({
+  return rows.map(({ id, kind, who, authorId, isOffice, at, text, isQuestion, files }) => ({
     id,
     kind,
     who,
     side: isOffice && authorId !== request.requesterId ? 'office' : 'requester',
     isOwn: authorId === viewer.personId,
+    isQuestion: isQuestion === 1,
     when: momentText(at, tzid),
     text,
     files,
@@ -80,16 +83,25 @@ export async function sendMessage(
   const request = await loadRequest(db, reference);
   if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
   const isOffice = viewer.roles.includes('manager');
-  if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal'))
+  if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal' || input.isQuestion))
     return refuse({ code: 'not-allowed', what: ONLY_FOR['message.send'] });
   const isWritten = await db.write(async (tx) => {
     const earlier = await tx.rows('SELECT 1 AS one FROM message WHERE key = $key', { key: input.key });
     if (earlier.length) return keep(true);
     const thread = await threadOf(tx, request.id, input.kind);
     const message = await tx.insertRow(
-      'INSERT INTO message (thread_id, author_id, at_min, text, key) VALUES ($thread, $me, $now, $text, $key)',
-      { thread, me: viewer.personId, now: ctx.clock.now(), text: input.text, key: input.key },
+      'INSERT INTO message (thread_id, author_id, at_min, text, key, is_question) VALUES ($thread, $me, $now, $text, $key, $question)',
+      {
+        thread,
+        me: viewer.personId,
+        now: ctx.clock.now(),
+        text: input.text,
+        key: input.key,
+        question: input.isQuestion ? 1 : 0,
+      },
     );
+    if (isOffice && input.kind === 'with-requester' && request.requesterId !== viewer.personId)
+      await queueMessage(tx, request, message, input, ctx.clock.now());
     const isWhole = await attach(tx, viewer.personId, message, input.fileKeys);
     return { keep: isWhole, value: isWhole };
   });

@@ -1,0 +1,9 @@
+import { offerAnswerSchema } from '@/contracts/outbox';
+import { writeRoute } from '@/server/http/route';
+import { answerOffer } from '@/server/use-cases/offer/answer-offer';
+
+export const POST = writeRoute({
+  action: 'offer.answer',
+  body: offerAnswerSchema,
+  run: (ctx, body, { token = '' }) => answerOffer(ctx, token, body),
+});

@@ -1,0 +1,18 @@
+import { readRoute, refusalResponse } from '@/server/http/route';
+import { mailFile } from '@/server/use-cases/outbox/outbox';
+
+export const GET = readRoute({
+  action: 'outbox.read',
+  run: async (_, __, { id = '' }) => {
+    const file = await mailFile(Number(id));
+    if (!file.ok) return refusalResponse(file.refusal);
+    return new Response(new Uint8Array(file.value), {
+      headers: {
+        'Content-Type': 'message/rfc822',
+        'Content-Disposition': `attachment; filename="message-${Number(id)}.eml"`,
+        'Cache-Control': 'no-store',
+        'X-Content-Type-Options': 'nosniff',
+      },
+    });
+  },
+});

@@ -1,0 +1,63 @@
+import type { Metadata } from 'next';
+import { pageContext } from '@/server/http/page';
+import { outbox } from '@/server/use-cases/outbox/outbox';
+import { countText } from '@/contracts/words/when';
+import { MAIL_STATE_WORDS } from '@/contracts/words/mail';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'Outbox' };
+
+export default async function OutboxPage() {
+  const ctx = await pageContext('outbox.read', '/outbox');
+  const { lines, waiting, total } = await outbox(ctx);
+  return (
+    <>
+      <p className="pb-1">
+        <Link href="/desk">Back to the desk</Link>
+      </p>
+      <h1 className="text-3xl">Outbox</h1>
+      <p className="max-w-3xl pb-3 text-soft">
+        {countText(total, 'message', 'messages')}, {waiting} of them still to be sent. What tells of a
+        decision waits eleven minutes, so that the decision can be taken back first.
+      </p>
+      {lines.length ? (
+        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Messages">
+          <table className="w-full min-w-[44rem] text-left">
+            <thead className="small-caps border-b border-strong-rule">
+              <tr>
+                {['Message', 'To', 'Reference', 'State'].map((head) => (
+                  <th key={head} scope="col" className="px-3 py-2 font-semibold">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map(({ id, subject, to, reference, state, whenText }) => (
+                <tr key={id} className="border-b border-rule align-top">
+                  <td className="px-3 py-1.5">
+                    <Link href={`/outbox/${id}`} className="font-semibold">
+                      {subject}
+                    </Link>
+                  </td>
+                  <td className="px-3 py-1.5">{to}</td>
+                  <td className="px-3 py-1.5 whitespace-nowrap">
+                    <Link href={`/desk/${reference}`}>{reference}</Link>
+                  </td>
+                  <td className={`px-3 py-1.5 ${state === 'sent' ? 'text-soft' : 'font-semibold'}`}>
+                    {state === 'waits' ? `${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[state]}{' '}
+                    {whenText}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      ) : (
+        <p className="sheet p-6 text-lg">
+          Nothing was written yet. Whoever asks for something gets the first message.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import type { MailKind } from '@/core/changes/mail-due';
+import type { MAIL_STATE_WORDS } from './words/mail';
+import { idempotencyKey } from './fields';
+
+/** One message in the outbox. */
+export interface MailLine {
+  readonly id: number;
+  readonly kind: MailKind;
+  readonly reference: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly state: keyof typeof MAIL_STATE_WORDS;
+  /** When it was or will be sent, or was taken back. */
+  readonly whenText: string;
+}
+
+/** A message as it arrives, or would. */
+export interface MailView extends MailLine {
+  readonly from: string;
+  readonly toAddress: string;
+  readonly dateText: string;
+  readonly html: string;
+  readonly text: string;
+}
+
+export interface OutboxView {
+  readonly lines: readonly MailLine[];
+  readonly waiting: number;
+  readonly total: number;
+}
+
+export const sendNowSchema = z.object({});
+
+export const offerAnswerSchema = z.object({
+  key: idempotencyKey,
+  answer: z.enum(['accept', 'refuse'], 'Say yes or no.'),
+});
+export type OfferAnswerInput = z.output<typeof offerAnswerSchema>;
+
+/** What a link in a mail leads to. */
+export interface OfferView {
+  readonly title: string;
+  readonly reference: string;
+  readonly state: 'open' | 'answered' | 'lapsed';
+  readonly answer: 'accept' | 'refuse' | null;
+  readonly untilText: string;
+  readonly offers: readonly { readonly offered: string; readonly asked: string }[];
+}

@@ -1,0 +1,48 @@
+import type { MailKind, TurnGroup } from '@/core/changes/mail-due';
+
+/** What stands behind title and reference in a subject. */
+export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = {
+  received: 'we have your request',
+  question: 'a question from the office',
+  message: 'a message from the office',
+  proposal: 'something else is offered to you',
+  held: 'your place is kept for now',
+  approved: 'approved',
+  partly: 'approved in part',
+  declined: 'declined',
+  changed: 'changed',
+  cancelled: 'cancelled',
+};
+
+/** First sentence of a mail. */
+export const OPENING_WORDS: Readonly<Record<MailKind, string>> = {
+  received: 'Your request has come in. Somebody of the office looks at it and writes to you.',
+  question: 'The office needs to know something before it can decide. Your request waits for your answer.',
+  message: 'The office has written to you about your request.',
+  proposal:
+    'Not all of it is possible as you asked. Below is what the office offers instead, and keeps for you.',
+  held: 'Nothing is decided yet; nobody else can take the place meanwhile.',
+  approved: 'What you asked for is booked.',
+  partly: 'Part of what you asked for is booked; below is what, and what is not.',
+  declined: 'What stands below could not be had. The reason is beneath.',
+  changed: 'Something about your dates is otherwise now.',
+  cancelled: 'What stands below will not take place.',
+};
+
+/** Head over the dates of which the same is said. */
+export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = {
+  asked: 'Waiting for a decision',
+  approved: 'Booked',
+  offered: 'Offered instead',
+  declined: 'Not possible',
+  cancelled: 'Cancelled',
+  moved: 'Now at',
+  held: 'Kept for you',
+};
+
+/** What becomes of a mail in the outbox. */
+export const MAIL_STATE_WORDS = {
+  waits: 'waits',
+  sent: 'sent',
+  'taken-back': 'taken back before it was sent',
+} as const;

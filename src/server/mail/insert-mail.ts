@@ -1,0 +1,67 @@
+import type { RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { OPENING_WORDS } from '@/contracts/words/mail';
+import type { Writer } from '../db/connection';
+import type { RequestRow } from '../use-cases/request-rows';
+import type { MailPayload } from './payload';
+
+export interface QueuedMail {
+  readonly requestId: RequestId;
+  readonly to: number;
+  readonly payload: MailPayload;
+  readonly dedupeKey: string;
+  readonly changeSet: number | null;
+  readonly message: number | null;
+  readonly now: EpochMinute;
+  readonly sendAfter: number;
+}
+
+/** Puts mails into the outbox; one whose key is there already is left out. */
+export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Promise<void> {
+  if (!mails.length) return;
+  await tx.run(
+    `INSERT INTO outbox (change_set_id, message_id, request_id, dedupe_key, to_person_id, kind, payload, created_min, send_after_min)
+     SELECT j.value->>'changeSet', j.value->>'message', j.value->>'requestId', j.value->>'dedupeKey', j.value->>'to', j.value->>'kind',
+       j.value->>'text', j.value->>'now', j.value->>'sendAfter' FROM json_each($mails) j WHERE true ON CONFLICT (dedupe_key) DO NOTHING`,
+    {
+      mails: JSON.stringify(
+        mails.map(({ payload, ...mail }) => ({
+          ...mail,
+          kind: payload.kind,
+          text: JSON.stringify(payload),
+        })),
+      ),
+    },
+  );
+}
+
+/** What the office wrote, sent at once. */
+export const queueMessage = (
+  tx: Writer,
+  request: RequestRow,
+  message: number,
+  { text, isQuestion }: { readonly text: string; readonly isQuestion: boolean },
+  now: EpochMinute,
+): Promise<void> => {
+  const kind = isQuestion ? 'question' : 'message';
+  return insertMail(tx, [
+    {
+      requestId: request.id,
+      to: request.requesterId,
+      payload: {
+        kind,
+        reference: request.ref,
+        title: request.title,
+        opening: OPENING_WORDS[kind],
+        blocks: [],
+        quote: text || 'Files were added.',
+        offer: null,
+      },
+      dedupeKey: `message ${message}`,
+      changeSet: null,
+      message,
+      now,
+      sendAfter: now,
+    },
+  ]);
+};

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
+import type { OccurrenceId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { rowId } from '@/contracts/fields';
+
+/** What a mail says, kept in the outbox until it is sent; how it looks is decided then. */
+export const payloadSchema = z.object({
+  kind: z.enum(MAIL_KINDS),
+  reference: z.string(),
+  title: z.string(),
+  opening: z.string(),
+  blocks: z.array(z.object({ head: z.string(), lines: z.array(z.string()) })),
+  /** What somebody wrote: the reason of a decision, a question. */
+  quote: z.string(),
+  /** Dates that can be accepted by a link, and until when. */
+  offer: z
+    .object({ occurrences: z.array(rowId<OccurrenceId>('dates')), until: z.number(), untilText: z.string() })
+    .nullable(),
+});
+export type MailPayload = z.output<typeof payloadSchema>;
+
+export interface MailToSend {
+  readonly id: number;
+  readonly kind: MailKind;
+  readonly to: { readonly name: string; readonly email: string };
+  readonly createdMin: EpochMinute;
+  readonly payload: MailPayload;
+}

@@ -1,0 +1,154 @@
+import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
+import type { OccurrenceState } from '@/core/changes/transitions';
+import type { OccurrenceId, RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { GROUP_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
+import { momentText, spanText } from '@/contracts/words/when';
+import type { ChangeSet } from '../changes/change-set';
+import type { StoredClaim } from '../changes/claims';
+import type { Writer } from '../db/connection';
+import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../use-cases/request-rows';
+import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/request-view';
+import { insertMail, type QueuedMail } from './insert-mail';
+import type { MailPayload } from './payload';
+
+/** For so long a change can be taken back. */
+export const UNDO_MINUTES = 10;
+
+/** Mail about a change waits for longer than that. */
+const WAIT_MIN = UNDO_MINUTES + 1;
+
+/** Dates told one by one in a mail; the rest is counted. */
+const MOST_LINES = 40;
+
+/** What the change made of its dates, by request. */
+function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
+  const claims = change.lines('claim');
+  const stateOf = new Map(claims.map(({ id, after }) => [Number(id), after]));
+  const offered = new Set<number>();
+  const held = new Set<number>();
+  for (const { before, after } of claims) {
+    if (after?.status !== 'held' || before?.status === 'held') continue;
+    (after.kind === 'proposal' ? offered : held).add(Number(after.occurrence_id));
+  }
+  const turns = new Map<OccurrenceId, { request: RequestId; turn: DateTurn }>();
+  const add = (occurrence: number, request: number, turn: Omit<DateTurn, 'occurrence'>) => {
+    const id = occurrence as OccurrenceId;
+    const known = turns.get(id)?.turn;
+    turns.set(id, {
+      request: request as RequestId,
+      // Several writes of one row: from before the first to after the last.
+      turn: {
+        ...turn,
+        occurrence: id,
+        from: known ? known.from : turn.from,
+        isMoved: turn.isMoved || (known?.isMoved ?? false),
+      },
+    });
+  };
+  for (const { before, after } of change.lines('occurrence')) {
+    if (!after) continue;
+    const standing = stateOf.get(Number(after.standing_id));
+    add(Number(after.id), Number(after.request_id), {
+      from: (before?.state ?? null) as OccurrenceState | null,
+      to: after.state as OccurrenceState,
+      // A proposal that is accepted stands elsewhere too, but then the date is approved.
+      isMoved: before !== null && before.standing_id !== after.standing_id && standing !== undefined,
+      isOffered: offered.has(Number(after.id)),
+      isHeld: held.has(Number(after.id)),
+    });
+  }
+  const byRequest = new Map<RequestId, DateTurn[]>();
+  for (const { request, turn } of turns.values())
+    byRequest.set(request, [...(byRequest.get(request) ?? []), turn]);
+  return byRequest;
+}
+
+const offerOf = ({ live }: DateRow): StoredClaim | undefined =>
+  live.find(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
+
+function lineFor(date: DateRow, group: TurnGroup, names: PlaceNames): string {
+  const offer = group === 'offered' ? offerOf(date) : undefined;
+  const standing = offer
+    ? `${spanText(offer.startLocal, offer.endLocal)}, ${placesOf({ claim: offer.content }, names)}`
+    : [spanText(date.startLocal, date.endLocal), placesOf(date, names)].filter(Boolean).join(', ');
+  return offer ? `${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
+}
+
+function blocksOf(turns: readonly DateTurn[], dates: readonly DateRow[], names: PlaceNames) {
+  const groups = new Map(turns.map((turn) => [turn.occurrence, groupOf(turn)]));
+  return (Object.keys(GROUP_HEADS) as TurnGroup[]).flatMap((group) => {
+    const those = dates.filter(({ id }) => groups.get(id) === group);
+    if (!those.length) return [];
+    const more = those.length - MOST_LINES;
+    const lines = those.slice(0, MOST_LINES).map((date) => lineFor(date, group, names));
+    return [{ head: GROUP_HEADS[group], lines: more > 0 ? [...lines, `and ${more} more`] : lines }];
+  });
+}
+
+function payloadOf(
+  kind: MailKind,
+  request: RequestRow,
+  turns: readonly DateTurn[],
+  dates: readonly DateRow[],
+  names: PlaceNames,
+  reason: string,
+): MailPayload {
+  const turned = new Set(turns.map(({ occurrence }) => occurrence));
+  const offers = dates.filter((date) => turned.has(date.id) && offerOf(date));
+  const until = Math.min(...offers.map((date) => offerOf(date)!.holdUntil ?? Infinity)) as EpochMinute;
+  return {
+    kind,
+    reference: request.ref,
+    title: request.title,
+    opening: OPENING_WORDS[kind],
+    blocks: blocksOf(turns, dates, names),
+    quote: reason,
+    offer:
+      kind === 'proposal'
+        ? { occurrences: offers.map(({ id }) => id), until, untilText: momentText(until, request.tzid) }
+        : null,
+  };
+}
+
+/**
+ * Puts into the outbox what whoever asked has to know of a change, in its transaction. Nothing is sent before the
+ * change can no longer be taken back, but that a request has come in is said at once.
+ */
+export async function queueMail(change: ChangeSet, reason: string): Promise<void> {
+  const byRequest = turnsOf(change);
+  if (!byRequest.size) return;
+  const ids = [...byRequest.keys()];
+  const requests = await loadRequestsById(change.tx, ids);
+  const dates = await loadDates(change.tx, ids);
+  const names = await loadPlaceNames(change.tx);
+  const mails = requests.flatMap((request): QueuedMail[] => {
+    const turns = byRequest.get(request.id)!;
+    const own = dates.filter(({ requestId }) => requestId === request.id);
+    const touched = new Set(turns.map(({ occurrence }) => occurrence));
+    const waiting = own.filter(({ id, state }) => state === 'waiting' && !touched.has(id)).length;
+    const kind = mailDue(turns, waiting);
+    if (!kind) return [];
+    return [
+      {
+        requestId: request.id,
+        to: request.requesterId,
+        payload: payloadOf(kind, request, turns, own, names, reason),
+        dedupeKey: `change ${change.id} request ${request.id}`,
+        changeSet: change.id,
+        message: null,
+        now: change.at,
+        sendAfter: kind === 'received' ? change.at : change.at + WAIT_MIN,
+      },
+    ];
+  });
+  await insertMail(change.tx, mails);
+}
+
+/** What was not sent yet of a change that is taken back never is. */
+export async function takeMailBack(tx: Writer, changeSet: number, now: EpochMinute): Promise<void> {
+  await tx.run(
+    'UPDATE outbox SET withdrawn_at_min = $now WHERE change_set_id = $changeSet AND sent_at_min IS NULL',
+    { changeSet, now },
+  );
+}

@@ -1,0 +1,81 @@
+import { escapeUTF8 } from 'entities';
+import { convert } from 'html-to-text';
+import { SUBJECT_WORDS } from '@/contracts/words/mail';
+import type { OfficeContact } from '../use-cases/look/office-contact';
+import type { MailPayload } from './payload';
+
+/** Where the links of a mail lead; null where they are made only when it is sent. */
+export interface MailLinks {
+  readonly request: string;
+  readonly offer: string | null;
+}
+
+export interface RenderedMail {
+  readonly subject: string;
+  readonly html: string;
+  readonly text: string;
+}
+
+const INK = '#241f1a';
+const ACCENT = '#8f2d1e';
+
+const paragraph = (html: string): string => `<p style="margin:0 0 12px">${html}</p>`;
+
+const button = (url: string, words: string): string =>
+  paragraph(
+    `<a href="${escapeUTF8(url)}" style="display:inline-block;padding:10px 16px;background:${ACCENT};color:#ffffff;text-decoration:none;border-radius:3px">${escapeUTF8(words)}</a>`,
+  );
+
+const block = ({ head, lines }: MailPayload['blocks'][number]): string =>
+  `<h2 style="font-size:16px;margin:16px 0 4px">${escapeUTF8(head)}</h2><ul style="margin:0 0 12px;padding-left:20px">${lines
+    .map((line) => `<li>${escapeUTF8(line)}</li>`)
+    .join('')}</ul>`;
+
+function offerPart(payload: MailPayload, links: MailLinks): string {
+  if (!payload.offer) return '';
+  const until = paragraph(
+    `The offer is kept for you until <strong>${escapeUTF8(payload.offer.untilText)}</strong>.`,
+  );
+  return `${until}${
+    links.offer
+      ? button(links.offer, 'See the offer and answer')
+      : paragraph('<em>The link to answer with is made when this is sent.</em>')
+  }`;
+}
+
+/** A mail as HTML, and as the plain text that is read from it. Everything people typed is escaped. */
+export function renderMail(payload: MailPayload, office: OfficeContact, links: MailLinks): RenderedMail {
+  const { kind, title, reference, opening, blocks, quote } = payload;
+  const body = [
+    `<h1 style="font-size:20px;margin:0 0 12px">${escapeUTF8(title)}</h1>`,
+    paragraph(escapeUTF8(opening)),
+    ...blocks.map(block),
+    quote &&
+      `<blockquote style="margin:0 0 12px;padding-left:12px;border-left:4px solid ${ACCENT};white-space:pre-wrap">${escapeUTF8(quote)}</blockquote>`,
+    offerPart(payload, links),
+    paragraph(
+      `Reference ${escapeUTF8(reference)}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
+    ),
+    paragraph(
+      `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. Times are those of ${escapeUTF8(office.tzid)}.`,
+    ),
+  ]
+    .filter(Boolean)
+    .join('\n');
+  const html = `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>${escapeUTF8(title)}</title></head>
+<body style="margin:0;padding:24px;background:#ffffff;color:${INK};font:16px/1.45 Georgia,serif"><div style="max-width:600px">
+${body}
+</div></body></html>\n`;
+  return {
+    subject: `${title} (${reference}): ${SUBJECT_WORDS[kind]}`,
+    html,
+    text: convert(html, {
+      wordwrap: 78,
+      selectors: [
+        { selector: 'a', options: { hideLinkHrefIfSameAsText: true } },
+        { selector: 'h1', options: { uppercase: false } },
+        { selector: 'h2', options: { uppercase: false } },
+      ],
+    }),
+  };
+}

@@ -1,0 +1,84 @@
+import type { MailKind } from '@/core/changes/mail-due';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { Context } from '../context';
+import { keep } from '../db/connection';
+import { mailOrigin } from '../settings';
+import { officeContact } from '../use-cases/look/office-contact';
+import { writeMail } from './mail-file';
+import { hashOf, newOfferToken } from './offer-link';
+import { payloadSchema, type MailToSend } from './payload';
+import { renderMail } from './render';
+
+interface OutboxRow {
+  readonly id: number;
+  readonly kind: MailKind;
+  readonly payload: string;
+  readonly createdMin: EpochMinute;
+  readonly requestId: number;
+  readonly personId: number;
+  readonly name: string;
+  readonly email: string;
+}
+
+const DUE = `
+SELECT x.id, x.kind, x.payload, x.created_min AS createdMin, x.request_id AS requestId, p.id AS personId, p.name, p.email
+FROM outbox x JOIN person p ON p.id = x.to_person_id
+WHERE x.sent_at_min IS NULL AND x.withdrawn_at_min IS NULL AND (x.send_after_min <= $now OR x.id = $id) ORDER BY x.id LIMIT 500`;
+
+async function send(ctx: Context, row: OutboxRow): Promise<void> {
+  const office = await officeContact(ctx.db);
+  if (!office) return;
+  const now = ctx.clock.now();
+  const payload = payloadSchema.parse(JSON.parse(row.payload));
+  const token = payload.offer ? newOfferToken() : null;
+  const mail: MailToSend = {
+    id: row.id,
+    kind: row.kind,
+    to: { name: row.name, email: row.email },
+    createdMin: row.createdMin,
+    payload,
+  };
+  const links = {
+    request: `${mailOrigin()}/requests/${payload.reference}`,
+    offer: token && `${mailOrigin()}/offer/${token}`,
+  };
+  await writeMail(mail, renderMail(payload, office, links), office);
+  // Cut off before this, the message is written once more, with another link, in the place of the first.
+  await ctx.db.write(async (tx) => {
+    if (token && payload.offer)
+      await tx.run(
+        'INSERT INTO offer_link (hash, outbox_id, request_id, person_id, occurrences, expires_min) VALUES ($hash, $outbox, $request, $person, $occurrences, $until)',
+        {
+          hash: hashOf(token),
+          outbox: row.id,
+          request: row.requestId,
+          person: row.personId,
+          occurrences: JSON.stringify(payload.offer.occurrences),
+          until: payload.offer.until,
+        },
+      );
+    return keep(
+      await tx.run('UPDATE outbox SET sent_at_min = $now WHERE id = $id AND sent_at_min IS NULL', {
+        id: row.id,
+        now,
+      }),
+    );
+  });
+}
+
+// One after the other: two runs at once would write a message twice.
+let running: Promise<unknown> = Promise.resolve();
+
+async function sendAll(ctx: Context, id: number | null): Promise<number> {
+  const rows = await ctx.db.rows<OutboxRow>(DUE, { now: ctx.clock.now(), id });
+  const those = id === null ? rows : rows.filter((row) => row.id === id);
+  for (const row of those) await send(ctx, row);
+  return those.length;
+}
+
+/** Sends what is due, or one message at once; gives how many went out. */
+export function sendMail(ctx: Context, id: number | null = null): Promise<number> {
+  const run = running.then(() => sendAll(ctx, id));
+  running = run.catch(() => undefined);
+  return run;
+}

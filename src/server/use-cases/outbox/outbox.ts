@@ -1,0 +1,97 @@
+import PostalMime from 'postal-mime';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { MailLine, MailView, OutboxView } from '@/contracts/outbox';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { SUBJECT_WORDS } from '@/contracts/words/mail';
+import { momentText } from '@/contracts/words/when';
+import type { Context } from '../../context';
+import { siteZone } from '../../db/space-facts';
+import { readMail } from '../../mail/mail-file';
+import { payloadSchema } from '../../mail/payload';
+import { renderMail } from '../../mail/render';
+import { sendMail } from '../../mail/send-mail';
+import { mailOrigin } from '../../settings';
+import { officeContact } from '../look/office-contact';
+
+interface MailRow {
+  readonly id: number;
+  readonly payload: string;
+  readonly name: string;
+  readonly email: string;
+  readonly createdMin: EpochMinute;
+  readonly sendAfter: EpochMinute;
+  readonly sentAt: EpochMinute | null;
+  readonly takenBackAt: EpochMinute | null;
+}
+
+const MAILS = `SELECT x.id, x.payload, p.name, p.email, x.created_min AS createdMin, x.send_after_min AS sendAfter, x.sent_at_min AS sentAt,
+  x.withdrawn_at_min AS takenBackAt FROM outbox x JOIN person p ON p.id = x.to_person_id`;
+
+/** The newest that are listed. */
+const MOST_LISTED = 300;
+
+function lineOf(row: MailRow, tzid: string): MailLine {
+  const { kind, title, reference } = payloadSchema.parse(JSON.parse(row.payload));
+  const base = { id: row.id, kind, reference, to: row.name, subject: `${title}: ${SUBJECT_WORDS[kind]}` };
+  if (row.takenBackAt !== null)
+    return { ...base, state: 'taken-back', whenText: momentText(row.takenBackAt, tzid) };
+  return row.sentAt === null
+    ? { ...base, state: 'waits', whenText: momentText(row.sendAfter, tzid) }
+    : { ...base, state: 'sent', whenText: momentText(row.sentAt, tzid) };
+}
+
+export async function countWaitingMail({ db }: Context): Promise<number> {
+  const [row] = await db.rows<{ waiting: number }>(
+    'SELECT COUNT(*) AS waiting FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
+  );
+  return row!.waiting;
+}
+
+/** What was sent, waits to be sent, or was taken back; newest first. */
+export async function outbox(ctx: Context): Promise<OutboxView> {
+  const { db } = ctx;
+  const tzid = await siteZone(db);
+  const [rows, [all], waiting] = await Promise.all([
+    db.rows<MailRow>(`${MAILS} ORDER BY x.id DESC LIMIT ${MOST_LISTED}`),
+    db.rows<{ total: number }>('SELECT COUNT(*) AS total FROM outbox'),
+    countWaitingMail(ctx),
+  ]);
+  return { lines: rows.map((row) => lineOf(row, tzid)), waiting, total: all!.total };
+}
+
+const NO_SUCH = { code: 'not-found', what: 'message with this number' } as const;
+
+/** A message as it arrived, read from the very file that was sent; before that as it would look now. */
+export async function mailView(ctx: Context, id: number): Promise<Outcome<MailView>> {
+  const [row] = await ctx.db.rows<MailRow>(`${MAILS} WHERE x.id = $id`, { id });
+  const office = await officeContact(ctx.db);
+  if (!row || !office) return refuse(NO_SUCH);
+  const line = lineOf(row, office.tzid);
+  const file = await readMail(id);
+  const common = {
+    ...line,
+    from: `${office.name} <${office.email}>`,
+    toAddress: row.email,
+    dateText: momentText(row.createdMin, office.tzid),
+  };
+  if (file) {
+    const { subject = '', html = '', text = '' } = await PostalMime.parse(file);
+    return done({ ...common, subject, html, text });
+  }
+  const payload = payloadSchema.parse(JSON.parse(row.payload));
+  const links = { request: `${mailOrigin()}/requests/${payload.reference}`, offer: null };
+  return done({ ...common, ...renderMail(payload, office, links) });
+}
+
+/** The message as a file, as it went out. */
+export async function mailFile(id: number): Promise<Outcome<Buffer>> {
+  const file = await readMail(id);
+  return file ? done(file) : refuse(NO_SUCH);
+}
+
+/** Sends one message now, though what it is about could still be taken back. */
+export async function sendNow(ctx: Context, id: number): Promise<Outcome<{ readonly sent: number }>> {
+  const [row] = await ctx.db.rows<MailRow>(`${MAILS} WHERE x.id = $id`, { id });
+  if (!row) return refuse(NO_SUCH);
+  return done({ sent: await sendMail(ctx, id) });
+}

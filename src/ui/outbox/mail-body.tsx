@@ -1,0 +1,40 @@
+'use client';
+import { useState } from 'react';
+
+/** A message as it arrives: its HTML in a frame of its own that runs nothing, or its plain text. */
+export function MailBody({ html, text }: { html: string; text: string }) {
+  const [isPlain, setPlain] = useState(false);
+  return (
+    <section aria-label="The message">
+      <fieldset className="flex gap-5 pb-2">
+        <legend className="sr-only">Shown as</legend>
+        {[
+          { plain: false, words: 'with its looks' },
+          { plain: true, words: 'as plain text' },
+        ].map(({ plain, words }) => (
+          <label key={words} className="flex items-center gap-2">
+            <input
+              type="radio"
+              name="shown-as"
+              className="accent-(--accent)"
+              checked={isPlain === plain}
+              onChange={() => setPlain(plain)}
+            />
+            {words}
+          </label>
+        ))}
+      </fieldset>
+      {isPlain ? (
+        <pre className="sheet max-w-3xl overflow-x-auto p-4 text-[0.95rem] whitespace-pre-wrap">{text}</pre>
+      ) : (
+        <iframe
+          title="The message with its looks"
+          className="sheet h-[34rem] w-full max-w-3xl bg-white"
+          // Links open outside the frame; scripts and forms are off.
+          sandbox="allow-popups allow-popups-to-escape-sandbox"
+          srcDoc={html.replace('<head>', '<head><base target="_blank">')}
+        />
+      )}
+    </section>
+  );
+}

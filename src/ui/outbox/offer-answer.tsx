@@ -1,0 +1,76 @@
+'use client';
+import { useState } from 'react';
+import type { OfferView } from '@/contracts/outbox';
+import type { ErrorReply } from '@/contracts/refusal';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+type Answer = 'accept' | 'refuse';
+
+const ANSWERED: Readonly<Record<Answer, string>> = {
+  accept: 'You took the offer. It is booked for you.',
+  refuse: 'You did not take the offer. Your request waits on as you asked.',
+};
+
+/** What was offered instead of what was asked for, and the two answers; nothing is decided by looking. */
+export function OfferAnswer({ token, offer }: { token: string; offer: OfferView }) {
+  const keyOf = useIntentKey();
+  const [answer, setAnswer] = useState<Answer | null>(offer.answer);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const give = async (to: Answer) => {
+    if (isSending) return;
+    setSending(true);
+    const reply = await send('POST', `/api/offers/${token}`, { answer: to, key: keyOf([token, to]) });
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (reply.ok) setAnswer(to);
+  };
+  if (answer)
+    return (
+      <p role="status" className="border-l-4 border-clear bg-sunk px-3 py-2 text-lg">
+        {ANSWERED[answer]} All of it stands in <Link href={`/requests/${offer.reference}`}>your request</Link>
+        .
+      </p>
+    );
+  if (offer.state === 'lapsed')
+    return (
+      <p className="border-l-4 border-look bg-sunk px-3 py-2 text-lg">
+        This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on;
+        look at it <Link href={`/requests/${offer.reference}`}>here</Link>, or write to the office.
+      </p>
+    );
+  return (
+    <section aria-label="The offer" className="sheet border-t-4 border-t-accent p-4">
+      <p className="pb-2">The office offers, and keeps for you until {offer.untilText}:</p>
+      <ul className="grid gap-2 pb-4">
+        {offer.offers.map(({ offered, asked }) => (
+          <li key={offered} className="border-l-4 border-clear pl-3">
+            <strong>{offered}</strong>
+            <span className="block text-soft">instead of {asked}</span>
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap gap-3">
+        <button
+          type="button"
+          className="press press-main"
+          disabled={isSending}
+          onClick={() => give('accept')}
+        >
+          Take {offer.offers.length === 1 ? 'it' : `all ${offer.offers.length}`}
+        </button>
+        <button type="button" className="press" disabled={isSending} onClick={() => give('refuse')}>
+          No, thank you
+        </button>
+      </div>
+      <RefusalNote error={error} />
+      <p className="pt-3 text-[0.93rem] text-soft">
+        To take some and not others, answer in <Link href={`/requests/${offer.reference}`}>your request</Link>
+        .
+      </p>
+    </section>
+  );
+}
