@@ -41,6 +41,14 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/sign-in': [{ statuses: OPEN }],
   '/desk': [{ statuses: [307, 403, 403, 200] }],
   '/desk/[ref]': [{ statuses: [307, 403, 403, 200] }],
+  '/outbox': [{ statuses: [307, 403, 403, 200] }],
+  '/outbox/[id]': [{ statuses: [307, 403, 403, 200], path: '/outbox/1' }],
+  '/api/outbox/[id]/message.eml': [{ statuses: [401, 403, 403, 200], path: '/api/outbox/1/message.eml' }],
+  '/api/outbox/[id]/send': [{ method: 'POST', statuses: [401, 403, 403, 404], path: '/api/outbox/0/send' }],
+  // The link itself is the right to answer; of one that nobody was sent there is nothing.
+  '/offer/[token]': [{ statuses: [404, 404, 404, 404] }],
+  '/api/offers/[token]': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  '/api/requests/[ref]/handler': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/requests': [{ statuses: [307, 200, 200, 200] }],
   // Of another requester: nobody but the office.
   '/requests/[ref]': [{ statuses: [307, 403, 403, 200] }],

@@ -36,6 +36,29 @@ function Choice<Key extends string>({
   );
 }
 
+/**
+ * The filter, as typed; the address follows without asking the server again, since all lines are here. What comes by
+ * the address, a kept view or the way back, is taken over.
+ */
+function useFilter(): [DeskFilter, (filter: DeskFilter) => void] {
+  const query = useSearchParams();
+  const come = addressOf(filterOf(query));
+  const [state, setState] = useState({ filter: filterOf(query), come, own: [come] });
+  if (state.come !== come)
+    setState(
+      state.own.includes(come)
+        ? // One's own typing comes round late: by then more may be typed.
+          { ...state, come, own: addressOf(state.filter) === come ? [come] : state.own }
+        : { filter: filterOf(query), come, own: [come] },
+    );
+  const set = (filter: DeskFilter) => {
+    const address = addressOf(filter);
+    setState((before) => ({ ...before, filter, own: [...before.own, address] }));
+    window.history.replaceState(null, '', address);
+  };
+  return [state.filter, set];
+}
+
 interface DeskProps {
   readonly view: DeskView;
   readonly kept: readonly KeptView[];
@@ -43,12 +66,10 @@ interface DeskProps {
 
 /** What needs the office, in order of what is lost by waiting; narrowed, ordered, and decided together where clear. */
 export function Desk({ view, kept }: DeskProps) {
-  const filter = filterOf(useSearchParams());
+  const [filter, setFilter] = useFilter();
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const lines = narrowed(view.lines, filter);
-  // The address follows without asking the server again: all lines are here.
-  const set = (part: Partial<DeskFilter>) =>
-    window.history.replaceState(null, '', addressOf({ ...filter, ...part }));
+  const set = (part: Partial<DeskFilter>) => setFilter({ ...filter, ...part });
   const buildings = [...new Set(view.lines.flatMap((line) => line.buildings))].sort();
   const clear = lines.filter((line) => line.clear.length > 0);
   return (

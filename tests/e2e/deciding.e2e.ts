@@ -1,0 +1,286 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'puppeteer-core';
+import type { RequestView } from '@/contracts/request-view';
+import {
+  as,
+  byRole,
+  fill,
+  launch,
+  newPage,
+  open,
+  press,
+  says,
+  send,
+  show,
+  textOf,
+  type Account,
+} from './browser';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+// The council room in 2028: no other test comes there.
+const ROOM = 7;
+
+interface Asked {
+  readonly title: string;
+  readonly day: string;
+  readonly dates?: number;
+  readonly who?: Account;
+  readonly from?: string;
+}
+
+/** Asked for through the same route as the form. */
+async function asked({ title, day, dates = 1, who = 'requester', from = '18:00' }: Asked): Promise<string> {
+  const hour = Number(from.slice(0, 2));
+  const reply = await send(
+    'POST',
+    '/api/requests',
+    {
+      key: randomUUID(),
+      title,
+      publicText: '',
+      categoryId: 1,
+      hostId: 1,
+      notes: '',
+      publish: false,
+      people: 12,
+      accessMin: 15,
+      exitMin: 15,
+      equipment: [],
+      spaces: [{ spaceId: ROOM, layout: 'boardroom', setupMin: 15, strikeMin: 15 }],
+      when: {
+        startsAt: `${day}T${from}`,
+        endsAt: `${day}T${String(hour + 2).padStart(2, '0')}:00`,
+        repeat: dates > 1 ? { rule: `FREQ=WEEKLY;COUNT=${dates}` } : null,
+      },
+    },
+    await as(who),
+  );
+  return ((await reply.json()) as { reference: string }).reference;
+}
+
+const view = async (reference: string) =>
+  (await (
+    await send('GET', `/api/requests/${reference}`, undefined, await as('manager'))
+  ).json()) as RequestView;
+
+async function approved(more: Asked): Promise<string> {
+  const reference = await asked({ ...more, who: 'manager' });
+  const { version, dates } = await view(reference);
+  const reply = await send(
+    'POST',
+    '/api/changes',
+    {
+      key: randomUUID(),
+      items: [{ reference, version, occurrences: dates.map(({ id }) => id) }],
+      step: { action: 'approve', reason: 'Agreed.' },
+    },
+    await as('manager'),
+  );
+  expect(reply.status).toBe(200);
+  return reference;
+}
+
+const statesOf = async (reference: string) => (await view(reference)).dates.map(({ state }) => state);
+
+test('a series of thirty dates of which five clash is decided in three presses', async () => {
+  for (const day of ['2028-01-17', '2028-02-14', '2028-03-13', '2028-04-10', '2028-05-08'])
+    await approved({ title: `Bookbinding ${day.slice(5, 7)}`, day, from: '17:00' });
+  const reference = await asked({ title: 'Seed catalogues aloud', day: '2028-01-10', dates: 30 });
+  const page = await show(browser, '/desk?q=catalogues', 'manager');
+  let presses = 0;
+  const counted = async (name: string, role?: string) => {
+    presses += 1;
+    await press(page, name, role);
+  };
+  await says(page, '25 clear');
+  await counted('Seed catalogues aloud', 'link');
+  await counted('Approve 25 dates, and offer 5 something else …');
+  await says(page, '5 dates move');
+  await counted('Approve 25 dates, and offer 5 something else');
+  await says(page, 'Done: approved 25 dates, proposed another place or time for 5 dates.');
+  // Eight are asked for at most.
+  expect(presses).toBeLessThanOrEqual(8);
+  const states = await statesOf(reference);
+  expect(states.filter((state) => state === 'approved')).toHaveLength(25);
+  const offered = (await view(reference)).dates.filter(({ proposal }) => proposal !== null);
+  expect(offered).toHaveLength(5);
+  await press(page, 'Take it back');
+  await byRole(page, 'button', 'Approve 25 dates, and offer 5 something else …');
+  expect(new Set(await statesOf(reference))).toEqual(new Set(['waiting']));
+});
+
+test('each date that clashes can be given another way, or left; done by keys alone', async () => {
+  await approved({ title: 'Lacework', day: '2028-08-15' });
+  await approved({ title: 'Lacework again', day: '2028-08-22' });
+  const reference = await asked({ title: 'Herb names', day: '2028-08-08', dates: 4 });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  const opener = await byRole(page, 'button', 'Approve 2 dates, and offer 2 something else …');
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  const second = (await page.waitForSelector('[aria-label="What Tue 22 Aug 2028, 18:00–20:00 gets"]'))!;
+  await second.focus();
+  await page.keyboard.press('End');
+  await says(page, '1 date moves');
+  const go = await byRole(page, 'button', 'Approve 2 dates, and offer 1 something else');
+  await go.focus();
+  await page.keyboard.press('Enter');
+  await says(page, 'Done: approved 2 dates, proposed another place or time for 1 date.');
+  expect(await statesOf(reference)).toEqual(['approved', 'waiting', 'waiting', 'approved']);
+});
+
+test('rungs are picked as a range with Shift and by arrows', async () => {
+  const reference = await asked({ title: 'Ink from oak galls', day: '2028-09-05', dates: 6 });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  const ids = (await view(reference)).dates.map(({ id }) => id);
+  await press(page, 'none');
+  await page.focus(`input[data-date="${ids[1]!}"]`);
+  await page.keyboard.press('Space');
+  await page.keyboard.down('Shift');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.up('Shift');
+  await byRole(page, 'button', 'Approve 3 dates');
+  await page.keyboard.down('Shift');
+  await page.click(`input[data-date="${ids[5]!}"]`);
+  await page.keyboard.up('Shift');
+  await byRole(page, 'button', 'Approve 5 dates');
+});
+
+test('clear dates of several requests are approved together after a look at what it does, and taken back in one', async () => {
+  const references = [
+    await asked({ title: 'Pressed ferns one', day: '2028-10-03' }),
+    await asked({ title: 'Pressed ferns two', day: '2028-10-04', dates: 2 }),
+  ];
+  const page = await show(browser, '/desk?q=pressed+ferns', 'manager');
+  await says(page, '2 requests');
+  // By keys: to the first box, with Shift down to the second.
+  const box = (await page.waitForSelector('input[aria-label="Pick Pressed ferns one"]'))!;
+  await box.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.down('Shift');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.up('Shift');
+  await press(page, 'Approve 3 clear dates of 2 requests …');
+  await says(page, '3 dates are approved');
+  expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['waiting']));
+  const go = await byRole(page, 'button', 'Approve 3 clear dates of 2 requests');
+  // A double press decides once.
+  await go.evaluate((button) => {
+    (button as HTMLButtonElement).click();
+    (button as HTMLButtonElement).click();
+  });
+  await says(page, 'Done: approved 3 dates.');
+  expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['approved']));
+  await press(page, 'Take it back');
+  await says(page, '2 requests');
+  expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['waiting']));
+});
+
+test('two managers at once: the second is told what happened and loses nothing', async () => {
+  const reference = await asked({ title: 'Moss quilts', day: '2028-10-17' });
+  const [one, two] = [
+    await show(browser, `/desk/${reference}`, 'manager'),
+    await show(browser, `/desk/${reference}`, 'manager'),
+  ];
+  await fill(two, 'Reason to decline or leave out; the requester reads it', 'No moss this year.');
+  await press(one, 'Approve 1 date');
+  await says(one, 'Done: approved 1 date.');
+  await press(two, 'Decline 1 date');
+  await says(two, 'this has changed while you looked at it');
+  expect(await statesOf(reference)).toEqual(['approved']);
+});
+
+test('the desk is narrowed, taken on and walked; the filter stands in the address', async () => {
+  await asked({ title: 'Walking sticks', day: '2028-10-24' });
+  await asked({ title: 'Walking sticks varnished', day: '2028-10-25' });
+  const page = await show(browser, '/desk', 'manager');
+  await fill(page, 'Find', 'walking sticks');
+  await says(page, '2 requests of');
+  expect(page.url()).toContain('q=walking+sticks');
+  await press(page, 'Take on: Walking sticks');
+  await byRole(page, 'button', 'Give back: Walking sticks');
+  await page.select('select:has(option[value="mine"])', 'mine');
+  await says(page, '1 request of');
+  await page.reload();
+  await says(page, '1 request of');
+  await page.select('select:has(option[value="mine"])', 'all');
+  await press(page, 'Walking sticks', 'link');
+  await says(page, '1 of 2 on the desk');
+  await press(page, 'Next: Walking sticks varnished', 'link');
+  await says(page, '2 of 2 on the desk');
+});
+
+test('a question keeps the request waiting on whoever asked, until they answer', async () => {
+  const reference = await asked({ title: 'Dyed twine', day: '2028-11-07' });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  await page.click('::-p-xpath(//label[contains(., "a question: the request waits")]//input)');
+  await fill(page, 'Write', 'Do you need the sink?');
+  await press(page, 'Send');
+  await says(page, 'a question');
+  await open(page, '/desk?q=dyed+twine');
+  await says(page, 'waits for an answer');
+  const own = await show(browser, `/requests/${reference}`, 'requester');
+  await says(own, 'Do you need the sink?');
+  await fill(own, 'Write to the office', 'No, thank you.');
+  await press(own, 'Send');
+  await says(own, 'No, thank you.');
+  await open(page, '/desk?q=dyed+twine');
+  await says(page, 'asked just now');
+  expect(await textOf(page)).not.toContain('waits for an answer');
+});
+
+/** Sends the newest message of a request and opens what its button leads to, as somebody who is not signed in. */
+async function openFromMail(office: Page, reference: string): Promise<Page> {
+  await open(office, '/outbox');
+  const row = `//tr[contains(., "${reference}")]//a[starts-with(@href, "/outbox/")]`;
+  await (await office.waitForSelector(`::-p-xpath(${row})`))!.click();
+  await press(office, 'Send it now');
+  await byRole(office, 'link', 'The message as a file (.eml)');
+  await office.click('::-p-xpath(//label[contains(., "as plain text")]//input)');
+  const text = await textOf(office, 'pre');
+  const path = /\/offer\/[\w-]+/.exec(text)![0];
+  const page = await newPage(browser);
+  await open(page, path);
+  return page;
+}
+
+describe('an offer answered from its mail', () => {
+  async function offered(title: string, day: string): Promise<{ reference: string; office: Page }> {
+    await approved({ title: `${title}, the others`, day });
+    const reference = await asked({ title, day });
+    const office = await show(browser, `/desk/${reference}`, 'manager');
+    await press(office, 'Offer 1 something else …');
+    await press(office, 'Offer 1 something else');
+    await says(office, 'Done: ');
+    return { reference, office };
+  }
+
+  test('is taken by one press, once, and is booked', async () => {
+    const { reference, office } = await offered('Grafting wax', '2028-11-14');
+    const page = await openFromMail(office, reference);
+    await says(page, 'instead of Tue 14 Nov 2028');
+    expect(await statesOf(reference)).toEqual(['waiting']);
+    await press(page, 'Take it');
+    await says(page, 'You took the offer. It is booked for you.');
+    expect(await statesOf(reference)).toEqual(['approved']);
+    await page.reload();
+    await says(page, 'You took the offer.');
+  });
+
+  test('is over once the office has taken it back', async () => {
+    const { reference, office } = await offered('Cork floats', '2028-11-21');
+    const page = await openFromMail(office, reference);
+    await open(office, `/desk/${reference}`);
+    await press(office, 'all 1 waiting');
+    await press(office, 'End 1 hold');
+    await says(office, 'Done: ended the hold of 1 date.');
+    await press(page, 'Take it');
+    await says(page, 'This offer is over');
+    expect(await statesOf(reference)).toEqual(['waiting']);
+  });
+});
