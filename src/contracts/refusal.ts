@@ -36,6 +36,8 @@ export type Refusal =
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }
   /** Our own mistake; what it was is in the log and nowhere else. */
+  /** Whoever sent it stopped it before it was done. */
+  | { readonly code: 'stopped' }
   | { readonly code: 'failed' };
 
 export type RefusalCode = Refusal['code'];

@@ -284,3 +284,57 @@ describe('an offer answered from its mail', () => {
     expect(await statesOf(reference)).toEqual(['waiting']);
   });
 });
+
+describe('many single bookings at once', () => {
+  const DAYS = Array.from({ length: 40 }, (_, index) =>
+    new Date(Date.UTC(2028, 11, 1 + index)).toISOString().slice(0, 10),
+  );
+
+  test('forty are found, moved together, and moved back in one press; stopped, nothing is done', async () => {
+    const references: string[] = [];
+    for (const day of DAYS) references.push(await approved({ title: 'Twig counting', day, from: '10:00' }));
+    const page = await show(browser, '/desk/bookings?q=twig+counting&made=single', 'manager');
+    await says(page, '40 to come, 0 over');
+    await press(page, 'Pick the 40 to come');
+    await fill(page, 'Beginning at', '14:00');
+    await says(page, '40 dates move');
+    const startsOf = async () =>
+      new Set((await Promise.all(references.map(view))).map(({ dates }) => dates[0]!.when.slice(-11)));
+    await press(page, 'Move 40 bookings');
+    await says(page, 'Done: moved 40 dates.');
+    expect(await startsOf()).toEqual(new Set(['14:00–16:00']));
+    await press(page, 'Take it back');
+    await says(page, 'Done: took back');
+    expect(await startsOf()).toEqual(new Set(['10:00–12:00']));
+  });
+
+  test('what cannot go is said before, with what is in the way', async () => {
+    await approved({ title: 'Nutting', day: '2028-12-02', from: '16:00' });
+    const page = await show(browser, '/desk/bookings?q=twig+counting', 'manager');
+    await page.focus('input[data-booking]');
+    await page.keyboard.press('Space');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.up('Shift');
+    await fill(page, 'Beginning at', '16:00');
+    await says(page, '“Nutting”');
+    await press(page, 'Move 2 bookings');
+    await says(page, 'Not done: 1 date clashes.');
+  });
+
+  test('they are put into another category and cancelled together', async () => {
+    const page = await show(browser, '/desk/bookings?q=twig+counting', 'manager');
+    await press(page, 'Pick the 40 to come');
+    await page.select('select:has(option[value="cancel"])', 'category');
+    await page.select('form select:has(option[value=""]):not([name])', '4');
+    await press(page, 'Change the category of 40 requests');
+    await says(page, 'Done: put 40 requests into “Surveys and counts”.');
+    await press(page, 'Pick the 40 to come');
+    await page.select('select:has(option[value="cancel"])', 'cancel');
+    await fill(page, 'Why (those who asked read it)', 'Too many twigs.');
+    await says(page, '40 dates change');
+    await press(page, 'Cancel 40 bookings');
+    await says(page, 'Done: cancelled 40 approved dates.');
+    await says(page, '0 to come');
+  });
+});

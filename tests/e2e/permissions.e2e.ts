@@ -41,6 +41,8 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/sign-in': [{ statuses: OPEN }],
   '/desk': [{ statuses: [307, 403, 403, 200] }],
   '/desk/[ref]': [{ statuses: [307, 403, 403, 200] }],
+  '/desk/bookings': [{ statuses: [307, 403, 403, 200] }],
+  '/api/recategorise': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/outbox': [{ statuses: [307, 403, 403, 200] }],
   '/outbox/[id]': [{ statuses: [307, 403, 403, 200], path: '/outbox/1' }],
   '/api/outbox/[id]/message.eml': [{ statuses: [401, 403, 403, 200], path: '/api/outbox/1/message.eml' }],

@@ -83,6 +83,12 @@ const VIEWS: readonly View[] = [
     press: ['[role="status"] button', '.foot-bar button'],
   },
   { name: 'desk of nothing', path: '/desk?q=zzz', as: 'manager' },
+  {
+    name: 'many bookings, some picked',
+    path: '/desk/bookings?made=single',
+    as: 'manager',
+    press: ['[role="status"] button'],
+  },
   { name: 'outbox', path: '/outbox', as: 'manager' },
   { name: 'message', path: '/outbox/1', as: 'manager' },
   {

@@ -53,6 +53,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     `${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
   'cannot-undo': ({ why, since }) => UNDO[why](since),
   'key-used': () => 'This form was sent before with other content. Reload the page and send it again.',
+  stopped: () => 'Stopped. Nothing was changed.',
   failed: () =>
     'Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office.',
   busy: () => 'The office is writing a lot just now. Nothing was changed; try again in a moment.',

@@ -18,8 +18,8 @@ test('the first loss is the earliest of beginning, notice for crews and a hold t
   expect(firstLoss([])).toBeNull();
 });
 
-test('nearness goes by steps that grow; the end of a step belongs to it', () => {
-  const steps = [-1, 0, 1, DAY, DAY + 1, 3 * DAY, 7 * DAY, 14 * DAY, 30 * DAY, 30 * DAY + 1];
+test('nearness goes by steps of whole days that grow', () => {
+  const steps = [-1, 0, 1, DAY - 1, DAY, 4 * DAY - 1, 4 * DAY, 8 * DAY, 15 * DAY, 31 * DAY - 1, 31 * DAY];
   expect(steps.map((minutes) => nearness(at(NOW + minutes), NOW))).toEqual([
     'over',
     'over',
@@ -29,6 +29,7 @@ test('nearness goes by steps that grow; the end of a step belongs to it', () => 
     'three-days',
     'a-week',
     'a-fortnight',
+    'a-month',
     'a-month',
     'later',
   ]);

@@ -48,10 +48,9 @@ export interface DeskPlace {
 export const NEARNESS = ['over', 'a-day', 'three-days', 'a-week', 'a-fortnight', 'a-month', 'later'] as const;
 export type Nearness = (typeof NEARNESS)[number];
 
-/** Days after which each step ends. */
-const ENDS_DAYS: Readonly<Record<Nearness, number>> = {
-  over: 0,
-  'a-day': 1,
+/** Whole days ahead that still belong to a step; what is over has its own. */
+const UP_TO_DAYS: Readonly<Record<Exclude<Nearness, 'over'>, number>> = {
+  'a-day': 0,
   'three-days': 3,
   'a-week': 7,
   'a-fortnight': 14,
@@ -59,9 +58,12 @@ const ENDS_DAYS: Readonly<Record<Nearness, number>> = {
   later: Infinity,
 };
 
-/** How near a loss is; what is exactly so many days away still belongs to the nearer step. */
-export const nearness = (loss: EpochMinute, now: EpochMinute): Nearness =>
-  NEARNESS.find((step) => loss - now <= ENDS_DAYS[step] * DAY_MIN)!;
+/** How near a loss is, by whole days as they are said: “in 3 days” is within three days. */
+export function nearness(loss: EpochMinute, now: EpochMinute): Nearness {
+  const days = Math.floor((loss - now) / DAY_MIN);
+  if (loss <= now) return 'over';
+  return NEARNESS.find((step) => step !== 'over' && days <= UP_TO_DAYS[step])!;
+}
 
 const rank = (place: DeskPlace, now: EpochMinute): number => NEARNESS.indexOf(nearness(place.loss, now));
 

@@ -15,6 +15,8 @@ export interface ChangeOrder {
   readonly undoes?: number;
   /** Only looks what would happen: everything is rolled back, whatever the outcome. */
   readonly isPreview?: boolean;
+  /** Fires when whoever sent it stops it: then everything is rolled back. */
+  readonly signal?: AbortSignal;
 }
 
 interface StoredChange {
@@ -58,6 +60,7 @@ export async function runChangeSet<Value>(
     const change = await openChangeSet(ctx, tx, order, at);
     const outcome = await work(change);
     if (!outcome.ok || order.isPreview) return rollBack(outcome);
+    if (order.signal?.aborted) return rollBack(refuse({ code: 'stopped' }));
     if (order.undoes === undefined) await queueMail(change, order.reason);
     else await takeMailBack(tx, order.undoes, at);
     await change.writeHistory();

@@ -80,7 +80,8 @@ export const readRoute =
 interface WriteRoute<Body, Value> {
   readonly action: Action;
   readonly body: z.ZodType<Body>;
-  run(ctx: Context, body: Body, params: RouteParams): Promise<Outcome<Value>>;
+  /** `signal` fires when nobody waits for the answer any more. */
+  run(ctx: Context, body: Body, params: RouteParams, signal: AbortSignal): Promise<Outcome<Value>>;
   /** Headers of a reply that succeeded. */
   headers?(value: Value): Promise<HeadersInit>;
   /** What of the value is sent; all of it unless said otherwise. */
@@ -96,7 +97,7 @@ export const writeRoute =
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
-      const outcome = await run(ctx.value, parsed.value, await params);
+      const outcome = await run(ctx.value, parsed.value, await params, request.signal);
       if (!outcome.ok) return refusalResponse(outcome.refusal);
       return Response.json(reply(outcome.value), {
         headers: { ...REPLY_HEADERS, ...(await headers?.(outcome.value)) },

@@ -4,6 +4,7 @@ import type { RefusalCode } from '@/contracts/refusal';
 export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'bad-input': 400,
   malformed: 400,
+  stopped: 409,
   'put-right': 422,
   'needs-reason': 422,
   'too-large': 413,

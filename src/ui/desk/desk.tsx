@@ -77,9 +77,10 @@ export function Desk({ view, kept }: DeskProps) {
       <div className="flex flex-wrap items-center gap-x-4 pb-2">
         <h1 className="text-3xl">What waits for you</h1>
         <KeptViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
-        <Link href="/outbox" className="ml-auto">
-          Outbox: {view.mailWaiting} to be sent
+        <Link href="/desk/bookings" className="ml-auto">
+          Many bookings at once
         </Link>
+        <Link href="/outbox">Outbox: {view.mailWaiting} to be sent</Link>
       </div>
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div>

@@ -1,12 +1,21 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/change';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { RequestView } from '@/contracts/request-view';
 import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { send, type Sent } from '@/ui/hooks/send';
 import { itemsOf } from './use-preview';
+
+/** What is said where somebody stopped what they had sent; how it stands is loaded anew. */
+const STOPPED: ErrorReply['error'] = {
+  code: 'stopped',
+  message:
+    'Stopped. It stands as shown now: nothing was changed, or all of it, where the stop came too late.',
+  fields: [],
+  details: [],
+};
 
 type Step = ChangeBody['step'];
 type Items = ChangeBody['items'];
@@ -22,6 +31,10 @@ export interface ChangeHandle {
   run(step: Step, occurrences: readonly number[]): Promise<boolean>;
   /** The same for dates of several requests. */
   runFor(step: Step, items: Items): Promise<boolean>;
+  /** Another change that can be taken back, by its own route. */
+  runAt(url: string, body: object): Promise<boolean>;
+  /** Stops what is being sent; then nothing of it is done. */
+  stop(): void;
   takeBack(): Promise<void>;
 }
 
@@ -36,11 +49,16 @@ export function useChange(
   const [isSending, setSending] = useState(false);
   const [changeSet, setChangeSet] = useState<number | null>(null);
   const keyOf = useIntentKey();
+  const sending = useRef<AbortController | null>(null);
 
   const post = async <Value>(url: string, body: object): Promise<Value | null> => {
     setSending(true);
     setDoneText('');
-    const reply = await send<Value>('POST', url, { ...body, key: keyOf([url, body]) });
+    const abort = new AbortController();
+    sending.current = abort;
+    const reply = await send<Value>('POST', url, { ...body, key: keyOf([url, body]) }, abort.signal).catch(
+      (): Sent<Value> => ({ ok: false, error: STOPPED }),
+    );
     setSending(false);
     // What happened meanwhile is loaded even where the change was refused.
     if (afterwards) afterwards();
@@ -49,14 +67,16 @@ export function useChange(
     return reply.ok ? reply.value : null;
   };
 
-  const runFor = async (step: Step, items: Items): Promise<boolean> => {
+  const runAt = async (url: string, body: object): Promise<boolean> => {
     if (isSending) return false;
-    const reply = await post<ChangeReply>('/api/changes', { items, step });
+    const reply = await post<ChangeReply>(url, body);
     if (!reply) return false;
     setChangeSet(reply.changeSet);
     setDoneText(`Done: ${reply.summary}.`);
     return true;
   };
+
+  const runFor = (step: Step, items: Items): Promise<boolean> => runAt('/api/changes', { items, step });
 
   const run = (step: Step, occurrences: readonly number[]): Promise<boolean> =>
     runFor(step, itemsOf(request, occurrences));
@@ -68,5 +88,15 @@ export function useChange(
     if (reply) setDoneText(`Done: ${reply.summary}.`);
   };
 
-  return { error, doneText, isSending, canTakeBack: changeSet !== null, run, runFor, takeBack };
+  return {
+    error,
+    doneText,
+    isSending,
+    canTakeBack: changeSet !== null,
+    run,
+    runFor,
+    runAt,
+    stop: () => sending.current?.abort(),
+    takeBack,
+  };
 }

@@ -7,15 +7,17 @@ import { send } from '@/ui/hooks/send';
 /** In numbers what a change would do. */
 export function sayNumbers({ numbers }: ChangeReply): string {
   const { moved, clashing, keepOwn, ordersAdded, ordersRevised, ordersWithdrawn } = numbers;
-  const orders = ordersAdded + ordersRevised + ordersWithdrawn;
-  return [
-    countText(moved, 'date moves', 'dates move'),
+  const said = [
+    moved > 0 && countText(moved, 'date moves', 'dates move'),
     clashing > 0 && countText(clashing, 'clashes', 'clash'),
     keepOwn > 0 && countText(keepOwn, 'keeps its own', 'keep their own'),
-    orders > 0 && countText(orders, 'order changes', 'orders change'),
+    ordersAdded > 0 && countText(ordersAdded, 'order is made', 'orders are made'),
+    ordersRevised > 0 && countText(ordersRevised, 'order is revised', 'orders are revised'),
+    ordersWithdrawn > 0 && countText(ordersWithdrawn, 'order is withdrawn', 'orders are withdrawn'),
   ]
     .filter(Boolean)
     .join(', ');
+  return said || 'nothing moves, no order changes';
 }
 
 /** Dates of one request, as the items of a change. */

@@ -220,14 +220,19 @@ async function carryOut(
 /**
  * Does one thing to picked dates of one request or of many, all or nothing: approving, holding, proposing, moving,
  * giving up and the rest. The check is repeated inside the transaction; a decision on an older state is refused with
- * what has happened since. A preview goes the same way and is rolled back.
+ * what has happened since. A preview goes the same way and is rolled back, and so is what is stopped on its way.
  */
-export async function changeDates(ctx: SignedInContext, input: ChangeInput): Promise<Outcome<ChangeReply>> {
+export async function changeDates(
+  ctx: SignedInContext,
+  input: ChangeInput,
+  signal?: AbortSignal,
+): Promise<Outcome<ChangeReply>> {
   const order = {
     action: HISTORY_WORDS[input.step.action],
     reason: reasonOf(input.step),
     idempotencyKey: input.key,
     isPreview: input.preview,
+    signal,
   };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const dates = await pickDates(ctx, change, input);

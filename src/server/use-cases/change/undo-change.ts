@@ -340,7 +340,11 @@ export async function undoChange(
     if (way) return refuse(way);
     return done({
       changed: dates,
-      summary: `took back what was done to ${countText(dates, 'date', 'dates')}`,
+      summary: `took back what was done to ${
+        dates > 0
+          ? countText(dates, 'date', 'dates')
+          : countText(change.requestIds.size, 'request', 'requests')
+      }`,
     });
   });
 }

@@ -1,0 +1,9 @@
+import { recategoriseSchema } from '@/contracts/bookings';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { recategorise } from '@/server/use-cases/decide/recategorise';
+
+export const POST = writeRoute({
+  action: 'bookings.change',
+  body: recategoriseSchema,
+  run: (ctx, body) => recategorise(signedIn(ctx), body),
+});

@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import type { CategoryId, OccurrenceId, SpaceId } from '@/core/ids';
+import type { LocalDate } from '@/core/time/local-time';
+import { parseLocalDate } from '@/core/time/local-time';
+import { idempotencyKey, plainText, rowId } from './fields';
+import { versionField } from './change';
+
+const day = z
+  .string()
+  .transform((text, ctx): LocalDate | null => {
+    if (text === '') return null;
+    const date = parseLocalDate(text);
+    if (!date) ctx.addIssue({ code: 'custom', message: 'A day is written as 2027-05-14.' });
+    return date;
+  })
+  .default(null);
+
+const number = (what: string) =>
+  z
+    .string()
+    .regex(/^\d{0,9}$/, `Choose ${what} from the list.`)
+    .transform((text) => (text === '' ? null : Number(text)))
+    .default(null);
+
+/** Which bookings are looked for; all of it stands in the address. */
+export const bookingsQuerySchema = z.object({
+  q: z.string().max(200, 'At most 200 characters.').default(''),
+  from: day,
+  to: day,
+  space: number('a space'),
+  category: number('a category'),
+  state: z.enum(['approved', 'waiting', 'both'], 'Choose approved, waiting or both.').default('approved'),
+  made: z.enum(['any', 'single', 'series'], 'Choose how they were asked for.').default('any'),
+});
+export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
+
+/** Most bookings listed, and changed, at once. */
+export const MOST_BOOKINGS = 1000;
+
+/** One date of one request among others. */
+export interface BookingLine {
+  readonly occurrence: OccurrenceId;
+  readonly reference: string;
+  readonly version: number;
+  readonly title: string;
+  readonly mark: string;
+  readonly hue: string;
+  readonly host: string;
+  readonly when: string;
+  readonly places: string;
+  readonly spaceIds: readonly SpaceId[];
+  readonly state: 'approved' | 'waiting';
+  readonly isPast: boolean;
+  readonly isSeries: boolean;
+}
+
+export interface BookingsView {
+  readonly lines: readonly BookingLine[];
+  /** More match than are listed. */
+  readonly isCut: boolean;
+  readonly spaces: readonly { readonly id: number; readonly name: string; readonly building: string }[];
+  readonly categories: readonly { readonly id: number; readonly name: string }[];
+}
+
+export const recategoriseSchema = z.object({
+  key: idempotencyKey,
+  items: z
+    .array(
+      z.object({
+        reference: z.string('Name the request.').max(20, 'That is no reference.'),
+        version: versionField,
+      }),
+      'Pick bookings.',
+    )
+    .min(1, 'Pick at least one booking.')
+    .max(MOST_BOOKINGS, `At most ${MOST_BOOKINGS} requests in one step.`)
+    .refine(
+      (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
+      'A request is listed twice.',
+    ),
+  categoryId: rowId<CategoryId>('a category from the list'),
+  reason: plainText('Reason', 1000).default(''),
+});
+export type RecategoriseInput = z.output<typeof recategoriseSchema>;

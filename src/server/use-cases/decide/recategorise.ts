@@ -1,0 +1,85 @@
+import type { RequestId } from '@/core/ids';
+import type { RecategoriseInput } from '@/contracts/bookings';
+import type { ChangeReply } from '@/contracts/change';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { runChangeSet } from '../../changes/run-change-set';
+import { syncPublished } from '../../changes/sync-published';
+import type { Row } from '../../changes/tracked-tables';
+import type { SignedInContext } from '../../context';
+import { lastChange } from '../since';
+
+interface Known {
+  readonly id: RequestId;
+  readonly ref: string;
+  readonly version: number;
+  readonly tzid: string;
+}
+
+const NOTHING_MOVES = {
+  dates: 0,
+  moved: 0,
+  clashing: 0,
+  keepOwn: 0,
+  ordersAdded: 0,
+  ordersRevised: 0,
+  ordersWithdrawn: 0,
+};
+
+/**
+ * Puts requests into another leading category, all or nothing; the calendars follow. Categories they have beside the
+ * first stay, one that becomes the first is not listed twice.
+ */
+export async function recategorise(
+  ctx: SignedInContext,
+  { key, items, categoryId, reason }: RecategoriseInput,
+): Promise<Outcome<ChangeReply>> {
+  const order = { action: 'put into another category', reason, idempotencyKey: key };
+  return runChangeSet<ChangeReply>(ctx, order, async (change) => {
+    const { tx } = change;
+    const [category] = await tx.rows<{ name: string }>('SELECT name FROM category WHERE id = $id', {
+      id: categoryId,
+    });
+    if (!category)
+      return refuse({
+        code: 'bad-input',
+        fields: [{ path: 'categoryId', message: 'There is no such category any more. Choose another.' }],
+      });
+    const known = await tx.rows<Known>(
+      `SELECT r.id, r.ref, r.row_version AS version, g.tzid FROM request r JOIN segment g ON g.request_id = r.id AND g.no = 1
+       WHERE r.ref IN (SELECT value FROM json_each($refs))`,
+      { refs: JSON.stringify(items.map(({ reference }) => reference)) },
+    );
+    const byRef = new Map(known.map((request) => [request.ref, request]));
+    for (const { reference, version } of items) {
+      const request = byRef.get(reference);
+      if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+      if (request.version !== version)
+        return refuse({ code: 'stale', since: await lastChange(tx, request.id, request.tzid) });
+    }
+    const ids = known.map(({ id }) => id);
+    // The leading one, and the new one where it stood further down.
+    const old = await tx.rows<Row>(
+      `SELECT * FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids)) AND (position = 0 OR category_id = $category)`,
+      { ids: JSON.stringify(ids), category: categoryId },
+    );
+    await change.remove('request_category', old);
+    await change.insert(
+      'request_category',
+      ids.map((id) => ({ request_id: id, category_id: categoryId, position: 0 })),
+    );
+    await change.updateVersioned('request', ids, {});
+    for (const id of ids) {
+      change.requestIds.add(id);
+      await syncPublished(change, id);
+    }
+    return done({
+      changed: ids.length,
+      summary: `put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,
+      numbers: NOTHING_MOVES,
+      changeSet: change.id,
+      sentences: [],
+      warnings: [],
+    });
+  });
+}

@@ -1,0 +1,66 @@
+import type { BookingsQuery, BookingsView } from '@/contracts/bookings';
+
+interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'> {
+  readonly query: BookingsQuery;
+}
+
+const Field = ({ label, children }: { label: string; children: React.ReactNode }) => (
+  <label className="text-[0.93rem]">
+    <span className="block text-soft">{label}</span>
+    {children}
+  </label>
+);
+
+/** What to look for; sent as an address, so that it can be kept and shared, and works without scripts. */
+export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {
+  return (
+    <form action="/desk/bookings" className="mb-3 flex flex-wrap items-end gap-3">
+      <Field label="Title, host, who asked, reference">
+        <input className="field w-64" type="search" name="q" defaultValue={query.q} />
+      </Field>
+      <Field label="From">
+        <input className="field w-40" type="date" name="from" defaultValue={query.from ?? ''} />
+      </Field>
+      <Field label="To">
+        <input className="field w-40" type="date" name="to" defaultValue={query.to ?? ''} />
+      </Field>
+      <Field label="Space">
+        <select className="field w-44" name="space" defaultValue={query.space ?? ''}>
+          <option value="">all spaces</option>
+          {spaces.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Category">
+        <select className="field w-40" name="category" defaultValue={query.category ?? ''}>
+          <option value="">all categories</option>
+          {categories.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="State">
+        <select className="field w-36" name="state" defaultValue={query.state}>
+          <option value="approved">approved</option>
+          <option value="waiting">waiting</option>
+          <option value="both">both</option>
+        </select>
+      </Field>
+      <Field label="Asked for">
+        <select className="field w-40" name="made" defaultValue={query.made}>
+          <option value="any">either way</option>
+          <option value="single">one at a time</option>
+          <option value="series">as a series</option>
+        </select>
+      </Field>
+      <button type="submit" className="press">
+        Look
+      </button>
+    </form>
+  );
+}

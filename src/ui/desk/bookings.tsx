@@ -1,0 +1,150 @@
+'use client';
+import { useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+import type { BookingLine, BookingsView } from '@/contracts/bookings';
+import Link from '@/ui/primitives/link';
+import { Mark } from '@/ui/primitives/mark';
+import { between, steppedTo } from '@/ui/primitives/range';
+import { STATE_WORDS } from '@/contracts/words/states';
+import { BookingsDeed } from './bookings-deed';
+
+interface RowsProps {
+  readonly lines: readonly BookingLine[];
+  readonly picked: ReadonlySet<number>;
+  onPick(ids: ReadonlySet<number>): void;
+}
+
+/** Rows to pick from; with Shift a range, by arrows from box to box. */
+function Rows({ lines, picked, onPick }: RowsProps) {
+  const body = useRef<HTMLTableSectionElement>(null);
+  const last = useRef<number | null>(null);
+  const order = lines.map(({ occurrence }) => occurrence as number);
+  const setAll = (ids: readonly number[], isPicked: boolean) => {
+    const next = new Set(picked);
+    for (const id of ids)
+      if (isPicked) next.add(id);
+      else next.delete(id);
+    onPick(next);
+  };
+  const toggle = (id: number, event: ChangeEvent<HTMLInputElement>) => {
+    const isRange = (event.nativeEvent as MouseEvent).shiftKey && last.current !== null;
+    setAll(isRange ? between(order, last.current!, id) : [id], event.target.checked);
+    last.current = id;
+  };
+  const walk = (id: number, event: KeyboardEvent) => {
+    const to = steppedTo(order, id, event.key);
+    if (to === null) return;
+    event.preventDefault();
+    if (event.shiftKey) setAll(between(order, id, to), true);
+    last.current = to;
+    body.current?.querySelector<HTMLInputElement>(`input[data-booking="${to}"]`)?.focus();
+  };
+  return (
+    <tbody ref={body}>
+      {lines.map((line) => (
+        <tr
+          key={line.occurrence}
+          className={`border-b border-rule align-top ${picked.has(line.occurrence) ? 'bg-sunk' : ''}`}
+        >
+          <td className="py-1.5 pl-3">
+            <input
+              type="checkbox"
+              className="size-5 accent-(--accent)"
+              aria-label={`Pick ${line.title}, ${line.when}`}
+              data-booking={line.occurrence}
+              checked={picked.has(line.occurrence)}
+              onChange={(event) => toggle(line.occurrence, event)}
+              onKeyDown={(event) => walk(line.occurrence, event)}
+            />
+          </td>
+          <td className={`px-2 py-1.5 whitespace-nowrap ${line.isPast ? 'text-soft' : 'font-semibold'}`}>
+            {line.when}
+          </td>
+          <td className="px-2 py-1.5">
+            <span className="flex items-start gap-2">
+              <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
+              <span>
+                <Link href={`/desk/${line.reference}`}>{line.title}</Link>
+                <span className="text-[0.92rem] text-soft">
+                  {' '}
+                  {line.host} · <span className="whitespace-nowrap">{line.reference}</span>
+                  {line.isSeries && ' · of a series'}
+                </span>
+              </span>
+            </span>
+          </td>
+          <td className="px-2 py-1.5">{line.places}</td>
+          <td className="px-2 py-1.5 text-soft">{line.isPast ? 'over' : STATE_WORDS[line.state]}</td>
+        </tr>
+      ))}
+    </tbody>
+  );
+}
+
+/** Many bookings found, picked, and moved, cancelled or put into another category together. */
+export function Bookings({ view }: { view: BookingsView }) {
+  const [chosen, setPicked] = useState<ReadonlySet<number>>(new Set());
+  const { lines, isCut } = view;
+  const coming = lines.filter(({ isPast }) => !isPast);
+  const over = lines.filter(({ isPast }) => isPast);
+  const picked = lines.filter(({ occurrence }) => chosen.has(occurrence));
+  const shown = { picked: chosen, onPick: setPicked };
+  return (
+    <>
+      <p className="flex flex-wrap items-baseline gap-x-4 pb-2" role="status">
+        <span>
+          {coming.length} to come, {over.length} over
+          {isCut && '; more are like that than are listed: narrow it down'}
+        </span>
+        {coming.length > 0 && (
+          <button
+            type="button"
+            className="underline"
+            onClick={() => setPicked(new Set(coming.map(({ occurrence }) => occurrence)))}
+          >
+            Pick the {coming.length} to come
+          </button>
+        )}
+        {picked.length > 0 && (
+          <button type="button" className="underline" onClick={() => setPicked(new Set())}>
+            Pick none
+          </button>
+        )}
+      </p>
+      {lines.length > 0 ? (
+        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Bookings">
+          <table className="w-full min-w-[52rem] text-left">
+            <thead className="small-caps border-b border-strong-rule">
+              <tr>
+                {['Pick', 'When', 'What', 'Where', 'State'].map((head) => (
+                  <th key={head} scope="col" className="px-2 py-2 font-semibold first:pl-3">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <Rows lines={coming} {...shown} />
+            {over.length > 0 && (
+              <tbody>
+                <tr className="border-b border-rule bg-paper">
+                  <th
+                    scope="rowgroup"
+                    colSpan={5}
+                    className="px-3 pt-2 pb-1 text-left font-semibold text-soft"
+                  >
+                    Over already
+                  </th>
+                </tr>
+              </tbody>
+            )}
+            <Rows lines={over} {...shown} />
+          </table>
+        </div>
+      ) : (
+        <p className="sheet p-6 text-lg">
+          No booking is like that. Take something out of what is looked for.
+        </p>
+      )}
+      <BookingsDeed picked={picked} view={view} onDone={() => setPicked(new Set())} />
+    </>
+  );
+}
