@@ -50,6 +50,8 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   // The link itself is the right to answer; of one that nobody was sent there is nothing.
   '/offer/[token]': [{ statuses: [404, 404, 404, 404] }],
   '/api/offers/[token]': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  // As its page, and members of its host may not.
+  '/api/requests/[ref]/history.csv': [{ statuses: [401, 403, 403, 200] }],
   '/api/requests/[ref]/handler': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/requests': [{ statuses: [307, 200, 200, 200] }],
   // Of another requester: nobody but the office.

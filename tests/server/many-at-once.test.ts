@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { bookingsQuerySchema, recategoriseSchema } from '@/contracts/bookings';
 import { changeSchema } from '@/contracts/change';
@@ -7,6 +8,7 @@ import { bookings } from '@/server/use-cases/decide/bookings';
 import { desk } from '@/server/use-cases/decide/desk';
 import { recategorise } from '@/server/use-cases/decide/recategorise';
 import { takeOn } from '@/server/use-cases/decide/take-on';
+import { historyTable } from '@/server/use-cases/own/history-table';
 import {
   act,
   approvedIn,
@@ -171,5 +173,35 @@ describe('the desk', () => {
     expect(today).toMatchObject([
       { title: 'Tonight', times: '18:00–20:00', setups: 1, openSetups: 1, isLate: false, isOn: false },
     ]);
+  });
+});
+
+describe('the history of a request as a table', () => {
+  test('tells every change from what to what, of this request alone, and is read back by Python’s csv', async () => {
+    const reference = await submit(office, 'ada', { title: '=HYPERLINK("x")' });
+    const other = await submit(office, 'ben', {
+      when: times('2027-06-01', '10:00', '11:00'),
+      title: 'Other',
+    });
+    expectDone(
+      await act(office, 'mara', [reference, other], { action: 'approve', reason: 'So be it, "all".' }),
+    );
+    const text = expectDone(await historyTable(office.as('ada'), reference));
+    // Outside reference: the csv module of Python's standard library.
+    const run = spawnSync(
+      'python3',
+      [
+        '-c',
+        'import csv,sys,json,io; print(json.dumps(list(csv.DictReader(io.StringIO(sys.stdin.read(), newline="")))))',
+      ],
+      { input: text, encoding: 'utf8' },
+    );
+    const rows = JSON.parse(run.stdout) as Record<string, string>[];
+    expect(rows.filter(({ field, after }) => field === 'state' && after === 'approved')).toMatchObject([
+      { at: '2027-04-13T08:10', who: 'Mara Venn', why: 'So be it, "all".', before: 'waiting' },
+    ]);
+    expect(rows.find(({ field }) => field === 'title')?.after).toBe(`'=HYPERLINK("x")`);
+    expect(text).not.toContain('Other');
+    expect(refusalOf(await historyTable(office.as('ben'), reference)).code).toBe('not-allowed');
   });
 });

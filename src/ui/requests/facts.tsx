@@ -163,6 +163,11 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
               </li>
             ))}
           </ol>
+          {request.mayWrite && (
+            <a href={`/api/requests/${request.reference}/history.csv`} download>
+              All of it as a table (CSV)
+            </a>
+          )}
         </Fact>
       </dl>
     </aside>

@@ -1,0 +1,73 @@
+import { stringify } from 'csv-stringify/sync';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { toLocal } from '@/core/time/zone';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { ONLY_FOR } from '../../auth/policy';
+import type { Row, TrackedTable } from '../../changes/tracked-tables';
+import type { SignedInContext } from '../../context';
+import { accessTo } from '../request-access';
+import { loadRequest } from '../request-rows';
+import { whatOf } from '../since';
+
+interface HistoryRow {
+  readonly changeSet: number;
+  readonly at: EpochMinute;
+  readonly who: string | null;
+  readonly action: string;
+  readonly result: string;
+  readonly reason: string;
+  readonly entity: TrackedTable | null;
+  readonly entityId: string | null;
+  readonly before: string | null;
+  readonly after: string | null;
+}
+
+// A change of many requests tells of this one alone: rows that lead to another are left out.
+const HISTORY = `
+SELECT c.id AS changeSet, c.at_min AS at, p.name AS who, c.action, c.result, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
+FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
+  LEFT JOIN history h ON h.change_set_id = c.id AND (
+    (h.entity = 'request' AND h.entity_id = CAST($request AS TEXT))
+    OR (h.entity IN ('request_host','request_category','request_line','request_answer') AND json_extract(COALESCE(h.after, h.before), '$.request_id') = $request)
+    OR (h.entity IN ('segment','occurrence') AND json_extract(COALESCE(h.after, h.before), '$.request_id') = $request)
+    OR (h.entity = 'claim' AND json_extract(COALESCE(h.after, h.before), '$.occurrence_id') IN (SELECT id FROM occurrence WHERE request_id = $request))
+    OR (h.entity IN ('claim_space','claim_equipment','claim_service','claim_override') AND json_extract(COALESCE(h.after, h.before), '$.claim_id')
+      IN (SELECT k.id FROM claim k JOIN occurrence o ON o.id = k.occurrence_id WHERE o.request_id = $request)))
+WHERE x.request_id = $request ORDER BY c.id, h.id`;
+
+/** Bookkeeping that tells a reader nothing. */
+const NOT_TOLD: readonly string[] = ['row_version', 'id', 'as_asked'];
+
+/** From what to what, a line for each column; a row that came or went is told by its values. */
+function changesIn({ before, after }: HistoryRow): { column: string; from: string; to: string }[] {
+  const [old, now] = [before, after].map((text) => (text === null ? null : (JSON.parse(text) as Row)));
+  const columns = Object.keys({ ...old, ...now }).filter((column) => !NOT_TOLD.includes(column));
+  return columns.flatMap((column) => {
+    const [from, to] = [old?.[column] ?? '', now?.[column] ?? ''].map(String) as [string, string];
+    return from === to ? [] : [{ column, from, to }];
+  });
+}
+
+const HEAD = ['at', 'who', 'what', 'why', 'record', 'field', 'before', 'after'] as const;
+
+/**
+ * The whole history of a request as CSV (RFC 4180), oldest first: each change, and each field it changed. Times are
+ * local to the request. Cells that a spreadsheet would calculate are made harmless.
+ */
+export async function historyTable(ctx: SignedInContext, reference: string): Promise<Outcome<string>> {
+  const request = await loadRequest(ctx.db, reference);
+  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  const access = await accessTo(ctx, request);
+  if (access !== 'own' && access !== 'office')
+    return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
+  const rows = await ctx.db.rows<HistoryRow>(HISTORY, { request: request.id });
+  const lines = rows.flatMap((row) => {
+    const common = [toLocal(row.at, request.tzid), row.who ?? 'the clock', whatOf(row), row.reason];
+    const record = row.entity === null ? '' : `${row.entity} ${row.entityId}`;
+    const changes = row.entity === null ? [] : changesIn(row);
+    return changes.length
+      ? changes.map(({ column, from, to }) => [...common, record, column, from, to])
+      : [[...common, record, '', '', '']];
+  });
+  return done(stringify([[...HEAD], ...lines], { escape_formulas: true, record_delimiter: '\r\n' }));
+}
