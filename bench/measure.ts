@@ -33,12 +33,15 @@ export async function compare(
       await contender.run();
       if (round >= 0) times[index]!.push(performance.now() - started);
     }
-  const base = median(times[0]!);
-  return contenders.map(({ name }, index) => ({
-    name,
-    medianMs: median(times[index]!),
-    ratio: median(times[index]!) / base,
-  }));
+  return figuresOf(contenders.map(({ name }, index) => [name, times[index]!]));
+}
+
+/** Medians and ratios to the first. */
+export function figuresOf(
+  measured: readonly (readonly [name: string, times: readonly number[]])[],
+): Figure[] {
+  const base = median(measured[0]![1]);
+  return measured.map(([name, times]) => ({ name, medianMs: median(times), ratio: median(times) / base }));
 }
 
 export const table = (figures: readonly Figure[]): string =>

@@ -1,6 +1,7 @@
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Database } from '@/server/db/connection';
+import { benchApprove } from './approve';
 import { benchBoard } from './board';
 import { benchBrowser } from './browser/run';
 import { benchCheck, benchTyped, queryPlans, series } from './check';
@@ -25,6 +26,11 @@ async function memory(db: Database): Promise<string> {
 const world = ({ occupancies, spaces, uses, types }: WorldSize): string =>
   `${occupancies.toLocaleString('en-GB')} occupancies over ${spaces} spaces and five years, ${uses.toLocaleString('en-GB')} equipment uses of ${types} types`;
 
+async function approval(db: Database): Promise<string> {
+  const { figures, rows } = await benchApprove(db);
+  return `${table(figures)}\n\n${rows.toLocaleString('en-GB')} rows added; claims and dates that are updated are not counted in the baseline. Must reach: ≤ 5.`;
+}
+
 async function main(): Promise<void> {
   const db = await makeWorld(FULL);
   const checks: string[] = [];
@@ -39,6 +45,7 @@ async function main(): Promise<void> {
     `## Searching ${FULL.spaces} spaces for a series of 30 dates\n\nEverything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
     `## Ways out of 14 clashing dates over ${FULL.spaces} spaces\n\n${await benchWaysOut(db)}`,
     `## In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day\n\n${await benchBrowser()}`,
+    `## Approving 260 dates × 3 spaces × 6 equipment types\n\n${await approval(db)}`,
     `## How the check grows\n\n${await growth(db)}`,
     `## Query plans\n\nNo full scan of a table that grows; \`SCAN w\` and \`SCAN json_each\` walk what was bound.\n\n${await queryPlans(db)}`,
     `## Memory\n\n${await memory(db)}`,

@@ -68,6 +68,15 @@ const office = ({ spaces, types }: WorldSize): OfficeFile => ({
       })),
     },
   ],
+  teams: [
+    {
+      name: 'Setup',
+      recipes: [
+        { phase: 'setup', title: 'Set the space', due: 'access-start' },
+        { phase: 'strike', title: 'Clear the space', due: 'occupied-end' },
+      ],
+    },
+  ],
   categories: [{ name: 'Any', mark: 'An', hue: 'green', about: '' }],
   organisations: ['Bench'],
   people: [

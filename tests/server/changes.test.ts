@@ -194,14 +194,14 @@ describe('changing one’s own', () => {
     );
     const [date] = await datesOf(office, reference);
     expect([date!.startLocal, date!.state, date!.live.length]).toEqual(['2027-04-20T13:00', 'approved', 2]);
-    expect(await desk(office.as('mara'))).toMatchObject([
+    expect((await desk(office.as('mara'))).lines).toMatchObject([
       { reference, changesWanted: 1, atRisk: 0, verdicts: { clear: 0, look: 0, clash: 0 } },
     ]);
     expect(refusalOf(await act(office, 'mara', reference, { action: 'grant-change', reason: '' })).code).toBe(
       'clash',
     );
     expectDone(await act(office, 'mara', reference, { action: 'refuse-change', reason: 'Taken.' }));
-    expect(await desk(office.as('mara'))).toEqual([]);
+    expect((await desk(office.as('mara'))).lines).toEqual([]);
     expect((await datesOf(office, reference))[0]!.live).toHaveLength(1);
   });
 

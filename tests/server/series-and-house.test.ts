@@ -282,7 +282,7 @@ describe('what the house changes later', () => {
     const view = expectDone(await readRequest(office.as('ada'), reference));
     expect(view.dates[0]!.findings[0]!.sentence).toContain('Studio is closed');
     expect(view.dates[0]!.isAtRisk).toBe(true);
-    expect(await desk(office.as('mara'))).toMatchObject([{ reference, atRisk: 1, changesWanted: 0 }]);
+    expect((await desk(office.as('mara'))).lines).toMatchObject([{ reference, atRisk: 1, changesWanted: 0 }]);
     expect(view.dates[0]!.state).toBe('approved');
   });
 });
