@@ -70,7 +70,7 @@ test.each([
   ['another site', { screen: 'board', name: 'x', address: '//evil.example' }],
   ['a script', { screen: 'dates', name: 'x', address: 'javascript:alert(1)' }],
   ['another screen', { screen: 'dates', name: 'x', address: '/?days=2' }],
-  ['a screen there is not', { screen: 'desk', name: 'x', address: '/desk' }],
+  ['a screen there is not', { screen: 'outbox', name: 'x', address: '/outbox' }],
 ])('not kept: %s', (_, body) => {
   expect(keepViewSchema.safeParse(body).success).toBe(false);
   expect(dropViewSchema.safeParse({ id: 'x' }).success).toBe(false);
