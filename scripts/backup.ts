@@ -3,11 +3,12 @@ import { resolve } from 'node:path';
 import { openDatabase } from '@/server/db/connection';
 import { violations } from '@/server/db/invariants';
 import { filesFolder } from '@/server/files/store';
+import { mailFolder } from '@/server/mail/mail-file';
 import { databaseFile } from '@/server/settings';
 
 /**
  * A copy of the database while the application runs: `npm run backup -- path/to/copy.sqlite`, with the files that were
- * sent beside it in `copy.sqlite.files`. VACUUM INTO reads one consistent state; files are only ever added, so that those
+ * sent beside it in `copy.sqlite.files`, and the mail that went out in `copy.sqlite.mail`. VACUUM INTO reads one consistent state; files are only ever added, so that those
  * copied after it hold every one it speaks of. The copy is then opened and its invariants are checked.
  */
 async function main(): Promise<void> {
@@ -27,9 +28,13 @@ async function main(): Promise<void> {
   await db.rows('VACUUM INTO $target', { target });
   const [sent] = await db.rows<{ count: number }>('SELECT COUNT(*) AS count FROM file');
   await db.close();
-  if (existsSync(filesFolder())) {
-    mkdirSync(`${target}.files`, { mode: 0o700 });
-    cpSync(filesFolder(), `${target}.files`, { recursive: true, filter: (path) => !path.endsWith('.part') });
+  for (const [folder, end] of [
+    [filesFolder(), 'files'],
+    [mailFolder(), 'mail'],
+  ] as const) {
+    if (!existsSync(folder)) continue;
+    mkdirSync(`${target}.${end}`, { mode: 0o700 });
+    cpSync(folder, `${target}.${end}`, { recursive: true, filter: (path) => !path.endsWith('.part') });
   }
   const copy = openDatabase(target);
   const broken = await violations(copy);

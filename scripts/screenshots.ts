@@ -34,23 +34,19 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'place', path: '/places/QH', as: 'requester' },
   {
-    name: 'compare',
-    path: '/places?people=20&day=2027-04-15&from=14:00&to=16:00&repeat=once&dates=1&compare=2.3.6',
-    as: 'requester',
-  },
-  {
     name: 'earliest',
     path: '/places/earliest?people1=20&people2=60&first=2027-04-13&last=2027-04-30&between=09:00&and=18:00&minutes=120&on=any',
     as: 'requester',
   },
   { name: 'dates', path: '/dates?day=2027-04-14', as: 'manager' },
   { name: 'dates-month', path: '/dates?view=month&day=2027-04-14&pick=2027-04-16', as: 'requester' },
-  { name: 'dates-year', path: '/dates?view=year', as: 'manager' },
   { name: 'print', path: '/print?what=board&from=2027-04-24&days=1&page=wide', as: 'manager' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'ask-rule', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'desk', path: '/desk', as: 'manager' },
   { name: 'decide', path: '/desk', as: 'manager', click: '::-p-text(Bonsai mending)' },
+  { name: 'decide-series', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
+  { name: 'bookings', path: '/desk/bookings?made=single&from=2027-04-13', as: 'manager' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
   { name: 'calendar', path: '/notices/workshops' },
   { name: 'setups-phone', path: '/setups', as: 'crew', size: PHONE },
@@ -101,6 +97,16 @@ async function main(): Promise<void> {
       if (name === 'decide') {
         await page.locator('[aria-label="Ways out"] li input').click();
         await page.waitForNetworkIdle({ idleTime: 400 });
+      }
+      if (name === 'decide-series') {
+        await press(page, 'Approve 5 dates, and offer 7 something else …');
+        await says(page, '7 dates move');
+      }
+      if (name === 'bookings') {
+        for (const id of [0, 2, 5])
+          await page.$$eval('input[data-booking]', (boxes, at) => (boxes[at] as HTMLElement).click(), id);
+        await fill(page, 'Days later', '1');
+        await says(page, '3 dates change');
       }
       // The page fits itself to its room once it is awake.
       await new Promise((resolve) => setTimeout(resolve, 600));

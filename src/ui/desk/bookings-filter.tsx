@@ -16,16 +16,16 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
   return (
     <form action="/desk/bookings" className="mb-3 flex flex-wrap items-end gap-3">
       <Field label="Title, host, who asked, reference">
-        <input className="field w-64" type="search" name="q" defaultValue={query.q} />
+        <input className="field w-52" type="search" name="q" defaultValue={query.q} />
       </Field>
       <Field label="From">
-        <input className="field w-40" type="date" name="from" defaultValue={query.from ?? ''} />
+        <input className="field w-36" type="date" name="from" defaultValue={query.from ?? ''} />
       </Field>
       <Field label="To">
-        <input className="field w-40" type="date" name="to" defaultValue={query.to ?? ''} />
+        <input className="field w-36" type="date" name="to" defaultValue={query.to ?? ''} />
       </Field>
       <Field label="Space">
-        <select className="field w-44" name="space" defaultValue={query.space ?? ''}>
+        <select className="field w-40" name="space" defaultValue={query.space ?? ''}>
           <option value="">all spaces</option>
           {spaces.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -35,7 +35,7 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
         </select>
       </Field>
       <Field label="Category">
-        <select className="field w-40" name="category" defaultValue={query.category ?? ''}>
+        <select className="field w-36" name="category" defaultValue={query.category ?? ''}>
           <option value="">all categories</option>
           {categories.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -45,16 +45,16 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
         </select>
       </Field>
       <Field label="State">
-        <select className="field w-36" name="state" defaultValue={query.state}>
+        <select className="field w-28" name="state" defaultValue={query.state}>
           <option value="approved">approved</option>
           <option value="waiting">waiting</option>
           <option value="both">both</option>
         </select>
       </Field>
       <Field label="Asked for">
-        <select className="field w-40" name="made" defaultValue={query.made}>
+        <select className="field w-36" name="made" defaultValue={query.made}>
           <option value="any">either way</option>
-          <option value="single">one at a time</option>
+          <option value="single">one by one</option>
           <option value="series">as a series</option>
         </select>
       </Field>

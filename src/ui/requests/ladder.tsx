@@ -13,18 +13,6 @@ interface LadderProps {
   onPick(ids: ReadonlySet<number>): void;
 }
 
-/** What stands on the day in the spaces of the date, the date drawn in. */
-function Day({ date }: { date: DateView }) {
-  const [isOpen, setOpen] = useState(false);
-  if (!date.drawn?.places.length) return null;
-  return (
-    <details className="mt-0.5" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
-      <summary className="w-fit text-[0.93rem] text-soft">What else stands there</summary>
-      {isOpen && <WayDrawing now={null} then={date.drawn} />}
-    </details>
-  );
-}
-
 function Beside({ date }: { date: DateView }) {
   return (
     <>
@@ -46,6 +34,66 @@ function Beside({ date }: { date: DateView }) {
       )}
       {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
     </>
+  );
+}
+
+interface RungProps {
+  readonly date: DateView;
+  readonly isPickable: boolean;
+  readonly isPicked: boolean;
+  onToggle(event: ChangeEvent<HTMLInputElement>): void;
+  onWalk(event: KeyboardEvent): void;
+}
+
+/** One date; its place opens what else stands there on the day, the date drawn in. */
+function Rung({ date, isPickable, isPicked, onToggle, onWalk }: RungProps) {
+  const [isOpen, setOpen] = useState(false);
+  const { drawn, when, places } = date;
+  return (
+    <li
+      className={`relative border-b border-rule py-2 pl-5 before:absolute before:top-5 before:left-0 before:w-3.5 before:border-t-2 before:border-strong-rule ${isPicked ? 'bg-sunk' : ''}`}
+    >
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        {isPickable ? (
+          <label className="flex min-w-64 flex-1 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-4 accent-(--accent)"
+              data-date={date.id}
+              checked={isPicked}
+              onChange={onToggle}
+              onKeyDown={onWalk}
+            />
+            <span className={date.isPast ? 'text-soft' : 'font-semibold'}>{when}</span>
+          </label>
+        ) : (
+          <span className={`min-w-64 flex-1 ${date.isPast ? 'text-soft' : 'font-semibold'}`}>{when}</span>
+        )}
+        {drawn?.places.length ? (
+          <button
+            type="button"
+            className="min-h-6 text-soft underline decoration-dotted underline-offset-4"
+            aria-expanded={isOpen}
+            aria-label={`${places}: what else stands there, ${when}`}
+            onClick={() => setOpen(!isOpen)}
+          >
+            {places}
+          </button>
+        ) : (
+          <span className="text-soft">{places}</span>
+        )}
+        <span className="w-28">
+          {date.isPast && date.state === 'waiting' ? 'waiting, over' : date.stateWord}
+          {date.isHeld && ', held'}
+        </span>
+        <span className="min-w-16">
+          {date.verdict && <VerdictStamp verdict={date.verdict} />}
+          {date.isAtRisk && <CallStamp words="at risk" />}
+        </span>
+      </div>
+      <Beside date={date} />
+      {isOpen && drawn && <WayDrawing now={null} then={drawn} />}
+    </li>
   );
 }
 
@@ -80,41 +128,14 @@ export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
   return (
     <ol ref={list} className="border-l-2 border-strong-rule" aria-label="Dates">
       {dates.map((date) => (
-        <li
+        <Rung
           key={date.id}
-          className={`relative border-b border-rule py-2 pl-5 before:absolute before:top-5 before:left-0 before:w-3.5 before:border-t-2 before:border-strong-rule ${picked.has(date.id) ? 'bg-sunk' : ''}`}
-        >
-          <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-            {pickable.has(date.id) ? (
-              <label className="flex min-w-64 flex-1 items-center gap-3">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-(--accent)"
-                  data-date={date.id}
-                  checked={picked.has(date.id)}
-                  onChange={(event) => toggle(date.id, event)}
-                  onKeyDown={(event) => walk(date.id, event)}
-                />
-                <span className={date.isPast ? 'text-soft' : 'font-semibold'}>{date.when}</span>
-              </label>
-            ) : (
-              <span className={`min-w-64 flex-1 ${date.isPast ? 'text-soft' : 'font-semibold'}`}>
-                {date.when}
-              </span>
-            )}
-            <span className="text-soft">{date.places}</span>
-            <span className="w-28">
-              {date.isPast && date.state === 'waiting' ? 'waiting, over' : date.stateWord}
-              {date.isHeld && ', held'}
-            </span>
-            <span className="min-w-16">
-              {date.verdict && <VerdictStamp verdict={date.verdict} />}
-              {date.isAtRisk && <CallStamp words="at risk" />}
-            </span>
-          </div>
-          <Beside date={date} />
-          <Day date={date} />
-        </li>
+          date={date}
+          isPickable={pickable.has(date.id)}
+          isPicked={picked.has(date.id)}
+          onToggle={(event) => toggle(date.id, event)}
+          onWalk={(event) => walk(date.id, event)}
+        />
       ))}
     </ol>
   );
