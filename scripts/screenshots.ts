@@ -107,6 +107,7 @@ async function main(): Promise<void> {
           await page.$$eval('input[data-booking]', (boxes, at) => (boxes[at] as HTMLElement).click(), id);
         await fill(page, 'Days later', '1');
         await says(page, '3 dates change');
+        await page.evaluate(() => window.scrollTo(0, 0));
       }
       // The page fits itself to its room once it is awake.
       await new Promise((resolve) => setTimeout(resolve, 600));

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import type { MailKind } from '@/core/changes/mail-due';
 import type { MAIL_STATE_WORDS } from './words/mail';
-import { idempotencyKey } from './fields';
 
 /** One message in the outbox. */
 export interface MailLine {
@@ -32,8 +31,8 @@ export interface OutboxView {
 
 export const sendNowSchema = z.object({});
 
+/** Link and answer are what makes it one: the same again gives the first result again. */
 export const offerAnswerSchema = z.object({
-  key: idempotencyKey,
   answer: z.enum(['accept', 'refuse'], 'Say yes or no.'),
 });
 export type OfferAnswerInput = z.output<typeof offerAnswerSchema>;

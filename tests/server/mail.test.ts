@@ -112,7 +112,7 @@ describe('an offer', () => {
     return { reference, token: /\/offer\/([\w-]{43})/.exec(shown.text)![1]! };
   }
   const answer = (token: string, to: 'accept' | 'refuse') =>
-    answerOffer(office.reader, token, { key: KEY, answer: to });
+    answerOffer(office.reader, token, { answer: to });
 
   test('is accepted from the mail without signing in, once; only the hash of its link is kept', async () => {
     const { reference, token } = await offered();

@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import type { OfferView } from '@/contracts/outbox';
 import type { ErrorReply } from '@/contracts/refusal';
-import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -16,14 +15,13 @@ const ANSWERED: Readonly<Record<Answer, string>> = {
 
 /** What was offered instead of what was asked for, and the two answers; nothing is decided by looking. */
 export function OfferAnswer({ token, offer }: { token: string; offer: OfferView }) {
-  const keyOf = useIntentKey();
   const [answer, setAnswer] = useState<Answer | null>(offer.answer);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
   const give = async (to: Answer) => {
     if (isSending) return;
     setSending(true);
-    const reply = await send('POST', `/api/offers/${token}`, { answer: to, key: keyOf([token, to]) });
+    const reply = await send('POST', `/api/offers/${token}`, { answer: to });
     setSending(false);
     setError(reply.ok ? null : reply.error);
     if (reply.ok) setAnswer(to);

@@ -188,12 +188,16 @@ export function DecidePanel({
       {waiting.length > 0 && (
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">Pick</span>
-          <button type="button" className="press" onClick={() => setPicked(idsOf(clear))}>
-            {clear.length} clear
-          </button>
-          <button type="button" className="press" onClick={() => setPicked(idsOf(possible))}>
-            {possible.length} that can be approved
-          </button>
+          {clear.length > 0 && (
+            <button type="button" className="press" onClick={() => setPicked(idsOf(clear))}>
+              {clear.length} clear
+            </button>
+          )}
+          {possible.length > clear.length && (
+            <button type="button" className="press" onClick={() => setPicked(idsOf(possible))}>
+              {possible.length} that can be approved
+            </button>
+          )}
           <button type="button" className="press" onClick={() => setPicked(waitingIds)}>
             all {waiting.length} waiting
           </button>
