@@ -14,8 +14,6 @@ export interface Figure {
   readonly ratio: number;
 }
 
-const collect = (globalThis as { gc?: () => void }).gc;
-
 const ROUNDS = 31;
 const WARM_UP = 5;
 
@@ -31,8 +29,6 @@ export async function compare(
   for (let round = -warmUp; round < rounds; round += 1)
     for (const [index, contender] of contenders.entries()) {
       contender.prepare?.();
-      // What another left behind is not charged to this one.
-      collect?.();
       const started = performance.now();
       await contender.run();
       if (round >= 0) times[index]!.push(performance.now() - started);
