@@ -31,44 +31,95 @@ async function approval(db: Database): Promise<string> {
   return `${table(figures)}\n\n${rows.toLocaleString('en-GB')} rows added; claims and dates that are updated are not counted in the baseline. Must reach: ≤ 5.`;
 }
 
-async function main(): Promise<void> {
-  const db = await makeWorld(FULL);
-  const checks: string[] = [];
-  for (const share of [0, 0.05, 0.5])
-    checks.push(`${percent(share)}:\n\n${table(await benchCheck(db, series(260, share)))}`);
-  const sections = [
-    `## Check of 260 dates × 3 spaces × 6 equipment types\n\n${checks.join('\n\n')}\n\nMust reach: whole ≤ 0.10 at 0 % and 5 %.`,
-    `## Check of one date as it is typed\n\n${table(await benchTyped(db))}\n\nMust reach: ≤ 5.`,
-    `## 260 guarded dates written in one change set\n\n${table(await benchWrites(db))}\n\nMust reach: ≤ 2.`,
-    `## Expanding rules: three months, eight years after their start\n\n${await benchRecurrence()}`,
-    `## Day board of ${FULL.spaces} spaces\n\n${table(await benchBoard(db))}\n\nMust reach: the JSON text ≤ 0.5.`,
-    `## Searching ${FULL.spaces} spaces for a series of 30 dates\n\nEverything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
-    `## Ways out of 14 clashing dates over ${FULL.spaces} spaces\n\n${await benchWaysOut(db)}`,
-    `## In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day\n\n${await benchBrowser()}`,
-    `## Approving 260 dates × 3 spaces × 6 equipment types\n\n${await approval(db)}`,
-    `## How the check grows\n\n${await growth(db)}`,
-    `## Query plans\n\nNo full scan of a table that grows; \`SCAN w\` and \`SCAN json_each\` walk what was bound.\n\n${await queryPlans(db)}`,
-    `## Memory\n\n${await memory(db)}`,
-  ];
-  await db.close();
-  const text = `# Performance
+interface Section {
+  readonly title: string;
+  run(db: Database): Promise<string>;
+}
 
-Written by \`npm run bench\`. Medians of 31 or more alternating rounds in one process (of 3 for the ways out, whose baseline takes half a minute); the ratio is to the first line of each table, measured in the same run.
+const SECTIONS: readonly Section[] = [
+  {
+    title: 'Check of 260 dates × 3 spaces × 6 equipment types',
+    run: async (db) => {
+      const checks: string[] = [];
+      for (const share of [0, 0.05, 0.5])
+        checks.push(`${percent(share)}:\n\n${table(await benchCheck(db, series(260, share)))}`);
+      return `${checks.join('\n\n')}\n\nMust reach: whole ≤ 0.10 at 0 % and 5 %.`;
+    },
+  },
+  {
+    title: 'Check of one date as it is typed',
+    run: async (db) => `${table(await benchTyped(db))}\n\nMust reach: ≤ 5.`,
+  },
+  {
+    title: '260 guarded dates written in one change set',
+    run: async (db) => `${table(await benchWrites(db))}\n\nMust reach: ≤ 2.`,
+  },
+  { title: 'Expanding rules: three months, eight years after their start', run: () => benchRecurrence() },
+  {
+    title: `Day board of ${FULL.spaces} spaces`,
+    run: async (db) => `${table(await benchBoard(db))}\n\nMust reach: the JSON text ≤ 0.5.`,
+  },
+  {
+    title: `Searching ${FULL.spaces} spaces for a series of 30 dates`,
+    run: async (db) =>
+      `Everything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
+  },
+  { title: `Ways out of 14 clashing dates over ${FULL.spaces} spaces`, run: benchWaysOut },
+  {
+    title: `In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day`,
+    run: () => benchBrowser(),
+  },
+  { title: 'Approving 260 dates × 3 spaces × 6 equipment types', run: approval },
+  { title: 'How the check grows', run: growth },
+  {
+    title: 'Query plans',
+    run: async (db) =>
+      `No full scan of a table that grows; \`SCAN w\` and \`SCAN json_each\` walk what was bound.\n\n${await queryPlans(db)}`,
+  },
+  { title: 'Memory', run: memory },
+];
+
+const FILE = 'docs/performance.md';
+
+/** What was measured before, by title; nothing where nothing was. */
+function measuredBefore(): Map<string, string> {
+  try {
+    const [, ...parts] = readFileSync(FILE, 'utf8').split(/^## /m);
+    return new Map(
+      parts.map((part) => {
+        const [title = '', ...lines] = part.split('\n');
+        return [title, lines.join('\n').trim()];
+      }),
+    );
+  } catch {
+    return new Map();
+  }
+}
+
+/** All sections, or those whose titles hold a word that was given; the others stay as they were measured. */
+async function main(): Promise<void> {
+  const words = process.argv.slice(2);
+  const before = measuredBefore();
+  const db = await makeWorld(FULL);
+  const sections: string[] = [];
+  for (const { title, run } of SECTIONS) {
+    const isWanted = !words.length || words.some((word) => title.includes(word));
+    const text = isWanted ? await run(db) : before.get(title);
+    if (isWanted) console.log(`## ${title}\n\n${text}\n`);
+    if (text !== undefined) sections.push(`## ${title}\n\n${text}`);
+  }
+  await db.close();
+  writeFileSync(
+    FILE,
+    `# Performance
+
+Written by \`npm run bench\`; \`npm run bench -- Approving\` measures the sections with that word anew. Medians of 31 or more alternating rounds in one process (of 3 for the ways out, whose baseline takes half a minute); the ratio is to the first line of each table, measured in the same run.
 World: ${world(FULL)}.
 Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]!.model.trim()}, warm cache.
 
 ${sections.join('\n\n')}
-`;
-  console.log(text);
-  const file = 'docs/performance.md';
-  const before = (() => {
-    try {
-      return readFileSync(file, 'utf8');
-    } catch {
-      return '';
-    }
-  })();
-  if (before !== text) writeFileSync(file, text);
+`,
+  );
 }
 
 void main();

@@ -23,7 +23,7 @@ run(
   ],
   { advice: 'esbuild names what it cannot read above.' },
 );
-run(process.execPath, ['--expose-gc', BUNDLE], {
+run(process.execPath, ['--expose-gc', BUNDLE, ...process.argv.slice(2)], {
   advice: 'The benchmark names what failed above.',
   env: { CHROMIUM },
 });

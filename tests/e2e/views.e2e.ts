@@ -161,6 +161,10 @@ async function show(view: View, size?: { width: number; height: number }): Promi
     await page.click(each);
     await page.waitForNetworkIdle({ idleTime: 300 });
   }
+  // What lies under a bar at the foot of the window cannot be pressed there: at the end of the page nothing does.
+  await page.evaluate(() => {
+    if (document.querySelector('.foot-bar')) window.scrollTo(0, document.body.scrollHeight);
+  });
   return page;
 }
 

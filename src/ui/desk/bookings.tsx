@@ -48,7 +48,7 @@ function Rows({ lines, picked, onPick }: RowsProps) {
           <td className="py-1.5 pl-3">
             <input
               type="checkbox"
-              className="size-5 accent-(--accent)"
+              className="size-6 accent-(--accent)"
               aria-label={`Pick ${line.title}, ${line.when}`}
               data-booking={line.occurrence}
               checked={picked.has(line.occurrence)}

@@ -126,7 +126,7 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
               <td className="py-2 pl-3">
                 <input
                   type="checkbox"
-                  className="size-5 accent-(--accent)"
+                  className="size-6 accent-(--accent)"
                   aria-label={`Pick ${line.title}`}
                   data-reference={line.reference}
                   checked={picked.has(line.reference)}
