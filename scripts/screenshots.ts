@@ -104,7 +104,7 @@ async function main(): Promise<void> {
       }
       if (name === 'bookings') {
         for (const id of [0, 2, 5])
-          await page.$$eval('input[data-booking]', (boxes, at) => (boxes[at] as HTMLElement).click(), id);
+          await page.$$eval('input[data-pick]', (boxes, at) => (boxes[at] as HTMLElement).click(), id);
         await fill(page, 'Days later', '1');
         await says(page, '3 dates change');
         await page.evaluate(() => window.scrollTo(0, 0));

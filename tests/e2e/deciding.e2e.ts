@@ -138,7 +138,7 @@ test('rungs are picked as a range with Shift and by arrows', async () => {
   const page = await show(browser, `/desk/${reference}`, 'manager');
   const ids = (await view(reference)).dates.map(({ id }) => id);
   await press(page, 'none');
-  await page.focus(`input[data-date="${ids[1]!}"]`);
+  await page.focus(`input[data-pick="${ids[1]!}"]`);
   await page.keyboard.press('Space');
   await page.keyboard.down('Shift');
   await page.keyboard.press('ArrowDown');
@@ -146,7 +146,7 @@ test('rungs are picked as a range with Shift and by arrows', async () => {
   await page.keyboard.up('Shift');
   await byRole(page, 'button', 'Approve 3 dates');
   await page.keyboard.down('Shift');
-  await page.click(`input[data-date="${ids[5]!}"]`);
+  await page.click(`input[data-pick="${ids[5]!}"]`);
   await page.keyboard.up('Shift');
   await byRole(page, 'button', 'Approve 5 dates');
 });
@@ -311,7 +311,7 @@ describe('many single bookings at once', () => {
   test('what cannot go is said before, with what is in the way', async () => {
     await approved({ title: 'Nutting', day: '2028-12-02', from: '16:00' });
     const page = await show(browser, '/desk/bookings?q=twig+counting', 'manager');
-    await page.focus('input[data-booking]');
+    await page.focus('input[data-pick]');
     await page.keyboard.press('Space');
     await page.keyboard.down('Shift');
     await page.keyboard.press('ArrowDown');

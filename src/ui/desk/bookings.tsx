@@ -1,9 +1,9 @@
 'use client';
-import { useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import type { BookingLine, BookingsView } from '@/contracts/bookings';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
-import { between, steppedTo } from '@/ui/primitives/range';
+import { usePicking } from '@/ui/hooks/use-picking';
 import { STATE_WORDS } from '@/contracts/words/states';
 import { BookingsDeed } from './bookings-deed';
 
@@ -15,31 +15,10 @@ interface RowsProps {
 
 /** Rows to pick from; with Shift a range, by arrows from box to box. */
 function Rows({ lines, picked, onPick }: RowsProps) {
-  const body = useRef<HTMLTableSectionElement>(null);
-  const last = useRef<number | null>(null);
   const order = lines.map(({ occurrence }) => occurrence as number);
-  const setAll = (ids: readonly number[], isPicked: boolean) => {
-    const next = new Set(picked);
-    for (const id of ids)
-      if (isPicked) next.add(id);
-      else next.delete(id);
-    onPick(next);
-  };
-  const toggle = (id: number, event: ChangeEvent<HTMLInputElement>) => {
-    const isRange = (event.nativeEvent as MouseEvent).shiftKey && last.current !== null;
-    setAll(isRange ? between(order, last.current!, id) : [id], event.target.checked);
-    last.current = id;
-  };
-  const walk = (id: number, event: KeyboardEvent) => {
-    const to = steppedTo(order, id, event.key);
-    if (to === null) return;
-    event.preventDefault();
-    if (event.shiftKey) setAll(between(order, id, to), true);
-    last.current = to;
-    body.current?.querySelector<HTMLInputElement>(`input[data-booking="${to}"]`)?.focus();
-  };
+  const { list, boxOf } = usePicking<number, HTMLTableSectionElement>({ order, picked, onPick });
   return (
-    <tbody ref={body}>
+    <tbody ref={list}>
       {lines.map((line) => (
         <tr
           key={line.occurrence}
@@ -47,13 +26,9 @@ function Rows({ lines, picked, onPick }: RowsProps) {
         >
           <td className="py-1.5 pl-3">
             <input
-              type="checkbox"
+              {...boxOf(line.occurrence)}
               className="size-6 accent-(--accent)"
               aria-label={`Pick ${line.title}, ${line.when}`}
-              data-booking={line.occurrence}
-              checked={picked.has(line.occurrence)}
-              onChange={(event) => toggle(line.occurrence, event)}
-              onKeyDown={(event) => walk(line.occurrence, event)}
             />
           </td>
           <td className={`px-2 py-1.5 whitespace-nowrap ${line.isPast ? 'text-soft' : 'font-semibold'}`}>

@@ -1,9 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+import { useEffect, useState } from 'react';
 import type { DeskLine } from '@/contracts/desk';
 import { NEARNESS_WORDS } from '@/contracts/words/desk';
-import { between, steppedTo } from '@/ui/primitives/range';
+import { usePicking } from '@/ui/hooks/use-picking';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { HandledBy } from './handled-by';
@@ -64,32 +64,10 @@ interface DeskTableProps {
  */
 export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) {
   const router = useRouter();
-  const body = useRef<HTMLTableSectionElement>(null);
-  const last = useRef<string | null>(null);
   const [shown, setShown] = useState(FIRST_LINES);
   useEffect(() => rememberWalk(lines.map(({ reference, title }) => ({ reference, title }))), [lines]);
   const order = lines.slice(0, shown).map(({ reference }) => reference);
-  const setAll = (references: readonly string[], isPicked: boolean) => {
-    const next = new Set(picked);
-    for (const reference of references)
-      if (isPicked) next.add(reference);
-      else next.delete(reference);
-    onPick(next);
-  };
-  const toggle = (reference: string, event: ChangeEvent<HTMLInputElement>) => {
-    const isRange = (event.nativeEvent as MouseEvent).shiftKey && last.current !== null;
-    setAll(isRange ? between(order, last.current!, reference) : [reference], event.target.checked);
-    last.current = reference;
-  };
-  const walk = (reference: string, event: KeyboardEvent) => {
-    if (event.key === 'Enter') return router.push(`/desk/${reference}`);
-    const to = steppedTo(order, reference, event.key);
-    if (to === null) return;
-    event.preventDefault();
-    if (event.shiftKey) setAll(between(order, reference, to), true);
-    last.current = to;
-    body.current?.querySelector<HTMLInputElement>(`input[data-reference="${to}"]`)?.focus();
-  };
+  const { list, boxOf } = usePicking<string, HTMLTableSectionElement>({ order, picked, onPick });
   return (
     <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Waiting requests">
       <table className="w-full min-w-[52rem] text-left">
@@ -106,7 +84,13 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
             ))}
           </tr>
         </thead>
-        <tbody ref={body}>
+        <tbody
+          ref={list}
+          onKeyDown={({ key, target }) => {
+            const { pick } = (target as HTMLElement).dataset;
+            if (key === 'Enter' && pick) router.push(`/desk/${pick}`);
+          }}
+        >
           {lines.slice(0, shown).map((line, index) => [
             isInSteps && line.step !== lines[index - 1]?.step && (
               <tr key={line.step} className="border-b border-rule bg-paper">
@@ -125,13 +109,9 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
             >
               <td className="py-2 pl-3">
                 <input
-                  type="checkbox"
+                  {...boxOf(line.reference)}
                   className="size-6 accent-(--accent)"
                   aria-label={`Pick ${line.title}`}
-                  data-reference={line.reference}
-                  checked={picked.has(line.reference)}
-                  onChange={(event) => toggle(line.reference, event)}
-                  onKeyDown={(event) => walk(line.reference, event)}
                 />
               </td>
               <td className="w-36 px-2 py-2">

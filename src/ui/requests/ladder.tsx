@@ -1,9 +1,9 @@
 'use client';
-import { useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import type { DateView } from '@/contracts/request-view';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { WayDrawing } from '@/ui/ways-out/way-drawing';
-import { between, steppedTo } from '@/ui/primitives/range';
+import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 
 interface LadderProps {
   readonly dates: readonly DateView[];
@@ -39,31 +39,22 @@ function Beside({ date }: { date: DateView }) {
 
 interface RungProps {
   readonly date: DateView;
-  readonly isPickable: boolean;
-  readonly isPicked: boolean;
-  onToggle(event: ChangeEvent<HTMLInputElement>): void;
-  onWalk(event: KeyboardEvent): void;
+  /** Null where it cannot be picked. */
+  readonly box: PickBox<number> | null;
 }
 
 /** One date; its place opens what else stands there on the day, the date drawn in. */
-function Rung({ date, isPickable, isPicked, onToggle, onWalk }: RungProps) {
+function Rung({ date, box }: RungProps) {
   const [isOpen, setOpen] = useState(false);
   const { drawn, when, places } = date;
   return (
     <li
-      className={`relative border-b border-rule py-2 pl-5 before:absolute before:top-5 before:left-0 before:w-3.5 before:border-t-2 before:border-strong-rule ${isPicked ? 'bg-sunk' : ''}`}
+      className={`relative border-b border-rule py-2 pl-5 before:absolute before:top-5 before:left-0 before:w-3.5 before:border-t-2 before:border-strong-rule ${box?.checked ? 'bg-sunk' : ''}`}
     >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        {isPickable ? (
+        {box ? (
           <label className="flex min-w-64 flex-1 items-center gap-3">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
-              data-date={date.id}
-              checked={isPicked}
-              onChange={onToggle}
-              onKeyDown={onWalk}
-            />
+            <input {...box} className="size-4 accent-(--accent)" />
             <span className={date.isPast ? 'text-soft' : 'font-semibold'}>{when}</span>
           </label>
         ) : (
@@ -102,40 +93,12 @@ function Rung({ date, isPickable, isPicked, onToggle, onWalk }: RungProps) {
  * range from the one picked before with Shift; arrows go from rung to rung, and pick on the way with Shift.
  */
 export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
-  const last = useRef<number | null>(null);
-  const list = useRef<HTMLOListElement>(null);
   const order = dates.map(({ id }) => id).filter((id) => pickable.has(id));
-  const setAll = (ids: readonly number[], isPicked: boolean) => {
-    const next = new Set(picked);
-    for (const id of ids)
-      if (isPicked) next.add(id);
-      else next.delete(id);
-    onPick(next);
-  };
-  const toggle = (id: number, event: ChangeEvent<HTMLInputElement>) => {
-    const isRange = (event.nativeEvent as MouseEvent).shiftKey && last.current !== null;
-    setAll(isRange ? between(order, last.current!, id) : [id], event.target.checked);
-    last.current = id;
-  };
-  const walk = (id: number, event: KeyboardEvent) => {
-    const to = steppedTo(order, id, event.key);
-    if (to === null) return;
-    event.preventDefault();
-    if (event.shiftKey) setAll(between(order, id, to), true);
-    last.current = to;
-    list.current?.querySelector<HTMLInputElement>(`input[data-date="${to}"]`)?.focus();
-  };
+  const { list, boxOf } = usePicking<number, HTMLOListElement>({ order, picked, onPick });
   return (
     <ol ref={list} className="border-l-2 border-strong-rule" aria-label="Dates">
       {dates.map((date) => (
-        <Rung
-          key={date.id}
-          date={date}
-          isPickable={pickable.has(date.id)}
-          isPicked={picked.has(date.id)}
-          onToggle={(event) => toggle(date.id, event)}
-          onWalk={(event) => walk(date.id, event)}
-        />
+        <Rung key={date.id} date={date} box={pickable.has(date.id) ? boxOf(date.id) : null} />
       ))}
     </ol>
   );
