@@ -10,6 +10,7 @@ import { listPage, STATIC_PAGE } from './static-page';
 
 const ROUNDS = 11;
 const STEPS = 200;
+const SCROLL_ROUNDS = 5;
 const DRAGS = 60;
 const LONG_MS = 50;
 const DAY = '2027-04-13';
@@ -199,12 +200,19 @@ export async function benchBrowser(): Promise<string> {
       median(rounds.map((each) => each.board)),
       median(rounds.map((each) => each.plain)),
     ];
-    await page.goto(`${base}/bench-list`);
-    await page.waitForSelector('.board-scroll a');
-    const list = await stepped(page, STEPS / 2, 'scroll');
-    await page.goto(`${base}/?day=${DAY}`);
-    await new Promise((resolve) => setTimeout(resolve, 1000));
-    const scrolled = await stepped(page, STEPS / 2, 'scroll');
+    const [lists, boards]: Stepped[][] = [[], []];
+    for (let round = 0; round < SCROLL_ROUNDS; round += 1) {
+      await page.goto(`${base}/bench-list`);
+      await page.waitForSelector('.board-scroll a');
+      lists!.push(await stepped(page, STEPS / 2, 'scroll'));
+      await page.goto(`${base}/?day=${DAY}`);
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+      boards!.push(await stepped(page, STEPS / 2, 'scroll'));
+    }
+    const listMs = median(lists!.map(({ scriptMs }) => scriptMs));
+    const boardMs = median(boards!.map(({ scriptMs }) => scriptMs));
+    // Of the long tasks the worst round counts.
+    const scrolled = boards!.reduce((worst, each) => (each.longest > worst.longest ? each : worst));
     await page.evaluate(() => document.querySelector('.board-scroll')!.scrollTo({ top: 0 }));
     const zoomed = await stepped(page, STEPS / 2, 'zoom');
     await page.goto(`${base}/?day=${DAY}&in=Building%203`);
@@ -228,7 +236,7 @@ export async function benchBrowser(): Promise<string> {
       ),
       row(
         'script time of a step of scrolling, against the plain virtual list',
-        `${scrolled.scriptMs.toFixed(2)} ms : ${list.scriptMs.toFixed(2)} ms = ${(scrolled.scriptMs / list.scriptMs).toFixed(2)}`,
+        `${boardMs.toFixed(2)} ms : ${listMs.toFixed(2)} ms = ${(boardMs / listMs).toFixed(2)}`,
         '≤ 2',
       ),
       row('script time of a step of zooming', `${zoomed.scriptMs.toFixed(2)} ms`, '–'),

@@ -3,14 +3,17 @@ import { dateOf, timeOf, type LocalDate, type LocalDateTime } from '@/core/time/
 import { toLocal } from '@/core/time/zone';
 
 // Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.
-const format = (options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
+const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
+const format = (options: Intl.DateTimeFormatOptions): ((date: LocalDate) => string) => {
+  // Made when first used: making one takes longer than all that most pages write with it.
+  let made: Intl.DateTimeFormat | null = null;
+  return (date) => {
+    made ??= new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
+    return made.format(asUtc(date));
+  };
+};
 const DAY_SHORT = format({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 const DAY_LONG = format({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-const DATE = format({ day: 'numeric', month: 'long', year: 'numeric' });
-const MONTH = format({ month: 'long' });
-const MONTH_YEAR = format({ month: 'long', year: 'numeric' });
-const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
 
 /** The same few days are written thousands of times on a board; formatting one takes longer than drawing it. */
 function remembered(write: (date: LocalDate) => string): (date: LocalDate) => string {
@@ -27,16 +30,16 @@ function remembered(write: (date: LocalDate) => string): (date: LocalDate) => st
 const MOST_REMEMBERED = 2000;
 
 /** `Tue 13 Apr 2027`. */
-export const dayShort = remembered((date) => DAY_SHORT.format(asUtc(date)).replace(',', ''));
+export const dayShort = remembered((date) => DAY_SHORT(date).replace(',', ''));
 /** `13 April 2027`. */
-export const dateLong = (date: LocalDate): string => DATE.format(asUtc(date));
+export const dateLong = format({ day: 'numeric', month: 'long', year: 'numeric' });
 /** `Tuesday 13 April 2027`. */
-export const dayLong = remembered((date) => DAY_LONG.format(asUtc(date)).replace(',', ''));
+export const dayLong = remembered((date) => DAY_LONG(date).replace(',', ''));
 
 /** `April`. */
-export const monthName = (date: LocalDate): string => MONTH.format(asUtc(date));
+export const monthName = format({ month: 'long' });
 /** `April 2027`. */
-export const monthLong = (date: LocalDate): string => MONTH_YEAR.format(asUtc(date));
+export const monthLong = format({ month: 'long', year: 'numeric' });
 
 /** `12 – 18 April 2027`, as far as the two days do not share month and year. */
 export function daysText(first: LocalDate, last: LocalDate): string {

@@ -1,11 +1,8 @@
 'use client';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
 import {
-  useEffect,
   useLayoutEffect,
   useMemo,
-  useRef,
   useState,
   type CSSProperties,
   type MouseEvent,
@@ -14,9 +11,10 @@ import {
 } from 'react';
 import { addMinutes, covers, lengthMin, type Interval } from '@/core/time/epoch-minute';
 import { AXIS_PX, AxisHead, AxisLines } from './axis-head';
-import { BoardRowView, type RowContext } from './board-row';
+import type { RowContext } from './board-row';
+import { BoardRows } from './board-rows';
 import { GhostLayer } from './ghost-layer';
-import { rowHeightPx, type BoardRow } from './rows';
+import type { BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
 import type { Ghost, useGestures } from './use-gestures';
 import { liveWidthPx } from './use-zoom';
@@ -27,7 +25,7 @@ const AHEAD_PX = 600;
 const MOST_AHEAD = 4;
 /** Far from either end of the days shown, where nothing ends any more. */
 const BEYOND_MIN = 40 * 1440;
-const FIRST_SIZE = { width: 2000, height: 560 };
+const FIRST_WIDTH_PX = 2000;
 
 /** What lies between two points across; beyond the folds at both ends everything is near. */
 function between(axis: TimeAxis, fromPx: number, toPx: number): Interval {
@@ -50,7 +48,7 @@ function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis, l
   const shown = `${axis.days[0]!.date} ${axis.days.length}`;
   const [near, setNear] = useState(() => ({
     shown,
-    span: between(axis, -AHEAD_PX, FIRST_SIZE.width + AHEAD_PX),
+    span: between(axis, -AHEAD_PX, FIRST_WIDTH_PX + AHEAD_PX),
   }));
   useLayoutEffect(() => {
     const element = scroller.current;
@@ -95,7 +93,7 @@ function noteOf({ target }: SyntheticEvent): string | null {
   return thing?.dataset.note ?? thing?.getAttribute('aria-label') ?? null;
 }
 
-/** Rows by time, drawn only as far as they can be seen. */
+/** Rows by time, with what follows pointer and keys over them. */
 export function BoardCanvas(props: CanvasProps) {
   const { scroller, rows, offsets, context, axis, now, label, isLoading, gestures, picked, onNote, onSlip } =
     props;
@@ -113,21 +111,6 @@ export function BoardCanvas(props: CanvasProps) {
   const { labelPx, house } = context;
   const window = useWindow(scroller, axis, labelPx);
   const rowContext = useMemo(() => ({ ...context, window }), [context, window]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called here and handed to nobody
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (index) => rowHeightPx(rows[index]!),
-    paddingStart: AXIS_PX,
-    overscan: 3,
-    initialRect: FIRST_SIZE,
-  });
-  const measured = useRef(rows);
-  useEffect(() => {
-    if (measured.current === rows) return;
-    measured.current = rows;
-    virtual.measure();
-  }, [rows, virtual]);
   const ghost = gestures.ghost ?? picked;
   const heightPx = offsets[offsets.length - 1]!;
   return (
@@ -163,16 +146,7 @@ export function BoardCanvas(props: CanvasProps) {
         <div className="absolute right-0" style={{ left: labelPx, top: AXIS_PX }}>
           <AxisLines axis={axis} now={now} heightPx={heightPx} />
         </div>
-        {virtual.getVirtualItems().map(({ index, start, size }) => (
-          <div
-            key={index}
-            data-row=""
-            className="board-row absolute inset-x-0"
-            style={{ top: start, height: size }}
-          >
-            <BoardRowView row={rows[index]!} context={rowContext} />
-          </div>
-        ))}
+        <BoardRows scroller={scroller} rows={rows} context={rowContext} />
         {ghost && (
           <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: AXIS_PX }}>
             <GhostLayer ghost={ghost} rows={rows} offsets={offsets} axis={axis} tzid={house.tzid} />

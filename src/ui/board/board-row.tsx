@@ -1,5 +1,6 @@
 import { memo, type CSSProperties, type ReactElement } from 'react';
-import type { UseTuple } from '@/contracts/board';
+import type { HousePool, UseTuple } from '@/contracts/board';
+import type { Level } from '@/core/equipment/peak-use';
 import type { Interval } from '@/core/time/epoch-minute';
 import { bookingBlock, takenTrough } from './booking-block';
 import type { Booking } from './bookings';
@@ -23,31 +24,42 @@ export interface RowContext {
   canMove(booking: Booking): boolean;
 }
 
-function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement[] {
-  const facts = [`to ${space.seats}`, space.outdoor && 'outdoors', !space.stepFree && 'steps'].filter(
-    Boolean,
-  );
-  const name = (
-    <span key="name" className="min-w-0">
-      <a
-        href={`/places/${space.code}`}
-        data-go=""
-        className={`block truncate font-semibold no-underline hover:underline ${isNarrow ? 'text-[0.88rem]' : ''}`}
-      >
-        {space.name}
-      </a>
-      <span className="block truncate text-[0.82rem] text-soft">
-        {space.madeOf.length ? space.madeOf.join(' + ') : facts.join(' · ')}
-      </span>
-    </span>
-  );
-  if (isNarrow) return [name];
-  return [
-    <span key="code" className="w-7 shrink-0 font-semibold text-soft">
-      {space.code}
-    </span>,
-    name,
-  ];
+interface LabelProps {
+  readonly href: string;
+  readonly name: string;
+  readonly below: string;
+  /** Drawn before the name where there is room for it. */
+  readonly code?: string;
+}
+
+// Few elements, for it comes and goes with each row: the code is drawn by the style sheet.
+const rowLabel = ({ href, name, below, code }: LabelProps): ReactElement => (
+  <div data-label="" data-code={code} className="board-label">
+    <a href={href} data-go="">
+      {name}
+    </a>
+    <small>{below}</small>
+  </div>
+);
+
+function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement {
+  const facts = [`to ${space.seats}`, space.outdoor && 'outdoors', !space.stepFree && 'steps'];
+  return rowLabel({
+    href: `/places/${space.code}`,
+    name: space.name,
+    below: space.madeOf.length ? space.madeOf.join(' + ') : facts.filter(Boolean).join(' · '),
+    ...(isNarrow ? {} : { code: space.code }),
+  });
+}
+
+function poolLabel(pool: HousePool, levels: readonly Level[]): ReactElement {
+  return rowLabel({
+    href: `/pools/${pool.id}`,
+    name: pool.name,
+    below: pool.units.length
+      ? pool.units.map(({ name }) => name).join(', ')
+      : `of ${Math.max(0, ...levels.map(({ stock }) => stock))}`,
+  });
 }
 
 /** Where it is not open, and closures with their reasons. */
@@ -113,23 +125,16 @@ function spaceCells(row: SpaceRow, context: RowContext): (ReactElement | null)[]
   ];
 }
 
-/** One row of the board: its label, and what stands in it. */
-export const BoardRowView = memo(function BoardRowView({
-  row,
-  context,
-}: {
-  row: BoardRow;
-  context: RowContext;
-}) {
-  if (row.kind === 'head')
-    return (
-      <h2
-        className="sticky left-0 z-10 h-full w-fit truncate bg-raised px-3 pt-3 text-[1.02rem]"
-        style={{ minWidth: context.labelPx, maxWidth: '80vw' }}
-      >
-        {row.title}
-      </h2>
-    );
+const rowHead = (title: string, { labelPx }: RowContext) => (
+  <h2
+    className="sticky left-0 z-10 h-full w-fit truncate bg-raised px-3 pt-3 text-[1.02rem]"
+    style={{ minWidth: labelPx, maxWidth: '80vw' }}
+  >
+    {title}
+  </h2>
+);
+
+function rowBody(row: Exclude<BoardRow, { kind: 'head' }>, context: RowContext): ReactElement {
   const { labelPx, axis, house, uses } = context;
   const levels = row.kind === 'pool' ? levelsOf(row.pool, uses, axis) : [];
   const ends =
@@ -138,33 +143,8 @@ export const BoardRowView = memo(function BoardRowView({
       : undefined;
   return (
     <>
-      <div
-        data-label=""
-        className="sticky left-0 z-30 float-left flex h-full w-(--label) items-baseline gap-2 border-b border-rule bg-raised py-1 pr-2 pl-3"
-      >
-        {row.kind === 'space' ? (
-          spaceLabel(row.space, labelPx < LABEL_PX)
-        ) : (
-          <span className="min-w-0">
-            <a
-              href={`/pools/${row.pool.id}`}
-              data-go=""
-              className="block truncate font-semibold no-underline hover:underline"
-            >
-              {row.pool.name}
-            </a>
-            <span className="block truncate text-[0.82rem] text-soft">
-              {row.pool.units.length
-                ? row.pool.units.map(({ name }) => name).join(', ')
-                : `of ${Math.max(0, ...levels.map(({ stock }) => stock))}`}
-            </span>
-          </span>
-        )}
-      </div>
-      <div
-        className="board-cells absolute inset-y-0 right-0 left-(--label) cursor-copy overflow-hidden border-b border-rule"
-        style={ends as CSSProperties | undefined}
-      >
+      {row.kind === 'space' ? spaceLabel(row.space, labelPx < LABEL_PX) : poolLabel(row.pool, levels)}
+      <div className="board-cells" style={ends as CSSProperties | undefined}>
         {row.kind === 'space' ? (
           spaceCells(row, context)
         ) : (
@@ -172,5 +152,22 @@ export const BoardRowView = memo(function BoardRowView({
         )}
       </div>
     </>
+  );
+}
+
+interface RowProps {
+  readonly row: BoardRow;
+  readonly context: RowContext;
+  /** From the top of the board, in pixels. */
+  readonly top: number;
+  readonly height: number;
+}
+
+/** One row of the board: its label, and what stands in it. */
+export const BoardRowView = memo(function BoardRowView({ row, context, top, height }: RowProps) {
+  return (
+    <div data-row="" className="board-row" style={{ top, height }}>
+      {row.kind === 'head' ? rowHead(row.title, context) : rowBody(row, context)}
+    </div>
   );
 });

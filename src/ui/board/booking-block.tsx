@@ -1,11 +1,12 @@
 import type { CSSProperties, ReactElement } from 'react';
+import type { Interval } from '@/core/time/epoch-minute';
 import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { duringText } from '@/contracts/words/when';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { sayHours } from './move';
-import { reachesOf, type Reach } from './reaches';
-import type { TimeAxis } from './time-axis';
+import { joinedReaches, type JoinedReaches } from './reaches';
+import type { Stretch, TimeAxis } from './time-axis';
 
 const STATE_NOTE: Readonly<Record<BookingState, string>> = {
   approved: '',
@@ -33,7 +34,7 @@ const MARK_PX = 34;
 const TEXT_PX = 68;
 
 interface Drawn {
-  readonly reaches: readonly Reach[];
+  readonly bands: JoinedReaches | null;
   readonly spoken: string;
   readonly title: string;
   readonly hours: string;
@@ -47,13 +48,24 @@ function drawnOf(booking: Booking, place: string, tzid: string): Drawn {
   const { known } = booking;
   const clock = (at: number) => timeOf(toLocal(at as typeof booking.span.start, tzid));
   const found = {
-    reaches: reachesOf(bandsOnBoard(booking)),
+    bands: joinedReaches(bandsOnBoard(booking)),
     spoken: sayBooking(booking, place, tzid),
     title: `${STATE_NOTE[booking.state]}${booking.isOwn ? 'yours: ' : ''}${known?.title ?? 'taken'}`,
     hours: known ? `${clock(known.event.start)}–${clock(known.event.end)} ${known.nth ?? ''}` : '',
   };
   drawn.set(booking, found);
   return found;
+}
+
+/** How far the lines of crew and host stay away from the ends of what both take up, in shares of it. */
+function insets({ crew, host, span }: JoinedReaches, whole: Stretch, axis: TimeAxis): CSSProperties {
+  const inset = (own: Interval | null): string | undefined => {
+    const at = own && own !== span ? axis.stretch(own) : null;
+    if (!at) return undefined;
+    const share = (px: number) => `${((100 * px) / whole.width).toFixed(3)}%`;
+    return `${share(at.left - whole.left)} ${share(whole.left + whole.width - at.left - at.width)}`;
+  };
+  return { '--crew': inset(crew), '--host': inset(host) } as CSSProperties;
 }
 
 interface BlockProps {
@@ -80,16 +92,20 @@ interface BlockProps {
 export function bookingBlock(props: BlockProps): ReactElement[] {
   const { booking, place, axis, tzid, href, isPicked, isFaded, isMovable, lane } = props;
   const { id, known, state, isOwn } = booking;
-  const { reaches, spoken, title, hours } = drawnOf(booking, place, tzid);
+  const { bands, spoken, title, hours } = drawnOf(booking, place, tzid);
   const event = axis.stretch(known?.event ?? booking.span);
   const inLane = lane ? ({ '--lane': lane } as CSSProperties) : undefined;
   const fade = isFaded ? ' opacity-30' : '';
-  const drawnParts = reaches.flatMap(({ who, span, className }) => {
-    const reach = axis.stretch(span);
-    if (!reach) return [];
-    const style = inLane ? { ...reach.style, ...inLane } : reach.style;
-    return [<span key={`${who} ${id}`} className={`${className}${fade}`} style={style} />];
-  });
+  const drawnParts: ReactElement[] = [];
+  const reach = bands && axis.stretch(bands.span);
+  if (reach)
+    drawnParts.push(
+      <span
+        key={`bands ${id}`}
+        className={`${bands.className}${fade}`}
+        style={{ ...reach.style, ...inLane, ...insets(bands, reach, axis) }}
+      />,
+    );
   if (!event) return drawnParts;
   const hasWords = event.width >= TEXT_PX;
   drawnParts.push(

@@ -44,43 +44,30 @@ export interface Booking {
 }
 
 function knownOf(tuple: BookingTuple, categories: ReadonlyMap<number, BoardCategory>): KnownBooking | null {
-  const [
-    ,
-    ,
-    ,
-    ,
-    ,
-    ,
-    claim,
-    start,
-    end,
-    access,
-    exit,
-    setup,
-    strike,
-    title,
-    category,
-    host,
-    nth,
-    after,
-    layout,
-    people,
-  ] = tuple;
+  // By number: taking a tuple apart from its seventh on walks past the first six, thousands of times.
+  const [claim, start, end, title, category, nth] = [
+    tuple[6],
+    tuple[7],
+    tuple[8],
+    tuple[13],
+    tuple[14],
+    tuple[16],
+  ];
   if (claim === null || title === null || start === null || end === null) return null;
-  const dates = nth! + after!;
+  const dates = nth! + tuple[17]!;
   return {
     claimId: claim as ClaimId,
     event: { start, end },
-    accessMin: access!,
-    exitMin: exit!,
-    setupMin: setup!,
-    strikeMin: strike!,
+    accessMin: tuple[9]!,
+    exitMin: tuple[10]!,
+    setupMin: tuple[11]!,
+    strikeMin: tuple[12]!,
     title,
     category: category === null ? null : (categories.get(category) ?? null),
-    host: host ?? '',
+    host: tuple[15] ?? '',
     nth: dates > 1 ? `${nth!} of ${dates}` : null,
-    layout: layout!,
-    people: people!,
+    layout: tuple[18]!,
+    people: tuple[19]!,
   };
 }
 
@@ -89,19 +76,15 @@ export function readBookings(
   categories: readonly BoardCategory[],
 ): Booking[] {
   const byId = new Map(categories.map((category) => [category.id, category]));
-  return tuples.map((tuple) => {
-    const [id, spaceId, state, start, end, isOwn, ...rest] = tuple;
-    const [reference, occurrence, version] = rest.slice(-3) as [string | null, number | null, number | null];
-    return {
-      id,
-      spaceId,
-      state: STATES[state]!,
-      span: { start, end },
-      isOwn: isOwn === 1,
-      known: knownOf(tuple, byId),
-      change: reference === null ? null : { reference, occurrence: occurrence!, version: version! },
-    };
-  });
+  return tuples.map((tuple) => ({
+    id: tuple[0],
+    spaceId: tuple[1],
+    state: STATES[tuple[2]]!,
+    span: { start: tuple[3], end: tuple[4] },
+    isOwn: tuple[5] === 1,
+    known: knownOf(tuple, byId),
+    change: tuple[20] === null ? null : { reference: tuple[20], occurrence: tuple[21]!, version: tuple[22]! },
+  }));
 }
 
 /** The bands of a booking that is known, cut to what it occupies where it shares a shoulder. */

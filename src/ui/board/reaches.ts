@@ -24,3 +24,31 @@ export function reachesOf(bands: readonly Band[]): Reach[] {
     return [{ who, span: { start, end }, className: `reach reach-${who} ${ends}` }];
   });
 }
+
+/** The reaches of one booking as one thing to draw: one element, whose two lines are drawn by the style sheet. */
+export interface JoinedReaches {
+  /** From the first beginning to the last end. The very same object as `crew` or `host` where that takes it all up. */
+  readonly span: Interval;
+  readonly crew: Interval | null;
+  readonly host: Interval | null;
+  readonly className: string;
+}
+
+/** Null where nothing reaches out. */
+export function joinedReaches(bands: readonly Band[]): JoinedReaches | null {
+  const reaches = reachesOf(bands);
+  const spanOf = (who: Reach['who']) => reaches.find((reach) => reach.who === who)?.span ?? null;
+  const [crew, host] = [spanOf('crew'), spanOf('host')];
+  const first = crew ?? host;
+  if (!first) return null;
+  const isFirstAll = !host || (first.start <= host.start && first.end >= host.end);
+  const span =
+    isFirstAll || !host
+      ? first
+      : {
+          start: first.start < host.start ? first.start : host.start,
+          end: first.end > host.end ? first.end : host.end,
+        };
+  const kinds = bands.filter(({ kind }) => kind !== 'event').map(({ kind }) => `bands-${kind}`);
+  return { span, crew, host, className: ['bands', ...kinds].join(' ') };
+}

@@ -22,6 +22,7 @@ export type BoardRow =
   | { readonly kind: 'pool'; readonly pool: HousePool };
 
 const inLanes = (bookings: readonly Booking[]) => {
+  if (bookings.length === 1) return [{ booking: bookings[0]!, lane: 0 }];
   const sorted = [...bookings].sort((a, b) => a.span.start - b.span.start || a.id - b.id);
   const lanes = lanesOf(sorted.map(({ span }) => span));
   return sorted.map((booking, index) => ({ booking, lane: lanes[index]! }));
@@ -32,13 +33,20 @@ function spaceRow(
   bySpace: ReadonlyMap<number, readonly Booking[]>,
   house: House,
 ): SpaceRow {
-  const others = new Set(space.facts.parts.flatMap((part) => house.withPart(part)));
-  others.delete(space);
+  let through: readonly TakenThrough[] | null = null;
   return {
     kind: 'space',
     space,
     own: inLanes(bySpace.get(space.id) ?? []),
-    through: inLanes([...others].flatMap(({ id }) => bySpace.get(id) ?? [])),
+    // Only rows that come into sight are asked for it.
+    get through() {
+      if (!through) {
+        const others = new Set(space.facts.parts.flatMap((part) => house.withPart(part)));
+        others.delete(space);
+        through = inLanes([...others].flatMap(({ id }) => bySpace.get(id) ?? []));
+      }
+      return through;
+    },
   };
 }
 

@@ -1,6 +1,6 @@
 import { subtract, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, atMinuteOfDay, wallMinute, type LocalDate } from '@/core/time/local-time';
-import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
+import { dayInterval, offsetAt, toEpochMinute } from '@/core/time/zone';
 
 /** A day as it is drawn: the hours worth showing, and where they begin across the board. */
 export interface DaySlice {
@@ -58,9 +58,14 @@ function usedMinutes(
       start < day.end && (start >= day.start ? end > day.start : end > day.start + RUNS_OVER_MIN),
   );
   const midnight = wallMinute(atMinuteOfDay(date, 0));
-  const wall = (at: EpochMinute) => wallMinute(toLocal(at, tzid)) - midnight;
-  const first = Math.min(9 * HOUR_MIN, ...spans.map(({ start }) => Math.max(0, wall(start))));
-  const last = Math.max(17 * HOUR_MIN, ...spans.map(({ end }) => Math.min(1440, wall(end))));
+  // In numbers: a board has thousands of these, and texts would be made of each.
+  const wall = (at: EpochMinute) => at + offsetAt(at, tzid) - midnight;
+  let first = 9 * HOUR_MIN;
+  let last = 17 * HOUR_MIN;
+  for (const { start, end } of spans) {
+    first = Math.min(first, Math.max(0, wall(start)));
+    last = Math.max(last, Math.min(1440, wall(end)));
+  }
   return [first, last];
 }
 

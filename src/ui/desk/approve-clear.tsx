@@ -1,4 +1,5 @@
 'use client';
+import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { ChangeBody } from '@/contracts/change';
 import type { DeskLine } from '@/contracts/desk';
@@ -46,10 +47,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
   const words = `Approve ${countText(dates, 'clear date', 'clear dates')} of ${countText(with_.length, 'request', 'requests')}`;
   if (!picked.length && !change.doneText && !change.error) return null;
   return (
-    <div
-      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'foot-bar' : ''}`}
-      onKeyDown={({ key }) => key === 'Escape' && setOpen(false)}
-    >
+    <FootBar isUp={picked.length > 0} onKeyDown={({ key }) => key === 'Escape' && setOpen(false)}>
       <ChangeDone change={change} />
       {isOpen && dates > 0 && (
         <section aria-label="What it would do" className="sheet border-l-4 border-l-clear px-3 py-2">
@@ -87,6 +85,6 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
           <span className="text-soft">{countText(picked.length, 'request picked', 'requests picked')}</span>
         </div>
       )}
-    </div>
+    </FootBar>
   );
 }

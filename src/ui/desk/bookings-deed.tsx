@@ -1,4 +1,5 @@
 'use client';
+import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { BookingLine, BookingsView } from '@/contracts/bookings';
 import type { ChangeBody } from '@/contracts/change';
@@ -118,10 +119,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
       ? `Change the category of ${countText(items.length, 'request', 'requests')}`
       : `${DEEDS[deed]} ${countText(picked.length, 'booking', 'bookings')}`;
   return (
-    <section
-      aria-label="Together"
-      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'foot-bar' : ''}`}
-    >
+    <FootBar aria-label="Together" isUp={picked.length > 0}>
       <ChangeDone change={change} />
       {picked.length > 0 && (
         <form
@@ -188,7 +186,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
       {picked.length > 0 && !change.isSending && (
         <Foresight step={step && withoutReason(step)} items={items} />
       )}
-    </section>
+    </FootBar>
   );
 }
 

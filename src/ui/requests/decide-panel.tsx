@@ -1,4 +1,5 @@
 'use client';
+import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -57,9 +58,7 @@ function Decision({ change, picked, waiting }: DecisionProps) {
   };
   return (
     // Over what is read only while something is picked to decide about.
-    <div
-      className={`mt-2 grid gap-2 border-t-2 border-strong-rule bg-paper py-2 ${picked.length ? 'foot-bar' : ''}`}
-    >
+    <FootBar isUp={picked.length > 0}>
       <ChangeDone change={change} />
       <div className="flex flex-wrap items-end gap-2">
         <label className="min-w-60 flex-1">
@@ -114,7 +113,7 @@ function Decision({ change, picked, waiting }: DecisionProps) {
           </button>
         )}
       </div>
-    </div>
+    </FootBar>
   );
 }
 
