@@ -77,8 +77,9 @@ export const REQUESTERS: readonly {
   { name: 'Faolan Creed', organisation: 'Pond Keepers' },
 ];
 
-/** Who looks after which building. */
+/** Who looks after which building, or space; with consent, nothing is approved there without theirs. */
 export const STEWARDS = [
-  { name: 'Linnet Ashby', of: 'Orangery Court' },
-  { name: 'Rufus Teal', of: 'Old Stables' },
+  { name: 'Linnet Ashby', of: 'Orangery Court', consent: false },
+  { name: 'Rufus Teal', of: 'Old Stables', consent: false },
+  { name: 'Odile Sedge', of: 'BH', consent: true },
 ] as const;

@@ -14,6 +14,7 @@ export const DEMO_ACCOUNTS = [
   { role: 'requester', email: `isolde.marsh@${DOMAIN}` },
   { role: 'manager', email: `wren.calloway@${DOMAIN}` },
   { role: 'crew', email: `tobin.ashdown@${DOMAIN}` },
+  { role: 'steward', email: `odile.sedge@${DOMAIN}` },
 ] as const;
 
 export const emailOf = (name: string): string => `${name.toLowerCase().replace(/[^a-z]+/g, '.')}@${DOMAIN}`;
@@ -79,6 +80,8 @@ export const QUILLMERE: OfficeFile = {
     ...REQUESTERS.map(({ name, organisation, deputies }) =>
       person(name, { organisations: [organisation], deputies: [...(deputies ?? [])] }),
     ),
-    ...STEWARDS.map(({ name, of }) => person(name, { stewardOf: [of], organisations: ['Quillmere staff'] })),
+    ...STEWARDS.map(({ name, of, consent }) =>
+      person(name, { stewardOf: [of], consentNeeded: consent, organisations: ['Quillmere staff'] }),
+    ),
   ],
 };

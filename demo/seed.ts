@@ -13,6 +13,8 @@ import { keep, type Database } from '@/server/db/connection';
 import { sendMail } from '@/server/mail/send-mail';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
+import { answerConsent } from '@/server/use-cases/consent/answer-consent';
+import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { createOffice } from '@/server/use-cases/office/create-office';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
@@ -20,7 +22,7 @@ import type { DemoEvent } from './events/demo-event';
 import { SERIES } from './events/series';
 import { SINGLES } from './events/singles';
 import { WAITING } from './events/waiting';
-import { MANAGERS } from './people';
+import { MANAGERS, STEWARDS } from './people';
 import { QUILLMERE } from './quillmere';
 
 const ZONE = 'Europe/London';
@@ -204,6 +206,7 @@ class Story {
     const waiting = view.dates.filter(({ state }) => state === 'waiting');
     const clear = waiting.filter(({ verdict }) => verdict !== 'clash').map(({ id }) => id as never);
     if (!clear.length) return;
+    await this.agree(event.title);
     expectDone(
       event.title,
       await changeDates(ctx, {
@@ -215,6 +218,24 @@ class Story {
     );
     if (event.fate === 'cancelled' || event.fate === 'cancel-one')
       this.later(epochMinute(minute(DEMO_START) - 1500), () => this.leave(reference, event, requester));
+  }
+
+  /** Whoever looks after the place has answered before the office decides. */
+  private async agree(title: string): Promise<void> {
+    for (const { name } of STEWARDS.filter(({ consent }) => consent)) {
+      const ctx = this.as(this.ids.people[name]!, ['steward']);
+      const wanted = (await consentsToAnswer(ctx)).filter((request) => request.title === title);
+      for (const { dates } of wanted)
+        expectDone(
+          title,
+          await answerConsent(ctx, {
+            key: `agreed: ${title}`,
+            answer: 'given',
+            claims: dates.map(({ claim }) => claim),
+            reason: '',
+          }),
+        );
+    }
   }
 
   private async leave(reference: string, event: DemoEvent, requester: number): Promise<void> {

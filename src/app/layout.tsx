@@ -32,6 +32,7 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
     { href: '/dates', label: 'Dates' },
     { href: '/places', label: 'Places' },
     { href: '/notices', label: 'Notices' },
+    ...(may('consent.answer') ? [{ href: '/consents', label: 'Consents' }] : []),
     ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
     ...(may('request.read')
       ? [{ href: '/requests', label: 'My requests', count: news, countWords: 'new' }]

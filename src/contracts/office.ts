@@ -236,6 +236,8 @@ export const officeSchema = z.object({
         organisations: z.array(z.string()).default([]),
         /** Names of buildings and codes of spaces this person looks after. */
         stewardOf: z.array(z.string()).default([]),
+        /** Nothing is approved there without the consent of this person. */
+        consentNeeded: z.boolean().default(false),
         /** Names of people who may ask, change and cancel for this one. */
         deputies: z.array(z.string()).default([]),
       }),

@@ -19,6 +19,8 @@ export type Refusal =
   | { readonly code: 'not-found'; readonly what: string }
   | { readonly code: 'stale'; readonly since: string }
   | { readonly code: 'clash'; readonly sentences: readonly string[]; readonly dates: number }
+  | { readonly code: 'consent-moved' }
+  | { readonly code: 'consent-awaited'; readonly sentences: readonly string[] }
   | { readonly code: 'needs-reason'; readonly sentences: readonly string[] }
   | { readonly code: 'no-such-step'; readonly date: string; readonly state: string }
   | { readonly code: 'past'; readonly date: string }

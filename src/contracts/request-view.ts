@@ -1,3 +1,4 @@
+import type { ConsentLine } from './consent';
 import type { OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
 import type { Band } from '@/core/occupancy/bands';
@@ -102,6 +103,8 @@ export interface RequestView extends RequestDetails {
   readonly messages: readonly MessageView[];
   /** Whether the viewer may write to the office here, or from it. */
   readonly mayWrite: boolean;
+  /** What those say who look after the places; for the office. */
+  readonly consents: readonly ConsentLine[];
   /** What happens next, for whoever asked. */
   readonly nextText: string;
   readonly history: readonly {

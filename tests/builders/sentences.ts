@@ -96,6 +96,11 @@ export const FINDINGS: Readonly<Record<Rule, readonly FindingFacts[]>> = {
   ],
   'also-wanted': [{ rule: 'also-wanted', ...overlap, by: [7 as ClaimId, 8 as ClaimId] }],
   'expected-later': [{ rule: 'expected-later', ...overlap, claimId: 7 as ClaimId }],
+  consent: [
+    { rule: 'consent', state: 'awaited', stewards: ['Linnet Ashby'] },
+    { rule: 'consent', state: 'awaited', stewards: ['Linnet Ashby', 'Rufus Teal'] },
+    { rule: 'consent', state: 'refused', stewards: ['Linnet Ashby'] },
+  ],
   'no-end': [
     { rule: 'no-end', season: { name: 'summer season', to: localDate('2027-09-30') } },
     { rule: 'no-end', season: null },
@@ -186,6 +191,7 @@ export const ANSWERS: Readonly<Record<Rule, readonly RemedyKind[]>> = {
   'also-wanted': [],
   'expected-later': [],
   'no-end': [],
+  consent: [],
 };
 
 const remedyLine = (kind: RemedyKind, side: Side): string => {

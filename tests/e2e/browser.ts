@@ -7,6 +7,7 @@ export const ACCOUNTS = {
   manager: 'wren.calloway@quillmere.example',
   manager2: 'odette.finch@quillmere.example',
   crew: 'tobin.ashdown@quillmere.example',
+  steward: 'odile.sedge@quillmere.example',
 } as const;
 export type Account = keyof typeof ACCOUNTS;
 

@@ -1,72 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
-import type { RequestView } from '@/contracts/request-view';
-import {
-  as,
-  byRole,
-  fill,
-  launch,
-  newPage,
-  open,
-  press,
-  says,
-  send,
-  show,
-  textOf,
-  type Account,
-} from './browser';
+import { as, byRole, fill, launch, newPage, open, press, says, send, show, textOf } from './browser';
+import { asked, view, type Asked } from './requests';
 
 let browser: Browser;
 beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
-
-// The council room in 2028: no other test comes there.
-const ROOM = 7;
-
-interface Asked {
-  readonly title: string;
-  readonly day: string;
-  readonly dates?: number;
-  readonly who?: Account;
-  readonly from?: string;
-}
-
-/** Asked for through the same route as the form. */
-async function asked({ title, day, dates = 1, who = 'requester', from = '18:00' }: Asked): Promise<string> {
-  const hour = Number(from.slice(0, 2));
-  const reply = await send(
-    'POST',
-    '/api/requests',
-    {
-      key: randomUUID(),
-      title,
-      publicText: '',
-      categoryId: 1,
-      hostId: 1,
-      notes: '',
-      publish: false,
-      people: 12,
-      accessMin: 15,
-      exitMin: 15,
-      equipment: [],
-      spaces: [{ spaceId: ROOM, layout: 'boardroom', setupMin: 15, strikeMin: 15 }],
-      when: {
-        startsAt: `${day}T${from}`,
-        endsAt: `${day}T${String(hour + 2).padStart(2, '0')}:00`,
-        repeat: dates > 1 ? { rule: `FREQ=WEEKLY;COUNT=${dates}` } : null,
-      },
-    },
-    await as(who),
-  );
-  return ((await reply.json()) as { reference: string }).reference;
-}
-
-const view = async (reference: string) =>
-  (await (
-    await send('GET', `/api/requests/${reference}`, undefined, await as('manager'))
-  ).json()) as RequestView;
 
 async function approved(more: Asked): Promise<string> {
   const reference = await asked({ ...more, who: 'manager' });

@@ -4,10 +4,10 @@ import { join } from 'node:path';
 import { as, BASE, send, type Account } from './browser';
 
 type Who = 'nobody' | Account;
-const WHO: readonly Who[] = ['nobody', 'requester', 'crew', 'manager'];
+const WHO: readonly Who[] = ['nobody', 'requester', 'crew', 'manager', 'steward'];
 
-/** Status by who calls: nobody, requester, crew, manager. */
-type Row = readonly [nobody: number, requester: number, crew: number, manager: number];
+/** Status by who calls. A steward may what requesters may, where nothing else is said. */
+type Row = readonly [nobody: number, requester: number, crew: number, manager: number, steward?: number];
 interface Entry {
   readonly statuses: Row;
   readonly method?: 'POST' | 'DELETE';
@@ -53,6 +53,9 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   // As its page, and members of its host may not.
   '/api/requests/[ref]/history.csv': [{ statuses: [401, 403, 403, 200] }],
   '/api/requests/[ref]/handler': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/consents': [{ statuses: [307, 403, 403, 403, 200] }],
+  '/api/consents': [{ method: 'POST', statuses: [401, 403, 403, 403, 400] }],
+  '/api/requests/[ref]/remind': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/requests': [{ statuses: [307, 200, 200, 200] }],
   // Of another requester: nobody but the office.
   '/requests/[ref]': [{ statuses: [307, 403, 403, 200] }],
@@ -113,7 +116,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/requests/[ref]/series': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/stock-lines': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/closures': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  '/api/equipment/[id]/units': [{ statuses: [401, 403, 404, 404] }],
+  '/api/equipment/[id]/units': [{ statuses: [401, 403, 404, 404, 404] }],
   '/api/surroundings': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/orders/[id]': [{ method: 'POST', statuses: [401, 403, 400, 400] }],
 };
@@ -146,7 +149,7 @@ const cases = Object.entries(POLICY).flatMap(([route, entries]) =>
       route,
       method: entry.method ?? 'GET',
       who,
-      status: entry.statuses[index]!,
+      status: entry.statuses[index] ?? entry.statuses[1],
       entry,
     })),
   ),

@@ -89,6 +89,7 @@ const VIEWS: readonly View[] = [
     as: 'manager',
     press: ['[role="status"] button'],
   },
+  { name: 'consents', path: '/consents', as: 'steward' },
   { name: 'outbox', path: '/outbox', as: 'manager' },
   { name: 'message', path: '/outbox/1', as: 'manager' },
   {

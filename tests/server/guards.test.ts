@@ -202,6 +202,7 @@ describe('held claims lapse', () => {
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
       'release-lapsed-holds',
       'send-mail',
+      'remind-stewards',
       'series-go-on',
       'clear-loose-files',
       'drop-expired-sessions',

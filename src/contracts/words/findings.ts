@@ -275,6 +275,22 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
         `${season ? `The ${season.name} ends on ${dateLong(season.to)}: give that as the last day, or` : 'Give a last day, or'} leave it; the office asks again as it goes on.`,
     ),
   },
+  consent: {
+    what: ({ state, stewards }, { place }) =>
+      state === 'refused'
+        ? `${listText(stewards)}, who ${stewards.length > 1 ? 'look' : 'looks'} after ${place}, ${stewards.length > 1 ? 'do' : 'does'} not agree to it.`
+        : `${listText(stewards)} ${stewards.length > 1 ? 'look' : 'looks'} after ${place} and ${stewards.length > 1 ? 'have' : 'has'} not answered yet.`,
+    next: {
+      requester: ({ state }) =>
+        state === 'refused'
+          ? 'The office looks for another place.'
+          : 'The office decides when the answer is there.',
+      office: ({ state }) =>
+        state === 'refused'
+          ? 'Another place or time would do; going past it needs a reason, which is sent to them.'
+          : 'Wait, or remind them; going past it needs a reason, which is sent to them.',
+    },
+  },
 };
 
 const openText = (open: readonly Interval[], tzid: string): string =>

@@ -12,6 +12,9 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = {
   declined: 'declined',
   changed: 'changed',
   cancelled: 'cancelled',
+  lapsed: 'no longer kept for you',
+  'consent-wanted': 'do you agree?',
+  'consent-overridden': 'approved without your consent',
 };
 
 /** First sentence of a mail. */
@@ -27,7 +30,20 @@ export const OPENING_WORDS: Readonly<Record<MailKind, string>> = {
   declined: 'What stands below could not be had. The reason is beneath.',
   changed: 'Something about your dates is otherwise now.',
   cancelled: 'What stands below will not take place.',
+  lapsed:
+    'The time is over for which this was kept for you: others can take it now. Your request waits for the office.',
+  'consent-wanted':
+    'A place you look after is wanted, and nothing is approved there without your answer. Agree, or say why not.',
+  'consent-overridden':
+    'The office has approved what stands below, in a place you look after. Its reason is beneath.',
 };
+
+/** Head over the dates in a letter to somebody who looks after a place. */
+export const CONSENT_HEADS = {
+  'consent-wanted': 'Waiting for your answer',
+  'consent-overridden': 'Approved',
+} as const;
+export const LAPSED_HEAD = 'No longer kept';
 
 /** Head over the dates of which the same is said. */
 export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = {

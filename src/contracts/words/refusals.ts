@@ -34,6 +34,10 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     `Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
   clash: ({ dates }) =>
     `Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
+  'consent-moved': () =>
+    'Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.',
+  'consent-awaited': () =>
+    'Whoever looks after the place has not agreed yet. It stays kept for you meanwhile; try again later, or write to the office.',
   'needs-reason': () => 'This goes past a rule of the house. Give the reason; it is kept with the booking.',
   'no-such-step': ({ date, state }) => `${date} is ${state} already; nothing was changed. Pick other dates.`,
   past: ({ date }) => `${date} is over and can no longer be changed. Leave it out of the pick.`,

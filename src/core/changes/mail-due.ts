@@ -1,7 +1,7 @@
 import type { OccurrenceId } from '../ids';
 import type { OccurrenceState } from './transitions';
 
-/** What the office writes to whoever asked. */
+/** What the office writes: to whoever asked, and the last two to those who look after a place. */
 export const MAIL_KINDS = [
   'received',
   'question',
@@ -13,6 +13,9 @@ export const MAIL_KINDS = [
   'declined',
   'changed',
   'cancelled',
+  'lapsed',
+  'consent-wanted',
+  'consent-overridden',
 ] as const;
 export type MailKind = (typeof MAIL_KINDS)[number];
 

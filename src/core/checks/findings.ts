@@ -114,6 +114,12 @@ export type FindingFacts =
       readonly before: EpochMinute;
     }
   | (Overlap & { readonly rule: 'expected-later'; readonly claimId: ClaimId })
+  /** Whoever looks after the place has not agreed. Known of claims only, so never in the form. */
+  | {
+      readonly rule: 'consent';
+      readonly state: 'awaited' | 'refused';
+      readonly stewards: readonly string[];
+    }
   | { readonly rule: 'no-end'; readonly season: { readonly name: string; readonly to: LocalDate } | null };
 
 export type Rule = FindingFacts['rule'];
@@ -171,6 +177,7 @@ export const RULES: Readonly<Record<Rule, RulePolicy>> = {
   'crew-short': warns,
   'expected-later': notes,
   'no-end': notes,
+  consent: { severity: { office: 'warns', requester: 'notes' }, override: 'manager', mustBePutRight: false },
 };
 
 /** How much a finding weighs. A shoulder shared within one series is only told. */
@@ -189,6 +196,10 @@ export function verdictOf(findings: readonly Finding[], side: Side): Verdict {
 /** Findings no manager can go past. */
 export const unapprovable = (findings: readonly Finding[]): Finding[] =>
   findings.filter(({ facts }) => RULES[facts.rule].override === 'nobody');
+
+/** Whether somebody who looks after a place has still to agree. */
+export const awaitsConsent = (findings: readonly Finding[]): boolean =>
+  findings.some(({ facts }) => facts.rule === 'consent');
 
 /** Findings a manager may go past by giving a reason. */
 export const needingReason = (findings: readonly Finding[]): Finding[] =>

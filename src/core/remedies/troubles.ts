@@ -24,6 +24,8 @@ const TOUCHES: Readonly<Record<Rule, Touches>> = {
   'feature-missing': 'place',
   'equipment-short': 'stock',
   'unit-taken': 'stock',
+  // Another place may be looked after by nobody; asked of claims alone, it never comes to a search.
+  consent: 'place',
   'same-audience': 'time',
   'crew-short': 'time',
   // Sharing a set-up saves work; what else waits or is expected is in nobody's way.

@@ -31,6 +31,8 @@ export const POLICY = {
   'outbox.read': ['manager'],
   'outbox.send': ['manager'],
   'offer.answer': 'anyone',
+  'consent.answer': ['steward'],
+  'consent.remind': ['manager'],
   'orders.read': ['crew', 'manager'],
   'order.mark': ['crew', 'manager'],
 } as const satisfies Record<string, Allowed>;
@@ -74,6 +76,8 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'outbox.read': 'What the office sends is read by the office.',
   'outbox.send': 'Only the office sends its mail.',
   'offer.answer': '',
+  'consent.answer': 'Only those who look after a place agree to its use.',
+  'consent.remind': 'Only the office reminds.',
   'orders.read': 'Setups are for the crews and the office.',
   'order.mark': 'Only the crew or the office marks setup work.',
 };

@@ -2,6 +2,7 @@ import type { ClaimKind } from '@/core/changes/plan-date';
 import type { ClaimId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
+import { queueLapsed } from '../mail/queue-lapsed';
 import { ChangeSet } from './change-set';
 import { breakLinks, healCuts } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
@@ -41,6 +42,7 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
       requests: JSON.stringify(requests),
     },
   );
+  await queueLapsed(change, ids);
   await change.writeHistory();
   return ids.length;
 }

@@ -13,6 +13,7 @@ export const TRACKED = {
   claim_equipment: ['id'],
   claim_service: ['id'],
   claim_override: ['claim_id', 'rule', 'subject'],
+  consent: ['claim_id', 'steward_id'],
   turnover_link: ['before_claim_space_id'],
   work_order: ['id'],
   work_order_version: ['order_id', 'version'],

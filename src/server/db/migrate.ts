@@ -9,6 +9,7 @@ import { looking } from './migrations/004-looking';
 import { asking } from './migrations/005-asking';
 import { waysOut } from './migrations/006-ways-out';
 import { deciding } from './migrations/007-deciding';
+import { consents } from './migrations/008-consent';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -19,6 +20,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '005-asking', statements: asking },
   { name: '006-ways-out', statements: waysOut },
   { name: '007-deciding', statements: deciding },
+  { name: '008-consent', statements: consents },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

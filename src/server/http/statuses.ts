@@ -7,6 +7,8 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   stopped: 409,
   'put-right': 422,
   'needs-reason': 422,
+  'consent-awaited': 409,
+  'consent-moved': 409,
   'too-large': 413,
   'file-too-large': 413,
   'cross-site': 403,

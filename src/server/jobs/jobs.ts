@@ -3,6 +3,7 @@ import { releaseLapsedHolds } from '../changes/lapsed-holds';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { clearLooseFiles } from '../files/clear-loose';
+import { remindStewards } from '../mail/queue-consent';
 import { sendMail } from '../mail/send-mail';
 import { materialiseSeries } from './series-goes-on';
 
@@ -32,6 +33,12 @@ export const JOBS: readonly Job[] = [
     name: 'send-mail',
     keyAt: (_, nowMs) => String(Math.floor(nowMs / MINUTE_MS)),
     run: async (ctx) => `${await sendMail(ctx)} sent`,
+  },
+  {
+    name: 'remind-stewards',
+    keyAt: (now) => String(Math.floor(now / 1440)),
+    run: async (ctx) =>
+      `${await ctx.db.write(async (tx) => keep(await remindStewards(tx, ctx.clock.now(), null)))} reminded`,
   },
   {
     name: 'series-go-on',

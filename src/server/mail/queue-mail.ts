@@ -11,6 +11,7 @@ import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../u
 import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/request-view';
 import { insertMail, type QueuedMail } from './insert-mail';
 import type { MailPayload } from './payload';
+import { queueConsents } from './queue-consent';
 
 /** For so long a change can be taken back. */
 export const UNDO_MINUTES = 10;
@@ -116,6 +117,7 @@ function payloadOf(
  * change can no longer be taken back, but that a request has come in is said at once.
  */
 export async function queueMail(change: ChangeSet, reason: string): Promise<void> {
+  await queueConsents(change, reason, WAIT_MIN);
   const byRequest = turnsOf(change);
   if (!byRequest.size) return;
   const ids = [...byRequest.keys()];

@@ -25,6 +25,8 @@ SELECT x.id, x.kind, x.payload, x.created_min AS createdMin, x.request_id AS req
 FROM outbox x JOIN person p ON p.id = x.to_person_id
 WHERE x.sent_at_min IS NULL AND x.withdrawn_at_min IS NULL AND (x.send_after_min <= $now OR x.id = $id) ORDER BY x.id LIMIT 500`;
 
+const FOR_STEWARDS: readonly MailKind[] = ['consent-wanted', 'consent-overridden'];
+
 async function send(ctx: Context, row: OutboxRow): Promise<void> {
   const office = await officeContact(ctx.db);
   if (!office) return;
@@ -39,7 +41,7 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
     payload,
   };
   const links = {
-    request: `${mailOrigin()}/requests/${payload.reference}`,
+    request: `${mailOrigin()}${FOR_STEWARDS.includes(row.kind) ? '/consents' : `/requests/${payload.reference}`}`,
     offer: token && `${mailOrigin()}/offer/${token}`,
   };
   await writeMail(mail, renderMail(payload, office, links), office);

@@ -13,6 +13,7 @@ import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { audiencesOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { consentsOf } from './consent/consents-of';
 import { drawnDate } from './drawn-date';
 import { requestDetails } from './request-details';
 import { historyOf } from './since';
@@ -134,6 +135,7 @@ export async function requestView(
   const verdicts = waiting.length
     ? await checkAgainstWorld(db, ctx.viewer, wanted, {
         side,
+        consentTo: waiting.map(({ claimId }) => claimId),
         except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
         requestId: request.id,
         audiences: audiencesOf(request),
@@ -180,6 +182,7 @@ export async function requestView(
     ),
     messages: ctx.viewer ? await messagesOf(db, ctx.viewer, request, request.tzid) : [],
     mayWrite: acting !== 'somebody-else',
+    consents: side === 'office' ? await consentsOf(db, request.id, waiting, names, request.tzid) : [],
     nextText: sayWhatIsNext(whatIsNext(dates, now)),
     history: await historyOf(db, request.id, request.tzid),
   };

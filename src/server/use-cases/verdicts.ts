@@ -9,6 +9,7 @@ import {
   type WantedDate,
 } from '@/core/checks/findings';
 import type { ClaimId, PersonId } from '@/core/ids';
+import { consentFindings } from '@/core/checks/consent';
 import type { WorldSnapshot } from '@/core/occupancy/world';
 import type { Asker } from '@/core/spaces/policy';
 import type { FindingReply } from '@/contracts/ask';
@@ -17,6 +18,7 @@ import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { loadNames, titlesFor, type Names } from '../db/names';
 import { loadWorld } from '../db/snapshot';
+import { loadConsentBook } from './consent/consent-book';
 
 export interface DateVerdict {
   readonly key: string;
@@ -105,6 +107,11 @@ export function judge(
 
 export interface CheckWanted extends AskedFacts {
   readonly side: Side;
+  /**
+   * Of each date the claim its stewards have answered about, null where it is still to be made. Left out where nobody
+   * is asked yet: in the form.
+   */
+  readonly consentTo?: readonly (ClaimId | null)[];
   /** Claims to leave out: those the change would replace. */
   readonly except?: readonly ClaimId[];
 }
@@ -130,6 +137,27 @@ export async function askerOf(
   };
 }
 
+async function consentsTo(
+  reader: Reader,
+  viewer: Context['viewer'],
+  dates: readonly WantedDate[],
+  claims: readonly (ClaimId | null)[],
+): Promise<Finding[]> {
+  const spaceIdsOf = ({ claim }: WantedDate) => claim.spaces.map(({ spaceId }) => spaceId);
+  const book = await loadConsentBook(
+    reader,
+    dates.flatMap(spaceIdsOf),
+    claims.flatMap((id) => id ?? []),
+  );
+  return dates.flatMap((date, index) =>
+    consentFindings(
+      book,
+      { key: date.key, claimId: claims[index] ?? null, spaceIds: spaceIdsOf(date) },
+      viewer?.personId ?? null,
+    ),
+  );
+}
+
 /** Loads the world and checks: the form, submission and the deciding transaction all come through here. */
 export async function checkAgainstWorld(
   reader: Reader,
@@ -140,7 +168,10 @@ export async function checkAgainstWorld(
   // What waits elsewhere is for those who may see it: the office.
   const withWaiting = viewer?.roles.includes('manager') ?? false;
   const world = await loadWorld(reader, dates, { ...wanted, withWaiting });
-  const findings = checkDates(dates, world, wanted);
+  const findings = [
+    ...checkDates(dates, world, wanted),
+    ...(wanted.consentTo ? await consentsTo(reader, viewer, dates, wanted.consentTo) : []),
+  ];
   return judge(dates, findings, wanted.side, await speakerFor(reader, viewer, world, findings, wanted.side));
 }
 

@@ -8,6 +8,7 @@ import { signedInPage } from '@/server/http/page';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { knownSpaces } from '@/server/use-cases/look/board-house';
 import { siteZone } from '@/server/db/space-facts';
+import { ConsentLines } from '@/ui/consent/consent-lines';
 import { WalkLinks } from '@/ui/desk/walk-links';
 import { DecidePanel } from '@/ui/requests/decide-panel';
 import { RequestFacts } from '@/ui/requests/facts';
@@ -57,6 +58,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           <Thread request={request} isOffice />
         </div>
         <div>
+          <ConsentLines reference={request.reference} lines={request.consents} />
           <RequestFacts request={request} tzid={tzid} />
         </div>
       </div>

@@ -8,6 +8,7 @@ import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal
 import { applyPlans } from '../../changes/apply-plans';
 import type { ChangeSet } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
+import { loadConsentBook } from '../consent/consent-book';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
@@ -48,8 +49,11 @@ async function freeReference(reader: Reader, random: () => number): Promise<stri
 async function areGrantedInstantly(change: ChangeSet, dates: readonly AskedDate[]): Promise<boolean> {
   const ids = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
   const facts = new Map((await loadSpaceFacts(change.tx, ids)).map((space) => [space.id, space]));
+  // Nobody agrees for those who look after the place.
+  const { stewardsOf } = await loadConsentBook(change.tx, ids, []);
   return (
     ids.length > 0 &&
+    stewardsOf.size === 0 &&
     dates.every(({ key, claim }) =>
       claim.spaces.every(
         ({ spaceId }) => policyOn(facts.get(spaceId)!.policies ?? [], dateOf(key))?.granted === 'instantly',

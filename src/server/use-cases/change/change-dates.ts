@@ -1,6 +1,13 @@
 import { patchDate } from '@/core/changes/patch';
 import { planDate, TAKES_PLACE } from '@/core/changes/plan-date';
-import { needingReason, RULES, severityOf, unapprovable, type Side } from '@/core/checks/findings';
+import {
+  awaitsConsent,
+  needingReason,
+  RULES,
+  severityOf,
+  unapprovable,
+  type Side,
+} from '@/core/checks/findings';
 import type { SegmentId } from '@/core/ids';
 import { dateOf } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
@@ -57,7 +64,11 @@ async function waitWhereUnclear(first: Prepared, check: Check): Promise<Prepared
   for (;;) {
     const unclear = new Set(
       checked
-        .filter(({ planned, verdict }) => planned.date.state === 'approved' && verdict.verdict !== 'clear')
+        .filter(
+          ({ planned, verdict }) =>
+            planned.date.state === 'approved' &&
+            (verdict.verdict !== 'clear' || awaitsConsent(verdict.findings)),
+        )
         .map(({ planned }) => planned.date.id),
     );
     if (!unclear.size) return { plans, checked };
@@ -124,6 +135,13 @@ function objection(step: StepInput, checked: readonly CheckedDate[]): Refusal | 
   const blocked = checked.filter(isBlocked);
   if (blocked.length)
     return { code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length };
+  // Whoever asked cannot go past those who look after the place; the offer stays until they have answered.
+  if (step.action === 'accept') {
+    const sentences = sentencesWhere(checked, (findings) =>
+      findings.filter(({ facts }) => facts.rule === 'consent'),
+    );
+    return sentences.length ? { code: 'consent-awaited', sentences } : null;
+  }
   if (!NEEDS_REASON.includes(step.action) || reasonOf(step)) return null;
   const sentences = sentencesWhere(checked, needingReason);
   return sentences.length ? { code: 'needs-reason', sentences } : null;

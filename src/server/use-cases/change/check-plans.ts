@@ -42,6 +42,12 @@ export async function checkPlans(
   const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, wantedDates(taking), {
     side,
     except: plans.flatMap(({ date }) => date.live.map(({ id }) => id)),
+    consentTo: taking.map(({ plan }) =>
+      // What is made anew was never agreed to.
+      plan.draft && plan.draft.status !== 'wanted'
+        ? null
+        : (plan.turns.find(({ status }) => status === 'in-force' || status === 'held')?.claimId ?? null),
+    ),
     asker: side === 'requester' ? await askerOf(ctx, change.tx) : undefined,
   });
   return taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));

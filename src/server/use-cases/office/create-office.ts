@@ -72,7 +72,11 @@ async function addPeople(
       password_hash: person.hash,
     });
     for (const role of person.roles)
-      await tx.run(`INSERT INTO role_grant VALUES ($id, $role, 'site', $site)`, { id, role, site: siteId });
+      await tx.run(`INSERT INTO role_grant VALUES ($id, $role, 'site', $site, 0)`, {
+        id,
+        role,
+        site: siteId,
+      });
     for (const name of person.teams)
       await tx.run('INSERT INTO team_member VALUES ($team, $id)', { team: known(teams, name, 'team'), id });
     for (const name of person.organisations)
@@ -80,7 +84,7 @@ async function addPeople(
         org: known(organisations, name, 'organisation'),
         id,
       });
-    for (const name of person.stewardOf) await addSteward(tx, id, name);
+    for (const name of person.stewardOf) await addSteward(tx, id, name, person.consentNeeded);
     ids.set(person.name, id);
   }
   for (const { name, deputies } of people)
@@ -92,13 +96,17 @@ async function addPeople(
 }
 
 /** Makes somebody the steward of a building by its name, or of a space by its code. */
-async function addSteward(tx: Writer, person: number, name: string): Promise<void> {
+async function addSteward(tx: Writer, person: number, name: string, asksConsent: boolean): Promise<void> {
   const [scope] = await tx.rows<{ kind: string; id: number }>(
     `SELECT 'building' AS kind, id FROM building WHERE name = $name UNION ALL SELECT 'space', id FROM space WHERE code = $name`,
     { name },
   );
   if (!scope) throw new OfficeFileError(`there is no building or space “${name}” to look after`);
-  await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id)`, { person, ...scope });
+  await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id, $asks)`, {
+    person,
+    ...scope,
+    asks: asksConsent ? 1 : 0,
+  });
 }
 
 /** Fills an empty database from an office file, all or nothing. Refused when there is a site already. */

@@ -1,0 +1,9 @@
+import { consentSchema } from '@/contracts/consent';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { answerConsent } from '@/server/use-cases/consent/answer-consent';
+
+export const POST = writeRoute({
+  action: 'consent.answer',
+  body: consentSchema,
+  run: (ctx, body) => answerConsent(signedIn(ctx), body),
+});

@@ -1,0 +1,9 @@
+import { remindSchema } from '@/contracts/consent';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { remindOf } from '@/server/use-cases/consent/remind';
+
+export const POST = writeRoute({
+  action: 'consent.remind',
+  body: remindSchema,
+  run: (ctx, _body, { ref = '' }) => remindOf(signedIn(ctx), ref),
+});

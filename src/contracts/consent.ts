@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import type { ClaimId } from '@/core/ids';
+import type { ConsentAnswer, ConsentState } from '@/core/checks/consent';
+import { idempotencyKey, plainText, rowId } from './fields';
+
+/** What somebody who looks after a place answers about dates that are wanted there. */
+export const consentSchema = z
+  .object({
+    key: idempotencyKey,
+    answer: z.enum(['given', 'refused'] satisfies ConsentAnswer[]),
+    claims: z
+      .array(rowId<ClaimId>('dates'), 'Pick at least one date.')
+      .min(1, 'Pick at least one date.')
+      .max(3000, 'At most 3,000 dates in one answer.')
+      .transform((ids) => [...new Set(ids)]),
+    reason: plainText('Reason', 1000),
+  })
+  .refine(({ answer, reason }) => answer === 'given' || reason !== '', {
+    path: ['reason'],
+    message: 'Say why not: the office looks for something else by it.',
+  });
+export type ConsentInput = z.output<typeof consentSchema>;
+export type ConsentBody = z.input<typeof consentSchema>;
+
+export const remindSchema = z.object({ key: idempotencyKey });
+
+/** One date wanted in a place somebody looks after. */
+export interface ConsentDate {
+  readonly claim: ClaimId;
+  readonly when: string;
+  readonly places: string;
+  readonly layout: string;
+  readonly people: number;
+  readonly answer: ConsentAnswer | null;
+  readonly reason: string;
+}
+
+/** A request as those see it who look after a place it wants. */
+export interface ConsentRequest {
+  readonly reference: string;
+  readonly title: string;
+  readonly host: string;
+  readonly requester: string;
+  readonly notes: string;
+  readonly dates: readonly ConsentDate[];
+}
+
+/** What one steward says of the dates of a request that wait. */
+export interface ConsentLine {
+  readonly steward: string;
+  readonly places: string;
+  readonly counts: Readonly<Record<ConsentState, number>>;
+  readonly reasons: readonly string[];
+  /** Since when they have been asked, and reminded last. */
+  readonly askedText: string | null;
+}

@@ -1,0 +1,165 @@
+import type { MailKind } from '@/core/changes/mail-due';
+import type { RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { LocalDateTime } from '@/core/time/local-time';
+import { CONSENT_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
+import { spanText } from '@/contracts/words/when';
+import type { ChangeSet } from '../changes/change-set';
+import type { Reader, Writer } from '../db/connection';
+import { CONSENTERS } from '../use-cases/consent/consent-book';
+import { insertMail, type QueuedMail } from './insert-mail';
+
+/** Dates told one by one in a mail; the rest is counted. */
+const MOST_LINES = 40;
+
+interface ConsentRow {
+  readonly request: RequestId;
+  readonly reference: string;
+  readonly title: string;
+  readonly steward: number;
+  readonly place: string;
+  readonly startLocal: LocalDateTime;
+  readonly endLocal: LocalDateTime;
+}
+
+const ROWS = `
+SELECT r.id AS request, r.ref AS reference, r.title, q.id AS steward, s.name AS place, c.start_local AS startLocal, c.end_local AS endLocal
+FROM claim c JOIN claim_space x ON x.claim_id = c.id JOIN (${CONSENTERS}) q ON q.spaceId = x.space_id JOIN space s ON s.id = x.space_id
+  JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
+WHERE q.id IS NOT $actor AND c.end_min > $now`;
+const UNANSWERED = `AND c.status IN ('wanted','held') AND o.state IN ('waiting','approved')
+  AND NOT EXISTS (SELECT 1 FROM consent k WHERE k.claim_id = c.id AND k.steward_id = q.id AND k.answer IS NOT NULL)`;
+const IN_ORDER = 'ORDER BY c.start_min, c.id';
+
+interface Letter {
+  readonly kind: Extract<MailKind, 'consent-wanted' | 'consent-overridden'>;
+  readonly quote: string;
+  readonly changeSet: number | null;
+  readonly now: EpochMinute;
+  readonly sendAfter: number;
+  keyOf(row: ConsentRow): string;
+}
+
+/** One letter for each request and steward. */
+function lettersOf(rows: readonly ConsentRow[], letter: Letter): QueuedMail[] {
+  const groups = new Map<string, ConsentRow[]>();
+  for (const row of rows) {
+    const key = letter.keyOf(row);
+    groups.set(key, [...(groups.get(key) ?? []), row]);
+  }
+  return [...groups].map(([dedupeKey, those]) => {
+    const { request, reference, title, steward } = those[0]!;
+    const lines = those
+      .slice(0, MOST_LINES)
+      .map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`);
+    const more = those.length - lines.length;
+    return {
+      requestId: request,
+      to: steward,
+      payload: {
+        kind: letter.kind,
+        reference,
+        title,
+        opening: OPENING_WORDS[letter.kind],
+        blocks: [
+          { head: CONSENT_HEADS[letter.kind], lines: more > 0 ? [...lines, `and ${more} more`] : lines },
+        ],
+        quote: letter.quote,
+        offer: null,
+      },
+      dedupeKey,
+      changeSet: letter.changeSet,
+      message: null,
+      now: letter.now,
+      sendAfter: letter.sendAfter,
+    };
+  });
+}
+
+const idsOf = (
+  change: ChangeSet,
+  table: 'claim' | 'claim_override',
+  is: (row: Record<string, unknown>) => boolean,
+) =>
+  change
+    .lines(table)
+    .flatMap(({ before, after }) =>
+      !before && after && is(after) ? [Number(after.claim_id ?? after.id)] : [],
+    );
+
+/** Asks those who look after what a change wants, and tells them where it went past them. */
+export async function queueConsents(change: ChangeSet, reason: string, waitMin: number): Promise<void> {
+  const rowsOf = (claims: readonly number[], where: string) =>
+    claims.length
+      ? change.tx.rows<ConsentRow>(
+          `${ROWS} AND c.id IN (SELECT value FROM json_each($claims)) ${where} ${IN_ORDER}`,
+          {
+            claims: JSON.stringify(claims),
+            actor: change.actorId,
+            now: change.at,
+          },
+        )
+      : [];
+  const base = { changeSet: change.id, now: change.at };
+  const wanted = await rowsOf(
+    idsOf(change, 'claim', () => true),
+    UNANSWERED,
+  );
+  const overridden = await rowsOf(
+    idsOf(change, 'claim_override', ({ rule }) => rule === 'consent'),
+    '',
+  );
+  await insertMail(change.tx, [
+    ...lettersOf(wanted, {
+      ...base,
+      kind: 'consent-wanted',
+      quote: '',
+      sendAfter: change.at,
+      keyOf: ({ request, steward }) => `consent change ${change.id} request ${request} of ${steward}`,
+    }),
+    ...lettersOf(overridden, {
+      ...base,
+      kind: 'consent-overridden',
+      quote: reason,
+      sendAfter: change.at + waitMin,
+      keyOf: ({ request, steward }) => `overridden change ${change.id} request ${request} of ${steward}`,
+    }),
+  ]);
+}
+
+/** Unanswered for so long, they are reminded. */
+const REMIND_AFTER_MIN = 2 * 1440;
+
+/**
+ * Reminds those who have not answered: of one request, whenever they were asked; of all, where the last letter is two
+ * days old. At most once a day for each request and steward. Gives how many letters were written.
+ */
+export async function remindStewards(
+  tx: Writer,
+  now: EpochMinute,
+  request: RequestId | null,
+): Promise<number> {
+  const rows = await tx.rows<ConsentRow>(
+    `${ROWS} ${UNANSWERED} AND ($request IS NULL OR r.id = $request) AND ($request IS NOT NULL OR EXISTS (SELECT 1 FROM outbox b WHERE b.request_id = r.id
+       AND b.to_person_id = q.id AND b.kind = 'consent-wanted' GROUP BY b.request_id HAVING MAX(b.created_min) <= $before)) ${IN_ORDER}`,
+    { actor: null, now, request, before: now - REMIND_AFTER_MIN },
+  );
+  const before = await countLetters(tx);
+  await insertMail(
+    tx,
+    lettersOf(rows, {
+      kind: 'consent-wanted',
+      quote: '',
+      changeSet: null,
+      now,
+      sendAfter: now,
+      keyOf: ({ request: id, steward }) => `reminder ${Math.floor(now / 1440)} request ${id} of ${steward}`,
+    }),
+  );
+  return (await countLetters(tx)) - before;
+}
+
+async function countLetters(reader: Reader): Promise<number> {
+  const [row] = await reader.rows<{ count: number }>('SELECT COUNT(*) AS count FROM outbox');
+  return row!.count;
+}

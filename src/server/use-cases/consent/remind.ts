@@ -1,0 +1,23 @@
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { SignedInContext } from '../../context';
+import { keep } from '../../db/connection';
+import { remindStewards } from '../../mail/queue-consent';
+import { loadRequest } from '../request-rows';
+
+/** Writes once more to those who have not answered about a request. */
+export async function remindOf(
+  ctx: SignedInContext,
+  reference: string,
+): Promise<Outcome<{ readonly summary: string }>> {
+  const request = await loadRequest(ctx.db, reference);
+  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  const written = await ctx.db.write(async (tx) =>
+    keep(await remindStewards(tx, ctx.clock.now(), request.id)),
+  );
+  return done({
+    summary: written
+      ? `Reminded: ${countText(written, 'letter is', 'letters are')} on the way.`
+      : 'They were reminded today already, or have answered.',
+  });
+}

@@ -1,0 +1,119 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useId, useState } from 'react';
+import type { ClaimId } from '@/core/ids';
+import type { ConsentBody, ConsentRequest } from '@/contracts/consent';
+import { countText } from '@/contracts/words/when';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+
+const ANSWER_WORDS = { given: 'agreed', refused: 'not agreed' } as const;
+
+/** One request that wants a place somebody looks after: its dates, and their answer to those picked. */
+export function AnswerConsent({ request }: { request: ConsentRequest }) {
+  const { reference, title, host, requester, notes, dates } = request;
+  const router = useRouter();
+  const keyOf = useIntentKey();
+  const id = useId();
+  // What is still to be answered is picked.
+  const [picked, setPicked] = useState<readonly ClaimId[]>(() =>
+    dates.filter(({ answer }) => answer === null).map(({ claim }) => claim),
+  );
+  const [reason, setReason] = useState('');
+  const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null);
+  const [isSending, setSending] = useState(false);
+  const toggle = (claim: ClaimId) =>
+    setPicked((before) =>
+      before.includes(claim) ? before.filter((each) => each !== claim) : [...before, claim],
+    );
+  const answer = async (given: ConsentBody['answer']) => {
+    if (isSending) return;
+    setSending(true);
+    const claims = picked.filter((claim) => dates.some((date) => date.claim === claim));
+    const reply = await send<{ summary: string }>('POST', '/api/consents', {
+      answer: given,
+      claims,
+      reason,
+      key: keyOf([reference, given, claims, reason, dates]),
+    });
+    setSending(false);
+    if (reply.ok) {
+      setPicked([]);
+      setReason('');
+      setSaid({ text: reply.value.summary, isFault: false });
+    } else
+      setSaid({
+        text: reply.error.fields[0]?.message ?? reply.error.message,
+        isFault: true,
+      });
+    router.refresh();
+  };
+  const count = countText(picked.length, 'date', 'dates');
+  return (
+    <section aria-labelledby={`${id}-title`} className="sheet mb-4 p-4">
+      <h2 id={`${id}-title`} className="text-xl">
+        {title}
+      </h2>
+      <p className="text-soft">
+        {reference}, {host}, asked for by {requester}
+      </p>
+      {notes && <p className="max-w-3xl whitespace-pre-wrap">{notes}</p>}
+      <ul className="my-2 max-w-4xl border-t border-rule">
+        {dates.map(({ claim, when, places, layout, people, answer: answered, reason: why }) => (
+          <li key={claim} className="border-b border-rule">
+            <label className="grid min-h-9 grid-cols-[auto_minmax(0,1fr)] items-center gap-x-3 sm:grid-cols-[auto_15rem_minmax(0,1fr)_auto]">
+              <input type="checkbox" checked={picked.includes(claim)} onChange={() => toggle(claim)} />
+              <span className="font-semibold">{when}</span>
+              <span className="col-start-2 sm:col-start-auto">
+                {places}, {layout}, {countText(people, 'person', 'people')}
+              </span>
+              {answered && (
+                <span
+                  className={`col-start-2 justify-self-start border px-1.5 text-[0.9rem] font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-clash text-clash'}`}
+                >
+                  {ANSWER_WORDS[answered]}
+                  {why && `: ${why}`}
+                </span>
+              )}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <label htmlFor={`${id}-reason`} className="font-semibold">
+        Reason{' '}
+        <span className="font-normal text-soft">needed where you do not agree; the office reads it</span>
+      </label>
+      <textarea
+        id={`${id}-reason`}
+        className="field max-w-3xl"
+        rows={2}
+        maxLength={1000}
+        value={reason}
+        onChange={({ target }) => setReason(target.value)}
+      />
+      <div className="flex flex-wrap items-center gap-3 pt-2">
+        <button
+          type="button"
+          className="press press-main"
+          disabled={!picked.length || isSending}
+          onClick={() => answer('given')}
+        >
+          Agree to {count}
+        </button>
+        <button
+          type="button"
+          className="press"
+          disabled={!picked.length || isSending}
+          onClick={() => answer('refused')}
+        >
+          Do not agree to {count}
+        </button>
+        {said && (
+          <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
+            {said.text}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+import { useState } from 'react';
+import type { ConsentLine } from '@/contracts/consent';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+
+function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {
+  const parts = [
+    given && `agrees to ${given}`,
+    refused && `does not agree to ${refused}`,
+    awaited && `has not answered about ${awaited}`,
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+
+/** What those say who look after the places of a request, and a letter to those who have not answered. */
+export function ConsentLines({ reference, lines }: { reference: string; lines: readonly ConsentLine[] }) {
+  const keyOf = useIntentKey();
+  const [said, setSaid] = useState('');
+  const [isSending, setSending] = useState(false);
+  if (!lines.length) return null;
+  const remind = async () => {
+    if (isSending) return;
+    setSending(true);
+    const reply = await send<{ summary: string }>('POST', `/api/requests/${reference}/remind`, {
+      key: keyOf([reference, 'remind']),
+    });
+    setSending(false);
+    setSaid(reply.ok ? reply.value.summary : reply.error.message);
+  };
+  return (
+    <section aria-labelledby="consent" className="sheet mb-4 p-3">
+      <h2 id="consent" className="text-lg">
+        Those who look after it
+      </h2>
+      <ul>
+        {lines.map(({ steward, places, counts, reasons, askedText }) => (
+          <li key={steward} className="py-1">
+            <strong>{steward}</strong> ({places}) {sayCounts(counts)}
+            {counts.awaited > 0 && askedText && <span className="text-soft">, asked {askedText}</span>}.
+            {reasons.map((reason) => (
+              <blockquote key={reason} className="border-l-4 border-rule pl-2 whitespace-pre-wrap">
+                {reason}
+              </blockquote>
+            ))}
+          </li>
+        ))}
+      </ul>
+      {lines.some(({ counts }) => counts.awaited > 0) && (
+        <button type="button" className="press" disabled={isSending} onClick={remind}>
+          Remind
+        </button>
+      )}
+      {said && (
+        <p role="status" className="pt-1">
+          {said}
+        </p>
+      )}
+    </section>
+  );
+}
