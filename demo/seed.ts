@@ -72,6 +72,9 @@ const IDS = `SELECT json_object(
   'equipment', (SELECT json_group_object(name, id) FROM equipment_type),
   'people', (SELECT json_group_object(name, id) FROM person)) AS json`;
 
+/** Made-up weather with gusts over the terrace within the week. */
+const FORECAST_SEED = 11;
+
 class Story {
   readonly random = seeded(SEED);
   readonly clock = handClock(minute('2027-01-04T09:00'));
@@ -301,8 +304,9 @@ export async function seedDemo(db: Database): Promise<void> {
   await story.markWork();
   await db.write(async (tx) =>
     keep(
-      await tx.run(`INSERT INTO setting (key, value) VALUES ('demo_clock', $now)`, {
+      await tx.run(`INSERT INTO setting (key, value) VALUES ('demo_clock', $now), ('forecast', $forecast)`, {
         now: String(addMinutes(minute(DEMO_START), 0)),
+        forecast: `stand-in ${FORECAST_SEED}`,
       }),
     ),
   );

@@ -211,6 +211,7 @@ describe('held claims lapse', () => {
     office.clock.set(at('2027-04-20T12:00'));
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
       'release-lapsed-holds',
+      'remind-stewards',
       'series-go-on',
       'clear-loose-files',
     ]);

@@ -14,6 +14,7 @@ import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { audiencesOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
 import { consentsOf } from './consent/consents-of';
+import { weatherRisks } from '../weather/weather-risks';
 import { drawnDate } from './drawn-date';
 import { requestDetails } from './request-details';
 import { historyOf } from './since';
@@ -57,14 +58,23 @@ function besideText({ live }: DateRow, kind: ClaimKind, names: PlaceNames, tzid:
   return `${spanText(claim.startLocal, claim.endLocal)}, ${placesOf({ claim: claim.content }, names)}${until}`;
 }
 
-/** What later closures, stock lines and neighbours have put in doubt, by claim. */
-async function loadRisks(reader: Reader, dates: readonly DateRow[]): Promise<Map<ClaimId, string[]>> {
+/** What later closures, stock lines, neighbours and the forecast have put in doubt, by claim. */
+async function loadRisks(
+  reader: Reader,
+  dates: readonly DateRow[],
+  now: EpochMinute,
+): Promise<Map<ClaimId, string[]>> {
   const rows = await reader.rows<{ claim_id: ClaimId; sentence: string }>(
     'SELECT claim_id, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) ORDER BY since_min, rule',
     { ids: JSON.stringify(dates.map(({ claimId }) => claimId)) },
   );
   const risks = new Map<ClaimId, string[]>();
   for (const { claim_id, sentence } of rows) risks.set(claim_id, [...(risks.get(claim_id) ?? []), sentence]);
+  const weather = await weatherRisks(reader, now);
+  for (const { claimId } of dates) {
+    const sentence = weather.get(claimId);
+    if (sentence) risks.set(claimId, [...(risks.get(claimId) ?? []), sentence]);
+  }
   return risks;
 }
 
@@ -144,7 +154,7 @@ export async function requestView(
     : [];
   const verdictOf = new Map(waiting.map(({ id }, index) => [id, verdicts[index]]));
   const names = await loadPlaceNames(db);
-  const risks = await loadRisks(db, dates);
+  const risks = await loadRisks(db, dates, now);
   const first = dates[0]!;
   return {
     ...(await requestDetails(db, request, acting !== 'somebody-else')),
