@@ -85,3 +85,17 @@ test('the office reminds those who have not answered, once a day', async () => {
   await press(office, 'Remind');
   await says(office, 'They were reminded today already');
 });
+
+test('the office puts the words of a waiting request right, and whoever asked sees what is different', async () => {
+  const reference = await inBoathouse('Knots tyed', '2028-03-14');
+  const office = await show(browser, `/desk/${reference}`, 'manager');
+  await office.click('summary ::-p-text(Put its words right)');
+  await press(office, 'Save the words');
+  await says(office, 'Nothing is different.');
+  await fill(office, 'Title', 'Knots tied');
+  await press(office, 'Save the words');
+  await says(office, 'Changed. Whoever asked is told what is different.');
+  await says(office, 'Knots tied');
+  const requester = await show(browser, `/requests/${reference}`, 'requester');
+  await says(requester, 'Title: “Knots tied”, before “Knots tyed”');
+});

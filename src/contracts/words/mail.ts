@@ -43,6 +43,8 @@ export const CONSENT_HEADS = {
   'consent-wanted': 'Waiting for your answer',
   'consent-overridden': 'Approved',
 } as const;
+/** Head over what the office has put right in the words of a request. */
+export const EDITED_HEAD = 'Now it says';
 export const LAPSED_HEAD = 'No longer kept';
 
 /** Head over the dates of which the same is said. */

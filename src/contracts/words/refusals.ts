@@ -34,6 +34,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     `Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
   clash: ({ dates }) =>
     `Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
+  'not-waiting': () =>
+    'Nothing of it waits any more. Look at the request again: what is booked is changed date by date.',
   'consent-moved': () =>
     'Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.',
   'consent-awaited': () =>

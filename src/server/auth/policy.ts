@@ -33,6 +33,7 @@ export const POLICY = {
   'offer.answer': 'anyone',
   'consent.answer': ['steward'],
   'consent.remind': ['manager'],
+  'request.edit': ['manager'],
   'orders.read': ['crew', 'manager'],
   'order.mark': ['crew', 'manager'],
 } as const satisfies Record<string, Allowed>;
@@ -78,6 +79,7 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'offer.answer': '',
   'consent.answer': 'Only those who look after a place agree to its use.',
   'consent.remind': 'Only the office reminds.',
+  'request.edit': 'Only the office puts the words of a request right.',
   'orders.read': 'Setups are for the crews and the office.',
   'order.mark': 'Only the crew or the office marks setup work.',
 };

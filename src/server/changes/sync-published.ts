@@ -90,3 +90,18 @@ export async function syncPublished(change: ChangeSet, requestId: RequestId): Pr
     },
   );
 }
+
+/** Readers see something else of dates that stay: SEQUENCE counts up, and the calendars' change counters move on. */
+export async function touchPublished(change: ChangeSet, requestId: RequestId): Promise<void> {
+  const state = await change.tx.json<PublishedState>(STATE, { id: requestId });
+  const present = state.ledger.filter(({ gone }) => gone === null);
+  if (!present.length) return;
+  await change.update('segment', [...new Set(present.map(({ segment }) => segment))], (row) => ({
+    sequence: Number(row.sequence) + 1,
+    changed_min: change.at,
+  }));
+  await change.tx.run(
+    'UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify([...new Set(present.map(({ calendar }) => calendar))]) },
+  );
+}

@@ -9,6 +9,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'needs-reason': 422,
   'consent-awaited': 409,
   'consent-moved': 409,
+  'not-waiting': 409,
   'too-large': 413,
   'file-too-large': 413,
   'cross-site': 403,

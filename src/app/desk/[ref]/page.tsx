@@ -11,6 +11,7 @@ import { siteZone } from '@/server/db/space-facts';
 import { ConsentLines } from '@/ui/consent/consent-lines';
 import { WalkLinks } from '@/ui/desk/walk-links';
 import { DecidePanel } from '@/ui/requests/decide-panel';
+import { EditWords } from '@/ui/requests/edit-words';
 import { RequestFacts } from '@/ui/requests/facts';
 import { RequestHeading } from '@/ui/requests/request-heading';
 import { Thread } from '@/ui/requests/thread';
@@ -55,6 +56,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
               <Link href={`/requests/${request.reference}`}>Cancel approved dates</Link>
             </p>
           )}
+          <EditWords request={request} />
           <Thread request={request} isOffice />
         </div>
         <div>

@@ -1,0 +1,9 @@
+import { editWordsSchema } from '@/contracts/edit-words';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { editWords } from '@/server/use-cases/decide/edit-words';
+
+export const POST = writeRoute({
+  action: 'request.edit',
+  body: editWordsSchema,
+  run: (ctx, body, { ref = '' }) => editWords(signedIn(ctx), ref, body),
+});

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { versionField } from './change';
+import { idempotencyKey, plainText, requiredLine } from './fields';
+
+/** What the office says otherwise of a request that waits; place, time and people are changed date by date. */
+export const editWordsSchema = z.object({
+  key: idempotencyKey,
+  version: versionField,
+  title: requiredLine('Title', 120),
+  notes: plainText('Setup notes', 4000),
+  publish: z.boolean('Say whether readers see it.'),
+  /** Why, for whoever asked. */
+  reason: plainText('Reason', 1000),
+});
+export type EditWordsInput = z.output<typeof editWordsSchema>;
+export type EditWordsBody = z.input<typeof editWordsSchema>;

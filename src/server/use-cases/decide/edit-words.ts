@@ -1,0 +1,100 @@
+import type { EditWordsInput } from '@/contracts/edit-words';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { EDITED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
+import { listText } from '@/contracts/words/rule';
+import { runChangeSet } from '../../changes/run-change-set';
+import { syncPublished, touchPublished } from '../../changes/sync-published';
+import type { SignedInContext } from '../../context';
+import { insertMail } from '../../mail/insert-mail';
+import { UNDO_MINUTES } from '../../mail/queue-mail';
+import { loadRequest, type RequestRow } from '../request-rows';
+import { lastChange } from '../since';
+
+const quoted = (text: string) => (text ? `“${text}”` : 'nothing');
+
+/** One line for each thing that is otherwise, with what it was. */
+function differences(request: RequestRow, input: EditWordsInput): { name: string; line: string }[] {
+  return [
+    ...(request.title === input.title
+      ? []
+      : [{ name: 'title', line: `Title: ${quoted(input.title)}, before ${quoted(request.title)}` }]),
+    ...(request.notes === input.notes
+      ? []
+      : [
+          {
+            name: 'setup notes',
+            line: `Setup notes: ${quoted(input.notes)}, before ${quoted(request.notes)}`,
+          },
+        ]),
+    ...(request.publish === input.publish
+      ? []
+      : [
+          {
+            name: 'whether readers see it',
+            line: input.publish ? 'Readers see it, before only the office' : 'Readers do not see it any more',
+          },
+        ]),
+  ];
+}
+
+/**
+ * Says something of a request otherwise while it waits. Whoever asked sees what was changed, in the history and in a
+ * letter; what is decided already is not edited here.
+ */
+export async function editWords(
+  ctx: SignedInContext,
+  reference: string,
+  input: EditWordsInput,
+): Promise<Outcome<{ readonly summary: string; readonly changeSet: number | null }>> {
+  const order = { action: 'changed what it says', reason: input.reason, idempotencyKey: input.key };
+  return runChangeSet(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    if (request.version !== input.version)
+      return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
+    const waiting = await change.tx.rows(
+      `SELECT 1 AS one FROM occurrence WHERE request_id = $id AND state = 'waiting' LIMIT 1`,
+      { id: request.id },
+    );
+    if (!waiting.length) return refuse({ code: 'not-waiting' });
+    const changes = differences(request, input);
+    if (!changes.length)
+      return refuse({
+        code: 'bad-input',
+        fields: [{ path: 'title', message: 'Nothing is different. Change something first.' }],
+      });
+    await change.updateVersioned('request', [request.id], {
+      title: input.title,
+      notes: input.notes,
+      publish: input.publish ? 1 : 0,
+    });
+    change.requestIds.add(request.id);
+    // Dates that are published already say it too.
+    await syncPublished(change, request.id);
+    if (request.title !== input.title) await touchPublished(change, request.id);
+    await insertMail(change.tx, [
+      {
+        requestId: request.id,
+        to: request.requesterId,
+        payload: {
+          kind: 'changed',
+          reference: request.ref,
+          title: input.title,
+          opening: OPENING_WORDS.changed,
+          blocks: [{ head: EDITED_HEAD, lines: changes.map(({ line }) => line) }],
+          quote: input.reason,
+          offer: null,
+        },
+        dedupeKey: `change ${change.id} request ${request.id} words`,
+        changeSet: change.id,
+        message: null,
+        now: change.at,
+        sendAfter: change.at + UNDO_MINUTES + 1,
+      },
+    ]);
+    return done({
+      summary: `changed what it says: ${listText(changes.map(({ line }) => line))}`,
+      changeSet: change.id,
+    });
+  });
+}

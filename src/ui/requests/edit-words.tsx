@@ -1,0 +1,103 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import type { EditWordsBody } from '@/contracts/edit-words';
+import type { RequestView } from '@/contracts/request-view';
+import { useIntentKey } from '@/ui/hooks/intent-key';
+import { send } from '@/ui/hooks/send';
+
+const wordsOf = ({ version, title, notes, publish }: RequestView) => ({
+  version,
+  words: { title, notes, publish },
+});
+
+/** Title, setup notes and whether readers see it, put right by the office while the request waits. */
+export function EditWords({ request }: { request: RequestView }) {
+  const router = useRouter();
+  const keyOf = useIntentKey();
+  const [filled, setFilled] = useState(() => wordsOf(request));
+  const [form, setForm] = useState(filled.words);
+  const [reason, setReason] = useState('');
+  const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null);
+  const [isSending, setSending] = useState(false);
+  // What somebody else has changed is taken over as long as nothing is typed here; typed words are never lost, and the
+  // version they were typed on is the one that is sent.
+  if (request.version !== filled.version && JSON.stringify(form) === JSON.stringify(filled.words)) {
+    const now = wordsOf(request);
+    setFilled(now);
+    setForm(now.words);
+  }
+  if (!request.dates.some(({ state }) => state === 'waiting')) return null;
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (isSending) return;
+    setSending(true);
+    const body: Omit<EditWordsBody, 'key'> = { ...form, reason, version: filled.version };
+    const reply = await send<{ summary: string }>('POST', `/api/requests/${request.reference}/words`, {
+      ...body,
+      key: keyOf([request.reference, body]),
+    });
+    setSending(false);
+    if (!reply.ok)
+      return setSaid({ text: reply.error.fields[0]?.message ?? reply.error.message, isFault: true });
+    setReason('');
+    setFilled({ version: filled.version, words: form });
+    setSaid({ text: 'Changed. Whoever asked is told what is different.', isFault: false });
+    router.refresh();
+  };
+  return (
+    <details className="sheet mt-4 p-3">
+      <summary className="cursor-pointer font-semibold">Put its words right</summary>
+      <form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
+        <label>
+          <span className="font-semibold">Title</span>
+          <input
+            className="field"
+            value={form.title}
+            maxLength={120}
+            required
+            onChange={({ target }) => setForm({ ...form, title: target.value })}
+          />
+        </label>
+        <label>
+          <span className="font-semibold">Setup notes</span>
+          <textarea
+            className="field"
+            rows={3}
+            maxLength={4000}
+            value={form.notes}
+            onChange={({ target }) => setForm({ ...form, notes: target.value })}
+          />
+        </label>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={form.publish}
+            onChange={({ target }) => setForm({ ...form, publish: target.checked })}
+          />
+          Readers see it once it is approved
+        </label>
+        <label>
+          <span className="font-semibold">Why</span>{' '}
+          <span className="text-[0.93rem] text-soft">whoever asked reads it</span>
+          <input
+            className="field"
+            value={reason}
+            maxLength={1000}
+            onChange={({ target }) => setReason(target.value)}
+          />
+        </label>
+        <div className="flex flex-wrap items-center gap-3">
+          <button type="submit" className="press" disabled={isSending}>
+            Save the words
+          </button>
+          {said && (
+            <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
+              {said.text}
+            </p>
+          )}
+        </div>
+      </form>
+    </details>
+  );
+}
