@@ -2,6 +2,7 @@ import type { ConsentLine } from './consent';
 import type { OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
 import type { Band } from '@/core/occupancy/bands';
+import type { LocalDateTime } from '@/core/time/local-time';
 import type { FindingReply } from './ask';
 import type { RequestKind } from './ask-details';
 import type { FileLine } from './files';
@@ -11,6 +12,8 @@ import type { Drawn } from './ways-out';
 /** One rung of the ladder: a date with its state and, while it waits, its verdict. */
 export interface DateView {
   readonly id: number;
+  readonly startLocal: LocalDateTime;
+  readonly endLocal: LocalDateTime;
   readonly when: string;
   readonly places: string;
   readonly state: OccurrenceState;
@@ -102,6 +105,7 @@ export interface RequestView extends RequestDetails {
   readonly dates: readonly DateView[];
   readonly messages: readonly MessageView[];
   /** Whether the viewer may write to the office here, or from it. */
+  readonly tzid: string;
   readonly mayWrite: boolean;
   /** What those say who look after the places; for the office. */
   readonly consents: readonly ConsentLine[];

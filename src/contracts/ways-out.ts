@@ -110,8 +110,11 @@ export interface RivalWaysOut {
     readonly occurrence: number;
     readonly title: string;
     readonly when: string;
+    readonly facts: string;
     readonly now: Drawn;
   };
+  /** Host, people and since when it waits, of this request. */
+  readonly facts: string;
   readonly now: Drawn;
   /** For the rival, if this date has what it asked for. */
   readonly theirs: readonly WayOut[];

@@ -279,3 +279,39 @@ describe('many single bookings at once', () => {
     await says(page, '0 to come');
   });
 });
+
+test('a series goes on longer from a date on, at another time, and back in one press', async () => {
+  const reference = await asked({ title: 'Ink made of galls', day: '2028-09-05', dates: 4 });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  await page.click('summary ::-p-text(From a date on otherwise, or longer)');
+  await page.select('details select', String((await view(reference)).dates[2]!.id));
+  await page.$$eval('details input[type="date"]', (inputs) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(inputs[1], '2028-01-01');
+    inputs[1]!.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await press(page, 'Change the series from there on');
+  await says(page, 'The last day must not lie before the first.');
+  await page.$$eval('details input[type="date"], details input[type="time"]', (inputs) => {
+    const set = (input: Element | undefined, value: string) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
+      input!.dispatchEvent(new Event('input', { bubbles: true }));
+    };
+    set(inputs[1], '17:00');
+    set(inputs[2], '19:00');
+    set(inputs[3], '2028-10-10');
+  });
+  await press(page, 'Change the series from there on');
+  await says(page, 'Done');
+  const changed = (await view(reference)).dates.filter(({ state }) => state === 'waiting');
+  expect(changed.map(({ startLocal }) => startLocal)).toEqual([
+    '2028-09-05T18:00',
+    '2028-09-12T18:00',
+    '2028-09-19T17:00',
+    '2028-09-26T17:00',
+    '2028-10-03T17:00',
+    '2028-10-10T17:00',
+  ]);
+  await press(page, 'Take it back');
+  await says(page, 'took back');
+  expect((await view(reference)).dates.filter(({ state }) => state === 'waiting')).toHaveLength(4);
+});

@@ -91,6 +91,8 @@ function dateView(
   const past = isPast(date, now);
   return {
     id: date.id,
+    startLocal: date.startLocal,
+    endLocal: date.endLocal,
     when: spanText(date.startLocal, date.endLocal),
     places: placesOf(date, names),
     state: date.state,
@@ -160,6 +162,7 @@ export async function requestView(
     ...(await requestDetails(db, request, acting !== 'somebody-else')),
     reference: request.ref,
     version: request.version,
+    tzid: request.tzid,
     title: request.title,
     stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
     whenText: whenTextOf(request, dates.length),

@@ -1,7 +1,9 @@
 'use client';
 import { useState, type ReactNode } from 'react';
+import Link from '@/ui/primitives/link';
 import type {
   DateWaysOut,
+  Drawn,
   Move,
   RivalWaysOut,
   SeriesWayOut,
@@ -76,36 +78,56 @@ function SharedWays({ shared, actions }: { shared: SharedWaysOut; actions: WaysA
   );
 }
 
+interface SideProps {
+  readonly heading: ReactNode;
+  readonly facts: string;
+  readonly label: string;
+  readonly ways: readonly WayOut[];
+  readonly now: Drawn;
+  actions(way: WayOut): ReactNode;
+}
+
+/** One of two requests for a place, with what it could have instead. */
+const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
+  <div className="min-w-0">
+    <h4 className="font-semibold">{heading}</h4>
+    <p className="text-[0.95rem] text-soft">{facts}</p>
+    <p className="small-caps mt-1">Could have instead</p>
+    {ways.length > 0 ? (
+      <WayList label={label} ways={ways} now={now} actions={actions} />
+    ) : (
+      <p className="text-[0.95rem]">Nothing near what it asked for.</p>
+    )}
+  </div>
+);
+
+/** Two requests for one place side by side, each with what it could have if the other has the place. */
 function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActions }) {
-  const { title, when } = rival.rival;
+  const { title, when, reference } = rival.rival;
   return (
     <section aria-label={`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
       <h3 className="font-semibold">
         “{title}” wants the same place, {when}
       </h3>
       <p className="text-[0.95rem]">{rival.sentence}</p>
-      {rival.theirs.length > 0 && (
-        <>
-          <p className="small-caps mt-1">What “{title}” could have</p>
-          <WayList
-            label={`What ${title} could have`}
-            ways={rival.theirs}
-            now={rival.rival.now}
-            actions={(way) => actions.rival?.(way, rival.rival)}
-          />
-        </>
-      )}
-      {rival.ours.length > 0 && (
-        <>
-          <p className="small-caps mt-1">What this date could have instead</p>
-          <WayList
-            label="What this date could have instead"
-            ways={rival.ours}
-            now={rival.now}
-            actions={(way) => actions.ours?.(way, rival)}
-          />
-        </>
-      )}
+      <div className="mt-1 grid gap-x-6 gap-y-3 sm:grid-cols-2">
+        <Side
+          heading="This request"
+          facts={rival.facts}
+          label="What this date could have instead"
+          ways={rival.ours}
+          now={rival.now}
+          actions={(way) => actions.ours?.(way, rival)}
+        />
+        <Side
+          heading={<Link href={`/desk/${reference}`}>{title}</Link>}
+          facts={rival.rival.facts}
+          label={`What ${title} could have`}
+          ways={rival.theirs}
+          now={rival.rival.now}
+          actions={(way) => actions.rival?.(way, rival.rival)}
+        />
+      </div>
     </section>
   );
 }

@@ -14,6 +14,7 @@ import { DecidePanel } from '@/ui/requests/decide-panel';
 import { EditWords } from '@/ui/requests/edit-words';
 import { RequestFacts } from '@/ui/requests/facts';
 import { RequestHeading } from '@/ui/requests/request-heading';
+import { SeriesFrom } from '@/ui/requests/series-from';
 import { Thread } from '@/ui/requests/thread';
 
 export const metadata: Metadata = { title: 'Decide' };
@@ -56,6 +57,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
               <Link href={`/requests/${request.reference}`}>Cancel approved dates</Link>
             </p>
           )}
+          <SeriesFrom request={request} />
           <EditWords request={request} />
           <Thread request={request} isOffice />
         </div>

@@ -6,7 +6,7 @@ import { serveAll } from '@/core/remedies/serve-all';
 import { toPatchBody } from '@/contracts/patch-body';
 import type { RivalWaysOut, SharedWaysOut, WaysOutLine } from '@/contracts/ways-out';
 import { sayBoth, sayPlacement, sayShared } from '@/contracts/words/remedies';
-import { spanText } from '@/contracts/words/when';
+import { countText, momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
 import type { Looked } from './looked';
@@ -46,6 +46,7 @@ interface Wanting {
   readonly reference: string;
   readonly version: number;
   readonly title: string;
+  readonly facts: string;
   readonly occurrence: number;
 }
 
@@ -77,7 +78,14 @@ class Rivalry {
     });
     const search = { ...this.search, asked, near: new NearWorld(world, siblings) };
     const contender = { ...date, claimId, requestId: request.id, siblings, search };
-    return { contender, reference: request.ref, version: request.version, title: request.title, occurrence };
+    return {
+      contender,
+      reference: request.ref,
+      version: request.version,
+      title: request.title,
+      facts: `${request.host}, ${countText(request.people, 'person', 'people')}, asked ${momentText(request.askedMin, request.tzid)}`,
+      occurrence,
+    };
   }
 
   /** This date and those who wait for its place, at most so many. */
@@ -112,8 +120,10 @@ class Rivalry {
         occurrence: theirs.occurrence,
         title: theirs.title,
         when: spanText(startLocal, endLocal),
+        facts: theirs.facts,
         now: drawnDate(theirs.contender.draft, this.teller.names.place),
       },
+      facts: ours.facts,
       now: drawnDate(ours.contender.draft, this.teller.names.place),
       theirs: await tell(both.second, theirs.contender.search.near),
       ours: await tell(both.first, ours.contender.search.near),
