@@ -62,10 +62,12 @@ function poolLabel(pool: HousePool, levels: readonly Level[]): ReactElement {
   });
 }
 
+type Opening = ReturnType<House['openIn']>;
+
 /** Where it is not open, and closures with their reasons. */
-function shades(space: SpaceOnBoard, { house, axis, whole }: RowContext): ReactElement[] {
-  const { open, shut } = house.openIn(space, whole);
+function shades({ open, shut }: Opening, axis: TimeAxis): ReactElement[] {
   const closed = shutEnds(axis, open) === null ? closedStretches(axis, open) : [];
+  if (!closed.length && !shut.length) return [];
   return [
     ...closed.flatMap((span) => {
       const stretch = axis.stretch(span);
@@ -92,10 +94,10 @@ function shades(space: SpaceOnBoard, { house, axis, whole }: RowContext): ReactE
 
 const isNear = ({ span }: Booking, window: Interval) => span.start < window.end && span.end > window.start;
 
-function spaceCells(row: SpaceRow, context: RowContext): (ReactElement | null)[] {
+function spaceCells(row: SpaceRow, opening: Opening, context: RowContext): (ReactElement | null)[] {
   const { house, axis, window } = context;
   return [
-    ...shades(row.space, context),
+    ...shades(opening, axis),
     ...row.through
       .filter(({ booking }) => isNear(booking, window))
       .map(({ booking, lane }) =>
@@ -137,16 +139,14 @@ const rowHead = (title: string, { labelPx }: RowContext) => (
 function rowBody(row: Exclude<BoardRow, { kind: 'head' }>, context: RowContext): ReactElement {
   const { labelPx, axis, house, uses } = context;
   const levels = row.kind === 'pool' ? levelsOf(row.pool, uses, axis) : [];
-  const ends =
-    row.kind === 'space'
-      ? (shutEnds(axis, house.openIn(row.space, context.whole).open) ?? undefined)
-      : undefined;
+  const opening = row.kind === 'space' ? house.openIn(row.space, context.whole) : null;
+  const ends = opening ? (shutEnds(axis, opening.open) ?? undefined) : undefined;
   return (
     <>
       {row.kind === 'space' ? spaceLabel(row.space, labelPx < LABEL_PX) : poolLabel(row.pool, levels)}
       <div className="board-cells" style={ends as CSSProperties | undefined}>
         {row.kind === 'space' ? (
-          spaceCells(row, context)
+          spaceCells(row, opening!, context)
         ) : (
           <PoolLevel pool={row.pool} levels={levels} axis={axis} tzid={house.tzid} />
         )}
