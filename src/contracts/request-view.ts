@@ -104,8 +104,8 @@ export interface RequestView extends RequestDetails {
   readonly equipment: readonly { readonly name: string; readonly quantity: number }[];
   readonly dates: readonly DateView[];
   readonly messages: readonly MessageView[];
-  /** Whether the viewer may write to the office here, or from it. */
   readonly tzid: string;
+  /** Whether the viewer may write to the office here, or from it. */
   readonly mayWrite: boolean;
   /** What those say who look after the places; for the office. */
   readonly consents: readonly ConsentLine[];

@@ -1,4 +1,5 @@
 import type { MailKind } from '@/core/changes/mail-due';
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
@@ -7,10 +8,8 @@ import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
 import type { Reader, Writer } from '../db/connection';
 import { CONSENTERS } from '../use-cases/consent/consent-book';
+import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
-
-/** Dates told one by one in a mail; the rest is counted. */
-const MOST_LINES = 40;
 
 interface ConsentRow {
   readonly request: RequestId;
@@ -49,10 +48,6 @@ function lettersOf(rows: readonly ConsentRow[], letter: Letter): QueuedMail[] {
   }
   return [...groups].map(([dedupeKey, those]) => {
     const { request, reference, title, steward } = those[0]!;
-    const lines = those
-      .slice(0, MOST_LINES)
-      .map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`);
-    const more = those.length - lines.length;
     return {
       requestId: request,
       to: steward,
@@ -62,7 +57,12 @@ function lettersOf(rows: readonly ConsentRow[], letter: Letter): QueuedMail[] {
         title,
         opening: OPENING_WORDS[letter.kind],
         blocks: [
-          { head: CONSENT_HEADS[letter.kind], lines: more > 0 ? [...lines, `and ${more} more`] : lines },
+          {
+            head: CONSENT_HEADS[letter.kind],
+            lines: cutLines(
+              those.map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`),
+            ),
+          },
         ],
         quote: letter.quote,
         offer: null,
@@ -88,7 +88,7 @@ const idsOf = (
     );
 
 /** Asks those who look after what a change wants, and tells them where it went past them. */
-export async function queueConsents(change: ChangeSet, reason: string, waitMin: number): Promise<void> {
+export async function queueConsents(change: ChangeSet, reason: string): Promise<void> {
   const rowsOf = (claims: readonly number[], where: string) =>
     claims.length
       ? change.tx.rows<ConsentRow>(
@@ -121,7 +121,7 @@ export async function queueConsents(change: ChangeSet, reason: string, waitMin: 
       ...base,
       kind: 'consent-overridden',
       quote: reason,
-      sendAfter: change.at + waitMin,
+      sendAfter: change.at + MAIL_WAIT_MIN,
       keyOf: ({ request, steward }) => `overridden change ${change.id} request ${request} of ${steward}`,
     }),
   ]);

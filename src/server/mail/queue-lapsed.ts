@@ -3,6 +3,7 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { LAPSED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
+import { cutLines } from './cut-lines';
 import { insertMail } from './insert-mail';
 
 interface LapsedRow {
@@ -39,8 +40,10 @@ export async function queueLapsed(change: ChangeSet, claims: readonly number[]):
         blocks: [
           {
             head: LAPSED_HEAD,
-            lines: those.map(({ startLocal, endLocal, places }) =>
-              [spanText(startLocal, endLocal), places].filter(Boolean).join(', '),
+            lines: cutLines(
+              those.map(({ startLocal, endLocal, places }) =>
+                [spanText(startLocal, endLocal), places].filter(Boolean).join(', '),
+              ),
             ),
           },
         ],

@@ -1,4 +1,5 @@
 import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -9,18 +10,10 @@ import type { StoredClaim } from '../changes/claims';
 import type { Writer } from '../db/connection';
 import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../use-cases/request-rows';
 import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/request-view';
+import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
 import type { MailPayload } from './payload';
 import { queueConsents } from './queue-consent';
-
-/** For so long a change can be taken back. */
-export const UNDO_MINUTES = 10;
-
-/** Mail about a change waits for longer than that. */
-const WAIT_MIN = UNDO_MINUTES + 1;
-
-/** Dates told one by one in a mail; the rest is counted. */
-const MOST_LINES = 40;
 
 /** What the change made of its dates, by request. */
 function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
@@ -81,9 +74,7 @@ function blocksOf(turns: readonly DateTurn[], dates: readonly DateRow[], names: 
   return (Object.keys(GROUP_HEADS) as TurnGroup[]).flatMap((group) => {
     const those = dates.filter(({ id }) => groups.get(id) === group);
     if (!those.length) return [];
-    const more = those.length - MOST_LINES;
-    const lines = those.slice(0, MOST_LINES).map((date) => lineFor(date, group, names));
-    return [{ head: GROUP_HEADS[group], lines: more > 0 ? [...lines, `and ${more} more`] : lines }];
+    return [{ head: GROUP_HEADS[group], lines: cutLines(those.map((date) => lineFor(date, group, names))) }];
   });
 }
 
@@ -117,7 +108,7 @@ function payloadOf(
  * change can no longer be taken back, but that a request has come in is said at once.
  */
 export async function queueMail(change: ChangeSet, reason: string): Promise<void> {
-  await queueConsents(change, reason, WAIT_MIN);
+  await queueConsents(change, reason);
   const byRequest = turnsOf(change);
   if (!byRequest.size) return;
   const ids = [...byRequest.keys()];
@@ -140,7 +131,7 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
         changeSet: change.id,
         message: null,
         now: change.at,
-        sendAfter: kind === 'received' ? change.at : change.at + WAIT_MIN,
+        sendAfter: kind === 'received' ? change.at : change.at + MAIL_WAIT_MIN,
       },
     ];
   });

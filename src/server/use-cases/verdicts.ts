@@ -137,7 +137,8 @@ export async function askerOf(
   };
 }
 
-async function consentsTo(
+/** What those say who look after the places of these dates, of the claims they were asked about. */
+export async function consentsTo(
   reader: Reader,
   viewer: Context['viewer'],
   dates: readonly WantedDate[],

@@ -6,6 +6,7 @@ import type { ConsentBody, ConsentRequest } from '@/contracts/consent';
 import { countText } from '@/contracts/words/when';
 import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
+import { usePicking } from '@/ui/hooks/use-picking';
 
 const ANSWER_WORDS = { given: 'agreed', refused: 'not agreed' } as const;
 
@@ -16,29 +17,27 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
   const keyOf = useIntentKey();
   const id = useId();
   // What is still to be answered is picked.
-  const [picked, setPicked] = useState<readonly ClaimId[]>(() =>
-    dates.filter(({ answer }) => answer === null).map(({ claim }) => claim),
+  const [ids, setIds] = useState<ReadonlySet<ClaimId>>(
+    () => new Set(dates.filter(({ answer }) => answer === null).map(({ claim }) => claim)),
   );
+  const order = dates.map(({ claim }) => claim);
+  const { list, boxOf } = usePicking<ClaimId, HTMLUListElement>({ order, picked: ids, onPick: setIds });
+  const picked = order.filter((claim) => ids.has(claim));
   const [reason, setReason] = useState('');
   const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null);
   const [isSending, setSending] = useState(false);
-  const toggle = (claim: ClaimId) =>
-    setPicked((before) =>
-      before.includes(claim) ? before.filter((each) => each !== claim) : [...before, claim],
-    );
   const answer = async (given: ConsentBody['answer']) => {
     if (isSending) return;
     setSending(true);
-    const claims = picked.filter((claim) => dates.some((date) => date.claim === claim));
     const reply = await send<{ summary: string }>('POST', '/api/consents', {
       answer: given,
-      claims,
+      claims: picked,
       reason,
-      key: keyOf([reference, given, claims, reason, dates]),
+      key: keyOf([reference, given, picked, reason, dates]),
     });
     setSending(false);
     if (reply.ok) {
-      setPicked([]);
+      setIds(new Set());
       setReason('');
       setSaid({ text: reply.value.summary, isFault: false });
     } else
@@ -58,11 +57,11 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         {reference}, {host}, asked for by {requester}
       </p>
       {notes && <p className="max-w-3xl whitespace-pre-wrap">{notes}</p>}
-      <ul className="my-2 max-w-4xl border-t border-rule">
+      <ul ref={list} className="my-2 max-w-4xl border-t border-rule">
         {dates.map(({ claim, when, places, layout, people, answer: answered, reason: why }) => (
           <li key={claim} className="border-b border-rule">
             <label className="grid min-h-9 grid-cols-[auto_minmax(0,1fr)] items-center gap-x-3 sm:grid-cols-[auto_15rem_minmax(0,1fr)_auto]">
-              <input type="checkbox" checked={picked.includes(claim)} onChange={() => toggle(claim)} />
+              <input {...boxOf(claim)} className="size-4 accent-(--accent)" />
               <span className="font-semibold">{when}</span>
               <span className="col-start-2 sm:col-start-auto">
                 {places}, {layout}, {countText(people, 'person', 'people')}

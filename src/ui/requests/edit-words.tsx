@@ -1,10 +1,9 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { EditWordsBody } from '@/contracts/edit-words';
 import type { RequestView } from '@/contracts/request-view';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { ChangeDone } from './change-done';
+import { useChange } from './use-change';
 
 const wordsOf = ({ version, title, notes, publish }: RequestView) => ({
   version,
@@ -13,13 +12,11 @@ const wordsOf = ({ version, title, notes, publish }: RequestView) => ({
 
 /** Title, setup notes and whether readers see it, put right by the office while the request waits. */
 export function EditWords({ request }: { request: RequestView }) {
-  const router = useRouter();
-  const keyOf = useIntentKey();
+  const change = useChange(request);
   const [filled, setFilled] = useState(() => wordsOf(request));
   const [form, setForm] = useState(filled.words);
   const [reason, setReason] = useState('');
-  const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null);
-  const [isSending, setSending] = useState(false);
+  const [isSaved, setSaved] = useState(false);
   // What somebody else has changed is taken over as long as nothing is typed here; typed words are never lost, and the
   // version they were typed on is the one that is sent.
   if (request.version !== filled.version && JSON.stringify(form) === JSON.stringify(filled.words)) {
@@ -30,20 +27,12 @@ export function EditWords({ request }: { request: RequestView }) {
   if (!request.dates.some(({ state }) => state === 'waiting')) return null;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (isSending) return;
-    setSending(true);
     const body: Omit<EditWordsBody, 'key'> = { ...form, reason, version: filled.version };
-    const reply = await send<{ summary: string }>('POST', `/api/requests/${request.reference}/words`, {
-      ...body,
-      key: keyOf([request.reference, body]),
-    });
-    setSending(false);
-    if (!reply.ok)
-      return setSaid({ text: reply.error.fields[0]?.message ?? reply.error.message, isFault: true });
+    const isDone = await change.runAt(`/api/requests/${request.reference}/words`, body);
+    setSaved(isDone);
+    if (!isDone) return;
     setReason('');
     setFilled({ version: filled.version, words: form });
-    setSaid({ text: 'Changed. Whoever asked is told what is different.', isFault: false });
-    router.refresh();
   };
   return (
     <details className="sheet mt-4 p-3">
@@ -88,15 +77,17 @@ export function EditWords({ request }: { request: RequestView }) {
           />
         </label>
         <div className="flex flex-wrap items-center gap-3">
-          <button type="submit" className="press" disabled={isSending}>
+          <button type="submit" className="press" disabled={change.isSending}>
             Save the words
           </button>
-          {said && (
-            <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
-              {said.text}
+          {isSaved && <p>Changed. Whoever asked is told what is different.</p>}
+          {change.error?.fields.map(({ path, message }) => (
+            <p key={path} className="text-clash">
+              {message}
             </p>
-          )}
+          ))}
         </div>
+        <ChangeDone change={change} />
       </form>
     </details>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { useState, type FormEvent } from 'react';
+import { useState, type ComponentProps, type FormEvent } from 'react';
 import type { SplitBody } from '@/contracts/series';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -56,6 +56,18 @@ function bodyOf(form: SeriesForm, day: LocalDate, last: LocalDate, { version, tz
   } satisfies Omit<SplitBody, 'key'>;
 }
 
+interface EntryProps extends Omit<ComponentProps<'input'>, 'onChange'> {
+  readonly label: string;
+  onEntry(value: string): void;
+}
+
+const Entry = ({ label, onEntry, ...input }: EntryProps) => (
+  <label>
+    <span className="font-semibold">{label}</span>
+    <input {...input} className="field" required onChange={({ target }) => onEntry(target.value)} />
+  </label>
+);
+
 /** From one date on a series goes on otherwise, or longer: another day, time or rhythm, up to another last day. */
 export function SeriesFrom({ request }: { request: RequestView }) {
   const dates = toCome(request.dates);
@@ -102,58 +114,18 @@ export function SeriesFrom({ request }: { request: RequestView }) {
             ))}
           </select>
         </label>
-        <label>
-          <span className="font-semibold">Then on</span>
-          <input
-            className="field"
-            type="date"
-            required
-            value={form.day}
-            onChange={({ target }) => set({ day: target.value })}
-          />
-        </label>
-        <label>
-          <span className="font-semibold">Begins</span>
-          <input
-            className="field"
-            type="time"
-            required
-            value={form.start}
-            onChange={({ target }) => set({ start: target.value })}
-          />
-        </label>
-        <label>
-          <span className="font-semibold">Ends</span>
-          <input
-            className="field"
-            type="time"
-            required
-            value={form.end}
-            onChange={({ target }) => set({ end: target.value })}
-          />
-        </label>
-        <label>
-          <span className="font-semibold">Every so many weeks</span>
-          <input
-            className="field"
-            type="number"
-            min={1}
-            max={52}
-            required
-            value={form.weeks}
-            onChange={({ target }) => set({ weeks: Math.max(1, Number(target.value)) })}
-          />
-        </label>
-        <label>
-          <span className="font-semibold">Last day</span>
-          <input
-            className="field"
-            type="date"
-            required
-            value={form.last}
-            onChange={({ target }) => set({ last: target.value })}
-          />
-        </label>
+        <Entry label="Then on" type="date" value={form.day} onEntry={(day) => set({ day })} />
+        <Entry label="Begins" type="time" value={form.start} onEntry={(start) => set({ start })} />
+        <Entry label="Ends" type="time" value={form.end} onEntry={(end) => set({ end })} />
+        <Entry
+          label="Every so many weeks"
+          type="number"
+          min={1}
+          max={52}
+          value={form.weeks}
+          onEntry={(weeks) => set({ weeks: Math.max(1, Number(weeks)) })}
+        />
+        <Entry label="Last day" type="date" value={form.last} onEntry={(last) => set({ last })} />
         <button type="submit" className="press" disabled={change.isSending}>
           Change the series from there on
         </button>

@@ -12,7 +12,7 @@ import { syncPublished } from '../../changes/sync-published';
 import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
-import { UNDO_MINUTES } from '../../mail/queue-mail';
+import { UNDO_MINUTES } from '@/core/changes/undo-time';
 import { siteZone } from '../../db/space-facts';
 import { lastChange } from '../since';
 import { checkAgainstWorld } from '../verdicts';

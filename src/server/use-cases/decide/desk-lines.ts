@@ -1,9 +1,8 @@
 import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
-import { checkDates } from '@/core/checks/check';
+import { checkDates, findingsByDate } from '@/core/checks/check';
 import type { AskedFacts, Finding, WantedDate } from '@/core/checks/findings';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
-import { consentFindings } from '@/core/checks/consent';
 import type { WorldSnapshot } from '@/core/occupancy/world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf } from '@/core/time/local-time';
@@ -26,9 +25,8 @@ import {
   type DateRow,
   type RequestRow,
 } from '../request-rows';
-import { loadConsentBook } from '../consent/consent-book';
 import { loadPlaceNames } from '../request-view';
-import { countVerdicts, judge, type DateVerdict } from '../verdicts';
+import { consentsTo, countVerdicts, judge, type DateVerdict } from '../verdicts';
 
 const DAY_MIN = 1440;
 
@@ -138,18 +136,15 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
   const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
   const audiences = [...new Set(requests.flatMap(({ audiences: all }) => all))];
   const world = keyed.length ? await loadWorld(db, keyed, { audiences, withWaiting: true }) : null;
-  const spaceIdsOf = ({ claim }: DateRow) => claim.spaces.map(({ spaceId }) => spaceId);
-  const book = await loadConsentBook(
-    db,
-    waiting.flatMap(spaceIdsOf),
-    waiting.map(({ claimId }) => claimId),
+  const consents = findingsByDate(
+    keyed,
+    await consentsTo(
+      db,
+      ctx.viewer,
+      keyed,
+      waiting.map(({ claimId }) => claimId),
+    ),
   );
-  const consents = (date: DateRow): Finding[] =>
-    consentFindings(
-      book,
-      { key: String(date.id), claimId: date.claimId, spaceIds: spaceIdsOf(date) },
-      ctx.viewer.personId,
-    );
   const isAtRisk = (date: DateRow) =>
     risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
 
@@ -161,7 +156,10 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
     if (!first) return [];
     const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
     const found = world
-      ? [...checkDates(wanted, withoutOwn(world, own), factsOf(request)), ...own.flatMap(consents)]
+      ? [
+          ...checkDates(wanted, withoutOwn(world, own), factsOf(request)),
+          ...own.flatMap(({ id }) => consents.get(String(id))!),
+        ]
       : [];
     const verdicts = judge(wanted, found, 'office', SILENT);
     const seen = seenOf(request.id);

@@ -1,3 +1,4 @@
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { EditWordsInput } from '@/contracts/edit-words';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { EDITED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
@@ -6,35 +7,20 @@ import { runChangeSet } from '../../changes/run-change-set';
 import { syncPublished, touchPublished } from '../../changes/sync-published';
 import type { SignedInContext } from '../../context';
 import { insertMail } from '../../mail/insert-mail';
-import { UNDO_MINUTES } from '../../mail/queue-mail';
 import { loadRequest, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
 
 const quoted = (text: string) => (text ? `“${text}”` : 'nothing');
 
 /** One line for each thing that is otherwise, with what it was. */
-function differences(request: RequestRow, input: EditWordsInput): { name: string; line: string }[] {
-  return [
-    ...(request.title === input.title
-      ? []
-      : [{ name: 'title', line: `Title: ${quoted(input.title)}, before ${quoted(request.title)}` }]),
-    ...(request.notes === input.notes
-      ? []
-      : [
-          {
-            name: 'setup notes',
-            line: `Setup notes: ${quoted(input.notes)}, before ${quoted(request.notes)}`,
-          },
-        ]),
-    ...(request.publish === input.publish
-      ? []
-      : [
-          {
-            name: 'whether readers see it',
-            line: input.publish ? 'Readers see it, before only the office' : 'Readers do not see it any more',
-          },
-        ]),
+function differences(request: RequestRow, input: EditWordsInput): string[] {
+  const lines = [
+    request.title !== input.title && `Title: ${quoted(input.title)}, before ${quoted(request.title)}`,
+    request.notes !== input.notes && `Setup notes: ${quoted(input.notes)}, before ${quoted(request.notes)}`,
+    request.publish !== input.publish &&
+      (input.publish ? 'Readers see it, before only the office' : 'Readers do not see it any more'),
   ];
+  return lines.filter((line) => line !== false);
 }
 
 /**
@@ -81,7 +67,7 @@ export async function editWords(
           reference: request.ref,
           title: input.title,
           opening: OPENING_WORDS.changed,
-          blocks: [{ head: EDITED_HEAD, lines: changes.map(({ line }) => line) }],
+          blocks: [{ head: EDITED_HEAD, lines: changes }],
           quote: input.reason,
           offer: null,
         },
@@ -89,11 +75,11 @@ export async function editWords(
         changeSet: change.id,
         message: null,
         now: change.at,
-        sendAfter: change.at + UNDO_MINUTES + 1,
+        sendAfter: change.at + MAIL_WAIT_MIN,
       },
     ]);
     return done({
-      summary: `changed what it says: ${listText(changes.map(({ line }) => line))}`,
+      summary: `changed what it says: ${listText(changes)}`,
       changeSet: change.id,
     });
   });
