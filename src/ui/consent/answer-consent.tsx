@@ -78,7 +78,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
           </li>
         ))}
       </ul>
-      <label htmlFor={`${id}-reason`} className="font-semibold">
+      <label htmlFor={`${id}-reason`} className="block font-semibold">
         Reason{' '}
         <span className="font-normal text-soft">needed where you do not agree; the office reads it</span>
       </label>

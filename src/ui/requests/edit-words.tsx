@@ -81,11 +81,6 @@ export function EditWords({ request }: { request: RequestView }) {
             Save the words
           </button>
           {isSaved && <p>Changed. Whoever asked is told what is different.</p>}
-          {change.error?.fields.map(({ path, message }) => (
-            <p key={path} className="text-clash">
-              {message}
-            </p>
-          ))}
         </div>
         <ChangeDone change={change} />
       </form>
