@@ -1,4 +1,5 @@
 import { askSchema, type AskBody } from '@/contracts/ask';
+import { changeSchema } from '@/contracts/change';
 import { officeSchema } from '@/contracts/office';
 import type { Outcome } from '@/contracts/refusal';
 import type { PersonId } from '@/core/ids';
@@ -219,8 +220,24 @@ class Story {
         step: { action: 'approve', reason: '' },
       }),
     );
+    if (event.indoors) await this.keepIndoors(reference, event, event.indoors);
     if (event.fate === 'cancelled' || event.fate === 'cancel-one')
       this.later(epochMinute(minute(DEMO_START) - 1500), () => this.leave(reference, event, requester));
+  }
+
+  /** A place for the day the weather turns. */
+  private async keepIndoors(reference: string, event: DemoEvent, indoors: string): Promise<void> {
+    const ctx = this.as(this.ids.people[MANAGERS[0]]!, ['manager']);
+    const { version, dates } = expectDone(event.title, await deskRequest(ctx, reference));
+    const occurrences = dates.map(({ id }) => id);
+    const spaces = [{ from: this.ids.spaces[event.space]!.id, to: this.ids.spaces[indoors]!.id }];
+    const body = {
+      // Of its own seed, so that the rest of the story stays as it is.
+      key: seededUuid(seeded(Number(event.on.replaceAll('-', '')))),
+      items: [{ reference, version, occurrences }],
+      step: { action: 'set-fallback', patch: { spaces } },
+    };
+    expectDone(event.title, await changeDates(ctx, changeSchema.parse(body)));
   }
 
   /** Whoever looks after the place has answered before the office decides. */

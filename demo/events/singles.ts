@@ -221,6 +221,7 @@ export const SINGLES: readonly DemoEvent[] = [
     on: '2027-04-18',
     from: '14:10',
     to: '16:00',
+    indoors: 'PS',
     text: 'Nets and trays are lent; boots are not.',
   },
   {
@@ -259,6 +260,7 @@ export const SINGLES: readonly DemoEvent[] = [
     on: '2027-06-19',
     from: '18:30',
     to: '20:15',
+    indoors: 'QH',
     text: 'Bring a blanket for the second half.',
     equipment: { 'Folding chair': 170, 'Hand microphone': 4 },
   },

@@ -64,6 +64,9 @@ export const stepSchema = z.discriminatedUnion(
       .refine(saysWhat, SAY_WHAT),
     z.object({ action: z.literal('grant-change'), reason }),
     z.object({ action: z.literal('refuse-change'), reason }),
+    /** Keeps a place indoors beside the one outdoors, for the day the weather turns. */
+    z.object({ action: z.literal('set-fallback'), ...patches }).refine(saysWhat, SAY_WHAT),
+    simple('drop-fallback'),
     /** The clear ones as they are; the others moved, and proposed unless another space will do. */
     z
       .object({ action: z.literal('approve-or-move'), ...patches, until: localDateTimeField, reason })

@@ -22,14 +22,16 @@ export const consentSchema = z
 export type ConsentInput = z.output<typeof consentSchema>;
 export type ConsentBody = z.input<typeof consentSchema>;
 
-export const remindSchema = z.object({ key: idempotencyKey });
+/** At most a letter a day goes to each of them, so the same press twice needs no key. */
+export const remindSchema = z.object({});
 
 /** One date wanted in a place somebody looks after. */
 export interface ConsentDate {
   readonly claim: ClaimId;
   readonly when: string;
   readonly places: string;
-  readonly layout: string;
+  /** Null where only equipment is wanted. */
+  readonly layout: string | null;
   readonly people: number;
   readonly answer: ConsentAnswer | null;
   readonly reason: string;

@@ -25,7 +25,11 @@ export type Refusal =
   | { readonly code: 'needs-reason'; readonly sentences: readonly string[] }
   | { readonly code: 'no-such-step'; readonly date: string; readonly state: string }
   | { readonly code: 'past'; readonly date: string }
-  | { readonly code: 'nothing-there'; readonly date: string; readonly what: 'proposal' | 'change' | 'hold' }
+  | {
+      readonly code: 'nothing-there';
+      readonly date: string;
+      readonly what: 'proposal' | 'change' | 'hold' | 'fallback';
+    }
   /** Answered on the site, taken back by the office, or lapsed. */
   | { readonly code: 'offer-over' }
   | { readonly code: 'offer-answered' }
@@ -35,6 +39,8 @@ export type Refusal =
       readonly code: 'cannot-undo';
       readonly why: 'too-late' | 'undone' | 'not-yours' | 'changed' | 'taken' | 'nothing';
       readonly since: string;
+      /** What would do instead, where the place is taken. */
+      readonly sentences?: readonly string[];
     }
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }

@@ -1,6 +1,8 @@
 import type { ConsentLine } from './consent';
 import type { OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
+import type { SpaceId } from '@/core/ids';
+import type { Layout } from '@/core/seating/capacity';
 import type { Band } from '@/core/occupancy/bands';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { FindingReply } from './ask';
@@ -31,6 +33,14 @@ export interface DateView {
   readonly proposal: string | null;
   /** Another place or time whoever asked wants instead of the booking. */
   readonly change: string | null;
+  /** Those of its spaces that are outdoors. */
+  readonly outdoors: readonly SpaceId[];
+  /** Where it can be indoors should the weather turn, kept for it; null where nothing is. */
+  readonly fallback: {
+    readonly places: string;
+    /** How it gets there. */
+    readonly swaps: readonly { readonly from: SpaceId; readonly to: SpaceId; readonly layout: Layout }[];
+  } | null;
   /** A manager has to give a reason to approve this date. */
   readonly needsReason: boolean;
   /** Nobody may approve this date as it is. */
@@ -89,6 +99,8 @@ export interface RequestView extends RequestDetails {
   readonly title: string;
   readonly stateText: string;
   readonly whenText: string;
+  /** The rule of its dates; null where they are picked by hand, or one. */
+  readonly rrule: string | null;
   readonly category: { readonly name: string; readonly mark: string; readonly hue: string };
   readonly host: string;
   readonly requester: { readonly name: string; readonly email: string };

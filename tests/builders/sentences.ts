@@ -100,6 +100,7 @@ export const FINDINGS: Readonly<Record<Rule, readonly FindingFacts[]>> = {
     { rule: 'consent', state: 'awaited', stewards: ['Linnet Ashby'] },
     { rule: 'consent', state: 'awaited', stewards: ['Linnet Ashby', 'Rufus Teal'] },
     { rule: 'consent', state: 'refused', stewards: ['Linnet Ashby'] },
+    { rule: 'consent', state: 'awaited', stewards: ['Linnet Ashby'], typeId: 1 as EquipmentTypeId },
   ],
   'no-end': [
     { rule: 'no-end', season: { name: 'summer season', to: localDate('2027-09-30') } },

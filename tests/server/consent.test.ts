@@ -199,3 +199,70 @@ test('an offer that lapses is told to whoever asked, once', async () => {
   await submit(office, 'ben');
   expect((await kinds()).filter((kind) => kind.startsWith('lapsed'))).toEqual(['lapsed to Ada Lowe']);
 });
+
+describe('a pool that is looked after', () => {
+  const pooled = async () => {
+    await office.close();
+    office = await openOffice({
+      ...SMALL_OFFICE,
+      people: [
+        ...SMALL_OFFICE.people,
+        {
+          name: 'Sorrel Finch',
+          email: 'sorrel@fernside.example',
+          stewardOf: ['Folding chair'],
+          consentNeeded: true,
+        },
+      ],
+    });
+  };
+  const CHAIRS = { equipment: [{ typeId: 1, quantity: 12 }] };
+
+  test('its steward is asked about what is taken of it, and nothing is approved past them unsaid', async () => {
+    await pooled();
+    const without = await submit(office, 'ben', {
+      when: { startsAt: '2027-04-21T10:00', endsAt: '2027-04-21T11:00' },
+    });
+    const reference = await submit(office, 'ada', CHAIRS);
+    expect(await kinds()).toContain('consent-wanted to Sorrel Finch');
+    const [asked] = await consentsToAnswer(steward());
+    expect(asked).toMatchObject({
+      reference,
+      dates: [{ places: '12 × Folding chair', layout: null, people: 20 }],
+    });
+    expect((await view(reference)).dates[0]!.findings.map(({ sentence }) => sentence).join()).toContain(
+      'Sorrel Finch looks after Folding chair and has not answered yet.',
+    );
+    expect(refusalOf(await approve(reference)).code).toBe('needs-reason');
+    expectDone(await approve(without));
+    expectDone(await answer('given'));
+    expect((await view(reference)).consents).toMatchObject([
+      { places: 'Folding chair', counts: { given: 1, refused: 0, awaited: 0 } },
+    ]);
+    expectDone(await approve(reference));
+  });
+
+  test('more of it is asked about anew, and what they say of a wanted change stands beside the request', async () => {
+    await pooled();
+    const reference = await submit(office, 'ada', CHAIRS);
+    expectDone(await answer('given'));
+    expectDone(await approve(reference));
+    expectDone(
+      await act(office, 'ada', reference, {
+        action: 'change',
+        patch: { equipment: [{ typeId: 1, quantity: 40 }] },
+        reason: 'More come.',
+      }),
+    );
+    expect((await view(reference)).consents).toMatchObject([
+      { counts: { given: 0, refused: 0, awaited: 1 } },
+    ]);
+    expectDone(await answer('refused', { reason: 'The rest are at the menders.' }));
+    expect((await view(reference)).consents).toMatchObject([
+      { counts: { given: 0, refused: 1, awaited: 0 }, reasons: ['The rest are at the menders.'] },
+    ]);
+    expect(refusalOf(await act(office, 'mara', reference, { action: 'grant-change', reason: '' })).code).toBe(
+      'needs-reason',
+    );
+  });
+});

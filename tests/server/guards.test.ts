@@ -240,11 +240,13 @@ describe('held claims lapse', () => {
   });
 });
 
-test('eight processes approve clashing requests: no double booking, no lost request', async () => {
-  const script = join(__dirname, 'approve-worker.ts');
+/** Eight processes ask for the same twelve hours of one room. */
+async function rush(side: 'office' | 'requester') {
+  const script = join(__dirname, 'rush-worker.ts');
   const go = (worker: number) =>
     new Promise<{ approved: number; refused: number }>((resolve, reject) => {
-      const child = spawn(join('node_modules', '.bin', 'tsx'), [script, office.file, String(worker)], {
+      const command = [script, office.file, String(worker), side];
+      const child = spawn(join('node_modules', '.bin', 'tsx'), command, {
         stdio: ['ignore', 'pipe', 'inherit'],
       });
       let text = '';
@@ -259,8 +261,29 @@ test('eight processes approve clashing requests: no double booking, no lost requ
     `SELECT COUNT(*) AS asked, SUM(state = 'approved') AS approved FROM occurrence`,
   );
   expect(stored).toEqual({ asked: sum('approved') + sum('refused'), approved: sum('approved') });
-  // Every worker asks for the same 12 hours in one room: each hour goes to exactly one of them.
-  expect(stored!.approved).toBe(12);
-  expect(stored!.asked).toBe(8 * 12);
+  // Each hour goes to exactly one of them, and nobody's request is lost.
+  expect(stored).toEqual({ asked: 8 * 12, approved: 12 });
   expect(await violations(db)).toEqual([]);
-}, 120_000);
+}
+
+describe('eight processes at once', () => {
+  test('approve clashing requests: no double booking, no lost request', () => rush('office'), 120_000);
+
+  test('ask for a space that grants itself: first come, first served; the others wait', async () => {
+    await db.write(async (tx) =>
+      keep(
+        await tx.run(
+          `INSERT INTO space_policy (space_id, valid_from, granted) VALUES ($id, '2020-01-01', 'instantly')`,
+          { id: SPACE.ST },
+        ),
+      ),
+    );
+    await rush('requester');
+    const served = await db.rows<{ hour: string; served: number; first: number }>(
+      `SELECT c.start_local AS hour, MIN(CASE WHEN o.state = 'approved' THEN o.id END) AS served, MIN(o.id) AS first
+       FROM occurrence o JOIN claim c ON c.id = o.standing_id GROUP BY c.start_local`,
+    );
+    expect(served).toHaveLength(12);
+    for (const { served: id, first } of served) expect(id).toBe(first);
+  }, 120_000);
+});

@@ -276,10 +276,13 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     ),
   },
   consent: {
-    what: ({ state, stewards }, { place }) =>
-      state === 'refused'
-        ? `${listText(stewards)}, who ${stewards.length > 1 ? 'look' : 'looks'} after ${place}, ${stewards.length > 1 ? 'do' : 'does'} not agree to it.`
-        : `${listText(stewards)} ${stewards.length > 1 ? 'look' : 'looks'} after ${place} and ${stewards.length > 1 ? 'have' : 'has'} not answered yet.`,
+    what({ state, stewards, typeId }, { place, equipment }) {
+      const [those, thing] = [listText(stewards), typeId === undefined ? place : equipment];
+      const isOne = stewards.length === 1;
+      return state === 'refused'
+        ? `${those}, who ${isOne ? 'looks' : 'look'} after ${thing}, ${isOne ? 'does' : 'do'} not agree to it.`
+        : `${those} ${isOne ? 'looks' : 'look'} after ${thing} and ${isOne ? 'has' : 'have'} not answered yet.`;
+    },
     next: {
       requester: ({ state }) =>
         state === 'refused'

@@ -9,7 +9,8 @@ const UNDO: Readonly<Record<Extract<Refusal, { code: 'cannot-undo' }>['why'], (s
   'not-yours': () => 'Only whoever did it, or the office, can take it back.',
   changed: (since) =>
     `This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
-  taken: (since) => `This cannot be taken back: the place or the equipment is taken by now. ${since}`,
+  taken: (since) =>
+    `This cannot be taken back: the place or the equipment is taken by now. ${since} What would do instead, asked for anew:`,
   nothing: () => 'There is nothing here to take back.',
 };
 
@@ -48,6 +49,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
       proposal: `There is no proposal for ${date} any more. Look at it as it stands now.`,
       change: `No change waits for ${date} any more. Look at it as it stands now.`,
       hold: `Nothing is held for ${date} any more. Look at it as it stands now.`,
+      fallback: `No place indoors is kept for ${date} any more. Look at it as it stands now.`,
     })[what],
   'no-space-yet': ({ date }) =>
     `${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
@@ -75,7 +77,7 @@ export function errorReply(refusal: Refusal): ErrorReply {
       code: refusal.code,
       message: sayRefusal(refusal),
       fields: 'fields' in refusal ? refusal.fields : [],
-      details: 'sentences' in refusal ? refusal.sentences : [],
+      details: ('sentences' in refusal ? refusal.sentences : undefined) ?? [],
     },
   };
 }

@@ -37,6 +37,12 @@ const ALLOWED = new Set([
   'approved refuse-change manager past → approved',
   'approved refuse-change own-request future → approved',
   'approved refuse-change own-request past → approved',
+  'waiting set-fallback manager future → waiting',
+  'waiting drop-fallback manager future → waiting',
+  'waiting drop-fallback manager past → waiting',
+  'approved set-fallback manager future → approved',
+  'approved drop-fallback manager future → approved',
+  'approved drop-fallback manager past → approved',
   'approved cancel manager future → cancelled',
   'approved cancel own-request future → cancelled',
 ]);

@@ -36,6 +36,7 @@ const claim = (id: number, more: Partial<LiveClaim>): LiveClaim => ({
   kind: 'asked',
   status: 'wanted',
   isStanding: false,
+  ...draft(),
   ...more,
 });
 const stepOf = (action: DateStep['action'], isApplied = true): DateStep => {
@@ -45,6 +46,7 @@ const stepOf = (action: DateStep['action'], isApplied = true): DateStep => {
     case 'propose':
       return { action, draft: draft(), until: epochMinute(99) };
     case 'move':
+    case 'set-fallback':
       return { action, draft: draft() };
     case 'change':
       return { action, draft: draft(), isApplied };
@@ -96,6 +98,7 @@ test('property: whatever is done to a date, at most one claim is in force, and a
         const id = next++ as ClaimId;
         date = { ...result, claims: result.claims.map((c) => (c.id === 99 ? { ...c, id } : c)) };
         const inForce = date.claims.filter(({ status }) => status === 'in-force');
+        expect(date.claims.filter(({ kind }) => kind === 'fallback').length).toBeLessThanOrEqual(1);
         expect(inForce).toHaveLength(date.state === 'approved' ? 1 : 0);
         expect(date.claims.filter(({ isStanding }) => isStanding)).toHaveLength(1);
         if (date.state === 'approved') expect(inForce[0]!.isStanding).toBe(true);
@@ -134,6 +137,27 @@ describe('what a step makes of the claims', () => {
       'in-force',
     ]);
     expect(live(after(waits.claims, stepOf('refuse-change'), 'approved')!.claims)).toHaveLength(1);
+  });
+  test('a place indoors stays while the date stays where and when it is, and no longer', () => {
+    const kept = after([asked], stepOf('set-fallback'), 'waiting')!;
+    expect(kept.claims.map(({ kind, status, isStanding }) => [kind, status, isStanding])).toEqual([
+      ['asked', 'wanted', true],
+      ['fallback', 'held', false],
+    ]);
+    const approved = after(kept.claims, stepOf('approve'), 'waiting')!;
+    expect(statuses(approved.claims)).toEqual(['in-force', 'held']);
+    // More people, the same time and space: it stays. Ending a hold does not end it either.
+    const changed = after(approved.claims, stepOf('move'), 'approved')!;
+    expect(live(changed.claims).map(({ kind }) => kind)).toEqual(['fallback', 'change']);
+    expect(after(kept.claims, stepOf('release-hold'), 'waiting')).toBeNull();
+    const later: DateStep = { action: 'move', draft: draft('2027-04-20T11:00', '2027-04-20T13:00') };
+    expect(live(after(approved.claims, later, 'approved')!.claims).map(({ kind }) => kind)).toEqual([
+      'change',
+    ]);
+    expect(live(after(approved.claims, stepOf('cancel'), 'approved')!.claims)).toEqual([]);
+    expect(statuses(live(after(approved.claims, stepOf('drop-fallback'), 'approved')!.claims))).toEqual([
+      'in-force',
+    ]);
   });
   test('nothing is accepted, granted or ended that is not there', () => {
     const plan = (action: 'accept' | 'refuse-proposal' | 'release-hold') =>

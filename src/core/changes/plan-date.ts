@@ -7,20 +7,20 @@ import { TRANSITIONS, type OccurrenceAction, type OccurrenceState } from './tran
 export type ClaimKind = 'asked' | 'proposal' | 'change' | 'fallback';
 export type ClaimStatus = 'wanted' | 'held' | 'in-force' | 'released';
 
-/** A claim of a date that is not released. */
-export interface LiveClaim {
-  readonly id: ClaimId;
-  readonly kind: ClaimKind;
-  readonly status: ClaimStatus;
-  /** It says where the date stands; a proposal or a change that waits does not. */
-  readonly isStanding: boolean;
-}
-
 /** A claim to be made. */
 export interface ClaimDraft {
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;
   readonly content: ClaimContent;
+}
+
+/** A claim of a date that is not released. */
+export interface LiveClaim extends ClaimDraft {
+  readonly id: ClaimId;
+  readonly kind: ClaimKind;
+  readonly status: ClaimStatus;
+  /** It says where the date stands; a proposal, a change that waits or a fallback indoors does not. */
+  readonly isStanding: boolean;
 }
 
 export interface DateForChange {
@@ -33,11 +33,16 @@ export interface DateForChange {
 export type DateStep =
   /** With a draft: approved at another place or time, as whoever asked allows. */
   | { readonly action: 'approve'; readonly draft?: ClaimDraft }
-  | { readonly action: 'release-hold' | 'accept' | 'refuse-proposal' | 'grant-change' | 'refuse-change' }
+  | {
+      readonly action:
+        'release-hold' | 'accept' | 'refuse-proposal' | 'grant-change' | 'refuse-change' | 'drop-fallback';
+    }
   | { readonly action: 'decline' | 'skip' | 'withdraw' | 'cancel'; readonly reason: string }
   | { readonly action: 'hold'; readonly until: EpochMinute }
   | { readonly action: 'propose'; readonly draft: ClaimDraft; readonly until: EpochMinute }
   | { readonly action: 'move'; readonly draft: ClaimDraft }
+  /** A place indoors is kept beside the one outdoors, as long as that stands. */
+  | { readonly action: 'set-fallback'; readonly draft: ClaimDraft }
   /** `isApplied` false: it waits for the office while the booking stays. */
   | { readonly action: 'change'; readonly draft: ClaimDraft; readonly isApplied: boolean };
 
@@ -62,14 +67,21 @@ export interface DatePlan {
 
 export type PlannedDate =
   | { readonly kind: 'planned'; readonly plan: DatePlan }
-  /** There is no proposal to accept, no change to grant, no hold to end. */
-  | { readonly kind: 'nothing-there'; readonly what: 'proposal' | 'change' | 'hold' };
+  /** There is no proposal to accept, no change to grant, no hold to end, no fallback to give up. */
+  | { readonly kind: 'nothing-there'; readonly what: 'proposal' | 'change' | 'hold' | 'fallback' };
 
 const turn = (claim: LiveClaim, status: ClaimStatus, holdUntil: EpochMinute | null = null): ClaimTurn => ({
   claimId: claim.id,
   status,
   holdUntil,
 });
+
+/** The same time in the same spaces: what is kept for the one is as good for the other. */
+const standsAlike = (a: ClaimDraft, b: ClaimDraft): boolean =>
+  a.startLocal === b.startLocal &&
+  a.endLocal === b.endLocal &&
+  a.content.spaces.length === b.content.spaces.length &&
+  a.content.spaces.every(({ spaceId }, index) => spaceId === b.content.spaces[index]!.spaceId);
 
 /**
  * What a step does to a date. Whether it may be taken is for `transition`; this says what follows. At most one claim
@@ -83,6 +95,9 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
   if (!standing) throw new Error(`date ${date.occurrenceId} stands nowhere`);
   const others = date.claims.filter((claim) => claim !== standing);
   const released = (claims: readonly LiveClaim[]) => claims.map((claim) => turn(claim, 'released'));
+  // A fallback stays as long as the date stays where and when it is.
+  const replacedBy = (next: ClaimDraft, claims: readonly LiveClaim[]) =>
+    released(claims.filter(({ kind }) => kind !== 'fallback' || !standsAlike(standing, next)));
   const of = (kind: ClaimKind) => others.filter((claim) => claim.kind === kind);
   const base = {
     occurrenceId: date.occurrenceId,
@@ -97,7 +112,7 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
   });
   const replaced = (draft: ClaimDraft): PlannedDate =>
     plan({
-      turns: released(date.claims),
+      turns: replacedBy(draft, date.claims),
       draft: {
         ...draft,
         kind: 'change',
@@ -111,11 +126,11 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
     case 'approve':
       if (step.draft)
         return plan({
-          turns: released(date.claims),
+          turns: replacedBy(step.draft, date.claims),
           draft: { ...step.draft, kind: 'proposal', status: 'in-force', holdUntil: null },
           standing: 'draft',
         });
-      return plan({ turns: [turn(standing, 'in-force'), ...released(others)] });
+      return plan({ turns: [turn(standing, 'in-force'), ...replacedBy(standing, others)] });
     case 'hold': {
       const [waits] = date.state === 'approved' ? of('change') : [standing];
       return waits
@@ -124,7 +139,7 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
         : { kind: 'nothing-there', what: 'change' };
     }
     case 'release-hold': {
-      const held = date.claims.filter(({ status }) => status === 'held');
+      const held = date.claims.filter(({ status, kind }) => status === 'held' && kind !== 'fallback');
       return held.length
         ? plan({
             turns: held.map((claim) => turn(claim, claim.kind === 'proposal' ? 'released' : 'wanted')),
@@ -144,7 +159,10 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
       const [proposal] = of('proposal');
       if (!proposal) return { kind: 'nothing-there', what: 'proposal' };
       const rest = date.claims.filter((claim) => claim !== proposal);
-      return plan({ turns: [turn(proposal, 'in-force'), ...released(rest)], standing: proposal.id });
+      return plan({
+        turns: [turn(proposal, 'in-force'), ...replacedBy(proposal, rest)],
+        standing: proposal.id,
+      });
     }
     case 'refuse-proposal': {
       const proposals = of('proposal');
@@ -170,11 +188,26 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
       const [wanted] = of('change');
       if (!wanted) return { kind: 'nothing-there', what: 'change' };
       const rest = date.claims.filter((claim) => claim !== wanted);
-      return plan({ turns: [turn(wanted, 'in-force'), ...released(rest)], standing: wanted.id });
+      return plan({ turns: [turn(wanted, 'in-force'), ...replacedBy(wanted, rest)], standing: wanted.id });
     }
     case 'refuse-change': {
       const changes = of('change');
       return changes.length ? plan({ turns: released(changes) }) : { kind: 'nothing-there', what: 'change' };
+    }
+    case 'set-fallback':
+      return plan({
+        turns: released(of('fallback')),
+        // Once it has begun outdoors nothing is kept indoors any more.
+        draft: {
+          ...step.draft,
+          kind: 'fallback',
+          status: 'held',
+          holdUntil: step.draft.content.event.start,
+        },
+      });
+    case 'drop-fallback': {
+      const kept = of('fallback');
+      return kept.length ? plan({ turns: released(kept) }) : { kind: 'nothing-there', what: 'fallback' };
     }
   }
 }
@@ -195,4 +228,6 @@ export const TAKES_PLACE: Readonly<Record<OccurrenceAction, boolean>> = {
   change: true,
   'grant-change': true,
   'refuse-change': false,
+  'set-fallback': true,
+  'drop-fallback': false,
 };

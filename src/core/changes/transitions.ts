@@ -24,6 +24,8 @@ export const OCCURRENCE_ACTIONS = [
   'change',
   'grant-change',
   'refuse-change',
+  'set-fallback',
+  'drop-fallback',
 ] as const;
 export type OccurrenceAction = (typeof OCCURRENCE_ACTIONS)[number];
 
@@ -56,6 +58,8 @@ export const TRANSITIONS: Readonly<
     withdraw: { to: 'withdrawn', by: ['own-request'], untilPast: false },
     move: { to: 'waiting', by: ['manager'], untilPast: true },
     change: { to: 'waiting', by: ['own-request'], untilPast: true },
+    'set-fallback': { to: 'waiting', by: ['manager'], untilPast: true },
+    'drop-fallback': { to: 'waiting', by: ['manager'], untilPast: false },
   },
   approved: {
     cancel: { to: 'cancelled', by: ['manager', 'own-request'], untilPast: true },
@@ -66,6 +70,8 @@ export const TRANSITIONS: Readonly<
     'release-hold': { to: 'approved', by: ['manager'], untilPast: false },
     'grant-change': { to: 'approved', by: ['manager'], untilPast: true },
     'refuse-change': { to: 'approved', by: ['manager', 'own-request'], untilPast: false },
+    'set-fallback': { to: 'approved', by: ['manager'], untilPast: true },
+    'drop-fallback': { to: 'approved', by: ['manager'], untilPast: false },
   },
   declined: NONE,
   withdrawn: NONE,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { ClaimId, PersonId, SpaceId } from '../ids';
+import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '../ids';
 import { consentFindings, consentOf, type ConsentAnswer, type Steward } from './consent';
 
 const person = (id: number): Steward => ({ id: id as PersonId, name: `Steward ${id}` });
@@ -26,15 +26,28 @@ test('one refusal refuses, one consent gives, whatever the order; without either
 describe('findings', () => {
   const [hall, yard] = [1 as SpaceId, 2 as SpaceId];
   const claimId = 7 as ClaimId;
+  const lamps = 3 as EquipmentTypeId;
   const book = {
     stewardsOf: new Map([[hall, [person(1), person(2)]]]),
+    stewardsOfPool: new Map([[lamps, [person(3)]]]),
     answers: new Map([[claimId, answers([[2, 'refused']])]]),
   };
-  const date = { key: 'a', claimId, spaceIds: [hall, yard] };
+  const date = { key: 'a', claimId, spaceIds: [hall, yard], typeIds: [] as EquipmentTypeId[] };
 
   test('name those who refuse; a place nobody looks after needs nobody', () => {
     expect(consentFindings(book, date, null)).toEqual([
       { key: 'a', spaceId: hall, facts: { rule: 'consent', state: 'refused', stewards: ['Steward 2'] } },
+    ]);
+  });
+
+  test('a pool is looked after like a place, asked about once however many lines want it', () => {
+    const findings = consentFindings(book, { ...date, spaceIds: [yard], typeIds: [lamps, lamps] }, null);
+    expect(findings).toEqual([
+      {
+        key: 'a',
+        spaceId: null,
+        facts: { rule: 'consent', state: 'awaited', stewards: ['Steward 3'], typeId: lamps },
+      },
     ]);
   });
 

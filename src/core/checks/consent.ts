@@ -1,18 +1,19 @@
 import type { Finding } from './findings';
-import type { ClaimId, PersonId, SpaceId } from '../ids';
+import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '../ids';
 
 export type ConsentAnswer = 'given' | 'refused';
 export type ConsentState = ConsentAnswer | 'awaited';
 
-/** Somebody whose consent the use of a place needs. */
+/** Somebody whose consent the use of a place or a pool needs. */
 export interface Steward {
   readonly id: PersonId;
   readonly name: string;
 }
 
-/** Who looks after which spaces, and what they answered, claim by claim. */
+/** Who looks after which spaces and pools, and what they answered, claim by claim. */
 export interface ConsentBook {
   readonly stewardsOf: ReadonlyMap<SpaceId, readonly Steward[]>;
+  readonly stewardsOfPool: ReadonlyMap<EquipmentTypeId, readonly Steward[]>;
   readonly answers: ReadonlyMap<ClaimId, ReadonlyMap<PersonId, ConsentAnswer>>;
 }
 
@@ -29,29 +30,40 @@ export function consentOf(
   return given.includes('given') ? 'given' : 'awaited';
 }
 
+export interface DateForConsent {
+  readonly key: string;
+  /** Null: a claim still to be made. */
+  readonly claimId: ClaimId | null;
+  readonly spaceIds: readonly SpaceId[];
+  readonly typeIds: readonly EquipmentTypeId[];
+}
+
 /**
- * A finding for every place of a claim whose stewards have not agreed. `claimId` null: a claim still to be made. Whoever
- * decides and looks after the place needs to ask nobody.
+ * A finding for every place and pool of a claim whose stewards have not agreed. Whoever decides and looks after it needs
+ * to ask nobody.
  */
 export function consentFindings(
-  book: ConsentBook,
-  date: { readonly key: string; readonly claimId: ClaimId | null; readonly spaceIds: readonly SpaceId[] },
+  { stewardsOf, stewardsOfPool, answers: all }: ConsentBook,
+  { key, claimId, spaceIds, typeIds }: DateForConsent,
   decidedBy: PersonId | null,
 ): Finding[] {
-  const answers = date.claimId === null ? undefined : book.answers.get(date.claimId);
-  return date.spaceIds.flatMap((spaceId): Finding[] => {
-    const stewards = book.stewardsOf.get(spaceId) ?? [];
+  const answers = claimId === null ? undefined : all.get(claimId);
+  const findingFor = (
+    stewards: readonly Steward[] = [],
+    of: { readonly spaceId: SpaceId } | { readonly typeId: EquipmentTypeId },
+  ): Finding[] => {
     if (!stewards.length || stewards.some(({ id }) => id === decidedBy)) return [];
     const state = consentOf(stewards, answers);
     if (state === 'given') return [];
     const those =
       state === 'refused' ? stewards.filter(({ id }) => answers?.get(id) === 'refused') : stewards;
-    return [
-      {
-        key: date.key,
-        spaceId,
-        facts: { rule: 'consent', state, stewards: those.map(({ name }) => name) },
-      },
-    ];
-  });
+    const facts = { rule: 'consent' as const, state, stewards: those.map(({ name }) => name) };
+    return 'spaceId' in of
+      ? [{ key, spaceId: of.spaceId, facts }]
+      : [{ key, spaceId: null, facts: { ...facts, typeId: of.typeId } }];
+  };
+  return [
+    ...spaceIds.flatMap((spaceId) => findingFor(stewardsOf.get(spaceId), { spaceId })),
+    ...[...new Set(typeIds)].flatMap((typeId) => findingFor(stewardsOfPool.get(typeId), { typeId })),
+  ];
 }

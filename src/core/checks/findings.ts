@@ -119,6 +119,8 @@ export type FindingFacts =
       readonly rule: 'consent';
       readonly state: 'awaited' | 'refused';
       readonly stewards: readonly string[];
+      /** The pool they look after, where it is none of the places. */
+      readonly typeId?: EquipmentTypeId;
     }
   | { readonly rule: 'no-end'; readonly season: { readonly name: string; readonly to: LocalDate } | null };
 

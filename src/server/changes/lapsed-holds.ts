@@ -28,7 +28,8 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   const change = new ChangeSet(tx, id, null, now);
   const toHeal = await breakLinks(change, ids);
   await change.update('claim', ids, (row) => ({
-    status: row.kind === 'proposal' ? 'released' : 'wanted',
+    // What stood beside the date is gone; what was asked for waits on.
+    status: row.kind === 'proposal' || row.kind === 'fallback' ? 'released' : 'wanted',
     hold_until_min: null,
   }));
   await rewriteOccupancy(tx, ids);
@@ -42,7 +43,10 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
       requests: JSON.stringify(requests),
     },
   );
-  await queueLapsed(change, ids);
+  await queueLapsed(
+    change,
+    lapsed.filter(({ kind }) => kind !== 'fallback').map(({ id }) => id),
+  );
   await change.writeHistory();
   return ids.length;
 }

@@ -1,6 +1,7 @@
 import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
+import { remaining } from '@/core/equipment/remaining';
 import { impliedOccupancy, impliedUses, type Holdings } from '@/core/occupancy/imply';
-import { intersection, subtract, type Interval } from '@/core/time/epoch-minute';
+import { subtract } from '@/core/time/epoch-minute';
 import type { Reader, Writer } from '../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
@@ -50,65 +51,59 @@ async function holdingsFor(reader: Reader, claims: readonly StoredClaim[]) {
   };
 }
 
-/** For claims that are held beside the one in force of their date: that one. */
-async function bookedBeside(
+/**
+ * Claims of one date that take place, in the order in which they take: what the date stands on, then what is held
+ * beside it. A date needs everything once, so each takes only what those before it do not.
+ */
+async function takingTogether(
   reader: Reader,
   claims: readonly StoredClaim[],
-): Promise<Map<OccurrenceId, StoredClaim>> {
+): Promise<Map<OccurrenceId, StoredClaim[]>> {
   const dates = [
     ...new Set(claims.filter(({ status }) => status === 'held').map(({ occurrenceId }) => occurrenceId)),
   ];
-  const live = await loadLiveClaims(reader, dates);
-  return new Map(
-    live.filter(({ status }) => status === 'in-force').map((claim) => [claim.occurrenceId, claim]),
+  const byDate = new Map<OccurrenceId, StoredClaim[]>();
+  for (const claim of await loadLiveClaims(reader, dates))
+    if (OCCUPIES[claim.status] === 1)
+      byDate.set(claim.occurrenceId, [...(byDate.get(claim.occurrenceId) ?? []), claim]);
+  for (const together of byDate.values())
+    together.sort((a, b) => Number(b.isStanding) - Number(a.isStanding) || a.id - b.id);
+  return byDate;
+}
+
+function occupancyOf(claim: StoredClaim, before: readonly StoredClaim[], holdings: Holdings) {
+  const taken = before.flatMap(({ content }) => impliedOccupancy(content, holdings));
+  return impliedOccupancy(claim.content, holdings).flatMap((row) =>
+    subtract(
+      row.span,
+      taken.filter(({ resourceId }) => resourceId === row.resourceId).map(({ span }) => span),
+    ).map((span) => ({ ...row, span })),
   );
 }
 
-/** A held claim takes only what the booking of the same date does not cover already. */
-function beside<Row extends { readonly span: Interval }>(
-  rows: readonly Row[],
-  covered: (row: Row) => readonly Interval[],
-): Row[] {
-  return rows.flatMap((row) => subtract(row.span, covered(row)).map((span) => ({ ...row, span })));
-}
-
-function occupancyOf(claim: StoredClaim, booked: StoredClaim | undefined, holdings: Holdings) {
-  const rows = impliedOccupancy(claim.content, holdings);
-  if (!booked) return rows;
-  const own = impliedOccupancy(booked.content, holdings);
-  return beside(rows, ({ resourceId }) =>
-    own.filter((row) => row.resourceId === resourceId).map(({ span }) => span),
-  );
-}
-
-function usesOf(claim: StoredClaim, booked: StoredClaim | undefined, holdings: Holdings) {
-  const uses = impliedUses(claim.content, holdings);
-  if (!booked) return uses;
-  const own = impliedUses(booked.content, holdings);
-  return uses.flatMap((use) => {
-    const same = own.filter(({ typeId }) => typeId === use.typeId);
-    const whole = beside([use], () => same.map(({ span }) => span));
-    // Where both want the type, only what goes beyond the booking is taken.
-    const more = same.flatMap(({ span, quantity }) => {
-      const shared = intersection(span, use.span);
-      return shared && use.quantity > quantity
-        ? [{ ...use, span: shared, quantity: use.quantity - quantity }]
-        : [];
-    });
-    return [...whole, ...more];
+function usesOf(claim: StoredClaim, before: readonly StoredClaim[], holdings: Holdings) {
+  const taken = before.flatMap(({ content }) => impliedUses(content, holdings));
+  return impliedUses(claim.content, holdings).flatMap((use) => {
+    const same = taken.filter(({ typeId }) => typeId === use.typeId);
+    return remaining(use, same).map((left) => ({ ...use, ...left }));
   });
 }
 
 /** Exactly the rows that claims imply; invariant 4 compares them with what is stored. */
 export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]): Promise<ImpliedRows> {
   const live = claims.filter(({ status }) => OCCUPIES[status] !== null);
-  const booked = await bookedBeside(reader, live);
-  const bookedFor = (claim: StoredClaim) =>
-    claim.status === 'held' ? booked.get(claim.occurrenceId) : undefined;
-  const holdings = await holdingsFor(reader, [...live, ...booked.values()]);
+  const together = await takingTogether(reader, live);
+  const before = ({ id, occurrenceId, status }: StoredClaim): readonly StoredClaim[] => {
+    const all = status === 'held' ? (together.get(occurrenceId) ?? []) : [];
+    return all.slice(
+      0,
+      all.findIndex((each) => each.id === id),
+    );
+  };
+  const holdings = await holdingsFor(reader, [...live, ...[...together.values()].flat()]);
   return {
     occupancy: live.flatMap((claim) =>
-      occupancyOf(claim, bookedFor(claim), holdings).map(
+      occupancyOf(claim, before(claim), holdings).map(
         ({ spaceIndex, equipmentIndex, resourceId, span }) =>
           [
             claim.id,
@@ -122,7 +117,7 @@ export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]
       ),
     ),
     uses: live.flatMap((claim) =>
-      usesOf(claim, bookedFor(claim), holdings).map(
+      usesOf(claim, before(claim), holdings).map(
         ({ equipmentIndex, typeId, quantity, span }) =>
           [
             claim.claimEquipmentIds[equipmentIndex]!,
@@ -143,16 +138,23 @@ const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, claim
 const INSERT_USES = `INSERT INTO equipment_use (claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)
   SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
 
+// What is held beside takes what is left: it follows when what the date stands on comes, goes or changes.
+const WITH_HELD_BESIDE = `SELECT value AS id FROM json_each($ids)
+  UNION SELECT h.id FROM claim c JOIN claim h ON h.occurrence_id = c.occurrence_id AND h.status = 'held'
+  WHERE c.id IN (SELECT value FROM json_each($ids))`;
+
 /**
- * Makes the rows of these claims what the claims imply. All old rows go before any new one comes: the guard fires
+ * Makes the rows of these claims, and of those held beside them, what the claims imply. All old rows go before any new one comes: the guard fires
  * for each row in mid-statement, so moving them in place would refuse end states that are legal.
  */
 export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[]): Promise<void> {
   if (!claimIds.length) return;
-  const ids = JSON.stringify(claimIds);
+  const claims = await tx.rows<{ id: ClaimId }>(WITH_HELD_BESIDE, { ids: JSON.stringify(claimIds) });
+  const all = claims.map(({ id }) => id);
+  const ids = JSON.stringify(all);
   await tx.run('DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
   await tx.run('DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
-  const rows = await impliedRows(tx, await loadClaims(tx, claimIds));
+  const rows = await impliedRows(tx, await loadClaims(tx, all));
   if (rows.occupancy.length) await tx.run(INSERT_OCCUPANCY, { rows: JSON.stringify(rows.occupancy) });
   if (rows.uses.length) await tx.run(INSERT_USES, { rows: JSON.stringify(rows.uses) });
 }

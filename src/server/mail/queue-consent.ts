@@ -7,7 +7,7 @@ import { CONSENT_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
 import type { Reader, Writer } from '../db/connection';
-import { CONSENTERS } from '../use-cases/consent/consent-book';
+import { ofAllLookedAfter } from '../use-cases/consent/consent-book';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
 
@@ -21,14 +21,16 @@ interface ConsentRow {
   readonly endLocal: LocalDateTime;
 }
 
-const ROWS = `
-SELECT r.id AS request, r.ref AS reference, r.title, q.id AS steward, s.name AS place, c.start_local AS startLocal, c.end_local AS endLocal
-FROM claim c JOIN claim_space x ON x.claim_id = c.id JOIN (${CONSENTERS}) q ON q.spaceId = x.space_id JOIN space s ON s.id = x.space_id
-  JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
-WHERE q.id IS NOT $actor AND c.end_min > $now`;
+const rowsWhere = (where: string) =>
+  `SELECT * FROM (${ofAllLookedAfter(
+    ({ join, place }) => `
+SELECT r.id AS request, r.ref AS reference, r.title, q.id AS steward, ${place} AS place, c.start_local AS startLocal, c.end_local AS endLocal,
+  c.start_min AS startMin, c.id AS claim
+FROM claim c ${join} JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
+WHERE q.id IS NOT $actor AND c.end_min > $now ${where}`,
+  )}) ORDER BY startMin, claim`;
 const UNANSWERED = `AND c.status IN ('wanted','held') AND o.state IN ('waiting','approved')
   AND NOT EXISTS (SELECT 1 FROM consent k WHERE k.claim_id = c.id AND k.steward_id = q.id AND k.answer IS NOT NULL)`;
-const IN_ORDER = 'ORDER BY c.start_min, c.id';
 
 interface Letter {
   readonly kind: Extract<MailKind, 'consent-wanted' | 'consent-overridden'>;
@@ -91,14 +93,11 @@ const idsOf = (
 export async function queueConsents(change: ChangeSet, reason: string): Promise<void> {
   const rowsOf = (claims: readonly number[], where: string) =>
     claims.length
-      ? change.tx.rows<ConsentRow>(
-          `${ROWS} AND c.id IN (SELECT value FROM json_each($claims)) ${where} ${IN_ORDER}`,
-          {
-            claims: JSON.stringify(claims),
-            actor: change.actorId,
-            now: change.at,
-          },
-        )
+      ? change.tx.rows<ConsentRow>(rowsWhere(`AND c.id IN (SELECT value FROM json_each($claims)) ${where}`), {
+          claims: JSON.stringify(claims),
+          actor: change.actorId,
+          now: change.at,
+        })
       : [];
   const base = { changeSet: change.id, now: change.at };
   const wanted = await rowsOf(
@@ -140,8 +139,8 @@ export async function remindStewards(
   request: RequestId | null,
 ): Promise<number> {
   const rows = await tx.rows<ConsentRow>(
-    `${ROWS} ${UNANSWERED} AND ($request IS NULL OR r.id = $request) AND ($request IS NOT NULL OR EXISTS (SELECT 1 FROM outbox b WHERE b.request_id = r.id
-       AND b.to_person_id = q.id AND b.kind = 'consent-wanted' GROUP BY b.request_id HAVING MAX(b.created_min) <= $before)) ${IN_ORDER}`,
+    rowsWhere(`${UNANSWERED} AND ($request IS NULL OR r.id = $request) AND ($request IS NOT NULL OR EXISTS (SELECT 1 FROM outbox b WHERE b.request_id = r.id
+       AND b.to_person_id = q.id AND b.kind = 'consent-wanted' GROUP BY b.request_id HAVING MAX(b.created_min) <= $before))`),
     { actor: null, now, request, before: now - REMIND_AFTER_MIN },
   );
   const before = await countLetters(tx);

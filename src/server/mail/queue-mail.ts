@@ -22,7 +22,7 @@ function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
   const offered = new Set<number>();
   const held = new Set<number>();
   for (const { before, after } of claims) {
-    if (after?.status !== 'held' || before?.status === 'held') continue;
+    if (after?.status !== 'held' || before?.status === 'held' || after.kind === 'fallback') continue;
     (after.kind === 'proposal' ? offered : held).add(Number(after.occurrence_id));
   }
   const turns = new Map<OccurrenceId, { request: RequestId; turn: DateTurn }>();

@@ -32,13 +32,14 @@ export function whenTextOf(request: RequestRow, dates: number): string {
 }
 
 export interface PlaceNames {
-  readonly spaces: Record<string, { name: string; code: string; building: string }>;
+  readonly spaces: Record<string, { name: string; code: string; building: string; isOutdoor: boolean }>;
   readonly equipment: Record<string, string>;
 }
 
 export const loadPlaceNames = (reader: Reader): Promise<PlaceNames> =>
   reader.json<PlaceNames>(`SELECT json_object(
-    'spaces', (SELECT json_group_object(s.id, json_object('name', s.name, 'code', s.code, 'building', b.name)) FROM space s JOIN building b ON b.id = s.building_id),
+    'spaces', (SELECT json_group_object(s.id, json_object('name', s.name, 'code', s.code, 'building', b.name,
+      'isOutdoor', json(iif(s.outdoor, 'true', 'false')))) FROM space s JOIN building b ON b.id = s.building_id),
     'equipment', (SELECT json_group_object(id, name) FROM equipment_type)) AS json`);
 
 export const placesOf = (date: Pick<DateRow, 'claim'>, names: PlaceNames): string =>
@@ -46,7 +47,7 @@ export const placesOf = (date: Pick<DateRow, 'claim'>, names: PlaceNames): strin
 
 /** Until when what is held for the date is held: what was asked for, or what is proposed instead. */
 function holdText({ live }: DateRow, tzid: string): string | null {
-  const held = live.find(({ status }) => status === 'held');
+  const held = live.find(({ status, kind }) => status === 'held' && kind !== 'fallback');
   return held ? momentText(held.holdUntil!, tzid) : null;
 }
 
@@ -56,6 +57,17 @@ function besideText({ live }: DateRow, kind: ClaimKind, names: PlaceNames, tzid:
   if (!claim) return null;
   const until = claim.holdUntil === null ? '' : `, held until ${momentText(claim.holdUntil, tzid)}`;
   return `${spanText(claim.startLocal, claim.endLocal)}, ${placesOf({ claim: claim.content }, names)}${until}`;
+}
+
+/** Where it can be indoors instead; null where nothing is kept for that. */
+function fallbackOf({ live, claim }: DateRow, names: PlaceNames): DateView['fallback'] {
+  const kept = live.find(({ kind }) => kind === 'fallback');
+  if (!kept) return null;
+  const swaps = kept.content.spaces.flatMap(({ spaceId, layout }, index) => {
+    const from = claim.spaces[index]?.spaceId;
+    return from === undefined || from === spaceId ? [] : [{ from, to: spaceId, layout }];
+  });
+  return { places: placesOf({ claim: kept.content }, names), swaps };
 }
 
 /** What later closures, stock lines, neighbours and the forecast have put in doubt, by claim. */
@@ -113,12 +125,22 @@ function dateView(
     holdUntilText: holdText(date, tzid),
     proposal: besideText(date, 'proposal', names, tzid),
     change: besideText(date, 'change', names, tzid),
+    fallback: fallbackOf(date, names),
+    outdoors: date.claim.spaces.flatMap(({ spaceId }) => (names.spaces[spaceId]!.isOutdoor ? [spaceId] : [])),
     needsReason: verdict ? needingReason(verdict.findings).length > 0 : false,
     isUnapprovable: verdict ? unapprovable(verdict.findings).length > 0 : false,
     actions: possibleActions(date.state, side, past),
     drawn: isDrawn ? drawnDate({ ...date, content: date.claim }, (id) => names.spaces[id]!.name) : null,
   };
 }
+
+/** What those who look after it may still answer about: dates that wait, and changes wanted of booked ones. */
+const awaitingConsent = (dates: readonly DateRow[]) =>
+  dates.flatMap(({ state, standing, live }) =>
+    state === 'waiting'
+      ? [standing]
+      : live.filter(({ kind, isStanding }) => kind === 'change' && !isStanding),
+  );
 
 const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
   claim.spaces.map((space) => ({
@@ -166,6 +188,7 @@ export async function requestView(
     title: request.title,
     stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
     whenText: whenTextOf(request, dates.length),
+    rrule: request.rrule,
     category: { name: request.category, mark: request.mark, hue: request.hue },
     host: request.host,
     requester: { name: request.requester, email: request.requesterEmail },
@@ -195,7 +218,8 @@ export async function requestView(
     ),
     messages: ctx.viewer ? await messagesOf(db, ctx.viewer, request, request.tzid) : [],
     mayWrite: acting !== 'somebody-else',
-    consents: side === 'office' ? await consentsOf(db, request.id, waiting, names, request.tzid) : [],
+    consents:
+      side === 'office' ? await consentsOf(db, request.id, awaitingConsent(dates), names, request.tzid) : [],
     nextText: sayWhatIsNext(whatIsNext(dates, now)),
     history: await historyOf(db, request.id, request.tzid),
   };

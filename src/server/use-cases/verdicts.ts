@@ -18,7 +18,7 @@ import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { loadNames, titlesFor, type Names } from '../db/names';
 import { loadWorld } from '../db/snapshot';
-import { loadConsentBook } from './consent/consent-book';
+import { loadConsentBook, thingsOf } from './consent/consent-book';
 
 export interface DateVerdict {
   readonly key: string;
@@ -75,7 +75,7 @@ function speak(
     tzid: world.tzid,
     side,
     place: spaceId === null ? '' : names.place(spaceId),
-    equipment: 'typeId' in facts ? names.equipment(facts.typeId) : '',
+    equipment: 'typeId' in facts && facts.typeId !== undefined ? names.equipment(facts.typeId) : '',
     unit: 'unitId' in facts ? names.unit(facts.unitId) : '',
     team: 'teamId' in facts ? names.team(facts.teamId) : '',
     collider: by === null ? null : (titles.get(by) ?? null),
@@ -144,16 +144,15 @@ export async function consentsTo(
   dates: readonly WantedDate[],
   claims: readonly (ClaimId | null)[],
 ): Promise<Finding[]> {
-  const spaceIdsOf = ({ claim }: WantedDate) => claim.spaces.map(({ spaceId }) => spaceId);
   const book = await loadConsentBook(
     reader,
-    dates.flatMap(spaceIdsOf),
+    dates.map(({ claim }) => claim),
     claims.flatMap((id) => id ?? []),
   );
-  return dates.flatMap((date, index) =>
+  return dates.flatMap(({ key, claim }, index) =>
     consentFindings(
       book,
-      { key: date.key, claimId: claims[index] ?? null, spaceIds: spaceIdsOf(date) },
+      { key, claimId: claims[index] ?? null, ...thingsOf(claim) },
       viewer?.personId ?? null,
     ),
   );

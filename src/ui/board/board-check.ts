@@ -89,7 +89,10 @@ function sentenceOf({ facts, spaceId }: Finding, board: OnBoard, side: Side): st
     tzid: board.house.tzid,
     side,
     place: spaceId === null ? '' : (board.house.space(spaceId)?.name ?? ''),
-    equipment: 'typeId' in facts ? (board.house.pool(facts.typeId)?.name ?? 'This equipment') : '',
+    equipment:
+      'typeId' in facts && facts.typeId !== undefined
+        ? (board.house.pool(facts.typeId)?.name ?? 'This equipment')
+        : '',
     collider: by ? (board.bookings.find(({ known }) => known?.claimId === by)?.known?.title ?? null) : null,
   });
 }

@@ -64,7 +64,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
               <input {...boxOf(claim)} className="size-4 accent-(--accent)" />
               <span className="font-semibold">{when}</span>
               <span className="col-start-2 sm:col-start-auto">
-                {places}, {layout}, {countText(people, 'person', 'people')}
+                {[places, layout, countText(people, 'person', 'people')].filter(Boolean).join(', ')}
               </span>
               {answered && (
                 <span

@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import type { ConsentLine } from '@/contracts/consent';
-import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
 
 function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {
@@ -15,16 +14,13 @@ function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {
 
 /** What those say who look after the places of a request, and a letter to those who have not answered. */
 export function ConsentLines({ reference, lines }: { reference: string; lines: readonly ConsentLine[] }) {
-  const keyOf = useIntentKey();
   const [said, setSaid] = useState('');
   const [isSending, setSending] = useState(false);
   if (!lines.length) return null;
   const remind = async () => {
     if (isSending) return;
     setSending(true);
-    const reply = await send<{ summary: string }>('POST', `/api/requests/${reference}/remind`, {
-      key: keyOf([reference, 'remind']),
-    });
+    const reply = await send<{ summary: string }>('POST', `/api/requests/${reference}/remind`, {});
     setSending(false);
     setSaid(reply.ok ? reply.value.summary : reply.error.message);
   };

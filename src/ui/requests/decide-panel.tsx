@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
+import { FallbackPanel } from './fallback-panel';
 import { Ladder } from './ladder';
 import { OfficeWays, useOfficeWays } from './office-ways';
 import { choicesOf, type Choices } from './one-step';
@@ -226,6 +227,7 @@ export function DecidePanel({
         }}
         offerUntil={offerUntil}
       />
+      <FallbackPanel request={request} change={change} places={places} />
       {isOneStep ? null : waiting.length > 0 ? (
         <Decision change={change} picked={picked} waiting={waiting.length} />
       ) : (

@@ -32,6 +32,11 @@ function Beside({ date }: { date: DateView }) {
       {date.change && (
         <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">Wanted instead: {date.change}</p>
       )}
+      {date.fallback && !date.isAtRisk && (
+        <p className="mt-0.5 text-[0.95rem] text-soft">
+          Kept indoors, should the weather turn: {date.fallback.places}.
+        </p>
+      )}
       {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
     </>
   );

@@ -11,7 +11,76 @@ export interface PlaceOption {
   readonly id: number;
   readonly name: string;
   readonly building: string;
+  readonly isOutdoor: boolean;
   readonly layouts: readonly { readonly layout: Layout; readonly seats: number }[];
+}
+
+const mostOf = ({ layouts }: PlaceOption) => Math.max(0, ...layouts.map(({ seats }) => seats));
+
+export interface PickedPlace {
+  readonly spaceId: number;
+  /** Empty: the smallest that seats them. */
+  readonly layout: Layout | '';
+}
+
+interface PickPlaceProps {
+  readonly places: readonly PlaceOption[];
+  readonly people: number;
+  readonly value: PickedPlace | null;
+  readonly label: string;
+  /** How it is set where no layout is chosen. */
+  readonly usual?: string;
+  onPick(place: PickedPlace | null): void;
+}
+
+/** A space and how it is set: those that seat the people first. */
+export function PickPlace({
+  places,
+  people,
+  value,
+  label,
+  usual = 'the smallest that seats them',
+  onPick,
+}: PickPlaceProps) {
+  const sorted = [...places].sort(
+    (a, b) => Number(mostOf(a) < people) - Number(mostOf(b) < people) || mostOf(a) - mostOf(b),
+  );
+  const space = places.find(({ id }) => id === value?.spaceId);
+  return (
+    <>
+      <label className="min-w-64 flex-1">
+        {label}
+        <Combobox
+          aria-label={label}
+          options={sorted.map((each) => ({
+            value: String(each.id),
+            text: each.name,
+            hint: `to ${mostOf(each)}`,
+            group: each.building,
+          }))}
+          value={value ? String(value.spaceId) : ''}
+          onChange={(picked) => onPick(picked ? { spaceId: Number(picked), layout: '' } : null)}
+        />
+      </label>
+      <label>
+        Layout
+        <select
+          className="field"
+          value={value?.layout ?? ''}
+          onChange={({ target }) =>
+            space && onPick({ spaceId: space.id, layout: target.value as Layout | '' })
+          }
+        >
+          <option value="">{usual}</option>
+          {space?.layouts.map((offer) => (
+            <option key={offer.layout} value={offer.layout}>
+              {LAYOUT_WORDS[offer.layout]}, for {offer.seats}
+            </option>
+          ))}
+        </select>
+      </label>
+    </>
+  );
 }
 
 interface PlaceFieldsProps {
@@ -24,14 +93,7 @@ interface PlaceFieldsProps {
 
 /** Finding a space for dates that came without one: those that seat the people first. */
 export function PlaceFields({ change, dates, places, people, wantsText }: PlaceFieldsProps) {
-  const [spaceId, setSpaceId] = useState('');
-  const [layout, setLayout] = useState('');
-  const mostOf = ({ layouts }: PlaceOption) => Math.max(0, ...layouts.map(({ seats }) => seats));
-  const sorted = [...places].sort(
-    (a, b) => Number(mostOf(a) < people) - Number(mostOf(b) < people) || mostOf(a) - mostOf(b),
-  );
-  const space = places.find(({ id }) => String(id) === spaceId);
-  const place = space && { spaceId: space.id, ...(layout && { layout: layout as Layout }) };
+  const [place, setPlace] = useState<PickedPlace | null>(null);
   return (
     <form
       className="mb-3 grid gap-2 border-l-4 border-accent bg-sunk px-3 py-2"
@@ -39,7 +101,11 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
         event.preventDefault();
         if (!place) return;
         void change.run(
-          { action: 'move', patch: { place }, reason: '' },
+          {
+            action: 'move',
+            patch: { place: { spaceId: place.spaceId, ...(place.layout && { layout: place.layout }) } },
+            reason: '',
+          },
           dates.map(({ id }) => id),
         );
       }}
@@ -49,34 +115,7 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
         people.
       </p>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="min-w-64 flex-1">
-          Space
-          <Combobox
-            aria-label="Space"
-            options={sorted.map((each) => ({
-              value: String(each.id),
-              text: each.name,
-              hint: `to ${mostOf(each)}`,
-              group: each.building,
-            }))}
-            value={spaceId}
-            onChange={(value) => {
-              setSpaceId(value);
-              setLayout('');
-            }}
-          />
-        </label>
-        <label>
-          Layout
-          <select className="field" value={layout} onChange={(event) => setLayout(event.target.value)}>
-            <option value="">the smallest that seats them</option>
-            {space?.layouts.map((offer) => (
-              <option key={offer.layout} value={offer.layout}>
-                {LAYOUT_WORDS[offer.layout]}, for {offer.seats}
-              </option>
-            ))}
-          </select>
-        </label>
+        <PickPlace places={places} people={people} value={place} label="Space" onPick={setPlace} />
         <button type="submit" className="press press-main" disabled={!place || change.isSending}>
           Give {countText(dates.length, 'date', 'dates')} this space
         </button>

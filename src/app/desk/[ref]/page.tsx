@@ -32,7 +32,10 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
   if (!outcome.ok) notFound();
   const request = outcome.value;
   const tzid = await siteZone(ctx.db);
-  const spaces = request.wantsText === null ? [] : await knownSpaces(ctx.db);
+  const needsPlaces =
+    request.wantsText !== null ||
+    request.dates.some(({ outdoors, isPast }) => outdoors.length > 0 && !isPast);
+  const spaces = needsPlaces ? await knownSpaces(ctx.db) : [];
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-6 pb-1">
@@ -45,10 +48,11 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           <DecidePanel
             request={request}
             offerUntil={offerUntil(ctx, tzid)}
-            places={spaces.map(({ id, name, building, facts }) => ({
+            places={spaces.map(({ id, name, building, outdoor, facts }) => ({
               id,
               name,
               building,
+              isOutdoor: outdoor,
               layouts: facts.layouts.map(({ layout, seats }) => ({ layout, seats })),
             }))}
           />

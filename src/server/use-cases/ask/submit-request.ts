@@ -1,6 +1,6 @@
 import { makeReference } from '@/core/changes/reference';
 import { RULES } from '@/core/checks/findings';
-import { planDate } from '@/core/changes/plan-date';
+import { planDate, type LiveClaim } from '@/core/changes/plan-date';
 import { policyOn } from '@/core/spaces/policy';
 import { dateOf } from '@/core/time/local-time';
 import type { AskInput, AskReply } from '@/contracts/ask';
@@ -50,10 +50,14 @@ async function areGrantedInstantly(change: ChangeSet, dates: readonly AskedDate[
   const ids = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
   const facts = new Map((await loadSpaceFacts(change.tx, ids)).map((space) => [space.id, space]));
   // Nobody agrees for those who look after the place.
-  const { stewardsOf } = await loadConsentBook(change.tx, ids, []);
+  const { stewardsOf, stewardsOfPool } = await loadConsentBook(
+    change.tx,
+    dates.map(({ claim }) => claim),
+    [],
+  );
   return (
     ids.length > 0 &&
-    stewardsOf.size === 0 &&
+    stewardsOf.size + stewardsOfPool.size === 0 &&
     dates.every(({ key, claim }) =>
       claim.spaces.every(
         ({ spaceId }) => policyOn(facts.get(spaceId)!.policies ?? [], dateOf(key))?.granted === 'instantly',
@@ -69,13 +73,18 @@ async function grant(
   dates: readonly AskedDate[],
   made: { occurrenceIds: readonly OccurrenceId[]; claimIds: readonly ClaimId[] },
 ): Promise<void> {
-  const plans = dates.map((_, index) => {
+  const plans = dates.map((date, index) => {
+    const asked: LiveClaim = {
+      id: made.claimIds[index]!,
+      kind: 'asked',
+      status: 'wanted',
+      isStanding: true,
+      startLocal: date.start,
+      endLocal: date.end,
+      content: date.claim,
+    };
     const result = planDate(
-      {
-        occurrenceId: made.occurrenceIds[index]!,
-        state: 'waiting',
-        claims: [{ id: made.claimIds[index]!, kind: 'asked', status: 'wanted', isStanding: true }],
-      },
+      { occurrenceId: made.occurrenceIds[index]!, state: 'waiting', claims: [asked] },
       { action: 'approve' },
     );
     if (result.kind !== 'planned') throw new Error('a waiting date can be approved');

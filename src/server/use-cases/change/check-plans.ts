@@ -8,7 +8,7 @@ import {
   type Side,
   type WantedDate,
 } from '@/core/checks/findings';
-import type { OccurrenceId } from '@/core/ids';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { mergeOwnShoulders } from '@/core/occupancy/turnover';
 import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../changes/change-set';
@@ -27,6 +27,14 @@ export interface CheckedDate {
   readonly verdict: DateVerdict;
 }
 
+/** What goes on taking place beside the claim that is checked: a booking while a change of it is held, a place indoors. */
+function stayingBeside({ date, plan }: PlannedDate): ClaimId[] {
+  const turned = new Set(plan.turns.map(({ claimId }) => claimId));
+  return date.live
+    .filter(({ id, status }) => !turned.has(id) && (status === 'in-force' || status === 'held'))
+    .map(({ id }) => id);
+}
+
 /**
  * The check once more, on the world as it is inside the transaction, of everything the plans would occupy: against
  * others, and against one another, since a bulk action moves dates of several requests at once.
@@ -39,18 +47,37 @@ export async function checkPlans(
 ): Promise<CheckedDate[]> {
   const taking = plans.filter(({ wanted }) => wanted !== null);
   if (!taking.length) return [];
-  const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, wantedDates(taking), {
-    side,
-    except: plans.flatMap(({ date }) => date.live.map(({ id }) => id)),
-    consentTo: taking.map(({ plan }) =>
-      // What is made anew was never agreed to.
-      plan.draft && plan.draft.status !== 'wanted'
-        ? null
-        : (plan.turns.find(({ status }) => status === 'in-force' || status === 'held')?.claimId ?? null),
-    ),
-    asker: side === 'requester' ? await askerOf(ctx, change.tx) : undefined,
-  });
-  return taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));
+  const asker = side === 'requester' ? await askerOf(ctx, change.tx) : undefined;
+  const check = (dates: readonly PlannedDate[], except: readonly ClaimId[]) =>
+    checkAgainstWorld(change.tx, ctx.viewer, wantedDates(dates), {
+      side,
+      except,
+      consentTo: dates.map(({ plan }) =>
+        // What is made anew was never agreed to.
+        plan.draft && plan.draft.status !== 'wanted'
+          ? null
+          : (plan.turns.find(({ status }) => status === 'in-force' || status === 'held')?.claimId ?? null),
+      ),
+      asker,
+    });
+  const live = plans.flatMap(({ date }) => date.live.map(({ id }) => id));
+  const verdicts = await check(taking, live);
+  const checked = taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));
+  const staying = new Map(plans.map((planned) => [planned.date.id, stayingBeside(planned)]));
+  if (![...staying.values()].some((ids) => ids.length)) return checked;
+  // What stays beside one date is nothing to that date, but in the way of the others of the same step.
+  const others = new Set([...staying.values()].flat());
+  const again = async ({ planned, verdict }: CheckedDate): Promise<CheckedDate> => {
+    const own = new Set(staying.get(planned.date.id));
+    const [found] = await check(
+      [planned],
+      live.filter((id) => own.has(id) || !others.has(id)),
+    );
+    return { planned, verdict: unapprovable(found!.findings).length ? found! : verdict };
+  };
+  const looked: CheckedDate[] = [];
+  for (const each of checked) looked.push(isBlocked(each) ? each : await again(each));
+  return looked;
 }
 
 const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>

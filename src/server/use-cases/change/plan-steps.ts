@@ -98,6 +98,9 @@ function patched(
   };
 }
 
+/** What these make stands beside the date, which itself stays as it is. */
+const STANDS_BESIDE: readonly StepInput['action'][] = ['propose', 'set-fallback'];
+
 /** A running date may be made shorter or longer, nothing else. */
 const isLengthOnly = ({ lengthMin, ...rest }: DatePatch): boolean =>
   lengthMin !== undefined && Object.values(rest).every((value) => value === undefined);
@@ -128,12 +131,28 @@ function stepOf(
     case 'propose':
       return { action, draft: draft!, until: untilMin! };
     case 'move':
+    case 'set-fallback':
       return { action, draft: draft! };
     case 'change':
       return { action, draft: draft!, isApplied: true };
     default:
       return { action };
   }
+}
+
+/** Why a place cannot be kept for the day the weather turns; null where it can. */
+async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): Promise<string | null> {
+  const rows = await reader.rows<{ id: SpaceId }>('SELECT id FROM space WHERE outdoor = 1');
+  const outdoors = new Set(rows.map(({ id }) => id));
+  const isOut = ({ content }: Pick<ClaimDraft, 'content'>) =>
+    content.spaces.some(({ spaceId }) => outdoors.has(spaceId));
+  for (const { date, plan } of planned) {
+    const day = dayShort(dateOf(date.startLocal));
+    if (!isOut(draftOf(date)))
+      return `${day} is indoors already. A place indoors is kept for dates outdoors only.`;
+    if (isOut(plan.draft!)) return `What is kept for ${day} is outdoors too. Choose a space indoors.`;
+  }
+  return null;
 }
 
 /** Plans a step for every picked date; nothing is written and nothing checked yet. */
@@ -189,10 +208,14 @@ export async function planSteps(
       request,
       plan,
       wanted,
-      own: made && step.action !== 'propose' ? made.own : null,
+      own: made && !STANDS_BESIDE.includes(step.action) ? made.own : null,
       keepsOwn: made?.keepsOwn ?? false,
-      isMoved: plan.draft !== null || step.action === 'grant-change' || step.action === 'accept',
+      isMoved:
+        (plan.draft !== null && step.action !== 'set-fallback') ||
+        step.action === 'grant-change' ||
+        step.action === 'accept',
     });
   }
-  return done(planned);
+  const fault = step.action === 'set-fallback' ? await fallbackFaults(reader, planned) : null;
+  return fault ? fieldFault('step.patch', fault) : done(planned);
 }

@@ -19,6 +19,8 @@ export const HISTORY_WORDS: Readonly<Record<StepAction, string>> = {
   change: 'changed',
   'grant-change': 'granted a change',
   'refuse-change': 'refused a change',
+  'set-fallback': 'kept a place indoors',
+  'drop-fallback': 'gave up a place indoors',
   'approve-or-move': 'approved and moved',
 };
 
@@ -92,6 +94,10 @@ export function summaryOf(step: StepInput, plans: readonly PlannedDate[], waitin
       return `granted the change of ${dates}`;
     case 'refuse-change':
       return `refused the change of ${dates}`;
+    case 'set-fallback':
+      return `kept a place indoors for ${dates}`;
+    case 'drop-fallback':
+      return `gave up the place indoors for ${dates}`;
     case 'approve-or-move':
       return approveOrMoveText(plans);
   }

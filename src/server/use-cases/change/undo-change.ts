@@ -1,10 +1,9 @@
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-import { unapprovable, type WantedDate } from '@/core/checks/findings';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../changes/change-set';
-import { loadClaims } from '../../changes/claims';
+
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncOrders } from '../../changes/sync-orders';
@@ -15,7 +14,8 @@ import type { Writer } from '../../db/connection';
 import { UNDO_MINUTES } from '@/core/changes/undo-time';
 import { siteZone } from '../../db/space-facts';
 import { lastChange } from '../since';
-import { checkAgainstWorld } from '../verdicts';
+import { waysBack } from '../ways-out/ways-back';
+import { inTheWay, type Blocked } from './in-the-way';
 
 interface StoredChange {
   readonly id: number;
@@ -198,35 +198,6 @@ async function currentRows(change: ChangeSet, table: TrackedTable, rows: readonl
   );
 }
 
-/** What stands in the way of the claims that come back; empty when nothing does. */
-async function inTheWay(
-  ctx: SignedInContext,
-  change: ChangeSet,
-  claimIds: readonly ClaimId[],
-): Promise<string[]> {
-  const claims = await loadClaims(change.tx, claimIds);
-  const taking = claims.filter(({ status }) => status === 'in-force' || status === 'held');
-  const dates: WantedDate[] = taking.map((claim) => ({
-    key: `${claim.startLocal}#${claim.id}`,
-    claim: claim.content,
-  }));
-  if (!dates.length) return [];
-  const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
-    side: 'office',
-    except: claimIds,
-  });
-  return verdicts.flatMap(({ findings, sentences }) =>
-    findings.flatMap((finding, index) =>
-      unapprovable([finding]).length && TAKEN.includes(finding.facts.rule)
-        ? [sentences[index]!.sentence]
-        : [],
-    ),
-  );
-}
-
-// People over a limit were there before the change as well: only what others have taken since stands in the way.
-const TAKEN: readonly string[] = ['occupied', 'unit-taken', 'equipment-short'];
-
 interface Affected {
   readonly claims: ClaimId[];
   readonly occurrences: OccurrenceId[];
@@ -262,7 +233,7 @@ async function reverse(
   ctx: SignedInContext,
   change: ChangeSet,
   touched: readonly TouchedRow[],
-): Promise<Refusal | null> {
+): Promise<Blocked | null> {
   const { tx } = change;
   const affected = await affectedBy(tx, touched);
   const links = touched.filter(({ table }) => table === 'turnover_link');
@@ -288,8 +259,8 @@ async function reverse(
       table,
       touched.flatMap((row) => (row.table === table && row.before && !row.after ? [row.before] : [])),
     );
-  const sentences = await inTheWay(ctx, change, affected.claims);
-  if (sentences.length) return { code: 'cannot-undo', why: 'taken', since: sentences.join(' ') };
+  const blocked = await inTheWay(ctx, change, affected.claims);
+  if (blocked.sentences.length) return blocked;
   await rewriteOccupancy(tx, affected.claims);
   for (const requestId of affected.requests) {
     change.requestIds.add(requestId);
@@ -299,6 +270,8 @@ async function reverse(
   return null;
 }
 
+type Undone = Pick<ChangeReply, 'changed' | 'summary'>;
+
 /**
  * Takes a change back: a new change holding its inverse, checked like any other. Refused when it is older than ten
  * minutes, when what it touched was changed again, or when what it gave up is taken by now.
@@ -307,7 +280,7 @@ export async function undoChange(
   ctx: SignedInContext,
   changeSet: number,
   key: string,
-): Promise<Outcome<Pick<ChangeReply, 'changed' | 'summary'>>> {
+): Promise<Outcome<Undone>> {
   const order = { action: 'took back', reason: '', idempotencyKey: key };
   const [before] = await ctx.db.rows<{ id: number }>(
     'SELECT id FROM change_set WHERE undoes_id = $id AND idempotency_key = $key',
@@ -319,7 +292,8 @@ export async function undoChange(
   if (!known) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });
   const [undone] = await ctx.db.rows('SELECT 1 FROM change_set WHERE undoes_id = $id', { id: changeSet });
   if (undone && !before) return refuse({ code: 'cannot-undo', why: 'undone', since: '' });
-  return runChangeSet(ctx, { ...order, undoes: changeSet }, async (change) => {
+  let taken: Blocked | null = null;
+  const outcome = await runChangeSet<Undone>(ctx, { ...order, undoes: changeSet }, async (change) => {
     const [stored] = await change.tx.rows<StoredChange>(
       `SELECT id, actor_id, at_min, undoes_id, EXISTS (SELECT 1 FROM change_set u WHERE u.undoes_id = c.id AND u.id <> $own) AS undone
        FROM change_set c WHERE id = $id`,
@@ -336,8 +310,8 @@ export async function undoChange(
       return refuse({ code: 'cannot-undo', why: 'changed', since });
     }
     const dates = touched.filter(({ table }) => table === 'occurrence').length;
-    const way = await reverse(ctx, change, touched);
-    if (way) return refuse(way);
+    taken = await reverse(ctx, change, touched);
+    if (taken) return refuse({ code: 'cannot-undo', why: 'taken', since: taken.sentences.join(' ') });
     return done({
       changed: dates,
       summary: `took back what was done to ${
@@ -347,4 +321,14 @@ export async function undoChange(
       }`,
     });
   });
+  return taken ? refuseWithWays(ctx, taken) : outcome;
+}
+
+/** What it would come back to is taken: what else would do is looked for once nobody has to wait for it. */
+async function refuseWithWays(
+  ctx: SignedInContext,
+  { claims, sentences }: Blocked,
+): Promise<Outcome<Undone>> {
+  const ways = await waysBack(ctx, claims);
+  return refuse({ code: 'cannot-undo', why: 'taken', since: sentences.join(' '), sentences: ways });
 }

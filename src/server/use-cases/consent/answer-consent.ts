@@ -4,12 +4,14 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
-import { CONSENTERS } from './consent-book';
+import { ofAllLookedAfter } from './consent-book';
 
-const MINE = `
-SELECT DISTINCT c.id, o.request_id AS request FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN claim_space x ON x.claim_id = c.id
-WHERE c.id IN (SELECT value FROM json_each($claims)) AND c.status IN ('wanted','held')
-  AND x.space_id IN (SELECT s.id FROM (${CONSENTERS}) q JOIN space s ON s.id = q.spaceId WHERE q.id = $me)`;
+const MINE = `SELECT DISTINCT id, request FROM (${ofAllLookedAfter(
+  ({
+    join,
+  }) => `SELECT c.id, o.request_id AS request FROM claim c JOIN occurrence o ON o.id = c.occurrence_id ${join}
+  WHERE c.id IN (SELECT value FROM json_each($claims)) AND c.status IN ('wanted','held') AND q.id = $me`,
+)})`;
 
 /**
  * Agrees to dates wanted in what one looks after, or does not. An answer can be given anew as long as the date is not

@@ -1,32 +1,88 @@
-import type { ClaimId, PersonId, SpaceId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import type { ConsentAnswer, ConsentBook, Steward } from '@/core/checks/consent';
+import type { ClaimContent } from '@/core/occupancy/bands';
 import type { Reader } from '../../db/connection';
 
 /** Whose consent a space needs: the stewards of the space itself, else those of its building. */
-export const CONSENTERS = `
-SELECT s.id AS spaceId, p.id, p.name FROM space s JOIN role_grant g ON g.role = 'steward' AND g.asks_consent = 1
+const OF_SPACES = `
+SELECT s.id AS thing, p.id, p.name FROM space s JOIN role_grant g ON g.role = 'steward' AND g.asks_consent = 1
   AND ((g.scope_kind = 'space' AND g.scope_id = s.id) OR (g.scope_kind = 'building' AND g.scope_id = s.building_id
     AND NOT EXISTS (SELECT 1 FROM role_grant o WHERE o.role = 'steward' AND o.asks_consent = 1 AND o.scope_kind = 'space' AND o.scope_id = s.id)))
   JOIN person p ON p.id = g.person_id AND p.retired_at IS NULL`;
+const OF_POOLS = `
+SELECT g.scope_id AS thing, p.id, p.name FROM role_grant g JOIN person p ON p.id = g.person_id AND p.retired_at IS NULL
+WHERE g.role = 'steward' AND g.asks_consent = 1 AND g.scope_kind = 'pool'`;
+
+interface LookedAfter {
+  /** From a claim `c` over its line `x` to whoever looks after the thing, `q`. */
+  readonly join: string;
+  /** What is wanted of it, in words. */
+  readonly place: string;
+  readonly layout: string;
+  readonly people: string;
+}
+const LOOKED_AFTER: readonly LookedAfter[] = [
+  {
+    join: `JOIN claim_space x ON x.claim_id = c.id JOIN (${OF_SPACES}) q ON q.thing = x.space_id JOIN space t ON t.id = x.space_id`,
+    place: 't.name',
+    layout: 'x.layout',
+    people: 'x.people',
+  },
+  {
+    join: `JOIN claim_equipment x ON x.claim_id = c.id JOIN (${OF_POOLS}) q ON q.thing = x.type_id JOIN equipment_type t ON t.id = x.type_id`,
+    place: `x.quantity || ' × ' || t.name`,
+    layout: 'NULL',
+    people: 'c.people',
+  },
+];
+
+/** A statement about claims and those whose consent they need: of places, then of pools. */
+export const ofAllLookedAfter = (statement: (of: LookedAfter) => string): string =>
+  LOOKED_AFTER.map(statement).join(' UNION ALL ');
 
 const ANSWERS = `SELECT claim_id AS claim, steward_id AS steward, answer FROM consent
 WHERE answer IS NOT NULL AND claim_id IN (SELECT value FROM json_each($claims))`;
 
-/** Who has to agree to the use of these spaces, and what was answered of these claims. Nearly always one cheap query. */
+/** What of a claim somebody may look after. */
+export const thingsOf = ({ spaces, equipment }: Pick<ClaimContent, 'spaces' | 'equipment'>) => ({
+  spaceIds: spaces.map(({ spaceId }) => spaceId),
+  typeIds: equipment.map(({ typeId }) => typeId),
+});
+
+async function stewardsIn<Thing extends number>(
+  reader: Reader,
+  from: string,
+  things: readonly Thing[],
+): Promise<Map<Thing, Steward[]>> {
+  const stewards = new Map<Thing, Steward[]>();
+  if (!things.length) return stewards;
+  const rows = await reader.rows<Steward & { thing: Thing }>(
+    `SELECT * FROM (${from}) WHERE thing IN (SELECT value FROM json_each($things)) ORDER BY name`,
+    { things: JSON.stringify([...new Set(things)]) },
+  );
+  for (const { thing, id, name } of rows) stewards.set(thing, [...(stewards.get(thing) ?? []), { id, name }]);
+  return stewards;
+}
+
+/** Who has to agree to what is wanted, and what was answered of these claims. Nearly always two cheap queries. */
 export async function loadConsentBook(
   reader: Reader,
-  spaces: readonly SpaceId[],
+  wanted: readonly Pick<ClaimContent, 'spaces' | 'equipment'>[],
   claims: readonly ClaimId[],
 ): Promise<ConsentBook> {
-  const found = await reader.rows<Steward & { spaceId: SpaceId }>(
-    `${CONSENTERS} WHERE s.id IN (SELECT value FROM json_each($spaces)) ORDER BY p.name`,
-    { spaces: JSON.stringify([...new Set(spaces)]) },
+  const things = wanted.map(thingsOf);
+  const stewardsOf = await stewardsIn<SpaceId>(
+    reader,
+    OF_SPACES,
+    things.flatMap(({ spaceIds }) => spaceIds),
   );
-  const stewardsOf = new Map<SpaceId, Steward[]>();
-  for (const { spaceId, id, name } of found)
-    stewardsOf.set(spaceId, [...(stewardsOf.get(spaceId) ?? []), { id, name }]);
+  const stewardsOfPool = await stewardsIn<EquipmentTypeId>(
+    reader,
+    OF_POOLS,
+    things.flatMap(({ typeIds }) => typeIds),
+  );
   const answers = new Map<ClaimId, Map<PersonId, ConsentAnswer>>();
-  if (!found.length) return { stewardsOf, answers };
+  if (!stewardsOf.size && !stewardsOfPool.size) return { stewardsOf, stewardsOfPool, answers };
   const rows = await reader.rows<{ claim: ClaimId; steward: PersonId; answer: ConsentAnswer }>(ANSWERS, {
     claims: JSON.stringify(claims),
   });
@@ -34,5 +90,5 @@ export async function loadConsentBook(
     const own = answers.get(claim) ?? new Map<PersonId, ConsentAnswer>();
     answers.set(claim, own.set(steward, answer));
   }
-  return { stewardsOf, answers };
+  return { stewardsOf, stewardsOfPool, answers };
 }

@@ -1,52 +1,71 @@
-import type { PersonId, RequestId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, PersonId, RequestId, SpaceId } from '@/core/ids';
+import type { ClaimContent } from '@/core/occupancy/bands';
 import { consentOf } from '@/core/checks/consent';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ConsentLine } from '@/contracts/consent';
 import { momentText } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
-import type { DateRow } from '../request-rows';
 import type { PlaceNames } from '../request-view';
 import { loadConsentBook } from './consent-book';
 
-/** What those who look after the places say of the dates of a request that wait; one line for each of them. */
+interface WantedClaim {
+  readonly id: ClaimId;
+  readonly content: ClaimContent;
+}
+
+/** What those who look after places and pools say of claims of a request that wait; one line for each of them. */
 export async function consentsOf(
   reader: Reader,
   request: RequestId,
-  waiting: readonly DateRow[],
-  names: PlaceNames,
+  wanted: readonly WantedClaim[],
+  { spaces, equipment }: PlaceNames,
   tzid: string,
 ): Promise<ConsentLine[]> {
-  const spacesOf = ({ claim }: DateRow) => claim.spaces.map(({ spaceId }) => spaceId);
+  const claims = JSON.stringify(wanted.map(({ id }) => id));
   const book = await loadConsentBook(
     reader,
-    waiting.flatMap(spacesOf),
-    waiting.map(({ claimId }) => claimId),
+    wanted.map(({ content }) => content),
+    wanted.map(({ id }) => id),
   );
-  if (!book.stewardsOf.size) return [];
+  if (!book.stewardsOf.size && !book.stewardsOfPool.size) return [];
   const reasons = await reader.rows<{ steward: PersonId; reason: string }>(
     `SELECT DISTINCT steward_id AS steward, reason FROM consent WHERE reason <> '' AND claim_id IN (SELECT value FROM json_each($claims))`,
-    { claims: JSON.stringify(waiting.map(({ claimId }) => claimId)) },
+    { claims },
   );
   const asked = await reader.rows<{ steward: PersonId; at: EpochMinute }>(
     `SELECT to_person_id AS steward, MAX(created_min) AS at FROM outbox WHERE request_id = $request AND kind = 'consent-wanted' GROUP BY to_person_id`,
     { request },
   );
-  const stewards = new Map([...book.stewardsOf.values()].flat().map((each) => [each.id, each]));
+  const things = [
+    ...[...book.stewardsOf].map(([id, stewards]) => ({
+      name: spaces[id]!.name,
+      stewards,
+      isIn: isPlaceIn(id),
+    })),
+    ...[...book.stewardsOfPool].map(([id, stewards]) => ({
+      name: equipment[id]!,
+      stewards,
+      isIn: isPoolIn(id),
+    })),
+  ];
+  const stewards = new Map(things.flatMap((thing) => thing.stewards).map((each) => [each.id, each]));
   return [...stewards.values()].map((steward) => {
-    const own = [...book.stewardsOf].flatMap(([space, those]) =>
-      those.some(({ id }) => id === steward.id) ? [space] : [],
-    );
+    const own = things.filter((thing) => thing.stewards.some(({ id }) => id === steward.id));
     const counts = { given: 0, refused: 0, awaited: 0 };
-    for (const date of waiting)
-      if (spacesOf(date).some((id) => own.includes(id)))
-        counts[consentOf([steward], book.answers.get(date.claimId))] += 1;
+    for (const { id, content } of wanted)
+      if (own.some(({ isIn }) => isIn(content))) counts[consentOf([steward], book.answers.get(id))] += 1;
     const at = asked.find((each) => each.steward === steward.id)?.at;
     return {
       steward: steward.name,
-      places: own.map((id) => names.spaces[id]!.name).join(' + '),
+      places: own.map(({ name }) => name).join(' + '),
       counts,
       reasons: reasons.filter((each) => each.steward === steward.id).map(({ reason }) => reason),
       askedText: at === undefined ? null : momentText(at, tzid),
     };
   });
 }
+
+const isPlaceIn = (id: SpaceId) => (content: ClaimContent) =>
+  content.spaces.some(({ spaceId }) => spaceId === id);
+const isPoolIn = (id: EquipmentTypeId) => (content: ClaimContent) =>
+  content.equipment.some(({ typeId }) => typeId === id);

@@ -6,7 +6,7 @@ import type { ConsentRequest } from '@/contracts/consent';
 import { setText } from '@/contracts/words/findings';
 import { spanText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context';
-import { CONSENTERS } from './consent-book';
+import { ofAllLookedAfter } from './consent-book';
 
 interface Row {
   readonly reference: string;
@@ -18,22 +18,23 @@ interface Row {
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;
   readonly place: string;
-  readonly layout: Layout;
+  /** Null of equipment. */
+  readonly layout: Layout | null;
   readonly people: number;
   readonly answer: ConsentAnswer | null;
   readonly reason: string | null;
 }
 
 // What is wanted or held; what is booked was decided with their answer, or in spite of it.
-const WANTED = `
+const WANTED = `SELECT * FROM (${ofAllLookedAfter(
+  ({ join, place, layout, people }) => `
 SELECT r.ref AS reference, r.title, g.name AS host, p.name AS requester, r.notes, c.id AS claim, c.start_local AS startLocal, c.end_local AS endLocal,
-  s.name AS place, x.layout, x.people, k.answer, k.reason
-FROM (${CONSENTERS}) q JOIN space s ON s.id = q.spaceId JOIN claim_space x ON x.space_id = s.id JOIN claim c ON c.id = x.claim_id
-  JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id JOIN person p ON p.id = r.requester_id
+  ${place} AS place, ${layout} AS layout, ${people} AS people, k.answer, k.reason, c.start_min AS startMin
+FROM claim c ${join} JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id JOIN person p ON p.id = r.requester_id
   JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
   LEFT JOIN consent k ON k.claim_id = c.id AND k.steward_id = q.id
-WHERE q.id = $me AND c.status IN ('wanted','held') AND c.end_min > $now AND o.state IN ('waiting','approved')
-ORDER BY c.start_min, c.id, s.position, s.id`;
+WHERE q.id = $me AND c.status IN ('wanted','held') AND c.end_min > $now AND o.state IN ('waiting','approved')`,
+)}) ORDER BY startMin, claim, layout IS NULL, place`;
 
 /** What is wanted in the places somebody looks after, by request, soonest first. */
 export async function consentsToAnswer({ db, viewer, clock }: SignedInContext): Promise<ConsentRequest[]> {
@@ -49,7 +50,7 @@ export async function consentsToAnswer({ db, viewer, clock }: SignedInContext): 
       claim: row.claim,
       when: spanText(row.startLocal, row.endLocal),
       places: last?.claim === row.claim ? `${last.places} + ${row.place}` : row.place,
-      layout: setText(row.layout),
+      layout: last?.claim === row.claim ? last.layout : row.layout && setText(row.layout),
       people: row.people,
       answer: row.answer,
       reason: row.reason ?? '',

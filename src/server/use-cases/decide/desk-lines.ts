@@ -101,7 +101,7 @@ const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
   ) as EpochMinute;
 
 const heldUntil = ({ live }: DateRow): EpochMinute | null =>
-  live.find(({ status }) => status === 'held')?.holdUntil ?? null;
+  live.find(({ status, kind }) => status === 'held' && kind !== 'fallback')?.holdUntil ?? null;
 
 const isOffered = ({ live }: DateRow): boolean =>
   live.some(({ kind, isStanding }) => kind === 'proposal' && !isStanding);

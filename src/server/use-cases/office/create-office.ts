@@ -95,13 +95,14 @@ async function addPeople(
       });
 }
 
-/** Makes somebody the steward of a building by its name, or of a space by its code. */
+/** Makes somebody the steward of a building or a pool by its name, or of a space by its code. */
 async function addSteward(tx: Writer, person: number, name: string, asksConsent: boolean): Promise<void> {
   const [scope] = await tx.rows<{ kind: string; id: number }>(
-    `SELECT 'building' AS kind, id FROM building WHERE name = $name UNION ALL SELECT 'space', id FROM space WHERE code = $name`,
+    `SELECT 'building' AS kind, id FROM building WHERE name = $name UNION ALL SELECT 'space', id FROM space WHERE code = $name
+     UNION ALL SELECT 'pool', id FROM equipment_type WHERE name = $name`,
     { name },
   );
-  if (!scope) throw new OfficeFileError(`there is no building or space “${name}” to look after`);
+  if (!scope) throw new OfficeFileError(`there is no building, space or equipment “${name}” to look after`);
   await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id, $asks)`, {
     person,
     ...scope,

@@ -5,7 +5,13 @@ import { waysOutOfSeries } from '@/core/remedies/of-series';
 import type { Remedy } from '@/core/remedies/remedy';
 import { hasTrouble, troublesOf } from '@/core/remedies/troubles';
 import { done, type Outcome } from '@/contracts/refusal';
-import { MOST_IN_SERIES, MOST_TROUBLED, type WaysOutInput, type WaysOutLine } from '@/contracts/ways-out';
+import {
+  MOST_IN_SERIES,
+  MOST_TROUBLED,
+  type DateWaysOut,
+  type WaysOutInput,
+  type WaysOutLine,
+} from '@/contracts/ways-out';
 import { sayCut, sayNotLookedAt } from '@/contracts/words/remedies';
 import type { Context } from '../../context';
 import { loadNames } from '../../db/names';
@@ -112,6 +118,12 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
     notWeighed: looked.dates.length - prepared.dates.length,
   });
   yield { line: 'end', notLookedAt };
+}
+
+/** The ways out that change least, of few dates, all at once. */
+export async function bestWaysOut(ctx: Context, looked: Looked): Promise<DateWaysOut[]> {
+  const { search, teller, troubled } = await prepare(ctx, looked);
+  return Promise.all(troubled.map((date) => tellDate(date, null, waysOutOf(date, search), teller)));
 }
 
 /**

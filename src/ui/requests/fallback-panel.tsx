@@ -1,0 +1,159 @@
+'use client';
+import { useState } from 'react';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import { PickPlace, type PickedPlace, type PlaceOption } from './place-fields';
+import type { ChangeHandle } from './use-change';
+
+interface KeptProps {
+  readonly change: ChangeHandle;
+  readonly places: string;
+  readonly dates: readonly DateView[];
+}
+
+/** What is kept indoors, for one date or several: gone to, or given up. */
+function KeptIndoors({ change, places, dates }: KeptProps) {
+  const ids = dates.map(({ id }) => id);
+  const count = countText(ids.length, 'date', 'dates');
+  const each = dates.map(({ id, fallback }) => ({
+    occurrence: id,
+    patch: { spaces: [...fallback!.swaps] },
+  }));
+  return (
+    <div className="flex flex-wrap items-center gap-2 py-1">
+      <span className="min-w-60 flex-1">
+        <span className="font-semibold">{places}</span> is kept for{' '}
+        {dates.length === 1 ? dates[0]!.when : count}.
+      </span>
+      <button
+        type="button"
+        className="press press-main"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'move', each, reason: 'The weather.' }, ids)}
+      >
+        Move {count} indoors
+      </button>
+      <button
+        type="button"
+        className="press"
+        disabled={change.isSending}
+        onClick={() => change.run({ action: 'drop-fallback' }, ids)}
+      >
+        Give it up
+      </button>
+    </div>
+  );
+}
+
+interface KeepProps {
+  readonly request: RequestView;
+  readonly change: ChangeHandle;
+  readonly dates: readonly DateView[];
+  readonly places: readonly PlaceOption[];
+}
+
+/** Keeping a space indoors for dates outdoors that have none yet. */
+function KeepIndoors({ request, change, dates, places }: KeepProps) {
+  const [place, setPlace] = useState<PickedPlace | null>(null);
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const picked = dates.filter(({ id }) => !left.has(id));
+  const toggle = (id: number) =>
+    setLeft(new Set(left.has(id) ? [...left].filter((each) => each !== id) : [...left, id]));
+  const keep = async () => {
+    if (!place) return;
+    const each = picked.map(({ id, outdoors }) => ({
+      occurrence: id,
+      patch: {
+        spaces: outdoors.map((from) => ({
+          from,
+          to: place.spaceId,
+          ...(place.layout && { layout: place.layout }),
+        })),
+      },
+    }));
+    const isDone = await change.run(
+      { action: 'set-fallback', each },
+      picked.map(({ id }) => id),
+    );
+    if (isDone) setPlace(null);
+  };
+  return (
+    <form
+      className="grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
+      {dates.length > 1 && (
+        <fieldset className="max-h-44 overflow-y-auto">
+          <legend className="text-[0.93rem] text-soft">For which dates</legend>
+          {dates.map(({ id, when }) => (
+            <label key={id} className="flex min-h-7 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-(--accent)"
+                checked={!left.has(id)}
+                onChange={() => toggle(id)}
+              />
+              {when}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <div className="flex flex-wrap items-end gap-2">
+        <PickPlace
+          places={places.filter(({ isOutdoor }) => !isOutdoor)}
+          people={request.people}
+          value={place}
+          label="Space indoors"
+          usual="as outdoors, where it can be"
+          onPick={setPlace}
+        />
+        <button type="submit" className="press" disabled={!place || !picked.length || change.isSending}>
+          Keep it for {countText(picked.length, 'date', 'dates')}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+interface FallbackPanelProps {
+  readonly request: RequestView;
+  readonly change: ChangeHandle;
+  readonly places: readonly PlaceOption[];
+}
+
+/** For dates outdoors: a place indoors that is kept for the day the weather turns, and going there when it does. */
+export function FallbackPanel({ request, change, places }: FallbackPanelProps) {
+  const outdoors = request.dates.filter(
+    ({ isPast, actions, outdoors: spaces }) =>
+      !isPast && spaces.length > 0 && actions.includes('set-fallback'),
+  );
+  if (!outdoors.length) return null;
+  const kept = outdoors.filter(({ fallback }) => fallback !== null);
+  const bare = outdoors.filter(({ fallback }) => fallback === null);
+  const names = [...new Set(kept.map(({ fallback }) => fallback!.places))];
+  return (
+    <section aria-label="Should the weather turn" className="my-3 border-l-4 border-strong-rule px-3 py-1">
+      <h2 className="text-lg">Should the weather turn</h2>
+      {names.map((name) => (
+        <KeptIndoors
+          key={name}
+          change={change}
+          places={name}
+          dates={kept.filter(({ fallback }) => fallback!.places === name)}
+        />
+      ))}
+      {bare.length > 0 && (
+        <KeepIndoors
+          key={bare.map(({ id }) => id).join()}
+          request={request}
+          change={change}
+          dates={bare}
+          places={places}
+        />
+      )}
+    </section>
+  );
+}

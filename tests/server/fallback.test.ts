@@ -1,0 +1,152 @@
+import { releaseLapsedHolds } from '@/server/changes/lapsed-holds';
+import { violations } from '@/server/db/invariants';
+import { deskRequest } from '@/server/use-cases/decide/desk';
+import { act, datesOf, expectDone, refusalOf, submit, undo } from '@tests/builders/changes';
+import { at, openOffice, SMALL_OFFICE, SPACE, weekly, type TestOffice } from '@tests/builders/office';
+
+// Seventy of the house's eighty chairs: the date outdoors and its place indoors can only share them.
+const CHAIRS = [{ typeId: 1, quantity: 70 }];
+const OFFICE = {
+  ...SMALL_OFFICE,
+  buildings: [
+    ...SMALL_OFFICE.buildings,
+    {
+      name: 'Grounds',
+      spaces: [
+        {
+          code: 'YD',
+          name: 'Yard',
+          outdoor: true,
+          layouts: [{ layout: 'standing' as const, seats: 80, setupMin: 0, strikeMin: 0 }],
+        },
+      ],
+    },
+  ],
+};
+const YARD = 6;
+
+let office: TestOffice;
+beforeEach(async () => {
+  office = await openOffice(OFFICE);
+});
+afterEach(async () => {
+  expect(await violations(office.db)).toEqual([]);
+  await office.close();
+});
+
+const outdoors = (until?: string) =>
+  submit(office, 'ada', {
+    spaces: [{ spaceId: YARD, layout: 'standing', setupMin: 0, strikeMin: 0 }],
+    equipment: CHAIRS,
+    when: {
+      startsAt: '2027-04-20T10:00',
+      endsAt: '2027-04-20T12:00',
+      repeat: until ? weekly(1, until) : null,
+    },
+  });
+const swap = (to: number) => ({ spaces: [{ from: YARD, to }] });
+const keep = (reference: string, to: number = SPACE.HL) =>
+  act(office, 'mara', reference, { action: 'set-fallback', patch: swap(to) });
+const approve = (reference: string) => act(office, 'mara', reference, { action: 'approve', reason: 'Yes.' });
+const claimsOf = async (reference: string) =>
+  (await datesOf(office, reference))[0]!.live.map(({ kind, status }) => `${kind} ${status}`).sort();
+const dateOf = async (reference: string) =>
+  expectDone(await deskRequest(office.as('mara'), reference)).dates[0]!;
+
+test('a place indoors is kept beside the one outdoors, shares its chairs, and stays when it is approved', async () => {
+  const reference = await outdoors();
+  expectDone(await keep(reference));
+  expect(await claimsOf(reference)).toEqual(['asked wanted', 'fallback held']);
+  expectDone(await approve(reference));
+  expect(await claimsOf(reference)).toEqual(['asked in-force', 'fallback held']);
+  expect((await dateOf(reference)).fallback).toMatchObject({ places: 'Hall' });
+  // Nobody else gets the hall meanwhile.
+  const other = await submit(office, 'ben', {
+    spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }],
+    when: { startsAt: '2027-04-20T11:00', endsAt: '2027-04-20T13:00' },
+  });
+  expect(refusalOf(await approve(other))).toMatchObject({ code: 'clash' });
+});
+
+test('going indoors moves the booking as it is then, and gives the yard up; taking it back keeps both again', async () => {
+  const reference = await outdoors();
+  expectDone(await approve(reference));
+  expectDone(await keep(reference));
+  // More people since: the fallback stays, and the booking that moves is the one of today.
+  expectDone(await act(office, 'mara', reference, { action: 'move', patch: { people: 40 }, reason: '' }));
+  const { fallback } = await dateOf(reference);
+  const moved = expectDone(
+    await act(office, 'mara', reference, {
+      action: 'move',
+      patch: { spaces: [...fallback!.swaps] },
+      reason: 'Gusts.',
+    }),
+  );
+  const [date] = await datesOf(office, reference);
+  expect(date!.claim.spaces).toMatchObject([{ spaceId: SPACE.HL, people: 40 }]);
+  expect(await claimsOf(reference)).toEqual(['change in-force']);
+  expectDone(await undo(office, 'mara', moved.changeSet!));
+  expect(await claimsOf(reference)).toEqual(['change in-force', 'fallback held']);
+  expect((await dateOf(reference)).places).toBe('Yard');
+});
+
+test('another time gives it up, and so does giving the date up; taking that back brings both', async () => {
+  const reference = await outdoors();
+  expectDone(await approve(reference));
+  expectDone(await keep(reference));
+  const cancelled = expectDone(await act(office, 'mara', reference, { action: 'cancel', reason: 'Moths.' }));
+  expect(await claimsOf(reference)).toEqual([]);
+  expectDone(await undo(office, 'mara', cancelled.changeSet!));
+  expect(await claimsOf(reference)).toEqual(['asked in-force', 'fallback held']);
+  expectDone(await act(office, 'mara', reference, { action: 'move', patch: { shiftMin: 60 }, reason: '' }));
+  expect(await claimsOf(reference)).toEqual(['change in-force']);
+});
+
+test('refused: for a date indoors, for a space outdoors, where it is taken, to whoever asked, and giving up what is not there', async () => {
+  const indoors = await submit(office, 'ada');
+  const patch = { spaces: [{ from: SPACE.ST, to: SPACE.HL }] };
+  expect(refusalOf(await act(office, 'mara', indoors, { action: 'set-fallback', patch }))).toMatchObject({
+    code: 'bad-input',
+    fields: [{ message: expect.stringContaining('is indoors already') }],
+  });
+  const reference = await outdoors();
+  expect(
+    refusalOf(await act(office, 'mara', reference, { action: 'set-fallback', patch: { people: 12 } })),
+  ).toMatchObject({ fields: [{ message: expect.stringContaining('is outdoors too') }] });
+  const taken = await submit(office, 'ben', {
+    spaces: [{ spaceId: SPACE.HL, layout: 'rounds', setupMin: 45, strikeMin: 30 }],
+    when: { startsAt: '2027-04-20T10:00', endsAt: '2027-04-20T12:00' },
+  });
+  expectDone(await approve(taken));
+  expect(refusalOf(await keep(reference))).toMatchObject({ code: 'clash', dates: 1 });
+  expect(
+    refusalOf(await act(office, 'ada', reference, { action: 'set-fallback', patch: swap(SPACE.ST) })),
+  ).toMatchObject({ code: 'not-allowed' });
+  expect(refusalOf(await act(office, 'mara', reference, { action: 'drop-fallback' }))).toMatchObject({
+    code: 'nothing-there',
+    what: 'fallback',
+  });
+});
+
+test('a hold that ends leaves the place indoors kept', async () => {
+  const reference = await outdoors();
+  expectDone(await keep(reference));
+  expectDone(await act(office, 'mara', reference, { action: 'hold', until: '2027-04-14T12:00' }));
+  expect(await claimsOf(reference)).toEqual(['asked held', 'fallback held']);
+  expectDone(await act(office, 'mara', reference, { action: 'release-hold' }));
+  expect(await claimsOf(reference)).toEqual(['asked wanted', 'fallback held']);
+  expectDone(await act(office, 'mara', reference, { action: 'drop-fallback' }));
+  expect(await claimsOf(reference)).toEqual(['asked wanted']);
+});
+
+test('once it has begun outdoors nothing is kept indoors any more', async () => {
+  const reference = await outdoors();
+  expectDone(await approve(reference));
+  expectDone(await keep(reference));
+  office.clock.set(at('2027-04-20T10:00'));
+  await office.db.write(async (tx) => ({
+    keep: true,
+    value: await releaseLapsedHolds(tx, office.clock.now()),
+  }));
+  expect(await claimsOf(reference)).toEqual(['asked in-force']);
+});
