@@ -7,6 +7,11 @@ import type { AskForm } from './draft';
 import { Field } from './fields';
 import type { PartProps } from './part-props';
 
+/** Of the form only what says a rule. */
+interface RepeatProps extends Pick<PartProps, 'form' | 'faults'> {
+  readonly choices: Pick<PartProps['choices'], 'seasons'>;
+}
+
 interface BoxesProps {
   readonly form: PartProps['form'];
   readonly name: 'weekdays' | 'nths' | 'nthWeekdays' | 'months';
@@ -49,7 +54,7 @@ const NTHS = [
   ['-1', 'last'],
 ] as const;
 
-function MonthFields({ form, faults }: PartProps) {
+function MonthFields({ form, faults }: RepeatProps) {
   const [unit, place] = useWatch({ control: form.control, name: ['unit', 'place'] });
   return (
     <>
@@ -86,7 +91,7 @@ function MonthFields({ form, faults }: PartProps) {
 }
 
 /** A rule that came from elsewhere and that no field can show: kept as it is until somebody replaces it. */
-function OwnRule({ form }: PartProps) {
+function OwnRule({ form }: RepeatProps) {
   const { tzid } = useOffice();
   const values = useWatch({ control: form.control }) as AskForm;
   const [start, end] = [
@@ -112,7 +117,7 @@ function OwnRule({ form }: PartProps) {
 }
 
 /** How the first date goes on: each part a field, the whole said in words beside the form. */
-export function RepeatFields(props: PartProps) {
+export function RepeatFields(props: RepeatProps) {
   const { form, choices, faults } = props;
   const { control, register } = form;
   const [unit, ends, startDate, ownRule] = useWatch({

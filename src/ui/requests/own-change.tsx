@@ -5,7 +5,8 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { Combobox } from '@/ui/primitives/combobox';
 import type { ChangeHandle } from './use-change';
-import { itemsOf, sayNumbers, usePreview } from './use-preview';
+import { PreviewLines } from './preview-lines';
+import { itemsOf, usePreview } from './use-preview';
 
 /** A space a date may go to. */
 export interface SpaceOption {
@@ -85,7 +86,6 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
     setReason('');
     onChanged();
   };
-  const isPreviewed = preview !== null && typeof preview !== 'string';
   return (
     <section aria-label="Change the picked dates" className="sheet mt-2 p-3">
       <h2 className="text-lg">Change {countText(picked.length, 'date', 'dates')}</h2>
@@ -151,22 +151,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
           />
         </label>
       </div>
-      <div aria-live="polite" className="mt-2 min-h-6">
-        {typeof preview === 'string' && <p className="font-semibold text-clash">{preview}</p>}
-        {isPreviewed && (
-          <>
-            <p className="font-semibold">
-              The history will say: {preview.summary}
-              {preview.numbers.moved > 0 && ` (${sayNumbers(preview)})`}.
-            </p>
-            {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
-              <p key={sentence} className="mt-0.5 text-[0.92rem]">
-                {sentence}
-              </p>
-            ))}
-          </>
-        )}
-      </div>
+      <PreviewLines preview={preview} />
       <button
         type="button"
         className="press press-main mt-2"

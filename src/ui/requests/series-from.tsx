@@ -1,112 +1,120 @@
 'use client';
-import { useState, type ComponentProps, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import type { SplitBody } from '@/contracts/series';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
-import { ruleTextOf, weeklyOn } from '@/core/recurrence/editor-model';
+import { withEnd } from '@/core/recurrence/editor-model';
 import {
   addDays,
   dateOf,
-  daysBetween,
   parseLocalDate,
+  parseLocalDateTime,
   timeOf,
   weekdayOf,
-  type LocalDate,
 } from '@/core/time/local-time';
+import { usualPlaces, type AskForm } from '@/ui/ask/draft';
+import { RepeatFields } from '@/ui/ask/repeat-fields';
+import { ruleFields, ruleOf } from '@/ui/ask/rule-form';
 import { ChangeDone } from './change-done';
+import { PreviewLines } from './preview-lines';
 import { useChange } from './use-change';
+import { usePreviewAt } from './use-preview';
 
 /** Dates of a series that are still to come and not given up. */
 const toCome = (dates: readonly DateView[]): DateView[] =>
   dates.filter(({ isPast, state }) => !isPast && (state === 'waiting' || state === 'approved'));
 
-interface SeriesForm {
-  readonly from: number;
-  readonly day: string;
-  readonly start: string;
-  readonly end: string;
-  readonly weeks: number;
-  readonly last: string;
+/** The fields as the series stands: from that date on, by its own rule, up to its last date. */
+function fieldsFrom(
+  date: DateView,
+  dates: readonly DateView[],
+  { rrule, tzid }: RequestView,
+): Partial<AskForm> {
+  const last = dateOf(dates[dates.length - 1]!.startLocal);
+  const start = date.startLocal;
+  // A rule that counts its dates would count anew from here: its last day is what is meant.
+  const rule = rrule && /COUNT=/.test(rrule) ? withEnd(rrule, { kind: 'until', date: last }, tzid) : rrule;
+  const fields = rule ? ruleFields(rule, start, tzid) : {};
+  const isOwnWeekday = fields.weekdays?.join() === String(weekdayOf(dateOf(start)));
+  return {
+    startDate: dateOf(start),
+    startTime: timeOf(start),
+    endTime: timeOf(date.endLocal),
+    every: '1',
+    unit: 'week',
+    months: [],
+    place: 'days',
+    ...usualPlaces(start),
+    ends: 'until',
+    until: last,
+    count: '',
+    season: '',
+    ownRule: '',
+    ...fields,
+    // None picked is the weekday of the first date, and follows when that is changed.
+    weekdays: isOwnWeekday ? [] : (fields.weekdays ?? []),
+  };
 }
 
-/** As they stand now: whole weeks between the first two. */
-const weeksBetween = ([a, b]: readonly DateView[]): number =>
-  b && a ? Math.max(1, Math.round(daysBetween(dateOf(a.startLocal), dateOf(b.startLocal)) / 7)) : 1;
+type Split = Omit<SplitBody, 'key' | 'preview'>;
 
-const formFrom = (date: DateView, dates: readonly DateView[]): SeriesForm => ({
-  from: date.id,
-  day: dateOf(date.startLocal),
-  start: timeOf(date.startLocal),
-  end: timeOf(date.endLocal),
-  weeks: weeksBetween(dates),
-  last: dateOf(dates[dates.length - 1]!.startLocal),
-});
-
-function bodyOf(form: SeriesForm, day: LocalDate, last: LocalDate, { version, tzid }: RequestView) {
-  const isOverNight = form.end <= form.start;
+/** What is sent, or what is still to be put right. */
+function splitOf(form: AskForm, from: number, { version, tzid }: RequestView): Split | string {
+  const { startTime, endTime } = form;
+  const [day, until] = [parseLocalDate(form.startDate), parseLocalDate(form.until)];
+  const start = day && parseLocalDateTime(`${day}T${startTime}`);
+  if (!day || !start || !/^\d\d:\d\d$/.test(endTime))
+    return 'Give the first day, when it begins and when it ends.';
+  if (form.ends === 'until' && !form.ownRule && (!until || until < day))
+    return 'The last day must not lie before the first. Give both as days of the calendar.';
   return {
     version,
-    from: form.from,
+    from,
     reason: '',
     when: {
-      startsAt: `${day}T${form.start}`,
-      endsAt: `${isOverNight ? addDays(day, 1) : day}T${form.end}`,
-      repeat: { rule: ruleTextOf(weeklyOn(form.weeks, { kind: 'until', date: last }, weekdayOf(day)), tzid) },
+      startsAt: start,
+      endsAt: `${endTime <= startTime ? addDays(day, 1) : day}T${endTime}`,
+      repeat: { rule: ruleOf(form, start, tzid, null) },
     },
-  } satisfies Omit<SplitBody, 'key'>;
+  };
 }
 
-interface EntryProps extends Omit<ComponentProps<'input'>, 'onChange'> {
-  readonly label: string;
-  onEntry(value: string): void;
-}
-
-const Entry = ({ label, onEntry, ...input }: EntryProps) => (
-  <label>
-    <span className="font-semibold">{label}</span>
-    <input {...input} className="field" required onChange={({ target }) => onEntry(target.value)} />
-  </label>
-);
-
-/** From one date on a series goes on otherwise, or longer: another day, time or rhythm, up to another last day. */
-export function SeriesFrom({ request }: { request: RequestView }) {
-  const dates = toCome(request.dates);
+function SeriesForm({ request, dates }: { request: RequestView; dates: readonly DateView[] }) {
   const change = useChange(request);
-  const [form, setForm] = useState<SeriesForm | null>(() => (dates[0] ? formFrom(dates[0], dates) : null));
-  const [fault, setFault] = useState('');
-  if (request.dates.length < 2 || !dates.length || !form) return null;
+  const form = useForm<AskForm>({ defaultValues: fieldsFrom(dates[0]!, dates, request) });
+  const values = useWatch({ control: form.control }) as AskForm;
+  const [picked, setPicked] = useState(dates[0]!.id);
   // Dates are made anew by a change: the first of those there are now stands for one that is gone.
   const at = Math.max(
     0,
-    dates.findIndex(({ id }) => id === form.from),
+    dates.findIndex(({ id }) => id === picked),
   );
   const from = dates[at]!.id;
-  const set = (part: Partial<SeriesForm>) => setForm({ ...form, ...part });
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const [day, last] = [parseLocalDate(form.day), parseLocalDate(form.last)];
-    if (!day || !last || last < day)
-      return setFault('The last day must not lie before the first. Give both as days of the calendar.');
-    setFault('');
-    await change.runAt(
-      `/api/requests/${request.reference}/series`,
-      bodyOf({ ...form, from }, day, last, request),
-    );
+  const split = splitOf(values, from, request);
+  const url = `/api/requests/${request.reference}/series`;
+  const [isTouched, setTouched] = useState(false);
+  const preview = usePreviewAt(url, isTouched && typeof split !== 'string' ? split : null);
+  const pickFrom = (id: number) => {
+    const date = dates.find((each) => each.id === id);
+    if (!date) return;
+    setPicked(id);
+    const { startDate, startTime, endTime } = fieldsFrom(date, dates, request);
+    form.reset({ ...values, startDate, startTime, endTime });
   };
   return (
-    <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">From a date on otherwise, or longer</summary>
-      <form className="flex max-w-3xl flex-wrap items-end gap-3 pt-3" onSubmit={submit}>
-        <label className="basis-full">
+    <form
+      className="pt-3"
+      onChange={() => setTouched(true)}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (typeof split !== 'string') void change.runAt(url, split).then(() => setTouched(false));
+      }}
+    >
+      <div className="grid max-w-3xl gap-3 sm:grid-cols-6">
+        <label className="sm:col-span-6">
           <span className="font-semibold">From</span>
-          <select
-            className="field"
-            value={from}
-            onChange={({ target }) => {
-              const date = dates.find(({ id }) => id === Number(target.value));
-              if (date) setForm({ ...formFrom(date, dates), weeks: form.weeks, last: form.last });
-            }}
-          >
+          <select className="field" value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
             {dates.map(({ id, when }) => (
               <option key={id} value={id}>
                 {when}
@@ -114,32 +122,52 @@ export function SeriesFrom({ request }: { request: RequestView }) {
             ))}
           </select>
         </label>
-        <Entry label="Then on" type="date" value={form.day} onEntry={(day) => set({ day })} />
-        <Entry label="Begins" type="time" value={form.start} onEntry={(start) => set({ start })} />
-        <Entry label="Ends" type="time" value={form.end} onEntry={(end) => set({ end })} />
-        <Entry
-          label="Every so many weeks"
-          type="number"
-          min={1}
-          max={52}
-          value={form.weeks}
-          onEntry={(weeks) => set({ weeks: Math.max(1, Number(weeks)) })}
-        />
-        <Entry label="Last day" type="date" value={form.last} onEntry={(last) => set({ last })} />
-        <button type="submit" className="press" disabled={change.isSending}>
-          Change the series from there on
-        </button>
-      </form>
-      <p className="pt-1 text-[0.95rem] text-soft">
+        <label className="sm:col-span-2">
+          <span className="font-semibold">Then on</span>
+          <input className="field" type="date" required {...form.register('startDate')} />
+        </label>
+        <label className="sm:col-span-2">
+          <span className="font-semibold">Begins</span>
+          <input className="field" type="time" required {...form.register('startTime')} />
+        </label>
+        <label className="sm:col-span-2">
+          <span className="font-semibold">Ends</span>
+          <input className="field" type="time" required {...form.register('endTime')} />
+        </label>
+        <RepeatFields form={form} choices={{ seasons: [] }} faults={{}} />
+      </div>
+      <p className="pt-2 text-[0.95rem] text-soft">
         {countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something
         of their own keep it. What is new waits for a decision.
       </p>
-      {fault && (
-        <p role="alert" className="text-clash">
-          {fault}
-        </p>
-      )}
+      {isTouched &&
+        (typeof split === 'string' ? (
+          <p role="alert" className="text-clash">
+            {split}
+          </p>
+        ) : (
+          <PreviewLines preview={preview} />
+        ))}
+      <button
+        type="submit"
+        className="press mt-2"
+        disabled={change.isSending || typeof split === 'string' || typeof preview === 'string'}
+      >
+        Change the series from there on
+      </button>
       <ChangeDone change={change} />
+    </form>
+  );
+}
+
+/** From one date on a series goes on otherwise, or longer: another day, time or rhythm, up to another last day. */
+export function SeriesFrom({ request }: { request: RequestView }) {
+  const dates = toCome(request.dates);
+  if (request.dates.length < 2 || !dates.length) return null;
+  return (
+    <details className="sheet mt-4 p-3">
+      <summary className="cursor-pointer font-semibold">From a date on otherwise, or longer</summary>
+      <SeriesForm request={request} dates={dates} />
     </details>
   );
 }

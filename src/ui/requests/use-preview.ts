@@ -30,26 +30,18 @@ export const itemsOf = (
 const PAUSE_MS = 250;
 
 /**
- * What the server says a step would do to these dates, of one request or several, or why it would not be taken; null
- * while it is asked, or where there is nothing to ask.
+ * What the server says a change would do, or why it would not be taken; null while it is asked, or where there is nothing
+ * to ask. The body goes to the route of the change, marked as a preview.
  */
-export function usePreview(
-  step: ChangeBody['step'] | null,
-  items: ChangeBody['items'],
-): ChangeReply | string | null {
+export function usePreviewAt(url: string, body: object | null): ChangeReply | string | null {
   const [answer, setAnswer] = useState<{ text: string; value: ChangeReply | string } | null>(null);
-  const text =
-    step && items.some(({ occurrences }) => occurrences.length) ? JSON.stringify({ step, items }) : '';
+  const text = body ? JSON.stringify([url, body]) : '';
   useEffect(() => {
     if (!text) return;
     const abort = new AbortController();
-    const body = {
-      key: crypto.randomUUID(),
-      preview: true,
-      ...(JSON.parse(text) as Pick<ChangeBody, 'items' | 'step'>),
-    };
+    const [to, asked] = JSON.parse(text) as [string, object];
     const timer = setTimeout(() => {
-      send<ChangeReply>('POST', '/api/changes', body, abort.signal)
+      send<ChangeReply>('POST', to, { ...asked, key: crypto.randomUUID(), preview: true }, abort.signal)
         .then((reply) =>
           setAnswer({
             text,
@@ -67,3 +59,13 @@ export function usePreview(
   }, [text]);
   return answer?.text === text ? answer.value : null;
 }
+
+/** The same of a step on dates of one request, or of several. */
+export const usePreview = (
+  step: ChangeBody['step'] | null,
+  items: ChangeBody['items'],
+): ChangeReply | string | null =>
+  usePreviewAt(
+    '/api/changes',
+    step && items.some(({ occurrences }) => occurrences.length) ? { step, items } : null,
+  );
