@@ -39,6 +39,8 @@ export interface AskChoices {
     readonly questions: readonly Question[];
     /** Of a space given by periods; empty otherwise. */
     readonly timetables: readonly Timetable[];
+    /** Those who look after it and are asked before it is given. */
+    readonly needsConsentOf: readonly string[];
   }[];
   /** Spaces that are pinned, then those used before: offered first. */
   readonly familiar: readonly number[];

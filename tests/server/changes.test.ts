@@ -13,7 +13,7 @@ import {
   undo,
   worldOf,
 } from '@tests/builders/changes';
-import { ask, at, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
+import { ask, at, openOffice, SMALL_OFFICE, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 
 let office: TestOffice;
@@ -24,6 +24,21 @@ afterEach(async () => {
   expect(await violations(office.db)).toEqual([]);
   await office.close();
 });
+
+/** The studio is given by the periods of a school day, and grants itself. */
+function timetabled(): typeof SMALL_OFFICE {
+  const [barn] = SMALL_OFFICE.buildings;
+  const periods = [
+    { name: 'First', from: '10:00', to: '11:00' },
+    { name: 'Second', from: '11:00', to: '12:00' },
+  ];
+  const spaces = barn!.spaces.map((space) =>
+    space.code === 'ST'
+      ? { ...space, timetables: ['School'], policies: [{ granted: 'instantly' as const }] }
+      : space,
+  );
+  return { ...SMALL_OFFICE, timetables: [{ name: 'School', periods }], buildings: [{ ...barn!, spaces }] };
+}
 
 const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 });
 const statesOf = (reference: string) => statesIn(office, reference);
@@ -360,5 +375,22 @@ describe('what the house gives of its own', () => {
     const second = expectDone(await submitRequest(office.as('ben'), ask({ title: 'Moss count' })));
     expect(second.isGranted).toBe(false);
     expect(await statesOf(second.reference)).toEqual(['waiting']);
+  });
+
+  test('so does one for a period of a space in a timetable; one for part of a period waits', async () => {
+    await office.close();
+    office = await openOffice(timetabled());
+    const periods = (from: string, to: string) =>
+      ask({
+        accessMin: 0,
+        exitMin: 0,
+        spaces: [{ spaceId: SPACE.ST, layout: 'classroom', setupMin: 0, strikeMin: 0 }],
+        when: { startsAt: `2027-04-20T${from}`, endsAt: `2027-04-20T${to}` },
+      });
+    const whole = expectDone(await submitRequest(office.as('ada'), periods('10:00', '11:00')));
+    expect([whole.isGranted, await statesOf(whole.reference)]).toEqual([true, ['approved']]);
+    expect((await submitRequest(office.as('ben'), periods('11:00', '11:30'))).ok).toBe(false);
+    const taken = expectDone(await submitRequest(office.as('ben'), periods('10:00', '11:00')));
+    expect([taken.isGranted, await statesOf(taken.reference)]).toEqual([false, ['waiting']]);
   });
 });

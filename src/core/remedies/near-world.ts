@@ -2,7 +2,7 @@ import { checkDates } from '../checks/check';
 import { checkEquipment } from '../checks/equipment-short';
 import type { AskedFacts, Finding, WantedDate } from '../checks/findings';
 import { checkHours } from '../checks/hours';
-import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
+import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from '../occupancy/bands';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
 import type { BusyRow, EquipmentFacts, SpaceFacts, UseRow, WorldSnapshot } from '../occupancy/world';
@@ -148,6 +148,25 @@ export class NearWorld {
     const world = this.near([...dates, ...others]);
     return checkDates([...dates, ...others], hired ? withHired(world, hired) : world, asked).filter(
       ({ key }) => keys.has(key),
+    );
+  }
+
+  /**
+   * The same for dates of a request of its own, of which the world holds claims that are not in its way.
+   * @returns the findings of `dates`.
+   */
+  checkApart(dates: readonly WantedDate[], asked: AskedFacts, own: ReadonlySet<ClaimId>): Finding[] {
+    const world = this.near(dates);
+    const isOther = ({ claimId }: { readonly claimId: ClaimId }) => !own.has(claimId);
+    return checkDates(
+      dates,
+      {
+        ...world,
+        busy: world.busy.filter(isOther),
+        uses: world.uses.filter(isOther),
+        waiting: world.waiting?.filter(isOther),
+      },
+      asked,
     );
   }
 

@@ -25,6 +25,7 @@ const choices = {
     features: [],
     questions: [],
     timetables: [],
+    needsConsentOf: [],
   })),
   familiar: [],
   categories: [{ id: 2, name: 'Workshops', mark: 'Wo', about: '', publish: true, questions: [] }],

@@ -2,6 +2,7 @@
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
 import { fittingOffer } from '@/core/checks/place-search';
 import { LAYOUTS, type Layout } from '@/core/seating/capacity';
@@ -22,6 +23,16 @@ function spaceOptions({ spaces, familiar }: PartProps['choices']) {
     hint: known.includes(space) ? 'pinned or used before' : undefined,
     group: space.building,
   }));
+}
+
+/** What one should know of a space before asking for it. */
+function hintOf({ postedLimit, needsConsentOf }: PartProps['choices']['spaces'][number]): string | undefined {
+  const hints = [
+    postedLimit && `At most ${postedLimit} people.`,
+    needsConsentOf.length > 0 &&
+      `${listText(needsConsentOf)} ${needsConsentOf.length > 1 ? 'are' : 'is'} asked too before it is given.`,
+  ];
+  return hints.filter(Boolean).join(' ') || undefined;
 }
 
 const areOver = (people: string, seats: number | undefined): boolean =>
@@ -49,7 +60,7 @@ function SpaceFields({
       <Field
         label="Space"
         fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
-        hint={space?.postedLimit ? `At most ${space.postedLimit} people.` : undefined}
+        hint={space && hintOf(space)}
         className="sm:col-span-2"
       >
         <Combobox

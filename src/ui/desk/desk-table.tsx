@@ -1,9 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useLayoutEffect, useMemo, useState, type ComponentProps } from 'react';
 import type { DeskLine } from '@/contracts/desk';
 import { NEARNESS_WORDS } from '@/contracts/words/desk';
-import { usePicking } from '@/ui/hooks/use-picking';
+import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { HandledBy } from './handled-by';
@@ -12,8 +13,12 @@ import { rememberWalk } from './walk';
 
 const HEADS = ['', 'Lost by waiting', 'Request', 'Dates', 'Place', 'People', 'Seen to by'] as const;
 
-/** More than these are drawn only when asked for. */
-const FIRST_LINES = 150;
+/** So many are drawn all at once, as print and the browser's own search would have them; of more only those in sight. */
+const ALL_DRAWN = 200;
+const AHEAD = 12;
+const HEIGHT_PX = { head: 34, line: 96 } as const;
+/** Before the window is known: on the server, and in the first drawing. */
+const FIRST_SIZE = { width: 1280, height: 1200 };
 
 function DatesCell({ line }: { line: DeskLine }) {
   return (
@@ -58,19 +63,95 @@ interface DeskTableProps {
   onPick(references: ReadonlySet<string>): void;
 }
 
+type Row =
+  | { readonly kind: 'head'; readonly key: string; readonly step: DeskLine['step'] }
+  | { readonly kind: 'line'; readonly key: string; readonly line: DeskLine };
+
+const rowsOf = (lines: readonly DeskLine[], isInSteps: boolean): Row[] =>
+  lines.flatMap((line, index): Row[] => {
+    const row: Row = { kind: 'line', key: line.reference, line };
+    const isFirst = isInSteps && line.step !== lines[index - 1]?.step;
+    return isFirst ? [{ kind: 'head', key: line.step, step: line.step }, row] : [row];
+  });
+
+const StepHead = ({ step, ...row }: { step: DeskLine['step'] } & ComponentProps<'tr'>) => (
+  <tr {...row} className="border-b border-rule bg-paper">
+    <th
+      scope="rowgroup"
+      colSpan={HEADS.length}
+      className="px-3 pt-2 pb-1 text-left text-[0.95rem] font-semibold text-soft"
+    >
+      {NEARNESS_WORDS[step]}
+    </th>
+  </tr>
+);
+
+interface LineProps extends ComponentProps<'tr'> {
+  readonly line: DeskLine;
+  readonly box: PickBox<string>;
+}
+
+const LineRow = ({ line, box, ...row }: LineProps) => (
+  <tr {...row} className={`border-b border-rule align-top hover:bg-paper ${box.checked ? 'bg-sunk' : ''}`}>
+    <td className="py-2 pl-3">
+      <input {...box} className="size-6 accent-(--accent)" aria-label={`Pick ${line.title}`} />
+    </td>
+    <td className="w-36 px-2 py-2">
+      <LossCell line={line} />
+    </td>
+    <td className="px-2 py-2">
+      <span className="flex items-start gap-2">
+        <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
+        <span>
+          <Link href={`/desk/${line.reference}`} className="font-semibold">
+            {line.title}
+          </Link>
+          <span className="block text-[0.92rem] text-soft">
+            {line.host}, {line.requester} · <span className="whitespace-nowrap">{line.reference}</span>
+          </span>
+        </span>
+      </span>
+    </td>
+    <td className="px-2 py-2">
+      <DatesCell line={line} />
+    </td>
+    <td className="px-2 py-2">{line.places}</td>
+    <td className="px-2 py-2 text-right">{line.people}</td>
+    <td className="w-28 px-2 py-2">
+      <HandledBy {...line} />
+    </td>
+  </tr>
+);
+
+/** Room for rows that are not drawn. */
+const Gap = ({ px }: { px: number }) => (px > 0 ? <tr aria-hidden="true" style={{ height: px }} /> : null);
+
 /**
  * What waits, a line each. The title leads to the decision; boxes pick, with Shift a range; arrows go from box to box,
- * Enter opens.
+ * Enter opens. Of many lines only those near the window are drawn.
  */
 export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) {
   const router = useRouter();
-  const [shown, setShown] = useState(FIRST_LINES);
   useEffect(() => rememberWalk(lines.map(({ reference, title }) => ({ reference, title }))), [lines]);
-  const order = lines.slice(0, shown).map(({ reference }) => reference);
+  const order = useMemo(() => lines.map(({ reference }) => reference), [lines]);
+  const rows = useMemo(() => rowsOf(lines, isInSteps), [lines, isInSteps]);
   const { list, boxOf } = usePicking<string, HTMLTableSectionElement>({ order, picked, onPick });
+  const [topPx, setTopPx] = useState(0);
+  useLayoutEffect(() => {
+    if (list.current) setTopPx(list.current.getBoundingClientRect().top + window.scrollY);
+  }, [list]);
+  const virtual = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize: (index) => HEIGHT_PX[rows[index]!.kind],
+    getItemKey: (index) => rows[index]!.key,
+    overscan: rows.length <= ALL_DRAWN ? ALL_DRAWN : AHEAD,
+    initialRect: FIRST_SIZE,
+    scrollMargin: topPx,
+  });
+  const items = virtual.getVirtualItems();
   return (
     <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Waiting requests">
-      <table className="w-full min-w-[52rem] text-left">
+      <table className="w-full min-w-[52rem] text-left" aria-rowcount={rows.length + 1}>
         <thead className="small-caps border-b border-strong-rule">
           <tr>
             {HEADS.map((head) => (
@@ -91,65 +172,19 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
             if (key === 'Enter' && pick) router.push(`/desk/${pick}`);
           }}
         >
-          {lines.slice(0, shown).map((line, index) => [
-            isInSteps && line.step !== lines[index - 1]?.step && (
-              <tr key={line.step} className="border-b border-rule bg-paper">
-                <th
-                  scope="rowgroup"
-                  colSpan={HEADS.length}
-                  className="px-3 pt-2 pb-1 text-left text-[0.95rem] font-semibold text-soft"
-                >
-                  {NEARNESS_WORDS[line.step]}
-                </th>
-              </tr>
-            ),
-            <tr
-              key={line.reference}
-              className={`border-b border-rule align-top hover:bg-paper ${picked.has(line.reference) ? 'bg-sunk' : ''}`}
-            >
-              <td className="py-2 pl-3">
-                <input
-                  {...boxOf(line.reference)}
-                  className="size-6 accent-(--accent)"
-                  aria-label={`Pick ${line.title}`}
-                />
-              </td>
-              <td className="w-36 px-2 py-2">
-                <LossCell line={line} />
-              </td>
-              <td className="px-2 py-2">
-                <span className="flex items-start gap-2">
-                  <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
-                  <span>
-                    <Link href={`/desk/${line.reference}`} className="font-semibold">
-                      {line.title}
-                    </Link>
-                    <span className="block text-[0.92rem] text-soft">
-                      {line.host}, {line.requester} ·{' '}
-                      <span className="whitespace-nowrap">{line.reference}</span>
-                    </span>
-                  </span>
-                </span>
-              </td>
-              <td className="px-2 py-2">
-                <DatesCell line={line} />
-              </td>
-              <td className="px-2 py-2">{line.places}</td>
-              <td className="px-2 py-2 text-right">{line.people}</td>
-              <td className="w-28 px-2 py-2">
-                <HandledBy {...line} />
-              </td>
-            </tr>,
-          ])}
+          <Gap px={(items[0]?.start ?? topPx) - topPx} />
+          {items.map(({ index, key }) => {
+            const row = rows[index]!;
+            const own = { ref: virtual.measureElement, 'data-index': index, 'aria-rowindex': index + 2 };
+            return row.kind === 'head' ? (
+              <StepHead key={key} step={row.step} {...own} />
+            ) : (
+              <LineRow key={key} line={row.line} box={boxOf(row.line.reference)} {...own} />
+            );
+          })}
+          <Gap px={virtual.getTotalSize() + topPx - (items.at(-1)?.end ?? topPx)} />
         </tbody>
       </table>
-      {lines.length > shown && (
-        <p className="p-3">
-          <button type="button" className="press" onClick={() => setShown((before) => before + FIRST_LINES)}>
-            Show more of the {lines.length - shown} left
-          </button>
-        </p>
-      )}
     </div>
   );
 }

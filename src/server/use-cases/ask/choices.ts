@@ -4,6 +4,7 @@ import type { AskChoices, ShortChoices } from '@/contracts/ask-choices';
 import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from '../look/board-house';
+import { stewardsOfSpaces } from '../consent/consent-book';
 import { familiarTo } from '../own/familiar';
 import { loadQuestions, questionsOf, type OwnedQuestion } from './questions';
 
@@ -65,7 +66,12 @@ async function spaceChoices(
   ctx: Context,
   questions: readonly OwnedQuestion[],
 ): Promise<AskChoices['spaces']> {
-  return (await knownSpaces(ctx.db)).map(({ id, name, code, building, facts }) => ({
+  const spaces = await knownSpaces(ctx.db);
+  const stewards = await stewardsOfSpaces(
+    ctx.db,
+    spaces.map(({ facts }) => facts.id),
+  );
+  return spaces.map(({ id, name, code, building, facts }) => ({
     id,
     name,
     code,
@@ -75,6 +81,7 @@ async function spaceChoices(
     features: facts.features ?? [],
     questions: questionsOf(questions, 'space', [id]),
     timetables: facts.timetables ?? [],
+    needsConsentOf: (stewards.get(facts.id) ?? []).map((steward) => steward.name),
   }));
 }
 

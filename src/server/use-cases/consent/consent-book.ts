@@ -64,6 +64,12 @@ async function stewardsIn<Thing extends number>(
   return stewards;
 }
 
+/** Whose consent each of these spaces needs; those that need none are left out. */
+export const stewardsOfSpaces = (
+  reader: Reader,
+  spaces: readonly SpaceId[],
+): Promise<Map<SpaceId, Steward[]>> => stewardsIn(reader, OF_SPACES, spaces);
+
 /** Who has to agree to what is wanted, and what was answered of these claims. Nearly always two cheap queries. */
 export async function loadConsentBook(
   reader: Reader,
@@ -71,9 +77,8 @@ export async function loadConsentBook(
   claims: readonly ClaimId[],
 ): Promise<ConsentBook> {
   const things = wanted.map(thingsOf);
-  const stewardsOf = await stewardsIn<SpaceId>(
+  const stewardsOf = await stewardsOfSpaces(
     reader,
-    OF_SPACES,
     things.flatMap(({ spaceIds }) => spaceIds),
   );
   const stewardsOfPool = await stewardsIn<EquipmentTypeId>(

@@ -1,9 +1,9 @@
 import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
-import { checkDates, findingsByDate } from '@/core/checks/check';
+import { findingsByDate } from '@/core/checks/check';
 import type { AskedFacts, Finding, WantedDate } from '@/core/checks/findings';
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import type { OccurrenceId, RequestId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import { NearWorld } from '@/core/remedies/near-world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -82,17 +82,15 @@ const factsOf = (request: RequestRow): AskedFacts => ({
   audiences: audiencesOf(request),
 });
 
-/** The world as a request sees it: what is held or wanted for its own waiting dates is not in its way. */
-function withoutOwn(world: WorldSnapshot, own: readonly DateRow[]): WorldSnapshot {
-  const claims = new Set(own.flatMap(({ live }) => live.map(({ id }) => id)));
-  const isOther = ({ claimId }: { claimId: ClaimId }) => !claims.has(claimId);
-  return {
-    ...world,
-    busy: world.busy.filter(isOther),
-    uses: world.uses.filter(isOther),
-    waiting: world.waiting?.filter(isOther),
-  };
-}
+const byRequest = (dates: readonly DateRow[]): Map<RequestId, DateRow[]> => {
+  const groups = new Map<RequestId, DateRow[]>();
+  for (const date of dates) {
+    const own = groups.get(date.requestId);
+    if (own) own.push(date);
+    else groups.set(date.requestId, [date]);
+  }
+  return groups;
+};
 
 const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
   Math.min(
@@ -132,10 +130,13 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
     loadSeen(db, ids),
   ]);
   const waiting = dates.filter((date) => date.state === 'waiting' && !asleep.has(date.id));
-  // One world for all: every request is then checked alone, in memory.
+  const [datesOf, waitingOf] = [byRequest(dates), byRequest(waiting)];
+  // One world for all: every request is then checked alone, in memory, against what is near its dates.
   const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
   const audiences = [...new Set(requests.flatMap(({ audiences: all }) => all))];
-  const world = keyed.length ? await loadWorld(db, keyed, { audiences, withWaiting: true }) : null;
+  const world = keyed.length
+    ? new NearWorld(await loadWorld(db, keyed, { audiences, withWaiting: true }), [])
+    : null;
   const consents = findingsByDate(
     keyed,
     await consentsTo(
@@ -149,15 +150,20 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
     risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
 
   const line = (request: RequestRow): { place: DeskPlace; line: DeskLine }[] => {
-    const all = dates.filter(({ requestId }) => requestId === request.id);
-    const own = waiting.filter(({ requestId }) => requestId === request.id);
+    const all = datesOf.get(request.id) ?? [];
+    const own = waitingOf.get(request.id) ?? [];
     const waits = new Set(own.map(({ id }) => id));
     const [first] = all.filter((date) => waits.has(date.id) || hasWantedChange(date) || isAtRisk(date));
     if (!first) return [];
     const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
     const found = world
       ? [
-          ...checkDates(wanted, withoutOwn(world, own), factsOf(request)),
+          // What is held or wanted for its own waiting dates is not in its way.
+          ...world.checkApart(
+            wanted,
+            factsOf(request),
+            new Set(own.flatMap(({ live }) => live.map(({ id }) => id))),
+          ),
           ...own.flatMap(({ id }) => consents.get(String(id))!),
         ]
       : [];
