@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { pageContext } from '@/server/http/page';
 import { outbox } from '@/server/use-cases/outbox/outbox';
 import { countText } from '@/contracts/words/when';
@@ -18,7 +19,7 @@ export default async function OutboxPage() {
       <h1 className="text-3xl">Outbox</h1>
       <p className="max-w-3xl pb-3 text-soft">
         {countText(total, 'message', 'messages')}, {waiting} of them still to be sent. What tells of a
-        decision waits eleven minutes, so that the decision can be taken back first.
+        decision waits {MAIL_WAIT_MIN} minutes, so that the decision can be taken back first.
       </p>
       {lines.length ? (
         <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Messages">
