@@ -14,6 +14,10 @@ export const LAYOUT_WORDS: Readonly<Record<Layout, string>> = {
   boardroom: 'one long table',
   standing: 'standing',
   empty: 'empty floor',
+  cabaret: 'round tables, open to the front',
+  'u-shape': 'tables in a U',
+  'hollow-square': 'tables in a square',
+  exam: 'single tables',
 };
 
 /** How a space is set, as part of a sentence. */

@@ -1,5 +1,16 @@
 /** How a room is set. Trade words; each has furniture and minutes of its own per space. */
-export const LAYOUTS = ['theatre', 'classroom', 'rounds', 'boardroom', 'standing', 'empty'] as const;
+export const LAYOUTS = [
+  'theatre',
+  'classroom',
+  'rounds',
+  'boardroom',
+  'standing',
+  'empty',
+  'cabaret',
+  'u-shape',
+  'hollow-square',
+  'exam',
+] as const;
 export type Layout = (typeof LAYOUTS)[number];
 
 /** Whether people sit in it: who asked for seats is not helped by a floor to stand on, and the other way round. */
@@ -43,6 +54,10 @@ const LOAD_FACTOR_FT2: Readonly<Record<Layout, number | null>> = {
   boardroom: 15,
   standing: 5,
   empty: null,
+  cabaret: 15,
+  'u-shape': 15,
+  'hollow-square': 15,
+  exam: 20,
 };
 
 /** Seats of a layout where the house names none: net floor area by the published load factor, rounded down. */

@@ -1,0 +1,43 @@
+import type { Shape } from './geometry';
+
+export const PIECE_KINDS = [
+  'chair',
+  'wheelchair',
+  'round',
+  'trestle',
+  'desk',
+  'exam-table',
+  'stage',
+] as const;
+export type PieceKind = (typeof PIECE_KINDS)[number];
+
+export interface Piece<Of extends Shape = Shape> {
+  readonly kind: PieceKind;
+  readonly shape: Of;
+}
+
+/** A seat with the table it belongs to; chairs in rows have none. */
+export interface SeatGroup {
+  readonly tables: readonly Piece[];
+  /** In the order in which they are filled. */
+  readonly seats: readonly Piece[];
+}
+
+/** All that could be put into a room, before it is cut down to the people there are. */
+export interface Arrangement {
+  readonly fixed: readonly Piece[];
+  /** In the order in which they are filled. */
+  readonly groups: readonly SeatGroup[];
+  /** The way every seat has to a door, and the narrower one from the seat to that. */
+  readonly wayMm: number;
+  readonly accessMm: number;
+  /** People are spread evenly over as few groups as hold them; else groups are filled one after the other. */
+  readonly isSpread: boolean;
+}
+
+export interface Wishes {
+  readonly people: number;
+  /** How many of them come in wheelchairs. */
+  readonly wheelchairs: number;
+  readonly stage: { readonly widthMm: number; readonly depthMm: number } | null;
+}

@@ -1,0 +1,234 @@
+import { rectsOverlap, type Rect } from './geometry';
+import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
+import { keptFree, type Room } from './room';
+import {
+  AISLE_MM,
+  CHAIR_MM,
+  DESK,
+  EXAM,
+  MOST_BETWEEN_AISLES,
+  MOST_TO_ONE_AISLE,
+  ROW_CLEAR_MM,
+  WHEELCHAIR,
+} from './rules';
+import { stageAt } from './stage';
+
+/** What a row is made of: a chair, or a table with the chairs behind it. Rows run from left to right, facing up. */
+interface Module {
+  readonly widthMm: number;
+  readonly seats: number;
+  readonly table: {
+    readonly kind: 'desk' | 'exam-table';
+    readonly longMm: number;
+    readonly deepMm: number;
+  } | null;
+  /** Free floor behind the chairs of a row, by which one gets to them. */
+  readonly clearMm: number;
+}
+
+export const ROW_MODULES = {
+  theatre: { widthMm: CHAIR_MM, seats: 1, table: null, clearMm: ROW_CLEAR_MM },
+  classroom: {
+    widthMm: DESK.longMm,
+    seats: DESK.seats,
+    table: { kind: 'desk', longMm: DESK.longMm, deepMm: DESK.deepMm },
+    clearMm: ROW_CLEAR_MM,
+  },
+  exam: {
+    widthMm: EXAM.pitchMm,
+    seats: 1,
+    table: { kind: 'exam-table', longMm: EXAM.longMm, deepMm: EXAM.deepMm },
+    clearMm: EXAM.pitchMm - EXAM.deepMm - CHAIR_MM,
+  },
+} as const satisfies Record<string, Module>;
+
+/** A stretch of a row between two aisles, or an aisle and a wall. */
+interface Block {
+  readonly x: number;
+  readonly modules: number;
+  readonly isAisleLeft: boolean;
+  readonly isAisleRight: boolean;
+}
+
+const limitOf = (isLeft: boolean, isRight: boolean): number =>
+  isLeft && isRight ? MOST_BETWEEN_AISLES : isLeft || isRight ? MOST_TO_ONE_AISLE : 0;
+
+/** Where aisles run down a room: along both walls or neither, and some between. */
+interface Aisles {
+  readonly atWalls: boolean;
+  readonly inside: number;
+}
+
+function blocksFor(widthMm: number, module: Module, { atWalls, inside }: Aisles): Block[] {
+  const count = inside + 1;
+  const aisles = inside + (atWalls ? 2 : 0);
+  const free = Math.floor((widthMm - aisles * AISLE_MM) / module.widthMm);
+  if (free < count) return [];
+  const most = Array.from({ length: count }, (_, index) =>
+    Math.floor(limitOf(atWalls || index > 0, atWalls || index < count - 1) / module.seats),
+  );
+  // Filled from the middle outwards in turn, so that the blocks stay alike.
+  const modules = most.map(() => 0);
+  let left = Math.min(
+    free,
+    most.reduce((sum, each) => sum + each, 0),
+  );
+  while (left > 0) {
+    for (let index = 0; index < count && left > 0; index += 1)
+      if (modules[index]! < most[index]!) {
+        modules[index]! += 1;
+        left -= 1;
+      }
+  }
+  const used = modules.reduce((sum, each) => sum + each * module.widthMm, 0) + inside * AISLE_MM;
+  // What is left over widens the aisles at the walls; without these the blocks stand at the walls, and the middle gains.
+  let x = atWalls ? Math.floor((widthMm - used) / 2) : 0;
+  const spare = atWalls || inside === 0 ? 0 : Math.floor((widthMm - used) / inside);
+  return modules.map((each, index) => {
+    const block = {
+      x,
+      modules: each,
+      isAisleLeft: atWalls || index > 0,
+      isAisleRight: atWalls || index < count - 1,
+    };
+    x += each * module.widthMm + AISLE_MM + spare;
+    return block;
+  });
+}
+
+/** Ways to run the aisles that are worth trying: each with the fewest inside that still lets the row be full. */
+export function aislesFor(widthMm: number, kind: keyof typeof ROW_MODULES): Aisles[] {
+  const module: Module = ROW_MODULES[kind];
+  return [true, false].flatMap((atWalls) => {
+    const tried = Array.from({ length: 8 }, (_, inside) => ({ atWalls, inside }))
+      .slice(atWalls ? 0 : 1)
+      .map((aisles) => ({
+        aisles,
+        modules: blocksFor(widthMm, module, aisles).reduce((sum, block) => sum + block.modules, 0),
+      }));
+    const best = Math.max(0, ...tried.map(({ modules }) => modules));
+    const first = tried.find(({ modules }) => modules === best);
+    return first && best > 0 ? [first.aisles] : [];
+  });
+}
+
+interface Cell {
+  readonly block: Block;
+  readonly index: number;
+  /** Table, chairs and the free floor behind them. */
+  readonly rect: Rect;
+}
+
+/** Runs of whole cells between what stands in the way. */
+function runsOf(cells: readonly Cell[], taken: readonly Rect[]): Cell[][] {
+  const runs: Cell[][] = [[]];
+  for (const cell of cells)
+    if (taken.some((each) => rectsOverlap(cell.rect, each))) runs.push([]);
+    else runs[runs.length - 1]!.push(cell);
+  return runs.filter((run) => run.length > 0);
+}
+
+/** Of a run the cells one may sit in: no more than the aisles it still touches allow, those nearest to them. */
+function allowedOf(run: readonly Cell[], module: Module): readonly Cell[] {
+  const { block } = run[0]!;
+  const isLeft = block.isAisleLeft && run[0]!.index === 0;
+  const isRight = block.isAisleRight && run[run.length - 1]!.index === block.modules - 1;
+  const most = Math.floor(limitOf(isLeft, isRight) / module.seats);
+  return isRight && !isLeft ? run.slice(Math.max(0, run.length - most)) : run.slice(0, most);
+}
+
+function groupAt({ x, y, w }: Rect, { seats, table }: Module): SeatGroup {
+  const depth = table?.deepMm ?? 0;
+  const chairs = Array.from({ length: seats }, (_, index): Piece => ({
+    kind: 'chair',
+    shape: {
+      x: Math.round(x + ((index + 0.5) * w) / seats - CHAIR_MM / 2),
+      y: y + depth,
+      w: CHAIR_MM,
+      h: CHAIR_MM,
+    },
+  }));
+  const tables: Piece[] = table
+    ? [
+        {
+          kind: table.kind,
+          shape: { x: Math.round(x + (w - table.longMm) / 2), y, w: table.longMm, h: depth },
+        },
+      ]
+    : [];
+  return { tables, seats: chairs };
+}
+
+/** Places for wheelchairs in front of the first row, level and beside the others, with the way before them left free. */
+function wheelchairGroups(
+  room: Room,
+  y: number,
+  count: number,
+  blocks: readonly Block[],
+  module: Module,
+): SeatGroup[] {
+  const taken = keptFree(room);
+  const places = blocks.flatMap(({ x, modules }) => {
+    const width = modules * module.widthMm;
+    return Array.from({ length: Math.floor(width / WHEELCHAIR.widthMm) }, (_, index) => ({
+      x: x + index * WHEELCHAIR.widthMm,
+      y,
+      w: WHEELCHAIR.widthMm,
+      h: WHEELCHAIR.depthMm,
+    }));
+  });
+  return places
+    .filter((rect) => !taken.some((each) => rectsOverlap(each, rect)))
+    .sort(
+      (a, b) =>
+        Math.abs(a.x + a.w / 2 - room.widthMm / 2) - Math.abs(b.x + b.w / 2 - room.widthMm / 2) || a.x - b.x,
+    )
+    .slice(0, count)
+    .map((shape) => ({ tables: [], seats: [{ kind: 'wheelchair', shape }] }));
+}
+
+/** Rows facing the front, with aisles down the room and one across before and behind them. */
+export function rowsIn(
+  room: Room,
+  kind: keyof typeof ROW_MODULES,
+  aisles: Aisles,
+  wishes: Wishes,
+): Arrangement {
+  const module: Module = ROW_MODULES[kind];
+  const blocks = blocksFor(room.widthMm, module, aisles);
+  const stage = stageAt(room, wishes.stage);
+  const taken = keptFree(room);
+  const front = stage ? stage.y + stage.h : 0;
+  const first = front + AISLE_MM;
+  const wheelchairs = wheelchairGroups(room, first, wishes.wheelchairs, blocks, module);
+  const pitch = (module.table?.deepMm ?? 0) + CHAIR_MM + module.clearMm;
+  const start = first + (wheelchairs.length ? WHEELCHAIR.depthMm + ROW_CLEAR_MM : 0);
+  const rows: SeatGroup[] = [];
+  // Behind the last row the way across takes the place of the free floor.
+  for (let y = start; y + pitch - module.clearMm + AISLE_MM <= room.depthMm; y += pitch) {
+    const cells = blocks.flatMap((block) =>
+      runsOf(
+        Array.from({ length: block.modules }, (_, index) => ({
+          block,
+          index,
+          rect: { x: block.x + index * module.widthMm, y, w: module.widthMm, h: pitch },
+        })),
+        taken,
+      ).flatMap((run) => allowedOf(run, module)),
+    );
+    const middle = room.widthMm / 2;
+    const nearest = [...cells].sort(
+      (a, b) =>
+        Math.abs(a.rect.x + a.rect.w / 2 - middle) - Math.abs(b.rect.x + b.rect.w / 2 - middle) ||
+        a.rect.x - b.rect.x,
+    );
+    rows.push(...nearest.map(({ rect }) => groupAt(rect, module)));
+  }
+  return {
+    fixed: stage ? [{ kind: 'stage', shape: stage }] : [],
+    groups: [...wheelchairs, ...rows],
+    wayMm: AISLE_MM,
+    accessMm: ROW_CLEAR_MM,
+    isSpread: false,
+  };
+}

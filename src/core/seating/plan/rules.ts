@@ -1,0 +1,40 @@
+/**
+ * Clearances and furniture, in millimetres. A plan is no fire-safety approval: it says by which of these it counted.
+ */
+export const CELL_MM = 50;
+
+/**
+ * Clear width between rows of chairs: 12 in (305 mm) for up to 14 seats between two aisles (NFPA 101 12.2.5.5, IBC
+ * 1030.13; values from memory), drawn to the next whole cell.
+ */
+export const ROW_CLEAR_MM = 350;
+export const MOST_BETWEEN_AISLES = 14;
+/** With an aisle at one end only: half of that. IBC 1030.13 allows 7 at the least clearance (value from memory). */
+export const MOST_TO_ONE_AISLE = 7;
+/** An aisle with seats on both sides: 42 in (1,067 mm; IBC 1030.9.1, value from memory). */
+export const AISLE_MM = 1100;
+/** The way from tables to a door: 36 in (914 mm; IBC 1030.9.1, one side; value from memory). */
+export const TABLE_WAY_MM = 950;
+/** Between the backs of chairs at tables: 18 in (457 mm). Common practice, no source. */
+export const BETWEEN_CHAIRS_MM = 500;
+
+export const CHAIR_MM = 500;
+/** Chairs at round tables stand at an angle: a disc holds them however they are turned. */
+export const CHAIR_DISC_MM = 500;
+/** Between the edge of a table and the chair pushed up to it. */
+export const CHAIR_GAP_MM = 25;
+/** A place for a wheelchair: 36 × 48 in (2010 ADA Standards 802.1; values from memory). */
+export const WHEELCHAIR = { widthMm: 950, depthMm: 1250 } as const;
+
+/** Trestles of 1.83 × 0.76 m seat three on a long side. Common practice, no source. */
+export const TRESTLE = { longMm: 1830, deepMm: 760, seats: 3 } as const;
+/** Narrow tables for listening and writing, three a table. Common practice, no source. */
+export const DESK = { longMm: 1800, deepMm: 450, seats: 3 } as const;
+/** One candidate a table; 1.5 m from middle to middle both ways. Common practice, no source. */
+export const EXAM = { longMm: 700, deepMm: 550, pitchMm: 1500 } as const;
+
+/** Rounds of 60 in (1.5 m) seat 8, of 72 in (1.8 m) seat 10. Common practice, no source. */
+export const ROUNDS = { 8: { diameterMm: 1524 }, 10: { diameterMm: 1829 } } as const;
+export type RoundSize = keyof typeof ROUNDS;
+/** Of the places round a table those that look to the front: five of eight, six of ten. Common practice, no source. */
+export const CABARET_SEATS: Readonly<Record<RoundSize, number>> = { 8: 5, 10: 6 };
