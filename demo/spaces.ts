@@ -26,6 +26,15 @@ export const BUILDINGS: OfficeFile['buildings'] = [
         areaM2: 300,
         lengthM: 24,
         widthM: 12.5,
+        doors: [
+          { side: 'bottom', offsetM: 3, widthM: 1.8 },
+          { side: 'bottom', offsetM: 19, widthM: 1.8 },
+          { side: 'right', offsetM: 5.4, widthM: 1.6 },
+        ],
+        obstacles: [
+          { x: 12.6, y: 0, w: 0.4, h: 0.4 },
+          { x: 12.6, y: 12.1, w: 0.4, h: 0.4 },
+        ],
         madeOf: ['QE', 'QW'],
         postedLimit: 240,
         layouts: [
@@ -40,6 +49,7 @@ export const BUILDINGS: OfficeFile['buildings'] = [
         areaM2: 160,
         lengthM: 12.8,
         widthM: 12.5,
+        doors: [{ side: 'bottom', offsetM: 3, widthM: 1.8 }],
         postedLimit: 120,
         layouts: [
           { layout: 'rounds', seats: 72, setupMin: 45, strikeMin: 30 },
@@ -52,6 +62,10 @@ export const BUILDINGS: OfficeFile['buildings'] = [
         areaM2: 140,
         lengthM: 11.2,
         widthM: 12.5,
+        doors: [
+          { side: 'bottom', offsetM: 6, widthM: 1.8 },
+          { side: 'right', offsetM: 5.4, widthM: 1.6 },
+        ],
         postedLimit: 100,
         layouts: [
           { layout: 'rounds', seats: 64, setupMin: 45, strikeMin: 30 },

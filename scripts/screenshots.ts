@@ -42,7 +42,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'dates-month', path: '/dates?view=month&day=2027-04-14&pick=2027-04-16', as: 'requester' },
   { name: 'print', path: '/print?what=board&from=2027-04-24&days=1&page=wide', as: 'manager' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
-  { name: 'ask-rule', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
+  { name: 'plan', path: '/places/QH/plan?layout=theatre&people=200&stage=1&wheelchairs=4' },
   { name: 'desk', path: '/desk', as: 'manager' },
   { name: 'decide', path: '/desk', as: 'manager', click: '::-p-text(Bonsai mending)' },
   { name: 'decide-series', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
@@ -78,21 +78,6 @@ async function main(): Promise<void> {
         for (const [label, value] of Object.entries(FILL_IN)) await fill(page, label, value);
         await says(page, 'clashes');
         await page.evaluate(() => window.scrollTo(0, 0));
-      }
-      if (name === 'ask-rule') {
-        await fill(page, 'Title', 'Grafting evenings');
-        await fill(page, 'Category', 'Workshops');
-        await fill(page, 'People expected', '18');
-        await press(page, 'Dates by a rule', 'radio');
-        await fill(page, 'Unit', 'months');
-        await fill(page, 'On which day', 'on certain weekdays');
-        await press(page, '3rd', 'checkbox');
-        await press(page, 'last', 'checkbox');
-        await fill(page, 'It goes on', 'for so many dates');
-        await fill(page, 'Dates', '6');
-        await says(page, 'Every month on the last Wednesday');
-        await page.evaluate(() => window.scrollTo(0, 330));
-        await new Promise((resolve) => setTimeout(resolve, 400));
       }
       if (name === 'decide') {
         await page.locator('[aria-label="Ways out"] li input').click();

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LAYOUTS } from '@/core/seating/capacity';
+import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import { ROLES } from '@/core/roles';
 import { TOP_UP_MIN } from '@/core/occupancy/turnover';
@@ -64,12 +65,24 @@ const questions = z
 
 const period = z.object({ name: requiredLine('Period', 40), from: clock, to: clock });
 
+const metres = z.number().min(0).max(1000);
+
 const space = z.object({
   code: requiredLine('Code', 12),
   name: requiredLine('Name', 80),
   areaM2: z.number().positive().nullable().default(null),
   lengthM: z.number().positive().nullable().default(null),
   widthM: z.number().positive().nullable().default(null),
+  /** Along the wall they are in, from its left or upper end; the length runs from left to right. */
+  doors: z
+    .array(z.object({ side: z.enum(SIDES), offsetM: metres, widthM: metres.positive() }))
+    .max(40)
+    .default([]),
+  /** Columns and the like, from the upper left corner. */
+  obstacles: z
+    .array(z.object({ x: metres, y: metres, w: metres.positive(), h: metres.positive() }))
+    .max(100)
+    .default([]),
   stepFree: z.boolean().default(true),
   outdoor: z.boolean().default(false),
   postedLimit: wholeNumber('Posted limit', 1, 100_000).nullable().default(null),

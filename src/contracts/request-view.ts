@@ -56,7 +56,9 @@ export interface SpaceLine {
   readonly code: string;
   readonly building: string;
   readonly layout: string;
+  readonly layoutKind: Layout;
   readonly people: number;
+  readonly wheelchairs: number;
   /** Bands of the first date, for a drawing to scale. */
   readonly bands: readonly Band[];
 }

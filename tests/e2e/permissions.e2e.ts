@@ -23,6 +23,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/ask': [{ statuses: OPEN }],
   '/places': [{ statuses: OPEN }],
   '/places/[code]': [{ statuses: OPEN, path: '/places/QH' }],
+  '/places/[code]/plan': [{ statuses: OPEN, path: '/places/QH/plan' }],
   '/places/earliest': [{ statuses: OPEN }],
   '/pools/[id]': [{ statuses: OPEN, path: '/pools/1' }],
   '/dates': [{ statuses: OPEN }],

@@ -46,6 +46,7 @@ const VIEWS: readonly View[] = [
     path: '/places/earliest?people1=20&people2=40&type1=1&quantity1=20&first=2027-04-20&last=2027-05-20&between=09:00&and=18:00&minutes=90',
   },
   { name: 'place', path: '/places/QH', as: 'requester' },
+  { name: 'plan of a place', path: '/places/QH/plan?layout=rounds&people=60' },
   { name: 'pool', path: '/pools/1' },
   { name: 'pool of units', path: '/pools/10', as: 'manager' },
   { name: 'week of dates', path: '/dates' },

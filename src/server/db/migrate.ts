@@ -10,6 +10,7 @@ import { asking } from './migrations/005-asking';
 import { waysOut } from './migrations/006-ways-out';
 import { deciding } from './migrations/007-deciding';
 import { consents } from './migrations/008-consent';
+import { floors } from './migrations/009-floors';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -21,6 +22,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '006-ways-out', statements: waysOut },
   { name: '007-deciding', statements: deciding },
   { name: '008-consent', statements: consents },
+  { name: '009-floors', statements: floors },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

@@ -147,7 +147,9 @@ const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
     id: space.spaceId,
     ...names.spaces[space.spaceId]!,
     layout: LAYOUT_WORDS[space.layout],
+    layoutKind: space.layout,
     people: space.people,
+    wheelchairs: space.wheelchairs ?? 0,
     bands: bandsOf(claim.event, bandMinutesOf(claim, space)),
   }));
 

@@ -1,3 +1,5 @@
+import Link from '@/ui/primitives/link';
+import { planHref } from '@/contracts/seating';
 import type { RequestView } from '@/contracts/request-view';
 import { BandDrawing } from '@/ui/board/band-drawing';
 import { Mark } from '@/ui/primitives/mark';
@@ -144,7 +146,16 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
             {space.name} <span className="font-normal text-soft">{space.building}</span>
           </p>
           <p>
-            {space.layout}, {space.people} people
+            {space.layout}, {space.people} people{' '}
+            <Link
+              href={planHref(space.code, {
+                people: space.people,
+                layout: space.layoutKind,
+                ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
+              })}
+            >
+              See it set
+            </Link>
           </p>
           <BandDrawing bands={space.bands} tzid={tzid} hue={category.hue} />
         </section>

@@ -3,6 +3,7 @@ import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
 import { atMinuteOfDay } from '@/core/time/local-time';
 import type { SpacePage } from '@/contracts/places';
+import { planHref } from '@/contracts/seating';
 import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/look/space-page';
 import { askHref } from '@/ui/ask/ask-address';
@@ -116,6 +117,11 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
         <aside aria-label="About this place" className="sheet border-t-4 border-t-accent p-4">
           {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
           <Layouts space={space} />
+          {space.plan && (
+            <p className="pt-2">
+              <Link href={planHref(space.code)}>Try out how it could be set</Link>
+            </p>
+          )}
           {space.features.length > 0 && <p className="pt-3">With {space.features.join(', ')}.</p>}
           <p className="pt-3">
             {space.openToday ? `Open today ${space.openToday}.` : 'Closed today.'} {space.howToGet.join(' ')}

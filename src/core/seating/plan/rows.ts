@@ -14,7 +14,7 @@ import {
 import { stageAt } from './stage';
 
 /** What a row is made of: a chair, or a table with the chairs behind it. Rows run from left to right, facing up. */
-interface Module {
+interface RowUnit {
   readonly widthMm: number;
   readonly seats: number;
   readonly table: {
@@ -40,7 +40,7 @@ export const ROW_MODULES = {
     table: { kind: 'exam-table', longMm: EXAM.longMm, deepMm: EXAM.deepMm },
     clearMm: EXAM.pitchMm - EXAM.deepMm - CHAIR_MM,
   },
-} as const satisfies Record<string, Module>;
+} as const satisfies Record<string, RowUnit>;
 
 /** A stretch of a row between two aisles, or an aisle and a wall. */
 interface Block {
@@ -59,13 +59,13 @@ interface Aisles {
   readonly inside: number;
 }
 
-function blocksFor(widthMm: number, module: Module, { atWalls, inside }: Aisles): Block[] {
+function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles): Block[] {
   const count = inside + 1;
   const aisles = inside + (atWalls ? 2 : 0);
-  const free = Math.floor((widthMm - aisles * AISLE_MM) / module.widthMm);
+  const free = Math.floor((widthMm - aisles * AISLE_MM) / unit.widthMm);
   if (free < count) return [];
   const most = Array.from({ length: count }, (_, index) =>
-    Math.floor(limitOf(atWalls || index > 0, atWalls || index < count - 1) / module.seats),
+    Math.floor(limitOf(atWalls || index > 0, atWalls || index < count - 1) / unit.seats),
   );
   // Filled from the middle outwards in turn, so that the blocks stay alike.
   const modules = most.map(() => 0);
@@ -80,7 +80,7 @@ function blocksFor(widthMm: number, module: Module, { atWalls, inside }: Aisles)
         left -= 1;
       }
   }
-  const used = modules.reduce((sum, each) => sum + each * module.widthMm, 0) + inside * AISLE_MM;
+  const used = modules.reduce((sum, each) => sum + each * unit.widthMm, 0) + inside * AISLE_MM;
   // What is left over widens the aisles at the walls; without these the blocks stand at the walls, and the middle gains.
   let x = atWalls ? Math.floor((widthMm - used) / 2) : 0;
   const spare = atWalls || inside === 0 ? 0 : Math.floor((widthMm - used) / inside);
@@ -91,20 +91,20 @@ function blocksFor(widthMm: number, module: Module, { atWalls, inside }: Aisles)
       isAisleLeft: atWalls || index > 0,
       isAisleRight: atWalls || index < count - 1,
     };
-    x += each * module.widthMm + AISLE_MM + spare;
+    x += each * unit.widthMm + AISLE_MM + spare;
     return block;
   });
 }
 
 /** Ways to run the aisles that are worth trying: each with the fewest inside that still lets the row be full. */
 export function aislesFor(widthMm: number, kind: keyof typeof ROW_MODULES): Aisles[] {
-  const module: Module = ROW_MODULES[kind];
+  const unit: RowUnit = ROW_MODULES[kind];
   return [true, false].flatMap((atWalls) => {
     const tried = Array.from({ length: 8 }, (_, inside) => ({ atWalls, inside }))
       .slice(atWalls ? 0 : 1)
       .map((aisles) => ({
         aisles,
-        modules: blocksFor(widthMm, module, aisles).reduce((sum, block) => sum + block.modules, 0),
+        modules: blocksFor(widthMm, unit, aisles).reduce((sum, block) => sum + block.modules, 0),
       }));
     const best = Math.max(0, ...tried.map(({ modules }) => modules));
     const first = tried.find(({ modules }) => modules === best);
@@ -129,15 +129,15 @@ function runsOf(cells: readonly Cell[], taken: readonly Rect[]): Cell[][] {
 }
 
 /** Of a run the cells one may sit in: no more than the aisles it still touches allow, those nearest to them. */
-function allowedOf(run: readonly Cell[], module: Module): readonly Cell[] {
+function allowedOf(run: readonly Cell[], unit: RowUnit): readonly Cell[] {
   const { block } = run[0]!;
   const isLeft = block.isAisleLeft && run[0]!.index === 0;
   const isRight = block.isAisleRight && run[run.length - 1]!.index === block.modules - 1;
-  const most = Math.floor(limitOf(isLeft, isRight) / module.seats);
+  const most = Math.floor(limitOf(isLeft, isRight) / unit.seats);
   return isRight && !isLeft ? run.slice(Math.max(0, run.length - most)) : run.slice(0, most);
 }
 
-function groupAt({ x, y, w }: Rect, { seats, table }: Module): SeatGroup {
+function groupAt({ x, y, w }: Rect, { seats, table }: RowUnit): SeatGroup {
   const depth = table?.deepMm ?? 0;
   const chairs = Array.from({ length: seats }, (_, index): Piece => ({
     kind: 'chair',
@@ -165,11 +165,11 @@ function wheelchairGroups(
   y: number,
   count: number,
   blocks: readonly Block[],
-  module: Module,
+  unit: RowUnit,
 ): SeatGroup[] {
   const taken = keptFree(room);
   const places = blocks.flatMap(({ x, modules }) => {
-    const width = modules * module.widthMm;
+    const width = modules * unit.widthMm;
     return Array.from({ length: Math.floor(width / WHEELCHAIR.widthMm) }, (_, index) => ({
       x: x + index * WHEELCHAIR.widthMm,
       y,
@@ -194,27 +194,27 @@ export function rowsIn(
   aisles: Aisles,
   wishes: Wishes,
 ): Arrangement {
-  const module: Module = ROW_MODULES[kind];
-  const blocks = blocksFor(room.widthMm, module, aisles);
+  const unit: RowUnit = ROW_MODULES[kind];
+  const blocks = blocksFor(room.widthMm, unit, aisles);
   const stage = stageAt(room, wishes.stage);
   const taken = keptFree(room);
   const front = stage ? stage.y + stage.h : 0;
   const first = front + AISLE_MM;
-  const wheelchairs = wheelchairGroups(room, first, wishes.wheelchairs, blocks, module);
-  const pitch = (module.table?.deepMm ?? 0) + CHAIR_MM + module.clearMm;
+  const wheelchairs = wheelchairGroups(room, first, wishes.wheelchairs, blocks, unit);
+  const pitch = (unit.table?.deepMm ?? 0) + CHAIR_MM + unit.clearMm;
   const start = first + (wheelchairs.length ? WHEELCHAIR.depthMm + ROW_CLEAR_MM : 0);
   const rows: SeatGroup[] = [];
   // Behind the last row the way across takes the place of the free floor.
-  for (let y = start; y + pitch - module.clearMm + AISLE_MM <= room.depthMm; y += pitch) {
+  for (let y = start; y + pitch - unit.clearMm + AISLE_MM <= room.depthMm; y += pitch) {
     const cells = blocks.flatMap((block) =>
       runsOf(
         Array.from({ length: block.modules }, (_, index) => ({
           block,
           index,
-          rect: { x: block.x + index * module.widthMm, y, w: module.widthMm, h: pitch },
+          rect: { x: block.x + index * unit.widthMm, y, w: unit.widthMm, h: pitch },
         })),
         taken,
-      ).flatMap((run) => allowedOf(run, module)),
+      ).flatMap((run) => allowedOf(run, unit)),
     );
     const middle = room.widthMm / 2;
     const nearest = [...cells].sort(
@@ -222,7 +222,7 @@ export function rowsIn(
         Math.abs(a.rect.x + a.rect.w / 2 - middle) - Math.abs(b.rect.x + b.rect.w / 2 - middle) ||
         a.rect.x - b.rect.x,
     );
-    rows.push(...nearest.map(({ rect }) => groupAt(rect, module)));
+    rows.push(...nearest.map(({ rect }) => groupAt(rect, unit)));
   }
   return {
     fixed: stage ? [{ kind: 'stage', shape: stage }] : [],

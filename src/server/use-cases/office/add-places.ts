@@ -26,6 +26,8 @@ async function addSpace(
     area_m2: space.areaM2,
     length_m: space.lengthM,
     width_m: space.widthM,
+    doors: JSON.stringify(space.doors),
+    obstacles: JSON.stringify(space.obstacles),
     step_free: space.stepFree ? 1 : 0,
     outdoor: space.outdoor ? 1 : 0,
     posted_limit: space.postedLimit,

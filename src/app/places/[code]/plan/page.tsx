@@ -1,0 +1,33 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { planQuerySchema } from '@/contracts/seating';
+import { pageContext } from '@/server/http/page';
+import { spaceFloor } from '@/server/use-cases/look/space-floor';
+import Link from '@/ui/primitives/link';
+import { SeatingPlanner } from '@/ui/seating/seating-planner';
+
+export const metadata: Metadata = { title: 'Set with' };
+
+interface PlanPageProps {
+  readonly params: Promise<{ code: string }>;
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function PlanPage({ params, searchParams }: PlanPageProps) {
+  const { code } = await params;
+  const ctx = await pageContext('space.find', `/places/${code}/plan`);
+  const floor = await spaceFloor(ctx, code);
+  if (!floor.ok) notFound();
+  const { name, code: known, building } = floor.value;
+  return (
+    <>
+      <p className="pb-1">
+        <Link href={`/places/${known}`}>
+          {name}, {building}
+        </Link>
+      </p>
+      <h1 className="pb-3 text-3xl">How {name} could be set</h1>
+      <SeatingPlanner floor={floor.value} query={planQuerySchema.parse(await searchParams)} />
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { SIDES, type Room } from '@/core/seating/plan/room';
+
+/** The floor of a space, ready to be set. */
+export interface SpaceFloor {
+  readonly code: string;
+  readonly name: string;
+  readonly building: string;
+  readonly room: Room;
+  /** Drawn from its area where its sides were never measured. */
+  readonly isMeasured: boolean;
+  readonly layouts: readonly { readonly layout: Layout; readonly seats: number }[];
+}
+
+const numberIn = (least: number, most: number) =>
+  z.coerce.number().int().min(least).max(most).optional().catch(undefined);
+
+/** What a plan is asked for with, as it stands in an address; what cannot be read is left out. */
+export const planQuerySchema = z.object({
+  people: numberIn(1, 5000),
+  layout: z.enum(LAYOUTS).optional().catch(undefined),
+  wheelchairs: numberIn(0, 500),
+  round: z.enum(['8', '10']).optional().catch(undefined),
+  front: z.enum(SIDES).optional().catch(undefined),
+  stage: z.enum(['1']).optional().catch(undefined),
+});
+export type PlanQuery = z.output<typeof planQuerySchema>;
+
+/** Where the plan of a space is tried out. */
+export function planHref(code: string, query: PlanQuery = {}): string {
+  const text = new URLSearchParams(
+    Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
+  ).toString();
+  return `/places/${encodeURIComponent(code)}/plan${text ? `?${text}` : ''}`;
+}
