@@ -14,6 +14,8 @@ export interface OrderView {
   readonly building: string;
   readonly layout: string;
   readonly people: number;
+  /** Where the room is seen as it is to be set; null where there is nothing to see. */
+  readonly planHref: string | null;
   readonly eventTitle: string;
   readonly reference: string;
   readonly equipment: readonly { readonly name: string; readonly quantity: number; readonly store: string }[];

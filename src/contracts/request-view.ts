@@ -59,6 +59,8 @@ export interface SpaceLine {
   readonly layoutKind: Layout;
   readonly people: number;
   readonly wheelchairs: number;
+  /** Its floor is known, so that it can be seen set. */
+  readonly hasFloor: boolean;
   /** Bands of the first date, for a drawing to scale. */
   readonly bands: readonly Band[];
 }

@@ -105,3 +105,25 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
   expect(reply.status).toBe(400);
   expect(await reply.text()).toContain('is outdoors too');
 });
+
+test('the office offers a picked date an hour of its own choosing, or moves it there; what it does is said before', async () => {
+  const reference = await asked({ title: 'Woad vats', day: '2029-02-13' });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  await page.click('summary ::-p-text(Another time or place for what is picked)');
+  await fill(page, 'Starts', '16:00');
+  await says(page, 'The history will say: moved 1 date');
+  await enter(page, 'Offer it for 1 date, and keep it until');
+  await says(page, 'Done: proposed another place or time for 1 date.');
+  expect((await view(reference)).dates[0]).toMatchObject({
+    when: 'Tue 13 Feb 2029, 18:00–20:00',
+    proposal: expect.stringContaining('Tue 13 Feb 2029, 16:00–18:00, Council Room'),
+  });
+  await fill(page, 'Starts', '15:00');
+  await says(page, 'The history will say: moved 1 date');
+  await enter(page, 'Move 1 date');
+  await says(page, 'Done: moved 1 date.');
+  expect((await view(reference)).dates[0]).toMatchObject({
+    when: 'Tue 13 Feb 2029, 15:00–17:00',
+    state: 'waiting',
+  });
+});

@@ -35,6 +35,14 @@ export async function newPage(browser: Browser, size = { width: 1280, height: 80
 
 export const open = (page: Page, path: string) => page.goto(`${BASE}${path}`, { waitUntil: 'load' });
 
+/** Waits until the controls of a page hear what is done to them: a choice made before is lost. */
+export const awake = (page: Page) =>
+  page.waitForFunction(() =>
+    [...document.querySelectorAll('main :is(button, select, input)')].every((node) =>
+      Object.keys(node).some((key) => key.startsWith('__reactProps')),
+    ),
+  );
+
 /** A page of a person of their own at an address, signed in where an account is named. */
 export async function show(
   browser: Browser,

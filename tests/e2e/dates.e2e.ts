@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import {
   as,
+  awake,
   BASE,
   byRole,
   fill,
@@ -23,8 +24,11 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const datesOf = (path: string, who?: Account, size?: { width: number; height: number }) =>
-  show(browser, path, who, size);
+async function datesOf(path: string, who?: Account, size?: { width: number; height: number }) {
+  const page = await show(browser, path, who, size);
+  await awake(page);
+  return page;
+}
 
 /** How often an event with this title is drawn. */
 const drawn = (page: Page, title: string) =>

@@ -6,6 +6,7 @@ import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { FallbackPanel } from './fallback-panel';
 import { Ladder } from './ladder';
+import { OfficeMove } from './office-move';
 import { OfficeWays, useOfficeWays } from './office-ways';
 import { choicesOf, type Choices } from './one-step';
 import { OneStepPanel } from './one-step-panel';
@@ -227,6 +228,15 @@ export function DecidePanel({
         }}
         offerUntil={offerUntil}
       />
+      {!isOneStep && waiting.length > 0 && (
+        <OfficeMove
+          request={request}
+          picked={picked}
+          spaces={places}
+          change={change}
+          offerUntil={offerUntil}
+        />
+      )}
       <FallbackPanel request={request} change={change} places={places} />
       {isOneStep ? null : waiting.length > 0 ? (
         <Decision change={change} picked={picked} waiting={waiting.length} />

@@ -147,15 +147,17 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
           </p>
           <p>
             {space.layout}, {space.people} people{' '}
-            <Link
-              href={planHref(space.code, {
-                people: space.people,
-                layout: space.layoutKind,
-                ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
-              })}
-            >
-              See it set
-            </Link>
+            {space.hasFloor && (
+              <Link
+                href={planHref(space.code, {
+                  people: space.people,
+                  layout: space.layoutKind,
+                  ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
+                })}
+              >
+                See it set
+              </Link>
+            )}
           </p>
           <BandDrawing bands={space.bands} tzid={tzid} hue={category.hue} />
         </section>

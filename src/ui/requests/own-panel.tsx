@@ -5,7 +5,8 @@ import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { Ladder } from './ladder';
 import { LeaveDialog } from './leave-dialog';
-import { OwnChange, type SpaceOption } from './own-change';
+import { OwnChange } from './own-change';
+import type { SpaceOption } from './patch-fields';
 import { OwnWays } from './own-ways';
 import { useChange, type ChangeHandle } from './use-change';
 

@@ -5,6 +5,7 @@ import type { MarkReply } from '@/contracts/mark-order';
 import type { OrderView } from '@/contracts/orders';
 import type { ErrorReply } from '@/contracts/refusal';
 import { send } from '@/ui/hooks/send';
+import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 const PHASE: Readonly<Record<OrderView['phase'], string>> = { setup: 'Setup', strike: 'Strike' };
@@ -43,6 +44,13 @@ function OrderCard({ order }: { order: OrderView }) {
         <p className="font-semibold">
           {order.phase === 'setup' ? `${order.layout}, for ${order.people}` : order.title}
         </p>
+        {order.planHref && (
+          <p>
+            <Link href={order.planHref} className="inline-block min-h-7">
+              See it set
+            </Link>
+          </p>
+        )}
         <p className="text-soft">
           {order.eventTitle} · {order.reference}
           {order.contentVersion > 1 ? ` · version ${order.contentVersion}` : ''}

@@ -32,10 +32,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
   if (!outcome.ok) notFound();
   const request = outcome.value;
   const tzid = await siteZone(ctx.db);
-  const needsPlaces =
-    request.wantsText !== null ||
-    request.dates.some(({ outdoors, isPast }) => outdoors.length > 0 && !isPast);
-  const spaces = needsPlaces ? await knownSpaces(ctx.db) : [];
+  const spaces = await knownSpaces(ctx.db);
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-6 pb-1">

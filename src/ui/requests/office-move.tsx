@@ -1,0 +1,81 @@
+'use client';
+import { useState } from 'react';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import { PatchFields, usePatch, type SpaceOption } from './patch-fields';
+import { PreviewLines } from './preview-lines';
+import type { ChangeHandle } from './use-change';
+import { itemsOf, usePreview } from './use-preview';
+
+interface OfficeMoveProps {
+  readonly request: RequestView;
+  readonly picked: readonly DateView[];
+  readonly spaces: readonly SpaceOption[];
+  readonly change: ChangeHandle;
+  /** An offer is kept until then unless another moment is given. */
+  readonly offerUntil: string;
+}
+
+/** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */
+export function OfficeMove({ request, picked, spaces, change, offerUntil }: OfficeMoveProps) {
+  const handle = usePatch(request, picked);
+  const [reason, setReason] = useState('');
+  const [until, setUntil] = useState(offerUntil);
+  const { patch } = handle;
+  const ids = picked.map(({ id }) => id);
+  const preview = usePreview(patch && { action: 'move', patch, reason: '' }, itemsOf(request, ids));
+  const dates = countText(ids.length, 'date', 'dates');
+  const isIdle = !patch || !ids.length || change.isSending;
+  const canOffer = picked.length > 0 && picked.every(({ actions }) => actions.includes('propose'));
+  const run = async (step: Parameters<ChangeHandle['run']>[0]) => {
+    if (await change.run(step, ids)) handle.clear();
+  };
+  return (
+    <details className="sheet mt-3 p-3">
+      <summary className="cursor-pointer font-semibold">Another time or place for what is picked</summary>
+      <PatchFields request={request} spaces={spaces} handle={handle}>
+        <label className="col-span-2">
+          Why <span className="text-soft">(needed where it goes past a rule; the requester reads it)</span>
+          <input
+            className="field"
+            maxLength={1000}
+            value={reason}
+            onChange={({ target }) => setReason(target.value)}
+          />
+        </label>
+      </PatchFields>
+      <PreviewLines preview={preview} />
+      <div className="mt-2 flex flex-wrap items-end gap-2">
+        <button
+          type="button"
+          className="press"
+          disabled={isIdle}
+          onClick={() => patch && void run({ action: 'move', patch, reason })}
+        >
+          Move {dates}
+        </button>
+        {canOffer && (
+          <form
+            className="flex flex-wrap items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (patch) void run({ action: 'propose', patch, until });
+            }}
+          >
+            <button type="submit" className="press" disabled={isIdle}>
+              Offer it for {dates}, and keep it until
+            </button>
+            <input
+              className="field w-52"
+              type="datetime-local"
+              aria-label="What is offered is kept until"
+              required
+              value={until}
+              onChange={({ target }) => setUntil(target.value)}
+            />
+          </form>
+        )}
+      </div>
+    </details>
+  );
+}

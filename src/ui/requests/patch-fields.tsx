@@ -1,0 +1,142 @@
+import { useState, type ReactNode } from 'react';
+import type { DatePatchBody as Patch } from '@/contracts/patch';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import { Combobox } from '@/ui/primitives/combobox';
+
+/** A space a date may go to. */
+export interface SpaceOption {
+  readonly id: number;
+  readonly name: string;
+  readonly building: string;
+}
+
+interface Fields {
+  readonly startsAt: string;
+  readonly endsAt: string;
+  readonly days: string;
+  readonly people: string;
+  readonly spaceId: string;
+}
+
+const NOTHING: Fields = { startsAt: '', endsAt: '', days: '', people: '', spaceId: '' };
+const clock = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
+
+/** What the fields ask to be different; null where nothing is. `hours` are those the picked dates have now. */
+function patchOf(
+  fields: Fields,
+  { spaces }: RequestView,
+  hours: readonly [string, string] | null,
+): Patch | null {
+  const { startsAt, endsAt, days, people, spaceId } = fields;
+  const from = spaces[0]?.id;
+  const start = startsAt || hours?.[0];
+  const end = endsAt || (startsAt ? undefined : hours?.[1]);
+  const lengthMin = endsAt && start && end ? (clock(end) - clock(start) + 1440) % 1440 || 1440 : undefined;
+  const patch: Patch = {
+    ...(startsAt && { startsAt }),
+    ...(lengthMin && { lengthMin }),
+    ...(Number(days) && { shiftMin: Number(days) * 1440 }),
+    ...(Number(people) > 0 && { people: Number(people) }),
+    ...(spaceId &&
+      from !== undefined &&
+      Number(spaceId) !== from && { spaces: [{ from, to: Number(spaceId) }] }),
+  };
+  return Object.keys(patch).length ? patch : null;
+}
+
+/** Hours the picked dates share, read off their words; null where they differ. */
+function sharedHours(picked: readonly DateView[]): readonly [string, string] | null {
+  const found = new Set(
+    picked.map(({ when }) => /(\d\d:\d\d)–(\d\d:\d\d)/.exec(when)?.slice(1, 3).join(' ') ?? ''),
+  );
+  const [only] = [...found];
+  return found.size === 1 && only ? (only.split(' ') as [string, string]) : null;
+}
+
+export interface PatchHandle {
+  readonly fields: Fields;
+  /** Null where nothing is to be different. */
+  readonly patch: Patch | null;
+  set(part: Partial<Fields>): void;
+  clear(): void;
+}
+
+/** What is to be different of picked dates, as it is typed. */
+export function usePatch(request: RequestView, picked: readonly DateView[]): PatchHandle {
+  const [fields, setFields] = useState<Fields>(NOTHING);
+  return {
+    fields,
+    patch: patchOf(fields, request, sharedHours(picked)),
+    set: (part) => setFields((before) => ({ ...before, ...part })),
+    clear: () => setFields(NOTHING),
+  };
+}
+
+interface PatchFieldsProps {
+  readonly request: RequestView;
+  readonly spaces: readonly SpaceOption[];
+  readonly handle: PatchHandle;
+  readonly children: ReactNode;
+}
+
+/** Other hours, another day, people or space; what is left empty stays. */
+export function PatchFields({ request, spaces, handle, children }: PatchFieldsProps) {
+  const { fields } = handle;
+  const set = (name: keyof Fields) => (event: { target: { value: string } }) =>
+    handle.set({ [name]: event.target.value });
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
+      <label>
+        Starts
+        <input className="field" type="time" value={fields.startsAt} onChange={set('startsAt')} />
+      </label>
+      <label>
+        Ends
+        <input className="field" type="time" value={fields.endsAt} onChange={set('endsAt')} />
+      </label>
+      <label>
+        Days later
+        <input
+          className="field"
+          type="number"
+          step={1}
+          min={-366}
+          max={366}
+          value={fields.days}
+          placeholder="0"
+          onChange={set('days')}
+        />
+      </label>
+      <label>
+        People
+        <input
+          className="field"
+          type="number"
+          step={1}
+          min={1}
+          value={fields.people}
+          onChange={set('people')}
+        />
+      </label>
+      {request.spaces.length > 0 && (
+        <label className="col-span-2">
+          Another space
+          <Combobox
+            aria-label="Another space"
+            options={[
+              { value: '', text: 'as it is' },
+              ...spaces.map(({ id, name, building }) => ({
+                value: String(id),
+                text: name,
+                group: building,
+              })),
+            ]}
+            value={fields.spaceId}
+            onChange={(spaceId) => handle.set({ spaceId })}
+          />
+        </label>
+      )}
+      {children}
+    </div>
+  );
+}
