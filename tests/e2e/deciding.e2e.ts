@@ -284,14 +284,14 @@ test('a series goes on longer from a date on, at another time, and back in one p
   const reference = await asked({ title: 'Ink made of galls', day: '2028-09-05', dates: 4 });
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await page.click('summary ::-p-text(From a date on otherwise, or longer)');
-  await page.select('details select', String((await view(reference)).dates[2]!.id));
-  await page.$$eval('details input[type="date"]', (inputs) => {
+  await page.select('details:has(select) select', String((await view(reference)).dates[2]!.id));
+  await page.$$eval('details:has(select) input[type="date"]', (inputs) => {
     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(inputs[1], '2028-01-01');
     inputs[1]!.dispatchEvent(new Event('input', { bubbles: true }));
   });
   await press(page, 'Change the series from there on');
   await says(page, 'The last day must not lie before the first.');
-  await page.$$eval('details input[type="date"], details input[type="time"]', (inputs) => {
+  await page.$$eval('details:has(select) :is(input[type="date"], input[type="time"])', (inputs) => {
     const set = (input: Element | undefined, value: string) => {
       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
       input!.dispatchEvent(new Event('input', { bubbles: true }));
@@ -300,6 +300,7 @@ test('a series goes on longer from a date on, at another time, and back in one p
     set(inputs[2], '19:00');
     set(inputs[3], '2028-10-10');
   });
+  await says(page, 'The history will say: the series goes another way from there on');
   await press(page, 'Change the series from there on');
   await says(page, 'Done');
   const changed = (await view(reference)).dates.filter(({ state }) => state === 'waiting');

@@ -182,7 +182,7 @@ export function SeatingPlanner({ floor, query }: PlannerProps) {
         </label>
       </form>
       <section aria-label="Plan" className="sheet p-4">
-        <div role="status" className={isBehind ? 'opacity-60' : ''}>
+        <div role="status" aria-busy={isBehind}>
           {plan ? (
             <>
               <p className={`text-lg font-semibold ${plan.short ? 'text-clash' : ''}`}>{sayPlaces(plan)}</p>
