@@ -146,9 +146,11 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
             {space.name} <span className="font-normal text-soft">{space.building}</span>
           </p>
           <p>
-            {space.layout}, {space.people} people{' '}
+            {space.layout}, {space.people} people
+            {space.hasFloor && ' · '}
             {space.hasFloor && (
               <Link
+                className="underline"
                 href={planHref(space.code, {
                   people: space.people,
                   layout: space.layoutKind,

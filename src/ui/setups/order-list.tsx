@@ -46,7 +46,7 @@ function OrderCard({ order }: { order: OrderView }) {
         </p>
         {order.planHref && (
           <p>
-            <Link href={order.planHref} className="inline-block min-h-7">
+            <Link href={order.planHref} className="inline-block min-h-7 underline">
               See it set
             </Link>
           </p>
