@@ -144,6 +144,25 @@ export async function openOffice(office: OfficeFile = SMALL_OFFICE): Promise<Tes
   };
 }
 
+/** The same with a yard, outdoors. */
+export const OFFICE_WITH_YARD: OfficeFile = {
+  ...SMALL_OFFICE,
+  buildings: [
+    ...SMALL_OFFICE.buildings,
+    {
+      name: 'Grounds',
+      spaces: [
+        {
+          code: 'YD',
+          name: 'Yard',
+          outdoor: true,
+          layouts: [{ layout: 'standing', seats: 80, setupMin: 0, strikeMin: 0 }],
+        },
+      ],
+    },
+  ],
+};
+
 /** A weekly rule on the weekday of its start, as the form sends it. */
 export const weekly = (every: number, until: string) => ({
   rule: `FREQ=WEEKLY${every === 1 ? '' : `;INTERVAL=${every}`};UNTIL=${until.replace(/-/g, '')}T235959`,

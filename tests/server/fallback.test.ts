@@ -2,32 +2,15 @@ import { releaseLapsedHolds } from '@/server/changes/lapsed-holds';
 import { violations } from '@/server/db/invariants';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { act, datesOf, expectDone, refusalOf, submit, undo } from '@tests/builders/changes';
-import { at, openOffice, SMALL_OFFICE, SPACE, weekly, type TestOffice } from '@tests/builders/office';
+import { at, openOffice, OFFICE_WITH_YARD, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
 // Seventy of the house's eighty chairs: the date outdoors and its place indoors can only share them.
 const CHAIRS = [{ typeId: 1, quantity: 70 }];
-const OFFICE = {
-  ...SMALL_OFFICE,
-  buildings: [
-    ...SMALL_OFFICE.buildings,
-    {
-      name: 'Grounds',
-      spaces: [
-        {
-          code: 'YD',
-          name: 'Yard',
-          outdoor: true,
-          layouts: [{ layout: 'standing' as const, seats: 80, setupMin: 0, strikeMin: 0 }],
-        },
-      ],
-    },
-  ],
-};
 const YARD = 6;
 
 let office: TestOffice;
 beforeEach(async () => {
-  office = await openOffice(OFFICE);
+  office = await openOffice(OFFICE_WITH_YARD);
 });
 afterEach(async () => {
   expect(await violations(office.db)).toEqual([]);

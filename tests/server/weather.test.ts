@@ -3,25 +3,8 @@ import { risks } from '@/server/use-cases/decide/risks';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { standInForecast } from '@/server/weather/stand-in';
 import { act, expectDone, submit } from '@tests/builders/changes';
-import { at, openOffice, SMALL_OFFICE, type TestOffice } from '@tests/builders/office';
+import { at, openOffice, OFFICE_WITH_YARD, type TestOffice } from '@tests/builders/office';
 
-const OFFICE = {
-  ...SMALL_OFFICE,
-  buildings: [
-    ...SMALL_OFFICE.buildings,
-    {
-      name: 'Grounds',
-      spaces: [
-        {
-          code: 'YD',
-          name: 'Yard',
-          outdoor: true,
-          layouts: [{ layout: 'standing' as const, seats: 80, setupMin: 0, strikeMin: 0 }],
-        },
-      ],
-    },
-  ],
-};
 const EVENT = { start: at('2027-04-15T10:00'), end: at('2027-04-15T13:00') };
 const seedWhere = (isWild: boolean): number => {
   for (let seed = 1; ; seed += 1)
@@ -30,7 +13,7 @@ const seedWhere = (isWild: boolean): number => {
 
 let office: TestOffice;
 beforeEach(async () => {
-  office = await openOffice(OFFICE);
+  office = await openOffice(OFFICE_WITH_YARD);
 });
 afterEach(() => office.close());
 
