@@ -6,7 +6,7 @@ import { doorZone } from '@/core/seating/plan/room';
 
 const PAD_MM = 1300;
 /** Figures are as large beside a large room as beside a small one. */
-const LABEL_SHARE = 0.022;
+const LABEL_SHARE = 0.03;
 
 interface Look {
   readonly fill: string;

@@ -219,6 +219,9 @@ describe('what a room holds', () => {
     const ten = planSeating(hall, wish('rounds', 60, { roundSize: 10 }));
     expect([eight.counts.round, eight.counts.chair, eight.short]).toEqual([8, 60, 0]);
     expect([ten.counts.round, ten.counts.chair, ten.short]).toEqual([6, 60, 0]);
+    // Also where the room is only just wide enough: no seat is lost between two tables.
+    const bay = planSeating(room(12.8, 12.5), wish('rounds', 60));
+    expect([bay.counts.round, bay.counts.chair, bay.short]).toEqual([8, 60, 0]);
   });
 
   // The bound stated for rooms without columns of at least 8 by 8 m: a share of what the published load would allow.

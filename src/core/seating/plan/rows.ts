@@ -67,7 +67,7 @@ function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles):
   const most = Array.from({ length: count }, (_, index) =>
     Math.floor(limitOf(atWalls || index > 0, atWalls || index < count - 1) / unit.seats),
   );
-  // Filled from the middle outwards in turn, so that the blocks stay alike.
+  // Filled in turn, so that the blocks stay alike.
   const modules = most.map(() => 0);
   let left = Math.min(
     free,

@@ -4,6 +4,7 @@ import { keptFree, type Room } from './room';
 import {
   BETWEEN_CHAIRS_MM,
   CABARET_SEATS,
+  CELL_MM,
   CHAIR_DISC_MM,
   CHAIR_GAP_MM,
   ROUNDS,
@@ -80,9 +81,12 @@ export function roundsIn(
   const stage = stageAt(room, wishes.stage);
   const taken = keptFree(room);
   const table = ROUNDS[size].diameterMm;
-  // A whole way between chairs and wall as well: else nobody comes to those at the wall.
-  const edge = Math.ceil(table / 2 + CHAIR_GAP_MM + CHAIR_DISC_MM) + BETWEEN_CHAIRS_MM;
-  const pitch = 2 * edge - BETWEEN_CHAIRS_MM;
+  const around = Math.ceil(table / 2 + CHAIR_GAP_MM + CHAIR_DISC_MM);
+  // Chairs stand between cells of the floor: a cell to either side, or the way between two of them is lost to rounding.
+  const passage = BETWEEN_CHAIRS_MM + 2 * CELL_MM;
+  // The same between chairs and wall: else nobody comes to those at the wall.
+  const edge = around + passage;
+  const pitch = 2 * around + passage;
   const top = stage ? stage.y + stage.h : 0;
   const seats = isCabaret ? CABARET_SEATS[size] : size;
   const groups: SeatGroup[] = [];
