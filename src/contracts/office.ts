@@ -6,7 +6,7 @@ import { ROLES } from '@/core/roles';
 import { TOP_UP_MIN } from '@/core/occupancy/turnover';
 import type { LocalDate } from '@/core/time/local-time';
 import { isZone } from '@/core/time/zone';
-import { DUE_EDGES } from '@/core/work-orders/plan-orders';
+import { DUE_EDGES } from '@/core/work-orders/recipe';
 import { localDateField, localDateTimeField, plainText, requiredLine, wholeNumber } from './fields';
 
 /** Okabe and Ito (2008), told apart by most colour-blind readers; the colours of categories. */

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
+import type { OccurrenceId } from '@/core/ids';
 import { changeSchema, type ChangeBody, type ChangeReply } from '@/contracts/change';
 import type { Outcome } from '@/contracts/refusal';
 import type { Database } from '@/server/db/connection';
+import { ChangeSet } from '@/server/changes/change-set';
+import { syncOrders } from '@/server/changes/orders/sync-orders';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
@@ -98,6 +101,23 @@ export async function everyKindOfBooking(office: TestOffice, day: string) {
 export const undo = (office: TestOffice, who: string, changeSet: number) =>
   undoChange(office.as(who), changeSet, randomUUID());
 
+/** Orders that are otherwise than the dates in force ask for: what bringing all of them in line anew would change. */
+export async function ordersOutOfLine({ db, clock }: TestOffice): Promise<string[]> {
+  return db.write(async (tx) => {
+    const change = new ChangeSet(tx, 0, null, clock.now());
+    const rows = await tx.rows<{ id: OccurrenceId }>('SELECT id FROM occurrence');
+    await syncOrders(
+      change,
+      rows.map(({ id }) => id),
+    );
+    const lines = change.lines('work_order').map(({ id, before, after }) => {
+      const changed = Object.keys(after ?? {}).filter((column) => before?.[column] !== after![column]);
+      return `${String(after?.order_key ?? id)}: ${changed.map((column) => `${column} ${String(before?.[column])} → ${String(after![column])}`).join(', ')}`;
+    });
+    return { keep: false, value: lines };
+  });
+}
+
 /** Everything a change may alter, as text: what two moments of a house are compared by. Numbers that only go on are left out. */
 export async function worldOf(db: Database): Promise<string[]> {
   const lines = async (name: string, sql: string) =>
@@ -127,7 +147,7 @@ export async function worldOf(db: Database): Promise<string[]> {
     )),
     ...(await lines(
       'order',
-      `SELECT w.order_key, w.claim_id, w.due_min, w.from_min, w.work_min, v.content FROM work_order w
+      `SELECT w.order_key, w.claim_id, w.due_min, w.from_min, w.work_min, w.covered_by, v.content FROM work_order w
       JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version WHERE w.state <> 'withdrawn' ORDER BY 1`,
     )),
     ...(await lines(

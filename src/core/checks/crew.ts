@@ -18,7 +18,9 @@ function jobsOf(date: WantedDate, team: TeamLoad): WantedJob[] {
       setup: { start: occupied.start, end: host.start },
       strike: { start: host.end, end: occupied.end },
     };
-    return team.does.flatMap(({ phase, crew }) => {
+    return team.does.flatMap(({ phase, crew, layouts = [], spaces = [] }) => {
+      if (layouts.length && !layouts.includes(space.layout)) return [];
+      if (spaces.length && !spaces.includes(space.spaceId)) return [];
       const window = windows[phase];
       const minutes = window.end - window.start;
       return minutes > 0 ? [{ date, spaceIndex, window, workMin: minutes * crew }] : [];

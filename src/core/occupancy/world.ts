@@ -2,7 +2,7 @@ import type { StockLine } from '../equipment/peak-use';
 import type { ClaimId, EquipmentTypeId, RequestId, ResourceId, SegmentId, SpaceId } from '../ids';
 import type { CrewJob, Shift } from '../labour/crew-load';
 import type { DateSet } from '../recurrence/dates';
-import type { LayoutOffer } from '../seating/capacity';
+import type { Layout, LayoutOffer } from '../seating/capacity';
 import type { Feature } from '../spaces/features';
 import type { Closure, HoursLine } from '../spaces/hours';
 import type { PolicyLine } from '../spaces/policy';
@@ -79,7 +79,15 @@ export interface TeamLoad {
   readonly shifts: readonly Shift[];
   readonly jobs: readonly CrewJob[];
   /** What the team does at each claimed space: so many people for the minutes of setup or strike. */
-  readonly does: readonly { readonly phase: 'setup' | 'strike'; readonly crew: number }[];
+  readonly does: readonly TeamTask[];
+}
+
+export interface TeamTask {
+  readonly phase: 'setup' | 'strike';
+  readonly crew: number;
+  /** Only where the space is set so, and only in these spaces; nothing named is everywhere. */
+  readonly layouts?: readonly Layout[];
+  readonly spaces?: readonly SpaceId[];
 }
 
 /** A series without end as far as it has no rows yet: its later dates are only expected. */

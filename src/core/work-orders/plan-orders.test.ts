@@ -1,87 +1,120 @@
-import type { EquipmentTypeId, OccurrenceId, SpaceId } from '../ids';
-import { epochMinute, interval } from '../time/epoch-minute';
-import { ordersFor, planOrders, type OrderedDate, type Recipe } from './plan-orders';
+import fc from 'fast-check';
+import type { OccurrenceId, PersonId } from '../ids';
+import { orderedDate, recipe, START } from '../../../tests/builders/orders';
+import { addMinutes } from '../time/epoch-minute';
+import { ordersFor, type WantedOrder } from './orders-for';
+import { counterKey, planOrders, undoneWork, type OrderState, type StoredOrder } from './plan-orders';
 
-const START = epochMinute(30_000_000);
-const recipes: Recipe[] = [
-  { id: 1, phase: 'setup', title: 'Set the room', teamId: 1, due: 'access-start', dueOffsetMin: 0 },
-  { id: 2, phase: 'strike', title: 'Clear the room', teamId: 1, due: 'occupied-end', dueOffsetMin: 0 },
+const recipes = [
+  recipe({ id: 1, phase: 'setup', title: 'Set the room', due: 'access-start' }),
+  recipe({ id: 2, phase: 'strike', title: 'Clear the room', due: 'occupied-end' }),
 ];
-const date = (
-  more: { people?: number; setupMin?: number; strikeMin?: number; chairs?: number; notes?: string } = {},
-): OrderedDate => ({
-  occurrenceId: 5 as OccurrenceId,
-  reference: 'QK7-3MW',
-  eventTitle: 'Grafting night',
-  notes: more.notes ?? '',
-  claim: {
-    event: interval(START, epochMinute(START + 120)),
-    accessMin: 30,
-    exitMin: 20,
-    spaces: [
-      {
-        spaceId: 2 as SpaceId,
-        layout: 'rounds',
-        people: more.people ?? 24,
-        setupMin: more.setupMin ?? 45,
-        strikeMin: more.strikeMin ?? 40,
-      },
-    ],
-    equipment: more.chairs ? [{ typeId: 7 as EquipmentTypeId, quantity: more.chairs, spaceIndex: 0 }] : [],
-  },
-  spaces: [{ place: 'Potting Studio', building: 'Walled Garden' }],
-  equipment: more.chairs ? [{ name: 'Folding chair', store: 'Cart Shed' }] : [],
-});
-
-describe('orders of an approved date', () => {
-  test('setup is due when access begins, strike when the space is given up', () => {
-    const [setup, strike] = ordersFor(date(), recipes);
-    expect(setup).toMatchObject({
-      key: '1:5:0:setup',
-      content: { fromMin: START - 75, dueMin: START - 30, layout: 'rounds', people: 24 },
-    });
-    expect(strike).toMatchObject({
-      key: '2:5:0:strike',
-      content: { fromMin: START + 140, dueMin: START + 180 },
-    });
-  });
-
-  test('no crew minutes, nothing to carry and no word from the host is no work', () => {
-    expect(ordersFor(date({ setupMin: 0, strikeMin: 0 }), recipes)).toEqual([]);
-    expect(
-      ordersFor(date({ setupMin: 0, strikeMin: 0, notes: 'Leave the door on the latch' }), recipes),
-    ).toHaveLength(1);
-    const carried = ordersFor(date({ setupMin: 0, strikeMin: 0, chairs: 30 }), recipes);
-    expect(carried.map(({ content }) => content.equipment)).toEqual([
-      [{ name: 'Folding chair', store: 'Cart Shed', quantity: 30 }],
-      [{ name: 'Folding chair', store: 'Cart Shed', quantity: 30 }],
-    ]);
-  });
-});
+const of = (more: Parameters<typeof orderedDate>[0] = {}) =>
+  ordersFor(orderedDate(more), recipes, 'Europe/London');
+const stored = (orders: readonly WantedOrder[], more: Partial<StoredOrder> = {}): StoredOrder[] =>
+  orders.map(({ key, origin, phase, content }) => ({
+    key,
+    origin,
+    phase,
+    content,
+    state: 'open',
+    version: 1,
+    isIssued: true,
+    ...more,
+  }));
+const keysOf = (orders: readonly { readonly key: string }[]) => orders.map(({ key }) => key);
 
 describe('bringing stored orders in line', () => {
-  const wanted = ordersFor(date(), recipes);
-  const stored = (state: 'open' | 'done' | 'withdrawn') =>
-    wanted.map(({ key, content }) => ({ key, state, content }));
+  const wanted = of();
+  const nothing = { add: [], replace: [], revise: [], withdraw: [] };
 
   test('first all are added, then nothing, however often it runs', () => {
     expect(planOrders(wanted, []).add).toHaveLength(2);
-    expect(planOrders(wanted, stored('open'))).toEqual({ add: [], revise: [], withdraw: [] });
-    expect(planOrders(wanted, stored('done'))).toEqual({ add: [], revise: [], withdraw: [] });
+    expect(planOrders(wanted, stored(wanted))).toEqual(nothing);
+    expect(planOrders(wanted, stored(wanted, { state: 'done' }))).toEqual(nothing);
+    expect(planOrders(wanted, JSON.parse(JSON.stringify(stored(wanted))))).toEqual(nothing);
   });
 
-  test('other content is a revision; JSON read back is the same content', () => {
-    const more = ordersFor(date({ people: 26 }), recipes);
-    expect(planOrders(more, stored('open')).revise.map(({ key }) => key)).toEqual([
-      '1:5:0:setup',
-      '2:5:0:strike',
-    ]);
-    expect(planOrders(wanted, JSON.parse(JSON.stringify(stored('open')))).revise).toEqual([]);
+  test('other content is a new version once issued, and replaced without a word before', () => {
+    const more = of({ people: 26 });
+    expect(keysOf(planOrders(more, stored(wanted)).revise)).toEqual(['1:5:0:setup', '2:5:0:strike']);
+    const early = planOrders(more, stored(wanted, { isIssued: false }));
+    expect(early.revise).toEqual([]);
+    expect(keysOf(early.replace)).toEqual(['1:5:0:setup', '2:5:0:strike']);
   });
 
   test('what nothing asks for is withdrawn unless done; what is asked for again comes back', () => {
-    expect(planOrders([], stored('open')).withdraw).toHaveLength(2);
-    expect(planOrders([], stored('done')).withdraw).toEqual([]);
-    expect(planOrders(wanted, stored('withdrawn')).revise).toHaveLength(2);
+    expect(planOrders([], stored(wanted)).withdraw).toHaveLength(2);
+    expect(planOrders([], stored(wanted, { state: 'done' })).withdraw).toEqual([]);
+    expect(planOrders(wanted, stored(wanted, { state: 'withdrawn' })).revise).toHaveLength(2);
   });
+});
+
+describe('work that was done for nothing', () => {
+  const wanted = of();
+  const done = stored(wanted, { state: 'done' });
+
+  test('a room that was set is to be taken back when its date is gone or is elsewhere; clearing is not', () => {
+    expect(keysOf(undoneWork([], done))).toEqual(['1:5:0:setup']);
+    expect(keysOf(undoneWork(of({ place: 'Council Room' }), done))).toEqual(['1:5:0:setup']);
+    expect(undoneWork(of({ people: 40 }), done)).toEqual([]);
+    expect(undoneWork([], stored(wanted))).toEqual([]);
+  });
+
+  test('once it is taken back, wanting it again is work to do again; before that it is not', () => {
+    const counter = (state: OrderState): StoredOrder => ({
+      ...done[0]!,
+      key: counterKey('1:5:0:setup', 1),
+      origin: 'counter',
+      phase: 'strike',
+      state,
+    });
+    expect(planOrders(wanted, [...done, counter('open')])).toMatchObject({
+      revise: [],
+      withdraw: [counterKey('1:5:0:setup', 1)],
+    });
+    expect(keysOf(planOrders(wanted, [...done, counter('done')]).revise)).toEqual(['1:5:0:setup']);
+  });
+});
+
+// Which of the orders is there with which people, is issued, is done: applied by the obvious rule, then planned again.
+test('a plan that is carried out leaves nothing to plan, and never two orders of one key', () => {
+  const state = fc.record({
+    people: fc.integer({ min: 1, max: 4 }),
+    has: fc.boolean(),
+    isIssued: fc.boolean(),
+    state: fc.constantFrom<OrderState>('open', 'done', 'withdrawn'),
+  });
+  fc.assert(
+    fc.property(state, fc.integer({ min: 0, max: 4 }), (before, now) => {
+      const old = before.has ? stored(of({ people: before.people }), before) : [];
+      const wanted = now === 0 ? [] : of({ people: now });
+      const plan = planOrders(wanted, old);
+      const changed = new Map(
+        [...plan.add, ...plan.replace, ...plan.revise].map((order) => [order.key, stored([order])[0]!]),
+      );
+      const after = [
+        ...old
+          .filter(({ key }) => !changed.has(key))
+          .map((each) =>
+            plan.withdraw.includes(each.key) ? { ...each, state: 'withdrawn' as const } : each,
+          ),
+        ...changed.values(),
+      ];
+      if (new Set(keysOf(after)).size !== after.length) throw new Error('two of one key');
+      expect(planOrders(wanted, after)).toEqual({ add: [], replace: [], revise: [], withdraw: [] });
+      const open = after.filter((each) => each.state === 'open').map(({ key }) => key);
+      for (const key of open) if (!wanted.some((each) => each.key === key)) throw new Error(`${key} is open`);
+    }),
+  );
+});
+
+test('a person named by the recipe gets the order; ids of dates keep apart', () => {
+  const mine = [recipe({ id: 9, personId: 3 as PersonId })];
+  const two = [5, 6].flatMap((id) =>
+    ordersFor({ ...orderedDate(), occurrenceId: id as OccurrenceId }, mine, 'Europe/London'),
+  );
+  expect(keysOf(two)).toEqual(['9:5:0:setup', '9:6:0:setup']);
+  expect(two[0]!.personId).toBe(3);
+  expect(two[0]!.content.fromMin).toBe(addMinutes(START, -75));
 });

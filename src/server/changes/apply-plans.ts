@@ -6,7 +6,7 @@ import type { ChangeSet } from './change-set';
 import { insertClaims } from './insert-claims';
 import { breakLinks, healCuts, storeLinks, type NewLink } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
-import { syncOrders } from './sync-orders';
+import { syncOrders } from './orders/sync-orders';
 import { syncPublished } from './sync-published';
 
 /** One side of a link, before the claims of this change have numbers. */

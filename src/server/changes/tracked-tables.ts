@@ -17,6 +17,7 @@ export const TRACKED = {
   turnover_link: ['before_claim_space_id'],
   work_order: ['id'],
   work_order_version: ['order_id', 'version'],
+  order_note: ['id'],
 } as const satisfies Record<string, readonly string[]>;
 
 export type TrackedTable = keyof typeof TRACKED;

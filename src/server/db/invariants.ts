@@ -130,9 +130,15 @@ export const INVARIANTS: readonly Invariant[] = [
   },
   { name: '4 occupancy and equipment use are what the claims imply', check: rowsAreImplied },
   {
-    name: '5 every open order belongs to a claim in force',
+    name: '5 every open order belongs to a claim in force, unless it takes work back',
     check: query(`SELECT 'order ' || w.order_key AS what FROM work_order w JOIN claim c ON c.id = w.claim_id
-      WHERE (w.state = 'open' AND c.status <> 'in-force') OR NOT EXISTS (SELECT 1 FROM work_order_version v WHERE v.order_id = w.id AND v.version = w.version)`),
+      WHERE (w.state = 'open' AND w.origin <> 'counter' AND c.status <> 'in-force') OR NOT EXISTS (SELECT 1 FROM work_order_version v WHERE v.order_id = w.id AND v.version = w.version)`),
+  },
+  {
+    name: '5 a turnover joins two approved dates, and what is covered is covered by one that is asked for',
+    check: query(`SELECT 'order ' || w.order_key AS what FROM work_order w WHERE
+      (w.origin = 'turnover' AND w.state <> 'withdrawn' AND w.state <> 'done' AND (SELECT COUNT(*) FROM occurrence o WHERE o.id IN (w.occurrence_id, w.after_occurrence_id) AND o.state = 'approved') <> 2)
+      OR (w.covered_by IS NOT NULL AND w.state = 'open' AND NOT EXISTS (SELECT 1 FROM work_order t WHERE t.order_key = w.covered_by AND t.state <> 'withdrawn'))`),
   },
   {
     name: '6 nothing is published that is not in force and wanted public',

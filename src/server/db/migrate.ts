@@ -11,6 +11,7 @@ import { waysOut } from './migrations/006-ways-out';
 import { deciding } from './migrations/007-deciding';
 import { consents } from './migrations/008-consent';
 import { floors } from './migrations/009-floors';
+import { settingUp } from './migrations/010-setting-up';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -23,6 +24,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '007-deciding', statements: deciding },
   { name: '008-consent', statements: consents },
   { name: '009-floors', statements: floors },
+  { name: '010-setting-up', statements: settingUp },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

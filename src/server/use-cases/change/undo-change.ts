@@ -6,7 +6,7 @@ import type { ChangeSet } from '../../changes/change-set';
 
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
-import { syncOrders } from '../../changes/sync-orders';
+import { syncOrders } from '../../changes/orders/sync-orders';
 import { syncPublished } from '../../changes/sync-published';
 import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
@@ -145,13 +145,18 @@ async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promi
 async function removeOrders(change: ChangeSet, occurrences: readonly string[]): Promise<void> {
   const ids = JSON.stringify(occurrences.map(Number));
   const orders = await change.tx.rows<Row>(
-    'SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))',
+    'SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids)) OR after_occurrence_id IN (SELECT value FROM json_each($ids))',
     { ids },
   );
   const versions = await change.tx.rows<Row>(
     'SELECT * FROM work_order_version WHERE order_id IN (SELECT value FROM json_each($ids))',
     { ids: JSON.stringify(orders.map(({ id }) => id)) },
   );
+  const notes = await change.tx.rows<Row>(
+    'SELECT * FROM order_note WHERE order_id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(orders.map(({ id }) => id)) },
+  );
+  await change.remove('order_note', notes);
   await change.remove('work_order_version', versions);
   await change.remove('work_order', orders);
 }
@@ -262,6 +267,8 @@ async function reverse(
   const blocked = await inTheWay(ctx, change, affected.claims);
   if (blocked.sentences.length) return blocked;
   await rewriteOccupancy(tx, affected.claims);
+  // What stands next to what is known only now that everything occupies its place again.
+  await syncOrders(change, affected.occurrences);
   for (const requestId of affected.requests) {
     change.requestIds.add(requestId);
     await syncPublished(change, requestId);

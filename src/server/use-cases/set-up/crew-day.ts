@@ -1,4 +1,4 @@
-import type { OrderContent } from '@/core/work-orders/plan-orders';
+import type { OrderContent } from '@/core/work-orders/order-content';
 import { isSeated, LAYOUTS, type Layout } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, timeOf, type LocalDate } from '@/core/time/local-time';

@@ -1,0 +1,209 @@
+import type { EquipmentTypeId } from '../ids';
+import { setupKeyOf } from '../occupancy/bands';
+import { addMinutes, type EpochMinute } from '../time/epoch-minute';
+import type { OrderedThing, TurnoverContent } from './order-content';
+import { edgesOf, type OrderedDate, type WantedOrder } from './orders-for';
+
+/** One space of an approved date, with what would be done there if it stood alone. */
+export interface StandingSlot {
+  readonly date: OrderedDate;
+  readonly slot: number;
+  /** All orders of the date; those of the slot are picked out by their space. */
+  readonly orders: readonly WantedOrder[];
+}
+
+/** Two events in one space with nothing between them on any part of its floor. */
+export interface TurnoverPair {
+  readonly before: StandingSlot;
+  readonly after: StandingSlot;
+  /** Minutes to look a standing set-up over and put it right. */
+  readonly topUpMin: number;
+  /** Minutes to fetch and to return equipment. */
+  carry(type: EquipmentTypeId): { readonly fetchMin: number; readonly returnMin: number };
+}
+
+/** A set-up is left standing no longer than this: overnight, not over a free day. Common practice, no source. */
+export const MOST_STANDING_MIN = 16 * 60;
+/** Clearing and setting anew is one piece of work only where one follows the other. Common practice, no source. */
+export const MOST_BETWEEN_RESET_MIN = 60;
+
+export interface Turnover {
+  readonly kind: TurnoverContent['kind'];
+  /** Person-minutes. */
+  readonly workMin: number;
+  readonly savedMin: number;
+  readonly bring: readonly OrderedThing[];
+  readonly takeAway: readonly OrderedThing[];
+  readonly stays: readonly OrderedThing[];
+}
+
+interface Counted extends OrderedThing {
+  readonly typeId: EquipmentTypeId;
+}
+
+function thingsAt({ date, slot }: StandingSlot): Map<EquipmentTypeId, Counted> {
+  const things = new Map<EquipmentTypeId, Counted>();
+  date.claim.equipment.forEach((item, index) => {
+    if (item.spaceIndex !== slot) return;
+    const quantity = (things.get(item.typeId)?.quantity ?? 0) + item.quantity;
+    things.set(item.typeId, { ...date.equipment[index]!, typeId: item.typeId, quantity });
+  });
+  return things;
+}
+
+const spaceOf = ({ date, slot }: StandingSlot) => date.claim.spaces[slot]!;
+
+interface Moved {
+  readonly bring: Counted[];
+  readonly takeAway: Counted[];
+  readonly stays: Counted[];
+  /** Minutes of trips to a store that are not made: a trip is saved only where nothing is left to carry. */
+  readonly tripMin: number;
+}
+
+function moved(pair: TurnoverPair): Moved {
+  const [before, after] = [thingsAt(pair.before), thingsAt(pair.after)];
+  const types = [...new Set([...before.keys(), ...after.keys()])].map((type) => {
+    const thing = (before.get(type) ?? after.get(type))!;
+    const [has, needs] = [before.get(type)?.quantity ?? 0, after.get(type)?.quantity ?? 0];
+    return { type, thing, has, needs, stays: Math.min(has, needs) };
+  });
+  const of = (count: (each: (typeof types)[number]) => number): Counted[] =>
+    types.flatMap((each) => (count(each) > 0 ? [{ ...each.thing, quantity: count(each) }] : []));
+  return {
+    bring: of(({ needs, stays }) => needs - stays),
+    takeAway: of(({ has, stays }) => has - stays),
+    stays: of(({ stays }) => stays),
+    tripMin: types.reduce((sum, { type, has, needs, stays }) => {
+      if (!stays) return sum;
+      const { fetchMin, returnMin } = pair.carry(type);
+      return sum + (has === stays ? returnMin : 0) + (needs === stays ? fetchMin : 0);
+    }, 0),
+  };
+}
+
+/** Which share of the seats has to be set or cleared. */
+function shareToChange(before: number, after: number): { readonly set: number; readonly clear: number } {
+  return {
+    set: after > before ? (after - before) / after : 0,
+    clear: before > after ? (before - after) / before : 0,
+  };
+}
+
+const plain = ({ name, store, quantity }: Counted): OrderedThing => ({ name, quantity, store });
+
+/**
+ * What one team does between two events when it does not clear and set separately: all stays as it is, something is
+ * topped up, or the room is reset with what both need left in it. Null where that saves nothing, or where the events are
+ * too far apart. `clearMin` and `setMin` are the person-minutes of doing both separately.
+ */
+export function turnoverOf(
+  pair: TurnoverPair,
+  clearMin: number,
+  setMin: number,
+  crew: number,
+): Turnover | null {
+  const [a, b] = [spaceOf(pair.before), spaceOf(pair.after)];
+  const [left, taken] = [
+    edgesOf(pair.before.date.claim, pair.before.slot),
+    edgesOf(pair.after.date.claim, pair.after.slot),
+  ];
+  const between = taken['access-start'] - left['exit-end'];
+  if (between < 0) return null;
+  const { bring, takeAway, stays, tripMin } = moved(pair);
+  const things = { bring: bring.map(plain), takeAway: takeAway.map(plain), stays: stays.map(plain) };
+  const separately = clearMin + setMin;
+  if (setupKeyOf(a) === setupKeyOf(b)) {
+    if (between > MOST_STANDING_MIN) return null;
+    const share = shareToChange(a.people, b.people);
+    const workMin = Math.ceil(pair.topUpMin * crew + share.set * setMin + share.clear * clearMin);
+    const isSame = a.people === b.people && !bring.length && !takeAway.length;
+    return workMin < separately
+      ? { kind: isSame ? 'keep' : 'top-up', workMin, savedMin: separately - workMin, ...things }
+      : null;
+  }
+  if (taken['occupied-start'] - left['occupied-end'] > MOST_BETWEEN_RESET_MIN) return null;
+  const savedMin = Math.min(tripMin, separately);
+  return savedMin > 0 ? { kind: 'reset', workMin: separately - savedMin, savedMin, ...things } : null;
+}
+
+const ofSlot = ({ orders, date, slot }: StandingSlot, phase: 'setup' | 'strike'): WantedOrder[] =>
+  orders.filter(
+    (order) =>
+      order.isBandWork && order.phase === phase && order.spaceId === date.claim.spaces[slot]!.spaceId,
+  );
+
+const total = (orders: readonly WantedOrder[]): number =>
+  orders.reduce((sum, { workMin }) => sum + workMin, 0);
+
+/** People at work: what the orders take in all, over the minutes there are. */
+function crewOf(orders: readonly WantedOrder[]): number {
+  const people = orders.map(
+    ({ workMin, content }) => workMin / Math.max(1, content.dueMin - content.fromMin),
+  );
+  return Math.max(1, Math.round(Math.max(0, ...people)));
+}
+
+/** What is done between two events instead of clearing and setting, and the keys of the orders that covers. */
+export interface Merged {
+  readonly order: WantedOrder;
+  readonly covers: readonly string[];
+}
+
+/** One order for each team that would clear after the first event and set before the second. */
+export function turnoverOrders(pair: TurnoverPair, isDone: (key: string) => boolean): Merged[] {
+  const strikes = ofSlot(pair.before, 'strike');
+  const setups = ofSlot(pair.after, 'setup');
+  const teams = [...new Set(strikes.map(({ teamId }) => teamId))];
+  return teams.flatMap((teamId) => {
+    const clearing = strikes.filter((order) => order.teamId === teamId);
+    const setting = setups.filter((order) => order.teamId === teamId);
+    const both = [...clearing, ...setting];
+    if (!setting.length || both.some(({ key }) => isDone(key))) return [];
+    const turnover = turnoverOf(pair, total(clearing), total(setting), crewOf(both));
+    if (!turnover) return [];
+    return [
+      { order: turnoverOrder(pair, teamId, setting[0]!, turnover), covers: both.map(({ key }) => key) },
+    ];
+  });
+}
+
+function turnoverOrder(
+  pair: TurnoverPair,
+  teamId: number,
+  setting: WantedOrder,
+  turnover: Turnover,
+): WantedOrder {
+  const { before, after } = pair;
+  const space = spaceOf(before);
+  const left = edgesOf(before.date.claim, before.slot)['exit-end'];
+  const { kind, savedMin, bring, takeAway, stays, workMin } = turnover;
+  return {
+    ...setting,
+    key: `turnover:${space.spaceId}:${before.date.occurrenceId}:${after.date.occurrenceId}:${teamId}`,
+    origin: 'turnover',
+    occurrenceId: before.date.occurrenceId,
+    afterOccurrenceId: after.date.occurrenceId,
+    phase: 'turnover',
+    isBandWork: false,
+    workMin,
+    content: {
+      ...setting.content,
+      equipment: turnover.bring,
+      fromMin: Math.min(left, addMinutes(setting.content.dueMin, -1)) as EpochMinute,
+      turnover: {
+        kind,
+        before: {
+          reference: before.date.reference,
+          eventTitle: before.date.eventTitle,
+          layout: space.layout,
+          people: space.people,
+        },
+        bring,
+        takeAway,
+        stays,
+        savedMin,
+      },
+    },
+  };
+}

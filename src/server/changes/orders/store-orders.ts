@@ -1,0 +1,145 @@
+import { createHash } from 'node:crypto';
+import type { ClaimId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { sameContent, type OrderContent } from '@/core/work-orders/order-content';
+import type { WantedOrder } from '@/core/work-orders/orders-for';
+import type { StoredOrder } from '@/core/work-orders/plan-orders';
+import type { ChangeSet } from '../change-set';
+import type { Row } from '../tracked-tables';
+
+export interface OrderRow extends StoredOrder {
+  readonly id: number;
+  readonly claimId: ClaimId;
+  readonly coveredBy: string | null;
+}
+
+export type ClaimOf = (order: WantedOrder) => ClaimId;
+
+const hashOf = (content: string): string => createHash('sha256').update(content).digest('hex').slice(0, 16);
+
+const versionRow = (orderId: number, version: number, content: OrderContent): Row => {
+  const text = JSON.stringify(content);
+  return { order_id: orderId, version, content: text, hash: hashOf(text) };
+};
+
+/** Issued now where it is due to be: at once, or on a day that has come. */
+const issuedAt = ({ issueMin }: WantedOrder, now: EpochMinute): EpochMinute | null =>
+  issueMin === null || issueMin <= now ? now : null;
+
+const columnsOf = (order: WantedOrder, claimId: ClaimId) => ({
+  claim_id: claimId,
+  team_id: order.teamId,
+  phase: order.phase,
+  space_id: order.spaceId,
+  due_min: order.content.dueMin,
+  from_min: order.content.fromMin,
+  work_min: order.workMin,
+  covered_by: order.coveredBy,
+});
+
+export async function addOrders(
+  change: ChangeSet,
+  orders: readonly WantedOrder[],
+  claimOf: ClaimOf,
+): Promise<void> {
+  const ids = await change.nextIds('work_order', orders.length);
+  await change.insert(
+    'work_order',
+    orders.map((order, index) => ({
+      id: ids[index]!,
+      order_key: order.key,
+      occurrence_id: order.occurrenceId,
+      after_occurrence_id: order.afterOccurrenceId,
+      ...columnsOf(order, claimOf(order)),
+      origin: order.origin,
+      person_id: order.personId,
+      issue_min: order.issueMin ?? change.at,
+      issued_min: issuedAt(order, change.at),
+      state: 'open',
+      version: 1,
+    })),
+  );
+  await change.insert(
+    'work_order_version',
+    orders.map(({ content }, index) => versionRow(ids[index]!, 1, content)),
+  );
+}
+
+/** Not issued yet: the same version says something else, and nobody is told. */
+export async function replaceOrders(
+  change: ChangeSet,
+  orders: readonly WantedOrder[],
+  stored: ReadonlyMap<string, OrderRow>,
+  claimOf: ClaimOf,
+): Promise<void> {
+  if (!orders.length) return;
+  const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
+  const old = await change.tx.rows<Row>(
+    `SELECT v.* FROM work_order_version v JOIN work_order w ON w.id = v.order_id AND w.version = v.version WHERE v.order_id IN (SELECT value FROM json_each($ids))`,
+    { ids: JSON.stringify([...byId.keys()]) },
+  );
+  await change.remove('work_order_version', old);
+  await change.insert(
+    'work_order_version',
+    old.map(({ order_id, version }) =>
+      versionRow(Number(order_id), Number(version), byId.get(Number(order_id))!.content),
+    ),
+  );
+  await change.update('work_order', [...byId.keys()], (row) => {
+    const order = byId.get(Number(row.id))!;
+    return {
+      ...columnsOf(order, claimOf(order)),
+      issue_min: order.issueMin ?? change.at,
+      issued_min: issuedAt(order, change.at),
+      state: 'open',
+      row_version: Number(row.row_version) + 1,
+    };
+  });
+}
+
+/** Issued before: a new version where it says something else, and open again. */
+export async function reviseOrders(
+  change: ChangeSet,
+  orders: readonly WantedOrder[],
+  stored: ReadonlyMap<string, OrderRow>,
+  claimOf: ClaimOf,
+): Promise<void> {
+  const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
+  const isNew = (order: WantedOrder) => !sameContent(stored.get(order.key)!.content, order.content);
+  await change.update('work_order', [...byId.keys()], (row) => {
+    const order = byId.get(Number(row.id))!;
+    return {
+      ...columnsOf(order, claimOf(order)),
+      state: 'open',
+      done_at_min: null,
+      done_by_id: null,
+      version: Number(row.version) + (isNew(order) ? 1 : 0),
+      row_version: Number(row.row_version) + 1,
+    };
+  });
+  await change.insert(
+    'work_order_version',
+    orders.filter(isNew).map((order) => {
+      const { id, version } = stored.get(order.key)!;
+      return versionRow(id, version + 1, order.content);
+    }),
+  );
+}
+
+/** Orders that say the same still belong to the claim that is in force now, and may be done by another from now on. */
+export async function followClaims(
+  change: ChangeSet,
+  wanted: readonly WantedOrder[],
+  stored: ReadonlyMap<string, OrderRow>,
+  claimOf: ClaimOf,
+): Promise<void> {
+  const kept = wanted.flatMap((order) => {
+    const row = stored.get(order.key);
+    return row && row.state !== 'withdrawn' && order.origin !== 'counter' ? [[row.id, order] as const] : [];
+  });
+  const orders = new Map(kept);
+  await change.update('work_order', [...orders.keys()], (row) => {
+    const order = orders.get(Number(row.id))!;
+    return { claim_id: claimOf(order), space_id: order.spaceId, covered_by: order.coveredBy };
+  });
+}

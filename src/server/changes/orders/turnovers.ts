@@ -1,0 +1,138 @@
+import type { EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
+import { occupiedOf } from '@/core/occupancy/bands';
+import { TOP_UP_MIN } from '@/core/occupancy/turnover';
+import type { WantedOrder } from '@/core/work-orders/orders-for';
+import { turnoverOrders, type Merged, type StandingSlot } from '@/core/work-orders/turnover-orders';
+import type { Reader } from '../../db/connection';
+import { loadClaims, type StoredClaim } from '../claims';
+import { nextTo, type Neighbour, type Spot } from './neighbours';
+
+/** The orders of dates as they stand alone. */
+export interface WantedDates {
+  readonly claims: readonly StoredClaim[];
+  standing(claim: StoredClaim): Omit<StandingSlot, 'slot'>;
+}
+
+export interface Turnovers {
+  readonly merged: readonly Merged[];
+  /** Pairs that something has come between: their turnovers are over. */
+  readonly parted: readonly Pair[];
+}
+
+/** Two dates side by side in a space. */
+export interface Pair {
+  readonly spaceId: SpaceId;
+  readonly before: OccurrenceId;
+  readonly after: OccurrenceId;
+}
+
+const pairKey = ({ spaceId, before, after }: Pair): string => `${spaceId}:${before}:${after}`;
+
+const spotsOf = ({ content }: StoredClaim): Spot[] =>
+  content.spaces.map((space) => ({ spaceId: space.spaceId, ...occupiedOf(content, space) }));
+
+interface Near {
+  readonly spot: Spot;
+  readonly occurrenceId: OccurrenceId;
+  readonly before: Neighbour | null;
+  readonly after: Neighbour | null;
+}
+
+async function nearOf(reader: Reader, claims: readonly StoredClaim[]): Promise<Near[]> {
+  const own = claims.flatMap((claim) =>
+    spotsOf(claim).map((spot) => ({ spot, occurrenceId: claim.occurrenceId })),
+  );
+  const spots = own.map(({ spot }) => spot);
+  const before = await nextTo(reader, spots, 'before');
+  const after = await nextTo(reader, spots, 'after');
+  return own.map((each, index) => ({ ...each, before: before[index]!, after: after[index]! }));
+}
+
+/** Where something has gone, what stood on both sides of it may stand side by side now. */
+async function closedUp(reader: Reader, left: readonly Spot[]): Promise<Pair[]> {
+  const before = (await nextTo(reader, left, 'before')).filter((each) => each !== null);
+  const after = await nextTo(reader, before, 'after');
+  return before.flatMap((each, index) => {
+    const next = after[index];
+    return next ? [{ spaceId: each.spaceId, before: each.occurrenceId, after: next.occurrenceId }] : [];
+  });
+}
+
+interface Facts {
+  readonly topUp: Readonly<Record<string, number>>;
+  readonly carry: Readonly<Record<string, readonly [fetchMin: number, returnMin: number]>>;
+}
+
+const FACTS = `SELECT json_object('topUp', (SELECT json_group_object(id, top_up_min) FROM space),
+  'carry', (SELECT json_group_object(id, json_array(fetch_min, return_min)) FROM equipment_type)) AS json`;
+
+const standingSlot = (dates: WantedDates, claim: StoredClaim, spaceId: SpaceId): StandingSlot => ({
+  ...dates.standing(claim),
+  slot: claim.content.spaces.findIndex((space) => space.spaceId === spaceId),
+});
+
+/**
+ * What is done between the dates that have changed and those next to them in the same space, and between those that stand
+ * side by side since something has left from between them.
+ */
+export async function findTurnovers(
+  reader: Reader,
+  changed: readonly StoredClaim[],
+  left: readonly Spot[],
+  datesOf: (claims: readonly StoredClaim[]) => Promise<WantedDates>,
+  isDone: (key: string) => boolean,
+): Promise<Turnovers> {
+  const near = await nearOf(reader, changed);
+  const touching = near.flatMap(({ spot: { spaceId }, occurrenceId, before, after }): Pair[] => [
+    ...(before ? [{ spaceId, before: before.occurrenceId, after: occurrenceId }] : []),
+    ...(after ? [{ spaceId, before: occurrenceId, after: after.occurrenceId }] : []),
+  ]);
+  const pairs = new Map(
+    [...touching, ...(await closedUp(reader, left))].map((pair) => [pairKey(pair), pair]),
+  );
+  const parted = near.flatMap(({ spot: { spaceId }, before, after }) =>
+    before && after ? [{ spaceId, before: before.occurrenceId, after: after.occurrenceId }] : [],
+  );
+  if (!pairs.size) return { merged: [], parted };
+  const known = new Map(changed.map((claim) => [claim.occurrenceId, claim]));
+  const others = [...pairs.values()]
+    .flatMap(({ before, after }) => [before, after])
+    .filter((id) => !known.has(id));
+  for (const claim of await standingOf(reader, others)) known.set(claim.occurrenceId, claim);
+  const dates = await datesOf([...known.values()]);
+  const facts = await reader.json<Facts>(FACTS);
+  const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) => {
+    const slots = [known.get(before)!, known.get(after)!].map((claim) => standingSlot(dates, claim, spaceId));
+    return turnoverOrders(
+      {
+        before: slots[0]!,
+        after: slots[1]!,
+        topUpMin: facts.topUp[spaceId] ?? TOP_UP_MIN,
+        carry: (type: EquipmentTypeId) => {
+          const [fetchMin, returnMin] = facts.carry[type]!;
+          return { fetchMin, returnMin };
+        },
+      },
+      isDone,
+    );
+  });
+  return { merged, parted };
+}
+
+async function standingOf(reader: Reader, occurrences: readonly OccurrenceId[]): Promise<StoredClaim[]> {
+  if (!occurrences.length) return [];
+  const rows = await reader.rows<{ id: StoredClaim['id'] }>(
+    `SELECT standing_id AS id FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND state = 'approved'`,
+    { ids: JSON.stringify([...new Set(occurrences)]) },
+  );
+  return loadClaims(
+    reader,
+    rows.map(({ id }) => id),
+  );
+}
+
+/** Orders with those that a turnover does marked as covered by it. */
+export function withCovers(orders: readonly WantedOrder[], merged: readonly Merged[]): WantedOrder[] {
+  const by = new Map(merged.flatMap(({ order, covers }) => covers.map((key) => [key, order.key] as const)));
+  return orders.map((order) => ({ ...order, coveredBy: by.get(order.key) ?? null }));
+}
