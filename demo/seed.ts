@@ -18,12 +18,13 @@ import { answerConsent } from '@/server/use-cases/consent/answer-consent';
 import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { createOffice } from '@/server/use-cases/office/create-office';
+import { isWholeLot, issueDueOrders } from '@/server/use-cases/set-up/issue-orders';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 import type { DemoEvent } from './events/demo-event';
 import { SERIES } from './events/series';
 import { SINGLES } from './events/singles';
 import { WAITING } from './events/waiting';
-import { MANAGERS, STEWARDS } from './people';
+import { CREWS, MANAGERS, STEWARDS } from './people';
 import { QUILLMERE } from './quillmere';
 
 const ZONE = 'Europe/London';
@@ -61,6 +62,7 @@ interface Ids {
   readonly categories: Record<string, { id: number; publish: number }>;
   readonly hosts: Record<string, { id: number; people: number[] }>;
   readonly equipment: Record<string, number>;
+  readonly services: Record<string, { id: number; questions: number[] }>;
   readonly people: Record<string, number>;
 }
 
@@ -71,6 +73,8 @@ const IDS = `SELECT json_object(
   'hosts', (SELECT json_group_object(o.name, json_object('id', o.id, 'people', (SELECT json_group_array(m.person_id) FROM membership m
      JOIN role_grant g ON g.person_id = m.person_id AND g.role = 'requester' WHERE m.organisation_id = o.id))) FROM organisation o),
   'equipment', (SELECT json_group_object(name, id) FROM equipment_type),
+  'services', (SELECT json_group_object(s.name, json_object('id', s.id, 'questions',
+     (SELECT json_group_array(q.id ORDER BY q.position) FROM question q WHERE q.owner_kind = 'service' AND q.owner_id = s.id))) FROM service s),
   'people', (SELECT json_group_object(name, id) FROM person)) AS json`;
 
 /** Made-up weather with gusts over the terrace within the week. */
@@ -150,6 +154,13 @@ class Story {
         typeId: this.ids.equipment[name]!,
         quantity,
       })),
+      services: Object.entries(event.services ?? {}).map(([name, answers]) => {
+        const { id, questions } = this.ids.services[name]!;
+        return {
+          serviceId: id,
+          answers: questions.map((questionId, index) => ({ questionId, answer: answers[index] ?? '' })),
+        };
+      }),
       when: {
         startsAt: `${event.on}T${event.from}`,
         endsAt: `${event.on}T${event.to}`,
@@ -277,16 +288,24 @@ class Story {
     );
   }
 
-  /** The crew marks what is due as done, a few minutes before or after. */
+  /** What is due to be issued is issued, and the crews mark what is due as done, a few minutes before or after. */
   async markWork(): Promise<void> {
-    const orders = await this.db.rows<{ id: number; due_min: EpochMinute; row_version: number }>(
-      `SELECT id, due_min, row_version FROM work_order WHERE state = 'open' AND due_min <= $now ORDER BY due_min`,
-      { now: minute(DEMO_START) },
+    const now = minute(DEMO_START);
+    this.clock.set(now);
+    for (;;) {
+      const lot = await this.db.write(async (tx) => keep(await issueDueOrders(tx, now)));
+      if (!isWholeLot(lot)) break;
+    }
+    const orders = await this.db.rows<{ id: number; due_min: EpochMinute; row_version: number; team: string }>(
+      `SELECT w.id, w.due_min, w.row_version, t.name AS team FROM work_order w JOIN team t ON t.id = w.team_id
+       WHERE w.state = 'open' AND w.covered_by IS NULL AND w.due_min <= $now ORDER BY w.due_min`,
+      { now },
     );
-    const crew = ['Tobin Ashdown', 'Marlo Pike', 'Sunniva Hart'].map((name) => this.ids.people[name]!);
-    for (const { id, due_min, row_version } of orders) {
-      this.clock.set(epochMinute(Math.min(due_min + this.between(-12, 6), minute(DEMO_START))));
-      const ctx = this.as(crew[this.between(0, 2)]!, ['crew']);
+    for (const { id, due_min, row_version, team } of orders) {
+      const crew = CREWS.filter((each) => each.team === team);
+      this.clock.set(epochMinute(Math.min(due_min + this.between(-12, 6), now)));
+      const who = crew[this.between(0, crew.length - 1)]!.name;
+      const ctx = this.as(this.ids.people[who]!, ['crew']);
       expectDone(
         `order ${id}`,
         await markOrder(ctx, id, { key: seededUuid(this.random), version: row_version, state: 'done' }),

@@ -7,12 +7,106 @@ export const TEAMS: OfficeFile['teams'] = [
     recipes: [
       { phase: 'setup', title: 'Set the space', due: 'access-start' },
       { phase: 'strike', title: 'Clear the space', due: 'occupied-end' },
+      {
+        phase: 'setup',
+        title: 'Put up the marquee',
+        due: 'access-start',
+        offsetMin: -60,
+        leadDays: 2,
+        equipment: ['Marquee 6 × 9 m'],
+        workFormula: '3 * 90',
+        checklist: ['Ground looked over for pipes', 'Pegs and lines checked', 'Walls on the windward side'],
+      },
     ],
   },
-  { name: 'Sound and light' },
-  { name: 'Refreshments' },
-  { name: 'Linen' },
-  { name: 'Gates' },
+  {
+    name: 'Sound and light',
+    recipes: [
+      {
+        phase: 'setup',
+        title: 'Sound and picture checked',
+        due: 'access-start',
+        leadDays: 7,
+        per: 'date',
+        services: ['Sound and light'],
+        workFormula: '60',
+        checklist: ['Every microphone heard at the back', 'Batteries changed', 'Picture sharp and level'],
+      },
+      {
+        phase: 'attendance',
+        title: 'At the desk',
+        due: 'event-start',
+        offsetMin: -15,
+        until: { edge: 'event-end', offsetMin: 15 },
+        leadDays: 7,
+        per: 'date',
+        services: ['Sound and light'],
+        person: 'jory.lamb@quillmere.example',
+      },
+    ],
+  },
+  {
+    name: 'Refreshments',
+    recipes: [
+      {
+        phase: 'setup',
+        title: 'Tea and cake laid out',
+        due: 'event-start',
+        offsetMin: -20,
+        leadDays: 5,
+        per: 'date',
+        services: ['Refreshments'],
+        workFormula: '30 + people',
+        checklist: ['Urns filled and on', 'Labels for what is in the cakes', 'Water for who sings or speaks'],
+        quantities: [
+          { name: 'Cup and saucer', store: 'Garden kitchen', formula: 'ceil(people * 1.1 / 10) * 10' },
+          { name: 'Urn', store: 'Garden kitchen', formula: 'ceil(people / 40)' },
+          { name: 'Cake', store: 'Garden kitchen', formula: 'people / 12' },
+        ],
+      },
+      {
+        phase: 'strike',
+        title: 'Cups back and washed',
+        due: 'occupied-end',
+        leadDays: 5,
+        per: 'date',
+        services: ['Refreshments'],
+        workFormula: '20 + people / 2',
+      },
+    ],
+  },
+  {
+    name: 'Linen',
+    recipes: [
+      {
+        phase: 'setup',
+        title: 'Cloths on, napkins folded',
+        due: 'access-start',
+        leadDays: 3,
+        per: 'date',
+        services: ['Table linen'],
+        workFormula: '10 + tables * 3',
+        quantities: [
+          { name: 'Tablecloth', store: 'Linen room', formula: 'tables + 1' },
+          { name: 'Napkin', store: 'Linen room', formula: 'people' },
+        ],
+      },
+    ],
+  },
+  {
+    name: 'Gates',
+    recipes: [
+      {
+        phase: 'attendance',
+        title: 'At the gate',
+        due: 'event-end',
+        until: { edge: 'exit-end', offsetMin: 30 },
+        leadDays: 2,
+        per: 'date',
+        services: ['Late gate'],
+      },
+    ],
+  },
 ];
 
 /** What can be ordered with a space, and what has to be known for it. */

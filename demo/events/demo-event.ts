@@ -14,6 +14,8 @@ export interface DemoEvent {
   /** Weeks between dates and the last day; null goes on without end. */
   readonly weekly?: readonly [everyWeeks: number, until: string | null];
   readonly equipment?: Readonly<Record<string, number>>;
+  /** Services wanted, with the answers to their questions in order. */
+  readonly services?: Readonly<Record<string, readonly string[]>>;
   /** A space indoors that is kept for it, for an event outdoors. */
   readonly indoors?: string;
   readonly text?: string;

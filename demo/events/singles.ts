@@ -118,6 +118,7 @@ export const SINGLES: readonly DemoEvent[] = [
     text: 'An hour of worms and puns.',
     equipment: { 'Hand microphone': 2, 'Folding chair': 60 },
     notes: 'Microphones on stands. The heap stays outside.',
+    services: { 'Sound and light': ['yes', 'three voices and a tuba'], Refreshments: ['laid out to fetch', ''] },
   },
   {
     title: 'Dye pots: weld and madder',
@@ -157,6 +158,7 @@ export const SINGLES: readonly DemoEvent[] = [
     text: 'Lifted, labelled, swapped.',
     equipment: { 'Round table 1.5 m': 8, 'Folding chair': 40 },
     notes: 'Eight tables, lids for wet bulbs on each.',
+    services: { Refreshments: ['laid out to fetch', 'no walnuts'], 'Table linen': ['leaf-printed'] },
   },
   {
     title: 'Herbarium night',
@@ -171,6 +173,7 @@ export const SINGLES: readonly DemoEvent[] = [
     text: 'Press, mount and label a sheet of your own.',
     equipment: { 'Trestle table': 12, Projector: 1 },
     notes: 'Two rows of trestles; blotters come from the press room.',
+    services: { 'Sound and light': ['no', 'pictures of pressed ferns'] },
   },
   {
     title: 'Meadow plugs by the hundred',
@@ -210,6 +213,7 @@ export const SINGLES: readonly DemoEvent[] = [
     to: '22:30',
     equipment: { 'Round table 1.5 m': 18, 'Folding chair': 180 },
     notes: 'Aisle from the foyer doors. Cake table by the quince.',
+    services: { Refreshments: ['served at the tables', ''], 'Table linen': ['plain'], 'Late gate': ['half past eleven at night'] },
   },
   {
     title: 'Pond dipping for grown-ups',
@@ -335,6 +339,7 @@ export const SINGLES: readonly DemoEvent[] = [
     to: '20:25',
     text: 'A bird that sounds like a sewing machine.',
     equipment: { Projector: 1, 'Hand microphone': 1 },
+    services: { 'Sound and light': ['yes', 'calls of nightjars, quietly'] },
   },
   {
     title: 'Ferns from spores',

@@ -1,14 +1,53 @@
 import { z } from 'zod';
+import type { PersonId } from '@/core/ids';
 import { versionField } from './change';
-import { idempotencyKey } from './fields';
+import { idempotencyKey, plainText, requiredLine, rowId } from './fields';
 
 export const markOrderSchema = z.object({
   key: idempotencyKey,
   version: versionField,
   state: z.enum(['done', 'open'], 'Say whether the work is done or open.'),
 });
-
 export type MarkOrderInput = z.output<typeof markOrderSchema>;
+
+/** A line of the checklist, ticked or not; several people may tick at once, so each line is sent by itself. */
+export const tickOrderSchema = z.object({
+  key: idempotencyKey,
+  line: requiredLine('The line', 120),
+  isTicked: z.boolean('Say whether the line is ticked.'),
+});
+export type TickOrderInput = z.output<typeof tickOrderSchema>;
+
+/** A version of an order that has been read by the team. */
+export const readOrderSchema = z.object({ key: idempotencyKey, version: versionField });
+export type ReadOrderInput = z.output<typeof readOrderSchema>;
+
+export const noteOrderSchema = z.object({
+  key: idempotencyKey,
+  kind: z.enum(['note', 'problem'], 'Say whether it is a note or a problem.'),
+  text: plainText('What there is to say', 1000).refine((text) => text.length > 0, 'Say what it is.'),
+  /** A picture that was sent before. */
+  file: z.uuid('The key of this picture is malformed; add it once more.').nullable().default(null),
+});
+export type NoteOrderInput = z.output<typeof noteOrderSchema>;
+
+export const solveProblemSchema = z.object({ key: idempotencyKey });
+
+const orderIds = z
+  .array(rowId<number>('an order'))
+  .min(1, 'Pick an order.')
+  .max(500, 'At most 500 orders at once.');
+
+export const issueOrdersSchema = z.object({ key: idempotencyKey, orders: orderIds });
+export type IssueOrdersInput = z.output<typeof issueOrdersSchema>;
+
+export const assignOrdersSchema = z.object({
+  key: idempotencyKey,
+  orders: orderIds,
+  /** Null leaves it to the team. */
+  personId: rowId<PersonId>('a person').nullable(),
+});
+export type AssignOrdersInput = z.output<typeof assignOrdersSchema>;
 
 /** What marking an order did. */
 export interface MarkReply {

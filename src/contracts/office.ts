@@ -6,8 +6,8 @@ import { ROLES } from '@/core/roles';
 import { TOP_UP_MIN } from '@/core/occupancy/turnover';
 import type { LocalDate } from '@/core/time/local-time';
 import { isZone } from '@/core/time/zone';
-import { DUE_EDGES } from '@/core/work-orders/recipe';
 import { localDateField, localDateTimeField, plainText, requiredLine, wholeNumber } from './fields';
+import { hasItsEnd, NO_END, recipeFields } from './recipes';
 
 /** Okabe and Ito (2008), told apart by most colour-blind readers; the colours of categories. */
 export const HUES = ['orange', 'sky', 'green', 'yellow', 'blue', 'vermilion', 'rose', 'ink'] as const;
@@ -187,14 +187,19 @@ export const officeSchema = z.object({
         name: requiredLine('Team', 60),
         recipes: z
           .array(
-            z.object({
-              phase: z.enum(['setup', 'strike']),
-              title: requiredLine('Recipe', 80),
-              due: z.enum(DUE_EDGES),
-              offsetMin: z.number().int().default(0),
-              /** People it takes for the minutes of setup or strike. */
-              crew: wholeNumber('Crew', 0, 100).default(1),
-            }),
+            z
+              .object({
+                ...recipeFields,
+                /** E-mail of whoever of the team does it. */
+                person: z.string().nullable().default(null),
+                layouts: z.array(z.enum(LAYOUTS)).default([]),
+                /** Codes of spaces; names of everything else. */
+                spaces: z.array(z.string()).default([]),
+                categories: z.array(z.string()).default([]),
+                services: z.array(z.string()).default([]),
+                equipment: z.array(z.string()).default([]),
+              })
+              .refine(hasItsEnd, NO_END),
           )
           .default([]),
         shifts: z

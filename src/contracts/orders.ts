@@ -1,25 +1,67 @@
+import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
+
+export interface OrderThing {
+  readonly name: string;
+  /** Null where it could not be worked out. */
+  readonly quantity: number | null;
+  readonly store: string;
+}
+
+export interface OrderNote {
+  readonly id: number;
+  readonly kind: 'note' | 'problem';
+  readonly text: string;
+  readonly who: string;
+  readonly atText: string;
+  readonly file: { readonly key: string; readonly name: string } | null;
+  readonly solvedText: string | null;
+}
+
+export interface TurnoverView {
+  readonly kindText: string;
+  readonly beforeText: string;
+  readonly takeAway: readonly OrderThing[];
+  readonly stays: readonly OrderThing[];
+  readonly savedText: string;
+}
+
 /** One order as a crew reads it, in order of time. */
 export interface OrderView {
   readonly id: number;
   readonly version: number;
   readonly contentVersion: number;
-  readonly phase: 'setup' | 'strike';
+  readonly phase: OrderPhase;
+  readonly origin: OrderOrigin;
+  /** Setup, Strike and so on. */
+  readonly phaseText: string;
   readonly title: string;
   readonly team: string;
-  readonly state: 'open' | 'done';
+  /** Who it is given to; null is whoever of the team is there. */
+  readonly person: string | null;
+  readonly isMine: boolean;
+  readonly state: 'open' | 'done' | 'withdrawn';
   readonly isLate: boolean;
+  /** When it will be issued; null where it is. */
+  readonly issueText: string | null;
   readonly fromText: string;
   readonly dueText: string;
   readonly place: string;
   readonly building: string;
   readonly layout: string;
   readonly people: number;
+  readonly wheelchairs: number;
   /** Where the room is seen as it is to be set; null where there is nothing to see. */
   readonly planHref: string | null;
   readonly eventTitle: string;
   readonly reference: string;
-  readonly equipment: readonly { readonly name: string; readonly quantity: number; readonly store: string }[];
+  readonly equipment: readonly OrderThing[];
+  readonly turnover: TurnoverView | null;
+  readonly checklist: readonly { readonly line: string; readonly isTicked: boolean }[];
+  readonly answers: readonly { readonly question: string; readonly answer: string }[];
   readonly notes: string;
+  /** What is different since the team last read it; empty where it was read. */
+  readonly changes: readonly string[];
+  readonly said: readonly OrderNote[];
   readonly doneText: string | null;
 }
 
@@ -28,4 +70,7 @@ export interface CrewDay {
   readonly dateText: string;
   readonly isToday: boolean;
   readonly orders: readonly OrderView[];
+  /** Issued, and given up since: nobody is to start on them. */
+  readonly givenUp: readonly OrderView[];
+  readonly teams: readonly string[];
 }

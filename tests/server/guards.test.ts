@@ -204,6 +204,7 @@ describe('held claims lapse', () => {
       'send-mail',
       'remind-stewards',
       'series-go-on',
+      'issue-orders',
       'clear-loose-files',
       'drop-expired-sessions',
     ]);
@@ -213,6 +214,7 @@ describe('held claims lapse', () => {
       'release-lapsed-holds',
       'remind-stewards',
       'series-go-on',
+      'issue-orders',
       'clear-loose-files',
     ]);
     expect(await status(claim)).toBe('wanted');

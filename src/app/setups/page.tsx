@@ -4,7 +4,7 @@ import { addDays, localDate, parseLocalDate } from '@/core/time/local-time';
 import { countText } from '@/contracts/words/when';
 import { signedInPage } from '@/server/http/page';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
-import { OrderList } from '@/ui/setups/order-list';
+import { GivenUp, OrderList } from '@/ui/setups/order-list';
 
 export const metadata: Metadata = { title: 'Setups' };
 
@@ -47,6 +47,7 @@ export default async function SetupsPage({
           No setup work is due on this day. Approving a request makes its orders.
         </p>
       )}
+      <GivenUp orders={sheet.givenUp} />
     </div>
   );
 }

@@ -10,13 +10,20 @@ export interface StoredOrder {
   readonly state: OrderState;
   readonly origin: OrderOrigin;
   readonly phase: OrderPhase;
-  readonly version: number;
   /** Before that nobody has read it, so it may become another without a word. */
   readonly isIssued: boolean;
+  /** Null unless done. */
+  readonly doneMin: EpochMinute | null;
   readonly content: OrderContent;
 }
 
-export interface OrderPlan {
+/** Work that was done for nothing, and the order that takes it back. */
+export interface TakeBack<Stored extends StoredOrder> {
+  readonly done: Stored;
+  readonly key: string;
+}
+
+export interface OrderPlan<Stored extends StoredOrder = StoredOrder> {
   readonly add: readonly WantedOrder[];
   /** Not issued yet, with other content now: the same version, replaced without a word. */
   readonly replace: readonly WantedOrder[];
@@ -24,30 +31,26 @@ export interface OrderPlan {
   readonly revise: readonly WantedOrder[];
   /** Keys of open orders nothing asks for any more. Done ones stay as they are. */
   readonly withdraw: readonly string[];
+  readonly takeBack: readonly TakeBack<Stored>[];
 }
 
-/** Under which key work that was done for nothing is taken back; a version is taken back once. */
-export const counterKey = (key: string, version: number): string => `counter:${key}:${version}`;
+const counterKey = (key: string, nth: number): string => `counter:${key}:${nth}`;
 
-/** Whether the room stands as the order says, so that there is something to take back. */
-const hasSet = ({ phase, state, origin }: StoredOrder): boolean =>
-  state === 'done' && origin !== 'counter' && (phase === 'setup' || phase === 'turnover');
+/** The order whose work a counter-order takes back. */
+export const counteredKey = (key: string): string => key.slice('counter:'.length, key.lastIndexOf(':'));
 
-const isElsewhere = (before: OrderContent, now: OrderContent): boolean =>
-  before.place !== now.place || before.building !== now.building;
+/** Whether a room that stood and was only kept is cleared by what clears it anyway. */
+const hasChanged = ({ turnover, equipment }: OrderContent): boolean =>
+  !turnover || turnover.kind === 'reset' || equipment.length > 0;
 
-/** Stored orders whose work was done and is for nothing: nothing asks for it any more, or only at another place. */
-export function undoneWork<Stored extends StoredOrder>(
-  wanted: readonly WantedOrder[],
-  stored: readonly Stored[],
-): Stored[] {
-  const byKey = new Map(wanted.map((order) => [order.key, order]));
-  return stored.filter((order) => {
-    if (!hasSet(order)) return false;
-    const now = byKey.get(order.key);
-    return !now || isElsewhere(order.content, now.content);
-  });
-}
+/** Whether the room was set as the order says, so that there is something to take back. */
+const hasSet = ({ phase, state, origin, content }: StoredOrder): boolean =>
+  state === 'done' &&
+  origin !== 'counter' &&
+  (phase === 'setup' || (phase === 'turnover' && hasChanged(content)));
+
+const isAt = (content: OrderContent, other: OrderContent | undefined): boolean =>
+  other !== undefined && content.place === other.place && content.building === other.building;
 
 /** When work is taken back: from now on, in time for whatever comes next in the space and before it would have been cleared. */
 export interface CounterWindow {
@@ -65,32 +68,72 @@ export const counterContent = (
   dueMin: Math.max(fromMin + 1, dueMin) as EpochMinute,
 });
 
-/** Whether a stored order has to change to say what is wanted. */
-function isOther(before: StoredOrder, order: WantedOrder, wasTakenBack: boolean): boolean {
-  // What is to be taken back was true when it was made; the hours of later runs are not.
-  if (order.origin === 'counter') return before.state === 'withdrawn';
-  if (before.state === 'withdrawn' || wasTakenBack) return true;
-  return !sameContent(before.content, order.content);
+/** What was set and what was taken back, of the orders known by one plan. */
+class Counters<Stored extends StoredOrder> {
+  private readonly of = new Map<string, Stored[]>();
+
+  constructor(stored: readonly Stored[]) {
+    for (const order of stored) {
+      if (order.origin !== 'counter') continue;
+      const key = counteredKey(order.key);
+      this.of.set(key, [...(this.of.get(key) ?? []), order]);
+    }
+  }
+
+  /** The room does not stand any more as the order left it. */
+  isTakenBack({ key, doneMin }: Stored): boolean {
+    return (this.of.get(key) ?? []).some(
+      ({ state, doneMin: at }) => state === 'done' && doneMin !== null && at !== null && at >= doneMin,
+    );
+  }
+
+  isBeingTakenBack({ key }: Stored): boolean {
+    return (this.of.get(key) ?? []).some(({ state }) => state === 'open');
+  }
+
+  /** One that was withdrawn is asked for again; else there is a further one. */
+  keyFor({ key }: Stored): string {
+    const known = this.of.get(key) ?? [];
+    return known.find(({ state }) => state === 'withdrawn')?.key ?? counterKey(key, known.length + 1);
+  }
 }
 
 /**
- * Brings stored orders in line with the wanted ones. Running it again on its own result plans nothing. Work whose
- * taking back is done has to be done again when it is wanted again.
+ * Brings stored orders in line with the wanted ones. Running it again on its own result plans nothing.
+ *
+ * Work that was done is taken back where nothing asks for it any more, or only at another place; that stands until it is
+ * done itself, or until what was set is wanted again where it stands. What was taken back has to be done again.
  */
-export function planOrders(wanted: readonly WantedOrder[], stored: readonly StoredOrder[]): OrderPlan {
+export function planOrders<Stored extends StoredOrder>(
+  wanted: readonly WantedOrder[],
+  stored: readonly Stored[],
+): OrderPlan<Stored> {
   const known = new Map(stored.map((order) => [order.key, order]));
-  const keys = new Set(wanted.map((order) => order.key));
-  const isTakenBack = ({ key, version, state }: StoredOrder): boolean =>
-    state === 'done' && known.get(counterKey(key, version))?.state === 'done';
-  const other = wanted.filter((order) => {
+  const now = new Map(wanted.map((order) => [order.key, order]));
+  const counters = new Counters(stored);
+  const isOther = (order: WantedOrder): boolean => {
     const before = known.get(order.key);
-    return before && isOther(before, order, isTakenBack(before));
-  });
+    if (!before) return false;
+    return (
+      before.state === 'withdrawn' ||
+      counters.isTakenBack(before) ||
+      !sameContent(before.content, order.content)
+    );
+  };
+  const isWanted = ({ key, origin, content }: Stored): boolean =>
+    origin === 'counter' ? !isAt(content, now.get(counteredKey(key))?.content) : now.has(key);
+  const other = wanted.filter(isOther);
   const isIssued = ({ key }: WantedOrder): boolean => known.get(key)!.isIssued;
   return {
     add: wanted.filter((order) => !known.has(order.key)),
     replace: other.filter((order) => !isIssued(order)),
     revise: other.filter(isIssued),
-    withdraw: stored.filter(({ key, state }) => state === 'open' && !keys.has(key)).map(({ key }) => key),
+    withdraw: stored.filter((order) => order.state === 'open' && !isWanted(order)).map(({ key }) => key),
+    takeBack: stored.flatMap((order) => {
+      const stands = hasSet(order) && !counters.isTakenBack(order) && !counters.isBeingTakenBack(order);
+      return stands && !isAt(order.content, now.get(order.key)?.content)
+        ? [{ done: order, key: counters.keyFor(order) }]
+        : [];
+    }),
   };
 }

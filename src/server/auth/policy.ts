@@ -36,6 +36,8 @@ export const POLICY = {
   'request.edit': ['manager'],
   'orders.read': ['crew', 'manager'],
   'order.mark': ['crew', 'manager'],
+  'orders.lead': ['manager'],
+  'recipes.keep': ['manager', 'housekeeper'],
 } as const satisfies Record<string, Allowed>;
 
 export type Action = keyof typeof POLICY;
@@ -82,4 +84,6 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'request.edit': 'Only the office puts the words of a request right.',
   'orders.read': 'Setups are for the crews and the office.',
   'order.mark': 'Only the crew or the office marks setup work.',
+  'orders.lead': 'Only the office issues orders and shares them out.',
+  'recipes.keep': 'What is done for which event is kept by the office.',
 };

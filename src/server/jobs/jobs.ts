@@ -5,6 +5,7 @@ import { keep } from '../db/connection';
 import { clearLooseFiles } from '../files/clear-loose';
 import { remindStewards } from '../mail/queue-consent';
 import { sendMail } from '../mail/send-mail';
+import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
 import { materialiseSeries } from './series-goes-on';
 
 /**
@@ -21,6 +22,14 @@ export interface Job {
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
+
+async function issueAll(ctx: Context): Promise<number> {
+  let issued = 0;
+  for (let lot = 0; ; issued += lot) {
+    lot = await ctx.db.write(async (tx) => keep(await issueDueOrders(tx, ctx.clock.now())));
+    if (!isWholeLot(lot)) return issued + lot;
+  }
+}
 
 export const JOBS: readonly Job[] = [
   {
@@ -45,6 +54,11 @@ export const JOBS: readonly Job[] = [
     keyAt: (now) => String(Math.floor(now / 1440)),
     run: async (ctx) =>
       `${await ctx.db.write(async (tx) => keep(await materialiseSeries(tx, ctx.clock.now())))} dates made`,
+  },
+  {
+    name: 'issue-orders',
+    keyAt: (now) => String(Math.floor(now / 15)),
+    run: async (ctx) => `${await issueAll(ctx)} issued`,
   },
   {
     name: 'clear-loose-files',

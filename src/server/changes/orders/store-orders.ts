@@ -9,6 +9,7 @@ import type { Row } from '../tracked-tables';
 
 export interface OrderRow extends StoredOrder {
   readonly id: number;
+  readonly version: number;
   readonly claimId: ClaimId;
   readonly coveredBy: string | null;
 }

@@ -1,18 +1,19 @@
 import type { ClaimId, OccurrenceId, SpaceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { ordersFor, type WantedOrder } from '@/core/work-orders/orders-for';
-import { counterContent, counterKey, planOrders, undoneWork } from '@/core/work-orders/plan-orders';
+import { counteredKey, planOrders } from '@/core/work-orders/plan-orders';
 import { siteZone } from '../../db/space-facts';
 import type { ChangeSet } from '../change-set';
 import { loadStandingClaims, type StoredClaim } from '../claims';
 import { loadRecipes } from './load-recipes';
 import { orderedDates } from './ordered-dates';
 import type { Spot } from './neighbours';
+import { takenBack } from './taken-back';
 import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } from './store-orders';
 import { findTurnovers, withCovers, type Pair, type WantedDates } from './turnovers';
 
 const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
-  'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
+  'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
 const STORED = `SELECT json_group_array(${orderColumns}) AS json
 FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
 WHERE w.occurrence_id IN (SELECT value FROM json_each($ids)) OR w.after_occurrence_id IN (SELECT value FROM json_each($ids))`;
@@ -54,66 +55,6 @@ async function spotsLeft(
   return rows.map(({ space, start, end }) => ({ spaceId: space, start, end }));
 }
 
-interface NextUse {
-  readonly key: string;
-  readonly next: EpochMinute | null;
-  readonly end: EpochMinute;
-}
-
-// In time for what comes next on any part of the floor, and before it would have been cleared anyway.
-const NEXT_USE = `SELECT w.order_key AS key, c.end_min + c.exit_min + COALESCE(s.strike_min, 0) AS end,
-  (SELECT MIN(o.start_min) FROM space_part p JOIN occupancy o ON o.resource_id = p.resource_id AND o.occupies = 1 AND o.start_min > $now WHERE p.space_id = w.space_id) AS next
-FROM work_order w JOIN claim c ON c.id = w.claim_id LEFT JOIN claim_space s ON s.claim_id = c.id AND s.space_id = w.space_id
-WHERE w.id IN (SELECT value FROM json_each($ids))`;
-
-/** Orders that take back what was set for nothing. */
-async function counters(
-  change: ChangeSet,
-  wanted: readonly WantedOrder[],
-  stored: readonly OrderRow[],
-): Promise<WantedOrder[]> {
-  const undone = undoneWork(wanted, stored);
-  if (!undone.length) return [];
-  const uses = await change.tx.rows<NextUse>(NEXT_USE, {
-    now: change.at,
-    ids: JSON.stringify(undone.map(({ id }) => id)),
-  });
-  const rows = await change.tx.rows<{
-    order_key: string;
-    occurrence_id: OccurrenceId;
-    space_id: SpaceId | null;
-    team_id: number;
-    work_min: number;
-  }>(
-    'SELECT order_key, occurrence_id, space_id, team_id, work_min FROM work_order WHERE id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(undone.map(({ id }) => id)) },
-  );
-  const byKey = new Map(rows.map((row) => [row.order_key, row]));
-  const useOf = new Map(uses.map((use) => [use.key, use]));
-  return undone.map((order) => {
-    const row = byKey.get(order.key)!;
-    const { next, end } = useOf.get(order.key)!;
-    return {
-      key: counterKey(order.key, order.version),
-      origin: 'counter',
-      occurrenceId: row.occurrence_id,
-      afterOccurrenceId: null,
-      spaceId: row.space_id,
-      teamId: row.team_id,
-      personId: null,
-      phase: 'strike',
-      workMin: row.work_min,
-      issueMin: null,
-      coveredBy: null,
-      isBandWork: false,
-      content: counterContent(order, {
-        fromMin: change.at,
-        dueMin: Math.min(end, next ?? end) as EpochMinute,
-      }),
-    };
-  });
-}
-
 /** Orders of neighbours come under a turnover, or from under it, when a date beside them comes, changes or goes. */
 async function coverNeighbours(
   change: ChangeSet,
@@ -139,29 +80,28 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
   const rows = await tx.json<OrderRow[]>(STORED, { ids });
   const claimOfDate = new Map(claims.map((claim) => [claim.occurrenceId, claim.id]));
   const left = await spotsLeft(change, rows, new Set(claimOfDate.values()));
-  const isDone = (key: string) => rows.some((row) => row.key === key && row.state === 'done');
   const dates = await wantedDates(change, claims);
   const alone = claims.flatMap((claim) => dates.standing(claim).orders);
   const datesOf = (more: readonly StoredClaim[]) => wantedDates(change, more);
-  const { merged, parted } = await findTurnovers(tx, claims, left, datesOf, isDone);
+  const { merged, parted } = await findTurnovers(tx, claims, left, datesOf);
 
   const broken = await partedOrders(change, parted);
   const stored = new Map([...rows, ...broken].map((row) => [row.key, row]));
   const turnovers = merged.map(({ order }) => order);
   await addKnown(change, stored, turnovers);
   const wanted = [...withCovers(alone, merged), ...turnovers];
-  const all = [...wanted, ...(await counters(change, wanted, [...stored.values()]))];
+  const neighbourClaims = await standingClaims(change, turnovers, claimOfDate);
+  const plan = planOrders(wanted, [...stored.values()]);
+  const back = await takenBack(change, plan.takeBack);
+  const isKnown = ({ key }: WantedOrder) => stored.has(key);
   const claimOf = (order: WantedOrder): ClaimId =>
     order.origin === 'counter'
-      ? stored.get(order.key.slice('counter:'.length, order.key.lastIndexOf(':')))!.claimId
+      ? stored.get(counteredKey(order.key))!.claimId
       : (claimOfDate.get(order.occurrenceId) ?? neighbourClaims.get(order.occurrenceId)!);
-  const neighbourClaims = await standingClaims(change, turnovers, claimOfDate);
-
-  const plan = planOrders(all, [...stored.values()]);
-  await addOrders(change, plan.add, claimOf);
-  await followClaims(change, all, stored, claimOf);
+  await addOrders(change, [...plan.add, ...back.filter((order) => !isKnown(order))], claimOf);
+  await followClaims(change, wanted, stored, claimOf);
   await replaceOrders(change, plan.replace, stored, claimOf);
-  await reviseOrders(change, plan.revise, stored, claimOf);
+  await reviseOrders(change, [...plan.revise, ...back.filter(isKnown)], stored, claimOf);
   await change.updateVersioned(
     'work_order',
     plan.withdraw.map((key) => stored.get(key)!.id),

@@ -5,7 +5,7 @@ import type { WantedOrder } from '@/core/work-orders/orders-for';
 import { turnoverOrders, type Merged, type StandingSlot } from '@/core/work-orders/turnover-orders';
 import type { Reader } from '../../db/connection';
 import { loadClaims, type StoredClaim } from '../claims';
-import { nextTo, type Neighbour, type Spot } from './neighbours';
+import { nextTo, type Beside, type Spot } from './neighbours';
 
 /** The orders of dates as they stand alone. */
 export interface WantedDates {
@@ -34,8 +34,8 @@ const spotsOf = ({ content }: StoredClaim): Spot[] =>
 interface Near {
   readonly spot: Spot;
   readonly occurrenceId: OccurrenceId;
-  readonly before: Neighbour | null;
-  readonly after: Neighbour | null;
+  readonly before: Beside;
+  readonly after: Beside;
 }
 
 async function nearOf(reader: Reader, claims: readonly StoredClaim[]): Promise<Near[]> {
@@ -48,23 +48,37 @@ async function nearOf(reader: Reader, claims: readonly StoredClaim[]): Promise<N
   return own.map((each, index) => ({ ...each, before: before[index]!, after: after[index]! }));
 }
 
-/** Where something has gone, what stood on both sides of it may stand side by side now. */
+/** Where something has gone, what stood on both sides of it may stand side by side now, in whatever space. */
 async function closedUp(reader: Reader, left: readonly Spot[]): Promise<Pair[]> {
-  const before = (await nextTo(reader, left, 'before')).filter((each) => each !== null);
+  const beside = (await nextTo(reader, left, 'before')).flatMap(({ onParts }) => onParts);
+  const before = [...new Map(beside.map((each) => [`${each.claimId}:${each.spaceId}`, each])).values()];
   const after = await nextTo(reader, before, 'after');
-  return before.flatMap((each, index) => {
-    const next = after[index];
-    return next ? [{ spaceId: each.spaceId, before: each.occurrenceId, after: next.occurrenceId }] : [];
+  return before.flatMap(({ spaceId, occurrenceId }, index) => {
+    const next = after[index]!.same;
+    return next ? [{ spaceId, before: occurrenceId, after: next.occurrenceId }] : [];
   });
 }
 
+/** Pairs that a date stands between on some part of their floor. */
+const partedBy = ({ before, after }: Near): Pair[] =>
+  before.onParts.flatMap((left) =>
+    after.onParts.flatMap((right) =>
+      left.part === right.part && left.spaceId === right.spaceId
+        ? [{ spaceId: left.spaceId, before: left.occurrenceId, after: right.occurrenceId }]
+        : [],
+    ),
+  );
+
 interface Facts {
+  /** Keys of orders of these dates whose work is done: it is not merged with anything any more. */
+  readonly done: readonly string[];
   readonly topUp: Readonly<Record<string, number>>;
   readonly carry: Readonly<Record<string, readonly [fetchMin: number, returnMin: number]>>;
 }
 
 const FACTS = `SELECT json_object('topUp', (SELECT json_group_object(id, top_up_min) FROM space),
-  'carry', (SELECT json_group_object(id, json_array(fetch_min, return_min)) FROM equipment_type)) AS json`;
+  'carry', (SELECT json_group_object(id, json_array(fetch_min, return_min)) FROM equipment_type),
+  'done', (SELECT json_group_array(order_key) FROM work_order WHERE state = 'done' AND occurrence_id IN (SELECT value FROM json_each($ids)))) AS json`;
 
 const standingSlot = (dates: WantedDates, claim: StoredClaim, spaceId: SpaceId): StandingSlot => ({
   ...dates.standing(claim),
@@ -80,19 +94,16 @@ export async function findTurnovers(
   changed: readonly StoredClaim[],
   left: readonly Spot[],
   datesOf: (claims: readonly StoredClaim[]) => Promise<WantedDates>,
-  isDone: (key: string) => boolean,
 ): Promise<Turnovers> {
   const near = await nearOf(reader, changed);
   const touching = near.flatMap(({ spot: { spaceId }, occurrenceId, before, after }): Pair[] => [
-    ...(before ? [{ spaceId, before: before.occurrenceId, after: occurrenceId }] : []),
-    ...(after ? [{ spaceId, before: occurrenceId, after: after.occurrenceId }] : []),
+    ...(before.same ? [{ spaceId, before: before.same.occurrenceId, after: occurrenceId }] : []),
+    ...(after.same ? [{ spaceId, before: occurrenceId, after: after.same.occurrenceId }] : []),
   ]);
   const pairs = new Map(
     [...touching, ...(await closedUp(reader, left))].map((pair) => [pairKey(pair), pair]),
   );
-  const parted = near.flatMap(({ spot: { spaceId }, before, after }) =>
-    before && after ? [{ spaceId, before: before.occurrenceId, after: after.occurrenceId }] : [],
-  );
+  const parted = near.flatMap(partedBy);
   if (!pairs.size) return { merged: [], parted };
   const known = new Map(changed.map((claim) => [claim.occurrenceId, claim]));
   const others = [...pairs.values()]
@@ -100,7 +111,8 @@ export async function findTurnovers(
     .filter((id) => !known.has(id));
   for (const claim of await standingOf(reader, others)) known.set(claim.occurrenceId, claim);
   const dates = await datesOf([...known.values()]);
-  const facts = await reader.json<Facts>(FACTS);
+  const facts = await reader.json<Facts>(FACTS, { ids: JSON.stringify([...known.keys()]) });
+  const done = new Set(facts.done);
   const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) => {
     const slots = [known.get(before)!, known.get(after)!].map((claim) => standingSlot(dates, claim, spaceId));
     return turnoverOrders(
@@ -113,7 +125,7 @@ export async function findTurnovers(
           return { fetchMin, returnMin };
         },
       },
-      isDone,
+      (key) => done.has(key),
     );
   });
   return { merged, parted };

@@ -1,6 +1,7 @@
 import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
 import { addPlaces, addPolicies, addTimetables } from './add-places';
+import { addRecipes } from './add-recipes';
 import { addQuestions, addServices } from './add-services';
 import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
@@ -9,18 +10,9 @@ import { keep, type Database, type Writer } from '../../db/connection';
 
 async function addTeams(tx: Writer, { teams, site }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
-  for (const { name, recipes, shifts } of teams) {
+  for (const { name, shifts } of teams) {
     const teamId = await insert(tx, 'team', { name });
     ids.set(name, teamId);
-    for (const { phase, title, due, offsetMin, crew } of recipes)
-      await insert(tx, 'recipe', {
-        phase,
-        title,
-        team_id: teamId,
-        due_edge: due,
-        due_offset_min: offsetMin,
-        crew,
-      });
     for (const { from, to, people } of shifts)
       await insert(tx, 'shift', {
         team_id: teamId,
@@ -150,6 +142,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
       organisations.set(each, await insert(tx, 'organisation', { name: each }));
     await addPolicies(tx, spaces, await addTimetables(tx, siteId, office), organisations);
     await addPeople(tx, siteId, people, organisations, teams);
+    await addRecipes(tx, office, teams);
     return keep(undefined);
   });
 }

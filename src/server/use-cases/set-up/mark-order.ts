@@ -1,40 +1,21 @@
-import type { RequestId } from '@/core/ids';
-import type { MarkOrderInput, MarkReply } from '@/contracts/mark-order';
+import type { MarkOrderInput, MarkReply, ReadOrderInput, TickOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { Row } from '../../changes/tracked-tables';
+import type { OrderContent } from '@/core/work-orders/order-content';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
-import type { Reader } from '../../db/connection';
+import { ownOrder, type OwnOrder } from './own-orders';
 
-interface OrderRow {
-  readonly state: string;
-  readonly row_version: number;
-  readonly team_id: number;
-  readonly request_id: RequestId;
-  readonly done_by: string | null;
-}
-
-const ORDER = `SELECT w.state, w.row_version, w.team_id, o.request_id, p.name AS done_by FROM work_order w
-  JOIN occurrence o ON o.id = w.occurrence_id LEFT JOIN person p ON p.id = w.done_by_id WHERE w.id = $id`;
-
-/** A crew member of teams marks the work of those; somebody of no team, and the office, any. */
-async function mayMark(reader: Reader, { viewer }: SignedInContext, teamId: number): Promise<boolean> {
-  if (viewer.roles.includes('manager')) return true;
-  const teams = await reader.rows<{ team_id: number }>(
-    'SELECT team_id FROM team_member WHERE person_id = $person',
-    { person: viewer.personId },
-  );
-  return teams.length === 0 || teams.some(({ team_id }) => team_id === teamId);
-}
-
-function stateSince(order: OrderRow): string {
+function stateSince(order: OwnOrder): string {
   if (order.state === 'withdrawn') return 'The order was withdrawn: the date was given up.';
+  if (order.covered_by !== null) return 'A turnover takes its place now.';
   return order.state === 'done'
     ? `${order.done_by ?? 'Somebody'} marked it done.`
     : 'The order has a new version.';
 }
 
-/** Marks an order done, or open again after a slip of the thumb. */
+const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
+
+/** Marks an order done, or open again after a slip of the thumb. Who marks it done has read it. */
 export async function markOrder(
   ctx: SignedInContext,
   id: number,
@@ -42,20 +23,64 @@ export async function markOrder(
 ): Promise<Outcome<MarkReply>> {
   const action = input.state === 'done' ? 'marked setup work done' : 'opened setup work again';
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [order] = await change.tx.rows<OrderRow>(ORDER, { id });
-    if (!order) return refuse({ code: 'not-found', what: 'such order' });
-    if (!(await mayMark(change.tx, ctx, order.team_id)))
-      return refuse({ code: 'not-allowed', what: 'This is the work of another team.' });
-    if (order.row_version !== input.version || order.state === 'withdrawn')
-      return refuse({ code: 'stale', since: stateSince(order) });
-    change.requestIds.add(order.request_id);
+    const order = await ownOrder(ctx, change, id);
+    if (!order.ok) return order;
+    if (order.value.row_version !== input.version || isGone(order.value))
+      return refuse({ code: 'stale', since: stateSince(order.value) });
     const isDone = input.state === 'done';
-    const patch: Row = {
+    const hasNews = isDone && order.value.seen_version < order.value.version;
+    await change.updateVersioned('work_order', [id], {
       state: input.state,
       done_at_min: isDone ? change.at : null,
       done_by_id: isDone ? ctx.viewer.personId : null,
-    };
-    await change.updateVersioned('work_order', [id], patch);
+      ...(hasNews && seenBy(ctx, order.value.version, change.at)),
+    });
+    return done({ changed: 1, summary: action });
+  });
+}
+
+const seenBy = ({ viewer }: SignedInContext, version: number, at: number) => ({
+  seen_version: version,
+  seen_by_id: viewer.personId,
+  seen_at_min: at,
+});
+
+/** Says that the team has read the version that is in force; an older one is refused, for it is not what stands now. */
+export async function readOrder(
+  ctx: SignedInContext,
+  id: number,
+  input: ReadOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const action = 'read the changed order';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const order = await ownOrder(ctx, change, id);
+    if (!order.ok) return order;
+    if (order.value.version !== input.version || isGone(order.value))
+      return refuse({ code: 'stale', since: stateSince(order.value) });
+    // Two of a team may read it at once: the first is kept.
+    if (order.value.seen_version < input.version)
+      await change.update('work_order', [id], () => seenBy(ctx, input.version, change.at));
+    return done({ changed: 1, summary: action });
+  });
+}
+
+/** Ticks a line of the checklist, or takes the tick away. Lines that are gone from the order are refused. */
+export async function tickOrder(
+  ctx: SignedInContext,
+  id: number,
+  input: TickOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const action = input.isTicked ? 'ticked a line of an order' : 'took a tick away';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const order = await ownOrder(ctx, change, id);
+    if (!order.ok) return order;
+    const { checklist = [] } = JSON.parse(order.value.content) as OrderContent;
+    if (isGone(order.value) || !checklist.includes(input.line))
+      return refuse({ code: 'stale', since: stateSince(order.value) });
+    const ticked = new Set(JSON.parse(order.value.ticks) as string[]);
+    if (input.isTicked) ticked.add(input.line);
+    else ticked.delete(input.line);
+    await change.update('work_order', [id], () => ({ ticks: JSON.stringify([...ticked]) }));
     return done({ changed: 1, summary: action });
   });
 }

@@ -1,0 +1,5 @@
+import { noteOrderSchema } from '@/contracts/mark-order';
+import { orderRoute } from '@/server/http/order-route';
+import { noteOrder } from '@/server/use-cases/set-up/note-order';
+
+export const POST = orderRoute('order.mark', noteOrderSchema, noteOrder);

@@ -1,0 +1,9 @@
+import { assignOrdersSchema } from '@/contracts/mark-order';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { assignOrders } from '@/server/use-cases/set-up/issue-orders';
+
+export const POST = writeRoute({
+  action: 'orders.lead',
+  body: assignOrdersSchema,
+  run: (ctx, body) => assignOrders(signedIn(ctx), body),
+});

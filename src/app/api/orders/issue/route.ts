@@ -1,0 +1,9 @@
+import { issueOrdersSchema } from '@/contracts/mark-order';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { issueOrders } from '@/server/use-cases/set-up/issue-orders';
+
+export const POST = writeRoute({
+  action: 'orders.lead',
+  body: issueOrdersSchema,
+  run: (ctx, body) => issueOrders(signedIn(ctx), body),
+});

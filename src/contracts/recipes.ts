@@ -1,0 +1,127 @@
+import { z } from 'zod';
+import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { formulaProblem } from '@/core/work-orders/formula';
+import { DUE_EDGES, RECIPE_PHASES, type Recipe } from '@/core/work-orders/recipe';
+import { versionField } from './change';
+import { idempotencyKey, optionalLine, requiredLine, rowId, wholeNumber } from './fields';
+import { formulaSentence } from './words/formulas';
+
+const MOST_OFFSET_MIN = 60 * 1440;
+
+/** A formula as it is typed; what cannot be read is said in a sentence. */
+export const formulaField = z.string('Give a formula.').transform((text, context) => {
+  const formula = text.trim();
+  const problem = formulaProblem(formula);
+  if (problem) context.addIssue({ code: 'custom', message: formulaSentence(problem) });
+  return formula;
+});
+
+const edge = z.enum(DUE_EDGES, 'Choose a moment of the event.');
+const offset = wholeNumber('Minutes before or after', -MOST_OFFSET_MIN, MOST_OFFSET_MIN).default(0);
+
+/** What a recipe says by itself, without what it is about and who does it. */
+export const recipeFields = {
+  phase: z.enum(RECIPE_PHASES, 'Choose when the work is done.'),
+  title: requiredLine('What is to be done', 80),
+  per: z.enum(['space', 'date']).default('space'),
+  due: edge,
+  offsetMin: offset,
+  /** Where an attendance ends. */
+  until: z.object({ edge, offsetMin: offset }).nullable().default(null),
+  leadDays: wholeNumber('Days ahead', 0, 366).nullable().default(null),
+  checklist: z
+    .array(requiredLine('A line of the checklist', 120))
+    .max(30, 'A checklist has at most 30 lines.')
+    .default([]),
+  /** People it takes for the minutes of setup, strike or attendance. */
+  crew: wholeNumber('People it takes', 0, 100).default(1),
+  workFormula: formulaField.nullable().default(null),
+  quantities: z
+    .array(
+      z.object({
+        name: requiredLine('What is brought', 60),
+        store: optionalLine('From where', 60),
+        formula: formulaField,
+      }),
+    )
+    .max(20, 'A recipe brings at most 20 things.')
+    .default([]),
+};
+
+interface Spanned {
+  readonly phase: Recipe['phase'];
+  readonly until: unknown;
+}
+/** Being there has an end, work has none. */
+export const hasItsEnd = ({ phase, until }: Spanned): boolean =>
+  (phase === 'attendance') === (until !== null);
+export const NO_END = { path: ['until'], message: 'Say until when somebody is there.' };
+
+const ids = <Id extends number>(what: string) => z.array(rowId<Id>(what)).max(100).default([]);
+
+const recipeBody = {
+  ...recipeFields,
+  teamId: rowId<number>('a team'),
+  personId: rowId<PersonId>('a person').nullable().default(null),
+  when: z.object({
+    layouts: z.array(z.enum(LAYOUTS)).default([]),
+    spaces: ids<SpaceId>('a space'),
+    categories: ids<CategoryId>('a category'),
+    services: ids<number>('a service'),
+    equipment: ids<EquipmentTypeId>('equipment'),
+  }),
+};
+
+/** A recipe of the office as it is sent from its form. */
+export const recipeSchema = z.object(recipeBody).refine(hasItsEnd, NO_END);
+export type RecipeInput = z.output<typeof recipeSchema>;
+
+export const saveRecipeSchema = z.object({
+  key: idempotencyKey,
+  /** Null makes a new one. */
+  id: rowId<number>('a recipe').nullable(),
+  version: versionField.nullable(),
+  recipe: recipeSchema,
+  /** Tells what saving would do, and does nothing. */
+  preview: z.boolean().default(false),
+});
+export type SaveRecipeInput = z.output<typeof saveRecipeSchema>;
+
+export const retireRecipeSchema = z.object({
+  key: idempotencyKey,
+  version: versionField,
+  preview: z.boolean().default(false),
+});
+export type RetireRecipeInput = z.output<typeof retireRecipeSchema>;
+
+/** What a recipe would have made of an event that was. */
+export const tryRecipeSchema = z.object({
+  recipe: recipeSchema,
+  occurrenceId: rowId<OccurrenceId>('an event'),
+});
+export type TryRecipeInput = z.output<typeof tryRecipeSchema>;
+
+/** An order in somebody's own words, for one date of a request or for all of them. */
+export const handOrderSchema = z
+  .object({
+    key: idempotencyKey,
+    occurrenceId: rowId<OccurrenceId>('a date').nullable(),
+    ...recipeFields,
+    teamId: recipeBody.teamId,
+    personId: recipeBody.personId,
+  })
+  .refine(hasItsEnd, NO_END);
+export type HandOrderInput = z.output<typeof handOrderSchema>;
+
+/** What saving or retiring a recipe does to the orders of coming dates. */
+export interface RecipeReply {
+  readonly id: number | null;
+  readonly summary: string;
+  readonly numbers: {
+    readonly added: number;
+    readonly revised: number;
+    readonly replaced: number;
+    readonly withdrawn: number;
+  };
+}

@@ -1,0 +1,80 @@
+import type { Layout } from '@/core/seating/capacity';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
+import type { DueEdge, RecipePhase } from '@/core/work-orders/recipe';
+import type { Difference, TurnoverContent } from '@/core/work-orders/order-content';
+import { LAYOUT_WORDS } from './findings';
+
+/** Moments of a date as they are said after “by the time”. */
+export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = {
+  'occupied-start': 'setup begins',
+  'access-start': 'the host comes in',
+  'event-start': 'the event begins',
+  'event-end': 'the event ends',
+  'exit-end': 'the host has left',
+  'occupied-end': 'the space is given up',
+};
+
+export const RECIPE_PHASE_WORDS: Readonly<Record<RecipePhase, string>> = {
+  setup: 'before the event',
+  attendance: 'while it is on',
+  strike: 'after the event',
+};
+
+const PHASE_WORDS: Readonly<Record<OrderPhase, string>> = {
+  setup: 'Setup',
+  turnover: 'Turnover',
+  attendance: 'Being there',
+  strike: 'Strike',
+};
+
+/** What kind of work an order is, as its heading says it. */
+export const phaseText = (phase: OrderPhase, origin: OrderOrigin): string =>
+  origin === 'counter' ? 'Take back' : PHASE_WORDS[phase];
+
+export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = {
+  keep: 'Keep it as it stands',
+  'top-up': 'Keep it and top it up',
+  reset: 'Set it anew',
+};
+
+const FIELD_WORDS = {
+  title: 'the work',
+  eventTitle: 'the event',
+  place: 'the place',
+  building: 'the building',
+  layout: 'the layout',
+  notes: 'what the host says',
+  people: 'people',
+  wheelchairs: 'of them in wheelchairs',
+  fromMin: 'to be begun from',
+  dueMin: 'to be done by',
+} as const;
+
+const layoutText = (layout: string): string =>
+  layout
+    .split(' + ')
+    .map((each) => LAYOUT_WORDS[each as Layout] ?? each)
+    .join(' + ');
+
+const amount = (quantity: number | null): string => (quantity === null ? 'not worked out' : String(quantity));
+
+/** A difference between two versions of an order, from what to what. `clock` says a moment as the sheet does. */
+export function differenceText(difference: Difference, clock: (at: EpochMinute) => string): string {
+  switch (difference.kind) {
+    case 'moment':
+      return `${FIELD_WORDS[difference.field]} ${clock(difference.to)}, not ${clock(difference.from)}`;
+    case 'number':
+      return `${difference.to} ${FIELD_WORDS[difference.field]}, not ${difference.from}`;
+    case 'text': {
+      const say = difference.field === 'layout' ? layoutText : (text: string) => text || 'nothing';
+      return `${FIELD_WORDS[difference.field]}: ${say(difference.to)}, not ${say(difference.from)}`;
+    }
+    case 'things':
+      return `${difference.name}: ${amount(difference.to)}, not ${amount(difference.from)}`;
+    case 'line':
+      return difference.change === 'added' ? `also: ${difference.text}` : `no longer: ${difference.text}`;
+    case 'answer':
+      return `${difference.question} ${difference.to || 'no answer'}, not ${difference.from || 'no answer'}`;
+  }
+}

@@ -1,0 +1,120 @@
+import { countText } from '@/contracts/words/when';
+import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { PersonId, RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { ChangeSet } from '../../changes/change-set';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { Writer } from '../../db/connection';
+
+/** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
+const LOT = 500;
+
+const DUE = `SELECT w.id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
+  WHERE w.issued_min IS NULL AND w.state = 'open' AND w.issue_min <= $now ORDER BY w.issue_min, w.id LIMIT ${LOT}`;
+
+/**
+ * Issues what is to be issued by now, a lot at a time. An outage only makes the lot larger: what was missed is issued by
+ * the next run, and what is issued is looked at no more. Gives how many; fewer than a lot is the last.
+ */
+export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<number> {
+  const due = await tx.rows<{ id: number; request_id: RequestId }>(DUE, { now });
+  if (!due.length) return 0;
+  // Named by its first order: the same lot after a crash is the same change.
+  const id = await tx.insertRow(
+    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'issued orders whose day has come', $key)`,
+    { now, key: `issue:${due[0]!.id}:${now}` },
+  );
+  const change = new ChangeSet(tx, id, null, now);
+  await change.updateVersioned(
+    'work_order',
+    due.map((order) => order.id),
+    { issued_min: now },
+  );
+  await change.writeHistory();
+  await tx.run(
+    'INSERT INTO change_set_request (change_set_id, request_id) SELECT DISTINCT $id, value FROM json_each($requests)',
+    { id, requests: JSON.stringify(due.map(({ request_id }) => request_id)) },
+  );
+  return due.length;
+}
+
+export const isWholeLot = (count: number): boolean => count === LOT;
+
+interface PickedOrder {
+  readonly id: number;
+  readonly state: string;
+  readonly issued_min: number | null;
+  readonly team_id: number;
+  readonly request_id: RequestId;
+}
+
+const PICKED = `SELECT w.id, w.state, w.issued_min, w.team_id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
+  WHERE w.id IN (SELECT value FROM json_each($ids))`;
+
+async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
+  const orders = await change.tx.rows<PickedOrder>(PICKED, { ids: JSON.stringify(ids) });
+  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: 'such order' });
+  if (orders.some(({ state }) => state === 'withdrawn'))
+    return refuse({ code: 'stale', since: 'One of the orders was withdrawn: its date was given up.' });
+  for (const order of orders) change.requestIds.add(order.request_id);
+  return done(orders);
+}
+
+/** Issues orders before their day, by hand. Those that are issued already stay as they are. */
+export async function issueOrders(
+  ctx: SignedInContext,
+  input: IssueOrdersInput,
+): Promise<Outcome<MarkReply>> {
+  const action = 'issued orders by hand';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const orders = await picked(change, input.orders);
+    if (!orders.ok) return orders;
+    const waiting = orders.value.filter(({ issued_min }) => issued_min === null);
+    await change.updateVersioned(
+      'work_order',
+      waiting.map(({ id }) => id),
+      { issued_min: change.at },
+    );
+    return done({
+      changed: waiting.length,
+      summary: `issued ${countText(waiting.length, 'order', 'orders')}`,
+    });
+  });
+}
+
+async function worksFor(
+  change: ChangeSet,
+  person: PersonId,
+  teams: readonly number[],
+): Promise<string | null> {
+  const [known] = await change.tx.rows<{ name: string }>(
+    'SELECT name FROM person WHERE id = $person AND retired_at IS NULL',
+    { person },
+  );
+  if (!known) return 'There is nobody of that name any more.';
+  const rows = await change.tx.rows<{ name: string }>(
+    `SELECT t.name FROM team t WHERE t.id IN (SELECT value FROM json_each($teams))
+     AND NOT EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = t.id AND m.person_id = $person)`,
+    { person, teams: JSON.stringify(teams) },
+  );
+  return rows.length ? `${known.name} is not in the team ${rows[0]!.name}. Choose somebody who is.` : null;
+}
+
+/** Gives orders to somebody of their team, or back to the team. */
+export async function assignOrders(
+  ctx: SignedInContext,
+  input: AssignOrdersInput,
+): Promise<Outcome<MarkReply>> {
+  const action = input.personId === null ? 'left orders to the team' : 'gave orders to somebody';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const orders = await picked(change, input.orders);
+    if (!orders.ok) return orders;
+    const teams = [...new Set(orders.value.map(({ team_id }) => team_id))];
+    const fault = input.personId === null ? null : await worksFor(change, input.personId, teams);
+    if (fault) return refuse({ code: 'bad-input', fields: [{ path: 'personId', message: fault }] });
+    await change.updateVersioned('work_order', input.orders, { person_id: input.personId });
+    return done({ changed: orders.value.length, summary: action });
+  });
+}

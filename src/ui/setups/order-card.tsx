@@ -1,0 +1,167 @@
+'use client';
+import type { OrderThing, OrderView } from '@/contracts/orders';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { OrderChecklist } from './order-checklist';
+import { OrderSaid } from './order-said';
+import { useOrderAction } from './use-order-action';
+
+function Things({ things, way }: { readonly things: readonly OrderThing[]; readonly way: string }) {
+  if (!things.length) return null;
+  return (
+    <ul className="mt-1">
+      {things.map(({ name, quantity, store }) => (
+        <li key={`${name} ${store}`}>
+          <strong>{quantity ?? 'some'}</strong> × {name}{' '}
+          <span className="text-soft">
+            {quantity === null
+              ? 'how many could not be worked out; ask the office'
+              : store && `${way} ${store}`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function TurnoverLines({ order }: { order: OrderView }) {
+  const { turnover } = order;
+  if (!turnover) return null;
+  const list = (things: readonly OrderThing[]) =>
+    things.map(({ name, quantity }) => `${quantity} × ${name}`).join(', ');
+  return (
+    <div className="mt-1">
+      <p className="text-soft">{turnover.beforeText}</p>
+      {turnover.stays.length > 0 && <p>stays: {list(turnover.stays)}</p>}
+      {turnover.takeAway.length > 0 && <p>goes: {list(turnover.takeAway)}</p>}
+      <p className="text-[0.92rem] text-soft">{turnover.savedText}</p>
+    </div>
+  );
+}
+
+/** What has changed since the team read it, and a press that says it was read. */
+function News({ order }: { order: OrderView }) {
+  const { act, error, isSending } = useOrderAction();
+  if (!order.changes.length) return null;
+  return (
+    <div className="mt-2 border-l-4 border-l-look bg-sunk px-3 py-2" role="status">
+      <p className="font-semibold text-look">Changed, version {order.contentVersion}</p>
+      <ul className="list-disc pl-5">
+        {order.changes.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+      {order.state === 'open' && (
+        <button
+          type="button"
+          className="press mt-2 h-11"
+          disabled={isSending}
+          aria-label={`Read: what has changed at ${order.place}, ${order.dueText}`}
+          onClick={() => void act(`${order.id}/read`, { version: order.contentVersion })}
+        >
+          I have read it
+        </button>
+      )}
+      <RefusalNote error={error} />
+    </div>
+  );
+}
+
+function When({ order }: { order: OrderView }) {
+  const isThere = order.phase === 'attendance';
+  const isDone = order.state === 'done';
+  return (
+    <div className="w-32 shrink-0">
+      <p className="small-caps">{isThere ? 'from' : isDone ? 'was due' : 'due by'}</p>
+      <p className={`font-serif text-3xl leading-none ${isDone ? 'text-soft' : ''}`}>
+        {isThere ? order.fromText : order.dueText}
+      </p>
+      <p className="mt-1 text-soft">{isThere ? `until ${order.dueText}` : `free from ${order.fromText}`}</p>
+      {order.isLate && <p className="font-semibold text-clash">late</p>}
+    </div>
+  );
+}
+
+/** What an order is called first: how the room is to stand, or what is to be done. */
+function headline({ phase, origin, turnover, layout, people, wheelchairs, title }: OrderView): string {
+  const room = `${layout}, for ${people}${wheelchairs ? `, ${wheelchairs} in wheelchairs` : ''}`;
+  if (origin === 'counter') return `what was set for ${layout}, ${people} people`;
+  if (turnover) return `${turnover.kindText}: ${room}`;
+  return phase === 'setup' && layout ? `${title}: ${room}` : title;
+}
+
+function DoneButton({ order }: { order: OrderView }) {
+  const { act, error, isSending } = useOrderAction();
+  const isDone = order.state === 'done';
+  return (
+    <div className="w-full sm:w-44">
+      <button
+        type="button"
+        className={`press h-14 w-full text-lg ${isDone ? '' : 'press-main'}`}
+        disabled={isSending}
+        onClick={() =>
+          void act(String(order.id), { version: order.version, state: isDone ? 'open' : 'done' })
+        }
+        aria-label={`${isDone ? 'Open again' : 'Done'}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
+      >
+        {isDone ? 'Open again' : 'Done'}
+      </button>
+      {order.doneText && <p className="mt-1 text-[0.92rem] text-soft">at {order.doneText}</p>}
+      {order.issueText && <p className="mt-1 text-[0.92rem] text-soft">to be issued {order.issueText}</p>}
+      <RefusalNote error={error} />
+    </div>
+  );
+}
+
+const EDGE: Readonly<Record<'done' | 'late' | 'open', string>> = {
+  done: 'border-l-rule',
+  late: 'border-l-clash',
+  open: 'border-l-ink',
+};
+
+/** One order, big enough for a thumb. */
+export function OrderCard({ order }: { order: OrderView }) {
+  const look = order.state === 'done' ? 'done' : order.isLate ? 'late' : 'open';
+  const backFrom = order.phase === 'strike' ? 'back to' : 'from';
+  return (
+    <li className={`sheet flex flex-wrap gap-x-5 gap-y-3 border-l-[6px] p-4 ${EDGE[look]}`}>
+      <When order={order} />
+      <div className="min-w-56 flex-1">
+        <p className="small-caps">
+          {order.phaseText} · {order.team}
+          {order.person && ` · ${order.isMine ? 'yours' : order.person}`}
+        </p>
+        <h2 className="text-xl">
+          {order.place || order.eventTitle}{' '}
+          <span className="font-sans text-base font-normal text-soft">{order.building}</span>
+        </h2>
+        <p className="font-semibold">{headline(order)}</p>
+        {order.planHref && (
+          <p>
+            <Link href={order.planHref} className="inline-block min-h-7 underline">
+              See it set
+            </Link>
+          </p>
+        )}
+        <p className="text-soft">
+          {order.eventTitle} · {order.reference}
+          {order.contentVersion > 1 ? ` · version ${order.contentVersion}` : ''}
+        </p>
+        <News order={order} />
+        <TurnoverLines order={order} />
+        <Things things={order.equipment} way={backFrom} />
+        {order.answers.map(({ question, answer }) => (
+          <p key={question}>
+            <span className="text-soft">{question}</span> {answer}
+          </p>
+        ))}
+        {order.notes && order.phase !== 'strike' && (
+          <p className="mt-1 border-l-2 border-strong-rule pl-2 whitespace-pre-wrap">{order.notes}</p>
+        )}
+        <OrderChecklist order={order} />
+        <OrderSaid order={order} />
+      </div>
+      <DoneButton order={order} />
+    </li>
+  );
+}

@@ -1,0 +1,43 @@
+'use client';
+import { useOptimistic, useTransition } from 'react';
+import type { OrderView } from '@/contracts/orders';
+import { useOrderAction } from './use-order-action';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+/** Lines to tick, each saved by itself as soon as it is touched. */
+export function OrderChecklist({ order }: { order: OrderView }) {
+  const { act, error } = useOrderAction();
+  const [, startTransition] = useTransition();
+  const [lines, touch] = useOptimistic(order.checklist, (all, touched: string) =>
+    all.map((each) => (each.line === touched ? { ...each, isTicked: !each.isTicked } : each)),
+  );
+  if (!lines.length) return null;
+  const tick = (line: string, isTicked: boolean) =>
+    startTransition(async () => {
+      touch(line);
+      await act(`${order.id}/ticks`, { line, isTicked });
+    });
+  return (
+    <fieldset className="mt-2">
+      <legend className="small-caps">
+        to go through, {lines.filter(({ isTicked }) => isTicked).length} of {lines.length}
+      </legend>
+      {lines.map(({ line, isTicked }) => (
+        <label
+          key={line}
+          className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule py-1"
+        >
+          <input
+            type="checkbox"
+            className="size-6 shrink-0 accent-(--accent)"
+            checked={isTicked}
+            disabled={order.state === 'withdrawn'}
+            onChange={() => tick(line, !isTicked)}
+          />
+          <span>{line}</span>
+        </label>
+      ))}
+      <RefusalNote error={error} />
+    </fieldset>
+  );
+}

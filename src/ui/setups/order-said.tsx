@@ -1,0 +1,155 @@
+'use client';
+import { useId, useState } from 'react';
+import type { FileLine } from '@/contracts/files';
+import type { OrderNote, OrderView } from '@/contracts/orders';
+import { useFiles } from '@/ui/files/use-files';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { useOrderAction } from './use-order-action';
+
+function Said({ note, order }: { note: OrderNote; order: OrderView }) {
+  const { act, error, isSending } = useOrderAction();
+  const isOpenProblem = note.kind === 'problem' && note.solvedText === null;
+  return (
+    <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-clash' : 'border-l-rule'}`}>
+      <p className="whitespace-pre-wrap">
+        {note.kind === 'problem' && <strong>{isOpenProblem ? 'Problem: ' : 'Was a problem: '}</strong>}
+        {note.text}
+      </p>
+      <p className="text-[0.92rem] text-soft">
+        {note.who}, {note.atText}
+        {note.solvedText ? `; ${note.solvedText}` : ''}
+        {note.file && (
+          <>
+            {' · '}
+            <a
+              className="inline-block min-h-6 break-all"
+              href={`/api/files/${note.file.key}`}
+              download={note.file.name}
+            >
+              {note.file.name}
+            </a>
+          </>
+        )}
+      </p>
+      {isOpenProblem && (
+        <button
+          type="button"
+          className="press mt-1"
+          disabled={isSending}
+          aria-label={`Solved: ${note.text}, ${order.place}`}
+          onClick={() => void act(`problems/${note.id}`, {})}
+        >
+          Solved
+        </button>
+      )}
+      <RefusalNote error={error} />
+    </li>
+  );
+}
+
+/** A picture taken on the spot, or picked: one at a time, sent while the words are written. */
+function Picture({
+  lines,
+  files,
+}: {
+  readonly lines: readonly FileLine[];
+  readonly files: ReturnType<typeof useFiles>;
+}) {
+  const id = useId();
+  const [line] = lines;
+  const state = line && files.states[line.key];
+  return (
+    <div>
+      <label htmlFor={id} className="press inline-flex h-11 cursor-pointer items-center">
+        {line ? 'Another picture' : 'Add a picture'}
+      </label>
+      <input
+        id={id}
+        type="file"
+        accept="image/*"
+        className="sr-only"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          if (line) files.remove(line.key);
+          if (file) void files.add([file]);
+          target.value = '';
+        }}
+      />
+      <span aria-live="polite" className="ml-2 break-all">
+        {line?.name} {state?.kind === 'failed' ? state.message : ''}
+        {files.refused.join(' ')}
+      </span>
+    </div>
+  );
+}
+
+function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
+  const { act, error, isSending } = useOrderAction();
+  const [text, setText] = useState('');
+  const [lines, setLines] = useState<readonly FileLine[]>([]);
+  const files = useFiles(lines, setLines, true);
+  const id = useId();
+  const say = async (kind: OrderNote['kind']) => {
+    if (!(await files.settled())) return;
+    if (await act(`${order.id}/notes`, { kind, text, file: lines.at(-1)?.key ?? null })) onSaid();
+  };
+  return (
+    <form
+      className="mt-2 grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void say('note');
+      }}
+    >
+      <label htmlFor={id} className="font-semibold">
+        What is there to say about {order.place}?
+      </label>
+      <textarea
+        id={id}
+        className="field min-h-20"
+        maxLength={1000}
+        value={text}
+        aria-invalid={error?.fields.some(({ path }) => path === 'text')}
+        onChange={({ target }) => setText(target.value)}
+      />
+      <Picture lines={lines} files={files} />
+      <div className="flex flex-wrap gap-2">
+        <button type="submit" className="press h-11" disabled={isSending}>
+          Note it
+        </button>
+        <button type="button" className="press h-11" disabled={isSending} onClick={() => void say('problem')}>
+          It is a problem
+        </button>
+      </div>
+      {error && <RefusalNote error={{ ...error, message: error.fields[0]?.message ?? error.message }} />}
+    </form>
+  );
+}
+
+/** What was said about an order, and saying more. */
+export function OrderSaid({ order }: { order: OrderView }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <div className="mt-2">
+      {order.said.length > 0 && (
+        <ul className="grid gap-2" aria-label={`Said about ${order.place}`}>
+          {order.said.map((note) => (
+            <Said key={note.id} note={note} order={order} />
+          ))}
+        </ul>
+      )}
+      {order.state !== 'withdrawn' && (
+        <button
+          type="button"
+          className="press mt-2 h-11"
+          aria-expanded={isOpen}
+          aria-label={`Say something about ${order.place}, ${order.dueText}`}
+          onClick={() => setOpen(!isOpen)}
+        >
+          Say something
+        </button>
+      )}
+      {isOpen && <SayForm order={order} onSaid={() => setOpen(false)} />}
+    </div>
+  );
+}
