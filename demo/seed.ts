@@ -296,7 +296,12 @@ class Story {
       const lot = await this.db.write(async (tx) => keep(await issueDueOrders(tx, now)));
       if (!isWholeLot(lot)) break;
     }
-    const orders = await this.db.rows<{ id: number; due_min: EpochMinute; row_version: number; team: string }>(
+    const orders = await this.db.rows<{
+      id: number;
+      due_min: EpochMinute;
+      row_version: number;
+      team: string;
+    }>(
       `SELECT w.id, w.due_min, w.row_version, t.name AS team FROM work_order w JOIN team t ON t.id = w.team_id
        WHERE w.state = 'open' AND w.covered_by IS NULL AND w.due_min <= $now ORDER BY w.due_min`,
       { now },

@@ -1,5 +1,10 @@
 import type { OfficeFile } from '@/contracts/office';
 
+/** The weekdays of the fortnight around the day the demo stands at. */
+const APRIL_DAYS = ['12', '13', '14', '15', '16', '19', '20', '21', '22', '23'].map(
+  (day) => `2027-04-${day}`,
+);
+
 /** Who does the work. */
 export const TEAMS: OfficeFile['teams'] = [
   {
@@ -21,6 +26,14 @@ export const TEAMS: OfficeFile['teams'] = [
   },
   {
     name: 'Sound and light',
+    shifts: [
+      ...APRIL_DAYS.map((day) => ({
+        from: `${day}T10:00`,
+        to: `${day}T18:00`,
+        person: 'jory.lamb@quillmere.example',
+      })),
+      { from: '2027-04-13T18:00', to: '2027-04-13T22:00', person: 'jory.lamb@quillmere.example' },
+    ],
     recipes: [
       {
         phase: 'setup',
@@ -29,7 +42,7 @@ export const TEAMS: OfficeFile['teams'] = [
         leadDays: 7,
         per: 'date',
         services: ['Sound and light'],
-        workFormula: '60',
+        workFormula: '40',
         checklist: ['Every microphone heard at the back', 'Batteries changed', 'Picture sharp and level'],
       },
       {
@@ -47,6 +60,7 @@ export const TEAMS: OfficeFile['teams'] = [
   },
   {
     name: 'Refreshments',
+    shifts: APRIL_DAYS.map((day) => ({ from: `${day}T09:00`, to: `${day}T16:30`, people: 2 })),
     recipes: [
       {
         phase: 'setup',
@@ -56,7 +70,7 @@ export const TEAMS: OfficeFile['teams'] = [
         leadDays: 5,
         per: 'date',
         services: ['Refreshments'],
-        workFormula: '30 + people',
+        workFormula: '15 + people / 4',
         checklist: ['Urns filled and on', 'Labels for what is in the cakes', 'Water for who sings or speaks'],
         quantities: [
           { name: 'Cup and saucer', store: 'Garden kitchen', formula: 'ceil(people * 1.1 / 10) * 10' },
@@ -71,7 +85,7 @@ export const TEAMS: OfficeFile['teams'] = [
         leadDays: 5,
         per: 'date',
         services: ['Refreshments'],
-        workFormula: '20 + people / 2',
+        workFormula: '10 + people / 4',
       },
     ],
   },

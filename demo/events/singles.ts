@@ -118,7 +118,10 @@ export const SINGLES: readonly DemoEvent[] = [
     text: 'An hour of worms and puns.',
     equipment: { 'Hand microphone': 2, 'Folding chair': 60 },
     notes: 'Microphones on stands. The heap stays outside.',
-    services: { 'Sound and light': ['yes', 'three voices and a tuba'], Refreshments: ['laid out to fetch', ''] },
+    services: {
+      'Sound and light': ['yes', 'three voices and a tuba'],
+      Refreshments: ['laid out to fetch', ''],
+    },
   },
   {
     title: 'Dye pots: weld and madder',
@@ -213,7 +216,11 @@ export const SINGLES: readonly DemoEvent[] = [
     to: '22:30',
     equipment: { 'Round table 1.5 m': 18, 'Folding chair': 180 },
     notes: 'Aisle from the foyer doors. Cake table by the quince.',
-    services: { Refreshments: ['served at the tables', ''], 'Table linen': ['plain'], 'Late gate': ['half past eleven at night'] },
+    services: {
+      Refreshments: ['served at the tables', ''],
+      'Table linen': ['plain'],
+      'Late gate': ['half past eleven at night'],
+    },
   },
   {
     title: 'Pond dipping for grown-ups',

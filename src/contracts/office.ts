@@ -208,6 +208,8 @@ export const officeSchema = z.object({
               from: localDateTimeField,
               to: localDateTimeField,
               people: wholeNumber('People on shift', 1, 1000).default(1),
+              /** E-mail of who it is; anybody of the team where nobody is named. */
+              person: z.string().nullable().default(null),
             }),
           )
           .default([]),

@@ -125,3 +125,63 @@ export interface RecipeReply {
     readonly withdrawn: number;
   };
 }
+
+export interface Named<Id = number> {
+  readonly id: Id;
+  readonly name: string;
+}
+
+/** What a recipe can be about and who can do it. */
+export interface RecipeChoices {
+  readonly teams: readonly (Named & { readonly people: readonly Named<PersonId>[] })[];
+  readonly spaces: readonly Named<SpaceId>[];
+  readonly categories: readonly Named<CategoryId>[];
+  readonly services: readonly Named[];
+  readonly equipment: readonly Named<EquipmentTypeId>[];
+  readonly stores: readonly string[];
+  /** Events of before, newest first: what a recipe is tried on. */
+  readonly past: readonly (Named<OccurrenceId> & { readonly dateText: string })[];
+}
+
+export interface StoredRecipe {
+  readonly id: number;
+  readonly version: number;
+  readonly recipe: RecipeInput;
+}
+
+/** A recipe as the list tells it. */
+export interface RecipeLine {
+  readonly id: number;
+  readonly title: string;
+  readonly team: string;
+  readonly phaseText: string;
+  readonly aboutText: string;
+  readonly dueText: string;
+  readonly issueText: string;
+  readonly bringsText: string;
+  /** Open orders of it. */
+  readonly open: number;
+}
+
+/** One order a recipe would have made. */
+export interface TriedOrder {
+  readonly place: string;
+  readonly fromText: string;
+  readonly dueText: string;
+  readonly issueText: string;
+  readonly workText: string;
+  readonly brings: readonly {
+    readonly name: string;
+    readonly quantity: number | null;
+    readonly problem: string | null;
+  }[];
+  readonly carries: readonly string[];
+  readonly workProblem: string | null;
+}
+
+export interface TryReply {
+  readonly eventText: string;
+  /** Why the recipe is not about the event; null where it is. */
+  readonly notAbout: string | null;
+  readonly orders: readonly TriedOrder[];
+}

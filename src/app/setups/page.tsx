@@ -5,6 +5,7 @@ import { countText } from '@/contracts/words/when';
 import { signedInPage } from '@/server/http/page';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
 import { GivenUp, OrderList } from '@/ui/setups/order-list';
+import { SetupsLinks, type SetupsView } from '@/ui/setups/setups-links';
 
 export const metadata: Metadata = { title: 'Setups' };
 
@@ -17,10 +18,13 @@ export default async function SetupsPage({
   const wanted = typeof day === 'string' ? parseLocalDate(day) : null;
   const ctx = await signedInPage('orders.read', wanted ? `/setups?day=${wanted}` : '/setups');
   const sheet = await crewDay(ctx, wanted);
+  const isOffice = ctx.viewer.roles.includes('manager');
+  const views: readonly SetupsView[] = isOffice ? ['day', 'week', 'stores', 'recipes'] : ['day', 'stores'];
   const open = sheet.orders.filter(({ state }) => state === 'open').length;
   const to = (days: number) => `/setups?day=${addDays(localDate(sheet.date), days)}`;
   return (
     <div className="mx-auto max-w-4xl">
+      <SetupsLinks current="day" shown={views} />
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">{sheet.dateText}</h1>
         <div className="no-print flex gap-2">

@@ -260,6 +260,10 @@ function orderFor(subject: Subject, recipe: Recipe, about: readonly Recipe[], tz
   };
 }
 
+/** What a formula of a recipe counts with on a date: as a whole, or in one of its spaces. */
+export const formulaValuesOf = (date: OrderedDate, slot: number | null, recipe: Recipe): FormulaValues =>
+  valuesOf({ date, slot, edges: edgesOf(date.claim, slot) }, recipe);
+
 /** The orders an approved date needs: each recipe that is about it once, or once for each of its spaces where there is work. */
 export function ordersFor(date: OrderedDate, recipes: readonly Recipe[], tzid: string): WantedOrder[] {
   const perSpace = subjectsOf(date, 'space');

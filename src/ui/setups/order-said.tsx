@@ -101,7 +101,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
         void say('note');
       }}
     >
-      <label htmlFor={id} className="font-semibold">
+      <label htmlFor={id} className="block font-semibold">
         What is there to say about {order.place}?
       </label>
       <textarea

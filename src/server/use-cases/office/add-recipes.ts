@@ -1,6 +1,7 @@
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { recipeRow } from '../set-up/recipe-row';
+import { toEpochMinute } from '@/core/time/zone';
 import { insert, known, OfficeFileError } from './office-rows';
 
 type ByName = ReadonlyMap<string, number>;
@@ -8,6 +9,27 @@ type ByName = ReadonlyMap<string, number>;
 async function namesOf(tx: Writer, table: string, column = 'name'): Promise<ByName> {
   const rows = await tx.rows<{ id: number; name: string }>(`SELECT id, ${column} AS name FROM ${table}`);
   return new Map(rows.map(({ id, name }) => [name, id]));
+}
+
+function personOf(people: ByName, email: string | null, what: string): number | null {
+  if (email === null) return null;
+  const id = people.get(email.toLowerCase());
+  if (id === undefined) throw new OfficeFileError(`there is nobody with the address ${email} for ${what}`);
+  return id;
+}
+
+/** Who of the teams is there when. */
+export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamIds: ByName): Promise<void> {
+  const people = await namesOf(tx, 'person', 'email');
+  for (const { name, shifts } of teams)
+    for (const shift of shifts)
+      await insert(tx, 'shift', {
+        team_id: known(teamIds, name, 'team'),
+        person_id: personOf(people, shift.person, `a shift of ${name}`),
+        start_min: toEpochMinute(shift.from, site.zone, 'offset-before'),
+        end_min: toEpochMinute(shift.to, site.zone, 'offset-before'),
+        people: shift.people,
+      });
 }
 
 /** What the teams do. After everything a recipe may be about. */
@@ -23,9 +45,7 @@ export async function addRecipes(tx: Writer, { teams }: OfficeInput, teamIds: By
     wanted.map((name) => known(names[kind], name, kind));
   for (const team of teams)
     for (const recipe of team.recipes) {
-      const personId = recipe.person === null ? null : people.get(recipe.person.toLowerCase());
-      if (personId === undefined)
-        throw new OfficeFileError(`there is nobody with the address ${recipe.person} for “${recipe.title}”`);
+      const personId = personOf(people, recipe.person, `“${recipe.title}”`);
       const when = {
         layouts: recipe.layouts,
         spaces: all('spaces', recipe.spaces),

@@ -1,26 +1,15 @@
-import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
 import { addPlaces, addPolicies, addTimetables } from './add-places';
-import { addRecipes } from './add-recipes';
+import { addRecipes, addShifts } from './add-recipes';
 import { addQuestions, addServices } from './add-services';
 import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashPassword } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
 
-async function addTeams(tx: Writer, { teams, site }: OfficeInput): Promise<Map<string, number>> {
+async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
-  for (const { name, shifts } of teams) {
-    const teamId = await insert(tx, 'team', { name });
-    ids.set(name, teamId);
-    for (const { from, to, people } of shifts)
-      await insert(tx, 'shift', {
-        team_id: teamId,
-        start_min: toEpochMinute(from, site.zone, 'offset-before'),
-        end_min: toEpochMinute(to, site.zone, 'offset-before'),
-        people,
-      });
-  }
+  for (const { name } of teams) ids.set(name, await insert(tx, 'team', { name }));
   return ids;
 }
 
@@ -142,6 +131,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
       organisations.set(each, await insert(tx, 'organisation', { name: each }));
     await addPolicies(tx, spaces, await addTimetables(tx, siteId, office), organisations);
     await addPeople(tx, siteId, people, organisations, teams);
+    await addShifts(tx, office, teams);
     await addRecipes(tx, office, teams);
     return keep(undefined);
   });

@@ -1,0 +1,9 @@
+import { tryRecipeSchema } from '@/contracts/recipes';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { tryRecipe } from '@/server/use-cases/set-up/try-recipe';
+
+export const POST = writeRoute({
+  action: 'recipes.keep',
+  body: tryRecipeSchema,
+  run: (ctx, body) => tryRecipe(signedIn(ctx), body),
+});

@@ -1,0 +1,9 @@
+import { addShiftSchema } from '@/contracts/week-load';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { addShift } from '@/server/use-cases/set-up/teams';
+
+export const POST = writeRoute({
+  action: 'orders.lead',
+  body: addShiftSchema,
+  run: (ctx, body) => addShift(signedIn(ctx), body),
+});

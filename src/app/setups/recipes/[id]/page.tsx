@@ -1,0 +1,24 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { signedInPage } from '@/server/http/page';
+import { recipeChoices, storedRecipe } from '@/server/use-cases/set-up/recipes';
+import { RecipeForm } from '@/ui/setups/recipe-form';
+import { SetupsLinks } from '@/ui/setups/setups-links';
+
+export const metadata: Metadata = { title: 'Recipe' };
+
+export default async function RecipePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const isNew = id === 'new';
+  if (!isNew && !/^\d{1,15}$/.test(id)) notFound();
+  const ctx = await signedInPage('recipes.keep', `/setups/recipes/${id}`);
+  const stored = isNew ? null : await storedRecipe(ctx.db, Number(id));
+  if (!isNew && !stored) notFound();
+  return (
+    <div className="mx-auto max-w-6xl">
+      <SetupsLinks current="recipes" shown={['day', 'week', 'stores', 'recipes']} />
+      <h1 className="pb-3 text-3xl">{stored ? stored.recipe.title : 'A new recipe'}</h1>
+      <RecipeForm choices={await recipeChoices(ctx)} stored={stored} />
+    </div>
+  );
+}

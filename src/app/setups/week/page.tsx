@@ -1,0 +1,45 @@
+import type { Metadata } from 'next';
+import { parseLocalDate } from '@/core/time/local-time';
+import { signedInPage } from '@/server/http/page';
+import { weekLoad } from '@/server/use-cases/set-up/week-load';
+import Link from '@/ui/primitives/link';
+import { Roster } from '@/ui/setups/roster';
+import { SetupsLinks } from '@/ui/setups/setups-links';
+import { SharingOut } from '@/ui/setups/sharing-out';
+import { WeekTable } from '@/ui/setups/week-table';
+
+export const metadata: Metadata = { title: 'Week of the crews' };
+
+type Query = Readonly<Record<'day' | 'team', string | string[] | undefined>>;
+
+export default async function WeekPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const { day, team } = await searchParams;
+  const date = typeof day === 'string' ? parseLocalDate(day) : null;
+  const wanted = typeof team === 'string' && /^\d{1,15}$/.test(team) ? Number(team) : null;
+  const ctx = await signedInPage('orders.lead', '/setups/week');
+  const week = await weekLoad(ctx, { date, team: wanted });
+  const to = (first: string) => `/setups/week?day=${first}${wanted === null ? '' : `&team=${wanted}`}`;
+  return (
+    <div className="mx-auto max-w-[90rem]">
+      <SetupsLinks current="week" shown={['day', 'week', 'stores', 'recipes']} />
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
+        <h1 className="text-3xl">{week.weekText}</h1>
+        <div className="no-print flex gap-2">
+          <Link className="press" href={to(week.before)}>
+            Week before
+          </Link>
+          <Link className="press" href={to(week.after)}>
+            Week after
+          </Link>
+        </div>
+      </div>
+      <WeekTable week={week} />
+      {week.team && (
+        <section className="mt-4" aria-label={`${week.team.name}: who does what`}>
+          <SharingOut key={week.team.id} team={week.team} days={week.days} />
+          <Roster team={week.team} days={week.days} />
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+import { epochMinute, interval } from '../time/epoch-minute';
+import { dayLoad, doubtsOf } from './week-load';
+
+const span = (from: number, to: number) => interval(epochMinute(from), epochMinute(to));
+const job = (from: number, to: number, workMin: number, isWaiting = false) => ({
+  window: span(from, to),
+  workMin,
+  isWaiting,
+});
+const DAY = span(0, 1440);
+
+describe('a day of a team', () => {
+  test('work belongs to the day it is due on; midnight is the end of its day', () => {
+    const load = dayLoad(DAY, [job(1380, 1440, 10), job(-60, 0, 20), job(1430, 1450, 40)], null);
+    expect(load).toMatchObject({ workMin: 10, isShort: false });
+  });
+
+  test('short where a window is, though the day has minutes enough; what waits counts apart', () => {
+    const shifts = [{ ...span(480, 960), people: 1 }];
+    expect(dayLoad(DAY, [job(480, 540, 60)], shifts)).toMatchObject({ isShort: false, shiftMin: 480 });
+    expect(dayLoad(DAY, [job(480, 540, 61)], shifts)).toMatchObject({ isShort: true });
+    expect(dayLoad(DAY, [job(480, 540, 60), job(480, 540, 1, true)], shifts)).toMatchObject({
+      isShort: false,
+      wouldBeShort: true,
+      waitingMin: 1,
+    });
+  });
+});
+
+describe('what is given to one person', () => {
+  const there = (id: number, from: number, to: number) => ({
+    id,
+    window: span(from, to),
+    isAttendance: true,
+  });
+  test('being there must lie in shifts, which may follow one another; work need only meet one', () => {
+    const shifts = [span(540, 720), span(480, 540)];
+    expect(doubtsOf([there(1, 480, 720)], shifts).get(1)).toEqual([]);
+    expect(doubtsOf([there(1, 480, 721)], shifts).get(1)).toEqual([{ kind: 'not-on-shift' }]);
+    const work = { id: 2, window: span(700, 900), isAttendance: false };
+    expect(doubtsOf([work], shifts).get(2)).toEqual([]);
+    expect(doubtsOf([{ ...work, window: span(720, 900) }], shifts).get(2)).toEqual([
+      { kind: 'not-on-shift' },
+    ]);
+    expect(doubtsOf([there(1, 0, 60)], null).get(1)).toEqual([]);
+  });
+
+  test('nobody is at two places; one after the other they can be', () => {
+    expect(doubtsOf([there(1, 0, 60), there(2, 59, 90)], null).get(1)).toEqual([
+      { kind: 'elsewhere', other: 2 },
+    ]);
+    expect(doubtsOf([there(1, 0, 60), there(2, 60, 90)], null).get(1)).toEqual([]);
+  });
+});

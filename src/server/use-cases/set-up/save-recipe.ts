@@ -1,0 +1,157 @@
+import type { OccurrenceId } from '@/core/ids';
+import type { RecipeInput, RecipeReply, RetireRecipeInput, SaveRecipeInput } from '@/contracts/recipes';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../changes/change-set';
+import { syncOrders } from '../../changes/orders/sync-orders';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { recipeRow } from './recipe-row';
+import { storedRecipe } from './recipes';
+
+/** What the form can name and somebody may have taken away meanwhile. */
+const KNOWN = {
+  spaces: 'space',
+  categories: 'category',
+  services: 'service',
+  equipment: 'equipment_type',
+} as const;
+
+async function faultsOf(change: ChangeSet, { when, teamId, personId }: RecipeInput): Promise<FieldFault[]> {
+  const faults: FieldFault[] = [];
+  for (const [kind, table] of Object.entries(KNOWN) as [keyof typeof KNOWN, string][]) {
+    const [row] = await change.tx.rows<{ n: number }>(
+      `SELECT COUNT(*) AS n FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
+      { ids: JSON.stringify(when[kind]) },
+    );
+    if (row!.n < new Set<number>(when[kind]).size)
+      faults.push({ path: `recipe.when.${kind}`, message: 'One of these is there no more. Choose again.' });
+  }
+  const [team] = await change.tx.rows('SELECT 1 FROM team WHERE id = $teamId', { teamId });
+  if (!team) faults.push({ path: 'recipe.teamId', message: 'This team is there no more. Choose another.' });
+  const [member] = await change.tx.rows(
+    'SELECT 1 FROM team_member WHERE team_id = $teamId AND person_id = $personId',
+    { teamId, personId },
+  );
+  if (personId !== null && !member)
+    faults.push({ path: 'recipe.personId', message: 'Choose somebody of the team, or nobody.' });
+  return faults;
+}
+
+// A recipe that names something is about dates that have it; one that names nothing is about all.
+const COMING = `SELECT o.id FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
+WHERE c.status = 'in-force' AND c.end_min > $now
+  AND (json_array_length($services) = 0 OR EXISTS (SELECT 1 FROM claim_service v WHERE v.claim_id = c.id AND v.service_id IN (SELECT value FROM json_each($services))))
+  AND (json_array_length($equipment) = 0 OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($equipment))))
+  AND (json_array_length($spaces) = 0 OR EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces))))
+  AND (json_array_length($categories) = 0 OR EXISTS (SELECT 1 FROM request_category g WHERE g.request_id = o.request_id AND g.category_id IN (SELECT value FROM json_each($categories))))
+ORDER BY c.start_min`;
+
+/** So many dates are brought in line by one go over the tables. */
+const LOT = 500;
+
+/** Brings the orders of all coming dates in line that the recipe, as it was or as it is, can be about. */
+async function followRecipes(change: ChangeSet, recipes: readonly RecipeInput[]): Promise<void> {
+  const dates = new Set<OccurrenceId>();
+  for (const { when } of recipes) {
+    const { services, equipment, spaces, categories } = when;
+    const bind = Object.fromEntries(
+      Object.entries({ services, equipment, spaces, categories }).map(([kind, ids]) => [
+        kind,
+        JSON.stringify(ids),
+      ]),
+    );
+    const rows = await change.tx.rows<{ id: OccurrenceId }>(COMING, { now: change.at, ...bind });
+    for (const { id } of rows) dates.add(id);
+  }
+  const all = [...dates];
+  for (let from = 0; from < all.length; from += LOT) await syncOrders(change, all.slice(from, from + LOT));
+}
+
+const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => change.count('work_order', is);
+
+function replyOf(change: ChangeSet, id: number | null, did: string): RecipeReply {
+  const numbers = {
+    added: ofOrders(change, (before) => before === null),
+    revised: ofOrders(change, (before, after) => before !== null && before.version !== after?.version),
+    replaced: change.count('work_order_version', (before, after) => before !== null && after === null),
+    withdrawn: ofOrders(
+      change,
+      (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',
+    ),
+  };
+  const parts = [
+    numbers.added && `${countText(numbers.added, 'order is', 'orders are')} made`,
+    numbers.replaced && `${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
+    numbers.revised && `${countText(numbers.revised, 'order is', 'orders are')} revised`,
+    numbers.withdrawn && `${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
+  ].filter(Boolean);
+  return {
+    id,
+    numbers,
+    summary: `${did}; ${parts.length ? parts.join(', ') : 'no order of a coming date changes'}`,
+  };
+}
+
+/** Makes or changes a recipe, and brings the orders of coming dates in line with it, all or nothing. */
+export async function saveRecipe(
+  ctx: SignedInContext,
+  input: SaveRecipeInput,
+): Promise<Outcome<RecipeReply>> {
+  const order = {
+    action: input.id === null ? 'made a recipe' : 'changed a recipe',
+    reason: input.recipe.title,
+    idempotencyKey: input.key,
+    isPreview: input.preview,
+  };
+  return runChangeSet<RecipeReply>(ctx, order, async (change) => {
+    const before = input.id === null ? null : await storedRecipe(change.tx, input.id);
+    if (input.id !== null && !before) return refuse({ code: 'not-found', what: 'such recipe' });
+    if (before && before.version !== input.version)
+      return refuse({ code: 'stale', since: `“${before.recipe.title}” was changed by somebody else.` });
+    const faults = await faultsOf(change, input.recipe);
+    if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+    const row = recipeRow(input.recipe);
+    const columns = Object.keys(row);
+    let { id } = input;
+    if (id === null)
+      id = await change.tx.insertRow(
+        `INSERT INTO recipe (${columns.join(', ')}) VALUES (${columns.map((column) => `$${column}`).join(', ')})`,
+        row,
+      );
+    else
+      await change.tx.run(
+        `UPDATE recipe SET ${columns.map((column) => `${column} = $${column}`).join(', ')}, row_version = row_version + 1 WHERE id = $id`,
+        { ...row, id },
+      );
+    await followRecipes(change, before ? [before.recipe, input.recipe] : [input.recipe]);
+    return done(replyOf(change, id, order.action));
+  });
+}
+
+/** Takes a recipe out of use: its open orders are withdrawn, what is done stays. */
+export async function retireRecipe(
+  ctx: SignedInContext,
+  id: number,
+  { key, version, preview }: RetireRecipeInput,
+): Promise<Outcome<RecipeReply>> {
+  const [named] = await ctx.db.rows<{ title: string }>('SELECT title FROM recipe WHERE id = $id', { id });
+  const order = {
+    action: 'took a recipe out of use',
+    reason: named?.title ?? '',
+    idempotencyKey: key,
+    isPreview: preview,
+  };
+  return runChangeSet<RecipeReply>(ctx, order, async (change) => {
+    const before = await storedRecipe(change.tx, id);
+    if (!before) return refuse({ code: 'not-found', what: 'such recipe' });
+    if (before.version !== version)
+      return refuse({ code: 'stale', since: `“${before.recipe.title}” was changed by somebody else.` });
+    await change.tx.run('UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id', {
+      id,
+      at: String(change.at),
+    });
+    await followRecipes(change, [before.recipe]);
+    return done(replyOf(change, id, order.action));
+  });
+}

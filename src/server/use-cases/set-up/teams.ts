@@ -1,0 +1,140 @@
+import type { HouseReply } from '@/contracts/house';
+import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { ClaimId } from '@/core/ids';
+import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
+import { toEpochMinute } from '@/core/time/zone';
+import { recheck } from '../../changes/at-risk';
+import type { ChangeSet } from '../../changes/change-set';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { siteZone } from '../../db/space-facts';
+import { speakerFor } from '../verdicts';
+
+const DAY_MIN = 1440;
+
+/** Dates whose work of a team falls into a span are looked at again; what the crew cannot do is at risk. */
+async function atRiskBy(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  teamId: number,
+  span: Interval,
+): Promise<number> {
+  const rows = await change.tx.rows<{ id: ClaimId }>(
+    `SELECT DISTINCT w.claim_id AS id FROM work_order w JOIN claim c ON c.id = w.claim_id AND c.status = 'in-force'
+     WHERE w.team_id = $teamId AND w.state = 'open' AND w.due_min > $start AND w.due_min < $end AND w.due_min > $now`,
+    // Work near a shift may be done in it.
+    { teamId, start: span.start - DAY_MIN, end: span.end + DAY_MIN, now: change.at },
+  );
+  const risk = await recheck(
+    change.tx,
+    rows.map(({ id }) => id),
+    ['crew-short'],
+    change.at,
+    async (findings, world) => {
+      const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
+      return (finding) => speaker.say(finding);
+    },
+  );
+  for (const request of risk.requests) change.requestIds.add(request);
+  return risk.claims.length;
+}
+
+const riskText = (count: number): string =>
+  count ? `${countText(count, 'date is', 'dates are')} at risk by it` : 'no date is at risk by it';
+
+/** Puts somebody, or so many of a team, on shift. */
+export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
+  const order = { action: 'put people on shift', reason: '', idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const [team] = await change.tx.rows('SELECT 1 FROM team WHERE id = $id', { id: input.teamId });
+    if (!team) return refuse({ code: 'not-found', what: 'such team' });
+    if (input.personId !== null) {
+      const [member] = await change.tx.rows(
+        'SELECT 1 FROM team_member WHERE team_id = $team AND person_id = $person',
+        { team: input.teamId, person: input.personId },
+      );
+      if (!member)
+        return refuse({
+          code: 'bad-input',
+          fields: [{ path: 'personId', message: 'They are not in this team. Add them to it first.' }],
+        });
+    }
+    const tzid = await siteZone(change.tx);
+    const span = {
+      start: toEpochMinute(input.from, tzid, 'offset-before'),
+      end: toEpochMinute(input.to, tzid, 'offset-before'),
+    };
+    await change.tx.run(
+      'INSERT INTO shift (team_id, person_id, start_min, end_min, people) VALUES ($team, $person, $start, $end, $people)',
+      { team: input.teamId, person: input.personId, ...span, people: input.people },
+    );
+    const atRisk = await atRiskBy(ctx, change, input.teamId, span);
+    return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
+  });
+}
+
+interface ShiftRow {
+  readonly team_id: number;
+  readonly start_min: EpochMinute;
+  readonly end_min: EpochMinute;
+}
+
+/** Takes a shift away; one that is gone already is no fault. */
+export async function removeShift(
+  ctx: SignedInContext,
+  id: number,
+  key: string,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: 'took people off shift', reason: '', idempotencyKey: key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const [shift] = await change.tx.rows<ShiftRow>(
+      'SELECT team_id, start_min, end_min FROM shift WHERE id = $id',
+      { id },
+    );
+    if (!shift) return done({ summary: order.action, atRisk: 0 });
+    await change.tx.run('DELETE FROM shift WHERE id = $id', { id });
+    const atRisk = await atRiskBy(ctx, change, shift.team_id, { start: shift.start_min, end: shift.end_min });
+    return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
+  });
+}
+
+/** Takes somebody into a team, or out of it; what was given to them there goes back to the team. */
+export async function setTeamMember(
+  ctx: SignedInContext,
+  teamId: number,
+  input: TeamMemberInput,
+): Promise<Outcome<HouseReply>> {
+  const action = input.isMember ? 'took somebody into a team' : 'took somebody out of a team';
+  return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const [known] = await change.tx.rows<{ teams: number; people: number }>(
+      `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
+      { team: teamId, person: input.personId },
+    );
+    if (!known!.teams) return refuse({ code: 'not-found', what: 'such team' });
+    if (!known!.people) return refuse({ code: 'not-found', what: 'such person' });
+    const bind = { team: teamId, person: input.personId };
+    if (input.isMember) {
+      await change.tx.run(
+        'INSERT OR IGNORE INTO team_member (team_id, person_id) VALUES ($team, $person)',
+        bind,
+      );
+      return done({ summary: action, atRisk: 0 });
+    }
+    await change.tx.run('DELETE FROM team_member WHERE team_id = $team AND person_id = $person', bind);
+    const orders = await change.tx.rows<{ id: number }>(
+      `SELECT id FROM work_order WHERE team_id = $team AND person_id = $person AND state = 'open'`,
+      bind,
+    );
+    await change.updateVersioned(
+      'work_order',
+      orders.map(({ id }) => id),
+      { person_id: null },
+    );
+    return done({
+      summary: `${action}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
+      atRisk: 0,
+    });
+  });
+}

@@ -1,0 +1,79 @@
+import type { OccurrenceId } from '@/core/ids';
+import { toLocal } from '@/core/time/zone';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { computeFormula } from '@/core/work-orders/formula';
+import {
+  formulaValuesOf,
+  ordersFor,
+  type OrderedDate,
+  type WantedOrder,
+} from '@/core/work-orders/orders-for';
+import type { Recipe } from '@/core/work-orders/recipe';
+import type { RecipeInput, TriedOrder, TryRecipeInput, TryReply } from '@/contracts/recipes';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { formulaSentence } from '@/contracts/words/formulas';
+import { dayShort, lengthText } from '@/contracts/words/when';
+import { dateOf, timeOf } from '@/core/time/local-time';
+import { loadStandingClaims } from '../../changes/claims';
+import { orderedDates } from '../../changes/orders/ordered-dates';
+import type { SignedInContext } from '../../context';
+import { siteZone } from '../../db/space-facts';
+import { aboutText } from './recipe-words';
+import { recipeChoices } from './recipes';
+
+/** A recipe of the form as the core reads it. */
+const asRecipe = ({ offsetMin, ...recipe }: RecipeInput): Recipe => ({
+  ...recipe,
+  id: 0,
+  isByHand: false,
+  dueOffsetMin: offsetMin,
+});
+
+function triedOrder(order: WantedOrder, date: OrderedDate, recipe: Recipe, tzid: string): TriedOrder {
+  const moment = (at: EpochMinute): string => {
+    const local = toLocal(at, tzid);
+    return `${dayShort(dateOf(local))}, ${timeOf(local)}`;
+  };
+  const slot =
+    order.spaceId === null ? null : date.claim.spaces.findIndex(({ spaceId }) => spaceId === order.spaceId);
+  const values = formulaValuesOf(date, slot, recipe);
+  const problemOf = (formula: string): string | null => {
+    const computed = computeFormula(formula, values);
+    return computed.ok ? null : formulaSentence(computed.problem);
+  };
+  const { content } = order;
+  return {
+    place: content.place || 'no place',
+    fromText: moment(content.fromMin),
+    dueText: moment(content.dueMin),
+    issueText: order.issueMin === null ? 'at once' : moment(order.issueMin),
+    workText: order.workMin ? `${lengthText(order.workMin)} of work` : 'no minutes of its own',
+    brings: (content.brings ?? []).map(({ name, quantity }, index) => ({
+      name,
+      quantity,
+      problem: problemOf(recipe.quantities[index]!.formula),
+    })),
+    carries: content.equipment.map(({ name, quantity }) => `${quantity} × ${name}`),
+    workProblem: recipe.workFormula === null ? null : problemOf(recipe.workFormula),
+  };
+}
+
+async function dateOfEvent(ctx: SignedInContext, id: OccurrenceId): Promise<OrderedDate | null> {
+  const [claim] = await loadStandingClaims(ctx.db, [id]);
+  return claim?.status === 'in-force' ? (await orderedDates(ctx.db, [claim]))(claim) : null;
+}
+
+/** What a recipe would have made of an event that was, by the very rules that make orders; nothing is kept. */
+export async function tryRecipe(ctx: SignedInContext, input: TryRecipeInput): Promise<Outcome<TryReply>> {
+  const date = await dateOfEvent(ctx, input.occurrenceId);
+  if (!date) return refuse({ code: 'not-found', what: 'such event' });
+  const tzid = await siteZone(ctx.db);
+  const recipe = asRecipe(input.recipe);
+  const orders = ordersFor(date, [recipe], tzid);
+  const notAbout = `It makes no order here: it is for ${aboutText(input.recipe, await recipeChoices(ctx))}.`;
+  return done({
+    eventText: `${date.eventTitle} · ${date.reference}, ${dayShort(dateOf(toLocal(date.claim.event.start, tzid)))}`,
+    notAbout: orders.length ? null : notAbout,
+    orders: orders.map((order) => triedOrder(order, date, recipe, tzid)),
+  });
+}

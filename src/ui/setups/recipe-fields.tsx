@@ -1,0 +1,195 @@
+'use client';
+import { useId, type ReactNode } from 'react';
+import { EDGE_WORDS } from '@/contracts/words/orders';
+import { DUE_EDGES, type DueEdge } from '@/core/work-orders/recipe';
+import { formulaFault, type EdgeFields, type QuantityFields } from './recipe-form-model';
+
+interface LabelledProps {
+  readonly label: string;
+  readonly fault?: string;
+  readonly hint?: string;
+  children(ids: { id: string; 'aria-invalid': boolean; 'aria-describedby': string }): ReactNode;
+}
+
+/** A field with its label, what helps to fill it in, and what is wrong with it. */
+export function Labelled({ label, fault = '', hint = '', children }: LabelledProps) {
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className="block font-semibold">
+        {label}
+      </label>
+      {children({ id, 'aria-invalid': fault !== '', 'aria-describedby': `${id}-about` })}
+      <p id={`${id}-about`} className="text-[0.92rem]">
+        {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
+      </p>
+    </div>
+  );
+}
+
+interface EdgeFieldProps {
+  readonly legend: string;
+  readonly value: EdgeFields;
+  readonly fault?: string;
+  onChange(value: EdgeFields): void;
+}
+
+/** A moment of the event, or so long before or after it. */
+export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">{legend}</legend>
+      <div className="flex flex-wrap items-center gap-2">
+        <input
+          type="number"
+          min={0}
+          className="field w-24"
+          aria-label={`${legend}: minutes`}
+          placeholder="0"
+          value={value.minutes}
+          onChange={({ target }) => onChange({ ...value, minutes: target.value })}
+        />
+        <span>minutes</span>
+        <select
+          className="field w-28"
+          aria-label={`${legend}: before or after`}
+          value={value.side}
+          onChange={({ target }) => onChange({ ...value, side: target.value as EdgeFields['side'] })}
+        >
+          <option value="before">before</option>
+          <option value="after">after</option>
+        </select>
+        <select
+          className="field w-auto"
+          aria-label={`${legend}: moment`}
+          value={value.edge}
+          onChange={({ target }) => onChange({ ...value, edge: target.value as DueEdge })}
+        >
+          {DUE_EDGES.map((edge) => (
+            <option key={edge} value={edge}>
+              {EDGE_WORDS[edge]}
+            </option>
+          ))}
+        </select>
+      </div>
+      {fault && <p className="text-[0.92rem] font-semibold text-clash">{fault}</p>}
+    </fieldset>
+  );
+}
+
+interface PickSeveralProps<Id extends string | number> {
+  readonly legend: string;
+  readonly options: readonly { readonly id: Id; readonly name: string }[];
+  readonly picked: readonly Id[];
+  onChange(picked: Id[]): void;
+}
+
+/** Any number of things, none meaning all of them. */
+export function PickSeveral<Id extends string | number>({
+  legend,
+  options,
+  picked,
+  onChange,
+}: PickSeveralProps<Id>) {
+  const names = options.filter(({ id }) => picked.includes(id)).map(({ name }) => name);
+  return (
+    <details className="border-b border-rule py-1">
+      <summary className="cursor-pointer py-1">
+        <span className="font-semibold">{legend}: </span>
+        {names.length ? names.join(', ') : <span className="text-soft">any</span>}
+      </summary>
+      <fieldset className="flex flex-wrap gap-x-4 gap-y-1 pb-2">
+        <legend className="sr-only">{legend}</legend>
+        {options.map(({ id, name }) => (
+          <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-(--accent)"
+              checked={picked.includes(id)}
+              onChange={({ target }) =>
+                onChange(target.checked ? [...picked, id] : picked.filter((each) => each !== id))
+              }
+            />
+            {name}
+          </label>
+        ))}
+      </fieldset>
+    </details>
+  );
+}
+
+interface QuantityListProps {
+  readonly value: readonly QuantityFields[];
+  readonly stores: readonly string[];
+  readonly faults: Readonly<Record<string, string>>;
+  onChange(value: QuantityFields[]): void;
+}
+
+/** What the team brings, each with a formula that says at once whether it can be read. */
+export function QuantityList({ value, stores, faults, onChange }: QuantityListProps) {
+  const id = useId();
+  const set = (key: string, part: Partial<QuantityFields>) =>
+    onChange(value.map((each) => (each.key === key ? { ...each, ...part } : each)));
+  return (
+    <div>
+      {value.map(({ key, name, store, formula }, index) => {
+        const fault = faults[`quantities.${index}.formula`] || (formula && formulaFault(formula));
+        return (
+          <div
+            key={key}
+            className="grid gap-x-2 gap-y-1 border-b border-rule py-2 sm:grid-cols-[2fr_2fr_3fr_auto]"
+          >
+            <input
+              className="field"
+              aria-label={`What is brought, line ${index + 1}`}
+              placeholder="Tablecloth"
+              value={name}
+              aria-invalid={Boolean(faults[`quantities.${index}.name`])}
+              onChange={({ target }) => set(key, { name: target.value })}
+            />
+            <input
+              className="field"
+              aria-label={`From where, line ${index + 1}`}
+              placeholder="from where"
+              list={`${id}-stores`}
+              value={store}
+              onChange={({ target }) => set(key, { store: target.value })}
+            />
+            <input
+              className="field font-mono text-[0.95rem]"
+              aria-label={`How many, line ${index + 1}`}
+              placeholder="tables + 1"
+              value={formula}
+              aria-invalid={Boolean(fault)}
+              aria-describedby={`${id}-${key}`}
+              onChange={({ target }) => set(key, { formula: target.value })}
+            />
+            <button
+              type="button"
+              className="press"
+              aria-label={`Leave out ${name || `line ${index + 1}`}`}
+              onClick={() => onChange(value.filter((each) => each.key !== key))}
+            >
+              Leave out
+            </button>
+            <p id={`${id}-${key}`} className="text-[0.92rem] font-semibold text-clash sm:col-span-4">
+              {faults[`quantities.${index}.name`]} {fault}
+            </p>
+          </div>
+        );
+      })}
+      <datalist id={`${id}-stores`}>
+        {stores.map((store) => (
+          <option key={store} value={store} />
+        ))}
+      </datalist>
+      <button
+        type="button"
+        className="press mt-2"
+        onClick={() => onChange([...value, { key: crypto.randomUUID(), name: '', store: '', formula: '' }])}
+      >
+        Add something they bring
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,346 @@
+'use client';
+import { useState, type SyntheticEvent } from 'react';
+import type { RecipeChoices, RecipeReply, StoredRecipe } from '@/contracts/recipes';
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { FORMULA_NAME_WORDS } from '@/contracts/words/formulas';
+import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
+import { RECIPE_PHASES } from '@/core/work-orders/recipe';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { EdgeField, Labelled, PickSeveral, QuantityList } from './recipe-fields';
+import { fieldsOf, formulaFault, NEW_RECIPE, type RecipeFields } from './recipe-form-model';
+import { RecipeTry } from './recipe-try';
+import { useSaveRecipe } from './use-save-recipe';
+
+interface PartProps {
+  readonly fields: RecipeFields;
+  readonly choices: RecipeChoices;
+  readonly faults: Readonly<Record<string, string>>;
+  set(part: Partial<RecipeFields>): void;
+}
+
+function WhatPart({ fields, choices, faults, set }: PartProps) {
+  const team = choices.teams.find(({ id }) => String(id) === fields.teamId);
+  return (
+    <section className="grid gap-3">
+      <Labelled label="What is to be done" fault={faults.title}>
+        {(ids) => (
+          <input
+            {...ids}
+            className="field"
+            maxLength={80}
+            value={fields.title}
+            onChange={({ target }) => set({ title: target.value })}
+          />
+        )}
+      </Labelled>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Labelled label="Team" fault={faults.teamId}>
+          {(ids) => (
+            <select
+              {...ids}
+              className="field"
+              value={fields.teamId}
+              onChange={({ target }) => set({ teamId: target.value, personId: '' })}
+            >
+              <option value="">choose a team</option>
+              {choices.teams.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled label="Who of them" fault={faults.personId}>
+          {(ids) => (
+            <select
+              {...ids}
+              className="field"
+              value={fields.personId}
+              onChange={({ target }) => set({ personId: target.value })}
+            >
+              <option value="">whoever is there</option>
+              {team?.people.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+      </div>
+    </section>
+  );
+}
+
+function AboutPart({ fields, choices, set }: PartProps) {
+  const { when } = fields;
+  const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
+  return (
+    <section>
+      <h2 className="text-xl">Only for events with</h2>
+      <PickSeveral
+        legend="Layout"
+        options={LAYOUTS.map((id) => ({ id, name: LAYOUT_WORDS[id] }))}
+        picked={when.layouts}
+        onChange={(layouts) => about({ layouts })}
+      />
+      <PickSeveral
+        legend="Space"
+        options={choices.spaces}
+        picked={when.spaces}
+        onChange={(spaces) => about({ spaces })}
+      />
+      <PickSeveral
+        legend="Category"
+        options={choices.categories}
+        picked={when.categories}
+        onChange={(categories) => about({ categories })}
+      />
+      <PickSeveral
+        legend="Service"
+        options={choices.services}
+        picked={when.services}
+        onChange={(services) => about({ services })}
+      />
+      <PickSeveral
+        legend="Equipment"
+        options={choices.equipment}
+        picked={when.equipment}
+        onChange={(equipment) => about({ equipment })}
+      />
+      <label className="mt-2 flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-(--accent)"
+          checked={fields.per === 'date'}
+          onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
+        />
+        once for an event, however many spaces it has
+      </label>
+    </section>
+  );
+}
+
+function WhenPart({ fields, faults, set }: PartProps) {
+  const isThere = fields.phase === 'attendance';
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-xl">When</h2>
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="font-semibold">It is done</legend>
+        {RECIPE_PHASES.map((phase) => (
+          <label key={phase} className="flex min-h-8 items-center gap-2">
+            <input
+              type="radio"
+              name="phase"
+              className="size-5 accent-(--accent)"
+              checked={fields.phase === phase}
+              onChange={() => set({ phase })}
+            />
+            {RECIPE_PHASE_WORDS[phase]}
+          </label>
+        ))}
+      </fieldset>
+      <EdgeField
+        legend={isThere ? 'Somebody is there from' : 'Done by'}
+        value={fields.due}
+        fault={faults.offsetMin}
+        onChange={(due) => set({ due })}
+      />
+      {isThere && (
+        <EdgeField
+          legend="and until"
+          value={fields.until}
+          fault={faults['until.offsetMin'] ?? faults.until}
+          onChange={(until) => set({ until })}
+        />
+      )}
+      <Labelled
+        label="Issued so many days ahead"
+        fault={faults.leadDays}
+        hint="Empty: as soon as the event is approved. A day that has passed is at once."
+      >
+        {(ids) => (
+          <input
+            {...ids}
+            type="number"
+            min={0}
+            max={366}
+            className="field w-28"
+            value={fields.leadDays}
+            onChange={({ target }) => set({ leadDays: target.value })}
+          />
+        )}
+      </Labelled>
+    </section>
+  );
+}
+
+function WorkPart({ fields, choices, faults, set }: PartProps) {
+  const workFault = faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula) : '');
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-xl">How much</h2>
+      <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
+        <Labelled label="People it takes" fault={faults.crew}>
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              min={0}
+              className="field"
+              value={fields.crew}
+              onChange={({ target }) => set({ crew: target.value })}
+            />
+          )}
+        </Labelled>
+        <Labelled
+          label="Minutes of work, by a formula"
+          fault={workFault}
+          hint="Empty: the minutes of setup, strike or being there, for each of the people."
+        >
+          {(ids) => (
+            <input
+              {...ids}
+              className="field font-mono text-[0.95rem]"
+              placeholder="10 + tables * 3"
+              value={fields.workFormula}
+              onChange={({ target }) => set({ workFormula: target.value })}
+            />
+          )}
+        </Labelled>
+      </div>
+      <QuantityList
+        value={fields.quantities}
+        stores={choices.stores}
+        faults={faults}
+        onChange={(quantities) => set({ quantities })}
+      />
+      <details>
+        <summary className="cursor-pointer py-1 underline">What formulas know</summary>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4">
+          {FORMULA_NAMES.map((name) => (
+            <div key={name} className="contents">
+              <dt className="font-mono">{name}</dt>
+              <dd>{FORMULA_NAME_WORDS[name]}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="text-soft">
+          + − * / % and brackets; {FORMULA_FUNCTIONS.join(', ')}; “people &gt; 40 ? 2 : 1”. What comes out is
+          rounded up to whole things.
+        </p>
+      </details>
+      <Labelled label="Checklist, a line each" fault={faults.checklist}>
+        {(ids) => (
+          <textarea
+            {...ids}
+            className="field min-h-24"
+            value={fields.checklist}
+            onChange={({ target }) => set({ checklist: target.value })}
+          />
+        )}
+      </Labelled>
+    </section>
+  );
+}
+
+interface SavePartProps {
+  readonly save: ReturnType<typeof useSaveRecipe>;
+  readonly stored: StoredRecipe | null;
+}
+
+function SavePart({ save, stored }: SavePartProps) {
+  const { preview, error, isSending } = save;
+  return (
+    <section className="sheet grid gap-3 p-4" aria-label="Saving">
+      <div aria-live="polite">
+        {preview && (
+          <p>
+            <strong>{preview.verb}:</strong> {preview.reply.summary.split('; ')[1]}.
+          </p>
+        )}
+      </div>
+      <RefusalNote error={error} />
+      <div className="flex flex-wrap gap-2">
+        {preview ? (
+          <>
+            <button type="button" className="press press-main" disabled={isSending} onClick={save.confirm}>
+              {preview.verb} it
+            </button>
+            <button type="button" className="press" onClick={save.back}>
+              Not yet
+            </button>
+          </>
+        ) : (
+          <>
+            <button type="submit" className="press press-main" disabled={isSending}>
+              See what saving does
+            </button>
+            {stored && (
+              <button type="button" className="press" disabled={isSending} onClick={save.retire}>
+                Take out of use
+              </button>
+            )}
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Saved({ reply }: { reply: RecipeReply }) {
+  return (
+    <div className="sheet p-6" role="status">
+      <p className="text-lg font-semibold">The office {reply.summary}.</p>
+      <p className="mt-2 flex flex-wrap gap-x-5">
+        <Link href="/setups/recipes" className="min-h-7 underline">
+          All recipes
+        </Link>
+        <Link href="/setups" className="min-h-7 underline">
+          Today’s setup work
+        </Link>
+      </p>
+    </div>
+  );
+}
+
+interface RecipeFormProps {
+  readonly choices: RecipeChoices;
+  readonly stored: StoredRecipe | null;
+}
+
+/** A recipe, tried while it is written, saved after what saving does is seen. */
+export function RecipeForm({ choices, stored }: RecipeFormProps) {
+  const [saved, setSaved] = useState<RecipeReply | null>(null);
+  const [fields, setFields] = useState<RecipeFields>(stored ? fieldsOf(stored.recipe) : NEW_RECIPE);
+  const save = useSaveRecipe(stored, setSaved);
+  const set = (part: Partial<RecipeFields>) => {
+    setFields((before) => ({ ...before, ...part }));
+    save.back();
+  };
+  const part = { fields, choices, faults: save.faults, set };
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    void save.look(fields);
+  };
+  if (saved) return <Saved reply={saved} />;
+  return (
+    <form className="grid gap-5 lg:grid-cols-[1fr_24rem]" onSubmit={submit} noValidate>
+      <div className="sheet grid content-start gap-6 p-4">
+        <WhatPart {...part} />
+        <AboutPart {...part} />
+        <WhenPart {...part} />
+        <WorkPart {...part} />
+      </div>
+      <div className="grid content-start gap-5 lg:sticky lg:top-4">
+        <RecipeTry fields={fields} past={choices.past} />
+        <SavePart save={save} stored={stored} />
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { RecipeChoices, TriedOrder, TryReply } from '@/contracts/recipes';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send } from '@/ui/hooks/send';
+import { Combobox } from '@/ui/primitives/combobox';
+import { bodyOf, type RecipeFields } from './recipe-form-model';
+
+const WAIT_MS = 350;
+
+function Tried({ order }: { order: TriedOrder }) {
+  return (
+    <li className="border-l-4 border-l-strong-rule py-1 pl-3">
+      <p className="font-semibold">{order.place}</p>
+      <p>
+        {order.fromText} to {order.dueText}; {order.workText}
+      </p>
+      <p className="text-soft">issued {order.issueText}</p>
+      {order.workProblem && <p className="font-semibold text-clash">Minutes of work: {order.workProblem}</p>}
+      <ul>
+        {order.brings.map(({ name, quantity, problem }) => (
+          <li key={name}>
+            {problem ? (
+              <strong className="text-clash">
+                {name}: {problem}
+              </strong>
+            ) : (
+              <>
+                <strong>{quantity}</strong> × {name}
+              </>
+            )}
+          </li>
+        ))}
+        {order.carries.map((text) => (
+          <li key={text} className="text-soft">
+            {text}
+          </li>
+        ))}
+      </ul>
+    </li>
+  );
+}
+
+interface RecipeTryProps {
+  readonly fields: RecipeFields;
+  readonly past: RecipeChoices['past'];
+}
+
+/** What the recipe, as it stands in the form, would have made of an event that was. */
+export function RecipeTry({ fields, past }: RecipeTryProps) {
+  const [event, setEvent] = useState(String(past[0]?.id ?? ''));
+  const [reply, setReply] = useState<TryReply | null>(null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const body = JSON.stringify({ recipe: bodyOf(fields), occurrenceId: Number(event) });
+  useEffect(() => {
+    const stop = new AbortController();
+    const timer = setTimeout(async () => {
+      try {
+        const sent = await send<TryReply>('POST', '/api/recipes/try', JSON.parse(body), stop.signal);
+        setReply(sent.ok ? sent.value : null);
+        setError(sent.ok ? null : sent.error);
+      } catch {
+        // Stopped: something newer is on its way.
+      }
+    }, WAIT_MS);
+    return () => {
+      stop.abort();
+      clearTimeout(timer);
+    };
+  }, [body]);
+  return (
+    <section className="sheet p-4" aria-labelledby="try">
+      <h2 id="try" className="text-xl">
+        Tried on an event that was
+      </h2>
+      {past.length ? (
+        <Combobox
+          aria-label="Event to try it on"
+          options={past.map(({ id, name, dateText }) => ({ value: String(id), text: name, hint: dateText }))}
+          value={event}
+          onChange={setEvent}
+        />
+      ) : (
+        <p>Nothing was on yet to try it on.</p>
+      )}
+      <div aria-live="polite" className="mt-2">
+        {error && (
+          <ul className="text-soft">
+            {error.fields.length ? (
+              error.fields.map(({ path, message }) => <li key={path}>{message}</li>)
+            ) : (
+              <li>{error.message}</li>
+            )}
+          </ul>
+        )}
+        {reply && (
+          <>
+            <p className="text-soft">{reply.eventText}</p>
+            {reply.notAbout && <p>{reply.notAbout}</p>}
+            <ul className="mt-1 grid gap-2">
+              {reply.orders.map((order) => (
+                <Tried key={order.place} order={order} />
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}

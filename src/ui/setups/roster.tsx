@@ -1,0 +1,223 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useId, useState, type SyntheticEvent } from 'react';
+import type { HouseReply } from '@/contracts/house';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { WeekView } from '@/contracts/week-load';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+type Team = NonNullable<WeekView['team']>;
+
+/** Sends one change of people or shifts at a time and says what it did. */
+function useRosterAction() {
+  const router = useRouter();
+  const [said, setSaid] = useState('');
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const act = async (path: string, body: Readonly<Record<string, unknown>>) => {
+    if (isSending) return false;
+    setSending(true);
+    const reply = await send<HouseReply>('POST', `/api/${path}`, { key: crypto.randomUUID(), ...body });
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    setSaid(reply.ok ? `${reply.value.summary}.` : '');
+    router.refresh();
+    return reply.ok;
+  };
+  return { act, said, error, isSending };
+}
+
+type Act = ReturnType<typeof useRosterAction>['act'];
+
+function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; act: Act }) {
+  const id = useId();
+  const [who, setWho] = useState('');
+  const [people, setPeople] = useState('2');
+  const [date, setDate] = useState(days[0]!.date);
+  const [from, setFrom] = useState('08:00');
+  const [to, setTo] = useState('16:00');
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    // A shift that ends at an earlier hour ends on the day after.
+    const last =
+      to > from ? date : new Date(Date.parse(`${date}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+    void act('shifts', {
+      teamId: team.id,
+      personId: who ? Number(who) : null,
+      people: who ? 1 : Number(people),
+      from: `${date}T${from}`,
+      to: `${last}T${to}`,
+    });
+  };
+  return (
+    <form className="flex flex-wrap items-end gap-2" onSubmit={submit}>
+      <div>
+        <label htmlFor={`${id}-who`} className="block font-semibold">
+          On shift
+        </label>
+        <select
+          id={`${id}-who`}
+          className="field w-44"
+          value={who}
+          onChange={({ target }) => setWho(target.value)}
+        >
+          <option value="">so many of the team</option>
+          {team.people.map((person) => (
+            <option key={person.id} value={person.id}>
+              {person.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      {!who && (
+        <div>
+          <label htmlFor={`${id}-people`} className="block font-semibold">
+            How many
+          </label>
+          <input
+            id={`${id}-people`}
+            type="number"
+            min={1}
+            className="field w-20"
+            value={people}
+            onChange={({ target }) => setPeople(target.value)}
+          />
+        </div>
+      )}
+      <div>
+        <label htmlFor={`${id}-day`} className="block font-semibold">
+          Day
+        </label>
+        <input
+          id={`${id}-day`}
+          type="date"
+          className="field w-40"
+          value={date}
+          onChange={({ target }) => setDate(target.value)}
+        />
+      </div>
+      {(
+        [
+          ['From', from, setFrom],
+          ['To', to, setTo],
+        ] as const
+      ).map(([label, value, set]) => (
+        <div key={label}>
+          <label htmlFor={`${id}-${label}`} className="block font-semibold">
+            {label}
+          </label>
+          <input
+            id={`${id}-${label}`}
+            type="time"
+            className="field w-28"
+            value={value}
+            onChange={({ target }) => set(target.value)}
+          />
+        </div>
+      ))}
+      <button type="submit" className="press press-main">
+        Put on shift
+      </button>
+    </form>
+  );
+}
+
+function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; act: Act }) {
+  if (!team.shifts.length) return <p className="text-soft">Nobody is on shift in this week.</p>;
+  const dayText = (date: string) => days.find((day) => day.date === date)?.text ?? date;
+  return (
+    <ul className="grid gap-x-6 sm:grid-cols-2">
+      {team.shifts.map(({ id, date, person, text }) => (
+        <li key={id} className="flex items-center gap-2 border-b border-rule py-1">
+          <span className="grow">
+            {dayText(date)}, {text} {person && <strong>{person}</strong>}
+          </span>
+          <button
+            type="button"
+            className="press px-2 py-0.5"
+            aria-label={`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
+            onClick={() => void act(`shifts/${id}/remove`, {})}
+          >
+            Take off
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Members({ team, act }: { team: Team; act: Act }) {
+  const id = useId();
+  const [who, setWho] = useState('');
+  return (
+    <div>
+      <ul className="grid gap-x-6 sm:grid-cols-2">
+        {team.people.map((person) => (
+          <li key={person.id} className="flex items-center gap-2 border-b border-rule py-1">
+            <span className="grow">{person.name}</span>
+            <button
+              type="button"
+              className="press px-2 py-0.5"
+              aria-label={`Out of the team: ${person.name}`}
+              onClick={() => void act(`teams/${team.id}/members`, { personId: person.id, isMember: false })}
+            >
+              Out of the team
+            </button>
+          </li>
+        ))}
+      </ul>
+      {team.others.length > 0 && (
+        <form
+          className="mt-2 flex flex-wrap items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (who) void act(`teams/${team.id}/members`, { personId: Number(who), isMember: true });
+            setWho('');
+          }}
+        >
+          <div>
+            <label htmlFor={id} className="block font-semibold">
+              Another of the crews
+            </label>
+            <select
+              id={id}
+              className="field w-56"
+              value={who}
+              onChange={({ target }) => setWho(target.value)}
+            >
+              <option value="">choose somebody</option>
+              {team.others.map((person) => (
+                <option key={person.id} value={person.id}>
+                  {person.name}
+                </option>
+              ))}
+            </select>
+          </div>
+          <button type="submit" className="press" disabled={!who}>
+            Into the team
+          </button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+/** Who is in a team and when they are on shift. */
+export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
+  const { act, said, error } = useRosterAction();
+  return (
+    <section className="sheet mt-4 grid gap-4 p-4" aria-labelledby="roster">
+      <h2 id="roster" className="text-xl">
+        {team.name}: people and shifts
+      </h2>
+      <p role="status" className="font-semibold">
+        {said}
+      </p>
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <ShiftForm key={`${team.id} ${days[0]!.date}`} team={team} days={days} act={act} />
+      <ShiftList team={team} days={days} act={act} />
+      <Members team={team} act={act} />
+    </section>
+  );
+}

@@ -1,0 +1,27 @@
+import Link from '@/ui/primitives/link';
+
+const VIEWS = [
+  { view: 'day', text: 'Day', href: '/setups' },
+  { view: 'week', text: 'Week and people', href: '/setups/week' },
+  { view: 'stores', text: 'From the stores', href: '/setups/stores' },
+  { view: 'recipes', text: 'Recipes', href: '/setups/recipes' },
+] as const;
+export type SetupsView = (typeof VIEWS)[number]['view'];
+
+/** Ways to look at setup work; `shown` are those the viewer may see. */
+export function SetupsLinks({ current, shown }: { current: SetupsView; shown: readonly SetupsView[] }) {
+  return (
+    <nav aria-label="Setup work" className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
+      {VIEWS.filter(({ view }) => shown.includes(view)).map(({ view, text, href }) => (
+        <Link
+          key={view}
+          href={href}
+          aria-current={view === current ? 'page' : undefined}
+          className={`inline-flex min-h-8 items-center ${view === current ? 'font-semibold no-underline' : 'underline'}`}
+        >
+          {text}
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,248 @@
+'use client';
+import {
+  DndContext,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { useId, useState, type KeyboardEvent } from 'react';
+import type { WeekOrder, WeekView } from '@/contracts/week-load';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { useOrderAction } from './use-order-action';
+
+type Team = NonNullable<WeekView['team']>;
+/** Somebody of the team, or null: whoever is there. */
+type Holder = { readonly id: number | null; readonly name: string };
+
+interface ChipProps {
+  readonly order: WeekOrder;
+  readonly isPicked: boolean;
+  onPick(isPicked: boolean): void;
+  onStep(by: 1 | -1): void;
+}
+
+/** An order that can be dragged to somebody, moved by arrow keys, or picked and given by the list. */
+function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: order.id });
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+    event.preventDefault();
+    onStep(event.key === 'ArrowUp' ? -1 : 1);
+  };
+  const said = `${order.phaseText} ${order.timeText}, ${order.place || order.eventTitle}: ${order.title}${order.doubts.length ? `; ${order.doubts.join(', ')}` : ''}`;
+  return (
+    <li
+      ref={setNodeRef}
+      {...listeners}
+      className={`cursor-grab touch-none border border-strong-rule bg-raised px-2 py-1 text-[0.9rem] leading-snug select-none ${isDragging ? 'relative z-20 shadow-lg' : ''} ${order.isDone ? 'text-soft' : ''} ${isPicked ? 'outline-2 outline-accent' : ''}`}
+      style={transform ? { translate: `${transform.x}px ${transform.y}px` } : undefined}
+    >
+      <button
+        type="button"
+        className="block w-full cursor-pointer text-left"
+        aria-describedby={attributes['aria-describedby']}
+        aria-pressed={isPicked}
+        aria-label={said}
+        data-order={order.id}
+        onKeyDown={onKeyDown}
+        onClick={() => onPick(!isPicked)}
+      >
+        <span className="font-semibold tabular-nums">{order.timeText}</span> {order.place || order.eventTitle}
+        <br />
+        {order.title}
+        {order.workText && <span className="text-soft"> · {order.workText}</span>}
+        {order.isDone && ' · done'}
+        {order.issueText && <span className="text-soft"> · issued {order.issueText}</span>}
+      </button>
+      {order.doubts.map((doubt) => (
+        <p key={doubt} className="font-semibold text-look">
+          {doubt}
+        </p>
+      ))}
+    </li>
+  );
+}
+
+interface RowProps {
+  readonly holder: Holder;
+  readonly team: Team;
+  readonly days: WeekView['days'];
+  readonly picked: readonly number[];
+  onPick(order: number, isPicked: boolean): void;
+  onStep(order: WeekOrder, by: 1 | -1): void;
+}
+
+function HolderRow({ holder, team, days, picked, onPick, onStep }: RowProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: `holder ${holder.id ?? ''}` });
+  const own = team.orders.filter(({ personId }) => personId === holder.id);
+  return (
+    <tr ref={setNodeRef} className={`border-t border-rule align-top ${isOver ? 'bg-sunk' : ''}`}>
+      <th scope="row" className="p-2 text-left font-semibold">
+        {holder.name}
+      </th>
+      {days.map(({ date }) => {
+        const shifts = team.shifts.filter((shift) => shift.date === date && shift.personId === holder.id);
+        const orders = own.filter((order) => order.date === date);
+        return (
+          <td key={date} className="border-l border-rule p-1">
+            {shifts.map(({ id, text }) => (
+              <p key={id} className="text-[0.9rem] text-soft">
+                {text}
+              </p>
+            ))}
+            {orders.length > 0 && (
+              <ul className="grid gap-1">
+                {orders.map((order) => (
+                  <Chip
+                    key={order.id}
+                    order={order}
+                    isPicked={picked.includes(order.id)}
+                    onPick={(isPicked) => onPick(order.id, isPicked)}
+                    onStep={(by) => onStep(order, by)}
+                  />
+                ))}
+              </ul>
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+interface GiveListProps {
+  readonly holders: readonly Holder[];
+  readonly count: number;
+  readonly canIssue: boolean;
+  readonly isSending: boolean;
+  onGive(holder: number | null): void;
+  onIssue(): void;
+}
+
+function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: GiveListProps) {
+  const id = useId();
+  const [to, setTo] = useState('');
+  return (
+    <div className="flex flex-wrap items-end gap-2 py-2" aria-live="polite">
+      <p className="min-w-40">
+        {count ? (
+          <strong>{count === 1 ? '1 order' : `${count} orders`} picked</strong>
+        ) : (
+          <span className="text-soft">
+            Press an order to pick it; drag it to somebody; or move it by ↑ and ↓.
+          </span>
+        )}
+      </p>
+      {count > 0 && (
+        <>
+          <label htmlFor={id} className="sr-only">
+            Give them to
+          </label>
+          <select id={id} className="field w-56" value={to} onChange={({ target }) => setTo(target.value)}>
+            {holders.map((holder) => (
+              <option key={holder.id ?? 0} value={holder.id ?? ''}>
+                {holder.name}
+              </option>
+            ))}
+          </select>
+          <button
+            type="button"
+            className="press press-main"
+            disabled={isSending}
+            onClick={() => onGive(to ? Number(to) : null)}
+          >
+            Give
+          </button>
+          {canIssue && (
+            <button type="button" className="press" disabled={isSending} onClick={onIssue}>
+              Issue now
+            </button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
+export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
+  const { act, error, isSending } = useOrderAction();
+  const [picked, setPicked] = useState<readonly number[]>([]);
+  // A press that hardly moves picks; one that moves drags.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const holders: Holder[] = [{ id: null, name: 'Whoever is there' }, ...team.people];
+  const give = async (orders: readonly number[], personId: number | null) => {
+    if (await act('assign', { orders, personId })) setPicked([]);
+  };
+  const step = async (order: WeekOrder, by: 1 | -1) => {
+    const at = holders.findIndex(({ id }) => id === order.personId);
+    const to = holders[at + by];
+    if (!to) return;
+    await give([order.id], to.id);
+    // The chip stands in another row now; the keys stay with it.
+    setTimeout(() => document.querySelector<HTMLElement>(`[data-order="${order.id}"]`)?.focus(), 250);
+  };
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (!over) return;
+    const holder = String(over.id).slice('holder '.length);
+    const order = team.orders.find(({ id }) => id === active.id);
+    const personId = holder ? Number(holder) : null;
+    if (order && order.personId !== personId) void give([order.id], personId);
+  };
+  const chosen = team.orders.filter(({ id }) => picked.includes(id));
+  return (
+    <DndContext id="sharing-out" sensors={sensors} onDragEnd={drop}>
+      <GiveList
+        holders={holders}
+        count={chosen.length}
+        canIssue={chosen.some(({ isIssued }) => !isIssued)}
+        isSending={isSending}
+        onGive={(holder) => void give(picked, holder)}
+        onIssue={() => void act('issue', { orders: picked }).then((isDone) => isDone && setPicked([]))}
+      />
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <div className="overflow-x-auto">
+        <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
+          <caption className="sr-only">Orders of {team.name} by person and day</caption>
+          <thead>
+            <tr>
+              <th scope="col" className="w-40 p-2 text-left">
+                {team.name}
+              </th>
+              {days.map(({ date, text }) => (
+                <th key={date} scope="col" className="p-2 text-left font-normal">
+                  {text}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {holders.map((holder) => (
+              <HolderRow
+                key={holder.id ?? 0}
+                holder={holder}
+                team={team}
+                days={days}
+                picked={picked}
+                onPick={(order, isPicked) =>
+                  setPicked(isPicked ? [...picked, order] : picked.filter((id) => id !== order))
+                }
+                onStep={(order, by) => void step(order, by)}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="py-1 text-[0.92rem]">
+        <Link href="/setups/recipes" className="underline">
+          Recipes
+        </Link>{' '}
+        <span className="text-soft">can name somebody of the team beforehand.</span>
+      </p>
+    </DndContext>
+  );
+}
