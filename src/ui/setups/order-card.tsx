@@ -1,5 +1,6 @@
 'use client';
 import type { OrderThing, OrderView } from '@/contracts/orders';
+import { setupsSheetHref } from '@/contracts/setups-sheet';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { OrderChecklist } from './order-checklist';
@@ -160,6 +161,15 @@ export function OrderCard({ order }: { order: OrderView }) {
         )}
         <OrderChecklist order={order} />
         <OrderSaid order={order} />
+        <p className="no-print mt-1">
+          <a
+            className="inline-block min-h-7 underline"
+            href={setupsSheetHref('pdf', { what: 'order', order: order.id })}
+            aria-label={`On paper: ${order.phaseText}, ${order.place}, ${order.dueText}`}
+          >
+            On paper
+          </a>
+        </p>
       </div>
       <DoneButton order={order} />
     </li>

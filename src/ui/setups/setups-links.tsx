@@ -1,3 +1,4 @@
+import type { Role } from '@/core/roles';
 import Link from '@/ui/primitives/link';
 
 const VIEWS = [
@@ -7,6 +8,12 @@ const VIEWS = [
   { view: 'recipes', text: 'Recipes', href: '/setups/recipes' },
 ] as const;
 export type SetupsView = (typeof VIEWS)[number]['view'];
+
+/** The office sees all of it; a crew its days and the stores. */
+export const viewsFor = (roles: readonly Role[]): readonly SetupsView[] => {
+  if (roles.includes('manager')) return ['day', 'week', 'stores', 'recipes'];
+  return roles.includes('housekeeper') ? ['day', 'stores', 'recipes'] : ['day', 'stores'];
+};
 
 /** Ways to look at setup work; `shown` are those the viewer may see. */
 export function SetupsLinks({ current, shown }: { current: SetupsView; shown: readonly SetupsView[] }) {

@@ -3,7 +3,7 @@ import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
 import { recipeLines } from '@/server/use-cases/set-up/recipes';
 import { RecipeTable } from '@/ui/setups/recipe-table';
-import { SetupsLinks } from '@/ui/setups/setups-links';
+import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
 export const metadata: Metadata = { title: 'Recipes' };
 
@@ -11,7 +11,7 @@ export default async function RecipesPage() {
   const ctx = await signedInPage('recipes.keep', '/setups/recipes');
   return (
     <div className="mx-auto max-w-6xl">
-      <SetupsLinks current="recipes" shown={['day', 'week', 'stores', 'recipes']} />
+      <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">Recipes</h1>
         <p className="text-lg text-soft">what is done for which event, by whom and by when</p>

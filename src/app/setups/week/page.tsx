@@ -2,9 +2,10 @@ import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
 import { weekLoad } from '@/server/use-cases/set-up/week-load';
+import { setupsSheetHref } from '@/contracts/setups-sheet';
 import Link from '@/ui/primitives/link';
 import { Roster } from '@/ui/setups/roster';
-import { SetupsLinks } from '@/ui/setups/setups-links';
+import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { SharingOut } from '@/ui/setups/sharing-out';
 import { WeekTable } from '@/ui/setups/week-table';
 
@@ -21,7 +22,7 @@ export default async function WeekPage({ searchParams }: { searchParams: Promise
   const to = (first: string) => `/setups/week?day=${first}${wanted === null ? '' : `&team=${wanted}`}`;
   return (
     <div className="mx-auto max-w-[90rem]">
-      <SetupsLinks current="week" shown={['day', 'week', 'stores', 'recipes']} />
+      <SetupsLinks current="week" shown={viewsFor(ctx.viewer.roles)} />
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">{week.weekText}</h1>
         <div className="no-print flex gap-2">
@@ -31,6 +32,12 @@ export default async function WeekPage({ searchParams }: { searchParams: Promise
           <Link className="press" href={to(week.after)}>
             Week after
           </Link>
+          <a className="press" href={setupsSheetHref('pdf', { what: 'week', day: week.first })}>
+            As PDF
+          </a>
+          <a className="press" href={setupsSheetHref('csv', { what: 'week', day: week.first })}>
+            As CSV
+          </a>
         </div>
       </div>
       <WeekTable week={week} />

@@ -13,9 +13,10 @@ import type { SignedInContext } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
 import { speakerFor } from '../verdicts';
 
-const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
+export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
 
-async function riskBy(
+/** Dates in force that a change of the house touches are looked at again; gives how many are at risk then. */
+export async function riskBy(
   ctx: SignedInContext,
   change: ChangeSet,
   span: Interval,
@@ -31,7 +32,7 @@ async function riskBy(
   return risk.claims.length;
 }
 
-const riskText = (count: number): string =>
+export const riskText = (count: number): string =>
   count ? `${countText(count, 'date is', 'dates are')} at risk by it` : 'no date is at risk by it';
 
 /** The least stock there is at some minute of the span once the line counts. */

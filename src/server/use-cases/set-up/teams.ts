@@ -10,6 +10,7 @@ import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { siteZone } from '../../db/space-facts';
+import { riskText } from '../house/change-house';
 import { speakerFor } from '../verdicts';
 
 const DAY_MIN = 1440;
@@ -40,9 +41,6 @@ async function atRiskBy(
   for (const request of risk.requests) change.requestIds.add(request);
   return risk.claims.length;
 }
-
-const riskText = (count: number): string =>
-  count ? `${countText(count, 'date is', 'dates are')} at risk by it` : 'no date is at risk by it';
 
 /** Puts somebody, or so many of a team, on shift. */
 export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {

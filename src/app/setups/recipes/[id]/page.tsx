@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
 import { recipeChoices, storedRecipe } from '@/server/use-cases/set-up/recipes';
 import { RecipeForm } from '@/ui/setups/recipe-form';
-import { SetupsLinks } from '@/ui/setups/setups-links';
+import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
 export const metadata: Metadata = { title: 'Recipe' };
 
@@ -16,7 +16,7 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
   if (!isNew && !stored) notFound();
   return (
     <div className="mx-auto max-w-6xl">
-      <SetupsLinks current="recipes" shown={['day', 'week', 'stores', 'recipes']} />
+      <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
       <h1 className="pb-3 text-3xl">{stored ? stored.recipe.title : 'A new recipe'}</h1>
       <RecipeForm choices={await recipeChoices(ctx)} stored={stored} />
     </div>

@@ -1,0 +1,78 @@
+import { addDays, localDate } from '@/core/time/local-time';
+import { layOut } from '@/core/printing/lay-out';
+import type { Page } from '@/core/printing/marks';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { SetupsSheetQuery } from '@/contracts/setups-sheet';
+import { dayLong, momentText } from '@/contracts/words/when';
+import type { SignedInContext } from '@/server/context';
+import { printFonts } from '@/server/print/fonts';
+import { officeContact } from '@/server/use-cases/look/office-contact';
+import { crewDay } from '@/server/use-cases/set-up/crew-day';
+import { oneOrder } from '@/server/use-cases/set-up/one-order';
+import { storesDay } from '@/server/use-cases/set-up/stores-day';
+import { weekLoad } from '@/server/use-cases/set-up/week-load';
+import { daySheet, orderSheet, storesSheet, weekSheet, type SetupsSheet } from '@/ui/print/setups-sheet';
+
+export interface TitledSheet extends SetupsSheet {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly isWide: boolean;
+}
+
+/** What is asked for of the setup work, as far as the viewer works with it. */
+export async function setupsSheet(
+  ctx: SignedInContext,
+  { what, day, order }: SetupsSheetQuery,
+): Promise<Outcome<TitledSheet>> {
+  const date = day ?? null;
+  switch (what) {
+    case 'day': {
+      const sheet = await crewDay(ctx, date);
+      return done({ ...daySheet(sheet), title: 'Setup work', subtitle: sheet.dateText, isWide: true });
+    }
+    case 'week': {
+      if (!ctx.viewer.roles.includes('manager'))
+        return refuse({ code: 'not-allowed', what: 'The week of all crews is for the office.' });
+      const week = await weekLoad(ctx, { date, team: null });
+      const first = localDate(week.first);
+      const days = [];
+      for (let at = 0; at < 7; at += 1) days.push(await crewDay(ctx, addDays(first, at)));
+      return done({
+        ...weekSheet(week, days),
+        title: 'Setup work of the week',
+        subtitle: week.weekText,
+        isWide: true,
+      });
+    }
+    case 'stores': {
+      const sheet = await storesDay(ctx, date);
+      return done({
+        ...storesSheet(sheet),
+        title: 'From the stores',
+        subtitle: sheet.dateText,
+        isWide: false,
+      });
+    }
+    case 'order': {
+      const found = await oneOrder(ctx, order!);
+      if (!found) return refuse({ code: 'not-found', what: 'such order' });
+      const { view, date: on } = found;
+      return done({
+        ...orderSheet(view, on),
+        title: `${view.phaseText}: ${view.place || view.eventTitle}`,
+        subtitle: `${dayLong(on)}, version ${view.contentVersion}`,
+        isWide: false,
+      });
+    }
+  }
+}
+
+/** The sheet on pages, with who printed it and when at the foot of each. */
+export async function setupsPages(ctx: SignedInContext, sheet: TitledSheet): Promise<readonly Page[]> {
+  const office = await officeContact(ctx.db);
+  const asOf = office
+    ? `${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`
+    : '';
+  const { title, subtitle, isWide, parts } = sheet;
+  return layOut({ title, subtitle, foot: asOf, isLandscape: isWide, parts }, printFonts().measure);
+}

@@ -1,0 +1,34 @@
+import type { Metadata } from 'next';
+import { parseLocalDate } from '@/core/time/local-time';
+import { signedInPage } from '@/server/http/page';
+import { storesDay } from '@/server/use-cases/set-up/stores-day';
+import { DayHead } from '@/ui/setups/day-head';
+import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
+import { StoresList } from '@/ui/setups/stores-list';
+
+export const metadata: Metadata = { title: 'From the stores' };
+
+export default async function StoresPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ day?: string | string[] }>;
+}) {
+  const { day } = await searchParams;
+  const wanted = typeof day === 'string' ? parseLocalDate(day) : null;
+  const ctx = await signedInPage('orders.read', wanted ? `/setups/stores?day=${wanted}` : '/setups/stores');
+  const sheet = await storesDay(ctx, wanted);
+  return (
+    <div className="mx-auto max-w-5xl">
+      <SetupsLinks current="stores" shown={viewsFor(ctx.viewer.roles)} />
+      <DayHead
+        title={sheet.dateText}
+        date={sheet.date}
+        isToday={sheet.isToday}
+        path="/setups/stores"
+        what="stores"
+        said="what leaves the stores and comes back"
+      />
+      <StoresList day={sheet} />
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { localDateField } from './fields';
+
+export const SETUPS_SHEETS = ['day', 'week', 'stores', 'order'] as const;
+export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
+
+/** What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. */
+export const setupsSheetSchema = z
+  .object({
+    what: z.enum(SETUPS_SHEETS, 'Choose the day, the week, the stores or an order.').default('day'),
+    /** Today where none is given; for a week any day of it. */
+    day: localDateField.optional(),
+    order: z.coerce.number('There is no such order.').int('There is no such order.').positive().optional(),
+  })
+  .refine(({ what, order }) => what !== 'order' || order !== undefined, {
+    path: ['order'],
+    message: 'Say which order.',
+  });
+export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
+
+export const setupsSheetHref = (
+  kind: 'pdf' | 'csv',
+  query: { readonly what: SetupsSheetKind; readonly day?: string; readonly order?: number },
+): string =>
+  `/setups/sheet.${kind}?${new URLSearchParams(
+    Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+  ).toString()}`;

@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import type { EquipmentTypeId } from '@/core/ids';
+import { idempotencyKey, optionalLine, rowId, wholeNumber } from './fields';
+
+/** What came back after an event. */
+export interface ReturnView {
+  readonly counted: number;
+  readonly damaged: number;
+  readonly note: string;
+  readonly text: string;
+}
+
+export interface StoreLine {
+  readonly key: string;
+  readonly orderId: number | null;
+  readonly typeId: EquipmentTypeId | null;
+  readonly way: 'out' | 'back';
+  readonly name: string;
+  /** Through the store; null where it could not be worked out. */
+  readonly quantity: number | null;
+  readonly movedDirectly: number;
+  readonly timeText: string;
+  readonly place: string;
+  readonly eventTitle: string;
+  readonly reference: string;
+  /** Whether what comes back can be counted here. */
+  readonly isCountable: boolean;
+  readonly returned: ReturnView | null;
+}
+
+export interface MovementView {
+  readonly quantity: number;
+  readonly name: string;
+  readonly timeText: string;
+  readonly from: string;
+  readonly to: string;
+  readonly toEvent: string;
+}
+
+export interface StoresDay {
+  readonly date: string;
+  readonly dateText: string;
+  readonly isToday: boolean;
+  readonly stores: readonly { readonly name: string; readonly lines: readonly StoreLine[] }[];
+  readonly movements: readonly MovementView[];
+}
+
+/** Counted as it comes back: how many there are, and how many of those are damaged. */
+export const returnSchema = z
+  .object({
+    key: idempotencyKey,
+    typeId: rowId<EquipmentTypeId>('equipment'),
+    counted: wholeNumber('How many came back', 0, 100_000),
+    damaged: wholeNumber('How many are damaged', 0, 100_000).default(0),
+    note: optionalLine('What is to say', 200),
+  })
+  .refine(({ counted, damaged }) => damaged <= counted, {
+    path: ['damaged'],
+    message: 'No more can be damaged than came back.',
+  });
+export type ReturnInput = z.output<typeof returnSchema>;

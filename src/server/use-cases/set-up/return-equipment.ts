@@ -1,0 +1,113 @@
+import type { HouseReply } from '@/contracts/house';
+import type { ReturnInput } from '@/contracts/stores';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { OrderContent } from '@/core/work-orders/order-content';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { ChangeSet } from '../../changes/change-set';
+import type { SignedInContext } from '../../context';
+import { riskBy, riskText, FAR } from '../house/change-house';
+import { ownOrder } from './own-orders';
+
+interface KnownReturn {
+  readonly stock_line_id: number | null;
+}
+
+/** How many of a type an order brings back. */
+function expectedOf(content: OrderContent, name: string): number {
+  const things = content.turnover ? content.turnover.takeAway : content.equipment;
+  return things.filter((thing) => thing.name === name).reduce((sum, { quantity }) => sum + quantity, 0);
+}
+
+/** What was missed by an earlier count is there again before it is counted anew. */
+async function takeBackCount(change: ChangeSet, orderId: number, typeId: number): Promise<void> {
+  const [before] = await change.tx.rows<KnownReturn>(
+    'SELECT stock_line_id FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId',
+    { orderId, typeId },
+  );
+  await change.tx.run('DELETE FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId', {
+    orderId,
+    typeId,
+  });
+  if (before?.stock_line_id)
+    await change.tx.run('DELETE FROM stock_line WHERE id = $id', { id: before.stock_line_id });
+}
+
+/** Until its use is over what is lost is away with the event anyway: it is missed from then on, or from now. */
+async function backFrom(change: ChangeSet, orderId: number, typeId: number): Promise<EpochMinute> {
+  const [use] = await change.tx.rows<{ end: EpochMinute | null }>(
+    `SELECT MAX(u.end_min) AS end FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
+    { orderId, typeId },
+  );
+  return Math.max(change.at, use?.end ?? change.at) as EpochMinute;
+}
+
+/**
+ * Counts what came back of one type. What is damaged or missing is out of stock from now on, and the dates that leaves
+ * short are at risk; counting again replaces the count.
+ */
+export async function returnEquipment(
+  ctx: SignedInContext,
+  orderId: number,
+  input: ReturnInput,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: 'counted what came back', reason: input.note, idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const own = await ownOrder(ctx, change, orderId);
+    if (!own.ok) return own;
+    const [type] = await change.tx.rows<{ name: string }>('SELECT name FROM equipment_type WHERE id = $id', {
+      id: input.typeId,
+    });
+    const content = JSON.parse(own.value.content) as OrderContent;
+    const expected = type ? expectedOf(content, type.name) : 0;
+    if (!type || !expected) return refuse({ code: 'not-found', what: 'such equipment on this order' });
+    if (input.counted > expected)
+      return refuse({
+        code: 'bad-input',
+        fields: [
+          {
+            path: 'counted',
+            message: `Only ${expected} were taken. More than that cannot come back from here.`,
+          },
+        ],
+      });
+    await takeBackCount(change, orderId, input.typeId);
+    const lost = expected - input.counted + input.damaged;
+    const span = { start: await backFrom(change, orderId, input.typeId), end: FAR };
+    const stockLine = lost
+      ? await change.tx.insertRow(
+          `INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, NULL, $delta, $reason)`,
+          { type: input.typeId, from: span.start, delta: -lost, reason: lostText(content, input, expected) },
+        )
+      : null;
+    await change.tx.run(
+      `INSERT INTO equipment_return (order_id, type_id, expected, counted, damaged, note, by_id, at_min, stock_line_id)
+       VALUES ($orderId, $typeId, $expected, $counted, $damaged, $note, $by, $at, $stockLine)`,
+      {
+        orderId,
+        typeId: input.typeId,
+        expected,
+        counted: input.counted,
+        damaged: input.damaged,
+        note: input.note,
+        by: ctx.viewer.personId,
+        at: change.at satisfies EpochMinute,
+        stockLine,
+      },
+    );
+    const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
+    const lostSaid = lost
+      ? `${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
+      : 'all are back and whole';
+    return done({ summary: `counted ${input.counted} × ${type.name}; ${lostSaid}`, atRisk });
+  });
+}
+
+function lostText({ eventTitle, reference }: OrderContent, input: ReturnInput, expected: number): string {
+  const parts = [
+    input.damaged > 0 && `${input.damaged} damaged`,
+    expected > input.counted && `${expected - input.counted} missing`,
+  ].filter(Boolean);
+  return `${parts.join(', ')} after ${eventTitle} · ${reference}`.slice(0, 120);
+}

@@ -1,0 +1,261 @@
+import type { CrewDay, OrderThing, OrderView } from '@/contracts/orders';
+import type { StoreLine, StoresDay } from '@/contracts/stores';
+import type { TeamWeek, WeekView } from '@/contracts/week-load';
+import type { Cell, Column, Part } from '@/core/printing/sheet';
+
+/** A sheet as parts of a print and as the rows of a table. */
+export interface SetupsSheet {
+  readonly parts: readonly Part[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+const thingText = ({ name, quantity, store }: OrderThing): string =>
+  `${quantity ?? '?'} × ${name}${store ? ` (${store})` : ''}`;
+
+/** Everything an order says beside its time and place, a line each. */
+function detailsOf(order: OrderView): string[] {
+  const { turnover } = order;
+  return [
+    ...(turnover
+      ? [
+          turnover.kindText,
+          turnover.beforeText,
+          turnover.stays.length ? `stays: ${turnover.stays.map(thingText).join(', ')}` : '',
+          turnover.takeAway.length ? `goes: ${turnover.takeAway.map(thingText).join(', ')}` : '',
+        ]
+      : []),
+    ...order.equipment.map(thingText),
+    ...order.answers.map(({ question, answer }) => `${question} ${answer}`),
+    order.phase === 'strike' ? '' : order.notes,
+    ...order.checklist.map(({ line, isTicked }) => `${isTicked ? '[x]' : '[  ]'} ${line}`),
+    ...order.said.map(
+      ({ kind, text, who }) => `${kind === 'problem' ? 'Problem' : 'Note'} of ${who}: ${text}`,
+    ),
+  ].filter(Boolean);
+}
+
+const whenOf = ({ phase, fromText, dueText }: OrderView): string =>
+  phase === 'attendance' ? `${fromText}–${dueText}` : `by ${dueText}\nfree from ${fromText}`;
+
+const roomOf = ({ layout, people, wheelchairs }: OrderView): string =>
+  [layout, `for ${people}`, wheelchairs ? `${wheelchairs} in wheelchairs` : ''].filter(Boolean).join(', ');
+
+const DAY: readonly Column[] = [
+  { title: 'When', share: 1.5 },
+  { title: 'Where', share: 1.9 },
+  { title: 'What', share: 2.3 },
+  { title: 'With', share: 3 },
+  { title: 'Done', share: 0.7 },
+];
+
+function rowOf(order: OrderView): Cell[] {
+  const who = [order.phaseText, order.team, order.person].filter(Boolean).join(' · ');
+  const version = order.contentVersion > 1 ? `version ${order.contentVersion}` : '';
+  return [
+    { text: whenOf(order), isBold: true },
+    { text: [order.place, order.building, who].filter(Boolean).join('\n') },
+    {
+      text: [order.title, roomOf(order), order.eventTitle, order.reference, version]
+        .filter(Boolean)
+        .join('\n'),
+    },
+    { text: detailsOf(order).join('\n') },
+    { text: order.state === 'done' ? 'done' : '[   ]' },
+  ];
+}
+
+const ORDER_HEAD = [
+  'day', 'from', 'due', 'kind', 'team', 'person', 'place', 'building', 'work', 'layout', 'people', 'event', 'reference',
+  'version', 'state', 'with',
+]; // prettier-ignore
+
+const tableRow = (order: OrderView, day: string): string[] => [
+  day,
+  order.fromText,
+  order.dueText,
+  order.phaseText,
+  order.team,
+  order.person ?? '',
+  order.place,
+  order.building,
+  order.title,
+  order.layout,
+  String(order.people),
+  order.eventTitle,
+  order.reference,
+  String(order.contentVersion),
+  order.state,
+  detailsOf(order).join('; '),
+];
+
+const ordersPart = (orders: readonly OrderView[]): Part =>
+  orders.length
+    ? { kind: 'table', columns: DAY, rows: orders.map(rowOf) }
+    : { kind: 'text', text: 'No setup work is due.' };
+
+/** The work of a day in order of time, and what is not to be done any more. */
+export function daySheet(day: CrewDay): SetupsSheet {
+  const givenUp: Part[] = day.givenUp.length
+    ? [
+        { kind: 'heading', text: 'Not to be done any more' },
+        {
+          kind: 'table',
+          columns: [
+            { title: '', share: 1 },
+            { title: '', share: 5 },
+          ],
+          rows: day.givenUp.map(({ dueText, phaseText, place, eventTitle, reference }) => [
+            { text: dueText, isStruck: true },
+            { text: `${phaseText}, ${place}: ${eventTitle} · ${reference}`, isStruck: true },
+          ]),
+        },
+      ]
+    : [];
+  return {
+    parts: [ordersPart(day.orders), ...givenUp],
+    rows: [ORDER_HEAD, ...[...day.orders, ...day.givenUp].map((order) => tableRow(order, day.date))],
+  };
+}
+
+/** One order with all it says. */
+export function orderSheet(order: OrderView, date: string): SetupsSheet {
+  const facts: readonly (readonly [string, string])[] = [
+    ['Where', `${order.place}, ${order.building}`],
+    [order.phase === 'attendance' ? 'Be there' : 'Done by', whenOf(order)],
+    ['Set', roomOf(order)],
+    ['Team', [order.team, order.person].filter(Boolean).join(', ')],
+    ['Event', `${order.eventTitle} · ${order.reference}`],
+    ['Version', String(order.contentVersion)],
+    ['State', order.doneText ? `done ${order.doneText}` : order.state],
+  ];
+  return {
+    parts: [
+      {
+        kind: 'table',
+        columns: [
+          { title: '', share: 1 },
+          { title: '', share: 5 },
+        ],
+        rows: facts.map(([name, text]) => [{ text: name, isBold: true }, { text }]),
+      },
+      ...(order.changes.length
+        ? [
+            { kind: 'heading' as const, text: 'Changed since it was read' },
+            { kind: 'text' as const, text: order.changes.join('\n') },
+          ]
+        : []),
+      { kind: 'heading', text: 'With' },
+      { kind: 'text', text: detailsOf(order).join('\n') || 'Nothing to carry.' },
+    ],
+    rows: [ORDER_HEAD, tableRow(order, date)],
+  };
+}
+
+const loadRow = ({ name, cells }: TeamWeek): Cell[] => [
+  { text: name, isBold: true },
+  ...cells.map((cell) => ({ text: cell.workMin || cell.shiftMin ? cell.text : '–', isBold: cell.isShort })),
+];
+
+/** The load of all teams, then the work day by day. */
+export function weekSheet(week: WeekView, days: readonly CrewDay[]): SetupsSheet {
+  const columns: Column[] = [
+    { title: 'Team', share: 1.2 },
+    ...week.days.map(({ text }) => ({ title: text, share: 1 })),
+  ];
+  return {
+    parts: [
+      { kind: 'table', columns, rows: week.teams.map(loadRow) },
+      ...days.flatMap((day): Part[] => [{ kind: 'heading', text: day.dateText }, ordersPart(day.orders)]),
+    ],
+    rows: [ORDER_HEAD, ...days.flatMap((day) => day.orders.map((order) => tableRow(order, day.date)))],
+  };
+}
+
+const STORE: readonly Column[] = [
+  { title: 'When', share: 1.2 },
+  { title: 'How many', share: 0.9 },
+  { title: 'What', share: 2.2 },
+  { title: 'Where', share: 2 },
+  { title: 'For', share: 2.6 },
+  { title: '', share: 0.9 },
+];
+
+const WAY: Readonly<Record<StoreLine['way'], string>> = { out: 'out', back: 'back' };
+
+function storeRow(line: StoreLine): Cell[] {
+  const direct = line.movedDirectly ? `\n${line.movedDirectly} move directly` : '';
+  return [
+    { text: `${WAY[line.way]} ${line.timeText}`, isBold: true },
+    { text: `${line.quantity ?? '?'}${direct}` },
+    { text: line.name },
+    { text: line.place },
+    { text: `${line.eventTitle} · ${line.reference}` },
+    { text: line.returned?.text ?? '[   ]' },
+  ];
+}
+
+const STORE_HEAD = [
+  'store',
+  'way',
+  'when',
+  'quantity',
+  'moved directly',
+  'what',
+  'place',
+  'event',
+  'reference',
+  'came back',
+];
+
+/** What leaves each store and comes back, and what goes straight to its next event. */
+export function storesSheet(day: StoresDay): SetupsSheet {
+  const movements: Part[] = day.movements.length
+    ? [
+        { kind: 'heading', text: 'Straight to the next event' },
+        {
+          kind: 'table',
+          columns: [
+            { title: 'When', share: 1.3 },
+            { title: 'What', share: 2.4 },
+            { title: 'From', share: 2 },
+            { title: 'To', share: 3 },
+          ],
+          rows: day.movements.map(({ timeText, quantity, name, from, to, toEvent }) => [
+            { text: timeText, isBold: true },
+            { text: `${quantity} × ${name}` },
+            { text: from },
+            { text: `${to}, ${toEvent}` },
+          ]),
+        },
+      ]
+    : [];
+  return {
+    parts: [
+      ...day.stores.flatMap(({ name, lines }): Part[] => [
+        { kind: 'heading', text: name },
+        { kind: 'table', columns: STORE, rows: lines.map(storeRow) },
+      ]),
+      ...(day.stores.length
+        ? []
+        : [{ kind: 'text' as const, text: 'Nothing leaves the stores or comes back.' }]),
+      ...movements,
+    ],
+    rows: [
+      STORE_HEAD,
+      ...day.stores.flatMap(({ name, lines }) =>
+        lines.map((line) => [
+          name,
+          WAY[line.way],
+          line.timeText,
+          String(line.quantity ?? ''),
+          String(line.movedDirectly),
+          line.name,
+          line.place,
+          line.eventTitle,
+          line.reference,
+          line.returned?.text ?? '',
+        ]),
+      ),
+    ],
+  };
+}

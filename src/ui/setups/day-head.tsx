@@ -1,0 +1,42 @@
+import { addDays, localDate } from '@/core/time/local-time';
+import { setupsSheetHref, type SetupsSheetKind } from '@/contracts/setups-sheet';
+import Link from '@/ui/primitives/link';
+
+interface DayHeadProps {
+  readonly title: string;
+  readonly date: string;
+  readonly isToday: boolean;
+  readonly path: '/setups' | '/setups/stores';
+  readonly what: SetupsSheetKind;
+  readonly said: string;
+}
+
+/** The day of a sheet, the days beside it, and the sheet on paper and as a table. */
+export function DayHead({ title, date, isToday, path, what, said }: DayHeadProps) {
+  const to = (days: number) => `${path}?day=${addDays(localDate(date), days)}`;
+  return (
+    <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
+      <h1 className="text-3xl">{title}</h1>
+      <div className="no-print flex flex-wrap gap-2">
+        <Link className="press" href={to(-1)}>
+          Day before
+        </Link>
+        {!isToday && (
+          <Link className="press" href={path}>
+            Today
+          </Link>
+        )}
+        <Link className="press" href={to(1)}>
+          Day after
+        </Link>
+        <a className="press" href={setupsSheetHref('pdf', { what, day: date })}>
+          As PDF
+        </a>
+        <a className="press" href={setupsSheetHref('csv', { what, day: date })}>
+          As CSV
+        </a>
+      </div>
+      <p className="text-lg text-soft">{said}</p>
+    </div>
+  );
+}

@@ -1,0 +1,145 @@
+'use client';
+import { useId, useState, type SyntheticEvent } from 'react';
+import type { StoreLine, StoresDay } from '@/contracts/stores';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { useOrderAction } from './use-order-action';
+
+function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
+  const { act, error, isSending } = useOrderAction();
+  const id = useId();
+  const [counted, setCounted] = useState(
+    String(line.returned?.counted ?? (line.quantity ?? 0) + line.movedDirectly),
+  );
+  const [damaged, setDamaged] = useState(String(line.returned?.damaged ?? 0));
+  const [note, setNote] = useState(line.returned?.note ?? '');
+  const faultOf = (field: string) => error?.fields.find(({ path }) => path === field)?.message;
+  const submit = async (event: SyntheticEvent) => {
+    event.preventDefault();
+    const body = { typeId: line.typeId, counted: Number(counted), damaged: Number(damaged), note };
+    if (await act(`${line.orderId}/returns`, body)) onDone();
+  };
+  return (
+    <form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void submit(event)}>
+      {(
+        [
+          ['counted', 'Came back', counted, setCounted],
+          ['damaged', 'of them damaged', damaged, setDamaged],
+        ] as const
+      ).map(([field, label, value, set]) => (
+        <div key={field}>
+          <label htmlFor={`${id}-${field}`} className="block text-[0.92rem]">
+            {label}
+          </label>
+          <input
+            id={`${id}-${field}`}
+            type="number"
+            min={0}
+            inputMode="numeric"
+            className="field h-11 w-24"
+            aria-invalid={Boolean(faultOf(field))}
+            value={value}
+            onChange={({ target }) => set(target.value)}
+          />
+        </div>
+      ))}
+      <div className="grow">
+        <label htmlFor={`${id}-note`} className="block text-[0.92rem]">
+          What happened
+        </label>
+        <input
+          id={`${id}-note`}
+          className="field h-11"
+          maxLength={200}
+          value={note}
+          onChange={({ target }) => setNote(target.value)}
+        />
+      </div>
+      <button type="submit" className="press press-main h-11" disabled={isSending}>
+        Count them back
+      </button>
+      {error && (
+        <div className="basis-full">
+          <RefusalNote error={{ ...error, message: error.fields[0]?.message ?? error.message }} />
+        </div>
+      )}
+    </form>
+  );
+}
+
+function Line({ line }: { line: StoreLine }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <li className="border-t border-rule py-2">
+      <div className="grid gap-x-4 sm:grid-cols-[9rem_1fr_auto] sm:items-baseline">
+        <p>
+          <strong>{line.way === 'out' ? 'out' : 'back'}</strong>{' '}
+          <span className="tabular-nums">{line.timeText}</span>
+        </p>
+        <p>
+          <strong className="text-lg tabular-nums">{line.quantity ?? 'some'}</strong> × {line.name}{' '}
+          <span className="text-soft">
+            {line.way === 'out' ? 'to' : 'from'} {line.place}, {line.eventTitle} · {line.reference}
+          </span>
+          {line.movedDirectly > 0 && (
+            <span className="block text-soft">{line.movedDirectly} more move directly</span>
+          )}
+          {line.returned && (
+            <span className={`block font-semibold ${line.returned.damaged ? 'text-clash' : 'text-clear'}`}>
+              {line.returned.text}
+              {line.returned.note && `: ${line.returned.note}`}
+            </span>
+          )}
+        </p>
+        {line.isCountable && (
+          <button
+            type="button"
+            className="press no-print h-11"
+            aria-expanded={isOpen}
+            aria-label={`${line.returned ? 'Count again' : 'Count back'}: ${line.name} from ${line.place}`}
+            onClick={() => setOpen(!isOpen)}
+          >
+            {line.returned ? 'Count again' : 'Count back'}
+          </button>
+        )}
+      </div>
+      {isOpen && <ReturnForm line={line} onDone={() => setOpen(false)} />}
+    </li>
+  );
+}
+
+/** Store by store what leaves and comes back, and what passes the stores. */
+export function StoresList({ day }: { day: StoresDay }) {
+  if (!day.stores.length)
+    return (
+      <p className="sheet p-6 text-lg">Nothing leaves the stores on this day, and nothing comes back.</p>
+    );
+  return (
+    <div className="grid gap-4">
+      {day.movements.length > 0 && (
+        <section className="sheet border-l-[6px] border-l-ink p-4" aria-labelledby="direct">
+          <h2 id="direct" className="text-xl">
+            Straight to the next event
+          </h2>
+          <ul>
+            {day.movements.map(({ quantity, name, timeText, from, to, toEvent }) => (
+              <li key={`${name} ${from} ${to} ${timeText}`} className="border-t border-rule py-2">
+                <span className="tabular-nums">{timeText}</span> <strong>{quantity}</strong> × {name}: {from}{' '}
+                to <strong>{to}</strong> <span className="text-soft">for {toEvent}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {day.stores.map(({ name, lines }) => (
+        <section key={name} className="sheet p-4" aria-label={name}>
+          <h2 className="text-xl">{name}</h2>
+          <ul>
+            {lines.map((line) => (
+              <Line key={line.key} line={line} />
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}

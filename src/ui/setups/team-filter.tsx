@@ -1,0 +1,29 @@
+import Link from '@/ui/primitives/link';
+
+interface TeamFilterProps {
+  readonly teams: readonly string[];
+  /** Null shows all. */
+  readonly only: string | null;
+  readonly date: string;
+}
+
+/** One team of a day, or all of them. */
+export function TeamFilter({ teams, only, date }: TeamFilterProps) {
+  if (teams.length < 2) return null;
+  const link = (team: string | null) =>
+    `/setups?${new URLSearchParams({ day: date, ...(team !== null && { team }) }).toString()}`;
+  return (
+    <nav aria-label="Teams" className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-3">
+      {[null, ...teams].map((team) => (
+        <Link
+          key={team ?? ''}
+          href={link(team)}
+          aria-current={team === only ? 'true' : undefined}
+          className={`inline-flex min-h-8 items-center ${team === only ? 'font-semibold no-underline' : 'underline'}`}
+        >
+          {team ?? 'All teams'}
+        </Link>
+      ))}
+    </nav>
+  );
+}
