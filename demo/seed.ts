@@ -19,6 +19,7 @@ import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { createOffice } from '@/server/use-cases/office/create-office';
 import { isWholeLot, issueDueOrders } from '@/server/use-cases/set-up/issue-orders';
+import { setServiceState } from '@/server/use-cases/set-up/event-deeds';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 import type { DemoEvent } from './events/demo-event';
 import { SERIES } from './events/series';
@@ -288,6 +289,20 @@ class Story {
     );
   }
 
+  /** The teams have settled what is asked of them for the next days; one thing is late. */
+  async settleServices(): Promise<void> {
+    const rows = await this.db.rows<{ date: number; service: number; title: string }>(
+      `SELECT o.id AS date, v.service_id AS service, r.title FROM claim_service v JOIN claim c ON c.id = v.claim_id AND c.status = 'in-force'
+       JOIN occurrence o ON o.standing_id = c.id JOIN request r ON r.id = o.request_id ORDER BY c.start_min, v.id`,
+    );
+    for (const { date, service, title } of rows) {
+      const state = title === 'Herbarium night' ? 'arranging' : 'agreed';
+      const note = state === 'agreed' ? '' : 'Waiting for the second projector lamp.';
+      const body = { key: `settled: ${date} ${service}`, serviceId: service, state, note } as const;
+      expectDone(title, await setServiceState(this.manager(), date as never, body));
+    }
+  }
+
   /** What is due to be issued is issued, and the crews mark what is due as done, a few minutes before or after. */
   async markWork(): Promise<void> {
     const now = minute(DEMO_START);
@@ -343,6 +358,7 @@ export async function seedDemo(db: Database): Promise<void> {
   for (const event of [...SERIES, ...SINGLES, ...WAITING]) story.plan(event);
   await story.play();
   await story.markWork();
+  await story.settleServices();
   await db.write(async (tx) =>
     keep(
       await tx.run(`INSERT INTO setting (key, value) VALUES ('demo_clock', $now), ('forecast', $forecast)`, {

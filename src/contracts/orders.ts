@@ -54,6 +54,8 @@ export interface OrderView {
   readonly planHref: string | null;
   readonly eventTitle: string;
   readonly reference: string;
+  /** Everything around the event: its other orders, services, the walk-through. */
+  readonly eventHref: string;
   readonly equipment: readonly OrderThing[];
   readonly turnover: TurnoverView | null;
   readonly checklist: readonly { readonly line: string; readonly isTicked: boolean }[];

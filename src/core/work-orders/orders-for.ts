@@ -160,7 +160,14 @@ function spanOf(
  */
 function hasWork(subject: Subject, recipe: Recipe): boolean {
   const { services, categories, equipment } = recipe.when;
-  if (recipe.phase === 'attendance' || services.length || categories.length || equipment.length) return true;
+  if (
+    recipe.isByHand ||
+    recipe.phase === 'attendance' ||
+    services.length ||
+    categories.length ||
+    equipment.length
+  )
+    return true;
   if (recipe.checklist.length || recipe.quantities.length || recipe.workFormula !== null) return true;
   const minutes = spacesOf(subject).map(({ setupMin, strikeMin }) =>
     recipe.phase === 'setup' ? setupMin : strikeMin,
@@ -178,7 +185,7 @@ function workOf(subject: Subject, recipe: Recipe, minutes: number): number {
 /** Equipment that a recipe is about is carried by it, and not by those that are about anything. */
 function carried(subject: Subject, recipe: Recipe, others: readonly Recipe[]) {
   const { equipment, services } = recipe.when;
-  if (recipe.phase === 'attendance') return [];
+  if (recipe.phase === 'attendance' || recipe.isByHand) return [];
   const named = new Set(
     others.flatMap((other) =>
       other.phase === recipe.phase && other.id !== recipe.id ? other.when.equipment : [],
@@ -231,7 +238,8 @@ function contentOf(subject: Subject, recipe: Recipe, about: readonly Recipe[]): 
   };
 }
 
-const isBandWork = ({ per, phase, when, workFormula, crew }: Recipe): boolean =>
+const isBandWork = ({ per, phase, when, workFormula, crew, isByHand }: Recipe): boolean =>
+  !isByHand &&
   per === 'space' &&
   phase !== 'attendance' &&
   workFormula === null &&

@@ -145,7 +145,9 @@ export function OrderCard({ order }: { order: OrderView }) {
           </p>
         )}
         <p className="text-soft">
-          {order.eventTitle} · {order.reference}
+          <Link href={order.eventHref} className="inline-block min-h-6 underline">
+            {order.eventTitle} · {order.reference}
+          </Link>
           {order.contentVersion > 1 ? ` · version ${order.contentVersion}` : ''}
         </p>
         <News order={order} />

@@ -40,6 +40,13 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
         <WalkLinks reference={ref} />
       </p>
       <RequestHeading request={request} />
+      {request.dates.some(({ state }) => state === 'approved') && (
+        <p className="pb-2">
+          <Link href={`/requests/${request.reference}/setup`} className="inline-block min-h-7 underline">
+            Setting up, walk-through and who came
+          </Link>
+        </p>
+      )}
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div>
           <DecidePanel

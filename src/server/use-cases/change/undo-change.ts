@@ -157,6 +157,14 @@ async function removeOrders(change: ChangeSet, occurrences: readonly string[]): 
     { ids: JSON.stringify(orders.map(({ id }) => id)) },
   );
   await change.remove('order_note', notes);
+  await change.tx.run('DELETE FROM equipment_return WHERE order_id IN (SELECT value FROM json_each($ids))', {
+    ids: JSON.stringify(orders.map(({ id }) => id)),
+  });
+  // What was kept beside dates that never were.
+  for (const table of ['service_line', 'walk_through', 'attendance', 'attendee', 'recipe'])
+    await change.tx.run(`DELETE FROM ${table} WHERE occurrence_id IN (SELECT value FROM json_each($ids))`, {
+      ids,
+    });
   await change.remove('work_order_version', versions);
   await change.remove('work_order', orders);
 }

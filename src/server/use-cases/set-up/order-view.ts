@@ -23,6 +23,7 @@ interface NoteRow {
 
 export interface OrderRow {
   readonly id: number;
+  readonly occurrenceId: number;
   readonly rowVersion: number;
   readonly version: number;
   readonly phase: OrderPhase;
@@ -47,7 +48,7 @@ export interface OrderRow {
 }
 
 /** An order `w` with its newest version `v` and team `t`, as a JSON object of `OrderRow`. */
-export const ORDER_JSON = `json_object('id', w.id, 'rowVersion', w.row_version, 'version', w.version, 'phase', w.phase, 'origin', w.origin, 'team', t.name,
+export const ORDER_JSON = `json_object('id', w.id, 'occurrenceId', w.occurrence_id, 'rowVersion', w.row_version, 'version', w.version, 'phase', w.phase, 'origin', w.origin, 'team', t.name,
   'person', (SELECT p.name FROM person p WHERE p.id = w.person_id), 'personId', w.person_id, 'state', w.state,
   'code', (SELECT s.code FROM space s WHERE s.id = w.space_id AND (s.area_m2 IS NOT NULL OR (s.length_m IS NOT NULL AND s.width_m IS NOT NULL))),
   'from', w.from_min, 'due', w.due_min, 'issue', w.issue_min, 'issued', w.issued_min, 'doneAt', w.done_at_min,
@@ -140,6 +141,7 @@ export function orderView(row: OrderRow, sheet: Sheet): OrderView {
     planHref: planOf(row),
     eventTitle: content.eventTitle,
     reference: content.reference,
+    eventHref: `/requests/${content.reference}/setup?date=${row.occurrenceId}`,
     equipment: carriedOf(content),
     turnover: turnoverOf(content),
     checklist: (content.checklist ?? []).map((line) => ({ line, isTicked: ticked.has(line) })),

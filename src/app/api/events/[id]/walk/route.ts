@@ -1,0 +1,5 @@
+import { walkSchema } from '@/contracts/event-setup';
+import { eventRoute } from '@/server/http/event-route';
+import { walkThrough } from '@/server/use-cases/set-up/event-deeds';
+
+export const POST = eventRoute(walkSchema, walkThrough);

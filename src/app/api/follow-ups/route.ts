@@ -1,0 +1,9 @@
+import { followUpSchema } from '@/contracts/event-setup';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { addFollowUp } from '@/server/use-cases/set-up/event-deeds';
+
+export const POST = writeRoute({
+  action: 'order.mark',
+  body: followUpSchema,
+  run: (ctx, body) => addFollowUp(signedIn(ctx), body),
+});

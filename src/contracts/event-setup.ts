@@ -1,0 +1,142 @@
+import { z } from 'zod';
+import type { OccurrenceId, PersonId } from '@/core/ids';
+import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
+import {
+  idempotencyKey,
+  localDateField,
+  optionalLine,
+  plainText,
+  requiredLine,
+  rowId,
+  wholeNumber,
+} from './fields';
+import type { OrderView } from './orders';
+import type { Named } from './recipes';
+
+export interface ServiceLineView {
+  readonly serviceId: number;
+  readonly name: string;
+  readonly team: string;
+  readonly state: ServiceState;
+  readonly note: string;
+  readonly dueText: string;
+  readonly isOverdue: boolean;
+  readonly byText: string | null;
+  /** Whether the viewer may say how far it is. */
+  readonly isMine: boolean;
+  readonly answers: readonly { readonly question: string; readonly answer: string }[];
+}
+
+/** Something promised for a date, and whether somebody saw that it is so. */
+export interface PromisedLine {
+  readonly line: string;
+  /** Null where nobody has looked yet. */
+  readonly isRight: boolean | null;
+  readonly note: string;
+  readonly byText: string | null;
+}
+
+export interface FollowUpView {
+  readonly id: number;
+  readonly text: string;
+  readonly dueText: string | null;
+  readonly isOverdue: boolean;
+  readonly byText: string;
+  readonly doneText: string | null;
+}
+
+export interface EventDate {
+  readonly id: OccurrenceId;
+  readonly text: string;
+  readonly isPast: boolean;
+}
+
+/** Everything around one date of a request but the event itself. */
+export interface EventSetup {
+  readonly reference: string;
+  readonly title: string;
+  readonly dates: readonly EventDate[];
+  readonly date: EventDate;
+  readonly placeText: string;
+  readonly isOffice: boolean;
+  readonly orders: readonly OrderView[];
+  readonly services: readonly ServiceLineView[];
+  readonly promised: readonly PromisedLine[];
+  readonly expected: number;
+  readonly attendance: { readonly people: number | null; readonly byText: string | null };
+  readonly attendees: readonly { readonly name: string; readonly isHere: boolean }[];
+  readonly followUps: readonly FollowUpView[];
+  readonly teams: readonly (Named & { readonly people: readonly Named<PersonId>[] })[];
+}
+
+const occurrence = rowId<OccurrenceId>('a date');
+
+export const serviceStateSchema = z.object({
+  key: idempotencyKey,
+  serviceId: rowId<number>('a service'),
+  state: z.enum(SERVICE_STATES, 'Say how far the service is.'),
+  note: optionalLine('What is to say', 200),
+});
+export type ServiceStateInput = z.output<typeof serviceStateSchema>;
+
+/** A promised thing was looked at; null takes the look back. */
+export const walkSchema = z.object({
+  key: idempotencyKey,
+  line: requiredLine('What was promised', 300),
+  isRight: z.boolean('Say whether it is as promised.').nullable(),
+  note: optionalLine('What is wrong with it', 200),
+});
+export type WalkInput = z.output<typeof walkSchema>;
+
+const MOST_NAMES = 2000;
+
+/** Who came: a number, names to be ticked, or one of them ticked. */
+export const attendanceSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.object({
+      kind: z.literal('count'),
+      key: idempotencyKey,
+      people: wholeNumber('How many came', 0, 100_000).nullable(),
+    }),
+    z.object({
+      kind: z.literal('names'),
+      key: idempotencyKey,
+      /** A line each; those that are there already stay as they are. */
+      names: plainText('The names', 100_000)
+        .transform((text) => [
+          ...new Set(
+            text
+              .split('\n')
+              .map((name) => name.trim())
+              .filter(Boolean),
+          ),
+        ])
+        .refine((names) => names.length > 0, 'Write a name a line.')
+        .refine((names) => names.length <= MOST_NAMES, `At most ${MOST_NAMES} names at once.`)
+        .refine((names) => names.every((name) => name.length <= 120), 'A name has at most 120 characters.'),
+    }),
+    z.object({
+      kind: z.literal('here'),
+      key: idempotencyKey,
+      name: requiredLine('The name', 120),
+      isHere: z.boolean('Say whether they are here.'),
+    }),
+  ],
+  'Say how many came, or who.',
+);
+export type AttendanceInput = z.output<typeof attendanceSchema>;
+
+export const followUpSchema = z.object({
+  key: idempotencyKey,
+  occurrenceId: occurrence,
+  text: requiredLine('What is left to do', 300),
+  due: localDateField.nullable().default(null),
+});
+export type FollowUpInput = z.output<typeof followUpSchema>;
+
+export const followUpDoneSchema = z.object({
+  key: idempotencyKey,
+  isDone: z.boolean('Say whether it is done.'),
+});
+export type FollowUpDoneInput = z.output<typeof followUpDoneSchema>;

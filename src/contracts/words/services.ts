@@ -1,0 +1,8 @@
+import type { ServiceState } from '@/core/work-orders/service-due';
+
+export const SERVICE_STATE_WORDS: Readonly<Record<ServiceState, string>> = {
+  asked: 'asked for',
+  arranging: 'being arranged',
+  agreed: 'agreed',
+  refused: 'refused',
+};

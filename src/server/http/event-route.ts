@@ -1,0 +1,12 @@
+import type { z } from 'zod';
+import type { MarkReply } from '@/contracts/mark-order';
+import type { OccurrenceId } from '@/core/ids';
+import type { Outcome } from '@/contracts/refusal';
+import type { SignedInContext } from '../context';
+import { orderRoute } from './order-route';
+
+/** A POST about one date, whose number stands in the address. */
+export const eventRoute = <Body>(
+  body: z.ZodType<Body>,
+  run: (ctx: SignedInContext, id: OccurrenceId, body: Body) => Promise<Outcome<MarkReply>>,
+) => orderRoute('order.mark', body, (ctx, id, input) => run(ctx, id as OccurrenceId, input));

@@ -1,0 +1,211 @@
+import type {
+  AttendanceInput,
+  FollowUpDoneInput,
+  FollowUpInput,
+  ServiceStateInput,
+  WalkInput,
+} from '@/contracts/event-setup';
+import type { MarkReply } from '@/contracts/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
+import { countText } from '@/contracts/words/when';
+import type { OccurrenceId, RequestId } from '@/core/ids';
+import { loadStandingClaims } from '../../changes/claims';
+import type { ChangeSet } from '../../changes/change-set';
+import { orderedDates } from '../../changes/orders/ordered-dates';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { promisedLines } from './event-setup';
+
+/** An approved date, told in the history of its request; a refusal where there is none, or no more. */
+async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
+  const [date] = await change.tx.rows<{ request_id: RequestId; state: string }>(
+    'SELECT request_id, state FROM occurrence WHERE id = $id',
+    { id },
+  );
+  if (!date) return refuse({ code: 'not-found', what: 'such date' });
+  if (date.state !== 'approved') return refuse({ code: 'stale', since: 'The date was given up.' });
+  change.requestIds.add(date.request_id);
+  return done(date.request_id);
+}
+
+interface AskedService {
+  readonly id: number;
+  readonly name: string;
+  readonly team: string;
+  readonly isMine: 0 | 1;
+}
+
+const ASKED = `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
+  FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`;
+
+/** How far a service for a date has come: said by the office, or by the team that does it. */
+export async function setServiceState(
+  ctx: SignedInContext,
+  id: OccurrenceId,
+  input: ServiceStateInput,
+): Promise<Outcome<MarkReply>> {
+  const action = `said of a service that it is ${SERVICE_STATE_WORDS[input.state]}`;
+  const order = { action, reason: input.note, idempotencyKey: input.key };
+  return runChangeSet<MarkReply>(ctx, order, async (change) => {
+    const date = await approvedDate(change, id);
+    if (!date.ok) return date;
+    const asked = await change.tx.rows<AskedService>(ASKED, { id, person: ctx.viewer.personId });
+    const service = asked.find((each) => each.id === input.serviceId);
+    if (!service) return refuse({ code: 'not-found', what: 'such service for this date' });
+    if (!service.isMine && !ctx.viewer.roles.includes('manager'))
+      return refuse({ code: 'not-allowed', what: `Only the office or ${service.team} says how far it is.` });
+    if (input.state === 'refused' && !input.note)
+      return refuse({
+        code: 'bad-input',
+        fields: [{ path: 'note', message: 'Say why it is refused: whoever asked will want to know.' }],
+      });
+    await change.tx.run(
+      `INSERT INTO service_line (occurrence_id, service_id, state, note, by_id, at_min) VALUES ($id, $service, $state, $note, $by, $at)
+       ON CONFLICT (occurrence_id, service_id) DO UPDATE SET state = excluded.state, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
+      {
+        id,
+        service: service.id,
+        state: input.state,
+        note: input.note,
+        by: ctx.viewer.personId,
+        at: change.at,
+      },
+    );
+    return done({ changed: 1, summary: `${service.name}: ${SERVICE_STATE_WORDS[input.state]}` });
+  });
+}
+
+/** Says of something promised whether it is so. What is not promised any more is refused. */
+export async function walkThrough(
+  ctx: SignedInContext,
+  id: OccurrenceId,
+  input: WalkInput,
+): Promise<Outcome<MarkReply>> {
+  const action = 'walked through what was promised';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const date = await approvedDate(change, id);
+    if (!date.ok) return date;
+    const [claim] = await loadStandingClaims(change.tx, [id]);
+    const services = await change.tx.rows<AskedService>(ASKED, { id, person: ctx.viewer.personId });
+    const promised = promisedLines(
+      (await orderedDates(change.tx, [claim!]))(claim!),
+      services.map(({ name }) => name),
+    );
+    if (!promised.includes(input.line))
+      return refuse({ code: 'stale', since: 'Something else is promised now.' });
+    if (input.isRight === null)
+      await change.tx.run('DELETE FROM walk_through WHERE occurrence_id = $id AND line = $line', {
+        id,
+        line: input.line,
+      });
+    else
+      await change.tx.run(
+        `INSERT INTO walk_through (occurrence_id, line, is_right, note, by_id, at_min) VALUES ($id, $line, $isRight, $note, $by, $at)
+         ON CONFLICT (occurrence_id, line) DO UPDATE SET is_right = excluded.is_right, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
+        {
+          id,
+          line: input.line,
+          isRight: input.isRight ? 1 : 0,
+          note: input.note,
+          by: ctx.viewer.personId,
+          at: change.at,
+        },
+      );
+    return done({ changed: 1, summary: action });
+  });
+}
+
+async function addNames(change: ChangeSet, id: OccurrenceId, names: readonly string[]): Promise<void> {
+  await change.tx.run(
+    `INSERT OR IGNORE INTO attendee (occurrence_id, name, position)
+     SELECT $id, j.value, j.key + (SELECT COALESCE(MAX(position) + 1, 0) FROM attendee WHERE occurrence_id = $id) FROM json_each($names) j`,
+    { id, names: JSON.stringify(names) },
+  );
+}
+
+/** Who came: kept at once, as a number or name by name. */
+export async function keepAttendance(
+  ctx: SignedInContext,
+  id: OccurrenceId,
+  input: AttendanceInput,
+): Promise<Outcome<MarkReply>> {
+  const action = 'kept who came';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const date = await approvedDate(change, id);
+    if (!date.ok) return date;
+    if (input.kind === 'names') {
+      await addNames(change, id, input.names);
+      return done({
+        changed: input.names.length,
+        summary: `${countText(input.names.length, 'name', 'names')} on the list`,
+      });
+    }
+    if (input.kind === 'here') {
+      const [known] = await change.tx.rows(
+        'SELECT 1 FROM attendee WHERE occurrence_id = $id AND name = $name',
+        {
+          id,
+          name: input.name,
+        },
+      );
+      if (!known) return refuse({ code: 'not-found', what: 'such name on the list' });
+      await change.tx.run(
+        'UPDATE attendee SET is_here = $isHere WHERE occurrence_id = $id AND name = $name',
+        {
+          id,
+          name: input.name,
+          isHere: input.isHere ? 1 : 0,
+        },
+      );
+      return done({ changed: 1, summary: action });
+    }
+    await change.tx.run(
+      `INSERT INTO attendance (occurrence_id, people, by_id, at_min) VALUES ($id, $people, $by, $at)
+       ON CONFLICT (occurrence_id) DO UPDATE SET people = excluded.people, by_id = excluded.by_id, at_min = excluded.at_min`,
+      { id, people: input.people, by: ctx.viewer.personId, at: change.at },
+    );
+    return done({ changed: 1, summary: action });
+  });
+}
+
+/** Something that is left to do after an event. */
+export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): Promise<Outcome<MarkReply>> {
+  const action = 'noted what is left to do';
+  return runChangeSet<MarkReply>(
+    ctx,
+    { action, reason: input.text, idempotencyKey: input.key },
+    async (change) => {
+      const date = await approvedDate(change, input.occurrenceId);
+      if (!date.ok) return date;
+      await change.tx.run(
+        'INSERT INTO follow_up (request_id, text, due_date, by_id, at_min) VALUES ($request, $text, $due, $by, $at)',
+        { request: date.value, text: input.text, due: input.due, by: ctx.viewer.personId, at: change.at },
+      );
+      return done({ changed: 1, summary: action });
+    },
+  );
+}
+
+/** Says that it is done, or is to be done after all. */
+export async function setFollowUpDone(
+  ctx: SignedInContext,
+  id: number,
+  input: FollowUpDoneInput,
+): Promise<Outcome<MarkReply>> {
+  const action = input.isDone ? 'did what was left to do' : 'left something to do after all';
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const [found] = await change.tx.rows<{ request_id: RequestId }>(
+      'SELECT request_id FROM follow_up WHERE id = $id',
+      { id },
+    );
+    if (!found) return refuse({ code: 'not-found', what: 'such follow-up' });
+    change.requestIds.add(found.request_id);
+    await change.tx.run('UPDATE follow_up SET done_min = $at, done_by_id = $by WHERE id = $id', {
+      id,
+      at: input.isDone ? change.at : null,
+      by: input.isDone ? ctx.viewer.personId : null,
+    });
+    return done({ changed: 1, summary: action });
+  });
+}

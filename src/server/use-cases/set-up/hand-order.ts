@@ -1,0 +1,62 @@
+import type { MarkReply } from '@/contracts/mark-order';
+import type { HandOrderInput } from '@/contracts/recipes';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { OccurrenceId } from '@/core/ids';
+import { ANY_DATE } from '@/core/work-orders/recipe';
+import { syncOrders } from '../../changes/orders/sync-orders';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { loadRequest } from '../request-rows';
+import { recipeRow } from './recipe-row';
+
+/**
+ * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
+ * alone: so it follows its dates, is issued in time, revised and withdrawn like every other.
+ */
+export async function makeHandOrder(
+  ctx: SignedInContext,
+  reference: string,
+  input: HandOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const order = { action: 'made an order by hand', reason: input.title, idempotencyKey: input.key };
+  return runChangeSet<MarkReply>(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    const [team] = await change.tx.rows('SELECT 1 FROM team WHERE id = $id', { id: input.teamId });
+    if (!team) return refuse({ code: 'bad-input', fields: [{ path: 'teamId', message: 'Choose a team.' }] });
+    const [member] = await change.tx.rows(
+      'SELECT 1 FROM team_member WHERE team_id = $team AND person_id = $person',
+      { team: input.teamId, person: input.personId },
+    );
+    if (input.personId !== null && !member)
+      return refuse({
+        code: 'bad-input',
+        fields: [{ path: 'personId', message: 'Choose somebody of the team, or nobody.' }],
+      });
+    const dates = await change.tx.rows<{ id: OccurrenceId }>(
+      `SELECT o.id FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = $request AND o.state = 'approved' AND c.end_min > $now`,
+      { request: request.id, now: change.at },
+    );
+    const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
+    if (!picked.length)
+      return refuse({ code: 'stale', since: 'There is no approved date to come that it could be for.' });
+    const row: Record<string, string | number | null> = {
+      ...recipeRow({ ...input, when: ANY_DATE }),
+      request_id: request.id,
+      occurrence_id: input.occurrenceId,
+    };
+    const columns = Object.keys(row);
+    await change.tx.insertRow(
+      `INSERT INTO recipe (${columns.join(', ')}) VALUES (${columns.map((column) => `$${column}`).join(', ')})`,
+      row,
+    );
+    change.requestIds.add(request.id);
+    await syncOrders(
+      change,
+      picked.map(({ id }) => id),
+    );
+    const made = change.count('work_order', (before, after) => before === null && after?.origin === 'hand');
+    return done({ changed: made, summary: `${countText(made, 'order', 'orders')} made by hand` });
+  });
+}

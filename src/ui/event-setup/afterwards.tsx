@@ -1,0 +1,200 @@
+'use client';
+import { useId, useOptimistic, useState, useTransition } from 'react';
+import type { EventSetup } from '@/contracts/event-setup';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { useDeed } from './use-deed';
+
+function Count({ event }: { event: EventSetup }) {
+  const { act, error, said } = useDeed();
+  const id = useId();
+  const [people, setPeople] = useState(
+    event.attendance.people === null ? '' : String(event.attendance.people),
+  );
+  const keep = () =>
+    void act(`/api/events/${event.date.id}/attendance`, {
+      kind: 'count',
+      people: people.trim() === '' ? null : Number(people),
+    });
+  return (
+    <div>
+      <label htmlFor={id} className="block font-semibold">
+        How many came
+      </label>
+      <div className="flex flex-wrap items-center gap-3">
+        <input
+          id={id}
+          type="number"
+          min={0}
+          inputMode="numeric"
+          className="field h-11 w-32"
+          value={people}
+          aria-describedby={`${id}-of`}
+          onChange={({ target }) => setPeople(target.value)}
+          onBlur={() => people !== String(event.attendance.people ?? '') && keep()}
+          onKeyDown={({ key }) => key === 'Enter' && keep()}
+        />
+        <span id={`${id}-of`} className="text-soft">
+          {event.expected} were expected
+          {event.attendance.byText ? `; counted by ${event.attendance.byText}` : ''}
+        </span>
+        <span role="status" className="text-soft">
+          {said && 'kept'}
+        </span>
+      </div>
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+    </div>
+  );
+}
+
+function Names({ event }: { event: EventSetup }) {
+  const { act, error } = useDeed();
+  const id = useId();
+  const [typed, setTyped] = useState('');
+  const [, startTransition] = useTransition();
+  const [names, touch] = useOptimistic(event.attendees, (all, name: string) =>
+    all.map((each) => (each.name === name ? { ...each, isHere: !each.isHere } : each)),
+  );
+  const path = `/api/events/${event.date.id}/attendance`;
+  return (
+    <details open={names.length > 0}>
+      <summary className="cursor-pointer py-1 font-semibold">
+        By name
+        {names.length ? `: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}
+      </summary>
+      <ul className="grid gap-x-6 sm:grid-cols-2">
+        {names.map(({ name, isHere }) => (
+          <li key={name}>
+            <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule">
+              <input
+                type="checkbox"
+                className="size-6 shrink-0 accent-(--accent)"
+                checked={isHere}
+                onChange={() =>
+                  startTransition(async () => {
+                    touch(name);
+                    await act(path, { kind: 'here', name, isHere: !isHere });
+                  })
+                }
+              />
+              {name}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-2 grid gap-2"
+        onSubmit={(submitted) => {
+          submitted.preventDefault();
+          void act(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
+        }}
+      >
+        <label htmlFor={id} className="font-semibold">
+          More names, a line each
+        </label>
+        <textarea
+          id={id}
+          className="field min-h-20"
+          value={typed}
+          onChange={({ target }) => setTyped(target.value)}
+        />
+        <div>
+          <button type="submit" className="press">
+            Put on the list
+          </button>
+        </div>
+      </form>
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+    </details>
+  );
+}
+
+function FollowUps({ event }: { event: EventSetup }) {
+  const { act, error, isSending } = useDeed();
+  const id = useId();
+  const [text, setText] = useState('');
+  const [due, setDue] = useState('');
+  return (
+    <div>
+      <h3 className="text-lg">Left to do</h3>
+      <ul>
+        {event.followUps.map((each) => (
+          <li key={each.id}>
+            <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule py-1">
+              <input
+                type="checkbox"
+                className="size-6 shrink-0 accent-(--accent)"
+                checked={each.doneText !== null}
+                disabled={isSending}
+                onChange={() => void act(`/api/follow-ups/${each.id}`, { isDone: each.doneText === null })}
+              />
+              <span>
+                {each.doneText ? <s>{each.text}</s> : each.text}{' '}
+                <span className={each.isOverdue ? 'font-semibold text-clash' : 'text-soft'}>
+                  {each.doneText
+                    ? `done by ${each.doneText}`
+                    : (each.dueText && `by ${each.dueText}`) || `noted by ${each.byText}`}
+                </span>
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-2 flex flex-wrap items-end gap-2"
+        onSubmit={(submitted) => {
+          submitted.preventDefault();
+          void act('/api/follow-ups', { occurrenceId: event.date.id, text, due: due || null }).then(
+            (isDone) => {
+              if (!isDone) return;
+              setText('');
+              setDue('');
+            },
+          );
+        }}
+      >
+        <div className="grow">
+          <label htmlFor={`${id}-text`} className="block font-semibold">
+            What is left to do
+          </label>
+          <input
+            id={`${id}-text`}
+            className="field"
+            maxLength={300}
+            value={text}
+            onChange={({ target }) => setText(target.value)}
+          />
+        </div>
+        <div>
+          <label htmlFor={`${id}-due`} className="block font-semibold">
+            By
+          </label>
+          <input
+            id={`${id}-due`}
+            type="date"
+            className="field w-40"
+            value={due}
+            onChange={({ target }) => setDue(target.value)}
+          />
+        </div>
+        <button type="submit" className="press" disabled={isSending}>
+          Note it
+        </button>
+      </form>
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+    </div>
+  );
+}
+
+/** Who came and what is left to do; all of it kept as soon as it is said. */
+export function Afterwards({ event }: { event: EventSetup }) {
+  return (
+    <section className="sheet grid gap-4 p-4" aria-labelledby="afterwards">
+      <h2 id="afterwards" className="text-xl">
+        Who came, and what is left
+      </h2>
+      <Count key={`${event.date.id} ${event.attendance.people}`} event={event} />
+      <Names event={event} />
+      <FollowUps event={event} />
+    </section>
+  );
+}

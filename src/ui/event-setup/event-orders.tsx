@@ -1,0 +1,48 @@
+'use client';
+import type { EventSetup } from '@/contracts/event-setup';
+import { OrderCard } from '@/ui/setups/order-card';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { HandOrderForm } from './hand-order-form';
+import { useDeed } from './use-deed';
+
+/** The orders of a date; the office issues what is to be issued later, and makes more by hand. */
+export function EventOrders({ event }: { event: EventSetup }) {
+  const { act, error, isSending } = useDeed();
+  const waiting = event.orders.filter(({ issueText }) => issueText !== null).map(({ id }) => id);
+  return (
+    <section aria-labelledby="orders">
+      <div className="flex flex-wrap items-center gap-3 pb-2">
+        <h2 id="orders" className="text-xl">
+          Orders
+        </h2>
+        {event.isOffice && waiting.length > 0 && (
+          <button
+            type="button"
+            className="press"
+            disabled={isSending}
+            onClick={() => void act('/api/orders/issue', { orders: waiting })}
+          >
+            {waiting.length === 1
+              ? 'Issue the one that waits now'
+              : `Issue the ${waiting.length} that wait now`}
+          </button>
+        )}
+      </div>
+      <RefusalNote error={error} />
+      {event.orders.length ? (
+        <ol className="grid gap-3" aria-label="Orders of this date">
+          {event.orders.map((order) => (
+            <OrderCard key={order.id} order={order} />
+          ))}
+        </ol>
+      ) : (
+        <p className="sheet p-4">There is no work for this date.</p>
+      )}
+      {event.isOffice && !event.date.isPast && (
+        <div className="sheet mt-3 p-4">
+          <HandOrderForm event={event} />
+        </div>
+      )}
+    </section>
+  );
+}

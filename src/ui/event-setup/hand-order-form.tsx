@@ -1,0 +1,171 @@
+'use client';
+import { useState, type SyntheticEvent } from 'react';
+import type { EventSetup } from '@/contracts/event-setup';
+import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
+import { RECIPE_PHASES } from '@/core/work-orders/recipe';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { EdgeField, Labelled } from '@/ui/setups/recipe-fields';
+import { bodyOf, NEW_RECIPE, type RecipeFields } from '@/ui/setups/recipe-form-model';
+import { useDeed } from './use-deed';
+
+const EMPTY: RecipeFields = { ...NEW_RECIPE, per: 'date' };
+
+/** An order in one's own words, for this date or for all to come. */
+export function HandOrderForm({ event }: { event: EventSetup }) {
+  const { act, error, said, isSending, faultOf } = useDeed();
+  const [isOpen, setOpen] = useState(false);
+  const [fields, setFields] = useState<RecipeFields>(EMPTY);
+  const [isForAll, setForAll] = useState(false);
+  const set = (part: Partial<RecipeFields>) => setFields((before) => ({ ...before, ...part }));
+  const team = event.teams.find(({ id }) => String(id) === fields.teamId);
+  const isThere = fields.phase === 'attendance';
+  const submit = async (submitted: SyntheticEvent) => {
+    submitted.preventDefault();
+    const { when: _, ...body } = bodyOf(fields);
+    const isDone = await act(`/api/requests/${event.reference}/orders`, {
+      ...body,
+      occurrenceId: isForAll ? null : event.date.id,
+    });
+    if (isDone) {
+      setFields(EMPTY);
+      setOpen(false);
+    }
+  };
+  return (
+    <div>
+      <button type="button" className="press" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        An order of one’s own
+      </button>{' '}
+      <span role="status" className="text-soft">
+        {said}
+      </span>
+      {isOpen && (
+        <form className="mt-3 grid gap-3" onSubmit={(submitted) => void submit(submitted)} noValidate>
+          <Labelled label="What is to be done" fault={faultOf('title')}>
+            {(ids) => (
+              <input
+                {...ids}
+                className="field"
+                maxLength={80}
+                value={fields.title}
+                onChange={({ target }) => set({ title: target.value })}
+              />
+            )}
+          </Labelled>
+          <div className="grid gap-3 sm:grid-cols-3">
+            <Labelled label="Team" fault={faultOf('teamId')}>
+              {(ids) => (
+                <select
+                  {...ids}
+                  className="field"
+                  value={fields.teamId}
+                  onChange={({ target }) => set({ teamId: target.value, personId: '' })}
+                >
+                  <option value="">choose a team</option>
+                  {event.teams.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Labelled>
+            <Labelled label="Who of them" fault={faultOf('personId')}>
+              {(ids) => (
+                <select
+                  {...ids}
+                  className="field"
+                  value={fields.personId}
+                  onChange={({ target }) => set({ personId: target.value })}
+                >
+                  <option value="">whoever is there</option>
+                  {team?.people.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Labelled>
+            <Labelled label="It is done" fault={faultOf('phase')}>
+              {(ids) => (
+                <select
+                  {...ids}
+                  className="field"
+                  value={fields.phase}
+                  onChange={({ target }) => set({ phase: target.value as RecipeFields['phase'] })}
+                >
+                  {RECIPE_PHASES.map((phase) => (
+                    <option key={phase} value={phase}>
+                      {RECIPE_PHASE_WORDS[phase]}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Labelled>
+          </div>
+          <EdgeField
+            legend={isThere ? 'Somebody is there from' : 'Done by'}
+            value={fields.due}
+            fault={faultOf('offsetMin')}
+            onChange={(due) => set({ due })}
+          />
+          {isThere && (
+            <EdgeField legend="and until" value={fields.until} onChange={(until) => set({ until })} />
+          )}
+          <div className="grid gap-3 sm:grid-cols-3">
+            <Labelled label="Minutes of work" fault={faultOf('workFormula')} hint="a number or a formula">
+              {(ids) => (
+                <input
+                  {...ids}
+                  className="field"
+                  value={fields.workFormula}
+                  onChange={({ target }) => set({ workFormula: target.value })}
+                />
+              )}
+            </Labelled>
+            <Labelled label="Issued so many days ahead" fault={faultOf('leadDays')} hint="empty: at once">
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="number"
+                  min={0}
+                  className="field"
+                  value={fields.leadDays}
+                  onChange={({ target }) => set({ leadDays: target.value })}
+                />
+              )}
+            </Labelled>
+          </div>
+          <Labelled label="Checklist, a line each" fault={faultOf('checklist')}>
+            {(ids) => (
+              <textarea
+                {...ids}
+                className="field min-h-16"
+                value={fields.checklist}
+                onChange={({ target }) => set({ checklist: target.value })}
+              />
+            )}
+          </Labelled>
+          {event.dates.length > 1 && (
+            <label className="flex min-h-8 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-(--accent)"
+                checked={isForAll}
+                onChange={({ target }) => setForAll(target.checked)}
+              />
+              for all dates of this request that are to come
+            </label>
+          )}
+          <RefusalNote error={error} />
+          <div>
+            <button type="submit" className="press press-main" disabled={isSending}>
+              Make the order
+            </button>
+          </div>
+        </form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+import { useId, useState, type SyntheticEvent } from 'react';
+import type { EventSetup, ServiceLineView } from '@/contracts/event-setup';
+import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
+import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { useDeed } from './use-deed';
+
+function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
+  const { act, error, said, isSending, faultOf } = useDeed();
+  const id = useId();
+  const [state, setState] = useState<ServiceState>(service.state);
+  const [note, setNote] = useState(service.note);
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    void act(`/api/events/${date}/services`, { serviceId: service.serviceId, state, note });
+  };
+  return (
+    <form className="flex flex-wrap items-end gap-2" onSubmit={submit}>
+      <div>
+        <label htmlFor={`${id}-state`} className="sr-only">
+          How far {service.name} is
+        </label>
+        <select
+          id={`${id}-state`}
+          className="field w-44"
+          value={state}
+          onChange={({ target }) => setState(target.value as ServiceState)}
+        >
+          {SERVICE_STATES.map((each) => (
+            <option key={each} value={each}>
+              {SERVICE_STATE_WORDS[each]}
+            </option>
+          ))}
+        </select>
+      </div>
+      <div className="grow">
+        <label htmlFor={`${id}-note`} className="sr-only">
+          What is to say about {service.name}
+        </label>
+        <input
+          id={`${id}-note`}
+          className="field"
+          placeholder="what is to say"
+          maxLength={200}
+          value={note}
+          aria-invalid={faultOf('note') !== ''}
+          onChange={({ target }) => setNote(target.value)}
+        />
+      </div>
+      <button type="submit" className="press" disabled={isSending} aria-label={`Keep: ${service.name}`}>
+        Keep
+      </button>
+      <span role="status" className="text-soft">
+        {said}
+      </span>
+      {error && (
+        <div className="basis-full">
+          <RefusalNote error={{ ...error, message: error.fields[0]?.message ?? error.message }} />
+        </div>
+      )}
+    </form>
+  );
+}
+
+/** The services of a date, how far each is and by when it has to be settled. */
+export function Services({ event }: { event: EventSetup }) {
+  if (!event.services.length) return null;
+  return (
+    <section className="sheet p-4" aria-labelledby="services">
+      <h2 id="services" className="text-xl">
+        Services
+      </h2>
+      <ul>
+        {event.services.map((service) => (
+          <li key={service.serviceId} className="grid gap-1 border-t border-rule py-2">
+            <p>
+              <strong>{service.name}</strong> <span className="text-soft">by {service.team}</span> ·{' '}
+              {service.isOverdue ? (
+                <strong className="text-clash">was to be settled by {service.dueText}</strong>
+              ) : (
+                `to be settled by ${service.dueText}`
+              )}
+            </p>
+            {service.answers.map(({ question, answer }) => (
+              <p key={question}>
+                <span className="text-soft">{question}</span> {answer}
+              </p>
+            ))}
+            {service.isMine ? (
+              <ServiceForm key={`${service.state} ${service.note}`} service={service} date={event.date.id} />
+            ) : (
+              <p>
+                {SERVICE_STATE_WORDS[service.state]}
+                {service.note && `: ${service.note}`}
+              </p>
+            )}
+            {service.byText && (
+              <p className="text-[0.92rem] text-soft">
+                {SERVICE_STATE_WORDS[service.state]}, {service.byText}
+              </p>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,91 @@
+'use client';
+import { useState } from 'react';
+import type { EventSetup, PromisedLine } from '@/contracts/event-setup';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { useDeed } from './use-deed';
+
+function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
+  const { act, error, isSending } = useDeed();
+  const [note, setNote] = useState<string | null>(null);
+  const say = (isRight: boolean | null, why = '') =>
+    act(`/api/events/${date}/walk`, { line: promised.line, isRight, note: why });
+  return (
+    <li className="grid gap-1 border-t border-rule py-2">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <span className="min-w-48 grow">
+          {promised.line}
+          {promised.byText && (
+            <span
+              className={`block text-[0.92rem] ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
+            >
+              {promised.isRight ? 'right' : `not so: ${promised.note || 'no word why'}`}
+              <span className="font-normal text-soft">, {promised.byText}</span>
+            </span>
+          )}
+        </span>
+        <button
+          type="button"
+          className={`press h-11 ${promised.isRight === true ? 'press-main' : ''}`}
+          disabled={isSending}
+          aria-pressed={promised.isRight === true}
+          aria-label={`Right: ${promised.line}`}
+          onClick={() => void say(promised.isRight === true ? null : true)}
+        >
+          Right
+        </button>
+        <button
+          type="button"
+          className="press h-11"
+          disabled={isSending}
+          aria-expanded={note !== null}
+          aria-label={`Not so: ${promised.line}`}
+          onClick={() => setNote(note === null ? promised.note : null)}
+        >
+          Not so
+        </button>
+      </div>
+      {note !== null && (
+        <form
+          className="flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void say(false, note).then((isDone) => isDone && setNote(null));
+          }}
+        >
+          <input
+            className="field h-11"
+            aria-label={`What is wrong: ${promised.line}`}
+            placeholder="what is wrong"
+            maxLength={200}
+            value={note}
+            onChange={({ target }) => setNote(target.value)}
+          />
+          <button type="submit" className="press h-11" disabled={isSending}>
+            Keep
+          </button>
+        </form>
+      )}
+      <RefusalNote error={error} />
+    </li>
+  );
+}
+
+/** Shortly before: everything promised, seen by somebody. */
+export function WalkThrough({ event }: { event: EventSetup }) {
+  const seen = event.promised.filter(({ isRight }) => isRight !== null).length;
+  return (
+    <section className="sheet p-4" aria-labelledby="walk">
+      <h2 id="walk" className="text-xl">
+        Walk-through
+      </h2>
+      <p className="text-soft">
+        What was promised for {event.date.text}: {seen} of {event.promised.length} seen.
+      </p>
+      <ul>
+        {event.promised.map((promised) => (
+          <Promised key={promised.line} promised={promised} date={event.date.id} />
+        ))}
+      </ul>
+    </section>
+  );
+}
