@@ -162,16 +162,15 @@ export function OrderCard({ order }: { order: OrderView }) {
           <p className="mt-1 border-l-2 border-strong-rule pl-2 whitespace-pre-wrap">{order.notes}</p>
         )}
         <OrderChecklist order={order} />
-        <OrderSaid order={order} />
-        <p className="no-print mt-1">
+        <OrderSaid order={order}>
           <a
-            className="inline-block min-h-7 underline"
+            className="no-print inline-flex min-h-11 items-center underline"
             href={setupsSheetHref('pdf', { what: 'order', order: order.id })}
             aria-label={`On paper: ${order.phaseText}, ${order.place}, ${order.dueText}`}
           >
             On paper
           </a>
-        </p>
+        </OrderSaid>
       </div>
       <DoneButton order={order} />
     </li>

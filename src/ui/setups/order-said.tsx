@@ -1,5 +1,5 @@
 'use client';
-import { useId, useState } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { OrderNote, OrderView } from '@/contracts/orders';
 import { useFiles } from '@/ui/files/use-files';
@@ -126,8 +126,8 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
   );
 }
 
-/** What was said about an order, and saying more. */
-export function OrderSaid({ order }: { order: OrderView }) {
+/** What was said about an order, and saying more; `children` stand beside that. */
+export function OrderSaid({ order, children }: { order: OrderView; children: ReactNode }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <div className="mt-2">
@@ -138,17 +138,20 @@ export function OrderSaid({ order }: { order: OrderView }) {
           ))}
         </ul>
       )}
-      {order.state !== 'withdrawn' && (
-        <button
-          type="button"
-          className="press mt-2 h-11"
-          aria-expanded={isOpen}
-          aria-label={`Say something about ${order.place}, ${order.dueText}`}
-          onClick={() => setOpen(!isOpen)}
-        >
-          Say something
-        </button>
-      )}
+      <div className="mt-2 flex flex-wrap items-center gap-4">
+        {order.state !== 'withdrawn' && (
+          <button
+            type="button"
+            className="press no-print h-11"
+            aria-expanded={isOpen}
+            aria-label={`Say something about ${order.place}, ${order.dueText}`}
+            onClick={() => setOpen(!isOpen)}
+          >
+            Say something
+          </button>
+        )}
+        {children}
+      </div>
       {isOpen && <SayForm order={order} onSaid={() => setOpen(false)} />}
     </div>
   );

@@ -87,7 +87,7 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
       )}
       <div>
         <label htmlFor={`${id}-day`} className="block font-semibold">
-          Day
+          Which day
         </label>
         <input
           id={`${id}-day`}

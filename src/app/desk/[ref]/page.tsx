@@ -42,7 +42,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
       <RequestHeading request={request} />
       {request.dates.some(({ state }) => state === 'approved') && (
         <p className="pb-2">
-          <Link href={`/requests/${request.reference}/setup`} className="inline-block min-h-7 underline">
+          <Link href={`/setups/event/${request.reference}`} className="inline-block min-h-7 underline">
             Setting up, walk-through and who came
           </Link>
         </p>

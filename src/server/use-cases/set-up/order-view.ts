@@ -141,7 +141,7 @@ export function orderView(row: OrderRow, sheet: Sheet): OrderView {
     planHref: planOf(row),
     eventTitle: content.eventTitle,
     reference: content.reference,
-    eventHref: `/requests/${content.reference}/setup?date=${row.occurrenceId}`,
+    eventHref: `/setups/event/${content.reference}?date=${row.occurrenceId}`,
     equipment: carriedOf(content),
     turnover: turnoverOf(content),
     checklist: (content.checklist ?? []).map((line) => ({ line, isTicked: ticked.has(line) })),

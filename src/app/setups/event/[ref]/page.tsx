@@ -21,7 +21,7 @@ export default async function EventSetupPage({ params, searchParams }: Props) {
   const { ref } = await params;
   const { date } = await searchParams;
   const wanted = typeof date === 'string' && /^\d{1,15}$/.test(date) ? (Number(date) as OccurrenceId) : null;
-  const ctx = await signedInPage('orders.read', `/requests/${encodeURIComponent(ref)}/setup`);
+  const ctx = await signedInPage('orders.read', `/setups/event/${encodeURIComponent(ref)}`);
   const outcome = await eventSetup(ctx, ref, wanted);
   if (!outcome.ok && outcome.refusal.code === 'not-found' && outcome.refusal.what.startsWith('request'))
     notFound();
@@ -46,7 +46,7 @@ export default async function EventSetupPage({ params, searchParams }: Props) {
           {event.dates.map(({ id, text }) => (
             <Link
               key={id}
-              href={`/requests/${event.reference}/setup?date=${id}`}
+              href={`/setups/event/${event.reference}?date=${id}`}
               aria-current={id === event.date.id ? 'true' : undefined}
               className={`inline-flex min-h-7 items-center ${id === event.date.id ? 'font-semibold no-underline' : 'underline'}`}
             >
