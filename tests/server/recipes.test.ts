@@ -1,0 +1,217 @@
+import { randomUUID } from 'node:crypto';
+import { localDate } from '@/core/time/local-time';
+import { recipeSchema, saveRecipeSchema, type RecipeReply } from '@/contracts/recipes';
+import type { Outcome } from '@/contracts/refusal';
+import { violations } from '@/server/db/invariants';
+import { crewDay } from '@/server/use-cases/set-up/crew-day';
+import { makeHandOrder } from '@/server/use-cases/set-up/hand-order';
+import { storedRecipe } from '@/server/use-cases/set-up/recipes';
+import { retireRecipe, saveRecipe } from '@/server/use-cases/set-up/save-recipe';
+import { tryRecipe } from '@/server/use-cases/set-up/try-recipe';
+import { handOrderSchema } from '@/contracts/recipes';
+import { act, approvedIn, datesOf, expectDone, ordersOutOfLine, times, undo } from '@tests/builders/changes';
+import { at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+
+const DAY = '2027-04-22';
+let office: TestOffice;
+beforeEach(async () => {
+  office = await openOffice();
+});
+afterEach(async () => {
+  expect(await violations(office.db)).toEqual([]);
+  expect(await ordersOutOfLine(office)).toEqual([]);
+  await office.close();
+});
+
+const recipe = (more: Record<string, unknown> = {}) => ({
+  phase: 'setup',
+  title: 'Cloths on',
+  teamId: 2,
+  due: 'access-start',
+  when: { layouts: ['rounds'] },
+  quantities: [{ name: 'Tablecloth', store: 'Loft', formula: 'tables + 1' }],
+  ...more,
+});
+const save = (
+  more: Record<string, unknown> = {},
+  rest: Record<string, unknown> = {},
+): Promise<Outcome<RecipeReply>> =>
+  saveRecipe(
+    office.as('mara'),
+    saveRecipeSchema.parse({ key: randomUUID(), id: null, version: null, recipe: recipe(more), ...rest }),
+  );
+const evening = (day = DAY, more: Parameters<typeof approvedIn>[2] = {}) =>
+  approvedIn(office, 'ada', {
+    key: randomUUID(),
+    people: 24,
+    spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }],
+    when: times(day, '18:00', '20:00'),
+    ...more,
+  });
+const work = async (who = 'mara', day = DAY) => (await crewDay(office.as(who), localDate(day))).orders;
+
+describe('a recipe that is saved', () => {
+  test('is looked at first, in numbers, and nothing is done by that', async () => {
+    await evening();
+    await evening('2027-04-23', {
+      spaces: [{ spaceId: SPACE.ST, layout: 'classroom', setupMin: 15, strikeMin: 15 }],
+    });
+    const preview = expectDone(await save({}, { preview: true }));
+    expect(preview.numbers).toEqual({ added: 1, revised: 0, replaced: 0, withdrawn: 0 });
+    expect(preview.summary).toBe('made a recipe; 1 order is made');
+    expect(await work('gita')).toEqual([]);
+    expectDone(await save());
+    expect(await work('gita')).toMatchObject([{ title: 'Cloths on', equipment: [{ quantity: 4 }] }]);
+  });
+
+  test('and changed: issued orders are revised, those to come are replaced, done ones stay', async () => {
+    await evening();
+    const made = expectDone(await save());
+    const stored = (await storedRecipe(office.db, made.id!))!;
+    const again = (more: Record<string, unknown>, version = stored.version) =>
+      save(more, { id: made.id, version });
+    const changed = expectDone(await again({ title: 'Cloths on and straight' }));
+    expect(changed.numbers).toMatchObject({ revised: 1, added: 0 });
+    expect((await work('gita'))[0]).toMatchObject({
+      contentVersion: 2,
+      changes: ['the work: Cloths on and straight, not Cloths on'],
+    });
+    expect(await again({ title: 'Too late' })).toMatchObject({ ok: false, refusal: { code: 'stale' } });
+  });
+
+  test('and is about something else: its orders go with it', async () => {
+    await evening();
+    const made = expectDone(await save());
+    const elsewhere = expectDone(await save({ when: { layouts: ['theatre'] } }, { id: made.id, version: 1 }));
+    expect(elsewhere.numbers).toMatchObject({ withdrawn: 1 });
+    expect(await work('gita')).toEqual([]);
+  });
+
+  test('and taken out of use: open orders are withdrawn', async () => {
+    await evening();
+    const made = expectDone(await save());
+    const body = { key: randomUUID(), version: 1, preview: false };
+    expect(expectDone(await retireRecipe(office.as('mara'), made.id!, body)).numbers.withdrawn).toBe(1);
+    expect(await storedRecipe(office.db, made.id!)).toBeNull();
+    // The same key again is the same deed.
+    expect(expectDone(await retireRecipe(office.as('mara'), made.id!, body)).numbers.withdrawn).toBe(1);
+  });
+
+  test('names only what there is: a space that is gone, somebody of another team', async () => {
+    for (const [more, path] of [
+      [{ when: { spaces: [99] } }, 'recipe.when.spaces'],
+      [{ teamId: 99 }, 'recipe.teamId'],
+      [{ personId: 5 }, 'recipe.personId'],
+    ] as const)
+      expect(await save(more)).toMatchObject({
+        ok: false,
+        refusal: { code: 'bad-input', fields: [{ path }] },
+      });
+  });
+});
+
+describe('a recipe of the form', () => {
+  const faults = (more: Record<string, unknown>) =>
+    recipeSchema
+      .safeParse(recipe(more))
+      .error?.issues.map(({ path, message }) => `${path.join('.')}: ${message}`) ?? [];
+
+  test('says what is wrong where it is wrong', () => {
+    expect(faults({})).toEqual([]);
+    expect(faults({ quantities: [{ name: 'Urn', formula: 'guests' }] })[0]).toMatch(
+      /^quantities\.0\.formula: Formulas do not know “guests”/,
+    );
+    expect(faults({ workFormula: 'people /' })[0]).toMatch(/^workFormula: The formula cannot be read/);
+    expect(faults({ phase: 'attendance' })).toEqual(['until: Say until when somebody is there.']);
+    expect(faults({ title: '' })).toEqual(['title: What is to be done is missing.']);
+  });
+
+  test('is tried on an event that was, by the rules that make orders', async () => {
+    await evening('2027-04-14');
+    office.clock.set(at('2027-04-15T09:00'));
+    const [row] = await office.db.rows<{ id: number }>('SELECT id FROM occurrence');
+    const tried = async (more: Record<string, unknown>) =>
+      expectDone(
+        await tryRecipe(office.as('mara'), {
+          recipe: recipeSchema.parse(recipe(more)),
+          occurrenceId: row!.id as never,
+        }),
+      );
+    expect(await tried({})).toMatchObject({
+      notAbout: null,
+      orders: [{ place: 'East Bay', brings: [{ name: 'Tablecloth', quantity: 4, problem: null }] }],
+    });
+    const divided = await tried({ quantities: [{ name: 'Jug', formula: 'people / wheelchairs' }] });
+    expect(divided.orders[0]!.brings[0]).toMatchObject({
+      quantity: null,
+      problem: expect.stringMatching(/divided by nothing/),
+    });
+    expect((await tried({ when: { layouts: ['exam'] } })).notAbout).toMatch(
+      /^It makes no order here: it is for spaces set as /,
+    );
+    expect(await office.db.rows(`SELECT 1 FROM work_order WHERE order_key LIKE '0:%'`)).toEqual([]);
+  });
+});
+
+describe('an order in somebody’s own words', () => {
+  const make = (reference: string, occurrenceId: number | null, more: Record<string, unknown> = {}) =>
+    makeHandOrder(
+      office.as('mara'),
+      reference,
+      handOrderSchema.parse({
+        key: randomUUID(),
+        occurrenceId,
+        phase: 'setup',
+        title: 'Open the gate',
+        teamId: 2,
+        per: 'date',
+        due: 'access-start',
+        offsetMin: -15,
+        ...more,
+      }),
+    );
+  const weekly = () =>
+    evening(DAY, {
+      when: {
+        startsAt: `${DAY}T18:00`,
+        endsAt: `${DAY}T20:00`,
+        durationMin: undefined,
+        repeat: { rule: 'FREQ=WEEKLY;COUNT=3' },
+      },
+    });
+
+  test('for one date, or for all to come, with lead days', async () => {
+    const reference = await weekly();
+    const [, second] = await datesOf(office, reference);
+    expectDone(await make(reference, second!.id));
+    expect(await work('gita')).toEqual([]);
+    expect(await work('gita', '2027-04-29')).toMatchObject([
+      { title: 'Open the gate', origin: 'hand', dueText: '17:15' },
+    ]);
+    const all = expectDone(await make(reference, null, { title: 'Lamp at the gate', leadDays: 2 }));
+    expect(all).toMatchObject({ changed: 3, summary: '3 orders made by hand' });
+    expect((await work('mara')).find(({ title }) => title === 'Lamp at the gate')).toMatchObject({
+      issueText: '00:00, Tue 20 Apr 2027',
+    });
+  });
+
+  test('goes with its date and comes back with it', async () => {
+    const reference = await evening();
+    expectDone(await make(reference, null));
+    const left = expectDone(await act(office, 'mara', reference, { action: 'leave', reason: 'Ill.' }));
+    expect(await work('gita')).toEqual([]);
+    expectDone(await undo(office, 'mara', left.changeSet!));
+    expect(await work('gita')).toMatchObject([{ title: 'Open the gate', state: 'open' }]);
+  });
+
+  test('is for an approved date to come, and for a team there is', async () => {
+    const reference = await evening('2027-04-14');
+    expect(await make(reference, null, { teamId: 9 })).toMatchObject({
+      ok: false,
+      refusal: { code: 'bad-input' },
+    });
+    office.clock.set(at('2027-04-15T09:00'));
+    expect(await make(reference, null)).toMatchObject({ ok: false, refusal: { code: 'stale' } });
+    expect(await make('AAA-AAA', null)).toMatchObject({ ok: false, refusal: { code: 'not-found' } });
+  });
+});
