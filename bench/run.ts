@@ -7,6 +7,8 @@ import { benchBrowser } from './browser/run';
 import { benchCheck, benchTyped, queryPlans, series } from './check';
 import { growth } from './growth';
 import { table } from './measure';
+import { benchOrders } from './orders';
+import { benchPlan } from './plan';
 import { benchRecurrence } from './recurrence';
 import { benchSearch } from './search';
 import { benchWaysOut } from './ways-out';
@@ -70,6 +72,14 @@ const SECTIONS: readonly Section[] = [
     run: () => benchBrowser(),
   },
   { title: 'Approving 260 dates × 3 spaces × 6 equipment types', run: approval },
+  {
+    title: 'Orders of 260 approved dates',
+    run: async (db) => {
+      const { figures, orders } = await benchOrders(db);
+      return `${table(figures)}\n\n${orders.toLocaleString('en-GB')} orders. Must reach: ≤ 5.`;
+    },
+  },
+  { title: 'A seating plan for 500 people', run: () => benchPlan() },
   { title: 'How the check grows', run: growth },
   {
     title: 'Query plans',

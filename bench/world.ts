@@ -54,6 +54,8 @@ const office = ({ spaces, types }: WorldSize): OfficeFile => ({
     spaces: Array.from({ length: spaces / 10 }, (_, s) => ({
       code: `S${b}-${s}`,
       name: `Space ${b}-${s}`,
+      // A floor to set for half a thousand.
+      ...(b + s === 0 && { lengthM: 36, widthM: 30 }),
       layouts: [{ layout: 'rounds' as const, seats: 40, setupMin: 30, strikeMin: 30 }],
     })),
   })),

@@ -5,6 +5,7 @@ import { buildSync } from 'esbuild';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import { BENCH_PASSWORD, makeWorldIn } from '../world';
 import { typed } from './ask';
+import { seatingDragged } from './seating';
 import { startBuilt } from './server';
 import { listPage, STATIC_PAGE } from './static-page';
 
@@ -220,6 +221,7 @@ export async function benchBrowser(): Promise<string> {
     const fewer = await stepped(page, 20, 'scroll');
     const drag = await dragged(page, base);
     const typing = await typed(page, base);
+    const seating = await seatingDragged(page, base);
     const row = (what: string, found: string, must: string) => `| ${what} | ${found} | ${must} |`;
     return [
       '| | measured | must reach |',
@@ -255,6 +257,11 @@ export async function benchBrowser(): Promise<string> {
         'the browser’s own verdict on those dates, from the key to the slip, against the server’s check',
         `${typing.hereMs.toFixed(1)} ms : ${typing.thereMs.toFixed(1)} ms = ${(typing.hereMs / typing.thereMs).toFixed(2)}`,
         '≤ 5',
+      ),
+      row(
+        `long tasks (> ${LONG_MS} ms) while the number of a seating plan is dragged to 500 and back`,
+        `${seating.long}; the longest ${seating.longest.toFixed(0)} ms`,
+        '0',
       ),
     ].join('\n');
   } finally {

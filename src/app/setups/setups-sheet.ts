@@ -1,14 +1,16 @@
 import { addDays, localDate } from '@/core/time/local-time';
 import { layOut } from '@/core/printing/lay-out';
 import type { Page } from '@/core/printing/marks';
+import type { Part } from '@/core/printing/sheet';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SetupsSheetQuery } from '@/contracts/setups-sheet';
+import { sayFurniture, sayPlaces, sayRules } from '@/contracts/words/seating';
 import { dayLong, momentText } from '@/contracts/words/when';
 import type { SignedInContext } from '@/server/context';
 import { printFonts } from '@/server/print/fonts';
 import { officeContact } from '@/server/use-cases/look/office-contact';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
-import { oneOrder } from '@/server/use-cases/set-up/one-order';
+import { oneOrder, type OneOrder } from '@/server/use-cases/set-up/one-order';
 import { storesDay } from '@/server/use-cases/set-up/stores-day';
 import { weekLoad } from '@/server/use-cases/set-up/week-load';
 import { daySheet, orderSheet, storesSheet, weekSheet, type SetupsSheet } from '@/ui/print/setups-sheet';
@@ -17,6 +19,16 @@ export interface TitledSheet extends SetupsSheet {
   readonly title: string;
   readonly subtitle: string;
   readonly isWide: boolean;
+}
+
+/** The room to scale, with what the plan counts and by which rules. */
+function floorParts({ room, seating }: NonNullable<OneOrder['plan']>): Part[] {
+  const said = [sayPlaces(seating), sayFurniture(seating), sayRules(seating)].filter(Boolean).join('\n');
+  return [
+    { kind: 'heading', text: 'Set like this' },
+    { kind: 'text', text: said },
+    { kind: 'floor', room, pieces: seating.pieces },
+  ];
 }
 
 /** What is asked for of the setup work, as far as the viewer works with it. */
@@ -56,9 +68,9 @@ export async function setupsSheet(
     case 'order': {
       const found = await oneOrder(ctx, order!);
       if (!found) return refuse({ code: 'not-found', what: 'such order' });
-      const { view, date: on } = found;
+      const { view, date: on, plan } = found;
       return done({
-        ...orderSheet(view, on),
+        ...orderSheet(view, on, plan ? floorParts(plan) : []),
         title: `${view.phaseText}: ${view.place || view.eventTitle}`,
         subtitle: `${dayLong(on)}, version ${view.contentVersion}`,
         isWide: false,

@@ -1,4 +1,5 @@
 import { CHART_HEAD, chartHead, chartRow, rowHeight } from './chart';
+import { floorHeight, floorMarks } from './floor';
 import { keyHeight, keyMarks } from './key';
 import { BLACK, GREY, line, PALE, type FontName, type Mark, type Measure, type Page } from './marks';
 import type { Cell, Column, Part, Sheet } from './sheet';
@@ -147,6 +148,9 @@ function chart({ ticks, rows }: Extract<Part, { kind: 'chart' }>, pages: Pages) 
   pages.y += 8;
 }
 
+/** A room is drawn no taller, so that what is said of it has room on the same page. */
+const FLOOR_HEIGHT = 380;
+
 /** How much of the part after a heading stays with it. */
 const FIRST_ROWS = 44;
 
@@ -170,6 +174,14 @@ function put(part: Part, pages: Pages) {
       return table(part, pages);
     case 'chart':
       return chart(part, pages);
+    case 'floor': {
+      const place = () => ({ left: pages.left, top: pages.y, width: pages.room, height: FLOOR_HEIGHT });
+      const height = floorHeight(part, place());
+      pages.keep(height);
+      pages.put(...floorMarks(part, place()));
+      pages.y += height + 6;
+      return;
+    }
     case 'key': {
       const height = keyHeight(part, pages.room, pages.measure);
       pages.keep(height);

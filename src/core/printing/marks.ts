@@ -32,6 +32,16 @@ export type Mark =
       readonly isDotted: boolean;
     }
   | {
+      readonly kind: 'disc';
+      /** Of its middle. */
+      readonly x: number;
+      readonly y: number;
+      readonly radius: number;
+      readonly fill: Ink | null;
+      readonly line: Ink;
+      readonly lineWidth: number;
+    }
+  | {
       readonly kind: 'line';
       readonly x1: number;
       readonly y1: number;

@@ -84,6 +84,8 @@ function bounds(mark: Mark): [x: number, y: number, right: number, bottom: numbe
       ];
     case 'box':
       return [mark.x, mark.y, mark.x + mark.width, mark.y + mark.height];
+    case 'disc':
+      return [mark.x - mark.radius, mark.y - mark.radius, mark.x + mark.radius, mark.y + mark.radius];
     case 'line':
       return [
         Math.min(mark.x1, mark.x2),

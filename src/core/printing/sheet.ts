@@ -1,3 +1,5 @@
+import type { FloorDrawing } from './floor';
+
 /** The mark of a category: two letters and a hue. */
 export interface MarkSign {
   readonly mark: string;
@@ -54,6 +56,7 @@ export type Part =
       readonly ticks: readonly { readonly at: number; readonly text: string }[];
       readonly rows: readonly ChartRow[];
     }
+  | ({ readonly kind: 'floor' } & FloorDrawing)
   | {
       readonly kind: 'key';
       readonly signs: readonly (MarkSign & { readonly name: string })[];

@@ -29,6 +29,11 @@ function draw(document: PDFKit.PDFDocument, mark: Mark) {
       document.undash();
       return;
     }
+    case 'disc':
+      document.circle(mark.x, mark.y, mark.radius).lineWidth(mark.lineWidth);
+      if (mark.fill) document.fillAndStroke(mark.fill, mark.line);
+      else document.stroke(mark.line);
+      return;
     case 'line':
       document.moveTo(mark.x1, mark.y1).lineTo(mark.x2, mark.y2).lineWidth(mark.lineWidth).stroke(mark.ink);
   }

@@ -37,6 +37,17 @@ function Drawn({ mark }: { mark: Mark }) {
           strokeDasharray={mark.isDotted ? '2 2' : undefined}
         />
       );
+    case 'disc':
+      return (
+        <circle
+          cx={mark.x}
+          cy={mark.y}
+          r={mark.radius}
+          fill={mark.fill ?? 'none'}
+          stroke={mark.line}
+          strokeWidth={mark.lineWidth}
+        />
+      );
     case 'line':
       return (
         <line

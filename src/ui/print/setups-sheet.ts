@@ -117,8 +117,8 @@ export function daySheet(day: CrewDay): SetupsSheet {
   };
 }
 
-/** One order with all it says. */
-export function orderSheet(order: OrderView, date: string): SetupsSheet {
+/** One order with all it says; `floor` is the room as it is to be set. */
+export function orderSheet(order: OrderView, date: string, floor: readonly Part[]): SetupsSheet {
   const facts: readonly (readonly [string, string])[] = [
     ['Where', `${order.place}, ${order.building}`],
     [order.phase === 'attendance' ? 'Be there' : 'Done by', whenOf(order)],
@@ -146,6 +146,7 @@ export function orderSheet(order: OrderView, date: string): SetupsSheet {
         : []),
       { kind: 'heading', text: 'With' },
       { kind: 'text', text: detailsOf(order).join('\n') || 'Nothing to carry.' },
+      ...floor,
     ],
     rows: [ORDER_HEAD, tableRow(order, date)],
   };

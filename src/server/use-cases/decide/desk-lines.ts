@@ -54,11 +54,12 @@ interface Seen {
 
 interface SeenRows {
   readonly requests: Record<string, { handler: Handler | null; isAsked: 0 | 1; serviceDays: number }>;
-  /** The longest lead of any recipe in use. */
+  /** The longest lead of any recipe that is about every date. */
   readonly recipeDays: number;
 }
 
-const SEEN = `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe WHERE retired_at IS NULL),
+const SEEN = `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe r WHERE r.retired_at IS NULL AND r.request_id IS NULL
+    AND NOT EXISTS (SELECT 1 FROM json_each(r.scope) kind WHERE json_array_length(kind.value) > 0)),
   'requests', (SELECT json_group_object(r.id, json_object(
     'handler', (SELECT json_object('id', p.id, 'name', p.name) FROM person p WHERE p.id = r.handler_id),
     'isAsked', COALESCE((SELECT m.is_question FROM thread t JOIN message m ON m.thread_id = t.id WHERE t.request_id = r.id AND t.kind = 'with-requester' ORDER BY m.id DESC LIMIT 1), 0),

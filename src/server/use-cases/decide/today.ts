@@ -20,12 +20,14 @@ interface TodayRow {
   readonly late: number;
 }
 
+// What sets a room for a date: its own orders, and the turnover from the event before it.
+const countSetups = (condition: string): string => `(SELECT COUNT(*) FROM work_order w WHERE w.covered_by IS NULL AND ${condition}
+    AND ((w.occurrence_id = o.id AND w.phase = 'setup') OR (w.after_occurrence_id = o.id AND w.phase = 'turnover')))`;
+
 const TODAY = `
 SELECT json_group_array(json_object('reference', r.ref, 'title', r.title, 'startMin', c.start_min, 'endMin', c.end_min, 'startLocal', c.start_local, 'endLocal', c.end_local,
   'places', (SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = c.id),
-  'setups', (SELECT COUNT(*) FROM work_order w WHERE w.occurrence_id = o.id AND w.phase = 'setup' AND w.state <> 'withdrawn'),
-  'open', (SELECT COUNT(*) FROM work_order w WHERE w.occurrence_id = o.id AND w.phase = 'setup' AND w.state = 'open'),
-  'late', (SELECT COUNT(*) FROM work_order w WHERE w.occurrence_id = o.id AND w.phase = 'setup' AND w.state = 'open' AND w.due_min < $now))
+  'setups', ${countSetups(`w.state <> 'withdrawn'`)}, 'open', ${countSetups(`w.state = 'open'`)}, 'late', ${countSetups(`w.state = 'open' AND w.due_min < $now`)})
   ORDER BY c.start_min, o.id) AS json
 FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved' JOIN request r ON r.id = o.request_id
 WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND r.kind <> 'notice'`;
