@@ -24,7 +24,6 @@ const SHOTS: readonly Shot[] = [
     as: 'manager',
     click: '[data-booking][aria-label*="Bulb exchange"]',
   },
-  { name: 'board-dark', path: '/?day=2027-04-24', theme: 'dark' },
   { name: 'board-days', path: '/?day=2027-04-12&days=4&z=1.6', as: 'manager' },
   { name: 'board-pool', path: '/?day=2027-04-24&q=table', as: 'manager' },
   {
@@ -39,7 +38,6 @@ const SHOTS: readonly Shot[] = [
     as: 'requester',
   },
   { name: 'dates', path: '/dates?day=2027-04-14', as: 'manager' },
-  { name: 'dates-month', path: '/dates?view=month&day=2027-04-14&pick=2027-04-16', as: 'requester' },
   { name: 'print', path: '/print?what=board&from=2027-04-24&days=1&page=wide', as: 'manager' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'plan', path: '/places/QH/plan?layout=theatre&people=200&stage=1&wheelchairs=4' },
@@ -50,6 +48,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
   { name: 'calendar', path: '/notices/workshops' },
   { name: 'setups-phone', path: '/setups', as: 'crew', size: PHONE },
+  { name: 'setups-week', path: '/setups/week?team=2', as: 'manager' },
+  { name: 'recipe', path: '/setups/recipes/6', as: 'manager' },
 ];
 
 const FILL_IN: Readonly<Record<string, string>> = {

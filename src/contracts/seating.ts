@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idempotencyKey, requiredLine } from './fields';
 import { LAYOUTS, type Layout } from '@/core/seating/capacity';
 import { SIDES, type Room } from '@/core/seating/plan/room';
 
@@ -24,6 +25,12 @@ export const planQuerySchema = z.object({
   round: z.enum(['8', '10']).optional().catch(undefined),
   front: z.enum(SIDES).optional().catch(undefined),
   stage: z.enum(['1']).optional().catch(undefined),
+  stageWidth: numberIn(500, 30_000),
+  stageDepth: numberIn(500, 20_000),
+  /** Millimetres; the published widths where nothing is said, and never less. */
+  aisle: numberIn(0, 5000),
+  between: numberIn(0, 3000),
+  row: numberIn(1, 14),
 });
 export type PlanQuery = z.output<typeof planQuerySchema>;
 
@@ -33,4 +40,21 @@ export function planHref(code: string, query: PlanQuery = {}): string {
     Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
   ).toString();
   return `/places/${encodeURIComponent(code)}/plan${text ? `?${text}` : ''}`;
+}
+
+/** Everything that makes a way to set rooms one of the house's own. */
+export const ownLayoutSchema = z.object({
+  key: idempotencyKey,
+  name: requiredLine('What it is called', 40),
+  query: planQuerySchema.omit({ people: true, wheelchairs: true }),
+});
+export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;
+
+export const dropOwnLayoutSchema = z.object({ key: idempotencyKey });
+
+/** A way of the house to set rooms: parameters over one of the layouts. */
+export interface OwnLayout {
+  readonly id: number;
+  readonly name: string;
+  readonly query: OwnLayoutInput['query'];
 }

@@ -145,6 +145,8 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/recipes/try': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/recipes/[id]/retire': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/requests/[ref]/orders': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/own-layouts': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/own-layouts/[id]/drop': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/shifts': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/shifts/[id]/remove': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/teams/[id]/members': [{ method: 'POST', statuses: [401, 403, 403, 400] }],

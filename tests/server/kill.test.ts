@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { violations } from '@/server/db/invariants';
-import { submit, worldOf } from '@tests/builders/changes';
+import { ordersOutOfLine, submit, worldOf } from '@tests/builders/changes';
 import { openOffice } from '@tests/builders/office';
 
 test('kill -9 at any write of approving 260 dates: all of it or nothing', async () => {
@@ -39,6 +39,12 @@ test('kill -9 at any write of approving 260 dates: all of it or nothing', async 
     `SELECT COUNT(*) AS n FROM occurrence WHERE state = 'approved'`,
   );
   expect(row!.n).toBe(260);
+  // Each order exactly once: setting and clearing of every date.
+  const [orders] = await office.db.rows<{ n: number; keys: number; versions: number }>(
+    `SELECT COUNT(*) AS n, COUNT(DISTINCT order_key) AS keys, (SELECT COUNT(*) FROM work_order_version) AS versions FROM work_order`,
+  );
+  expect(orders).toEqual({ n: 520, keys: 520, versions: 520 });
+  expect(await ordersOutOfLine(office)).toEqual([]);
   expect(await violations(office.db)).toEqual([]);
   await office.close();
 }, 240_000);

@@ -1,7 +1,7 @@
 import { rectsOverlap, type Rect } from './geometry';
 import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
 import { keptFree, type Room } from './room';
-import { CELL_MM, CHAIR_MM, ROW_CLEAR_MM, TABLE_WAY_MM, TRESTLE } from './rules';
+import { CELL_MM, CHAIR_MM, keptSpacing, ROW_CLEAR_MM, TRESTLE } from './rules';
 import { stageAt } from './stage';
 
 export const BOARD_SHAPES = ['boardroom', 'u-shape', 'hollow-square'] as const;
@@ -112,9 +112,14 @@ function sizesFor(shape: BoardShape, room: Room): Size[] {
 const SHARES = [0.5, 0.25, 0.75, 0, 1];
 
 /** Where the shape stands with its chairs and a way all round it; null where it has no room. */
-function placeIn(room: Room, lines: readonly Line[], top: number): { x: number; y: number } | null {
+function placeIn(
+  room: Room,
+  lines: readonly Line[],
+  top: number,
+  wayMm: number,
+): { x: number; y: number } | null {
   const { w, h } = extentOf(lines);
-  const around = OUT + TABLE_WAY_MM;
+  const around = OUT + wayMm;
   const taken = keptFree(room);
   const free = { w: room.widthMm - w - 2 * around, h: room.depthMm - top - h - 2 * around };
   if (free.w < 0 || free.h < 0) return null;
@@ -130,6 +135,7 @@ function placeIn(room: Room, lines: readonly Line[], top: number): { x: number; 
 
 /** One table to talk at, as large as the people need, or as the room lets it be. */
 export function boardIn(room: Room, shape: BoardShape, wishes: Wishes): Arrangement {
+  const kept = keptSpacing(wishes.spacing);
   const stage = stageAt(room, wishes.stage);
   const top = stage ? stage.y + stage.h : 0;
   let best: { group: SeatGroup; seats: number } | null = null;
@@ -137,7 +143,7 @@ export function boardIn(room: Room, shape: BoardShape, wishes: Wishes): Arrangem
     const lines = SHAPES[shape](size);
     const seats = seatsOf(lines);
     if (best && seats <= best.seats) continue;
-    const at = placeIn(room, lines, top);
+    const at = placeIn(room, lines, top, kept.tableWayMm);
     if (!at) continue;
     const moved = lines.map(({ rect, seated }) => ({
       rect: { ...rect, x: rect.x + at.x, y: rect.y + at.y },
@@ -155,7 +161,7 @@ export function boardIn(room: Room, shape: BoardShape, wishes: Wishes): Arrangem
   return {
     fixed: stage ? [{ kind: 'stage', shape: stage }] : [],
     groups: best ? [best.group] : [],
-    wayMm: TABLE_WAY_MM,
+    wayMm: kept.tableWayMm,
     accessMm: ROW_CLEAR_MM,
     isSpread: false,
   };

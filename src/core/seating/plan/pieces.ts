@@ -1,3 +1,4 @@
+import type { Spacing } from './rules';
 import type { Shape } from './geometry';
 
 export const PIECE_KINDS = [
@@ -40,4 +41,5 @@ export interface Wishes {
   /** How many of them come in wheelchairs. */
   readonly wheelchairs: number;
   readonly stage: { readonly widthMm: number; readonly depthMm: number } | null;
+  readonly spacing?: Spacing;
 }

@@ -4,7 +4,7 @@ import { boundsOf, isInside, overlap, type Shape } from './geometry';
 import type { Piece } from './pieces';
 import { planSeating, type PlanWishes, type SeatingPlan } from './plan-seating';
 import { doorZone, SIDES, type Door, type Room } from './room';
-import { AISLE_MM, CELL_MM, MOST_BETWEEN_AISLES, ROW_CLEAR_MM } from './rules';
+import { AISLE_MM, CELL_MM, MOST_BETWEEN_AISLES, ROW_CLEAR_MM, type Spacing } from './rules';
 
 const M = 1000;
 const room = (widthM: number, depthM: number, more: Partial<Room> = {}): Room => ({
@@ -74,6 +74,7 @@ const wishes = fc.record({
   stage: fc.constantFrom(null, null, { widthMm: 4000, depthMm: 2000 }),
   roundSize: fc.constantFrom(8 as const, 10 as const),
   front: fc.constantFrom(null, ...SIDES),
+  spacing: fc.constantFrom<Spacing>({}, {}, { aisleMm: 1400, betweenMm: 620, mostBetweenAisles: 8 }),
 });
 
 const STEP_MM = 25;
@@ -185,8 +186,14 @@ describe('whatever the room and the people', () => {
 
   test('property: between two aisles sit no more than fourteen, and rows keep their distance', () => {
     fc.assert(
-      fc.property(rooms, fc.integer({ min: 20, max: 400 }), (of, people) => {
-        const plan = planSeating({ ...of, obstacles: [] }, wish('theatre', people, { front: 'top' }));
+      fc.property(rooms, fc.integer({ min: 20, max: 400 }), fc.boolean(), (of, people, isWider) => {
+        const spacing = isWider ? { aisleMm: 1500, betweenMm: 470, mostBetweenAisles: 9 } : {};
+        const [clear, most] = isWider ? [470, 9] : [ROW_CLEAR_MM, MOST_BETWEEN_AISLES];
+        const plan = planSeating(
+          { ...of, obstacles: [] },
+          wish('theatre', people, { front: 'top', spacing }),
+        );
+        if (plan.seats > 0) expect(plan.wayMm).toBe(isWider ? 1500 : AISLE_MM);
         const byRow = new Map<number, number[]>();
         for (const { shape } of plan.pieces.filter(({ kind }) => kind === 'chair')) {
           const { x, y } = boundsOf(shape);
@@ -194,7 +201,7 @@ describe('whatever the room and the people', () => {
         }
         const rows = [...byRow.keys()].sort((a, b) => a - b);
         for (const [index, y] of rows.slice(1).entries())
-          expect(y - rows[index]! - 500).toBeGreaterThanOrEqual(ROW_CLEAR_MM);
+          expect(y - rows[index]! - 500).toBeGreaterThanOrEqual(clear);
         for (const xs of byRow.values()) {
           let run = 1;
           for (const [index, x] of [...xs]
@@ -203,7 +210,7 @@ describe('whatever the room and the people', () => {
             .entries()) {
             const gap = x - [...xs].sort((a, b) => a - b)[index]! - 500;
             run = gap === 0 ? run + 1 : 1;
-            expect(run).toBeLessThanOrEqual(MOST_BETWEEN_AISLES);
+            expect(run).toBeLessThanOrEqual(most);
           }
         }
       }),
@@ -241,6 +248,16 @@ describe('what a room holds', () => {
         // The published load is a limit, not a promise: no plan goes past it.
         expect(seats).toBeLessThanOrEqual(by + 0.01);
       }
+  });
+
+  test('a house may want more room than is published, never less', () => {
+    const hall = room(16, 16);
+    const usual = planSeating(hall, wish('theatre', 5000));
+    const tight = { aisleMm: 300, betweenMm: 100, mostBetweenAisles: 40 };
+    expect(planSeating(hall, wish('theatre', 5000, { spacing: tight }))).toEqual(usual);
+    const wide = planSeating(hall, wish('theatre', 5000, { spacing: { betweenMm: 700 } }));
+    expect(wide.seats).toBeLessThan(usual.seats);
+    expect(wide.accessMm).toBe(700);
   });
 
   test('one table grows with the people; a U is open to the front; a square has people on all sides', () => {

@@ -67,7 +67,7 @@ type Build = (room: Room, wishes: PlanWishes) => Arrangement[];
 const rows =
   (kind: keyof typeof ROW_MODULES): Build =>
   (room, wishes) =>
-    aislesFor(room.widthMm, kind).map((aisles) => rowsIn(room, kind, aisles, wishes));
+    aislesFor(room.widthMm, kind, wishes.spacing).map((aisles) => rowsIn(room, kind, aisles, wishes));
 const rounds =
   (isCabaret: boolean): Build =>
   (room, wishes) =>

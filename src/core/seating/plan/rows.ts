@@ -2,14 +2,14 @@ import { rectsOverlap, type Rect } from './geometry';
 import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
 import { keptFree, type Room } from './room';
 import {
-  AISLE_MM,
   CHAIR_MM,
   DESK,
   EXAM,
-  MOST_BETWEEN_AISLES,
-  MOST_TO_ONE_AISLE,
+  keptSpacing,
   ROW_CLEAR_MM,
   WHEELCHAIR,
+  type KeptSpacing,
+  type Spacing,
 } from './rules';
 import { stageAt } from './stage';
 
@@ -50,8 +50,14 @@ interface Block {
   readonly isAisleRight: boolean;
 }
 
-const limitOf = (isLeft: boolean, isRight: boolean): number =>
-  isLeft && isRight ? MOST_BETWEEN_AISLES : isLeft || isRight ? MOST_TO_ONE_AISLE : 0;
+const limitOf = (isLeft: boolean, isRight: boolean, kept: KeptSpacing): number =>
+  isLeft && isRight ? kept.mostBetweenAisles : isLeft || isRight ? kept.mostToOneAisle : 0;
+
+/** A row unit with the free floor behind it that is kept. */
+const unitOf = (kind: keyof typeof ROW_MODULES, kept: KeptSpacing): RowUnit => {
+  const unit: RowUnit = ROW_MODULES[kind];
+  return { ...unit, clearMm: Math.max(unit.clearMm, kept.rowClearMm) };
+};
 
 /** Where aisles run down a room: along both walls or neither, and some between. */
 interface Aisles {
@@ -59,13 +65,13 @@ interface Aisles {
   readonly inside: number;
 }
 
-function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles): Block[] {
+function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles, kept: KeptSpacing): Block[] {
   const count = inside + 1;
   const aisles = inside + (atWalls ? 2 : 0);
-  const free = Math.floor((widthMm - aisles * AISLE_MM) / unit.widthMm);
+  const free = Math.floor((widthMm - aisles * kept.aisleMm) / unit.widthMm);
   if (free < count) return [];
   const most = Array.from({ length: count }, (_, index) =>
-    Math.floor(limitOf(atWalls || index > 0, atWalls || index < count - 1) / unit.seats),
+    Math.floor(limitOf(atWalls || index > 0, atWalls || index < count - 1, kept) / unit.seats),
   );
   // Filled in turn, so that the blocks stay alike.
   const modules = most.map(() => 0);
@@ -80,7 +86,7 @@ function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles):
         left -= 1;
       }
   }
-  const used = modules.reduce((sum, each) => sum + each * unit.widthMm, 0) + inside * AISLE_MM;
+  const used = modules.reduce((sum, each) => sum + each * unit.widthMm, 0) + inside * kept.aisleMm;
   // What is left over widens the aisles at the walls; without these the blocks stand at the walls, and the middle gains.
   let x = atWalls ? Math.floor((widthMm - used) / 2) : 0;
   const spare = atWalls || inside === 0 ? 0 : Math.floor((widthMm - used) / inside);
@@ -91,20 +97,21 @@ function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles):
       isAisleLeft: atWalls || index > 0,
       isAisleRight: atWalls || index < count - 1,
     };
-    x += each * unit.widthMm + AISLE_MM + spare;
+    x += each * unit.widthMm + kept.aisleMm + spare;
     return block;
   });
 }
 
 /** Ways to run the aisles that are worth trying: each with the fewest inside that still lets the row be full. */
-export function aislesFor(widthMm: number, kind: keyof typeof ROW_MODULES): Aisles[] {
-  const unit: RowUnit = ROW_MODULES[kind];
+export function aislesFor(widthMm: number, kind: keyof typeof ROW_MODULES, spacing?: Spacing): Aisles[] {
+  const kept = keptSpacing(spacing);
+  const unit = unitOf(kind, kept);
   return [true, false].flatMap((atWalls) => {
     const tried = Array.from({ length: 8 }, (_, inside) => ({ atWalls, inside }))
       .slice(atWalls ? 0 : 1)
       .map((aisles) => ({
         aisles,
-        modules: blocksFor(widthMm, unit, aisles).reduce((sum, block) => sum + block.modules, 0),
+        modules: blocksFor(widthMm, unit, aisles, kept).reduce((sum, block) => sum + block.modules, 0),
       }));
     const best = Math.max(0, ...tried.map(({ modules }) => modules));
     const first = tried.find(({ modules }) => modules === best);
@@ -129,11 +136,11 @@ function runsOf(cells: readonly Cell[], taken: readonly Rect[]): Cell[][] {
 }
 
 /** Of a run the cells one may sit in: no more than the aisles it still touches allow, those nearest to them. */
-function allowedOf(run: readonly Cell[], unit: RowUnit): readonly Cell[] {
+function allowedOf(run: readonly Cell[], unit: RowUnit, kept: KeptSpacing): readonly Cell[] {
   const { block } = run[0]!;
   const isLeft = block.isAisleLeft && run[0]!.index === 0;
   const isRight = block.isAisleRight && run[run.length - 1]!.index === block.modules - 1;
-  const most = Math.floor(limitOf(isLeft, isRight) / unit.seats);
+  const most = Math.floor(limitOf(isLeft, isRight, kept) / unit.seats);
   return isRight && !isLeft ? run.slice(Math.max(0, run.length - most)) : run.slice(0, most);
 }
 
@@ -194,18 +201,19 @@ export function rowsIn(
   aisles: Aisles,
   wishes: Wishes,
 ): Arrangement {
-  const unit: RowUnit = ROW_MODULES[kind];
-  const blocks = blocksFor(room.widthMm, unit, aisles);
+  const kept = keptSpacing(wishes.spacing);
+  const unit = unitOf(kind, kept);
+  const blocks = blocksFor(room.widthMm, unit, aisles, kept);
   const stage = stageAt(room, wishes.stage);
   const taken = keptFree(room);
   const front = stage ? stage.y + stage.h : 0;
-  const first = front + AISLE_MM;
+  const first = front + kept.aisleMm;
   const wheelchairs = wheelchairGroups(room, first, wishes.wheelchairs, blocks, unit);
   const pitch = (unit.table?.deepMm ?? 0) + CHAIR_MM + unit.clearMm;
-  const start = first + (wheelchairs.length ? WHEELCHAIR.depthMm + ROW_CLEAR_MM : 0);
+  const start = first + (wheelchairs.length ? WHEELCHAIR.depthMm + kept.rowClearMm : 0);
   const rows: SeatGroup[] = [];
   // Behind the last row the way across takes the place of the free floor.
-  for (let y = start; y + pitch - unit.clearMm + AISLE_MM <= room.depthMm; y += pitch) {
+  for (let y = start; y + pitch - unit.clearMm + kept.aisleMm <= room.depthMm; y += pitch) {
     const cells = blocks.flatMap((block) =>
       runsOf(
         Array.from({ length: block.modules }, (_, index) => ({
@@ -214,7 +222,7 @@ export function rowsIn(
           rect: { x: block.x + index * unit.widthMm, y, w: unit.widthMm, h: pitch },
         })),
         taken,
-      ).flatMap((run) => allowedOf(run, unit)),
+      ).flatMap((run) => allowedOf(run, unit, kept)),
     );
     const middle = room.widthMm / 2;
     const nearest = [...cells].sort(
@@ -227,8 +235,8 @@ export function rowsIn(
   return {
     fixed: stage ? [{ kind: 'stage', shape: stage }] : [],
     groups: [...wheelchairs, ...rows],
-    wayMm: AISLE_MM,
-    accessMm: ROW_CLEAR_MM,
+    wayMm: kept.aisleMm,
+    accessMm: kept.rowClearMm,
     isSpread: false,
   };
 }

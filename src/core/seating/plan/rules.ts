@@ -38,3 +38,41 @@ export const ROUNDS = { 8: { diameterMm: 1524 }, 10: { diameterMm: 1829 } } as c
 export type RoundSize = keyof typeof ROUNDS;
 /** Of the places round a table those that look to the front: five of eight, six of ten. Common practice, no source. */
 export const CABARET_SEATS: Readonly<Record<RoundSize, number>> = { 8: 5, 10: 6 };
+
+/** Ways and gaps a house wants wider than the published ones, in millimetres; what is not named is as published. */
+export interface Spacing {
+  readonly aisleMm?: number;
+  /** Between rows, and between the backs of chairs at tables. */
+  readonly betweenMm?: number;
+  /** At most so many seats between two aisles. */
+  readonly mostBetweenAisles?: number;
+}
+
+/** What a plan keeps: never less than published, in whole cells. */
+export interface KeptSpacing {
+  readonly aisleMm: number;
+  readonly tableWayMm: number;
+  readonly rowClearMm: number;
+  readonly betweenChairsMm: number;
+  readonly mostBetweenAisles: number;
+  readonly mostToOneAisle: number;
+}
+
+const toCells = (mm: number): number => Math.ceil(mm / CELL_MM) * CELL_MM;
+
+/** The wider of what the house wants and what is published, for each. */
+export function keptSpacing({
+  aisleMm = 0,
+  betweenMm = 0,
+  mostBetweenAisles = Infinity,
+}: Spacing = {}): KeptSpacing {
+  const most = Math.max(1, Math.min(MOST_BETWEEN_AISLES, Math.floor(mostBetweenAisles)));
+  return {
+    aisleMm: toCells(Math.max(AISLE_MM, aisleMm)),
+    tableWayMm: toCells(Math.max(TABLE_WAY_MM, aisleMm)),
+    rowClearMm: toCells(Math.max(ROW_CLEAR_MM, betweenMm)),
+    betweenChairsMm: toCells(Math.max(BETWEEN_CHAIRS_MM, betweenMm)),
+    mostBetweenAisles: most,
+    mostToOneAisle: Math.max(1, Math.min(MOST_TO_ONE_AISLE, Math.floor(most / 2))),
+  };
+}

@@ -2,13 +2,12 @@ import { boundsOf, overlap, rectsOverlap, type Disc } from './geometry';
 import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
 import { keptFree, type Room } from './room';
 import {
-  BETWEEN_CHAIRS_MM,
   CABARET_SEATS,
   CELL_MM,
   CHAIR_DISC_MM,
   CHAIR_GAP_MM,
   ROUNDS,
-  TABLE_WAY_MM,
+  keptSpacing,
   WHEELCHAIR,
   type RoundSize,
 } from './rules';
@@ -83,7 +82,8 @@ export function roundsIn(
   const table = ROUNDS[size].diameterMm;
   const around = Math.ceil(table / 2 + CHAIR_GAP_MM + CHAIR_DISC_MM);
   // Chairs stand between cells of the floor: a cell to either side, or the way between two of them is lost to rounding.
-  const passage = BETWEEN_CHAIRS_MM + 2 * CELL_MM;
+  const kept = keptSpacing(wishes.spacing);
+  const passage = kept.betweenChairsMm + 2 * CELL_MM;
   // The same between chairs and wall: else nobody comes to those at the wall.
   const edge = around + passage;
   const pitch = 2 * around + passage;
@@ -107,8 +107,8 @@ export function roundsIn(
   return {
     fixed: stage ? [{ kind: 'stage', shape: stage }] : [],
     groups,
-    wayMm: TABLE_WAY_MM,
-    accessMm: BETWEEN_CHAIRS_MM,
+    wayMm: kept.tableWayMm,
+    accessMm: kept.betweenChairsMm,
     isSpread: true,
   };
 }

@@ -18,4 +18,6 @@ export const aroundTheEvent: readonly string[] = [
     by_id INTEGER NOT NULL REFERENCES person, at_min INTEGER NOT NULL, done_min INTEGER, done_by_id INTEGER REFERENCES person) STRICT`,
   `CREATE INDEX follow_up_by_request ON follow_up (request_id)`,
   `CREATE INDEX follow_up_open ON follow_up (due_date) WHERE done_min IS NULL`,
+  // Ways of the house to set rooms: parameters over a layout.
+  `CREATE TABLE own_layout (id INTEGER PRIMARY KEY, name TEXT NOT NULL UNIQUE COLLATE NOCASE, query TEXT NOT NULL) STRICT`,
 ];

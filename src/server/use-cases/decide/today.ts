@@ -21,7 +21,9 @@ interface TodayRow {
 }
 
 // What sets a room for a date: its own orders, and the turnover from the event before it.
-const countSetups = (condition: string): string => `(SELECT COUNT(*) FROM work_order w WHERE w.covered_by IS NULL AND ${condition}
+const countSetups = (
+  condition: string,
+): string => `(SELECT COUNT(*) FROM work_order w WHERE w.covered_by IS NULL AND ${condition}
     AND ((w.occurrence_id = o.id AND w.phase = 'setup') OR (w.after_occurrence_id = o.id AND w.phase = 'turnover')))`;
 
 const TODAY = `

@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { planQuerySchema } from '@/contracts/seating';
+import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
+import { ownLayouts } from '@/server/use-cases/house/own-layouts';
 import { spaceFloor } from '@/server/use-cases/look/space-floor';
 import Link from '@/ui/primitives/link';
 import { SeatingPlanner } from '@/ui/seating/seating-planner';
@@ -27,7 +29,12 @@ export default async function PlanPage({ params, searchParams }: PlanPageProps) 
         </Link>
       </p>
       <h1 className="pb-3 text-3xl">How {name} could be set</h1>
-      <SeatingPlanner floor={floor.value} query={planQuerySchema.parse(await searchParams)} />
+      <SeatingPlanner
+        floor={floor.value}
+        query={planQuerySchema.parse(await searchParams)}
+        own={await ownLayouts(ctx.db)}
+        mayKeep={permissionFor('house.change', ctx.viewer) === 'allowed'}
+      />
     </>
   );
 }

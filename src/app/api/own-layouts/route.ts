@@ -1,0 +1,9 @@
+import { ownLayoutSchema } from '@/contracts/seating';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { keepOwnLayout } from '@/server/use-cases/house/own-layouts';
+
+export const POST = writeRoute({
+  action: 'house.change',
+  body: ownLayoutSchema,
+  run: (ctx, body) => keepOwnLayout(signedIn(ctx), body),
+});

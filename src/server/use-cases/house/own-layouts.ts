@@ -1,0 +1,44 @@
+import type { HouseReply } from '@/contracts/house';
+import type { OwnLayout, OwnLayoutInput } from '@/contracts/seating';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
+
+/** The house's own ways to set rooms, by name. */
+export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> =>
+  reader.json<OwnLayout[]>(
+    `SELECT json_group_array(json_object('id', id, 'name', name, 'query', json(query)) ORDER BY name) AS json FROM own_layout`,
+  );
+
+/** Keeps a way to set rooms under a name; one of that name is replaced. */
+export async function keepOwnLayout(
+  ctx: SignedInContext,
+  input: OwnLayoutInput,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: 'kept a way to set rooms', reason: input.name, idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    await change.tx.run(
+      `INSERT INTO own_layout (name, query) VALUES ($name, $query) ON CONFLICT (name) DO UPDATE SET query = excluded.query`,
+      { name: input.name, query: JSON.stringify(input.query) },
+    );
+    return done({ summary: `kept “${input.name}”`, atRisk: 0 });
+  });
+}
+
+/** Gives a way to set rooms up. */
+export async function dropOwnLayout(
+  ctx: SignedInContext,
+  id: number,
+  key: string,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: 'gave up a way to set rooms', reason: '', idempotencyKey: key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const [known] = await change.tx.rows<{ name: string }>('SELECT name FROM own_layout WHERE id = $id', {
+      id,
+    });
+    if (!known) return refuse({ code: 'not-found', what: 'such way to set rooms' });
+    await change.tx.run('DELETE FROM own_layout WHERE id = $id', { id });
+    return done({ summary: `gave up “${known.name}”`, atRisk: 0 });
+  });
+}

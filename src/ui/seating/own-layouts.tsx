@@ -1,0 +1,83 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState, type SyntheticEvent } from 'react';
+import type { HouseReply } from '@/contracts/house';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { OwnLayout, PlanQuery } from '@/contracts/seating';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+interface OwnLayoutsProps {
+  readonly own: readonly OwnLayout[];
+  /** What stands in the fields now. */
+  readonly query: PlanQuery;
+  readonly mayKeep: boolean;
+  onTake(query: OwnLayout['query']): void;
+}
+
+/** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
+export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
+  const router = useRouter();
+  const [name, setName] = useState('');
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const act = async (path: string, body: Readonly<Record<string, unknown>>) => {
+    if (isSending) return;
+    setSending(true);
+    const reply = await send<HouseReply>('POST', path, { key: crypto.randomUUID(), ...body });
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (reply.ok) setName('');
+    router.refresh();
+  };
+  if (!own.length && !mayKeep) return null;
+  const keep = (event: SyntheticEvent) => {
+    event.preventDefault();
+    const { people: _, wheelchairs: __, ...ways } = query;
+    void act('/api/own-layouts', { name, query: ways });
+  };
+  return (
+    <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
+      <h2 id="own-layouts" className="text-lg">
+        Ways of the house
+      </h2>
+      <ul className="grid gap-1">
+        {own.map((each) => (
+          <li key={each.id} className="flex items-center gap-2">
+            <button type="button" className="press grow text-left" onClick={() => onTake(each.query)}>
+              {each.name}
+            </button>
+            {mayKeep && (
+              <button
+                type="button"
+                className="press px-2"
+                aria-label={`Give up ${each.name}`}
+                disabled={isSending}
+                onClick={() => void act(`/api/own-layouts/${each.id}/drop`, {})}
+              >
+                Give up
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayKeep && (
+        <form className="flex items-end gap-2" onSubmit={keep}>
+          <label className="grow">
+            <span className="font-semibold">Keep this as</span>
+            <input
+              className="field"
+              maxLength={40}
+              value={name}
+              onChange={({ target }) => setName(target.value)}
+            />
+          </label>
+          <button type="submit" className="press" disabled={isSending}>
+            Keep
+          </button>
+        </form>
+      )}
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+    </section>
+  );
+}
