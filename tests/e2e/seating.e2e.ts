@@ -1,5 +1,5 @@
-import type { Browser } from 'puppeteer-core';
-import { byRole, fill, launch, press, says, show, textOf } from './browser';
+import type { Browser, Page } from 'puppeteer-core';
+import { awake, byRole, fill, launch, press, says, show, textOf } from './browser';
 import { asked } from './requests';
 
 let browser: Browser;
@@ -43,4 +43,30 @@ test('a place whose sides nobody knows says so, and one that is not there is not
   await says(page, 'Its sides were never measured');
   const missing = await show(browser, '/places/NOPE/plan');
   await says(missing, 'Nothing stands here');
+});
+
+test('wider ways seat fewer; the office keeps a way of the house, and readers take it', async () => {
+  const office = await show(browser, '/places/QH/plan?layout=theatre&people=220', 'manager');
+  await awake(office);
+  await says(office, 'have a place');
+  const seats = async (page: Page) => Number(/(\d+) have a place/.exec(await textOf(page))?.[1]);
+  const usual = await seats(office);
+  await office.click('summary');
+  await fill(office, 'Between rows, m', '0.9');
+  await office.waitForFunction(
+    (before) => Number(/(\d+) have a place/.exec(document.body.innerText)?.[1]) < before,
+    {},
+    usual,
+  );
+  await fill(office, 'Keep this as', 'Long talk');
+  await press(office, 'Keep');
+  await byRole(office, 'button', 'Give up Long talk');
+
+  const reader = await show(browser, '/places/QH/plan?layout=rounds&people=220');
+  await awake(reader);
+  await press(reader, 'Long talk');
+  await reader.waitForFunction(
+    () => location.search.includes('between=900') && location.search.includes('layout=theatre'),
+  );
+  expect(await textOf(reader)).not.toContain('Keep this as');
 });

@@ -4,7 +4,7 @@ import type { EventSetup } from '@/contracts/event-setup';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { RECIPE_PHASES } from '@/core/work-orders/recipe';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { EdgeField, Labelled } from '@/ui/setups/recipe-fields';
+import { EdgeField, Labelled, TeamFields } from '@/ui/setups/recipe-fields';
 import { bodyOf, NEW_RECIPE, type RecipeFields } from '@/ui/setups/recipe-form-model';
 import { useDeed } from './use-deed';
 
@@ -17,7 +17,6 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
   const [fields, setFields] = useState<RecipeFields>(EMPTY);
   const [isForAll, setForAll] = useState(false);
   const set = (part: Partial<RecipeFields>) => setFields((before) => ({ ...before, ...part }));
-  const team = event.teams.find(({ id }) => String(id) === fields.teamId);
   const isThere = fields.phase === 'attendance';
   const submit = async (submitted: SyntheticEvent) => {
     submitted.preventDefault();
@@ -53,40 +52,13 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
             )}
           </Labelled>
           <div className="grid gap-3 sm:grid-cols-3">
-            <Labelled label="Team" fault={faultOf('teamId')}>
-              {(ids) => (
-                <select
-                  {...ids}
-                  className="field"
-                  value={fields.teamId}
-                  onChange={({ target }) => set({ teamId: target.value, personId: '' })}
-                >
-                  <option value="">choose a team</option>
-                  {event.teams.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Labelled>
-            <Labelled label="Who of them" fault={faultOf('personId')}>
-              {(ids) => (
-                <select
-                  {...ids}
-                  className="field"
-                  value={fields.personId}
-                  onChange={({ target }) => set({ personId: target.value })}
-                >
-                  <option value="">whoever is there</option>
-                  {team?.people.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Labelled>
+            <TeamFields
+              teams={event.teams}
+              teamId={fields.teamId}
+              personId={fields.personId}
+              faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
+              onChange={set}
+            />
             <Labelled label="It is done" fault={faultOf('phase')}>
               {(ids) => (
                 <select

@@ -1,5 +1,6 @@
 'use client';
 import { useId, type ReactNode } from 'react';
+import type { RecipeChoices } from '@/contracts/recipes';
 import { EDGE_WORDS } from '@/contracts/words/orders';
 import { DUE_EDGES, type DueEdge } from '@/core/work-orders/recipe';
 import { formulaFault, type EdgeFields, type QuantityFields } from './recipe-form-model';
@@ -191,5 +192,56 @@ export function QuantityList({ value, stores, faults, onChange }: QuantityListPr
         Add something they bring
       </button>
     </div>
+  );
+}
+
+interface TeamFieldsProps {
+  readonly teams: RecipeChoices['teams'];
+  readonly teamId: string;
+  readonly personId: string;
+  readonly faults: Readonly<Record<string, string>>;
+  onChange(part: { readonly teamId?: string; readonly personId?: string }): void;
+}
+
+/** The team, and who of it; another team has other people. */
+export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFieldsProps) {
+  const team = teams.find(({ id }) => String(id) === teamId);
+  return (
+    <>
+      <Labelled label="Team" fault={faults.teamId}>
+        {(ids) => (
+          <select
+            {...ids}
+            className="field"
+            value={teamId}
+            onChange={({ target }) => onChange({ teamId: target.value, personId: '' })}
+          >
+            <option value="">choose a team</option>
+            {teams.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="Who of them" fault={faults.personId}>
+        {(ids) => (
+          <select
+            {...ids}
+            className="field"
+            value={personId}
+            onChange={({ target }) => onChange({ personId: target.value })}
+          >
+            <option value="">whoever is there</option>
+            {team?.people.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+    </>
   );
 }

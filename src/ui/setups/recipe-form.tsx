@@ -9,7 +9,7 @@ import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
 import { RECIPE_PHASES } from '@/core/work-orders/recipe';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { EdgeField, Labelled, PickSeveral, QuantityList } from './recipe-fields';
+import { EdgeField, Labelled, PickSeveral, QuantityList, TeamFields } from './recipe-fields';
 import { fieldsOf, formulaFault, NEW_RECIPE, type RecipeFields } from './recipe-form-model';
 import { RecipeTry } from './recipe-try';
 import { useSaveRecipe } from './use-save-recipe';
@@ -22,7 +22,6 @@ interface PartProps {
 }
 
 function WhatPart({ fields, choices, faults, set }: PartProps) {
-  const team = choices.teams.find(({ id }) => String(id) === fields.teamId);
   return (
     <section className="grid gap-3">
       <Labelled label="What is to be done" fault={faults.title}>
@@ -37,40 +36,13 @@ function WhatPart({ fields, choices, faults, set }: PartProps) {
         )}
       </Labelled>
       <div className="grid gap-3 sm:grid-cols-2">
-        <Labelled label="Team" fault={faults.teamId}>
-          {(ids) => (
-            <select
-              {...ids}
-              className="field"
-              value={fields.teamId}
-              onChange={({ target }) => set({ teamId: target.value, personId: '' })}
-            >
-              <option value="">choose a team</option>
-              {choices.teams.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
-        <Labelled label="Who of them" fault={faults.personId}>
-          {(ids) => (
-            <select
-              {...ids}
-              className="field"
-              value={fields.personId}
-              onChange={({ target }) => set({ personId: target.value })}
-            >
-              <option value="">whoever is there</option>
-              {team?.people.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
+        <TeamFields
+          teams={choices.teams}
+          teamId={fields.teamId}
+          personId={fields.personId}
+          faults={faults}
+          onChange={set}
+        />
       </div>
     </section>
   );
@@ -259,6 +231,9 @@ function SavePart({ save, stored }: SavePartProps) {
   return (
     <section className="sheet grid gap-3 p-4" aria-label="Saving">
       <div aria-live="polite">
+        {!preview && (
+          <p className="text-soft">Saving first says what it does to the orders of dates to come.</p>
+        )}
         {preview && (
           <p>
             <strong>{preview.verb}:</strong> {preview.reply.summary.split('; ')[1]}.
