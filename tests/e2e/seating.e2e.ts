@@ -46,7 +46,7 @@ test('a place whose sides nobody knows says so, and one that is not there is not
 });
 
 test('wider ways seat fewer; the office keeps a way of the house, and readers take it', async () => {
-  const office = await show(browser, '/places/QH/plan?layout=theatre&people=220', 'manager');
+  const office = await show(browser, '/places/QH/plan?layout=theatre&people=320', 'manager');
   await awake(office);
   await says(office, 'have a place');
   const seats = async (page: Page) => Number(/(\d+) have a place/.exec(await textOf(page))?.[1]);
@@ -62,7 +62,7 @@ test('wider ways seat fewer; the office keeps a way of the house, and readers ta
   await press(office, 'Keep');
   await byRole(office, 'button', 'Give up Long talk');
 
-  const reader = await show(browser, '/places/QH/plan?layout=rounds&people=220');
+  const reader = await show(browser, '/places/QH/plan?layout=rounds&people=320');
   await awake(reader);
   await press(reader, 'Long talk');
   await reader.waitForFunction(

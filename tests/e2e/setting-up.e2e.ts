@@ -65,7 +65,7 @@ test('approved, more people, read, set, given up, taken back: the crew sees it a
   await says(crew, '14 people, not 12');
   await awake(crew);
   for (const due of ['17:45', '20:30']) {
-    await press(crew, `Read: what has changed at Council Room, ${due}`);
+    await press(crew, `I have read it: what has changed at Council Room, ${due}`);
     await crew.waitForNetworkIdle({ idleTime: 300 });
   }
   await gone(crew, '14 people, not 12');
@@ -152,7 +152,7 @@ describe('recipes', () => {
 
 describe('the week of the crews', () => {
   const DAY = '2029-03-21';
-  const chip = '[aria-label^="Setup by"]';
+  const chip = '[data-work="Setup"]';
   const holderOf = (page: Page) =>
     page.$eval(chip, (node) => node.closest('tr')!.querySelector('th')!.textContent);
   const isHeldBy = (page: Page, name: string) =>

@@ -57,7 +57,7 @@ function News({ order }: { order: OrderView }) {
           type="button"
           className="press mt-2 h-11"
           disabled={isSending}
-          aria-label={`Read: what has changed at ${order.place}, ${order.dueText}`}
+          aria-label={`I have read it: what has changed at ${order.place}, ${order.dueText}`}
           onClick={() => void act(`${order.id}/read`, { version: order.contentVersion })}
         >
           I have read it

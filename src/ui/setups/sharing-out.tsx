@@ -33,7 +33,6 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
     event.preventDefault();
     onStep(event.key === 'ArrowUp' ? -1 : 1);
   };
-  const said = `${order.phaseText} ${order.timeText}, ${order.place || order.eventTitle}: ${order.title}${order.doubts.length ? `; ${order.doubts.join(', ')}` : ''}`;
   return (
     <li
       ref={setNodeRef}
@@ -46,11 +45,12 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
         className="block w-full cursor-pointer text-left"
         aria-describedby={attributes['aria-describedby']}
         aria-pressed={isPicked}
-        aria-label={said}
         data-order={order.id}
+        data-work={order.phaseText}
         onKeyDown={onKeyDown}
         onClick={() => onPick(!isPicked)}
       >
+        <span className="sr-only">{order.phaseText} </span>
         <span className="font-semibold tabular-nums">{order.timeText}</span> {order.place || order.eventTitle}
         <br />
         {order.title}
