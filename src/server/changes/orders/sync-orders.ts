@@ -16,7 +16,8 @@ const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.sta
   'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
 const STORED = `SELECT json_group_array(${orderColumns}) AS json
 FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
-WHERE w.occurrence_id IN (SELECT value FROM json_each($ids)) OR w.after_occurrence_id IN (SELECT value FROM json_each($ids))`;
+WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
+  UNION SELECT id FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids)))`;
 
 async function wantedDates(change: ChangeSet, claims: readonly StoredClaim[]): Promise<WantedDates> {
   const tzid = await siteZone(change.tx);
@@ -62,7 +63,8 @@ async function coverNeighbours(
   over: readonly string[],
 ): Promise<void> {
   const rows = await change.tx.rows<{ id: number; key: string }>(
-    `SELECT id, order_key AS key FROM work_order WHERE order_key IN (SELECT value FROM json_each($keys)) OR covered_by IN (SELECT value FROM json_each($over))`,
+    `SELECT id, order_key AS key FROM work_order WHERE order_key IN (SELECT value FROM json_each($keys))
+     UNION SELECT id, order_key FROM work_order WHERE covered_by IS NOT NULL AND covered_by IN (SELECT value FROM json_each($over))`,
     { keys: JSON.stringify([...covers.keys()]), over: JSON.stringify(over) },
   );
   const by = new Map(rows.map(({ id, key }) => [id, covers.get(key) ?? null]));
@@ -125,7 +127,7 @@ const partedOrders = (change: ChangeSet, parted: readonly Pair[]): Promise<Order
   parted.length
     ? change.tx.json<OrderRow[]>(
         `SELECT json_group_array(${orderColumns}) AS json FROM json_each($pairs) j
-         JOIN work_order w ON w.after_occurrence_id = j.value->>2 AND w.occurrence_id = j.value->>1 AND w.space_id = j.value->>0 AND w.origin = 'turnover'
+         CROSS JOIN work_order w ON w.after_occurrence_id IS NOT NULL AND w.after_occurrence_id = j.value->>2 AND w.occurrence_id = j.value->>1 AND w.space_id = j.value->>0 AND w.origin = 'turnover'
          JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version`,
         { pairs: JSON.stringify(parted.map(({ spaceId, before, after }) => [spaceId, before, after])) },
       )

@@ -47,6 +47,7 @@ const ORDERS = [
   `CREATE INDEX work_order_by_due ON work_order (due_min)`,
   `CREATE INDEX work_order_by_occurrence ON work_order (occurrence_id)`,
   `CREATE INDEX work_order_by_after ON work_order (after_occurrence_id) WHERE after_occurrence_id IS NOT NULL`,
+  `CREATE INDEX work_order_by_cover ON work_order (covered_by) WHERE covered_by IS NOT NULL`,
   `CREATE INDEX work_order_open_by_team ON work_order (team_id, due_min) WHERE state = 'open'`,
   `CREATE INDEX work_order_to_issue ON work_order (issue_min) WHERE issued_min IS NULL AND state = 'open'`,
 ];

@@ -145,7 +145,8 @@ async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promi
 async function removeOrders(change: ChangeSet, occurrences: readonly string[]): Promise<void> {
   const ids = JSON.stringify(occurrences.map(Number));
   const orders = await change.tx.rows<Row>(
-    'SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids)) OR after_occurrence_id IN (SELECT value FROM json_each($ids))',
+    `SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
+     UNION SELECT * FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids))`,
     { ids },
   );
   const versions = await change.tx.rows<Row>(
