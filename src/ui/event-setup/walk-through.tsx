@@ -12,7 +12,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
   return (
     <li className="grid gap-1 border-t border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span className="min-w-48 grow">
+        <span className="min-w-40 grow">
           {promised.line}
           {promised.byText && (
             <span
@@ -23,26 +23,28 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             </span>
           )}
         </span>
-        <button
-          type="button"
-          className={`press h-11 ${promised.isRight === true ? 'press-main' : ''}`}
-          disabled={isSending}
-          aria-pressed={promised.isRight === true}
-          aria-label={`Right: ${promised.line}`}
-          onClick={() => void say(promised.isRight === true ? null : true)}
-        >
-          Right
-        </button>
-        <button
-          type="button"
-          className="press h-11"
-          disabled={isSending}
-          aria-expanded={note !== null}
-          aria-label={`Not so: ${promised.line}`}
-          onClick={() => setNote(note === null ? promised.note : null)}
-        >
-          Not so
-        </button>
+        <span className="flex gap-2">
+          <button
+            type="button"
+            className={`press h-11 ${promised.isRight === true ? 'press-main' : ''}`}
+            disabled={isSending}
+            aria-pressed={promised.isRight === true}
+            aria-label={`Right: ${promised.line}`}
+            onClick={() => void say(promised.isRight === true ? null : true)}
+          >
+            Right
+          </button>
+          <button
+            type="button"
+            className="press h-11"
+            disabled={isSending}
+            aria-expanded={note !== null}
+            aria-label={`Not so: ${promised.line}`}
+            onClick={() => setNote(note === null ? promised.note : null)}
+          >
+            Not so
+          </button>
+        </span>
       </div>
       {note !== null && (
         <form
