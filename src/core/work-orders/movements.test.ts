@@ -34,6 +34,16 @@ describe('straight to the next event', () => {
   });
 });
 
+test('near wins between equals, and however many there are never over a carry', () => {
+  // To the near space go all or none of two hundred; one of the far ones saves a carry more by staying.
+  const leaving = [lot('a', 3, 100, 130, 200)];
+  const coming = [lot('near', 4, 100, 140, 200), lot('stays', 3, 100, 140, 1)];
+  const moves = plan(leaving, coming);
+  expect(moves.find(({ to }) => to === 'stays')).toMatchObject({ quantity: 1 });
+  const two = plan([lot('a', 1, 100, 130, 3)], [lot('far', 3, 100, 140, 3), lot('near', 2, 100, 140, 3)]);
+  expect(two.map(({ to, quantity }) => [to, quantity])).toEqual([['near', 3]]);
+});
+
 const anyLot = (prefix: string) =>
   fc
     .array(

@@ -38,10 +38,10 @@ interface Way {
  * What one thing saves: through the store it is carried twice; directly once; where it stays, not at all. Near wins over
  * far between equals, and never over a carry.
  */
-export function savedCarries(leaving: Lot, coming: Lot): number {
-  return leaving.spaceId === coming.spaceId ? 2 : 1;
-}
-const NEAR = 0.01;
+export const savedCarries = (leaving: Lot, coming: Lot): number =>
+  leaving.spaceId === coming.spaceId ? 2 : 1;
+// So little that all of a lot together never outweighs one carry.
+const NEAR = 1e-6;
 
 function wayBetween(leaving: Lot, coming: Lot, from: number, to: number, carry: CarryMinutes): Way | null {
   const minutes = leaving.spaceId === coming.spaceId ? 0 : carry(leaving.typeId);

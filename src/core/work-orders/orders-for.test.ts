@@ -65,6 +65,26 @@ describe('orders of an approved date', () => {
     expect(orders(orderedDate(), [set, sound])).toHaveLength(1);
   });
 
+  test('before and after the event every thing is carried once, whoever else works there', () => {
+    const some = [
+      recipe({ id: 11, checklist: ['Labels out'] }),
+      recipe({ id: 12, quantities: [{ name: 'Cloth', store: '', formula: '1' }] }),
+      set,
+      recipe({ id: 13, per: 'date', checklist: ['Lamps'] }),
+      recipe({ id: 14, phase: 'strike', teamId: 3 }),
+      clear,
+    ];
+    const carriers = (recipes: typeof some) =>
+      orders(orderedDate({ chairs: 12 }), recipes)
+        .filter(({ content }) => content.equipment.length > 0)
+        .map(({ key }) => key);
+    expect(carriers(some)).toEqual(['11:5:0:setup', '14:5:0:strike']);
+    // One that is named for it goes before all others, also where it is for the date as a whole.
+    const named = recipe({ id: 15, per: 'date', when: { ...ANY_DATE, equipment: [CHAIRS] } });
+    expect(carriers([...some, named])).toEqual(['14:5:0:strike', '15:5:date:setup']);
+    expect(carriers([some[1]!, some[3]!])).toEqual(['12:5:0:setup']);
+  });
+
   test('a service is one order for the date, with what was answered', () => {
     const tea = recipe({ id: 's3', per: 'date', due: 'event-start', when: { ...ANY_DATE, services: [3] } });
     const answers = [{ question: 'Served?', answer: 'at the tables' }];

@@ -1,4 +1,4 @@
-import type { CategoryId, OccurrenceId, PersonId, SpaceId } from '../ids';
+import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '../ids';
 import { hostSpan, occupiedOf, type ClaimContent } from '../occupancy/bands';
 import { furnitureFor } from '../seating/furniture';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
@@ -158,7 +158,7 @@ function spanOf(
  * A recipe that names nothing in particular is about setting and clearing. Where there is nothing to carry, no minute
  * of the crew and no word from the host, there is no such work.
  */
-function hasWork(subject: Subject, recipe: Recipe): boolean {
+function hasWork(subject: Subject, recipe: Recipe, about: About): boolean {
   const { services, categories, equipment } = recipe.when;
   if (
     recipe.isByHand ||
@@ -173,7 +173,7 @@ function hasWork(subject: Subject, recipe: Recipe): boolean {
     recipe.phase === 'setup' ? setupMin : strikeMin,
   );
   const hasWord = recipe.phase === 'setup' && subject.date.notes !== '';
-  return sum(minutes) > 0 || itemsOf(subject).length > 0 || hasWord;
+  return sum(minutes) > 0 || carried(subject, recipe, about).length > 0 || hasWord;
 }
 
 function workOf(subject: Subject, recipe: Recipe, minutes: number): number {
@@ -182,24 +182,42 @@ function workOf(subject: Subject, recipe: Recipe, minutes: number): number {
   return computed?.ok ? computed.value : recipe.crew * minutes;
 }
 
-/** Equipment that a recipe is about is carried by it, and not by those that are about anything. */
-function carried(subject: Subject, recipe: Recipe, others: readonly Recipe[]) {
+const isBandWork = ({ per, phase, when, workFormula, crew, isByHand, quantities }: Recipe): boolean =>
+  !isByHand &&
+  !quantities.length &&
+  per === 'space' &&
+  phase !== 'attendance' &&
+  workFormula === null &&
+  crew > 0 &&
+  !when.services.length &&
+  !when.categories.length &&
+  !when.equipment.length;
+
+/** All recipes that are about a space of the date, or about the date as a whole, in one order wherever they are looked at. */
+type About = (spaceIndex: number) => readonly Recipe[];
+
+/** How well a recipe is suited to carry a thing: named for it, setting or clearing as such, at a pinch any other work. */
+function suits(recipe: Recipe, typeId: EquipmentTypeId): number {
   const { equipment, services } = recipe.when;
-  if (recipe.phase === 'attendance' || recipe.isByHand) return [];
-  const named = new Set(
-    others.flatMap((other) =>
-      other.phase === recipe.phase && other.id !== recipe.id ? other.when.equipment : [],
-    ),
-  );
-  return itemsOf(subject).filter(({ typeId }) =>
-    equipment.length ? equipment.includes(typeId) : !services.length && !named.has(typeId),
-  );
+  if (recipe.phase === 'attendance' || recipe.isByHand) return 0;
+  if (equipment.length) return equipment.includes(typeId) ? 3 : 0;
+  if (services.length) return 0;
+  return isBandWork(recipe) ? 2 : 1;
+}
+
+/** What a recipe carries: before and after an event every thing is carried by one recipe alone, the best suited and first of them. */
+function carried(subject: Subject, recipe: Recipe, about: About) {
+  return itemsOf(subject).filter(({ typeId, spaceIndex }) => {
+    const ofPhase = about(spaceIndex).filter(({ phase }) => phase === recipe.phase);
+    const best = Math.max(...ofPhase.map((each) => suits(each, typeId)));
+    return best > 0 && ofPhase.find((each) => suits(each, typeId) === best) === recipe;
+  });
 }
 
 /** Work that has to be done before the space is given to the crew is done elsewhere, in its own minutes. */
 const elsewhere = (due: EpochMinute, workMin: number): EpochMinute => addMinutes(due, -Math.max(1, workMin));
 
-function contentOf(subject: Subject, recipe: Recipe, about: readonly Recipe[]): OrderContent {
+function contentOf(subject: Subject, recipe: Recipe, about: About): OrderContent {
   const { date, slot } = subject;
   const { from, due, minutes } = spanOf(subject, recipe);
   const spaces = date.spaces.filter((_, index) => slot === null || index === slot);
@@ -238,17 +256,7 @@ function contentOf(subject: Subject, recipe: Recipe, about: readonly Recipe[]): 
   };
 }
 
-const isBandWork = ({ per, phase, when, workFormula, crew, isByHand }: Recipe): boolean =>
-  !isByHand &&
-  per === 'space' &&
-  phase !== 'attendance' &&
-  workFormula === null &&
-  crew > 0 &&
-  !when.services.length &&
-  !when.categories.length &&
-  !when.equipment.length;
-
-function orderFor(subject: Subject, recipe: Recipe, about: readonly Recipe[], tzid: string): WantedOrder {
+function orderFor(subject: Subject, recipe: Recipe, about: About, tzid: string): WantedOrder {
   const { date, slot } = subject;
   const content = contentOf(subject, recipe, about);
   return {
@@ -272,17 +280,25 @@ function orderFor(subject: Subject, recipe: Recipe, about: readonly Recipe[], tz
 export const formulaValuesOf = (date: OrderedDate, slot: number | null, recipe: Recipe): FormulaValues =>
   valuesOf({ date, slot, edges: edgesOf(date.claim, slot) }, recipe);
 
-/** The orders an approved date needs: each recipe that is about it once, or once for each of its spaces where there is work. */
+/**
+ * The orders an approved date needs: each recipe that is about it once, or once for each of its spaces where there is
+ * work.
+ */
 export function ordersFor(date: OrderedDate, recipes: readonly Recipe[], tzid: string): WantedOrder[] {
-  const perSpace = subjectsOf(date, 'space');
-  const perDate = subjectsOf(date, 'date');
-  return [...perSpace, ...perDate].flatMap((subject) => {
-    const facts = factsOf(subject);
-    const about = recipes.filter(
-      (recipe) => (recipe.per === 'date') === (subject.slot === null) && isAbout(recipe.when, facts),
-    );
-    return about
-      .filter((recipe) => hasWork(subject, recipe))
-      .map((recipe) => orderFor(subject, recipe, about, tzid));
-  });
+  const [whole] = subjectsOf(date, 'date') as [Subject];
+  const ofWhole = recipes.filter((recipe) => recipe.per === 'date' && isAbout(recipe.when, factsOf(whole)));
+  const perSpace = subjectsOf(date, 'space').map((subject) => ({
+    subject,
+    own: recipes.filter((recipe) => recipe.per === 'space' && isAbout(recipe.when, factsOf(subject))),
+  }));
+  // Who carries a thing is settled among all who come to its space, for the space or for the date.
+  const abouts = perSpace.map(({ own }) =>
+    recipes.filter((recipe) => own.includes(recipe) || ofWhole.includes(recipe)),
+  );
+  const about: About = (spaceIndex) => abouts[spaceIndex] ?? ofWhole;
+  return [...perSpace, { subject: whole, own: ofWhole }].flatMap(({ subject, own }) =>
+    own
+      .filter((recipe) => hasWork(subject, recipe, about))
+      .map((recipe) => orderFor(subject, recipe, about, tzid)),
+  );
 }

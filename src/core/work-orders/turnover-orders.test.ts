@@ -1,7 +1,9 @@
 import fc from 'fast-check';
+import type { EquipmentTypeId } from '../ids';
 import type { Layout } from '../seating/capacity';
 import { orderedDate, recipe, START } from '../../../tests/builders/orders';
 import { edgesOf, ordersFor } from './orders-for';
+import { ANY_DATE } from './recipe';
 import {
   MOST_BETWEEN_RESET_MIN,
   MOST_STANDING_MIN,
@@ -57,6 +59,29 @@ describe('between two events in one space', () => {
       bring: [{ quantity: 10 }],
     });
     expect(between({}, { layout: 'theatre', start: START + 260 })).toEqual([]);
+  });
+
+  test('what another team carries stays theirs, and no line of a checklist is lost', () => {
+    const sound = { ...ANY_DATE, equipment: [7 as EquipmentTypeId] };
+    const some = [
+      recipe({ id: 1, checklist: ['Lids on'] }),
+      recipe({ id: 2, phase: 'strike', due: 'occupied-end', checklist: ['Windows shut', 'Lids on'] }),
+      recipe({ id: 3, teamId: 2, when: sound }),
+      recipe({ id: 4, teamId: 2, phase: 'strike', due: 'occupied-end', when: sound }),
+    ];
+    const slot = (more: Parameters<typeof orderedDate>[0]): StandingSlot => {
+      const date = orderedDate({ chairs: 12, ...more });
+      return { date, slot: 0, orders: ordersFor(date, some, 'Europe/London') };
+    };
+    const both = pair(slot({}), slot({ occurrence: 6, start: START + 400, chairs: 20 }));
+    const [merged, ...more] = turnoverOrders(both, () => false);
+    expect(more).toEqual([]);
+    expect(merged!.covers).toEqual(['2:5:0:strike', '1:6:0:setup']);
+    expect(merged!.order.content).toMatchObject({
+      equipment: [],
+      checklist: ['Windows shut', 'Lids on'],
+      turnover: { kind: 'keep', stays: [], takeAway: [] },
+    });
   });
 
   test('nothing is left standing for longer than a night, and nothing that is done is merged', () => {

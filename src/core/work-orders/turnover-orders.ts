@@ -41,17 +41,29 @@ interface Counted extends OrderedThing {
   readonly typeId: EquipmentTypeId;
 }
 
-function thingsAt({ date, slot }: StandingSlot): Map<EquipmentTypeId, Counted> {
+/** What these orders of a slot carry; what other teams carry is none of theirs. */
+function thingsOf(
+  { date, slot }: StandingSlot,
+  orders: readonly WantedOrder[],
+): Map<EquipmentTypeId, Counted> {
+  const carried = new Set(orders.flatMap(({ content }) => content.equipment.map(({ name }) => name)));
   const things = new Map<EquipmentTypeId, Counted>();
   date.claim.equipment.forEach((item, index) => {
-    if (item.spaceIndex !== slot) return;
+    const { name, store } = date.equipment[index]!;
+    if (item.spaceIndex !== slot || !carried.has(name)) return;
     const quantity = (things.get(item.typeId)?.quantity ?? 0) + item.quantity;
-    things.set(item.typeId, { ...date.equipment[index]!, typeId: item.typeId, quantity });
+    things.set(item.typeId, { name, store, typeId: item.typeId, quantity });
   });
   return things;
 }
 
 const spaceOf = ({ date, slot }: StandingSlot) => date.claim.spaces[slot]!;
+
+/** What one team would do without a turnover. */
+export interface Separately {
+  readonly clearing: readonly WantedOrder[];
+  readonly setting: readonly WantedOrder[];
+}
 
 interface Moved {
   readonly bring: Counted[];
@@ -61,8 +73,8 @@ interface Moved {
   readonly tripMin: number;
 }
 
-function moved(pair: TurnoverPair): Moved {
-  const [before, after] = [thingsAt(pair.before), thingsAt(pair.after)];
+function moved(pair: TurnoverPair, { clearing, setting }: Separately): Moved {
+  const [before, after] = [thingsOf(pair.before, clearing), thingsOf(pair.after, setting)];
   const types = [...new Set([...before.keys(), ...after.keys()])].map((type) => {
     const thing = (before.get(type) ?? after.get(type))!;
     const [has, needs] = [before.get(type)?.quantity ?? 0, after.get(type)?.quantity ?? 0];
@@ -95,14 +107,11 @@ const plain = ({ name, store, quantity }: Counted): OrderedThing => ({ name, qua
 /**
  * What one team does between two events when it does not clear and set separately: all stays as it is, something is
  * topped up, or the room is reset with what both need left in it. Null where that saves nothing, or where the events are
- * too far apart. `clearMin` and `setMin` are the person-minutes of doing both separately.
+ * too far apart.
  */
-export function turnoverOf(
-  pair: TurnoverPair,
-  clearMin: number,
-  setMin: number,
-  crew: number,
-): Turnover | null {
+export function turnoverOf(pair: TurnoverPair, orders: Separately): Turnover | null {
+  const [clearMin, setMin] = [total(orders.clearing), total(orders.setting)];
+  const crew = crewOf([...orders.clearing, ...orders.setting]);
   const [a, b] = [spaceOf(pair.before), spaceOf(pair.after)];
   const [left, taken] = [
     edgesOf(pair.before.date.claim, pair.before.slot),
@@ -110,7 +119,7 @@ export function turnoverOf(
   ];
   const between = taken['access-start'] - left['exit-end'];
   if (between < 0) return null;
-  const { bring, takeAway, stays, tripMin } = moved(pair);
+  const { bring, takeAway, stays, tripMin } = moved(pair, orders);
   const things = { bring: bring.map(plain), takeAway: takeAway.map(plain), stays: stays.map(plain) };
   const separately = clearMin + setMin;
   if (setupKeyOf(a) === setupKeyOf(b)) {
@@ -160,21 +169,24 @@ export function turnoverOrders(pair: TurnoverPair, isDone: (key: string) => bool
     const setting = setups.filter((order) => order.teamId === teamId);
     const both = [...clearing, ...setting];
     if (!setting.length || both.some(({ key }) => isDone(key))) return [];
-    const turnover = turnoverOf(pair, total(clearing), total(setting), crewOf(both));
+    const turnover = turnoverOf(pair, { clearing, setting });
     if (!turnover) return [];
-    return [
-      { order: turnoverOrder(pair, teamId, setting[0]!, turnover), covers: both.map(({ key }) => key) },
-    ];
+    const order = turnoverOrder(pair, { clearing, setting }, turnover);
+    return [{ order, covers: both.map(({ key }) => key) }];
   });
 }
 
 function turnoverOrder(
-  pair: TurnoverPair,
-  teamId: number,
-  setting: WantedOrder,
+  { before, after }: TurnoverPair,
+  { clearing, setting: settings }: Separately,
   turnover: Turnover,
 ): WantedOrder {
-  const { before, after } = pair;
+  const [setting] = settings as [WantedOrder];
+  const { teamId } = setting;
+  // Nothing that was to be gone through is lost by doing both in one piece.
+  const checklist = [
+    ...new Set([...clearing, ...settings].flatMap(({ content }) => content.checklist ?? [])),
+  ];
   const space = spaceOf(before);
   const left = edgesOf(before.date.claim, before.slot)['exit-end'];
   const { kind, savedMin, bring, takeAway, stays, workMin } = turnover;
@@ -189,7 +201,8 @@ function turnoverOrder(
     workMin,
     content: {
       ...setting.content,
-      equipment: turnover.bring,
+      equipment: bring,
+      ...(checklist.length > 0 && { checklist }),
       fromMin: Math.min(left, addMinutes(setting.content.dueMin, -1)) as EpochMinute,
       turnover: {
         kind,
