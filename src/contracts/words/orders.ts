@@ -51,7 +51,8 @@ const FIELD_WORDS = {
   dueMin: 'to be done by',
 } as const;
 
-const layoutText = (layout: string): string =>
+/** How an order says its layout; one for each space where it is about several. */
+export const layoutText = (layout: string): string =>
   layout
     .split(' + ')
     .map((each) => LAYOUT_WORDS[each as Layout] ?? each)

@@ -9,4 +9,4 @@ import { orderRoute } from './order-route';
 export const eventRoute = <Body>(
   body: z.ZodType<Body>,
   run: (ctx: SignedInContext, id: OccurrenceId, body: Body) => Promise<Outcome<MarkReply>>,
-) => orderRoute('order.mark', body, (ctx, id, input) => run(ctx, id as OccurrenceId, input));
+) => orderRoute(body, (ctx, id, input) => run(ctx, id as OccurrenceId, input));

@@ -1,21 +1,11 @@
 import type { z } from 'zod';
 import type { MarkReply } from '@/contracts/mark-order';
-import { refuse, type Outcome } from '@/contracts/refusal';
-import type { Action } from '../auth/policy';
+import type { Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../context';
-import { signedIn, writeRoute } from './route';
+import { numberedRoute } from './numbered-route';
 
-/** A POST about one order, or one problem, whose number stands in the address. */
+/** A POST by which the crew or the office does something to one order, or to one problem of it. */
 export const orderRoute = <Body>(
-  action: Action,
   body: z.ZodType<Body>,
   run: (ctx: SignedInContext, id: number, body: Body) => Promise<Outcome<MarkReply>>,
-) =>
-  writeRoute<Body, MarkReply>({
-    action,
-    body,
-    run: async (ctx, input, { id }) =>
-      /^\d{1,15}$/.test(id ?? '')
-        ? run(signedIn(ctx), Number(id), input)
-        : refuse({ code: 'not-found', what: 'such order' }),
-  });
+) => numberedRoute({ action: 'order.mark', body, what: 'such order', run });

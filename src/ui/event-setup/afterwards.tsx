@@ -1,8 +1,8 @@
 'use client';
 import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { useDeed } from './use-deed';
 
 function Count({ event }: { event: EventSetup }) {
   const { act, error, said } = useDeed();
@@ -41,7 +41,7 @@ function Count({ event }: { event: EventSetup }) {
           {said && 'kept'}
         </span>
       </div>
-      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <RefusalNote error={error} />
     </div>
   );
 }
@@ -103,7 +103,7 @@ function Names({ event }: { event: EventSetup }) {
           </button>
         </div>
       </form>
-      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <RefusalNote error={error} />
     </details>
   );
 }
@@ -180,7 +180,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           Note it
         </button>
       </form>
-      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <RefusalNote error={error} />
     </div>
   );
 }

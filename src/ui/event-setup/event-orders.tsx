@@ -1,9 +1,9 @@
 'use client';
 import type { EventSetup } from '@/contracts/event-setup';
 import { OrderCard } from '@/ui/setups/order-card';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { HandOrderForm } from './hand-order-form';
-import { useDeed } from './use-deed';
 
 /** The orders of a date; the office issues what is to be issued later, and makes more by hand. */
 export function EventOrders({ event }: { event: EventSetup }) {

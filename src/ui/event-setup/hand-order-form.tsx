@@ -3,10 +3,10 @@ import { useState, type SyntheticEvent } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { RECIPE_PHASES } from '@/core/work-orders/recipe';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { EdgeField, Labelled, TeamFields } from '@/ui/setups/recipe-fields';
 import { bodyOf, NEW_RECIPE, type RecipeFields } from '@/ui/setups/recipe-form-model';
-import { useDeed } from './use-deed';
 
 const EMPTY: RecipeFields = { ...NEW_RECIPE, per: 'date' };
 

@@ -3,8 +3,8 @@ import { useId, useState, type SyntheticEvent } from 'react';
 import type { EventSetup, ServiceLineView } from '@/contracts/event-setup';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { useDeed } from './use-deed';
 
 function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
   const { act, error, said, isSending, faultOf } = useDeed();
@@ -56,7 +56,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
       </span>
       {error && (
         <div className="basis-full">
-          <RefusalNote error={{ ...error, message: error.fields[0]?.message ?? error.message }} />
+          <RefusalNote error={error} />
         </div>
       )}
     </form>

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import type { EventSetup, PromisedLine } from '@/contracts/event-setup';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { useDeed } from './use-deed';
 
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
   const { act, error, isSending } = useDeed();

@@ -1,10 +1,7 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState, type SyntheticEvent } from 'react';
-import type { HouseReply } from '@/contracts/house';
-import type { ErrorReply } from '@/contracts/refusal';
 import type { OwnLayout, PlanQuery } from '@/contracts/seating';
-import { send } from '@/ui/hooks/send';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 interface OwnLayoutsProps {
@@ -17,24 +14,13 @@ interface OwnLayoutsProps {
 
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
 export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
-  const router = useRouter();
   const [name, setName] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
-  const act = async (path: string, body: Readonly<Record<string, unknown>>) => {
-    if (isSending) return;
-    setSending(true);
-    const reply = await send<HouseReply>('POST', path, { key: crypto.randomUUID(), ...body });
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    if (reply.ok) setName('');
-    router.refresh();
-  };
+  const { act, error, isSending } = useDeed();
   if (!own.length && !mayKeep) return null;
   const keep = (event: SyntheticEvent) => {
     event.preventDefault();
     const { people: _, wheelchairs: __, ...ways } = query;
-    void act('/api/own-layouts', { name, query: ways });
+    void act('/api/own-layouts', { name, query: ways }).then((isDone) => isDone && setName(''));
   };
   return (
     <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
@@ -77,7 +63,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
           </button>
         </form>
       )}
-      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <RefusalNote error={error} />
     </section>
   );
 }

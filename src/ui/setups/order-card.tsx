@@ -2,10 +2,10 @@
 import type { OrderThing, OrderView } from '@/contracts/orders';
 import { setupsSheetHref } from '@/contracts/setups-sheet';
 import Link from '@/ui/primitives/link';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { OrderChecklist } from './order-checklist';
 import { OrderSaid } from './order-said';
-import { useOrderAction } from './use-order-action';
 
 function Things({ things, way }: { readonly things: readonly OrderThing[]; readonly way: string }) {
   if (!things.length) return null;
@@ -42,7 +42,7 @@ function TurnoverLines({ order }: { order: OrderView }) {
 
 /** What has changed since the team read it, and a press that says it was read. */
 function News({ order }: { order: OrderView }) {
-  const { act, error, isSending } = useOrderAction();
+  const { act, error, isSending } = useDeed();
   if (!order.changes.length) return null;
   return (
     <div className="mt-2 border-l-4 border-l-look bg-sunk px-3 py-2" role="status">
@@ -58,7 +58,7 @@ function News({ order }: { order: OrderView }) {
           className="press mt-2 h-11"
           disabled={isSending}
           aria-label={`I have read it: what has changed at ${order.place}, ${order.dueText}`}
-          onClick={() => void act(`${order.id}/read`, { version: order.contentVersion })}
+          onClick={() => void act(`/api/orders/${order.id}/read`, { version: order.contentVersion })}
         >
           I have read it
         </button>
@@ -92,7 +92,7 @@ function headline({ phase, origin, turnover, layout, people, wheelchairs, title 
 }
 
 function DoneButton({ order }: { order: OrderView }) {
-  const { act, error, isSending } = useOrderAction();
+  const { act, error, isSending } = useDeed();
   const isDone = order.state === 'done';
   return (
     <div className="w-full sm:w-44">
@@ -101,7 +101,7 @@ function DoneButton({ order }: { order: OrderView }) {
         className={`press h-14 w-full text-lg ${isDone ? '' : 'press-main'}`}
         disabled={isSending}
         onClick={() =>
-          void act(String(order.id), { version: order.version, state: isDone ? 'open' : 'done' })
+          void act(`/api/orders/${order.id}`, { version: order.version, state: isDone ? 'open' : 'done' })
         }
         aria-label={`${isDone ? 'Open again' : 'Done'}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
       >

@@ -1,12 +1,12 @@
 'use client';
 import { useOptimistic, useTransition } from 'react';
 import type { OrderView } from '@/contracts/orders';
-import { useOrderAction } from './use-order-action';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 /** Lines to tick, each saved by itself as soon as it is touched. */
 export function OrderChecklist({ order }: { order: OrderView }) {
-  const { act, error } = useOrderAction();
+  const { act, error } = useDeed();
   const [, startTransition] = useTransition();
   const [lines, touch] = useOptimistic(order.checklist, (all, touched: string) =>
     all.map((each) => (each.line === touched ? { ...each, isTicked: !each.isTicked } : each)),
@@ -15,7 +15,7 @@ export function OrderChecklist({ order }: { order: OrderView }) {
   const tick = (line: string, isTicked: boolean) =>
     startTransition(async () => {
       touch(line);
-      await act(`${order.id}/ticks`, { line, isTicked });
+      await act(`/api/orders/${order.id}/ticks`, { line, isTicked });
     });
   return (
     <fieldset className="mt-2">

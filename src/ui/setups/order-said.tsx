@@ -3,11 +3,11 @@ import { useId, useState, type ReactNode } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { OrderNote, OrderView } from '@/contracts/orders';
 import { useFiles } from '@/ui/files/use-files';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { useOrderAction } from './use-order-action';
 
 function Said({ note, order }: { note: OrderNote; order: OrderView }) {
-  const { act, error, isSending } = useOrderAction();
+  const { act, error, isSending } = useDeed();
   const isOpenProblem = note.kind === 'problem' && note.solvedText === null;
   return (
     <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-clash' : 'border-l-rule'}`}>
@@ -37,7 +37,7 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
           className="press mt-1"
           disabled={isSending}
           aria-label={`Solved: ${note.text}, ${order.place}`}
-          onClick={() => void act(`problems/${note.id}`, {})}
+          onClick={() => void act(`/api/orders/problems/${note.id}`, {})}
         >
           Solved
         </button>
@@ -84,14 +84,14 @@ function Picture({
 }
 
 function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
-  const { act, error, isSending } = useOrderAction();
+  const { act, error, isSending } = useDeed();
   const [text, setText] = useState('');
   const [lines, setLines] = useState<readonly FileLine[]>([]);
   const files = useFiles(lines, setLines, true);
   const id = useId();
   const say = async (kind: OrderNote['kind']) => {
     if (!(await files.settled())) return;
-    if (await act(`${order.id}/notes`, { kind, text, file: lines.at(-1)?.key ?? null })) onSaid();
+    if (await act(`/api/orders/${order.id}/notes`, { kind, text, file: lines.at(-1)?.key ?? null })) onSaid();
   };
   return (
     <form
@@ -121,7 +121,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
           It is a problem
         </button>
       </div>
-      {error && <RefusalNote error={{ ...error, message: error.fields[0]?.message ?? error.message }} />}
+      {error && <RefusalNote error={error} />}
     </form>
   );
 }

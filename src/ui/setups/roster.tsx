@@ -1,34 +1,12 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useId, useState, type SyntheticEvent } from 'react';
-import type { HouseReply } from '@/contracts/house';
-import type { ErrorReply } from '@/contracts/refusal';
 import type { WeekView } from '@/contracts/week-load';
-import { send } from '@/ui/hooks/send';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 type Team = NonNullable<WeekView['team']>;
 
-/** Sends one change of people or shifts at a time and says what it did. */
-function useRosterAction() {
-  const router = useRouter();
-  const [said, setSaid] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
-  const act = async (path: string, body: Readonly<Record<string, unknown>>) => {
-    if (isSending) return false;
-    setSending(true);
-    const reply = await send<HouseReply>('POST', `/api/${path}`, { key: crypto.randomUUID(), ...body });
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    setSaid(reply.ok ? `${reply.value.summary}.` : '');
-    router.refresh();
-    return reply.ok;
-  };
-  return { act, said, error, isSending };
-}
-
-type Act = ReturnType<typeof useRosterAction>['act'];
+type Act = ReturnType<typeof useDeed>['act'];
 
 function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; act: Act }) {
   const id = useId();
@@ -42,7 +20,7 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
     // A shift that ends at an earlier hour ends on the day after.
     const last =
       to > from ? date : new Date(Date.parse(`${date}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-    void act('shifts', {
+    void act('/api/shifts', {
       teamId: team.id,
       personId: who ? Number(who) : null,
       people: who ? 1 : Number(people),
@@ -137,7 +115,7 @@ function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; ac
             type="button"
             className="press px-2 py-0.5"
             aria-label={`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
-            onClick={() => void act(`shifts/${id}/remove`, {})}
+            onClick={() => void act(`/api/shifts/${id}/remove`, {})}
           >
             Take off
           </button>
@@ -160,7 +138,9 @@ function Members({ team, act }: { team: Team; act: Act }) {
               type="button"
               className="press px-2 py-0.5"
               aria-label={`Out of the team: ${person.name}`}
-              onClick={() => void act(`teams/${team.id}/members`, { personId: person.id, isMember: false })}
+              onClick={() =>
+                void act(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
+              }
             >
               Out of the team
             </button>
@@ -172,7 +152,7 @@ function Members({ team, act }: { team: Team; act: Act }) {
           className="mt-2 flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            if (who) void act(`teams/${team.id}/members`, { personId: Number(who), isMember: true });
+            if (who) void act(`/api/teams/${team.id}/members`, { personId: Number(who), isMember: true });
             setWho('');
           }}
         >
@@ -205,16 +185,16 @@ function Members({ team, act }: { team: Team; act: Act }) {
 
 /** Who is in a team and when they are on shift. */
 export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
-  const { act, said, error } = useRosterAction();
+  const { act, said, error } = useDeed();
   return (
     <section className="sheet mt-4 grid gap-4 p-4" aria-labelledby="roster">
       <h2 id="roster" className="text-xl">
         {team.name}: people and shifts
       </h2>
       <p role="status" className="font-semibold">
-        {said}
+        {said && `${said}.`}
       </p>
-      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <RefusalNote error={error} />
       <ShiftForm key={`${team.id} ${days[0]!.date}`} team={team} days={days} act={act} />
       <ShiftList team={team} days={days} act={act} />
       <Members team={team} act={act} />

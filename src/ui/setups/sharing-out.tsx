@@ -11,8 +11,8 @@ import {
 import { useId, useState, type KeyboardEvent } from 'react';
 import type { WeekOrder, WeekView } from '@/contracts/week-load';
 import Link from '@/ui/primitives/link';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { useOrderAction } from './use-order-action';
 
 type Team = NonNullable<WeekView['team']>;
 /** Somebody of the team, or null: whoever is there. */
@@ -170,13 +170,13 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
 
 /** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
 export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
-  const { act, error, isSending } = useOrderAction();
+  const { act, error, isSending } = useDeed();
   const [picked, setPicked] = useState<readonly number[]>([]);
   // A press that hardly moves picks; one that moves drags.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const holders: Holder[] = [{ id: null, name: 'Whoever is there' }, ...team.people];
   const give = async (orders: readonly number[], personId: number | null) => {
-    if (await act('assign', { orders, personId })) setPicked([]);
+    if (await act('/api/orders/assign', { orders, personId })) setPicked([]);
   };
   const step = async (order: WeekOrder, by: 1 | -1) => {
     const at = holders.findIndex(({ id }) => id === order.personId);
@@ -202,9 +202,11 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         canIssue={chosen.some(({ isIssued }) => !isIssued)}
         isSending={isSending}
         onGive={(holder) => void give(picked, holder)}
-        onIssue={() => void act('issue', { orders: picked }).then((isDone) => isDone && setPicked([]))}
+        onIssue={() =>
+          void act('/api/orders/issue', { orders: picked }).then((isDone) => isDone && setPicked([]))
+        }
       />
-      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <RefusalNote error={error} />
       <div className="overflow-x-auto">
         <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
           <caption className="sr-only">Orders of {team.name} by person and day</caption>

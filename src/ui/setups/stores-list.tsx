@@ -1,11 +1,11 @@
 'use client';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { StoreLine, StoresDay } from '@/contracts/stores';
+import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { useOrderAction } from './use-order-action';
 
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
-  const { act, error, isSending } = useOrderAction();
+  const { act, error, isSending } = useDeed();
   const id = useId();
   const [counted, setCounted] = useState(
     String(line.returned?.counted ?? (line.quantity ?? 0) + line.movedDirectly),
@@ -16,7 +16,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
   const submit = async (event: SyntheticEvent) => {
     event.preventDefault();
     const body = { typeId: line.typeId, counted: Number(counted), damaged: Number(damaged), note };
-    if (await act(`${line.orderId}/returns`, body)) onDone();
+    if (await act(`/api/orders/${line.orderId}/returns`, body)) onDone();
   };
   return (
     <form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void submit(event)}>
@@ -59,7 +59,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
       </button>
       {error && (
         <div className="basis-full">
-          <RefusalNote error={{ ...error, message: error.fields[0]?.message ?? error.message }} />
+          <RefusalNote error={error} />
         </div>
       )}
     </form>

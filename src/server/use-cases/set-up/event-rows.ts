@@ -6,6 +6,7 @@ import type { Named } from '@/contracts/recipes';
 import type { Reader } from '../../db/connection';
 import { ORDER_FROM, ORDER_JSON, type OrderRow } from './order-view';
 import { IS_OWN } from './own-orders';
+import { TEAMS_WITH_PEOPLE } from './team-people';
 
 export interface ServiceRow {
   readonly id: number;
@@ -74,8 +75,7 @@ const EVENT = `SELECT json_object(
   'followUps', (SELECT json_group_array(json_object('id', f.id, 'text', f.text, 'due', f.due_date, 'who', p.name, 'at', f.at_min, 'doneAt', f.done_min,
     'doneBy', (SELECT q.name FROM person q WHERE q.id = f.done_by_id)) ORDER BY f.done_min IS NOT NULL, f.due_date IS NULL, f.due_date, f.id)
     FROM follow_up f JOIN person p ON p.id = f.by_id WHERE f.request_id = (SELECT request_id FROM occurrence WHERE id = $date)),
-  'teams', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name)
-    FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t)) AS json`;
+  'teams', ${TEAMS_WITH_PEOPLE}) AS json`;
 
 export const eventRows = (
   reader: Reader,

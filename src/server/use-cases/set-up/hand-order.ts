@@ -9,6 +9,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { recipeRow } from './recipe-row';
+import { teamFaults } from './team-people';
 
 /**
  * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
@@ -23,17 +24,8 @@ export async function makeHandOrder(
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
     if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
-    const [team] = await change.tx.rows('SELECT 1 FROM team WHERE id = $id', { id: input.teamId });
-    if (!team) return refuse({ code: 'bad-input', fields: [{ path: 'teamId', message: 'Choose a team.' }] });
-    const [member] = await change.tx.rows(
-      'SELECT 1 FROM team_member WHERE team_id = $team AND person_id = $person',
-      { team: input.teamId, person: input.personId },
-    );
-    if (input.personId !== null && !member)
-      return refuse({
-        code: 'bad-input',
-        fields: [{ path: 'personId', message: 'Choose somebody of the team, or nobody.' }],
-      });
+    const faults = await teamFaults(change.tx, input);
+    if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const dates = await change.tx.rows<{ id: OccurrenceId }>(
       `SELECT o.id FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = $request AND o.state = 'approved' AND c.end_min > $now`,
       { request: request.id, now: change.at },

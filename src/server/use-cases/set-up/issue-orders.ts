@@ -1,12 +1,13 @@
 import { countText } from '@/contracts/words/when';
 import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { PersonId, RequestId } from '@/core/ids';
+import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
+import { teamFaults } from './team-people';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
 const LOT = 500;
@@ -84,24 +85,6 @@ export async function issueOrders(
   });
 }
 
-async function worksFor(
-  change: ChangeSet,
-  person: PersonId,
-  teams: readonly number[],
-): Promise<string | null> {
-  const [known] = await change.tx.rows<{ name: string }>(
-    'SELECT name FROM person WHERE id = $person AND retired_at IS NULL',
-    { person },
-  );
-  if (!known) return 'There is nobody of that name any more.';
-  const rows = await change.tx.rows<{ name: string }>(
-    `SELECT t.name FROM team t WHERE t.id IN (SELECT value FROM json_each($teams))
-     AND NOT EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = t.id AND m.person_id = $person)`,
-    { person, teams: JSON.stringify(teams) },
-  );
-  return rows.length ? `${known.name} is not in the team ${rows[0]!.name}. Choose somebody who is.` : null;
-}
-
 /** Gives orders to somebody of their team, or back to the team. */
 export async function assignOrders(
   ctx: SignedInContext,
@@ -111,9 +94,10 @@ export async function assignOrders(
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;
-    const teams = [...new Set(orders.value.map(({ team_id }) => team_id))];
-    const fault = input.personId === null ? null : await worksFor(change, input.personId, teams);
-    if (fault) return refuse({ code: 'bad-input', fields: [{ path: 'personId', message: fault }] });
+    for (const teamId of new Set(orders.value.map(({ team_id }) => team_id))) {
+      const faults = await teamFaults(change.tx, { teamId, personId: input.personId });
+      if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+    }
     await change.updateVersioned('work_order', input.orders, { person_id: input.personId });
     return done({ changed: orders.value.length, summary: action });
   });

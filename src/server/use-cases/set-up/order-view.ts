@@ -1,4 +1,4 @@
-import { isSeated, LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { isSeated, LAYOUTS } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, timeOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -6,8 +6,7 @@ import { differences, type OrderContent } from '@/core/work-orders/order-content
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
 import type { OrderNote, OrderThing, OrderView, TurnoverView } from '@/contracts/orders';
 import { planHref } from '@/contracts/seating';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
-import { differenceText, phaseText, TURNOVER_WORDS } from '@/contracts/words/orders';
+import { differenceText, layoutText, phaseText, TURNOVER_WORDS } from '@/contracts/words/orders';
 import { dayShort, lengthText } from '@/contracts/words/when';
 
 interface NoteRow {
@@ -73,12 +72,6 @@ export function clockOf(at: EpochMinute, { date, tzid }: Pick<Sheet, 'date' | 't
   const local = toLocal(at, tzid);
   return dateOf(local) === date ? timeOf(local) : `${timeOf(local)}, ${dayShort(dateOf(local))}`;
 }
-
-const layoutText = (layout: string): string =>
-  layout
-    .split(' + ')
-    .map((each) => LAYOUT_WORDS[each as Layout] ?? each)
-    .join(' + ');
 
 /** Where the room is seen as it is to be set; null where nothing is set, or nobody sits. */
 function planOf({ code, phase, content }: OrderRow): string | null {

@@ -7,6 +7,7 @@ import type { OccurrenceId } from '@/core/ids';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { aboutText, dueText, issueText } from './recipe-words';
+import { TEAMS_WITH_PEOPLE } from './team-people';
 
 /** So many events of before are offered to try a recipe on. */
 const MOST_PAST = 40;
@@ -20,8 +21,7 @@ type ChoiceRows = Omit<RecipeChoices, 'past'> & {
 };
 
 const CHOICES = `SELECT json_object(
-  'teams', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name)
-    FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t),
+  'teams', ${TEAMS_WITH_PEOPLE},
   'spaces', (SELECT json_group_array(json_object('id', s.id, 'name', s.name) ORDER BY s.name) FROM space s WHERE s.retired_at IS NULL),
   'categories', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM category),
   'services', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM service),

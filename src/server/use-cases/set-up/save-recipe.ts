@@ -8,6 +8,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { recipeRow } from './recipe-row';
 import { storedRecipe } from './recipes';
+import { teamFaults } from './team-people';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -27,14 +28,7 @@ async function faultsOf(change: ChangeSet, { when, teamId, personId }: RecipeInp
     if (row!.n < new Set<number>(when[kind]).size)
       faults.push({ path: `recipe.when.${kind}`, message: 'One of these is there no more. Choose again.' });
   }
-  const [team] = await change.tx.rows('SELECT 1 FROM team WHERE id = $teamId', { teamId });
-  if (!team) faults.push({ path: 'recipe.teamId', message: 'This team is there no more. Choose another.' });
-  const [member] = await change.tx.rows(
-    'SELECT 1 FROM team_member WHERE team_id = $teamId AND person_id = $personId',
-    { teamId, personId },
-  );
-  if (personId !== null && !member)
-    faults.push({ path: 'recipe.personId', message: 'Choose somebody of the team, or nobody.' });
+  faults.push(...(await teamFaults(change.tx, { teamId, personId }, 'recipe.')));
   return faults;
 }
 

@@ -12,6 +12,7 @@ import type { SignedInContext } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { riskText } from '../house/change-house';
 import { speakerFor } from '../verdicts';
+import { teamFaults } from './team-people';
 
 const DAY_MIN = 1440;
 
@@ -46,19 +47,8 @@ async function atRiskBy(
 export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
   const order = { action: 'put people on shift', reason: '', idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const [team] = await change.tx.rows('SELECT 1 FROM team WHERE id = $id', { id: input.teamId });
-    if (!team) return refuse({ code: 'not-found', what: 'such team' });
-    if (input.personId !== null) {
-      const [member] = await change.tx.rows(
-        'SELECT 1 FROM team_member WHERE team_id = $team AND person_id = $person',
-        { team: input.teamId, person: input.personId },
-      );
-      if (!member)
-        return refuse({
-          code: 'bad-input',
-          fields: [{ path: 'personId', message: 'They are not in this team. Add them to it first.' }],
-        });
-    }
+    const faults = await teamFaults(change.tx, input);
+    if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const tzid = await siteZone(change.tx);
     const span = {
       start: toEpochMinute(input.from, tzid, 'offset-before'),

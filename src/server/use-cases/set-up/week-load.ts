@@ -15,6 +15,7 @@ import { loadRecipes } from '../../changes/orders/load-recipes';
 import { orderedDates } from '../../changes/orders/ordered-dates';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
+import { TEAMS_WITH_PEOPLE } from './team-people';
 
 interface OrderRow {
   readonly id: number;
@@ -56,9 +57,7 @@ interface WeekRows {
 }
 
 const HOUSE = `SELECT json_object('site', (SELECT json_object('tzid', tzid, 'weekStart', week_start) FROM site ORDER BY id LIMIT 1),
-  'teams', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'roster', EXISTS (SELECT 1 FROM shift s WHERE s.team_id = t.id),
-    'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL
-      WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t),
+  'teams', ${TEAMS_WITH_PEOPLE},
   'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL
     AND EXISTS (SELECT 1 FROM role_grant g WHERE g.person_id = p.id AND g.role = 'crew'))) AS json`;
 

@@ -2,4 +2,4 @@ import { followUpDoneSchema } from '@/contracts/event-setup';
 import { orderRoute } from '@/server/http/order-route';
 import { setFollowUpDone } from '@/server/use-cases/set-up/event-deeds';
 
-export const POST = orderRoute('order.mark', followUpDoneSchema, setFollowUpDone);
+export const POST = orderRoute(followUpDoneSchema, setFollowUpDone);

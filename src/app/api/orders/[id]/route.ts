@@ -2,4 +2,4 @@ import { markOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 
-export const POST = orderRoute('order.mark', markOrderSchema, markOrder);
+export const POST = orderRoute(markOrderSchema, markOrder);

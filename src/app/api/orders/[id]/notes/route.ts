@@ -2,4 +2,4 @@ import { noteOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { noteOrder } from '@/server/use-cases/set-up/note-order';
 
-export const POST = orderRoute('order.mark', noteOrderSchema, noteOrder);
+export const POST = orderRoute(noteOrderSchema, noteOrder);

@@ -2,4 +2,4 @@ import { readOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { readOrder } from '@/server/use-cases/set-up/mark-order';
 
-export const POST = orderRoute('order.mark', readOrderSchema, readOrder);
+export const POST = orderRoute(readOrderSchema, readOrder);

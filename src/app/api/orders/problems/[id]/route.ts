@@ -2,6 +2,4 @@ import { solveProblemSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { solveProblem } from '@/server/use-cases/set-up/note-order';
 
-export const POST = orderRoute('order.mark', solveProblemSchema, (ctx, id, { key }) =>
-  solveProblem(ctx, id, key),
-);
+export const POST = orderRoute(solveProblemSchema, (ctx, id, { key }) => solveProblem(ctx, id, key));

@@ -1,13 +1,10 @@
-import { refuse } from '@/contracts/refusal';
 import { removeShiftSchema } from '@/contracts/week-load';
-import { signedIn, writeRoute } from '@/server/http/route';
+import { numberedRoute } from '@/server/http/numbered-route';
 import { removeShift } from '@/server/use-cases/set-up/teams';
 
-export const POST = writeRoute({
+export const POST = numberedRoute({
   action: 'orders.lead',
   body: removeShiftSchema,
-  run: async (ctx, { key }, { id }) =>
-    /^\d{1,15}$/.test(id ?? '')
-      ? removeShift(signedIn(ctx), Number(id), key)
-      : refuse({ code: 'not-found', what: 'such shift' }),
+  what: 'such shift',
+  run: (ctx, id, { key }) => removeShift(ctx, id, key),
 });

@@ -1,10 +1,16 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { MarkReply } from '@/contracts/mark-order';
 import type { ErrorReply } from '@/contracts/refusal';
-import { send } from '@/ui/hooks/send';
+import { send } from './send';
 
-/** One deed around an event at a time; afterwards the page shows what is so then. */
+interface Done {
+  readonly summary: string;
+}
+
+/**
+ * Sends one deed at a time, each with a key of its own, and shows afterwards what is so then, whether it was done or
+ * refused. `error` says the first wrong field where there is one, for forms that show no fault beside it.
+ */
 export function useDeed() {
   const router = useRouter();
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
@@ -13,7 +19,7 @@ export function useDeed() {
   const act = async (path: string, body: Readonly<Record<string, unknown>>): Promise<boolean> => {
     if (isSending) return false;
     setSending(true);
-    const reply = await send<MarkReply>('POST', path, { key: crypto.randomUUID(), ...body });
+    const reply = await send<Done>('POST', path, { key: crypto.randomUUID(), ...body });
     setSending(false);
     setError(reply.ok ? null : reply.error);
     setSaid(reply.ok ? reply.value.summary : '');
@@ -21,5 +27,11 @@ export function useDeed() {
     return reply.ok;
   };
   const faultOf = (field: string): string => error?.fields.find(({ path }) => path === field)?.message ?? '';
-  return { act, error, said, isSending, faultOf };
+  return {
+    act,
+    error: error && { ...error, message: error.fields[0]?.message ?? error.message },
+    said,
+    isSending,
+    faultOf,
+  };
 }

@@ -1,0 +1,24 @@
+import type { z } from 'zod';
+import { refuse, type Outcome } from '@/contracts/refusal';
+import type { Action } from '../auth/policy';
+import type { SignedInContext } from '../context';
+import { signedIn, writeRoute } from './route';
+
+interface NumberedRoute<Body, Value> {
+  readonly action: Action;
+  readonly body: z.ZodType<Body>;
+  /** What the number in the address is of, for the refusal where it is no number: `such order`. */
+  readonly what: string;
+  run(ctx: SignedInContext, id: number, body: Body): Promise<Outcome<Value>>;
+}
+
+/** A POST about one thing, whose number stands in the address. */
+export const numberedRoute = <Body, Value>({ action, body, what, run }: NumberedRoute<Body, Value>) =>
+  writeRoute<Body, Value>({
+    action,
+    body,
+    run: async (ctx, input, { id }) =>
+      /^\d{1,15}$/.test(id ?? '')
+        ? run(signedIn(ctx), Number(id), input)
+        : refuse({ code: 'not-found', what }),
+  });
