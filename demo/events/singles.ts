@@ -104,6 +104,7 @@ export const SINGLES: readonly DemoEvent[] = [
     to: '21:30',
     text: 'Sheets, lamps and patience.',
     equipment: { 'Patio heater': 2 },
+    services: { Refreshments: ['laid out to fetch', ''] },
   },
   {
     title: 'Compost, a comedy',

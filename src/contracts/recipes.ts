@@ -98,7 +98,8 @@ export type RetireRecipeInput = z.output<typeof retireRecipeSchema>;
 /** What a recipe would have made of an event that was. */
 export const tryRecipeSchema = z.object({
   recipe: recipeSchema,
-  occurrenceId: rowId<OccurrenceId>('an event'),
+  /** Null is the last event that the recipe is about. */
+  occurrenceId: rowId<OccurrenceId>('an event').nullable(),
 });
 export type TryRecipeInput = z.output<typeof tryRecipeSchema>;
 
@@ -180,6 +181,7 @@ export interface TriedOrder {
 }
 
 export interface TryReply {
+  readonly occurrenceId: OccurrenceId;
   readonly eventText: string;
   /** Why the recipe is not about the event; null where it is. */
   readonly notAbout: string | null;

@@ -151,6 +151,22 @@ describe('a recipe of the form', () => {
     );
     expect(await office.db.rows(`SELECT 1 FROM work_order WHERE order_key LIKE '0:%'`)).toEqual([]);
   });
+
+  test('is tried on the last event it is about where none is named', async () => {
+    const wanted = await evening('2027-04-14');
+    await evening('2027-04-15', {
+      spaces: [{ spaceId: SPACE.ST, layout: 'classroom', setupMin: 15, strikeMin: 15 }],
+    });
+    const tried = (more: Record<string, unknown>) =>
+      tryRecipe(office.as('mara'), { recipe: recipeSchema.parse(recipe(more)), occurrenceId: null });
+    expect(await tried({})).toMatchObject({ ok: false, refusal: { code: 'not-found' } });
+    office.clock.set(at('2027-04-16T09:00'));
+    expect(expectDone(await tried({})).eventText).toContain(wanted);
+    expect(expectDone(await tried({ when: { layouts: ['exam'] } }))).toMatchObject({
+      orders: [],
+      eventText: expect.stringContaining('15 Apr'),
+    });
+  });
 });
 
 describe('an order in somebody’s own words', () => {

@@ -48,10 +48,11 @@ interface RecipeTryProps {
 
 /** What the recipe, as it stands in the form, would have made of an event that was. */
 export function RecipeTry({ fields, past }: RecipeTryProps) {
-  const [event, setEvent] = useState(String(past[0]?.id ?? ''));
+  // Nothing chosen is the last event that the recipe is about.
+  const [event, setEvent] = useState('');
   const [reply, setReply] = useState<TryReply | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const body = JSON.stringify({ recipe: bodyOf(fields), occurrenceId: Number(event) });
+  const body = JSON.stringify({ recipe: bodyOf(fields), occurrenceId: event ? Number(event) : null });
   useEffect(() => {
     const stop = new AbortController();
     const timer = setTimeout(async () => {
@@ -77,7 +78,7 @@ export function RecipeTry({ fields, past }: RecipeTryProps) {
         <Combobox
           aria-label="Event to try it on"
           options={past.map(({ id, name, dateText }) => ({ value: String(id), text: name, hint: dateText }))}
-          value={event}
+          value={event || String(reply?.occurrenceId ?? '')}
           onChange={setEvent}
         />
       ) : (

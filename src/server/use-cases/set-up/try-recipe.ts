@@ -58,22 +58,40 @@ function triedOrder(order: WantedOrder, date: OrderedDate, recipe: Recipe, tzid:
   };
 }
 
-async function dateOfEvent(ctx: SignedInContext, id: OccurrenceId): Promise<OrderedDate | null> {
-  const [claim] = await loadStandingClaims(ctx.db, [id]);
-  return claim?.status === 'in-force' ? (await orderedDates(ctx.db, [claim]))(claim) : null;
+interface Tried {
+  readonly date: OrderedDate;
+  readonly orders: readonly WantedOrder[];
+}
+
+/** The event that was asked for, or the last of those offered that the recipe makes an order of. */
+async function triedOn(
+  ctx: SignedInContext,
+  recipe: Recipe,
+  ids: readonly OccurrenceId[],
+  tzid: string,
+): Promise<Tried | null> {
+  const claims = (await loadStandingClaims(ctx.db, ids)).filter(({ status }) => status === 'in-force');
+  const asDate = await orderedDates(ctx.db, claims);
+  const all = [...claims].reverse().map((claim): Tried => {
+    const date = asDate(claim);
+    return { date, orders: ordersFor(date, [recipe], tzid) };
+  });
+  return all.find(({ orders }) => orders.length > 0) ?? all[0] ?? null;
 }
 
 /** What a recipe would have made of an event that was, by the very rules that make orders; nothing is kept. */
 export async function tryRecipe(ctx: SignedInContext, input: TryRecipeInput): Promise<Outcome<TryReply>> {
-  const date = await dateOfEvent(ctx, input.occurrenceId);
-  if (!date) return refuse({ code: 'not-found', what: 'such event' });
   const tzid = await siteZone(ctx.db);
+  const names = await recipeChoices(ctx);
   const recipe = asRecipe(input.recipe);
-  const orders = ordersFor(date, [recipe], tzid);
-  const notAbout = `It makes no order here: it is for ${aboutText(input.recipe, await recipeChoices(ctx))}.`;
+  const ids = input.occurrenceId === null ? names.past.map(({ id }) => id) : [input.occurrenceId];
+  const found = await triedOn(ctx, recipe, ids, tzid);
+  if (!found) return refuse({ code: 'not-found', what: 'such event' });
+  const { date, orders } = found;
   return done({
+    occurrenceId: date.occurrenceId,
     eventText: `${date.eventTitle} · ${date.reference}, ${dayShort(dateOf(toLocal(date.claim.event.start, tzid)))}`,
-    notAbout: orders.length ? null : notAbout,
+    notAbout: orders.length ? null : `It makes no order here: it is for ${aboutText(input.recipe, names)}.`,
     orders: orders.map((order) => triedOrder(order, date, recipe, tzid)),
   });
 }
