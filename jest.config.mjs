@@ -17,6 +17,7 @@ const ES_MODULES = [
   'parseley',
   'peberminta',
   'deepmerge-ts',
+  'feed',
 ];
 
 const base = {

@@ -1,12 +1,10 @@
-const SECURITY_HEADERS = [
-  {
-    key: 'Content-Security-Policy',
-    // Next writes its start-up data as inline scripts.
-    value:
-      "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'",
-  },
+const policy = (ancestors) => ({
+  key: 'Content-Security-Policy',
+  // Next writes its start-up data as inline scripts.
+  value: `default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors ${ancestors}`,
+});
+const EVERYWHERE = [
   { key: 'X-Content-Type-Options', value: 'nosniff' },
-  { key: 'X-Frame-Options', value: 'DENY' },
   { key: 'Referrer-Policy', value: 'same-origin' },
 ];
 
@@ -25,5 +23,10 @@ export default {
   // forbidden() answers with 403 and its own page.
   experimental: { authInterrupts: true },
   devIndicators: false,
-  headers: async () => [{ source: '/:path*', headers: SECURITY_HEADERS }],
+  headers: async () => [
+    { source: '/:path*', headers: EVERYWHERE },
+    // Only pages meant for it may stand in a frame: those show what everybody may read, and nothing is done on them.
+    { source: '/((?!embed/).*)', headers: [policy("'none'"), { key: 'X-Frame-Options', value: 'DENY' }] },
+    { source: '/embed/:path*', headers: [policy('*')] },
+  ],
 };

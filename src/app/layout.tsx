@@ -2,93 +2,23 @@ import '@fontsource-variable/fraunces/full.css';
 import '@fontsource-variable/source-sans-3';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
-import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
-import { addDays, dateOf } from '@/core/time/local-time';
-import { toLocal } from '@/core/time/zone';
-import type { SignedInPerson } from '@/server/auth/sessions';
-import { permissionFor } from '@/server/auth/policy';
 import { currentContext } from '@/server/http/page';
-import { officeContact } from '@/server/use-cases/look/office-contact';
-import { unreadNews } from '@/server/use-cases/own/news';
-import { ruler } from '@/server/use-cases/look/ruler';
-import { Account } from '@/ui/frame/account';
-import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
+import { NO_OFFICE, officeContact } from '@/server/use-cases/look/office-contact';
 import { OfficeProvider } from '@/ui/frame/office';
-import { Ruler } from '@/ui/frame/ruler';
-import { ThemeSwitch } from '@/ui/frame/theme-switch';
 import './globals.css';
-
-const RULER_BEFORE_DAYS = 30;
-const RULER_DAYS = 100;
 
 export const metadata: Metadata = { title: { default: 'Calendario', template: '%s · Calendario' } };
 
-function navFor(person: SignedInPerson | null, news: number): NavItem[] {
-  const may = (action: Parameters<typeof permissionFor>[0]) => permissionFor(action, person) === 'allowed';
-  return [
-    ...(may('desk.read') ? [{ href: '/desk', label: 'Desk' }] : []),
-    { href: '/', label: 'Board' },
-    { href: '/dates', label: 'Dates' },
-    { href: '/places', label: 'Places' },
-    { href: '/notices', label: 'Notices' },
-    ...(may('consent.answer') ? [{ href: '/consents', label: 'Consents' }] : []),
-    ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
-    ...(may('request.read')
-      ? [{ href: '/requests', label: 'My requests', count: news, countWords: 'new' }]
-      : []),
-    { href: '/ask', label: 'Ask for a space' },
-  ];
-}
-
+/** What every page stands on, framed or bare. */
 export default async function Layout({ children }: { children: ReactNode }) {
   const ctx = await currentContext();
   const theme = (await cookies()).get('theme')?.value;
-  const [known, news] = await Promise.all([
-    officeContact(ctx.db),
-    ctx.viewer ? unreadNews({ ...ctx, viewer: ctx.viewer }) : 0,
-  ]);
-  const office = known ?? {
-    site: 'Calendario',
-    name: '',
-    phone: '',
-    email: '',
-    tzid: 'UTC',
-  };
-  const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
-  // An office that is not set up yet has no days.
-  const days = known && (await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS));
+  const office = (await officeContact(ctx.db)) ?? NO_OFFICE;
   return (
     <html lang="en" data-theme={theme === 'dark' || theme === 'light' ? theme : undefined}>
       <body className="flex min-h-dvh flex-col">
-        <OfficeProvider office={office}>
-          <a
-            href="#main"
-            className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
-          >
-            To the page
-          </a>
-          <header className="no-print border-b border-strong-rule bg-paper">
-            <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-1">
-              <Link href="/" className="font-serif text-[1.3rem] leading-tight font-semibold no-underline">
-                Calendario
-              </Link>
-              <NavLinks items={navFor(ctx.viewer, news)} />
-              <div className="ml-auto flex items-center gap-3 py-1">
-                <Account name={ctx.viewer?.name ?? null} />
-                <ThemeSwitch />
-              </div>
-            </div>
-          </header>
-          {days && <Ruler first={days} today={today} />}
-          <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
-            {children}
-          </main>
-          <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
-            {office.site}. Questions: {office.name}, {office.phone}, {office.email}. Times are those of{' '}
-            {office.tzid}.
-          </footer>
-        </OfficeProvider>
+        <OfficeProvider office={office}>{children}</OfficeProvider>
       </body>
     </html>
   );

@@ -1,12 +1,11 @@
-import { FullPageNote } from '@/ui/frame/full-page-note';
+import { OfficeFrame } from './(office)/office-frame';
+import NothingThere from './(office)/not-found';
 
+/** For addresses no page has. */
 export default function NotFound() {
   return (
-    <FullPageNote title="Nothing stands here">
-      <p>
-        There is no such page, request or calendar. Check the address or the reference; the office can help,
-        its address is below.
-      </p>
-    </FullPageNote>
+    <OfficeFrame>
+      <NothingThere />
+    </OfficeFrame>
   );
 }

@@ -28,6 +28,7 @@ export interface AskChoices {
     readonly name: string;
     readonly code: string;
     readonly building: string;
+    readonly buildingId: number;
     readonly postedLimit: number | null;
     readonly layouts: readonly {
       readonly layout: Layout;
@@ -50,6 +51,8 @@ export interface AskChoices {
     readonly mark: string;
     readonly about: string;
     readonly publish: boolean;
+    /** For whom events of it usually are. */
+    readonly audiences: readonly string[];
     readonly questions: readonly Question[];
   }[];
   readonly hosts: readonly { readonly id: number; readonly name: string; readonly isOwn: boolean }[];
@@ -67,7 +70,13 @@ export interface AskChoices {
   readonly services: readonly ServiceChoice[];
   /** Named stretches of the year that a series may go on until, those to come first. */
   readonly seasons: readonly { readonly name: string; readonly to: LocalDate }[];
-  readonly calendars: readonly { readonly name: string; readonly filter: CalendarFilter }[];
+  /** Those the viewer may read: where it will be, and where else it may be wanted. */
+  readonly calendars: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly about: string;
+    readonly filter: CalendarFilter;
+  }[];
   /** People the viewer may ask for. */
   readonly askFor: readonly { readonly id: number; readonly name: string }[];
   /** One's latest requests. */

@@ -84,6 +84,12 @@ export const askDetails = {
     .string('Public text is missing.')
     .max(MOST_HTML, 'The public text is too long: at most about 2,000 words.')
     .optional(),
+  /** Calendars it is wanted on besides those that show it anyway; the office accepts it there. */
+  calendarIds: z
+    .array(rowId<number>('a calendar'))
+    .max(12, 'At most twelve calendars.')
+    .refine((all) => distinct(all, (id) => id), 'A calendar is listed twice.')
+    .default([]),
   wants: spaceWantsSchema.nullable().default(null),
   secondChoices: z.array(secondChoiceSchema).max(6, 'At most six second choices.').default([]),
   /** Files uploaded before, by the key they were given. */

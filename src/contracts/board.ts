@@ -19,6 +19,7 @@ export interface HouseSpace {
   readonly code: string;
   readonly name: string;
   readonly building: string;
+  readonly buildingId: number;
   readonly outdoor: boolean;
   readonly stepFree: boolean;
   readonly seats: number;

@@ -1,7 +1,50 @@
+import { z } from 'zod';
+import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
+import { isSlug } from '@/core/publishing/slug';
+import { localDateField } from './fields';
+
+export const NOTICE_VIEWS = ['list', 'day', 'week', 'month'] as const;
+export type NoticeView = (typeof NOTICE_VIEWS)[number];
+
+const several = z
+  .union([z.string(), z.array(z.string())])
+  .transform((value) => [value].flat())
+  .pipe(z.array(z.string().refine(isSlug, 'There is no such calendar.')).max(100, 'At most 100 calendars.'));
+
+const number = (what: string) =>
+  z
+    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, `Choose ${what} from the list.`)])
+    .transform((text) => (text === '' ? undefined : Number(text)))
+    .optional();
+
+/** What readers look at, as the address says it; everything can be sent by a form without any script. */
+export const noticesQuerySchema = z.object({
+  view: z.enum(NOTICE_VIEWS, 'Choose list, day, week or month.').default('list'),
+  /** Empty, as a date field that was cleared sends it, is today. */
+  on: z.union([z.literal('').transform(() => undefined), localDateField]).optional(),
+  /** Addresses of calendars; without any those that are switched on at the start. */
+  c: several.optional(),
+  category: number('a category'),
+  building: number('a building'),
+  host: number('a host'),
+  q: z.string().max(100, 'At most 100 characters.').default(''),
+});
+export type NoticesQuery = z.output<typeof noticesQuerySchema>;
+
+/** A calendar as its two letters and its colour. */
+export interface NoticeMark {
+  readonly slug: string;
+  readonly name: string;
+  readonly mark: string;
+  readonly hue: string;
+}
+
 /** What readers may know of one date; nothing else reaches a page or a feed. */
 export interface NoticeDate {
-  /** Stable within the calendars: segment and original start. */
+  /** Stable wherever it is shown: UID of the series and original start. */
   readonly key: string;
+  /** Its page; null where no more than its time may be known. */
+  readonly path: string | null;
   readonly title: string;
   readonly secondLine: string;
   readonly text: string;
@@ -9,28 +52,72 @@ export interface NoticeDate {
   readonly html: string;
   /** What happens when. */
   readonly lines: readonly { readonly at: string; readonly text: string }[];
-  readonly day: string;
+  readonly hosts: readonly string[];
+  readonly contact: string;
+  readonly start: LocalDateTime;
+  readonly end: LocalDateTime;
+  readonly isAllDay: boolean;
+  readonly day: LocalDate;
   readonly dayText: string;
   readonly timeText: string;
   readonly place: string;
   readonly building: string;
-  readonly mark: string;
-  readonly hue: string;
   readonly category: string;
+  /** The calendars that hold it, of those that are looked at: one event, all its marks. */
+  readonly marks: readonly NoticeMark[];
   readonly isCancelled: boolean;
 }
 
-export interface NoticeCalendar {
-  readonly slug: string;
-  readonly name: string;
+export interface NoticeCalendar extends NoticeMark {
   readonly about: string;
-  readonly mark: string;
-  readonly hue: string;
+  /** Whether its dates are among those shown. */
+  readonly isOn: boolean;
+  readonly isForEveryone: boolean;
   /** Dates to come. */
   readonly coming: number;
 }
 
-export interface NoticePage {
-  readonly calendar: NoticeCalendar;
+interface Named {
+  readonly id: number;
+  readonly name: string;
+}
+
+export interface NoticesPage {
+  readonly query: NoticesQuery;
+  /** Days shown, both counted. */
+  readonly first: LocalDate;
+  readonly last: LocalDate;
+  readonly on: LocalDate;
+  readonly today: LocalDate;
+  readonly weekStart: number;
+  readonly calendars: readonly NoticeCalendar[];
   readonly dates: readonly NoticeDate[];
+  /** Where nothing is shown: the next day on which something is. */
+  readonly nextDay: LocalDate | null;
+  readonly isCut: boolean;
+  readonly categories: readonly Named[];
+  readonly buildings: readonly Named[];
+}
+
+/** One space of an event, as somebody finds it. */
+export interface NoticePlace {
+  readonly code: string;
+  readonly name: string;
+  readonly building: string;
+  readonly facts: readonly string[];
+}
+
+/** An event with everything readers may know of it. */
+export interface EventPage {
+  /** As it is now: an address with another title leads there. */
+  readonly path: string;
+  readonly words: NoticeDate;
+  /** The date that was asked for; null is the whole event. */
+  readonly date: NoticeDate | null;
+  readonly dates: readonly NoticeDate[];
+  readonly places: readonly NoticePlace[];
+  readonly office: { readonly name: string; readonly phone: string; readonly email: string };
+  readonly zone: string;
+  readonly today: LocalDate;
+  readonly jsonLd: unknown;
 }

@@ -11,3 +11,5 @@ export type OccurrenceId = Id<'occurrence'>;
 export type ClaimId = Id<'claim'>;
 export type PersonId = Id<'person'>;
 export type CategoryId = Id<'category'>;
+export type BuildingId = Id<'building'>;
+export type OrganisationId = Id<'organisation'>;

@@ -1,9 +1,9 @@
 import { violations } from '@/server/db/invariants';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { feed } from '@/server/use-cases/publish/feed';
 import { act, datesOf, expectDone, refusalOf } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+import { feedTextOf } from '@tests/builders/publishing';
 
 let office: TestOffice;
 beforeEach(async () => {
@@ -18,7 +18,7 @@ const asked = async (when: object, more: object = {}) => {
   const { reference } = expectDone(await submitRequest(office.as('ada'), ask({ when, ...more })));
   expectDone(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' }));
   const dates = await datesOf(office, reference);
-  const text = expectDone(await feed(office.reader, 'workshops')).text;
+  const text = await feedTextOf(office.reader, 'workshops');
   return { starts: dates.map(({ startLocal }) => startLocal), text, dates };
 };
 

@@ -6,11 +6,11 @@ import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { leftThen } from '@/server/use-cases/look/left-then';
 import { setDeputy } from '@/server/use-cases/own/deputies';
 import { ownRequests, readRequest } from '@/server/use-cases/own/own-requests';
-import { noticePage } from '@/server/use-cases/publish/notices';
 import { violations } from '@/server/db/invariants';
 import { leftSchema } from '@/contracts/left';
 import { act, expectDone, refusalOf } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
+import { noticesAt } from '@tests/builders/publishing';
 
 let office: TestOffice;
 beforeEach(async () => {
@@ -151,7 +151,7 @@ describe('kinds of request', () => {
     const [calendar] = await office.db.rows<{ slug: string }>(
       'SELECT slug FROM calendar ORDER BY id LIMIT 1',
     );
-    const { dates } = expectDone(await noticePage(office.reader, calendar!.slug));
+    const { dates } = await noticesAt(office.reader, calendar!.slug);
     expect(dates.map(({ title, place }) => [title, place])).toEqual([['Seed list closes', '']]);
   });
 

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { deskRequest } from '@/server/use-cases/decide/desk';
-import { feed } from '@/server/use-cases/publish/feed';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { decideRequest, leaveDates } from '@tests/builders/decide';
+import { feedTextOf } from '@tests/builders/publishing';
 
 // Outside reference: Debian's python3-icalendar reads the feed, python3-recurring-ical-events expands it.
 const EXPAND = `
@@ -62,9 +62,8 @@ test('another reader finds exactly the dates in force, over both clock changes',
     spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }],
     ...at('2027-04-20T09:00', '2027-04-20T10:30', 2, '2028-05-20'),
   });
-  const text = await feed(office.reader, 'workshops');
-  if (!text.ok) throw new Error('no feed');
-  const python = spawnSync('/usr/bin/python3', ['-c', EXPAND], { input: text.value.text, encoding: 'utf8' });
+  const text = await feedTextOf(office.reader, 'workshops');
+  const python = spawnSync('/usr/bin/python3', ['-c', EXPAND], { input: text, encoding: 'utf8' });
   expect(python.stderr).toBe('');
   const read = JSON.parse(python.stdout) as {
     dates: [number, number, string][];
@@ -78,7 +77,10 @@ test('another reader finds exactly the dates in force, over both clock changes',
   );
   expect(read.dates).toEqual(inForce.map(({ start_min, end_min, title }) => [start_min, end_min, title]));
   expect(inForce.length).toBeGreaterThan(30);
-  expect(read.texts).toEqual(['Bring a fern.', 'Lamps, sheets;\nback\\slash — 8 °C 🌱']);
+  expect(read.texts).toEqual([
+    'Bring a fern.\n\nHosted by Fern Society.',
+    'Lamps, sheets;\nback\\slash — 8 °C 🌱\n\nHosted by Fern Society.',
+  ]);
   expect([read.uids, read.zones]).toEqual([2, ['Europe/London']]);
   // The nights of the changes last an hour less and an hour more than the others.
   const nights = new Set(

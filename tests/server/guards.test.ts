@@ -205,6 +205,7 @@ describe('held claims lapse', () => {
       'remind-stewards',
       'series-go-on',
       'issue-orders',
+      'publish-due',
       'clear-loose-files',
       'drop-expired-sessions',
     ]);
@@ -215,6 +216,7 @@ describe('held claims lapse', () => {
       'remind-stewards',
       'series-go-on',
       'issue-orders',
+      'publish-due',
       'clear-loose-files',
     ]);
     expect(await status(claim)).toBe('wanted');

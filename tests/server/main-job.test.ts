@@ -9,12 +9,11 @@ import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { desk, deskRequest } from '@/server/use-cases/decide/desk';
 import { boardSpanText } from '@/server/use-cases/look/board-span';
 import { ownRequests, readRequest } from '@/server/use-cases/own/own-requests';
-import { feed } from '@/server/use-cases/publish/feed';
-import { noticePage } from '@/server/use-cases/publish/notices';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { decideRequest, leaveDates } from '@tests/builders/decide';
+import { feedTextOf, noticesAt } from '@tests/builders/publishing';
 
 let office: TestOffice;
 beforeEach(async () => {
@@ -61,7 +60,7 @@ const submit = async (more?: Parameters<typeof ask>[0], who = 'ada') =>
   value(await submitRequest(office.as(who), ask(more))).reference;
 const everyWeek = (until: string) => ({ repeat: weekly(1, until) });
 const events = async () => {
-  const { text } = value(await feed(office.reader, 'workshops'));
+  const text = await feedTextOf(office.reader, 'workshops');
   return new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
 };
 
@@ -119,7 +118,7 @@ test('a series is asked for, partly approved, published, set up, and one date ca
     [uid, 'CANCELLED', '2027-04-20T14:00:00'],
   ]);
   expect(Number(after[0]!.getFirstPropertyValue('sequence'))).toBe(1);
-  const page = value(await noticePage(office.reader, 'workshops'));
+  const page = await noticesAt(office.reader, 'workshops');
   expect(page.dates.map(({ day, isCancelled }) => [day, isCancelled])).toEqual([
     ['2027-04-20', true],
     ['2027-05-04', false],
@@ -155,8 +154,8 @@ test('feeds and pages hold nothing of requester, notes, bands or what is not pub
   value(await decide(shown, 'approve'));
   const day = { from: localDate('2027-04-20'), days: 1 };
   const everything = JSON.stringify([
-    value(await feed(office.reader, 'workshops')).text,
-    value(await noticePage(office.reader, 'workshops')),
+    await feedTextOf(office.reader, 'workshops'),
+    await noticesAt(office.reader, 'workshops'),
     await boardSpanText(office.reader, day),
     await boardSpanText(office.as('ben'), day),
     value(await checkRequest(office.as('ben'), ask())),

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { printQuerySchema } from '@/contracts/print';
-import { printPages } from '@/app/print/print-sheet';
+import { printPages } from '@/app/(office)/print/print-sheet';
 import { toPdf } from '@/server/print/to-pdf';
 import { approvedIn, expectDone, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';

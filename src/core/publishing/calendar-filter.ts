@@ -1,18 +1,39 @@
-import type { CategoryId, SpaceId } from '../ids';
+import type { BuildingId, CategoryId, OrganisationId, SpaceId } from '../ids';
 
-/** What a calendar shows. An empty list leaves that side open; an event must satisfy every side. */
+/** What a calendar shows. A side that is left empty is open; an event must satisfy every side. */
 export interface CalendarFilter {
-  readonly categories: readonly CategoryId[];
+  /** Buildings and spaces are one side: an event in one of either is there. */
+  readonly buildings: readonly BuildingId[];
   readonly spaces: readonly SpaceId[];
+  readonly categories: readonly CategoryId[];
+  readonly hosts: readonly OrganisationId[];
+  readonly audiences: readonly string[];
 }
 
-export interface FilterableEvent {
-  readonly categories: readonly CategoryId[];
-  readonly spaces: readonly SpaceId[];
-}
+/** The same facts of one date of an event. */
+export type FilterableEvent = CalendarFilter;
+
+export const OPEN_FILTER: CalendarFilter = {
+  buildings: [],
+  spaces: [],
+  categories: [],
+  hosts: [],
+  audiences: [],
+};
+
+const shares = <T>(wanted: readonly T[], has: readonly T[]): boolean =>
+  wanted.some((each) => has.includes(each));
 
 const touches = <T>(wanted: readonly T[], has: readonly T[]): boolean =>
-  wanted.length === 0 || wanted.some((each) => has.includes(each));
+  wanted.length === 0 || shares(wanted, has);
+
+const isThere = ({ buildings, spaces }: CalendarFilter, event: FilterableEvent): boolean =>
+  (buildings.length === 0 && spaces.length === 0) ||
+  shares(buildings, event.buildings) ||
+  shares(spaces, event.spaces);
 
 export const isOnCalendar = (filter: CalendarFilter, event: FilterableEvent): boolean =>
-  touches(filter.categories, event.categories) && touches(filter.spaces, event.spaces);
+  isThere(filter, event) &&
+  touches(filter.categories, event.categories) &&
+  touches(filter.hosts, event.hosts) &&
+  touches(filter.audiences, event.audiences);

@@ -3,8 +3,8 @@ import type { CategoryId, PersonId, SpaceId } from '../ids';
 import { RRule, RRuleSet } from 'rrule';
 import { localDateTime as local, addWallMinutes, type LocalDateTime } from '../time/local-time';
 import { expandRule } from '../recurrence/rule';
-import { isOnCalendar } from './calendar-filter';
-import { feedText, type PublishedDateKind, type PublishedSegment } from './icalendar';
+import { isOnCalendar, OPEN_FILTER } from './calendar-filter';
+import { feedText, segmentText, type PublishedDateKind, type PublishedSegment } from './icalendar';
 import { mayKnowBooking, maySeeWaiting } from './right-to-know';
 import { ROLES, type Role } from '../roles';
 
@@ -30,16 +30,21 @@ const series = (kinds: PublishedDateKind[], more: Partial<PublishedSegment> = {}
       kind: kinds[index]!,
       start: at,
       end: addWallMinutes(at, lengthMin),
+      place: 'Boathouse',
     })),
     title: 'Moth survey; lanterns, nets',
     text: 'Bring a torch.\nDress for dew — 8 °C.',
-    place: 'Boathouse',
     categories: ['Surveys, counts'],
+    contact: '',
+    colour: 'seagreen',
+    url: 'https://quillmere.example/events/moth',
+    relatedTo: null,
     changedAt: '2027-04-13T07:10:00Z',
     ...more,
   };
 };
-const feed = (...segments: PublishedSegment[]) => feedText({ name: 'Surveys', segments, vtimezones: [] });
+const HEAD = { name: 'Surveys', about: 'What was counted.', url: '', source: '', colour: 'seagreen' };
+const feed = (...segments: PublishedSegment[]) => feedText(HEAD, [], segments.map(segmentText).join(''));
 // Outside reference: the text read back by ical.js (used here as a reader only).
 const read = (text: string) => new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
 const value = (event: ICAL.Component, name: string) => event.getFirstPropertyValue(name)?.toString();
@@ -105,6 +110,7 @@ describe('a series in a feed', () => {
       kind: 'in-force' as const,
       start: at,
       end: addWallMinutes(at, 480),
+      place: 'Boathouse',
     }));
     const events = read(feed(series([], { start, end: addWallMinutes(start, 480), dates })));
     expect(events.map((each) => [value(each, 'recurrence-id'), value(each, 'dtend')])).toEqual([
@@ -150,9 +156,12 @@ describe('who may know', () => {
 });
 
 test('a calendar shows what satisfies every side of its filter; an empty side is open', () => {
-  const event = { categories: [1 as CategoryId], spaces: [7 as SpaceId] };
+  const event = { ...OPEN_FILTER, categories: [1 as CategoryId], spaces: [7 as SpaceId] };
   const on = (categories: number[], spaces: number[]) =>
-    isOnCalendar({ categories: categories as CategoryId[], spaces: spaces as SpaceId[] }, event);
+    isOnCalendar(
+      { ...OPEN_FILTER, categories: categories as CategoryId[], spaces: spaces as SpaceId[] },
+      event,
+    );
   expect([on([], []), on([1, 2], []), on([2], []), on([1], [8]), on([1], [7])]).toEqual([
     true,
     true,

@@ -38,6 +38,9 @@ export const POLICY = {
   'order.mark': ['crew', 'manager'],
   'orders.lead': ['manager'],
   'recipes.keep': ['manager', 'housekeeper'],
+  'calendars.keep': ['manager', 'housekeeper'],
+  'notice.edit': ['manager'],
+  'feeds.own': 'signed-in',
 } as const satisfies Record<string, Allowed>;
 
 export type Action = keyof typeof POLICY;
@@ -85,5 +88,8 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'orders.read': 'Setups are for the crews and the office.',
   'order.mark': 'Only the crew or the office marks setup work.',
   'orders.lead': 'Only the office issues orders and shares them out.',
+  'calendars.keep': 'The calendars are kept by the office.',
+  'notice.edit': 'What readers see is edited by the office.',
+  'feeds.own': 'A private link belongs to an account.',
   'recipes.keep': 'What is done for which event is kept by the office.',
 };

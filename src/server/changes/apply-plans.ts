@@ -7,7 +7,7 @@ import { insertClaims } from './insert-claims';
 import { breakLinks, healCuts, storeLinks, type NewLink } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
 import { syncOrders } from './orders/sync-orders';
-import { syncPublished } from './sync-published';
+import { syncPublished } from './publishing/sync-published';
 
 /** One side of a link, before the claims of this change have numbers. */
 export type LinkEnd =
@@ -151,9 +151,7 @@ async function follow(change: ChangeSet, changes: readonly PlannedChange[], neig
   const occurrences = changes.map(({ plan }) => plan.occurrenceId);
   await syncOrders(change, [...new Set([...occurrences, ...(await datesOf(change, neighbours))])]);
   const requests = [...new Set(changes.map(({ requestId }) => requestId))];
-  for (const requestId of requests) {
-    change.requestIds.add(requestId);
-    await syncPublished(change, requestId);
-  }
+  for (const requestId of requests) change.requestIds.add(requestId);
+  await syncPublished(change, requests);
   await change.updateVersioned('request', requests, {});
 }

@@ -5,6 +5,8 @@ export const TRACKED = {
   request_category: ['request_id', 'category_id'],
   request_line: ['request_id', 'position'],
   request_answer: ['request_id', 'question_id'],
+  request_calendar: ['request_id', 'calendar_id'],
+  notice: ['request_id'],
   segment: ['id'],
   segment_date: ['segment_id', 'recurrence_local'],
   occurrence: ['id'],

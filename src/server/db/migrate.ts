@@ -13,6 +13,7 @@ import { consents } from './migrations/008-consent';
 import { floors } from './migrations/009-floors';
 import { settingUp } from './migrations/010-setting-up';
 import { aroundTheEvent } from './migrations/011-around-the-event';
+import { publishing } from './migrations/012-publishing';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '009-floors', statements: floors },
   { name: '010-setting-up', statements: settingUp },
   { name: '011-around-the-event', statements: aroundTheEvent },
+  { name: '012-publishing', statements: publishing },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

@@ -41,7 +41,7 @@ interface TitleRow {
   readonly id: ClaimId;
   readonly title: string;
   readonly requester_id: PersonId;
-  readonly publish: 0 | 1;
+  readonly announced: 0 | 1;
   readonly status: string;
   readonly tie: Tie | null;
 }
@@ -54,14 +54,14 @@ export async function titlesFor(
 ): Promise<ReadonlyMap<ClaimId, string>> {
   if (!claims.length) return new Map();
   const rows = await reader.rows<TitleRow>(
-    `SELECT c.id, r.title, r.requester_id, r.publish, c.status, ${tieTo('$me')} AS tie FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
+    `SELECT c.id, r.title, r.requester_id, EXISTS (SELECT 1 FROM announced a WHERE a.occurrence_id = o.id) AS announced, c.status, ${tieTo('$me')} AS tie FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
      JOIN request r ON r.id = o.request_id WHERE c.id IN (SELECT value FROM json_each($ids))`,
     { ids: JSON.stringify(claims), me: viewer?.personId ?? 0 },
   );
   const known = rows.filter((row) =>
     mayKnowBooking(viewer, {
       requesterId: row.requester_id,
-      isPublic: row.publish === 1 && row.status === 'in-force',
+      isPublic: row.announced === 1 && row.status === 'in-force',
       tie: row.tie,
     }),
   );

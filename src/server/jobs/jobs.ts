@@ -5,6 +5,7 @@ import { keep } from '../db/connection';
 import { clearLooseFiles } from '../files/clear-loose';
 import { remindStewards } from '../mail/queue-consent';
 import { sendMail } from '../mail/send-mail';
+import { publishDue } from '../use-cases/publish/due-notices';
 import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
 import { materialiseSeries } from './series-goes-on';
 
@@ -59,6 +60,12 @@ export const JOBS: readonly Job[] = [
     name: 'issue-orders',
     keyAt: (now) => String(Math.floor(now / 15)),
     run: async (ctx) => `${await issueAll(ctx)} issued`,
+  },
+  {
+    name: 'publish-due',
+    keyAt: (now) => String(Math.floor(now / 15)),
+    run: async (ctx) =>
+      `${await ctx.db.write(async (tx) => keep(await publishDue(tx, ctx.clock.now())))} put on calendars`,
   },
   {
     name: 'clear-loose-files',

@@ -97,6 +97,8 @@ export interface AskForm {
   /** For whom it is; none is what its category usually is for. */
   audiences: string[];
   publicHtml: string;
+  /** Calendars it is wanted on besides those that show it anyway. */
+  calendarIds: string[];
   files: FileLine[];
 }
 
@@ -119,7 +121,7 @@ export interface Draft {
 
 const DRAFT = 'calendario-draft';
 /** Goes up when the form changes its fields: what is kept of an older one is not read. */
-const VERSION = 3;
+const VERSION = 4;
 
 /** Null where nothing is kept, or what is kept is of an older version of the form. */
 export function loadDraft(): Draft | null {
@@ -218,6 +220,7 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     publish: true,
     audiences: [],
     publicHtml: '',
+    calendarIds: [],
     files: [],
     ...(picked?.rule && ruleFields(picked.rule, start, 'UTC')),
   };

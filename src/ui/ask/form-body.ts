@@ -172,6 +172,7 @@ export function toBody(form: AskForm, key: string, tzid: string, choices: AskCho
     onBehalfOf: form.onBehalfOf ? Number(form.onBehalfOf) : null,
     notes: form.notes,
     publish: form.publish,
+    calendarIds: form.publish ? form.calendarIds.map(Number) : [],
     otherSpaceOk: form.otherSpaceOk,
     wants:
       form.kind === 'office-chooses'

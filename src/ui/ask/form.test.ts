@@ -20,6 +20,7 @@ const choices = {
     name: `Space ${id}`,
     code: `S${id}`,
     building: 'B',
+    buildingId: 1,
     postedLimit: null,
     layouts,
     features: [],
@@ -28,7 +29,9 @@ const choices = {
     needsConsentOf: [],
   })),
   familiar: [],
-  categories: [{ id: 2, name: 'Workshops', mark: 'Wo', about: '', publish: true, questions: [] }],
+  categories: [
+    { id: 2, name: 'Workshops', mark: 'Wo', about: '', publish: true, audiences: [], questions: [] },
+  ],
   hosts: [{ id: 4, name: 'Ferns', isOwn: true }],
   equipment: [{ id: 1, name: 'Chair', stock: 20, isKit: false, units: [] }],
   audiences: [],

@@ -76,6 +76,7 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
       return { at: `${two(Math.floor(minute / 60))}:${two(minute % 60)}`, text: what, isPublic };
     }),
     publish: asked.publish,
+    calendarIds: asked.calendarIds.map(text),
     publicHtml: asked.publicHtml ?? plainAsHtml(asked.publicText),
   };
 }

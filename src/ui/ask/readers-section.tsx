@@ -1,8 +1,8 @@
 'use client';
 import { memo, useId } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
-import { isOnCalendar } from '@/core/publishing/calendar-filter';
-import type { CategoryId, SpaceId } from '@/core/ids';
+import { isOnCalendar, type FilterableEvent } from '@/core/publishing/calendar-filter';
+import type { BuildingId, CategoryId, OrganisationId, SpaceId } from '@/core/ids';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { listText } from '@/contracts/words/rule';
 import { spanText } from '@/contracts/words/when';
@@ -13,13 +13,54 @@ import { FormSection } from './fields';
 import { timesOf } from './form-body';
 import type { PartProps } from './part-props';
 
-/** Names of the calendars it will be on, as far as the form says. */
-function calendarsOf(form: AskForm, { calendars }: PartProps['choices']): string[] {
-  const event = {
+/** The event of the form as calendars choose by it. */
+function eventOf(form: AskForm, choices: PartProps['choices']): FilterableEvent {
+  const spaces = choices.spaces.filter(({ id }) => form.spaces.some(({ spaceId }) => spaceId === String(id)));
+  const category = choices.categories.find(({ id }) => String(id) === form.categoryId);
+  return {
     categories: [form.categoryId, ...form.moreCategoryIds].map(Number) as CategoryId[],
-    spaces: form.spaces.map(({ spaceId }) => Number(spaceId)) as SpaceId[],
+    spaces: spaces.map(({ id }) => id as SpaceId),
+    buildings: spaces.map(({ buildingId }) => buildingId as BuildingId),
+    hosts: [form.hostId, ...form.jointHostIds].map(Number) as OrganisationId[],
+    audiences: form.audiences.length ? form.audiences : (category?.audiences ?? []),
   };
-  return calendars.filter(({ filter }) => isOnCalendar(filter, event)).map(({ name }) => name);
+}
+
+type CalendarChoice = PartProps['choices']['calendars'][number];
+
+/** The calendars it will be on, as far as the form says, and those it may be wanted on besides. */
+function calendarsOf(form: AskForm, choices: PartProps['choices']) {
+  const event = eventOf(form, choices);
+  const isOn = ({ filter }: CalendarChoice) => isOnCalendar(filter, event);
+  return { on: choices.calendars.filter(isOn), others: choices.calendars.filter((each) => !isOn(each)) };
+}
+
+/** Calendars it is wanted on besides those that show it anyway. */
+function OtherCalendars({ form, choices, faults }: PartProps) {
+  const values = useWatch({ control: form.control }) as AskForm;
+  const { others } = calendarsOf(values, choices);
+  if (values.categoryId === '' || !others.length) return null;
+  const fault = Object.entries(faults).find(([path]) => path.startsWith('calendarIds'))?.[1];
+  return (
+    <details className="sm:col-span-6" open={values.calendarIds.length > 0}>
+      <summary className="cursor-pointer py-1 font-semibold">It belongs on another calendar too</summary>
+      <div className="flex flex-wrap gap-x-4 gap-y-1">
+        {others.map(({ id, name, about }) => (
+          <label key={id} className="flex min-h-7 items-center gap-1.5" title={about}>
+            <input
+              type="checkbox"
+              className="size-4 accent-(--accent)"
+              value={String(id)}
+              {...form.register('calendarIds')}
+            />
+            {name}
+          </label>
+        ))}
+      </div>
+      {fault && <p className="font-semibold text-clash">{fault}</p>}
+      <p className="mt-0.5 text-[0.92rem] text-soft">The office says whether it is taken up there.</p>
+    </details>
+  );
 }
 
 /** As readers will see it: title, hours and place, the text, the public lines. Nothing else. */
@@ -30,7 +71,7 @@ function Preview({ form, choices }: PartProps) {
   const places = values.spaces.flatMap(
     ({ spaceId }) => choices.spaces.find(({ id }) => String(id) === spaceId)?.name ?? [],
   );
-  const on = calendarsOf(values, choices);
+  const on = calendarsOf(values, choices).on.map(({ name }) => name);
   const lines = values.lines.filter(({ isPublic, text }) => isPublic && text);
   return (
     <section aria-label="As readers will see it" className="sheet p-4 sm:col-span-6">
@@ -123,6 +164,7 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
               </p>
             </fieldset>
           )}
+          <OtherCalendars {...props} />
           <Preview {...props} />
         </>
       ) : (

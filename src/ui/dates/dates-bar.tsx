@@ -48,6 +48,7 @@ interface BarProps {
   readonly choices: DateChoices;
   readonly kept: readonly KeptView[];
   readonly isSignedIn: boolean;
+  readonly isManager: boolean;
   go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
 }
 
@@ -287,6 +288,16 @@ export function DatesBar(props: BarProps) {
         )}
       </div>
       {view !== 'year' && <Chosen {...props} />}
+      {props.isManager && view !== 'year' && by !== 'calendar' && (
+        <p>
+          <Link
+            href={`/notices/kept/new?by=${by}${address.only.length ? `&only=${address.only.join('.')}` : ''}`}
+            className="inline-block min-h-6 underline"
+          >
+            Make a calendar of {address.only.length ? 'these' : 'this'}
+          </Link>
+        </p>
+      )}
     </div>
   );
 }

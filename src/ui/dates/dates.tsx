@@ -192,6 +192,7 @@ export function Dates(props: DatesProps) {
         {...{ address, day, today, weekStart, range, choices, go }}
         kept={props.kept}
         isSignedIn={props.isSignedIn}
+        isManager={props.isManager}
       />
       {failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">

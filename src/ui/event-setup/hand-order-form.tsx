@@ -5,7 +5,8 @@ import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { RECIPE_PHASES } from '@/core/work-orders/recipe';
 import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { EdgeField, Labelled, TeamFields } from '@/ui/setups/recipe-fields';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { EdgeField, TeamFields } from '@/ui/setups/recipe-fields';
 import { bodyOf, NEW_RECIPE, type RecipeFields } from '@/ui/setups/recipe-form-model';
 
 const EMPTY: RecipeFields = { ...NEW_RECIPE, per: 'date' };

@@ -1,32 +1,10 @@
 'use client';
-import { useId, type ReactNode } from 'react';
+import { useId } from 'react';
+import { Labelled } from '@/ui/primitives/form-parts';
 import type { RecipeChoices } from '@/contracts/recipes';
 import { EDGE_WORDS } from '@/contracts/words/orders';
 import { DUE_EDGES, type DueEdge } from '@/core/work-orders/recipe';
 import { formulaFault, type EdgeFields, type QuantityFields } from './recipe-form-model';
-
-interface LabelledProps {
-  readonly label: string;
-  readonly fault?: string;
-  readonly hint?: string;
-  children(ids: { id: string; 'aria-invalid': boolean; 'aria-describedby': string }): ReactNode;
-}
-
-/** A field with its label, what helps to fill it in, and what is wrong with it. */
-export function Labelled({ label, fault = '', hint = '', children }: LabelledProps) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="block font-semibold">
-        {label}
-      </label>
-      {children({ id, 'aria-invalid': fault !== '', 'aria-describedby': `${id}-about` })}
-      <p id={`${id}-about`} className="text-[0.92rem]">
-        {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
-      </p>
-    </div>
-  );
-}
 
 interface EdgeFieldProps {
   readonly legend: string;
@@ -75,47 +53,6 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
       </div>
       {fault && <p className="text-[0.92rem] font-semibold text-clash">{fault}</p>}
     </fieldset>
-  );
-}
-
-interface PickSeveralProps<Id extends string | number> {
-  readonly legend: string;
-  readonly options: readonly { readonly id: Id; readonly name: string }[];
-  readonly picked: readonly Id[];
-  onChange(picked: Id[]): void;
-}
-
-/** Any number of things, none meaning all of them. */
-export function PickSeveral<Id extends string | number>({
-  legend,
-  options,
-  picked,
-  onChange,
-}: PickSeveralProps<Id>) {
-  const names = options.filter(({ id }) => picked.includes(id)).map(({ name }) => name);
-  return (
-    <details className="border-b border-rule py-1">
-      <summary className="cursor-pointer py-1">
-        <span className="font-semibold">{legend}: </span>
-        {names.length ? names.join(', ') : <span className="text-soft">any</span>}
-      </summary>
-      <fieldset className="flex flex-wrap gap-x-4 gap-y-1 pb-2">
-        <legend className="sr-only">{legend}</legend>
-        {options.map(({ id, name }) => (
-          <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--accent)"
-              checked={picked.includes(id)}
-              onChange={({ target }) =>
-                onChange(target.checked ? [...picked, id] : picked.filter((each) => each !== id))
-              }
-            />
-            {name}
-          </label>
-        ))}
-      </fieldset>
-    </details>
   );
 }
 

@@ -19,7 +19,7 @@ const HOUSE_TABLES = [
   'shift',
 ] as const;
 
-const bump = (table: string, event: 'INSERT' | 'UPDATE' | 'DELETE') =>
+export const bump = (table: string, event: 'INSERT' | 'UPDATE' | 'DELETE') =>
   `CREATE TRIGGER house_version_${table}_${event.toLowerCase()} AFTER ${event} ON ${table} BEGIN
     UPDATE setting SET value = CAST(value AS INTEGER) + 1 WHERE key = 'house_version'; END`;
 

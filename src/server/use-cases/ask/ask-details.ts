@@ -6,6 +6,7 @@ import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal
 import type { ChangeSet } from '../../changes/change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
+import { readableCalendars } from '../publish/calendars';
 import { loadQuestions, questionsOf, type OwnedQuestion } from './questions';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
@@ -83,13 +84,27 @@ async function foreignFiles(ctx: SignedInContext, reader: Reader, input: AskInpu
   );
 }
 
+async function unknownCalendars(
+  { viewer }: SignedInContext,
+  reader: Reader,
+  { calendarIds }: AskInput,
+): Promise<FieldFault[]> {
+  if (!calendarIds.length) return [];
+  const known = (await readableCalendars({ db: reader, viewer })).map(({ id }) => id);
+  return calendarIds.flatMap((id, index) =>
+    known.includes(id)
+      ? []
+      : [{ path: `calendarIds.${index}`, message: 'There is no such calendar. Choose from the list.' }],
+  );
+}
+
 /** What is wrong with the details; the form marks the same where it can know. */
 export async function detailFaults(
   ctx: SignedInContext,
   reader: Reader,
   input: AskInput,
 ): Promise<FieldFault[]> {
-  const unknown = await unknownDetails(reader, input);
+  const unknown = [...(await unknownDetails(reader, input)), ...(await unknownCalendars(ctx, reader, input))];
   if (unknown.length) return unknown;
   return [
     ...unanswered(await loadQuestions(reader), input),
@@ -160,6 +175,14 @@ export async function insertDetails(change: ChangeSet, requestId: RequestId, inp
         text,
         is_public: isPublic ? 1 : 0,
       })),
+  );
+  await change.insert(
+    'request_calendar',
+    input.calendarIds.map((calendar) => ({
+      request_id: requestId,
+      calendar_id: calendar,
+      choice: 'wanted',
+    })),
   );
   await change.tx.run(
     'UPDATE file SET request_id = $request WHERE key IN (SELECT value FROM json_each($keys))',

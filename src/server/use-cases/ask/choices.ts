@@ -6,6 +6,7 @@ import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from '../look/board-house';
 import { stewardsOfSpaces } from '../consent/consent-book';
 import { familiarTo } from '../own/familiar';
+import { readableCalendars } from '../publish/calendars';
 import { loadQuestions, questionsOf, type OwnedQuestion } from './questions';
 
 const MOST_EARLIER = 40;
@@ -17,7 +18,7 @@ type Flagged = Omit<ShortChoices, 'categories' | 'hosts' | 'today' | 'familiar'>
 
 // One's own organisations first, then by name.
 const SHORT = `SELECT json_object(
-  'categories', (SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'about', about, 'publish', publish_by_default) ORDER BY position) FROM category),
+  'categories', (SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'about', about, 'publish', publish_by_default, 'audiences', json(audiences)) ORDER BY position) FROM category),
   'hosts', (SELECT json_group_array(json_object('id', o.id, 'name', o.name, 'isOwn', m.person_id IS NOT NULL) ORDER BY m.person_id IS NULL, o.name)
     FROM organisation o LEFT JOIN membership m ON m.organisation_id = o.id AND m.person_id = $person),
   'accessMin', (SELECT access_min FROM site ORDER BY id LIMIT 1), 'exitMin', (SELECT exit_min FROM site ORDER BY id LIMIT 1)) AS json`;
@@ -53,12 +54,11 @@ const HOUSE = `SELECT json_object(
   'services', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'about', s.about, 'team', t.name, 'leadDays', s.lead_days) ORDER BY s.position, s.id)
     FROM service s JOIN team t ON t.id = s.team_id),
   'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date) ORDER BY e.to_date) FROM season e WHERE e.to_date >= $today),
-  'calendars', (SELECT json_group_array(json_object('name', k.name, 'filter', json(k.filter)) ORDER BY k.position) FROM calendar k),
   'askFor', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL AND p.id <> $me
     AND ($office OR p.id IN (SELECT person_id FROM deputy WHERE deputy_id = $me))),
   'earlier', (SELECT json_group_array(json_object('reference', ref, 'title', title)) FROM (SELECT ref, title FROM request WHERE requester_id = $me ORDER BY id DESC LIMIT ${MOST_EARLIER}))) AS json`;
 
-type House = Pick<AskChoices, 'equipment' | 'audiences' | 'seasons' | 'calendars' | 'askFor' | 'earlier'> & {
+type House = Pick<AskChoices, 'equipment' | 'audiences' | 'seasons' | 'askFor' | 'earlier'> & {
   readonly services: readonly Omit<AskChoices['services'][number], 'questions'>[];
 };
 
@@ -71,11 +71,12 @@ async function spaceChoices(
     ctx.db,
     spaces.map(({ facts }) => facts.id),
   );
-  return spaces.map(({ id, name, code, building, facts }) => ({
+  return spaces.map(({ id, name, code, building, buildingId, facts }) => ({
     id,
     name,
     code,
     building,
+    buildingId,
     postedLimit: facts.postedLimit,
     layouts: facts.layouts,
     features: facts.features ?? [],
@@ -95,9 +96,11 @@ export async function askChoices(ctx: Context): Promise<AskChoices> {
     office: ctx.viewer?.roles.includes('manager') ? 1 : 0,
   });
   const questions = await loadQuestions(ctx.db);
+  const calendars = await readableCalendars(ctx);
   return {
     ...short,
     ...house,
+    calendars: calendars.map(({ id, name, about, filter }) => ({ id, name, about, filter })),
     categories: categories.map((each) => ({
       ...each,
       questions: questionsOf(questions, 'category', [each.id]),

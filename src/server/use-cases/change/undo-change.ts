@@ -7,7 +7,7 @@ import type { ChangeSet } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncOrders } from '../../changes/orders/sync-orders';
-import { syncPublished } from '../../changes/sync-published';
+import { syncPublished } from '../../changes/publishing/sync-published';
 import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
@@ -48,6 +48,8 @@ const ORDER: readonly TrackedTable[] = [
   'request_answer',
   'request_category',
   'request_host',
+  'request_calendar',
+  'notice',
   'request',
 ];
 
@@ -278,10 +280,8 @@ async function reverse(
   await rewriteOccupancy(tx, affected.claims);
   // What stands next to what is known only now that everything occupies its place again.
   await syncOrders(change, affected.occurrences);
-  for (const requestId of affected.requests) {
-    change.requestIds.add(requestId);
-    await syncPublished(change, requestId);
-  }
+  for (const requestId of affected.requests) change.requestIds.add(requestId);
+  await syncPublished(change, affected.requests);
   await change.updateVersioned('request', affected.requests, {});
   return null;
 }

@@ -3,8 +3,9 @@ import type { EditWordsInput } from '@/contracts/edit-words';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { EDITED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
 import { listText } from '@/contracts/words/rule';
+import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
-import { syncPublished, touchPublished } from '../../changes/sync-published';
+import { syncPublished } from '../../changes/publishing/sync-published';
 import type { SignedInContext } from '../../context';
 import { insertMail } from '../../mail/insert-mail';
 import { loadRequest, type RequestRow } from '../request-rows';
@@ -22,6 +23,34 @@ function differences(request: RequestRow, input: EditWordsInput): string[] {
   ];
   return lines.filter((line) => line !== false);
 }
+
+/** Tells whoever asked what the office has put otherwise. */
+export const tellEdited = (
+  change: ChangeSet,
+  { id, ref, title, requesterId }: Pick<RequestRow, 'id' | 'ref' | 'title' | 'requesterId'>,
+  lines: string[],
+  reason: string,
+): Promise<unknown> =>
+  insertMail(change.tx, [
+    {
+      requestId: id,
+      to: requesterId,
+      payload: {
+        kind: 'changed',
+        reference: ref,
+        title,
+        opening: OPENING_WORDS.changed,
+        blocks: [{ head: EDITED_HEAD, lines }],
+        quote: reason,
+        offer: null,
+      },
+      dedupeKey: `change ${change.id} request ${id} words`,
+      changeSet: change.id,
+      message: null,
+      now: change.at,
+      sendAfter: change.at + MAIL_WAIT_MIN,
+    },
+  ]);
 
 /**
  * Says something of a request otherwise while it waits. Whoever asked sees what was changed, in the history and in a
@@ -56,28 +85,8 @@ export async function editWords(
     });
     change.requestIds.add(request.id);
     // Dates that are published already say it too.
-    await syncPublished(change, request.id);
-    if (request.title !== input.title) await touchPublished(change, request.id);
-    await insertMail(change.tx, [
-      {
-        requestId: request.id,
-        to: request.requesterId,
-        payload: {
-          kind: 'changed',
-          reference: request.ref,
-          title: input.title,
-          opening: OPENING_WORDS.changed,
-          blocks: [{ head: EDITED_HEAD, lines: changes }],
-          quote: input.reason,
-          offer: null,
-        },
-        dedupeKey: `change ${change.id} request ${request.id} words`,
-        changeSet: change.id,
-        message: null,
-        now: change.at,
-        sendAfter: change.at + MAIL_WAIT_MIN,
-      },
-    ]);
+    await syncPublished(change, [request.id]);
+    await tellEdited(change, { ...request, title: input.title }, changes, input.reason);
     return done({
       summary: `changed what it says: ${listText(changes)}`,
       changeSet: change.id,

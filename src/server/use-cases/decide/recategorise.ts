@@ -4,7 +4,7 @@ import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../changes/run-change-set';
-import { syncPublished } from '../../changes/sync-published';
+import { syncPublished } from '../../changes/publishing/sync-published';
 import type { Row } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import { lastChange } from '../since';
@@ -69,10 +69,8 @@ export async function recategorise(
       ids.map((id) => ({ request_id: id, category_id: categoryId, position: 0 })),
     );
     await change.updateVersioned('request', ids, {});
-    for (const id of ids) {
-      change.requestIds.add(id);
-      await syncPublished(change, id);
-    }
+    for (const id of ids) change.requestIds.add(id);
+    await syncPublished(change, ids);
     return done({
       changed: ids.length,
       summary: `put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,

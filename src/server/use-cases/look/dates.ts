@@ -8,19 +8,13 @@ import {
   type DatesReply,
 } from '@/contracts/dates';
 import type { Context } from '../../context';
-import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
-import { bindRights, KNOWN, MINE, nth, READABLE } from './known-bookings';
-
-// Claims of one time overlap, so the look back is bounded: a day, or the index of the longer ones.
-const CLAIMS = `
-SELECT c.id, c.occurrence_id, c.status, c.start_min, c.end_min FROM claim c INDEXED BY claim_short
-  WHERE c.end_min - c.start_min <= 1440 AND c.start_min > $start - 1440 AND c.start_min < $end AND c.end_min > $start
-UNION ALL SELECT c.id, c.occurrence_id, c.status, c.start_min, c.end_min FROM claim c INDEXED BY claim_long
-  WHERE c.end_min - c.start_min > 1440 AND c.end_min > $start AND c.start_min < $end`;
+import { readableCalendars } from '../publish/calendars';
+import { CLAIMS_IN_SPAN } from './claims-in-span';
+import { bindRights, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE } from './known-bookings';
 
 // What is cancelled was in force before: readers keep knowing what they knew.
-const IS_KNOWN = `(${KNOWN} OR (r.publish = 1 AND o.state = 'cancelled'))`;
+const IS_KNOWN = `(${KNOWN} OR (o.state = 'cancelled' AND ${IS_ANNOUNCED}))`;
 
 const STATE = `CASE WHEN o.state = 'cancelled' THEN 3 WHEN c.status = 'in-force' THEN 0 WHEN c.status = 'held' THEN 1 ELSE 2 END`;
 
@@ -35,7 +29,7 @@ const GROUPS: Readonly<Record<DateGroup, { readonly id: string; readonly from: s
   host: { id: 'v.organisation_id', from: 'request_host v WHERE v.request_id = r.id' },
   calendar: {
     id: 'v.calendar_id',
-    from: `published v WHERE v.segment_id = o.segment_id AND v.recurrence_local = o.recurrence_local
+    from: `published v WHERE v.segment_id = o.segment_id AND v.recurrence_local = o.recurrence_local AND v.calendar_id IN (SELECT value FROM json_each($calendars))
       AND (v.gone_at_min IS NULL OR o.state = 'cancelled')`,
   },
 };
@@ -46,7 +40,7 @@ const isOneOf = (group: DateGroup) =>
 
 const SPACES = `json((SELECT json_group_array(json_array(s.space_id, s.id, s.layout) ORDER BY s.position) FROM claim_space s WHERE s.claim_id = c.id))`;
 
-const FROM = `FROM (${CLAIMS}) c CROSS JOIN occurrence o ON o.id = c.occurrence_id AND o.standing_id = c.id JOIN request r ON r.id = o.request_id`;
+const FROM = `FROM (${CLAIMS_IN_SPAN}) c CROSS JOIN occurrence o ON o.id = c.occurrence_id AND o.standing_id = c.id JOIN request r ON r.id = o.request_id`;
 
 // Waiting dates for those who may see them; cancelled ones where they are asked for.
 const SHOWN = `(c.status IN ('in-force','held') OR (c.status = 'wanted' AND o.state = 'waiting' AND ${READABLE}) OR ($cancelled AND o.state = 'cancelled'))`;
@@ -87,10 +81,12 @@ export async function datesOf(ctx: Context, query: DatesQuery): Promise<DatesRep
   const tzid = await siteZone(db);
   const { from, days, only, q, state, cancelled } = query;
   const text = q.trim().toLowerCase();
+  const calendars = await readableCalendars(ctx);
   const rows = await db.json<DatesReply['dates']>(statement({ ...query, q: text }), {
     start: startOfDay(from, tzid),
     end: startOfDay(addDays(from, days), tzid),
     ...bindRights(viewer),
+    calendars: JSON.stringify(calendars.map(({ id }) => id)),
     cancelled: cancelled || state === 'cancelled' ? 1 : 0,
     state: state === undefined ? -1 : stateCode[state],
     most: MOST_DATES + 1,
@@ -109,15 +105,16 @@ export async function datesOf(ctx: Context, query: DatesQuery): Promise<DatesRep
 const choice = (id: string, name: string, mark: string, hue: string) =>
   `json_object('id', ${id}, 'name', ${name}, 'mark', ${mark}, 'hue', ${hue})`;
 
-// A calendar of one category wears its mark.
 const CHOICES = `SELECT json_object(
   'space', (SELECT json_group_array(${choice('s.id', 's.name', 'NULL', 'NULL')} ORDER BY b.position, s.position) FROM space s JOIN building b ON b.id = s.building_id),
   'building', (SELECT json_group_array(${choice('id', 'name', 'NULL', 'NULL')} ORDER BY position) FROM building),
   'category', (SELECT json_group_array(${choice('id', 'name', 'mark', 'hue')} ORDER BY position) FROM category),
   'host', (SELECT json_group_array(${choice('id', 'name', 'NULL', 'NULL')} ORDER BY name) FROM organisation),
-  'calendar', (SELECT json_group_array(${choice('k.id', 'k.name', 'c.mark', 'c.hue')} ORDER BY k.position) FROM calendar k
-    LEFT JOIN category c ON json_array_length(k.filter, '$.categories') = 1 AND c.id = (k.filter ->> '$.categories[0]')),
   'buildingOf', (SELECT json_group_object(id, building_id) FROM space),
   'codes', (SELECT json_group_object(id, code) FROM space)) AS json`;
 
-export const dateChoices = (reader: Reader): Promise<DateChoices> => reader.json<DateChoices>(CHOICES);
+export async function dateChoices(ctx: Context): Promise<DateChoices> {
+  const choices = await ctx.db.json<Omit<DateChoices, 'calendar'>>(CHOICES);
+  const calendar = (await readableCalendars(ctx)).map(({ id, name, mark, hue }) => ({ id, name, mark, hue }));
+  return { ...choices, calendar };
+}

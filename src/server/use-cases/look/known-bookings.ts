@@ -9,8 +9,11 @@ export const MINE = `(r.requester_id = $me OR r.requester_id IN (SELECT person_i
 /** The same, or the viewer belongs to one of its hosts. */
 export const OURS = `(${MINE} OR EXISTS (SELECT 1 FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = $me WHERE x.request_id = r.id))`;
 
+/** Whether everybody may read the title while the date is in force, or after it was. */
+export const IS_ANNOUNCED = `EXISTS (SELECT 1 FROM announced a WHERE a.occurrence_id = o.id)`;
+
 /** The same as `mayKnowBooking`, once for all rows; a test holds the two together. */
-export const KNOWN = `($works OR (r.publish = 1 AND c.status = 'in-force') OR ${OURS})`;
+export const KNOWN = `($works OR (c.status = 'in-force' AND ${IS_ANNOUNCED}) OR ${OURS})`;
 
 /** Whether the viewer may read all of the request, while it waits too. */
 export const READABLE = `($office OR ${OURS})`;

@@ -8,6 +8,9 @@ export interface OfficeContact {
   readonly tzid: string;
 }
 
+/** What stands for the office as long as there is none. */
+export const NO_OFFICE: OfficeContact = { site: 'Calendario', name: '', phone: '', email: '', tzid: 'UTC' };
+
 /** Whom to ask; null on a database without an office. */
 export async function officeContact(reader: Reader): Promise<OfficeContact | null> {
   const [row] = await reader.rows<OfficeContact>(

@@ -1,4 +1,5 @@
 import type { OfficeInput } from '@/contracts/office';
+import { slugOf } from '@/core/publishing/slug';
 import { addPlaces, addPolicies, addTimetables } from './add-places';
 import { addRecipes, addShifts } from './add-recipes';
 import { addQuestions, addServices } from './add-services';
@@ -12,13 +13,6 @@ async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string,
   for (const { name } of teams) ids.set(name, await insert(tx, 'team', { name }));
   return ids;
 }
-
-const slugOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '');
 
 /** Every category has its own public calendar. */
 async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<void> {

@@ -1,70 +1,165 @@
-import type { EpochMinute } from '@/core/time/epoch-minute';
-import { addWallMinutes, dateOf, timeOf } from '@/core/time/local-time';
-import type { NoticeCalendar, NoticeDate, NoticePage } from '@/contracts/notices';
+import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
+import { addMonths, startOfMonth, startOfWeek, weeksOfMonth } from '@/core/time/weeks';
+import { startOfDay, toLocal } from '@/core/time/zone';
+import type { NoticeCalendar, NoticeDate, NoticesPage, NoticesQuery } from '@/contracts/notices';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { dayLong, dayShort } from '@/contracts/words/when';
 import type { Context } from '../../context';
-import type { Reader } from '../../db/connection';
-import {
-  findCalendar,
-  loadPublishedRows,
-  loadPublishedSegments,
-  type PublishedRow,
-  type PublishedSegmentRow,
-} from './published-rows';
+import { siteZone } from '../../db/space-facts';
+import { calendarFor, readableCalendars, type Calendar } from './calendars';
+import { comingOn } from './coming';
+import { factsOn, noticeDate, noticeRowsIn, type NoticeRow } from './notice-rows';
 
-interface CalendarLine {
-  readonly slug: string;
-  readonly name: string;
-  readonly about: string;
-  readonly mark: string | null;
-  readonly hue: string | null;
-  readonly coming: number;
+/** Days of a list; whoever wants more goes on to the next ones. */
+const LIST_DAYS = 42;
+/** Most dates told at once. */
+const MOST = 1500;
+
+interface Span {
+  readonly first: LocalDate;
+  readonly last: LocalDate;
 }
 
-// A calendar of one category wears its mark; one of several has a mark of its own.
-const CALENDARS = `
-SELECT json_group_array(json_object('slug', k.slug, 'name', k.name, 'about', k.about, 'mark', c.mark, 'hue', c.hue, 'coming',
-  (SELECT COUNT(*) FROM published p JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local
-    JOIN claim m ON m.occurrence_id = o.id AND m.status = 'in-force' WHERE p.calendar_id = k.id AND p.gone_at_min IS NULL AND m.end_min > $now)
-) ORDER BY k.position) AS json
-FROM calendar k LEFT JOIN category c ON json_array_length(k.filter, '$.categories') = 1 AND c.id = (k.filter ->> '$.categories[0]')`;
-
-export async function listCalendars(reader: Reader, now: EpochMinute): Promise<NoticeCalendar[]> {
-  const lines = await reader.json<CalendarLine[]>(CALENDARS, { now });
-  return lines.map(({ mark, hue, ...line }) => ({ ...line, mark: mark ?? '··', hue: hue ?? 'ink' }));
+/** The days a view shows around a day. */
+function spanOf(view: NoticesQuery['view'], on: LocalDate, weekStart: number): Span {
+  switch (view) {
+    case 'day':
+      return { first: on, last: on };
+    case 'week': {
+      const first = startOfWeek(on, weekStart);
+      return { first, last: addDays(first, 6) };
+    }
+    case 'month': {
+      const weeks = weeksOfMonth(on, weekStart);
+      return { first: weeks[0]!, last: addDays(weeks.at(-1)!, 6) };
+    }
+    case 'list':
+      return { first: on, last: addDays(on, LIST_DAYS - 1) };
+  }
 }
 
-function timeText(row: PublishedRow): string {
-  const sameDay = dateOf(row.start) === dateOf(row.end);
-  return `${timeOf(row.start)}–${timeOf(row.end)}${sameDay ? '' : ` (${dayShort(dateOf(row.end))})`}`;
+/** The day a view is turned to one step on (1) or back (−1). */
+export function steppedDay(view: NoticesQuery['view'], on: LocalDate, step: 1 | -1): LocalDate {
+  if (view === 'month') return addMonths(startOfMonth(on), step);
+  return addDays(on, step * { day: 1, week: 7, list: LIST_DAYS }[view]);
 }
 
-const noticeDate = (row: PublishedRow, segment: PublishedSegmentRow): NoticeDate => ({
-  key: `${row.segment}-${row.recurrence}`,
-  title: segment.title,
-  secondLine: segment.secondLine,
-  text: segment.text,
-  html: segment.html,
-  lines: segment.lines.map(({ fromMin, text }) => ({ at: timeOf(addWallMinutes(row.start, fromMin)), text })),
-  day: dateOf(row.start),
-  dayText: dayLong(dateOf(row.start)),
-  timeText: timeText(row),
-  place: row.places,
-  building: row.buildings,
-  mark: segment.mark,
-  hue: segment.hue,
-  category: segment.category,
-  isCancelled: row.gone !== null,
+function chosenOf(calendars: readonly Calendar[], query: NoticesQuery): Calendar[] {
+  if (query.c) return calendars.filter(({ slug }) => query.c!.includes(slug));
+  return calendars.filter(({ startsOn }) => startsOn);
+}
+
+/** Looked for only in what readers may know: what a calendar does not tell cannot be found by it. */
+function isLookedFor(
+  row: NoticeRow,
+  date: NoticeDate,
+  calendars: readonly Calendar[],
+  query: NoticesQuery,
+): boolean {
+  const facts = factsOn(calendars.filter(({ id }) => row.calendars.includes(id)));
+  const { category, building, host } = query;
+  const text = query.q.trim().toLowerCase();
+  if (
+    category !== undefined &&
+    !(facts.includes('title') && row.categories.some(({ id }) => id === category))
+  )
+    return false;
+  if (building !== undefined && !(facts.includes('place') && row.buildings.some(({ id }) => id === building)))
+    return false;
+  if (host !== undefined && !(facts.includes('host') && row.hostIds.includes(host))) return false;
+  const said = [date.title, date.secondLine, date.text, date.place, date.building, ...date.hosts];
+  return text === '' || said.some((each) => each.toLowerCase().includes(text));
+}
+
+/** The next day from `from` on with anything on these calendars; within a year, since further on is no help. */
+async function nextDayWith(
+  { db }: Context,
+  calendars: readonly Calendar[],
+  query: NoticesQuery,
+  from: LocalDate,
+  tzid: string,
+): Promise<LocalDate | null> {
+  const span = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, 366), tzid) };
+  const rows = await noticeRowsIn(db, calendars, span, MOST);
+  const found = rows.find((row) => isLookedFor(row, noticeDate(row, calendars), calendars, query));
+  return found ? dateOf(found.start) : null;
+}
+
+const CHOICES = `SELECT json_object('categories', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM category),
+  'buildings', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM building),
+  'weekStart', (SELECT week_start FROM site ORDER BY id LIMIT 1)) AS json`;
+
+interface Choices extends Pick<NoticesPage, 'categories' | 'buildings'> {
+  readonly weekStart: number;
+}
+
+async function pageOf(
+  ctx: Context,
+  calendars: readonly Calendar[],
+  chosen: readonly Calendar[],
+  query: NoticesQuery,
+): Promise<NoticesPage> {
+  const tzid = await siteZone(ctx.db);
+  const now = ctx.clock.now();
+  const today = dateOf(toLocal(now, tzid));
+  const on = query.on ?? today;
+  const { weekStart, ...choices } = await ctx.db.json<Choices>(CHOICES);
+  const { first, last } = spanOf(query.view, on, weekStart);
+  // A list of what is on begins with what is still going on, not with what is over.
+  const start = query.view === 'list' && first === today ? now : startOfDay(first, tzid);
+  const rows = await noticeRowsIn(
+    ctx.db,
+    chosen,
+    { start, end: startOfDay(addDays(last, 1), tzid) },
+    MOST * 4,
+  );
+  const found = rows
+    .map((row) => ({ row, date: noticeDate(row, chosen) }))
+    .filter(({ row, date }) => isLookedFor(row, date, chosen, query));
+  const coming = await comingOn(ctx.db, calendars, now);
+  return {
+    query,
+    first,
+    last,
+    on,
+    today,
+    weekStart,
+    calendars: calendars.map((each) => noticeCalendar(each, chosen, coming)),
+    dates: found.slice(0, MOST).map(({ date }) => date),
+    nextDay: found.length ? null : await nextDayWith(ctx, chosen, query, addDays(last, 1), tzid),
+    isCut: found.length > MOST,
+    ...choices,
+  };
+}
+
+const noticeCalendar = (
+  { id, slug, name, mark, hue, about, readers }: Calendar,
+  chosen: readonly Calendar[],
+  coming: Record<string, number>,
+): NoticeCalendar => ({
+  slug,
+  name,
+  mark,
+  hue,
+  about,
+  isOn: chosen.some((each) => each.id === id),
+  isForEveryone: readers.kind === 'everyone',
+  coming: coming[id] ?? 0,
 });
 
-/** A calendar as readers see it: the dates to come in order, cancelled ones marked as such until their day is over. */
-export async function noticePage(ctx: Context, slug: string): Promise<Outcome<NoticePage>> {
-  const calendar = await findCalendar(ctx.db, slug);
-  if (!calendar) return refuse({ code: 'not-found', what: 'calendar at this address' });
-  const now = ctx.clock.now();
-  const segments = new Map((await loadPublishedSegments(ctx.db, calendar.id)).map((each) => [each.id, each]));
-  const rows = (await loadPublishedRows(ctx.db, calendar.id)).filter(({ endMin }) => endMin > now);
-  const line = (await listCalendars(ctx.db, now)).find((each) => each.slug === calendar.slug)!;
-  return done({ calendar: line, dates: rows.map((row) => noticeDate(row, segments.get(row.segment)!)) });
+/** What is on, over all calendars the viewer may read, each event once. */
+export async function notices(ctx: Context, query: NoticesQuery): Promise<NoticesPage> {
+  const calendars = await readableCalendars(ctx);
+  return pageOf(ctx, calendars, chosenOf(calendars, query), query);
+}
+
+/** One calendar by itself; `token` is of a private link. */
+export async function noticesOf(
+  ctx: Context,
+  slug: string,
+  token: string | null,
+  query: NoticesQuery,
+): Promise<Outcome<NoticesPage>> {
+  const calendar = await calendarFor(ctx, slug, token);
+  if (!calendar) return refuse({ code: 'not-found', what: 'calendar at this address for you to read' });
+  return done(await pageOf(ctx, [calendar], [calendar], query));
 }

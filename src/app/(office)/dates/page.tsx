@@ -1,0 +1,53 @@
+import type { Metadata } from 'next';
+import { datesQuerySchema } from '@/contracts/dates';
+import { dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { pageContext } from '@/server/http/page';
+import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
+import { ruler } from '@/server/use-cases/look/ruler';
+import { siteDays } from '@/server/db/space-facts';
+import { keptViews } from '@/server/use-cases/own/kept-views';
+import { Dates, type FirstDates } from '@/ui/dates/dates';
+import { rangeOf, readDatesAddress } from '@/ui/dates/dates-address';
+import { datesQuery } from '@/ui/dates/dates-query';
+
+export const metadata: Metadata = { title: 'Dates' };
+
+type Query = Readonly<Record<string, string | string[] | undefined>>;
+
+export default async function DatesPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const query = await searchParams;
+  const ctx = await pageContext('board.look', '/dates');
+  const address = readDatesAddress({
+    get: (name) => (typeof query[name] === 'string' ? query[name] : null),
+  });
+  const { tzid, weekStart } = await siteDays(ctx.db);
+  const now = ctx.clock.now();
+  const day = address.day ?? dateOf(toLocal(now, tzid));
+  const range = rangeOf(address, day, weekStart);
+  const asked = datesQuery(address, range);
+  const first: FirstDates =
+    address.view === 'year'
+      ? {
+          query: '',
+          reply: null,
+          year: { of: day.slice(0, 4), days: await ruler(ctx, range.from, range.days) },
+        }
+      : {
+          query: asked,
+          reply: await datesOf(ctx, datesQuerySchema.parse(Object.fromEntries(new URLSearchParams(asked)))),
+          year: null,
+        };
+  return (
+    <Dates
+      first={first}
+      choices={await dateChoices(ctx)}
+      tzid={tzid}
+      now={now}
+      weekStart={weekStart}
+      isSignedIn={ctx.viewer !== null}
+      kept={await keptViews(ctx, 'dates')}
+      isManager={ctx.viewer?.roles.includes('manager') ?? false}
+    />
+  );
+}

@@ -1,0 +1,102 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { embedParams, embedSchema, embedSnippet } from '@/contracts/embed';
+import { contrastOf } from '@/core/publishing/colours';
+import { pageContext } from '@/server/http/page';
+import { calendarFor } from '@/server/use-cases/publish/calendars';
+import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { FaultNote } from '@/ui/notices/fault-note';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'On another site' };
+
+interface Props {
+  readonly params: Promise<{ slug: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+/** WCAG 2.2, 1.4.3: below this text is hard to read. */
+const LEAST_CONTRAST = 4.5;
+
+const COLOURS = [
+  ['paper', 'Ground'],
+  ['ink', 'Text'],
+  ['accent', 'What can be pressed'],
+] as const;
+
+/** What to put into a page elsewhere so that a calendar stands there, and how it will look. */
+export default async function EmbedBuilderPage({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const ctx = await pageContext('notices.read', `/notices/${slug}/embed`);
+  const calendar = await calendarFor({ ...ctx, viewer: null }, slug, null);
+  if (!calendar) notFound();
+  const parsed = embedSchema.safeParse(await searchParams);
+  const look = parsed.success ? parsed.data : embedSchema.parse({});
+  const path = `/embed/${calendar.slug}?${embedParams(look)}`;
+  const contrast = contrastOf(look.ink, look.paper);
+  const base = `/notices/${calendar.slug}`;
+  return (
+    <>
+      <p className="pb-1">
+        <Link href={base}>{calendar.name}</Link>
+      </p>
+      <h1 className="pb-3 text-3xl">{calendar.name} on another site</h1>
+      <FaultNote fault={parsed.success ? null : (parsed.error.issues[0]?.message ?? '')} />
+      <div className="grid items-start gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
+        <form action={`${base}/embed`} className="sheet grid gap-3 p-4">
+          <label>
+            <span className="block font-semibold">As</span>
+            <select name="view" className="field" defaultValue={look.view}>
+              <option value="list">a running list</option>
+              <option value="month">a month</option>
+            </select>
+          </label>
+          <label>
+            <span className="block font-semibold">With</span>
+            <select name="details" className="field" defaultValue={look.details}>
+              <option value="1">title, time, place and text</option>
+              <option value="0">title, time and place</option>
+            </select>
+          </label>
+          {COLOURS.map(([name, label]) => (
+            <label key={name} className="flex items-center justify-between gap-3">
+              <span className="font-semibold">{label}</span>
+              <input type="color" name={name} defaultValue={look[name]} className="h-8 w-16" />
+            </label>
+          ))}
+          {contrast < LEAST_CONTRAST && (
+            <p role="status" className="border-l-4 border-look bg-sunk px-2 py-1">
+              Text on this ground is hard to read: {contrast.toFixed(1)} to 1, and it should be at least 4.5.
+            </p>
+          )}
+          <p>
+            <button type="submit" className="press press-main">
+              Show it so
+            </button>
+          </p>
+          <label>
+            <span className="block font-semibold">Put this into the page</span>
+            <textarea
+              readOnly
+              rows={7}
+              className="field font-mono text-[0.85rem]"
+              value={embedSnippet(wholeAddress(''), path, calendar.name)}
+            />
+          </label>
+          <p className="text-[0.92rem] text-soft">
+            The script only gives the frame its height. Without it the frame stays 600 pixels high.
+          </p>
+        </form>
+        <section aria-label="How it will look">
+          <h2 className="pb-2 text-xl">How it will look</h2>
+          <iframe
+            key={path}
+            src={path}
+            title={`${calendar.name}, as on another site`}
+            className="h-[38rem] w-full border border-strong-rule"
+          />
+        </section>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,87 @@
+import type { Metadata } from 'next';
+import { notFound, permanentRedirect } from 'next/navigation';
+import { pageContext } from '@/server/http/page';
+import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { calendarFor } from '@/server/use-cases/publish/calendars';
+import { noticesOf, steppedDay } from '@/server/use-cases/publish/notices';
+import { FaultNote } from '@/ui/notices/fault-note';
+import { FollowBox } from '@/ui/notices/follow-box';
+import { NoticesView } from '@/ui/notices/notices-view';
+import { feedHref, noticesHref } from '@/ui/notices/notices-address';
+import Link from '@/ui/primitives/link';
+import { Mark } from '@/ui/primitives/mark';
+import { readNotices, type SearchParams } from '../notices-params';
+
+interface Props {
+  readonly params: Promise<{ slug: string }>;
+  readonly searchParams: SearchParams;
+}
+
+export async function generateMetadata({ params, searchParams }: Props): Promise<Metadata> {
+  const { slug } = await params;
+  const { link } = await readNotices(searchParams);
+  const ctx = await pageContext('notices.read', `/notices/${slug}`);
+  const calendar = await calendarFor(ctx, slug, link);
+  if (!calendar) return { title: 'Notices' };
+  const base = `/notices/${calendar.slug}`;
+  const isOpen = calendar.readers.kind === 'everyone';
+  return {
+    title: calendar.name,
+    description: calendar.about,
+    ...(isOpen
+      ? {
+          alternates: {
+            canonical: wholeAddress(base),
+            types: {
+              'text/calendar': wholeAddress(feedHref(base, 'ics')),
+              'application/atom+xml': wholeAddress(feedHref(base, 'atom')),
+            },
+          },
+        }
+      : { robots: { index: false } }),
+  };
+}
+
+export default async function CalendarPage({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const { query, link, fault } = await readNotices(searchParams);
+  const ctx = await pageContext('notices.read', `/notices/${slug}`);
+  const outcome = await noticesOf(ctx, slug, link, query);
+  if (!outcome.ok) notFound();
+  const page = outcome.value;
+  const calendar = page.calendars[0]!;
+  const base = `/notices/${calendar.slug}`;
+  if (calendar.slug !== slug) permanentRedirect(noticesHref(base, query, link));
+  return (
+    <>
+      <p className="no-print pb-1">
+        <Link href="/notices">All calendars together</Link>
+      </p>
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-3">
+        <h1 className="flex items-center gap-3 text-3xl">
+          <Mark mark={calendar.mark} hue={calendar.hue} className="h-8 min-w-9 text-base" />
+          {calendar.name}
+        </h1>
+        <p className="text-lg text-soft">
+          {calendar.about}
+          {!calendar.isForEveryone && ' Not public: not everybody may read it.'}
+        </p>
+      </header>
+      <FaultNote fault={fault} />
+      <NoticesView
+        page={page}
+        base={base}
+        link={link}
+        isTogether={false}
+        steps={[steppedDay(query.view, page.on, -1), steppedDay(query.view, page.on, 1)]}
+      />
+      <FollowBox
+        name={calendar.name}
+        base={base}
+        link={link}
+        isForEveryone={calendar.isForEveryone}
+        addressOf={(format) => wholeAddress(feedHref(base, format, link))}
+      />
+    </>
+  );
+}

@@ -1,0 +1,45 @@
+import type { Metadata } from 'next';
+import { permissionFor } from '@/server/auth/policy';
+import { pageContext } from '@/server/http/page';
+import { notices, steppedDay } from '@/server/use-cases/publish/notices';
+import { CalendarCards } from '@/ui/notices/calendar-cards';
+import { FaultNote } from '@/ui/notices/fault-note';
+import { NoticesView } from '@/ui/notices/notices-view';
+import Link from '@/ui/primitives/link';
+import { readNotices, type SearchParams } from './notices-params';
+
+export const metadata: Metadata = {
+  title: 'Notices',
+  description: 'What is on, day by day, over all calendars.',
+};
+
+export default async function NoticesPage({ searchParams }: { searchParams: SearchParams }) {
+  const ctx = await pageContext('notices.read', '/notices');
+  const { query, fault } = await readNotices(searchParams);
+  const page = await notices(ctx, query);
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-3">
+        <h1 className="text-3xl">What is on</h1>
+        <p className="no-print flex flex-wrap gap-x-4">
+          <a href="#calendars">The calendars by themselves</a>
+          <Link href="/notices/follow">Follow them</Link>
+          {permissionFor('calendars.keep', ctx.viewer) === 'allowed' && (
+            <>
+              <Link href="/notices/kept">Keep the calendars</Link>
+              <Link href="/notices/ledger">Who was shown what</Link>
+            </>
+          )}
+        </p>
+      </div>
+      <FaultNote fault={fault} />
+      <NoticesView
+        page={page}
+        base="/notices"
+        isTogether
+        steps={[steppedDay(query.view, page.on, -1), steppedDay(query.view, page.on, 1)]}
+      />
+      <CalendarCards calendars={page.calendars} />
+    </>
+  );
+}

@@ -1,0 +1,115 @@
+import type { DateChoices } from '@/contracts/dates';
+import type { PrintQuery } from '@/contracts/print';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { daysText, momentText } from '@/contracts/words/when';
+import { layOut } from '@/core/printing/lay-out';
+import type { Page } from '@/core/printing/marks';
+import type { Part, Sheet } from '@/core/printing/sheet';
+import { addDays } from '@/core/time/local-time';
+import { startOfDay } from '@/core/time/zone';
+import type { Context } from '@/server/context';
+import { printFonts } from '@/server/print/fonts';
+import { boardCategories, boardHouse } from '@/server/use-cases/look/board-house';
+import { boardSpan, usesIn } from '@/server/use-cases/look/board-span';
+import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
+import { officeContact } from '@/server/use-cases/look/office-contact';
+import { boardParts } from '@/ui/print/board-sheet';
+import { datesParts } from '@/ui/print/dates-sheet';
+import { poolParts } from '@/ui/print/pool-sheet';
+
+interface Content {
+  readonly title: string;
+  /** What was chosen, as far as something was. */
+  readonly chosen: string;
+  readonly parts: readonly Part[];
+}
+
+function chosenText({ by, only, state, q }: PrintQuery, choices: DateChoices): string {
+  const names = (only ?? []).flatMap((id) => choices[by].find((each) => each.id === id)?.name ?? []);
+  return [names.join(', '), state ?? '', q && `“${q}”`].filter(Boolean).join('; ');
+}
+
+async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Content> {
+  const choices = await dateChoices(ctx);
+  const reply = await datesOf(ctx, query);
+  return {
+    title: 'Dates',
+    chosen: chosenText(query, choices),
+    parts: datesParts(reply, choices, query, tzid),
+  };
+}
+
+async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
+  const { spaces } = await boardHouse(ctx.db);
+  const space = spaces.find(({ code }) => code.toLowerCase() === query.of.toLowerCase());
+  if (!space) return refuse({ code: 'not-found', what: 'space with this code' });
+  const { parts } = await datesContent(ctx, { ...query, by: 'space', only: [space.id] }, tzid);
+  const layouts = space.facts.layouts.map(
+    ({ layout, seats, setupMin, strikeMin }) =>
+      `${LAYOUT_WORDS[layout]}: ${seats} seats, ${setupMin} min setup, ${strikeMin} min strike`,
+  );
+  return done({
+    title: space.name,
+    chosen: `${space.code}, ${space.building}`,
+    parts: [
+      ...(query.detail === 'detailed' ? [{ kind: 'text' as const, text: layouts.join('\n') }] : []),
+      ...parts,
+    ],
+  });
+}
+
+async function poolContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
+  const house = await boardHouse(ctx.db);
+  const pool = house.pools.find(({ id }) => String(id) === query.of);
+  if (!pool) return refuse({ code: 'not-found', what: 'pool with this number' });
+  const { from, days } = query;
+  const away = await usesIn(ctx.db, {
+    start: startOfDay(from, tzid),
+    end: startOfDay(addDays(from, days), tzid),
+  });
+  return done({ title: pool.name, chosen: pool.store, parts: poolParts(house, pool, away, query) });
+}
+
+async function boardContent(ctx: Context, query: PrintQuery): Promise<Content> {
+  const { from, days, only } = query;
+  const house = await boardHouse(ctx.db);
+  const span = await boardSpan(ctx, { from, days });
+  const parts = boardParts(house, span, await boardCategories(ctx.db), query);
+  return { title: 'Board', chosen: only ? `${only.length} of ${house.spaces.length} spaces` : '', parts };
+}
+
+async function contentOf(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
+  switch (query.what) {
+    case 'dates':
+      return done(await datesContent(ctx, query, tzid));
+    case 'board':
+      return done(await boardContent(ctx, query));
+    case 'space':
+      return spaceContent(ctx, query, tzid);
+    case 'pool':
+      return poolContent(ctx, query, tzid);
+  }
+}
+
+/** What the viewer may know of what they ask for, on pages. */
+export async function printPages(
+  ctx: Context,
+  query: PrintQuery,
+): Promise<Outcome<{ readonly title: string; readonly pages: readonly Page[] }>> {
+  const office = await officeContact(ctx.db);
+  if (!office) return refuse({ code: 'not-found', what: 'office here yet' });
+  const content = await contentOf(ctx, query, office.tzid);
+  if (!content.ok) return content;
+  const { title, chosen, parts } = content.value;
+  const { from, days } = query;
+  const range = daysText(from, addDays(from, days - 1));
+  const sheet: Sheet = {
+    title,
+    subtitle: [range, chosen].filter(Boolean).join(' · '),
+    foot: `${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`,
+    isLandscape: query.page === 'wide',
+    parts,
+  };
+  return done({ title: `${title}, ${range}`, pages: layOut(sheet, printFonts().measure) });
+}

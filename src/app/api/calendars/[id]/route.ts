@@ -1,0 +1,10 @@
+import { calendarDeedSchema } from '@/contracts/calendars';
+import { numberedRoute } from '@/server/http/numbered-route';
+import { doWithCalendar } from '@/server/use-cases/publish/keep/save-calendar';
+
+export const POST = numberedRoute({
+  action: 'calendars.keep',
+  body: calendarDeedSchema,
+  what: 'such calendar',
+  run: doWithCalendar,
+});

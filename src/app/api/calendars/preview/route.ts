@@ -1,0 +1,10 @@
+import { calendarPreviewSchema } from '@/contracts/calendars';
+import { done } from '@/contracts/refusal';
+import { writeRoute } from '@/server/http/route';
+import { previewCalendar } from '@/server/use-cases/publish/keep/preview-calendar';
+
+export const POST = writeRoute({
+  action: 'calendars.keep',
+  body: calendarPreviewSchema,
+  run: async (ctx, body) => done(await previewCalendar(ctx, body)),
+});

@@ -1,0 +1,9 @@
+import { saveCalendarSchema } from '@/contracts/calendars';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { saveCalendar } from '@/server/use-cases/publish/keep/save-calendar';
+
+export const POST = writeRoute({
+  action: 'calendars.keep',
+  body: saveCalendarSchema,
+  run: (ctx, body) => saveCalendar(signedIn(ctx), body),
+});

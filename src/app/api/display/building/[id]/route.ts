@@ -1,0 +1,12 @@
+import { readRoute, refusalResponse } from '@/server/http/route';
+import { buildingDisplay } from '@/server/use-cases/publish/display';
+
+export const GET = readRoute({
+  action: 'notices.read',
+  run: async (ctx, _, { id }) => {
+    const outcome = await buildingDisplay(ctx, /^\d{1,9}$/.test(id!) ? Number(id) : 0);
+    return outcome.ok
+      ? Response.json(outcome.value, { headers: { 'Cache-Control': 'no-store' } })
+      : refusalResponse(outcome.refusal);
+  },
+});

@@ -1,0 +1,12 @@
+import { readRoute, refusalResponse } from '@/server/http/route';
+import { spaceDisplay } from '@/server/use-cases/publish/display';
+
+export const GET = readRoute({
+  action: 'notices.read',
+  run: async (ctx, _, { code }) => {
+    const outcome = await spaceDisplay(ctx, code!);
+    return outcome.ok
+      ? Response.json(outcome.value, { headers: { 'Cache-Control': 'no-store' } })
+      : refusalResponse(outcome.refusal);
+  },
+});

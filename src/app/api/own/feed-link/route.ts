@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { idempotencyKey } from '@/contracts/fields';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { replaceOwnLink } from '@/server/use-cases/publish/own-link';
+
+export const POST = writeRoute({
+  action: 'feeds.own',
+  body: z.object({ key: idempotencyKey }),
+  run: (ctx, body) => replaceOwnLink(signedIn(ctx), body),
+});

@@ -1,0 +1,9 @@
+import { editNoticeSchema } from '@/contracts/calendars';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { editNotice } from '@/server/use-cases/publish/keep/edit-notice';
+
+export const POST = writeRoute({
+  action: 'notice.edit',
+  body: editNoticeSchema,
+  run: (ctx, body, { ref }) => editNotice(signedIn(ctx), ref!, body),
+});

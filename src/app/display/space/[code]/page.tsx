@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { pageContext } from '@/server/http/page';
+import { spaceDisplay } from '@/server/use-cases/publish/display';
+import { DoorDisplay } from '@/ui/display/door-display';
+
+export const metadata: Metadata = { title: 'At the door', robots: { index: false } };
+
+export default async function DoorPage({ params }: { params: Promise<{ code: string }> }) {
+  const { code } = await params;
+  const ctx = await pageContext('notices.read', `/display/space/${code}`);
+  const outcome = await spaceDisplay(ctx, code);
+  if (!outcome.ok) notFound();
+  return <DoorDisplay first={outcome.value} source={`/api/display/space/${encodeURIComponent(code)}`} />;
+}

@@ -1,0 +1,71 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { embedParams, embedSchema } from '@/contracts/embed';
+import { noticesQuerySchema } from '@/contracts/notices';
+import { monthLong } from '@/contracts/words/when';
+import { pageContext } from '@/server/http/page';
+import { noticesOf, steppedDay } from '@/server/use-cases/publish/notices';
+import { EmbedShell } from '@/ui/embed/embed-shell';
+import { NoticeDays } from '@/ui/notices/notice-days';
+import { NoticeList } from '@/ui/notices/notice-list';
+
+export const metadata: Metadata = { title: 'Notices', robots: { index: false } };
+
+interface Props {
+  readonly params: Promise<{ slug: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+/** A public calendar within a page of another site. Whoever is signed in here makes no difference to it. */
+export default async function EmbedPage({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const ctx = await pageContext('notices.read', `/embed/${slug}`);
+  const parsed = embedSchema.safeParse(await searchParams);
+  const look = parsed.success ? parsed.data : embedSchema.parse({});
+  const query = noticesQuerySchema.parse({ view: look.view, on: look.on });
+  const outcome = await noticesOf({ ...ctx, viewer: null }, slug, null, query);
+  if (!outcome.ok) notFound();
+  const { calendars, dates, first, last, on, today } = outcome.value;
+  const calendar = calendars[0]!;
+  const whole = `/notices/${calendar.slug}`;
+  const turned = (step: 1 | -1) => `?${embedParams(look)}&on=${steppedDay(look.view, on, step)}`;
+  return (
+    <EmbedShell look={look}>
+      <h1 className="text-2xl">
+        <a href={whole} target="_blank" rel="noopener">
+          {calendar.name}
+        </a>
+      </h1>
+      {look.view === 'month' && (
+        <p className="flex flex-wrap items-baseline gap-x-4 py-2">
+          <strong className="text-lg">{monthLong(on)}</strong>
+          <a href={turned(-1)} className="inline-block min-h-6">
+            Month before
+          </a>
+          <a href={turned(1)} className="inline-block min-h-6">
+            Month after
+          </a>
+        </p>
+      )}
+      {look.view === 'month' && (
+        <NoticeDays
+          first={first}
+          last={last}
+          month={on.slice(0, 7)}
+          today={today}
+          dates={dates}
+          link={null}
+          isFramed
+          dayHref={(day) => `${whole}?view=day&on=${day}`}
+        />
+      )}
+      {look.view === 'list' && <NoticeList dates={dates} withText={look.details === '1'} isFramed />}
+      {dates.length === 0 && <p className="py-3 text-lg">Nothing is announced here just now.</p>}
+      <p className="pt-3 text-[0.92rem] text-soft">
+        <a href={whole} target="_blank" rel="noopener">
+          All dates, and how to follow them
+        </a>
+      </p>
+    </EmbedShell>
+  );
+}

@@ -1,0 +1,65 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { embedSchema } from '@/contracts/embed';
+import { atMinuteOfDay } from '@/core/time/local-time';
+import { pageContext } from '@/server/http/page';
+import { spacePage } from '@/server/use-cases/look/space-page';
+import { EmbedShell } from '@/ui/embed/embed-shell';
+
+export const metadata: Metadata = { title: 'Ask for a space', robots: { index: false } };
+
+interface Props {
+  readonly params: Promise<{ code: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+/** “Ask for this space” within a page of another site: day and hour, then the form here, in a window of its own. */
+export default async function EmbedAskPage({ params, searchParams }: Props) {
+  const { code } = await params;
+  const ctx = await pageContext('space.find', `/embed/ask/${code}`);
+  const outcome = await spacePage({ ...ctx, viewer: null }, code);
+  if (!outcome.ok) notFound();
+  const parsed = embedSchema.safeParse(await searchParams);
+  const look = parsed.success ? parsed.data : embedSchema.parse({});
+  const { id, name, building, facts, today } = outcome.value;
+  return (
+    <EmbedShell look={look}>
+      <h1 className="text-2xl">
+        <a href={`/places/${code}`} target="_blank" rel="noopener">
+          {name}
+        </a>
+      </h1>
+      <p className="text-soft">
+        {building} · {facts.join(' · ')}
+      </p>
+      <form action="/ask" target="_blank" className="flex flex-wrap items-end gap-3 pt-2">
+        <input type="hidden" name="space" value={id} />
+        <label>
+          <span className="block text-[0.92rem] font-semibold">From</span>
+          <input
+            type="datetime-local"
+            name="start"
+            className="field"
+            required
+            defaultValue={atMinuteOfDay(today, 14 * 60)}
+          />
+        </label>
+        <label>
+          <span className="block text-[0.92rem] font-semibold">Minutes</span>
+          <input
+            type="number"
+            name="minutes"
+            className="field w-24"
+            min={5}
+            max={1440}
+            step={5}
+            defaultValue={90}
+          />
+        </label>
+        <button type="submit" className="press press-main">
+          Ask for {name}
+        </button>
+      </form>
+    </EmbedShell>
+  );
+}

@@ -1,0 +1,3 @@
+import { feedRoute } from '@/server/http/feed-route';
+
+export const GET = feedRoute(({ code }) => ({ kind: 'space', code: code! }));

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+
+/** Most lines of the ledger told at once, the newest first. */
+export const MOST_LEDGER = 1000;
+
+export const LEDGER_WHAT = ['all', 'gone', 'owed'] as const;
+
+export const ledgerQuerySchema = z.object({
+  calendar: z
+    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, 'Choose a calendar from the list.')])
+    .transform((text) => (text === '' ? undefined : Number(text)))
+    .optional(),
+  what: z.enum(LEDGER_WHAT, 'Choose from the list.').default('all'),
+  q: z.string().max(100, 'At most 100 characters.').default(''),
+});
+export type LedgerQuery = z.output<typeof ledgerQuerySchema>;
+
+/** One date on one calendar: when readers were shown it, and what became of it. */
+export interface LedgerLine {
+  readonly calendar: string;
+  readonly mark: string;
+  readonly hue: string;
+  readonly title: string;
+  readonly reference: string;
+  readonly when: string;
+  readonly shownAt: string;
+  /** Empty while it stands. */
+  readonly goneAt: string;
+  readonly toldAs: 'cancelled' | 'withheld' | '';
+  /** Up to when feeds say that it is cancelled; empty where nobody is owed it any more. */
+  readonly owedUntil: string;
+}
+
+export interface LedgerPage {
+  readonly query: LedgerQuery;
+  readonly calendars: readonly { readonly id: number; readonly name: string }[];
+  readonly lines: readonly LedgerLine[];
+  readonly isCut: boolean;
+}

@@ -1,0 +1,271 @@
+import { createHash } from 'node:crypto';
+import type { OccurrenceId, RequestId, SegmentId } from '@/core/ids';
+import {
+  calendarsOf,
+  isAnnounced,
+  isOpenToAll,
+  type CalendarRule,
+  type ShowableEvent,
+} from '@/core/publishing/shown';
+import { dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { siteZone } from '../../db/space-facts';
+import type { Writer } from '../../db/connection';
+import type { ChangeSet } from '../change-set';
+import {
+  loadCalendarRules,
+  loadPublishingStates,
+  type DateState,
+  type LedgerRow,
+  type PublishingState,
+} from './publishing-state';
+
+const hashOf = (text: string): string => createHash('sha1').update(text).digest('base64').slice(0, 20);
+
+const rowKey = (row: { calendar: number; segment: number; recurrence: string }): string =>
+  `${row.calendar}|${row.segment}|${row.recurrence}`;
+const partKey = (row: { calendar: number; segment: number }): string => `${row.calendar}|${row.segment}`;
+
+/** What one request should look like to readers, beside what they were shown. */
+interface Wanted {
+  readonly ledger: readonly LedgerRow[];
+  readonly open: ReadonlySet<OccurrenceId>;
+}
+
+function showable(state: PublishingState, { spaces, buildings }: DateState, today: string): ShowableEvent {
+  const announcement = {
+    publish: state.publish === 1,
+    heldBack: state.heldBack === 1,
+    publishFrom: state.publishFrom,
+  };
+  return {
+    isAnnounced: isAnnounced(announcement, today as never),
+    requesterId: state.requester,
+    choices: new Map(state.choices.map(({ calendar, choice }) => [calendar, choice])),
+    categories: state.categories as ShowableEvent['categories'],
+    hosts: state.hosts,
+    audiences: state.audiences,
+    spaces,
+    buildings,
+  };
+}
+
+/**
+ * The ledger as it should be. A date that was shown and is not any more is gone: cancelled where readers of that
+ * calendar may know that it is, otherwise withheld.
+ */
+function wantedOf(
+  state: PublishingState,
+  calendars: readonly CalendarRule[],
+  today: string,
+  now: number,
+): Wanted {
+  const known = new Map(state.ledger.map((row) => [rowKey(row), row]));
+  const open = new Set<OccurrenceId>();
+  const ledger = new Map<string, LedgerRow>();
+  for (const date of state.dates) {
+    const event = showable(state, date, today);
+    const { segment, recurrence } = date;
+    let wasShown = date.isInForce === 1;
+    for (const { id: calendar } of calendarsOf(calendars, event)) {
+      const row = { calendar, segment, recurrence };
+      const before = known.get(rowKey(row));
+      if (date.isInForce) ledger.set(rowKey(row), { ...row, gone: null, goneAs: null });
+      else if (before) {
+        wasShown = true;
+        ledger.set(rowKey(row), { ...row, gone: before.gone ?? now, goneAs: 'cancelled' });
+      }
+    }
+    if (wasShown && isOpenToAll(calendars, event)) open.add(date.occurrence);
+  }
+  for (const [key, row] of known)
+    if (!ledger.has(key)) ledger.set(key, { ...row, gone: row.gone ?? now, goneAs: 'withheld' });
+  return { ledger: [...ledger.values()], open };
+}
+
+async function writeLedger(tx: Writer, rows: readonly LedgerRow[], now: number): Promise<void> {
+  if (!rows.length) return;
+  await tx.run(
+    `INSERT INTO published (calendar_id, segment_id, recurrence_local, shown_at_min, gone_at_min, gone_as)
+     SELECT j.value->>0, j.value->>1, j.value->>2, $now, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
+     ON CONFLICT DO UPDATE SET gone_at_min = excluded.gone_at_min, gone_as = excluded.gone_as`,
+    {
+      now,
+      rows: JSON.stringify(
+        rows.map(({ calendar, segment, recurrence, gone, goneAs }) => [
+          calendar,
+          segment,
+          recurrence,
+          gone,
+          goneAs,
+        ]),
+      ),
+    },
+  );
+}
+
+/** Text a reader of one calendar gets of one segment, as two fingerprints: of its times and of its words. */
+interface Part {
+  readonly calendar: number;
+  readonly segment: SegmentId;
+  readonly tzid: string;
+  readonly times: string;
+  readonly words: string;
+}
+
+function partsOf(
+  state: PublishingState,
+  ledger: readonly LedgerRow[],
+  calendars: readonly CalendarRule[],
+): Part[] {
+  const dates = new Map(state.dates.map((date) => [`${date.segment}|${date.recurrence}`, date]));
+  const segments = new Map(state.segments.map((each) => [each.id, each]));
+  const told = new Map(
+    calendars.map((each) => [each.id, each.kind === 'made' ? each.facts.join() : each.kind] as const),
+  );
+  const groups = new Map<string, LedgerRow[]>();
+  for (const row of ledger) {
+    const group = groups.get(partKey(row));
+    if (group) group.push(row);
+    else groups.set(partKey(row), [row]);
+  }
+  return [...groups.values()].map((rows) => {
+    const { calendar, segment } = rows[0]!;
+    const { tzid, rule } = segments.get(segment)!;
+    const own = rows
+      .map((row) => ({ row, date: dates.get(`${row.segment}|${row.recurrence}`) }))
+      .sort((a, b) => (a.row.recurrence < b.row.recurrence ? -1 : 1));
+    const times = own.map(({ row, date }) => [row.recurrence, row.gone !== null, date?.start, date?.end]);
+    const words = own.map(({ row, date }) => [row.goneAs, date?.place]);
+    return {
+      calendar,
+      segment,
+      tzid,
+      times: hashOf(JSON.stringify([rule, times])),
+      words: hashOf(JSON.stringify([state.words, words, told.get(calendar)])),
+    };
+  });
+}
+
+/** Text made before is dropped where it would say something else now. */
+async function dropText(tx: Writer, parts: readonly Part[]): Promise<void> {
+  if (!parts.length) return;
+  await tx.run(
+    `INSERT INTO feed_part (calendar_id, segment_id, tzid, times_hash, words_hash)
+     SELECT j.value->>0, j.value->>1, j.value->>2, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
+     ON CONFLICT DO UPDATE SET times_hash = excluded.times_hash, words_hash = excluded.words_hash, ics = NULL, json = NULL, fresh_until_min = NULL`,
+    {
+      rows: JSON.stringify(
+        parts.map(({ calendar, segment, tzid, times, words }) => [calendar, segment, tzid, times, words]),
+      ),
+    },
+  );
+  await tx.run('UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))', {
+    ids: JSON.stringify([...new Set(parts.map(({ calendar }) => calendar))]),
+  });
+}
+
+async function rewriteAnnounced(
+  tx: Writer,
+  state: PublishingState,
+  open: ReadonlySet<OccurrenceId>,
+): Promise<void> {
+  const before = new Set(state.announced);
+  const [added, taken] = [
+    [...open].filter((id) => !before.has(id)),
+    [...before].filter((id) => !open.has(id)),
+  ];
+  if (added.length)
+    await tx.run('INSERT INTO announced SELECT value FROM json_each($ids)', { ids: JSON.stringify(added) });
+  if (taken.length)
+    await tx.run('DELETE FROM announced WHERE occurrence_id IN (SELECT value FROM json_each($ids))', {
+      ids: JSON.stringify(taken),
+    });
+}
+
+/** Spaces and hosts that readers can follow by themselves have a calendar from the first public date on. */
+async function keepCalendars(tx: Writer, states: readonly PublishingState[]): Promise<void> {
+  const published = states.filter(({ publish }) => publish === 1);
+  const refs = (kind: string, ids: readonly number[]) => [...new Set(ids)].map((id) => [kind, id]);
+  const wanted = [
+    ...refs(
+      'space',
+      published.flatMap(({ dates }) => dates.flatMap(({ spaces }) => spaces)),
+    ),
+    ...refs(
+      'host',
+      published.flatMap(({ hosts, dates }) => (dates.length ? hosts : [])),
+    ),
+  ];
+  if (!wanted.length) return;
+  await tx.run(
+    `INSERT INTO calendar (slug, name, filter, position, kind, ref_id)
+     SELECT '.' || (j.value->>0) || '-' || (j.value->>1), '', '{}', 0, j.value->>0, j.value->>1 FROM json_each($rows) j
+     WHERE NOT EXISTS (SELECT 1 FROM calendar k WHERE k.kind = j.value->>0 AND k.ref_id = j.value->>1)`,
+    { rows: JSON.stringify(wanted) },
+  );
+}
+
+interface Moved {
+  /** Readers see other times: SEQUENCE counts up. */
+  readonly times: ReadonlySet<SegmentId>;
+  /** Readers see something else: LAST-MODIFIED moves on. */
+  readonly any: readonly SegmentId[];
+}
+
+/** What readers of a calendar that had the segment before now see otherwise. */
+function movedOf(parts: readonly Part[], states: readonly PublishingState[]): Moved & { parts: Part[] } {
+  const before = new Map(states.flatMap((state) => state.parts).map((part) => [partKey(part), part]));
+  const touched = parts.filter((part) => {
+    const old = before.get(partKey(part));
+    return !old || old.times !== part.times || old.words !== part.words;
+  });
+  const times = touched.filter((part) => {
+    const old = before.get(partKey(part));
+    return old !== undefined && old.times !== part.times;
+  });
+  return {
+    parts: touched,
+    times: new Set(times.map(({ segment }) => segment)),
+    any: [...new Set(touched.map(({ segment }) => segment))],
+  };
+}
+
+const isOtherwise = (row: LedgerRow, before: LedgerRow | undefined): boolean =>
+  !before || before.gone !== row.gone || before.goneAs !== row.goneAs;
+
+async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<void> {
+  const { tx, at: now } = change;
+  const states = await loadPublishingStates(tx, ids);
+  await keepCalendars(tx, states);
+  const calendars = await loadCalendarRules(tx, states);
+  const today = dateOf(toLocal(now, await siteZone(tx)));
+  const changed: LedgerRow[] = [];
+  const parts: Part[] = [];
+  for (const state of states) {
+    const wanted = wantedOf(state, calendars, today, now);
+    const known = new Map(state.ledger.map((row) => [rowKey(row), row]));
+    changed.push(...wanted.ledger.filter((row) => isOtherwise(row, known.get(rowKey(row)))));
+    parts.push(...partsOf(state, wanted.ledger, calendars));
+    await rewriteAnnounced(tx, state, wanted.open);
+  }
+  const moved = movedOf(parts, states);
+  await writeLedger(tx, changed, now);
+  await dropText(tx, moved.parts);
+  await change.update('segment', moved.any, (row) => ({
+    sequence: Number(row.sequence) + (moved.times.has(row.id as SegmentId) ? 1 : 0),
+    changed_min: now,
+  }));
+}
+
+const LOT = 200;
+
+/**
+ * Brings what readers see of these requests in line with what is in force, in the change's own transaction: the
+ * ledger, which titles everybody may know, and which texts of feeds have to be made anew. SEQUENCE of a segment counts
+ * up where somebody who had it sees other times (RFC 5545 3.8.7.4); other words only move LAST-MODIFIED.
+ */
+export async function syncPublished(change: ChangeSet, requests: readonly RequestId[]): Promise<void> {
+  for (let from = 0; from < requests.length; from += LOT)
+    await syncLot(change, requests.slice(from, from + LOT));
+}

@@ -1,0 +1,42 @@
+import { FEED_FORMATS, feed, type FeedFormat } from '../use-cases/publish/feeds/feed';
+import type { FeedOf } from '../use-cases/publish/feeds/source';
+import { readRoute, refusalResponse, type RouteParams } from './route';
+
+const TYPE: Readonly<Record<FeedFormat, string>> = {
+  ics: 'text/calendar; charset=utf-8',
+  json: 'application/json; charset=utf-8',
+  atom: 'application/atom+xml; charset=utf-8',
+};
+
+const formatOf = (file: string): FeedFormat | undefined =>
+  FEED_FORMATS.find((format) => file === `feed.${format}`);
+
+/** `a` weak tag says the same as a strong one here: a proxy may have packed the text (RFC 9110 8.8.3). */
+const known = (request: Request): string | null =>
+  request.headers.get('if-none-match')?.replace(/^W\//, '') ?? null;
+
+/** A GET of a feed in one of its formats; who holds what it is now gets no body. */
+export const feedRoute = (of: (params: RouteParams, request: Request) => FeedOf) =>
+  readRoute({
+    action: 'notices.read',
+    run: async (ctx, request, params) => {
+      const format = formatOf(params.file ?? '');
+      if (!format) return refusalResponse({ code: 'not-found', what: 'feed at this address' });
+      const outcome = await feed(ctx, of(params, request), format, known(request));
+      if (!outcome.ok) return refusalResponse(outcome.refusal);
+      const { text, etag, source } = outcome.value;
+      const headers = {
+        ETag: etag,
+        'Cache-Control': source.isForEveryone ? 'public, no-cache' : 'private, no-cache',
+        ...(!source.isForEveryone && { 'X-Robots-Tag': 'noindex' }),
+      };
+      if (text === null) return new Response(null, { status: 304, headers });
+      return new Response(text, {
+        headers: {
+          ...headers,
+          'Content-Type': TYPE[format],
+          'Content-Disposition': `inline; filename="${source.fileName}.${format === 'atom' ? 'xml' : format}"`,
+        },
+      });
+    },
+  });

@@ -1,0 +1,73 @@
+import { Feed } from 'feed';
+import { toldWords } from '@/core/publishing/facts';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { LocalDateTime } from '@/core/time/local-time';
+import { spanText } from '@/contracts/words/when';
+import type { Context } from '../../../context';
+import { officeContact } from '../../look/office-contact';
+import { eventPath, wholeAddress } from '../event-address';
+import { NOTICE_WORDS, placeOf } from './published-rows';
+import type { NoticeWords } from '@/core/publishing/facts';
+import type { FeedSource } from './source';
+
+interface NewEvent extends NoticeWords {
+  readonly uid: string;
+  readonly eventUid: string;
+  readonly shown: EpochMinute;
+  readonly changed: EpochMinute;
+  readonly next: { readonly start: LocalDateTime; readonly end: LocalDateTime; readonly place: string };
+  readonly left: number;
+}
+
+/** Most entries of an Atom feed: the newest. */
+const MOST = 50;
+
+// What is over is no news; of what is to come, the first date and how many there are.
+const NEWEST = `
+WITH fresh AS (SELECT p.segment_id AS id, MIN(p.shown_at_min) AS shown FROM published p WHERE p.calendar_id = $calendar GROUP BY p.segment_id
+    HAVING SUM(p.gone_at_min IS NULL) > 0 ORDER BY shown DESC, id DESC LIMIT ${MOST * 4}),
+  coming AS (SELECT f.id, f.shown, c.id AS claim, c.start_local, c.end_local, COUNT(*) AS left_over, MIN(c.start_min) FROM fresh f
+    JOIN published p ON p.calendar_id = $calendar AND p.segment_id = f.id AND p.gone_at_min IS NULL
+    JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local JOIN claim c ON c.id = o.standing_id AND c.end_min > $now
+    GROUP BY f.id)
+SELECT json_group_array(json_object('uid', s.uid, 'eventUid', e.uid, 'shown', n.shown, 'changed', s.changed_min, 'left', n.left_over,
+  'next', json_object('start', n.start_local, 'end', n.end_local, 'place', ${placeOf('n.claim')}), ${NOTICE_WORDS}) ORDER BY n.shown DESC, s.id DESC) AS json
+FROM (SELECT * FROM coming ORDER BY shown DESC, id DESC LIMIT ${MOST}) n JOIN segment s ON s.id = n.id JOIN request r ON r.id = s.request_id JOIN segment e ON e.request_id = r.id AND e.no = 1`;
+
+const dateAt = (at: EpochMinute): Date => new Date(at * 60_000);
+
+/** The newest events of a calendar as an Atom feed (RFC 4287): what was announced, not each of its dates. */
+export async function atomText(ctx: Context, source: FeedSource, address: string): Promise<string> {
+  const office = await officeContact(ctx.db);
+  const now = ctx.clock.now();
+  const events = await ctx.db.json<NewEvent[]>(NEWEST, { calendar: source.id, now });
+  const made = new Feed({
+    id: address,
+    title: source.name,
+    description: source.about,
+    link: wholeAddress(source.path),
+    feedLinks: { atom: address },
+    copyright: '',
+    generator: 'Calendario',
+    updated: dateAt(events.length ? (Math.max(...events.map(({ changed }) => changed)) as EpochMinute) : now),
+    author: { name: office?.name ?? source.name },
+  });
+  for (const event of events) {
+    const told = toldWords(source.facts, event);
+    const { start, end, place } = event.next;
+    const more = event.left > 1 ? ` and ${event.left - 1} more` : '';
+    const at = source.facts.includes('place') && place ? `; ${place}` : '';
+    made.addItem({
+      id: `urn:uuid:${event.uid.slice(0, 36)}`,
+      title: told.title,
+      link: source.facts.includes('title')
+        ? wholeAddress(eventPath(event.eventUid, event.title))
+        : wholeAddress(source.path),
+      date: dateAt(event.changed),
+      published: dateAt(event.shown),
+      description: `${spanText(start, end)}${more}${at}`,
+      ...(told.html && { content: told.html }),
+    });
+  }
+  return made.atom1();
+}

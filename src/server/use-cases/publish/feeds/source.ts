@@ -1,0 +1,121 @@
+import { FACTS, type Fact } from '@/core/publishing/facts';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { Context } from '../../../context';
+import type { Reader } from '../../../db/connection';
+import { calendarFor } from '../calendars';
+import { holderOf } from '../link-holder';
+
+/** What a feed is asked for by. */
+export type FeedOf =
+  | { readonly kind: 'calendar'; readonly slug: string; readonly token: string | null }
+  | { readonly kind: 'space'; readonly code: string }
+  | { readonly kind: 'host'; readonly id: number }
+  /** One's own bookings, by the private link alone: programs that read feeds cannot sign in. */
+  | { readonly kind: 'own'; readonly token: string };
+
+/** A calendar as a feed of it is made. */
+export interface FeedSource {
+  readonly id: number;
+  readonly version: number;
+  readonly name: string;
+  readonly about: string;
+  readonly hue: string;
+  readonly facts: readonly Fact[];
+  /** Path of the page that shows the same; empty where there is none. */
+  readonly path: string;
+  /** Path of the feeds, without the file. */
+  readonly feedPath: string;
+  readonly fileName: string;
+  /** Whether anybody may have it who asks. */
+  readonly isForEveryone: boolean;
+}
+
+const NO_CALENDAR = refuse({ code: 'not-found', what: 'calendar at this address for you to read' });
+const NO_FEED = refuse({ code: 'not-found', what: 'feed at this address' });
+
+const OPEN_FACTS: readonly Fact[] = ['title', 'text', 'place', 'host'];
+
+interface KeptRow {
+  readonly id: number;
+  readonly name: string;
+  readonly kept: number | null;
+  readonly version: number | null;
+}
+
+async function keptSource(
+  reader: Reader,
+  sql: string,
+  bind: Record<string, unknown>,
+  of: (row: KeptRow) => Omit<FeedSource, 'id' | 'version' | 'hue' | 'name'>,
+): Promise<Outcome<FeedSource>> {
+  const [row] = await reader.rows<KeptRow>(sql, bind);
+  if (!row) return NO_FEED;
+  // Nothing was ever public there: an empty feed, which fills as soon as something is.
+  return done({ ...of(row), id: row.kept ?? 0, version: row.version ?? 0, hue: '', name: row.name });
+}
+
+/** Finds what a feed is of and whether it may be read. */
+export async function feedSource(
+  ctx: Pick<Context, 'db' | 'viewer'>,
+  of: FeedOf,
+): Promise<Outcome<FeedSource>> {
+  switch (of.kind) {
+    case 'calendar': {
+      const calendar = await calendarFor(ctx, of.slug, of.token);
+      if (!calendar) return NO_CALENDAR;
+      const path = `/notices/${calendar.slug}`;
+      return done({
+        ...calendar,
+        path,
+        feedPath: path,
+        fileName: calendar.slug,
+        isForEveryone: calendar.readers.kind === 'everyone',
+      });
+    }
+    case 'space':
+      return keptSource(
+        ctx.db,
+        `SELECT s.id, s.name, k.id AS kept, k.version FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
+        { code: of.code },
+        ({ name }) => ({
+          about: `What is on in ${name}.`,
+          facts: OPEN_FACTS,
+          path: `/places/${of.code}`,
+          feedPath: `/feeds/space/${of.code}`,
+          fileName: of.code.toLowerCase(),
+          isForEveryone: true,
+        }),
+      );
+    case 'host':
+      return keptSource(
+        ctx.db,
+        `SELECT g.id, g.name, k.id AS kept, k.version FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
+        { id: of.id },
+        ({ name, id }) => ({
+          about: `What ${name} hosts.`,
+          facts: OPEN_FACTS,
+          path: `/notices?host=${id}`,
+          feedPath: `/feeds/host/${id}`,
+          fileName: `host-${id}`,
+          isForEveryone: true,
+        }),
+      );
+    case 'own': {
+      const holder = await holderOf(ctx.db, of.token);
+      if (!holder) return NO_FEED;
+      return keptSource(
+        ctx.db,
+        `SELECT p.id, p.name, k.id AS kept, k.version FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
+        { id: holder.personId },
+        ({ name }) => ({
+          about: `What ${name} has booked.`,
+          facts: FACTS,
+          path: '/requests',
+          feedPath: `/feeds/own/${of.token}`,
+          fileName: 'bookings',
+          isForEveryone: false,
+        }),
+      );
+    }
+  }
+}

@@ -1,0 +1,42 @@
+import { ROLES } from '@/core/roles';
+import type { CalendarChoices, KeptCalendar } from '@/contracts/calendars';
+import { filterText, readersText } from '@/contracts/words/calendars';
+import { linkToken } from '../../../auth/feed-links';
+import type { Context } from '../../../context';
+import type { Reader } from '../../../db/connection';
+import { loadCalendars } from '../calendars';
+import { comingOn } from '../coming';
+
+const named = (table: string, order: string, where = '') =>
+  `json((SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY ${order}) FROM ${table} ${where}))`;
+
+const CHOICES = `SELECT json_object('buildings', ${named('building', 'position')}, 'spaces', ${named('space', 'position', 'WHERE retired_at IS NULL')},
+  'categories', json((SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'hue', hue) ORDER BY position) FROM category)),
+  'hosts', ${named('organisation', 'name')}, 'people', ${named('person', 'name', 'WHERE retired_at IS NULL')},
+  'audiences', json((SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a))) AS json`;
+
+/** What a calendar can be made of. */
+export const calendarChoices = (reader: Reader): Promise<CalendarChoices> =>
+  reader.json<CalendarChoices>(CHOICES);
+
+export const CALENDAR_ROLES = ROLES;
+
+/** Every calendar as those who keep it see it. */
+export async function calendarBook(
+  ctx: Context,
+): Promise<{ readonly calendars: KeptCalendar[]; readonly choices: CalendarChoices }> {
+  const calendars = await loadCalendars(ctx.db);
+  const choices = await calendarChoices(ctx.db);
+  const coming = await comingOn(ctx.db, calendars, ctx.clock.now());
+  return {
+    choices,
+    calendars: calendars.map(({ linkNo, version: _, ...calendar }) => ({
+      ...calendar,
+      coming: coming[calendar.id] ?? 0,
+      link:
+        calendar.readers.kind === 'link' ? linkToken({ kind: 'calendar', id: calendar.id, linkNo }) : null,
+      showsText: filterText(calendar.filter, choices),
+      readersText: readersText(calendar.readers, choices),
+    })),
+  };
+}

@@ -1,0 +1,146 @@
+import type { EditNoticeInput } from '@/contracts/calendars';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { listText } from '@/contracts/words/rule';
+import { dateLong } from '@/contracts/words/when';
+import { parseLocalDate } from '@/core/time/local-time';
+import type { ChangeSet } from '../../../changes/change-set';
+import { syncPublished } from '../../../changes/publishing/sync-published';
+import { runChangeSet } from '../../../changes/run-change-set';
+import type { Row } from '../../../changes/tracked-tables';
+import type { SignedInContext } from '../../../context';
+import { cleanPublicHtml } from '../../../text/public-html';
+import { tellEdited } from '../../decide/edit-words';
+import { loadRequest, type RequestRow } from '../../request-rows';
+import { lastChange } from '../../since';
+import { loadCalendars, type Calendar } from '../calendars';
+
+interface Before {
+  readonly second_line: string;
+  readonly public_html: string;
+  readonly public_text: string;
+  readonly notice: Row | null;
+  readonly choices: readonly Row[];
+}
+
+async function loadBefore(change: ChangeSet, request: RequestRow): Promise<Before> {
+  const bind = { id: request.id };
+  const [row] = await change.tx.rows<Pick<Before, 'second_line' | 'public_html' | 'public_text'>>(
+    'SELECT second_line, public_html, public_text FROM request WHERE id = $id',
+    bind,
+  );
+  const [notice] = await change.tx.rows<Row>('SELECT * FROM notice WHERE request_id = $id', bind);
+  const choices = await change.tx.rows<Row>('SELECT * FROM request_calendar WHERE request_id = $id', bind);
+  return { ...row!, notice: notice ?? null, choices };
+}
+
+const chosen = (choices: readonly Row[], choice: string): number[] =>
+  choices.filter((row) => row.choice === choice).map((row) => Number(row.calendar_id));
+
+const sameSet = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((each) => b.includes(each));
+
+/** One line for each thing that is otherwise. */
+function differences(
+  request: RequestRow,
+  before: Before,
+  input: EditNoticeInput,
+  text: { readonly html: string; readonly plain: string },
+  calendars: readonly Calendar[],
+): string[] {
+  const names = (ids: readonly number[]) =>
+    listText(ids.map((id) => calendars.find((each) => each.id === id)?.name ?? ''));
+  const wasFrom = before.notice?.publish_from ?? null;
+  const wasHeld = before.notice?.held_back === 1;
+  const from = input.publishFrom && parseLocalDate(input.publishFrom);
+  const lines = [
+    before.second_line !== input.secondLine && `Second line: “${input.secondLine}”`,
+    before.public_text !== text.plain && 'The public text',
+    before.public_text === text.plain && before.public_html !== text.html && 'Marks of the public text',
+    request.publish !== input.publish &&
+      (input.publish ? 'Readers see it, before only the office' : 'Readers do not see it any more'),
+    wasHeld !== input.heldBack &&
+      (input.heldBack ? 'It is held back from readers' : 'It is not held back any more'),
+    wasFrom !== input.publishFrom &&
+      (from ? `Readers see it from ${dateLong(from)} on` : 'Readers see it at once'),
+    !sameSet(chosen(before.choices, 'picked'), input.picked) &&
+      `Besides on: ${names(input.picked) || 'no other calendar'}`,
+    !sameSet(chosen(before.choices, 'excluded'), input.excluded) &&
+      `Kept off: ${names(input.excluded) || 'no calendar'}`,
+  ];
+  return lines.filter((line) => line !== false);
+}
+
+async function writeNotice(change: ChangeSet, request: RequestRow, before: Before, input: EditNoticeInput) {
+  const isPlain = !input.heldBack && input.publishFrom === null;
+  if (before.notice) await change.remove('notice', [before.notice]);
+  if (!isPlain)
+    await change.insert('notice', [
+      { request_id: request.id, held_back: input.heldBack ? 1 : 0, publish_from: input.publishFrom },
+    ]);
+  await change.remove('request_calendar', before.choices);
+  // A wish that was neither taken up nor turned down goes on waiting.
+  const open = chosen(before.choices, 'wanted').filter(
+    (id) => !input.picked.includes(id) && !input.excluded.includes(id),
+  );
+  const rows = (ids: readonly number[], choice: string) =>
+    ids.map((id) => ({ request_id: request.id, calendar_id: id, choice }));
+  await change.insert('request_calendar', [
+    ...rows(input.picked, 'picked'),
+    ...rows(input.excluded, 'excluded'),
+    ...rows(open, 'wanted'),
+  ]);
+}
+
+function faultsOf(input: EditNoticeInput, calendars: readonly Calendar[]) {
+  const isKnown = (id: number) => calendars.some((each) => each.id === id);
+  const both = input.picked.some((id) => input.excluded.includes(id));
+  return [
+    ...(input.publishFrom !== null && !parseLocalDate(input.publishFrom)
+      ? [{ path: 'publishFrom', message: `There is no date ${input.publishFrom}.` }]
+      : []),
+    ...([...input.picked, ...input.excluded].every(isKnown)
+      ? []
+      : [{ path: 'picked', message: 'One of these calendars is gone. Reload the page and choose again.' }]),
+    ...(both ? [{ path: 'picked', message: 'A calendar is both picked and left out. Choose one.' }] : []),
+  ];
+}
+
+/**
+ * Says what readers see of a request, before it is approved or after. Other words move LAST-MODIFIED alone; what is
+ * held back or made private is gone everywhere at the next look.
+ */
+export async function editNotice(
+  ctx: SignedInContext,
+  reference: string,
+  input: EditNoticeInput,
+): Promise<Outcome<{ readonly summary: string; readonly changeSet: number }>> {
+  const order = { action: 'edited its notice', reason: input.reason, idempotencyKey: input.key };
+  return runChangeSet(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    if (request.version !== input.version)
+      return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
+    const calendars = await loadCalendars(change.tx);
+    const faults = faultsOf(input, calendars);
+    if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+    const before = await loadBefore(change, request);
+    const text = cleanPublicHtml(input.publicHtml);
+    const changes = differences(request, before, input, text, calendars);
+    if (!changes.length)
+      return refuse({
+        code: 'bad-input',
+        fields: [{ path: 'publicHtml', message: 'Nothing is different. Change something first.' }],
+      });
+    await writeNotice(change, request, before, input);
+    await change.updateVersioned('request', [request.id], {
+      second_line: input.secondLine,
+      public_html: text.html,
+      public_text: text.plain,
+      publish: input.publish ? 1 : 0,
+    });
+    change.requestIds.add(request.id);
+    await syncPublished(change, [request.id]);
+    await tellEdited(change, request, changes, input.reason);
+    return done({ summary: `edited its notice: ${listText(changes)}`, changeSet: change.id });
+  });
+}

@@ -1,0 +1,188 @@
+import type { RequestId } from '@/core/ids';
+import { slugOf } from '@/core/publishing/slug';
+import type { CalendarDeedInput, SaveCalendarInput } from '@/contracts/calendars';
+import { RESERVED_SLUGS } from '@/contracts/calendars';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../../changes/change-set';
+import { syncPublished } from '../../../changes/publishing/sync-published';
+import { runChangeSet } from '../../../changes/run-change-set';
+import type { SignedInContext } from '../../../context';
+import type { Reader, Writer } from '../../../db/connection';
+import { insert } from '../../office/office-rows';
+
+export interface CalendarDone {
+  readonly id: number;
+  readonly slug: string;
+  readonly summary: string;
+}
+
+const NOT_THERE = refuse({ code: 'not-found', what: 'such calendar' });
+const fault = (path: string, message: string) => refuse({ code: 'bad-input', fields: [{ path, message }] });
+
+/** Whether an address leads to another calendar, now or from before. */
+async function isTaken(reader: Reader, slug: string, id: number | null): Promise<boolean> {
+  const rows = await reader.rows(
+    `SELECT 1 AS one FROM calendar WHERE slug = $slug AND id IS NOT $id
+     UNION ALL SELECT 1 FROM calendar_slug_old WHERE slug = $slug AND calendar_id IS NOT $id LIMIT 1`,
+    { slug, id },
+  );
+  return rows.length > 0;
+}
+
+/** A free address from a name: numbered where it is taken. */
+async function freeSlug(reader: Reader, name: string, id: number | null): Promise<string> {
+  const base = slugOf(name);
+  for (let no = 1; ; no++) {
+    const slug = no === 1 ? base : `${base.slice(0, 55)}-${no}`;
+    if (!RESERVED_SLUGS.includes(slug) && !(await isTaken(reader, slug, id))) return slug;
+  }
+}
+
+/** Every request that readers may see something of, or have seen. */
+const publicRequests = async (reader: Reader): Promise<RequestId[]> =>
+  reader.json<RequestId[]>(
+    `SELECT json_group_array(id) AS json FROM (SELECT id FROM request WHERE publish = 1
+     UNION SELECT s.request_id FROM published p JOIN segment s ON s.id = p.segment_id)`,
+  );
+
+async function shownNow(reader: Reader, id: number): Promise<number> {
+  const [row] = await reader.rows<{ shown: number }>(
+    'SELECT COUNT(*) AS shown FROM published WHERE calendar_id = $id AND gone_at_min IS NULL',
+    { id },
+  );
+  return row!.shown;
+}
+
+async function chosenSlug(tx: Writer, input: SaveCalendarInput): Promise<Outcome<string>> {
+  const { slug, name, id } = input;
+  if (slug === '') return done(await freeSlug(tx, name, id));
+  if (await isTaken(tx, slug, id))
+    return fault('slug', 'Another calendar has this address, or had it. Choose another.');
+  return done(slug);
+}
+
+async function storeCalendar(
+  change: ChangeSet,
+  input: SaveCalendarInput,
+  slug: string,
+): Promise<Outcome<number>> {
+  const { tx } = change;
+  const columns = {
+    slug,
+    name: input.name,
+    about: input.about,
+    mark: input.mark,
+    hue: input.hue,
+    filter: JSON.stringify(input.filter),
+    facts: JSON.stringify(input.facts),
+    readers: JSON.stringify(input.readers),
+    starts_on: input.startsOn ? 1 : 0,
+  };
+  if (input.id === null) {
+    const [last] = await tx.rows<{ next: number }>(
+      `SELECT COALESCE(MAX(position), 0) + 1 AS next FROM calendar WHERE kind = 'made'`,
+    );
+    return done(await insert(tx, 'calendar', { ...columns, position: last!.next }));
+  }
+  const [stored] = await tx.rows<{ slug: string; row_version: number }>(
+    `SELECT slug, row_version FROM calendar WHERE id = $id AND kind = 'made' AND retired_min IS NULL`,
+    { id: input.id },
+  );
+  if (!stored) return NOT_THERE;
+  if (stored.row_version !== input.rowVersion)
+    return refuse({ code: 'stale', since: 'Somebody has saved this calendar since you opened it.' });
+  if (stored.slug !== slug) {
+    await tx.run('DELETE FROM calendar_slug_old WHERE slug = $slug', { slug });
+    await tx.run('INSERT INTO calendar_slug_old (slug, calendar_id) VALUES ($old, $id)', {
+      old: stored.slug,
+      id: input.id,
+    });
+  }
+  const sets = Object.keys(columns)
+    .map((column) => `${column} = $${column}`)
+    .join(', ');
+  // Name and address stand in the head of its feeds, so the counter moves on whatever else changes.
+  await tx.run(
+    `UPDATE calendar SET ${sets}, version = version + 1, row_version = row_version + 1 WHERE id = $id`,
+    { ...columns, id: input.id },
+  );
+  return done(input.id);
+}
+
+/** Makes a calendar or says one otherwise; every date comes onto it or goes from it in the same step. */
+export async function saveCalendar(
+  ctx: SignedInContext,
+  input: SaveCalendarInput,
+): Promise<Outcome<CalendarDone>> {
+  const action = input.id === null ? 'made a calendar' : 'changed a calendar';
+  return runChangeSet(ctx, { action, reason: input.name, idempotencyKey: input.key }, async (change) => {
+    const [same] = await change.tx.rows(
+      `SELECT 1 AS one FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND name = $name COLLATE NOCASE AND id IS NOT $id`,
+      { name: input.name, id: input.id },
+    );
+    if (same) return fault('name', 'There is a calendar of this name. Give it another.');
+    const slug = await chosenSlug(change.tx, input);
+    if (!slug.ok) return slug;
+    const stored = await storeCalendar(change, input, slug.value);
+    if (!stored.ok) return stored;
+    await syncPublished(change, await publicRequests(change.tx));
+    const shown = await shownNow(change.tx, stored.value);
+    const summary = `${action === 'made a calendar' ? 'made' : 'saved'} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
+    return done({ id: stored.value, slug: slug.value, summary });
+  });
+}
+
+/** Moves a calendar one place up or down in the order readers see. */
+async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
+  const rows = await tx.rows<{ id: number }>(
+    `SELECT id FROM calendar WHERE kind = 'made' AND retired_min IS NULL ORDER BY position, id`,
+  );
+  const ids = rows.map((row) => row.id);
+  const from = ids.indexOf(id);
+  const to = from + by;
+  if (to < 0 || to >= ids.length) return;
+  [ids[from], ids[to]] = [ids[to]!, ids[from]!];
+  await tx.run('UPDATE calendar SET position = j.key FROM json_each($ids) j WHERE calendar.id = j.value', {
+    ids: JSON.stringify(ids),
+  });
+}
+
+const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = {
+  retire: 'ended a calendar',
+  'replace-link': 'replaced the private link of a calendar',
+  up: 'moved a calendar up',
+  down: 'moved a calendar down',
+};
+
+/** Ends a calendar, replaces its private link, or moves it in the order. */
+export async function doWithCalendar(
+  ctx: SignedInContext,
+  id: number,
+  { key, deed }: CalendarDeedInput,
+): Promise<Outcome<CalendarDone>> {
+  const order = { action: DEED_WORDS[deed], reason: '', idempotencyKey: key };
+  return runChangeSet(ctx, order, async (change) => {
+    const { tx } = change;
+    const [row] = await tx.rows<{ name: string; slug: string }>(
+      `SELECT name, slug FROM calendar WHERE id = $id AND kind = 'made' AND retired_min IS NULL`,
+      { id },
+    );
+    if (!row) return NOT_THERE;
+    if (deed === 'retire') {
+      await tx.run(
+        'UPDATE calendar SET retired_min = $now, version = version + 1, row_version = row_version + 1 WHERE id = $id',
+        { id, now: change.at },
+      );
+      await syncPublished(change, await publicRequests(tx));
+    } else if (deed === 'replace-link') {
+      await tx.run(
+        'UPDATE calendar SET link_no = link_no + 1, row_version = row_version + 1 WHERE id = $id',
+        {
+          id,
+        },
+      );
+    } else await moveCalendar(tx, id, deed === 'up' ? -1 : 1);
+    return done({ id, slug: row.slug, summary: `${DEED_WORDS[deed]}: “${row.name}”` });
+  });
+}

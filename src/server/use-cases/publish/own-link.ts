@@ -1,0 +1,58 @@
+import type { RequestId } from '@/core/ids';
+import { done, type Outcome } from '@/contracts/refusal';
+import { linkToken } from '../../auth/feed-links';
+import { syncPublished } from '../../changes/publishing/sync-published';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { readableCalendars } from './calendars';
+
+/** The private link of somebody, and what it opens besides their own bookings. */
+export interface OwnLink {
+  /** Null until one is made. */
+  readonly token: string | null;
+  readonly calendars: readonly { readonly slug: string; readonly name: string }[];
+}
+
+export async function ownLink(ctx: SignedInContext): Promise<OwnLink> {
+  const id = ctx.viewer.personId;
+  const [row] = await ctx.db.rows<{ link_no: number }>(
+    'SELECT link_no FROM feed_link WHERE person_id = $id',
+    {
+      id,
+    },
+  );
+  const calendars = (await readableCalendars(ctx)).filter(
+    ({ readers }) => readers.kind === 'signed-in' || readers.kind === 'named',
+  );
+  return {
+    token: row ? linkToken({ kind: 'person', id, linkNo: row.link_no }) : null,
+    calendars: calendars.map(({ slug, name }) => ({ slug, name })),
+  };
+}
+
+/** Makes the private link, or another in its place: what was given away before leads nowhere from then on. */
+export async function replaceOwnLink(
+  ctx: SignedInContext,
+  { key }: { readonly key: string },
+): Promise<Outcome<{ readonly summary: string }>> {
+  const id = ctx.viewer.personId;
+  const order = { action: 'made a private link', reason: '', idempotencyKey: key };
+  return runChangeSet(ctx, order, async (change) => {
+    const { tx } = change;
+    await tx.run(
+      `INSERT INTO feed_link (person_id) VALUES ($id) ON CONFLICT DO UPDATE SET link_no = link_no + 1`,
+      { id },
+    );
+    await tx.run(
+      `INSERT INTO calendar (slug, name, filter, position, kind, ref_id) SELECT '.person-' || $id, '', '{}', 0, 'person', $id
+       WHERE NOT EXISTS (SELECT 1 FROM calendar WHERE kind = 'person' AND ref_id = $id)`,
+      { id },
+    );
+    const requests = await tx.json<RequestId[]>(
+      'SELECT json_group_array(id) AS json FROM request WHERE requester_id = $id',
+      { id },
+    );
+    await syncPublished(change, requests);
+    return done({ summary: 'Your private link is made. Links made before lead nowhere now.' });
+  });
+}

@@ -1,0 +1,351 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState, type SyntheticEvent } from 'react';
+import {
+  CALENDAR_HUES,
+  type CalendarChoices,
+  type CalendarPreview,
+  type KeptCalendar,
+} from '@/contracts/calendars';
+import type { ErrorReply } from '@/contracts/refusal';
+import { FACT_WORDS, READER_WORDS } from '@/contracts/words/calendars';
+import { countText } from '@/contracts/words/when';
+import { FACTS } from '@/core/publishing/facts';
+import { READER_KINDS } from '@/core/publishing/readers';
+import { ROLES } from '@/core/roles';
+import { send } from '@/ui/hooks/send';
+import { Labelled, PickSeveral } from '@/ui/primitives/form-parts';
+import Link from '@/ui/primitives/link';
+import { Mark } from '@/ui/primitives/mark';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import {
+  addressOf,
+  bodyOf,
+  fieldsOf,
+  newFields,
+  type CalendarFields,
+  type StartFrom,
+} from './calendar-fields';
+
+interface PartProps {
+  readonly fields: CalendarFields;
+  readonly choices: CalendarChoices;
+  faultOf(path: string): string;
+  set(part: Partial<CalendarFields>): void;
+}
+
+function NamePart({ fields, faultOf, set }: PartProps) {
+  return (
+    <section className="grid gap-3">
+      <Labelled label="Name" fault={faultOf('name')}>
+        {(ids) => (
+          <input
+            {...ids}
+            className="field"
+            maxLength={60}
+            value={fields.name}
+            onChange={({ target }) => set({ name: target.value })}
+          />
+        )}
+      </Labelled>
+      <Labelled label="What it is for" fault={faultOf('about')} hint="One line, read beside its name.">
+        {(ids) => (
+          <input
+            {...ids}
+            className="field"
+            maxLength={160}
+            value={fields.about}
+            onChange={({ target }) => set({ about: target.value })}
+          />
+        )}
+      </Labelled>
+      <Labelled
+        label="Address"
+        fault={faultOf('slug')}
+        hint={`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
+      >
+        {(ids) => (
+          <input
+            {...ids}
+            className="field"
+            maxLength={60}
+            placeholder={addressOf(fields)}
+            value={fields.slug}
+            onChange={({ target }) => set({ slug: target.value })}
+          />
+        )}
+      </Labelled>
+      <div className="flex flex-wrap items-start gap-4">
+        <Labelled label="Mark" fault={faultOf('mark')} hint="Two letters: colour is never the only sign.">
+          {(ids) => (
+            <input
+              {...ids}
+              className="field w-20"
+              maxLength={2}
+              value={fields.mark}
+              onChange={({ target }) => set({ mark: target.value })}
+            />
+          )}
+        </Labelled>
+        <fieldset>
+          <legend className="font-semibold">Colour</legend>
+          <div className="flex flex-wrap gap-3 py-1">
+            {CALENDAR_HUES.map((hue) => (
+              <label key={hue} className="flex min-h-7 items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="hue"
+                  className="size-4 accent-(--accent)"
+                  checked={fields.hue === hue}
+                  onChange={() => set({ hue })}
+                />
+                <Mark mark={fields.mark || '··'} hue={hue} />
+                <span className="sr-only">{hue}</span>
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      </div>
+    </section>
+  );
+}
+
+function FilterPart({ fields, choices, set }: PartProps) {
+  const { filter } = fields;
+  const narrow = (part: Partial<typeof filter>) => set({ filter: { ...filter, ...part } });
+  return (
+    <section>
+      <h2 className="text-xl">What stands on it</h2>
+      <p className="text-soft">An event must fit every line; a line that says any lets all through.</p>
+      <PickSeveral
+        legend="Categories"
+        options={choices.categories}
+        picked={filter.categories as readonly number[]}
+        onChange={(categories) => narrow({ categories: categories as never })}
+      />
+      <PickSeveral
+        legend="Buildings"
+        options={choices.buildings}
+        picked={filter.buildings as readonly number[]}
+        onChange={(buildings) => narrow({ buildings: buildings as never })}
+      />
+      <PickSeveral
+        legend="Spaces, besides those buildings"
+        options={choices.spaces}
+        picked={filter.spaces as readonly number[]}
+        onChange={(spaces) => narrow({ spaces: spaces as never })}
+      />
+      <PickSeveral
+        legend="Hosts"
+        options={choices.hosts}
+        picked={filter.hosts as readonly number[]}
+        onChange={(hosts) => narrow({ hosts: hosts as never })}
+      />
+      {choices.audiences.length > 0 && (
+        <PickSeveral
+          legend="Audiences"
+          options={choices.audiences.map((name) => ({ id: name, name }))}
+          picked={filter.audiences}
+          onChange={(audiences) => narrow({ audiences })}
+        />
+      )}
+    </section>
+  );
+}
+
+function FactsPart({ fields, set }: PartProps) {
+  const { facts } = fields;
+  return (
+    <fieldset>
+      <legend className="text-xl font-semibold">What it tells</legend>
+      <p className="text-soft">
+        Day and hours always.{' '}
+        {facts.length === 0 && <strong>As it is, no more than that the time is taken.</strong>}
+      </p>
+      {FACTS.map((fact) => (
+        <label key={fact} className="flex min-h-7 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-4 accent-(--accent)"
+            checked={facts.includes(fact)}
+            onChange={({ target }) =>
+              set({ facts: FACTS.filter((each) => (each === fact ? target.checked : facts.includes(each))) })
+            }
+          />
+          {FACT_WORDS[fact]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
+  return (
+    <fieldset>
+      <legend className="text-xl font-semibold">Who may read it</legend>
+      {READER_KINDS.map((kind) => (
+        <label key={kind} className="flex min-h-7 items-center gap-2">
+          <input
+            type="radio"
+            name="readers"
+            className="size-4 accent-(--accent)"
+            checked={fields.readerKind === kind}
+            onChange={() => set({ readerKind: kind })}
+          />
+          {READER_WORDS[kind]}
+        </label>
+      ))}
+      {fields.readerKind === 'named' && (
+        <div className="pl-6">
+          <PickSeveral
+            legend="People"
+            options={choices.people}
+            picked={fields.people}
+            onChange={(people) => set({ people })}
+          />
+          <PickSeveral
+            legend="Roles"
+            options={ROLES.map((role) => ({ id: role, name: role }))}
+            picked={fields.roles}
+            onChange={(roles) => set({ roles })}
+          />
+          <PickSeveral
+            legend="Members of"
+            options={choices.hosts}
+            picked={fields.organisations}
+            onChange={(organisations) => set({ organisations })}
+          />
+        </div>
+      )}
+      {faultOf('readers.people') && <p className="font-semibold text-clash">{faultOf('readers.people')}</p>}
+      <label className="flex min-h-7 items-center gap-2 pt-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-(--accent)"
+          checked={fields.startsOn}
+          onChange={({ target }) => set({ startsOn: target.checked })}
+        />
+        Shown at once where readers see all calendars together
+      </label>
+    </fieldset>
+  );
+}
+
+/** How many dates stand on it as the form is now, and the first of them. */
+function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null }) {
+  const [preview, setPreview] = useState<CalendarPreview | null>(null);
+  const body = JSON.stringify({ id, filter: fields.filter, facts: fields.facts });
+  useEffect(() => {
+    const stop = new AbortController();
+    const timer = setTimeout(async () => {
+      const reply = await send<CalendarPreview>(
+        'POST',
+        '/api/calendars/preview',
+        JSON.parse(body),
+        stop.signal,
+      ).catch(() => null);
+      if (reply?.ok) setPreview(reply.value);
+    }, 200);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [body]);
+  return (
+    <section aria-label="What would stand on it now" className="sheet p-4" aria-live="polite">
+      <h2 className="flex items-center gap-2 text-xl">
+        <Mark mark={fields.mark || '··'} hue={fields.hue} /> {fields.name || 'The new calendar'}
+      </h2>
+      {!preview && <p className="text-soft">Counting …</p>}
+      {preview && (
+        <>
+          <p>
+            <strong>{countText(preview.dates, 'date', 'dates')} to come</strong>, of{' '}
+            {countText(preview.events, 'event', 'events')}.
+          </p>
+          <ul className="pt-2">
+            {preview.lines.map(({ when, title, place }, index) => (
+              <li key={index} className="border-t border-rule py-1">
+                <span className="text-soft">{when}</span>
+                <br />
+                <strong>{title}</strong>
+                {place && `, ${place}`}
+              </li>
+            ))}
+          </ul>
+          {preview.dates > preview.lines.length && preview.lines.length > 0 && (
+            <p className="text-soft">and {preview.dates - preview.lines.length} more</p>
+          )}
+          {preview.dates === 0 && (
+            <p className="pt-1">Nothing fits yet. It fills by itself as soon as something does.</p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+interface CalendarFormProps {
+  readonly stored: KeptCalendar | null;
+  readonly start: StartFrom;
+  readonly choices: CalendarChoices;
+}
+
+/** A calendar in one short form, with what would stand on it beside it. */
+export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
+  const router = useRouter();
+  const [fields, setFields] = useState(() => (stored ? fieldsOf(stored) : newFields(start)));
+  const [isMarkOwn, setMarkOwn] = useState(stored !== null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const [key] = useState(() => crypto.randomUUID());
+  const set = (part: Partial<CalendarFields>) =>
+    setFields((now) => {
+      // Until somebody types a mark it follows from the name.
+      const letters = (part.name ?? '').replace(/[^\p{L}]/gu, '').slice(0, 2);
+      return { ...now, ...part, ...(part.name !== undefined && !isMarkOwn && { mark: letters }) };
+    });
+  const faultOf = (path: string) => error?.fields.find((fault) => fault.path === path)?.message ?? '';
+  const submit = async (event: SyntheticEvent) => {
+    event.preventDefault();
+    if (isSending) return;
+    setSending(true);
+    const body = { ...bodyOf(fields), key, id: stored?.id ?? null, rowVersion: stored?.rowVersion ?? 0 };
+    const reply = await send<{ id: number }>('POST', '/api/calendars', body);
+    setSending(false);
+    if (!reply.ok) return setError(reply.error);
+    router.push(`/notices/kept?saved=${reply.value.id}`);
+    router.refresh();
+  };
+  const part = {
+    fields,
+    choices,
+    faultOf,
+    set: (change: Partial<CalendarFields>) => {
+      if (change.mark !== undefined) setMarkOwn(true);
+      set(change);
+    },
+  };
+  return (
+    <form onSubmit={submit} className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+      <div className="grid max-w-3xl gap-6">
+        <NamePart {...part} />
+        <FilterPart {...part} />
+        <FactsPart {...part} />
+        <ReadersPart {...part} />
+        {error && <RefusalNote error={error} />}
+        <p className="flex flex-wrap gap-3">
+          <button type="submit" className="press press-main" disabled={isSending}>
+            {stored ? 'Save the calendar' : 'Make the calendar'}
+          </button>
+          <Link className="press" href="/notices/kept">
+            Leave it as it was
+          </Link>
+        </p>
+      </div>
+      <div className="lg:sticky lg:top-3">
+        <LivePreview fields={fields} id={stored?.id ?? null} />
+      </div>
+    </form>
+  );
+}

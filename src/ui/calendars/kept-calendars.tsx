@@ -1,0 +1,152 @@
+'use client';
+import { useState } from 'react';
+import type { KeptCalendar } from '@/contracts/calendars';
+import { FACT_WORDS } from '@/contracts/words/calendars';
+import { listText } from '@/contracts/words/rule';
+import { countText } from '@/contracts/words/when';
+import { useDeed } from '@/ui/hooks/deed';
+import Link from '@/ui/primitives/link';
+import { Mark } from '@/ui/primitives/mark';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+interface LineProps {
+  readonly calendar: KeptCalendar;
+  readonly origin: string;
+  readonly isFirst: boolean;
+  readonly isLast: boolean;
+  readonly isSending: boolean;
+  act(deed: string): void;
+}
+
+/** Asks once more before something that cannot be taken back, saying what it does. */
+function Twice({
+  ask,
+  what,
+  does,
+  isSending,
+  onYes,
+}: {
+  readonly ask: string;
+  readonly what: string;
+  readonly does: string;
+  readonly isSending: boolean;
+  onYes(): void;
+}) {
+  const [isAsked, setAsked] = useState(false);
+  if (!isAsked)
+    return (
+      <button type="button" className="press" aria-label={`${ask} ${what}`} onClick={() => setAsked(true)}>
+        {ask}
+      </button>
+    );
+  return (
+    <span role="group" aria-label={`${ask} ${what}?`} className="inline-flex flex-wrap items-center gap-2">
+      <span className="font-semibold">{does}</span>
+      <button type="button" className="press press-main" autoFocus disabled={isSending} onClick={onYes}>
+        {ask}
+      </button>
+      <button type="button" className="press" onClick={() => setAsked(false)}>
+        Leave it
+      </button>
+    </span>
+  );
+}
+
+function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: LineProps) {
+  const { id, slug, name, about, mark, hue, facts, showsText, readersText, coming, link, startsOn } =
+    calendar;
+  return (
+    <li className="sheet p-4">
+      <h2 className="flex flex-wrap items-center gap-3 text-xl">
+        <Mark mark={mark} hue={hue} />
+        <Link href={link ? `/notices/${slug}?link=${link}` : `/notices/${slug}`}>{name}</Link>
+        <span className="font-sans text-base font-normal text-soft">
+          {countText(coming, 'date', 'dates')} to come
+        </span>
+      </h2>
+      {about && <p>{about}</p>}
+      <p>
+        Shows {showsText}; tells{' '}
+        {facts.length ? listText(facts.map((fact) => FACT_WORDS[fact])) : 'only that it is taken'}.
+      </p>
+      <p>
+        Read by {readersText}. {startsOn ? '' : 'Not shown at once among the others.'}
+      </p>
+      {link && (
+        <p className="break-all">
+          Private link: <code>{`${origin}/notices/${slug}?link=${link}`}</code>
+        </p>
+      )}
+      <p className="flex flex-wrap items-center gap-2 pt-2">
+        <Link className="press" href={`/notices/kept/${id}`} aria-label={`Change ${name}`}>
+          Change
+        </Link>
+        <button
+          type="button"
+          className="press"
+          disabled={isFirst || isSending}
+          aria-label={`Up: ${name}`}
+          onClick={() => act('up')}
+        >
+          Up
+        </button>
+        <button
+          type="button"
+          className="press"
+          disabled={isLast || isSending}
+          aria-label={`Down: ${name}`}
+          onClick={() => act('down')}
+        >
+          Down
+        </button>
+        {link && (
+          <Twice
+            ask="Replace the link"
+            what={`of ${name}`}
+            does="Whoever holds the present link cannot read it any more."
+            isSending={isSending}
+            onYes={() => act('replace-link')}
+          />
+        )}
+        <Twice
+          ask="End it"
+          what={name}
+          does={`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
+          isSending={isSending}
+          onYes={() => act('retire')}
+        />
+      </p>
+    </li>
+  );
+}
+
+/** All calendars in the order readers see them. */
+export function KeptCalendars({ calendars, origin }: { calendars: readonly KeptCalendar[]; origin: string }) {
+  const { act, error, said, isSending } = useDeed();
+  return (
+    <>
+      {error && <RefusalNote error={error} />}
+      {said && (
+        <p role="status" className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2">
+          {said}.
+        </p>
+      )}
+      {calendars.length === 0 && (
+        <p className="sheet p-6 text-lg">There is no calendar yet. Make the first one.</p>
+      )}
+      <ol className="grid gap-3 xl:grid-cols-2">
+        {calendars.map((calendar, index) => (
+          <CalendarLine
+            key={`${calendar.id} ${calendar.rowVersion}`}
+            calendar={calendar}
+            origin={origin}
+            isFirst={index === 0}
+            isLast={index === calendars.length - 1}
+            isSending={isSending}
+            act={(deed) => void act(`/api/calendars/${calendar.id}`, { deed })}
+          />
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,67 @@
+'use client';
+import type { DisplayReply } from '@/contracts/display';
+import { dayLong } from '@/contracts/words/when';
+import { displayState } from '@/core/publishing/display';
+import { dateOf, timeOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { ageText, hoursOf, stateText, titleOf } from './display-words';
+import { useDisplay } from './use-display';
+
+/** Seen from across a corridor: free or taken, what is on, what comes next. */
+export function DoorDisplay({ first, source }: { first: DisplayReply; source: string }) {
+  const { reply, now, awayMin } = useDisplay(first, source);
+  const { tzid, name, place } = reply;
+  const { bookings } = reply.spaces[0]!;
+  const state = displayState(bookings, now);
+  const today = dateOf(toLocal(now, tzid));
+  const later = bookings
+    .filter((each) => each !== state.next && (each.event ?? each.occupied).start > now)
+    .filter((each) => dateOf(toLocal((each.event ?? each.occupied).start, tzid)) === today);
+  const isTaken = state.now !== null;
+  return (
+    <main
+      id="main"
+      className={`display flex min-h-dvh flex-col gap-[3vmin] p-[4vmin] ${isTaken ? 'bg-black text-white' : 'bg-white text-black'}`}
+    >
+      <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
+        <h1 className="text-[7vmin]">{name}</h1>
+        <p className="text-[4vmin] tabular-nums">
+          {dayLong(today)}, {timeOf(toLocal(now, tzid))}
+        </p>
+      </header>
+      <p
+        role="status"
+        className="border-y-[0.8vmin] border-current py-[2vmin] font-serif text-[12vmin] leading-none font-semibold"
+      >
+        {stateText(state, now, tzid)}
+      </p>
+      {state.now && state.isOn && (
+        <section aria-label="Now" className="text-[6vmin] leading-tight">
+          <p className="text-[3.5vmin]">Now</p>
+          <p className="font-semibold">{titleOf(state.now)}</p>
+          <p className="tabular-nums">{hoursOf(state.now, now, tzid)}</p>
+        </section>
+      )}
+      {state.next && (
+        <section aria-label="Next" className="text-[4.5vmin] leading-tight">
+          <p className="text-[3.5vmin]">Next</p>
+          <p>
+            <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span>{' '}
+            <strong>{titleOf(state.next)}</strong>
+          </p>
+          {later.slice(0, 3).map((each) => (
+            <p key={each.occupied.start}>
+              <span className="tabular-nums">{hoursOf(each, now, tzid)}</span> {titleOf(each)}
+            </p>
+          ))}
+        </section>
+      )}
+      <footer className="mt-auto flex flex-wrap justify-between gap-x-[4vmin] text-[2.6vmin]">
+        <span>{place}</span>
+        <span className={awayMin === null ? '' : 'border-[0.4vmin] border-current px-[1vmin] font-semibold'}>
+          {ageText(awayMin, reply.at, tzid)}
+        </span>
+      </footer>
+    </main>
+  );
+}

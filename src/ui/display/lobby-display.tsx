@@ -1,0 +1,75 @@
+'use client';
+import type { DisplayReply } from '@/contracts/display';
+import { dayLong } from '@/contracts/words/when';
+import { displayState } from '@/core/publishing/display';
+import { dateOf, timeOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { ageText, hoursOf, stateText, titleOf } from './display-words';
+import { useDisplay } from './use-display';
+
+/** All spaces of a building: where something is on, what comes next, where it is free. */
+export function LobbyDisplay({ first, source }: { first: DisplayReply; source: string }) {
+  const { reply, now, awayMin } = useDisplay(first, source);
+  const { tzid, name, spaces } = reply;
+  const today = dateOf(toLocal(now, tzid));
+  return (
+    <main id="main" className="display flex min-h-dvh flex-col gap-[2.5vmin] bg-white p-[4vmin] text-black">
+      <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
+        <h1 className="text-[7vmin]">{name}</h1>
+        <p className="text-[4vmin] tabular-nums">
+          {dayLong(today)}, {timeOf(toLocal(now, tzid))}
+        </p>
+      </header>
+      <table className="w-full border-collapse text-left text-[3.2vmin] leading-tight">
+        <thead>
+          <tr className="border-b-[0.6vmin] border-black text-[2.6vmin]">
+            <th scope="col" className="py-[1vmin] pr-[2vmin]">
+              Place
+            </th>
+            <th scope="col" className="pr-[2vmin]">
+              Now
+            </th>
+            <th scope="col">Next</th>
+          </tr>
+        </thead>
+        <tbody>
+          {spaces.map(({ code, name: space, bookings }) => {
+            const state = displayState(bookings, now);
+            return (
+              <tr key={code} className="border-b-[0.2vmin] border-black align-top">
+                <th scope="row" className="py-[1.2vmin] pr-[2vmin] font-semibold">
+                  {space}
+                </th>
+                <td className="py-[1.2vmin] pr-[2vmin]">
+                  {state.now?.title && state.isOn && <strong className="block">{state.now.title}</strong>}
+                  <span
+                    className={
+                      state.now ? 'inline-block bg-black px-[1vmin] font-semibold text-white' : 'inline-block'
+                    }
+                  >
+                    {stateText(state, now, tzid)}
+                  </span>
+                </td>
+                <td className="py-[1.2vmin]">
+                  {state.next ? (
+                    <>
+                      <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span>{' '}
+                      {titleOf(state.next)}
+                    </>
+                  ) : (
+                    'nothing more'
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <footer className="mt-auto text-right text-[2.6vmin]">
+        <span className={awayMin === null ? '' : 'border-[0.4vmin] border-current px-[1vmin] font-semibold'}>
+          {ageText(awayMin, reply.at, tzid)}
+        </span>
+      </footer>
+    </main>
+  );
+}

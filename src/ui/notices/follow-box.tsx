@@ -1,0 +1,53 @@
+import Link from '@/ui/primitives/link';
+import { feedHref } from './notices-address';
+
+interface FollowBoxProps {
+  readonly name: string;
+  readonly base: string;
+  readonly link: string | null;
+  readonly isForEveryone: boolean;
+  addressOf(format: 'ics' | 'json' | 'atom'): string;
+}
+
+const WHAT = [
+  ['ics', 'iCalendar', 'for calendar programs: give them this address once and they stay current'],
+  ['atom', 'Atom', 'tells of new events'],
+  ['json', 'JSON', 'for programs of your own'],
+] as const;
+
+/** The addresses under which a calendar can be followed, and how to show it elsewhere. */
+export function FollowBox({ name, base, link, isForEveryone, addressOf }: FollowBoxProps) {
+  const isOpen = isForEveryone || link !== null;
+  return (
+    <section aria-label="Follow it" className="no-print sheet mt-8 max-w-4xl p-4">
+      <h2 className="pb-1 text-xl">Follow {name}</h2>
+      {isOpen ? (
+        <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[6rem_1fr]">
+          {WHAT.map(([format, term, about]) => (
+            <div key={format} className="contents">
+              <dt className="font-semibold">
+                <a href={feedHref(base, format, link)} aria-label={`${term} feed of ${name}`}>
+                  {term}
+                </a>
+              </dt>
+              <dd>
+                <code className="break-all">{addressOf(format)}</code>
+                <span className="block text-[0.92rem] text-soft">{about}</span>
+              </dd>
+            </div>
+          ))}
+        </dl>
+      ) : (
+        <p>
+          It is not public, so programs need a private link of yours:{' '}
+          <Link href="/notices/follow">make one, or look it up</Link>.
+        </p>
+      )}
+      {isForEveryone && (
+        <p className="pt-3">
+          <Link href={`${base}/embed`}>Show it on another site</Link>
+        </p>
+      )}
+    </section>
+  );
+}

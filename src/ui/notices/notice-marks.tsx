@@ -1,0 +1,25 @@
+import type { NoticeMark } from '@/contracts/notices';
+import { Mark } from '@/ui/primitives/mark';
+
+/** The marks of all calendars that hold an event, and their names for who cannot see them. */
+export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
+  return (
+    <span className="inline-flex shrink-0 gap-0.5 align-[-0.15em]">
+      {marks.map(({ slug, mark, hue, name }) => (
+        <span key={slug} title={name}>
+          <Mark mark={mark} hue={hue} />
+          <span className="sr-only">{name}</span>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** What says that a date does not take place. */
+export function CancelledStamp() {
+  return (
+    <strong className="ml-2 border-2 border-clash px-1.5 text-[0.92rem] whitespace-nowrap text-clash">
+      cancelled
+    </strong>
+  );
+}

@@ -1,0 +1,133 @@
+import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/notices';
+import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/primitives/link';
+import { noticesHref } from './notices-address';
+
+const VIEW_WORDS: Readonly<Record<NoticeView, string>> = {
+  list: 'running list',
+  day: 'one day',
+  week: 'one week',
+  month: 'one month',
+};
+
+interface NoticesBarProps {
+  readonly page: NoticesPage;
+  readonly base: string;
+  readonly link: string | null;
+  /** Several calendars to choose from. */
+  readonly isTogether: boolean;
+}
+
+function Select({
+  name,
+  label,
+  value,
+  options,
+}: {
+  readonly name: string;
+  readonly label: string;
+  readonly value: number | undefined;
+  readonly options: readonly { readonly id: number; readonly name: string }[];
+}) {
+  return (
+    <label>
+      <span className="block text-[0.92rem] font-semibold">{label}</span>
+      <select name={name} defaultValue={value ?? ''} className="field">
+        <option value="">any</option>
+        {options.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Which calendars are shown: a line of marks that are put in or left out. */
+function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
+  return (
+    <fieldset className="basis-full">
+      <legend className="text-[0.92rem] font-semibold">Calendars shown</legend>
+      <div className="flex flex-wrap gap-x-4 gap-y-1">
+        {calendars.map(({ slug, name, mark, hue, isOn, isForEveryone }) => (
+          <label key={slug} className="inline-flex min-h-7 items-center gap-1.5">
+            <input
+              type="checkbox"
+              name="c"
+              value={slug}
+              defaultChecked={isOn}
+              className="size-4 accent-(--accent)"
+            />
+            <Mark mark={mark} hue={hue} />
+            {name}
+            {!isForEveryone && <span className="text-soft">(not public)</span>}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** What to look at, as a form that needs no script. */
+export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
+  const { query, on, calendars, categories, buildings } = page;
+  return (
+    <form action={base} method="get" className="no-print sheet mb-4 p-3">
+      <div className="flex flex-wrap items-end gap-3">
+        {link && <input type="hidden" name="link" value={link} />}
+        {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
+        <label>
+          <span className="block text-[0.92rem] font-semibold">As</span>
+          <select name="view" defaultValue={query.view} className="field">
+            {NOTICE_VIEWS.map((view) => (
+              <option key={view} value={view}>
+                {VIEW_WORDS[view]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="block text-[0.92rem] font-semibold">From or around</span>
+          <input type="date" name="on" defaultValue={on} className="field" />
+        </label>
+        <Select name="category" label="What sort" value={query.category} options={categories} />
+        <Select name="building" label="Where" value={query.building} options={buildings} />
+        <label className="min-w-40 grow">
+          <span className="block text-[0.92rem] font-semibold">With the words</span>
+          <input type="search" name="q" defaultValue={query.q} maxLength={100} className="field" />
+        </label>
+        <button type="submit" className="press press-main">
+          Show
+        </button>
+        {isTogether && <Calendars calendars={calendars} />}
+      </div>
+    </form>
+  );
+}
+
+interface TurnProps extends Omit<NoticesBarProps, 'isTogether'> {
+  readonly before: string;
+  readonly after: string;
+}
+
+/** On to the next days and back. */
+export function NoticesTurn({ page, base, link, before, after }: TurnProps) {
+  const { query } = page;
+  const to = (on: string) => noticesHref(base, { ...query, on: on as never }, link);
+  return (
+    <nav aria-label="Days shown" className="no-print flex flex-wrap gap-2">
+      <Link className="press" href={to(before)}>
+        Earlier
+      </Link>
+      {page.on !== page.today && (
+        <Link className="press" href={noticesHref(base, { ...query, on: undefined }, link)}>
+          Today
+        </Link>
+      )}
+      <Link className="press" href={to(after)}>
+        Later
+      </Link>
+    </nav>
+  );
+}

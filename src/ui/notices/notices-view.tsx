@@ -1,0 +1,80 @@
+import type { NoticesPage } from '@/contracts/notices';
+import { dayLong, daysText, monthLong } from '@/contracts/words/when';
+import type { LocalDate } from '@/core/time/local-time';
+import Link from '@/ui/primitives/link';
+import { NoticeDays } from './notice-days';
+import { NoticeList } from './notice-list';
+import { NoticesBar, NoticesTurn } from './notices-bar';
+import { noticesHref } from './notices-address';
+
+interface NoticesViewProps {
+  readonly page: NoticesPage;
+  readonly base: string;
+  readonly link?: string | null;
+  readonly isTogether: boolean;
+  /** Days that one step back and on leads to. */
+  readonly steps: readonly [LocalDate, LocalDate];
+}
+
+function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: string | null }) {
+  const { query, nextDay, calendars } = page;
+  const isNarrowed = query.q || query.category || query.building || query.host;
+  return (
+    <div className="sheet p-6">
+      <p className="text-lg">
+        {calendars.some(({ isOn }) => isOn)
+          ? `Nothing is announced ${isNarrowed ? 'that is looked for here ' : ''}on these days.`
+          : 'No calendar is chosen: put at least one in.'}
+      </p>
+      <p className="flex flex-wrap gap-2 pt-2">
+        {nextDay && (
+          <Link className="press" href={noticesHref(base, { ...query, on: nextDay }, link)}>
+            The next is on {dayLong(nextDay)}
+          </Link>
+        )}
+        {isNarrowed && (
+          <Link
+            className="press"
+            href={noticesHref(base, { view: query.view, on: query.on, c: query.c }, link)}
+          >
+            Show everything again
+          </Link>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** What is on, in the view that was asked for. */
+export function NoticesView({ page, base, link = null, isTogether, steps }: NoticesViewProps) {
+  const { query, first, last, on, today, dates, isCut } = page;
+  const isGrid = query.view === 'week' || query.view === 'month';
+  return (
+    <>
+      <NoticesBar key={JSON.stringify(query)} page={page} base={base} link={link} isTogether={isTogether} />
+      <div className="flex flex-wrap items-baseline justify-between gap-3 pb-2">
+        <h2 className="text-2xl">{query.view === 'month' ? monthLong(on) : daysText(first, last)}</h2>
+        <NoticesTurn page={page} base={base} link={link} before={steps[0]} after={steps[1]} />
+      </div>
+      {isCut && (
+        <p role="status" className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2">
+          More is on than can be shown at once: the first {dates.length} dates are here. Choose fewer days or
+          calendars.
+        </p>
+      )}
+      {dates.length === 0 && <Nothing page={page} base={base} link={link} />}
+      {dates.length > 0 && !isGrid && <NoticeList dates={dates} link={link} />}
+      {isGrid && (
+        <NoticeDays
+          first={first}
+          last={last}
+          month={query.view === 'month' ? on.slice(0, 7) : null}
+          today={today}
+          dates={dates}
+          link={link}
+          dayHref={(day) => noticesHref(base, { ...query, view: 'day', on: day }, link)}
+        />
+      )}
+    </>
+  );
+}

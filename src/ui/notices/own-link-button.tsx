@@ -1,0 +1,51 @@
+'use client';
+import { useState } from 'react';
+import { useDeed } from '@/ui/hooks/deed';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+/** Makes a private link, or asks once more before another takes its place. */
+export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
+  const { act, error, said, isSending } = useDeed();
+  const [isAsked, setAsked] = useState(false);
+  const make = async () => {
+    await act('/api/own/feed-link', {});
+    setAsked(false);
+  };
+  return (
+    <div className="pt-3">
+      {!hasLink && (
+        <button type="button" className="press press-main" disabled={isSending} onClick={() => void make()}>
+          Make my private link
+        </button>
+      )}
+      {hasLink && !isAsked && (
+        <button type="button" className="press" onClick={() => setAsked(true)}>
+          Replace my private link
+        </button>
+      )}
+      {hasLink && isAsked && (
+        <p className="flex flex-wrap items-center gap-2">
+          <span className="font-semibold">Programs that use the present link get nothing any more.</span>
+          <button
+            type="button"
+            className="press press-main"
+            autoFocus
+            disabled={isSending}
+            onClick={() => void make()}
+          >
+            Replace it
+          </button>
+          <button type="button" className="press" onClick={() => setAsked(false)}>
+            Leave it
+          </button>
+        </p>
+      )}
+      {error && <RefusalNote error={error} />}
+      {said && (
+        <p role="status" className="pt-2">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,255 @@
+'use client';
+import { useId, useState, type SyntheticEvent } from 'react';
+import type { EditNoticeBody, NoticePreview } from '@/contracts/calendars';
+import type { RequestView } from '@/contracts/request-view';
+import { countText } from '@/contracts/words/when';
+import Link from '@/ui/primitives/link';
+import { Mark } from '@/ui/primitives/mark';
+import { RichText } from '@/ui/primitives/rich-text';
+import { SafeHtml } from '@/ui/primitives/safe-html';
+import { ChangeDone } from './change-done';
+import { useChange } from './use-change';
+
+type Where = 'by-itself' | 'picked' | 'off';
+
+interface Fields {
+  readonly publish: boolean;
+  readonly heldBack: boolean;
+  readonly publishFrom: string;
+  readonly secondLine: string;
+  readonly publicHtml: string;
+  /** What was said of each calendar; without a word it shows what fits it. */
+  readonly where: Readonly<Record<number, Where>>;
+}
+
+const fieldsOf = (notice: NoticePreview): Fields => ({
+  publish: notice.publish,
+  heldBack: notice.heldBack,
+  publishFrom: notice.publishFrom ?? '',
+  secondLine: notice.secondLine,
+  publicHtml: notice.publicHtml,
+  where: Object.fromEntries(
+    notice.calendars.map(({ id, choice }) => [
+      id,
+      choice === 'picked' ? 'picked' : choice === 'excluded' ? 'off' : 'by-itself',
+    ]),
+  ),
+});
+
+/** The notice as these fields say it. */
+const asSent = (notice: NoticePreview, fields: Fields): NoticePreview => ({
+  ...notice,
+  ...fields,
+  publishFrom: fields.publishFrom || null,
+  calendars: notice.calendars.map((each) => {
+    const where = fields.where[each.id];
+    const open = each.choice === 'wanted' ? 'wanted' : null;
+    return { ...each, choice: where === 'picked' ? 'picked' : where === 'off' ? 'excluded' : open };
+  }),
+});
+
+const isOn = ({ isByFilter }: { isByFilter: boolean }, where: Where): boolean =>
+  where === 'picked' || (where === 'by-itself' && isByFilter);
+
+/** As readers will see it once it is approved. */
+function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
+  const on = notice.calendars.filter((each) => isOn(each, fields.where[each.id]!));
+  return (
+    <section aria-label="As readers will see it" className="border-l-4 border-strong-rule pl-3">
+      <p className="small-caps">As readers will see it</p>
+      <p className="text-lg">
+        <span className="mr-2 inline-flex gap-0.5 align-[-0.15em]">
+          {on.map(({ id, mark, hue }) => (
+            <Mark key={id} mark={mark} hue={hue} />
+          ))}
+        </span>
+        <strong>{notice.title}</strong>
+      </p>
+      {fields.secondLine && <p className="italic">{fields.secondLine}</p>}
+      <p className="text-soft">
+        {notice.whens.join(' · ')}
+        {notice.more > 0 && ` and ${countText(notice.more, 'more date', 'more dates')}`}
+        {notice.place && `; ${notice.place}`}
+        {notice.hosts && ` · ${notice.hosts}`}
+      </p>
+      {fields.publicHtml && <SafeHtml html={fields.publicHtml} className="mt-1 max-w-prose" />}
+      <p className="mt-1">
+        {!fields.publish
+          ? 'Nobody: it is not to be published.'
+          : fields.heldBack
+            ? 'Nobody yet: it is held back.'
+            : on.length
+              ? `On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? `, from ${fields.publishFrom} on` : ''}.`
+              : 'On no calendar, so readers will not find it.'}
+        {notice.path && (
+          <>
+            {' '}
+            <Link href={notice.path}>Its page</Link>
+          </>
+        )}
+      </p>
+    </section>
+  );
+}
+
+interface CalendarRowProps {
+  readonly calendar: NoticePreview['calendars'][number];
+  readonly where: Where;
+  onChoose(where: Where): void;
+}
+
+function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
+  const { name, mark, hue, isByFilter, choice, shown, readersText } = calendar;
+  return (
+    <li className="grid items-center gap-x-3 border-b border-rule py-1 sm:grid-cols-[1fr_15rem]">
+      <span>
+        <Mark mark={mark} hue={hue} /> {name}
+        <span className="text-[0.92rem] text-soft">
+          {' '}
+          {shown > 0 ? `${countText(shown, 'date', 'dates')} there now` : 'not there now'}
+          {readersText !== 'everybody, without signing in' && `; read by ${readersText}`}
+        </span>
+        {choice === 'wanted' && where === 'by-itself' && (
+          <strong className="block">Whoever asked would like it here: take it up or keep it off.</strong>
+        )}
+      </span>
+      <select
+        className="field"
+        aria-label={`On ${name}`}
+        value={where}
+        onChange={({ target }) => onChoose(target.value as Where)}
+      >
+        <option value="by-itself">{isByFilter ? 'stands there by itself' : 'does not belong there'}</option>
+        <option value="picked">{isByFilter ? 'stands there in any case' : 'taken up there'}</option>
+        <option value="off">kept off it</option>
+      </select>
+    </li>
+  );
+}
+
+/** What readers see of a request and where: seen before it is approved, edited before and after. */
+export function NoticePanel({ request, notice }: { request: RequestView; notice: NoticePreview }) {
+  const id = useId();
+  const change = useChange(request);
+  const [filled, setFilled] = useState(notice);
+  const [fields, setFields] = useState(() => fieldsOf(notice));
+  const [reason, setReason] = useState('');
+  // What somebody else has changed is taken over as long as nothing is typed here.
+  if (notice.version !== filled.version && JSON.stringify(fields) === JSON.stringify(fieldsOf(filled))) {
+    setFilled(notice);
+    setFields(fieldsOf(notice));
+  }
+  const set = (part: Partial<Fields>) => setFields({ ...fields, ...part });
+  const idsOf = (where: Where) =>
+    notice.calendars.flatMap((each) => (fields.where[each.id] === where ? [each.id] : []));
+  const submit = async (event: SyntheticEvent) => {
+    event.preventDefault();
+    const { publish, heldBack, publishFrom, secondLine, publicHtml } = fields;
+    const body: Omit<EditNoticeBody, 'key'> = {
+      version: filled.version,
+      publish,
+      heldBack,
+      publishFrom: publishFrom || null,
+      secondLine,
+      publicHtml,
+      picked: idsOf('picked'),
+      excluded: idsOf('off'),
+      reason,
+    };
+    if (!(await change.runAt(`/api/requests/${request.reference}/notice`, body))) return;
+    setReason('');
+    // As it was sent, so that what comes back anew takes its place.
+    setFilled({ ...asSent(filled, fields), version: -1 });
+  };
+  const wished = notice.calendars.filter(({ choice }) => choice === 'wanted').length;
+  return (
+    <details className="sheet mt-4 p-3" open={wished > 0}>
+      <summary className="cursor-pointer font-semibold">
+        What readers see{wished > 0 && `: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
+      </summary>
+      <div className="pt-3">
+        <AsRead notice={notice} fields={fields} />
+      </div>
+      <form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+          <label className="flex min-h-7 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-4 accent-(--accent)"
+              checked={fields.publish}
+              onChange={({ target }) => set({ publish: target.checked })}
+            />
+            For readers
+          </label>
+          <label className="flex min-h-7 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-4 accent-(--accent)"
+              checked={fields.heldBack}
+              onChange={({ target }) => set({ heldBack: target.checked })}
+            />
+            Held back for now
+          </label>
+          <label>
+            <span className="block text-[0.92rem] font-semibold">First day readers know of it</span>
+            <input
+              type="date"
+              className="field"
+              value={fields.publishFrom}
+              onChange={({ target }) => set({ publishFrom: target.value })}
+            />
+          </label>
+        </div>
+        <label>
+          <span className="font-semibold">Second line</span>
+          <input
+            className="field"
+            maxLength={160}
+            value={fields.secondLine}
+            onChange={({ target }) => set({ secondLine: target.value })}
+          />
+        </label>
+        <div>
+          <p id={`${id}-text`} className="font-semibold">
+            Public text
+          </p>
+          <RichText
+            label="Public text"
+            labelledBy={`${id}-text`}
+            value={fields.publicHtml}
+            onChange={(publicHtml) => set({ publicHtml })}
+          />
+        </div>
+        <fieldset>
+          <legend className="font-semibold">Where it stands</legend>
+          <ul className="border-t border-rule">
+            {notice.calendars.map((calendar) => (
+              <CalendarRow
+                key={calendar.id}
+                calendar={calendar}
+                where={fields.where[calendar.id] ?? 'by-itself'}
+                onChoose={(where) => set({ where: { ...fields.where, [calendar.id]: where } })}
+              />
+            ))}
+          </ul>
+        </fieldset>
+        <label>
+          <span className="font-semibold">Why</span>{' '}
+          <span className="text-[0.93rem] text-soft">whoever asked reads it</span>
+          <input
+            className="field"
+            value={reason}
+            maxLength={1000}
+            onChange={({ target }) => setReason(target.value)}
+          />
+        </label>
+        <p>
+          <button type="submit" className="press" disabled={change.isSending}>
+            Save what readers see
+          </button>
+        </p>
+        <ChangeDone change={change} />
+      </form>
+    </details>
+  );
+}
