@@ -37,6 +37,5 @@ export const CATEGORIES: OfficeFile['categories'] = [
     mark: 'St',
     hue: 'ink',
     about: 'The garden’s own people among themselves.',
-    publish: false,
   },
 ];

@@ -21,6 +21,7 @@ import { createOffice } from '@/server/use-cases/office/create-office';
 import { isWholeLot, issueDueOrders } from '@/server/use-cases/set-up/issue-orders';
 import { setServiceState } from '@/server/use-cases/set-up/event-deeds';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
+import { makeCalendars } from './calendars';
 import type { DemoEvent } from './events/demo-event';
 import { SERIES } from './events/series';
 import { SINGLES } from './events/singles';
@@ -354,7 +355,9 @@ function expectDone<T>(what: string, outcome: Outcome<T>): T {
  */
 export async function seedDemo(db: Database): Promise<void> {
   await createOffice(db, officeSchema.parse(QUILLMERE));
-  const story = new Story(db, await db.json<Ids>(IDS));
+  const ids = await db.json<Ids>(IDS);
+  const story = new Story(db, ids);
+  await makeCalendars(story.as(ids.people[MANAGERS[0]]!, ['manager']));
   for (const event of [...SERIES, ...SINGLES, ...WAITING]) story.plan(event);
   await story.play();
   await story.markWork();

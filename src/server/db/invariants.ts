@@ -144,9 +144,26 @@ export const INVARIANTS: readonly Invariant[] = [
     name: '6 nothing is published that is not in force and wanted public',
     check:
       query(`SELECT 'calendar ' || p.calendar_id || ' segment ' || p.segment_id || ' ' || p.recurrence_local AS what FROM published p
-      JOIN segment s ON s.id = p.segment_id JOIN request r ON r.id = s.request_id
+      JOIN calendar k ON k.id = p.calendar_id JOIN segment s ON s.id = p.segment_id JOIN request r ON r.id = s.request_id
+      LEFT JOIN notice n ON n.request_id = r.id LEFT JOIN request_calendar x ON x.request_id = r.id AND x.calendar_id = k.id
       LEFT JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local
-      WHERE p.gone_at_min IS NULL AND (o.state IS NOT 'approved' OR r.publish = 0)`),
+      WHERE p.gone_at_min IS NULL AND (o.state IS NOT 'approved' OR k.retired_min IS NOT NULL
+        OR k.kind <> 'person' AND (r.publish = 0 OR COALESCE(n.held_back, 0) = 1) OR k.kind = 'made' AND x.choice IS 'excluded')`),
+  },
+  {
+    name: '6 every date that was shown and is gone says how, and every shown segment has its fingerprints',
+    check:
+      query(`SELECT 'calendar ' || p.calendar_id || ' segment ' || p.segment_id || ' ' || p.recurrence_local AS what FROM published p
+      WHERE (p.gone_at_min IS NULL) <> (p.gone_as IS NULL)
+        OR NOT EXISTS (SELECT 1 FROM feed_part f WHERE f.calendar_id = p.calendar_id AND f.segment_id = p.segment_id)`),
+  },
+  {
+    name: '6 a title everybody may read stands on a calendar everybody may read',
+    check:
+      query(`SELECT 'occurrence ' || a.occurrence_id AS what FROM announced a JOIN occurrence o ON o.id = a.occurrence_id
+      WHERE o.state NOT IN ('approved','cancelled') OR NOT EXISTS (SELECT 1 FROM published p JOIN calendar k ON k.id = p.calendar_id AND k.kind = 'made'
+        AND k.readers ->> '$.kind' = 'everyone' AND instr(k.facts, '"title"') WHERE p.segment_id = o.segment_id AND p.recurrence_local = o.recurrence_local
+          AND (p.gone_at_min IS NULL OR p.gone_as = 'cancelled'))`),
   },
   { name: '7 replaying the history gives the present state', check: replay },
 ];

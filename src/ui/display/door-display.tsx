@@ -31,7 +31,7 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
       </header>
       <p
         role="status"
-        className="border-y-[0.8vmin] border-current py-[2vmin] font-serif text-[12vmin] leading-none font-semibold"
+        className="border-y-[0.8vmin] border-current py-[2vmin] text-[11vmin] leading-none font-bold tabular-nums"
       >
         {stateText(state, now, tzid)}
       </p>

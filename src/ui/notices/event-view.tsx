@@ -1,5 +1,5 @@
 import type { EventPage, NoticeDate } from '@/contracts/notices';
-import { countText } from '@/contracts/words/when';
+import { countText, dayShort } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
 import { CancelledStamp, NoticeMarks } from './notice-marks';
 import { NoticeText } from './notice-list';
@@ -44,7 +44,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
       <h2 className="pb-1 text-xl">
         {countText(coming.length, 'date', 'dates')} to come{over > 0 && `, ${over} over`}
       </h2>
-      <ol className="columns-1 gap-x-6 sm:columns-2">
+      <ol className="columns-1 gap-x-6 sm:columns-2 lg:columns-1">
         {coming.map((date) => (
           <li key={date.key} className="break-inside-avoid py-0.5">
             <Link
@@ -52,7 +52,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
               aria-current={date.key === shown?.key ? 'page' : undefined}
               className={`inline-block min-h-6 ${date.key === shown?.key ? 'font-bold' : ''} ${date.isCancelled ? 'line-through' : ''}`}
             >
-              {date.dayText}, {date.timeText}
+              {dayShort(date.day)}, {date.timeText}
             </Link>
             {date.isCancelled && <CancelledStamp />}
             {date.place && date.place !== page.words.place && (

@@ -4,7 +4,7 @@ import { Mark } from '@/ui/primitives/mark';
 /** The marks of all calendars that hold an event, and their names for who cannot see them. */
 export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
   return (
-    <span className="inline-flex shrink-0 gap-0.5 align-[-0.15em]">
+    <span className="inline-flex shrink-0 gap-0.5 align-[0.1em]">
       {marks.map(({ slug, mark, hue, name }) => (
         <span key={slug} title={name}>
           <Mark mark={mark} hue={hue} />

@@ -73,36 +73,49 @@ function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
 export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
   const { query, on, calendars, categories, buildings } = page;
   return (
-    <form action={base} method="get" className="no-print sheet mb-4 p-3">
-      <div className="flex flex-wrap items-end gap-3">
-        {link && <input type="hidden" name="link" value={link} />}
-        {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
-        <label>
-          <span className="block text-[0.92rem] font-semibold">As</span>
-          <select name="view" defaultValue={query.view} className="field">
-            {NOTICE_VIEWS.map((view) => (
-              <option key={view} value={view}>
-                {VIEW_WORDS[view]}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="block text-[0.92rem] font-semibold">From or around</span>
-          <input type="date" name="on" defaultValue={on} className="field" />
-        </label>
-        <Select name="category" label="What sort" value={query.category} options={categories} />
-        <Select name="building" label="Where" value={query.building} options={buildings} />
-        <label className="min-w-40 grow">
-          <span className="block text-[0.92rem] font-semibold">With the words</span>
-          <input type="search" name="q" defaultValue={query.q} maxLength={100} className="field" />
-        </label>
-        <button type="submit" className="press press-main">
-          Show
-        </button>
-        {isTogether && <Calendars calendars={calendars} />}
-      </div>
-    </form>
+    <>
+      <p className="no-print pb-3 md:hidden">
+        <a className="press" href="#choose">
+          Choose what is shown
+        </a>
+      </p>
+      {/* On a narrow page it is there once it is asked for: what is on comes first. */}
+      <form
+        id="choose"
+        action={base}
+        method="get"
+        className="no-print sheet mb-4 p-3 max-md:hidden max-md:target:block"
+      >
+        <div className="flex flex-wrap items-end gap-3">
+          {link && <input type="hidden" name="link" value={link} />}
+          {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
+          <label>
+            <span className="block text-[0.92rem] font-semibold">As</span>
+            <select name="view" defaultValue={query.view} className="field">
+              {NOTICE_VIEWS.map((view) => (
+                <option key={view} value={view}>
+                  {VIEW_WORDS[view]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            <span className="block text-[0.92rem] font-semibold">From or around</span>
+            <input type="date" name="on" defaultValue={on} className="field" />
+          </label>
+          <Select name="category" label="What sort" value={query.category} options={categories} />
+          <Select name="building" label="Where" value={query.building} options={buildings} />
+          <label className="min-w-40 grow">
+            <span className="block text-[0.92rem] font-semibold">With the words</span>
+            <input type="search" name="q" defaultValue={query.q} maxLength={100} className="field" />
+          </label>
+          <button type="submit" className="press press-main">
+            Show
+          </button>
+          {isTogether && <Calendars calendars={calendars} />}
+        </div>
+      </form>
+    </>
   );
 }
 

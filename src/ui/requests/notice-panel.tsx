@@ -58,7 +58,7 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
     <section aria-label="As readers will see it" className="border-l-4 border-strong-rule pl-3">
       <p className="small-caps">As readers will see it</p>
       <p className="text-lg">
-        <span className="mr-2 inline-flex gap-0.5 align-[-0.15em]">
+        <span className="mr-2 inline-flex gap-0.5 align-[0.1em]">
           {on.map(({ id, mark, hue }) => (
             <Mark key={id} mark={mark} hue={hue} />
           ))}

@@ -25,7 +25,8 @@ export interface DateState {
   readonly end: string;
   readonly spaces: readonly SpaceId[];
   readonly buildings: readonly BuildingId[];
-  readonly place: string;
+  /** The spaces as one text; by number, since a renamed one is looked after where text is made. */
+  readonly place: string | null;
 }
 
 export interface SegmentState {
@@ -76,7 +77,7 @@ const SPACES = (what: string) =>
 const DATES = `(SELECT json_group_array(json_object('occurrence', o.id, 'segment', o.segment_id, 'recurrence', o.recurrence_local,
     'isInForce', c.status = 'in-force', 'isCancelled', o.state = 'cancelled', 'start', c.start_local, 'end', c.end_local,
     'spaces', ${SPACES('p.id')}, 'buildings', ${SPACES('p.building_id')},
-    'place', (SELECT group_concat(p.name, '+' ORDER BY cs.position) FROM claim_space cs JOIN space p ON p.id = cs.space_id WHERE cs.claim_id = c.id)))
+    'place', (SELECT group_concat(cs.space_id, '+' ORDER BY cs.position) FROM claim_space cs WHERE cs.claim_id = c.id)))
   FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = r.id AND o.state IN ('approved','cancelled'))`;
 
 const SEGMENTS = `(SELECT json_group_array(json_object('id', s.id, 'tzid', s.tzid, 'rule', json_array(s.start_local, s.end_local, s.rrule, s.all_day,

@@ -207,28 +207,33 @@ async function keepCalendars(tx: Writer, states: readonly PublishingState[]): Pr
 }
 
 interface Moved {
-  /** Readers see other times: SEQUENCE counts up. */
+  /** Texts that would say something else now. */
+  readonly parts: readonly Part[];
+  /** Somebody who had it sees other times: SEQUENCE counts up. */
   readonly times: ReadonlySet<SegmentId>;
-  /** Readers see something else: LAST-MODIFIED moves on. */
-  readonly any: readonly SegmentId[];
+  /** Somebody who had it sees something else, or it is seen for the first time: LAST-MODIFIED moves on. */
+  readonly changed: ReadonlySet<SegmentId>;
 }
 
-/** What readers of a calendar that had the segment before now see otherwise. */
-function movedOf(parts: readonly Part[], states: readonly PublishingState[]): Moved & { parts: Part[] } {
+/**
+ * What readers now see otherwise. UID, SEQUENCE and LAST-MODIFIED of a segment are the same on every calendar, so where
+ * one of them changes its text on all of them does.
+ */
+function movedOf(parts: readonly Part[], states: readonly PublishingState[]): Moved {
   const before = new Map(states.flatMap((state) => state.parts).map((part) => [partKey(part), part]));
-  const touched = parts.filter((part) => {
-    const old = before.get(partKey(part));
-    return !old || old.times !== part.times || old.words !== part.words;
-  });
-  const times = touched.filter((part) => {
-    const old = before.get(partKey(part));
-    return old !== undefined && old.times !== part.times;
-  });
-  return {
-    parts: touched,
-    times: new Set(times.map(({ segment }) => segment)),
-    any: [...new Set(touched.map(({ segment }) => segment))],
-  };
+  const known = new Set([...before.values()].map(({ segment }) => segment));
+  const oldOf = (part: Part) => before.get(partKey(part));
+  const isNew = (part: Part) => !oldOf(part);
+  const hasOther = (what: 'times' | 'words') => (part: Part) =>
+    !isNew(part) && oldOf(part)![what] !== part[what];
+  const segmentsOf = (list: readonly Part[]) => list.map(({ segment }) => segment);
+  const times = new Set(segmentsOf(parts.filter(hasOther('times'))));
+  const changed = new Set([
+    ...times,
+    ...segmentsOf(parts.filter(hasOther('words'))),
+    ...segmentsOf(parts).filter((segment) => !known.has(segment)),
+  ]);
+  return { parts: parts.filter((part) => isNew(part) || changed.has(part.segment)), times, changed };
 }
 
 const isOtherwise = (row: LedgerRow, before: LedgerRow | undefined): boolean =>
@@ -252,7 +257,7 @@ async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<vo
   const moved = movedOf(parts, states);
   await writeLedger(tx, changed, now);
   await dropText(tx, moved.parts);
-  await change.update('segment', moved.any, (row) => ({
+  await change.update('segment', [...moved.changed], (row) => ({
     sequence: Number(row.sequence) + (moved.times.has(row.id as SegmentId) ? 1 : 0),
     changed_min: now,
   }));

@@ -38,10 +38,11 @@ const CALENDARS = `SELECT json_group_array(json_object('id', k.id, 'slug', k.slu
   'filter', json(k.filter), 'facts', json(k.facts), 'readers', json(k.readers), 'startsOn', k.starts_on, 'version', k.version, 'linkNo', k.link_no, 'rowVersion', k.row_version)
   ORDER BY k.position, k.id) AS json
 FROM calendar k LEFT JOIN category c ON json_array_length(k.filter, '$.categories') = 1 AND c.id = (k.filter ->> '$.categories[0]')
-WHERE k.kind = 'made' AND k.retired_min IS NULL`;
+WHERE k.kind = 'made' AND iif($endedSince IS NULL, k.retired_min IS NULL, k.retired_min > $endedSince)`;
 
-export async function loadCalendars(reader: Reader): Promise<Calendar[]> {
-  const rows = await reader.json<Row[]>(CALENDARS);
+/** The calendars there are, or those that have ended since a minute. */
+export async function loadCalendars(reader: Reader, endedSince: number | null = null): Promise<Calendar[]> {
+  const rows = await reader.json<Row[]>(CALENDARS, { endedSince });
   return rows.map(({ mark, hue, startsOn, filter, ...row }) => ({
     ...row,
     mark: mark ?? '··',
@@ -77,7 +78,7 @@ async function whoReads({ db, viewer }: Asker, token: string | null, isAsked: bo
   return { viewer, organisations: rows.map(({ id }) => id) };
 }
 
-const isOpenedBy = (token: string | null, { id, linkNo, readers }: Calendar): boolean =>
+export const isOpenedBy = (token: string | null, { id, linkNo, readers }: Calendar): boolean =>
   token !== null && readers.kind === 'link' && isLink(token, { kind: 'calendar', id, linkNo });
 
 /** The calendars the viewer may read, in their order; with a private link those that it opens and the public ones. */

@@ -1,3 +1,4 @@
+import { escapeText } from 'entities';
 import { Feed } from 'feed';
 import { toldWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -59,13 +60,13 @@ export async function atomText(ctx: Context, source: FeedSource, address: string
     const at = source.facts.includes('place') && place ? `; ${place}` : '';
     made.addItem({
       id: `urn:uuid:${event.uid.slice(0, 36)}`,
-      title: told.title,
+      title: escapeText(told.title),
       link: source.facts.includes('title')
         ? wholeAddress(eventPath(event.eventUid, event.title))
         : wholeAddress(source.path),
       date: dateAt(event.changed),
       published: dateAt(event.shown),
-      description: `${spanText(start, end)}${more}${at}`,
+      description: escapeText(`${spanText(start, end)}${more}${at}`),
       ...(told.html && { content: told.html }),
     });
   }

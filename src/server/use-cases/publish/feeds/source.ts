@@ -1,8 +1,9 @@
 import { FACTS, type Fact } from '@/core/publishing/facts';
+import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../../context';
 import type { Reader } from '../../../db/connection';
-import { calendarFor } from '../calendars';
+import { calendarFor, isOpenedBy, loadCalendars, type Calendar } from '../calendars';
 import { holderOf } from '../link-holder';
 
 /** What a feed is asked for by. */
@@ -33,6 +34,16 @@ export interface FeedSource {
 const NO_CALENDAR = refuse({ code: 'not-found', what: 'calendar at this address for you to read' });
 const NO_FEED = refuse({ code: 'not-found', what: 'feed at this address' });
 
+/** A calendar that has ended, for as long as those who follow it have to be told that nothing stands there any more. */
+async function endedCalendar(
+  { db, now }: { db: Reader; now: number },
+  { slug, token }: Extract<FeedOf, { kind: 'calendar' }>,
+): Promise<Calendar | null> {
+  const since = now - CANCELLED_SHOWN_DAYS * 1440;
+  const ended = (await loadCalendars(db, since)).find((each) => each.slug === slug);
+  return ended && (ended.readers.kind === 'everyone' || isOpenedBy(token, ended)) ? ended : null;
+}
+
 const OPEN_FACTS: readonly Fact[] = ['title', 'text', 'place', 'host'];
 
 interface KeptRow {
@@ -56,12 +67,14 @@ async function keptSource(
 
 /** Finds what a feed is of and whether it may be read. */
 export async function feedSource(
-  ctx: Pick<Context, 'db' | 'viewer'>,
+  ctx: Pick<Context, 'db' | 'viewer' | 'clock'>,
   of: FeedOf,
 ): Promise<Outcome<FeedSource>> {
   switch (of.kind) {
     case 'calendar': {
-      const calendar = await calendarFor(ctx, of.slug, of.token);
+      const calendar =
+        (await calendarFor(ctx, of.slug, of.token)) ??
+        (await endedCalendar({ db: ctx.db, now: ctx.clock.now() }, of));
       if (!calendar) return NO_CALENDAR;
       const path = `/notices/${calendar.slug}`;
       return done({
