@@ -40,7 +40,7 @@ export interface ShowableEvent extends FilterableEvent {
   readonly choices: ReadonlyMap<number, CalendarChoice>;
 }
 
-function isOnMade(calendar: Extract<CalendarRule, { kind: 'made' }>, event: ShowableEvent): boolean {
+function isOnMade(calendar: MadeRule, event: ShowableEvent): boolean {
   const choice = event.choices.get(calendar.id);
   if (!event.isAnnounced || choice === 'excluded') return false;
   return choice === 'picked' || isOnCalendar(calendar.filter, event);
@@ -51,13 +51,13 @@ function isOnMade(calendar: Extract<CalendarRule, { kind: 'made' }>, event: Show
  * that tells titles. Boards, pages of spaces and displays go by this.
  */
 export const isOpenToAll = (calendars: readonly CalendarRule[], event: ShowableEvent): boolean =>
-  calendars.some(
-    (each) =>
-      each.kind === 'made' &&
-      each.readers.kind === 'everyone' &&
-      each.facts.includes('title') &&
-      isOnMade(each, event),
-  );
+  calendars.some((each) => tellsAll(each) && isOnMade(each, event));
+
+type MadeRule = Extract<CalendarRule, { kind: 'made' }>;
+
+/** Whether everybody may read a calendar and learns titles from it. */
+export const tellsAll = (calendar: CalendarRule): calendar is MadeRule =>
+  calendar.kind === 'made' && calendar.readers.kind === 'everyone' && calendar.facts.includes('title');
 
 /** The calendars a date stands on while it is in force. */
 export function calendarsOf(calendars: readonly CalendarRule[], event: ShowableEvent): CalendarRule[] {

@@ -3,7 +3,7 @@ import type { OccurrenceId, RequestId, SegmentId } from '@/core/ids';
 import {
   calendarsOf,
   isAnnounced,
-  isOpenToAll,
+  tellsAll,
   type CalendarRule,
   type ShowableEvent,
 } from '@/core/publishing/shown';
@@ -66,17 +66,14 @@ function wantedOf(
   for (const date of state.dates) {
     const event = showable(state, date, today);
     const { segment, recurrence } = date;
-    let wasShown = date.isInForce === 1;
-    for (const { id: calendar } of calendarsOf(calendars, event)) {
-      const row = { calendar, segment, recurrence };
+    for (const rule of calendarsOf(calendars, event)) {
+      const row = { calendar: rule.id, segment, recurrence };
       const before = known.get(rowKey(row));
       if (date.isInForce) ledger.set(rowKey(row), { ...row, gone: null, goneAs: null });
-      else if (before) {
-        wasShown = true;
-        ledger.set(rowKey(row), { ...row, gone: before.gone ?? now, goneAs: 'cancelled' });
-      }
+      else if (before) ledger.set(rowKey(row), { ...row, gone: before.gone ?? now, goneAs: 'cancelled' });
+      // Of a cancelled date only those know who were shown it there.
+      if ((date.isInForce || before) && tellsAll(rule)) open.add(date.occurrence);
     }
-    if (wasShown && isOpenToAll(calendars, event)) open.add(date.occurrence);
   }
   for (const [key, row] of known)
     if (!ledger.has(key)) ledger.set(key, { ...row, gone: row.gone ?? now, goneAs: 'withheld' });
@@ -135,8 +132,9 @@ function partsOf(
     const own = rows
       .map((row) => ({ row, date: dates.get(`${row.segment}|${row.recurrence}`) }))
       .sort((a, b) => (a.row.recurrence < b.row.recurrence ? -1 : 1));
-    const times = own.map(({ row, date }) => [row.recurrence, row.gone !== null, date?.start, date?.end]);
-    const words = own.map(({ row, date }) => [row.goneAs, date?.place]);
+    const seen = own.map(({ row, date }) => ({ row, date: row.goneAs === 'withheld' ? null : date }));
+    const times = seen.map(({ row, date }) => [row.recurrence, row.gone !== null, date?.start, date?.end]);
+    const words = seen.map(({ row, date }) => [row.goneAs, date?.place]);
     return {
       calendar,
       segment,

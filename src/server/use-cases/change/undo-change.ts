@@ -122,6 +122,19 @@ function refusalFor(ctx: SignedInContext, stored: StoredChange | undefined, now:
   return now - stored.at_min > UNDO_MINUTES ? no('too-late') : null;
 }
 
+/** Rows without a number of their own are not turned into what they were: one is taken away, the other put in its place. */
+const apart = (touched: readonly TouchedRow[]): TouchedRow[] =>
+  touched.flatMap((row) => {
+    const { before, after } = row;
+    if (!before || !after || 'id' in after || row.table === 'turnover_link') return [row];
+    return same(before, after)
+      ? []
+      : [
+          { ...row, before: null },
+          { ...row, after: null },
+        ];
+  });
+
 /** A hold that has lapsed meanwhile does not come back. */
 function statusNow(row: Row, now: number): Row {
   const lapsed = row.status === 'held' && Number(row.hold_until_min) <= now;
@@ -326,7 +339,7 @@ export async function undoChange(
       return refuse({ code: 'cannot-undo', why: 'changed', since });
     }
     const dates = touched.filter(({ table }) => table === 'occurrence').length;
-    taken = await reverse(ctx, change, touched);
+    taken = await reverse(ctx, change, apart(touched));
     if (taken) return refuse({ code: 'cannot-undo', why: 'taken', since: taken.sentences.join(' ') });
     return done({
       changed: dates,

@@ -29,18 +29,13 @@ function publishedDate(
   segment: PublishedSegmentRow,
   now: EpochMinute,
 ): PublishedDate {
-  if (!row) {
+  const kind = !row || isOld(row, now) ? 'not-there' : (row.goneAs ?? 'in-force');
+  // When a date was that is withheld, as the series has it: where it was moved to since is not for readers.
+  if (!row || kind === 'withheld') {
     const length = wallMinute(segment.end) - wallMinute(segment.start);
-    return {
-      recurrence,
-      kind: 'not-there',
-      start: recurrence,
-      end: addWallMinutes(recurrence, length),
-      place: '',
-    };
+    return { recurrence, kind, start: recurrence, end: addWallMinutes(recurrence, length), place: '' };
   }
-  const { start, end, place, goneAs } = row;
-  return { recurrence, kind: isOld(row, now) ? 'not-there' : (goneAs ?? 'in-force'), start, end, place };
+  return { recurrence, kind, start: row.start, end: row.end, place: row.place };
 }
 
 /** What a feed says of an event in plain text: second line, who hosts it, text, and what happens when. */

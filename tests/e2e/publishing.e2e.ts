@@ -1,0 +1,463 @@
+import { randomUUID } from 'node:crypto';
+import ICAL from 'ical.js';
+import type { Browser, Page } from 'puppeteer-core';
+import { as, BASE, fill, launch, newPage, open, press, says, send, show, textOf } from './browser';
+import { view } from './requests';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+const get = (path: string, headers: Record<string, string> = {}) => fetch(`${BASE}${path}`, { headers });
+const textAt = async (path: string) => (await get(path)).text();
+
+interface Wanted {
+  readonly title: string;
+  readonly day: string;
+  readonly dates?: number;
+  readonly publish?: boolean;
+  readonly category?: number;
+  readonly space?: number;
+  readonly more?: Record<string, unknown>;
+}
+
+/** Asked for by the requester, in the walled garden unless said otherwise, where no other test comes. */
+async function asked({ title, day, dates = 1, publish = true, category = 2, space = 16, more = {} }: Wanted) {
+  const reply = await send(
+    'POST',
+    '/api/requests',
+    {
+      key: randomUUID(),
+      title,
+      publicText: '',
+      categoryId: category,
+      hostId: 1,
+      notes: '',
+      publish,
+      people: 8,
+      accessMin: 15,
+      exitMin: 15,
+      equipment: [],
+      spaces: [{ spaceId: space, layout: 'standing', setupMin: 0, strikeMin: 0 }],
+      when: {
+        startsAt: `${day}T11:00`,
+        endsAt: `${day}T13:00`,
+        repeat: dates > 1 ? { rule: `FREQ=WEEKLY;COUNT=${dates}` } : null,
+      },
+      ...more,
+    },
+    await as('requester'),
+  );
+  if (!reply.ok) throw new Error(await reply.text());
+  return ((await reply.json()) as { reference: string }).reference;
+}
+
+/** One step of the office on some of its dates, by the route the desk calls. */
+async function step(reference: string, body: Record<string, unknown>, pick = (_: number) => true) {
+  const { version, dates } = await view(reference);
+  const reply = await send(
+    'POST',
+    '/api/changes',
+    {
+      key: randomUUID(),
+      preview: false,
+      items: [{ reference, version, occurrences: dates.filter((_, n) => pick(n)).map(({ id }) => id) }],
+      step: { reason: 'Agreed.', ...body },
+    },
+    await as('manager'),
+  );
+  if (!reply.ok) throw new Error(await reply.text());
+}
+
+const events = async (path: string) =>
+  new ICAL.Component(ICAL.parse(await textAt(path))).getAllSubcomponents('vevent');
+const saidOf = async (path: string, title: string) =>
+  (await events(path))
+    .filter((event) => event.getFirstPropertyValue('summary') === title)
+    .map((event) => event.getFirstPropertyValue('status'));
+
+/** Everywhere a public event in the walled garden is read of, with the day it is on. */
+const placesOf = (day: string) => ({
+  page: `/notices?view=day&on=${day}`,
+  calendar: `/notices/workshops?view=day&on=${day}`,
+  space: '/feeds/space/WG/feed.ics',
+  host: '/feeds/host/1/feed.ics',
+  feed: '/notices/workshops/feed.ics',
+  json: '/notices/workshops/feed.json',
+  atom: '/notices/workshops/feed.atom',
+  embed: `/embed/workshops?view=month&on=${day}`,
+  board: `/api/board?from=${day}&days=1`,
+  dates: `/api/dates?from=${day}&days=1`,
+});
+
+describe('approved, it is read everywhere; cancelled, it is marked or gone', () => {
+  const title = 'Lichen hour on the wall';
+  const day = '2027-08-03';
+  const places = placesOf(day);
+  let reference = '';
+
+  test('approving puts it on pages, feeds, frames and boards at once', async () => {
+    reference = await asked({ title, day, dates: 3 });
+    for (const [name, path] of Object.entries(places))
+      expect([name, (await textAt(path)).includes(title)]).toEqual([name, false]);
+    await step(reference, { action: 'approve' });
+    for (const [name, path] of Object.entries(places))
+      expect([name, (await textAt(path)).includes(title)]).toEqual([name, true]);
+    const page = await show(browser, places.page);
+    await press(page, title, 'link');
+    await says(page, 'Where, and how to get in');
+    await says(page, '3 dates to come');
+    expect(page.url()).toMatch(/\/events\/[0-9a-f]{12}-lichen-hour-on-the-wall\/20270803T1100$/);
+    expect(await page.title()).toBe('Lichen hour on the wall, Tuesday 3 August 2027 · Calendario');
+    const data = JSON.parse(
+      await page.$eval('script[type="application/ld+json"]', (node) => node.textContent!),
+    ) as {
+      '@type': string;
+      startDate: string;
+    };
+    expect([data['@type'], data.startDate]).toEqual(['Event', '2027-08-03T11:00:00+01:00']);
+    const link = await page.$eval('a[href*="event.ics"]', (node) => (node as HTMLAnchorElement).href);
+    expect(await (await fetch(link)).text()).toContain('RECURRENCE-ID;TZID=Europe/London:20270803T110000');
+  });
+
+  test('one date cancelled is marked where readers had it, and gone from the board', async () => {
+    await step(reference, { action: 'leave' }, (n) => n === 0);
+    for (const path of [places.page, places.calendar, places.embed]) {
+      const html = await textAt(path);
+      expect([path, html.includes(title), html.includes('cancelled')]).toEqual([path, true, true]);
+    }
+    for (const path of [places.feed, places.space, places.host])
+      expect(await saidOf(path, title)).toEqual(['CONFIRMED', 'CANCELLED']);
+    expect(await textAt(places.json)).toMatch(
+      /2027-08-03T11:00","end":"[^"]*","startUtc":"[^"]*","endUtc":"[^"]*","status":"cancelled"/,
+    );
+    expect(await textAt(places.board)).not.toContain(title);
+  });
+
+  test('made private it is nowhere, and its address says no more than that nothing is there', async () => {
+    const { version } = await view(reference);
+    const address = (await textAt('/notices?view=day&on=2027-08-10')).match(
+      /\/events\/[0-9a-f]{12}-lichen[a-z-]*/,
+    )![0];
+    const body = {
+      key: randomUUID(),
+      version,
+      publish: false,
+      heldBack: false,
+      publishFrom: null,
+      secondLine: '',
+      publicHtml: '',
+      picked: [],
+      excluded: [],
+      reason: '',
+    };
+    const reply = await send('POST', `/api/requests/${reference}/notice`, body, await as('manager'));
+    expect(reply.status).toBe(200);
+    for (const on of ['2027-08-03', '2027-08-10'])
+      for (const [name, path] of Object.entries(placesOf(on)))
+        expect([name, (await textAt(path)).includes(title)]).toEqual([name, false]);
+    const gone = await get(address);
+    expect([gone.status, (await gone.text()).includes('Lichen hour')]).toEqual([404, false]);
+    // The same submission once more changes nothing.
+    expect((await send('POST', `/api/requests/${reference}/notice`, body, await as('manager'))).status).toBe(
+      200,
+    );
+  });
+});
+
+describe('what is private is nowhere readers look', () => {
+  const MARK = 'SECRETMARK';
+  const day = '2027-08-17';
+
+  test('pages, feeds, frames, displays, searches, free/busy and errors hold nothing of it', async () => {
+    const reference = await asked({
+      title: `${MARK} supper`,
+      day,
+      publish: false,
+      more: {
+        secondLine: `${MARK} line`,
+        notes: `${MARK} notes`,
+        contact: `${MARK} contact`,
+        publicText: `${MARK} text`,
+        lines: [{ fromMin: 0, text: `${MARK} order`, isPublic: true }],
+      },
+    });
+    await step(reference, { action: 'approve' });
+    const requester = await as('requester');
+    const paths = [
+      ...Object.values(placesOf(day)),
+      '/',
+      `/?day=${day}`,
+      `/dates?view=day&day=${day}`,
+      '/places/WG',
+      `/notices?q=${MARK}`,
+      `/notices?view=month&on=${day}&q=supper`,
+      `/api/dates?from=${day}&days=1&q=supper`,
+      `/api/places/day?spaces=16&day=${day}`,
+      '/display/space/WG',
+      '/api/display/space/WG',
+      '/display/building/5',
+      '/embed/ask/WG',
+      '/print?what=space&of=WG&from=2027-08-16&days=7',
+      `/requests/${reference}`,
+      `/api/requests/${reference}`,
+      `/desk/${reference}`,
+      `/setups/event/${reference}`,
+      `/api/requests/${reference}/history.csv`,
+      `/events/${'0'.repeat(12)}`,
+      '/notices/nowhere/feed.ics',
+    ];
+    for (const path of paths) expect([path, (await textAt(path)).includes(MARK)]).toEqual([path, false]);
+    // Others who may sign in learn when it is taken, not by what.
+    const busy = await (await get('/feeds/space/WG/free-busy.ics', requester)).text();
+    expect(busy).not.toContain(MARK);
+    expect(busy).toContain('BEGIN:VFREEBUSY');
+    expect((await get('/feeds/space/WG/free-busy.ics')).status).toBe(401);
+    // It is there for whoever asked.
+    expect(await (await get(`/api/requests/${reference}`, requester)).text()).toContain(MARK);
+  });
+
+  test('a calendar for those who have signed in shows nothing of itself to others', async () => {
+    expect(await textAt('/notices')).not.toContain('Tree register');
+    for (const path of ['/notices/staff', '/notices/staff/feed.json', '/embed/staff', '/notices/staff/embed'])
+      expect([path, (await get(path)).status]).toEqual([path, 404]);
+    const page = await show(browser, '/notices', 'requester');
+    await says(page, 'Tree register');
+  });
+});
+
+describe('without any script', () => {
+  const still = async (path: string): Promise<Page> => {
+    const page = await newPage(browser);
+    await page.setJavaScriptEnabled(false);
+    await open(page, path);
+    return page;
+  };
+
+  test('readers choose, turn pages, open an event and take its file along', async () => {
+    const page = await still('/notices');
+    expect(await textOf(page)).toContain('Dye pots: weld and madder');
+    await page.select('select[name="view"]', 'month');
+    await page.click('input[name="c"][value="talks"]');
+    await page.type('input[name="q"]', 'choir');
+    await Promise.all([page.waitForNavigation(), page.click('form button[type="submit"]')]);
+    expect(page.url()).toContain('view=month');
+    const text = await textOf(page);
+    expect(text).toContain('April 2027');
+    expect(text).toContain('Choir under glass');
+    expect(text).not.toContain('Dye pots');
+    await Promise.all([page.waitForNavigation(), page.click('nav[aria-label="Days shown"] a:last-child')]);
+    expect(await textOf(page)).toContain('May 2027');
+    await Promise.all([page.waitForNavigation(), page.click('main ol a[href^="/events/"]')]);
+    expect(await textOf(page)).toContain('Into your own calendar');
+    expect(await page.$eval('a[download]', (node) => node.getAttribute('href'))).toContain('event.ics');
+  });
+
+  test('a day, a week, a calendar by itself, a frame and a display can be read', async () => {
+    for (const [path, wanted] of [
+      ['/notices?view=day&on=2027-04-13', 'Compost, a comedy'],
+      ['/notices?view=week&on=2027-04-13', 'Choir under glass'],
+      ['/notices/music', 'Choir under glass'],
+      ['/embed/music', 'Choir under glass'],
+      ['/display/building/1', 'Quince Hall'],
+    ] as const) {
+      const page = await still(path);
+      expect([path, (await textOf(page)).includes(wanted)]).toEqual([path, true]);
+      await page.close();
+    }
+  });
+
+  test('what cannot be read in an address is said, and everything shown instead', async () => {
+    const page = await still('/notices?view=x');
+    expect(await textOf(page)).toContain('Choose list, day, week or month. Everything is shown instead.');
+  });
+});
+
+describe('feeds over HTTP', () => {
+  test('who holds the text gets 304; gzip, types and names are right', async () => {
+    for (const [file, type] of [
+      ['feed.ics', 'text/calendar; charset=utf-8'],
+      ['feed.json', 'application/json; charset=utf-8'],
+      ['feed.atom', 'application/atom+xml; charset=utf-8'],
+    ] as const) {
+      const first = await get(`/notices/music/${file}`);
+      expect(first.headers.get('content-type')).toBe(type);
+      expect(first.headers.get('content-encoding')).toBe('gzip');
+      const etag = first.headers.get('etag')!;
+      const again = await get(`/notices/music/${file}`, { 'If-None-Match': etag });
+      expect([again.status, await again.text()]).toEqual([304, '']);
+      expect((await get(`/notices/music/${file}`, { 'If-None-Match': '"0"' })).status).toBe(200);
+    }
+  });
+
+  test('only frames may be framed', async () => {
+    const headersOf = async (path: string) => {
+      const { headers } = await get(path);
+      return [
+        headers.get('x-frame-options'),
+        /frame-ancestors ([^;]*)/.exec(headers.get('content-security-policy')!)![1],
+      ];
+    };
+    for (const path of [
+      '/',
+      '/notices',
+      '/notices/music',
+      '/sign-in',
+      '/notices/music/embed',
+      '/display/space/SL',
+      '/embedded',
+    ])
+      expect([path, ...(await headersOf(path))]).toEqual([path, 'DENY', "'none'"]);
+    for (const path of ['/embed/music', '/embed/ask/SL'])
+      expect([path, ...(await headersOf(path))]).toEqual([path, null, '*']);
+  });
+});
+
+test('a frame on another page takes the height of what is in it', async () => {
+  const page = await newPage(browser);
+  await open(page, '/notices/music/embed');
+  const snippet = await page.$eval('textarea', (node) => (node as HTMLTextAreaElement).value);
+  await page.setBypassCSP(true);
+  await open(page, '/icon.svg');
+  await page.setContent(`<!doctype html><title>Elsewhere</title><body>${snippet}</body>`, {
+    waitUntil: 'load',
+  });
+  await page.waitForFunction(() => {
+    const height = document.querySelector('iframe')!.style.height;
+    return height !== '' && height !== '600px';
+  });
+  const frame = await (await page.$('iframe'))!.contentFrame();
+  expect(await frame.$eval('main', (node) => (node as HTMLElement).innerText)).toContain('Choir under glass');
+});
+
+describe('a display', () => {
+  test('says how old what it knows is while the server is away, and goes on when it is back', async () => {
+    const page = await newPage(browser);
+    await page.evaluateOnNewDocument(() => {
+      // Half a minute is too long for a test: the same timers, fifty times as fast.
+      const original = window.setInterval;
+      window.setInterval = ((run: () => void, ms: number) => original(run, ms / 50)) as typeof setInterval;
+    });
+    await open(page, '/display/space/SL');
+    await says(page, 'Free until 09:40');
+    await says(page, 'Sketching the seed drawers');
+    await page.setOfflineMode(true);
+    await says(page, 'The office does not answer. This is as of Tue 13 Apr 2027, 08:10');
+    await says(page, 'Free until 09:40');
+    await page.setOfflineMode(false);
+    await page.waitForFunction(() => !document.body.innerText.includes('does not answer'));
+  });
+});
+
+describe('the office keeps its calendars', () => {
+  test('from a filtered view in one step, by the keyboard alone', async () => {
+    const page = await show(browser, '/dates?by=building&only=3&view=month', 'manager');
+    await press(page, 'Make a calendar of these', 'link');
+    await says(page, 'A new calendar');
+    await says(page, 'dates to come');
+    expect(await page.$eval('input', (node) => node.value)).toBe('Glasshouse Range');
+    const name = (await page.waitForSelector('aria/Name[role="textbox"]'))!;
+    await name.focus();
+    // A double press of the key that sends: one calendar.
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    await says(page, '“Glasshouse Range” is saved');
+    expect((await textOf(page)).split('Shows everything, in Glasshouse Range')).toHaveLength(2);
+    expect(await textAt('/notices/glasshouse-range')).toContain('Choir under glass');
+  });
+
+  test('a wrong form keeps what was typed and says what is wrong beside it', async () => {
+    const page = await show(browser, '/notices/kept/new', 'manager');
+    await fill(page, 'Name', 'Music');
+    await fill(page, 'Mark', 'M1');
+    await fill(page, 'What it is for', 'Tones.');
+    await press(page, 'Make the calendar');
+    await says(page, 'A mark is two letters.');
+    await fill(page, 'Mark', 'Mz');
+    await press(page, 'Make the calendar');
+    await says(page, 'There is a calendar of this name. Give it another.');
+    expect(
+      await page.$$eval('input.field', (all) => all.map((node) => node.value)).then((all) => all.slice(0, 2)),
+    ).toEqual(['Music', 'Tones.']);
+    await fill(page, 'Address', 'Not an address');
+    await press(page, 'Make the calendar');
+    await says(page, 'An address is made of small letters, digits and hyphens');
+  });
+
+  test('renamed, its old address leads on; somebody who saves an older one is told', async () => {
+    const first = await show(browser, '/notices/kept', 'manager');
+    await press(first, 'Change Glasshouse Range', 'link');
+    await says(first, 'Save the calendar');
+    const second = await show(browser, new URL(first.url()).pathname, 'manager2');
+    await fill(first, 'Name', 'Under glass');
+    await fill(first, 'Address', 'under-glass');
+    await press(first, 'Save the calendar');
+    await says(first, '“Under glass” is saved');
+    await fill(second, 'Name', 'Glass and more');
+    await press(second, 'Save the calendar');
+    await says(second, 'Somebody has saved this calendar since you opened it.');
+    const led = await fetch(`${BASE}/notices/glasshouse-range`, { redirect: 'manual' });
+    expect([led.status, led.headers.get('location')]).toEqual([308, '/notices/under-glass']);
+    expect((await get('/notices/glasshouse-range/feed.ics')).status).toBe(200);
+    await open(first, '/notices/kept');
+    await press(first, 'End it Under glass');
+    await says(first, 'will stand there no more');
+    await press(first, 'End it');
+    await says(first, 'ended a calendar: “Under glass”');
+    expect((await get('/notices/under-glass')).status).toBe(404);
+  });
+});
+
+test('the office sees how a notice will read, holds it back, takes up a wish; whoever asked is told', async () => {
+  const title = 'Bark rubbing';
+  const lake = /value="by-the-lake"/.test(await textAt('/notices'));
+  expect(lake).toBe(true);
+  const calendars = await (await send('GET', '/notices/kept', undefined, await as('manager'))).text();
+  const id = Number(
+    /\/notices\/kept\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/notices\/kept\/(\d+)/
+      .exec(calendars)!
+      .slice(1)
+      .find(Boolean),
+  );
+  const reference = await asked({ title, day: '2027-08-24', more: { calendarIds: [id] } });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  await says(page, 'What readers see: 1 calendar is wished for');
+  await says(page, 'Whoever asked would like it here: take it up or keep it off.');
+  await fill(page, 'On By the lake', 'taken up there');
+  await fill(page, 'Second line', 'wax and paper');
+  await press(page, 'Held back for now', 'checkbox');
+  await says(page, 'Nobody yet: it is held back.');
+  await press(page, 'Save what readers see');
+  await says(page, 'edited its notice');
+  await step(reference, { action: 'approve' });
+  expect(await textAt('/notices?view=day&on=2027-08-24')).not.toContain(title);
+  await page.reload();
+  await press(page, 'What readers see', 'DisclosureTriangle');
+  await press(page, 'Held back for now', 'checkbox');
+  await press(page, 'Save what readers see');
+  await says(page, 'It is not held back any more');
+  const html = await textAt('/notices?view=day&on=2027-08-24');
+  expect(html).toContain(title);
+  expect(html).toContain('wax and paper');
+  expect(await saidOf('/notices/by-the-lake/feed.ics', title)).toEqual(['CONFIRMED']);
+  const outbox = await (await send('GET', '/outbox', undefined, await as('manager'))).text();
+  expect(outbox).toContain(title);
+});
+
+test('a private link follows one’s own bookings, until it is replaced', async () => {
+  const page = await show(browser, '/notices/follow', 'requester');
+  await press(page, 'Make my private link');
+  await says(page, 'Your private link is made.');
+  const address = async () => (await textOf(page)).match(/\/feeds\/own\/[\w-]+\/feed\.ics/)![0];
+  const first = await address();
+  expect(await textAt(first)).toContain('BEGIN:VEVENT');
+  expect((await get(first)).headers.get('cache-control')).toBe('private, no-cache');
+  await press(page, 'Replace my private link');
+  await says(page, 'Programs that use the present link get nothing any more.');
+  await press(page, 'Replace it');
+  await page.waitForFunction((old) => !document.body.innerText.includes(old), {}, first);
+  expect((await get(first)).status).toBe(404);
+  expect((await get(await address())).status).toBe(200);
+});
