@@ -3,7 +3,7 @@ import { performance } from 'node:perf_hooks';
 export interface Contender {
   readonly name: string;
   /** What has to be made ready before each round and is not measured. */
-  prepare?(): void;
+  prepare?(): void | Promise<void>;
   run(): Promise<unknown>;
 }
 
@@ -28,7 +28,7 @@ export async function compare(
   const times = contenders.map(() => [] as number[]);
   for (let round = -warmUp; round < rounds; round += 1)
     for (const [index, contender] of contenders.entries()) {
-      contender.prepare?.();
+      await contender.prepare?.();
       const started = performance.now();
       await contender.run();
       if (round >= 0) times[index]!.push(performance.now() - started);

@@ -7,8 +7,10 @@ import { benchBrowser } from './browser/run';
 import { benchCheck, benchTyped, queryPlans, series } from './check';
 import { growth } from './growth';
 import { table } from './measure';
+import { benchFeed } from './feed';
 import { benchOrders } from './orders';
 import { benchPlan } from './plan';
+import { benchReaders } from './readers';
 import { benchRecurrence } from './recurrence';
 import { benchSearch } from './search';
 import { benchWaysOut } from './ways-out';
@@ -71,6 +73,8 @@ const SECTIONS: readonly Section[] = [
     title: `In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day`,
     run: () => benchBrowser(),
   },
+  { title: 'A feed of 10,000 events in 2,000 series', run: () => benchFeed() },
+  { title: 'Readers under load', run: () => benchReaders() },
   { title: 'Approving 260 dates × 3 spaces × 6 equipment types', run: approval },
   {
     title: 'Orders of 260 approved dates',

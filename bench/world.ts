@@ -107,7 +107,7 @@ function fill({ spaces, types, occupancies, uses }: WorldSize): string[] {
     `INSERT INTO request_host SELECT id, 1, 0 FROM series`,
     `INSERT INTO request_category SELECT id, 1, 0 FROM series`,
     `INSERT INTO segment (id, request_id, no, uid, tzid, start_local, end_local, materialised_until, decided_until, created_min, changed_min)
-     SELECT id, id, 1, 'bench' || id, '${ZONE}', '2025-01-01T09:00', '2025-01-01T11:00', '2029-12-31', '2029-12-31', 0, 0 FROM series`,
+     SELECT id, id, 1, printf('%08x-0000-4000-8000-%012x@calendario.invalid', id, id), '${ZONE}', '2025-01-01T09:00', '2025-01-01T11:00', '2029-12-31', '2029-12-31', 0, 0 FROM series`,
     `CREATE TEMP TABLE slot AS WITH RECURSIVE n(i) AS (SELECT 0 UNION ALL SELECT i + 1 FROM n WHERE i < ${occupancies - 1}),
        placed AS (SELECT i, i % ${spaces} AS s, i / ${spaces} AS k FROM n),
        timed AS (SELECT i, s + 1 AS resource, ${workday} AS w, (k > 0 AND (k - 1) * ${workdays} / ${each} = ${workday}) AS second FROM placed)
@@ -120,6 +120,8 @@ function fill({ spaces, types, occupancies, uses }: WorldSize): string[] {
     `INSERT INTO claim (id, occurrence_id, kind, status, start_local, end_local, start_min, end_min, access_min, exit_min, people)
      SELECT i + 1, i + 1, 'asked', 'in-force', '2025-01-01T09:00', '2025-01-01T11:00', start + 30, start + 150, 0, 0, 10 FROM slot`,
     `UPDATE occurrence SET standing_id = id`,
+    // Everything in it is public: readers may know titles.
+    `INSERT INTO announced SELECT id FROM occurrence`,
     `INSERT INTO claim_space (id, claim_id, space_id, position, layout, people, setup_min, strike_min, setup_key) SELECT i + 1, i + 1, resource, 0, 'rounds', 10, 30, 30, 'x' FROM slot`,
     `INSERT INTO occupancy (claim_id, claim_space_id, resource_id, start_min, end_min, occupies) SELECT i + 1, i + 1, resource, start, start + 180, 1 FROM slot`,
     `INSERT INTO claim_equipment (id, claim_id, claim_space_id, type_id, quantity, position) SELECT i + 1, i + 1, i + 1, (i / 2) % ${types} + 1, 5, 0 FROM slot WHERE i % 2 = 0 AND i < ${uses * 2}`,

@@ -15,24 +15,22 @@ export interface BuiltServer {
   stop(): void;
 }
 
-/** The built application on a folder of data, its clock standing on the bench's day. */
-export async function startBuilt(data: string): Promise<BuiltServer> {
+/** The built application on a folder of data, its clock standing on the bench's day; on one core alone where one is named. */
+export async function startBuilt(data: string, core?: number): Promise<BuiltServer> {
   const port = await freePort();
-  const server = spawn(
-    join('node_modules', '.bin', 'next'),
-    ['start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        CALENDARIO_DATA: data,
-        CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
-        LOG_LEVEL: 'error',
-      },
-      stdio: 'ignore',
-      detached: true,
+  const next = [join('node_modules', '.bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)];
+  const [command, ...args] = core === undefined ? next : ['taskset', '-c', String(core), ...next];
+  const server = spawn(command!, args, {
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      CALENDARIO_DATA: data,
+      CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
+      LOG_LEVEL: 'error',
     },
-  );
+    stdio: 'ignore',
+    detached: true,
+  });
   const base = `http://127.0.0.1:${port}`;
   for (let tries = 0; ; tries += 1) {
     const isUp = await fetch(`${base}/notices`).then(

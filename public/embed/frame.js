@@ -7,4 +7,8 @@
     for (const frame of document.querySelectorAll('iframe'))
       if (frame.contentWindow === source) frame.style.height = `${Math.min(data.height, 20000)}px`;
   });
+  // A frame that was there before this script has told its height to nobody.
+  for (const frame of document.querySelectorAll('iframe'))
+    if (frame.src.startsWith(`${origin}/embed/`))
+      frame.contentWindow.postMessage({ kind: 'calendario-ask' }, origin);
 })();

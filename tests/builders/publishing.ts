@@ -10,7 +10,7 @@ import { syncPublished } from '@/server/changes/publishing/sync-published';
 import type { Context } from '@/server/context';
 import { feed, type FeedFormat } from '@/server/use-cases/publish/feeds/feed';
 import { makeReady } from '@/server/use-cases/publish/feeds/ready-text';
-import { renderParts } from '@/server/use-cases/publish/feeds/render';
+import { renderParts } from '@/server/publishing/render';
 import type { FeedOf } from '@/server/use-cases/publish/feeds/source';
 import { editNotice } from '@/server/use-cases/publish/keep/edit-notice';
 import { noticePreview } from '@/server/use-cases/publish/keep/notice-preview';

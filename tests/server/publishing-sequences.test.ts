@@ -148,7 +148,12 @@ class Readers {
         ICAL.parse(`BEGIN:VCALENDAR\r\n${ics}END:VCALENDAR`),
       ).getAllSubcomponents('vevent');
       const uid = String(events[0]!.getFirstPropertyValue('uid'));
+      const said = (event: ICAL.Component, name: string) => String(event.getFirstPropertyValue(name));
+      // An override that is where the rule has it says another place, which is no other time.
+      const isElsewhere = (event: ICAL.Component) =>
+        said(event, 'recurrence-id') === said(event, 'dtstart') && said(event, 'status') === 'CONFIRMED';
       const times = events
+        .filter((event) => !isElsewhere(event))
         .map((event) =>
           event
             .getAllProperties()

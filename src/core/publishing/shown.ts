@@ -1,7 +1,7 @@
 import type { OrganisationId, PersonId, SpaceId } from '../ids';
 import type { LocalDate } from '../time/local-time';
 import { isOnCalendar, type CalendarFilter, type FilterableEvent } from './calendar-filter';
-import type { Fact } from './facts';
+import { FACTS, type Fact } from './facts';
 import type { Readers } from './readers';
 
 /** What whoever asked and the office have said of publishing a request. */
@@ -75,3 +75,10 @@ export function calendarsOf(calendars: readonly CalendarRule[], event: ShowableE
     }
   });
 }
+
+/** What a calendar that the application keeps for a space or a host tells of what everybody may know. */
+export const OPEN_FACTS: readonly Fact[] = ['title', 'text', 'place', 'host'];
+
+/** What a calendar tells of its events; one's own bookings are told whole. */
+export const factsOf = (calendar: CalendarRule): readonly Fact[] =>
+  calendar.kind === 'made' ? calendar.facts : calendar.kind === 'person' ? FACTS : OPEN_FACTS;

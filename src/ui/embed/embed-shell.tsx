@@ -4,6 +4,7 @@ import type { EmbedQuery } from '@/contracts/embed';
 // Tells the page around the frame how high this is, now and whenever that changes.
 const TELL_HEIGHT = `(() => {
   const tell = () => parent.postMessage({ kind: 'calendario-height', height: Math.ceil(document.getElementById('main').getBoundingClientRect().height) }, '*');
+  addEventListener('message', ({ data }) => { if (data && data.kind === 'calendario-ask') tell(); });
   if (parent !== window) { new ResizeObserver(tell).observe(document.getElementById('main')); tell(); }
 })()`;
 

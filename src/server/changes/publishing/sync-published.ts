@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { OccurrenceId, RequestId, SegmentId } from '@/core/ids';
 import {
   calendarsOf,
+  factsOf,
   isAnnounced,
   tellsAll,
   type CalendarRule,
@@ -10,7 +11,9 @@ import {
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '../../db/space-facts';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../../db/connection';
+import { renderParts, storeParts } from '../../publishing/render';
 import type { ChangeSet } from '../change-set';
 import {
   loadCalendarRules,
@@ -259,6 +262,23 @@ async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<vo
     sequence: Number(row.sequence) + (moved.times.has(row.id as SegmentId) ? 1 : 0),
     changed_min: now,
   }));
+  if (moved.parts.length <= MOST_WRITTEN_AT_ONCE) await rewriteText(tx, moved.parts, calendars, now);
+}
+
+/** So many texts are written with the change itself; more are left to the first who reads them. */
+const MOST_WRITTEN_AT_ONCE = 40;
+
+async function rewriteText(
+  tx: Writer,
+  parts: readonly Part[],
+  calendars: readonly CalendarRule[],
+  now: EpochMinute,
+): Promise<void> {
+  for (const calendar of calendars) {
+    const segments = parts.filter((part) => part.calendar === calendar.id).map(({ segment }) => segment);
+    if (!segments.length) continue;
+    await storeParts(tx, calendar.id, await renderParts(tx, calendar.id, factsOf(calendar), segments, now));
+  }
 }
 
 const LOT = 200;

@@ -42,5 +42,18 @@ export const publishing: readonly string[] = [
     bump(table, 'UPDATE'),
     bump(table, 'DELETE'),
   ]),
+  `CREATE INDEX feed_part_zone ON feed_part (calendar_id, tzid)`,
+  // A number that moves on with whatever a calendar is, though not with what stands on it.
+  `INSERT INTO setting (key, value) VALUES ('calendars_version', '1')`,
+  ...[
+    'INSERT',
+    'UPDATE OF slug, name, about, filter, facts, readers, mark, hue, starts_on, retired_min, link_no, position',
+    'DELETE',
+  ].map(
+    (
+      event,
+    ) => `CREATE TRIGGER calendars_version_${event.slice(0, 6).toLowerCase()} AFTER ${event} ON calendar BEGIN
+      UPDATE setting SET value = CAST(value AS INTEGER) + 1 WHERE key = 'calendars_version'; END`,
+  ),
   `CREATE TABLE feed_link (person_id INTEGER PRIMARY KEY REFERENCES person, link_no INTEGER NOT NULL DEFAULT 1) STRICT`,
 ];

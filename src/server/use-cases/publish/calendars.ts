@@ -21,7 +21,6 @@ export interface Calendar {
   readonly readers: Readers;
   /** Switched on where readers see several together. */
   readonly startsOn: boolean;
-  readonly version: number;
   readonly linkNo: number;
   readonly rowVersion: number;
 }
@@ -35,13 +34,40 @@ type Row = Omit<Calendar, 'mark' | 'hue' | 'startsOn' | 'filter'> & {
 
 // A calendar of one category wears its mark unless it has one of its own.
 const CALENDARS = `SELECT json_group_array(json_object('id', k.id, 'slug', k.slug, 'name', k.name, 'about', k.about, 'mark', COALESCE(k.mark, c.mark), 'hue', COALESCE(k.hue, c.hue),
-  'filter', json(k.filter), 'facts', json(k.facts), 'readers', json(k.readers), 'startsOn', k.starts_on, 'version', k.version, 'linkNo', k.link_no, 'rowVersion', k.row_version)
+  'filter', json(k.filter), 'facts', json(k.facts), 'readers', json(k.readers), 'startsOn', k.starts_on, 'linkNo', k.link_no, 'rowVersion', k.row_version)
   ORDER BY k.position, k.id) AS json
 FROM calendar k LEFT JOIN category c ON json_array_length(k.filter, '$.categories') = 1 AND c.id = (k.filter ->> '$.categories[0]')
 WHERE k.kind = 'made' AND iif($endedSince IS NULL, k.retired_min IS NULL, k.retired_min > $endedSince)`;
 
-/** The calendars there are, or those that have ended since a minute. */
-export async function loadCalendars(reader: Reader, endedSince: number | null = null): Promise<Calendar[]> {
+const STAMP = `(SELECT value FROM setting WHERE key = 'calendars_version') || '.' || (SELECT value FROM setting WHERE key = 'house_version')`;
+
+/** Calendars as they were at a stamp; good while the stamp stands. */
+export interface KeptCalendars {
+  readonly stamp: string;
+  readonly calendars: readonly Calendar[];
+}
+
+const KEPT = 'calendars';
+
+/** What was read before, to be used by who looks whether its stamp still stands. */
+export const keptCalendars = (reader: Reader): KeptCalendars | undefined =>
+  reader.kept.get(KEPT) as KeptCalendars | undefined;
+
+/** The calendars there are, read anew only when one of them, or a category, has changed. */
+export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]> {
+  const [now] = await reader.rows<{ stamp: string }>(`SELECT ${STAMP} AS stamp`);
+  const known = keptCalendars(reader);
+  if (known?.stamp === now!.stamp) return known.calendars;
+  const calendars = await readCalendars(reader, null);
+  reader.kept.set(KEPT, { stamp: now!.stamp, calendars });
+  return calendars;
+}
+
+/** Those that have ended since a minute. */
+export const loadEndedCalendars = (reader: Reader, since: number): Promise<Calendar[]> =>
+  readCalendars(reader, since);
+
+async function readCalendars(reader: Reader, endedSince: number | null): Promise<Calendar[]> {
   const rows = await reader.json<Row[]>(CALENDARS, { endedSince });
   return rows.map(({ mark, hue, startsOn, filter, ...row }) => ({
     ...row,

@@ -10,10 +10,10 @@ import { siteZone } from '../../db/space-facts';
 import { boardHouse } from '../look/board-house';
 import { officeContact } from '../look/office-contact';
 import { readableCalendars, type Calendar } from './calendars';
-import { eventPath, uidHeadOf, wholeAddress } from './event-address';
+import { eventPath, uidHeadOf, wholeAddress } from '../../publishing/event-address';
 import { factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './notice-rows';
 import { eventHead, vtimezone } from './feeds/feed';
-import { publishedSegments } from './feeds/render';
+import { publishedSegments } from '../../publishing/render';
 
 interface Found {
   readonly calendars: readonly Calendar[];

@@ -7,7 +7,7 @@ import type { Context } from '../../context';
 import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from '../look/board-house';
-import { wholeAddress } from './event-address';
+import { wholeAddress } from '../../publishing/event-address';
 
 /** So many days from today on. */
 const AHEAD_DAYS = 92;

@@ -6,8 +6,8 @@ import { dayLong, dayShort } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
 import { CLAIMS_IN_SPAN } from '../look/claims-in-span';
 import type { Calendar } from './calendars';
-import { eventPath } from './event-address';
-import { NOTICE_WORDS } from './feeds/published-rows';
+import { eventPath } from '../../publishing/event-address';
+import { NOTICE_WORDS } from '../../publishing/published-rows';
 
 /** A date some calendars show, with what there is to tell of it. */
 export interface NoticeRow extends NoticeWords {

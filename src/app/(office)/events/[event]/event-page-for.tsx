@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { wholeAddress } from '@/server/publishing/event-address';
 import { eventPage } from '@/server/use-cases/publish/event-page';
 import { EventView } from '@/ui/notices/event-view';
 import { eventHref } from '@/ui/notices/notices-address';

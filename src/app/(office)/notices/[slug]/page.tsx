@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { wholeAddress } from '@/server/publishing/event-address';
 import { calendarFor } from '@/server/use-cases/publish/calendars';
 import { noticesOf, steppedDay } from '@/server/use-cases/publish/notices';
 import { FaultNote } from '@/ui/notices/fault-note';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { wholeAddress } from '@/server/publishing/event-address';
 import { readableCalendars } from '@/server/use-cases/publish/calendars';
 import { ownLink } from '@/server/use-cases/publish/own-link';
 import { OwnLinkButton } from '@/ui/notices/own-link-button';

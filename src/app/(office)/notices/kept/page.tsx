@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { wholeAddress } from '@/server/publishing/event-address';
 import { calendarBook } from '@/server/use-cases/publish/keep/calendar-book';
 import { KeptCalendars } from '@/ui/calendars/kept-calendars';
 import Link from '@/ui/primitives/link';

@@ -7,7 +7,7 @@ import type { SpacePage } from '@/contracts/places';
 import { planHref } from '@/contracts/seating';
 import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/look/space-page';
-import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { wholeAddress } from '@/server/publishing/event-address';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
 import { datesHref } from '@/ui/dates/dates-address';

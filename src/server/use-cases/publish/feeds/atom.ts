@@ -6,8 +6,8 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context';
 import { officeContact } from '../../look/office-contact';
-import { eventPath, wholeAddress } from '../event-address';
-import { NOTICE_WORDS, placeOf } from './published-rows';
+import { eventPath, wholeAddress } from '../../../publishing/event-address';
+import { NOTICE_WORDS, placeOf } from '../../../publishing/published-rows';
 import type { NoticeWords } from '@/core/publishing/facts';
 import type { FeedSource } from './source';
 

@@ -5,10 +5,10 @@ import { JSON_FEED_VERSION } from '@/core/publishing/json-feed';
 import { done, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../../context';
 import { siteZone } from '../../../db/space-facts';
-import { wholeAddress } from '../event-address';
+import { wholeAddress } from '../../../publishing/event-address';
 import { atomText } from './atom';
-import { joinedText, makeReady, missingText } from './ready-text';
-import { feedSource, type FeedOf, type FeedSource } from './source';
+import { joinedText, makeReady, textState, type TextState } from './ready-text';
+import { feedSource, keptSource, type FeedOf, type FeedSource } from './source';
 
 export const FEED_FORMATS = ['ics', 'json', 'atom'] as const;
 export type FeedFormat = (typeof FEED_FORMATS)[number];
@@ -87,15 +87,23 @@ export async function feed(
   format: FeedFormat = 'ics',
   known: string | null = null,
 ): Promise<Outcome<FeedReply>> {
-  const found = await feedSource(ctx, of);
-  if (!found.ok) return found;
-  const source = found.value;
-  const etagAt = (version: number) => `"${source.id}.${version}.${format}"`;
-  // A text that is not made yet has a version all the same: whoever holds that version has it from before.
-  const state = await missingText(ctx, source.id);
-  const isAged = state.segments.length > 0;
-  if (!isAged && known === etagAt(state.version)) return done({ text: null, etag: known, source });
-  const version = await makeReady(ctx, source.id, source.facts);
-  const text = await TEXT[format](ctx, source);
-  return done({ text, etag: etagAt(version), source });
+  const kept = keptSource(ctx.db, of);
+  const state = kept && (await textState(ctx, kept.source.id));
+  const stands = kept !== null && state!.stamp === kept.stamp;
+  const found = stands ? done(kept.source) : await feedSource(ctx, of);
+  return found.ok ? done(await replyOf(ctx, found.value, format, known, stands ? state : null)) : found;
+}
+
+async function replyOf(
+  ctx: Context,
+  source: FeedSource,
+  format: FeedFormat,
+  known: string | null,
+  looked: TextState | null,
+): Promise<FeedReply> {
+  const etagAt = (version: number | null) => `"${source.id}.${version ?? 0}.${format}"`;
+  const state = looked ?? (await textState(ctx, source.id));
+  if (!state.isMissing && known === etagAt(state.version)) return { text: null, etag: known, source };
+  const version = state.isMissing ? await makeReady(ctx, source.id, source.facts) : state.version;
+  return { text: await TEXT[format](ctx, source), etag: etagAt(version), source };
 }

@@ -4,7 +4,7 @@ import type { SegmentId } from '@/core/ids';
 import type { Context } from '../../../context';
 import { keep, type Reader } from '../../../db/connection';
 import { mailOrigin } from '../../../settings';
-import { renderParts, type RenderedPart } from './render';
+import { renderParts, storeParts, type RenderedPart } from '../../../publishing/render';
 
 /** What all ready text was made of besides what each event says of itself. */
 interface MadeOf {
@@ -14,12 +14,16 @@ interface MadeOf {
   readonly names: string;
 }
 
-/** What of a calendar's text has to be made before it can be sent. */
-interface Missing {
-  readonly version: number;
-  readonly segments: readonly SegmentId[];
+/** How the text of a calendar stands. */
+export interface TextState {
+  /** The change counter; null where nothing was ever shown there. */
+  readonly version: number | null;
+  /** Whether some of it has to be made before it can be sent. */
+  readonly isMissing: 0 | 1;
   readonly house: string | null;
-  readonly madeOf: MadeOf | null;
+  /** Of the calendars themselves, as `keptCalendars` has it. */
+  readonly stamp: string;
+  readonly madeOf: string | null;
 }
 
 const NAMES = `SELECT json_array((SELECT json_group_array(json_array(id, name, building_id)) FROM space), (SELECT json_group_array(json_array(id, name)) FROM building),
@@ -46,20 +50,22 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
   });
 }
 
-// Two look-ups by their own indexes: what has no text yet, and what says by now what is no longer so.
-const MISSING = `SELECT json_object('version', (SELECT version FROM calendar WHERE id = $calendar),
-  'house', (SELECT value FROM setting WHERE key = 'house_version'), 'madeOf', json((SELECT value FROM setting WHERE key = 'feed_text_of')),
-  'segments', json((SELECT json_group_array(segment_id) FROM (
-    SELECT segment_id FROM feed_part INDEXED BY feed_part_missing WHERE calendar_id = $calendar AND (ics IS NULL OR json IS NULL)
-    UNION SELECT segment_id FROM feed_part INDEXED BY feed_part_aging WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now)))) AS json`;
+const LACKING = `SELECT segment_id FROM feed_part INDEXED BY feed_part_missing WHERE calendar_id = $calendar AND (ics IS NULL OR json IS NULL)`;
+const AGED = `SELECT segment_id FROM feed_part INDEXED BY feed_part_aging WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now`;
 
-/** What text is missing, after whatever names have made old is dropped. */
-export async function missingText(ctx: Context, calendar: number): Promise<Missing> {
-  const look = () => ctx.db.json<Missing>(MISSING, { calendar, now: ctx.clock.now() });
-  const missing = await look();
-  const { house, madeOf } = missing;
-  if (madeOf && madeOf.house === house && madeOf.origin === mailOrigin()) return missing;
-  await dropWhereRenamed(ctx, house, madeOf);
+const setting = (key: string) => `(SELECT value FROM setting WHERE key = '${key}')`;
+
+// All that whoever holds the text already has to know, in one look-up by keys.
+const STATE = `SELECT (SELECT version FROM calendar WHERE id = $calendar) AS version, EXISTS (${LACKING}) OR EXISTS (${AGED}) AS isMissing,
+  ${setting('house_version')} AS house, ${setting('calendars_version')} || '.' || ${setting('house_version')} AS stamp, ${setting('feed_text_of')} AS madeOf`;
+
+/** How its text stands, after whatever names have made old is dropped. */
+export async function textState(ctx: Context, calendar: number): Promise<TextState> {
+  const look = async () => (await ctx.db.rows<TextState>(STATE, { calendar, now: ctx.clock.now() }))[0]!;
+  const state = await look();
+  const madeOf = state.madeOf === null ? null : (JSON.parse(state.madeOf) as MadeOf);
+  if (madeOf && madeOf.house === state.house && madeOf.origin === mailOrigin()) return state;
+  await dropWhereRenamed(ctx, state.house, madeOf);
   return look();
 }
 
@@ -70,7 +76,7 @@ export async function missingText(ctx: Context, calendar: number): Promise<Missi
 async function keepText(
   ctx: Context,
   calendar: number,
-  version: number,
+  version: number | null,
   parts: readonly RenderedPart[],
 ): Promise<void> {
   await ctx.db.write(async (tx) => {
@@ -83,16 +89,7 @@ async function keepText(
         WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now)`,
       { calendar, now: ctx.clock.now() },
     );
-    await tx.run(
-      `UPDATE feed_part SET ics = j.value->>1, json = j.value->>2, fresh_until_min = j.value->>3 FROM json_each($rows) j
-       WHERE feed_part.calendar_id = $calendar AND feed_part.segment_id = j.value->>0`,
-      {
-        calendar,
-        rows: JSON.stringify(
-          parts.map(({ segment, ics, json, freshUntil }) => [segment, ics, json, freshUntil]),
-        ),
-      },
-    );
+    await storeParts(tx, calendar, parts);
     return keep(undefined);
   });
 }
@@ -101,12 +98,20 @@ async function keepText(
  * Makes what text of a calendar is missing.
  * @returns the change counter its text stands at; a change that comes in between is seen at the next look.
  */
-export async function makeReady(ctx: Context, calendar: number, facts: readonly Fact[]): Promise<number> {
-  const missing = await missingText(ctx, calendar);
-  if (!missing.segments.length) return missing.version;
-  const parts = await renderParts(ctx.db, calendar, facts, missing.segments, ctx.clock.now());
-  await keepText(ctx, calendar, missing.version, parts);
-  return (await missingText(ctx, calendar)).version;
+export async function makeReady(
+  ctx: Context,
+  calendar: number,
+  facts: readonly Fact[],
+): Promise<number | null> {
+  const state = await textState(ctx, calendar);
+  if (!state.isMissing) return state.version;
+  const now = ctx.clock.now();
+  const segments = await ctx.db.json<SegmentId[]>(
+    `SELECT json_group_array(segment_id) AS json FROM (${LACKING} UNION ${AGED})`,
+    { calendar, now },
+  );
+  await keepText(ctx, calendar, state.version, await renderParts(ctx.db, calendar, facts, segments, now));
+  return (await textState(ctx, calendar)).version;
 }
 
 interface Joined {
@@ -115,9 +120,8 @@ interface Joined {
 }
 
 const joined = (format: 'ics' | 'json', between: string) =>
-  `SELECT group_concat(${format}, '${between}' ORDER BY segment_id) AS text,
-    (SELECT group_concat(DISTINCT tzid) FROM feed_part WHERE calendar_id = $calendar) AS zones
-   FROM feed_part WHERE calendar_id = $calendar AND ${format} <> ''`;
+  `SELECT group_concat(${format}, '${between}') AS text, (SELECT group_concat(DISTINCT tzid) FROM feed_part INDEXED BY feed_part_zone WHERE calendar_id = $calendar) AS zones
+   FROM (SELECT ${format} FROM feed_part WHERE calendar_id = $calendar AND ${format} <> '' ORDER BY segment_id)`;
 
 /** The ready texts of a calendar as one, with the zones its times are in. */
 export async function joinedText(

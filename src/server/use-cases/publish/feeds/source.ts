@@ -1,9 +1,10 @@
 import { FACTS, type Fact } from '@/core/publishing/facts';
+import { OPEN_FACTS } from '@/core/publishing/shown';
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../../context';
 import type { Reader } from '../../../db/connection';
-import { calendarFor, isOpenedBy, loadCalendars, type Calendar } from '../calendars';
+import { calendarFor, isOpenedBy, keptCalendars, loadEndedCalendars, type Calendar } from '../calendars';
 import { holderOf } from '../link-holder';
 
 /** What a feed is asked for by. */
@@ -17,7 +18,6 @@ export type FeedOf =
 /** A calendar as a feed of it is made. */
 export interface FeedSource {
   readonly id: number;
-  readonly version: number;
   readonly name: string;
   readonly about: string;
   readonly hue: string;
@@ -40,29 +40,49 @@ async function endedCalendar(
   { slug, token }: Extract<FeedOf, { kind: 'calendar' }>,
 ): Promise<Calendar | null> {
   const since = now - CANCELLED_SHOWN_DAYS * 1440;
-  const ended = (await loadCalendars(db, since)).find((each) => each.slug === slug);
+  const ended = (await loadEndedCalendars(db, since)).find((each) => each.slug === slug);
   return ended && (ended.readers.kind === 'everyone' || isOpenedBy(token, ended)) ? ended : null;
 }
-
-const OPEN_FACTS: readonly Fact[] = ['title', 'text', 'place', 'host'];
 
 interface KeptRow {
   readonly id: number;
   readonly name: string;
   readonly kept: number | null;
-  readonly version: number | null;
 }
 
-async function keptSource(
+async function rowSource(
   reader: Reader,
   sql: string,
   bind: Record<string, unknown>,
-  of: (row: KeptRow) => Omit<FeedSource, 'id' | 'version' | 'hue' | 'name'>,
+  of: (row: KeptRow) => Omit<FeedSource, 'id' | 'hue' | 'name'>,
 ): Promise<Outcome<FeedSource>> {
   const [row] = await reader.rows<KeptRow>(sql, bind);
   if (!row) return NO_FEED;
   // Nothing was ever public there: an empty feed, which fills as soon as something is.
-  return done({ ...of(row), id: row.kept ?? 0, version: row.version ?? 0, hue: '', name: row.name });
+  return done({ ...of(row), id: row.kept ?? 0, hue: '', name: row.name });
+}
+
+function calendarSource(calendar: Calendar): FeedSource {
+  const { id, slug, name, about, hue, facts, readers } = calendar;
+  const path = `/notices/${slug}`;
+  const isForEveryone = readers.kind === 'everyone';
+  return { id, name, about, hue, facts, path, feedPath: path, fileName: slug, isForEveryone };
+}
+
+/**
+ * The same for a public calendar from what was read before, without asking the database; good only where the stamp it
+ * comes with still stands.
+ */
+export function keptSource(
+  reader: Reader,
+  of: FeedOf,
+): { readonly stamp: string; readonly source: FeedSource } | null {
+  const kept = keptCalendars(reader);
+  if (!kept || of.kind !== 'calendar' || of.token !== null) return null;
+  const calendar = kept.calendars.find(
+    ({ slug, readers }) => slug === of.slug && readers.kind === 'everyone',
+  );
+  return calendar ? { stamp: kept.stamp, source: calendarSource(calendar) } : null;
 }
 
 /** Finds what a feed is of and whether it may be read. */
@@ -76,19 +96,12 @@ export async function feedSource(
         (await calendarFor(ctx, of.slug, of.token)) ??
         (await endedCalendar({ db: ctx.db, now: ctx.clock.now() }, of));
       if (!calendar) return NO_CALENDAR;
-      const path = `/notices/${calendar.slug}`;
-      return done({
-        ...calendar,
-        path,
-        feedPath: path,
-        fileName: calendar.slug,
-        isForEveryone: calendar.readers.kind === 'everyone',
-      });
+      return done(calendarSource(calendar));
     }
     case 'space':
-      return keptSource(
+      return rowSource(
         ctx.db,
-        `SELECT s.id, s.name, k.id AS kept, k.version FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
+        `SELECT s.id, s.name, k.id AS kept FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
         { code: of.code },
         ({ name }) => ({
           about: `What is on in ${name}.`,
@@ -100,9 +113,9 @@ export async function feedSource(
         }),
       );
     case 'host':
-      return keptSource(
+      return rowSource(
         ctx.db,
-        `SELECT g.id, g.name, k.id AS kept, k.version FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
+        `SELECT g.id, g.name, k.id AS kept FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
         { id: of.id },
         ({ name, id }) => ({
           about: `What ${name} hosts.`,
@@ -116,9 +129,9 @@ export async function feedSource(
     case 'own': {
       const holder = await holderOf(ctx.db, of.token);
       if (!holder) return NO_FEED;
-      return keptSource(
+      return rowSource(
         ctx.db,
-        `SELECT p.id, p.name, k.id AS kept, k.version FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
+        `SELECT p.id, p.name, k.id AS kept FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
         { id: holder.personId },
         ({ name }) => ({
           about: `What ${name} has booked.`,

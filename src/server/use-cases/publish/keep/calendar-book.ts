@@ -30,7 +30,7 @@ export async function calendarBook(
   const coming = await comingOn(ctx.db, calendars, ctx.clock.now());
   return {
     choices,
-    calendars: calendars.map(({ linkNo, version: _, ...calendar }) => ({
+    calendars: calendars.map(({ linkNo, ...calendar }) => ({
       ...calendar,
       coming: coming[calendar.id] ?? 0,
       link:

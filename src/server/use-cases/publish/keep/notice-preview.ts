@@ -8,7 +8,7 @@ import { readersText } from '@/contracts/words/calendars';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context';
 import { loadCalendars } from '../calendars';
-import { eventPath } from '../event-address';
+import { eventPath } from '../../../publishing/event-address';
 import { calendarChoices } from './calendar-book';
 
 interface DateFacts {

@@ -4,7 +4,7 @@ import { embedParams, embedSchema, embedSnippet } from '@/contracts/embed';
 import { contrastOf } from '@/core/publishing/colours';
 import { pageContext } from '@/server/http/page';
 import { calendarFor } from '@/server/use-cases/publish/calendars';
-import { wholeAddress } from '@/server/use-cases/publish/event-address';
+import { wholeAddress } from '@/server/publishing/event-address';
 import { FaultNote } from '@/ui/notices/fault-note';
 import Link from '@/ui/primitives/link';
 

@@ -10,8 +10,8 @@ import { jsonEvent } from '@/core/publishing/json-feed';
 import type { SegmentId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addWallMinutes, timeOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
-import type { Reader } from '../../../db/connection';
-import { eventPath, wholeAddress } from '../event-address';
+import type { Reader, Writer } from '../db/connection';
+import { eventPath, wholeAddress } from './event-address';
 import {
   loadPublishedRows,
   loadPublishedSegments,
@@ -155,3 +155,16 @@ export async function renderParts(
     };
   });
 }
+
+/** Keeps texts that were made, over whatever stands there. */
+export const storeParts = (tx: Writer, calendar: number, parts: readonly RenderedPart[]): Promise<void> =>
+  tx.run(
+    `UPDATE feed_part SET ics = j.value->>1, json = j.value->>2, fresh_until_min = j.value->>3 FROM json_each($rows) j
+     WHERE feed_part.calendar_id = $calendar AND feed_part.segment_id = j.value->>0`,
+    {
+      calendar,
+      rows: JSON.stringify(
+        parts.map(({ segment, ics, json, freshUntil }) => [segment, ics, json, freshUntil]),
+      ),
+    },
+  );

@@ -2,7 +2,7 @@ import type { SegmentId } from '@/core/ids';
 import type { NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
-import type { Reader } from '../../../db/connection';
+import type { Reader } from '../db/connection';
 
 /** A date the ledger says was shown on a calendar. */
 export interface PublishedRow {

@@ -1,5 +1,5 @@
 import { slugOf } from '@/core/publishing/slug';
-import { mailOrigin } from '../../settings';
+import { mailOrigin } from '../settings';
 
 // The head of a UID that nobody chose: 48 bits, with the hyphen in the middle left out of the address.
 const KEY = /^([0-9a-f]{8})-([0-9a-f]{4})-/;
