@@ -12,7 +12,6 @@ import { freeBusyText } from './free-busy';
 import { mayRead, type Readers } from './readers';
 import { calendarsOf, isAnnounced, isOpenToAll, type CalendarRule, type ShowableEvent } from './shown';
 import { isSlug, slugOf } from './slug';
-import { HUES } from '../printing/hues';
 
 const ids = <Id>(...values: number[]) => values as Id[];
 const filter = (more: Partial<CalendarFilter>): CalendarFilter => ({ ...OPEN_FILTER, ...more });
@@ -167,7 +166,8 @@ describe('an address from a name', () => {
 });
 
 test('every hue has a colour of CSS 3, and contrast is that of WCAG', () => {
-  for (const hue of Object.keys(HUES)) expect(cssColour(hue)).toMatch(/^[a-z]+$/);
+  for (const hue of ['orange', 'sky', 'green', 'yellow', 'blue', 'vermilion', 'rose', 'ink'])
+    expect(cssColour(hue)).toMatch(/^[a-z]+$/);
   // WCAG 2.2: black on white is 21 to 1, a colour on itself 1 to 1. #767676 on white is 4.54 (value from memory).
   expect(contrastOf('#000000', '#ffffff')).toBeCloseTo(21, 5);
   expect(contrastOf('#ffffff', '#000000')).toBeCloseTo(21, 5);

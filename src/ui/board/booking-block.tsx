@@ -26,7 +26,7 @@ export function sayBooking({ known, span, state, isOwn }: Booking, place: string
   const own = isOwn ? 'yours: ' : '';
   const nth = known.nth ? `, date ${known.nth}` : '';
   const kind = [known.category?.name, known.host].filter(Boolean).join(', ');
-  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}, ${known.people} people`;
+  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}${known.people > 0 ? `, ${known.people} people` : ''}`;
 }
 
 /** So wide is a block that has room for its mark, and for words. */

@@ -116,7 +116,8 @@ export function BookingSlip({ booking, board, isManager, onMove, onClose }: Book
       )}
       {known && (
         <p className="mt-1">
-          {LAYOUT_WORDS[known.layout]}, {known.people} people
+          {LAYOUT_WORDS[known.layout]}
+          {known.people > 0 && `, ${known.people} people`}
         </p>
       )}
       <BandDrawing bands={bandsOnBoard(booking)} tzid={house.tzid} hue={known?.category?.hue ?? 'ink'} />

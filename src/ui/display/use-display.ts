@@ -22,13 +22,10 @@ interface Heard {
 
 /** What a display shows: asked for again and again; while the server is away what it said last, with its age. */
 export function useDisplay(first: DisplayReply, source: string): Display {
-  const [heard, setHeard] = useState<Heard>({ reply: first, atMs: 0 });
+  const [heard, setHeard] = useState<Heard>(() => ({ reply: first, atMs: performance.now() }));
   const [isAway, setAway] = useState(false);
-  const [nowMs, setNowMs] = useState(0);
+  const [nowMs, setNowMs] = useState(() => performance.now());
   useEffect(() => {
-    const began = performance.now();
-    setHeard((before) => ({ ...before, atMs: began }));
-    setNowMs(began);
     const ask = async () => {
       try {
         const response = await fetch(source, { cache: 'no-store' });

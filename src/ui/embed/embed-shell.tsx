@@ -1,5 +1,6 @@
 import type { CSSProperties, ReactNode } from 'react';
 import type { EmbedQuery } from '@/contracts/embed';
+import { contrastOf } from '@/core/publishing/colours';
 
 // Tells the page around the frame how high this is, now and whenever that changes.
 const TELL_HEIGHT = `(() => {
@@ -27,6 +28,10 @@ export function EmbedShell({
     '--rule': mixed(25),
     '--strong-rule': mixed(55),
     '--accent': accent,
+    '--on-accent': contrastOf('#ffffff', accent) >= contrastOf('#000000', accent) ? '#ffffff' : '#000000',
+    // On a ground of their choosing only their own ink is sure to be read.
+    '--clash': ink,
+    '--look': ink,
     background: paper,
     color: ink,
   } as CSSProperties;

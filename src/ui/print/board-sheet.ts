@@ -100,7 +100,7 @@ function listRows({ house, spaces, bookings, day }: DayOfBoard, tzid: string) {
           sign: signOf(booking),
         },
         { text: known?.host ?? '' },
-        { text: known ? `${LAYOUT_WORDS[known.layout]}, ${known.people}` : '' },
+        { text: known ? `${LAYOUT_WORDS[known.layout]}${known.people > 0 ? `, ${known.people}` : ''}` : '' },
       ];
     });
 }

@@ -8,7 +8,7 @@ import type { Context } from '../../context';
 import { asJson, type Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
-import { bindRights, CHANGEABLE, KNOWN, MINE, nth, OURS } from './known-bookings';
+import { bindRights, CHANGEABLE, expected, KNOWN, MINE, nth, OURS } from './known-bookings';
 
 const OCCUPIED = `
 SELECT o.claim_space_id AS id, MIN(o.start_min) AS first, MAX(o.end_min) AS last FROM resource r ${occupiedIn('r.id')}
@@ -29,7 +29,7 @@ WITH taken (id, first, last) AS (${OCCUPIED} ${withWaiting ? `UNION ALL ${WAITIN
 SELECT json_group_array(json_array(s.id, s.space_id, CASE c.status WHEN 'in-force' THEN 0 WHEN 'held' THEN 1 ELSE 2 END, t.first, t.last, ${MINE},
   ${known('c.id')}, ${known('c.start_min')}, ${known('c.end_min')}, ${known('c.access_min')}, ${known('c.exit_min')}, ${known('s.setup_min')}, ${known('s.strike_min')},
   ${known('r.title')}, ${known('k.category_id')}, ${known('g.name')}, ${known(nth('<='))}, ${known(nth('>'))},
-  ${known('s.layout')}, ${known('s.people')}, ${changeable('r.ref')}, ${changeable('o.id')}, ${changeable('r.row_version')}))
+  ${known('s.layout')}, ${known(expected('s.people'))}, ${changeable('r.ref')}, ${changeable('o.id')}, ${changeable('r.row_version')}))
 FROM taken t CROSS JOIN claim_space s ON s.id = t.id JOIN claim c ON c.id = s.claim_id JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
   LEFT JOIN request_category k ON k.request_id = r.id AND k.position = 0
   LEFT JOIN request_host h ON h.request_id = r.id AND h.position = 0 LEFT JOIN organisation g ON g.id = h.organisation_id

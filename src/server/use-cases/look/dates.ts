@@ -11,7 +11,7 @@ import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { readableCalendars } from '../publish/calendars';
 import { CLAIMS_IN_SPAN } from './claims-in-span';
-import { bindRights, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE } from './known-bookings';
+import { bindRights, expected, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE } from './known-bookings';
 
 // What is cancelled was in force before: readers keep knowing what they knew.
 const IS_KNOWN = `(${KNOWN} OR (o.state = 'cancelled' AND ${IS_ANNOUNCED}))`;
@@ -52,7 +52,7 @@ const DATES = '(SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id)';
 
 const events = (group: DateGroup, hasOnly: boolean, hasText: boolean) => `
 SELECT c.start_min AS at, r.title AS name, json_array('c' || c.id, ${STATE}, ${MINE}, c.start_min, c.end_min, ${SPACES}, r.title, g.all_day,
-  ${listOf('category')}, ${listOf('host')}, ${listOf('calendar')}, ${nth('<=')}, ${DATES}, r.people, r.public_text, iif(${READABLE}, r.ref, NULL)) AS line
+  ${listOf('category')}, ${listOf('host')}, ${listOf('calendar')}, ${nth('<=')}, ${DATES}, ${expected('r.people')}, r.public_text, iif(${READABLE}, r.ref, NULL)) AS line
 ${FROM} JOIN segment g ON g.id = o.segment_id
 WHERE ${SHOWN} AND ${IS_KNOWN} ${hasOnly ? `AND ${isOneOf(group)}` : ''} ${hasText ? `AND ${NAMED}` : ''} AND ($state < 0 OR ${STATE} = $state)`;
 

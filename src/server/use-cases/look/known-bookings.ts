@@ -15,6 +15,9 @@ export const IS_ANNOUNCED = `EXISTS (SELECT 1 FROM announced a WHERE a.occurrenc
 /** The same as `mayKnowBooking`, once for all rows; a test holds the two together. */
 export const KNOWN = `($works OR (c.status = 'in-force' AND ${IS_ANNOUNCED}) OR ${OURS})`;
 
+/** How many people are expected, for those who work with the booking or asked for it; readers are told none. */
+export const expected = (people: string): string => `iif($works OR ${MINE}, ${people}, 0)`;
+
 /** Whether the viewer may read all of the request, while it waits too. */
 export const READABLE = `($office OR ${OURS})`;
 

@@ -1,6 +1,6 @@
 import { FullPageNote } from '@/ui/frame/full-page-note';
 
-export default function Forbidden() {
+export default function NotYours() {
   return (
     <FullPageNote title="This is not yours to see">
       <p>
