@@ -1,11 +1,12 @@
-import { OfficeFrame } from './(office)/office-frame';
-import NotYours from './(office)/not-yours';
+import { FullPageNote } from '@/ui/frame/full-page-note';
 
-/** For pages that are somebody else's, or of another part of the house. */
 export default function Forbidden() {
   return (
-    <OfficeFrame>
-      <NotYours />
-    </OfficeFrame>
+    <FullPageNote title="This is not yours to see">
+      <p>
+        The page belongs to somebody else, or to another part of the house. If you think it should be you, ask
+        the office: its address is below.
+      </p>
+    </FullPageNote>
   );
 }

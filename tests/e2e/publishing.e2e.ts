@@ -110,7 +110,11 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     await says(page, 'Where, and how to get in');
     await says(page, '2 dates to come');
     expect(page.url()).toMatch(/\/events\/[0-9a-f]{12}-lichen-hour-on-the-wall\/20290206T1100$/);
-    expect(await page.title()).toBe('Lichen hour on the wall, Tuesday 6 February 2029 · Calendario');
+    await page.waitForFunction(
+      (title) => document.title === title,
+      {},
+      'Lichen hour on the wall, Tuesday 6 February 2029 · Calendario',
+    );
     const data = JSON.parse(
       await page.$eval('script[type="application/ld+json"]', (node) => node.textContent!),
     ) as {
