@@ -87,6 +87,9 @@ export interface NoticesPage {
   /** Days shown, both counted. */
   readonly first: LocalDate;
   readonly last: LocalDate;
+  /** The day one step back and on leads to. */
+  readonly earlier: LocalDate;
+  readonly later: LocalDate;
   readonly on: LocalDate;
   readonly today: LocalDate;
   readonly weekStart: number;

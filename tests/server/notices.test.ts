@@ -268,6 +268,25 @@ describe('readers', () => {
     expect(whole).toContain('BEGIN:VTIMEZONE');
   });
 
+  test('the page and the file of an event tell what its own calendars tell, whatever others do', async () => {
+    await keepCalendar(office, 'Workshops', {
+      id: 1,
+      rowVersion: 1,
+      filter: { categories: [1] },
+      facts: ['title'],
+    });
+    const ref = await evening('2027-04-20', { contact: 'Ada at the door' });
+    await keepCalendar(office, 'Elsewhere', { filter: { spaces: [SPACE.HE] } });
+    const { path } = expectDone(await noticePreview(office.as('mara'), ref));
+    const address = path!.replace('/events/', '');
+    const everything = JSON.stringify([
+      expectDone(await eventPage(office.reader, address, null, null)),
+      expectDone(await eventFile(office.reader, address, null, null)),
+    ]);
+    expect(everything).toContain('Spore printing');
+    expect(everything).not.toMatch(/Studio|Fern Society|a fern|at the door/);
+  });
+
   test('the ledger says who was shown what and who is owed what', async () => {
     const ref = await evening('2027-04-20');
     await evening('2027-04-22', { title: 'Stays' });

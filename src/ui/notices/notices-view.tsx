@@ -1,6 +1,5 @@
 import type { NoticesPage } from '@/contracts/notices';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
-import type { LocalDate } from '@/core/time/local-time';
 import Link from '@/ui/primitives/link';
 import { NoticeDays } from './notice-days';
 import { NoticeList } from './notice-list';
@@ -12,8 +11,6 @@ interface NoticesViewProps {
   readonly base: string;
   readonly link?: string | null;
   readonly isTogether: boolean;
-  /** Days that one step back and on leads to. */
-  readonly steps: readonly [LocalDate, LocalDate];
 }
 
 function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: string | null }) {
@@ -46,7 +43,7 @@ function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: 
 }
 
 /** What is on, in the view that was asked for. */
-export function NoticesView({ page, base, link = null, isTogether, steps }: NoticesViewProps) {
+export function NoticesView({ page, base, link = null, isTogether }: NoticesViewProps) {
   const { query, first, last, on, today, dates, isCut } = page;
   const isGrid = query.view === 'week' || query.view === 'month';
   return (
@@ -54,7 +51,7 @@ export function NoticesView({ page, base, link = null, isTogether, steps }: Noti
       <NoticesBar key={JSON.stringify(query)} page={page} base={base} link={link} isTogether={isTogether} />
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-2">
         <h2 className="text-2xl">{query.view === 'month' ? monthLong(on) : daysText(first, last)}</h2>
-        <NoticesTurn page={page} base={base} link={link} before={steps[0]} after={steps[1]} />
+        <NoticesTurn page={page} base={base} link={link} before={page.earlier} after={page.later} />
       </div>
       {isCut && (
         <p role="status" className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2">

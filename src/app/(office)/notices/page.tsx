@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
-import { notices, steppedDay } from '@/server/use-cases/publish/notices';
+import { notices } from '@/server/use-cases/publish/notices';
 import { CalendarCards } from '@/ui/notices/calendar-cards';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { NoticesView } from '@/ui/notices/notices-view';
@@ -33,12 +33,7 @@ export default async function NoticesPage({ searchParams }: { searchParams: Sear
         </p>
       </div>
       <FaultNote fault={fault} />
-      <NoticesView
-        page={page}
-        base="/notices"
-        isTogether
-        steps={[steppedDay(query.view, page.on, -1), steppedDay(query.view, page.on, 1)]}
-      />
+      <NoticesView page={page} base="/notices" isTogether />
       <CalendarCards calendars={page.calendars} />
     </>
   );

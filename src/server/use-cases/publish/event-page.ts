@@ -25,7 +25,9 @@ async function findEvent(ctx: Context, address: string, token: string | null): P
   const uidHead = uidHeadOf(address);
   if (!uidHead) return { calendars: [], rows: [] };
   const calendars = (await readableCalendars(ctx, token)).filter(({ facts }) => facts.includes('title'));
-  return { calendars, rows: await noticeRowsOf(ctx.db, calendars, uidHead) };
+  const rows = await noticeRowsOf(ctx.db, calendars, uidHead);
+  // What a calendar tells counts only for what stands on it.
+  return { calendars: calendars.filter(({ id }) => rows.some((row) => row.calendars.includes(id))), rows };
 }
 
 const GONE = refuse({ code: 'not-found', what: 'event announced at this address' });

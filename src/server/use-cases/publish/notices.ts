@@ -9,8 +9,11 @@ import { calendarFor, readableCalendars, type Calendar } from './calendars';
 import { comingOn } from './coming';
 import { factsOn, noticeDate, noticeRowsIn, type NoticeRow } from './notice-rows';
 
-/** Days of a list; whoever wants more goes on to the next ones. */
-const LIST_DAYS = 42;
+/** Days a list looks ahead, and so many dates it tells of them, whole days; the later ones are a step further on. */
+const LIST_DAYS = 366;
+const LIST_DATES = 100;
+/** A step back of a list. */
+const LIST_BACK_DAYS = 42;
 /** Most dates told at once. */
 const MOST = 1500;
 
@@ -40,7 +43,13 @@ function spanOf(view: NoticesQuery['view'], on: LocalDate, weekStart: number): S
 /** The day a view is turned to one step on (1) or back (−1). */
 export function steppedDay(view: NoticesQuery['view'], on: LocalDate, step: 1 | -1): LocalDate {
   if (view === 'month') return addMonths(startOfMonth(on), step);
-  return addDays(on, step * { day: 1, week: 7, list: LIST_DAYS }[view]);
+  return addDays(on, step * { day: 1, week: 7, list: LIST_BACK_DAYS }[view]);
+}
+
+/** The dates of a list up to the end of the day of its last one. */
+function listed(dates: readonly NoticeDate[]): NoticeDate[] {
+  const last = dates[LIST_DATES - 1]?.day;
+  return last === undefined ? [...dates] : dates.filter(({ day }) => day <= last);
 }
 
 function chosenOf(calendars: readonly Calendar[], query: NoticesQuery): Calendar[] {
@@ -106,27 +115,37 @@ async function pageOf(
   const { first, last } = spanOf(query.view, on, weekStart);
   // A list of what is on begins with what is still going on, not with what is over.
   const start = query.view === 'list' && first === today ? now : startOfDay(first, tzid);
+  const isList = query.view === 'list';
+  const isNarrowed = [query.q || undefined, query.category, query.building, query.host].some(
+    (each) => each !== undefined,
+  );
   const rows = await noticeRowsIn(
     ctx.db,
     chosen,
     { start, end: startOfDay(addDays(last, 1), tzid) },
-    MOST * 4,
+    isList && !isNarrowed ? LIST_DATES * 3 : MOST * 4,
   );
   const found = rows
     .map((row) => ({ row, date: noticeDate(row, chosen) }))
     .filter(({ row, date }) => isLookedFor(row, date, chosen, query));
   const coming = await comingOn(ctx.db, calendars, now);
+  const all = found.map(({ date }) => date);
+  const dates = isList ? listed(all) : all.slice(0, MOST);
+  // Where a list could tell no more, it goes on after its last day.
+  const lastShown = isList && dates.length < all.length ? dates.at(-1)!.day : last;
   return {
     query,
     first,
-    last,
+    last: lastShown,
+    earlier: steppedDay(query.view, on, -1),
+    later: isList ? addDays(lastShown, 1) : steppedDay(query.view, on, 1),
     on,
     today,
     weekStart,
     calendars: calendars.map((each) => noticeCalendar(each, chosen, coming)),
-    dates: found.slice(0, MOST).map(({ date }) => date),
+    dates,
     nextDay: found.length ? null : await nextDayWith(ctx, chosen, query, addDays(last, 1), tzid),
-    isCut: found.length > MOST,
+    isCut: !isList && found.length > MOST,
     ...choices,
   };
 }

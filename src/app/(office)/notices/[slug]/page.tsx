@@ -3,7 +3,7 @@ import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
 import { wholeAddress } from '@/server/publishing/event-address';
 import { calendarFor } from '@/server/use-cases/publish/calendars';
-import { noticesOf, steppedDay } from '@/server/use-cases/publish/notices';
+import { noticesOf } from '@/server/use-cases/publish/notices';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { FollowBox } from '@/ui/notices/follow-box';
 import { NoticesView } from '@/ui/notices/notices-view';
@@ -68,13 +68,7 @@ export default async function CalendarPage({ params, searchParams }: Props) {
         </p>
       </header>
       <FaultNote fault={fault} />
-      <NoticesView
-        page={page}
-        base={base}
-        link={link}
-        isTogether={false}
-        steps={[steppedDay(query.view, page.on, -1), steppedDay(query.view, page.on, 1)]}
-      />
+      <NoticesView page={page} base={base} link={link} isTogether={false} />
       <FollowBox
         name={calendar.name}
         base={base}
