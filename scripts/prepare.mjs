@@ -1,5 +1,5 @@
 // What the other commands need on a bare machine with nothing but Node: no import from node_modules here.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -25,6 +25,22 @@ export function run(command, args, { advice, env = {}, quiet = false }) {
       `“${[command, ...args].join(' ')}” ${result.error ? 'could not be started' : `failed (${result.status ?? result.signal})`}.`,
       advice,
     );
+}
+
+/** Several commands side by side; each has to succeed. */
+export async function runTogether(commands) {
+  const codes = commands.map(
+    ({ command, args }) =>
+      new Promise((resolve) => {
+        const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit' });
+        child.on('error', () => resolve('not started'));
+        child.on('close', resolve);
+      }),
+  );
+  for (const [index, code] of (await Promise.all(codes)).entries()) {
+    const { command, args, advice } = commands[index];
+    if (code !== 0) giveUp(`“${[command, ...args].join(' ')}” failed (${code}).`, advice);
+  }
 }
 
 export function checkNode() {

@@ -1,15 +1,27 @@
 // npm test: installs what is missing, checks form and types, and runs every test against the built application.
-import { browser, build, outsideReaders, checkNode, install, run } from './prepare.mjs';
+import { browser, build, outsideReaders, checkNode, install, run, runTogether } from './prepare.mjs';
 
 checkNode();
 install();
 const CHROMIUM = browser();
 outsideReaders();
-run('npx', ['prettier', '--check', '--log-level', 'warn', '.'], { advice: 'Format it: npm run format' });
-run('npx', ['tsc', '-p', 'tsconfig.check.json'], { advice: 'The compiler names the lines above.' });
-run('npx', ['eslint', '--max-warnings', '0', '.'], {
-  advice: 'ESLint names the lines above; import directions are described in docs/architecture.md.',
-});
+await runTogether([
+  {
+    command: 'npx',
+    args: ['prettier', '--check', '--log-level', 'warn', '.'],
+    advice: 'Format it: npm run format',
+  },
+  {
+    command: 'npx',
+    args: ['tsc', '-p', 'tsconfig.check.json'],
+    advice: 'The compiler names the lines above.',
+  },
+  {
+    command: 'npx',
+    args: ['eslint', '--max-warnings', '0', '.'],
+    advice: 'ESLint names the lines above; import directions are described in docs/architecture.md.',
+  },
+]);
 process.env.CALENDARIO_TYPES_CHECKED = '1';
 build();
 const advice = 'The failing tests are named above.';
