@@ -8,7 +8,7 @@ import type { Context } from '../../context';
 import { asJson, type Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
-import { bindRights, CHANGEABLE, expected, KNOWN, MINE, nth, OURS } from './known-bookings';
+import { bindRights, CHANGEABLE, expected, knownWhere, MINE, nth, OURS } from './known-bookings';
 
 const OCCUPIED = `
 SELECT o.claim_space_id AS id, MIN(o.start_min) AS first, MAX(o.end_min) AS last FROM resource r ${occupiedIn('r.id')}
@@ -21,7 +21,8 @@ SELECT o.claim_space_id, MIN(o.start_min), MAX(o.end_min) FROM occupancy o
 WHERE o.occupies = 0 AND o.claim_space_id IS NOT NULL AND o.start_min > $start - ${LONGEST_WAITING_MIN} AND o.start_min < $end AND o.end_min > $start
 GROUP BY o.claim_space_id`;
 
-const known = (what: string) => `iif(${KNOWN}, ${what}, NULL)`;
+// Joined once: every column asks for it.
+const known = (what: string) => `iif(${knownWhere('e.occurrence_id IS NOT NULL')}, ${what}, NULL)`;
 const changeable = (what: string) => `iif(${CHANGEABLE}, ${what}, NULL)`;
 
 const bookings = (withWaiting: boolean) => `
@@ -31,7 +32,7 @@ SELECT json_group_array(json_array(s.id, s.space_id, CASE c.status WHEN 'in-forc
   ${known('r.title')}, ${known('k.category_id')}, ${known('g.name')}, ${known(nth('<='))}, ${known(nth('>'))},
   ${known('s.layout')}, ${known(expected('s.people'))}, ${changeable('r.ref')}, ${changeable('o.id')}, ${changeable('r.row_version')}))
 FROM taken t CROSS JOIN claim_space s ON s.id = t.id JOIN claim c ON c.id = s.claim_id JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
-  LEFT JOIN request_category k ON k.request_id = r.id AND k.position = 0
+  LEFT JOIN announced e ON e.occurrence_id = o.id LEFT JOIN request_category k ON k.request_id = r.id AND k.position = 0
   LEFT JOIN request_host h ON h.request_id = r.id AND h.position = 0 LEFT JOIN organisation g ON g.id = h.organisation_id
 WHERE c.status <> 'wanted' OR $office OR ${OURS}`;
 

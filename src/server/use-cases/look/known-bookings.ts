@@ -12,8 +12,13 @@ export const OURS = `(${MINE} OR EXISTS (SELECT 1 FROM request_host x JOIN membe
 /** Whether everybody may read the title while the date is in force, or after it was. */
 export const IS_ANNOUNCED = `EXISTS (SELECT 1 FROM announced a WHERE a.occurrence_id = o.id)`;
 
+/** The same with another way to ask whether it is announced: a statement that asks for many columns joins it once. */
+export function knownWhere(isAnnounced: string): string {
+  return `($works OR (c.status = 'in-force' AND ${isAnnounced}) OR ${OURS})`;
+}
+
 /** The same as `mayKnowBooking`, once for all rows; a test holds the two together. */
-export const KNOWN = `($works OR (c.status = 'in-force' AND ${IS_ANNOUNCED}) OR ${OURS})`;
+export const KNOWN = knownWhere(IS_ANNOUNCED);
 
 /** How many people are expected, for those who work with the booking or asked for it; readers are told none. */
 export const expected = (people: string): string => `iif($works OR ${MINE}, ${people}, 0)`;
