@@ -183,6 +183,7 @@ export interface NoticePreview {
     readonly name: string;
     readonly mark: string;
     readonly hue: string;
+    readonly isForEveryone: boolean;
     readonly readersText: string;
     /** Shows it by itself. */
     readonly isByFilter: boolean;

@@ -43,6 +43,8 @@ export interface NoticeMark {
 export interface NoticeDate {
   /** Stable wherever it is shown: UID of the series and original start. */
   readonly key: string;
+  /** The date in the address of its page: `20270420T1400`. */
+  readonly dateKey: string;
   /** Its page; null where no more than its time may be known. */
   readonly path: string | null;
   readonly title: string;

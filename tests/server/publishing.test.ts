@@ -89,6 +89,8 @@ describe('a calendar', () => {
     await expect(keepCalendar(office, 'Ferns', { slug: 'kept' })).rejects.toThrow('taken by a page');
     await expect(keepCalendar(office, 'moss nights')).rejects.toThrow('of this name');
     await expect(keepCalendar(office, 'Moss', again)).rejects.toThrow('stale');
+    for (const filter of [{ spaces: [99] }, { hosts: [99] }, { buildings: [99] }, { categories: [99] }])
+      await expect(keepCalendar(office, 'Moss', { filter })).rejects.toThrow('not there any more');
     // Back to the first address: it is its own again.
     const back = await keepCalendar(office, 'Fern nights', {
       id: made.id,

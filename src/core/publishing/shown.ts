@@ -20,6 +20,10 @@ export const isAnnounced = ({ publish, heldBack, publishFrom }: Announcement, to
 export const CALENDAR_CHOICES = ['wanted', 'picked', 'excluded'] as const;
 export type CalendarChoice = (typeof CALENDAR_CHOICES)[number];
 
+/** Whether something stands on a calendar by what was said of it there, and by whether it fits the filter. */
+export const standsOn = (choice: CalendarChoice | null, fits: boolean): boolean =>
+  choice === 'picked' || (fits && choice !== 'excluded');
+
 /** A calendar of the office's making, or one the application keeps: of a space, of a host, of a person's own bookings. */
 export type CalendarRule =
   | {
@@ -41,9 +45,8 @@ export interface ShowableEvent extends FilterableEvent {
 }
 
 function isOnMade(calendar: MadeRule, event: ShowableEvent): boolean {
-  const choice = event.choices.get(calendar.id);
-  if (!event.isAnnounced || choice === 'excluded') return false;
-  return choice === 'picked' || isOnCalendar(calendar.filter, event);
+  const choice = event.choices.get(calendar.id) ?? null;
+  return event.isAnnounced && standsOn(choice, isOnCalendar(calendar.filter, event));
 }
 
 /**

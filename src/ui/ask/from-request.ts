@@ -1,3 +1,4 @@
+import { plainAsHtml } from '@/contracts/plain-as-html';
 import { addDays, dateOf, timeOf, wallMinute, type LocalDate } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
@@ -80,15 +81,3 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
     publicHtml: asked.publicHtml ?? plainAsHtml(asked.publicText),
   };
 }
-
-const escaped = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-
-/** Plain text as an editor would write it. */
-const plainAsHtml = (text: string): string =>
-  text
-    ? text
-        .split(/\n{2,}/)
-        .map((part) => `<p>${escaped(part).replace(/\n/g, '<br>')}</p>`)
-        .join('')
-    : '';

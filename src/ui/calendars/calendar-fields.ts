@@ -1,4 +1,4 @@
-import type { CalendarChoices, KeptCalendar, SaveCalendarBody } from '@/contracts/calendars';
+import type { KeptCalendar, SaveCalendarBody } from '@/contracts/calendars';
 import { CALENDAR_HUES } from '@/contracts/calendars';
 import { OPEN_FILTER, type CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Fact } from '@/core/publishing/facts';
@@ -82,5 +82,3 @@ export const bodyOf = (fields: CalendarFields): Omit<SaveCalendarBody, 'key'> =>
 
 /** The address a calendar will have. */
 export const addressOf = ({ slug, name }: CalendarFields): string => slug || slugOf(name);
-
-export type Choices = CalendarChoices;

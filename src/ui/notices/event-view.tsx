@@ -48,7 +48,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
         {coming.map((date) => (
           <li key={date.key} className="break-inside-avoid py-0.5">
             <Link
-              href={dateHref(path, date.key, link)}
+              href={dateHref(path, date, link)}
               aria-current={date.key === shown?.key ? 'page' : undefined}
               className={`inline-block min-h-6 ${date.key === shown?.key ? 'font-bold' : ''} ${date.isCancelled ? 'line-through' : ''}`}
             >
@@ -68,7 +68,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
 /** An event with everything readers may know of it. */
 export function EventView({ page, link }: { page: EventPage; link: string | null }) {
   const { words, date, path, office, zone } = page;
-  const key = date ? date.key.slice(14).replace(/[-:]/g, '') : null;
+  const key = date?.dateKey ?? null;
   const file = (which: string | null) =>
     `${path}/event.ics?${new URLSearchParams({ ...(which && { date: which }), ...(link && { link }) })}`;
   const isSeries = page.dates.length > 1;

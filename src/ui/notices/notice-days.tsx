@@ -43,7 +43,7 @@ function Entry({ date, day, link, isFramed }: EntryProps) {
       <span className="min-w-0 break-words">
         {date.path ? (
           <EventLink
-            href={dateHref(date.path, date.key, link)}
+            href={dateHref(date.path, date, link)}
             isFramed={isFramed}
             className="no-underline hover:underline"
           >

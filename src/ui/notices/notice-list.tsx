@@ -16,7 +16,7 @@ interface NoticeListProps {
 function Title({ date, link, isFramed }: { date: NoticeDate; link: string | null; isFramed: boolean }) {
   const title = <strong className={date.isCancelled ? 'line-through' : ''}>{date.title}</strong>;
   return date.path ? (
-    <EventLink href={dateHref(date.path, date.key, link)} isFramed={isFramed}>
+    <EventLink href={dateHref(date.path, date, link)} isFramed={isFramed}>
       {title}
     </EventLink>
   ) : (

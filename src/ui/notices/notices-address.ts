@@ -1,4 +1,4 @@
-import type { NoticesQuery } from '@/contracts/notices';
+import type { NoticeDate, NoticesQuery } from '@/contracts/notices';
 
 /** The address of what readers look at; what is as it is without saying so is left out. */
 export function noticesHref(base: string, query: Partial<NoticesQuery>, link: string | null = null): string {
@@ -20,6 +20,9 @@ export const feedHref = (base: string, format: 'ics' | 'json' | 'atom', link: st
 export const eventHref = (path: string, link: string | null = null): string =>
   link ? `${path}?link=${link}` : path;
 
-/** The address of one date of an event, by its original start as in `NoticeDate.key`. */
-export const dateHref = (path: string, key: string, link: string | null = null): string =>
-  eventHref(`${path}/${key.slice(14).replace(/[-:]/g, '')}`, link);
+/** The address of one date of an event. */
+export const dateHref = (
+  path: string,
+  { dateKey }: Pick<NoticeDate, 'dateKey'>,
+  link: string | null = null,
+): string => eventHref(`${path}/${dateKey}`, link);

@@ -1,6 +1,7 @@
 'use client';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EditNoticeBody, NoticePreview } from '@/contracts/calendars';
+import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
 import type { RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -42,18 +43,22 @@ const asSent = (notice: NoticePreview, fields: Fields): NoticePreview => ({
   ...fields,
   publishFrom: fields.publishFrom || null,
   calendars: notice.calendars.map((each) => {
-    const where = fields.where[each.id];
     const open = each.choice === 'wanted' ? 'wanted' : null;
-    return { ...each, choice: where === 'picked' ? 'picked' : where === 'off' ? 'excluded' : open };
+    return { ...each, choice: CHOICE[fields.where[each.id] ?? 'by-itself'] ?? open };
   }),
 });
 
-const isOn = ({ isByFilter }: { isByFilter: boolean }, where: Where): boolean =>
-  where === 'picked' || (where === 'by-itself' && isByFilter);
+const CHOICE: Readonly<Record<Where, CalendarChoice | null>> = {
+  'by-itself': null,
+  picked: 'picked',
+  off: 'excluded',
+};
 
 /** As readers will see it once it is approved. */
 function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
-  const on = notice.calendars.filter((each) => isOn(each, fields.where[each.id]!));
+  const on = notice.calendars.filter((each) =>
+    standsOn(CHOICE[fields.where[each.id] ?? 'by-itself'], each.isByFilter),
+  );
   return (
     <section aria-label="As readers will see it" className="border-l-4 border-strong-rule pl-3">
       <p className="small-caps">As readers will see it</p>
@@ -99,7 +104,7 @@ interface CalendarRowProps {
 }
 
 function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
-  const { name, mark, hue, isByFilter, choice, shown, readersText } = calendar;
+  const { name, mark, hue, isByFilter, choice, shown, isForEveryone, readersText } = calendar;
   return (
     <li className="grid items-center gap-x-3 border-b border-rule py-1 sm:grid-cols-[1fr_15rem]">
       <span>
@@ -107,7 +112,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
         <span className="text-[0.92rem] text-soft">
           {' '}
           {shown > 0 ? `${countText(shown, 'date', 'dates')} there now` : 'not there now'}
-          {readersText !== 'everybody, without signing in' && `; read by ${readersText}`}
+          {!isForEveryone && `; read by ${readersText}`}
         </span>
         {choice === 'wanted' && where === 'by-itself' && (
           <strong className="block">Whoever asked would like it here: take it up or keep it off.</strong>

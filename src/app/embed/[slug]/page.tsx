@@ -4,7 +4,7 @@ import { embedParams, embedSchema } from '@/contracts/embed';
 import { noticesQuerySchema } from '@/contracts/notices';
 import { monthLong } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
-import { noticesOf, steppedDay } from '@/server/use-cases/publish/notices';
+import { noticesOf } from '@/server/use-cases/publish/notices';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 import { NoticeDays } from '@/ui/notices/notice-days';
 import { NoticeList } from '@/ui/notices/notice-list';
@@ -25,10 +25,10 @@ export default async function EmbedPage({ params, searchParams }: Props) {
   const query = noticesQuerySchema.parse({ view: look.view, on: look.on });
   const outcome = await noticesOf({ ...ctx, viewer: null }, slug, null, query);
   if (!outcome.ok) notFound();
-  const { calendars, dates, first, last, on, today } = outcome.value;
+  const { calendars, dates, first, last, on, earlier, later, today } = outcome.value;
   const calendar = calendars[0]!;
   const whole = `/notices/${calendar.slug}`;
-  const turned = (step: 1 | -1) => `?${embedParams(look)}&on=${steppedDay(look.view, on, step)}`;
+  const turned = (day: string) => `?${embedParams(look)}&on=${day}`;
   return (
     <EmbedShell look={look}>
       <h1 className="text-2xl">
@@ -39,10 +39,10 @@ export default async function EmbedPage({ params, searchParams }: Props) {
       {look.view === 'month' && (
         <p className="flex flex-wrap items-baseline gap-x-4 py-2">
           <strong className="text-lg">{monthLong(on)}</strong>
-          <a href={turned(-1)} className="inline-block min-h-6">
+          <a href={turned(earlier)} className="inline-block min-h-6">
             Month before
           </a>
-          <a href={turned(1)} className="inline-block min-h-6">
+          <a href={turned(later)} className="inline-block min-h-6">
             Month after
           </a>
         </p>

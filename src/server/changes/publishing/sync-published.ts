@@ -8,7 +8,7 @@ import {
   type CalendarRule,
   type ShowableEvent,
 } from '@/core/publishing/shown';
-import { dateOf } from '@/core/time/local-time';
+import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '../../db/space-facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -35,14 +35,14 @@ interface Wanted {
   readonly open: ReadonlySet<OccurrenceId>;
 }
 
-function showable(state: PublishingState, { spaces, buildings }: DateState, today: string): ShowableEvent {
+function showable(state: PublishingState, { spaces, buildings }: DateState, today: LocalDate): ShowableEvent {
   const announcement = {
     publish: state.publish === 1,
     heldBack: state.heldBack === 1,
     publishFrom: state.publishFrom,
   };
   return {
-    isAnnounced: isAnnounced(announcement, today as never),
+    isAnnounced: isAnnounced(announcement, today),
     requesterId: state.requester,
     choices: new Map(state.choices.map(({ calendar, choice }) => [calendar, choice])),
     categories: state.categories as ShowableEvent['categories'],
@@ -60,7 +60,7 @@ function showable(state: PublishingState, { spaces, buildings }: DateState, toda
 function wantedOf(
   state: PublishingState,
   calendars: readonly CalendarRule[],
-  today: string,
+  today: LocalDate,
   now: number,
 ): Wanted {
   const known = new Map(state.ledger.map((row) => [rowKey(row), row]));

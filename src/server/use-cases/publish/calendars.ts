@@ -63,10 +63,6 @@ export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]
   return calendars;
 }
 
-/** Those that have ended since a minute. */
-export const loadEndedCalendars = (reader: Reader, since: number): Promise<Calendar[]> =>
-  readCalendars(reader, since);
-
 async function readCalendars(reader: Reader, endedSince: number | null): Promise<Calendar[]> {
   const rows = await reader.json<Row[]>(CALENDARS, { endedSince });
   return rows.map(({ mark, hue, startsOn, filter, ...row }) => ({
@@ -104,19 +100,26 @@ async function whoReads({ db, viewer }: Asker, token: string | null, isAsked: bo
   return { viewer, organisations: rows.map(({ id }) => id) };
 }
 
-export const isOpenedBy = (token: string | null, { id, linkNo, readers }: Calendar): boolean =>
+const isOpenedBy = (token: string | null, { id, linkNo, readers }: Calendar): boolean =>
   token !== null && readers.kind === 'link' && isLink(token, { kind: 'calendar', id, linkNo });
 
-/** The calendars the viewer may read, in their order; with a private link those that it opens and the public ones. */
-export async function readableCalendars(ctx: Asker, token: string | null = null): Promise<Calendar[]> {
-  const calendars = await loadCalendars(ctx.db);
-  const who = await whoReads(
-    ctx,
-    token,
-    calendars.some(({ readers }) => readers.kind === 'named'),
-  );
+async function readableOf(
+  ctx: Asker,
+  token: string | null,
+  calendars: readonly Calendar[],
+): Promise<Calendar[]> {
+  const isAsked = calendars.some(({ readers }) => readers.kind === 'named');
+  const who = await whoReads(ctx, token, isAsked);
   return calendars.filter((each) => mayRead(each.readers, who) || isOpenedBy(token, each));
 }
+
+/** The calendars the viewer may read, in their order; with a private link those that it opens and the public ones. */
+export const readableCalendars = async (ctx: Asker, token: string | null = null): Promise<Calendar[]> =>
+  readableOf(ctx, token, await loadCalendars(ctx.db));
+
+/** The same of those that have ended since a minute. */
+export const endedCalendars = async (ctx: Asker, token: string | null, since: number): Promise<Calendar[]> =>
+  readableOf(ctx, token, await readCalendars(ctx.db, since));
 
 /** A calendar at an address, where the viewer or the holder of the private link may read it. */
 export async function calendarFor(ctx: Asker, slug: string, token: string | null): Promise<Calendar | null> {

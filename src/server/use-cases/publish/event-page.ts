@@ -11,7 +11,7 @@ import { boardHouse } from '../look/board-house';
 import { officeContact } from '../look/office-contact';
 import { readableCalendars, type Calendar } from './calendars';
 import { eventPath, uidHeadOf, wholeAddress } from '../../publishing/event-address';
-import { factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './notice-rows';
+import { dateKey, factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './notice-rows';
 import { eventHead, vtimezone } from './feeds/feed';
 import { publishedSegments } from '../../publishing/render';
 
@@ -31,9 +31,6 @@ async function findEvent(ctx: Context, address: string, token: string | null): P
 }
 
 const GONE = refuse({ code: 'not-found', what: 'event announced at this address' });
-
-/** A date in an address: `20270420T1400`. */
-export const dateKey = (recurrence: LocalDateTime): string => recurrence.replace(/[-:]/g, '');
 
 /** The spaces of these dates, as somebody finds their way there. */
 async function placesOf(ctx: Context, { rows, calendars }: Found): Promise<NoticePlace[]> {

@@ -89,6 +89,9 @@ function timeText({ start, end, allDay }: Pick<NoticeRow, 'start' | 'end' | 'all
 
 const markOf = ({ slug, name, mark, hue }: Calendar): NoticeMark => ({ slug, name, mark, hue });
 
+/** A date in an address, by its original start. */
+export const dateKey = (recurrence: LocalDateTime): string => recurrence.replace(/[-:]/g, '');
+
 /** A date as readers of these calendars see it. */
 export function noticeDate(row: NoticeRow, calendars: readonly Calendar[]): NoticeDate {
   const on = calendars.filter(({ id }) => row.calendars.includes(id));
@@ -97,6 +100,7 @@ export function noticeDate(row: NoticeRow, calendars: readonly Calendar[]): Noti
   const tells = (fact: Fact) => facts.includes(fact);
   return {
     key: `${row.uid.slice(0, 13)}-${row.recurrence}`,
+    dateKey: dateKey(row.recurrence),
     path: tells('title') ? eventPath(row.eventUid, row.title) : null,
     title: told.title,
     secondLine: told.secondLine,

@@ -41,7 +41,7 @@ function spanOf(view: NoticesQuery['view'], on: LocalDate, weekStart: number): S
 }
 
 /** The day a view is turned to one step on (1) or back (−1). */
-export function steppedDay(view: NoticesQuery['view'], on: LocalDate, step: 1 | -1): LocalDate {
+function steppedDay(view: NoticesQuery['view'], on: LocalDate, step: 1 | -1): LocalDate {
   if (view === 'month') return addMonths(startOfMonth(on), step);
   return addDays(on, step * { day: 1, week: 7, list: LIST_BACK_DAYS }[view]);
 }

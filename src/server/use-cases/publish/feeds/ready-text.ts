@@ -38,7 +38,8 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
   await ctx.db.write(async (tx) => {
     const text = JSON.stringify(await tx.json<unknown>(NAMES));
     const names = createHash('sha1').update(text).digest('base64');
-    if (madeOf && (madeOf.names !== names || madeOf.origin !== origin)) {
+    // Text of which nobody has noted what it was made of may lead to another address.
+    if (madeOf?.names !== names || madeOf.origin !== origin) {
       await tx.run('UPDATE feed_part SET ics = NULL, json = NULL, fresh_until_min = NULL');
       await tx.run('UPDATE calendar SET version = version + 1');
     }

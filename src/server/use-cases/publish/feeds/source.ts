@@ -4,7 +4,7 @@ import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../../context';
 import type { Reader } from '../../../db/connection';
-import { calendarFor, isOpenedBy, keptCalendars, loadEndedCalendars, type Calendar } from '../calendars';
+import { calendarFor, endedCalendars, keptCalendars, type Calendar } from '../calendars';
 import { holderOf } from '../link-holder';
 
 /** What a feed is asked for by. */
@@ -36,12 +36,11 @@ const NO_FEED = refuse({ code: 'not-found', what: 'feed at this address' });
 
 /** A calendar that has ended, for as long as those who follow it have to be told that nothing stands there any more. */
 async function endedCalendar(
-  { db, now }: { db: Reader; now: number },
+  ctx: Pick<Context, 'db' | 'viewer' | 'clock'>,
   { slug, token }: Extract<FeedOf, { kind: 'calendar' }>,
 ): Promise<Calendar | null> {
-  const since = now - CANCELLED_SHOWN_DAYS * 1440;
-  const ended = (await loadEndedCalendars(db, since)).find((each) => each.slug === slug);
-  return ended && (ended.readers.kind === 'everyone' || isOpenedBy(token, ended)) ? ended : null;
+  const since = ctx.clock.now() - CANCELLED_SHOWN_DAYS * 1440;
+  return (await endedCalendars(ctx, token, since)).find((each) => each.slug === slug) ?? null;
 }
 
 interface KeptRow {
@@ -92,9 +91,7 @@ export async function feedSource(
 ): Promise<Outcome<FeedSource>> {
   switch (of.kind) {
     case 'calendar': {
-      const calendar =
-        (await calendarFor(ctx, of.slug, of.token)) ??
-        (await endedCalendar({ db: ctx.db, now: ctx.clock.now() }, of));
+      const calendar = (await calendarFor(ctx, of.slug, of.token)) ?? (await endedCalendar(ctx, of));
       if (!calendar) return NO_CALENDAR;
       return done(calendarSource(calendar));
     }

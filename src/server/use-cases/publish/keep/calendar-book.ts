@@ -1,4 +1,3 @@
-import { ROLES } from '@/core/roles';
 import type { CalendarChoices, KeptCalendar } from '@/contracts/calendars';
 import { filterText, readersText } from '@/contracts/words/calendars';
 import { linkToken } from '../../../auth/feed-links';
@@ -7,19 +6,18 @@ import type { Reader } from '../../../db/connection';
 import { loadCalendars } from '../calendars';
 import { comingOn } from '../coming';
 
-const named = (table: string, order: string, where = '') =>
-  `json((SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY ${order}) FROM ${table} ${where}))`;
+// Retired ones too: what a calendar names has to be there to be taken out of it.
+const named = (table: string, order: string) =>
+  `json((SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY ${order}) FROM ${table}))`;
 
-const CHOICES = `SELECT json_object('buildings', ${named('building', 'position')}, 'spaces', ${named('space', 'position', 'WHERE retired_at IS NULL')},
+const CHOICES = `SELECT json_object('buildings', ${named('building', 'position')}, 'spaces', ${named('space', 'position')},
   'categories', json((SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'hue', hue) ORDER BY position) FROM category)),
-  'hosts', ${named('organisation', 'name')}, 'people', ${named('person', 'name', 'WHERE retired_at IS NULL')},
+  'hosts', ${named('organisation', 'name')}, 'people', ${named('person', 'name')},
   'audiences', json((SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a))) AS json`;
 
 /** What a calendar can be made of. */
 export const calendarChoices = (reader: Reader): Promise<CalendarChoices> =>
   reader.json<CalendarChoices>(CHOICES);
-
-export const CALENDAR_ROLES = ROLES;
 
 /** Every calendar as those who keep it see it. */
 export async function calendarBook(

@@ -2,6 +2,7 @@ import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import type { CalendarChoice } from '@/core/publishing/shown';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { NoticePreview } from '@/contracts/calendars';
+import { plainAsHtml } from '@/contracts/plain-as-html';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { listText } from '@/contracts/words/rule';
 import { readersText } from '@/contracts/words/calendars';
@@ -85,6 +86,7 @@ export async function noticePreview(ctx: Context, ref: string): Promise<Outcome<
       name,
       mark,
       hue,
+      isForEveryone: readers.kind === 'everyone',
       readersText: readersText(readers, choices),
       isByFilter: dates.some((date) => isOnCalendar(filter, { ...date, categories, audiences, hosts })),
       choice: choiceOf.get(id) ?? null,
@@ -92,15 +94,3 @@ export async function noticePreview(ctx: Context, ref: string): Promise<Outcome<
     })),
   });
 }
-
-const escaped = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-
-/** Plain text as an editor would write it. */
-const plainAsHtml = (text: string): string =>
-  text
-    ? text
-        .split(/\n{2,}/)
-        .map((part) => `<p>${escaped(part).replace(/\n/g, '<br>')}</p>`)
-        .join('')
-    : '';

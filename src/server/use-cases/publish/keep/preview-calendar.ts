@@ -1,6 +1,6 @@
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import { toldWords } from '@/core/publishing/facts';
-import { isAnnounced, type CalendarChoice } from '@/core/publishing/shown';
+import { isAnnounced, standsOn, type CalendarChoice } from '@/core/publishing/shown';
 import { dateOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import type { CalendarPreview, CalendarPreviewInput } from '@/contracts/calendars';
@@ -51,8 +51,7 @@ export async function previewCalendar(
   const found = rows.filter(
     (row) =>
       isAnnounced({ publish: true, heldBack: row.heldBack === 1, publishFrom: row.publishFrom }, today) &&
-      row.choice !== 'excluded' &&
-      (row.choice === 'picked' || isOnCalendar(filter, row)),
+      standsOn(row.choice, isOnCalendar(filter, row)),
   );
   return {
     dates: found.length,

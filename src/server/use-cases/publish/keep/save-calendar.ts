@@ -10,6 +10,7 @@ import { runChangeSet } from '../../../changes/run-change-set';
 import type { SignedInContext } from '../../../context';
 import type { Reader, Writer } from '../../../db/connection';
 import { insert } from '../../office/office-rows';
+import { calendarChoices } from './calendar-book';
 
 export interface CalendarDone {
   readonly id: number;
@@ -60,6 +61,19 @@ async function chosenSlug(tx: Writer, input: SaveCalendarInput): Promise<Outcome
   if (await isTaken(tx, slug, id))
     return fault('slug', 'Another calendar has this address, or had it. Choose another.');
   return done(slug);
+}
+
+/** The field that names something the house does not have; null where all is there. */
+async function unknownOf(reader: Reader, { filter, readers }: SaveCalendarInput): Promise<string | null> {
+  const choices = await calendarChoices(reader);
+  const named = readers.kind === 'named' ? readers : { people: [], organisations: [] };
+  const isMissing = (ids: readonly number[], of: readonly { readonly id: number }[]) =>
+    ids.some((id) => !of.some((each) => each.id === id));
+  if (isMissing(named.people, choices.people)) return 'readers.people';
+  if (isMissing(named.organisations, choices.hosts)) return 'readers.people';
+  const sides = ['buildings', 'spaces', 'categories', 'hosts'] as const;
+  const side = sides.find((each) => isMissing(filter[each], choices[each]));
+  return side ? `filter.${side}` : null;
 }
 
 async function storeCalendar(
@@ -121,6 +135,9 @@ export async function saveCalendar(
       `SELECT 1 AS one FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND name = $name COLLATE NOCASE AND id IS NOT $id`,
       { name: input.name, id: input.id },
     );
+    const unknown = await unknownOf(change.tx, input);
+    if (unknown)
+      return fault(unknown, 'One of these is not there any more. Reload the page and choose again.');
     if (same) return fault('name', 'There is a calendar of this name. Give it another.');
     const slug = await chosenSlug(change.tx, input);
     if (!slug.ok) return slug;
