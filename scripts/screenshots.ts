@@ -90,7 +90,8 @@ async function main(): Promise<void> {
         await says(page, '3 dates change');
         await page.evaluate(() => window.scrollTo(0, 0));
       }
-      // The page fits itself to its room once it is awake.
+      // The page fits itself to its room once it is awake, and what it asks for then has come.
+      await page.waitForNetworkIdle({ idleTime: 500 });
       await new Promise((resolve) => setTimeout(resolve, 600));
       await page.screenshot({ path: `${FOLDER}/${name}.png` });
       await page.close();
