@@ -8,6 +8,7 @@ import { noticesQuerySchema, type NoticesPage } from '@/contracts/notices';
 import { ChangeSet } from '@/server/changes/change-set';
 import { syncPublished } from '@/server/changes/publishing/sync-published';
 import type { Context } from '@/server/context';
+import { violations } from '@/server/db/invariants';
 import { feed, type FeedFormat } from '@/server/use-cases/publish/feeds/feed';
 import { makeReady } from '@/server/use-cases/publish/feeds/ready-text';
 import { renderParts } from '@/server/publishing/render';
@@ -153,3 +154,10 @@ export async function staleTexts(office: TestOffice): Promise<string[]> {
   }
   return stale;
 }
+
+/** Everything that is wrong for readers: what does not follow, what is stale, and every invariant that does not hold. */
+export const wrongForReaders = async (office: TestOffice): Promise<string[]> => [
+  ...(await violations(office.db)).map(({ invariant, what }) => `${invariant}: ${what.join(', ')}`),
+  ...(await publishedOutOfLine(office)),
+  ...(await staleTexts(office)),
+];

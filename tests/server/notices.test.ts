@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ledgerQuerySchema } from '@/contracts/ledger';
 import { keep } from '@/server/db/connection';
-import { violations } from '@/server/db/invariants';
 import { boardSpanText } from '@/server/use-cases/look/board-span';
 import { spaceDisplay } from '@/server/use-cases/publish/display';
 import { publishDue } from '@/server/use-cases/publish/due-notices';
@@ -19,9 +18,8 @@ import {
   feedTextOf,
   keepCalendar,
   noticesAt,
-  publishedOutOfLine,
   sayNotice,
-  staleTexts,
+  wrongForReaders,
 } from '@tests/builders/publishing';
 
 let office: TestOffice;
@@ -29,9 +27,7 @@ beforeEach(async () => {
   office = await openOffice();
 });
 afterEach(async () => {
-  expect(await violations(office.db)).toEqual([]);
-  expect(await publishedOutOfLine(office)).toEqual([]);
-  expect(await staleTexts(office)).toEqual([]);
+  expect(await wrongForReaders(office)).toEqual([]);
   await office.close();
 });
 

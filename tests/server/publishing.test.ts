@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { noticesQuerySchema } from '@/contracts/notices';
-import { violations } from '@/server/db/invariants';
 import { boardSpanText } from '@/server/use-cases/look/board-span';
 import { calendarFor } from '@/server/use-cases/publish/calendars';
 import { feed } from '@/server/use-cases/publish/feeds/feed';
@@ -18,8 +17,7 @@ import {
   feedTextOf,
   keepCalendar,
   noticesAt,
-  publishedOutOfLine,
-  staleTexts,
+  wrongForReaders,
 } from '@tests/builders/publishing';
 
 let office: TestOffice;
@@ -27,9 +25,7 @@ beforeEach(async () => {
   office = await openOffice();
 });
 afterEach(async () => {
-  expect(await violations(office.db)).toEqual([]);
-  expect(await publishedOutOfLine(office)).toEqual([]);
-  expect(await staleTexts(office)).toEqual([]);
+  expect(await wrongForReaders(office)).toEqual([]);
   await office.close();
 });
 
