@@ -70,7 +70,6 @@ export const askDetails = {
   secondLine: optionalLine('Second line', 160),
   contact: optionalLine('Contact on the day', 160),
   jointHostIds: z.array(rowId<number>('a host')).max(12, 'At most twelve hosts beside the lead.').default([]),
-  moreCategoryIds: z.array(rowId<number>('a category')).max(6, 'At most six more categories.').default([]),
   services: z
     .array(wantedServiceSchema)
     .max(20, 'At most twenty services.')

@@ -106,6 +106,12 @@ const checkFields = z.object({
   /** For whom it is; the category's usual audiences where nothing is said. */
   audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').optional(),
   categoryId: rowId<CategoryId>('a category').optional(),
+  moreCategoryIds: z
+    .array(rowId<CategoryId>('a category'))
+    .max(6, 'At most six more categories.')
+    .default([]),
+  /** Services wanted, as far as a check needs them: their crews have work with the dates. */
+  serviceIds: z.array(rowId('a service')).max(20, 'At most twenty services.').optional(),
   publish: z.boolean('Say whether to publish.').default(false),
   kind: z.enum(REQUEST_KINDS, 'Say what you ask for.').default('space'),
   /** Dates that differ from the others, by their original start. */
@@ -140,6 +146,7 @@ function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx
 export const checkSchema = checkFields.superRefine(kindFaults);
 
 export const askSchema = checkFields
+  .omit({ serviceIds: true })
   .extend({
     key: idempotencyKey,
     title: requiredLine('Title', 120),

@@ -2,7 +2,7 @@ import { fieldsOf, patchDate, type DatePatch, type OwnField } from '@/core/chang
 import type { WantedDate } from '@/core/checks/findings';
 import { countKits, type KitItem } from '@/core/equipment/kits';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
-import type { ClaimContent } from '@/core/occupancy/bands';
+import type { ClaimContent, WantedService } from '@/core/occupancy/bands';
 import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { datesInGap, firstDate, isEndless } from '@/core/recurrence/rule';
 import type { LayoutOffer } from '@/core/seating/capacity';
@@ -119,6 +119,13 @@ function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
   const moved = `The rule has no date at ${timeOf(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${timeOf(first)}.`;
   return done({ set: { ...set, start: first }, notes: [moved] });
 }
+
+/** The dates with what they want of services, which take neither place nor stock. */
+export const withServices = (
+  dates: readonly AskedDate[],
+  services: readonly WantedService[],
+): readonly AskedDate[] =>
+  services.length ? dates.map((date) => ({ ...date, claim: { ...date.claim, services } })) : dates;
 
 const FAR = '2100-01-01T00:00' as LocalDateTime;
 

@@ -1,4 +1,4 @@
-import type { EquipmentFacts, SpaceFacts } from '@/core/occupancy/world';
+import type { EquipmentFacts, SpaceFacts } from '@/core/checks/world';
 import type { Closure, HoursLine } from '@/core/spaces/hours';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';

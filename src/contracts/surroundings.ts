@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { WorldSnapshot } from '@/core/checks/world';
 import type { Asker } from '@/core/spaces/policy';
 import { localDateField, rowId } from './fields';
 

@@ -68,6 +68,7 @@ export const orderedDate = (more: DateParts = {}): OrderedDate => ({
       },
     ],
     equipment: more.chairs ? [{ typeId: 7 as EquipmentTypeId, quantity: more.chairs, spaceIndex: 0 }] : [],
+    services: (more.services ?? []).map(({ serviceId }) => ({ serviceId, answers: {} })),
   },
   spaces: [{ place: more.place ?? 'Potting Studio', building: 'Walled Garden', seats: 40, areaM2: 80 }],
   equipment: more.chairs ? [{ name: 'Folding chair', store: 'Cart Shed' }] : [],

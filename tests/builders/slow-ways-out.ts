@@ -3,7 +3,7 @@ import { checkDates } from '@/core/checks/check';
 import { severityOf, type AskedFacts, type Finding, type Side } from '@/core/checks/findings';
 import type { WantedDate } from '@/core/checks/findings';
 import type { SpaceId } from '@/core/ids';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { WorldSnapshot } from '@/core/checks/world';
 import type { Bounds } from '@/core/remedies/bounds';
 import type { DateInTrouble } from '@/core/remedies/of-date';
 import { fromWallMinute, wallMinute, weekdayOf, dateOf } from '@/core/time/local-time';

@@ -7,7 +7,7 @@ import type { AskedFacts, Side, WantedDate } from '@/core/checks/findings';
 import { checkDates } from '@/core/checks/check';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
-import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/occupancy/world';
+import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { addMinutes, epochMinute, overlaps, type EpochMinute } from '@/core/time/epoch-minute';
 import { addWallMinutes, localDateTime, type LocalDateTime } from '@/core/time/local-time';

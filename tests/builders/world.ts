@@ -1,7 +1,7 @@
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import type { Finding, WantedDate } from '@/core/checks/findings';
 import type { ClaimContent } from '@/core/occupancy/bands';
-import type { SpaceFacts, WorldSnapshot } from '@/core/occupancy/world';
+import type { SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import type { Layout } from '@/core/seating/capacity';
 import { epochMinute, interval, type Interval } from '@/core/time/epoch-minute';
 

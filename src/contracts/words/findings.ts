@@ -261,7 +261,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'crew-short': {
     what: ({ shortMin, before }, { team, place, tzid }) =>
-      `${team ?? 'The crew'} cannot do everything for ${place} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift.`,
+      `${team ?? 'The crew'} cannot do everything for ${place || 'this date'} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift.`,
     next: { requester: 'Another time would do.', office: 'More crew, or another time.' },
   },
   'expected-later': {

@@ -1,4 +1,4 @@
-import type { SpaceFacts } from '../occupancy/world';
+import type { SpaceFacts } from './world';
 import { overPostedLimit, seat, wheelchairPlaces } from '../seating/capacity';
 import { missingFeatures } from '../spaces/features';
 import type { Finding, FindingFacts, WantedDate } from './findings';

@@ -1,6 +1,6 @@
 import type { EquipmentTypeId, SpaceId } from '../ids';
 import { mergeOwnShoulders, TOP_UP_MIN, type OwnLink } from '../occupancy/turnover';
-import type { EquipmentFacts, SpaceFacts, WorldSnapshot } from '../occupancy/world';
+import type { EquipmentFacts, SpaceFacts, WorldSnapshot } from './world';
 import { dateOf } from '../time/local-time';
 import { toLocal } from '../time/zone';
 import { checkCapacity } from './capacity';
@@ -98,7 +98,7 @@ export function checkDates(
       }),
     ),
     ...checkAudience(dates, asked.audiences ?? [], world.publicEvents ?? []),
-    ...checkCrew(dates, world.teams ?? []),
+    ...checkCrew(dates, world.teams ?? [], asked.categories ?? [], holdings.factsOf),
     ...checkDemand(parts, world.waiting ?? []),
     ...checkExpected(parts, world.expected ?? [], asked.requestId),
     ...checkEnd(dates, asked, world),

@@ -1,43 +1,63 @@
+import type { CategoryId, SpaceId } from '../ids';
 import { crewShortage, type CrewJob } from '../labour/crew-load';
-import { hostSpan, occupiedOf } from '../occupancy/bands';
-import type { TeamLoad } from '../occupancy/world';
-import type { Interval } from '../time/epoch-minute';
+import { labourFor } from '../work-orders/recipe-work';
 import type { Finding, WantedDate } from './findings';
+import type { SpaceFacts, TeamLoad } from './world';
 
-interface WantedJob extends CrewJob {
+interface JobOfDate extends CrewJob {
   readonly date: WantedDate;
-  readonly spaceIndex: number;
+  /** Null where the work is for the date and no single space. */
+  readonly spaceId: SpaceId | null;
 }
 
-/** What one date asks of a team: its minutes of setup and strike times the people it takes. */
-function jobsOf(date: WantedDate, team: TeamLoad): WantedJob[] {
-  const host = hostSpan(date.claim.event, date.claim.accessMin, date.claim.exitMin);
-  return date.claim.spaces.flatMap((space, spaceIndex) => {
-    const occupied = occupiedOf(date.claim, space);
-    const windows: Record<'setup' | 'strike', Interval> = {
-      setup: { start: occupied.start, end: host.start },
-      strike: { start: host.end, end: occupied.end },
-    };
-    return team.does.flatMap(({ phase, crew, layouts = [], spaces = [] }) => {
-      if (layouts.length && !layouts.includes(space.layout)) return [];
-      if (spaces.length && !spaces.includes(space.spaceId)) return [];
-      const window = windows[phase];
-      const minutes = window.end - window.start;
-      return minutes > 0 ? [{ date, spaceIndex, window, workMin: minutes * crew }] : [];
-    });
+/** What one date asks of a team. */
+function jobsOf(
+  date: WantedDate,
+  team: TeamLoad,
+  categories: readonly CategoryId[],
+  factsOf: (space: SpaceId) => SpaceFacts,
+): JobOfDate[] {
+  const { claim } = date;
+  const spaces = claim.spaces.map(({ spaceId, layout }) => {
+    const { layouts, areaM2 = 0 } = factsOf(spaceId);
+    return { seats: layouts.find((offer) => offer.layout === layout)?.seats ?? 0, areaM2 };
   });
+  return labourFor({ claim, categories: date.categories ?? categories, spaces }, team.does).map(
+    ({ slot, ...job }) => ({ ...job, date, spaceId: slot === null ? null : claim.spaces[slot]!.spaceId }),
+  );
 }
 
 // Work further away than this cannot stand in one stretch with the job: shifts and setups are a matter of a day.
 const NEAR_MIN = 1440;
 
-/** Dates whose setup or strike a team cannot do in time with the people on shift. Teams without a roster are not judged. */
-export function checkCrew(dates: readonly WantedDate[], teams: readonly TeamLoad[]): Finding[] {
+type CrewFinding = Finding & { readonly facts: { readonly rule: 'crew-short' } };
+
+/** Several jobs of one date may be short before one moment: the most of it is told, once. */
+function worstOf(findings: readonly CrewFinding[]): Finding[] {
+  const worst = new Map<string, CrewFinding>();
+  for (const finding of findings) {
+    const about = `${finding.key} ${finding.spaceId} ${finding.facts.before}`;
+    const known = worst.get(about);
+    if (!known || known.facts.shortMin < finding.facts.shortMin) worst.set(about, finding);
+  }
+  return [...worst.values()];
+}
+
+/**
+ * Dates whose work a team cannot do in time with the people on shift: setting and clearing, and all that comes by
+ * category, service, equipment or formula. Teams without a roster are not judged.
+ */
+export function checkCrew(
+  dates: readonly WantedDate[],
+  teams: readonly TeamLoad[],
+  categories: readonly CategoryId[],
+  factsOf: (space: SpaceId) => SpaceFacts,
+): Finding[] {
   return teams.flatMap((team) => {
     if (!team.does.length || team.rosteredUntil === 0) return [];
-    const wanted = dates.flatMap((date) => jobsOf(date, team));
+    const wanted = dates.flatMap((date) => jobsOf(date, team, categories, factsOf));
     const all: CrewJob[] = [...team.jobs, ...wanted].sort((a, b) => a.window.start - b.window.start);
-    return wanted.flatMap((job) => {
+    const found = wanted.flatMap((job) => {
       if (job.window.end > team.rosteredUntil) return [];
       const near = all.filter(
         ({ window }) =>
@@ -45,14 +65,14 @@ export function checkCrew(dates: readonly WantedDate[], teams: readonly TeamLoad
       );
       const shortage = crewShortage(job, near, team.shifts);
       if (!shortage) return [];
-      const { spaceId } = job.date.claim.spaces[job.spaceIndex]!;
       return [
         {
           key: job.date.key,
-          spaceId,
+          spaceId: job.spaceId,
           facts: { rule: 'crew-short' as const, teamId: team.teamId, ...shortage },
         },
       ];
     });
+    return worstOf(found);
   });
 }

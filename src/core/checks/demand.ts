@@ -1,6 +1,6 @@
 import type { ClaimId, SpaceId } from '../ids';
 import { occupiedSpan } from '../occupancy/bands';
-import type { ExpectedSeries, PublicEvent, WaitingRow } from '../occupancy/world';
+import type { ExpectedSeries, PublicEvent, WaitingRow } from './world';
 import { expandDates } from '../recurrence/dates';
 import {
   addMinutes,

@@ -1,7 +1,7 @@
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import { scarcest } from '../equipment/peak-use';
 import { equipmentSpan, occupiedSpan, type BandMinutes } from '../occupancy/bands';
-import type { WorldSnapshot } from '../occupancy/world';
+import type { WorldSnapshot } from './world';
 import { openDuring } from '../spaces/hours';
 import { addMinutes, overlaps, subtract, union, type EpochMinute, type Interval } from '../time/epoch-minute';
 import { addDays, atMinuteOfDay, dateOf, minuteOfDay, weekdayOf, type Weekday } from '../time/local-time';

@@ -1,7 +1,7 @@
 import { scarcest, type Use } from '../equipment/peak-use';
 import type { EquipmentTypeId } from '../ids';
 import { impliedUses } from '../occupancy/imply';
-import type { EquipmentFacts, UseRow } from '../occupancy/world';
+import type { EquipmentFacts, UseRow } from './world';
 import { spanning } from '../time/epoch-minute';
 import { RowsByStart } from '../time/rows-by-start';
 import type { Finding, WantedDate } from './findings';

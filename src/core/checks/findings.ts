@@ -1,4 +1,4 @@
-import type { ClaimId, EquipmentTypeId, RequestId, ResourceId, SpaceId } from '../ids';
+import type { CategoryId, ClaimId, EquipmentTypeId, RequestId, ResourceId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
 import type { Layout } from '../seating/capacity';
 import type { Feature } from '../spaces/features';
@@ -10,6 +10,8 @@ import type { LocalDate } from '../time/local-time';
 export interface WantedDate {
   readonly key: string;
   readonly claim: ClaimContent;
+  /** What kind of event it is, where dates of several requests are checked together: recipes may be about it. */
+  readonly categories?: readonly CategoryId[];
   /** Whose it is, where dates of several stored requests are checked together. */
   readonly of?: RequestOfDate;
 }
@@ -28,6 +30,8 @@ export interface AskedFacts {
   readonly requestId?: RequestId;
   /** For whom it is published; empty where it is not. */
   readonly audiences?: readonly string[];
+  /** Recipes of crews may be about them. */
+  readonly categories?: readonly CategoryId[];
   readonly asker?: Asker;
   /** The series has no end. */
   readonly isEndless?: boolean;

@@ -1,5 +1,5 @@
 import { hostSpan, occupiedOf } from '../occupancy/bands';
-import type { SpaceFacts } from '../occupancy/world';
+import type { SpaceFacts } from './world';
 import { openDuring, outsideHours, shutDuring } from '../spaces/hours';
 import { totalMin, union, type Interval } from '../time/epoch-minute';
 import type { Finding, FindingFacts, WantedDate } from './findings';

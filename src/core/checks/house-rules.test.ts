@@ -1,12 +1,10 @@
-import fc from 'fast-check';
 import type { ClaimId, RequestId, ResourceId, SegmentId } from '../ids';
 import { localDate, localDateTime } from '../time/local-time';
 import { toEpochMinute } from '../time/zone';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
 import type { PolicyLine } from '../spaces/policy';
 import type { Timetable } from '../spaces/timetable';
-import type { ExpectedSeries, SpaceFacts, TeamLoad } from '../occupancy/world';
-import { crewShortage, type CrewJob, type Shift } from '../labour/crew-load';
+import type { ExpectedSeries, SpaceFacts } from './world';
 import { seatsByArea, wheelchairPlaces } from '../seating/capacity';
 import { countKits, kitCycle, type KitItem } from '../equipment/kits';
 import { custodyOf } from '../equipment/units';
@@ -245,86 +243,6 @@ describe('others who wait, and dates that are expected', () => {
       isEndless: true,
     });
     expect(finding!.facts).toEqual({ rule: 'no-end', season: { name: 'spring', to: '2027-05-31' } });
-  });
-});
-
-describe('crew', () => {
-  const team = (more: Partial<TeamLoad>): TeamLoad => ({
-    teamId: 4,
-    rosteredUntil: span(0, 10_000).end,
-    shifts: [{ ...span(0, 200), people: 1 }],
-    jobs: [],
-    does: [{ phase: 'setup', crew: 1 }],
-    ...more,
-  });
-  const ask = (teams: TeamLoad[]) =>
-    checkDates([wanted('a', { from: 100, to: 160, bands: 30 })], world({ teams }));
-  test('thirty minutes of setup fit a shift that covers them, and not one that ends a minute early', () => {
-    expect(ask([team({})])).toEqual([]);
-    expect(ask([team({ shifts: [{ ...span(0, 69), people: 1 }] })])[0]!.facts).toEqual({
-      rule: 'crew-short',
-      teamId: 4,
-      shortMin: 1,
-      before: span(0, 70).end,
-    });
-  });
-  test('work there is already counts; a second pair of hands makes up for it', () => {
-    const jobs = [{ window: span(40, 70), workMin: 10 }];
-    expect(rules(ask([team({ jobs })]))).toEqual(['crew-short']);
-    expect(ask([team({ jobs, shifts: [{ ...span(0, 200), people: 2 }] })])).toEqual([]);
-  });
-  test('beyond the roster nothing is judged', () => {
-    expect(ask([team({ shifts: [], rosteredUntil: span(0, 69).end })])).toEqual([]);
-  });
-
-  // Reference: earliest deadline first, a minute and a person at a time.
-  test('property: agrees with giving every minute of every person to the most urgent work', () => {
-    const job = fc.record({
-      from: fc.integer({ min: 0, max: 20 }),
-      length: fc.integer({ min: 1, max: 12 }),
-      work: fc.integer({ min: 1, max: 15 }),
-    });
-    const shift = fc.record({
-      from: fc.integer({ min: 0, max: 20 }),
-      length: fc.integer({ min: 1, max: 20 }),
-      people: fc.integer({ min: 1, max: 2 }),
-    });
-    fc.assert(
-      fc.property(
-        fc.array(job, { minLength: 1, maxLength: 4 }),
-        fc.array(shift, { maxLength: 3 }),
-        (jobs, shifts) => {
-          const all: CrewJob[] = jobs.map(({ from, length, work }) => ({
-            window: span(from, from + length),
-            workMin: work,
-          }));
-          const onShift: Shift[] = shifts.map(({ from, length, people }) => ({
-            ...span(from, from + length),
-            people,
-          }));
-          const left = jobs.map(({ work }) => work);
-          for (let minute = 0; minute < 60; minute += 1) {
-            let people = shifts.reduce(
-              (sum, s) => sum + (s.from <= minute && minute < s.from + s.length ? s.people : 0),
-              0,
-            );
-            const open = jobs
-              .map((_, n) => n)
-              .filter((n) => jobs[n]!.from <= minute && minute < jobs[n]!.from + jobs[n]!.length);
-            for (const n of open.sort(
-              (a, b) => jobs[a]!.from + jobs[a]!.length - jobs[b]!.from - jobs[b]!.length,
-            ))
-              while (people > 0 && left[n]! > 0) {
-                left[n]! -= 1;
-                people -= 1;
-              }
-          }
-          const canAll = left.every((work) => work === 0);
-          expect(all.every((each) => crewShortage(each, all, onShift) === null)).toBe(canAll);
-        },
-      ),
-      { numRuns: 300 },
-    );
   });
 });
 

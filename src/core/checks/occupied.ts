@@ -1,7 +1,7 @@
 import type { RequestId, ResourceId, SpaceId } from '../ids';
 import { impliedOccupancy, type Holdings } from '../occupancy/imply';
 import { neighbourOf, sharedShoulder, type SharedShoulder } from '../occupancy/turnover';
-import type { BusyRow } from '../occupancy/world';
+import type { BusyRow } from './world';
 import { intersection, totalMin, union, type Interval } from '../time/epoch-minute';
 import type { Collider, Finding, FindingFacts, WantedDate } from './findings';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { space, span, world } from '@tests/builders/world';
 import { occupiedOf, setupKeyOf } from '../occupancy/bands';
-import type { SpaceFacts } from '../occupancy/world';
+import type { SpaceFacts } from './world';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '../ids';
 import { verdictOf } from './findings';
 import {

@@ -1,6 +1,6 @@
 import type { ResourceId } from '../ids';
 import { occupiedOf, type ClaimContent, type WantedSpace } from '../occupancy/bands';
-import type { SpaceFacts, WorldSnapshot } from '../occupancy/world';
+import type { SpaceFacts, WorldSnapshot } from './world';
 import { overPostedLimit, type Layout, type LayoutOffer } from '../seating/capacity';
 import { missingFeatures, type Feature } from '../spaces/features';
 import { checkDates, findingsByDate } from './check';

@@ -1,4 +1,4 @@
-import type { SpaceFacts } from '../occupancy/world';
+import type { SpaceFacts } from './world';
 import { policyBreaches, type Asker } from '../spaces/policy';
 import { fitsPeriods, periodsOn } from '../spaces/timetable';
 import { atMinuteOfDay, dateOf } from '../time/local-time';

@@ -1,6 +1,6 @@
 import type { EpochMinute } from '../time/epoch-minute';
 import { neighbourOf } from '../occupancy/turnover';
-import type { BusyRow } from '../occupancy/world';
+import type { BusyRow } from './world';
 import { checkDates } from './check';
 import { busy, rules, span, wanted, world } from '@tests/builders/world';
 

@@ -1,7 +1,7 @@
 import { fittingOffer } from '../checks/place-search';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { WantedSpace } from '../occupancy/bands';
-import type { SpaceFacts } from '../occupancy/world';
+import type { SpaceFacts } from '../checks/world';
 import { isSeated, type LayoutOffer } from '../seating/capacity';
 import type { SpaceSwap } from './remedy';
 

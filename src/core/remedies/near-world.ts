@@ -5,7 +5,7 @@ import { checkHours } from '../checks/hours';
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from '../occupancy/bands';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
-import type { BusyRow, EquipmentFacts, SpaceFacts, UseRow, WorldSnapshot } from '../occupancy/world';
+import type { BusyRow, EquipmentFacts, SpaceFacts, UseRow, WorldSnapshot } from '../checks/world';
 import { addMinutes, overlaps, spanning, type EpochMinute, type Interval } from '../time/epoch-minute';
 import { addDays, dateOf } from '../time/local-time';
 import { RowsByStart } from '../time/rows-by-start';

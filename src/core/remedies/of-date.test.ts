@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { slowWaysOut } from '@tests/builders/slow-ways-out';
 import { at, troubledCase, troubles } from '@tests/builders/trouble';
+import { recipe } from '@tests/builders/orders';
 import { busy, rules, space, wanted, world } from '@tests/builders/world';
-import type { TeamLoad, WorldSnapshot } from '../occupancy/world';
+import type { TeamLoad, WorldSnapshot } from '../checks/world';
 import { addMinutes, epochMinute } from '../time/epoch-minute';
 import { addWallMinutes, localDateTime } from '../time/local-time';
 import type { Bounds } from './bounds';
@@ -63,7 +64,7 @@ describe('what troubles do not draw', () => {
       rosteredUntil: at(localDateTime('2027-05-01T00:00')),
       shifts: [{ start: shiftFrom, end: at(localDateTime('2027-04-13T18:00')), people: 1 }],
       jobs: [],
-      does: [{ phase: 'setup', crew: 1 }],
+      does: [recipe()],
     };
     const facts = world({ spaces: [space(1, [1])], teams: [team] });
     const { findings, found } = ways({ ...draft, content }, facts, bounds({}));

@@ -2,7 +2,7 @@ import { findingsByDate } from '../checks/check';
 import type { ClaimId, RequestId } from '../ids';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
 import { neighbourOf } from '../occupancy/turnover';
-import type { BusyRow, UseRow, WorldSnapshot } from '../occupancy/world';
+import type { BusyRow, UseRow, WorldSnapshot } from '../checks/world';
 import { holdingsOf } from '../checks/check';
 import { NearWorld } from './near-world';
 import { waysOutOf, type DateInTrouble, type Search, type WaysOut } from './of-date';

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import type { CategoryId, EquipmentTypeId, SpaceId } from '../ids';
 import { orderedDate, recipe, START } from '../../../tests/builders/orders';
+import type { CrewJob } from '../labour/crew-load';
 import { addMinutes, epochMinute } from '../time/epoch-minute';
 import { ordersFor } from './orders-for';
 import { ANY_DATE, issueMoment } from './recipe';
+import { labourFor } from './recipe-work';
 
 const ZONE = 'Europe/London';
 const orders = (
@@ -167,13 +169,28 @@ test('every order has minutes to be done in, and orders of a date never share a 
     per: fc.constantFrom('space' as const, 'date' as const),
     crew: fc.integer({ min: 0, max: 4 }),
     until: fc.constantFrom(null, { edge: 'event-end' as const, offsetMin: 0 }),
+    workFormula: fc.constantFrom(null, '12', '2 * people', 'quantity * 5 + seats', 'people /'),
+    when: fc.constantFrom(
+      ANY_DATE,
+      { ...ANY_DATE, services: [8] },
+      { ...ANY_DATE, equipment: [CHAIRS] },
+      { ...ANY_DATE, categories: [3 as CategoryId] },
+      { ...ANY_DATE, layouts: ['theatre' as const] },
+    ),
   });
   fc.assert(
-    fc.property(fc.array(anyRecipe, { maxLength: 6 }), (some) => {
-      const made = orders(
-        orderedDate({ chairs: 3, notes: 'x' }),
-        some.map((each, index) => recipe({ ...each, id: index + 1 })),
+    fc.property(fc.array(anyRecipe, { maxLength: 6 }), fc.boolean(), (some, isRich) => {
+      const more = isRich ? { categories: [3], services: [{ serviceId: 8, answers: [] }] } : {};
+      const date = orderedDate({ chairs: 3, notes: 'x', ...more });
+      const recipes = some.map((each, index) => recipe({ ...each, id: index + 1 }));
+      const made = orders(date, recipes);
+      // What is marked before approval is the work that is ordered with it.
+      const work = (jobs: readonly CrewJob[]) =>
+        jobs.map(({ window, workMin }) => `${window.start}-${window.end} ${workMin}`).sort();
+      const ordered = made.flatMap(({ content, workMin }) =>
+        workMin > 0 ? [{ window: { start: content.fromMin, end: content.dueMin }, workMin }] : [],
       );
+      expect(work(labourFor(date, recipes))).toEqual(work(ordered));
       for (const { content, key } of made)
         if (content.fromMin >= content.dueMin) throw new Error(`${key} has no time`);
       if (new Set(made.map(({ key }) => key)).size !== made.length) throw new Error('keys are shared');

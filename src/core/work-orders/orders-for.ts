@@ -1,10 +1,19 @@
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '../ids';
-import { hostSpan, occupiedOf, type ClaimContent } from '../occupancy/bands';
-import { furnitureFor } from '../seating/furniture';
-import { addMinutes, type EpochMinute } from '../time/epoch-minute';
-import { computeFormula, type FormulaValues } from './formula';
+import type { ClaimContent } from '../occupancy/bands';
+import type { EpochMinute, Interval } from '../time/epoch-minute';
+import { computeFormula } from './formula';
 import type { OrderContent } from './order-content';
-import { isAbout, issueMoment, type DueEdge, type Recipe, type RecipePhase } from './recipe';
+import { isAbout, issueMoment, type Recipe, type RecipePhase } from './recipe';
+import {
+  peopleOf,
+  scopeFactsOf,
+  spacesOf,
+  subjectsOf,
+  valuesOf,
+  wheelchairsOf,
+  workAt,
+  type Subject as SubjectOf,
+} from './recipe-work';
 
 export type OrderPhase = RecipePhase | 'turnover';
 /** Where an order comes from: a recipe, two recipes that meet between two events, work taken back, or somebody's own words. */
@@ -61,98 +70,14 @@ export interface OrderedDate {
   readonly equipment: readonly { readonly name: string; readonly store: string }[];
 }
 
-export type Edges = Readonly<Record<DueEdge, EpochMinute>>;
-
-/** The ends of the bands of one space of a date, turnover cuts applied; null is the whole date. */
-export function edgesOf(claim: ClaimContent, slot: number | null): Edges {
-  const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
-  const spaces = slot === null ? claim.spaces : [claim.spaces[slot]!];
-  const occupied = spaces.map((space) => occupiedOf(claim, space));
-  return {
-    'occupied-start': Math.min(host.start, ...occupied.map(({ start }) => start)) as EpochMinute,
-    'access-start': host.start,
-    'event-start': claim.event.start,
-    'event-end': claim.event.end,
-    'exit-end': host.end,
-    'occupied-end': Math.max(host.end, ...occupied.map(({ end }) => end)) as EpochMinute,
-  };
-}
-
-/** One space of a date, or the date as a whole where `slot` is null. */
-interface Subject {
-  readonly date: OrderedDate;
-  readonly slot: number | null;
-  readonly edges: Edges;
-}
-
-const subjectsOf = (date: OrderedDate, per: Recipe['per']): Subject[] =>
-  per === 'date'
-    ? [{ date, slot: null, edges: edgesOf(date.claim, null) }]
-    : date.spaces.map((_, slot) => ({ date, slot, edges: edgesOf(date.claim, slot) }));
-
-const spacesOf = ({ date, slot }: Subject) =>
-  date.claim.spaces.filter((_, index) => slot === null || index === slot);
+type Subject = SubjectOf<OrderedDate>;
 
 const itemsOf = ({ date, slot }: Subject) =>
   date.claim.equipment.flatMap((item, index) =>
     slot === null || item.spaceIndex === slot ? [{ ...item, ...date.equipment[index]! }] : [],
   );
 
-const factsOf = (subject: Subject) => ({
-  layouts: spacesOf(subject).map(({ layout }) => layout),
-  spaces: spacesOf(subject).map(({ spaceId }) => spaceId),
-  categories: subject.date.categories,
-  services: subject.date.services.map(({ serviceId }) => serviceId),
-  equipment: itemsOf(subject).map(({ typeId }) => typeId),
-});
-
 const sum = (values: readonly number[]): number => values.reduce((total, each) => total + each, 0);
-
-const peopleOf = (subject: Subject): number =>
-  subject.slot === null
-    ? (subject.date.claim.people ?? sum(spacesOf(subject).map(({ people }) => people)))
-    : spacesOf(subject)[0]!.people;
-
-const wheelchairsOf = (subject: Subject): number =>
-  sum(spacesOf(subject).map(({ wheelchairs }) => wheelchairs ?? 0));
-
-function valuesOf(subject: Subject, recipe: Recipe): FormulaValues {
-  const spaces = spacesOf(subject);
-  const facts = subject.date.spaces.filter((_, index) => subject.slot === null || index === subject.slot);
-  const furniture = spaces.map(({ layout, people, wheelchairs }) =>
-    furnitureFor(layout, people, wheelchairs ?? 0),
-  );
-  const { event } = subject.date.claim;
-  const about = itemsOf(subject).filter(({ typeId }) => recipe.when.equipment.includes(typeId));
-  return {
-    people: peopleOf(subject),
-    wheelchairs: wheelchairsOf(subject),
-    seats: sum(facts.map(({ seats }) => seats)),
-    hours: (event.end - event.start) / 60,
-    area: sum(facts.map(({ areaM2 }) => areaM2)),
-    chairs: sum(furniture.map(({ chairs }) => chairs)),
-    tables: sum(furniture.map(({ tables }) => tables)),
-    quantity: sum(about.map(({ quantity }) => quantity)),
-  };
-}
-
-/** Minutes the space is the crew's: setup or strike as they stand, or the span of an attendance. */
-function spanOf(
-  { edges }: Subject,
-  recipe: Recipe,
-): { from: EpochMinute; due: EpochMinute; minutes: number } {
-  const due = addMinutes(edges[recipe.due], recipe.dueOffsetMin);
-  if (recipe.phase === 'attendance') {
-    const { edge, offsetMin } = recipe.until ?? { edge: 'event-end', offsetMin: 0 };
-    const end = Math.max(due + 1, edges[edge] + offsetMin) as EpochMinute;
-    return { from: due, due: end, minutes: end - due };
-  }
-  const [start, end] =
-    recipe.phase === 'setup'
-      ? [edges['occupied-start'], edges['access-start']]
-      : [edges['exit-end'], edges['occupied-end']];
-  return { from: start, due, minutes: end - start };
-}
 
 /**
  * A recipe that names nothing in particular is about setting and clearing. Where there is nothing to carry, no minute
@@ -174,12 +99,6 @@ function hasWork(subject: Subject, recipe: Recipe, about: About): boolean {
   );
   const hasWord = recipe.phase === 'setup' && subject.date.notes !== '';
   return sum(minutes) > 0 || carried(subject, recipe, about).length > 0 || hasWord;
-}
-
-function workOf(subject: Subject, recipe: Recipe, minutes: number): number {
-  const formula = recipe.workFormula;
-  const computed = formula === null ? null : computeFormula(formula, valuesOf(subject, recipe));
-  return computed?.ok ? computed.value : recipe.crew * minutes;
 }
 
 const isBandWork = ({ per, phase, when, workFormula, crew, isByHand, quantities }: Recipe): boolean =>
@@ -214,12 +133,8 @@ function carried(subject: Subject, recipe: Recipe, about: About) {
   });
 }
 
-/** Work that has to be done before the space is given to the crew is done elsewhere, in its own minutes. */
-const elsewhere = (due: EpochMinute, workMin: number): EpochMinute => addMinutes(due, -Math.max(1, workMin));
-
-function contentOf(subject: Subject, recipe: Recipe, about: About): OrderContent {
+function contentOf(subject: Subject, recipe: Recipe, about: About, window: Interval): OrderContent {
   const { date, slot } = subject;
-  const { from, due, minutes } = spanOf(subject, recipe);
   const spaces = date.spaces.filter((_, index) => slot === null || index === slot);
   const buildings = [...new Set(spaces.map(({ building }) => building))];
   const wheelchairs = wheelchairsOf(subject);
@@ -242,8 +157,8 @@ function contentOf(subject: Subject, recipe: Recipe, about: About): OrderContent
       .join(' + '),
     people: peopleOf(subject),
     ...(wheelchairs > 0 && { wheelchairs }),
-    fromMin: due > from ? from : elsewhere(due, workOf(subject, recipe, minutes)),
-    dueMin: due,
+    fromMin: window.start,
+    dueMin: window.end,
     equipment: carried(subject, recipe, about).map(({ name, store, quantity }) => ({
       name,
       store,
@@ -258,7 +173,8 @@ function contentOf(subject: Subject, recipe: Recipe, about: About): OrderContent
 
 function orderFor(subject: Subject, recipe: Recipe, about: About, tzid: string): WantedOrder {
   const { date, slot } = subject;
-  const content = contentOf(subject, recipe, about);
+  const { window, workMin } = workAt(subject, recipe);
+  const content = contentOf(subject, recipe, about, window);
   return {
     key: `${recipe.id}:${date.occurrenceId}:${slot ?? 'date'}:${recipe.phase}`,
     origin: recipe.isByHand ? 'hand' : 'recipe',
@@ -268,7 +184,7 @@ function orderFor(subject: Subject, recipe: Recipe, about: About, tzid: string):
     teamId: recipe.teamId,
     personId: recipe.personId,
     phase: recipe.phase,
-    workMin: workOf(subject, recipe, spanOf(subject, recipe).minutes),
+    workMin,
     issueMin: issueMoment(content.dueMin, recipe.leadDays, tzid),
     coveredBy: null,
     isBandWork: isBandWork(recipe),
@@ -276,20 +192,18 @@ function orderFor(subject: Subject, recipe: Recipe, about: About, tzid: string):
   };
 }
 
-/** What a formula of a recipe counts with on a date: as a whole, or in one of its spaces. */
-export const formulaValuesOf = (date: OrderedDate, slot: number | null, recipe: Recipe): FormulaValues =>
-  valuesOf({ date, slot, edges: edgesOf(date.claim, slot) }, recipe);
-
 /**
  * The orders an approved date needs: each recipe that is about it once, or once for each of its spaces where there is
  * work.
  */
 export function ordersFor(date: OrderedDate, recipes: readonly Recipe[], tzid: string): WantedOrder[] {
   const [whole] = subjectsOf(date, 'date') as [Subject];
-  const ofWhole = recipes.filter((recipe) => recipe.per === 'date' && isAbout(recipe.when, factsOf(whole)));
+  const ofWhole = recipes.filter(
+    (recipe) => recipe.per === 'date' && isAbout(recipe.when, scopeFactsOf(whole)),
+  );
   const perSpace = subjectsOf(date, 'space').map((subject) => ({
     subject,
-    own: recipes.filter((recipe) => recipe.per === 'space' && isAbout(recipe.when, factsOf(subject))),
+    own: recipes.filter((recipe) => recipe.per === 'space' && isAbout(recipe.when, scopeFactsOf(subject))),
   }));
   // Who carries a thing is settled among all who come to its space, for the space or for the date.
   const abouts = perSpace.map(({ own }) =>

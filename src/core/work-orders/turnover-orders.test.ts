@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import type { EquipmentTypeId } from '../ids';
 import type { Layout } from '../seating/capacity';
 import { orderedDate, recipe, START } from '../../../tests/builders/orders';
-import { edgesOf, ordersFor } from './orders-for';
+import { ordersFor } from './orders-for';
+import { edgesOf } from './recipe-work';
 import { ANY_DATE } from './recipe';
 import {
   MOST_BETWEEN_RESET_MIN,

@@ -2,7 +2,8 @@ import type { EquipmentTypeId } from '../ids';
 import { setupKeyOf } from '../occupancy/bands';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
 import type { OrderedThing, TurnoverContent } from './order-content';
-import { edgesOf, type OrderedDate, type WantedOrder } from './orders-for';
+import type { OrderedDate, WantedOrder } from './orders-for';
+import { edgesOf } from './recipe-work';
 
 /** One space of an approved date, with what would be done there if it stood alone. */
 export interface StandingSlot {

@@ -1,7 +1,7 @@
 import { severityOf, type Finding, type Rule, type WantedDate } from '@/core/checks/findings';
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import type { CategoryId, ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { WorldSnapshot } from '@/core/checks/world';
 import { checkDates } from '@/core/checks/check';
 import type { Reader, Writer } from '../db/connection';
 import { loadWorld } from '../db/snapshot';
@@ -37,13 +37,29 @@ async function overridden(reader: Reader, claims: readonly ClaimId[]): Promise<S
   return new Set(rows.map(({ key }) => key));
 }
 
+/** Recipes of crews may be about the category of a request. */
+async function categoriesOf(
+  reader: Reader,
+  requests: readonly RequestId[],
+): Promise<Map<RequestId, CategoryId[]>> {
+  const rows = await reader.rows<{ request: RequestId; category: CategoryId }>(
+    'SELECT request_id AS request, category_id AS category FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify(requests) },
+  );
+  const found = new Map<RequestId, CategoryId[]>();
+  for (const { request, category } of rows) found.set(request, [...(found.get(request) ?? []), category]);
+  return found;
+}
+
 async function risksOf(
   reader: Reader,
   claims: readonly StoredClaim[],
 ): Promise<{ risks: Risk[]; world: WorldSnapshot }> {
-  const dates: WantedDate[] = claims.map(({ id, startLocal, content }) => ({
+  const categories = await categoriesOf(reader, [...new Set(claims.map(({ requestId }) => requestId))]);
+  const dates: WantedDate[] = claims.map(({ id, startLocal, requestId, content }) => ({
     key: `${startLocal}#${id}`,
     claim: content,
+    categories: categories.get(requestId) ?? [],
   }));
   // Nothing is left out but the claims themselves, all at once: they are checked against one another by the check.
   const world = await loadWorld(reader, dates, { except: claims.map(({ id }) => id) });

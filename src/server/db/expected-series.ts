@@ -1,6 +1,6 @@
 import type { ClaimId, RequestId, ResourceId, SegmentId } from '@/core/ids';
 import type { BandMinutes } from '@/core/occupancy/bands';
-import type { ExpectedSeries } from '@/core/occupancy/world';
+import type { ExpectedSeries } from '@/core/checks/world';
 import { wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 
 export interface SeriesRow {

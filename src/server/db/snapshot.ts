@@ -11,7 +11,7 @@ import type {
   UseRow,
   WaitingRow,
   WorldSnapshot,
-} from '@/core/occupancy/world';
+} from '@/core/checks/world';
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -25,6 +25,7 @@ import {
   type EquipmentRow,
   type SpaceRow,
 } from './space-facts';
+import { HOUSE_RECIPES, houseRecipes, type HouseRecipeRows } from './recipes';
 import { TEAM_LOADS, teamWindows, toTeamLoads, type TeamRow } from './team-loads';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
@@ -218,6 +219,7 @@ interface Surroundings {
   readonly publicEvents?: PublicTuple[];
   readonly version: number;
   readonly teams?: TeamRow[];
+  readonly recipes?: HouseRecipeRows;
   readonly expected?: SeriesRow[];
 }
 
@@ -242,7 +244,7 @@ function loadSurroundings(reader: Reader, asked: Windows, has: Present): Promise
     version: HOUSE_VERSION,
     clashing: CLASHING_WINDOWS,
     expected: EXPECTED_SERIES,
-    ...(has.roster && { teams: TEAM_LOADS }),
+    ...(has.roster && { teams: TEAM_LOADS, recipes: HOUSE_RECIPES }),
     ...(useWindows.length && { uses: USES_IN_WINDOWS }),
     ...(has.waiting && { waiting: WAITING_IN_WINDOWS }),
     ...(eventWindows.length && { publicEvents: PUBLIC_IN_WINDOWS }),
@@ -317,7 +319,7 @@ async function withFacts(
     uses: toUses(found.uses ?? [], replaced),
     waiting: toWaiting(found.waiting ?? [], replaced),
     publicEvents: toPublicEvents(found.publicEvents ?? [], replaced),
-    teams: toTeamLoads(found.teams ?? [], replaced),
+    teams: toTeamLoads(found.teams ?? [], found.recipes ? houseRecipes(found.recipes) : [], replaced),
     expected: toExpectedSeries(found.expected ?? []),
   };
   return { world, version: found.version };

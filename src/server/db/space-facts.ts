@@ -1,5 +1,5 @@
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
-import type { EquipmentFacts, SpaceFacts } from '@/core/occupancy/world';
+import type { EquipmentFacts, SpaceFacts } from '@/core/checks/world';
 import type { LayoutOffer } from '@/core/seating/capacity';
 import type { Feature } from '@/core/spaces/features';
 import { nearestHours, type HoursLine } from '@/core/spaces/hours';
@@ -18,6 +18,7 @@ export interface SpaceRow {
   readonly id: SpaceId;
   readonly tzid: string;
   readonly limit: number | null;
+  readonly areaM2: number;
   readonly parts: ResourceId[];
   readonly layouts: LayoutOffer[];
   readonly hours: HoursRow[];
@@ -47,7 +48,7 @@ const OWNED = `(x.owner_kind = 'space' AND x.owner_id = s.id) OR (x.owner_kind =
 /** A scalar statement: facts of the spaces whose ids are bound to `$spaces`. */
 export const SPACE_FACTS = `
 SELECT json_group_array(json_object(
-  'id', s.id, 'tzid', site.tzid, 'limit', s.posted_limit,
+  'id', s.id, 'tzid', site.tzid, 'limit', s.posted_limit, 'areaM2', COALESCE(s.area_m2, s.length_m * s.width_m, 0),
   'parts', (SELECT json_group_array(p.resource_id) FROM space_part p WHERE p.space_id = s.id),
   'layouts', (SELECT json_group_array(json_object('layout', l.layout, 'seats', l.seats, 'setupMin', l.setup_min, 'strikeMin', l.strike_min) ORDER BY l.position)
     FROM space_layout l WHERE l.space_id = s.id),
@@ -91,6 +92,7 @@ function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
   return {
     id: row.id,
     parts: row.parts,
+    areaM2: row.areaM2,
     layouts: row.layouts,
     postedLimit: row.limit,
     hours: shared(nearestHours({ space: level('space'), building: level('building'), site: level('site') })),

@@ -1,11 +1,11 @@
 import type { ClaimId } from '@/core/ids';
-import type { TeamLoad } from '@/core/occupancy/world';
+import type { TeamLoad } from '@/core/checks/world';
+import type { Recipe } from '@/core/work-orders/recipe';
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 
 export interface TeamRow {
   readonly teamId: number;
   readonly rosteredUntil: number;
-  readonly does: TeamLoad['does'];
   readonly shifts: [start: EpochMinute, end: EpochMinute, people: number][];
   readonly jobs: [start: EpochMinute, end: EpochMinute, workMin: number, claim: ClaimId][];
 }
@@ -14,9 +14,6 @@ export interface TeamRow {
 /** A scalar statement: teams that keep a roster, with work and shifts in `$teamWindows`. */
 export const TEAM_LOADS = `
 SELECT json_group_array(json_object('teamId', t.id, 'rosteredUntil', (SELECT MAX(s.end_min) FROM shift s WHERE s.team_id = t.id),
-  'does', (SELECT json_group_array(json_object('phase', r.phase, 'crew', r.crew, 'layouts', json(COALESCE(r.scope->'layouts', '[]')), 'spaces', json(COALESCE(r.scope->'spaces', '[]'))))
-    FROM recipe r WHERE r.team_id = t.id AND r.retired_at IS NULL AND r.crew > 0 AND r.request_id IS NULL AND r.phase <> 'attendance' AND r.per = 'space' AND r.work_formula IS NULL
-      AND COALESCE(json_array_length(r.scope->'services'), 0) + COALESCE(json_array_length(r.scope->'categories'), 0) + COALESCE(json_array_length(r.scope->'equipment'), 0) = 0),
   'shifts', (SELECT json_group_array(DISTINCT json_array(s.start_min, s.end_min, s.people)) FROM json_each($teamWindows) w JOIN shift s ON s.team_id = t.id
     AND s.start_min < w.value->>1 AND s.start_min > (w.value->>0) - 1440 AND s.end_min > w.value->>0),
   'jobs', (SELECT json_group_array(DISTINCT json_array(o.from_min, o.due_min, o.work_min, o.claim_id)) FROM json_each($teamWindows) w JOIN work_order o ON o.team_id = t.id
@@ -35,9 +32,14 @@ export const teamWindows = (spans: readonly Interval[]): [start: number, end: nu
     })),
   ).map(({ start, end }) => [start, end]);
 
-export const toTeamLoads = (rows: readonly TeamRow[], except: ReadonlySet<ClaimId>): TeamLoad[] =>
+export const toTeamLoads = (
+  rows: readonly TeamRow[],
+  recipes: readonly Recipe[],
+  except: ReadonlySet<ClaimId>,
+): TeamLoad[] =>
   rows.map(({ shifts, jobs, ...team }) => ({
     ...team,
+    does: recipes.filter(({ teamId }) => teamId === team.teamId),
     shifts: shifts.map(([start, end, people]) => ({ start, end, people })),
     jobs: jobs
       .filter(([, , , claimId]) => !except.has(claimId))

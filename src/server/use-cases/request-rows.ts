@@ -1,5 +1,5 @@
 import type { OccurrenceState } from '@/core/changes/transitions';
-import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
+import type { CategoryId, ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { OwnField } from '@/core/changes/patch';
 import type { RequestKind } from '@/contracts/ask-details';
 import { hostSpan, occupiedOf, type ClaimContent } from '@/core/occupancy/bands';
@@ -36,6 +36,7 @@ export interface RequestRow {
   readonly endless: 0 | 1;
   /** For whom it is published; what the check compares with other public events. */
   readonly audiences: string[];
+  readonly categoryIds: CategoryId[];
   readonly otherSpaceOk: 0 | 1;
   readonly kind: RequestKind;
 }
@@ -46,7 +47,8 @@ SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 
   'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id),
   'requester', p.name, 'requesterEmail', p.email, 'host', g.name, 'category', c.name, 'mark', c.mark, 'hue', c.hue,
   'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local, 'allDay', s.all_day,
-  'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences), 'otherSpaceOk', r.other_space_ok, 'kind', r.kind)) AS json
+  'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences),
+  'categoryIds', (SELECT json_group_array(x.category_id) FROM request_category x WHERE x.request_id = r.id), 'otherSpaceOk', r.other_space_ok, 'kind', r.kind)) AS json
 FROM request r JOIN person p ON p.id = r.requester_id JOIN segment s ON s.request_id = r.id AND s.no = 1
   JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
   JOIN request_category k ON k.request_id = r.id AND k.position = 0 JOIN category c ON c.id = k.category_id`;
@@ -151,6 +153,13 @@ export const checkKeyOf = ({ key, id }: Pick<DateRow, 'key' | 'id'>): string => 
 /** For whom a request is published; nobody where it is not. */
 export const audiencesOf = ({ publish, audiences }: Pick<RequestRow, 'publish' | 'audiences'>): string[] =>
   publish ? audiences : [];
+
+/** What of a stored request its dates are judged by. */
+export const askedFactsOf = (request: RequestRow) => ({
+  requestId: request.id,
+  audiences: audiencesOf(request),
+  categories: request.categoryIds,
+});
 
 /** A date is past when its occupied end is not after now. */
 export const isPast = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>

@@ -12,7 +12,7 @@ import { pickedText, ruleText } from '@/contracts/words/rule';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
-import { audiencesOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { askedFactsOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
 import { consentsOf } from './consent/consents-of';
 import { weatherRisks } from '../weather/weather-risks';
 import { drawnDate } from './drawn-date';
@@ -177,8 +177,7 @@ export async function requestView(
         side,
         consentTo: waiting.map(({ claimId }) => claimId),
         except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
-        requestId: request.id,
-        audiences: audiencesOf(request),
+        ...askedFactsOf(request),
         isEndless: request.endless === 1,
       })
     : [];

@@ -10,7 +10,7 @@ import {
 } from '@/core/checks/findings';
 import type { ClaimId, PersonId } from '@/core/ids';
 import { consentFindings } from '@/core/checks/consent';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { WorldSnapshot } from '@/core/checks/world';
 import type { Asker } from '@/core/spaces/policy';
 import type { FindingReply } from '@/contracts/ask';
 import { sayFinding, sayVerdicts } from '@/contracts/words/findings';

@@ -138,6 +138,8 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
       .filter(({ taken }) => form.pattern !== 'once' || taken)
       .flatMap((date) => patchOf(date, form) ?? []),
     ...(Number.isInteger(categoryId) && { categoryId }),
+    moreCategoryIds: form.moreCategoryIds.map(Number),
+    ...(form.services.length > 0 && { serviceIds: form.services.map(({ serviceId }) => Number(serviceId)) }),
   };
 }
 
@@ -165,7 +167,6 @@ export function toBody(form: AskForm, key: string, tzid: string, choices: AskCho
     publicText: '',
     publicHtml: form.publicHtml,
     categoryId: number(form.categoryId),
-    moreCategoryIds: form.moreCategoryIds.map(Number),
     hostId: number(form.hostId),
     jointHostIds: form.jointHostIds.map(Number),
     contact: form.contact,

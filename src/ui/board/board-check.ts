@@ -2,7 +2,7 @@ import { checkDates } from '@/core/checks/check';
 import { verdictOf, type Finding, type Side, type Verdict, type WantedDate } from '@/core/checks/findings';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
 import { bandMinutesOf, occupiedSpan, setupKeyOf, type ClaimContent } from '@/core/occupancy/bands';
-import type { BusyRow, UseRow, WorldSnapshot } from '@/core/occupancy/world';
+import type { BusyRow, UseRow, WorldSnapshot } from '@/core/checks/world';
 import type { Asker } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { sayFinding } from '@/contracts/words/findings';

@@ -1,6 +1,6 @@
 import { factsOf, type BoardHouse, type HousePool, type HouseSpace } from '@/contracts/board';
 import type { ResourceId, SpaceId } from '@/core/ids';
-import type { SpaceFacts } from '@/core/occupancy/world';
+import type { SpaceFacts } from '@/core/checks/world';
 import { openDuring, shutDuring } from '@/core/spaces/hours';
 import type { Interval } from '@/core/time/epoch-minute';
 

@@ -1,5 +1,5 @@
 import type { KitItem } from '@/core/equipment/kits';
-import type { EquipmentTypeId } from '@/core/ids';
+import type { CategoryId, EquipmentTypeId } from '@/core/ids';
 import type { CheckInput } from '@/contracts/ask';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
@@ -28,7 +28,9 @@ export async function loadAskedHouse(
   ctx: Context,
   reader: Reader,
   input: CheckInput,
-): Promise<AskedHouse & { readonly audiences: readonly string[] }> {
+): Promise<
+  AskedHouse & { readonly audiences: readonly string[]; readonly categories: readonly CategoryId[] }
+> {
   const row = await reader.json<HouseRow>(HOUSE, {
     spaces: JSON.stringify(input.spaces.map(({ spaceId }) => spaceId)),
     category: input.categoryId ?? 0,
@@ -46,6 +48,7 @@ export async function loadAskedHouse(
     horizonMonths: row.horizonMonths,
     contentsOf: (type) => contents.get(type) ?? [],
     offersOf: (space) => offers.get(space) ?? [],
+    categories: [...(input.categoryId ? [input.categoryId] : []), ...input.moreCategoryIds],
     audiences: input.publish ? (input.audiences ?? row.audiences) : [],
   };
 }

@@ -1,3 +1,4 @@
+import type { WantedService } from '@/core/occupancy/bands';
 import type { CheckInput, CheckReply } from '@/contracts/ask';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { spanText } from '@/contracts/words/when';
@@ -5,10 +6,14 @@ import type { Context } from '../../context';
 import { askerOf, checkAgainstWorld, sayAll } from '../verdicts';
 import { loadAskedHouse } from './ask-house';
 import { unknownThings } from './known-things';
-import { datesAsked } from '@/contracts/asked-dates';
+import { datesAsked, withServices } from '@/contracts/asked-dates';
 
 /** Who decides requests sees them as the office does. */
 export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ? 'office' : 'requester');
+
+/** Services the form names: their crews have work with the dates. */
+export const servicesNamed = ({ serviceIds = [] }: CheckInput): WantedService[] =>
+  serviceIds.map((serviceId) => ({ serviceId, answers: {} }));
 
 /** The verdict while the form is filled in. Nothing is stored. */
 export async function checkRequest(ctx: Context, input: CheckInput): Promise<Outcome<CheckReply>> {
@@ -17,11 +22,13 @@ export async function checkRequest(ctx: Context, input: CheckInput): Promise<Out
   const house = await loadAskedHouse(ctx, ctx.db, input);
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
-  const { dates, inWords, notes, isEndless } = asked.value;
+  const { inWords, notes, isEndless } = asked.value;
+  const dates = withServices(asked.value.dates, servicesNamed(input));
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, {
     side: sideOf(ctx),
     asker: await askerOf(ctx, ctx.db),
     audiences: house.audiences,
+    categories: house.categories,
     isEndless,
   });
   return done({

@@ -1,6 +1,6 @@
 import { scarcest } from '@/core/equipment/peak-use';
 import { impliedUses } from '@/core/occupancy/imply';
-import type { EquipmentFacts } from '@/core/occupancy/world';
+import type { EquipmentFacts } from '@/core/checks/world';
 import type { CheckInput } from '@/contracts/ask';
 import type { FieldFault } from '@/contracts/refusal';
 import type { Reader } from '../../db/connection';

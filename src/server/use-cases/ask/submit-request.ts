@@ -19,7 +19,7 @@ import { sideOf } from './check-request';
 import { detailFaults, requesterOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from './known-things';
 import { insertDates, insertRequest } from './insert-request';
-import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
+import { datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 
@@ -119,11 +119,13 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
         fields: [{ path: 'when.startsAt', message: 'The first date has begun already. Choose a later one.' }],
       });
 
-    const { dates, isEndless } = asked.value;
+    const { isEndless } = asked.value;
+    const dates = withServices(asked.value.dates, services);
     const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
       side: sideOf(ctx),
       asker: await askerOf(ctx, change.tx, requester.value),
       audiences: house.audiences,
+      categories: house.categories,
       isEndless,
     });
     const faults = [...toPutRight(verdicts, input), ...(await beyondStock(change.tx, input, asked.value))];
@@ -142,12 +144,7 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
       typedBy: ctx.viewer.personId,
     });
     change.requestIds.add(requestId);
-    const made = await insertDates(
-      change,
-      dates.map((date) => ({ ...date, claim: { ...date.claim, ...(services.length && { services }) } })),
-      requestId,
-      segmentId,
-    );
+    const made = await insertDates(change, dates, requestId, segmentId);
     await rewriteOccupancy(change.tx, made.claimIds);
     const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
     const isGranted = isClear && !isEndless && (await areGrantedInstantly(change, dates));

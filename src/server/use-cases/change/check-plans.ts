@@ -84,6 +84,7 @@ const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
   plans.map((planned) => ({
     key: keyOf(planned),
     claim: planned.wanted!.content,
+    categories: planned.request.categoryIds,
     of: {
       requestId: planned.request.id,
       audiences: audiencesOf(planned.request),

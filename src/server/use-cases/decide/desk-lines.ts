@@ -1,6 +1,6 @@
 import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
 import { findingsByDate } from '@/core/checks/check';
-import type { AskedFacts, Finding, WantedDate } from '@/core/checks/findings';
+import type { Finding, WantedDate } from '@/core/checks/findings';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
 import { NearWorld } from '@/core/remedies/near-world';
@@ -16,7 +16,7 @@ import { loadWorld } from '../../db/snapshot';
 import { siteZone } from '../../db/space-facts';
 import { requestLine } from '../request-line';
 import {
-  audiencesOf,
+  askedFactsOf,
   hasWantedChange,
   isPast,
   loadClaimsAtRisk,
@@ -77,11 +77,6 @@ async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id:
 
 // Titles are not spoken on the list; a request's own page names what it collides with.
 const SILENT = { say: () => '' };
-
-const factsOf = (request: RequestRow): AskedFacts => ({
-  requestId: request.id,
-  audiences: audiencesOf(request),
-});
 
 const byRequest = (dates: readonly DateRow[]): Map<RequestId, DateRow[]> => {
   const groups = new Map<RequestId, DateRow[]>();
@@ -162,7 +157,7 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
           // What is held or wanted for its own waiting dates is not in its way.
           ...world.checkApart(
             wanted,
-            factsOf(request),
+            askedFactsOf(request),
             new Set(own.flatMap(({ live }) => live.map(({ id }) => id))),
           ),
           ...own.flatMap(({ id }) => consents.get(String(id))!),

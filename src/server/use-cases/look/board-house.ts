@@ -1,5 +1,5 @@
 import type { EquipmentTypeId } from '@/core/ids';
-import type { SpaceFacts } from '@/core/occupancy/world';
+import type { SpaceFacts } from '@/core/checks/world';
 import {
   factsOf,
   type BoardCategory,

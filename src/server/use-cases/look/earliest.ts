@@ -3,7 +3,7 @@ import { severityOf } from '@/core/checks/findings';
 import { checkPolicy } from '@/core/checks/policy';
 import { candidatesFor, type Candidate } from '@/core/checks/place-search';
 import type { ResourceId, SpaceId } from '@/core/ids';
-import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/occupancy/world';
+import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, timeOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';

@@ -43,6 +43,7 @@ const asCheck = (
   when,
   ...usual,
   spaces: [],
+  moreCategoryIds: [],
   equipment: type === null ? [] : [{ typeId: type, quantity }],
   publish: false,
   kind: 'office-chooses',

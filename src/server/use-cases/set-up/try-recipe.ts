@@ -2,13 +2,9 @@ import type { OccurrenceId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { computeFormula } from '@/core/work-orders/formula';
-import {
-  formulaValuesOf,
-  ordersFor,
-  type OrderedDate,
-  type WantedOrder,
-} from '@/core/work-orders/orders-for';
+import { ordersFor, type OrderedDate, type WantedOrder } from '@/core/work-orders/orders-for';
 import type { Recipe } from '@/core/work-orders/recipe';
+import { formulaValuesOf } from '@/core/work-orders/recipe-work';
 import type { RecipeInput, TriedOrder, TryRecipeInput, TryReply } from '@/contracts/recipes';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { formulaSentence } from '@/contracts/words/formulas';

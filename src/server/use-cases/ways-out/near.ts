@@ -1,7 +1,7 @@
 import type { WantedDate } from '@/core/checks/findings';
 import type { ClaimId, RequestId } from '@/core/ids';
 import type { ClaimContent, WantedSpace } from '@/core/occupancy/bands';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { WorldSnapshot } from '@/core/checks/world';
 import { WHEN_BACK_MIN } from '@/core/remedies/candidates';
 import { type Bounds } from '@/core/remedies/bounds';
 import type { DateInTrouble } from '@/core/remedies/of-date';

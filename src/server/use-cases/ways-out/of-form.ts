@@ -1,9 +1,9 @@
 import type { CheckInput } from '@/contracts/ask';
-import { datesAsked } from '@/contracts/asked-dates';
+import { datesAsked, withServices } from '@/contracts/asked-dates';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context';
 import { loadAskedHouse } from '../ask/ask-house';
-import { sideOf } from '../ask/check-request';
+import { servicesNamed, sideOf } from '../ask/check-request';
 import { unknownThings } from '../ask/known-things';
 import { askerOf, checkAgainstWorld } from '../verdicts';
 import type { Looked } from './looked';
@@ -15,9 +15,14 @@ export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outc
   const house = await loadAskedHouse(ctx, ctx.db, check);
   const asked = datesAsked(check, house);
   if (!asked.ok) return asked;
-  const { dates, isEndless } = asked.value;
+  const { isEndless } = asked.value;
+  const dates = withServices(asked.value.dates, servicesNamed(check));
   const side = sideOf(ctx);
-  const facts = { asker: await askerOf(ctx, ctx.db), audiences: house.audiences };
+  const facts = {
+    asker: await askerOf(ctx, ctx.db),
+    audiences: house.audiences,
+    categories: house.categories,
+  };
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, { ...facts, side, isEndless });
   return done({
     dates: dates.map(({ key, claim, start, end }, index) => ({

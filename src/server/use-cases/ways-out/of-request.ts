@@ -4,7 +4,7 @@ import type { WaysOutInput } from '@/contracts/ways-out';
 import type { Context } from '../../context';
 import { accessTo } from '../request-access';
 import {
-  audiencesOf,
+  askedFactsOf,
   checkKeyOf,
   isPast,
   loadDates,
@@ -18,8 +18,7 @@ import type { Looked } from './looked';
 /** Facts of a stored request that its dates are judged by. */
 async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<AskedFacts> {
   return {
-    requestId: request.id,
-    audiences: audiencesOf(request),
+    ...askedFactsOf(request),
     // The office is past notice and horizon with what it decides; whoever asked is not, and asked in time if then.
     ...(side === 'requester' && {
       asker: { ...(await askerOf(ctx, ctx.db, request.requesterId)), now: request.askedMin },

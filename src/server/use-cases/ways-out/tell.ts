@@ -1,6 +1,6 @@
 import type { Finding, Side } from '@/core/checks/findings';
 import { severityOf } from '@/core/checks/findings';
-import type { WorldSnapshot } from '@/core/occupancy/world';
+import type { WorldSnapshot } from '@/core/checks/world';
 import type { NearWorld } from '@/core/remedies/near-world';
 import type { DateInTrouble, WaysOut } from '@/core/remedies/of-date';
 import { isUniform, type SeriesRemedy } from '@/core/remedies/of-series';

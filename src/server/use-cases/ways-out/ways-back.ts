@@ -1,6 +1,6 @@
 import { loadLiveClaims, type StoredClaim } from '../../changes/claims';
 import type { SignedInContext } from '../../context';
-import { audiencesOf, loadRequestsById } from '../request-rows';
+import { askedFactsOf, loadRequestsById } from '../request-rows';
 import { checkAgainstWorld } from '../verdicts';
 import { bestWaysOut } from './find-ways-out';
 
@@ -20,7 +20,7 @@ export async function waysBack(ctx: SignedInContext, claims: readonly StoredClai
     own.map(({ occurrenceId }) => occurrenceId),
   );
   const except = live.map(({ id }) => id);
-  const asked = { requestId, audiences: audiencesOf(request!) };
+  const asked = askedFactsOf(request!);
   const wanted = own.map(({ startLocal, id, content }) => ({ key: `${startLocal}#${id}`, claim: content }));
   const verdicts = await checkAgainstWorld(db, viewer, wanted, { ...asked, side, except });
   const found = await bestWaysOut(ctx, {

@@ -2,20 +2,23 @@ import type { StockLine } from '../equipment/peak-use';
 import type { ClaimId, EquipmentTypeId, RequestId, ResourceId, SegmentId, SpaceId } from '../ids';
 import type { CrewJob, Shift } from '../labour/crew-load';
 import type { DateSet } from '../recurrence/dates';
-import type { Layout, LayoutOffer } from '../seating/capacity';
+import type { LayoutOffer } from '../seating/capacity';
 import type { Feature } from '../spaces/features';
 import type { Closure, HoursLine } from '../spaces/hours';
 import type { PolicyLine } from '../spaces/policy';
 import type { Timetable } from '../spaces/timetable';
 import type { Interval } from '../time/epoch-minute';
 import type { LocalDate } from '../time/local-time';
-import type { BandMinutes } from './bands';
-import type { Neighbour } from './turnover';
+import type { LabourRecipe } from '../work-orders/recipe-work';
+import type { BandMinutes } from '../occupancy/bands';
+import type { Neighbour } from '../occupancy/turnover';
 
 /** A space as the check needs it. */
 export interface SpaceFacts {
   readonly id: SpaceId;
   readonly parts: readonly ResourceId[];
+  /** Formulas of work count with it; 0 unless said. */
+  readonly areaM2?: number;
   readonly layouts: readonly LayoutOffer[];
   readonly postedLimit: number | null;
   /** Of the nearest level that has any. */
@@ -78,16 +81,8 @@ export interface TeamLoad {
   readonly rosteredUntil: number;
   readonly shifts: readonly Shift[];
   readonly jobs: readonly CrewJob[];
-  /** What the team does at each claimed space: so many people for the minutes of setup or strike. */
-  readonly does: readonly TeamTask[];
-}
-
-export interface TeamTask {
-  readonly phase: 'setup' | 'strike';
-  readonly crew: number;
-  /** Only where the space is set so, and only in these spaces; nothing named is everywhere. */
-  readonly layouts?: readonly Layout[];
-  readonly spaces?: readonly SpaceId[];
+  /** Recipes of what the team does at dates. */
+  readonly does: readonly LabourRecipe[];
 }
 
 /** A series without end as far as it has no rows yet: its later dates are only expected. */

@@ -1,0 +1,104 @@
+import type { OccurrenceId, PersonId, RequestId } from '@/core/ids';
+import {
+  ANY_DATE,
+  type DueEdge,
+  type Recipe,
+  type RecipePhase,
+  type RecipeQuantity,
+  type RecipeScope,
+} from '@/core/work-orders/recipe';
+
+export interface RecipeRow {
+  readonly id: number;
+  readonly requestId: RequestId | null;
+  readonly occurrenceId: OccurrenceId | null;
+  readonly phase: RecipePhase;
+  readonly title: string;
+  readonly teamId: number;
+  readonly personId: PersonId | null;
+  readonly per: Recipe['per'];
+  readonly scope: Partial<RecipeScope>;
+  readonly due: DueEdge;
+  readonly offset: number;
+  readonly untilEdge: DueEdge | null;
+  readonly untilOffset: number;
+  readonly leadDays: number | null;
+  readonly checklist: string[];
+  readonly crew: number;
+  readonly workFormula: string | null;
+  readonly quantities: RecipeQuantity[];
+}
+
+interface ServiceRow {
+  readonly id: number;
+  readonly name: string;
+  readonly teamId: number;
+  readonly leadDays: number;
+  readonly crewMin: number;
+}
+
+export interface HouseRecipeRows {
+  readonly recipes: readonly RecipeRow[];
+  readonly services: readonly ServiceRow[];
+}
+
+const recipesWhere = (
+  condition: string,
+) => `SELECT json_group_array(json_object('id', id, 'requestId', request_id, 'occurrenceId', occurrence_id, 'phase', phase, 'title', title, 'teamId', team_id,
+    'personId', person_id, 'per', per, 'scope', json(scope), 'due', due_edge, 'offset', due_offset_min, 'untilEdge', until_edge, 'untilOffset', until_offset_min,
+    'leadDays', lead_days, 'checklist', json(checklist), 'crew', crew, 'workFormula', work_formula, 'quantities', json(quantities)) ORDER BY id)
+    FROM recipe WHERE retired_at IS NULL AND ${condition}`;
+
+/** A scalar statement: the recipes of the office in use, and the services. */
+export const HOUSE_RECIPES = `SELECT json_object('recipes', (${recipesWhere('request_id IS NULL')}),
+  'services', (SELECT json_group_array(json_object('id', id, 'name', name, 'teamId', team_id, 'leadDays', lead_days, 'crewMin', crew_min) ORDER BY id) FROM service))`;
+
+/** A scalar statement: recipes made by hand for the requests in `$requests`. */
+export const HAND_MADE_RECIPES = recipesWhere('request_id IN (SELECT value FROM json_each($requests))');
+
+export const toRecipe = (row: RecipeRow): Recipe => ({
+  id: row.id,
+  isByHand: row.requestId !== null,
+  phase: row.phase,
+  title: row.title,
+  teamId: row.teamId,
+  personId: row.personId,
+  per: row.per,
+  when: { ...ANY_DATE, ...row.scope },
+  due: row.due,
+  dueOffsetMin: row.offset,
+  until: row.untilEdge === null ? null : { edge: row.untilEdge, offsetMin: row.untilOffset },
+  leadDays: row.leadDays,
+  checklist: row.checklist,
+  crew: row.crew,
+  workFormula: row.workFormula,
+  quantities: row.quantities,
+});
+
+/** What a service asks of its team where no recipe says it better: all of it done when the event begins. */
+const serviceRecipe = ({ id, name, teamId, leadDays, crewMin }: ServiceRow): Recipe => ({
+  id: `s${id}`,
+  isByHand: false,
+  phase: 'setup',
+  title: name,
+  teamId,
+  personId: null,
+  per: 'date',
+  when: { ...ANY_DATE, services: [id] },
+  due: 'event-start',
+  dueOffsetMin: 0,
+  until: null,
+  leadDays,
+  checklist: [],
+  crew: 1,
+  workFormula: String(crewMin),
+  quantities: [],
+});
+
+/** The office's recipes, and one made up for each service that none of them names. */
+export function houseRecipes({ recipes, services }: HouseRecipeRows): Recipe[] {
+  const named = new Set(
+    recipes.flatMap(({ scope, phase }) => (phase === 'strike' ? [] : (scope.services ?? []))),
+  );
+  return [...recipes.map(toRecipe), ...services.filter(({ id }) => !named.has(id)).map(serviceRecipe)];
+}
