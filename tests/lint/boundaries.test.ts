@@ -13,7 +13,7 @@ const MAY_IMPORT: Record<string, string[]> = {
   app: ['core', 'contracts', 'server', 'ui'],
 };
 const CORE =
-  'time spaces recurrence equipment seating labour occupancy checks changes work-orders publishing planning reports printing'.split(
+  'time spaces recurrence equipment seating labour occupancy work-orders checks changes publishing planning reports printing'.split(
     ' ',
   );
 
