@@ -4,6 +4,11 @@ export interface FieldFault {
   readonly message: string;
 }
 
+/** What a schema found wrong, field by field. */
+export const faultsOfIssues = (
+  issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[],
+): FieldFault[] => issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+
 /** Why something was not done, as data; contracts/words says it, the server maps it to a status. */
 export type Refusal =
   | { readonly code: 'bad-input'; readonly fields: readonly FieldFault[] }
@@ -42,6 +47,8 @@ export type Refusal =
       /** What would do instead, where the place is taken. */
       readonly sentences?: readonly string[];
     }
+  /** Something of the house that other things need. */
+  | { readonly code: 'in-use'; readonly sentences: readonly string[] }
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }
   /** Our own mistake; what it was is in the log and nowhere else. */

@@ -243,6 +243,8 @@ const isForPhones = ({ as, name }: View) => as !== 'manager' && !name.startsWith
 // Outside reference: axe-core, WCAG 2.2 A and AA and its best practices.
 test.each(VIEWS)('$name has no violation, in the light and in the dark, and fits a phone', async (view) => {
   const page = await show(view);
+  // What a page refuses is drawn by the browser.
+  await page.waitForSelector('main h1');
   await page.evaluate(AXE);
   expect(await violations(page, { type: 'tag', values: TAGS })).toEqual([]);
   await inTheme(page, 'dark');

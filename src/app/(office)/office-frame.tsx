@@ -26,6 +26,7 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
     { href: '/notices', label: 'Notices' },
     ...(may('consent.answer') ? [{ href: '/consents', label: 'Consents' }] : []),
     ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
+    ...(may('house.read') ? [{ href: '/house', label: 'House rules' }] : []),
     ...(may('request.read')
       ? [{ href: '/requests', label: 'My requests', count: news, countWords: 'new' }]
       : []),

@@ -33,6 +33,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'not-found': ({ what }) => `There is no ${what}. Check the address, or ask the office.`,
   stale: ({ since }) =>
     `Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
+  'in-use': () => 'Not done: it is needed as it is.',
   clash: ({ dates }) =>
     `Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
   'not-waiting': () =>

@@ -7,7 +7,9 @@ import type { Reader, Writer } from '../db/connection';
 import { loadWorld } from '../db/snapshot';
 import { loadClaims, type StoredClaim } from './claims';
 
-// What can befall a date that was fine when it was approved. People and layout were decided with open eyes.
+// What can befall a date that was fine when it was approved. People and layout were decided with open eyes, so they
+// count only where the space has changed, and where nobody went past them with a reason.
+const SHRUNK: readonly Rule[] = ['over-posted-limit', 'over-seats', 'layout-not-offered'];
 const BEFALLS: readonly Rule[] = [
   'closed',
   'outside-hours',
@@ -15,6 +17,7 @@ const BEFALLS: readonly Rule[] = [
   'occupied',
   'unit-taken',
   'crew-short',
+  ...SHRUNK,
 ];
 
 interface Risk {
@@ -71,7 +74,8 @@ async function risksOf(
   const risks = checkDates(dates, world).flatMap((finding): Risk[] => {
     const claimId = byKey.get(finding.key)!;
     const { rule } = finding.facts;
-    const isGrave = severityOf(finding.facts, 'office') === 'blocks' || rule === 'crew-short';
+    const isGrave =
+      severityOf(finding.facts, 'office') === 'blocks' || rule === 'crew-short' || SHRUNK.includes(rule);
     if (!BEFALLS.includes(rule) || !isGrave || agreed.has(`${claimId} ${rule}`)) return [];
     return [{ claimId, rule, subject: subjectOf(finding), finding }];
   });

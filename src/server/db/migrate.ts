@@ -14,6 +14,7 @@ import { floors } from './migrations/009-floors';
 import { settingUp } from './migrations/010-setting-up';
 import { aroundTheEvent } from './migrations/011-around-the-event';
 import { publishing } from './migrations/012-publishing';
+import { houseRules } from './migrations/013-house-rules';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '010-setting-up', statements: settingUp },
   { name: '011-around-the-event', statements: aroundTheEvent },
   { name: '012-publishing', statements: publishing },
+  { name: '013-house-rules', statements: houseRules },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
 
 /** Larger than any honest form: 3,000 picked dates are about 24 KB. */
 export const BODY_LIMIT_KB = 256;
@@ -35,9 +35,6 @@ function parseJson(text: string): Outcome<unknown> {
   }
 }
 
-const faultsOf = (error: z.ZodError): FieldFault[] =>
-  error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
-
 /** A JSON body that satisfies the schema, or why not. */
 export async function readBody<Value>(request: Request, schema: z.ZodType<Value>): Promise<Outcome<Value>> {
   if (!request.headers.get('content-type')?.startsWith('application/json'))
@@ -48,5 +45,7 @@ export async function readBody<Value>(request: Request, schema: z.ZodType<Value>
   if (!json.ok) return json;
   if (typeof json.value !== 'object' || json.value === null) return refuse({ code: 'malformed' });
   const parsed = schema.safeParse(json.value);
-  return parsed.success ? done(parsed.data) : refuse({ code: 'bad-input', fields: faultsOf(parsed.error) });
+  return parsed.success
+    ? done(parsed.data)
+    : refuse({ code: 'bad-input', fields: faultsOfIssues(parsed.error.issues) });
 }

@@ -2,14 +2,14 @@ import type { z } from 'zod';
 import { refuse, type Outcome } from '@/contracts/refusal';
 import type { Action } from '../auth/policy';
 import type { SignedInContext } from '../context';
-import { signedIn, writeRoute } from './route';
+import { signedIn, writeRoute, type ActionOf, type RouteParams } from './route';
 
 interface NumberedRoute<Body, Value> {
-  readonly action: Action;
+  readonly action: Action | ActionOf;
   readonly body: z.ZodType<Body>;
   /** What the number in the address is of, for the refusal where it is no number: `such order`. */
   readonly what: string;
-  run(ctx: SignedInContext, id: number, body: Body): Promise<Outcome<Value>>;
+  run(ctx: SignedInContext, id: number, body: Body, params: RouteParams): Promise<Outcome<Value>>;
 }
 
 /** A POST about one thing, whose number stands in the address. */
@@ -17,8 +17,8 @@ export const numberedRoute = <Body, Value>({ action, body, what, run }: Numbered
   writeRoute<Body, Value>({
     action,
     body,
-    run: async (ctx, input, { id }) =>
-      /^\d{1,15}$/.test(id ?? '')
-        ? run(signedIn(ctx), Number(id), input)
+    run: async (ctx, input, params) =>
+      /^\d{1,15}$/.test(params.id ?? '')
+        ? run(signedIn(ctx), Number(params.id), input, params)
         : refuse({ code: 'not-found', what }),
   });

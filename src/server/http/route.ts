@@ -77,8 +77,11 @@ export const readRoute =
       return ctx.ok ? run(ctx.value, request, await params) : refusalResponse(ctx.refusal);
     });
 
+/** Of an action that depends on what the address names; null where there is no such thing. */
+export type ActionOf = (params: RouteParams) => Action | null;
+
 interface WriteRoute<Body, Value> {
-  readonly action: Action;
+  readonly action: Action | ActionOf;
   readonly body: z.ZodType<Body>;
   /** `signal` fires when nobody waits for the answer any more. */
   run(ctx: Context, body: Body, params: RouteParams, signal: AbortSignal): Promise<Outcome<Value>>;
@@ -93,11 +96,14 @@ export const writeRoute =
   <Body, Value>({ action, body, run, headers, reply = (value) => value }: WriteRoute<Body, Value>) =>
   (request: Request, { params }: NextContext): Promise<Response> =>
     answer(request, async () => {
-      const ctx = await writerFor(request, action);
+      const named = await params;
+      const needed = typeof action === 'function' ? action(named) : action;
+      if (!needed) return refusalResponse({ code: 'not-found', what: 'such thing' });
+      const ctx = await writerFor(request, needed);
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
-      const outcome = await run(ctx.value, parsed.value, await params, request.signal);
+      const outcome = await run(ctx.value, parsed.value, named, request.signal);
       if (!outcome.ok) return refusalResponse(outcome.refusal);
       return Response.json(reply(outcome.value), {
         headers: { ...REPLY_HEADERS, ...(await headers?.(outcome.value)) },

@@ -20,6 +20,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'not-found': 404,
   stale: 409,
   clash: 409,
+  'in-use': 409,
   'no-such-step': 409,
   past: 409,
   'nothing-there': 409,

@@ -1,7 +1,7 @@
 import { useId, type ReactNode } from 'react';
 
 interface LabelledProps {
-  readonly label: string;
+  readonly label: ReactNode;
   readonly fault?: string;
   readonly hint?: string;
   children(ids: { id: string; 'aria-invalid': boolean; 'aria-describedby': string }): ReactNode;

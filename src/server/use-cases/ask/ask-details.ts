@@ -15,7 +15,7 @@ import { loadQuestions, questionsOf, type OwnedQuestion } from './questions';
 async function missingIn(reader: Reader, table: string, ids: readonly number[]): Promise<number[]> {
   if (!ids.length) return [];
   const rows = await reader.rows<{ id: number }>(
-    `SELECT id FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
+    `SELECT id FROM ${table} WHERE retired_at IS NULL AND id IN (SELECT value FROM json_each($ids))`,
     { ids: JSON.stringify(ids) },
   );
   const there = new Set(rows.map(({ id }) => id));
@@ -26,7 +26,7 @@ async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFau
   const faults = async (table: string, ids: readonly number[], path: (at: number) => string, what: string) =>
     (await missingIn(reader, table, ids)).map((index) => ({
       path: path(index),
-      message: `There is no such ${what}. Choose one from the list.`,
+      message: `There is no such ${what}, or no longer. Choose one from the list.`,
     }));
   const second = input.secondChoices.flatMap(({ spaceId }, index) =>
     spaceId === null ? [] : [{ spaceId, index }],

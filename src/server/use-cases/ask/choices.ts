@@ -18,9 +18,9 @@ type Flagged = Omit<ShortChoices, 'categories' | 'hosts' | 'today' | 'familiar'>
 
 // One's own organisations first, then by name.
 const SHORT = `SELECT json_object(
-  'categories', (SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'about', about, 'publish', publish_by_default, 'audiences', json(audiences)) ORDER BY position) FROM category),
+  'categories', (SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'about', about, 'publish', publish_by_default, 'audiences', json(audiences)) ORDER BY position) FROM category WHERE retired_at IS NULL),
   'hosts', (SELECT json_group_array(json_object('id', o.id, 'name', o.name, 'isOwn', m.person_id IS NOT NULL) ORDER BY m.person_id IS NULL, o.name)
-    FROM organisation o LEFT JOIN membership m ON m.organisation_id = o.id AND m.person_id = $person),
+    FROM organisation o LEFT JOIN membership m ON m.organisation_id = o.id AND m.person_id = $person WHERE o.retired_at IS NULL),
   'accessMin', (SELECT access_min FROM site ORDER BY id LIMIT 1), 'exitMin', (SELECT exit_min FROM site ORDER BY id LIMIT 1)) AS json`;
 
 /** What a short request on the board offers; spaces and pools are on the board itself. */
@@ -48,11 +48,11 @@ const HOUSE = `SELECT json_object(
   'equipment', (SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'stock', COALESCE(
       (SELECT MIN(${stockNow('k.type_id')} / k.quantity) FROM kit_item k WHERE k.kit_id = t.id), ${stockNow('t.id')}),
       'isKit', json(iif(EXISTS (SELECT 1 FROM kit_item k WHERE k.kit_id = t.id), 'true', 'false')),
-      'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM resource r WHERE r.id IN (SELECT l.resource_id FROM stock_line l WHERE l.type_id = t.id))) ORDER BY t.position)
+      'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM resource r WHERE r.id IN (SELECT l.resource_id FROM stock_line l WHERE l.type_id = t.id AND l.to_min IS NULL))) ORDER BY t.position)
     FROM equipment_type t WHERE t.retired_at IS NULL),
-  'audiences', (SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a),
+  'audiences', (SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a WHERE c.retired_at IS NULL),
   'services', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'about', s.about, 'team', t.name, 'leadDays', s.lead_days) ORDER BY s.position, s.id)
-    FROM service s JOIN team t ON t.id = s.team_id),
+    FROM service s JOIN team t ON t.id = s.team_id WHERE s.retired_at IS NULL),
   'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date) ORDER BY e.to_date) FROM season e WHERE e.to_date >= $today),
   'askFor', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL AND p.id <> $me
     AND ($office OR p.id IN (SELECT person_id FROM deputy WHERE deputy_id = $me))),

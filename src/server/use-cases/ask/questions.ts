@@ -19,7 +19,7 @@ export interface OwnedQuestion extends Question {
 
 // One after another, as the office has put them.
 const QUESTIONS = `SELECT json_group_array(json_object('id', id, 'owner', owner_kind, 'ownerId', owner_id, 'text', text, 'required', required, 'choices', json(choices))
-  ORDER BY owner_kind, owner_id, position, id) AS json FROM question`;
+  ORDER BY owner_kind, owner_id, position, id) AS json FROM question WHERE retired_at IS NULL`;
 
 /** Everything spaces, categories and services ask. */
 export async function loadQuestions(reader: Reader): Promise<OwnedQuestion[]> {

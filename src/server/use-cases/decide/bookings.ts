@@ -70,7 +70,7 @@ export async function bookings(ctx: Context, query: BookingsQuery): Promise<Book
     isCut: rows.length > MOST_BOOKINGS,
     spaces: spaces.map(({ id, name, building }) => ({ id, name, building })),
     categories: await db.rows<{ id: number; name: string }>(
-      'SELECT id, name FROM category ORDER BY position, name',
+      'SELECT id, name FROM category WHERE retired_at IS NULL ORDER BY position, name',
     ),
   };
 }

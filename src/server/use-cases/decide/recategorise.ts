@@ -37,7 +37,7 @@ export async function recategorise(
   const order = { action: 'put into another category', reason, idempotencyKey: key };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const { tx } = change;
-    const [category] = await tx.rows<{ name: string }>('SELECT name FROM category WHERE id = $id', {
+    const [category] = await tx.rows<{ name: string }>('SELECT name FROM category WHERE id = $id AND retired_at IS NULL', {
       id: categoryId,
     });
     if (!category)

@@ -70,8 +70,11 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
     await tx.run('INSERT INTO space_child VALUES ($parent, $child)', { parent, child });
   const resourceOf = new Map<number, number>();
   for (const { id, input } of spaces)
-    if (!input.madeOf.length)
-      resourceOf.set(id, await insert(tx, 'resource', { kind: 'part', name: input.name }));
+    if (!input.madeOf.length) {
+      const part = await insert(tx, 'resource', { kind: 'part', name: input.name });
+      await tx.run('UPDATE space SET part_id = $part WHERE id = $id', { part, id });
+      resourceOf.set(id, part);
+    }
   for (const [space, leaves] of composition.leaves)
     for (const leaf of leaves)
       await tx.run('INSERT INTO space_part VALUES ($space, $resource)', {

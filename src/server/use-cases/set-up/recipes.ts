@@ -23,10 +23,10 @@ type ChoiceRows = Omit<RecipeChoices, 'past'> & {
 const CHOICES = `SELECT json_object(
   'teams', ${TEAMS_WITH_PEOPLE},
   'spaces', (SELECT json_group_array(json_object('id', s.id, 'name', s.name) ORDER BY s.name) FROM space s WHERE s.retired_at IS NULL),
-  'categories', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM category),
-  'services', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM service),
+  'categories', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM category WHERE retired_at IS NULL),
+  'services', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM service WHERE retired_at IS NULL),
   'equipment', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY name) FROM equipment_type WHERE retired_at IS NULL),
-  'stores', (SELECT json_group_array(name) FROM store),
+  'stores', (SELECT json_group_array(name) FROM store WHERE retired_at IS NULL),
   'past', (SELECT json_group_array(json_object('id', o.id, 'name', r.title, 'start', c.start_local) ORDER BY c.start_min DESC) FROM
     (SELECT o.id, o.request_id, o.standing_id FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
      WHERE c.status = 'in-force' AND c.start_min < $now ORDER BY c.start_min DESC LIMIT ${MOST_PAST}) o

@@ -1,8 +1,8 @@
 import type { OccurrenceId } from '@/core/ids';
 import type { RecipeInput, RecipeReply, RetireRecipeInput, SaveRecipeInput } from '@/contracts/recipes';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../changes/change-set';
+import { orderNumbers, ordersText } from '../../changes/orders/orders-text';
 import { syncOrders } from '../../changes/orders/sync-orders';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
@@ -62,30 +62,11 @@ async function followRecipes(change: ChangeSet, recipes: readonly RecipeInput[])
   for (let from = 0; from < all.length; from += LOT) await syncOrders(change, all.slice(from, from + LOT));
 }
 
-const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => change.count('work_order', is);
-
-function replyOf(change: ChangeSet, id: number | null, did: string): RecipeReply {
-  const numbers = {
-    added: ofOrders(change, (before) => before === null),
-    revised: ofOrders(change, (before, after) => before !== null && before.version !== after?.version),
-    replaced: change.count('work_order_version', (before, after) => before !== null && after === null),
-    withdrawn: ofOrders(
-      change,
-      (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',
-    ),
-  };
-  const parts = [
-    numbers.added && `${countText(numbers.added, 'order is', 'orders are')} made`,
-    numbers.replaced && `${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
-    numbers.revised && `${countText(numbers.revised, 'order is', 'orders are')} revised`,
-    numbers.withdrawn && `${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
-  ].filter(Boolean);
-  return {
-    id,
-    numbers,
-    summary: `${did}; ${parts.length ? parts.join(', ') : 'no order of a coming date changes'}`,
-  };
-}
+const replyOf = (change: ChangeSet, id: number | null, did: string): RecipeReply => ({
+  id,
+  numbers: orderNumbers(change),
+  summary: `${did}; ${ordersText(change) || 'no order of a coming date changes'}`,
+});
 
 /** Makes or changes a recipe, and brings the orders of coming dates in line with it, all or nothing. */
 export async function saveRecipe(

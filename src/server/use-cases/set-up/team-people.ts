@@ -14,7 +14,7 @@ interface Known {
   readonly isMember: 0 | 1;
 }
 
-const KNOWN = `SELECT (SELECT name FROM team WHERE id = $teamId) AS team, (SELECT name FROM person WHERE id = $personId AND retired_at IS NULL) AS person,
+const KNOWN = `SELECT (SELECT name FROM team WHERE id = $teamId AND retired_at IS NULL) AS team, (SELECT name FROM person WHERE id = $personId AND retired_at IS NULL) AS person,
   EXISTS (SELECT 1 FROM team_member WHERE team_id = $teamId AND person_id = $personId) AS isMember`;
 
 /**
@@ -40,4 +40,4 @@ export async function teamFaults(
 /** The teams with their people, as JSON. */
 export const TEAMS_WITH_PEOPLE = `(SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'roster', EXISTS (SELECT 1 FROM shift s WHERE s.team_id = t.id),
   'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL
-    WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t)`;
+    WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t WHERE t.retired_at IS NULL)`;

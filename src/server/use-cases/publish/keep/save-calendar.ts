@@ -32,7 +32,7 @@ async function isTaken(reader: Reader, slug: string, id: number | null): Promise
 }
 
 /** A free address from a name: numbered where it is taken. */
-async function freeSlug(reader: Reader, name: string, id: number | null): Promise<string> {
+export async function freeSlug(reader: Reader, name: string, id: number | null): Promise<string> {
   const base = slugOf(name);
   for (let no = 1; ; no++) {
     const slug = no === 1 ? base : `${base.slice(0, 55)}-${no}`;

@@ -1,0 +1,71 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { isHouseKind, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import { keepingOf, readingOf } from '@/server/auth/house-policy';
+import { permissionFor } from '@/server/auth/policy';
+import { signedInPage } from '@/server/http/page';
+import { keeperOf } from '@/server/use-cases/house-book/keepers';
+import { choicesFor, historyOfThing, keptThing } from '@/server/use-cases/house-book/look-at-things';
+import { asCopy } from '@/server/use-cases/house-book/copy-thing';
+import { ThingForm } from '@/ui/house/thing-form';
+import { ThingHistory } from '@/ui/house/thing-history';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'House rules' };
+
+interface Props {
+  readonly params: Promise<{ kind: string; id: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+const numberOf = (text: unknown): number | null =>
+  typeof text === 'string' && /^\d{1,15}$/.test(text) ? Number(text) : null;
+
+async function readThing(kind: HouseKind, id: string, copy: unknown) {
+  const isNew = id === 'new';
+  const ctx = await signedInPage(isNew ? keepingOf(kind) : readingOf(kind), `/house/${kind}/${id}`);
+  const number = numberOf(isNew ? copy : id);
+  const found = number === null ? null : await keptThing(ctx.db, kind, number);
+  if (!found && (!isNew || copy !== undefined)) notFound();
+  if (isNew && KIND_WORDS[kind].isSingle) notFound();
+  return { ctx, thing: isNew ? null : found, start: isNew && found ? asCopy(kind, found.doc) : null, found };
+}
+
+export default async function ThingPage({ params, searchParams }: Props) {
+  const { kind, id } = await params;
+  if (!isHouseKind(kind)) notFound();
+  const { copy, said } = await searchParams;
+  const { ctx, thing, start, found } = await readThing(kind, id, copy);
+  const words = KIND_WORDS[kind];
+  const choices = await choicesFor(ctx.db, kind, found);
+  return (
+    <>
+      <p className="pb-1">
+        {words.isSingle ? (
+          <Link href="/house">House rules</Link>
+        ) : (
+          <Link href={`/house/${kind}`}>{words.many}</Link>
+        )}
+      </p>
+      <h1 className="pb-3 text-3xl">
+        {thing ? thing.name : `A new ${words.one}`}
+        {thing?.isRetired && <span className="text-xl text-soft"> out of use</span>}
+      </h1>
+      {typeof said === 'string' && said !== '' && (
+        <p role="status" className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2">
+          Done: {said.slice(0, 200)}.
+        </p>
+      )}
+      <ThingForm
+        key={`${thing?.id ?? 'new'} ${thing?.rowVersion ?? 0}`}
+        kind={kind}
+        thing={thing}
+        start={start}
+        choices={choices}
+        mayKeep={permissionFor(keepingOf(kind), ctx.viewer) === 'allowed'}
+        retires={keeperOf(kind).retires}
+      />
+      {thing && <ThingHistory lines={await historyOfThing(ctx, kind, thing.id)} />}
+    </>
+  );
+}

@@ -1,0 +1,53 @@
+import type { Metadata } from 'next';
+import { notFound, redirect } from 'next/navigation';
+import { isHouseKind, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { keepingOf, readingOf } from '@/server/auth/house-policy';
+import { permissionFor } from '@/server/auth/policy';
+import { signedInPage } from '@/server/http/page';
+import { thingLines } from '@/server/use-cases/house-book/look-at-things';
+import { ThingList } from '@/ui/house/thing-list';
+import Link from '@/ui/primitives/link';
+
+interface Props {
+  readonly params: Promise<{ kind: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
+  const { kind } = await params;
+  return { title: isHouseKind(kind) ? KIND_WORDS[kind].many : 'House rules' };
+}
+
+export default async function KindPage({ params, searchParams }: Props) {
+  const { kind } = await params;
+  if (!isHouseKind(kind)) notFound();
+  const ctx = await signedInPage(readingOf(kind), `/house/${kind}`);
+  const lines = await thingLines(ctx.db, kind);
+  const words = KIND_WORDS[kind];
+  const { said } = await searchParams;
+  const suffix = typeof said === 'string' ? `?said=${encodeURIComponent(said)}` : '';
+  if (words.isSingle && lines[0]) redirect(`/house/${kind}/${lines[0].id}${suffix}`);
+  const mayKeep = permissionFor(keepingOf(kind), ctx.viewer) === 'allowed';
+  return (
+    <>
+      <p className="pb-1">
+        <Link href="/house">House rules</Link>
+      </p>
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1 className="text-3xl">{words.many}</h1>
+        {mayKeep && (
+          <Link className="press press-main" href={`/house/${kind}/new`}>
+            Make a {words.one}
+          </Link>
+        )}
+      </div>
+      <p className="pb-3 text-soft">{words.about}</p>
+      {typeof said === 'string' && said !== '' && (
+        <p role="status" className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2">
+          Done: {said.slice(0, 200)}.
+        </p>
+      )}
+      <ThingList kind={kind} lines={lines} mayKeep={mayKeep} />
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+import type { Metadata } from 'next';
+import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { permissionFor } from '@/server/auth/policy';
+import { readingOf } from '@/server/auth/house-policy';
+import { signedInPage } from '@/server/http/page';
+import { countThings } from '@/server/use-cases/house-book/look-at-things';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'House rules' };
+
+/** Kept on pages of their own, beside the work they belong to. */
+const ELSEWHERE = [
+  { href: '/setups/recipes', name: 'Recipes', about: 'What is set up for which event, by whom and when.' },
+  { href: '/setups/week', name: 'Shifts', about: 'Who is there when, beside the work of the week.' },
+  { href: '/notices/kept', name: 'Calendars', about: 'What readers see, and who may read it.' },
+];
+
+export default async function HousePage() {
+  const ctx = await signedInPage('house.read', '/house');
+  const counts = await countThings(ctx.db);
+  const kinds = HOUSE_KINDS.filter((kind) => permissionFor(readingOf(kind), ctx.viewer) === 'allowed');
+  return (
+    <>
+      <h1 className="text-3xl">House rules</h1>
+      <p className="pb-4 text-soft">
+        What the office owns and goes by. Whatever is changed here holds at once.
+      </p>
+      <ul className="grid max-w-5xl gap-x-8 md:grid-cols-2">
+        {kinds.map((kind) => {
+          const { many, about, isSingle } = KIND_WORDS[kind];
+          return (
+            <li key={kind} className="grid grid-cols-[3.5rem_1fr] items-baseline border-t border-rule py-2">
+              <span className="figure font-serif text-2xl">{isSingle ? '' : counts[kind]}</span>
+              <span>
+                <Link className="font-semibold" href={`/house/${kind}`}>
+                  {many}
+                </Link>
+                <br />
+                <span className="text-soft">{about}</span>
+              </span>
+            </li>
+          );
+        })}
+        {ELSEWHERE.map(({ href, name, about }) => (
+          <li key={href} className="grid grid-cols-[3.5rem_1fr] items-baseline border-t border-rule py-2">
+            <span />
+            <span>
+              <Link className="font-semibold" href={href}>
+                {name}
+              </Link>
+              <br />
+              <span className="text-soft">{about}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

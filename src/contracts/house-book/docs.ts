@@ -1,0 +1,100 @@
+import { z } from 'zod';
+import { idempotencyKey, rowId } from '../fields';
+import type { HouseKind } from './kinds';
+import { organisationDoc, personDoc, teamDoc } from './people';
+import { buildingDoc, closureDoc, seasonDoc, siteDoc, spaceDoc, timetableDoc } from './places';
+import { categoryDoc, equipmentDoc, serviceDoc, storeDoc } from './things';
+
+/** What there is to say of a thing of each kind: its form, its history and its files all hold this. */
+export const DOC_SCHEMAS = {
+  site: siteDoc,
+  season: seasonDoc,
+  closure: closureDoc,
+  building: buildingDoc,
+  space: spaceDoc,
+  timetable: timetableDoc,
+  store: storeDoc,
+  equipment: equipmentDoc,
+  team: teamDoc,
+  service: serviceDoc,
+  category: categoryDoc,
+  organisation: organisationDoc,
+  person: personDoc,
+} as const satisfies Record<HouseKind, z.ZodType>;
+
+export type DocOf<Kind extends HouseKind> = z.output<(typeof DOC_SCHEMAS)[Kind]>;
+/** Whatever kind it is. */
+export type AnyDoc = DocOf<HouseKind>;
+
+/** What a form sends; the document itself is read by the schema of its kind. */
+export const saveThingSchema = z.object({
+  key: idempotencyKey,
+  /** Null makes a new one. */
+  id: rowId<number>('a thing').nullable(),
+  /** As it was when the form was opened. */
+  rowVersion: z.number().int().default(0),
+  /** Only looks what would happen. */
+  preview: z.boolean().default(false),
+  doc: z.record(z.string(), z.unknown(), 'Nothing was filled in.'),
+});
+export type SaveThingInput = z.output<typeof saveThingSchema>;
+
+export const THING_DEEDS = ['retire', 'bring-back', 'remove', 'up', 'down'] as const;
+export type ThingDeed = (typeof THING_DEEDS)[number];
+
+export const thingDeedSchema = z.object({
+  key: idempotencyKey,
+  deed: z.enum(THING_DEEDS, 'Say what to do with it.'),
+  preview: z.boolean().default(false),
+});
+export type ThingDeedInput = z.output<typeof thingDeedSchema>;
+
+/** What a change of the house does to what is promised. */
+export interface ThingDone {
+  readonly id: number;
+  readonly name: string;
+  readonly summary: string;
+  /** What it hits, a sentence each; nothing where nobody would notice. */
+  readonly hits: readonly string[];
+}
+
+export interface ThingLine {
+  readonly id: number;
+  readonly name: string;
+  /** What tells it from others, in a few words. */
+  readonly note: string;
+  readonly isRetired: boolean;
+}
+
+export interface HistoryOfThing {
+  readonly when: string;
+  readonly who: string;
+  readonly did: string;
+  /** From what to what, a sentence each. */
+  readonly changes: readonly string[];
+}
+
+/** A thing with what a form needs to show it. */
+export interface KeptThing {
+  readonly id: number;
+  readonly rowVersion: number;
+  readonly name: string;
+  readonly isRetired: boolean;
+  readonly doc: Readonly<Record<string, unknown>>;
+}
+
+export type ChoiceList =
+  | 'buildings'
+  | 'spaces'
+  | 'stores'
+  | 'equipment'
+  | 'teams'
+  | 'organisations'
+  | 'people'
+  | 'timetables'
+  | 'zones';
+export interface NamedChoice {
+  readonly id: number | string;
+  readonly name: string;
+}
+export type HouseChoices = Readonly<Record<ChoiceList, readonly NamedChoice[]>>;

@@ -1,0 +1,113 @@
+import type { ChoiceList, NamedChoice } from './docs';
+
+interface Base {
+  /** Where it stands in the document, or in its row. */
+  readonly name: string;
+  readonly label: string;
+  readonly hint?: string;
+  /** Shown only while another field of the same document or row has this value. */
+  readonly when?: readonly [name: string, value: string | boolean];
+}
+
+/** A field of a house form; what it may hold is for the schema to say. */
+export type Field =
+  | (Base & { readonly kind: 'line' | 'text'; readonly most: number; readonly isNarrow?: boolean })
+  | (Base & { readonly kind: 'number'; readonly unit?: string; readonly isOptional?: boolean })
+  | (Base & { readonly kind: 'date' | 'moment' | 'clock'; readonly isOptional?: boolean })
+  | (Base & { readonly kind: 'switch' })
+  | (Base & { readonly kind: 'hue' })
+  /** Words, one to a line. */
+  | (Base & { readonly kind: 'words' })
+  | (Base & {
+      readonly kind: 'choice' | 'several';
+      readonly from: ChoiceList | readonly NamedChoice[];
+      readonly isOptional?: boolean;
+    })
+  | (Base & {
+      readonly kind: 'rows';
+      /** As on the button that adds one. */
+      readonly one: string;
+      readonly fields: readonly Field[];
+      readonly fresh: Readonly<Record<string, unknown>>;
+    });
+
+export interface Section {
+  readonly title: string;
+  readonly about?: string;
+  readonly fields: readonly Field[];
+}
+
+export interface HouseForm {
+  readonly sections: readonly Section[];
+  /** What a new one begins with. */
+  readonly fresh: Readonly<Record<string, unknown>>;
+}
+
+export const named = <Id extends string>(
+  ids: readonly Id[],
+  words: Readonly<Record<Id, string>>,
+): NamedChoice[] => ids.map((id) => ({ id, name: words[id] }));
+
+export const nameField = (most: number): Field => ({ kind: 'line', name: 'name', label: 'Name', most });
+
+const WEEKDAYS: readonly NamedChoice[] = [
+  'Monday',
+  'Tuesday',
+  'Wednesday',
+  'Thursday',
+  'Friday',
+  'Saturday',
+  'Sunday',
+].map((name, index) => ({ id: index + 1, name }));
+
+export const weekdayField: Field = {
+  kind: 'choice',
+  name: 'weekStart',
+  label: 'A week begins on',
+  from: WEEKDAYS,
+};
+
+/** Opening hours as lines of a week. */
+export const hoursField = (hint: string): Field => ({
+  kind: 'rows',
+  name: 'hours',
+  label: 'Open',
+  hint,
+  one: 'line of hours',
+  fresh: { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00', validFrom: null, validTo: null },
+  fields: [
+    { kind: 'several', name: 'days', label: 'On', from: WEEKDAYS },
+    { kind: 'clock', name: 'from', label: 'From' },
+    { kind: 'clock', name: 'to', label: 'To', hint: 'Nights go on to 48:00.' },
+    { kind: 'date', name: 'validFrom', label: 'First day', isOptional: true },
+    { kind: 'date', name: 'validTo', label: 'Last day', isOptional: true },
+  ],
+});
+
+export const questionsField: Field = {
+  kind: 'rows',
+  name: 'questions',
+  label: 'Questions',
+  hint: 'Asked in the form where this is chosen.',
+  one: 'question',
+  fresh: { id: null, text: '', required: false, choices: [], seenBy: 'office-and-crews' },
+  fields: [
+    { kind: 'line', name: 'text', label: 'Question', most: 200 },
+    { kind: 'switch', name: 'required', label: 'Must be answered' },
+    {
+      kind: 'words',
+      name: 'choices',
+      label: 'Answers to choose from',
+      hint: 'One to a line; none lets anything be written.',
+    },
+    {
+      kind: 'choice',
+      name: 'seenBy',
+      label: 'Who reads the answer',
+      from: [
+        { id: 'office-and-crews', name: 'the office and the crews' },
+        { id: 'office', name: 'the office alone' },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,160 @@
+import type { NamedChoice } from './docs';
+import { hoursField, nameField as name, weekdayField, type Field, type HouseForm } from './form-parts';
+
+const OWNERS: readonly NamedChoice[] = [
+  { id: 'site', name: 'the whole site' },
+  { id: 'building', name: 'a building' },
+  { id: 'space', name: 'a space' },
+];
+
+const periodsField: Field = {
+  kind: 'rows',
+  name: 'periods',
+  label: 'Periods',
+  one: 'period',
+  fresh: { name: '', from: '09:00', to: '09:45' },
+  fields: [
+    { kind: 'line', name: 'name', label: 'Period', most: 40, isNarrow: true },
+    { kind: 'clock', name: 'from', label: 'From' },
+    { kind: 'clock', name: 'to', label: 'To' },
+  ],
+};
+
+export const siteForm: HouseForm = {
+  fresh: {},
+  sections: [
+    {
+      title: 'Where',
+      fields: [
+        name(80),
+        {
+          kind: 'choice',
+          name: 'zone',
+          label: 'Time zone',
+          hint: 'All times are told in it. It stays as it is once something is booked.',
+          from: 'zones',
+        },
+        weekdayField,
+      ],
+    },
+    {
+      title: 'Whom to ask',
+      about: 'At the foot of every page and in every mail.',
+      fields: [
+        { kind: 'line', name: 'officeName', label: 'Name of the office', most: 80 },
+        { kind: 'line', name: 'officePhone', label: 'Telephone', most: 40 },
+        { kind: 'line', name: 'officeEmail', label: 'E-mail address', most: 120 },
+      ],
+    },
+    {
+      title: 'What holds where nothing nearer says otherwise',
+      fields: [
+        { kind: 'number', name: 'accessMin', label: 'Hosts come in before', unit: 'minutes' },
+        { kind: 'number', name: 'exitMin', label: 'Hosts leave after', unit: 'minutes' },
+        { kind: 'number', name: 'horizonMonths', label: 'Requests are taken ahead', unit: 'months' },
+        {
+          kind: 'number',
+          name: 'grainMin',
+          label: 'Times picked on the board are whole',
+          unit: 'minutes',
+        },
+        hoursField('The week of the site. A building or a space with hours of its own goes by those.'),
+      ],
+    },
+  ],
+};
+
+export const seasonForm: HouseForm = {
+  fresh: { name: '', from: '', to: '' },
+  sections: [
+    {
+      title: 'The season',
+      fields: [
+        name(60),
+        { kind: 'date', name: 'from', label: 'First day' },
+        { kind: 'date', name: 'to', label: 'Last day' },
+      ],
+    },
+  ],
+};
+
+export const closureForm: HouseForm = {
+  fresh: { kind: 'shut', owner: 'site', buildingId: null, spaceId: null, from: '', to: '', reason: '' },
+  sections: [
+    {
+      title: 'What and when',
+      fields: [
+        {
+          kind: 'choice',
+          name: 'kind',
+          label: 'It is',
+          from: [
+            { id: 'shut', name: 'shut' },
+            { id: 'open', name: 'open beside the usual hours' },
+          ],
+        },
+        { kind: 'choice', name: 'owner', label: 'Where', from: OWNERS },
+        {
+          kind: 'choice',
+          name: 'buildingId',
+          label: 'Building',
+          from: 'buildings',
+          when: ['owner', 'building'],
+        },
+        { kind: 'choice', name: 'spaceId', label: 'Space', from: 'spaces', when: ['owner', 'space'] },
+        { kind: 'moment', name: 'from', label: 'From' },
+        { kind: 'moment', name: 'to', label: 'To', hint: 'A whole day ends at 00:00 of the next.' },
+        {
+          kind: 'line',
+          name: 'reason',
+          label: 'Reason',
+          hint: 'Everybody reads it who asks for these days.',
+          most: 120,
+        },
+      ],
+    },
+  ],
+};
+
+export const buildingForm: HouseForm = {
+  fresh: { name: '', hours: [] },
+  sections: [
+    { title: 'The building', fields: [name(80)] },
+    { title: 'Its hours', fields: [hoursField('None goes by those of the site.')] },
+  ],
+};
+
+export const timetableForm: HouseForm = {
+  fresh: {
+    name: '',
+    validFrom: null,
+    validTo: null,
+    periods: [{ name: '1', from: '08:35', to: '09:20' }],
+    exceptions: [],
+  },
+  sections: [
+    {
+      title: 'The timetable',
+      fields: [
+        name(60),
+        { kind: 'date', name: 'validFrom', label: 'First day', isOptional: true },
+        { kind: 'date', name: 'validTo', label: 'Last day', isOptional: true },
+      ],
+    },
+    {
+      title: 'Its periods',
+      fields: [
+        periodsField,
+        {
+          kind: 'rows',
+          name: 'exceptions',
+          label: 'Days that differ',
+          hint: 'With periods of their own, or none at all.',
+          one: 'day',
+          fresh: { on: '', periods: [] },
+          fields: [{ kind: 'date', name: 'on', label: 'Day' }, periodsField],
+        },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,23 @@
+import { buildingForm, closureForm, seasonForm, siteForm, timetableForm } from './form-places';
+import { spaceForm } from './form-space';
+import { categoryForm, equipmentForm, serviceForm, storeForm } from './form-things';
+import { organisationForm, personForm, teamForm } from './form-people';
+import type { HouseForm } from './form-parts';
+import type { HouseKind } from './kinds';
+
+/** The form of each kind. Names are those of its document; the one renderer and the history read nothing else. */
+export const HOUSE_FORMS: Readonly<Record<HouseKind, HouseForm>> = {
+  site: siteForm,
+  season: seasonForm,
+  closure: closureForm,
+  building: buildingForm,
+  space: spaceForm,
+  timetable: timetableForm,
+  store: storeForm,
+  equipment: equipmentForm,
+  team: teamForm,
+  service: serviceForm,
+  category: categoryForm,
+  organisation: organisationForm,
+  person: personForm,
+};

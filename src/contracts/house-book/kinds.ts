@@ -1,0 +1,113 @@
+/** What the office owns, in the order in which a new one makes it. Each kind is kept on pages of its own. */
+export const HOUSE_KINDS = [
+  'site',
+  'season',
+  'closure',
+  'building',
+  'space',
+  'timetable',
+  'store',
+  'equipment',
+  'team',
+  'service',
+  'category',
+  'organisation',
+  'person',
+] as const;
+export type HouseKind = (typeof HOUSE_KINDS)[number];
+
+export const isHouseKind = (text: string): text is HouseKind =>
+  (HOUSE_KINDS as readonly string[]).includes(text);
+
+/** Whose work a kind is: the whole office's, or only of those who keep the house. */
+export type Keeping = 'office' | 'housekeeper' | 'people';
+
+export interface KindWords {
+  /** As in “another building”. */
+  readonly one: string;
+  /** As in “12 buildings”, and as a heading. */
+  readonly many: string;
+  readonly about: string;
+  readonly keptBy: Keeping;
+  /** There is exactly one. */
+  readonly isSingle?: boolean;
+  /** Things of the kind stand in an order of the house's own. */
+  readonly isOrdered?: boolean;
+}
+
+export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = {
+  site: {
+    one: 'site',
+    many: 'The site',
+    about: 'Its name and zone, whom to ask, its hours, and what holds where nothing nearer says otherwise.',
+    keptBy: 'housekeeper',
+    isSingle: true,
+  },
+  season: {
+    one: 'season',
+    many: 'Seasons',
+    about: 'Stretches of the year with a name, offered as the end of a series.',
+    keptBy: 'office',
+  },
+  closure: {
+    one: 'closure',
+    many: 'Closures and openings',
+    about: 'Days and hours on which the site, a building or a space is shut, or open beside its usual hours.',
+    keptBy: 'office',
+  },
+  building: {
+    one: 'building',
+    many: 'Buildings',
+    about: 'What spaces stand in; outdoor ground counts as one.',
+    keptBy: 'housekeeper',
+    isOrdered: true,
+  },
+  space: {
+    one: 'space',
+    many: 'Spaces',
+    about: 'Rooms and ground to be asked for: size, layouts, parts, hours, who may ask, what is asked.',
+    keptBy: 'housekeeper',
+    isOrdered: true,
+  },
+  timetable: {
+    one: 'timetable',
+    many: 'Timetables',
+    about: 'Periods by which some spaces are given.',
+    keptBy: 'housekeeper',
+  },
+  store: { one: 'store', many: 'Stores', about: 'Where equipment is kept.', keptBy: 'housekeeper' },
+  equipment: {
+    one: 'kind of equipment',
+    many: 'Equipment',
+    about: 'What is lent: how many there are and when, numbered units, kits, what stands in for it.',
+    keptBy: 'housekeeper',
+    isOrdered: true,
+  },
+  team: { one: 'team', many: 'Teams', about: 'Crews and who belongs to them.', keptBy: 'housekeeper' },
+  service: {
+    one: 'service',
+    many: 'Services',
+    about: 'What a team does for an event when it is asked for, and what it has to know.',
+    keptBy: 'housekeeper',
+    isOrdered: true,
+  },
+  category: {
+    one: 'category',
+    many: 'Categories',
+    about: 'Kinds of events, with a colour and two letters, for whom they usually are.',
+    keptBy: 'housekeeper',
+    isOrdered: true,
+  },
+  organisation: {
+    one: 'organisation',
+    many: 'Organisations',
+    about: 'Hosts of events, with their members.',
+    keptBy: 'office',
+  },
+  person: {
+    one: 'person',
+    many: 'People',
+    about: 'Everybody with an account: roles, places looked after, teams, hosts, deputies.',
+    keptBy: 'people',
+  },
+};

@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
+import { requiredLine, rowId } from '../fields';
+import { ids } from './parts';
+
+export const teamDoc = z.object({ name: requiredLine('Name', 60), members: ids<PersonId>('a person') });
+export type TeamDoc = z.output<typeof teamDoc>;
+
+export const organisationDoc = z.object({
+  name: requiredLine('Name', 80),
+  members: ids<PersonId>('a person', 2000),
+});
+export type OrganisationDoc = z.output<typeof organisationDoc>;
+
+/** Roles that hold for the whole site. A steward looks after named places instead. */
+export const SITE_ROLES = ['requester', 'manager', 'crew', 'housekeeper'] as const;
+
+const LOOKED_AFTER = ['building', 'space', 'pool'] as const;
+
+export const personDoc = z.object({
+  name: requiredLine('Name', 80),
+  email: z.email('That is no e-mail address.').max(120, 'At most 120 letters.'),
+  roles: z.array(z.enum(SITE_ROLES)).default([]),
+  looksAfter: z
+    .array(
+      z
+        .object({
+          of: z.enum(LOOKED_AFTER, 'Say whether a building, a space or equipment.'),
+          buildingId: rowId<number>('a building').nullable().default(null),
+          spaceId: rowId<SpaceId>('a space').nullable().default(null),
+          poolId: rowId<EquipmentTypeId>('equipment').nullable().default(null),
+          /** Nothing is approved there without this person's consent. */
+          asksConsent: z.boolean().default(false),
+        })
+        .superRefine(({ of, buildingId, spaceId, poolId }, context) => {
+          const chosen = { building: buildingId, space: spaceId, pool: poolId }[of];
+          if (chosen === null)
+            context.addIssue({ code: 'custom', path: [`${of}Id`], message: 'Choose which one.' });
+        }),
+    )
+    .max(60, 'At most sixty places.')
+    .default([]),
+  teams: ids<number>('a team', 60),
+  organisations: ids<number>('an organisation', 60),
+  deputies: ids<PersonId>('a person', 60),
+});
+export type PersonDoc = z.output<typeof personDoc>;

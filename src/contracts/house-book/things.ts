@@ -1,0 +1,96 @@
+import { z } from 'zod';
+import type { EquipmentTypeId, ResourceId } from '@/core/ids';
+import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from '../fields';
+import { HUES } from '../office';
+import { ids, questionRows } from './parts';
+
+export const storeDoc = z.object({ name: requiredLine('Name', 80) });
+export type StoreDoc = z.output<typeof storeDoc>;
+
+export const stockRow = z
+  .object({
+    id: rowId<number>('a line').nullable().default(null),
+    /** Nothing is since always. */
+    from: localDateTimeField.nullable().default(null),
+    to: localDateTimeField.nullable().default(null),
+    delta: wholeNumber('How many more or fewer', -100_000, 100_000).refine(
+      (delta) => delta !== 0,
+      'Nothing more and nothing fewer changes nothing.',
+    ),
+    reason: requiredLine('Reason', 120),
+  })
+  .refine(({ from, to }) => !from || !to || to > from, {
+    path: ['to'],
+    message: 'The end must be after the start.',
+  });
+export type StockRow = z.output<typeof stockRow>;
+
+export const equipmentDoc = z
+  .object({
+    name: requiredLine('Name', 80),
+    storeId: rowId<number>('a store'),
+    fetchMin: wholeNumber('Fetch minutes', 0, 1440),
+    returnMin: wholeNumber('Return minutes', 0, 1440),
+    /** The team whose people on shift are the stock. */
+    poolTeamId: rowId<number>('a team').nullable().default(null),
+    stock: z.array(stockRow).max(500, 'At most five hundred lines of stock.').default([]),
+    units: z
+      .array(
+        z.object({
+          id: rowId<ResourceId>('a unit').nullable().default(null),
+          name: requiredLine('Unit', 40),
+        }),
+      )
+      .max(200, 'At most two hundred units.')
+      .default([]),
+    /** What a kit holds: it counts as its contents and has no stock of its own. */
+    kit: z
+      .array(
+        z.object({
+          typeId: rowId<EquipmentTypeId>('equipment'),
+          quantity: wholeNumber('Quantity', 1, 1000),
+        }),
+      )
+      .max(60, 'A kit holds at most sixty kinds.')
+      .default([]),
+    substitutes: ids<EquipmentTypeId>('equipment', 6),
+  })
+  .superRefine(({ stock, units, kit, poolTeamId }, context) => {
+    const fault = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    const has = [stock.length > 0, units.length > 0, kit.length > 0, poolTeamId !== null];
+    if (kit.length && has.filter(Boolean).length > 1)
+      fault(['kit'], 'A kit counts as its contents: leave out stock, units and team, or the contents.');
+    if (poolTeamId !== null && (stock.length || units.length))
+      fault(['poolTeamId'], 'The people on shift are the stock: leave out stock and units, or the team.');
+    units.forEach(({ name }, index) => {
+      if (units.findIndex((other) => other.name.toLowerCase() === name.toLowerCase()) < index)
+        fault(['units', index, 'name'], 'Another unit has this name.');
+    });
+    kit.forEach(({ typeId }, index) => {
+      if (kit.findIndex((other) => other.typeId === typeId) < index)
+        fault(['kit', index, 'typeId'], 'This is listed above already.');
+    });
+  });
+export type EquipmentDoc = z.output<typeof equipmentDoc>;
+
+export const serviceDoc = z.object({
+  name: requiredLine('Name', 60),
+  about: plainText('What it is', 200).default(''),
+  teamId: rowId<number>('a team'),
+  leadDays: wholeNumber('Days ahead', 0, 366),
+  crewMin: wholeNumber('Minutes of work', 0, 10_000),
+  questions: questionRows,
+});
+export type ServiceDoc = z.output<typeof serviceDoc>;
+
+export const categoryDoc = z.object({
+  name: requiredLine('Name', 60),
+  mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), 'A mark has two letters.'),
+  hue: z.enum(HUES, 'Choose a colour.'),
+  about: plainText('What belongs in it', 200),
+  publish: z.boolean().default(true),
+  audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').default([]),
+  questions: questionRows,
+});
+export type CategoryDoc = z.output<typeof categoryDoc>;

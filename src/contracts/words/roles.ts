@@ -1,0 +1,9 @@
+import type { Role } from '@/core/roles';
+
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  requester: 'requester',
+  manager: 'manager',
+  crew: 'crew',
+  steward: 'steward',
+  housekeeper: 'housekeeper',
+};

@@ -1,0 +1,18 @@
+import { isHouseKind, KIND_WORDS, type HouseKind, type Keeping } from '@/contracts/house-book/kinds';
+import type { Action } from './policy';
+
+const KEEPS: Readonly<Record<Keeping, Action>> = {
+  office: 'house.change',
+  housekeeper: 'house.keep',
+  people: 'people.keep',
+};
+
+/** Who changes things of a kind. */
+export const keepingOf = (kind: HouseKind): Action => KEEPS[KIND_WORDS[kind].keptBy];
+
+/** Who sees them: people and their roles are not for everybody in the office. */
+export const readingOf = (kind: HouseKind): Action =>
+  KIND_WORDS[kind].keptBy === 'people' ? 'people.keep' : 'house.read';
+
+export const keepingOfAddress = ({ kind = '' }: Readonly<Record<string, string>>): Action | null =>
+  isHouseKind(kind) ? keepingOf(kind) : null;

@@ -1,0 +1,28 @@
+import { countText } from '@/contracts/words/when';
+import type { ChangeSet } from '../change-set';
+
+const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => change.count('work_order', is);
+
+/** What a change did to orders, in numbers. */
+export const orderNumbers = (change: ChangeSet) => ({
+  added: ofOrders(change, (before) => before === null),
+  revised: ofOrders(change, (before, after) => before !== null && before.version !== after?.version),
+  replaced: change.count('work_order_version', (before, after) => before !== null && after === null),
+  withdrawn: ofOrders(
+    change,
+    (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',
+  ),
+});
+
+/** The same in words; nothing where no order of a coming date changes. */
+export function ordersText(change: ChangeSet): string {
+  const numbers = orderNumbers(change);
+  return [
+    numbers.added && `${countText(numbers.added, 'order is', 'orders are')} made`,
+    numbers.replaced && `${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
+    numbers.revised && `${countText(numbers.revised, 'order is', 'orders are')} revised`,
+    numbers.withdrawn && `${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

@@ -1,0 +1,27 @@
+import type { KeptThing } from '@/contracts/house-book/docs';
+import type { HouseKind } from '@/contracts/house-book/kinds';
+
+/** What has to be its own in a copy, and what of it is said to be new. */
+const OWN: Partial<Record<HouseKind, Readonly<Record<string, unknown>>>> = {
+  space: { code: '' },
+  category: { mark: '' },
+  person: { name: '', email: '' },
+  closure: { from: '', to: '' },
+  season: { from: '', to: '' },
+};
+
+const withoutIds = (rows: unknown): unknown =>
+  Array.isArray(rows) && rows.every((row) => typeof row === 'object' && row !== null && 'id' in row)
+    ? rows.map((row: object) => ({ ...row, id: null }))
+    : rows;
+
+/** A document as the start of another: nothing that is one thing's alone, no number of its own rows. */
+export function asCopy(kind: HouseKind, doc: KeptThing['doc']): KeptThing['doc'] {
+  const rows = Object.fromEntries(Object.entries(doc).map(([name, value]) => [name, withoutIds(value)]));
+  return {
+    ...rows,
+    ...('name' in doc && { name: `${String(doc.name)}, copy` }),
+    ...('units' in doc && { units: [] }),
+    ...OWN[kind],
+  };
+}

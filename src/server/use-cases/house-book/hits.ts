@@ -1,0 +1,120 @@
+import type { Rule } from '@/core/checks/findings';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import { toLocal } from '@/core/time/zone';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { countText, dayShort } from '@/contracts/words/when';
+import { dateOf, timeOf } from '@/core/time/local-time';
+import { recheck } from '../../changes/at-risk';
+import type { ChangeSet } from '../../changes/change-set';
+import { syncOrders } from '../../changes/orders/sync-orders';
+import { ordersText } from '../../changes/orders/orders-text';
+import { syncPublished } from '../../changes/publishing/sync-published';
+import type { SignedInContext } from '../../context';
+import { siteZone } from '../../db/space-facts';
+import { speakerFor } from '../verdicts';
+import { NOTHING_TOUCHED, type Touched } from './keeper';
+
+interface ComingClaim {
+  readonly id: ClaimId;
+  readonly occurrenceId: OccurrenceId;
+  readonly requestId: RequestId;
+  readonly ref: string;
+  readonly title: string;
+  readonly start: EpochMinute;
+}
+
+const COMING = `SELECT c.id, o.id AS occurrenceId, r.id AS requestId, r.ref, r.title, c.start_min AS start FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
+  JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND c.end_min > $now
+  AND (EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces)))
+    OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($types)))) ORDER BY c.start_min, c.id`;
+
+const RISKS = `SELECT claim_id AS id, rule, subject, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`;
+
+const MOST_TOLD = 5;
+/** So many dates are brought in line by one go over the tables. */
+const LOT = 500;
+
+interface Risk {
+  readonly id: ClaimId;
+  readonly rule: Rule;
+  readonly subject: string;
+  readonly sentence: string;
+}
+
+const risksOf = (change: ChangeSet, ids: readonly ClaimId[], rules: readonly Rule[]): Promise<Risk[]> =>
+  change.tx.rows<Risk>(RISKS, { ids: JSON.stringify(ids), rules: JSON.stringify(rules) });
+
+/** Of each claim the first risk it did not have before. */
+function newRisks(before: readonly Risk[], after: readonly Risk[]): Map<ClaimId, string> {
+  const known = new Set(before.map(({ id, rule, subject }) => `${id} ${rule} ${subject}`));
+  const fresh = after.filter(({ id, rule, subject }) => !known.has(`${id} ${rule} ${subject}`));
+  return new Map(fresh.reverse().map(({ id, sentence }) => [id, sentence]));
+}
+
+async function followRisks(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  coming: readonly ComingClaim[],
+  rules: readonly Rule[],
+): Promise<string[]> {
+  const ids = coming.map(({ id }) => id);
+  const before = await risksOf(change, ids, rules);
+  const risk = await recheck(change.tx, ids, rules, change.at, async (findings, world) => {
+    const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
+    return (finding) => speaker.say(finding);
+  });
+  const after = await risksOf(change, ids, rules);
+  const fresh = newRisks(before, after);
+  const hit = coming.filter(({ id }) => fresh.has(id));
+  const has = (risks: readonly Risk[], claim: ClaimId) => risks.some(({ id }) => id === claim);
+  const healed = coming.filter(({ id }) => has(before, id) && !has(after, id));
+  for (const { requestId } of hit) change.requestIds.add(requestId);
+  for (const request of risk.requests) change.requestIds.add(request);
+  const tzid = await siteZone(change.tx);
+  const told = hit.slice(0, MOST_TOLD).map(({ id, ref, title, start }) => {
+    const local = toLocal(start, tzid);
+    return `${dayShort(dateOf(local))}, ${timeOf(local)}, ${ref} “${title}”: ${fresh.get(id)}`;
+  });
+  return [
+    ...(hit.length
+      ? [
+          `${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? 'is' : 'are'} at risk then.`,
+        ]
+      : []),
+    ...told,
+    ...(hit.length > told.length
+      ? [`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`]
+      : []),
+    ...(healed.length
+      ? [
+          `${countText(healed.length, 'date', 'dates')} that ${healed.length === 1 ? 'was' : 'were'} at risk ${healed.length === 1 ? 'is' : 'are'} right again.`,
+        ]
+      : []),
+  ];
+}
+
+/** Brings what follows from the house in line with it, and says what that does to what is promised. */
+export async function followHouse(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  part: Partial<Touched>,
+): Promise<string[]> {
+  const touched: Touched = { ...NOTHING_TOUCHED, ...part };
+  if (!touched.spaces.length && !touched.types.length) return [];
+  const coming = await change.tx.rows<ComingClaim>(COMING, {
+    now: change.at,
+    spaces: JSON.stringify(touched.spaces),
+    types: JSON.stringify(touched.types),
+  });
+  if (!coming.length) return [];
+  const risks = touched.rules.length ? await followRisks(ctx, change, coming, touched.rules) : [];
+  if (touched.isQuoted)
+    for (let from = 0; from < coming.length; from += LOT)
+      await syncOrders(
+        change,
+        coming.slice(from, from + LOT).map(({ occurrenceId }) => occurrenceId),
+      );
+  if (touched.isFiltered) await syncPublished(change, [...new Set(coming.map(({ requestId }) => requestId))]);
+  const orders = touched.isQuoted ? ordersText(change) : '';
+  return [...risks, ...(orders ? [`${orders[0]!.toUpperCase()}${orders.slice(1)}.`] : [])];
+}

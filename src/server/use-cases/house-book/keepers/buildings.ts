@@ -1,0 +1,53 @@
+import type { BuildingDoc } from '@/contracts/house-book/places';
+import { done } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
+import { loadHours, storeHours } from '../own-rows';
+import { siteId, SPACES_OF } from './spaces-of';
+
+export const buildingKeeper: Keeper<'building'> = {
+  table: 'building',
+  retires: true,
+  lines: `SELECT b.id, b.name, (SELECT COUNT(*) FROM space s WHERE s.building_id = b.id AND s.retired_at IS NULL) || ' spaces' AS note,
+    b.retired_at IS NOT NULL AS isRetired FROM building b ORDER BY b.position, b.id`,
+  nameOf: ({ name }) => name,
+  load: async (reader, id) => {
+    const row = await oneJson<Omit<BuildingDoc, 'hours'>>(
+      reader,
+      `SELECT json_object('name', name) FROM building WHERE id = $id`,
+      id,
+    );
+    return row && { ...row, hours: await loadHours(reader, 'building', id) };
+  },
+  faults: (reader, id, { name }) => nameFaults(reader, 'building', id, name),
+  store: async ({ tx }, id, { name, hours }) => {
+    const position = id === null ? await lastPosition(tx, 'building') : null;
+    const row = await writeRow(tx, 'building', id, {
+      name,
+      ...(position !== null && { position, site_id: await siteId(tx) }),
+    });
+    await storeHours(tx, 'building', row, hours);
+    return done(row);
+  },
+  touches: async (reader, id, before, after) => ({
+    spaces: await SPACES_OF.building(reader, id),
+    rules: ['outside-hours'],
+    isQuoted: before !== null && before.name !== after?.name,
+  }),
+  holdsBack: (reader, id) =>
+    counted(reader, { id }, [
+      'SELECT COUNT(*) AS n FROM space WHERE building_id = $id AND retired_at IS NULL',
+      (n) =>
+        `${countText(n, 'space is', 'spaces are')} in it still. Take them out of use first, or put them into another building.`,
+    ]),
+  usedBy: (reader, id) =>
+    counted(reader, { id }, [
+      'SELECT COUNT(*) AS n FROM space WHERE building_id = $id',
+      (n) => `${countText(n, 'space', 'spaces')} out of use ${n === 1 ? 'stands' : 'stand'} in it.`,
+    ]),
+  remove: async (tx, id) => {
+    await tx.run(`DELETE FROM hours WHERE owner_kind = 'building' AND owner_id = $id`, { id });
+    await tx.run(`DELETE FROM closure WHERE owner_kind = 'building' AND owner_id = $id`, { id });
+    await tx.run('DELETE FROM building WHERE id = $id', { id });
+  },
+};

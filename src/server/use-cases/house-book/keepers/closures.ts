@@ -1,0 +1,47 @@
+import type { ClosureDoc } from '@/contracts/house-book/places';
+import { done } from '@/contracts/refusal';
+import type { Reader } from '../../../db/connection';
+import { oneJson, referenceFaults, writeRow, type Keeper } from '../keeper';
+import { siteId, SPACES_OF } from './spaces-of';
+
+const CLOSURE = `SELECT json_object('kind', kind, 'owner', owner_kind, 'buildingId', iif(owner_kind = 'building', owner_id, NULL),
+  'spaceId', iif(owner_kind = 'space', owner_id, NULL), 'from', start_local, 'to', end_local, 'reason', reason) FROM closure WHERE id = $id`;
+
+const ownerOf = async (reader: Reader, { owner, buildingId, spaceId }: ClosureDoc): Promise<number> =>
+  owner === 'site' ? siteId(reader) : owner === 'building' ? buildingId! : spaceId!;
+
+async function spacesOf(reader: Reader, doc: ClosureDoc | null): Promise<number[]> {
+  return doc ? SPACES_OF[doc.owner](reader, await ownerOf(reader, doc)) : [];
+}
+
+export const closureKeeper: Keeper<'closure'> = {
+  table: 'closure',
+  retires: false,
+  // What is to come first, in order; then what is over, the latest first.
+  lines: `SELECT c.id, c.reason AS name, iif(c.kind = 'open', 'open ', 'shut ') || replace(c.start_local, 'T', ' ') || ' – ' || replace(c.end_local, 'T', ' ') || ', ' ||
+      COALESCE(iif(c.owner_kind = 'building', (SELECT name FROM building WHERE id = c.owner_id), NULL), iif(c.owner_kind = 'space', (SELECT name FROM space WHERE id = c.owner_id), NULL), 'the whole site') AS note,
+      0 AS isRetired FROM closure c ORDER BY c.start_local, c.id`,
+  nameOf: ({ reason }) => reason,
+  load: (reader, id) => oneJson<ClosureDoc>(reader, CLOSURE, id),
+  faults: (reader, _, { owner, buildingId, spaceId }) =>
+    referenceFaults(reader, [
+      ...(owner === 'building' ? [{ path: 'buildingId', table: 'building', ids: [buildingId] }] : []),
+      ...(owner === 'space' ? [{ path: 'spaceId', table: 'space', ids: [spaceId] }] : []),
+    ]),
+  store: async ({ tx }, id, doc) =>
+    done(
+      await writeRow(tx, 'closure', id, {
+        owner_kind: doc.owner,
+        owner_id: await ownerOf(tx, doc),
+        start_local: doc.from,
+        end_local: doc.to,
+        kind: doc.kind,
+        reason: doc.reason,
+      }),
+    ),
+  touches: async (reader, _, before, after) => ({
+    spaces: [...(await spacesOf(reader, before)), ...(await spacesOf(reader, after))],
+    rules: ['closed', 'outside-hours'],
+  }),
+  remove: (tx, id) => tx.run('DELETE FROM closure WHERE id = $id', { id }),
+};

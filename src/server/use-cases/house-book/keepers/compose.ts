@@ -1,0 +1,133 @@
+import { composeSpaces } from '@/core/spaces/divisible';
+import type { ClaimId, SpaceId } from '@/core/ids';
+import { spanText } from '@/contracts/words/when';
+import { toLocal } from '@/core/time/zone';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { loadClaims } from '../../../changes/claims';
+import { impliedRows, rewriteOccupancy } from '../../../changes/occupancy-rows';
+import type { Reader, Writer } from '../../../db/connection';
+import { siteZone } from '../../../db/space-facts';
+import { numbers } from '../keeper';
+
+interface SpaceRow {
+  readonly id: SpaceId;
+  readonly name: string;
+  readonly part: number | null;
+}
+
+export type Composed =
+  | { readonly kind: 'done'; readonly changed: readonly SpaceId[] }
+  /** Names of spaces that would be made of themselves, round to the first. */
+  | { readonly kind: 'cycle'; readonly names: readonly string[] }
+  /** Dates that would then stand on top of each other, two to a line. */
+  | { readonly kind: 'overlap'; readonly pairs: readonly string[] };
+
+/** Makes the atomic parts of all spaces what the composition implies; gives the spaces whose parts are others now. */
+async function writeParts(tx: Writer): Promise<Composed> {
+  const spaces = await tx.rows<SpaceRow>('SELECT id, name, part_id AS part FROM space ORDER BY id');
+  const children = await tx.rows<{ parent: SpaceId; child: SpaceId }>(
+    'SELECT parent_id AS parent, child_id AS child FROM space_child',
+  );
+  const composition = composeSpaces(
+    spaces.map(({ id }) => id),
+    children,
+  );
+  if (composition.kind === 'cycle') {
+    const nameOf = new Map(spaces.map(({ id, name }) => [id, name]));
+    return { kind: 'cycle', names: composition.path.map((id) => nameOf.get(id)!) };
+  }
+  const partOf = new Map(spaces.map(({ id, part }) => [id, part]));
+  for (const { id, name, part } of spaces) {
+    if (part !== null || children.some(({ parent }) => parent === id)) continue;
+    const made = await tx.insertRow(`INSERT INTO resource (kind, name) VALUES ('part', $name)`, { name });
+    await tx.run('UPDATE space SET part_id = $made WHERE id = $id', { made, id });
+    partOf.set(id, made);
+  }
+  const stored = await tx.json<Record<string, number[]>>(
+    'SELECT json_group_object(space_id, json(parts)) AS json FROM (SELECT space_id, json_group_array(resource_id ORDER BY resource_id) AS parts FROM space_part GROUP BY space_id)',
+  );
+  const changed: SpaceId[] = [];
+  for (const [space, leaves] of composition.leaves) {
+    const parts = leaves.map((leaf) => partOf.get(leaf)!).sort((a, b) => a - b);
+    if (JSON.stringify(parts) === JSON.stringify(stored[space] ?? [])) continue;
+    changed.push(space);
+    await tx.run('DELETE FROM space_part WHERE space_id = $space', { space });
+    await tx.run(
+      'INSERT INTO space_part (space_id, resource_id) SELECT $space, value FROM json_each($parts)',
+      {
+        space,
+        parts: JSON.stringify(parts),
+      },
+    );
+  }
+  return { kind: 'done', changed };
+}
+
+interface Taken {
+  readonly claim: number;
+  readonly resource: number;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Pairs of claims that take one thing at one time. */
+function overlaps(rows: readonly Taken[]): [number, number][] {
+  const sorted = [...rows].sort((a, b) => a.resource - b.resource || a.start - b.start);
+  const pairs: [number, number][] = [];
+  let last: Taken | null = null;
+  for (const row of sorted) {
+    if (last && last.resource === row.resource && row.start < last.end && row.claim !== last.claim)
+      pairs.push([last.claim, row.claim]);
+    if (!last || last.resource !== row.resource || row.end > last.end) last = row;
+  }
+  return pairs;
+}
+
+const MOST_PAIRS = 4;
+
+async function sayPairs(reader: Reader, pairs: readonly [number, number][]): Promise<string[]> {
+  const tzid = await siteZone(reader);
+  const say = async (claim: number): Promise<string> => {
+    const [row] = await reader.rows<{ ref: string; start: EpochMinute; end: EpochMinute }>(
+      `SELECT r.ref, c.start_min AS start, c.end_min AS "end" FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id WHERE c.id = $claim`,
+      { claim },
+    );
+    return `${row!.ref}, ${spanText(toLocal(row!.start, tzid), toLocal(row!.end, tzid))}`;
+  };
+  const seen = new Set<string>();
+  const said: string[] = [];
+  for (const [a, b] of pairs) {
+    if (seen.has(`${a} ${b}`) || said.length >= MOST_PAIRS) continue;
+    seen.add(`${a} ${b}`);
+    said.push(`${await say(a)} and ${await say(b)}`);
+  }
+  return said;
+}
+
+/** Recomposes all spaces after what one is made of has changed, and makes what is booked take what it takes then. */
+export async function compose(tx: Writer): Promise<Composed> {
+  const composed = await writeParts(tx);
+  if (composed.kind !== 'done' || !composed.changed.length) return composed;
+  const ids = (await numbers(
+    tx,
+    `SELECT DISTINCT c.id FROM claim c JOIN claim_space s ON s.claim_id = c.id WHERE c.status <> 'released' AND s.space_id IN (SELECT value FROM json_each($spaces))`,
+    { spaces: JSON.stringify(composed.changed) },
+  )) as ClaimId[];
+  if (!ids.length) return composed;
+  const implied = await impliedRows(tx, await loadClaims(tx, ids));
+  const ours = implied.occupancy.flatMap(([claim, , , resource, start, end, occupies]) =>
+    occupies ? [{ claim, resource, start, end }] : [],
+  );
+  const others = await tx.rows<Taken>(
+    `SELECT claim_id AS claim, resource_id AS resource, start_min AS start, end_min AS "end" FROM occupancy WHERE occupies = 1
+     AND resource_id IN (SELECT value FROM json_each($resources)) AND claim_id NOT IN (SELECT value FROM json_each($ids))`,
+    {
+      resources: JSON.stringify([...new Set(ours.map(({ resource }) => resource))]),
+      ids: JSON.stringify(ids),
+    },
+  );
+  const pairs = overlaps([...ours, ...others]);
+  if (pairs.length) return { kind: 'overlap', pairs: await sayPairs(tx, pairs) };
+  await rewriteOccupancy(tx, ids);
+  return composed;
+}

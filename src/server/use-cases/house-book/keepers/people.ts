@@ -1,0 +1,253 @@
+import type { OrganisationDoc, PersonDoc, TeamDoc } from '@/contracts/house-book/people';
+import { done } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { Reader, Writer } from '../../../db/connection';
+import {
+  counted,
+  fault,
+  nameFaults,
+  oneJson,
+  referenceFaults,
+  replaceRows,
+  writeRow,
+  type Keeper,
+} from '../keeper';
+import { siteId } from './spaces-of';
+
+export const teamKeeper: Keeper<'team'> = {
+  table: 'team',
+  retires: true,
+  lines: `SELECT t.id, t.name, (SELECT COUNT(*) FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL WHERE m.team_id = t.id) || ' people' AS note,
+    t.retired_at IS NOT NULL AS isRetired FROM team t ORDER BY t.id`,
+  nameOf: ({ name }) => name,
+  load: (reader, id) =>
+    oneJson<TeamDoc>(
+      reader,
+      `SELECT json_object('name', name, 'members', (SELECT json_group_array(person_id ORDER BY person_id) FROM team_member WHERE team_id = team.id)) FROM team WHERE id = $id`,
+      id,
+    ),
+  faults: async (reader, id, { name, members }) => [
+    ...(await nameFaults(reader, 'team', id, name)),
+    ...(await referenceFaults(reader, [{ path: 'members', table: 'person', ids: members }])),
+  ],
+  store: async ({ tx }, id, { name, members }) => {
+    const row = await writeRow(tx, 'team', id, { name });
+    await replaceRows(
+      tx,
+      'team_member',
+      { team_id: row },
+      members.map((person_id) => ({ person_id })),
+    );
+    return done(row);
+  },
+  holdsBack: (reader, id) =>
+    counted(
+      reader,
+      { id },
+      [
+        'SELECT COUNT(*) AS n FROM recipe WHERE team_id = $id AND retired_at IS NULL',
+        (n) => `${countText(n, 'recipe gives', 'recipes give')} it work. Give that to another team first.`,
+      ],
+      [
+        'SELECT COUNT(*) AS n FROM service WHERE team_id = $id AND retired_at IS NULL',
+        (n) =>
+          `${countText(n, 'service is', 'services are')} done by it. Give ${n === 1 ? 'it' : 'them'} to another team first.`,
+      ],
+      [
+        'SELECT COUNT(*) AS n FROM equipment_type WHERE pool_team_id = $id AND retired_at IS NULL',
+        (n) =>
+          `Its people on shift are the stock of ${countText(n, 'kind', 'kinds')} of equipment. Change that first.`,
+      ],
+    ),
+  usedBy: (reader, id) =>
+    counted(reader, { id }, [
+      `SELECT COUNT(*) AS n FROM work_order WHERE team_id = $id AND state = 'open'`,
+      (n) => `${countText(n, 'open order stays', 'open orders stay')} with it.`,
+    ]),
+  remove: async (tx, id) => {
+    await tx.run('DELETE FROM team_member WHERE team_id = $id', { id });
+    await tx.run('DELETE FROM shift WHERE team_id = $id', { id });
+    await tx.run('DELETE FROM team WHERE id = $id', { id });
+  },
+};
+
+export const organisationKeeper: Keeper<'organisation'> = {
+  table: 'organisation',
+  retires: true,
+  lines: `SELECT o.id, o.name, (SELECT COUNT(*) FROM membership m WHERE m.organisation_id = o.id) || ' members' AS note,
+    o.retired_at IS NOT NULL AS isRetired FROM organisation o ORDER BY o.name COLLATE NOCASE, o.id`,
+  nameOf: ({ name }) => name,
+  load: (reader, id) =>
+    oneJson<OrganisationDoc>(
+      reader,
+      `SELECT json_object('name', name, 'members', (SELECT json_group_array(person_id ORDER BY person_id) FROM membership WHERE organisation_id = organisation.id)) FROM organisation WHERE id = $id`,
+      id,
+    ),
+  faults: async (reader, id, { name, members }) => [
+    ...(await nameFaults(reader, 'organisation', id, name)),
+    ...(await referenceFaults(reader, [{ path: 'members', table: 'person', ids: members }])),
+  ],
+  store: async ({ tx }, id, { name, members }) => {
+    const row = await writeRow(tx, 'organisation', id, { name });
+    await replaceRows(
+      tx,
+      'membership',
+      { organisation_id: row },
+      members.map((person_id) => ({ person_id })),
+    );
+    return done(row);
+  },
+  usedBy: (reader, id, now) =>
+    counted(reader, { id, now }, [
+      `SELECT COUNT(DISTINCT o.id) AS n FROM request_host h JOIN occurrence o ON o.request_id = h.request_id AND o.state IN ('approved', 'waiting')
+       JOIN claim c ON c.id = o.standing_id AND c.end_min > $now WHERE h.organisation_id = $id`,
+      (n) =>
+        `${countText(n, 'date', 'dates')} to come ${n === 1 ? 'is' : 'are'} of it and ${n === 1 ? 'stays' : 'stay'}.`,
+    ]),
+  remove: async (tx, id) => {
+    await tx.run('DELETE FROM membership WHERE organisation_id = $id', { id });
+    await tx.run('DELETE FROM organisation WHERE id = $id', { id });
+  },
+};
+
+const PERSON = `SELECT json_object('name', p.name, 'email', p.email,
+  'roles', (SELECT json_group_array(role ORDER BY role) FROM role_grant g WHERE g.person_id = p.id AND g.scope_kind = 'site' AND g.role <> 'steward'),
+  'looksAfter', (SELECT json_group_array(json_object('of', scope_kind, 'buildingId', iif(scope_kind = 'building', scope_id, NULL), 'spaceId', iif(scope_kind = 'space', scope_id, NULL),
+    'poolId', iif(scope_kind = 'pool', scope_id, NULL), 'asksConsent', json(iif(asks_consent, 'true', 'false'))) ORDER BY scope_kind, scope_id)
+    FROM role_grant g WHERE g.person_id = p.id AND g.role = 'steward' AND g.scope_kind IN ('building', 'space', 'pool')),
+  'teams', (SELECT json_group_array(team_id ORDER BY team_id) FROM team_member WHERE person_id = p.id),
+  'organisations', (SELECT json_group_array(organisation_id ORDER BY organisation_id) FROM membership WHERE person_id = p.id),
+  'deputies', (SELECT json_group_array(deputy_id ORDER BY deputy_id) FROM deputy WHERE person_id = p.id)) FROM person p WHERE p.id = $id`;
+
+const placeOf = ({ of, buildingId, spaceId, poolId }: PersonDoc['looksAfter'][number]): number =>
+  ({ building: buildingId, space: spaceId, pool: poolId })[of]!;
+
+/** Whether somebody is left who keeps the house and can sign in. */
+export async function hasHousekeeper(reader: Reader): Promise<boolean> {
+  const [row] = await reader.rows(
+    `SELECT 1 AS one FROM role_grant g JOIN person p ON p.id = g.person_id AND p.retired_at IS NULL AND p.password_hash IS NOT NULL WHERE g.role = 'housekeeper' LIMIT 1`,
+  );
+  return row !== undefined;
+}
+
+export const LAST_HOUSEKEEPER =
+  'Nobody would be left to keep the house. Give somebody else who can sign in that role first.';
+
+async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
+  await tx.run(
+    `DELETE FROM role_grant WHERE person_id = $id AND (scope_kind = 'site' AND role <> 'steward' OR role = 'steward' AND scope_kind IN ('building', 'space', 'pool'))`,
+    { id },
+  );
+  const site = await siteId(tx);
+  for (const role of new Set(roles))
+    await tx.run(`INSERT INTO role_grant VALUES ($id, $role, 'site', $site, 0)`, { id, role, site });
+  for (const each of looksAfter)
+    await tx.run(`INSERT OR REPLACE INTO role_grant VALUES ($id, 'steward', $of, $place, $asks)`, {
+      id,
+      of: each.of,
+      place: placeOf(each),
+      asks: each.asksConsent ? 1 : 0,
+    });
+}
+
+export const personKeeper: Keeper<'person'> = {
+  table: 'person',
+  retires: true,
+  lines: `SELECT p.id, p.name, p.email || COALESCE(', ' || (SELECT group_concat(role, ', ') FROM (SELECT DISTINCT role FROM role_grant g WHERE g.person_id = p.id ORDER BY role)), '') AS note,
+    p.retired_at IS NOT NULL AS isRetired FROM person p ORDER BY p.name COLLATE NOCASE, p.id`,
+  nameOf: ({ name }) => name,
+  load: (reader, id) => oneJson<PersonDoc>(reader, PERSON, id),
+  faults: async (reader, id, { email, looksAfter, teams, organisations, deputies }) => [
+    ...(await nameFaults(reader, 'person', id, email, { column: 'email', path: 'email', what: 'address' })),
+    ...(await referenceFaults(reader, [
+      { path: 'teams', table: 'team', ids: teams },
+      { path: 'organisations', table: 'organisation', ids: organisations },
+      { path: 'deputies', table: 'person', ids: deputies },
+      ...looksAfter.flatMap(({ buildingId, spaceId, poolId, of }, index) => [
+        ...(of === 'building'
+          ? [{ path: `looksAfter.${index}.buildingId`, table: 'building', ids: [buildingId] }]
+          : []),
+        ...(of === 'space' ? [{ path: `looksAfter.${index}.spaceId`, table: 'space', ids: [spaceId] }] : []),
+        ...(of === 'pool'
+          ? [{ path: `looksAfter.${index}.poolId`, table: 'equipment_type', ids: [poolId] }]
+          : []),
+      ]),
+    ])),
+    ...(deputies.some((deputy) => deputy === id)
+      ? [{ path: 'deputies', message: 'Nobody is their own deputy.' }]
+      : []),
+  ],
+  store: async ({ tx }, id, doc, before) => {
+    const hadHousekeeper = await hasHousekeeper(tx);
+    const row = await writeRow(tx, 'person', id, { name: doc.name, email: doc.email.toLowerCase() });
+    await storeGrants(tx, row, doc);
+    await replaceRows(
+      tx,
+      'team_member',
+      { person_id: row },
+      doc.teams.map((team_id) => ({ team_id })),
+    );
+    await replaceRows(
+      tx,
+      'membership',
+      { person_id: row },
+      doc.organisations.map((organisation_id) => ({ organisation_id })),
+    );
+    await replaceRows(
+      tx,
+      'deputy',
+      { person_id: row },
+      doc.deputies.map((deputy_id) => ({ deputy_id })),
+    );
+    if (before && hadHousekeeper && !(await hasHousekeeper(tx))) return fault('roles', LAST_HOUSEKEEPER);
+    return done(row);
+  },
+  holdsBack: async (reader, id) => {
+    const [other] = await reader.rows(
+      `SELECT 1 AS one FROM role_grant g JOIN person p ON p.id = g.person_id AND p.retired_at IS NULL AND p.password_hash IS NOT NULL
+       WHERE g.role = 'housekeeper' AND g.person_id <> $id LIMIT 1`,
+      { id },
+    );
+    const [own] = await reader.rows(
+      `SELECT 1 AS one FROM role_grant WHERE person_id = $id AND role = 'housekeeper' LIMIT 1`,
+      {
+        id,
+      },
+    );
+    return own && !other ? [LAST_HOUSEKEEPER] : [];
+  },
+  usedBy: (reader, id, now) =>
+    counted(
+      reader,
+      { id, now },
+      [
+        `SELECT COUNT(DISTINCT o.id) AS n FROM request r JOIN occurrence o ON o.request_id = r.id AND o.state IN ('approved', 'waiting')
+         JOIN claim c ON c.id = o.standing_id AND c.end_min > $now WHERE r.requester_id = $id`,
+        (n) =>
+          `${countText(n, 'date', 'dates')} to come ${n === 1 ? 'was' : 'were'} asked for by them and ${n === 1 ? 'stays' : 'stay'}.`,
+      ],
+      [
+        `SELECT COUNT(*) AS n FROM work_order WHERE person_id = $id AND state = 'open'`,
+        (n) => `${countText(n, 'open order is', 'open orders are')} given to them.`,
+      ],
+      [
+        'SELECT COUNT(*) AS n FROM request WHERE handler_id = $id',
+        (n) => `${countText(n, 'request has', 'requests have')} been taken on by them.`,
+      ],
+    ),
+  remove: async (tx, id) => {
+    for (const table of [
+      'role_grant',
+      'team_member',
+      'membership',
+      'session',
+      'pin',
+      'saved_view',
+      'news_read',
+      'feed_link',
+    ])
+      await tx.run(`DELETE FROM ${table} WHERE person_id = $id`, { id });
+    await tx.run('DELETE FROM deputy WHERE person_id = $id OR deputy_id = $id', { id });
+    await tx.run('DELETE FROM person WHERE id = $id', { id });
+  },
+};

@@ -1,0 +1,51 @@
+import type { SiteDoc } from '@/contracts/house-book/places';
+import { fault, oneJson, writeRow, type Keeper } from '../keeper';
+import { done } from '@/contracts/refusal';
+import { loadHours, storeHours } from '../own-rows';
+import { SPACES_OF } from './spaces-of';
+
+const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'officeName', office_name, 'officePhone', office_phone,
+  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min) FROM site WHERE id = $id`;
+
+export const siteKeeper: Keeper<'site'> = {
+  table: 'site',
+  retires: false,
+  lines: `SELECT id, name, tzid AS note, 0 AS isRetired FROM site ORDER BY id`,
+  nameOf: ({ name }) => name,
+  load: async (reader, id) => {
+    const row = await oneJson<Omit<SiteDoc, 'hours'>>(reader, SITE, id);
+    return row && { ...row, hours: await loadHours(reader, 'site', id) };
+  },
+  faults: async () => [],
+  store: async ({ tx }, id, doc, before) => {
+    if (before && before.zone !== doc.zone) {
+      const [claim] = await tx.rows('SELECT 1 AS one FROM claim LIMIT 1');
+      if (claim)
+        return fault(
+          'zone',
+          `Dates are asked for in ${before.zone} already; another zone would move them all. Leave it as it is.`,
+        );
+    }
+    const siteId = await writeRow(tx, 'site', id, {
+      name: doc.name,
+      tzid: doc.zone,
+      week_start: doc.weekStart,
+      office_name: doc.officeName,
+      office_phone: doc.officePhone,
+      office_email: doc.officeEmail,
+      access_min: doc.accessMin,
+      exit_min: doc.exitMin,
+      horizon_months: doc.horizonMonths,
+      grain_min: doc.grainMin,
+    });
+    await storeHours(tx, 'site', siteId, doc.hours);
+    return done(siteId);
+  },
+  touches: async (reader, id) => ({
+    spaces: await SPACES_OF.site(reader, id),
+    rules: ['outside-hours'],
+  }),
+  remove: async () => {
+    throw new Error('a site is never removed');
+  },
+};

@@ -1,0 +1,104 @@
+import { clockOf, minutesOf } from '@/contracts/house-book/parts';
+import type { TimetableDoc } from '@/contracts/house-book/places';
+import { done } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { Reader, Writer } from '../../../db/connection';
+import { counted, nameFaults, replaceRows, writeRow, type Keeper } from '../keeper';
+import { siteId } from './spaces-of';
+
+type Periods = TimetableDoc['periods'];
+
+async function periodsOf(reader: Reader, id: number): Promise<Periods> {
+  const rows = await reader.rows<{ name: string; fromMin: number; toMin: number }>(
+    'SELECT name, from_min AS fromMin, to_min AS toMin FROM timetable_period WHERE timetable_id = $id ORDER BY position',
+    { id },
+  );
+  return rows.map(({ name, fromMin, toMin }) => ({ name, from: clockOf(fromMin), to: clockOf(toMin) }));
+}
+
+const storePeriods = (tx: Writer, id: number, periods: Periods): Promise<void> =>
+  replaceRows(
+    tx,
+    'timetable_period',
+    { timetable_id: id },
+    periods.map(({ name, from, to }, position) => ({
+      position,
+      name,
+      from_min: minutesOf(from),
+      to_min: minutesOf(to),
+    })),
+  );
+
+// A day that differs has a timetable of its own to stand in; it is no thing of the house.
+const STANDS_IN = 'SELECT instead_id FROM timetable_exception WHERE instead_id IS NOT NULL';
+
+async function dropStandIns(tx: Writer, id: number): Promise<void> {
+  const stand = await tx.rows<{ id: number }>(
+    'SELECT instead_id AS id FROM timetable_exception WHERE timetable_id = $id AND instead_id IS NOT NULL',
+    { id },
+  );
+  await tx.run('DELETE FROM timetable_exception WHERE timetable_id = $id', { id });
+  for (const each of stand) {
+    await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', each);
+    await tx.run('DELETE FROM timetable WHERE id = $id', each);
+  }
+}
+
+export const timetableKeeper: Keeper<'timetable'> = {
+  table: 'timetable',
+  retires: false,
+  lines: `SELECT t.id, t.name, (SELECT COUNT(*) FROM timetable_period p WHERE p.timetable_id = t.id) || ' periods' AS note, 0 AS isRetired
+    FROM timetable t WHERE t.id NOT IN (${STANDS_IN}) ORDER BY t.id`,
+  nameOf: ({ name }) => name,
+  load: async (reader, id) => {
+    const [row] = await reader.rows<Pick<TimetableDoc, 'name' | 'validFrom' | 'validTo'>>(
+      `SELECT name, valid_from AS validFrom, valid_to AS validTo FROM timetable WHERE id = $id AND id NOT IN (${STANDS_IN})`,
+      { id },
+    );
+    if (!row) return null;
+    const days = await reader.rows<{ on: TimetableDoc['exceptions'][number]['on']; instead: number | null }>(
+      'SELECT on_date AS "on", instead_id AS instead FROM timetable_exception WHERE timetable_id = $id ORDER BY on_date',
+      { id },
+    );
+    const exceptions = [];
+    for (const { on, instead } of days)
+      exceptions.push({ on, periods: instead === null ? [] : await periodsOf(reader, instead) });
+    return { ...row, periods: await periodsOf(reader, id), exceptions };
+  },
+  faults: (reader, id, { name }) => nameFaults(reader, 'timetable', id, name),
+  store: async ({ tx }, id, { name, validFrom, validTo, periods, exceptions }) => {
+    const site_id = await siteId(tx);
+    const row = await writeRow(tx, 'timetable', id, {
+      site_id,
+      name,
+      valid_from: validFrom,
+      valid_to: validTo,
+    });
+    await storePeriods(tx, row, periods);
+    await dropStandIns(tx, row);
+    for (const { on, periods: others } of exceptions) {
+      const instead = others.length
+        ? await writeRow(tx, 'timetable', null, {
+            site_id,
+            name: `${name}, ${on}`,
+            valid_from: on,
+            valid_to: on,
+          })
+        : null;
+      if (instead !== null) await storePeriods(tx, instead, others);
+      await tx.run('INSERT INTO timetable_exception VALUES ($row, $on, $instead)', { row, on, instead });
+    }
+    return done(row);
+  },
+  usedBy: (reader, id) =>
+    counted(reader, { id }, [
+      'SELECT COUNT(*) AS n FROM space_timetable WHERE timetable_id = $id',
+      (n) =>
+        `${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? 'that space' : 'them'} first.`,
+    ]),
+  remove: async (tx, id) => {
+    await dropStandIns(tx, id);
+    await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', { id });
+    await tx.run('DELETE FROM timetable WHERE id = $id', { id });
+  },
+};

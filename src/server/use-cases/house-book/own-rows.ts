@@ -1,0 +1,100 @@
+import { clockOf, minutesOf, type HoursRow, type QuestionRow } from '@/contracts/house-book/parts';
+import type { Reader, Writer } from '../../db/connection';
+import type { QuestionOwner } from '../ask/questions';
+import { replaceRows } from './keeper';
+
+type HoursOwner = 'site' | 'building' | 'space';
+
+interface HoursLine {
+  readonly weekday: number;
+  readonly fromMin: number;
+  readonly toMin: number;
+  readonly validFrom: string | null;
+  readonly validTo: string | null;
+}
+
+/** Hours of one owner: days that are open alike in one line. */
+export async function loadHours(reader: Reader, owner: HoursOwner, id: number): Promise<HoursRow[]> {
+  const lines = await reader.rows<HoursLine>(
+    `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
+     WHERE owner_kind = $owner AND owner_id = $id ORDER BY valid_from IS NOT NULL, valid_from, from_min, to_min, weekday`,
+    { owner, id },
+  );
+  const rows = new Map<string, HoursRow>();
+  for (const { weekday, fromMin, toMin, validFrom, validTo } of lines) {
+    const key = `${fromMin} ${toMin} ${validFrom} ${validTo}`;
+    const row = rows.get(key);
+    if (row) row.days.push(weekday);
+    else
+      rows.set(key, {
+        days: [weekday],
+        from: clockOf(fromMin),
+        to: clockOf(toMin),
+        validFrom: validFrom as HoursRow['validFrom'],
+        validTo: validTo as HoursRow['validTo'],
+      });
+  }
+  return [...rows.values()];
+}
+
+export const storeHours = (
+  tx: Writer,
+  owner: HoursOwner,
+  id: number,
+  rows: readonly HoursRow[],
+): Promise<void> =>
+  replaceRows(
+    tx,
+    'hours',
+    { owner_kind: owner, owner_id: id },
+    rows.flatMap(({ days, from, to, validFrom, validTo }) =>
+      [...new Set(days)].map((weekday) => ({
+        weekday,
+        from_min: minutesOf(from),
+        to_min: minutesOf(to),
+        valid_from: validFrom,
+        valid_to: validTo,
+      })),
+    ),
+  );
+
+export const loadQuestionRows = (reader: Reader, owner: QuestionOwner, id: number): Promise<QuestionRow[]> =>
+  reader.json<QuestionRow[]>(
+    `SELECT json_group_array(json_object('id', id, 'text', text, 'required', json(iif(required, 'true', 'false')), 'choices', json(choices), 'seenBy', seen_by)
+       ORDER BY position, id) AS json FROM question WHERE owner_kind = $owner AND owner_id = $id AND retired_at IS NULL`,
+    { owner, id },
+  );
+
+/** Writes the questions of one owner. What is asked no more is kept as long as answers to it are. */
+export async function storeQuestions(
+  tx: Writer,
+  owner: QuestionOwner,
+  ownerId: number,
+  rows: readonly QuestionRow[],
+  today: string,
+): Promise<void> {
+  const known = await loadQuestionRows(tx, owner, ownerId);
+  const kept = new Set(rows.flatMap(({ id }) => (known.some((each) => each.id === id) ? [id] : [])));
+  for (const { id } of known)
+    if (!kept.has(id)) await tx.run('UPDATE question SET retired_at = $today WHERE id = $id', { today, id });
+  for (const [position, { id, text, required, choices, seenBy }] of rows.entries()) {
+    const row = {
+      text,
+      required: required ? 1 : 0,
+      choices: JSON.stringify(choices),
+      seen_by: seenBy,
+      position,
+    };
+    if (id !== null && kept.has(id))
+      await tx.run(
+        `UPDATE question SET text = $text, required = $required, choices = $choices, seen_by = $seen_by, position = $position WHERE id = $id`,
+        { ...row, id },
+      );
+    else
+      await tx.insertRow(
+        `INSERT INTO question (owner_kind, owner_id, text, required, choices, seen_by, position)
+         VALUES ($owner, $ownerId, $text, $required, $choices, $seen_by, $position)`,
+        { ...row, owner, ownerId },
+      );
+  }
+}

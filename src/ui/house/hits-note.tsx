@@ -1,0 +1,48 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import type { ThingDone } from '@/contracts/house-book/docs';
+
+interface HitsNoteProps {
+  readonly pending: { readonly verb: string; readonly done: ThingDone };
+  readonly isSending: boolean;
+  confirm(): Promise<void>;
+  back(): void;
+}
+
+/** What a change would hit, asked about before it is done. */
+export function HitsNote({ pending: { verb, done }, isSending, confirm, back }: HitsNoteProps) {
+  const note = useRef<HTMLElement>(null);
+  useEffect(() => note.current?.focus(), []);
+  return (
+    <section
+      ref={note}
+      tabIndex={-1}
+      aria-label="What this does"
+      className="mt-4 max-w-4xl border-l-4 border-accent bg-sunk px-4 py-3"
+    >
+      <h2 className="text-xl">What this does</h2>
+      {done.hits.length ? (
+        <ul className="list-disc pl-5">
+          {done.hits.map((hit, index) => (
+            <li key={index}>{hit}</li>
+          ))}
+        </ul>
+      ) : (
+        <p>Nothing that is asked for or booked is touched.</p>
+      )}
+      <p className="flex flex-wrap gap-3 pt-2">
+        <button
+          type="button"
+          className="press press-main"
+          disabled={isSending}
+          onClick={() => void confirm()}
+        >
+          {verb}
+        </button>
+        <button type="button" className="press" onClick={back}>
+          Back to the form
+        </button>
+      </p>
+    </section>
+  );
+}

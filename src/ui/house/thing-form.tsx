@@ -1,0 +1,97 @@
+'use client';
+import { useState, type SyntheticEvent } from 'react';
+import type { HouseChoices, KeptThing } from '@/contracts/house-book/docs';
+import { HOUSE_FORMS } from '@/contracts/house-book/forms';
+import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Fields } from './field-input';
+import { fieldsOf, toDoc, toDraft, type Draft } from './form-model';
+import { HitsNote } from './hits-note';
+import { useThing } from './use-thing';
+
+interface ThingFormProps {
+  readonly kind: HouseKind;
+  readonly thing: KeptThing | null;
+  /** What a new one begins with: that of another it is copied from, or nothing. */
+  readonly start: Draft | null;
+  readonly choices: HouseChoices;
+  readonly mayKeep: boolean;
+  readonly retires: boolean;
+}
+
+/** A thing of the house in one form, saved after what that hits is seen. */
+export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: ThingFormProps) {
+  const form = HOUSE_FORMS[kind];
+  const words = KIND_WORDS[kind];
+  const fields = fieldsOf(form);
+  const [draft, setDraft] = useState(() => toDraft(fields, thing?.doc ?? start ?? form.fresh));
+  const { pending, error, isSending, save, deed, confirm, back } = useThing(
+    kind,
+    thing?.id ?? null,
+    thing?.rowVersion ?? 0,
+  );
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    void save(toDoc(fields, draft));
+  };
+  return (
+    <form onSubmit={submit} noValidate>
+      <fieldset disabled={!mayKeep || pending !== null} className="grid max-w-4xl gap-6">
+        {form.sections.map(({ title, about, fields: own }) => (
+          <section key={title} className="grid gap-3">
+            <h2 className="border-b border-rule text-xl">{title}</h2>
+            {about && <p className="text-soft">{about}</p>}
+            <Fields
+              fields={own}
+              draft={draft}
+              choices={choices}
+              faults={error?.fields ?? []}
+              set={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
+            />
+          </section>
+        ))}
+      </fieldset>
+      {error && <RefusalNote error={error} />}
+      {pending && <HitsNote pending={pending} isSending={isSending} confirm={confirm} back={back} />}
+      {mayKeep && !pending && (
+        <p className="flex flex-wrap gap-3 pt-4">
+          <button type="submit" className="press press-main" disabled={isSending}>
+            {thing ? 'Save' : `Make the ${words.one}`}
+          </button>
+          <Link className="press" href={`/house/${kind}`}>
+            Leave it as it was
+          </Link>
+          {thing && !words.isSingle && (
+            <>
+              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>
+                Copy it
+              </Link>
+              {retires && !thing.isRetired && (
+                <button
+                  type="button"
+                  className="press"
+                  onClick={() => void deed('retire', 'Take it out of use')}
+                >
+                  Take it out of use
+                </button>
+              )}
+              {retires && thing.isRetired && (
+                <button
+                  type="button"
+                  className="press"
+                  onClick={() => void deed('bring-back', 'Take it into use again')}
+                >
+                  Take it into use again
+                </button>
+              )}
+              <button type="button" className="press" onClick={() => void deed('remove', 'Remove it')}>
+                Remove it
+              </button>
+            </>
+          )}
+        </p>
+      )}
+    </form>
+  );
+}

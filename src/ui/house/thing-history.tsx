@@ -1,0 +1,27 @@
+import type { HistoryOfThing } from '@/contracts/house-book/docs';
+
+/** What was done to a thing: who, when, from what to what. */
+export function ThingHistory({ lines }: { lines: readonly HistoryOfThing[] }) {
+  if (!lines.length) return null;
+  return (
+    <section className="max-w-4xl pt-8">
+      <h2 className="text-xl">What was changed</h2>
+      <ol>
+        {lines.map(({ when, who, did, changes }, index) => (
+          <li key={index} className="border-t border-rule py-2">
+            <p>
+              <span className="text-soft">{when}</span> {who} {did}
+            </p>
+            {changes.length > 0 && (
+              <ul className="list-disc pl-5">
+                {changes.map((change, at) => (
+                  <li key={at}>{change}</li>
+                ))}
+              </ul>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
