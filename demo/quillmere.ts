@@ -73,7 +73,13 @@ export const QUILLMERE: OfficeFile = {
   categories: CATEGORIES,
   organisations: [...ORGANISATIONS],
   people: [
-    ...MANAGERS.map((name) => person(name, { roles: ['manager'], organisations: ['Quillmere staff'] })),
+    // The first of them keeps the house as well.
+    ...MANAGERS.map((name, index) =>
+      person(name, {
+        roles: index === 0 ? ['manager', 'housekeeper'] : ['manager'],
+        organisations: ['Quillmere staff'],
+      }),
+    ),
     ...CREWS.map(({ name, team }) =>
       person(name, { roles: ['crew'], teams: [team], organisations: ['Quillmere staff'] }),
     ),

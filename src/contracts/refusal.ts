@@ -17,6 +17,8 @@ export type Refusal =
   | { readonly code: 'too-large'; readonly limitKb: number }
   | { readonly code: 'file-too-large'; readonly limitMb: number }
   | { readonly code: 'cross-site' }
+  /** Before the first day of an office. */
+  | { readonly code: 'not-set-up' }
   | { readonly code: 'sign-in-first' }
   | { readonly code: 'wrong-credentials' }
   | { readonly code: 'too-many-tries'; readonly minutes: number }

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { renameSync, rmSync } from 'node:fs';
 import type { RateLimiterMemory } from 'rate-limiter-flexible';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
@@ -10,12 +11,15 @@ import { siteZone } from './db/space-facts';
 import { runDueJobs } from './jobs/scheduler';
 import { log } from './log';
 import { databaseFile, frozenAt } from './settings';
+import { hasOffice } from './use-cases/start/first-start';
 import { makeSignInLimiter } from './use-cases/sign-in/sign-in';
 
 /** What lives as long as the process. */
 interface Runtime {
   readonly base: Omit<Context, 'viewer'>;
   readonly signInLimiter: RateLimiterMemory;
+  /** Ends the jobs, so that the database can be closed. */
+  stop(): void;
 }
 
 const DEMO_CLOCK = 'demo_clock';
@@ -26,8 +30,10 @@ const DEMO_CLOCK = 'demo_clock';
  */
 async function chooseClock(db: Database): Promise<{ clock: Clock; isDemo: boolean }> {
   const frozen = frozenAt();
-  if (frozen)
-    return { clock: frozenClock(toEpochMinute(frozen, await siteZone(db), 'offset-before')), isDemo: false };
+  if (frozen) {
+    const tzid = (await hasOffice(db)) ? await siteZone(db) : 'UTC';
+    return { clock: frozenClock(toEpochMinute(frozen, tzid, 'offset-before')), isDemo: false };
+  }
   const [stored] = await db.rows<{ value: string }>('SELECT value FROM setting WHERE key = $key', {
     key: DEMO_CLOCK,
   });
@@ -56,25 +62,41 @@ async function start(): Promise<Runtime> {
   await migrate(db);
   const { clock, isDemo } = await chooseClock(db);
   const base = { db, clock, random: Math.random, newId: randomUUID };
-  startScheduler({ ...base, viewer: null }, isDemo);
-  return { base, signInLimiter: makeSignInLimiter() };
+  const stop = startScheduler({ ...base, viewer: null }, isDemo);
+  return { base, signInLimiter: makeSignInLimiter(), stop };
 }
 
 const TICK_MS = 30_000;
 
-function startScheduler(ctx: Context, isDemo: boolean): void {
+function startScheduler(ctx: Context, isDemo: boolean): () => void {
   const failed = (job: string, error: unknown) =>
     log.error({ job, error }, 'a job failed and will be tried again');
   const tick = async () => {
+    // Before the first day there is nothing to do, and no zone to do it in.
+    if (!(await hasOffice(ctx.db))) return;
     await runDueJobs(ctx, Date.now(), failed);
     if (isDemo) await rememberDemoClock(ctx.db, ctx.clock.now());
   };
   const guarded = () => tick().catch((error: unknown) => failed('scheduler', error));
   void guarded();
-  setInterval(guarded, TICK_MS).unref();
+  const timer = setInterval(guarded, TICK_MS).unref();
+  return () => clearInterval(timer);
 }
 
 // Next loads the server in several bundles: the runtime must be one for the process, so it hangs on globalThis.
 const holder = globalThis as typeof globalThis & { calendarioRuntime?: Promise<Runtime> };
 
 export const runtime = (): Promise<Runtime> => (holder.calendarioRuntime ??= start());
+
+/** Puts another whole database into the place of this one and goes on with it. What is asked for meanwhile waits. */
+export async function replaceDatabase(file: string): Promise<void> {
+  const old = await runtime();
+  holder.calendarioRuntime = (async () => {
+    old.stop();
+    await old.base.db.close();
+    for (const end of ['-wal', '-shm']) rmSync(databaseFile() + end, { force: true });
+    renameSync(file, databaseFile());
+    return start();
+  })();
+  await holder.calendarioRuntime;
+}

@@ -20,36 +20,50 @@ async function answers(url: string): Promise<boolean> {
   }
 }
 
-/** The built application on a fresh demo, its clock standing at Tuesday 13 April 2027, 08:10. */
-export default async function setup(): Promise<void> {
-  const data = mkdtempSync(join(tmpdir(), 'calendario-e2e-'));
+const environment = (data: string) => ({
+  ...process.env,
+  NODE_ENV: 'production' as const,
+  CALENDARIO_DATA: data,
+  CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
+  LOG_LEVEL: 'error',
+});
+
+export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'calendario-e2e-'));
+
+/** The built application over a folder of data, on a port of its own. */
+export async function serveFolder(data: string): Promise<{ base: string; server: ChildProcess }> {
   const port = await freePort();
-  const env = {
-    ...process.env,
-    NODE_ENV: 'production' as const,
-    CALENDARIO_DATA: data,
-    PORT: String(port),
-    CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
-    LOG_LEVEL: 'error',
-  };
-  const seeded = spawnSync(join('node_modules', '.bin', 'tsx'), ['scripts/seed-demo.ts'], {
-    env,
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
-  if (seeded.status !== 0) throw new Error('the demo could not be made');
   const server = spawn(
     join('node_modules', '.bin', 'next'),
     ['start', '-H', '127.0.0.1', '-p', String(port)],
-    { env, stdio: ['ignore', 'ignore', 'inherit'], detached: true },
+    {
+      env: { ...environment(data), PORT: String(port) },
+      stdio: ['ignore', 'ignore', 'inherit'],
+      detached: true,
+    },
   );
   const base = `http://127.0.0.1:${port}`;
   for (let tries = 0; !(await answers(`${base}/notices`)); tries += 1) {
-    if (tries > 150)
+    if (tries > 150) {
+      process.kill(-server.pid!);
       throw new Error(
         'the built application does not answer; is it built? (node scripts/test.mjs builds it)',
       );
+    }
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
+  return { base, server };
+}
+
+/** The built application on a fresh demo, its clock standing at Tuesday 13 April 2027, 08:10. */
+export default async function setup(): Promise<void> {
+  const data = freshFolder();
+  const seeded = spawnSync(join('node_modules', '.bin', 'tsx'), ['scripts/seed-demo.ts'], {
+    env: environment(data),
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  if (seeded.status !== 0) throw new Error('the demo could not be made');
+  const { base, server } = await serveFolder(data);
   process.env.E2E_BASE = base;
   process.env.E2E_DATA = data;
   (globalThis as { e2eServer?: ChildProcess }).e2eServer = server;

@@ -179,6 +179,27 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/orders/problems/[id]': [{ method: 'POST', statuses: [401, 403, 400, 400] }],
   '/api/orders/issue': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/orders/assign': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/start': [{ statuses: [307, 307, 307, 307] }],
+  '/api/start': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  // There is an office already.
+  '/api/start/demo': [{ method: 'POST', statuses: [403, 403, 403, 403] }],
+  '/house': [{ statuses: [307, 403, 403, 200] }],
+  '/house/[kind]': [
+    { statuses: [307, 403, 403, 200], path: '/house/space' },
+    { statuses: [307, 403, 403, 200], path: '/house/person' },
+    { statuses: [404, 404, 404, 404], path: '/house/attic' },
+  ],
+  '/house/[kind]/[id]': [
+    { statuses: [307, 403, 403, 200], path: '/house/space/1' },
+    { statuses: [307, 403, 403, 200], path: '/house/person/1' },
+    { statuses: [307, 403, 403, 404], path: '/house/space/4711' },
+  ],
+  '/api/house/[kind]': [
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space' },
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/person' },
+    { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/house/attic' },
+  ],
+  '/api/house/[kind]/[id]': [{ method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space/1' }],
   '/api/recipes': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/recipes/try': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/recipes/[id]/retire': [{ method: 'POST', statuses: [401, 403, 403, 400] }],

@@ -1,3 +1,4 @@
+import { redirect } from 'next/navigation';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import { addDays, dateOf } from '@/core/time/local-time';
@@ -5,7 +6,7 @@ import { toLocal } from '@/core/time/zone';
 import type { SignedInPerson } from '@/server/auth/sessions';
 import { permissionFor } from '@/server/auth/policy';
 import { currentContext } from '@/server/http/page';
-import { NO_OFFICE, officeContact } from '@/server/use-cases/look/office-contact';
+import { officeContact } from '@/server/use-cases/look/office-contact';
 import { unreadNews } from '@/server/use-cases/own/news';
 import { ruler } from '@/server/use-cases/look/ruler';
 import { Account } from '@/ui/frame/account';
@@ -41,10 +42,11 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
     officeContact(ctx.db),
     ctx.viewer ? unreadNews({ ...ctx, viewer: ctx.viewer }) : 0,
   ]);
-  const office = known ?? NO_OFFICE;
+  // An office that is not set up yet has nothing else to show.
+  if (!known) redirect('/start');
+  const office = known;
   const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
-  // An office that is not set up yet has no days.
-  const days = known && (await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS));
+  const days = await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS);
   return (
     <>
       <a
@@ -65,7 +67,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
           </div>
         </div>
       </header>
-      {days && <Ruler first={days} today={today} />}
+      <Ruler first={days} today={today} />
       <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
         {children}
       </main>

@@ -120,7 +120,7 @@ export const buildingForm: HouseForm = {
   fresh: { name: '', hours: [] },
   sections: [
     { title: 'The building', fields: [name(80)] },
-    { title: 'Its hours', fields: [hoursField('None goes by those of the site.')] },
+    { title: 'Its hours', fields: [hoursField('Where no line is given, those of the site hold.')] },
   ],
 };
 

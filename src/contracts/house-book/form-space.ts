@@ -103,7 +103,7 @@ export const spaceForm: HouseForm = {
     {
       title: 'When and for whom',
       fields: [
-        hoursField('None goes by those of the building, or of the site.'),
+        hoursField('Where no line is given, those of the building or of the site hold.'),
         {
           kind: 'several',
           name: 'timetables',

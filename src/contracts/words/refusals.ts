@@ -24,6 +24,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     `A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
   'cross-site': () =>
     'This came from another site and was not carried out. Open the page here and send again.',
+  'not-set-up': () => 'There is no office here yet. Open /start in a browser and set it up.',
   'sign-in-first': () =>
     'You are not signed in, or no longer. Sign in and send again; what you typed is kept.',
   'wrong-credentials': () => 'No account with that address and password. Check both, or ask the office.',

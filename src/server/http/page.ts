@@ -5,6 +5,7 @@ import { permissionFor, type Action } from '../auth/policy';
 import type { SignedInPerson } from '../auth/sessions';
 import type { Context, SignedInContext } from '../context';
 import { runtime } from '../runtime';
+import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 
 export interface PageContext extends Context {
@@ -23,6 +24,8 @@ export const currentContext = cache(async (): Promise<PageContext> => {
  */
 export async function pageContext(action: Action, path: string): Promise<PageContext> {
   const ctx = await currentContext();
+  // An office that is not set up yet has nothing else to show.
+  if (!(await isSetUp(ctx.db))) redirect('/start');
   const permission = permissionFor(action, ctx.viewer);
   if (permission === 'sign-in-first') redirect(`/sign-in?next=${encodeURIComponent(path)}`);
   if (permission === 'not-allowed') forbidden();

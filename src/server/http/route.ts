@@ -11,6 +11,7 @@ import { runtime } from '../runtime';
 import { publicOrigin } from '../settings';
 import { readBody } from './body';
 import { readQuery } from './query';
+import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 import { STATUS } from './statuses';
 
@@ -41,6 +42,7 @@ function refusalOf(error: unknown): Refusal | null {
 
 async function contextFor(action: Action): Promise<Outcome<Context>> {
   const { base } = await runtime();
+  if (action !== 'house.start' && !(await isSetUp(base.db))) return refuse({ code: 'not-set-up' });
   const viewer = await personOfCookie(base.db, (await cookies()).get(SESSION_COOKIE)?.value);
   const permission = permissionFor(action, viewer);
   if (permission === 'sign-in-first') return refuse({ code: 'sign-in-first' });
@@ -49,8 +51,9 @@ async function contextFor(action: Action): Promise<Outcome<Context>> {
 }
 
 /** Who writes, and whether they may: from our own pages alone. */
-async function writerFor(request: Request, action: Action): Promise<Outcome<Context>> {
-  return isSameOrigin(request) ? contextFor(action) : refuse({ code: 'cross-site' });
+async function writerFor(request: Request, action: Action | null): Promise<Outcome<Context>> {
+  if (!isSameOrigin(request)) return refuse({ code: 'cross-site' });
+  return action ? contextFor(action) : refuse({ code: 'not-found', what: 'such thing' });
 }
 
 async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
@@ -97,9 +100,7 @@ export const writeRoute =
   (request: Request, { params }: NextContext): Promise<Response> =>
     answer(request, async () => {
       const named = await params;
-      const needed = typeof action === 'function' ? action(named) : action;
-      if (!needed) return refusalResponse({ code: 'not-found', what: 'such thing' });
-      const ctx = await writerFor(request, needed);
+      const ctx = await writerFor(request, typeof action === 'function' ? action(named) : action);
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);

@@ -13,6 +13,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'too-large': 413,
   'file-too-large': 413,
   'cross-site': 403,
+  'not-set-up': 503,
   'sign-in-first': 401,
   'wrong-credentials': 401,
   'too-many-tries': 429,

@@ -14,7 +14,7 @@ export function FieldInput(props: FieldProps) {
   const label = (
     <>
       {field.label}
-      {within && <span className="sr-only">, {within}</span>}
+      {within && <span className="sr-only"> of {within}</span>}
     </>
   );
   if (field.kind === 'rows') return <RowsInput {...props} field={field} />;
@@ -68,18 +68,29 @@ interface FieldsProps {
   set(name: string, value: unknown): void;
 }
 
+/** Short ones stand beside one another. */
+const isWide = (field: Field): boolean =>
+  field.kind === 'line'
+    ? !field.isNarrow && field.most > 40
+    : field.kind === 'several' ||
+      field.kind === 'rows' ||
+      field.kind === 'text' ||
+      field.kind === 'words' ||
+      field.kind === 'hue';
+
 /** The fields that count as the document, or its row, is now. */
 export const Fields = ({ fields, draft, choices, faults, within, set }: FieldsProps) =>
   shownFields(fields, draft).map((field) => (
-    <FieldInput
-      key={field.name}
-      field={field}
-      value={draft[field.name]}
-      choices={choices}
-      faults={faultsUnder(faults, field.name)}
-      within={within}
-      onChange={(value) => set(field.name, value)}
-    />
+    <div key={field.name} className={isWide(field) ? 'min-w-0 basis-full' : 'max-w-full'}>
+      <FieldInput
+        field={field}
+        value={draft[field.name]}
+        choices={choices}
+        faults={faultsUnder(faults, field.name)}
+        within={within}
+        onChange={(value) => set(field.name, value)}
+      />
+    </div>
   ));
 
 /** A list of rows, each with fields of its own. */

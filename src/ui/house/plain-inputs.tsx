@@ -34,7 +34,7 @@ export function ChoiceInput({
   if (options.length > MOST_LOOKED_THROUGH)
     return (
       <div className="flex gap-2">
-        <div className="flex-1">
+        <div className="w-72">
           <Combobox
             {...ids}
             options={options.map(({ id, name }) => ({ value: String(id), text: name }))}
@@ -52,7 +52,7 @@ export function ChoiceInput({
   return (
     <select
       {...ids}
-      className="field"
+      className="field min-w-48"
       value={String(value)}
       onChange={({ target }) => onChange(options.find(({ id }) => String(id) === target.value)?.id ?? '')}
     >

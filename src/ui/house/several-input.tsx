@@ -22,7 +22,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
     <fieldset>
       <legend className="font-semibold">
         {legend}
-        {within && <span className="sr-only">, {within}</span>}
+        {within && <span className="sr-only"> of {within}</span>}
       </legend>
       {options.length <= MOST_TICKED ? (
         <div className="flex flex-wrap gap-x-4">
@@ -60,7 +60,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
             })}
           </ul>
           <Combobox
-            aria-label={`Add to ${legend}${within ? `, ${within}` : ''}`}
+            aria-label={`Add to ${legend}${within ? ` of ${within}` : ''}`}
             placeholder="type to add"
             options={options
               .filter(({ id }) => !picked.includes(id))

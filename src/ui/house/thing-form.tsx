@@ -1,6 +1,6 @@
 'use client';
 import { useState, type SyntheticEvent } from 'react';
-import type { HouseChoices, KeptThing } from '@/contracts/house-book/docs';
+import type { ChoiceList, HouseChoices, KeptThing } from '@/contracts/house-book/docs';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
 import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import Link from '@/ui/primitives/link';
@@ -20,6 +20,18 @@ interface ThingFormProps {
   readonly retires: boolean;
 }
 
+const LIST_OF: Partial<Record<HouseKind, ChoiceList>> = {
+  space: 'spaces',
+  equipment: 'equipment',
+  person: 'people',
+};
+
+/** A thing is no part, no substitute and no deputy of itself. */
+function withoutItself(kind: HouseKind, thing: KeptThing | null, choices: HouseChoices): HouseChoices {
+  const list = LIST_OF[kind];
+  return list && thing ? { ...choices, [list]: choices[list].filter(({ id }) => id !== thing.id) } : choices;
+}
+
 /** A thing of the house in one form, saved after what that hits is seen. */
 export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: ThingFormProps) {
   const form = HOUSE_FORMS[kind];
@@ -31,6 +43,7 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
     thing?.id ?? null,
     thing?.rowVersion ?? 0,
   );
+  const offered = withoutItself(kind, thing, choices);
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
     void save(toDoc(fields, draft));
@@ -39,13 +52,13 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
     <form onSubmit={submit} noValidate>
       <fieldset disabled={!mayKeep || pending !== null} className="grid max-w-4xl gap-6">
         {form.sections.map(({ title, about, fields: own }) => (
-          <section key={title} className="grid gap-3">
-            <h2 className="border-b border-rule text-xl">{title}</h2>
-            {about && <p className="text-soft">{about}</p>}
+          <section key={title} className="flex flex-wrap items-start gap-x-6 gap-y-3">
+            <h2 className="basis-full border-b border-rule text-xl">{title}</h2>
+            {about && <p className="basis-full text-soft">{about}</p>}
             <Fields
               fields={own}
               draft={draft}
-              choices={choices}
+              choices={offered}
               faults={error?.fields ?? []}
               set={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
             />

@@ -37,9 +37,12 @@ export async function recategorise(
   const order = { action: 'put into another category', reason, idempotencyKey: key };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const { tx } = change;
-    const [category] = await tx.rows<{ name: string }>('SELECT name FROM category WHERE id = $id AND retired_at IS NULL', {
-      id: categoryId,
-    });
+    const [category] = await tx.rows<{ name: string }>(
+      'SELECT name FROM category WHERE id = $id AND retired_at IS NULL',
+      {
+        id: categoryId,
+      },
+    );
     if (!category)
       return refuse({
         code: 'bad-input',

@@ -1,0 +1,9 @@
+import { z } from 'zod';
+import { writeRoute } from '@/server/http/route';
+import { loadDemo } from '@/server/use-cases/start/load-demo';
+
+export const POST = writeRoute({
+  action: 'house.start',
+  body: z.object({}),
+  run: (ctx) => loadDemo(ctx),
+});

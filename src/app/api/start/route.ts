@@ -1,0 +1,12 @@
+import { startSchema } from '@/contracts/start';
+import { writeRoute } from '@/server/http/route';
+import { sessionCookie } from '@/server/http/session-cookie';
+import { firstStart } from '@/server/use-cases/start/first-start';
+
+export const POST = writeRoute({
+  action: 'house.start',
+  body: startSchema,
+  run: (ctx, body) => firstStart(ctx, body, Date.now()),
+  headers: async ({ sessionId }) => ({ 'Set-Cookie': await sessionCookie(sessionId) }),
+  reply: () => ({ signedIn: true }),
+});

@@ -1,0 +1,22 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { currentContext } from '@/server/http/page';
+import { hasOffice } from '@/server/use-cases/start/first-start';
+import { StartForm } from '@/ui/start/start-form';
+
+export const metadata: Metadata = { title: 'The first day' };
+
+export default async function StartPage() {
+  const ctx = await currentContext();
+  if (await hasOffice(ctx.db)) redirect('/');
+  return (
+    <main id="main" className="mx-auto w-full max-w-4xl px-4 py-6">
+      <h1 className="text-3xl">The first day</h1>
+      <p className="pb-4 text-soft">
+        Nothing is kept here yet. Say who you are and what can be asked for first; everything else is made in
+        House rules afterwards, and all of this can be changed there.
+      </p>
+      <StartForm zones={Intl.supportedValuesOf('timeZone')} />
+    </main>
+  );
+}

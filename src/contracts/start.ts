@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { isZone } from '@/core/time/zone';
+import { requiredLine, wholeNumber } from './fields';
+import { clockText, minutesOf } from './house-book/parts';
+
+export const passwordField = z
+  .string('Give a password.')
+  .min(10, 'A password has at least ten characters.')
+  .max(200, 'That password is too long.');
+
+/** What a new office says of itself on its first day: enough to be asked for its first space. */
+export const startSchema = z
+  .object({
+    site: requiredLine('Name of the site', 80),
+    zone: z.string('Choose the time zone.').refine(isZone, 'Choose the time zone from the list.'),
+    officeName: requiredLine('Name of the office', 80),
+    officePhone: requiredLine('Telephone', 40),
+    officeEmail: z.email('That is no e-mail address.'),
+    opens: clockText,
+    closes: clockText,
+    building: requiredLine('Name of the building', 80),
+    space: requiredLine('Name of the space', 80),
+    code: requiredLine('Code', 12).refine(
+      (code) => /^[\p{L}\p{N}-]+$/u.test(code),
+      'A code has letters, figures and dashes only.',
+    ),
+    layout: z.enum(LAYOUTS, 'Choose how it is usually set.'),
+    seats: wholeNumber('Seats', 1, 100_000),
+    name: requiredLine('Your name', 80),
+    email: z.email('That is no e-mail address.'),
+    password: passwordField,
+  })
+  .refine(({ opens, closes }) => minutesOf(closes) > minutesOf(opens), {
+    path: ['closes'],
+    message: 'The end must be after the start.',
+  });
+export type StartInput = z.output<typeof startSchema>;

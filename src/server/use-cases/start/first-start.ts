@@ -1,0 +1,82 @@
+import { officeSchema, type OfficeFile } from '@/contracts/office';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { StartInput } from '@/contracts/start';
+import type { PersonId } from '@/core/ids';
+import { beginSession } from '../../auth/sessions';
+import type { Context } from '../../context';
+import type { Reader } from '../../db/connection';
+import { createOffice } from '../office/create-office';
+import { OfficeFileError } from '../office/office-rows';
+
+/** Whether an office is set up in this database. */
+export async function hasOffice(reader: Reader): Promise<boolean> {
+  return (await reader.rows('SELECT 1 AS one FROM site LIMIT 1')).length > 0;
+}
+
+export const SET_UP = refuse({
+  code: 'not-allowed',
+  what: 'An office is set up here already; sign in instead.',
+});
+
+/** The smallest house that can be asked for something: the rest is made in House rules. */
+const officeOf = (input: StartInput): OfficeFile => ({
+  site: {
+    name: input.site,
+    zone: input.zone,
+    office: { name: input.officeName, phone: input.officePhone, email: input.officeEmail },
+    hours: [{ days: [1, 2, 3, 4, 5, 6, 7], from: input.opens, to: input.closes }],
+  },
+  buildings: [
+    {
+      name: input.building,
+      spaces: [
+        {
+          code: input.code,
+          name: input.space,
+          layouts: [{ layout: input.layout, seats: input.seats, setupMin: 30, strikeMin: 30 }],
+        },
+      ],
+    },
+  ],
+  teams: [
+    {
+      name: 'Setup',
+      recipes: [
+        { phase: 'setup', title: 'Set the room', due: 'access-start' },
+        { phase: 'strike', title: 'Clear the room', due: 'occupied-end' },
+      ],
+    },
+  ],
+  categories: [
+    { name: 'Events', mark: 'Ev', hue: 'green', about: 'Whatever has no category of its own yet.' },
+  ],
+  organisations: [input.site],
+  people: [
+    {
+      name: input.name,
+      email: input.email,
+      password: input.password,
+      roles: ['requester', 'manager', 'housekeeper'],
+      organisations: [input.site],
+    },
+  ],
+});
+
+/** Sets up an empty database and signs its first housekeeper in. Of two who try at once one is refused. */
+export async function firstStart(
+  ctx: Context,
+  input: StartInput,
+  nowMs: number,
+): Promise<Outcome<{ sessionId: string }>> {
+  if (await hasOffice(ctx.db)) return SET_UP;
+  try {
+    await createOffice(ctx.db, officeSchema.parse(officeOf(input)));
+  } catch (error) {
+    if (error instanceof OfficeFileError) return SET_UP;
+    throw error;
+  }
+  const [first] = await ctx.db.rows<{ id: PersonId }>('SELECT id FROM person ORDER BY id LIMIT 1');
+  const sessionId = ctx.newId();
+  await beginSession(ctx.db, sessionId, first!.id, nowMs);
+  return done({ sessionId });
+}

@@ -1,0 +1,94 @@
+import type { ChildProcess } from 'node:child_process';
+import type { Browser, Page } from 'puppeteer-core';
+import { awake, byRole, fill, launch, newPage, press, says, textOf } from './browser';
+import { freshFolder, serveFolder } from './global-setup';
+
+let browser: Browser;
+let base = '';
+let server: ChildProcess;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+async function onEmptyFolder(work: (page: Page) => Promise<void>): Promise<void> {
+  ({ base, server } = await serveFolder(freshFolder()));
+  try {
+    await work(await newPage(browser));
+  } finally {
+    process.kill(-server.pid!);
+  }
+}
+const go = (page: Page, path: string) => page.goto(`${base}${path}`, { waitUntil: 'load' });
+
+async function fillAll(page: Page, values: Readonly<Record<string, string>>): Promise<void> {
+  for (const [label, value] of Object.entries(values)) await fill(page, label, value);
+}
+
+test('from an empty database to the first approved booking, without a file or a shell', async () => {
+  await onEmptyFolder(async (page) => {
+    await go(page, '/');
+    await says(page, 'Nothing is kept here yet.');
+    await awake(page);
+    await press(page, 'Open the office');
+    await says(page, 'Name of the site is missing.');
+    await fillAll(page, {
+      'Name of the site': 'Larkrise Almshouses',
+      'Time zone': 'Europe/London',
+      'Name of the office': 'Larkrise lettings',
+      Telephone: '01632 960 311',
+      'E-mail address of the office': 'lettings@larkrise.example',
+      'Building it stands in': 'The Range',
+      'Name of the space': 'Long Room',
+      Code: 'LR',
+      'Usually set as': 'theatre',
+      'Seats then': '48',
+      'Your name': 'Perdita Wold',
+      'Your e-mail address': 'perdita@larkrise.example',
+      Password: 'short',
+    });
+    await press(page, 'Open the office');
+    await says(page, 'A password has at least ten characters.');
+    await fill(page, 'Password', 'larks-at-sunrise');
+    await press(page, 'Open the office');
+    await says(page, 'What the office owns and goes by.');
+
+    // A second room, with a fault on the way; it stands beside its field.
+    await go(page, '/house/space/new');
+    await awake(page);
+    await fillAll(page, { Name: 'Apple Store', Code: 'LR', Building: 'The Range', Area: '30' });
+    await press(page, 'Another layout');
+    await fill(page, 'Layout of layout 1', 'boardroom');
+    await press(page, 'Make the space');
+    await says(page, '“LR” is there already');
+    await fill(page, 'Code', 'AS');
+    await press(page, 'Make the space');
+    await says(page, 'Done: made a space: “Apple Store”.');
+
+    await go(page, '/ask?space=1&start=2027-05-04T18:30&minutes=90');
+    await awake(page);
+    await fill(page, 'Title', 'Lark census');
+    await fill(page, 'People', '30');
+    await press(page, 'Send the request');
+    await says(page, 'Sent. Your reference is');
+    await go(page, '/desk');
+    await press(page, 'Lark census', 'link');
+    await press(page, 'Approve 1 date');
+    await says(page, 'Done: approved 1 date');
+    await go(page, '/start');
+    await says(page, 'Long Room');
+  });
+});
+
+test('the demo can be looked round in first', async () => {
+  await onEmptyFolder(async (page) => {
+    await go(page, '/');
+    await awake(page);
+    await press(page, 'Look round in the demo first');
+    await page.waitForFunction(() => document.body?.innerText.includes('Quince Hall') ?? false, {
+      timeout: 120_000,
+    });
+    expect(await textOf(page, 'footer')).toContain('Quillmere Botanic Garden');
+    await byRole(page, 'link', 'Sign in');
+  });
+});

@@ -1,0 +1,106 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { as, awake, byRole, fill, launch, press, says, send, show, textOf } from './browser';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+const kept = async (path: string, who: 'manager' | 'manager2' = 'manager'): Promise<Page> => {
+  const page = await show(browser, path, who);
+  await awake(page);
+  return page;
+};
+
+test('a closure over approved dates is seen before it is saved, shows on the desk, and heals when it goes', async () => {
+  const page = await kept('/house/closure/new');
+  await fill(page, 'From', '2027-04-15T00:00');
+  await fill(page, 'To', '2027-04-14T00:00');
+  await fill(page, 'Reason', 'Boiler goes');
+  await press(page, 'Make the closure');
+  await says(page, 'The end must be after the start.');
+  await fill(page, 'To', '2027-04-16T00:00');
+  await press(page, 'Make the closure');
+  await says(page, 'What this does');
+  expect(await textOf(page)).toMatch(/[3-9] approved dates fall outside and are at risk then\./);
+  await press(page, 'Back to the form');
+  await press(page, 'Make the closure');
+  await press(page, 'Save it all the same');
+  await says(page, 'Done: made a closure: “Boiler goes”.');
+  const desk = await show(browser, '/desk', 'manager2');
+  await says(desk, 'Boiler goes');
+
+  await press(page, 'Boiler goes', 'link');
+  await press(page, 'Remove it');
+  await says(page, 'right again');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await says(page, 'Done: removed a closure: “Boiler goes”.');
+  await desk.reload();
+  expect(await textOf(desk)).not.toContain('Boiler goes');
+});
+
+test('a space: a second form that was open is refused, what was done is told from what to what', async () => {
+  const [first, second] = [await kept('/house/space/8'), await kept('/house/space/8')];
+  await fill(first, 'Posted limit', '31');
+  await press(first, 'Save');
+  await says(first, 'Done: changed a space: “Seed Library”.');
+  await fill(second, 'Posted limit', '29');
+  await press(second, 'Save');
+  await says(second, 'was changed by somebody else since you opened it');
+  const again = await kept('/house/space/8');
+  expect(await textOf(again)).toMatch(/Posted limit: .+ → 31 people/);
+  expect(await textOf(again)).toContain('Wren Calloway changed a space');
+});
+
+test('a double press makes one; it is found, copied, taken out of use and no longer offered', async () => {
+  const page = await kept('/house/organisation/new');
+  await fill(page, 'Name', 'Lichen Lodge');
+  await (
+    await byRole(page, 'button', 'Make the organisation')
+  ).evaluate((button) => {
+    (button as HTMLButtonElement).click();
+    (button as HTMLButtonElement).click();
+  });
+  await says(page, 'Done: made a organisation');
+  await fill(page, 'Find', 'lichen');
+  await says(page, '1 of 26');
+  await press(page, 'Lichen Lodge', 'link');
+  await press(page, 'Copy it', 'link');
+  await says(page, 'A new organisation');
+  await page.goBack();
+  await press(page, 'Take it out of use');
+  await says(page, 'Nothing that is asked for or booked is touched.');
+  await press(page, 'Take it out of use');
+  await says(page, 'Done: took out of use');
+  await says(page, '1 organisation out of use');
+});
+
+test('the whole by keys: a season is made without a pointer', async () => {
+  const page = await kept('/house/season/new');
+  await page.focus('main input');
+  await page.keyboard.type('Frost fair');
+  await fill(page, 'First day', '2027-12-01');
+  await fill(page, 'Last day', '2027-12-24');
+  await page.keyboard.press('Enter');
+  await (await byRole(page, 'button', 'Make the season')).focus();
+  await page.keyboard.press('Enter');
+  await says(page, 'Done: made a season: “Frost fair”.');
+});
+
+test('each list is changed by those it belongs to: a manager keeps hosts and closures, not spaces, nor people', async () => {
+  const page = await show(browser, '/house', 'manager2');
+  expect(await textOf(page)).not.toContain('People');
+  const space = await show(browser, '/house/space/8', 'manager2');
+  await says(space, 'Seed Library');
+  expect(await textOf(space)).not.toContain('Take it out of use');
+  expect(await space.$eval('main form input', (input) => input.matches(':disabled'))).toBe(true);
+  const session = await as('manager2');
+  const statusOf = async (path: string, body: object) => (await send('POST', path, body, session)).status;
+  const doc = { key: crypto.randomUUID(), id: null, doc: { name: 'Cellar' } };
+  expect(await statusOf('/api/house/space', doc)).toBe(403);
+  expect(await statusOf('/api/house/person', doc)).toBe(403);
+  expect(await statusOf('/api/house/organisation', doc)).toBe(200);
+  expect(await statusOf('/api/house/space/8', { key: crypto.randomUUID(), deed: 'retire' })).toBe(403);
+});
