@@ -1,22 +1,26 @@
-import type { ChildProcess } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import type { Browser, Page } from 'puppeteer-core';
 import { awake, byRole, fill, launch, newPage, press, says, textOf } from './browser';
 import { freshFolder, serveFolder } from './global-setup';
 
 let browser: Browser;
 let base = '';
-let server: ChildProcess;
 beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
 
 async function onEmptyFolder(work: (page: Page) => Promise<void>): Promise<void> {
-  ({ base, server } = await serveFolder(freshFolder()));
+  const folder = freshFolder();
+  const served = await serveFolder(folder);
+  base = served.base;
   try {
     await work(await newPage(browser));
   } finally {
-    process.kill(-server.pid!);
+    const ended = new Promise((resolve) => served.server.once('exit', resolve));
+    process.kill(-served.server.pid!);
+    await ended;
+    rmSync(folder, { recursive: true, force: true });
   }
 }
 const go = (page: Page, path: string) => page.goto(`${base}${path}`, { waitUntil: 'load' });
@@ -41,7 +45,7 @@ test('from an empty database to the first approved booking, without a file or a 
       'Building it stands in': 'The Range',
       'Name of the space': 'Long Room',
       Code: 'LR',
-      'Usually set as': 'theatre',
+      'Usually set as': 'rows of chairs',
       'Seats then': '48',
       'Your name': 'Perdita Wold',
       'Your e-mail address': 'perdita@larkrise.example',
@@ -58,7 +62,7 @@ test('from an empty database to the first approved booking, without a file or a 
     await awake(page);
     await fillAll(page, { Name: 'Apple Store', Code: 'LR', Building: 'The Range', Area: '30' });
     await press(page, 'Another layout');
-    await fill(page, 'Layout of layout 1', 'boardroom');
+    await fill(page, 'Layout of layout 1', 'one long table');
     await press(page, 'Make the space');
     await says(page, '“LR” is there already');
     await fill(page, 'Code', 'AS');
@@ -68,7 +72,9 @@ test('from an empty database to the first approved booking, without a file or a 
     await go(page, '/ask?space=1&start=2027-05-04T18:30&minutes=90');
     await awake(page);
     await fill(page, 'Title', 'Lark census');
-    await fill(page, 'People', '30');
+    await fill(page, 'Category', 'Events');
+    await fill(page, 'Lead host', 'Larkrise Almshouses');
+    await fill(page, 'People expected', '30');
     await press(page, 'Send the request');
     await says(page, 'Sent. Your reference is');
     await go(page, '/desk');

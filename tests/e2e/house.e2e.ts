@@ -63,7 +63,7 @@ test('a double press makes one; it is found, copied, taken out of use and no lon
     (button as HTMLButtonElement).click();
     (button as HTMLButtonElement).click();
   });
-  await says(page, 'Done: made a organisation');
+  await says(page, 'Done: made an organisation');
   await fill(page, 'Find', 'lichen');
   await says(page, '1 of 26');
   await press(page, 'Lichen Lodge', 'link');

@@ -35,6 +35,12 @@ export interface KindWords {
   readonly isOrdered?: boolean;
 }
 
+/** As in “made an organisation”. */
+export const aOne = (kind: HouseKind): string => {
+  const { one } = KIND_WORDS[kind];
+  return `${/^[aeiou]/.test(one) ? 'an' : 'a'} ${one}`;
+};
+
 export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = {
   site: {
     one: 'site',

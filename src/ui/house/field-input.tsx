@@ -68,20 +68,21 @@ interface FieldsProps {
   set(name: string, value: unknown): void;
 }
 
-/** Short ones stand beside one another. */
-const isWide = (field: Field): boolean =>
+const ALWAYS_WIDE: readonly Field['kind'][] = ['several', 'rows', 'text', 'words', 'hue'];
+
+/** Short ones stand beside one another; in a row of a list a line is short too unless it holds a sentence. */
+const isWide = (field: Field, isInRow: boolean): boolean =>
   field.kind === 'line'
-    ? !field.isNarrow && field.most > 40
-    : field.kind === 'several' ||
-      field.kind === 'rows' ||
-      field.kind === 'text' ||
-      field.kind === 'words' ||
-      field.kind === 'hue';
+    ? !field.isNarrow && field.most > (isInRow ? 120 : 40)
+    : ALWAYS_WIDE.includes(field.kind);
 
 /** The fields that count as the document, or its row, is now. */
 export const Fields = ({ fields, draft, choices, faults, within, set }: FieldsProps) =>
   shownFields(fields, draft).map((field) => (
-    <div key={field.name} className={isWide(field) ? 'min-w-0 basis-full' : 'max-w-full'}>
+    <div
+      key={field.name}
+      className={isWide(field, within !== undefined) ? 'min-w-0 basis-full' : 'max-w-full'}
+    >
       <FieldInput
         field={field}
         value={draft[field.name]}

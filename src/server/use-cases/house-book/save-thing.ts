@@ -1,5 +1,5 @@
 import { DOC_SCHEMAS, type AnyDoc, type SaveThingInput, type ThingDone } from '@/contracts/house-book/docs';
-import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
@@ -32,7 +32,7 @@ export async function saveThing(
   const doc = parsed.data as AnyDoc;
   if (id === null && words.isSingle) return refuse({ code: 'not-found', what: `second ${words.one}` });
   const name = keeper.nameOf(doc);
-  const action = id === null ? `made a ${words.one}` : `changed a ${words.one}`;
+  const action = `${id === null ? 'made' : 'changed'} ${aOne(kind)}`;
   const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;

@@ -1,6 +1,6 @@
 import { ForeignKeyConstraintError } from 'sequelize';
 import type { ThingDeed, ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
-import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -89,8 +89,8 @@ export async function doWithThing(
       : deed === 'remove'
         ? !words.isSingle
         : words.isOrdered === true;
-  if (!isPossible) return refuse({ code: 'not-found', what: `such way with a ${words.one}` });
-  const action = `${SAID[deed]} a ${words.one}`;
+  if (!isPossible) return refuse({ code: 'not-found', what: `such way with ${aOne(kind)}` });
+  const action = `${SAID[deed]} ${aOne(kind)}`;
   const known = await keeper.load(ctx.db, id);
   const name = known ? keeper.nameOf(known) : '';
   const order = { action, reason: name, idempotencyKey: key, isPreview: preview };

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
-import { isHouseKind, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { aOne, isHouseKind, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { signedInPage } from '@/server/http/page';
@@ -37,7 +37,7 @@ export default async function KindPage({ params, searchParams }: Props) {
         <h1 className="text-3xl">{words.many}</h1>
         {mayKeep && (
           <Link className="press press-main" href={`/house/${kind}/new`}>
-            Make a {words.one}
+            Make {aOne(kind)}
           </Link>
         )}
       </div>
