@@ -194,6 +194,10 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { statuses: [307, 403, 403, 200], path: '/house/person/1' },
     { statuses: [307, 403, 403, 404], path: '/house/space/4711' },
   ],
+  '/house/holidays': [{ statuses: [307, 403, 403, 200] }],
+  '/house/rights': [{ statuses: [307, 403, 403, 200] }],
+  '/house/rights/rights.csv': [{ statuses: [401, 403, 403, 200] }],
+  '/api/house/holidays': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/house/[kind]': [
     { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space' },
     { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/person' },

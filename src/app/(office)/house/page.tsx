@@ -8,11 +8,21 @@ import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = { title: 'House rules' };
 
-/** Kept on pages of their own, beside the work they belong to. */
+/** Pages of their own: beside the work they belong to, or about more than one kind. */
 const ELSEWHERE = [
+  {
+    href: '/house/holidays',
+    name: 'Holidays',
+    about: 'Closures for the holidays of countries and regions, a year at a time.',
+  },
   { href: '/setups/recipes', name: 'Recipes', about: 'What is set up for which event, by whom and when.' },
   { href: '/setups/week', name: 'Shifts', about: 'Who is there when, beside the work of the week.' },
   { href: '/notices/kept', name: 'Calendars', about: 'What readers see, and who may read it.' },
+  {
+    href: '/house/rights',
+    name: 'Who may do what',
+    about: 'Every right by role, as it is asked at every deed.',
+  },
 ];
 
 export default async function HousePage() {

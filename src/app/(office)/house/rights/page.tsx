@@ -1,0 +1,80 @@
+import type { Metadata } from 'next';
+import { ROLES } from '@/core/roles';
+import { ROLE_WORDS } from '@/contracts/words/roles';
+import { rightLines } from '@/server/auth/rights';
+import { signedInPage } from '@/server/http/page';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'Who may do what' };
+
+const Cell = ({ may }: { may: boolean }) => (
+  <td className="border-t border-rule px-2 text-center">
+    {may ? <strong>yes</strong> : <span className="text-soft">no</span>}
+  </td>
+);
+
+export default async function RightsPage() {
+  await signedInPage('house.read', '/house/rights');
+  const lines = rightLines();
+  return (
+    <>
+      <p className="pb-1">
+        <Link href="/house">House rules</Link>
+      </p>
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1 className="text-3xl">Who may do what</h1>
+        <a className="press" href="/house/rights/rights.csv" download>
+          As CSV
+        </a>
+      </div>
+      <p className="pb-3 text-soft">
+        Made from the rules that are asked at every page and every deed. Whoever has several roles may what
+        any of them may.
+      </p>
+      <div tabIndex={0} role="region" aria-label="Rights by role" className="overflow-x-auto">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="align-bottom">
+              <th scope="col" className="pr-3">
+                What
+              </th>
+              <th scope="col" className="pr-3">
+                Does
+              </th>
+              <th scope="col" className="px-2 text-center">
+                nobody signed in
+              </th>
+              {ROLES.map((role) => (
+                <th key={role} scope="col" className="px-2 text-center">
+                  {ROLE_WORDS[role]}
+                </th>
+              ))}
+              <th scope="col" className="pl-3">
+                How far
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line, index) => (
+              <tr key={line.action} className="align-baseline">
+                <th scope="row" className="border-t border-rule py-1 pr-3">
+                  {line.thing === lines[index - 1]?.thing ? (
+                    <span className="sr-only">{line.thing}</span>
+                  ) : (
+                    line.thing
+                  )}
+                </th>
+                <td className="border-t border-rule pr-3">{line.does}</td>
+                <Cell may={line.nobody} />
+                {ROLES.map((role) => (
+                  <Cell key={role} may={line.roles[role]} />
+                ))}
+                <td className="border-t border-rule pl-3 text-soft">{line.only}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

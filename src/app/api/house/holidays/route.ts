@@ -1,0 +1,9 @@
+import { shutHolidaysSchema } from '@/contracts/holidays';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { shutHolidays } from '@/server/use-cases/house-book/holidays';
+
+export const POST = writeRoute({
+  action: 'house.change',
+  body: shutHolidaysSchema,
+  run: (ctx, body) => shutHolidays(signedIn(ctx), body),
+});

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { idempotencyKey, wholeNumber } from './fields';
+
+/** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. */
+export const placeCode = z
+  .string()
+  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, 'Choose countries from the list.');
+
+const places = z
+  .array(placeCode)
+  .min(1, 'Choose a country or a region.')
+  .max(10, 'At most ten countries and regions together.');
+const year = wholeNumber('Year', 2000, 2100);
+
+export const holidayQuery = z.object({ places, year });
+
+export const shutHolidaysSchema = z.object({
+  key: idempotencyKey,
+  preview: z.boolean().default(false),
+  places,
+  year,
+  /** Which of the days, as they were listed. */
+  days: z.array(z.string().max(200)).min(1, 'Choose the days.').max(200, 'At most two hundred days.'),
+});
+export type ShutHolidaysInput = z.output<typeof shutHolidaysSchema>;
+
+export interface HolidayLine {
+  /** Its start and name: what it is picked by. */
+  readonly key: string;
+  readonly from: string;
+  readonly to: string;
+  readonly when: string;
+  readonly name: string;
+  /** Of which of the chosen places. */
+  readonly of: readonly string[];
+  readonly isPublic: boolean;
+  /** The site is shut then already. */
+  readonly isShut: boolean;
+  /** Approved dates that would be hit. */
+  readonly dates: number;
+}

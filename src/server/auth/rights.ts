@@ -1,0 +1,95 @@
+import type { PersonId } from '@/core/ids';
+import { ROLES, type Role } from '@/core/roles';
+import { permissionFor, type Action } from './policy';
+
+interface RightWords {
+  readonly thing: string;
+  readonly does: string;
+  /** How far it goes where the right alone does not say. */
+  readonly only?: string;
+}
+
+/** Every action in words: one without them does not compile. */
+const WORDS: Readonly<Record<Action, RightWords>> = {
+  'board.look': {
+    thing: 'Board, dates',
+    does: 'look',
+    only: 'what is not for everybody is only “taken” to readers and requesters',
+  },
+  'space.find': { thing: 'Places', does: 'find and look at' },
+  'notices.read': {
+    thing: 'Notices, feeds, displays',
+    does: 'read',
+    only: 'each calendar names its own readers',
+  },
+  'request.check': { thing: 'Requests', does: 'check whether it can be done' },
+  'request.form': { thing: 'Requests', does: 'fill in the form' },
+  'session.begin': { thing: 'Account', does: 'sign in' },
+  'session.end': { thing: 'Account', does: 'sign out' },
+  'request.ask': { thing: 'Requests', does: 'ask', only: 'each space may name who may ask for it' },
+  'request.read': {
+    thing: 'Requests',
+    does: 'read',
+    only: 'requesters their own, those they are deputies for and those of their hosts',
+  },
+  'request.change': {
+    thing: 'Requests',
+    does: 'change, withdraw, cancel',
+    only: 'requesters their own and those they are deputies for',
+  },
+  'change.undo': {
+    thing: 'Changes',
+    does: 'take back',
+    only: 'requesters what they did themselves; ten minutes',
+  },
+  'own.keep': { thing: 'Account', does: 'keep views, pins, deputies', only: 'their own' },
+  'file.send': { thing: 'Files', does: 'send' },
+  'file.read': { thing: 'Files', does: 'read', only: 'of requests they may read' },
+  'message.send': { thing: 'Requests', does: 'write messages', only: 'requesters in their own' },
+  'series.split': { thing: 'Requests', does: 'go on with a series otherwise', only: 'requesters their own' },
+  'house.start': { thing: 'House rules', does: 'set up the office', only: 'once, while there is none' },
+  'house.change': { thing: 'House rules', does: 'change seasons, closures, stock, hosts, shifts' },
+  'house.read': { thing: 'House rules', does: 'read' },
+  'house.keep': { thing: 'House rules', does: 'change places, equipment, teams, services, categories' },
+  'people.keep': { thing: 'People', does: 'see and change, with their roles' },
+  'units.read': { thing: 'Equipment', does: 'see who has which unit' },
+  'desk.read': { thing: 'Desk', does: 'read, decide' },
+  'desk.take-on': { thing: 'Desk', does: 'take requests on' },
+  'bookings.read': { thing: 'Many bookings', does: 'find' },
+  'bookings.change': { thing: 'Many bookings', does: 'change together' },
+  'outbox.read': { thing: 'Outbox', does: 'read' },
+  'outbox.send': { thing: 'Outbox', does: 'send at once' },
+  'offer.answer': { thing: 'Offers', does: 'answer', only: 'whoever holds the link of the letter' },
+  'consent.answer': { thing: 'Consents', does: 'give or refuse', only: 'for what they look after' },
+  'consent.remind': { thing: 'Consents', does: 'remind' },
+  'request.edit': { thing: 'Requests', does: 'put words right' },
+  'orders.read': { thing: 'Setups', does: 'read', only: 'crews those of their teams first' },
+  'order.mark': { thing: 'Setups', does: 'mark, note, count' },
+  'orders.lead': { thing: 'Setups', does: 'issue, share out, shifts' },
+  'recipes.keep': { thing: 'Recipes', does: 'make and change' },
+  'calendars.keep': { thing: 'Calendars', does: 'make and change' },
+  'notice.edit': { thing: 'Notices', does: 'edit, hold back' },
+  'feeds.own': { thing: 'Account', does: 'have a private feed' },
+};
+
+export interface RightLine extends RightWords {
+  readonly action: Action;
+  readonly nobody: boolean;
+  readonly roles: Readonly<Record<Role, boolean>>;
+}
+
+const NOBODY = 0 as PersonId;
+
+/** Who may do what: the policy itself is asked, for a reader without an account and for each role alone. */
+export function rightLines(): RightLine[] {
+  const may = (action: Action, roles: readonly Role[] | null) =>
+    permissionFor(action, roles && { personId: NOBODY, roles }) === 'allowed';
+  return (Object.entries(WORDS) as [Action, RightWords][])
+    .map(([action, words]) => ({
+      ...words,
+      action,
+      nobody: may(action, null),
+      roles: Object.fromEntries(ROLES.map((role) => [role, may(action, [role])])) as Record<Role, boolean>,
+    }))
+    .sort((a, b) => a.thing.localeCompare(b.thing) || a.does.localeCompare(b.does));
+}

@@ -1,0 +1,175 @@
+import Holidays from 'date-holidays';
+import {
+  addDays,
+  addWallMinutes,
+  dateOf,
+  localDate,
+  localDateTime,
+  type LocalDateTime,
+} from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import type { HolidayLine, ShutHolidaysInput } from '@/contracts/holidays';
+import type { NamedChoice, ThingDone } from '@/contracts/house-book/docs';
+import type { ClosureDoc } from '@/contracts/house-book/places';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText, dayShort, spanText } from '@/contracts/words/when';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+import { followHouse } from './hits';
+import { closureKeeper } from './keepers/closures';
+import { siteId, SPACES_OF } from './keepers/spaces-of';
+import { writeThingHistory } from './thing-history';
+
+const ENGLISH = 'en';
+
+let known: readonly NamedChoice[] | null = null;
+
+/** Countries, their states and regions, by the codes of ISO 3166 that the tables of the package go by. */
+export function holidayPlaces(): readonly NamedChoice[] {
+  if (known) return known;
+  const tables = new Holidays();
+  const found: NamedChoice[] = [];
+  for (const [country, name] of Object.entries(tables.getCountries(ENGLISH))) {
+    found.push({ id: country, name });
+    for (const [state, stateName] of Object.entries(tables.getStates(country, ENGLISH) ?? {})) {
+      found.push({ id: `${country}-${state}`, name: `${name}, ${stateName}` });
+      for (const [region, regionName] of Object.entries(tables.getRegions(country, state, ENGLISH) ?? {}))
+        found.push({ id: `${country}-${state}-${region}`, name: `${name}, ${stateName}, ${regionName}` });
+    }
+  }
+  return (known = found.sort((a, b) => a.name.localeCompare(b.name)));
+}
+
+interface Holiday {
+  readonly from: LocalDateTime;
+  readonly to: LocalDateTime;
+  readonly name: string;
+  readonly of: string[];
+  readonly isPublic: boolean;
+}
+
+const DAY_MS = 86_400_000;
+
+/** Its span on the wall: whole days where it begins at midnight, whatever the clocks do on the way. */
+function spanOf(date: string, lengthMs: number): Pick<Holiday, 'from' | 'to'> {
+  const from = localDateTime(`${date.slice(0, 10)}T${date.slice(11, 16)}`);
+  return date.slice(11, 16) === '00:00'
+    ? {
+        from,
+        to: localDateTime(
+          `${addDays(localDate(date.slice(0, 10)), Math.max(1, Math.round(lengthMs / DAY_MS)))}T00:00`,
+        ),
+      }
+    : { from, to: addWallMinutes(from, Math.max(1, Math.round(lengthMs / 60_000))) };
+}
+
+/** Holidays of several places in one list; one that several have stands once, under the name the first gives it. */
+export function holidaysOf(places: readonly string[], year: number): Holiday[] {
+  const names = new Map(holidayPlaces().map(({ id, name }) => [id, name]));
+  const byDay = new Map<string, Holiday>();
+  for (const place of places) {
+    const label = names.get(place);
+    if (!label) continue;
+    const [country, state, region] = place.split('-') as [string, string?, string?];
+    const tables = new Holidays(
+      { country, ...(state && { state }), ...(region && { region }) },
+      { languages: [ENGLISH] },
+    );
+    for (const { date, start, end, name, type } of tables.getHolidays(year)) {
+      const span = spanOf(date, end.getTime() - start.getTime());
+      const key = `${span.from} ${name}`;
+      const same = byDay.get(key);
+      if (same) same.of.push(label);
+      else byDay.set(key, { ...span, name, of: [label], isPublic: type === 'public' || type === 'bank' });
+    }
+  }
+  return [...byDay.values()].sort((a, b) =>
+    a.from < b.from ? -1 : a.from > b.from ? 1 : a.name.localeCompare(b.name),
+  );
+}
+
+const keyOf = ({ from, name }: Holiday): string => `${from} ${name}`;
+
+const SHUT = `SELECT 1 AS one FROM closure WHERE owner_kind = 'site' AND kind = 'shut' AND start_local <= $from AND end_local >= $to LIMIT 1`;
+
+const isShut = async (reader: Reader, { from, to }: Holiday): Promise<boolean> =>
+  (await reader.rows(SHUT, { from, to })).length > 0;
+
+const DATES = `SELECT COUNT(*) AS n FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
+  WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND c.end_min > $now`;
+
+function whenOf({ from, to }: Holiday): string {
+  if (from.slice(11) !== '00:00') return spanText(from, to);
+  const last = addDays(dateOf(to), -1);
+  return last === dateOf(from) ? dayShort(last) : `${dayShort(dateOf(from))} – ${dayShort(last)}`;
+}
+
+/** The holidays of a year with what shutting on them would hit. */
+export async function holidayLines(
+  { db, clock }: Pick<SignedInContext, 'db' | 'clock'>,
+  places: readonly string[],
+  year: number,
+): Promise<HolidayLine[]> {
+  const tzid = await siteZone(db);
+  const lines: HolidayLine[] = [];
+  for (const holiday of holidaysOf(places, year)) {
+    const [row] = await db.rows<{ n: number }>(DATES, {
+      start: toEpochMinute(holiday.from, tzid, 'offset-before'),
+      end: toEpochMinute(holiday.to, tzid, 'offset-before'),
+      now: clock.now(),
+    });
+    lines.push({
+      ...holiday,
+      key: keyOf(holiday),
+      when: whenOf(holiday),
+      isShut: await isShut(db, holiday),
+      dates: row!.n,
+    });
+  }
+  return lines;
+}
+
+/** Shuts the site on picked holidays in one step. A day on which it is shut already stays as it is. */
+export async function shutHolidays(
+  ctx: SignedInContext,
+  { key, preview, places, year, days }: ShutHolidaysInput,
+): Promise<Outcome<ThingDone>> {
+  const picked = holidaysOf(places, year).filter((holiday) => days.includes(keyOf(holiday)));
+  if (picked.length < new Set(days).size)
+    return refuse({
+      code: 'bad-input',
+      fields: [{ path: 'days', message: 'One of these days is in the list no more. Look at it again.' }],
+    });
+  const order = {
+    action: 'shut for holidays',
+    reason: String(year),
+    idempotencyKey: key,
+    isPreview: preview,
+  };
+  return runChangeSet<ThingDone>(ctx, order, async (change) => {
+    let made = 0;
+    for (const holiday of picked) {
+      if (await isShut(change.tx, holiday)) continue;
+      const doc: ClosureDoc = {
+        kind: 'shut',
+        owner: 'site',
+        buildingId: null,
+        spaceId: null,
+        from: holiday.from,
+        to: holiday.to,
+        reason: holiday.name.slice(0, 120),
+      };
+      const stored = await closureKeeper.store(change, null, doc, null);
+      if (!stored.ok) return stored;
+      const row = { kind: 'closure', id: stored.value, name: doc.reason, did: 'made a closure' } as const;
+      await writeThingHistory(change, { ...row, before: null, after: doc });
+      made += 1;
+    }
+    const spaces = await SPACES_OF.site(change.tx, await siteId(change.tx));
+    const hits = made ? await followHouse(ctx, change, { spaces, rules: ['closed', 'outside-hours'] }) : [];
+    const summary = `shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
+    return done({ id: 0, name: String(year), summary, hits });
+  });
+}

@@ -1,0 +1,119 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { HolidayLine } from '@/contracts/holidays';
+import type { NamedChoice, ThingDone } from '@/contracts/house-book/docs';
+import type { ErrorReply } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { send } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { HitsNote } from './hits-note';
+import { SeveralInput } from './several-input';
+
+interface HolidayFormProps {
+  readonly options: readonly NamedChoice[];
+  readonly places: readonly string[];
+  readonly year: number;
+  readonly lines: readonly HolidayLine[];
+}
+
+/** Picks the days of holidays on which the site is shut. Which places and year stands in the address. */
+export function HolidayForm({ options, places, year, lines }: HolidayFormProps) {
+  const router = useRouter();
+  const [picked, setPicked] = useState<readonly string[]>(() =>
+    lines.filter(({ isPublic, isShut }) => isPublic && !isShut).map(({ key }) => key),
+  );
+  const [pending, setPending] = useState<{ verb: string; done: ThingDone; key: string } | null>(null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const look = (of: readonly (string | number)[], when: number) =>
+    router.push(`/house/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
+  const shut = async (preview: boolean, key: string) => {
+    setSending(true);
+    const body = { key, preview, places, year, days: picked };
+    const reply = await send<ThingDone>('POST', '/api/house/holidays', body);
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return setPending(null);
+    if (preview)
+      return setPending({
+        verb: `Shut on ${countText(picked.length, 'day', 'days')}`,
+        done: reply.value,
+        key: crypto.randomUUID(),
+      });
+    router.push(`/house/closure?said=${encodeURIComponent(reply.value.summary)}`);
+    router.refresh();
+  };
+  return (
+    <div className="grid max-w-4xl gap-4">
+      <SeveralInput
+        legend="Countries and regions"
+        fault=""
+        within=""
+        options={options}
+        picked={places}
+        onChange={(of) => look(of, year)}
+      />
+      <p className="flex items-center gap-3">
+        <button type="button" className="press" onClick={() => look(places, year - 1)}>
+          {year - 1}
+        </button>
+        <strong className="text-xl">{year}</strong>
+        <button type="button" className="press" onClick={() => look(places, year + 1)}>
+          {year + 1}
+        </button>
+      </p>
+      {places.length > 0 && (
+        <fieldset disabled={pending !== null}>
+          <legend className="sr-only">Days to be shut on</legend>
+          <ul>
+            {lines.map(({ key, when, name, of, isShut, dates }) => (
+              <li key={key} className="border-t border-rule">
+                <label className="flex min-h-9 cursor-pointer flex-wrap items-baseline gap-x-3 py-1">
+                  <input
+                    type="checkbox"
+                    className="size-5 self-center accent-(--accent)"
+                    checked={picked.includes(key)}
+                    disabled={isShut}
+                    onChange={({ target }) =>
+                      setPicked(target.checked ? [...picked, key] : picked.filter((each) => each !== key))
+                    }
+                  />
+                  <span className="figure w-60">{when}</span>
+                  <span className="font-semibold">{name}</span>
+                  <span className="flex-1 text-soft">{places.length > 1 ? of.join('; ') : ''}</span>
+                  {isShut && <span>shut already</span>}
+                  {!isShut && dates > 0 && (
+                    <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
+                  )}
+                </label>
+              </li>
+            ))}
+          </ul>
+          {lines.length === 0 && <p>No holidays are known there in {year}.</p>}
+        </fieldset>
+      )}
+      <RefusalNote error={error} />
+      {pending && (
+        <HitsNote
+          pending={pending}
+          isSending={isSending}
+          confirm={() => shut(false, pending.key)}
+          back={() => setPending(null)}
+        />
+      )}
+      {places.length > 0 && !pending && (
+        <p>
+          <button
+            type="button"
+            className="press press-main"
+            disabled={isSending || picked.length === 0}
+            onClick={() => void shut(true, crypto.randomUUID())}
+          >
+            Shut on {countText(picked.length, 'day', 'days')}
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
