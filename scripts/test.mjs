@@ -1,4 +1,5 @@
 // npm test: installs what is missing, checks form and types, and runs every test against the built application.
+import { availableParallelism } from 'node:os';
 import { browser, build, outsideReaders, checkNode, install, run, runTogether } from './prepare.mjs';
 
 checkNode();
@@ -24,12 +25,17 @@ await runTogether([
 ]);
 process.env.CALENDARIO_TYPES_CHECKED = '1';
 build();
+// A browser and a server each: more than there are cores for only wait for one another.
+const E2E_WORKERS = String(availableParallelism() > 1 ? 2 : 1);
 const advice = 'The failing tests are named above.';
 const own = process.argv.slice(2);
 if (own.length) run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });
 else {
-  // What needs no browser on all cores; then the browser's, one after the other, since they share one office.
+  // What needs no browser on all cores; then the browser's, each worker with an office of its own.
   const fast = ['core', 'server', 'lint'];
   run('npx', ['jest', '--maxWorkers=100%', '--selectProjects', ...fast], { advice });
-  run('npx', ['jest', '--maxWorkers=1', '--selectProjects', 'e2e'], { advice, env: { CHROMIUM } });
+  run('npx', ['jest', `--maxWorkers=${E2E_WORKERS}`, '--selectProjects', 'e2e'], {
+    advice,
+    env: { CHROMIUM, CALENDARIO_E2E_WORKERS: E2E_WORKERS },
+  });
 }

@@ -90,10 +90,31 @@ export async function byRole(page: Page, role: string, name: string): Promise<El
   return (await page.waitForSelector(`aria/${name}[role="${role}"]`))!;
 }
 
+/** What is still being drawn around a control moves it: a click waits until it stands still, as a hand would. */
+const standsStill = (found: ElementHandle<Element>) =>
+  found.evaluate(
+    (node) =>
+      new Promise<void>((resolve) => {
+        let [last, tries] = ['', 0];
+        const look = () => {
+          const { x, y, width } = node.getBoundingClientRect();
+          const now = `${x} ${y} ${width}`;
+          tries += 1;
+          if (now === last || tries > 120) resolve();
+          else {
+            last = now;
+            requestAnimationFrame(look);
+          }
+        };
+        look();
+      }),
+  );
+
 /** Scrolled to first, as by somebody who sees that it lies under something else. */
 export const press = async (page: Page, name: string, role = 'button') => {
   const found = await byRole(page, role, name);
   await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
+  await standsStill(found);
   await found.click();
 };
 

@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { cpSync, mkdtempSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -55,7 +55,21 @@ export async function serveFolder(data: string): Promise<{ base: string; server:
   return { base, server };
 }
 
-/** The built application on a fresh demo, its clock standing at Tuesday 13 April 2027, 08:10. */
+/** One office for each of the workers, so that none of them sees what another does. */
+export interface E2eOffice {
+  readonly base: string;
+  readonly data: string;
+  readonly server: ChildProcess;
+}
+type Shared = typeof globalThis & { e2eOffices?: E2eOffice[] };
+
+/** How many workers share the tests: as many as CALENDARIO_E2E_WORKERS says. */
+const workers = (): number => Number(process.env.CALENDARIO_E2E_WORKERS ?? '1');
+
+/**
+ * The built application on a fresh demo for each worker, its clock standing at Tuesday 13 April 2027, 08:10. Where they
+ * are is in the environment, in the order of the workers.
+ */
 export default async function setup(): Promise<void> {
   const data = freshFolder();
   const seeded = spawnSync(join('node_modules', '.bin', 'tsx'), ['scripts/seed-demo.ts'], {
@@ -63,8 +77,16 @@ export default async function setup(): Promise<void> {
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   if (seeded.status !== 0) throw new Error('the demo could not be made');
-  const { base, server } = await serveFolder(data);
-  process.env.E2E_BASE = base;
-  process.env.E2E_DATA = data;
-  (globalThis as { e2eServer?: ChildProcess }).e2eServer = server;
+  const folders = [data];
+  while (folders.length < workers()) {
+    const copy = freshFolder();
+    cpSync(data, copy, { recursive: true });
+    folders.push(copy);
+  }
+  const offices = await Promise.all(
+    folders.map(async (folder) => ({ ...(await serveFolder(folder)), data: folder })),
+  );
+  process.env.E2E_BASES = offices.map(({ base }) => base).join(' ');
+  process.env.E2E_FOLDERS = folders.join(' ');
+  (globalThis as Shared).e2eOffices = offices;
 }

@@ -52,6 +52,10 @@ test('a space: a second form that was open is refused, what was done is told fro
   const again = await kept('/house/space/8');
   expect(await textOf(again)).toMatch(/Posted limit: .+ → 31 people/);
   expect(await textOf(again)).toContain('Wren Calloway changed a space');
+  // Other tests go by it.
+  await fill(again, 'Posted limit', '30');
+  await press(again, 'Save');
+  await says(again, 'Done: changed a space');
 });
 
 test('a double press makes one; it is found, copied, taken out of use and no longer offered', async () => {

@@ -203,6 +203,18 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/person' },
     { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/house/attic' },
   ],
+  '/house/[kind]/csv': [
+    { statuses: [307, 403, 403, 200], path: '/house/space/csv' },
+    { statuses: [404, 404, 404, 404], path: '/house/site/csv' },
+  ],
+  '/house/[kind]/table.csv': [
+    { statuses: [401, 403, 403, 200], path: '/house/space/table.csv' },
+    { statuses: [401, 403, 403, 404], path: '/house/site/table.csv' },
+  ],
+  '/api/house/[kind]/csv': [
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space/csv' },
+    { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/house/site/csv' },
+  ],
   '/api/house/[kind]/[id]': [{ method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space/1' }],
   '/api/recipes': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/recipes/try': [{ method: 'POST', statuses: [401, 403, 403, 400] }],

@@ -178,6 +178,7 @@ const VIEWS: readonly View[] = [
   { name: 'house rules', path: '/house', as: 'manager' },
   { name: 'who may do what', path: '/house/rights', as: 'manager' },
   { name: 'holidays of two countries', path: '/house/holidays?of=GB-ENG.FR&year=2028', as: 'manager' },
+  { name: 'a table taken in', path: '/house/equipment/csv', as: 'manager' },
   { name: 'spaces kept', path: '/house/space', as: 'manager' },
   { name: 'a space kept', path: '/house/space/2', as: 'manager' },
   { name: 'a space, its questions', path: '/house/space/9', as: 'manager' },

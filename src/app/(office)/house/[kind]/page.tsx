@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
+import { isCsvKind } from '@/contracts/house-book/csv';
 import { aOne, isHouseKind, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
@@ -35,11 +36,23 @@ export default async function KindPage({ params, searchParams }: Props) {
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-3xl">{words.many}</h1>
-        {mayKeep && (
-          <Link className="press press-main" href={`/house/${kind}/new`}>
-            Make {aOne(kind)}
-          </Link>
-        )}
+        <div className="flex flex-wrap gap-3">
+          {isCsvKind(kind) && (
+            <a className="press" href={`/house/${kind}/table.csv`} download>
+              As CSV
+            </a>
+          )}
+          {isCsvKind(kind) && mayKeep && (
+            <Link className="press" href={`/house/${kind}/csv`}>
+              From a table
+            </Link>
+          )}
+          {mayKeep && (
+            <Link className="press press-main" href={`/house/${kind}/new`}>
+              Make {aOne(kind)}
+            </Link>
+          )}
+        </div>
       </div>
       <p className="pb-3 text-soft">{words.about}</p>
       {typeof said === 'string' && said !== '' && (

@@ -1,0 +1,31 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { isCsvKind } from '@/contracts/house-book/csv';
+import { KIND_WORDS } from '@/contracts/house-book/kinds';
+import { keepingOf } from '@/server/auth/house-policy';
+import { signedInPage } from '@/server/http/page';
+import { sheetOf } from '@/server/use-cases/house-book/csv/sheet-of';
+import { CsvForm } from '@/ui/house/csv-form';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'A table taken in' };
+
+export default async function CsvPage({ params }: { params: Promise<{ kind: string }> }) {
+  const { kind } = await params;
+  if (!isCsvKind(kind)) notFound();
+  await signedInPage(keepingOf(kind), `/house/${kind}/csv`);
+  const { many } = KIND_WORDS[kind];
+  return (
+    <>
+      <p className="pb-1">
+        <Link href={`/house/${kind}`}>{many}</Link>
+      </p>
+      <h1 className="text-3xl">{many} from a table</h1>
+      <p className="max-w-3xl pb-3 text-soft">
+        A CSV file with a line of headings. Each line makes one or changes the one it names; what has no
+        column stays as it is, and nothing is taken out of use. All lines come in, or none.
+      </p>
+      <CsvForm kind={kind} heads={sheetOf(kind).columns.map(({ head }) => head)} />
+    </>
+  );
+}

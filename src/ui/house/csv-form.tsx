@@ -1,0 +1,117 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { CsvDone, CsvKind } from '@/contracts/house-book/csv';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send } from '@/ui/hooks/send';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+interface Looked {
+  readonly done: CsvDone;
+  readonly key: string;
+}
+
+/** A table is looked at line by line first, then taken in whole. */
+export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
+  const router = useRouter();
+  const [text, setText] = useState('');
+  const [looked, setLooked] = useState<Looked | null>(null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const change = (value: string) => {
+    setText(value);
+    setLooked(null);
+    setError(null);
+  };
+  const take = async (preview: boolean, key: string) => {
+    if (isSending) return;
+    setSending(true);
+    const reply = await send<CsvDone>('POST', `/api/house/${kind}/csv`, { key, preview, text });
+    setSending(false);
+    setError(reply.ok ? null : { ...reply.error, details: reply.error.fields.map(({ message }) => message) });
+    if (!reply.ok) return setLooked(null);
+    if (preview) return setLooked({ done: reply.value, key: crypto.randomUUID() });
+    router.push(`/house/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
+    router.refresh();
+  };
+  return (
+    <div className="grid max-w-5xl gap-4">
+      <p>
+        Headings: <strong>{heads.join(', ')}</strong>.{' '}
+        <a href={`/house/${kind}/table.csv`} download>
+          What is there now, as such a table
+        </a>
+      </p>
+      <Labelled label="A file" hint="Or paste the table below.">
+        {(ids) => (
+          <input
+            {...ids}
+            type="file"
+            accept=".csv,text/csv"
+            className="field"
+            onChange={async ({ target }) => {
+              const [file] = target.files ?? [];
+              if (file) change(await file.text());
+            }}
+          />
+        )}
+      </Labelled>
+      <Labelled label="The table">
+        {(ids) => (
+          <textarea
+            {...ids}
+            className="field font-mono text-[0.9rem]"
+            rows={10}
+            value={text}
+            onChange={({ target }) => change(target.value)}
+          />
+        )}
+      </Labelled>
+      <RefusalNote error={error} />
+      {looked && (
+        <section aria-label="What it does" className="border-l-4 border-accent bg-sunk px-4 py-3">
+          <h2 className="text-xl">What it does</h2>
+          <p>
+            {looked.done.lines.length
+              ? `${looked.done.lines.length} lines change something, ${looked.done.unchanged} say what is so already.`
+              : 'Every line says what is so already.'}
+          </p>
+          <ul className="list-disc pl-5">
+            {looked.done.hits.map((hit) => (
+              <li key={hit} className="font-semibold">
+                {hit}
+              </li>
+            ))}
+            {looked.done.lines.map(({ line, name, did, changes }) => (
+              <li key={line}>
+                Line {line}: {name} is {did}. <span className="text-soft">{changes.join('. ')}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <p className="flex flex-wrap gap-3">
+        {looked ? (
+          <button
+            type="button"
+            className="press press-main"
+            disabled={isSending || looked.done.lines.length === 0}
+            onClick={() => void take(false, looked.key)}
+          >
+            Take it in
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="press press-main"
+            disabled={isSending || text.trim() === ''}
+            onClick={() => void take(true, crypto.randomUUID())}
+          >
+            Look what it does
+          </button>
+        )}
+      </p>
+    </div>
+  );
+}
