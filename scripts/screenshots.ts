@@ -41,7 +41,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bookings', path: '/desk/bookings?made=single&from=2027-04-13', as: 'manager' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
   { name: 'notices', path: '/notices?view=week' },
-  { name: 'calendar-made', path: '/notices/kept/new?by=building&only=3', as: 'manager' },
+  { name: 'closure', path: '/house/closure/new', as: 'manager' },
   { name: 'display', path: '/display/building/1' },
   { name: 'setups-phone', path: '/setups', as: 'crew', size: PHONE },
   { name: 'setups-week', path: '/setups/week?team=2', as: 'manager' },
@@ -56,6 +56,7 @@ const FILL_IN: Readonly<Record<string, string>> = {
 
 async function main(): Promise<void> {
   await setup();
+  await import('../tests/e2e/own-office');
   // Reads the address of the server when it is loaded.
   const { fill, launch, newPage, open, press, says, signIn } = await import('../tests/e2e/browser');
   const browser = await launch();
@@ -89,6 +90,13 @@ async function main(): Promise<void> {
         await fill(page, 'Days later', '1');
         await says(page, '3 dates change');
         await page.evaluate(() => window.scrollTo(0, 0));
+      }
+      if (name === 'closure') {
+        await fill(page, 'From', '2027-04-15T00:00');
+        await fill(page, 'To', '2027-04-16T00:00');
+        await fill(page, 'Reason', 'New boiler');
+        await press(page, 'Make the closure');
+        await says(page, 'What this does');
       }
       // The page fits itself to its room once it is awake, and what it asks for then has come.
       await page.waitForNetworkIdle({ idleTime: 500 });

@@ -92,23 +92,15 @@ export async function byRole(page: Page, role: string, name: string): Promise<El
 
 /** What is still being drawn around a control moves it: a click waits until it stands still, as a hand would. */
 const standsStill = (found: ElementHandle<Element>) =>
-  found.evaluate(
-    (node) =>
-      new Promise<void>((resolve) => {
-        let [last, tries] = ['', 0];
-        const look = () => {
-          const { x, y, width } = node.getBoundingClientRect();
-          const now = `${x} ${y} ${width}`;
-          tries += 1;
-          if (now === last || tries > 120) resolve();
-          else {
-            last = now;
-            requestAnimationFrame(look);
-          }
-        };
-        look();
-      }),
-  );
+  found.evaluate(async (node) => {
+    let last = '';
+    for (let tries = 0; tries < 120; tries += 1) {
+      const { x, y, width } = node.getBoundingClientRect();
+      if (`${x} ${y} ${width}` === last) return;
+      last = `${x} ${y} ${width}`;
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+    }
+  });
 
 /** Scrolled to first, as by somebody who sees that it lies under something else. */
 export const press = async (page: Page, name: string, role = 'button') => {

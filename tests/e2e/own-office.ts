@@ -4,3 +4,5 @@ const at = (list: string | undefined): string | undefined =>
 
 process.env.E2E_BASE ??= at(process.env.E2E_BASES);
 process.env.E2E_DATA ??= at(process.env.E2E_FOLDERS);
+
+export {};

@@ -15,7 +15,7 @@ interface OwnLayoutsProps {
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
 export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   const [name, setName] = useState('');
-  const { act, error, isSending } = useDeed();
+  const { act, error, isSending } = useDeed({ addressMoves: true });
   if (!own.length && !mayKeep) return null;
   const keep = (event: SyntheticEvent) => {
     event.preventDefault();
