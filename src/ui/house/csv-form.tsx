@@ -29,7 +29,9 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
     setSending(true);
     const reply = await send<CsvDone>('POST', `/api/house/${kind}/csv`, { key, preview, text });
     setSending(false);
-    setError(reply.ok ? null : { ...reply.error, details: reply.error.fields.map(({ message }) => message) });
+    const wrong = reply.ok ? [] : reply.error.fields.map(({ message }) => message);
+    // One wrong line is said by itself.
+    setError(reply.ok ? null : { ...reply.error, details: wrong.length > 1 ? wrong : reply.error.details });
     if (!reply.ok) return setLooked(null);
     if (preview) return setLooked({ done: reply.value, key: crypto.randomUUID() });
     router.push(`/house/${kind}?said=${encodeURIComponent(reply.value.summary)}`);

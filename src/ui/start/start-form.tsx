@@ -37,8 +37,11 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
   const [isMaking, setMaking] = useState(false);
   const { register, control, handleSubmit, formState } = useForm<StartInput>({
     resolver: zodResolver(startSchema),
-    defaultValues: () =>
-      Promise.resolve({ ...BLANK, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }),
+    defaultValues: () => {
+      const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+      // One that is not listed would be sent without being seen.
+      return Promise.resolve({ ...BLANK, zone: zones.includes(zone) ? zone : '' });
+    },
   });
   const { errors, isSubmitting } = formState;
   const faultOf = (name: FieldPath<StartInput>): string =>
