@@ -4,6 +4,9 @@ import type { HouseKind } from '@/contracts/house-book/kinds';
 import { refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import type { ChangeSet } from '../../changes/change-set';
 import type { Reader, Writer } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+import { dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
 
 /** What of the calendar a change of a thing can reach. */
 export interface Touched {
@@ -56,6 +59,10 @@ export interface Keeper<Kind extends HouseKind> {
   /** Takes away the row with what is its own. What else names it makes the database refuse. */
   remove(tx: Writer, id: number): Promise<void>;
 }
+
+/** The day of the site on which a change is made. */
+export const todayOf = async ({ tx, at }: ChangeSet): Promise<string> =>
+  dateOf(toLocal(at, await siteZone(tx)));
 
 type Columns = Readonly<Record<string, string | number | null>>;
 

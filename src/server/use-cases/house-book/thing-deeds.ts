@@ -2,14 +2,12 @@ import { ForeignKeyConstraintError } from 'sequelize';
 import type { ThingDeed, ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
 import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
-import { dateOf } from '@/core/time/local-time';
-import { toLocal } from '@/core/time/zone';
 import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
-import { siteZone } from '../../db/space-facts';
 import { followHouse } from './hits';
+import { todayOf } from './keeper';
 import { keeperOf } from './keepers';
 import { writeThingHistory } from './thing-history';
 
@@ -114,7 +112,7 @@ export async function doWithThing(
       const held = deed === 'retire' ? ((await keeper.holdsBack?.(tx, id)) ?? []) : [];
       if (held.length) return refuse(inTheWay(held));
       hits = deed === 'retire' ? ((await keeper.usedBy?.(tx, id, change.at)) ?? []) : [];
-      const today = dateOf(toLocal(change.at, await siteZone(tx)));
+      const today = await todayOf(change);
       await tx.run(
         `UPDATE ${keeper.table} SET retired_at = $at, row_version = row_version + 1 WHERE id = $id`,
         { id, at: deed === 'retire' ? today : null },

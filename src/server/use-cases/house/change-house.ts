@@ -11,6 +11,7 @@ import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
+import { SPACES_OF } from '../house-book/keepers/spaces-of';
 import { speakerFor } from '../verdicts';
 
 export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
@@ -81,12 +82,6 @@ export async function addStockLine(
   });
 }
 
-const SPACES_OF: Readonly<Record<ClosureInput['owner'], string>> = {
-  site: 'SELECT s.id FROM space s JOIN building b ON b.id = s.building_id WHERE b.site_id = $id',
-  building: 'SELECT id FROM space WHERE building_id = $id',
-  space: 'SELECT id FROM space WHERE id = $id',
-};
-
 /** Shuts, or opens beside its hours, the site, a building or a space. Dates in force there are looked at again. */
 export async function addClosure(ctx: SignedInContext, input: ClosureInput): Promise<Outcome<HouseReply>> {
   const order = {
@@ -95,7 +90,7 @@ export async function addClosure(ctx: SignedInContext, input: ClosureInput): Pro
     idempotencyKey: input.key,
   };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const spaces = await change.tx.rows<{ id: number }>(SPACES_OF[input.owner], { id: input.ownerId });
+    const spaces = await SPACES_OF[input.owner](change.tx, input.ownerId);
     if (!spaces.length) return refuse({ code: 'not-found', what: `such ${input.owner}` });
     await change.tx.run(
       `INSERT INTO closure (owner_kind, owner_id, start_local, end_local, kind, reason) VALUES ($owner, $id, $from, $to, $kind, $reason)`,
@@ -113,7 +108,7 @@ export async function addClosure(ctx: SignedInContext, input: ClosureInput): Pro
       start: toEpochMinute(input.from, tzid, 'offset-before'),
       end: toEpochMinute(input.to, tzid, 'offset-before'),
     };
-    const filter = { spaceIds: spaces.map(({ id }) => id) };
+    const filter = { spaceIds: spaces };
     const atRisk = await riskBy(ctx, change, span, filter, ['closed', 'outside-hours']);
     return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
   });

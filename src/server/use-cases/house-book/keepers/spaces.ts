@@ -3,11 +3,8 @@ import { done, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { listText } from '@/contracts/words/rule';
 import { seatsByArea } from '@/core/seating/capacity';
-import { dateOf } from '@/core/time/local-time';
-import { toLocal } from '@/core/time/zone';
 import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader, Writer } from '../../../db/connection';
-import { siteZone } from '../../../db/space-facts';
 import {
   counted,
   fault,
@@ -15,6 +12,7 @@ import {
   nameFaults,
   oneJson,
   referenceFaults,
+  todayOf,
   replaceRows,
   writeRow,
   type Keeper,
@@ -173,7 +171,7 @@ export const spaceKeeper: Keeper<'space'> = {
       ...columnsOf(doc),
       ...(position !== null && { position }),
     });
-    await storeOwn(tx, row, doc, dateOf(toLocal(change.at, await siteZone(tx))));
+    await storeOwn(tx, row, doc, await todayOf(change));
     return storeParts(change, row, doc, before);
   },
   touches: async (_, id, before, after) => ({

@@ -7,6 +7,7 @@ import type { StockRow } from '@/contracts/house-book/things';
 import type { FieldFault } from '@/contracts/refusal';
 import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader } from '../../../db/connection';
+import { FAR } from '../../house/change-house';
 import { loadEquipmentFacts, siteZone } from '../../../db/space-facts';
 
 interface Line {
@@ -37,7 +38,6 @@ export async function loadStock(reader: Reader, type: number): Promise<StockRow[
 }
 
 const ALWAYS = epochMinute(0);
-const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
 
 /** What has begun is a fact: it can be given an end that is not past, and nothing else. */
 function faultOf(

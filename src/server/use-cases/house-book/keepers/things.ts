@@ -1,10 +1,6 @@
 import type { CategoryDoc, ServiceDoc, StoreDoc } from '@/contracts/house-book/things';
 import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { dateOf } from '@/core/time/local-time';
-import { toLocal } from '@/core/time/zone';
-import type { ChangeSet } from '../../../changes/change-set';
-import { siteZone } from '../../../db/space-facts';
 import { freeSlug } from '../../publish/keep/save-calendar';
 import {
   counted,
@@ -12,13 +8,12 @@ import {
   nameFaults,
   oneJson,
   referenceFaults,
+  todayOf,
   writeRow,
   type Keeper,
 } from '../keeper';
 import { loadQuestionRows, storeQuestions } from '../own-rows';
 import { siteId } from './spaces-of';
-
-const todayOf = async ({ tx, at }: ChangeSet): Promise<string> => dateOf(toLocal(at, await siteZone(tx)));
 
 export const storeKeeper: Keeper<'store'> = {
   table: 'store',
