@@ -19,6 +19,8 @@ export default {
     'pino',
     'timezones-ical-library',
     'pdfkit',
+    '@zxcvbn-ts/core',
+    '@zxcvbn-ts/language-common',
   ],
   // forbidden() answers with 403 and its own page.
   experimental: { authInterrupts: true },

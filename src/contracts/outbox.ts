@@ -6,7 +6,8 @@ import type { MAIL_STATE_WORDS } from './words/mail';
 export interface MailLine {
   readonly id: number;
   readonly kind: MailKind;
-  readonly reference: string;
+  /** Null for what is about an account. */
+  readonly reference: string | null;
   readonly to: string;
   readonly subject: string;
   readonly state: keyof typeof MAIL_STATE_WORDS;

@@ -22,6 +22,8 @@ export type Refusal =
   | { readonly code: 'sign-in-first' }
   | { readonly code: 'wrong-credentials' }
   | { readonly code: 'too-many-tries'; readonly minutes: number }
+  /** A link to set a password with: used, lapsed, or followed by a newer one. */
+  | { readonly code: 'link-over' }
   | { readonly code: 'not-allowed'; readonly what: string }
   | { readonly code: 'not-found'; readonly what: string }
   | { readonly code: 'stale'; readonly since: string }

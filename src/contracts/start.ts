@@ -1,13 +1,9 @@
 import { z } from 'zod';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { isZone } from '@/core/time/zone';
+import { passwordField } from './account';
 import { requiredLine, wholeNumber } from './fields';
 import { clockText, minutesOf } from './house-book/parts';
-
-export const passwordField = z
-  .string('Give a password.')
-  .min(10, 'A password has at least ten characters.')
-  .max(200, 'That password is too long.');
 
 /** What a new office says of itself on its first day: enough to be asked for its first space. */
 export const startSchema = z

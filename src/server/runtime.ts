@@ -11,6 +11,7 @@ import { siteZone } from './db/space-facts';
 import { runDueJobs } from './jobs/scheduler';
 import { log } from './log';
 import { databaseFile, frozenAt } from './settings';
+import { makeAccountLimiter, type AccountLimiter } from './use-cases/account/account-limiter';
 import { hasOffice } from './use-cases/start/first-start';
 import { makeSignInLimiter } from './use-cases/sign-in/sign-in';
 
@@ -18,6 +19,7 @@ import { makeSignInLimiter } from './use-cases/sign-in/sign-in';
 interface Runtime {
   readonly base: Omit<Context, 'viewer'>;
   readonly signInLimiter: RateLimiterMemory;
+  readonly accountLimiter: AccountLimiter;
   /** Ends the jobs, so that the database can be closed. */
   stop(): void;
 }
@@ -63,7 +65,7 @@ async function start(): Promise<Runtime> {
   const { clock, isDemo } = await chooseClock(db);
   const base = { db, clock, random: Math.random, newId: randomUUID };
   const stop = startScheduler({ ...base, viewer: null }, isDemo);
-  return { base, signInLimiter: makeSignInLimiter(), stop };
+  return { base, signInLimiter: makeSignInLimiter(), accountLimiter: makeAccountLimiter(), stop };
 }
 
 const TICK_MS = 30_000;

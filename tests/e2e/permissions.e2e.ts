@@ -78,6 +78,27 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/requests/[ref]/notice': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/own/feed-link': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/sign-in': [{ statuses: OPEN }],
+  '/account': [{ statuses: [307, 200, 200, 200] }],
+  '/account/forgotten': [{ statuses: OPEN }],
+  // The demo lets no mail domain in.
+  '/account/register': [{ statuses: [404, 404, 404, 404] }],
+  // Of a link that is over there is a page that says so.
+  '/account/link/[token]': [{ statuses: OPEN, path: '/account/link/x' }],
+  '/api/account/link/[token]': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  '/api/account/forgotten': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
+  '/api/account/register': [
+    { method: 'POST', statuses: [400, 400, 400, 400] },
+    {
+      method: 'POST',
+      statuses: [403, 403, 403, 403],
+      body: { name: 'Iva Stone', email: 'iva@elsewhere.example' },
+    },
+  ],
+  '/api/account/password': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  '/api/account/sign-out-elsewhere': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
+  '/api/people/[id]/link': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/people/[id]/sign-out': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/people/invite': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/desk': [{ statuses: [307, 403, 403, 200] }],
   '/desk/[ref]': [{ statuses: [307, 403, 403, 200] }],
   '/desk/bookings': [{ statuses: [307, 403, 403, 200] }],

@@ -88,6 +88,9 @@ const VIEWS: readonly View[] = [
   },
   { name: 'ledger', path: '/notices/ledger', as: 'manager' },
   { name: 'sign in', path: '/sign-in' },
+  { name: 'a new password', path: '/account/forgotten' },
+  { name: 'a link that is over', path: '/account/link/x' },
+  { name: 'own account', path: '/account', as: 'requester' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   {
     name: 'ask with dates picked, services and second choices',

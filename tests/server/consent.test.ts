@@ -33,7 +33,7 @@ const steward = (id = 7): SignedInContext => ({
   viewer: { personId: id as PersonId, roles: ['requester', 'steward'] },
 });
 const view = async (reference: string) => expectDone(await deskRequest(office.as('mara'), reference));
-const kinds = async () => (await outbox(office.reader)).lines.map(({ kind, to }) => `${kind} to ${to}`);
+const kinds = async () => (await outbox(office.as('mara'))).lines.map(({ kind, to }) => `${kind} to ${to}`);
 const later = (minutes: number) => office.clock.set((office.clock.now() + minutes) as never);
 
 async function answer(
@@ -98,9 +98,9 @@ test('one who does not agree says why; going past them needs a reason, and they 
   expect(refusalOf(await approve(reference)).code).toBe('needs-reason');
   expectDone(await approve(reference, 'Agreed with the oilers: it dries till then.'));
   expect(await kinds()).toContain('consent-overridden to Sorrel Finch');
-  const { lines } = await outbox(office.reader);
+  const { lines } = await outbox(office.as('mara'));
   const told = expectDone(
-    await mailView(office.reader, lines.find(({ kind }) => kind === 'consent-overridden')!.id),
+    await mailView(office.as('mara'), lines.find(({ kind }) => kind === 'consent-overridden')!.id),
   );
   expect(told.text).toContain('it dries till then');
   const [override] = await office.db.rows<{ rule: string; subject: string }>(

@@ -37,10 +37,10 @@ test('whoever asked is told what was changed, from what to what; it can be taken
     version: before.version + 1,
   });
   expect(after.history[0]!.what).toContain(`Title: “Ferns, pressed”, before “${before.title}”`);
-  expect((await outbox(office.reader)).lines[0]).toMatchObject({ kind: 'changed', state: 'waits' });
+  expect((await outbox(office.as('mara'))).lines[0]).toMatchObject({ kind: 'changed', state: 'waits' });
   expectDone(await undoChange(office.as('mara'), changeSet!, randomUUID()));
   expect((await view(reference)).title).toBe(before.title);
-  expect((await outbox(office.reader)).lines[0]).toMatchObject({ kind: 'changed', state: 'taken-back' });
+  expect((await outbox(office.as('mara'))).lines[0]).toMatchObject({ kind: 'changed', state: 'taken-back' });
 });
 
 test('an older version, nothing different, and what no longer waits are refused', async () => {

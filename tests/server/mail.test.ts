@@ -19,7 +19,7 @@ beforeEach(async () => {
 afterEach(() => office.close());
 
 const KEY = '6c0f7a52-2a52-4d0c-9d3e-0d6f3b1f0a01';
-const lines = async () => (await outbox(office.reader)).lines;
+const lines = async () => (await outbox(office.as('mara'))).lines;
 const kinds = async () => (await lines()).map(({ kind, state }) => `${kind} ${state}`);
 const view = async (reference: string) => expectDone(await deskRequest(office.as('mara'), reference));
 const files = () => readdirSync(mailFolder()).sort();
@@ -40,7 +40,7 @@ test('what came in is confirmed at once; a decision is told once it can no longe
   expect(await Promise.all([sendMail(office.reader), sendMail(office.reader)])).toEqual([0, 0]);
   expect(files()).toHaveLength(2);
   const [approved] = await lines();
-  const shown = expectDone(await mailView(office.reader, approved!.id));
+  const shown = expectDone(await mailView(office.as('mara'), approved!.id));
   expect(shown.text).toContain('Booked');
   expect(shown.text).toContain('Studio');
   expect(shown.text).toContain(`/requests/${reference}`);
@@ -91,7 +91,7 @@ test('parts approved, declined with a reason, a booking moved and cancelled: eac
   later(11);
   await sendMail(office.reader);
   const declined = (await lines()).find(({ kind }) => kind === 'declined')!;
-  const shown = expectDone(await mailView(office.reader, declined.id));
+  const shown = expectDone(await mailView(office.as('mara'), declined.id));
   expect(shown.html).toContain('Only 3 &lt; 5 seats &amp; &quot;wet&quot;.');
   expect(shown.text).toContain('Only 3 < 5 seats & "wet".');
 });
@@ -107,8 +107,8 @@ describe('an offer', () => {
     });
     const offer = (await lines())[0]!;
     expect(offer.kind).toBe('proposal');
-    expectDone(await sendNow(office.reader, offer.id));
-    const shown = expectDone(await mailView(office.reader, offer.id));
+    expectDone(await sendNow(office.as('mara'), offer.id));
+    const shown = expectDone(await mailView(office.as('mara'), offer.id));
     return { reference, token: /\/offer\/([\w-]{43})/.exec(shown.text)![1]! };
   }
   const answer = (token: string, to: 'accept' | 'refuse') =>

@@ -61,6 +61,17 @@ export const siteForm: HouseForm = {
         hoursField('The week of the site. A building or a space with hours of its own goes by those.'),
       ],
     },
+    {
+      title: 'Accounts',
+      fields: [
+        {
+          kind: 'words',
+          name: 'registerDomains',
+          label: 'Mail domains whose people may make an account for themselves',
+          hint: 'One to a line, such as example.org. They may ask for spaces and nothing more. None: only housekeepers make accounts.',
+        },
+      ],
+    },
   ],
 };
 

@@ -21,6 +21,21 @@ export const siteDoc = z.object({
   exitMin: wholeNumber('Exit minutes', 0, 1440),
   horizonMonths: wholeNumber('Months ahead', 1, 120),
   grainMin: wholeNumber('Minutes of the grain', 1, 240),
+  /** Whose people may make an account for themselves; none lets nobody. */
+  registerDomains: z
+    .array(
+      z
+        .string()
+        .trim()
+        .toLowerCase()
+        .transform((domain) => domain.replace(/^@/, ''))
+        .refine(
+          (domain) => /^([a-z0-9-]+\.)+[a-z]{2,}$/.test(domain),
+          'A mail domain is what stands after the @, such as example.org.',
+        ),
+    )
+    .max(40, 'At most forty domains.')
+    .default([]),
   hours: hoursRows,
 });
 export type SiteDoc = z.output<typeof siteDoc>;

@@ -15,6 +15,10 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = {
   lapsed: 'no longer kept for you',
   'consent-wanted': 'do you agree?',
   'consent-overridden': 'approved without your consent',
+  invitation: 'your account',
+  'new-password': 'a new password',
+  registration: 'finish your registration',
+  'password-changed': 'your password was changed',
 };
 
 /** First sentence of a mail. */
@@ -36,6 +40,13 @@ export const OPENING_WORDS: Readonly<Record<MailKind, string>> = {
     'A place you look after is wanted, and nothing is approved there without your answer. Agree, or say why not.',
   'consent-overridden':
     'The office has approved what stands below, in a place you look after. Its reason is beneath.',
+  invitation:
+    'The office has made an account for you: with it you ask for spaces and see what became of it. Choose a password to begin.',
+  'new-password': 'Somebody, most likely you, asked for a new password for your account. Choose one below.',
+  registration:
+    'Somebody, most likely you, wants an account with this address. Choose a password and it is made.',
+  'password-changed':
+    'The password of your account was changed just now, and everybody signed in with it elsewhere was signed out. If that was not you, tell the office.',
 };
 
 /** Head over the dates in a letter to somebody who looks after a place. */
@@ -64,3 +75,12 @@ export const MAIL_STATE_WORDS = {
   sent: 'sent',
   'taken-back': 'taken back before it was sent',
 } as const;
+
+/** What stands on the button of a letter that leads to a password, and how long it holds. */
+export const ACCOUNT_LINK_WORDS = {
+  invitation: { button: 'Choose a password', holds: 'The link holds for seven days and works once.' },
+  'new-password': { button: 'Choose a new password', holds: 'The link holds for two hours and works once.' },
+  registration: { button: 'Choose a password', holds: 'The link holds for a day and works once.' },
+} as const;
+/** Said where the link is made only when the letter is sent. */
+export const LINK_TO_COME = 'The link is made when this is sent.';

@@ -30,6 +30,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'wrong-credentials': () => 'No account with that address and password. Check both, or ask the office.',
   'too-many-tries': ({ minutes }) =>
     `Too many tries with that address. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+  'link-over': () =>
+    'This link is over: it was used, has lapsed, or a newer one was sent. Ask for a new one where you sign in.',
   'not-allowed': ({ what }) => `${what} Ask the office if you think it should be you.`,
   'not-found': ({ what }) => `There is no ${what}. Check the address, or ask the office.`,
   stale: ({ since }) =>

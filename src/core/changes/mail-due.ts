@@ -1,7 +1,11 @@
 import type { OccurrenceId } from '../ids';
 import type { OccurrenceState } from './transitions';
 
-/** What the office writes: to whoever asked, and the last two to those who look after a place. */
+/** What is written about an account: to whoever it belongs to, whatever they asked for. */
+export const ACCOUNT_MAIL_KINDS = ['invitation', 'new-password', 'registration', 'password-changed'] as const;
+export type AccountMailKind = (typeof ACCOUNT_MAIL_KINDS)[number];
+
+/** What the office writes: to whoever asked, to those who look after a place, and about accounts. */
 export const MAIL_KINDS = [
   'received',
   'question',
@@ -16,8 +20,12 @@ export const MAIL_KINDS = [
   'lapsed',
   'consent-wanted',
   'consent-overridden',
+  ...ACCOUNT_MAIL_KINDS,
 ] as const;
 export type MailKind = (typeof MAIL_KINDS)[number];
+
+export const isAccountMail = (kind: MailKind): kind is AccountMailKind =>
+  (ACCOUNT_MAIL_KINDS as readonly MailKind[]).includes(kind);
 
 /** What one change made of one date. */
 export interface DateTurn {

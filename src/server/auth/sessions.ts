@@ -8,19 +8,15 @@ export const SESSION_MS = 14 * 60 * 60 * 1000;
 
 /** Sessions live in the database, so that signing out ends them at once. They use the real clock. */
 export async function beginSession(db: Database, id: string, person: PersonId, nowMs: number): Promise<void> {
-  await db.write(async (tx) =>
-    keep(
-      await tx.run(
-        'INSERT INTO session (id, person_id, created_ms, expires_ms) VALUES ($id, $person, $now, $until)',
-        {
-          id,
-          person,
-          now: nowMs,
-          until: nowMs + SESSION_MS,
-        },
-      ),
-    ),
-  );
+  await db.write(async (tx) => {
+    await tx.run(
+      'INSERT INTO session (id, person_id, created_ms, expires_ms) VALUES ($id, $person, $now, $until)',
+      { id, person, now: nowMs, until: nowMs + SESSION_MS },
+    );
+    return keep(
+      await tx.run('UPDATE person SET signed_in_ms = $now WHERE id = $person', { now: nowMs, person }),
+    );
+  });
 }
 
 export async function endSession(db: Database, id: string): Promise<void> {

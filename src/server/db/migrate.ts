@@ -15,6 +15,7 @@ import { settingUp } from './migrations/010-setting-up';
 import { aroundTheEvent } from './migrations/011-around-the-event';
 import { publishing } from './migrations/012-publishing';
 import { houseRules } from './migrations/013-house-rules';
+import { accounts } from './migrations/014-accounts';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -31,6 +32,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '011-around-the-event', statements: aroundTheEvent },
   { name: '012-publishing', statements: publishing },
   { name: '013-house-rules', statements: houseRules },
+  { name: '014-accounts', statements: accounts },
 ];
 
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;

@@ -6,8 +6,11 @@ import type { RequestRow } from '../use-cases/request-rows';
 import type { MailPayload } from './payload';
 
 export interface QueuedMail {
-  readonly requestId: RequestId;
-  readonly to: number;
+  /** Null for what is about an account. */
+  readonly requestId: RequestId | null;
+  readonly to: number | null;
+  /** Where it goes as long as nobody here has that address. */
+  readonly stranger?: { readonly name: string; readonly email: string };
   readonly payload: MailPayload;
   readonly dedupeKey: string;
   readonly changeSet: number | null;
@@ -20,8 +23,8 @@ export interface QueuedMail {
 export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Promise<void> {
   if (!mails.length) return;
   await tx.run(
-    `INSERT INTO outbox (change_set_id, message_id, request_id, dedupe_key, to_person_id, kind, payload, created_min, send_after_min)
-     SELECT j.value->>'changeSet', j.value->>'message', j.value->>'requestId', j.value->>'dedupeKey', j.value->>'to', j.value->>'kind',
+    `INSERT INTO outbox (change_set_id, message_id, request_id, dedupe_key, to_person_id, to_name, to_email, kind, payload, created_min, send_after_min)
+     SELECT j.value->>'changeSet', j.value->>'message', j.value->>'requestId', j.value->>'dedupeKey', j.value->>'to', j.value->>'$.stranger.name', j.value->>'$.stranger.email', j.value->>'kind',
        j.value->>'text', j.value->>'now', j.value->>'sendAfter' FROM json_each($mails) j WHERE true ON CONFLICT (dedupe_key) DO NOTHING`,
     {
       mails: JSON.stringify(

@@ -1,6 +1,7 @@
 import { escapeUTF8 } from 'entities';
 import { convert } from 'html-to-text';
-import { SUBJECT_WORDS } from '@/contracts/words/mail';
+import { isAccountMail } from '@/core/changes/mail-due';
+import { ACCOUNT_LINK_WORDS, LINK_TO_COME, SUBJECT_WORDS } from '@/contracts/words/mail';
 import type { OfficeContact } from '../use-cases/look/office-contact';
 import type { MailPayload } from './payload';
 
@@ -8,6 +9,7 @@ import type { MailPayload } from './payload';
 export interface MailLinks {
   readonly request: string;
   readonly offer: string | null;
+  readonly account: string | null;
 }
 
 export interface RenderedMail {
@@ -37,15 +39,32 @@ function offerPart(payload: MailPayload, links: MailLinks): string {
     `The offer is kept for you until <strong>${escapeUTF8(payload.offer.untilText)}</strong>.`,
   );
   return `${until}${
-    links.offer
-      ? button(links.offer, 'See the offer and answer')
-      : paragraph('<em>The link to answer with is made when this is sent.</em>')
+    links.offer ? button(links.offer, 'See the offer and answer') : paragraph(`<em>${LINK_TO_COME}</em>`)
   }`;
 }
 
+function accountPart({ kind }: MailPayload, links: MailLinks): string {
+  if (!isAccountMail(kind) || kind === 'password-changed') return '';
+  const { button: words, holds } = ACCOUNT_LINK_WORDS[kind];
+  return links.account
+    ? `${button(links.account, words)}\n${paragraph(escapeUTF8(holds))}`
+    : paragraph(`<em>${LINK_TO_COME}</em>`);
+}
+
+const referencePart = ({ kind, reference }: MailPayload, links: MailLinks): string =>
+  isAccountMail(kind)
+    ? ''
+    : paragraph(
+        `Reference ${escapeUTF8(reference)}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
+      );
+
+/** A subject: what it is about, and what is said of it. */
+export const subjectOf = ({ kind, title, reference }: MailPayload): string =>
+  `${title}${reference ? ` (${reference})` : ''}: ${SUBJECT_WORDS[kind]}`;
+
 /** A mail as HTML, and as the plain text that is read from it. Everything people typed is escaped. */
 export function renderMail(payload: MailPayload, office: OfficeContact, links: MailLinks): RenderedMail {
-  const { kind, title, reference, opening, blocks, quote } = payload;
+  const { title, opening, blocks, quote } = payload;
   const body = [
     `<h1 style="font-size:20px;margin:0 0 12px">${escapeUTF8(title)}</h1>`,
     paragraph(escapeUTF8(opening)),
@@ -53,9 +72,8 @@ export function renderMail(payload: MailPayload, office: OfficeContact, links: M
     quote &&
       `<blockquote style="margin:0 0 12px;padding-left:12px;border-left:4px solid ${ACCENT};white-space:pre-wrap">${escapeUTF8(quote)}</blockquote>`,
     offerPart(payload, links),
-    paragraph(
-      `Reference ${escapeUTF8(reference)}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
-    ),
+    accountPart(payload, links),
+    referencePart(payload, links),
     paragraph(
       `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. Times are those of ${escapeUTF8(office.tzid)}.`,
     ),
@@ -67,7 +85,7 @@ export function renderMail(payload: MailPayload, office: OfficeContact, links: M
 ${body}
 </div></body></html>\n`;
   return {
-    subject: `${title} (${reference}): ${SUBJECT_WORDS[kind]}`,
+    subject: subjectOf(payload),
     html,
     text: convert(html, {
       wordwrap: 78,

@@ -1,9 +1,11 @@
-import type { MailKind } from '@/core/changes/mail-due';
+import { isAccountMail, type MailKind } from '@/core/changes/mail-due';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
+import { log } from '../log';
 import { mailOrigin } from '../settings';
 import { officeContact } from '../use-cases/look/office-contact';
+import { keepAccountLink, purposeOf } from './account-link';
 import { writeMail } from './mail-file';
 import { hashOf, newOfferToken } from './offer-link';
 import { payloadSchema, type MailToSend } from './payload';
@@ -14,15 +16,15 @@ interface OutboxRow {
   readonly kind: MailKind;
   readonly payload: string;
   readonly createdMin: EpochMinute;
-  readonly requestId: number;
-  readonly personId: number;
+  readonly requestId: number | null;
+  readonly personId: number | null;
   readonly name: string;
   readonly email: string;
 }
 
 const DUE = `
-SELECT x.id, x.kind, x.payload, x.created_min AS createdMin, x.request_id AS requestId, p.id AS personId, p.name, p.email
-FROM outbox x JOIN person p ON p.id = x.to_person_id
+SELECT x.id, x.kind, x.payload, x.created_min AS createdMin, x.request_id AS requestId, x.to_person_id AS personId, COALESCE(p.name, x.to_name) AS name, COALESCE(p.email, x.to_email) AS email
+FROM outbox x LEFT JOIN person p ON p.id = x.to_person_id
 WHERE x.sent_at_min IS NULL AND x.withdrawn_at_min IS NULL AND (x.send_after_min <= $now OR x.id = $id) ORDER BY x.id LIMIT 500`;
 
 const FOR_STEWARDS: readonly MailKind[] = ['consent-wanted', 'consent-overridden'];
@@ -32,7 +34,8 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
   if (!office) return;
   const now = ctx.clock.now();
   const payload = payloadSchema.parse(JSON.parse(row.payload));
-  const token = payload.offer ? newOfferToken() : null;
+  const token = newOfferToken();
+  const purpose = isAccountMail(row.kind) ? purposeOf(row.kind) : null;
   const mail: MailToSend = {
     id: row.id,
     kind: row.kind,
@@ -42,12 +45,13 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
   };
   const links = {
     request: `${mailOrigin()}${FOR_STEWARDS.includes(row.kind) ? '/consents' : `/requests/${payload.reference}`}`,
-    offer: token && `${mailOrigin()}/offer/${token}`,
+    offer: payload.offer && `${mailOrigin()}/offer/${token}`,
+    account: purpose && `${mailOrigin()}/account/link/${token}`,
   };
   await writeMail(mail, renderMail(payload, office, links), office);
   // Cut off before this, the message is written once more, with another link, in the place of the first.
   await ctx.db.write(async (tx) => {
-    if (token && payload.offer)
+    if (payload.offer)
       await tx.run(
         'INSERT INTO offer_link (hash, outbox_id, request_id, person_id, occurrences, expires_min) VALUES ($hash, $outbox, $request, $person, $occurrences, $until)',
         {
@@ -59,6 +63,14 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
           until: payload.offer.until,
         },
       );
+    if (purpose)
+      await keepAccountLink(tx, token, Date.now(), {
+        outbox: row.id,
+        purpose,
+        person: row.personId,
+        name: row.name,
+        email: row.email,
+      });
     return keep(
       await tx.run('UPDATE outbox SET sent_at_min = $now WHERE id = $id AND sent_at_min IS NULL', {
         id: row.id,
@@ -83,4 +95,9 @@ export function sendMail(ctx: Context, id: number | null = null): Promise<number
   const run = running.then(() => sendAll(ctx, id));
   running = run.catch(() => undefined);
   return run;
+}
+
+/** Sends what is due without anybody waiting for it; what fails is sent with the next round. */
+export function sendSoon(ctx: Context, id: number | null = null): void {
+  sendMail(ctx, id).catch((error: unknown) => log.error({ error }, 'a letter waits for the next round'));
 }

@@ -23,7 +23,9 @@ export function Account({ name }: { name: string | null }) {
   };
   return (
     <span className="flex items-center gap-3">
-      <span className="text-soft">{name}</span>
+      <Link className="text-soft" href="/account">
+        {name}
+      </Link>
       <button type="button" className="press" onClick={leave}>
         Sign out
       </button>

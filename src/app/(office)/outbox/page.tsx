@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
+import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
 import { outbox } from '@/server/use-cases/outbox/outbox';
 import { countText } from '@/contracts/words/when';
@@ -14,7 +15,11 @@ export default async function OutboxPage() {
   return (
     <>
       <p className="pb-1">
-        <Link href="/desk">Back to the desk</Link>
+        {permissionFor('desk.read', ctx.viewer) === 'allowed' ? (
+          <Link href="/desk">Back to the desk</Link>
+        ) : (
+          <Link href="/house">House rules</Link>
+        )}
       </p>
       <h1 className="text-3xl">Outbox</h1>
       <p className="max-w-3xl pb-3 text-soft">
@@ -43,7 +48,7 @@ export default async function OutboxPage() {
                   </td>
                   <td className="px-3 py-1.5">{to}</td>
                   <td className="px-3 py-1.5 whitespace-nowrap">
-                    <Link href={`/desk/${reference}`}>{reference}</Link>
+                    {reference ? <Link href={`/desk/${reference}`}>{reference}</Link> : 'an account'}
                   </td>
                   <td className={`px-3 py-1.5 ${state === 'sent' ? 'text-soft' : 'font-semibold'}`}>
                     {state === 'waits' ? `${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[state]}{' '}

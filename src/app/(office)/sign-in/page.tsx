@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
+import { registerDomains } from '@/server/use-cases/account/ask-for-link';
+import Link from '@/ui/primitives/link';
 import { pageContext } from '@/server/http/page';
 
 export const metadata: Metadata = { title: 'Sign in' };
@@ -13,7 +15,8 @@ export default async function SignInPage({
 }: {
   searchParams: Promise<{ next?: string | string[] }>;
 }) {
-  await pageContext('session.begin', '/sign-in');
+  const ctx = await pageContext('session.begin', '/sign-in');
+  const isOpen = (await registerDomains(ctx.db)).length > 0;
   const { next } = await searchParams;
   return (
     <div className="mx-auto max-w-sm py-10">
@@ -22,6 +25,10 @@ export default async function SignInPage({
         Looking needs no account; asking, deciding and setting up do. What you picked is kept.
       </p>
       <SignInForm next={safePath(next)} />
+      <p className="flex flex-wrap gap-x-6 gap-y-2 pt-5">
+        <Link href="/account/forgotten">I have forgotten my password</Link>
+        {isOpen && <Link href="/account/register">I have no account yet</Link>}
+      </p>
     </div>
   );
 }

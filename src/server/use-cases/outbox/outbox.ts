@@ -1,9 +1,11 @@
 import PostalMime from 'postal-mime';
+import { isAccountMail } from '@/core/changes/mail-due';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { MailLine, MailView, OutboxView } from '@/contracts/outbox';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { SUBJECT_WORDS } from '@/contracts/words/mail';
 import { momentText } from '@/contracts/words/when';
+import { permissionFor } from '../../auth/policy';
 import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { readMail } from '../../mail/mail-file';
@@ -24,15 +26,35 @@ interface MailRow {
   readonly takenBackAt: EpochMinute | null;
 }
 
-const MAILS = `SELECT x.id, x.payload, p.name, p.email, x.created_min AS createdMin, x.send_after_min AS sendAfter, x.sent_at_min AS sentAt,
-  x.withdrawn_at_min AS takenBackAt FROM outbox x JOIN person p ON p.id = x.to_person_id`;
+/**
+ * What somebody may read of the outbox. A letter about an account sets a password: whoever reads it can be that
+ * person, so it is for those alone who keep people. Letters about requests are for those who decide them.
+ */
+function readable({ viewer }: Context): string {
+  const isRequests = permissionFor('desk.read', viewer) === 'allowed';
+  const isAccounts = permissionFor('people.keep', viewer) === 'allowed';
+  if (isRequests && isAccounts) return '1';
+  if (isRequests) return 'x.request_id IS NOT NULL';
+  return isAccounts ? 'x.request_id IS NULL' : '0';
+}
+
+const mails = (ctx: Context) =>
+  `SELECT x.id, x.payload, COALESCE(p.name, x.to_name) AS name, COALESCE(p.email, x.to_email) AS email, x.created_min AS createdMin,
+  x.send_after_min AS sendAfter, x.sent_at_min AS sentAt, x.withdrawn_at_min AS takenBackAt
+  FROM outbox x LEFT JOIN person p ON p.id = x.to_person_id WHERE ${readable(ctx)}`;
 
 /** The newest that are listed. */
 const MOST_LISTED = 300;
 
 function lineOf(row: MailRow, tzid: string): MailLine {
   const { kind, title, reference } = payloadSchema.parse(JSON.parse(row.payload));
-  const base = { id: row.id, kind, reference, to: row.name, subject: `${title}: ${SUBJECT_WORDS[kind]}` };
+  const base = {
+    id: row.id,
+    kind,
+    reference: isAccountMail(kind) ? null : reference,
+    to: row.name,
+    subject: `${title}: ${SUBJECT_WORDS[kind]}`,
+  };
   if (row.takenBackAt !== null)
     return { ...base, state: 'taken-back', whenText: momentText(row.takenBackAt, tzid) };
   return row.sentAt === null
@@ -40,9 +62,9 @@ function lineOf(row: MailRow, tzid: string): MailLine {
     : { ...base, state: 'sent', whenText: momentText(row.sentAt, tzid) };
 }
 
-export async function countWaitingMail({ db }: Context): Promise<number> {
-  const [row] = await db.rows<{ waiting: number }>(
-    'SELECT COUNT(*) AS waiting FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
+export async function countWaitingMail(ctx: Context): Promise<number> {
+  const [row] = await ctx.db.rows<{ waiting: number }>(
+    `SELECT COUNT(*) AS waiting FROM outbox x WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL AND ${readable(ctx)}`,
   );
   return row!.waiting;
 }
@@ -52,18 +74,33 @@ export async function outbox(ctx: Context): Promise<OutboxView> {
   const { db } = ctx;
   const tzid = await siteZone(db);
   const [rows, [all], waiting] = await Promise.all([
-    db.rows<MailRow>(`${MAILS} ORDER BY x.id DESC LIMIT ${MOST_LISTED}`),
-    db.rows<{ total: number }>('SELECT COUNT(*) AS total FROM outbox'),
+    db.rows<MailRow>(`${mails(ctx)} ORDER BY x.id DESC LIMIT ${MOST_LISTED}`),
+    db.rows<{ total: number }>(`SELECT COUNT(*) AS total FROM outbox x WHERE ${readable(ctx)}`),
     countWaitingMail(ctx),
   ]);
   return { lines: rows.map((row) => lineOf(row, tzid)), waiting, total: all!.total };
 }
 
+/** Letters about one person's account, newest first. */
+export async function accountLetters(ctx: Context, person: number): Promise<MailLine[]> {
+  const tzid = await siteZone(ctx.db);
+  const rows = await ctx.db.rows<MailRow>(
+    `${mails(ctx)} AND x.request_id IS NULL AND x.to_person_id = $person ORDER BY x.id DESC LIMIT 5`,
+    { person },
+  );
+  return rows.map((row) => lineOf(row, tzid));
+}
+
 const NO_SUCH = { code: 'not-found', what: 'message with this number' } as const;
+
+async function mailRow(ctx: Context, id: number): Promise<MailRow | null> {
+  const [row] = await ctx.db.rows<MailRow>(`${mails(ctx)} AND x.id = $id`, { id });
+  return row ?? null;
+}
 
 /** A message as it arrived, read from the very file that was sent; before that as it would look now. */
 export async function mailView(ctx: Context, id: number): Promise<Outcome<MailView>> {
-  const [row] = await ctx.db.rows<MailRow>(`${MAILS} WHERE x.id = $id`, { id });
+  const row = await mailRow(ctx, id);
   const office = await officeContact(ctx.db);
   if (!row || !office) return refuse(NO_SUCH);
   const line = lineOf(row, office.tzid);
@@ -79,19 +116,18 @@ export async function mailView(ctx: Context, id: number): Promise<Outcome<MailVi
     return done({ ...common, subject, html, text });
   }
   const payload = payloadSchema.parse(JSON.parse(row.payload));
-  const links = { request: `${mailOrigin()}/requests/${payload.reference}`, offer: null };
+  const links = { request: `${mailOrigin()}/requests/${payload.reference}`, offer: null, account: null };
   return done({ ...common, ...renderMail(payload, office, links) });
 }
 
 /** The message as a file, as it went out. */
-export async function mailFile(id: number): Promise<Outcome<Buffer>> {
-  const file = await readMail(id);
+export async function mailFile(ctx: Context, id: number): Promise<Outcome<Buffer>> {
+  const file = (await mailRow(ctx, id)) && (await readMail(id));
   return file ? done(file) : refuse(NO_SUCH);
 }
 
 /** Sends one message now, though what it is about could still be taken back. */
 export async function sendNow(ctx: Context, id: number): Promise<Outcome<{ readonly sent: number }>> {
-  const [row] = await ctx.db.rows<MailRow>(`${MAILS} WHERE x.id = $id`, { id });
-  if (!row) return refuse(NO_SUCH);
+  if (!(await mailRow(ctx, id))) return refuse(NO_SUCH);
   return done({ sent: await sendMail(ctx, id) });
 }

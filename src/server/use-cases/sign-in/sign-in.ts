@@ -19,7 +19,9 @@ interface AccountRow {
   readonly password_hash: string | null;
 }
 
-const waitMinutes = (state: RateLimiterRes): number => Math.max(1, Math.ceil(state.msBeforeNext / 60_000));
+/** Whole minutes until another try. */
+export const waitMinutes = (state: RateLimiterRes): number =>
+  Math.max(1, Math.ceil(state.msBeforeNext / 60_000));
 
 /** Begins a session for the right password; returns its id. */
 export async function signIn(

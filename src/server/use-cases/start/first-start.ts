@@ -3,6 +3,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { StartInput } from '@/contracts/start';
 import type { PersonId } from '@/core/ids';
 import { beginSession } from '../../auth/sessions';
+import { weakPasswordFaults } from '../../auth/weak-passwords';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { createOffice } from '../office/create-office';
@@ -69,6 +70,8 @@ export async function firstStart(
   nowMs: number,
 ): Promise<Outcome<{ sessionId: string }>> {
   if (await hasOffice(ctx.db)) return SET_UP;
+  const faults = weakPasswordFaults(input.password, input);
+  if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   try {
     await createOffice(ctx.db, officeSchema.parse(officeOf(input)));
   } catch (error) {

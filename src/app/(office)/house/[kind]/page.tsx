@@ -5,7 +5,9 @@ import { aOne, isHouseKind, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { signedInPage } from '@/server/http/page';
+import { countUninvited } from '@/server/use-cases/account/keep-accounts';
 import { thingLines } from '@/server/use-cases/house-book/look-at-things';
+import { InviteAll } from '@/ui/account/account-panel';
 import { ThingList } from '@/ui/house/thing-list';
 import Link from '@/ui/primitives/link';
 
@@ -60,6 +62,7 @@ export default async function KindPage({ params, searchParams }: Props) {
           Done: {said.slice(0, 200)}.
         </p>
       )}
+      {kind === 'person' && mayKeep && <InviteAll count={await countUninvited(ctx.db)} />}
       <ThingList kind={kind} lines={lines} mayKeep={mayKeep} />
     </>
   );

@@ -19,7 +19,7 @@ export default async function MessagePage({ params }: { params: Promise<{ id: st
     <>
       <p className="flex gap-6 pb-1">
         <Link href="/outbox">Back to the outbox</Link>
-        <Link href={`/desk/${mail.reference}`}>The request, {mail.reference}</Link>
+        {mail.reference && <Link href={`/desk/${mail.reference}`}>The request, {mail.reference}</Link>}
       </p>
       <h1 className="pb-2 text-2xl">{mail.subject}</h1>
       <dl className="grid grid-cols-[5rem_1fr] gap-x-3 pb-3">

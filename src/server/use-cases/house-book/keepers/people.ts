@@ -153,7 +153,8 @@ async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: Person
 export const personKeeper: Keeper<'person'> = {
   table: 'person',
   retires: true,
-  lines: `SELECT p.id, p.name, p.email || COALESCE(', ' || (SELECT group_concat(role, ', ') FROM (SELECT DISTINCT role FROM role_grant g WHERE g.person_id = p.id ORDER BY role)), '') AS note,
+  lines: `SELECT p.id, p.name, p.email || COALESCE(', ' || (SELECT group_concat(role, ', ') FROM (SELECT DISTINCT role FROM role_grant g WHERE g.person_id = p.id ORDER BY role)), '')
+    || iif(p.password_hash IS NULL, ', no password yet', '') AS note,
     p.retired_at IS NOT NULL AS isRetired FROM person p ORDER BY p.name COLLATE NOCASE, p.id`,
   nameOf: ({ name }) => name,
   load: (reader, id) => oneJson<PersonDoc>(reader, PERSON, id),
@@ -180,6 +181,9 @@ export const personKeeper: Keeper<'person'> = {
   store: async ({ tx }, id, doc, before) => {
     const hadHousekeeper = await hasHousekeeper(tx);
     const row = await writeRow(tx, 'person', id, { name: doc.name, email: doc.email.toLowerCase() });
+    // A link that went to the address of before is not for whoever reads there now.
+    if (before && before.email !== doc.email.toLowerCase())
+      await tx.run('DELETE FROM account_link WHERE person_id = $row AND used_ms IS NULL', { row });
     await storeGrants(tx, row, doc);
     await replaceRows(
       tx,
@@ -237,6 +241,7 @@ export const personKeeper: Keeper<'person'> = {
     ),
   remove: async (tx, id) => {
     for (const table of [
+      'account_link',
       'role_grant',
       'team_member',
       'membership',
@@ -247,6 +252,7 @@ export const personKeeper: Keeper<'person'> = {
       'feed_link',
     ])
       await tx.run(`DELETE FROM ${table} WHERE person_id = $id`, { id });
+    await tx.run('DELETE FROM outbox WHERE to_person_id = $id AND request_id IS NULL', { id });
     await tx.run('DELETE FROM deputy WHERE person_id = $id OR deputy_id = $id', { id });
     await tx.run('DELETE FROM person WHERE id = $id', { id });
   },

@@ -5,7 +5,7 @@ import { loadHours, storeHours } from '../own-rows';
 import { SPACES_OF } from './spaces-of';
 
 const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'officeName', office_name, 'officePhone', office_phone,
-  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min) FROM site WHERE id = $id`;
+  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'registerDomains', json(register_domains)) FROM site WHERE id = $id`;
 
 export const siteKeeper: Keeper<'site'> = {
   table: 'site',
@@ -37,6 +37,7 @@ export const siteKeeper: Keeper<'site'> = {
       exit_min: doc.exitMin,
       horizon_months: doc.horizonMonths,
       grain_min: doc.grainMin,
+      register_domains: JSON.stringify(doc.registerDomains),
     });
     await storeHours(tx, 'site', siteId, doc.hours);
     return done(siteId);

@@ -4,9 +4,11 @@ import { isHouseKind, KIND_WORDS, type HouseKind } from '@/contracts/house-book/
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { signedInPage } from '@/server/http/page';
+import { accountView } from '@/server/use-cases/account/keep-accounts';
 import { keeperOf } from '@/server/use-cases/house-book/keepers';
 import { choicesFor, historyOfThing, keptThing } from '@/server/use-cases/house-book/look-at-things';
 import { asCopy } from '@/server/use-cases/house-book/copy-thing';
+import { AccountPanel } from '@/ui/account/account-panel';
 import { ThingForm } from '@/ui/house/thing-form';
 import { ThingHistory } from '@/ui/house/thing-history';
 import Link from '@/ui/primitives/link';
@@ -38,6 +40,7 @@ export default async function ThingPage({ params, searchParams }: Props) {
   const { ctx, thing, start, found } = await readThing(kind, id, copy);
   const words = KIND_WORDS[kind];
   const choices = await choicesFor(ctx.db, kind, found);
+  const account = kind === 'person' && thing && !thing.isRetired ? await accountView(ctx, thing.id) : null;
   return (
     <>
       <p className="pb-1">
@@ -65,6 +68,7 @@ export default async function ThingPage({ params, searchParams }: Props) {
         mayKeep={permissionFor(keepingOf(kind), ctx.viewer) === 'allowed'}
         retires={keeperOf(kind).retires}
       />
+      {account && thing && <AccountPanel id={thing.id} name={thing.name} account={account} />}
       {thing && <ThingHistory lines={await historyOfThing(ctx, kind, thing.id)} />}
     </>
   );

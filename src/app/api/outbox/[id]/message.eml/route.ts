@@ -3,8 +3,8 @@ import { mailFile } from '@/server/use-cases/outbox/outbox';
 
 export const GET = readRoute({
   action: 'outbox.read',
-  run: async (_, __, { id = '' }) => {
-    const file = await mailFile(Number(id));
+  run: async (ctx, _, { id = '' }) => {
+    const file = await mailFile(ctx, Number(id));
     if (!file.ok) return refusalResponse(file.refusal);
     return new Response(new Uint8Array(file.value), {
       headers: {

@@ -1,0 +1,40 @@
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import { signedInPage } from '@/server/http/page';
+import { SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
+import { ownAccount } from '@/server/use-cases/account/own-account';
+import { ChangePassword, SignOutElsewhere } from '@/ui/account/password-forms';
+
+export const metadata: Metadata = { title: 'Account' };
+
+export default async function AccountPage() {
+  const ctx = await signedInPage('account.own', '/account');
+  const sessionId = await sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value);
+  const { name, email, roles, sessions } = await ownAccount(ctx, sessionId);
+  return (
+    <div className="grid max-w-4xl gap-8">
+      <section>
+        <h1 className="text-3xl">{name}</h1>
+        <p className="text-soft">
+          {email}. {roles.length ? `Here as ${roles.join(', ')}.` : 'Here to look.'} The office changes both.
+        </p>
+      </section>
+      <section>
+        <h2 className="border-b border-rule text-xl">Password</h2>
+        <ChangePassword />
+      </section>
+      <section>
+        <h2 className="border-b border-rule text-xl">Where you are signed in</h2>
+        <ul className="py-2">
+          {sessions.map(({ sinceText, isThis }, index) => (
+            <li key={index}>
+              Since {sinceText}
+              {isThis && ', here'}
+            </li>
+          ))}
+        </ul>
+        <SignOutElsewhere isElsewhere={sessions.some(({ isThis }) => !isThis)} />
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,10 @@
+import { forgottenSchema } from '@/contracts/account';
+import { writeRoute } from '@/server/http/route';
+import { runtime } from '@/server/runtime';
+import { askForPassword } from '@/server/use-cases/account/ask-for-link';
+
+export const POST = writeRoute({
+  action: 'account.ask',
+  body: forgottenSchema,
+  run: async (ctx, { email }) => askForPassword(ctx, (await runtime()).accountLimiter, email),
+});

@@ -1,0 +1,18 @@
+import { cookies } from 'next/headers';
+import { changePasswordSchema } from '@/contracts/account';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
+import { runtime } from '@/server/runtime';
+import { changePassword } from '@/server/use-cases/account/own-account';
+
+export const POST = writeRoute({
+  action: 'account.own',
+  body: changePasswordSchema,
+  run: async (ctx, input) =>
+    changePassword(
+      signedIn(ctx),
+      (await runtime()).signInLimiter,
+      input,
+      await sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value),
+    ),
+});

@@ -1,0 +1,10 @@
+import { registerSchema } from '@/contracts/account';
+import { writeRoute } from '@/server/http/route';
+import { runtime } from '@/server/runtime';
+import { register } from '@/server/use-cases/account/ask-for-link';
+
+export const POST = writeRoute({
+  action: 'account.ask',
+  body: registerSchema,
+  run: async (ctx, input) => register(ctx, (await runtime()).accountLimiter, input),
+});

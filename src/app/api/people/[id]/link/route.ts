@@ -1,0 +1,10 @@
+import { accountDeedSchema } from '@/contracts/account';
+import { numberedRoute } from '@/server/http/numbered-route';
+import { sendLink } from '@/server/use-cases/account/keep-accounts';
+
+export const POST = numberedRoute({
+  action: 'people.keep',
+  body: accountDeedSchema,
+  what: 'such person',
+  run: (ctx, id, { key }) => sendLink(ctx, id, key, Date.now()),
+});

@@ -1,0 +1,10 @@
+import { accountDeedSchema } from '@/contracts/account';
+import { numberedRoute } from '@/server/http/numbered-route';
+import { signOutEverywhere } from '@/server/use-cases/account/keep-accounts';
+
+export const POST = numberedRoute({
+  action: 'people.keep',
+  body: accountDeedSchema,
+  what: 'such person',
+  run: (ctx, id, { key }) => signOutEverywhere(ctx, id, key, Date.now()),
+});

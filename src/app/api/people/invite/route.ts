@@ -1,0 +1,9 @@
+import { accountDeedSchema } from '@/contracts/account';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { inviteAll } from '@/server/use-cases/account/keep-accounts';
+
+export const POST = writeRoute({
+  action: 'people.keep',
+  body: accountDeedSchema,
+  run: (ctx, { key }) => inviteAll(signedIn(ctx), key, Date.now()),
+});

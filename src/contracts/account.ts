@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { idempotencyKey, requiredLine } from './fields';
+
+export const passwordField = z
+  .string('Give a password.')
+  .min(10, 'A password has at least ten characters.')
+  .max(200, 'That password is too long.');
+
+const address = z
+  .string('Give your e-mail address.')
+  .trim()
+  .toLowerCase()
+  .pipe(z.email('That is no e-mail address.').max(120, 'At most 120 letters.'));
+
+/** Asks for a link that sets a new password. */
+export const forgottenSchema = z.object({ email: address });
+
+/** Asks for an account of one's own. */
+export const registerSchema = z.object({ name: requiredLine('Your name', 80), email: address });
+export type RegisterInput = z.output<typeof registerSchema>;
+
+/** What a link in a letter is used with. */
+export const takeLinkSchema = z.object({ password: passwordField });
+
+export const changePasswordSchema = z.object({
+  old: z.string('Give the password you have now.').min(1, 'Give the password you have now.').max(200),
+  password: passwordField,
+});
+export type ChangePasswordInput = z.output<typeof changePasswordSchema>;
+
+export const accountDeedSchema = z.object({ key: idempotencyKey });
+
+/** What a link in a letter is for. */
+export type LinkPurpose = 'invitation' | 'new-password' | 'registration';
+
+/** What somebody sees who follows such a link. */
+export interface LinkView {
+  readonly purpose: LinkPurpose;
+  readonly name: string;
+  readonly email: string;
+}
+
+/** One's own account. */
+export interface OwnAccount {
+  readonly name: string;
+  readonly email: string;
+  readonly roles: readonly string[];
+  /** When each place one is signed in at began, and which of them this is. */
+  readonly sessions: readonly { readonly sinceText: string; readonly isThis: boolean }[];
+}
+
+/** Somebody's account, for those who keep people. */
+export interface AccountView {
+  readonly state: 'no-password' | 'invited' | 'invitation-over' | 'signs-in';
+  readonly signedInText: string | null;
+  readonly sessions: number;
+  readonly letters: readonly { readonly id: number; readonly subject: string; readonly whenText: string }[];
+}

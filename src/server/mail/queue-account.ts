@@ -1,0 +1,57 @@
+import type { AccountMailKind } from '@/core/changes/mail-due';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { OPENING_WORDS } from '@/contracts/words/mail';
+import type { Writer } from '../db/connection';
+import { officeContact } from '../use-cases/look/office-contact';
+import { insertMail } from './insert-mail';
+
+/** Whom a letter about an account goes to: somebody here, or an address that wants to be. */
+export type AccountReader =
+  { readonly person: number } | { readonly stranger: { readonly name: string; readonly email: string } };
+
+/** A letter to each of these, to go out at once. `keyOf` tells one letter from another sent to the same reader. */
+export async function queueAccountMails(
+  tx: Writer,
+  kind: AccountMailKind,
+  readers: readonly AccountReader[],
+  now: EpochMinute,
+  keyOf: (index: number) => string,
+): Promise<void> {
+  const office = await officeContact(tx);
+  await insertMail(
+    tx,
+    readers.map((reader, index) => ({
+      requestId: null,
+      ...('person' in reader ? { to: reader.person } : { to: null, stranger: reader.stranger }),
+      payload: {
+        kind,
+        reference: '',
+        title: office?.site ?? '',
+        opening: OPENING_WORDS[kind],
+        blocks: [],
+        quote: '',
+        offer: null,
+      },
+      dedupeKey: keyOf(index),
+      changeSet: null,
+      message: null,
+      now,
+      sendAfter: now,
+    })),
+  );
+}
+
+/** Puts one letter about an account into the outbox; gives its number. */
+export async function queueAccountMail(
+  tx: Writer,
+  kind: AccountMailKind,
+  reader: AccountReader,
+  now: EpochMinute,
+  dedupeKey: string,
+): Promise<number> {
+  await queueAccountMails(tx, kind, [reader], now, () => dedupeKey);
+  const [row] = await tx.rows<{ id: number }>('SELECT id FROM outbox WHERE dedupe_key = $dedupeKey', {
+    dedupeKey,
+  });
+  return row!.id;
+}

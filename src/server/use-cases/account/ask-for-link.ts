@@ -1,0 +1,79 @@
+import type { RegisterInput } from '@/contracts/account';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { AccountMailKind } from '@/core/changes/mail-due';
+import type { Context } from '../../context';
+import { keep, type Reader } from '../../db/connection';
+import { queueAccountMail, type AccountReader } from '../../mail/queue-account';
+import { sendSoon } from '../../mail/send-mail';
+import type { AccountLimiter } from './account-limiter';
+
+/** Mail domains whose people may make an account for themselves, in small letters. */
+export async function registerDomains(reader: Reader): Promise<string[]> {
+  const [row] = await reader.rows<{ domains: string }>(
+    'SELECT register_domains AS domains FROM site ORDER BY id LIMIT 1',
+  );
+  return row ? (JSON.parse(row.domains) as string[]) : [];
+}
+
+/** Writes a letter and sends it on its way; nobody waits for that, so that the answer does not tell who is known. */
+async function write(ctx: Context, kind: AccountMailKind, reader: AccountReader): Promise<void> {
+  const id = await ctx.db.write(async (tx) =>
+    keep(await queueAccountMail(tx, kind, reader, ctx.clock.now(), `${kind} ${ctx.newId()}`)),
+  );
+  sendSoon(ctx, id);
+}
+
+interface Known {
+  readonly id: number;
+  readonly retired: string | null;
+}
+
+async function personAt(reader: Reader, email: string): Promise<Known | null> {
+  const [row] = await reader.rows<Known>(
+    'SELECT id, retired_at AS retired FROM person WHERE email = $email',
+    { email },
+  );
+  return row ?? null;
+}
+
+/** Writes to an address how to set a new password, if anybody has it. Whether anybody does is not told. */
+export async function askForPassword(
+  ctx: Context,
+  limiter: AccountLimiter,
+  email: string,
+): Promise<Outcome<{ asked: true }>> {
+  const counted = await limiter.count(email);
+  if (!counted.ok) return counted;
+  const person = await personAt(ctx.db, email);
+  if (person && !person.retired) await write(ctx, 'new-password', { person: person.id });
+  return done({ asked: true });
+}
+
+const listOf = (domains: readonly string[]): string =>
+  new Intl.ListFormat('en', { type: 'disjunction' }).format(domains.map((domain) => `@${domain}`));
+
+/**
+ * Writes to an address how to finish an account of its own, where the site lets its domain. Who has one already is
+ * written to about a new password instead; the answer is the same.
+ */
+export async function register(
+  ctx: Context,
+  limiter: AccountLimiter,
+  { name, email }: RegisterInput,
+): Promise<Outcome<{ asked: true }>> {
+  const domains = await registerDomains(ctx.db);
+  if (!domains.length) return refuse({ code: 'not-allowed', what: 'The office makes the accounts here.' });
+  if (!domains.includes(email.split('@')[1]!))
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        { path: 'email', message: `It has to end in ${listOf(domains)}. For another, ask the office.` },
+      ],
+    });
+  const counted = await limiter.count(email);
+  if (!counted.ok) return counted;
+  const person = await personAt(ctx.db, email);
+  if (!person) await write(ctx, 'registration', { stranger: { name, email } });
+  else if (!person.retired) await write(ctx, 'new-password', { person: person.id });
+  return done({ asked: true });
+}

@@ -1,0 +1,139 @@
+import type { AccountView } from '@/contracts/account';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+import { queueAccountMail, queueAccountMails } from '../../mail/queue-account';
+import { sendMail, sendSoon } from '../../mail/send-mail';
+import { accountLetters } from '../outbox/outbox';
+import { writeDeed } from './account-deeds';
+import { realMomentText } from './own-account';
+
+interface AccountRow {
+  readonly name: string;
+  readonly hasPassword: 0 | 1;
+  readonly retired: 0 | 1;
+  readonly signedInMs: number | null;
+  readonly sessions: number;
+  readonly isInvited: 0 | 1;
+  readonly wasInvited: 0 | 1;
+}
+
+const ACCOUNT = `SELECT p.name, p.password_hash IS NOT NULL AS hasPassword, p.retired_at IS NOT NULL AS retired, p.signed_in_ms AS signedInMs,
+  (SELECT COUNT(*) FROM session s WHERE s.person_id = p.id AND s.expires_ms > $now) AS sessions,
+  EXISTS (SELECT 1 FROM account_link l WHERE l.person_id = p.id AND l.used_ms IS NULL AND l.expires_ms > $now)
+    OR EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation' AND x.sent_at_min IS NULL) AS isInvited,
+  EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation') AS wasInvited
+  FROM person p WHERE p.id = $id`;
+
+async function accountRow(reader: Reader, id: number, nowMs: number): Promise<AccountRow | null> {
+  const [row] = await reader.rows<AccountRow>(ACCOUNT, { id, now: nowMs });
+  return row ?? null;
+}
+
+function stateOf({ hasPassword, isInvited, wasInvited }: AccountRow): AccountView['state'] {
+  if (hasPassword) return 'signs-in';
+  if (isInvited) return 'invited';
+  return wasInvited ? 'invitation-over' : 'no-password';
+}
+
+/** How it stands with somebody's account. */
+export async function accountView(
+  ctx: SignedInContext,
+  id: number,
+  nowMs = Date.now(),
+): Promise<AccountView | null> {
+  const row = await accountRow(ctx.db, id, nowMs);
+  if (!row) return null;
+  const letters = await accountLetters(ctx, id);
+  return {
+    state: stateOf(row),
+    signedInText: row.signedInMs === null ? null : realMomentText(row.signedInMs, await siteZone(ctx.db)),
+    sessions: row.sessions,
+    letters: letters.map(({ id: letter, subject, whenText }) => ({ id: letter, subject, whenText })),
+  };
+}
+
+const NO_SUCH = refuse({ code: 'not-found', what: 'such person' });
+
+/** Writes to somebody how to get in: an invitation, or how to set a new password where there is one already. */
+export async function sendLink(
+  ctx: SignedInContext,
+  id: number,
+  key: string,
+  nowMs: number,
+): Promise<Outcome<{ summary: string }>> {
+  const known = await accountRow(ctx.db, id, nowMs);
+  if (!known) return NO_SUCH;
+  if (known.retired)
+    return refuse({ code: 'stale', since: `“${known.name}” is out of use and cannot sign in.` });
+  const kind = known.hasPassword ? 'new-password' : 'invitation';
+  const action = known.hasPassword ? 'sent a link for a new password' : 'invited them';
+  const summary = known.hasPassword ? `${action} to “${known.name}”` : `invited “${known.name}”`;
+  const order = { action, reason: known.name, idempotencyKey: key };
+  const outcome = await runChangeSet<{ summary: string; letter: number }>(ctx, order, async (change) => {
+    const letter = await queueAccountMail(change.tx, kind, { person: id }, change.at, `${kind} ${key}`);
+    await writeDeed(change, id, known.name, action);
+    return done({ summary, letter });
+  });
+  if (!outcome.ok) return outcome;
+  await sendMail(ctx, outcome.value.letter);
+  return done({ summary: outcome.value.summary });
+}
+
+/** Who has neither a password nor an invitation that still holds. */
+const UNINVITED = `SELECT p.id FROM person p WHERE p.password_hash IS NULL AND p.retired_at IS NULL
+  AND NOT EXISTS (SELECT 1 FROM account_link l WHERE l.person_id = p.id AND l.used_ms IS NULL AND l.expires_ms > $now)
+  AND NOT EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation' AND x.sent_at_min IS NULL)`;
+
+export async function countUninvited(reader: Reader, nowMs = Date.now()): Promise<number> {
+  const [row] = await reader.rows<{ n: number }>(`SELECT COUNT(*) AS n FROM (${UNINVITED})`, { now: nowMs });
+  return row!.n;
+}
+
+/** Invites everybody who has no way in yet. */
+export async function inviteAll(
+  ctx: SignedInContext,
+  key: string,
+  nowMs: number,
+): Promise<Outcome<{ summary: string }>> {
+  const order = { action: 'invited', reason: 'all without a password', idempotencyKey: key };
+  const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
+    const { tx } = change;
+    const people = await tx.rows<{ id: number; name: string }>(
+      `SELECT id, name FROM person WHERE id IN (${UNINVITED})`,
+      { now: nowMs },
+    );
+    const readers = people.map(({ id }) => ({ person: id }));
+    await queueAccountMails(
+      tx,
+      'invitation',
+      readers,
+      change.at,
+      (at) => `invitation ${key} ${people[at]!.id}`,
+    );
+    for (const { id, name } of people) await writeDeed(change, id, name, 'invited them');
+    return done({ summary: `invited ${countText(people.length, 'person', 'people')}` });
+  });
+  if (outcome.ok) sendSoon(ctx);
+  return outcome;
+}
+
+/** Ends all sessions of somebody, at once. */
+export async function signOutEverywhere(
+  ctx: SignedInContext,
+  id: number,
+  key: string,
+  nowMs: number,
+): Promise<Outcome<{ summary: string }>> {
+  const known = await accountRow(ctx.db, id, nowMs);
+  if (!known) return NO_SUCH;
+  const order = { action: 'signed them out everywhere', reason: known.name, idempotencyKey: key };
+  return runChangeSet(ctx, order, async (change) => {
+    await change.tx.run('DELETE FROM session WHERE person_id = $id', { id });
+    await writeDeed(change, id, known.name, order.action);
+    return done({ summary: `signed out “${known.name}” everywhere` });
+  });
+}

@@ -1,0 +1,114 @@
+import type { RateLimiterMemory } from 'rate-limiter-flexible';
+import type { ChangePasswordInput, OwnAccount } from '@/contracts/account';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { ROLE_WORDS } from '@/contracts/words/roles';
+import { countText, momentText } from '@/contracts/words/when';
+import { epochMinute } from '@/core/time/epoch-minute';
+import { hashPassword, isPassword } from '../../auth/passwords';
+import { weakPasswordFaults } from '../../auth/weak-passwords';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import { keep } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+import { queueAccountMail } from '../../mail/queue-account';
+import { MOST_WRONG_TRIES, waitMinutes } from '../sign-in/sign-in';
+import { writeDeed } from './account-deeds';
+
+interface PersonRow {
+  readonly name: string;
+  readonly email: string;
+  readonly hash: string | null;
+}
+
+async function ownRow({ db, viewer }: SignedInContext): Promise<PersonRow> {
+  const [row] = await db.rows<PersonRow>(
+    'SELECT name, email, password_hash AS hash FROM person WHERE id = $id',
+    {
+      id: viewer.personId,
+    },
+  );
+  return row!;
+}
+
+/** A moment of the real clock in the zone of the site. */
+export const realMomentText = (ms: number, tzid: string): string =>
+  momentText(epochMinute(Math.floor(ms / 60_000)), tzid);
+
+/** One's own account: who one is here, and where one is signed in. */
+export async function ownAccount(
+  ctx: SignedInContext,
+  sessionId: string | null,
+  nowMs = Date.now(),
+): Promise<OwnAccount> {
+  const { name, email } = await ownRow(ctx);
+  const tzid = await siteZone(ctx.db);
+  const sessions = await ctx.db.rows<{ id: string; created: number }>(
+    'SELECT id, created_ms AS created FROM session WHERE person_id = $id AND expires_ms > $now ORDER BY created_ms DESC',
+    { id: ctx.viewer.personId, now: nowMs },
+  );
+  return {
+    name,
+    email,
+    roles: ctx.viewer.roles.map((role) => ROLE_WORDS[role]),
+    sessions: sessions.map(({ id, created }) => ({
+      sinceText: realMomentText(created, tzid),
+      isThis: id === sessionId,
+    })),
+  };
+}
+
+/** Ends all of somebody's sessions but one; gives how many. */
+export const endSessions = (
+  ctx: SignedInContext,
+  but: string | null,
+): Promise<Outcome<{ summary: string }>> =>
+  ctx.db.write(async (tx) => {
+    const [row] = await tx.rows<{ n: number }>(
+      'SELECT COUNT(*) AS n FROM session WHERE person_id = $id AND id IS NOT $but',
+      { id: ctx.viewer.personId, but },
+    );
+    await tx.run('DELETE FROM session WHERE person_id = $id AND id IS NOT $but', {
+      id: ctx.viewer.personId,
+      but,
+    });
+    return keep(done({ summary: `signed out in ${countText(row!.n, 'other place', 'other places')}` }));
+  });
+
+/** Changes one's own password, ends one's other sessions and writes that it was done. Wrong tries count as when signing in. */
+export async function changePassword(
+  ctx: SignedInContext,
+  limiter: RateLimiterMemory,
+  { old, password }: ChangePasswordInput,
+  sessionId: string | null,
+): Promise<Outcome<{ summary: string }>> {
+  const own = await ownRow(ctx);
+  const tried = await limiter.get(own.email);
+  if (tried && tried.consumedPoints >= MOST_WRONG_TRIES)
+    return refuse({ code: 'too-many-tries', minutes: waitMinutes(tried) });
+  if (!(await isPassword(own.hash, old))) {
+    await limiter.penalty(own.email);
+    return refuse({
+      code: 'bad-input',
+      fields: [{ path: 'old', message: 'That is not the password you have now.' }],
+    });
+  }
+  const faults = weakPasswordFaults(password, own);
+  if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+  const hash = await hashPassword(password);
+  const order = { action: 'changed their password', reason: own.name, idempotencyKey: ctx.newId() };
+  return runChangeSet(ctx, order, async (change) => {
+    const { tx } = change;
+    const id = ctx.viewer.personId;
+    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $id', { hash, id });
+    await tx.run('DELETE FROM session WHERE person_id = $id AND id IS NOT $sessionId', { id, sessionId });
+    await queueAccountMail(
+      tx,
+      'password-changed',
+      { person: id },
+      change.at,
+      `password changed ${ctx.newId()}`,
+    );
+    await writeDeed(change, id, own.name, order.action);
+    return done({ summary: 'your password was changed; you are signed out everywhere else' });
+  });
+}

@@ -1,0 +1,112 @@
+import type { LinkPurpose, LinkView } from '@/contracts/account';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { PersonId } from '@/core/ids';
+import { hashPassword } from '../../auth/passwords';
+import { beginSession } from '../../auth/sessions';
+import { weakPasswordFaults } from '../../auth/weak-passwords';
+import type { ChangeSet } from '../../changes/change-set';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { Context } from '../../context';
+import type { Reader } from '../../db/connection';
+import { hashOf } from '../../mail/offer-link';
+import { queueAccountMail } from '../../mail/queue-account';
+import { keeperOf } from '../house-book/keepers';
+import { writeDeed } from './account-deeds';
+import { registerDomains } from './ask-for-link';
+
+interface LinkRow {
+  readonly purpose: LinkPurpose;
+  readonly person: number | null;
+  readonly name: string;
+  readonly email: string;
+}
+
+const LINK = `SELECT l.purpose, l.person_id AS person, COALESCE(p.name, l.name) AS name, COALESCE(p.email, l.email) AS email
+  FROM account_link l LEFT JOIN person p ON p.id = l.person_id
+  WHERE l.hash = $hash AND l.used_ms IS NULL AND l.expires_ms > $now AND p.retired_at IS NULL`;
+
+async function linkOf(reader: Reader, token: string, nowMs: number): Promise<LinkRow | null> {
+  const [row] = await reader.rows<LinkRow>(LINK, { hash: hashOf(token), now: nowMs });
+  return row ?? null;
+}
+
+/** What a link is for, and whom; null where it is over. */
+export async function readLink({ db }: Context, token: string, nowMs = Date.now()): Promise<LinkView | null> {
+  const link = await linkOf(db, token, nowMs);
+  return link && { purpose: link.purpose, name: link.name, email: link.email };
+}
+
+const DID: Readonly<Record<LinkPurpose, string>> = {
+  invitation: 'chose a password',
+  'new-password': 'chose a new password',
+  registration: 'made an account for themselves',
+};
+
+/** The account of somebody who registers: who asks for spaces and nothing more. Null where the address or the domain is out by now. */
+async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<number | null> {
+  const { tx } = change;
+  const isAllowed = (await registerDomains(tx)).includes(email.split('@')[1]!);
+  const [taken] = await tx.rows('SELECT 1 AS one FROM person WHERE email = $email', { email });
+  if (!isAllowed || taken) return null;
+  const stored = await keeperOf('person').store(
+    change,
+    null,
+    {
+      name,
+      email,
+      roles: ['requester'],
+      looksAfter: [],
+      teams: [],
+      organisations: [],
+      deputies: [],
+    },
+    null,
+  );
+  return stored.ok ? stored.value : null;
+}
+
+/** Sets the password a link was sent for, ends what was signed in with the old one, and signs in. A link works once. */
+export async function takeLink(
+  ctx: Context,
+  token: string,
+  password: string,
+  nowMs: number,
+): Promise<Outcome<{ sessionId: string }>> {
+  const known = await linkOf(ctx.db, token, nowMs);
+  if (!known) return refuse({ code: 'link-over' });
+  const faults = weakPasswordFaults(password, known);
+  if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+  // Slow on purpose: done before anybody has to wait for the write.
+  const hash = await hashPassword(password);
+  const taker: Context = {
+    ...ctx,
+    viewer: known.person === null ? null : { personId: known.person as PersonId, roles: [] },
+  };
+  const order = { action: DID[known.purpose], reason: known.name, idempotencyKey: ctx.newId() };
+  const outcome = await runChangeSet<{ person: number }>(taker, order, async (change) => {
+    const { tx } = change;
+    const link = await linkOf(tx, token, nowMs);
+    const person = link && (link.person ?? (await makePerson(change, link)));
+    if (!link || person === null) return refuse({ code: 'link-over' });
+    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $person', { hash, person });
+    await tx.run('UPDATE account_link SET used_ms = $now WHERE hash = $link', {
+      now: nowMs,
+      link: hashOf(token),
+    });
+    await tx.run('DELETE FROM session WHERE person_id = $person', { person });
+    if (link.purpose === 'new-password')
+      await queueAccountMail(
+        tx,
+        'password-changed',
+        { person },
+        change.at,
+        `password changed ${ctx.newId()}`,
+      );
+    await writeDeed(change, person, link.name, DID[link.purpose]);
+    return done({ person });
+  });
+  if (!outcome.ok) return outcome;
+  const sessionId = ctx.newId();
+  await beginSession(ctx.db, sessionId, outcome.value.person as PersonId, nowMs);
+  return done({ sessionId });
+}

@@ -1,0 +1,74 @@
+'use client';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
+import type { z } from 'zod';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send } from '@/ui/hooks/send';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { PasswordInput } from './password-input';
+
+export interface AccountField<Input extends FieldValues> {
+  readonly name: Path<Input>;
+  readonly label: string;
+  readonly type: 'text' | 'email' | 'password';
+  readonly autoComplete: string;
+  readonly hint?: string;
+}
+
+interface AccountFormProps<Input extends FieldValues> {
+  readonly schema: z.ZodType<Input, Input>;
+  readonly fields: readonly AccountField<Input>[];
+  readonly path: string;
+  readonly verb: string;
+  done(reply: { readonly summary?: string }, input: Input): void;
+}
+
+/** A short form about an account: checked here and there by the same schema; what is wrong stands at its field. */
+export function AccountForm<Input extends FieldValues>({
+  schema,
+  fields,
+  path,
+  verb,
+  done,
+}: AccountFormProps<Input>) {
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const { register, handleSubmit, formState, reset } = useForm<Input, unknown, Input>({
+    resolver: zodResolver(schema),
+    defaultValues: Object.fromEntries(fields.map(({ name }) => [name, ''])) as DefaultValues<Input>,
+  });
+  const { errors, isSubmitting } = formState;
+  const faultOf = (name: string): string =>
+    (errors[name]?.message as string | undefined) ??
+    error?.fields.find((fault) => fault.path === name)?.message ??
+    '';
+  const submit = handleSubmit(async (input) => {
+    const reply = await send<{ summary?: string }>('POST', path, input);
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return;
+    reset();
+    done(reply.value, input);
+  });
+  return (
+    <form onSubmit={submit} noValidate className="mt-5 grid gap-3">
+      {fields.map(({ name, label, type, autoComplete, hint }) => (
+        <Labelled key={name} label={label} fault={faultOf(name)} hint={hint}>
+          {(ids) =>
+            type === 'password' ? (
+              <PasswordInput {...ids} label={label} autoComplete={autoComplete} {...register(name)} />
+            ) : (
+              <input {...ids} className="field" type={type} autoComplete={autoComplete} {...register(name)} />
+            )
+          }
+        </Labelled>
+      ))}
+      <RefusalNote error={error?.fields.length ? null : error} />
+      <p>
+        <button type="submit" className="press press-main" disabled={isSubmitting}>
+          {verb}
+        </button>
+      </p>
+    </form>
+  );
+}

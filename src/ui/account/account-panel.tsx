@@ -1,0 +1,82 @@
+'use client';
+import type { AccountView } from '@/contracts/account';
+import { countText } from '@/contracts/words/when';
+import { useDeed } from '@/ui/hooks/deed';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+const STATE_WORDS: Readonly<Record<AccountView['state'], string>> = {
+  'no-password': 'No password yet, so nobody can sign in with this address.',
+  invited: 'Invited; no password was chosen yet.',
+  'invitation-over': 'The invitation has lapsed before a password was chosen.',
+  'signs-in': 'A password is set.',
+};
+
+/** Somebody's account, beside what they may do: letting them in, and out. */
+export function AccountPanel({
+  id,
+  name,
+  account: { state, signedInText, sessions, letters },
+}: {
+  id: number;
+  name: string;
+  account: AccountView;
+}) {
+  const { act, error, said, isSending } = useDeed();
+  const press = (path: string, words: string) => (
+    <button
+      type="button"
+      className="press"
+      disabled={isSending}
+      onClick={() => void act(`/api/people/${id}/${path}`, {})}
+    >
+      {words}
+      <span className="sr-only"> {name}</span>
+    </button>
+  );
+  return (
+    <section className="max-w-4xl pt-8" aria-label="Account">
+      <h2 className="border-b border-rule text-xl">Account</h2>
+      <p className="pt-2">
+        {STATE_WORDS[state]} {signedInText && `Signed in last ${signedInText}.`}{' '}
+        {sessions > 0 && `Signed in now in ${countText(sessions, 'place', 'places')}.`}
+      </p>
+      <p className="flex flex-wrap gap-3 py-2">
+        {press('link', state === 'signs-in' ? 'Send a link for a new password' : 'Invite')}
+        {sessions > 0 && press('sign-out', 'Sign out everywhere')}
+      </p>
+      <p role="status">{said && `Done: ${said}.`}</p>
+      <RefusalNote error={error} />
+      {letters.length > 0 && (
+        <ul className="list-disc pl-5">
+          {letters.map(({ id: letter, subject, whenText }) => (
+            <li key={letter}>
+              <Link href={`/outbox/${letter}`}>{subject}</Link>, <span className="text-soft">{whenText}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+/** Invites everybody who has no way in yet: after a list of people was taken in. */
+export function InviteAll({ count }: { count: number }) {
+  const { act, error, said, isSending } = useDeed();
+  return (
+    <div className="pb-3">
+      {count > 0 && (
+        <button
+          type="button"
+          className="press"
+          disabled={isSending}
+          onClick={() => void act('/api/people/invite', {})}
+        >
+          Invite {countText(count, 'person', 'people')} without a password
+        </button>
+      )}
+      <p role="status">{said && `Done: ${said}.`}</p>
+      <RefusalNote error={error} />
+    </div>
+  );
+}

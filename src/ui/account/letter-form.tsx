@@ -1,0 +1,47 @@
+'use client';
+import { useState } from 'react';
+import { forgottenSchema, registerSchema } from '@/contracts/account';
+import { AccountForm } from './account-form';
+
+const EMAIL = { name: 'email', label: 'E-mail address', type: 'email', autoComplete: 'username' } as const;
+
+const Sent = ({ children }: { children: string }) => (
+  <p role="status" className="mt-5 border-l-4 border-accent bg-sunk px-3 py-2">
+    {children}
+  </p>
+);
+
+/** Asks for a link that sets a new password. Whether anybody has the address is not told. */
+export function ForgottenForm() {
+  const [address, setAddress] = useState('');
+  return address ? (
+    <Sent>{`If ${address} has an account here, a letter with a link is on its way. The link holds for two hours.`}</Sent>
+  ) : (
+    <AccountForm
+      schema={forgottenSchema}
+      fields={[EMAIL]}
+      path="/api/account/forgotten"
+      verb="Send me a link"
+      done={(_, { email }) => setAddress(email)}
+    />
+  );
+}
+
+/** Asks for an account of one's own; it is made once the link in the letter is followed. */
+export function RegisterForm({ domains }: { domains: readonly string[] }) {
+  const [address, setAddress] = useState('');
+  return address ? (
+    <Sent>{`A letter to ${address} is on its way. Follow the link in it and choose a password; then you are in.`}</Sent>
+  ) : (
+    <AccountForm
+      schema={registerSchema}
+      fields={[
+        { name: 'name', label: 'Your name', type: 'text', autoComplete: 'name' },
+        { ...EMAIL, hint: `It ends in ${domains.map((domain) => `@${domain}`).join(' or ')}.` },
+      ]}
+      path="/api/account/register"
+      verb="Make my account"
+      done={(_, { email }) => setAddress(email)}
+    />
+  );
+}

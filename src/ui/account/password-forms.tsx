@@ -1,0 +1,86 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { changePasswordSchema, takeLinkSchema } from '@/contracts/account';
+import { useDeed } from '@/ui/hooks/deed';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { AccountForm } from './account-form';
+
+const ABOUT = 'At least ten characters; several words are good.';
+
+/** Sets the password that a letter led to, and goes in. */
+export function LinkForm({ token }: { token: string }) {
+  const router = useRouter();
+  return (
+    <AccountForm
+      schema={takeLinkSchema}
+      fields={[
+        { name: 'password', label: 'Password', type: 'password', autoComplete: 'new-password', hint: ABOUT },
+      ]}
+      path={`/api/account/link/${token}`}
+      verb="Set the password and go in"
+      done={() => {
+        router.replace('/');
+        router.refresh();
+      }}
+    />
+  );
+}
+
+/** Changes one's own password. */
+export function ChangePassword() {
+  const router = useRouter();
+  const [said, setSaid] = useState('');
+  return (
+    <div className="max-w-sm">
+      <AccountForm
+        schema={changePasswordSchema}
+        fields={[
+          {
+            name: 'old',
+            label: 'Password you have now',
+            type: 'password',
+            autoComplete: 'current-password',
+          },
+          {
+            name: 'password',
+            label: 'New password',
+            type: 'password',
+            autoComplete: 'new-password',
+            hint: ABOUT,
+          },
+        ]}
+        path="/api/account/password"
+        verb="Change the password"
+        done={({ summary = '' }) => {
+          setSaid(summary);
+          router.refresh();
+        }}
+      />
+      <p role="status" className="pt-2">
+        {said && `Done: ${said}.`}
+      </p>
+    </div>
+  );
+}
+
+/** Ends what is signed in elsewhere: a phone that was lost, a desk that was left. */
+export function SignOutElsewhere({ isElsewhere }: { isElsewhere: boolean }) {
+  const { act, error, said, isSending } = useDeed();
+  return (
+    <>
+      {isElsewhere && (
+        <button
+          type="button"
+          className="press"
+          disabled={isSending}
+          onClick={() => void act('/api/account/sign-out-elsewhere', {})}
+        >
+          Sign out everywhere else
+        </button>
+      )}
+      <p role="status">{said && `Done: ${said}.`}</p>
+      <RefusalNote error={error} />
+    </>
+  );
+}

@@ -1,0 +1,16 @@
+'use client';
+import { useState, type ComponentProps } from 'react';
+
+/** A password that can be looked at while it is typed: one that can be read needs no second time. */
+export function PasswordInput({ label, ...input }: ComponentProps<'input'> & { readonly label: string }) {
+  const [isShown, setShown] = useState(false);
+  return (
+    <span className="flex items-center gap-2">
+      <input {...input} type={isShown ? 'text' : 'password'} className="field flex-1" />
+      <button type="button" className="press" aria-pressed={isShown} onClick={() => setShown(!isShown)}>
+        {isShown ? 'Hide' : 'Show'}
+        <span className="sr-only"> {label.toLowerCase()}</span>
+      </button>
+    </span>
+  );
+}
