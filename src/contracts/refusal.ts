@@ -15,6 +15,8 @@ export type Refusal =
   | { readonly code: 'put-right'; readonly fields: readonly FieldFault[] }
   | { readonly code: 'malformed' }
   | { readonly code: 'too-large'; readonly limitKb: number }
+  /** What was sent is no house that can be brought in. */
+  | { readonly code: 'bad-archive'; readonly why: string }
   | { readonly code: 'file-too-large'; readonly limitMb: number }
   | { readonly code: 'cross-site' }
   /** Before the first day of an office. */

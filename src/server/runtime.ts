@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { renameSync, rmSync } from 'node:fs';
 import type { RateLimiterMemory } from 'rate-limiter-flexible';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
+import { finishSwap, swapHouse } from './archive/swap';
 import { clockFrom, frozenClock, realClock } from './clock';
 import type { Clock, Context } from './context';
 import { keep, openDatabase, type Database } from './db/connection';
@@ -60,6 +60,7 @@ export async function rememberDemoClock(db: Database, minute: number): Promise<v
 }
 
 async function start(): Promise<Runtime> {
+  finishSwap();
   const db = openDatabase(databaseFile());
   await migrate(db);
   const { clock, isDemo } = await chooseClock(db);
@@ -90,14 +91,15 @@ const holder = globalThis as typeof globalThis & { calendarioRuntime?: Promise<R
 
 export const runtime = (): Promise<Runtime> => (holder.calendarioRuntime ??= start());
 
-/** Puts another whole database into the place of this one and goes on with it. What is asked for meanwhile waits. */
-export async function replaceDatabase(file: string): Promise<void> {
+/** Puts another whole house into the place of this one and goes on with it. What is asked for meanwhile waits. */
+export async function replaceHouse(folder: string): Promise<void> {
   const old = await runtime();
   holder.calendarioRuntime = (async () => {
     old.stop();
+    // What was being written is written before it is closed.
+    await old.base.db.write(async () => keep(null));
     await old.base.db.close();
-    for (const end of ['-wal', '-shm']) rmSync(databaseFile() + end, { force: true });
-    renameSync(file, databaseFile());
+    swapHouse(folder);
     return start();
   })();
   await holder.calendarioRuntime;

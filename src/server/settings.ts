@@ -23,14 +23,19 @@ export const publicOrigin = (): string | null => process.env.CALENDARIO_ORIGIN ?
 export const mailOrigin = (): string =>
   publicOrigin()?.replace(/\/$/, '') ?? `http://127.0.0.1:${process.env.PORT ?? '3000'}`;
 
-let secret: string | null = null;
+// Next loads the server in several bundles: what is read once is kept for the process, so that all forget it together.
+const holder = globalThis as typeof globalThis & { calendarioSecret?: string };
 
-/** Seals session cookies. Made at the first start and kept in the data folder, readable by the owner only. */
+/** Seals session cookies and private links. Made at the first start and kept in the data folder, readable by the owner only. */
 export function sessionSecret(): string {
-  if (secret) return secret;
+  if (holder.calendarioSecret) return holder.calendarioSecret;
   const file = join(dataFolder(), 'session-secret');
   mkdirSync(dataFolder(), { recursive: true });
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600, flag: 'wx' });
-  secret = readFileSync(file, 'utf8').trim();
-  return secret;
+  return (holder.calendarioSecret = readFileSync(file, 'utf8').trim());
 }
+
+/** After another house came into the place of this one, with a secret of its own. */
+export const forgetSecret = (): void => {
+  delete holder.calendarioSecret;
+};

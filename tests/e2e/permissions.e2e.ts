@@ -204,6 +204,15 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/start': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   // There is an office already.
   '/api/start/demo': [{ method: 'POST', statuses: [403, 403, 403, 403] }],
+  // There is an office already.
+  '/api/start/archive': [{ method: 'POST', statuses: [403, 403, 403, 403] }],
+  '/api/start/archive/[id]': [
+    { method: 'POST', statuses: [403, 403, 403, 403], path: '/api/start/archive/x' },
+  ],
+  '/house/archive': [{ statuses: [307, 403, 403, 200] }],
+  '/house/archive/house.tar.gz': [{ statuses: [401, 403, 403, 200] }],
+  '/api/archive': [{ method: 'POST', statuses: [401, 403, 403, 422] }],
+  '/api/archive/[id]': [{ method: 'POST', statuses: [401, 403, 403, 404], path: '/api/archive/x' }],
   '/house': [{ statuses: [307, 403, 403, 200] }],
   '/house/[kind]': [
     { statuses: [307, 403, 403, 200], path: '/house/space' },

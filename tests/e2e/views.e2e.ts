@@ -179,6 +179,7 @@ const VIEWS: readonly View[] = [
     click: '::-p-xpath(//li//a[contains(., "Bulb exchange")])',
   },
   { name: 'house rules', path: '/house', as: 'manager' },
+  { name: 'the whole house', path: '/house/archive', as: 'manager' },
   { name: 'who may do what', path: '/house/rights', as: 'manager' },
   { name: 'holidays of two countries', path: '/house/holidays?of=GB-ENG.FR&year=2028', as: 'manager' },
   { name: 'a table taken in', path: '/house/equipment/csv', as: 'manager' },

@@ -296,14 +296,18 @@ test('signing out everywhere: one’s own other places, or somebody’s by a hou
   });
 });
 
-test.each(['password1234', 'fernside2027', 'qwertyuiop', 'aaaaaaaaaaaa', 'lowefernside', 'ada@fernside.example'])(
-  '%p would be guessed soon',
-  (password) => {
-    const own = { name: 'Ada Lowe', email: 'ada@fernside.example' };
-    expect(weakPasswordFaults(password, own)).toHaveLength(1);
-    expect(weakPasswordFaults(NEW, own)).toEqual([]);
-  },
-);
+test.each([
+  'password1234',
+  'fernside2027',
+  'qwertyuiop',
+  'aaaaaaaaaaaa',
+  'lowefernside',
+  'ada@fernside.example',
+])('%p would be guessed soon', (password) => {
+  const own = { name: 'Ada Lowe', email: 'ada@fernside.example' };
+  expect(weakPasswordFaults(password, own)).toHaveLength(1);
+  expect(weakPasswordFaults(NEW, own)).toEqual([]);
+});
 
 test('somebody who was invited and never used leaves nothing behind', async () => {
   expectDone(await invite(CATO));

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { currentContext } from '@/server/http/page';
 import { hasOffice } from '@/server/use-cases/start/first-start';
+import { ArchiveForm } from '@/ui/archive/archive-form';
 import { StartForm } from '@/ui/start/start-form';
 
 export const metadata: Metadata = { title: 'The first day' };
@@ -17,6 +18,13 @@ export default async function StartPage() {
         House rules afterwards, and all of this can be changed there.
       </p>
       <StartForm zones={Intl.supportedValuesOf('timeZone')} />
+      <section className="pt-8">
+        <h2 className="border-b border-rule text-xl">Or bring a house in</h2>
+        <p className="py-2 text-soft">
+          An archive that was taken out of another installation: everything in it goes on here.
+        </p>
+        <ArchiveForm path="/api/start/archive" />
+      </section>
     </main>
   );
 }

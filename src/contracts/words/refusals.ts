@@ -22,6 +22,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'too-large': ({ limitKb }) => `That is more than ${limitKb} KB. Shorten the texts and send again.`,
   'file-too-large': ({ limitMb }) =>
     `A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
+  'bad-archive': ({ why }) => `This archive cannot be brought in. ${why} Nothing was changed.`,
   'cross-site': () =>
     'This came from another site and was not carried out. Open the page here and send again.',
   'not-set-up': () => 'There is no office here yet. Open /start in a browser and set it up.',

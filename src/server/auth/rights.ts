@@ -63,6 +63,7 @@ const WORDS: Readonly<Record<Action, RightWords>> = {
   'house.read': { thing: 'House rules', does: 'read' },
   'house.keep': { thing: 'House rules', does: 'change places, equipment, teams, services, categories' },
   'people.keep': { thing: 'People', does: 'see, change, invite, sign out, with their roles' },
+  'archive.keep': { thing: 'House rules', does: 'take the whole house out, bring another in' },
   'units.read': { thing: 'Equipment', does: 'see who has which unit' },
   'desk.read': { thing: 'Desk', does: 'read, decide' },
   'desk.take-on': { thing: 'Desk', does: 'take requests on' },

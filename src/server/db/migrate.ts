@@ -35,6 +35,8 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '014-accounts', statements: accounts },
 ];
 
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
+
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;
 
 /** Brings the schema up to date, each migration in one transaction with its entry; returns the names of those run. */

@@ -12,6 +12,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'not-waiting': 409,
   'too-large': 413,
   'file-too-large': 413,
+  'bad-archive': 422,
   'cross-site': 403,
   'not-set-up': 503,
   'sign-in-first': 401,

@@ -1,4 +1,5 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
+import { clearArrived } from '../archive/folders';
 import { releaseLapsedHolds } from '../changes/lapsed-holds';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
@@ -70,7 +71,10 @@ export const JOBS: readonly Job[] = [
   {
     name: 'clear-loose-files',
     keyAt: (now) => String(Math.floor(now / 1440)),
-    run: async (ctx) => `${await clearLooseFiles(ctx)} files cleared away`,
+    run: async (ctx, nowMs) => {
+      clearArrived(nowMs);
+      return `${await clearLooseFiles(ctx)} files cleared away`;
+    },
   },
   {
     name: 'drop-expired-sessions',

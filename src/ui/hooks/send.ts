@@ -13,21 +13,16 @@ export const unreachable: ErrorReply['error'] = {
 const isErrorReply = (body: unknown): body is ErrorReply =>
   typeof body === 'object' && body !== null && 'error' in body;
 
-/** Sends JSON and gives the reply or the refusal; a server that is away is a refusal too. */
-export async function send<Value>(
+async function sendBody<Value>(
   method: 'POST' | 'DELETE',
   url: string,
-  body: unknown,
+  type: string,
+  body: BodyInit,
   signal?: AbortSignal,
 ): Promise<Sent<Value>> {
   let response: Response;
   try {
-    response = await fetch(url, {
-      method,
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(body),
-      signal,
-    });
+    response = await fetch(url, { method, headers: { 'Content-Type': type }, body, signal });
   } catch (error) {
     if (signal?.aborted) throw error;
     return { ok: false, error: unreachable };
@@ -36,3 +31,15 @@ export async function send<Value>(
   if (response.ok && reply !== null) return { ok: true, value: reply as Value };
   return { ok: false, error: isErrorReply(reply) ? reply.error : unreachable };
 }
+
+/** Sends JSON and gives the reply or the refusal; a server that is away is a refusal too. */
+export const send = <Value>(
+  method: 'POST' | 'DELETE',
+  url: string,
+  body: unknown,
+  signal?: AbortSignal,
+): Promise<Sent<Value>> => sendBody(method, url, 'application/json', JSON.stringify(body), signal);
+
+/** Sends a file as it is. */
+export const sendFile = <Value>(url: string, file: File): Promise<Sent<Value>> =>
+  sendBody('POST', url, 'application/octet-stream', file);

@@ -23,12 +23,21 @@ const ELSEWHERE = [
     name: 'Who may do what',
     about: 'Every right by role, as it is asked at every deed.',
   },
-];
+  {
+    href: '/house/archive',
+    name: 'The whole house',
+    about: 'Everything as one archive: taken out to keep or to move, brought in.',
+    action: 'archive.keep',
+  },
+] as const;
 
 export default async function HousePage() {
   const ctx = await signedInPage('house.read', '/house');
   const counts = await countThings(ctx.db);
   const kinds = HOUSE_KINDS.filter((kind) => permissionFor(readingOf(kind), ctx.viewer) === 'allowed');
+  const elsewhere = ELSEWHERE.filter(
+    (place) => !('action' in place) || permissionFor(place.action, ctx.viewer) === 'allowed',
+  );
   return (
     <>
       <h1 className="text-3xl">House rules</h1>
@@ -51,7 +60,7 @@ export default async function HousePage() {
             </li>
           );
         })}
-        {ELSEWHERE.map(({ href, name, about }) => (
+        {elsewhere.map(({ href, name, about }) => (
           <li key={href} className="grid grid-cols-[3.5rem_1fr] items-baseline border-t border-rule py-2">
             <span />
             <span>

@@ -1,0 +1,9 @@
+import { bringInSchema } from '@/contracts/archive';
+import { writeRoute } from '@/server/http/route';
+import { bringIn } from '@/server/use-cases/archive/bring-in';
+
+export const POST = writeRoute({
+  action: 'archive.keep',
+  body: bringInSchema,
+  run: (ctx, input, { id = '' }) => bringIn(ctx, id, input),
+});

@@ -1,0 +1,9 @@
+import { noQuery } from '@/contracts/archive';
+import { uploadRoute } from '@/server/http/route';
+import { takeIn } from '@/server/use-cases/archive/bring-in';
+
+export const POST = uploadRoute({
+  action: 'archive.keep',
+  query: noQuery,
+  run: (ctx, _, body) => takeIn(ctx, body, Date.now()),
+});

@@ -1,0 +1,9 @@
+import { bringInSchema } from '@/contracts/archive';
+import { writeRoute } from '@/server/http/route';
+import { bringInFirst } from '@/server/use-cases/archive/bring-in';
+
+export const POST = writeRoute({
+  action: 'house.start',
+  body: bringInSchema,
+  run: (ctx, _, { id = '' }) => bringInFirst(ctx, id),
+});

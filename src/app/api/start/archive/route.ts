@@ -1,0 +1,9 @@
+import { noQuery } from '@/contracts/archive';
+import { uploadRoute } from '@/server/http/route';
+import { takeInFirst } from '@/server/use-cases/archive/bring-in';
+
+export const POST = uploadRoute({
+  action: 'house.start',
+  query: noQuery,
+  run: (ctx, _, body) => takeInFirst(ctx, body, Date.now()),
+});

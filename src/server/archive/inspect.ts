@@ -1,0 +1,123 @@
+import { createHash } from 'node:crypto';
+import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { manifestSchema, type HouseCounts, type Manifest } from '@/contracts/archive';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { openDatabase, type Database, type Reader } from '../db/connection';
+import { violations } from '../db/invariants';
+import { migrate, MIGRATION_NAMES } from '../db/migrate';
+import { MANIFEST } from './folders';
+
+const bad = (why: string) => refuse({ code: 'bad-archive', why });
+
+function readManifest(folder: string): Manifest | null {
+  const file = join(folder, MANIFEST);
+  if (!existsSync(file) || statSync(file).size > 100_000) return null;
+  try {
+    return manifestSchema.safeParse(JSON.parse(readFileSync(file, 'utf8'))).data ?? null;
+  } catch {
+    return null;
+  }
+}
+
+/** Everything that makes up a schema, as SQLite keeps it. */
+const schemaOf = async (reader: Reader): Promise<string> => {
+  const rows = await reader.rows<{ type: string; name: string; sql: string | null }>(
+    `SELECT type, name, sql FROM sqlite_master WHERE name NOT LIKE 'sqlite_stat%' ORDER BY type, name`,
+  );
+  return JSON.stringify(rows);
+};
+
+/** The schema the migrations make, of a database made for that. */
+async function ownSchema(folder: string): Promise<string> {
+  const db = openDatabase(join(folder, 'own-schema.sqlite'));
+  try {
+    await migrate(db);
+    return await schemaOf(db);
+  } finally {
+    await db.close();
+  }
+}
+
+export const countHouse = async (reader: Reader): Promise<HouseCounts> => {
+  const count = async (table: string) =>
+    (await reader.rows<{ n: number }>(`SELECT COUNT(*) AS n FROM ${table}`))[0]!.n;
+  return {
+    spaces: await count('space'),
+    people: await count('person'),
+    requests: await count('request'),
+    dates: await count('occurrence'),
+    files: await count('file'),
+  };
+};
+
+async function shaOf(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
+
+/** A file the database speaks of that is not there as it says; null where all are. */
+async function lostFile(reader: Reader, folder: string): Promise<string | null> {
+  const files = await reader.rows<{ name: string; stored: string; bytes: number; sha256: string }>(
+    'SELECT name, stored_as AS stored, bytes, sha256 FROM file',
+  );
+  for (const { name, stored, bytes, sha256 } of files) {
+    const path = join(folder, 'files', stored);
+    const isThere = /^[\w-]+$/.test(stored) && existsSync(path) && statSync(path).size === bytes;
+    if (!isThere || (await shaOf(path)) !== sha256) return name;
+  }
+  return null;
+}
+
+/** What is wrong with the database of a house; null where nothing is. */
+async function faultOf(db: Database, folder: string): Promise<string | null> {
+  const [check] = await db.rows<{ integrity_check: string }>('PRAGMA integrity_check');
+  if (check?.integrity_check !== 'ok') return 'Its database is damaged.';
+  const known = await db.rows<{ name: string }>(
+    `SELECT m.name FROM sqlite_master t JOIN migration m WHERE t.name = 'migration'`,
+  );
+  if (known.some(({ name }) => !MIGRATION_NAMES.includes(name)))
+    return 'It was made by a newer version of this application. Bring this one up to date first.';
+  await migrate(db);
+  if ((await schemaOf(db)) !== (await ownSchema(folder)))
+    return 'Its database has other tables than a house has.';
+  if ((await db.rows('PRAGMA foreign_key_check')).length)
+    return 'Its database names things that are not there.';
+  const broken = await violations(db);
+  if (broken.length) return `What always holds does not: ${broken[0]!.invariant}.`;
+  const lost = await lostFile(db, folder);
+  return lost === null ? null : `The file “${lost}” is missing, or not as it was.`;
+}
+
+export interface InspectedHouse {
+  readonly manifest: Manifest;
+  readonly site: string;
+  readonly counts: HouseCounts;
+}
+
+/** Looks at everything of a house that was unpacked, brings its database up to date, and says what it holds. */
+export async function inspectHouse(folder: string): Promise<Outcome<InspectedHouse>> {
+  const manifest = readManifest(folder);
+  if (!manifest) return bad('It has no list of what it holds, or one of another version.');
+  const secret = join(folder, 'session-secret');
+  if (!existsSync(secret) || !/^[0-9a-f]{64}\s*$/.test(readFileSync(secret, 'utf8')))
+    return bad('The secret of its private links is missing.');
+  if (!existsSync(join(folder, 'calendario.sqlite'))) return bad('Its database is missing.');
+  const db = openDatabase(join(folder, 'calendario.sqlite'));
+  try {
+    const fault = await faultOf(db, folder);
+    if (fault) return bad(fault);
+    const [site] = await db.rows<{ name: string }>('SELECT name FROM site ORDER BY id LIMIT 1');
+    if (!site) return bad('There is no office in it.');
+    const counts = await countHouse(db);
+    await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
+    return done({ manifest, site: site.name, counts });
+  } catch {
+    // Whatever it is, SQLite cannot read it as a house.
+    return bad('Its database cannot be read.');
+  } finally {
+    await db.close();
+  }
+}

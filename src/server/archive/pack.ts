@@ -1,0 +1,77 @@
+import { cpSync, existsSync, linkSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { create } from 'tar';
+import type { Manifest } from '@/contracts/archive';
+import type { Context } from '../context';
+import { openDatabase } from '../db/connection';
+import { filesFolder } from '../files/store';
+import { mailFolder } from '../mail/mail-file';
+import { sessionSecret } from '../settings';
+import { officeContact } from '../use-cases/look/office-contact';
+import { MANIFEST, makeArrivingFolder } from './folders';
+
+/** The same bytes under another name, without copying them where the disk can. */
+function link(from: string, to: string): void {
+  try {
+    linkSync(from, to);
+  } catch {
+    cpSync(from, to);
+  }
+}
+
+function linkAll(from: string, to: string): void {
+  mkdirSync(to, { mode: 0o700 });
+  if (!existsSync(from)) return;
+  for (const name of readdirSync(from)) if (!name.endsWith('.part')) link(join(from, name), join(to, name));
+}
+
+/**
+ * Puts the whole house into a folder of its own: the database as one consistent state, without anybody's sessions, then
+ * the files; those are only ever added, so that every one the database speaks of is there.
+ */
+async function gather(ctx: Context, folder: string, nowMs: number): Promise<void> {
+  const target = join(folder, 'calendario.sqlite');
+  await ctx.db.rows('VACUUM INTO $target', { target });
+  const copy = openDatabase(target);
+  try {
+    await copy.write(async (tx) => ({ keep: true, value: await tx.run('DELETE FROM session') }));
+    const office = await officeContact(copy);
+    const migrations = await copy.rows<{ name: string }>('SELECT name FROM migration ORDER BY name');
+    const manifest: Manifest = {
+      format: 'calendario-house',
+      version: 1,
+      madeAt: new Date(nowMs).toISOString(),
+      site: office?.site ?? '',
+      migrations: migrations.map(({ name }) => name),
+    };
+    writeFileSync(join(folder, MANIFEST), `${JSON.stringify(manifest, null, 2)}\n`);
+    // One file, without a journal beside it.
+    await copy.rows('PRAGMA journal_mode = DELETE');
+  } finally {
+    await copy.close();
+  }
+  writeFileSync(join(folder, 'session-secret'), sessionSecret(), { mode: 0o600 });
+  linkAll(filesFolder(), join(folder, 'files'));
+  linkAll(mailFolder(), join(folder, 'mail'));
+}
+
+/** The whole house as a stream of one archive. What it is packed from is dropped when the stream ends, however it does. */
+export async function packHouse(ctx: Context, nowMs: number): Promise<Readable> {
+  const folder = makeArrivingFolder(ctx.newId());
+  const drop = () => rmSync(folder, { recursive: true, force: true });
+  try {
+    await gather(ctx, folder, nowMs);
+  } catch (error) {
+    drop();
+    throw error;
+  }
+  const packed = create({ cwd: folder, gzip: true, portable: true }, [
+    MANIFEST,
+    'calendario.sqlite',
+    'session-secret',
+    'files',
+    'mail',
+  ]);
+  return Readable.from(packed).once('close', drop);
+}

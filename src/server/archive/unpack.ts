@@ -1,0 +1,70 @@
+import { join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { mkdirSync } from 'node:fs';
+import { extract, type ReadEntry } from 'tar';
+import { ARCHIVE_LIMIT_MB, UNPACKED_LIMIT_MB } from '@/contracts/archive';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { MANIFEST } from './folders';
+
+const MB = 1024 * 1024;
+const NAMES = new Set([MANIFEST, 'calendario.sqlite', 'session-secret']);
+const FOLDERS = /^(files|mail)\/$/;
+const IN_FOLDERS = /^(files|mail)\/[\w-][\w.-]{0,80}$/;
+
+class TooLarge extends Error {}
+
+const bad = (why: string) => refuse({ code: 'bad-archive', why });
+
+/** What keeps count of what has come, and ends it where that is too much. */
+function counting(most: number): Transform {
+  let bytes = 0;
+  return new Transform({
+    transform(chunk: Uint8Array, _, next) {
+      bytes += chunk.byteLength;
+      if (bytes > most) next(new TooLarge());
+      else next(null, chunk);
+    },
+  });
+}
+
+/** Whether an entry is one of those an archive may have. */
+function isExpected({ path, type }: ReadEntry): boolean {
+  if (type === 'Directory') return FOLDERS.test(path);
+  return (type === 'File' || type === 'OldFile') && (NAMES.has(path) || IN_FOLDERS.test(path));
+}
+
+/** Unpacks what is sent into an empty folder, and refuses what an archive of a house never holds. */
+export async function unpackHouse(
+  body: ReadableStream<Uint8Array> | null,
+  folder: string,
+): Promise<Outcome<null>> {
+  if (!body) return bad('Nothing was sent.');
+  for (const name of ['files', 'mail']) mkdirSync(join(folder, name), { mode: 0o700 });
+  const odd: string[] = [];
+  let unpacked = 0;
+  const unpack = extract({
+    cwd: folder,
+    strict: true,
+    filter: (_, entry) => {
+      const one = entry as ReadEntry;
+      unpacked += one.size;
+      const isFine = isExpected(one) && unpacked <= UNPACKED_LIMIT_MB * MB;
+      if (!isExpected(one)) odd.push(one.path);
+      return isFine;
+    },
+  });
+  try {
+    await pipeline(
+      Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]),
+      counting(ARCHIVE_LIMIT_MB * MB),
+      unpack as unknown as NodeJS.WritableStream,
+    );
+  } catch (error) {
+    if (error instanceof TooLarge) return refuse({ code: 'file-too-large', limitMb: ARCHIVE_LIMIT_MB });
+    return bad('It is no gzipped tar, or it was cut off on its way.');
+  }
+  if (unpacked > UNPACKED_LIMIT_MB * MB) return bad('It is larger than any house.');
+  if (odd.length) return bad(`It holds “${odd[0]!.slice(0, 80)}”, which belongs to no house.`);
+  return done(null);
+}

@@ -1,0 +1,90 @@
+import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ArrivedHouse, BringInInput } from '@/contracts/archive';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { momentText } from '@/contracts/words/when';
+import { epochMinute } from '@/core/time/epoch-minute';
+import { arrivingFolder, clearArrived, makeArrivingFolder } from '../../archive/folders';
+import { inspectHouse } from '../../archive/inspect';
+import { unpackHouse } from '../../archive/unpack';
+import type { Context } from '../../context';
+import { replaceHouse } from '../../runtime';
+import { officeContact } from '../look/office-contact';
+import { hasOffice, SET_UP } from '../start/first-start';
+
+/** Beside what was unpacked: that it was looked at and is whole. */
+const LOOKED_AT = 'looked-at.json';
+
+/** Takes a house in beside the one that is there and looks at all of it; nothing is changed by that. */
+export async function takeIn(
+  ctx: Context,
+  body: ReadableStream<Uint8Array> | null,
+  nowMs: number,
+): Promise<Outcome<ArrivedHouse>> {
+  const id = ctx.newId();
+  const folder = makeArrivingFolder(id);
+  clearArrived(nowMs);
+  const unpacked = await unpackHouse(body, folder);
+  const inspected = unpacked.ok ? await inspectHouse(folder) : unpacked;
+  if (!inspected.ok) {
+    rmSync(folder, { recursive: true, force: true });
+    return inspected;
+  }
+  const { manifest, site, counts } = inspected.value;
+  const tzid = (await officeContact(ctx.db))?.tzid ?? 'UTC';
+  const madeText = momentText(epochMinute(Math.floor(Date.parse(manifest.madeAt) / 60_000)), tzid);
+  const arrived: ArrivedHouse = { id, site, madeText, counts };
+  writeFileSync(join(folder, LOOKED_AT), JSON.stringify(arrived));
+  // How long it waits counts from now; what was unpacked has times of its own.
+  utimesSync(folder, nowMs / 1000, nowMs / 1000);
+  return done(arrived);
+}
+
+/** The same before the first day of an office. */
+export const takeInFirst = async (
+  ctx: Context,
+  body: ReadableStream<Uint8Array> | null,
+  nowMs: number,
+): Promise<Outcome<ArrivedHouse>> => ((await hasOffice(ctx.db)) ? SET_UP : takeIn(ctx, body, nowMs));
+
+const GONE = refuse({ code: 'not-found', what: 'such archive here any more; send it once more' });
+
+function arrivedHouse(id: string): ArrivedHouse | null {
+  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  const file = join(arrivingFolder(id), LOOKED_AT);
+  return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as ArrivedHouse) : null;
+}
+
+let isReplacing = false;
+
+async function putInPlace(id: string): Promise<Outcome<{ summary: string }>> {
+  const arrived = arrivedHouse(id);
+  if (!arrived || isReplacing) return GONE;
+  isReplacing = true;
+  try {
+    rmSync(join(arrivingFolder(id), LOOKED_AT));
+    await replaceHouse(arrivingFolder(id));
+  } finally {
+    isReplacing = false;
+  }
+  return done({ summary: `“${arrived.site}” is in its place` });
+}
+
+/** Puts a house that arrived into the place of this one. Whoever does it types the name of what goes. */
+export async function bringIn(
+  ctx: Context,
+  id: string,
+  { name }: BringInInput,
+): Promise<Outcome<{ summary: string }>> {
+  if (!arrivedHouse(id)) return GONE;
+  const site = (await officeContact(ctx.db))?.site ?? '';
+  if (name.trim() !== site)
+    return refuse({
+      code: 'bad-input',
+      fields: [{ path: 'name', message: `Type “${site}” as it stands here: all of it is replaced.` }],
+    });
+  return putInPlace(id);
+}
+
+export const bringInFirst = async (ctx: Context, id: string): Promise<Outcome<{ summary: string }>> =>
+  (await hasOffice(ctx.db)) ? SET_UP : putInPlace(id);

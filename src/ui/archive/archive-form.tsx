@@ -1,0 +1,142 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useId, useState } from 'react';
+import {
+  ARCHIVE_LIMIT_MB,
+  HOUSE_COUNT_WORDS,
+  type ArrivedHouse,
+  type HouseCounts,
+} from '@/contracts/archive';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send, sendFile } from '@/ui/hooks/send';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+interface ArchiveFormProps {
+  readonly path: string;
+  /** The site that would be replaced, and what it holds; nothing on the first day. */
+  readonly site?: string;
+  readonly now?: HouseCounts;
+}
+
+function Compared({ arrived, now }: { arrived: ArrivedHouse; now?: HouseCounts }) {
+  return (
+    <table className="my-2 text-left">
+      <thead>
+        <tr className="border-b border-rule">
+          <th scope="col" className="py-1 pr-6" />
+          <th scope="col" className="px-3 font-semibold">
+            in the archive
+          </th>
+          {now && (
+            <th scope="col" className="px-3 font-semibold">
+              here now
+            </th>
+          )}
+        </tr>
+      </thead>
+      <tbody>
+        {(Object.keys(HOUSE_COUNT_WORDS) as (keyof HouseCounts)[]).map((of) => (
+          <tr key={of} className="border-b border-rule">
+            <th scope="row" className="py-1 pr-6 font-normal">
+              {HOUSE_COUNT_WORDS[of]}
+            </th>
+            <td className="figure px-3 text-right">{arrived.counts[of]}</td>
+            {now && <td className="figure px-3 text-right">{now[of]}</td>}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Sends an archive, shows what is in it, and puts it into its place when that is meant. */
+export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
+  const router = useRouter();
+  const id = useId();
+  const [arrived, setArrived] = useState<ArrivedHouse | null>(null);
+  const [name, setName] = useState('');
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const take = async (file: File) => {
+    setBusy(true);
+    setError(null);
+    setArrived(null);
+    const reply = await sendFile<ArrivedHouse>(path, file);
+    setBusy(false);
+    if (reply.ok) setArrived(reply.value);
+    else setError(reply.error);
+  };
+  const putIn = async (house: ArrivedHouse) => {
+    if (isBusy) return;
+    setBusy(true);
+    const reply = await send('POST', `${path}/${house.id}`, { name });
+    setBusy(false);
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return;
+    // Accounts are those of the house that came: nobody is signed in there yet.
+    router.push('/sign-in');
+    router.refresh();
+  };
+  return (
+    <div className="grid gap-2">
+      <div>
+        <label htmlFor={id} className="font-semibold">
+          Archive of a house
+        </label>
+        <input
+          id={id}
+          type="file"
+          accept=".gz,.tgz,application/gzip"
+          disabled={isBusy}
+          className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
+          onChange={({ target }) => {
+            const [file] = [...(target.files ?? [])];
+            // So that the same file can be picked once more.
+            target.value = '';
+            if (file) void take(file);
+          }}
+        />
+        <p className="text-[0.92rem] text-soft">house-….tar.gz, at most {ARCHIVE_LIMIT_MB / 1024} GB.</p>
+      </div>
+      <p role="status">{isBusy && 'On its way, and being looked at …'}</p>
+      <RefusalNote error={error?.fields.length ? null : error} />
+      {arrived && (
+        <section aria-label="What arrived" className="border-l-4 border-accent bg-sunk px-4 py-3">
+          <h3 className="text-xl">{arrived.site}</h3>
+          <p>Taken out {arrived.madeText}. It is whole: everything that always holds holds in it.</p>
+          <Compared arrived={arrived} now={now} />
+          {site && (
+            <Labelled
+              label={`What is replaced: type “${site}”`}
+              fault={error?.fields.find((fault) => fault.path === 'name')?.message}
+            >
+              {(ids) => (
+                <input
+                  {...ids}
+                  className="field w-72"
+                  autoComplete="off"
+                  value={name}
+                  onChange={({ target }) => setName(target.value)}
+                />
+              )}
+            </Labelled>
+          )}
+          <p className="flex flex-wrap gap-3 pt-2">
+            <button
+              type="button"
+              className="press press-main"
+              disabled={isBusy}
+              onClick={() => void putIn(arrived)}
+            >
+              {site ? 'Replace everything here' : 'Bring it in'}
+            </button>
+            <button type="button" className="press" disabled={isBusy} onClick={() => setArrived(null)}>
+              Leave it
+            </button>
+          </p>
+        </section>
+      )}
+    </div>
+  );
+}
