@@ -26,21 +26,7 @@ export const stockLineSchema = z
 
 export const OWNER_KINDS = ['site', 'building', 'space'] as const;
 
-/** A dated exception to the hours: shut, or open beside the usual hours. */
-export const closureSchema = z
-  .object({
-    key: idempotencyKey,
-    owner: z.enum(OWNER_KINDS, 'Say whether the site, a building or a space.'),
-    ownerId: rowId('what is to be closed'),
-    kind: z.enum(['shut', 'open'], 'Say whether it is shut or open.').default('shut'),
-    from: localDateTimeField,
-    to: localDateTimeField,
-    reason: requiredLine('Reason', 120),
-  })
-  .refine(({ from, to }) => to > from, { path: ['to'], message: 'The end must be after the start.' });
-
 export type StockLineInput = z.output<typeof stockLineSchema>;
-export type ClosureInput = z.output<typeof closureSchema>;
 
 /** What a change of the house did to what was promised. */
 export interface HouseReply {

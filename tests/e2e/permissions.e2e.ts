@@ -189,7 +189,6 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/changes/[id]/undo': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/requests/[ref]/series': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/stock-lines': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  '/api/closures': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/equipment/[id]/units': [{ statuses: [401, 403, 404, 404, 404] }],
   '/api/surroundings': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/orders/[id]': [{ method: 'POST', statuses: [401, 403, 400, 400] }],

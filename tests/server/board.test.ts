@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { boardQuerySchema } from '@/contracts/board-query';
 import { toPatchBody } from '@/contracts/patch-body';
 import { levels } from '@/core/equipment/peak-use';
@@ -10,13 +9,12 @@ import { dayInterval } from '@/core/time/zone';
 import { boardCategories, boardHouse } from '@/server/use-cases/look/board-house';
 import { boardSpan, boardSpanText } from '@/server/use-cases/look/board-span';
 import { ruler } from '@/server/use-cases/look/ruler';
-import { addClosure } from '@/server/use-cases/house/change-house';
-import { closureSchema } from '@/contracts/house';
 import { readBookings } from '@/ui/board/bookings';
 import { readHouse } from '@/ui/board/house';
 import { isMovable, moveTo } from '@/ui/board/move';
 import { boardRows } from '@/ui/board/rows';
 import { act, approvedIn, everyKindOfBooking, expectDone, submit, times } from '@tests/builders/changes';
+import { shut } from '@tests/builders/closure';
 import { at, openOffice, SPACE, viewer, weekly, ZONE, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -136,19 +134,7 @@ test('what is left of a pool is what the engine’s sweep says, fetch and return
 test('the house is read anew when it changes, and only then', async () => {
   const before = await boardHouse(office.db);
   expect(await boardHouse(office.db)).toBe(before);
-  expectDone(
-    await addClosure(
-      office.as('mara'),
-      closureSchema.parse({
-        key: randomUUID(),
-        owner: 'space',
-        ownerId: SPACE.ST,
-        from: '2027-04-21T00:00',
-        to: '2027-04-22T00:00',
-        reason: 'Boiler',
-      }),
-    ),
-  );
+  await shut(office.as('mara'), { spaceId: SPACE.ST }, '2027-04-21T00:00', '2027-04-22T00:00');
   const after = await boardHouse(office.db);
   expect(after.version).not.toBe(before.version);
   const { facts } = readHouse(after).space(SPACE.ST)!;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { closureSchema, stockLineSchema } from '@/contracts/house';
+import { stockLineSchema } from '@/contracts/house';
 import { splitSchema, type SplitBody } from '@/contracts/series';
 import type { OfficeFile } from '@/contracts/office';
 import { violations } from '@/server/db/invariants';
@@ -8,12 +8,13 @@ import { materialiseSeries } from '@/server/jobs/series-goes-on';
 import { checkRequest } from '@/server/use-cases/ask/check-request';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { desk } from '@/server/use-cases/decide/desk';
-import { addClosure, addStockLine } from '@/server/use-cases/house/change-house';
+import { addStockLine } from '@/server/use-cases/house/stock-line';
 import { unitsOf } from '@/server/use-cases/look/units';
 import { readRequest } from '@/server/use-cases/own/own-requests';
 import { loadRequest } from '@/server/use-cases/request-rows';
 import { splitSeries } from '@/server/use-cases/series/split-series';
 import { act, datesOf, expectDone, refusalOf, submit, undo, worldOf } from '@tests/builders/changes';
+import { shut } from '@tests/builders/closure';
 import { ask, at, openOffice, SMALL_OFFICE, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -271,14 +272,10 @@ describe('what the house changes later', () => {
   test('a closure puts the dates on it at risk, not those that touch it', async () => {
     const reference = await submit(office, 'ada');
     expectDone(await approve(reference));
-    const close = (from: string, to: string) =>
-      addClosure(
-        office.as('mara'),
-        closureSchema.parse({ key: randomUUID(), owner: 'building', ownerId: 1, from, to, reason: 'Boiler' }),
-      );
+    const close = (from: string, to: string) => shut(office.as('mara'), { buildingId: 1 }, from, to);
     // Occupied from 13:15 to 16:45.
-    expect(expectDone(await close('2027-04-20T08:00', '2027-04-20T13:15')).atRisk).toBe(0);
-    expect(expectDone(await close('2027-04-20T16:44', '2027-04-20T20:00')).atRisk).toBe(1);
+    expect(await close('2027-04-20T08:00', '2027-04-20T13:15')).toBe(0);
+    expect(await close('2027-04-20T16:44', '2027-04-20T20:00')).toBe(1);
     const view = expectDone(await readRequest(office.as('ada'), reference));
     expect(view.dates[0]!.findings[0]!.sentence).toContain('Studio is closed');
     expect(view.dates[0]!.isAtRisk).toBe(true);

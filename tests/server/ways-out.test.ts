@@ -1,8 +1,8 @@
 import { checkSchema } from '@/contracts/ask';
 import type { DatePatchBody } from '@/contracts/patch';
 import { violations } from '@/server/db/invariants';
-import { addClosure, addStockLine } from '@/server/use-cases/house/change-house';
-import { closureSchema, stockLineSchema } from '@/contracts/house';
+import { addStockLine } from '@/server/use-cases/house/stock-line';
+import { stockLineSchema } from '@/contracts/house';
 import { randomUUID } from 'node:crypto';
 import {
   act,
@@ -15,6 +15,7 @@ import {
   times,
   undo,
 } from '@tests/builders/changes';
+import { shut } from '@tests/builders/closure';
 import { ask, at, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { waysOutFor } from '@tests/builders/ways-out';
 import { checkRequest } from '@/server/use-cases/ask/check-request';
@@ -121,15 +122,8 @@ describe('ways out of one date', () => {
 
 test('a booking that a later closure puts at risk has ways out too; moved, it is no longer at risk', async () => {
   const reference = await approvedIn(office, 'ada');
-  const closure = closureSchema.parse({
-    key: randomUUID(),
-    owner: 'space',
-    ownerId: SPACE.ST,
-    from: `${DAY}T13:00`,
-    to: `${DAY}T15:00`,
-    reason: 'the floor is sealed',
-  });
-  expect(expectDone(await addClosure(office.as('mara'), closure)).atRisk).toBe(1);
+  const [from, to] = [`${DAY}T13:00`, `${DAY}T15:00`];
+  expect(await shut(office.as('mara'), { spaceId: SPACE.ST }, from, to, 'the floor is sealed')).toBe(1);
   const [date] = await datesOf(office, reference);
   const { dates } = await waysOutFor(office.as('mara'), {
     of: 'request',

@@ -117,3 +117,13 @@ export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = {
     keptBy: 'people',
   },
 };
+
+/** Things with a form of their own elsewhere; their history is kept as what was said of them. */
+export const TOLD_KINDS = ['recipe', 'calendar'] as const;
+export type ToldKind = (typeof TOLD_KINDS)[number];
+export type HistoryKind = HouseKind | ToldKind;
+/** What is said of a thing, by what it is about. */
+export type Said = Readonly<Record<string, string>>;
+
+export const isToldKind = (kind: HistoryKind): kind is ToldKind =>
+  (TOLD_KINDS as readonly HistoryKind[]).includes(kind);

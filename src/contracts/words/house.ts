@@ -1,7 +1,7 @@
 import type { ChoiceList, NamedChoice } from '../house-book/docs';
 import type { Field } from '../house-book/form-parts';
 import { HOUSE_FORMS } from '../house-book/forms';
-import type { HouseKind } from '../house-book/kinds';
+import type { HouseKind, Said } from '../house-book/kinds';
 import { dayShort } from './when';
 import type { LocalDate } from '@/core/time/local-time';
 
@@ -88,5 +88,16 @@ export function sayDocChanges(
     return before
       ? [`${field.label}: ${cut(sayValue(field, was, nameOf))} → ${now}`]
       : [`${field.label}: ${now}`];
+  });
+}
+
+/** The same of what is kept in words alone. */
+export function saySaidChanges(before: Said | null, after: Said | null): string[] {
+  if (!after) return [];
+  return Object.entries(after).flatMap(([about, is]) => {
+    const was = before?.[about] ?? '';
+    if (was === is) return [];
+    if (!before || !was) return [`${about}: ${cut(is)}`];
+    return [`${about}: ${cut(was)} → ${is ? cut(is) : 'nothing'}`];
   });
 }

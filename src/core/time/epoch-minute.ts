@@ -12,6 +12,9 @@ export const epochMinute = (value: number): EpochMinute => {
   return value as EpochMinute;
 };
 
+/** Later than anything is reckoned: where something has no end. */
+export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
+
 export const addMinutes = (at: EpochMinute, minutes: number): EpochMinute => epochMinute(at + minutes);
 
 /** @throws RangeError when `end` is not after `start`: an empty interval never means anything here. */

@@ -1,6 +1,6 @@
 import { stockLineSchema } from '@/contracts/house';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { addStockLine } from '@/server/use-cases/house/change-house';
+import { addStockLine } from '@/server/use-cases/house/stock-line';
 
 export const POST = writeRoute({
   action: 'house.change',

@@ -8,8 +8,14 @@ import type {
 } from '@/contracts/house-book/docs';
 import type { Field } from '@/contracts/house-book/form-parts';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
-import { HOUSE_KINDS, type HouseKind } from '@/contracts/house-book/kinds';
-import { sayDocChanges, type NameOf } from '@/contracts/words/house';
+import {
+  HOUSE_KINDS,
+  isToldKind,
+  type HistoryKind,
+  type HouseKind,
+  type Said,
+} from '@/contracts/house-book/kinds';
+import { sayDocChanges, saySaidChanges, type NameOf } from '@/contracts/words/house';
 import { momentText } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Context } from '../../context';
@@ -98,20 +104,15 @@ interface HistoryRow {
 
 const MOST_HISTORY = 200;
 
-const toLine = (kind: HouseKind, row: HistoryRow, nameOf: NameOf, tzid: string): HistoryOfThing => ({
-  when: momentText(row.at, tzid),
-  who: row.who ?? 'Calendario',
-  did: row.did,
-  changes: sayDocChanges(
-    kind,
-    row.before === null ? null : (JSON.parse(row.before) as KeptThing['doc']),
-    row.after === null ? null : (JSON.parse(row.after) as KeptThing['doc']),
-    nameOf,
-  ),
-});
+const docOf = <Doc>(json: string | null): Doc | null => (json === null ? null : (JSON.parse(json) as Doc));
+
+const changesOf = (kind: HistoryKind, { before, after }: HistoryRow, nameOf: NameOf): string[] =>
+  isToldKind(kind)
+    ? saySaidChanges(docOf<Said>(before), docOf<Said>(after))
+    : sayDocChanges(kind, docOf<KeptThing['doc']>(before), docOf<KeptThing['doc']>(after), nameOf);
 
 /** What was done to a thing, the latest first. */
-export async function historyOfThing(ctx: Context, kind: HouseKind, id: number): Promise<HistoryOfThing[]> {
+export async function historyOfThing(ctx: Context, kind: HistoryKind, id: number): Promise<HistoryOfThing[]> {
   const rows = await ctx.db.rows<HistoryRow>(
     `SELECT c.at_min AS at, p.name AS who, h.did, h.before, h.after FROM house_history h JOIN change_set c ON c.id = h.change_set_id
      LEFT JOIN person p ON p.id = c.actor_id WHERE h.kind = $kind AND h.thing_id = $id ORDER BY h.id DESC LIMIT ${MOST_HISTORY}`,
@@ -119,5 +120,10 @@ export async function historyOfThing(ctx: Context, kind: HouseKind, id: number):
   );
   if (!rows.length) return [];
   const [nameOf, tzid] = [await houseNames(ctx.db), await siteZone(ctx.db)];
-  return rows.map((row) => toLine(kind, row, nameOf, tzid));
+  return rows.map((row) => ({
+    when: momentText(row.at, tzid),
+    who: row.who ?? 'Calendario',
+    did: row.did,
+    changes: changesOf(kind, row, nameOf),
+  }));
 }

@@ -4,6 +4,8 @@ import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { dayShort } from '@/contracts/words/when';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import type { OccurrenceId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { Said } from '@/contracts/house-book/kinds';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { aboutText, dueText, issueText } from './recipe-words';
@@ -33,8 +35,11 @@ const CHOICES = `SELECT json_object(
     JOIN claim c ON c.id = o.standing_id JOIN request r ON r.id = o.request_id)) AS json`;
 
 /** What recipes can be about, who can do them, and what they can be tried on. */
-export async function recipeChoices({ db, clock }: SignedInContext): Promise<RecipeChoices> {
-  const { past, ...rows } = await db.json<ChoiceRows>(CHOICES, { now: clock.now() });
+export const recipeChoices = ({ db, clock }: SignedInContext): Promise<RecipeChoices> =>
+  recipeNames(db, clock.now());
+
+async function recipeNames(reader: Reader, now: EpochMinute): Promise<RecipeChoices> {
+  const { past, ...rows } = await reader.json<ChoiceRows>(CHOICES, { now });
   return {
     ...rows,
     past: past.map(({ id, name, start }) => ({ id, name, dateText: dayShort(dateOf(start)) })),
@@ -88,6 +93,25 @@ export async function recipeLines(ctx: SignedInContext): Promise<RecipeLine[]> {
     aboutText: aboutText(recipe, names),
     dueText: dueText(recipe),
     issueText: issueText(recipe.leadDays),
-    bringsText: recipe.quantities.map(({ name, formula }) => `${name}: ${formula}`).join('; '),
+    bringsText: bringsText(recipe),
   }));
+}
+
+const bringsText = ({ quantities }: RecipeInput): string =>
+  quantities.map(({ name, formula }) => `${name}: ${formula}`).join('; ');
+
+/** A recipe in words, as its history keeps it. */
+export async function saidOfRecipe(reader: Reader, now: EpochMinute, recipe: RecipeInput): Promise<Said> {
+  const names = await recipeNames(reader, now);
+  const team = names.teams.find(({ id }) => id === recipe.teamId);
+  return {
+    Name: recipe.title,
+    About: aboutText(recipe, names),
+    Done: dueText(recipe),
+    By: [team?.name, team?.people.find(({ id }) => id === recipe.personId)?.name].filter(Boolean).join(', '),
+    Issued: issueText(recipe.leadDays),
+    People: recipe.workFormula ?? String(recipe.crew),
+    Brings: bringsText(recipe),
+    Checklist: recipe.checklist.join('; '),
+  };
 }

@@ -2,12 +2,13 @@ import type { HouseReply } from '@/contracts/house';
 import type { ReturnInput } from '@/contracts/stores';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { FAR, type EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderContent } from '@/core/work-orders/order-content';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { ChangeSet } from '../../changes/change-set';
 import type { SignedInContext } from '../../context';
-import { riskBy, riskText, FAR } from '../house/change-house';
+import { riskBy, riskText } from '../house/stock-line';
+import { inThingHistory } from '../house-book/around-thing';
 import { ownOrder } from './own-orders';
 
 interface KnownReturn {
@@ -72,15 +73,16 @@ export async function returnEquipment(
           },
         ],
       });
-    await takeBackCount(change, orderId, input.typeId);
     const lost = expected - input.counted + input.damaged;
     const span = { start: await backFrom(change, orderId, input.typeId), end: FAR };
-    const stockLine = lost
-      ? await change.tx.insertRow(
-          `INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, NULL, $delta, $reason)`,
-          { type: input.typeId, from: span.start, delta: -lost, reason: lostText(content, input, expected) },
-        )
-      : null;
+    const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, async () => {
+      await takeBackCount(change, orderId, input.typeId);
+      if (!lost) return null;
+      return change.tx.insertRow(
+        `INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, NULL, $delta, $reason)`,
+        { type: input.typeId, from: span.start, delta: -lost, reason: lostText(content, input, expected) },
+      );
+    });
     await change.tx.run(
       `INSERT INTO equipment_return (order_id, type_id, expected, counted, damaged, note, by_id, at_min, stock_line_id)
        VALUES ($orderId, $typeId, $expected, $counted, $damaged, $note, $by, $at, $stockLine)`,

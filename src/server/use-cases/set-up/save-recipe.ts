@@ -7,7 +7,8 @@ import { syncOrders } from '../../changes/orders/sync-orders';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { recipeRow } from './recipe-row';
-import { storedRecipe } from './recipes';
+import { writeThingHistory } from '../house-book/thing-history';
+import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
 
 /** What the form can name and somebody may have taken away meanwhile. */
@@ -99,6 +100,14 @@ export async function saveRecipe(
         `UPDATE recipe SET ${columns.map((column) => `${column} = $${column}`).join(', ')}, row_version = row_version + 1 WHERE id = $id`,
         { ...row, id },
       );
+    await writeThingHistory(change, {
+      kind: 'recipe',
+      id,
+      name: input.recipe.title,
+      did: order.action,
+      before: before && (await saidOfRecipe(change.tx, change.at, before.recipe)),
+      after: await saidOfRecipe(change.tx, change.at, input.recipe),
+    });
     await followRecipes(change, before ? [before.recipe, input.recipe] : [input.recipe]);
     return done(replyOf(change, id, order.action));
   });
@@ -125,6 +134,15 @@ export async function retireRecipe(
     await change.tx.run('UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id', {
       id,
       at: String(change.at),
+    });
+    const { title } = before.recipe;
+    await writeThingHistory(change, {
+      kind: 'recipe',
+      id,
+      name: title,
+      did: order.action,
+      before: null,
+      after: null,
     });
     await followRecipes(change, [before.recipe]);
     return done(replyOf(change, id, order.action));

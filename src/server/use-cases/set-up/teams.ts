@@ -1,16 +1,18 @@
 import type { HouseReply } from '@/contracts/house';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
+import { countText, spanText } from '@/contracts/words/when';
 import type { ClaimId } from '@/core/ids';
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
-import { toEpochMinute } from '@/core/time/zone';
+import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { recheck } from '../../changes/at-risk';
 import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
-import { riskText } from '../house/change-house';
+import { inThingHistory, noteInHistory } from '../house-book/around-thing';
+import { riskText } from '../house/stock-line';
 import { speakerFor } from '../verdicts';
 import { teamFaults } from './team-people';
 
@@ -43,6 +45,12 @@ async function atRiskBy(
   return risk.claims.length;
 }
 
+async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
+  if (person === null) return countText(people, 'person', 'people');
+  const [row] = await reader.rows<{ name: string }>('SELECT name FROM person WHERE id = $person', { person });
+  return row?.name ?? 'somebody';
+}
+
 /** Puts somebody, or so many of a team, on shift. */
 export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
   const order = { action: 'put people on shift', reason: '', idempotencyKey: input.key };
@@ -58,6 +66,13 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
       'INSERT INTO shift (team_id, person_id, start_min, end_min, people) VALUES ($team, $person, $start, $end, $people)',
       { team: input.teamId, person: input.personId, ...span, people: input.people },
     );
+    const people = await peopleText(change.tx, input.personId, input.people);
+    await noteInHistory(
+      change,
+      'team',
+      input.teamId,
+      `put ${people} on shift, ${spanText(input.from, input.to)}`,
+    );
     const atRisk = await atRiskBy(ctx, change, input.teamId, span);
     return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
   });
@@ -65,6 +80,8 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
 
 interface ShiftRow {
   readonly team_id: number;
+  readonly person_id: number | null;
+  readonly people: number;
   readonly start_min: EpochMinute;
   readonly end_min: EpochMinute;
 }
@@ -78,11 +95,15 @@ export async function removeShift(
   const order = { action: 'took people off shift', reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [shift] = await change.tx.rows<ShiftRow>(
-      'SELECT team_id, start_min, end_min FROM shift WHERE id = $id',
+      'SELECT team_id, person_id, people, start_min, end_min FROM shift WHERE id = $id',
       { id },
     );
     if (!shift) return done({ summary: order.action, atRisk: 0 });
     await change.tx.run('DELETE FROM shift WHERE id = $id', { id });
+    const tzid = await siteZone(change.tx);
+    const when = spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid));
+    const people = await peopleText(change.tx, shift.person_id, shift.people);
+    await noteInHistory(change, 'team', shift.team_id, `took ${people} off shift, ${when}`);
     const atRisk = await atRiskBy(ctx, change, shift.team_id, { start: shift.start_min, end: shift.end_min });
     return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
   });
@@ -104,13 +125,14 @@ export async function setTeamMember(
     if (!known!.people) return refuse({ code: 'not-found', what: 'such person' });
     const bind = { team: teamId, person: input.personId };
     if (input.isMember) {
-      await change.tx.run(
-        'INSERT OR IGNORE INTO team_member (team_id, person_id) VALUES ($team, $person)',
-        bind,
+      await inThingHistory(change, 'team', teamId, action, () =>
+        change.tx.run('INSERT OR IGNORE INTO team_member (team_id, person_id) VALUES ($team, $person)', bind),
       );
       return done({ summary: action, atRisk: 0 });
     }
-    await change.tx.run('DELETE FROM team_member WHERE team_id = $team AND person_id = $person', bind);
+    await inThingHistory(change, 'team', teamId, action, () =>
+      change.tx.run('DELETE FROM team_member WHERE team_id = $team AND person_id = $person', bind),
+    );
     const orders = await change.tx.rows<{ id: number }>(
       `SELECT id FROM work_order WHERE team_id = $team AND person_id = $person AND state = 'open'`,
       bind,

@@ -1,13 +1,12 @@
 import { levels } from '@/core/equipment/peak-use';
 import type { EquipmentTypeId } from '@/core/ids';
-import { epochMinute, type EpochMinute } from '@/core/time/epoch-minute';
+import { epochMinute, FAR, type EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import type { StockRow } from '@/contracts/house-book/things';
 import type { FieldFault } from '@/contracts/refusal';
 import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader } from '../../../db/connection';
-import { FAR } from '../../house/change-house';
 import { loadEquipmentFacts, siteZone } from '../../../db/space-facts';
 
 interface Line {

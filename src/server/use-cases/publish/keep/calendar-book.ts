@@ -1,5 +1,6 @@
 import type { CalendarChoices, KeptCalendar } from '@/contracts/calendars';
-import { filterText, readersText } from '@/contracts/words/calendars';
+import type { Said } from '@/contracts/house-book/kinds';
+import { FACT_WORDS, filterText, readersText } from '@/contracts/words/calendars';
 import { linkToken } from '../../../auth/feed-links';
 import type { Context } from '../../../context';
 import type { Reader } from '../../../db/connection';
@@ -36,5 +37,22 @@ export async function calendarBook(
       showsText: filterText(calendar.filter, choices),
       readersText: readersText(calendar.readers, choices),
     })),
+  };
+}
+
+/** A calendar in words, as its history keeps it; null where there is none. */
+export async function saidOfCalendar(reader: Reader, id: number): Promise<Said | null> {
+  const calendar = (await loadCalendars(reader)).find((each) => each.id === id);
+  if (!calendar) return null;
+  const choices = await calendarChoices(reader);
+  return {
+    Name: calendar.name,
+    Address: calendar.slug,
+    About: calendar.about,
+    Mark: `${calendar.mark}, ${calendar.hue}`,
+    Shows: filterText(calendar.filter, choices),
+    Tells: calendar.facts.map((fact) => FACT_WORDS[fact]).join(', '),
+    Readers: readersText(calendar.readers, choices),
+    'From the first': calendar.startsOn ? 'switched on' : 'switched off',
   };
 }

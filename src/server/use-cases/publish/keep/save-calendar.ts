@@ -10,7 +10,8 @@ import { runChangeSet } from '../../../changes/run-change-set';
 import type { SignedInContext } from '../../../context';
 import type { Reader, Writer } from '../../../db/connection';
 import { insert } from '../../office/office-rows';
-import { calendarChoices } from './calendar-book';
+import { writeThingHistory } from '../../house-book/thing-history';
+import { calendarChoices, saidOfCalendar } from './calendar-book';
 
 export interface CalendarDone {
   readonly id: number;
@@ -141,8 +142,17 @@ export async function saveCalendar(
     if (same) return fault('name', 'There is a calendar of this name. Give it another.');
     const slug = await chosenSlug(change.tx, input);
     if (!slug.ok) return slug;
+    const before = input.id === null ? null : await saidOfCalendar(change.tx, input.id);
     const stored = await storeCalendar(change, input, slug.value);
     if (!stored.ok) return stored;
+    await writeThingHistory(change, {
+      kind: 'calendar',
+      id: stored.value,
+      name: input.name,
+      did: action,
+      before,
+      after: await saidOfCalendar(change.tx, stored.value),
+    });
     await syncPublished(change, await publicRequests(change.tx));
     const shown = await shownNow(change.tx, stored.value);
     const summary = `${action === 'made a calendar' ? 'made' : 'saved'} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
@@ -186,6 +196,14 @@ export async function doWithCalendar(
       { id },
     );
     if (!row) return NOT_THERE;
+    await writeThingHistory(change, {
+      kind: 'calendar',
+      id,
+      name: row.name,
+      did: order.action,
+      before: null,
+      after: null,
+    });
     if (deed === 'retire') {
       await tx.run(
         'UPDATE calendar SET retired_min = $now, version = version + 1, row_version = row_version + 1 WHERE id = $id',

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
+import { historyOfThing } from '@/server/use-cases/house-book/look-at-things';
+import { ThingHistory } from '@/ui/house/thing-history';
 import { recipeChoices, storedRecipe } from '@/server/use-cases/set-up/recipes';
 import { RecipeForm } from '@/ui/setups/recipe-form';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
@@ -19,6 +21,7 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
       <h1 className="pb-3 text-3xl">{stored ? stored.recipe.title : 'A new recipe'}</h1>
       <RecipeForm choices={await recipeChoices(ctx)} stored={stored} />
+      {stored && <ThingHistory lines={await historyOfThing(ctx, 'recipe', stored.id)} />}
     </div>
   );
 }

@@ -1,9 +1,9 @@
 import type { Rule } from '@/core/checks/findings';
 import type { EquipmentTypeId } from '@/core/ids';
 import { levels } from '@/core/equipment/peak-use';
-import { epochMinute, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { FAR, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
-import type { ClosureInput, HouseReply, StockLineInput } from '@/contracts/house';
+import type { HouseReply, StockLineInput } from '@/contracts/house';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { claimsInForceDuring, recheck } from '../../changes/at-risk';
@@ -11,10 +11,8 @@ import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
-import { SPACES_OF } from '../house-book/keepers/spaces-of';
+import { inThingHistory } from '../house-book/around-thing';
 import { speakerFor } from '../verdicts';
-
-export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
 
 /** Dates in force that a change of the house touches are looked at again; gives how many are at risk then. */
 export async function riskBy(
@@ -67,49 +65,19 @@ export async function addStockLine(
       const message = `There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
       return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
     }
-    await change.tx.run(
-      'INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, $to, $delta, $reason)',
-      {
-        type: input.typeId,
-        from: span.start,
-        to: input.to ? span.end : null,
-        delta: input.delta,
-        reason: input.reason,
-      },
+    await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
+      change.tx.run(
+        'INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, $to, $delta, $reason)',
+        {
+          type: input.typeId,
+          from: span.start,
+          to: input.to ? span.end : null,
+          delta: input.delta,
+          reason: input.reason,
+        },
+      ),
     );
     const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
     return done({ summary: `changed the stock; ${riskText(atRisk)}`, atRisk });
-  });
-}
-
-/** Shuts, or opens beside its hours, the site, a building or a space. Dates in force there are looked at again. */
-export async function addClosure(ctx: SignedInContext, input: ClosureInput): Promise<Outcome<HouseReply>> {
-  const order = {
-    action: input.kind === 'shut' ? 'closed' : 'opened',
-    reason: input.reason,
-    idempotencyKey: input.key,
-  };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const spaces = await SPACES_OF[input.owner](change.tx, input.ownerId);
-    if (!spaces.length) return refuse({ code: 'not-found', what: `such ${input.owner}` });
-    await change.tx.run(
-      `INSERT INTO closure (owner_kind, owner_id, start_local, end_local, kind, reason) VALUES ($owner, $id, $from, $to, $kind, $reason)`,
-      {
-        owner: input.owner,
-        id: input.ownerId,
-        from: input.from,
-        to: input.to,
-        kind: input.kind,
-        reason: input.reason,
-      },
-    );
-    const tzid = await siteZone(change.tx);
-    const span = {
-      start: toEpochMinute(input.from, tzid, 'offset-before'),
-      end: toEpochMinute(input.to, tzid, 'offset-before'),
-    };
-    const filter = { spaceIds: spaces };
-    const atRisk = await riskBy(ctx, change, span, filter, ['closed', 'outside-hours']);
-    return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
   });
 }
