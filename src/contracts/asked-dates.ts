@@ -12,7 +12,6 @@ import {
   addDays,
   addWallMinutes,
   dateOf,
-  timeOf,
   wallMinute,
   type LocalDate,
   type LocalDateTime,
@@ -21,7 +20,7 @@ import { toEpochMinute } from '@/core/time/zone';
 import { MOST_DATES_TIMES_SPACES, type CheckInput } from './ask';
 import { done, refuse, type FieldFault, type Outcome } from './refusal';
 import { pickedText, ruleText, sayRuleFault } from './words/rule';
-import { countText, dayShort, spanText } from './words/when';
+import { countText, dayShort, spanText, sayTime } from './words/when';
 
 /** One date as asked: wall times are the truth, instants derived. */
 export interface AskedDate extends WantedDate {
@@ -97,7 +96,7 @@ function strayOverrides({ overrides }: CheckInput, starts: ReadonlySet<LocalDate
       : [
           {
             path: `overrides.${index}.at`,
-            message: `There is no date at ${timeOf(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
+            message: `There is no date at ${sayTime(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
           },
         ],
   );
@@ -116,7 +115,7 @@ function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
   const first = firstDate({ ...set, rrule: set.rrule });
   if (first === null) return fault('when.repeat.rule', sayRuleFault({ kind: 'never' }));
   if (first === startsAt) return done({ set, notes: [] });
-  const moved = `The rule has no date at ${timeOf(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${timeOf(first)}.`;
+  const moved = `The rule has no date at ${sayTime(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${sayTime(first)}.`;
   return done({ set: { ...set, start: first }, notes: [moved] });
 }
 
@@ -133,7 +132,7 @@ const FAR = '2100-01-01T00:00' as LocalDateTime;
 function gapNotes(set: DateSet, until: LocalDateTime): string[] {
   if (set.rrule === null) return [];
   const gaps = datesInGap({ ...set, rrule: set.rrule }, { from: set.start, to: until, most: 3 });
-  return gaps.map((at) => `Left out: the clocks jump over ${timeOf(at)} on ${dayShort(dateOf(at))}.`);
+  return gaps.map((at) => `Left out: the clocks jump over ${sayTime(at)} on ${dayShort(dateOf(at))}.`);
 }
 
 /**

@@ -9,6 +9,14 @@ export const pinSchema = z.object({
 });
 export type PinInput = z.output<typeof pinSchema>;
 
+/** Something pinned, as it is listed. */
+export interface PinnedName {
+  readonly kind: 'space' | 'pool';
+  readonly id: number;
+  readonly name: string;
+  readonly href: string;
+}
+
 export const KEPT_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as const;
 export type KeptScreen = keyof typeof KEPT_SCREENS;
 const SCREENS = Object.keys(KEPT_SCREENS) as [KeptScreen, ...KeptScreen[]];

@@ -78,6 +78,8 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/requests/[ref]/notice': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/own/feed-link': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/sign-in': [{ statuses: OPEN }],
+  '/settings': [{ statuses: OPEN }],
+  '/api/own/settings': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/account': [{ statuses: [307, 200, 200, 200] }],
   '/account/forgotten': [{ statuses: OPEN }],
   // The demo lets no mail domain in.

@@ -90,6 +90,8 @@ const VIEWS: readonly View[] = [
   { name: 'sign in', path: '/sign-in' },
   { name: 'a new password', path: '/account/forgotten' },
   { name: 'a link that is over', path: '/account/link/x' },
+  { name: 'settings', path: '/settings' },
+  { name: 'settings with an account', path: '/settings', as: 'requester' },
   { name: 'own account', path: '/account', as: 'requester' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   {

@@ -203,6 +203,7 @@ describe('held claims lapse', () => {
       'release-lapsed-holds',
       'send-mail',
       'remind-stewards',
+      'remind-of-bookings',
       'series-go-on',
       'issue-orders',
       'publish-due',
@@ -214,6 +215,7 @@ describe('held claims lapse', () => {
     expect(await runDueJobs(office.reader, nowMs, fail)).toEqual([
       'release-lapsed-holds',
       'remind-stewards',
+      'remind-of-bookings',
       'series-go-on',
       'issue-orders',
       'publish-due',

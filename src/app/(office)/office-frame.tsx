@@ -73,7 +73,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       </main>
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
         {office.site}. Questions: {office.name}, {office.phone}, {office.email}. Times are those of{' '}
-        {office.tzid}.
+        {office.tzid}. <Link href="/settings">Settings</Link>
       </footer>
     </>
   );

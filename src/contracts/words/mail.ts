@@ -15,6 +15,7 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = {
   lapsed: 'no longer kept for you',
   'consent-wanted': 'do you agree?',
   'consent-overridden': 'approved without your consent',
+  reminder: 'soon',
   invitation: 'your account',
   'new-password': 'a new password',
   registration: 'finish your registration',
@@ -40,6 +41,7 @@ export const OPENING_WORDS: Readonly<Record<MailKind, string>> = {
     'A place you look after is wanted, and nothing is approved there without your answer. Agree, or say why not.',
   'consent-overridden':
     'The office has approved what stands below, in a place you look after. Its reason is beneath.',
+  reminder: 'What you have booked is soon. You chose to be reminded; under Settings you choose otherwise.',
   invitation:
     'The office has made an account for you: with it you ask for spaces and see what became of it. Choose a password to begin.',
   'new-password': 'Somebody, most likely you, asked for a new password for your account. Choose one below.',
@@ -56,6 +58,7 @@ export const CONSENT_HEADS = {
 } as const;
 /** Head over what the office has put right in the words of a request. */
 export const EDITED_HEAD = 'Now it says';
+export const REMINDER_HEAD = 'Soon';
 export const LAPSED_HEAD = 'No longer kept';
 
 /** Head over the dates of which the same is said. */

@@ -2,10 +2,10 @@ import type { Side } from '@/core/checks/findings';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { RemedyCost, RemedyKind, SpaceSwap } from '@/core/remedies/remedy';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
-import { dateOf, timeOf } from '@/core/time/local-time';
+import { dateOf } from '@/core/time/local-time';
 import { setText } from './findings';
 import { listText } from './rule';
-import { countText, dayShort, lengthText } from './when';
+import { countText, dayShort, lengthText, sayTime } from './when';
 
 /** The names a way out is told with. */
 export interface RemedyNames {
@@ -26,7 +26,7 @@ export interface ToldRemedy {
 const DAY_MIN = 1440;
 
 const hoursText = ({ startLocal, endLocal }: ToldRemedy['draft']): string =>
-  `${timeOf(startLocal)}–${timeOf(endLocal)}`;
+  `${sayTime(startLocal)}–${sayTime(endLocal)}`;
 
 /** `30 minutes later`, `2 hours earlier`. */
 export const shiftText = (minutes: number): string =>

@@ -1,8 +1,8 @@
 import { editorModel, type FormRule, type MonthPlace, type RuleEnd } from '@/core/recurrence/editor-model';
 import { MOST_COUNT } from '@/core/recurrence/parse-rule';
 import type { RuleFault } from '@/core/recurrence/rule-parts';
-import { dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
-import { countText, dateLong, spanText } from './when';
+import { dateOf, type LocalDateTime } from '@/core/time/local-time';
+import { countText, dateLong, spanText, sayTime } from './when';
 
 export const WEEKDAY_NAMES = [
   'Monday',
@@ -86,7 +86,7 @@ export interface SeriesTimes {
 function hoursText({ start, end, allDay }: SeriesTimes): string {
   if (allDay) return 'all day';
   const night = dateOf(start) === dateOf(end) ? '' : ' (to a later day)';
-  return `${timeOf(start)}–${timeOf(end)}${night}`;
+  return `${sayTime(start)}–${sayTime(end)}${night}`;
 }
 
 /**

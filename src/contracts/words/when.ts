@@ -1,6 +1,7 @@
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import { dateOf, timeOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
-import { toLocal } from '@/core/time/zone';
+import { toEpochMinute, toLocal } from '@/core/time/zone';
+import { ownSettings } from '../own-settings';
 
 // Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.
 const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
@@ -41,6 +42,20 @@ export const monthName = format({ month: 'long' });
 /** `April 2027`. */
 export const monthLong = format({ month: 'long', year: 'numeric' });
 
+/** `14:15`, or `2:15 pm` to those who tell the time so. */
+export function sayTime(local: LocalDateTime): string {
+  const time = timeOf(local);
+  return ownSettings().clock === 24 ? time : sayClock(Number(time.slice(0, 2)) * 60 + Number(time.slice(3)));
+}
+
+/** A minute of a day in words; what goes on after midnight counts on. */
+export function sayClock(minutes: number): string {
+  const [hour, minute] = [Math.floor(minutes / 60), minutes % 60];
+  const two = String(minute).padStart(2, '0');
+  if (ownSettings().clock === 24) return `${String(hour).padStart(2, '0')}:${two}`;
+  return `${hour % 12 || 12}${minute ? `:${two}` : ''} ${hour % 24 < 12 ? 'am' : 'pm'}`;
+}
+
 /** `12 – 18 April 2027`, as far as the two days do not share month and year. */
 export function daysText(first: LocalDate, last: LocalDate): string {
   if (first === last) return dayLong(first);
@@ -53,21 +68,21 @@ export function daysText(first: LocalDate, last: LocalDate): string {
 /** `Tue 13 Apr 2027, 18:15–20:00`, with the second day where it is another one. */
 export function spanText(start: LocalDateTime, end: LocalDateTime): string {
   const sameDay = dateOf(start) === dateOf(end);
-  const until = sameDay ? timeOf(end) : `${timeOf(end)} on ${dayShort(dateOf(end))}`;
-  return `${dayShort(dateOf(start))}, ${timeOf(start)}–${until}`;
+  const until = sameDay ? sayTime(end) : `${sayTime(end)} on ${dayShort(dateOf(end))}`;
+  return `${dayShort(dateOf(start))}, ${sayTime(start)}–${until}`;
 }
 
 export const momentText = (at: EpochMinute, tzid: string): string => {
   const local = toLocal(at, tzid);
-  return `${dayShort(dateOf(local))}, ${timeOf(local)}`;
+  return `${dayShort(dateOf(local))}, ${sayTime(local)}`;
 };
 
 /** `from 14:00 to 14:45`; the day is named only where the two differ, since a finding stands beside its date. */
 export function duringText(span: Interval, tzid: string): string {
   const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
   return dateOf(start) === dateOf(end)
-    ? `from ${timeOf(start)} to ${timeOf(end)}`
-    : `from ${timeOf(start)} on ${dayShort(dateOf(start))} to ${timeOf(end)} on ${dayShort(dateOf(end))}`;
+    ? `from ${sayTime(start)} to ${sayTime(end)}`
+    : `from ${sayTime(start)} on ${dayShort(dateOf(start))} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
 /** `45 minutes`, `2 h 15 min`. */
@@ -97,4 +112,26 @@ export function sinceText(at: EpochMinute, now: EpochMinute): string {
   if (minutes < 60) return 'just now';
   if (minutes < DAY_MIN) return `${countText(Math.floor(minutes / 60), 'hour', 'hours')} ago`;
   return `${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')} ago`;
+}
+
+/** The same span where the reader has chosen a second zone: `10:15–12:00 in New York`; empty where there is none. */
+export function secondZoneText(span: Interval): string {
+  const { zone } = ownSettings();
+  if (!zone) return '';
+  const [start, end] = [toLocal(span.start, zone), toLocal(span.end, zone)];
+  const day = `${dayShort(dateOf(start))}, `;
+  return `${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
+}
+
+/** `New York` of `America/New_York`. */
+export const zoneCity = (zone: string): string => zone.split('/').at(-1)!.replaceAll('_', ' ');
+
+/** A span with its second zone in brackets, where the reader has chosen one. */
+export function spanTextIn(start: LocalDateTime, end: LocalDateTime, tzid: string): string {
+  if (!ownSettings().zone) return spanText(start, end);
+  const span = {
+    start: toEpochMinute(start, tzid, 'offset-before'),
+    end: toEpochMinute(end, tzid, 'offset-before'),
+  };
+  return `${spanText(start, end)} (${secondZoneText(span)})`;
 }

@@ -20,6 +20,7 @@ export const MAIL_KINDS = [
   'lapsed',
   'consent-wanted',
   'consent-overridden',
+  'reminder',
   ...ACCOUNT_MAIL_KINDS,
 ] as const;
 export type MailKind = (typeof MAIL_KINDS)[number];

@@ -26,6 +26,7 @@ const WORDS: Readonly<Record<Action, RightWords>> = {
   'request.form': { thing: 'Requests', does: 'fill in the form' },
   'session.begin': { thing: 'Account', does: 'sign in' },
   'session.end': { thing: 'Account', does: 'sign out' },
+  'settings.choose': { thing: 'Account', does: 'choose how things are shown', only: 'to themselves' },
   'account.ask': {
     thing: 'Account',
     does: 'ask for a new password, or for an account',

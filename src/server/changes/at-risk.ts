@@ -1,3 +1,4 @@
+import { writtenForAll } from '../own-settings/ambient';
 import { severityOf, type Finding, type Rule, type WantedDate } from '@/core/checks/findings';
 import type { CategoryId, ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
@@ -129,15 +130,14 @@ export async function recheck(
     `DELETE FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`,
     { ids: JSON.stringify(ids), rules: JSON.stringify(rules) },
   );
+  // Kept, and read by anybody.
+  const rows = writtenForAll(() =>
+    found.map(({ claimId, rule, subject, finding }) => [claimId, rule, subject, speak(finding)]),
+  );
   await tx.run(
     `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)
      SELECT j.value->>0, j.value->>1, j.value->>2, $now, j.value->>3 FROM json_each($rows) j`,
-    {
-      now,
-      rows: JSON.stringify(
-        found.map(({ claimId, rule, subject, finding }) => [claimId, rule, subject, speak(finding)]),
-      ),
-    },
+    { now, rows: JSON.stringify(rows) },
   );
   const atRisk = claims.filter(({ id }) => found.some(({ claimId }) => claimId === id));
   return {

@@ -16,6 +16,7 @@ import { aroundTheEvent } from './migrations/011-around-the-event';
 import { publishing } from './migrations/012-publishing';
 import { houseRules } from './migrations/013-house-rules';
 import { accounts } from './migrations/014-accounts';
+import { ownSettings } from './migrations/015-own-settings';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '012-publishing', statements: publishing },
   { name: '013-house-rules', statements: houseRules },
   { name: '014-accounts', statements: accounts },
+  { name: '015-own-settings', statements: ownSettings },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

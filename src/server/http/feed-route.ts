@@ -1,5 +1,6 @@
 import { FEED_FORMATS, feed, type FeedFormat } from '../use-cases/publish/feeds/feed';
 import type { FeedOf } from '../use-cases/publish/feeds/source';
+import { writtenForAll } from '../own-settings/ambient';
 import { readRoute, refusalResponse, type RouteParams } from './route';
 
 const TYPE: Readonly<Record<FeedFormat, string>> = {
@@ -22,7 +23,8 @@ export const feedRoute = (of: (params: RouteParams, request: Request) => FeedOf)
     run: async (ctx, request, params) => {
       const format = formatOf(params.file ?? '');
       if (!format) return refusalResponse({ code: 'not-found', what: 'feed at this address' });
-      const outcome = await feed(ctx, of(params, request), format, known(request));
+      // The same text for everybody who reads it, whatever they have chosen.
+      const outcome = await writtenForAll(() => feed(ctx, of(params, request), format, known(request)));
       if (!outcome.ok) return refusalResponse(outcome.refusal);
       const { text, etag, source } = outcome.value;
       const headers = {

@@ -106,9 +106,9 @@ export const writeRoute =
       if (!parsed.ok) return refusalResponse(parsed.refusal);
       const outcome = await run(ctx.value, parsed.value, named, request.signal);
       if (!outcome.ok) return refusalResponse(outcome.refusal);
-      return Response.json(reply(outcome.value), {
-        headers: { ...REPLY_HEADERS, ...(await headers?.(outcome.value)) },
-      });
+      const replied = new Headers(await headers?.(outcome.value));
+      for (const [name, value] of Object.entries(REPLY_HEADERS)) replied.set(name, value);
+      return Response.json(reply(outcome.value), { headers: replied });
     });
 
 interface StreamRoute<Body, Line> {

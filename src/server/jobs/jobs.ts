@@ -5,6 +5,7 @@ import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { clearLooseFiles } from '../files/clear-loose';
 import { remindStewards } from '../mail/queue-consent';
+import { queueReminders } from '../mail/queue-reminders';
 import { sendMail } from '../mail/send-mail';
 import { publishDue } from '../use-cases/publish/due-notices';
 import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
@@ -50,6 +51,12 @@ export const JOBS: readonly Job[] = [
     keyAt: (now) => String(Math.floor(now / 1440)),
     run: async (ctx) =>
       `${await ctx.db.write(async (tx) => keep(await remindStewards(tx, ctx.clock.now(), null)))} reminded`,
+  },
+  {
+    name: 'remind-of-bookings',
+    keyAt: (now) => String(Math.floor(now / 15)),
+    run: async (ctx) =>
+      `${await ctx.db.write(async (tx) => keep(await queueReminders(tx, ctx.clock.now())))} reminded`,
   },
   {
     name: 'series-go-on',

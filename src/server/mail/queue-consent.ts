@@ -1,3 +1,5 @@
+import { writtenFor } from '../own-settings/ambient';
+import { settingsOf } from '../own-settings/kept-settings';
 import type { MailKind } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { RequestId } from '@/core/ids';
@@ -42,7 +44,11 @@ interface Letter {
 }
 
 /** One letter for each request and steward. */
-function lettersOf(rows: readonly ConsentRow[], letter: Letter): QueuedMail[] {
+async function lettersOf(reader: Reader, rows: readonly ConsentRow[], letter: Letter): Promise<QueuedMail[]> {
+  const settings = await settingsOf(
+    reader,
+    rows.map(({ steward }) => steward),
+  );
   const groups = new Map<string, ConsentRow[]>();
   for (const row of rows) {
     const key = letter.keyOf(row);
@@ -61,8 +67,10 @@ function lettersOf(rows: readonly ConsentRow[], letter: Letter): QueuedMail[] {
         blocks: [
           {
             head: CONSENT_HEADS[letter.kind],
-            lines: cutLines(
-              those.map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`),
+            lines: writtenFor(settings(steward), () =>
+              cutLines(
+                those.map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`),
+              ),
             ),
           },
         ],
@@ -109,20 +117,20 @@ export async function queueConsents(change: ChangeSet, reason: string): Promise<
     '',
   );
   await insertMail(change.tx, [
-    ...lettersOf(wanted, {
+    ...(await lettersOf(change.tx, wanted, {
       ...base,
       kind: 'consent-wanted',
       quote: '',
       sendAfter: change.at,
       keyOf: ({ request, steward }) => `consent change ${change.id} request ${request} of ${steward}`,
-    }),
-    ...lettersOf(overridden, {
+    })),
+    ...(await lettersOf(change.tx, overridden, {
       ...base,
       kind: 'consent-overridden',
       quote: reason,
       sendAfter: change.at + MAIL_WAIT_MIN,
       keyOf: ({ request, steward }) => `overridden change ${change.id} request ${request} of ${steward}`,
-    }),
+    })),
   ]);
 }
 
@@ -146,7 +154,7 @@ export async function remindStewards(
   const before = await countLetters(tx);
   await insertMail(
     tx,
-    lettersOf(rows, {
+    await lettersOf(tx, rows, {
       kind: 'consent-wanted',
       quote: '',
       changeSet: null,

@@ -1,3 +1,5 @@
+import { writtenFor } from '../own-settings/ambient';
+import { settingsOf } from '../own-settings/kept-settings';
 import type { RequestId } from '@/core/ids';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { LAPSED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
@@ -27,6 +29,10 @@ export async function queueLapsed(change: ChangeSet, claims: readonly number[]):
   const rows = await change.tx.rows<LapsedRow>(ROWS, { claims: JSON.stringify(claims) });
   const byRequest = new Map<RequestId, LapsedRow[]>();
   for (const row of rows) byRequest.set(row.request, [...(byRequest.get(row.request) ?? []), row]);
+  const settings = await settingsOf(
+    change.tx,
+    rows.map(({ to }) => to),
+  );
   await insertMail(
     change.tx,
     [...byRequest].map(([requestId, those]) => ({
@@ -40,9 +46,11 @@ export async function queueLapsed(change: ChangeSet, claims: readonly number[]):
         blocks: [
           {
             head: LAPSED_HEAD,
-            lines: cutLines(
-              those.map(({ startLocal, endLocal, places }) =>
-                [spanText(startLocal, endLocal), places].filter(Boolean).join(', '),
+            lines: writtenFor(settings(those[0]!.to), () =>
+              cutLines(
+                those.map(({ startLocal, endLocal, places }) =>
+                  [spanText(startLocal, endLocal), places].filter(Boolean).join(', '),
+                ),
               ),
             ),
           },

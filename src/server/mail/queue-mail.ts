@@ -1,3 +1,5 @@
+import { writtenFor } from '../own-settings/ambient';
+import { settingsOf } from '../own-settings/kept-settings';
 import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { OccurrenceState } from '@/core/changes/transitions';
@@ -115,6 +117,10 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
   const requests = await loadRequestsById(change.tx, ids);
   const dates = await loadDates(change.tx, ids);
   const names = await loadPlaceNames(change.tx);
+  const settings = await settingsOf(
+    change.tx,
+    requests.map(({ requesterId }) => requesterId),
+  );
   const mails = requests.flatMap((request): QueuedMail[] => {
     const turns = byRequest.get(request.id)!;
     const own = dates.filter(({ requestId }) => requestId === request.id);
@@ -126,7 +132,9 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
       {
         requestId: request.id,
         to: request.requesterId,
-        payload: payloadOf(kind, request, turns, own, names, reason),
+        payload: writtenFor(settings(request.requesterId), () =>
+          payloadOf(kind, request, turns, own, names, reason),
+        ),
         dedupeKey: `change ${change.id} request ${request.id}`,
         changeSet: change.id,
         message: null,

@@ -1,13 +1,13 @@
 import type { RequestId } from '@/core/ids';
 import type { Layout } from '@/core/seating/capacity';
 import type { Feature } from '@/core/spaces/features';
-import { addWallMinutes, timeOf, dateOf, type LocalDateTime } from '@/core/time/local-time';
+import { addWallMinutes, dateOf, type LocalDateTime } from '@/core/time/local-time';
 import type { RequestKind } from '@/contracts/ask-details';
 import type { FileLine } from '@/contracts/files';
 import type { RequestDetails } from '@/contracts/request-view';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { listText } from '@/contracts/words/rule';
-import { dayShort, momentText } from '@/contracts/words/when';
+import { dayShort, momentText, sayTime } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Reader } from '../db/connection';
 
@@ -46,7 +46,7 @@ FROM request r WHERE r.id = $id`;
 /** `18:00`; with the day where it is another one than the event's first. */
 function clockText(start: LocalDateTime, fromMin: number): string {
   const at = addWallMinutes(start, fromMin);
-  return dateOf(at) === dateOf(start) ? timeOf(at) : `${dayShort(dateOf(at))}, ${timeOf(at)}`;
+  return dateOf(at) === dateOf(start) ? sayTime(at) : `${dayShort(dateOf(at))}, ${sayTime(at)}`;
 }
 
 function wantsText({ wants }: DetailRow): string | null {
@@ -62,7 +62,7 @@ function wantsText({ wants }: DetailRow): string | null {
 function secondChoiceText({ secondChoices, spaces }: DetailRow, index: number): string {
   const { spaceId, startsAt } = secondChoices[index]!;
   const place = spaceId === null ? '' : (spaces[spaceId] ?? 'another space');
-  const time = startsAt === null ? '' : `${dayShort(dateOf(startsAt))}, ${timeOf(startsAt)}`;
+  const time = startsAt === null ? '' : `${dayShort(dateOf(startsAt))}, ${sayTime(startsAt)}`;
   return [place, time].filter(Boolean).join(', ');
 }
 

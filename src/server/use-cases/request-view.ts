@@ -9,7 +9,7 @@ import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view'
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { sayRequestState, sayWhatIsNext, STATE_WORDS } from '@/contracts/words/states';
 import { pickedText, ruleText } from '@/contracts/words/rule';
-import { momentText, spanText } from '@/contracts/words/when';
+import { momentText, spanText, spanTextIn } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
 import { askedFactsOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
@@ -109,7 +109,7 @@ function dateView(
     id: date.id,
     startLocal: date.startLocal,
     endLocal: date.endLocal,
-    when: spanText(date.startLocal, date.endLocal),
+    when: spanTextIn(date.startLocal, date.endLocal, tzid),
     places: placesOf(date, names),
     state: date.state,
     stateWord: past && date.state === 'approved' ? 'done' : STATE_WORDS[date.state],

@@ -2,8 +2,8 @@
 import { memo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { CheckReply, DateVerdictReply } from '@/contracts/ask';
-import { countText, dayShort } from '@/contracts/words/when';
-import { dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
+import { countText, dayShort, sayTime } from '@/contracts/words/when';
+import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { takenOn, type DifferingForm } from './draft';
 import type { PartProps } from './part-props';
@@ -149,7 +149,7 @@ function Rung({ form, choices, date, isOfSeries }: RungProps) {
 /** A date that was left out, with the way back. */
 function LeftOutRung({ form, at }: Pick<PartProps, 'form'> & { at: string }) {
   const { getValues, setValue } = form;
-  const when = `${dayShort(dateOf(at as LocalDateTime))}, ${timeOf(at as LocalDateTime)}`;
+  const when = `${dayShort(dateOf(at as LocalDateTime))}, ${sayTime(at as LocalDateTime)}`;
   return (
     <li className="relative border-b border-rule py-1.5 pl-4 text-soft before:absolute before:top-4 before:left-0 before:w-3 before:border-t-2 before:border-dashed before:border-strong-rule">
       <label className="flex items-baseline gap-2">

@@ -2,7 +2,7 @@
 import { useWatch } from 'react-hook-form';
 import { periodsOn, type Period } from '@/core/spaces/timetable';
 import { clockText, parseLocalDate } from '@/core/time/local-time';
-import { dayShort } from '@/contracts/words/when';
+import { dayShort, sayClock } from '@/contracts/words/when';
 import type { PartProps } from './part-props';
 
 /** Of a space given by periods: those of the first date, to be taken singly or several in a row. */
@@ -49,7 +49,7 @@ export function PeriodFields({ form, choices }: PartProps) {
             >
               {period.name}{' '}
               <span className="font-normal text-soft">
-                {clockText(period.fromMin)}–{clockText(period.toMin)}
+                {sayClock(period.fromMin)}–{sayClock(period.toMin)}
               </span>
             </button>
           ))}

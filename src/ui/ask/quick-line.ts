@@ -1,9 +1,9 @@
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
-import { dayShort } from '@/contracts/words/when';
+import { dayShort, sayClock } from '@/contracts/words/when';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { RuleUnit } from '@/core/recurrence/editor-model';
 import type { Layout } from '@/core/seating/capacity';
-import { clockText, parseLocalDate, type LocalDate } from '@/core/time/local-time';
+import { parseLocalDate, type LocalDate } from '@/core/time/local-time';
 
 /** What was made of a piece of the line. */
 export interface ReadPiece {
@@ -191,7 +191,7 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
     const hours = hoursIn(match);
     if (!hours) return null;
     [found.fromMin, found.toMin] = hours;
-    return `${clockText(hours[0])}–${clockText(hours[1] % 1440)}`;
+    return `${sayClock(hours[0])}–${sayClock(hours[1] % 1440)}`;
   });
   line.takeName(
     known.categories,
@@ -215,7 +215,7 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       // A bare number is no time of day: it may be anything.
       if (from === null || (!minute && !half)) return null;
       found.fromMin = from;
-      return `from ${clockText(from)}`;
+      return `from ${sayClock(from)}`;
     });
   const day = await takeDay(line, known.today as LocalDate);
   if (day) found.day = day;

@@ -1,11 +1,14 @@
 import { memo } from 'react';
-import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { dayShort } from '@/contracts/words/when';
+import { ownSettings } from '@/contracts/own-settings';
+import { dayShort, sayTime, zoneCity } from '@/contracts/words/when';
 import { FOLD_PX, ticksOf, tickStepMin, type TimeAxis } from './time-axis';
 
-export const AXIS_PX = 46;
-const FIGURE_PX = 46;
+const LINE_PX = 15;
+/** Height of the head: a line more where there is a second zone. */
+export const axisPx = (): number => 46 + (ownSettings().zone ? LINE_PX : 0);
+/** Room a figure needs; 10:30 pm is wider than 22:30. */
+const figurePx = (): number => (ownSettings().clock === 24 ? 46 : 62);
 
 /** Days and hours across the top. */
 export const AxisHead = memo(function AxisHead({
@@ -17,14 +20,25 @@ export const AxisHead = memo(function AxisHead({
   labelPx: number;
   tzid: string;
 }) {
-  const step = tickStepMin(axis.pxPerMin, FIGURE_PX);
+  const step = tickStepMin(axis.pxPerMin, figurePx());
+  const { zone } = ownSettings();
   return (
     <div
       className="sticky top-0 z-40 w-full border-b border-strong-rule bg-raised"
-      style={{ height: AXIS_PX }}
+      style={{ height: axisPx() }}
       aria-hidden="true"
     >
-      <div className="sticky left-0 z-10 float-left h-full bg-raised" style={{ width: labelPx }} />
+      <div
+        className="sticky left-0 z-10 float-left flex h-full flex-col items-end justify-end bg-raised pr-1.5 pb-0.5 text-[0.8rem] leading-[15px] text-soft"
+        style={{ width: labelPx }}
+      >
+        {zone && (
+          <>
+            <span>{zoneCity(tzid)}</span>
+            <span>{zoneCity(zone)}</span>
+          </>
+        )}
+      </div>
       <div className="absolute inset-y-0 right-0" style={{ left: labelPx }}>
         {axis.days.map((slice) => (
           <span
@@ -47,7 +61,8 @@ export const AxisHead = memo(function AxisHead({
               className="absolute bottom-0.5 pl-1 text-[0.8rem] text-soft"
               style={{ left: axis.cssLeft(at) }}
             >
-              {timeOf(toLocal(at, tzid))}
+              <span className="block leading-[15px]">{sayTime(toLocal(at, tzid))}</span>
+              {zone && <span className="block leading-[15px]">{sayTime(toLocal(at, zone))}</span>}
             </span>
           )),
         )}
@@ -66,7 +81,7 @@ export const AxisLines = memo(function AxisLines({
   now: number;
   heightPx: number;
 }) {
-  const step = tickStepMin(axis.pxPerMin, FIGURE_PX);
+  const step = tickStepMin(axis.pxPerMin, figurePx());
   const isNowShown = axis.days.some(({ shown }) => now >= shown.start && now < shown.end);
   return (
     <div

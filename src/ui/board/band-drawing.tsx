@@ -1,6 +1,6 @@
+import { sayTime, secondZoneText } from '@/contracts/words/when';
 import type { Band } from '@/core/occupancy/bands';
 import type { Interval } from '@/core/time/epoch-minute';
-import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { reachesOf } from './reaches';
 import { makeScale } from './scale';
@@ -28,11 +28,12 @@ export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid
           <div key={band.kind} className="contents">
             <dt className="text-soft">{WORDS[band.kind]}</dt>
             <dd className={band.kind === 'event' ? 'font-semibold' : ''}>
-              {timeOf(toLocal(band.start, tzid))}–{timeOf(toLocal(band.end, tzid))}
+              {sayTime(toLocal(band.start, tzid))}–{sayTime(toLocal(band.end, tzid))}
             </dd>
           </div>
         ))}
       </dl>
+      {event && <p className="text-[0.92rem] text-soft">{secondZoneText(event)}</p>}
     </div>
   );
 }

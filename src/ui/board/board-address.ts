@@ -1,3 +1,4 @@
+import { MOST_ZOOM, ownSettings } from '@/contracts/own-settings';
 import { LAYOUTS, type Layout } from '@/core/seating/capacity';
 import { FEATURES, type Feature } from '@/core/spaces/features';
 import {
@@ -47,7 +48,6 @@ export interface BoardAddress extends BoardFilters {
   readonly pick: Pick | null;
 }
 
-export const MOST_ZOOM = 24;
 const BOOKING_STATES: readonly BookingState[] = ['approved', 'held', 'waiting'];
 
 const within = (value: number, least: number, most: number, otherwise: number): number =>
@@ -84,10 +84,11 @@ interface Query {
 
 export function readBoardAddress(query: Query): BoardAddress {
   const get = (name: string) => query.get(name);
+  const own = ownSettings();
   return {
     day: parseLocalDate(get('day') ?? ''),
-    days: Math.round(within(Number(get('days') ?? 1), 1, MOST_BOARD_DAYS, 1)),
-    zoom: within(Number(get('z') ?? 1), 1, MOST_ZOOM, 1),
+    days: Math.round(within(Number(get('days') ?? own.days), 1, MOST_BOARD_DAYS, 1)),
+    zoom: within(Number(get('z') ?? own.zoom), 1, MOST_ZOOM, 1),
     text: (get('q') ?? '').slice(0, 100),
     building: (get('in') ?? '').slice(0, 100),
     only: /^\d{1,9}(\.\d{1,9}){0,199}$/.test(get('only') ?? '') ? get('only')!.split('.').map(Number) : [],
@@ -108,8 +109,11 @@ export function boardHref(address: Partial<BoardAddress>): string {
     if (value) query.set(name, String(value));
   };
   set('day', address.day);
-  set('days', (address.days ?? 1) > 1 && address.days);
-  set('z', (address.zoom ?? 1) > 1 && Number(address.zoom!.toFixed(2)));
+  // An address says what differs from the usual, and from what one opens the board with oneself.
+  const own = ownSettings();
+  const [days, zoom] = [address.days ?? 1, address.zoom ?? 1];
+  set('days', (days > 1 || own.days > 1) && address.days);
+  set('z', (zoom > 1 || own.zoom > 1) && address.zoom && Number(zoom.toFixed(2)));
   set('q', address.text);
   set('in', address.building);
   set('only', address.only?.join('.'));

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_ZOOM } from '@/contracts/own-settings';
 import { Minus, Plus } from 'lucide-react';
 import Link from '@/ui/primitives/link';
 import { useState, type ReactNode } from 'react';
@@ -11,7 +12,7 @@ import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { KeptViews } from '@/ui/frame/kept-views';
-import { boardHref, filterCount, MOST_ZOOM, type BoardAddress } from './board-address';
+import { boardHref, filterCount, type BoardAddress } from './board-address';
 
 interface BarProps {
   readonly address: BoardAddress;

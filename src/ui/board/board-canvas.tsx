@@ -10,7 +10,7 @@ import {
   type SyntheticEvent,
 } from 'react';
 import { addMinutes, covers, lengthMin, type Interval } from '@/core/time/epoch-minute';
-import { AXIS_PX, AxisHead, AxisLines } from './axis-head';
+import { AxisHead, AxisLines, axisPx } from './axis-head';
 import type { RowContext } from './board-row';
 import { BoardRows } from './board-rows';
 import { GhostLayer } from './ghost-layer';
@@ -138,17 +138,17 @@ export function BoardCanvas(props: CanvasProps) {
           {
             '--label': `${labelPx}px`,
             width: labelPx + axis.widthPx,
-            height: heightPx + AXIS_PX,
+            height: heightPx + axisPx(),
           } as CSSProperties
         }
       >
         <AxisHead axis={axis} labelPx={labelPx} tzid={house.tzid} />
-        <div className="absolute right-0" style={{ left: labelPx, top: AXIS_PX }}>
+        <div className="absolute right-0" style={{ left: labelPx, top: axisPx() }}>
           <AxisLines axis={axis} now={now} heightPx={heightPx} />
         </div>
         <BoardRows scroller={scroller} rows={rows} context={rowContext} />
         {ghost && (
-          <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: AXIS_PX }}>
+          <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: axisPx() }}>
             <GhostLayer ghost={ghost} rows={rows} offsets={offsets} axis={axis} tzid={house.tzid} />
           </div>
         )}

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useDeferredValue, useEffect, useRef, type RefObject } from 'react';
-import { AXIS_PX } from './axis-head';
+import { axisPx } from './axis-head';
 import { BoardRowView, type RowContext } from './board-row';
 import { rowHeightPx, type BoardRow } from './rows';
 
@@ -22,7 +22,7 @@ export const BoardRows = memo(function BoardRows({ scroller, rows, context }: Ro
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: (index) => rowHeightPx(rows[index]!),
-    paddingStart: AXIS_PX,
+    paddingStart: axisPx(),
     overscan: ahead,
     initialRect: FIRST_SIZE,
   });

@@ -22,7 +22,7 @@ import { MoveSlip } from './move-slip';
 import { NoteStrip } from './note-strip';
 import { PickSlip } from './pick-slip';
 import type { BoardRow } from './rows';
-import { AXIS_PX } from './axis-head';
+import { axisPx } from './axis-head';
 import { useBoardAddress, useFirstBoard } from './use-board';
 import { useBoardData } from './use-board-data';
 import { useGestures, type Ghost } from './use-gestures';
@@ -179,7 +179,7 @@ function LoadedBoard(props: LoadedProps) {
   );
   const gestures = useGestures({
     scroller,
-    geometry: { axis, rows, offsets, labelPx, headPx: AXIS_PX },
+    geometry: { axis, rows, offsets, labelPx, headPx: axisPx() },
     board,
     isManager,
     onPick,

@@ -1,8 +1,7 @@
 import type { CSSProperties, ReactElement } from 'react';
 import type { Interval } from '@/core/time/epoch-minute';
-import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { duringText } from '@/contracts/words/when';
+import { duringText, sayTime } from '@/contracts/words/when';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { sayHours } from './move';
 import { joinedReaches, type JoinedReaches } from './reaches';
@@ -46,7 +45,7 @@ function drawnOf(booking: Booking, place: string, tzid: string): Drawn {
   const before = drawn.get(booking);
   if (before) return before;
   const { known } = booking;
-  const clock = (at: number) => timeOf(toLocal(at as typeof booking.span.start, tzid));
+  const clock = (at: number) => sayTime(toLocal(at as typeof booking.span.start, tzid));
   const found = {
     bands: joinedReaches(bandsOnBoard(booking)),
     spoken: sayBooking(booking, place, tzid),

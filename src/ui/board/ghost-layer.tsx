@@ -1,5 +1,5 @@
+import { sayTime } from '@/contracts/words/when';
 import { bandsOf } from '@/core/occupancy/bands';
-import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { VERDICT_WORDS } from '@/contracts/words/states';
 import { reachesOf } from './reaches';
@@ -24,7 +24,7 @@ const LOOK = {
 
 /** What is being picked or moved, over the rows. */
 export function GhostLayer({ ghost, rows, offsets, axis, tzid }: GhostProps) {
-  const clock = (at: typeof ghost.start) => timeOf(toLocal(at, tzid));
+  const clock = (at: typeof ghost.start) => sayTime(toLocal(at, tzid));
   const stretch = axis.stretch(ghost);
   if (!stretch) return null;
   const hours = `${clock(ghost.start)}–${clock(ghost.end)}`;

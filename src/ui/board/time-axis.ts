@@ -52,6 +52,7 @@ function usedMinutes(
   day: Interval,
   used: readonly Interval[],
   tzid: string,
+  least: readonly [first: number, last: number],
 ): [number, number] {
   const spans = used.filter(
     ({ start, end }) =>
@@ -60,8 +61,7 @@ function usedMinutes(
   const midnight = wallMinute(atMinuteOfDay(date, 0));
   // In numbers: a board has thousands of these, and texts would be made of each.
   const wall = (at: EpochMinute) => at + offsetAt(at, tzid) - midnight;
-  let first = 9 * HOUR_MIN;
-  let last = 17 * HOUR_MIN;
+  let [first, last] = least;
   for (const { start, end } of spans) {
     first = Math.min(first, Math.max(0, wall(start)));
     last = Math.max(last, Math.min(1440, wall(end)));
@@ -71,11 +71,16 @@ function usedMinutes(
 
 /**
  * The hours to draw, the same on all days so that equal hours stand under each other from day to day, in whole hours.
- * `used` are opening hours and whatever stands outside them.
+ * `used` are opening hours and whatever stands outside them; `least` minutes of a day are shown whatever is used.
  */
-export function shownHours(dates: readonly LocalDate[], used: readonly Interval[], tzid: string): DaySlice[] {
+export function shownHours(
+  dates: readonly LocalDate[],
+  used: readonly Interval[],
+  tzid: string,
+  least: readonly [first: number, last: number] = [9 * HOUR_MIN, 17 * HOUR_MIN],
+): DaySlice[] {
   const days = dates.map((date) => dayInterval(date, tzid));
-  const bounds = days.map((day, index) => usedMinutes(dates[index]!, day, used, tzid));
+  const bounds = days.map((day, index) => usedMinutes(dates[index]!, day, used, tzid, least));
   const first = Math.floor(Math.min(...bounds.map(([each]) => each)) / HOUR_MIN) * HOUR_MIN;
   const last = Math.ceil(Math.max(...bounds.map(([, each]) => each)) / HOUR_MIN) * HOUR_MIN;
   const at = (date: LocalDate, minute: number) =>

@@ -1,3 +1,4 @@
+import { ownSettings } from '@/contracts/own-settings';
 import { useCallback, useDeferredValue, useMemo } from 'react';
 import type { BoardCategory, BoardHouse, BoardSpan } from '@/contracts/board';
 import { addMinutes } from '@/core/time/epoch-minute';
@@ -60,8 +61,12 @@ export function useBoardData(
     // From the day before, so that a night that runs over does not open the whole of the first day.
     const around = { start: addMinutes(whole.start, -1440), end: whole.end };
     const open = [...new Set(spaces.map((space) => house.openIn(space, around).open))].flat();
-    const used = [...open, ...bookings.map((booking) => booking.span)];
-    return shownHours(daysFrom(span.from, span.days), used, house.tzid);
+    const booked = bookings.map((booking) => booking.span);
+    const days = daysFrom(span.from, span.days);
+    // Hours of one's own stand for what is open; what is booked outside them is seen all the same.
+    const { hours } = ownSettings();
+    if (hours) return shownHours(days, booked, house.tzid, [hours[0] * 60, hours[1] * 60]);
+    return shownHours(days, [...open, ...booked], house.tzid);
   }, [house, spaces, bookings, span, whole]);
   const labelPx = roomPx < NARROW_PX ? NARROW_LABEL_PX : LABEL_PX;
   const axisAt = useCallback(

@@ -1,6 +1,7 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
-import { MOST_ZOOM, type BoardAddress } from './board-address';
+import { MOST_ZOOM } from '@/contracts/own-settings';
+import type { BoardAddress } from './board-address';
 
 /** So much larger or smaller than it was drawn, figures and words are drawn anew while the zooming goes on. */
 const MILESTONE = 1.5;

@@ -1,7 +1,7 @@
 'use client';
 import Link from '@/ui/primitives/link';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
-import { dayLong } from '@/contracts/words/when';
+import { dayLong, secondZoneText } from '@/contracts/words/when';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { boardHref } from '@/ui/board/board-address';
@@ -33,6 +33,7 @@ export function DateSlip({ entry, tzid, isManager, onClose }: SlipProps) {
     <Slip title={entry.title ?? 'Taken'} onClose={onClose}>
       <p className="font-semibold">
         {dayLong(day)}, {hoursText(entry, tzid)}
+        {!entry.isAllDay && <span className="block font-normal text-soft">{secondZoneText(entry.span)}</span>}
       </p>
       <ul className="mt-1">
         {places.map(({ id, name, code, layout }) => (

@@ -1,6 +1,6 @@
 import type { DateChoice, DateChoices, DateGroup, DateState, DateTuple } from '@/contracts/dates';
 import { DATE_STATES } from '@/contracts/dates';
-import { dayShort } from '@/contracts/words/when';
+import { dayShort, sayClock, sayTime } from '@/contracts/words/when';
 import type { Layout } from '@/core/seating/capacity';
 import { overlaps, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, timeOf, type LocalDate } from '@/core/time/local-time';
@@ -108,18 +108,18 @@ export function hoursText({ span, isAllDay }: Pick<DateEntry, 'span' | 'isAllDay
     const last = addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
     return dateOf(start) === last ? 'all day' : `all day, ${dayShort(dateOf(start))} to ${dayShort(last)}`;
   }
-  const ends = timeOf(end) === '00:00' && addDays(dateOf(end), -1) === dateOf(start) ? '24:00' : timeOf(end);
-  return dateOf(start) === dateOf(end) || ends === '24:00'
-    ? `${timeOf(start)}–${ends}`
-    : `${timeOf(start)} to ${timeOf(end)} on ${dayShort(dateOf(end))}`;
+  const endsAtMidnight = timeOf(end) === '00:00' && addDays(dateOf(end), -1) === dateOf(start);
+  return dateOf(start) === dateOf(end) || endsAtMidnight
+    ? `${sayTime(start)}–${endsAtMidnight ? sayClock(1440) : sayTime(end)}`
+    : `${sayTime(start)} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
 /** What of an entry falls on a day, as hours: `10:00`, or `until 02:00` where it began before. */
 export function hoursOnDay(entry: DateEntry, day: LocalDate, tzid: string): string {
   const whole = dayInterval(day, tzid);
   if (isWholeDay(entry) && entry.span.start <= whole.start && entry.span.end >= whole.end) return 'all day';
-  if (entry.span.start >= whole.start) return timeOf(toLocal(entry.span.start, tzid));
-  return `until ${timeOf(toLocal(entry.span.end, tzid))}`;
+  if (entry.span.start >= whole.start) return sayTime(toLocal(entry.span.start, tzid));
+  return `until ${sayTime(toLocal(entry.span.end, tzid))}`;
 }
 
 export const placesText = ({ places }: Pick<DateEntry, 'places'>): string =>

@@ -1,6 +1,7 @@
 'use client';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
+import { sayClock } from '@/contracts/words/when';
 import { clockText, type LocalDate } from '@/core/time/local-time';
 import { sideBySide } from '@/core/time/lanes';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -227,7 +228,7 @@ export function TimeColumns(props: ColumnsProps) {
                   className="block pr-1.5 text-right text-[0.82rem] leading-4 text-soft"
                   style={{ height: HOUR_PX }}
                 >
-                  {clockText(minute)}
+                  {sayClock(minute)}
                 </span>
               ))}
             </td>

@@ -1,13 +1,13 @@
 import type { DisplayBooking, DisplayState } from '@/core/publishing/display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { dateOf, timeOf } from '@/core/time/local-time';
+import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { dayShort, momentText } from '@/contracts/words/when';
+import { dayShort, momentText, sayTime } from '@/contracts/words/when';
 
 /** `16:30`, with its day where that is another one. */
 export function whenText(at: EpochMinute, now: EpochMinute, tzid: string): string {
   const [local, today] = [toLocal(at, tzid), dateOf(toLocal(now, tzid))];
-  return dateOf(local) === today ? timeOf(local) : `${timeOf(local)} on ${dayShort(dateOf(local))}`;
+  return dateOf(local) === today ? sayTime(local) : `${sayTime(local)} on ${dayShort(dateOf(local))}`;
 }
 
 export const titleOf = ({ title }: DisplayBooking): string => title ?? 'Taken';

@@ -1,8 +1,8 @@
 'use client';
 import type { DisplayReply } from '@/contracts/display';
-import { dayLong } from '@/contracts/words/when';
+import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState } from '@/core/publishing/display';
-import { dateOf, timeOf } from '@/core/time/local-time';
+import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
 import { useDisplay } from './use-display';
@@ -26,7 +26,7 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
       <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
         <h1 className="text-[7vmin]">{name}</h1>
         <p className="text-[4vmin] tabular-nums">
-          {dayLong(today)}, {timeOf(toLocal(now, tzid))}
+          {dayLong(today)}, {sayTime(toLocal(now, tzid))}
         </p>
       </header>
       <p

@@ -1,4 +1,5 @@
 'use client';
+import '@/ui/settings/page-settings';
 import { createContext, useContext, type ReactNode } from 'react';
 
 export interface Office {

@@ -1,6 +1,5 @@
 'use client';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -9,14 +8,13 @@ import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 export function SignInForm({ next }: { next: string }) {
-  const router = useRouter();
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
     const reply = await send('POST', '/api/session', values);
     if (!reply.ok) return setError(reply.error);
-    router.push(next);
-    router.refresh();
+    // Loaded anew: what somebody has chosen for themselves holds for the whole page.
+    location.assign(next);
   });
   const { errors, isSubmitting } = formState;
   return (

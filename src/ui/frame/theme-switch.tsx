@@ -1,21 +1,19 @@
 'use client';
 import { Moon, Sun } from 'lucide-react';
-import { useRouter } from 'next/navigation';
+import { ownSettings } from '@/contracts/own-settings';
+import { send } from '@/ui/hooks/send';
+import { showSettings } from '@/ui/settings/page-settings';
 
-const YEAR_S = 31_536_000;
-
-/** Light or dark; without a choice the device decides. Kept in a cookie so that the server draws it right at once. */
+/** Light or dark; without a choice the device decides. Kept, so that the server draws it right at once. */
 export function ThemeSwitch() {
-  const router = useRouter();
   const flip = () => {
-    const root = document.documentElement;
-    const isDark = root.dataset.theme
-      ? root.dataset.theme === 'dark'
-      : matchMedia('(prefers-color-scheme: dark)').matches;
-    const theme = isDark ? 'light' : 'dark';
-    root.dataset.theme = theme;
-    document.cookie = `theme=${theme}; path=/; max-age=${YEAR_S}; samesite=lax`;
-    router.refresh();
+    const now = ownSettings();
+    const isDark =
+      now.theme === 'device' ? matchMedia('(prefers-color-scheme: dark)').matches : now.theme === 'dark';
+    const settings = { ...now, theme: isDark ? ('light' as const) : ('dark' as const) };
+    showSettings(settings);
+    // What is shown is shown; that it was not kept would only be noticed at the next visit.
+    void send('POST', '/api/own/settings', { settings });
   };
   return (
     <button type="button" onClick={flip} className="press px-2" aria-label="Light or dark">

@@ -1,5 +1,5 @@
 import type { NoticeDate } from '@/contracts/notices';
-import { dayLong } from '@/contracts/words/when';
+import { dayLong, sayTime } from '@/contracts/words/when';
 import { addDays, daysBetween, dateOf, timeOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { EventLink } from './event-link';
 import { NoticeMarks } from './notice-marks';
@@ -31,7 +31,7 @@ interface EntryProps {
 }
 
 function Entry({ date, day, link, isFramed }: EntryProps) {
-  const time = date.isAllDay ? 'all day' : date.day === day ? timeOf(date.start) : 'goes on';
+  const time = date.isAllDay ? 'all day' : date.day === day ? sayTime(date.start) : 'goes on';
   const title = (
     <span className={date.isCancelled ? 'line-through' : ''}>
       <span className="tabular-nums">{time}</span> <span className="font-semibold">{date.title}</span>

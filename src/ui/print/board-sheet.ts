@@ -1,10 +1,10 @@
 import type { BoardCategory, BoardHouse, BoardSpan } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
-import { dayLong } from '@/contracts/words/when';
+import { dayLong, sayTime } from '@/contracts/words/when';
 import type { ChartBlock, ChartRow, MarkSign, Part } from '@/core/printing/sheet';
 import { addMinutes, overlaps, subtract, type Interval } from '@/core/time/epoch-minute';
-import { addDays, timeOf } from '@/core/time/local-time';
+import { addDays } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import { readBookings, type Booking } from '@/ui/board/bookings';
 import { readHouse, type House, type SpaceOnBoard } from '@/ui/board/house';
@@ -18,7 +18,7 @@ const signOf = ({ known }: Booking): MarkSign | null =>
   known?.category ? { mark: known.category.mark, hue: known.category.hue } : null;
 
 const clock = (span: Interval, tzid: string): string =>
-  `${timeOf(toLocal(span.start, tzid))}–${timeOf(toLocal(span.end, tzid))}`;
+  `${sayTime(toLocal(span.start, tzid))}–${sayTime(toLocal(span.end, tzid))}`;
 
 const titleOf = ({ known, state }: Booking): string =>
   known ? `${state === 'approved' ? '' : `${state}: `}${known.title}` : 'taken';
@@ -126,7 +126,7 @@ export function boardParts(
     const ofDay = { house, spaces, bookings, day, shown };
     const ticks = ticksOf(slice!, TICK_MIN).map((at) => ({
       at: (at - shown.start) / (shown.end - shown.start),
-      text: timeOf(toLocal(at, tzid)),
+      text: sayTime(toLocal(at, tzid)),
     }));
     const rows = listRows(ofDay, tzid);
     return [

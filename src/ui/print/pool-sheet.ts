@@ -1,9 +1,9 @@
 import type { BoardHouse, BoardSpan, HousePool } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
-import { dayShort } from '@/contracts/words/when';
+import { dayShort, sayTime } from '@/contracts/words/when';
 import { levels, scarcest, type Use } from '@/core/equipment/peak-use';
 import type { Part } from '@/core/printing/sheet';
-import { addDays, timeOf } from '@/core/time/local-time';
+import { addDays } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import type { Interval } from '@/core/time/epoch-minute';
 
@@ -29,7 +29,7 @@ export function poolParts(
   const { tzid } = house;
   const uses = usesOf(pool, away);
   const hours = ({ start, end }: Interval) =>
-    `${timeOf(toLocal(start, tzid))}–${timeOf(toLocal(end, tzid)).replace('00:00', '24:00')}`;
+    `${sayTime(toLocal(start, tzid))}–${sayTime(toLocal(end, tzid)).replace(/^00:00$/, '24:00')}`;
   const rows = Array.from({ length: days }, (_, index) => addDays(from, index)).flatMap((date) => {
     const day = dayInterval(date, tzid);
     const told =

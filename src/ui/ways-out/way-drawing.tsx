@@ -2,9 +2,9 @@
 import { useEffect, useState } from 'react';
 import type { SpaceDay } from '@/contracts/space-day';
 import type { Drawn, DrawnPlace } from '@/contracts/ways-out';
-import { dayShort } from '@/contracts/words/when';
+import { dayShort, sayClock } from '@/contracts/words/when';
 import type { Interval } from '@/core/time/epoch-minute';
-import { clockText, type LocalDate } from '@/core/time/local-time';
+import type { LocalDate } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
 import { useOffice } from '@/ui/frame/office';
 import { reachesOf } from '@/ui/board/reaches';
@@ -98,7 +98,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
       <div className="relative ml-32 h-4 text-[0.72rem] text-soft">
         {ticks.map((minute) => (
           <span key={minute} className="absolute" style={{ left: percent(minute - first) }}>
-            {clockText(Math.max(0, minute))}
+            {sayClock(Math.max(0, minute))}
           </span>
         ))}
       </div>

@@ -3,6 +3,7 @@ import { cookies } from 'next/headers';
 import { signedInPage } from '@/server/http/page';
 import { SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
 import { ownAccount } from '@/server/use-cases/account/own-account';
+import Link from '@/ui/primitives/link';
 import { ChangePassword, SignOutElsewhere } from '@/ui/account/password-forms';
 
 export const metadata: Metadata = { title: 'Account' };
@@ -17,6 +18,7 @@ export default async function AccountPage() {
         <h1 className="text-3xl">{name}</h1>
         <p className="text-soft">
           {email}. {roles.length ? `Here as ${roles.join(', ')}.` : 'Here to look.'} The office changes both.
+          How things are shown to you is under <Link href="/settings">Settings</Link>.
         </p>
       </section>
       <section>

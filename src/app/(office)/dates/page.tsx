@@ -1,3 +1,4 @@
+import { weekStartOf } from '@/contracts/own-settings';
 import type { Metadata } from 'next';
 import { datesQuerySchema } from '@/contracts/dates';
 import { dateOf } from '@/core/time/local-time';
@@ -21,7 +22,8 @@ export default async function DatesPage({ searchParams }: { searchParams: Promis
   const address = readDatesAddress({
     get: (name) => (typeof query[name] === 'string' ? query[name] : null),
   });
-  const { tzid, weekStart } = await siteDays(ctx.db);
+  const { tzid, weekStart: siteWeek } = await siteDays(ctx.db);
+  const weekStart = weekStartOf(siteWeek);
   const now = ctx.clock.now();
   const day = address.day ?? dateOf(toLocal(now, tzid));
   const range = rangeOf(address, day, weekStart);

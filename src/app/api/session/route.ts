@@ -4,7 +4,8 @@ import { done } from '@/contracts/refusal';
 import { signInSchema } from '@/contracts/sign-in';
 import { endSession } from '@/server/auth/sessions';
 import { writeRoute } from '@/server/http/route';
-import { endedCookie, SESSION_COOKIE, sessionCookie, sessionIdOf } from '@/server/http/session-cookie';
+import { endedCookie, SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
+import { signInHeaders } from '@/server/http/sign-in-headers';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/use-cases/sign-in/sign-in';
 
@@ -12,7 +13,7 @@ export const POST = writeRoute({
   action: 'session.begin',
   body: signInSchema,
   run: async (ctx, body) => signIn(ctx, (await runtime()).signInLimiter, body, Date.now()),
-  headers: async ({ sessionId }) => ({ 'Set-Cookie': await sessionCookie(sessionId) }),
+  headers: async ({ sessionId }) => signInHeaders((await runtime()).base.db, sessionId),
   reply: () => ({ signedIn: true }),
 });
 

@@ -1,8 +1,8 @@
+import { sayTime } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import type { LocalDateTime } from '@/core/time/local-time';
-import { timeOf } from '@/core/time/local-time';
 import type { TodayLine } from '@/contracts/desk';
 import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
@@ -36,7 +36,7 @@ WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND r.
 
 /** A time of today as the clock says it; of another day with nothing but an ellipsis. */
 const clockOn = (local: LocalDateTime, today: string): string =>
-  dateOf(local) === today ? timeOf(local) : '…';
+  dateOf(local) === today ? sayTime(local) : '…';
 
 /** What is on today, where, and how far its setting-up is. */
 export async function today({ db, clock }: Context): Promise<TodayLine[]> {

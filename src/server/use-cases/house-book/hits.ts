@@ -2,8 +2,8 @@ import type { Rule } from '@/core/checks/findings';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { countText, dayShort } from '@/contracts/words/when';
-import { dateOf, timeOf } from '@/core/time/local-time';
+import { countText, dayShort, sayTime } from '@/contracts/words/when';
+import { dateOf } from '@/core/time/local-time';
 import { recheck } from '../../changes/at-risk';
 import type { ChangeSet } from '../../changes/change-set';
 import { syncOrders } from '../../changes/orders/sync-orders';
@@ -73,7 +73,7 @@ async function followRisks(
   const tzid = await siteZone(change.tx);
   const told = hit.slice(0, MOST_TOLD).map(({ id, ref, title, start }) => {
     const local = toLocal(start, tzid);
-    return `${dayShort(dateOf(local))}, ${timeOf(local)}, ${ref} “${title}”: ${fresh.get(id)}`;
+    return `${dayShort(dateOf(local))}, ${sayTime(local)}, ${ref} “${title}”: ${fresh.get(id)}`;
   });
   return [
     ...(hit.length

@@ -5,13 +5,13 @@ import { candidatesFor, type Candidate } from '@/core/checks/place-search';
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
-import { addDays, timeOf } from '@/core/time/local-time';
+import { addDays } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import { ON_DAYS, type EarliestMoment, type EarliestReply, type EarliestSearch } from '@/contracts/earliest';
 import { familiarRank, type Familiar } from '@/contracts/own';
 import { done, type Outcome } from '@/contracts/refusal';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
-import { spanText } from '@/contracts/words/when';
+import { spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
@@ -98,7 +98,7 @@ function sayMoment(
   return {
     start: begins,
     when: spanText(begins, toLocal(addMinutes(start, minutes), tzid)),
-    upTo: lastStart > start ? timeOf(toLocal(lastStart, tzid)) : null,
+    upTo: lastStart > start ? sayTime(toLocal(lastStart, tzid)) : null,
     spaces: spaces.map(({ space: { id }, offer }) => ({
       id,
       name: rows.get(id)!.name,

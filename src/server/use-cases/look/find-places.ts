@@ -1,3 +1,4 @@
+import { sayTime } from '@/contracts/words/when';
 import {
   answerAll,
   candidatesFor,
@@ -12,7 +13,6 @@ import {
 } from '@/core/checks/place-search';
 import { verdictOf, type AskedFacts, type Finding, type Verdict } from '@/core/checks/findings';
 import { overlaps } from '@/core/time/epoch-minute';
-import { timeOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
 import type { BookingTuple } from '@/contracts/board';
@@ -106,7 +106,7 @@ async function alsoOn(
   ) as BookingTuple[]) {
     const space = spaces.get(spaceId);
     if (state !== 0 || !space || title === null || !overlaps({ start: start!, end: end! }, event)) continue;
-    const clock = (at: typeof event.start) => timeOf(toLocal(at, tzid));
+    const clock = (at: typeof event.start) => sayTime(toLocal(at, tzid));
     const line = `${title}, ${clock(start!)}–${clock(end!)}, ${space.name}`;
     found.set(space.building, [...(found.get(space.building) ?? []), line]);
   }

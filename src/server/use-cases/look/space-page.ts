@@ -2,20 +2,13 @@ import { openDuring } from '@/core/spaces/hours';
 import { horizonEnd, policyOn } from '@/core/spaces/policy';
 import { periodsOn } from '@/core/spaces/timetable';
 import { overlaps, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
-import {
-  addDays,
-  atMinuteOfDay,
-  dateOf,
-  timeOf,
-  type LocalDate,
-  type LocalDateTime,
-} from '@/core/time/local-time';
+import { addDays, atMinuteOfDay, dateOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
 import type { BookingTuple } from '@/contracts/board';
 import type { FloorPlan, FreePeriod, SpacePage } from '@/contracts/places';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
-import { dateLong, spanText } from '@/contracts/words/when';
+import { dateLong, spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { familiarTo } from '../own/familiar';
 import { boardHouse } from './board-house';
@@ -176,7 +169,9 @@ export async function spacePage(
       setupMin,
       strikeMin,
     })),
-    openToday: todays ? `${timeOf(toLocal(todays.start, tzid))}–${timeOf(toLocal(todays.end, tzid))}` : null,
+    openToday: todays
+      ? `${sayTime(toLocal(todays.start, tzid))}–${sayTime(toLocal(todays.end, tzid))}`
+      : null,
     howToGet: [
       policy?.granted === 'instantly'
         ? 'Granted at once where nothing stands in the way.'

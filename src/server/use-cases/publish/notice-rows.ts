@@ -2,7 +2,7 @@ import { toldWords, type Fact, type NoticeWords } from '@/core/publishing/facts'
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, addWallMinutes, dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
 import type { NoticeDate, NoticeMark } from '@/contracts/notices';
-import { dayLong, dayShort } from '@/contracts/words/when';
+import { dayLong, dayShort, sayTime } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
 import { CLAIMS_IN_SPAN } from '../look/claims-in-span';
 import type { Calendar } from './calendars';
@@ -84,7 +84,7 @@ function timeText({ start, end, allDay }: Pick<NoticeRow, 'start' | 'end' | 'all
     return dateOf(start) === last ? 'all day' : `all day, until ${dayShort(last)}`;
   }
   const sameDay = dateOf(start) === dateOf(end);
-  return `${timeOf(start)}–${timeOf(end)}${sameDay ? '' : ` (${dayShort(dateOf(end))})`}`;
+  return `${sayTime(start)}–${sayTime(end)}${sameDay ? '' : ` (${dayShort(dateOf(end))})`}`;
 }
 
 const markOf = ({ slug, name, mark, hue }: Calendar): NoticeMark => ({ slug, name, mark, hue });
@@ -106,7 +106,7 @@ export function noticeDate(row: NoticeRow, calendars: readonly Calendar[]): Noti
     secondLine: told.secondLine,
     text: told.text,
     html: told.html,
-    lines: told.lines.map(({ fromMin, text }) => ({ at: timeOf(addWallMinutes(row.start, fromMin)), text })),
+    lines: told.lines.map(({ fromMin, text }) => ({ at: sayTime(addWallMinutes(row.start, fromMin)), text })),
     hosts: told.hosts,
     contact: told.contact,
     start: row.start,

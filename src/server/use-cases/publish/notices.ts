@@ -1,3 +1,4 @@
+import { weekStartOf } from '@/contracts/own-settings';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { addMonths, startOfMonth, startOfWeek, weeksOfMonth } from '@/core/time/weeks';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -111,7 +112,8 @@ async function pageOf(
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));
   const on = query.on ?? today;
-  const { weekStart, ...choices } = await ctx.db.json<Choices>(CHOICES);
+  const { weekStart: siteWeek, ...choices } = await ctx.db.json<Choices>(CHOICES);
+  const weekStart = weekStartOf(siteWeek);
   const { first, last } = spanOf(query.view, on, weekStart);
   // A list of what is on begins with what is still going on, not with what is over.
   const start = query.view === 'list' && first === today ? now : startOfDay(first, tzid);

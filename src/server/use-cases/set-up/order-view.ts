@@ -1,13 +1,13 @@
 import { isSeated, LAYOUTS } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { dateOf, timeOf, type LocalDate } from '@/core/time/local-time';
+import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { differences, type OrderContent } from '@/core/work-orders/order-content';
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
 import type { OrderNote, OrderThing, OrderView, TurnoverView } from '@/contracts/orders';
 import { planHref } from '@/contracts/seating';
 import { differenceText, layoutText, phaseText, TURNOVER_WORDS } from '@/contracts/words/orders';
-import { dayShort, lengthText } from '@/contracts/words/when';
+import { dayShort, lengthText, sayTime } from '@/contracts/words/when';
 
 interface NoteRow {
   readonly id: number;
@@ -70,7 +70,7 @@ export interface Sheet {
 /** A moment with its day where that is not the day of the sheet. */
 export function clockOf(at: EpochMinute, { date, tzid }: Pick<Sheet, 'date' | 'tzid'>): string {
   const local = toLocal(at, tzid);
-  return dateOf(local) === date ? timeOf(local) : `${timeOf(local)}, ${dayShort(dateOf(local))}`;
+  return dateOf(local) === date ? sayTime(local) : `${sayTime(local)}, ${dayShort(dateOf(local))}`;
 }
 
 /** Where the room is seen as it is to be set; null where nothing is set, or nobody sits. */

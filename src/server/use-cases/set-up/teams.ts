@@ -1,3 +1,4 @@
+import { writtenForAll } from '../../own-settings/ambient';
 import type { HouseReply } from '@/contracts/house';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -71,7 +72,7 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
       change,
       'team',
       input.teamId,
-      `put ${people} on shift, ${spanText(input.from, input.to)}`,
+      `put ${people} on shift, ${writtenForAll(() => spanText(input.from, input.to))}`,
     );
     const atRisk = await atRiskBy(ctx, change, input.teamId, span);
     return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
@@ -101,7 +102,7 @@ export async function removeShift(
     if (!shift) return done({ summary: order.action, atRisk: 0 });
     await change.tx.run('DELETE FROM shift WHERE id = $id', { id });
     const tzid = await siteZone(change.tx);
-    const when = spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid));
+    const when = writtenForAll(() => spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid)));
     const people = await peopleText(change.tx, shift.person_id, shift.people);
     await noteInHistory(change, 'team', shift.team_id, `took ${people} off shift, ${when}`);
     const atRisk = await atRiskBy(ctx, change, shift.team_id, { start: shift.start_min, end: shift.end_min });

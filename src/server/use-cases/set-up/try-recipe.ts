@@ -8,8 +8,8 @@ import { formulaValuesOf } from '@/core/work-orders/recipe-work';
 import type { RecipeInput, TriedOrder, TryRecipeInput, TryReply } from '@/contracts/recipes';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { formulaSentence } from '@/contracts/words/formulas';
-import { dayShort, lengthText } from '@/contracts/words/when';
-import { dateOf, timeOf } from '@/core/time/local-time';
+import { dayShort, lengthText, sayTime } from '@/contracts/words/when';
+import { dateOf } from '@/core/time/local-time';
 import { loadStandingClaims } from '../../changes/claims';
 import { orderedDates } from '../../changes/orders/ordered-dates';
 import type { SignedInContext } from '../../context';
@@ -28,7 +28,7 @@ const asRecipe = ({ offsetMin, ...recipe }: RecipeInput): Recipe => ({
 function triedOrder(order: WantedOrder, date: OrderedDate, recipe: Recipe, tzid: string): TriedOrder {
   const moment = (at: EpochMinute): string => {
     const local = toLocal(at, tzid);
-    return `${dayShort(dateOf(local))}, ${timeOf(local)}`;
+    return `${dayShort(dateOf(local))}, ${sayTime(local)}`;
   };
   const slot =
     order.spaceId === null ? null : date.claim.spaces.findIndex(({ spaceId }) => spaceId === order.spaceId);

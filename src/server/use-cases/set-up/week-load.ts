@@ -1,15 +1,16 @@
+import { weekStartOf } from '@/contracts/own-settings';
 import type { PersonId } from '@/core/ids';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import { dayLoad, doubtsOf, type DayJob, type Doubt } from '@/core/labour/week-load';
 import type { Shift } from '@/core/labour/crew-load';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { addDays, dateOf, timeOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import { ordersFor, type OrderOrigin, type OrderPhase } from '@/core/work-orders/orders-for';
 import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contracts/week-load';
 import type { Named } from '@/contracts/recipes';
 import { phaseText } from '@/contracts/words/orders';
-import { countText, dayShort, daysText, lengthText } from '@/contracts/words/when';
+import { countText, dayShort, daysText, lengthText, sayTime } from '@/contracts/words/when';
 import { loadStandingClaims } from '../../changes/claims';
 import { loadRecipes } from '../../changes/orders/load-recipes';
 import { orderedDates } from '../../changes/orders/ordered-dates';
@@ -149,7 +150,7 @@ function doubtsByOrder(orders: readonly OrderRow[], shifts: readonly ShiftRow[])
 }
 
 const weekOrder = (row: OrderRow, doubts: readonly string[], tzid: string): WeekOrder => {
-  const clock = (at: EpochMinute) => timeOf(toLocal(at, tzid));
+  const clock = (at: EpochMinute) => sayTime(toLocal(at, tzid));
   return {
     id: row.id,
     date: dayOfOrder(row, tzid),
@@ -170,14 +171,14 @@ const weekOrder = (row: OrderRow, doubts: readonly string[], tzid: string): Week
 
 const shiftView = (row: ShiftRow, tzid: string): ShiftView => {
   const [start, end] = [toLocal(row.start, tzid), toLocal(row.end, tzid)];
-  const until = dateOf(end) === dateOf(start) ? timeOf(end) : `${timeOf(end)}, ${dayShort(dateOf(end))}`;
+  const until = dateOf(end) === dateOf(start) ? sayTime(end) : `${sayTime(end)}, ${dayShort(dateOf(end))}`;
   return {
     id: row.id,
     date: dateOf(start),
     person: row.person,
     personId: row.personId,
     people: row.people,
-    text: `${timeOf(start)}–${until}${row.personId === null ? `, ${countText(row.people, 'person', 'people')}` : ''}`,
+    text: `${sayTime(start)}–${until}${row.personId === null ? `, ${countText(row.people, 'person', 'people')}` : ''}`,
   };
 };
 
@@ -187,7 +188,8 @@ export async function weekLoad(
   wanted: { readonly date: LocalDate | null; readonly team: number | null },
 ): Promise<WeekView> {
   const house = await ctx.db.json<WeekRows>(HOUSE);
-  const { tzid, weekStart } = house.site;
+  const { tzid } = house.site;
+  const weekStart = weekStartOf(house.site.weekStart);
   const today = dateOf(toLocal(ctx.clock.now(), tzid));
   const day = wanted.date ?? today;
   const first = addDays(day, -((weekdayOf(day) - weekStart + 7) % 7));

@@ -242,6 +242,7 @@ export const personKeeper: Keeper<'person'> = {
   remove: async (tx, id) => {
     for (const table of [
       'account_link',
+      'person_settings',
       'role_grant',
       'team_member',
       'membership',

@@ -1,12 +1,13 @@
 import { takeLinkSchema } from '@/contracts/account';
 import { writeRoute } from '@/server/http/route';
-import { sessionCookie } from '@/server/http/session-cookie';
+import { signInHeaders } from '@/server/http/sign-in-headers';
+import { runtime } from '@/server/runtime';
 import { takeLink } from '@/server/use-cases/account/take-link';
 
 export const POST = writeRoute({
   action: 'account.link',
   body: takeLinkSchema,
   run: (ctx, { password }, { token = '' }) => takeLink(ctx, token, password, Date.now()),
-  headers: async ({ sessionId }) => ({ 'Set-Cookie': await sessionCookie(sessionId) }),
+  headers: async ({ sessionId }) => signInHeaders((await runtime()).base.db, sessionId),
   reply: () => ({ signedIn: true }),
 });

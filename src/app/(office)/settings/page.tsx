@@ -1,0 +1,50 @@
+import type { Metadata } from 'next';
+import { ownSettings } from '@/contracts/own-settings';
+import { pageContext } from '@/server/http/page';
+import { chosenBy } from '@/server/own-settings/kept-settings';
+import { pinnedNames } from '@/server/use-cases/own/familiar';
+import { Pins } from '@/ui/settings/pins';
+import { SettingsForm } from '@/ui/settings/settings-form';
+import Link from '@/ui/primitives/link';
+
+export const metadata: Metadata = { title: 'Settings' };
+
+interface Props {
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+export default async function SettingsPage({ searchParams }: Props) {
+  const ctx = await pageContext('settings.choose', '/settings');
+  const isKept = (await searchParams).kept !== undefined;
+  const { viewer } = ctx;
+  const chosen = viewer && (await chosenBy(ctx.db, viewer.personId));
+  return (
+    <div className="grid max-w-4xl gap-6">
+      <div>
+        <h1 className="text-3xl">Settings</h1>
+        <p className="text-soft">
+          How things are shown to you.{' '}
+          {viewer ? (
+            <>
+              They go with you wherever you sign in. Password and places you are signed in at are under{' '}
+              <Link href="/account">your account</Link>.
+            </>
+          ) : (
+            'They are kept in this browser; with an account they go with you.'
+          )}
+        </p>
+      </div>
+      {isKept && (
+        <p role="status" className="border-l-4 border-accent bg-sunk px-3 py-2">
+          Done: your settings are kept.
+        </p>
+      )}
+      <SettingsForm
+        settings={ownSettings()}
+        reminders={viewer ? (chosen?.reminders ?? []) : null}
+        zones={Intl.supportedValuesOf('timeZone')}
+      />
+      {viewer && <Pins pins={await pinnedNames({ ...ctx, viewer })} />}
+    </div>
+  );
+}

@@ -1,0 +1,16 @@
+import { done } from '@/contracts/refusal';
+import { saveSettingsSchema } from '@/contracts/own-settings';
+import { writeRoute } from '@/server/http/route';
+import { settingsCookie } from '@/server/http/settings-cookie';
+import { keepSettings } from '@/server/own-settings/kept-settings';
+
+export const POST = writeRoute({
+  action: 'settings.choose',
+  body: saveSettingsSchema,
+  run: async (ctx, input) => {
+    if (ctx.viewer) await keepSettings(ctx.db, ctx.viewer.personId, input);
+    return done({ settings: input.settings });
+  },
+  headers: async ({ settings }) => ({ 'Set-Cookie': settingsCookie(settings) }),
+  reply: () => ({ summary: 'settings kept' }),
+});

@@ -1,0 +1,102 @@
+import { z } from 'zod';
+import { isZone } from '@/core/time/zone';
+import { MOST_BOARD_DAYS } from './board';
+
+export const THEMES = ['device', 'light', 'dark'] as const;
+export const CONTRASTS = ['usual', 'more'] as const;
+/** Minutes before one's own booking at which a letter reminds of it. */
+export const REMINDERS_MIN = [120, 1440, 2880, 10080] as const;
+/** The largest zoom of the board. */
+export const MOST_ZOOM = 24;
+
+const hour = z.number().int().min(0).max(24);
+
+/** What somebody has chosen for themselves. In a cookie and, with an account, in the database: wrong parts fall back. */
+export const ownSettingsSchema = z.object({
+  theme: z.enum(THEMES).catch('device'),
+  contrast: z.enum(CONTRASTS).catch('usual'),
+  /** 14:00 or 2 pm. */
+  clock: z.union([z.literal(24), z.literal(12)]).catch(24),
+  /** 1 is Monday, 7 Sunday; 0 goes by the site. */
+  weekStart: z.number().int().min(0).max(7).catch(0),
+  /** Times are told in this zone too; nothing tells them in the site's alone. */
+  zone: z.string().refine(isZone).nullable().catch(null),
+  /** Hours of the site the board shows, whatever is open; nothing goes by what is open. */
+  hours: z
+    .tuple([hour, hour])
+    .refine(([from, to]) => from < to)
+    .nullable()
+    .catch(null),
+  /** How the board opens. */
+  days: z.number().int().min(1).max(MOST_BOARD_DAYS).catch(1),
+  zoom: z.number().min(1).max(MOST_ZOOM).catch(1),
+});
+export type OwnSettings = z.output<typeof ownSettingsSchema>;
+
+export const USUAL_SETTINGS: OwnSettings = {
+  theme: 'device',
+  contrast: 'usual',
+  clock: 24,
+  weekStart: 0,
+  zone: null,
+  hours: null,
+  days: 1,
+  zoom: 1,
+};
+
+export const SETTINGS_COOKIE = 'settings';
+
+/** Settings as the value of a cookie: only what is not usual. */
+export function settingsText(settings: OwnSettings): string {
+  const chosen = Object.entries(settings).filter(
+    ([name, value]) => JSON.stringify(value) !== JSON.stringify(USUAL_SETTINGS[name as keyof OwnSettings]),
+  );
+  return encodeURIComponent(JSON.stringify(Object.fromEntries(chosen)));
+}
+
+const MOST_LETTERS = 600;
+
+/** What a cookie holds; it is text from outside. */
+export function readSettings(text: string | undefined): OwnSettings {
+  if (!text || text.length > MOST_LETTERS) return USUAL_SETTINGS;
+  try {
+    const read: unknown = JSON.parse(decodeURIComponent(text));
+    return ownSettingsSchema.catch(USUAL_SETTINGS).parse({ ...USUAL_SETTINGS, ...(read as object) });
+  } catch {
+    return USUAL_SETTINGS;
+  }
+}
+
+/** Beside them, for those with an account: when letters remind of their own bookings. */
+export const saveSettingsSchema = z.object({
+  settings: z.object({
+    theme: z.enum(THEMES, 'Choose a theme.'),
+    contrast: z.enum(CONTRASTS, 'Choose a contrast.'),
+    clock: z.union([z.literal(24), z.literal(12)], 'Choose how the time is told.'),
+    weekStart: z.number('Choose a day.').int().min(0).max(7, 'Choose a day.'),
+    zone: z.string().refine(isZone, 'This is not a zone of the list, such as America/New_York.').nullable(),
+    hours: z
+      .tuple([hour, hour])
+      .refine(([from, to]) => from < to, 'The last hour is after the first.')
+      .nullable(),
+    days: z.number('How many days is a number.').int().min(1, 'At least one day.').max(MOST_BOARD_DAYS),
+    zoom: z.number().min(1).max(MOST_ZOOM),
+  }),
+  /** Null leaves them as they are. */
+  reminders: z.array(z.literal(REMINDERS_MIN, 'Choose from the list.')).nullable().default(null),
+});
+export type SaveSettingsInput = z.output<typeof saveSettingsSchema>;
+
+// Next loads the server in several bundles, and the browser has its own: who tells them hangs on globalThis.
+const holder = globalThis as typeof globalThis & { calendarioSettings?: () => OwnSettings | undefined };
+
+/** Says from where settings are read: on the server of the request that is answered, in the browser of its page. */
+export const tellSettings = (from: () => OwnSettings | undefined): void => {
+  holder.calendarioSettings = from;
+};
+
+/** What whoever this is written for has chosen; the usual where nobody in particular reads it. */
+export const ownSettings = (): OwnSettings => holder.calendarioSettings?.() ?? USUAL_SETTINGS;
+
+/** The day on which a week begins for whoever looks. */
+export const weekStartOf = (ofSite: number): number => ownSettings().weekStart || ofSite;

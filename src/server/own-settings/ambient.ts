@@ -1,0 +1,46 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { channel } from 'node:diagnostics_channel';
+import type { IncomingMessage } from 'node:http';
+import {
+  readSettings,
+  SETTINGS_COOKIE,
+  tellSettings,
+  USUAL_SETTINGS,
+  type OwnSettings,
+} from '@/contracts/own-settings';
+
+const holder = globalThis as typeof globalThis & { calendarioAmbient?: AsyncLocalStorage<OwnSettings> };
+
+const storage = (): AsyncLocalStorage<OwnSettings> => {
+  if (!holder.calendarioAmbient) {
+    const made = new AsyncLocalStorage<OwnSettings>();
+    holder.calendarioAmbient = made;
+    tellSettings(() => made.getStore());
+  }
+  return holder.calendarioAmbient;
+};
+
+const cookieOf = (header: string | undefined): string | undefined =>
+  header
+    ?.split(';')
+    .map((part) => part.trim())
+    .find((part) => part.startsWith(`${SETTINGS_COOKIE}=`))
+    ?.slice(SETTINGS_COOKIE.length + 1);
+
+/**
+ * From now on whatever a request causes is written for whoever sent it, by the settings in its cookie: sentences are made
+ * deep inside by functions that know nothing of requests. Node tells of each request before anybody answers it.
+ */
+export function listenForSettings(): void {
+  channel('http.server.request.start').subscribe((message) => {
+    const { request } = message as { request: IncomingMessage };
+    storage().enterWith(readSettings(cookieOf(request.headers.cookie)));
+  });
+}
+
+/** Writes something for somebody else than whoever caused it: a letter, what is kept for all. */
+export const writtenFor = <Value>(settings: OwnSettings, work: () => Value): Value =>
+  storage().run(settings, work);
+
+/** Writes something that is kept, and read by anybody. */
+export const writtenForAll = <Value>(work: () => Value): Value => writtenFor(USUAL_SETTINGS, work);

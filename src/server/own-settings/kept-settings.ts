@@ -1,0 +1,61 @@
+import {
+  ownSettingsSchema,
+  USUAL_SETTINGS,
+  type OwnSettings,
+  type SaveSettingsInput,
+} from '@/contracts/own-settings';
+import { keep, type Database, type Reader } from '../db/connection';
+
+interface Row {
+  readonly person: number;
+  readonly settings: string;
+  readonly reminders: string;
+}
+
+const rowsOf = (reader: Reader, people: readonly number[]): Promise<Row[]> =>
+  reader.rows<Row>(
+    'SELECT person_id AS person, settings, reminders FROM person_settings WHERE person_id IN (SELECT value FROM json_each($people))',
+    { people: JSON.stringify(people) },
+  );
+
+const parsed = (text: string): OwnSettings =>
+  ownSettingsSchema.catch(USUAL_SETTINGS).parse({ ...USUAL_SETTINGS, ...(JSON.parse(text) as object) });
+
+/** What each of these has chosen; the usual for those who have chosen nothing. */
+export async function settingsOf(
+  reader: Reader,
+  people: readonly number[],
+): Promise<(person: number) => OwnSettings> {
+  const known = new Map(
+    (await rowsOf(reader, people)).map(({ person, settings }) => [person, parsed(settings)]),
+  );
+  return (person) => known.get(person) ?? USUAL_SETTINGS;
+}
+
+/** What somebody has chosen; null where they have chosen nothing. */
+export async function chosenBy(
+  reader: Reader,
+  person: number,
+): Promise<{ settings: OwnSettings; reminders: number[] } | null> {
+  const [row] = await rowsOf(reader, [person]);
+  return row ? { settings: parsed(row.settings), reminders: JSON.parse(row.reminders) as number[] } : null;
+}
+
+export const keepSettings = (
+  db: Database,
+  person: number,
+  { settings, reminders }: SaveSettingsInput,
+): Promise<void> =>
+  db.write(async (tx) =>
+    keep(
+      await tx.run(
+        `INSERT INTO person_settings (person_id, settings, reminders) VALUES ($person, $settings, COALESCE($reminders, '[]'))
+         ON CONFLICT (person_id) DO UPDATE SET settings = excluded.settings, reminders = COALESCE($reminders, reminders)`,
+        {
+          person,
+          settings: JSON.stringify(settings),
+          reminders: reminders && JSON.stringify(reminders),
+        },
+      ),
+    ),
+  );

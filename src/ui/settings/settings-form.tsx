@@ -1,0 +1,279 @@
+'use client';
+import { useState } from 'react';
+import { MOST_BOARD_DAYS } from '@/contracts/board';
+import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/own-settings';
+import type { ErrorReply } from '@/contracts/refusal';
+import { REMINDER_WORDS, WEEKDAY_NAMES } from '@/contracts/words/settings';
+import { send } from '@/ui/hooks/send';
+import { Combobox } from '@/ui/primitives/combobox';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { showSettings } from './page-settings';
+
+interface SettingsFormProps {
+  readonly settings: OwnSettings;
+  /** Nothing without an account: letters need an address. */
+  readonly reminders: readonly number[] | null;
+  readonly zones: readonly string[];
+}
+
+interface ChooseProps<Value extends string | number> {
+  readonly legend: string;
+  readonly name: string;
+  readonly options: readonly (readonly [Value, string])[];
+  readonly value: Value;
+  onChange(value: Value): void;
+}
+
+function Choose<Value extends string | number>({
+  legend,
+  name,
+  options,
+  value,
+  onChange,
+}: ChooseProps<Value>) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">{legend}</legend>
+      <div className="flex flex-wrap gap-x-5">
+        {options.map(([id, words]) => (
+          <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
+            <input
+              type="radio"
+              name={name}
+              className="size-5 accent-(--accent)"
+              checked={value === id}
+              onChange={() => onChange(id)}
+            />
+            {words}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+const HOURS = Array.from({ length: 25 }, (_, hour) => hour);
+const USUAL_HOURS: [number, number] = [8, 20];
+
+type Set = (change: Partial<OwnSettings>) => void;
+
+function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; fault: string }) {
+  const { hours, days, zoom } = draft;
+  const hour = (label: string, at: 0 | 1) => (
+    <label>
+      {label}{' '}
+      <select
+        className="field w-24"
+        value={(hours ?? USUAL_HOURS)[at]}
+        onChange={({ target }) => {
+          const next: [number, number] = [...(hours ?? USUAL_HOURS)];
+          next[at] = Number(target.value);
+          set({ hours: next });
+        }}
+      >
+        {HOURS.map((each) => (
+          <option key={each} value={each}>
+            {draft.clock === 24 ? `${each}:00` : `${each % 12 || 12} ${each % 24 < 12 ? 'am' : 'pm'}`}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <section className="grid gap-3">
+      <h2 className="border-b border-rule text-xl">The board</h2>
+      <Choose
+        legend="Hours it shows"
+        name="hours"
+        options={[
+          ['open', 'those that something is open'],
+          ['own', 'hours of my own, and whatever is booked outside them'],
+        ]}
+        value={hours ? 'own' : 'open'}
+        onChange={(which) => set({ hours: which === 'own' ? USUAL_HOURS : null })}
+      />
+      {hours && (
+        <p className="flex flex-wrap items-center gap-4">
+          {hour('First hour', 0)}
+          {hour('Last hour', 1)}
+          <strong className="text-clash">{fault}</strong>
+        </p>
+      )}
+      <p className="flex flex-wrap gap-6">
+        <label>
+          Days it opens with{' '}
+          <input
+            className="field w-20"
+            type="number"
+            min={1}
+            max={MOST_BOARD_DAYS}
+            value={days}
+            onChange={({ target }) => set({ days: Number(target.value) })}
+          />
+        </label>
+        <label>
+          How large it opens{' '}
+          <select
+            className="field w-40"
+            value={zoom}
+            onChange={({ target }) => set({ zoom: Number(target.value) })}
+          >
+            {[...new Set([1, 1.5, 2, 3, 4, 6, MOST_ZOOM / 2, zoom])]
+              .sort((a, b) => a - b)
+              .map((each) => (
+                <option key={each} value={each}>
+                  {each === 1 ? 'all of it in sight' : `${each} times`}
+                </option>
+              ))}
+          </select>
+        </label>
+      </p>
+    </section>
+  );
+}
+
+function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones: readonly string[] }) {
+  return (
+    <section className="grid gap-3">
+      <h2 className="border-b border-rule text-xl">Time</h2>
+      <Choose
+        legend="Clock"
+        name="clock"
+        options={[
+          [24, '14:30'],
+          [12, '2:30 pm'],
+        ]}
+        value={draft.clock}
+        onChange={(clock) => set({ clock })}
+      />
+      <label>
+        <span className="block font-semibold">A week begins on</span>
+        <select
+          className="field w-56"
+          value={draft.weekStart}
+          onChange={({ target }) => set({ weekStart: Number(target.value) })}
+        >
+          <option value={0}>as the site has it</option>
+          {WEEKDAY_NAMES.map((name, index) => (
+            <option key={name} value={index + 1}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Labelled
+        label="A second zone"
+        hint="Beside the times of the site, on the board and with each date. All that is booked is in the site’s."
+      >
+        {(ids) => (
+          <div className="flex gap-2">
+            <div className="w-72">
+              <Combobox
+                {...ids}
+                options={zones.map((zone) => ({ value: zone, text: zone }))}
+                value={draft.zone ?? ''}
+                onChange={(zone) => set({ zone: zone || null })}
+              />
+            </div>
+            {draft.zone && (
+              <button type="button" className="press" onClick={() => set({ zone: null })}>
+                None<span className="sr-only"> as second zone</span>
+              </button>
+            )}
+          </div>
+        )}
+      </Labelled>
+    </section>
+  );
+}
+
+/** How things are shown to whoever looks; kept with one press, and the page is drawn anew by it. */
+export function SettingsForm({ settings, reminders: first, zones }: SettingsFormProps) {
+  const [changes, setChanges] = useState<Partial<OwnSettings>>({});
+  const draft = { ...settings, ...changes };
+  const [reminders, setReminders] = useState(first);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const set: Set = (change) => setChanges((now) => ({ ...now, ...change }));
+  const faultOf = (path: string) => error?.fields.find((fault) => fault.path === path)?.message ?? '';
+  const save = async () => {
+    if (isSending) return;
+    setSending(true);
+    // The switch in the head of the page may have changed the theme since this was drawn.
+    const chosen = { ...ownSettings(), ...changes };
+    const reply = await send('POST', '/api/own/settings', { settings: chosen, reminders });
+    setSending(false);
+    if (!reply.ok) return setError(reply.error);
+    showSettings(chosen);
+    // Loaded anew: what is drawn already was written otherwise.
+    location.search = '?kept';
+  };
+  return (
+    <form
+      noValidate
+      className="grid gap-6"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <section className="grid gap-3">
+        <h2 className="border-b border-rule text-xl">Look</h2>
+        <Choose
+          legend="Theme"
+          name="theme"
+          options={[
+            ['device', 'as the device has it'],
+            ['light', 'light'],
+            ['dark', 'dark'],
+          ]}
+          value={draft.theme}
+          onChange={(theme) => set({ theme })}
+        />
+        <Choose
+          legend="Contrast"
+          name="contrast"
+          options={[
+            ['usual', 'usual'],
+            ['more', 'more'],
+          ]}
+          value={draft.contrast}
+          onChange={(contrast) => set({ contrast })}
+        />
+      </section>
+      <TimeFields draft={draft} set={set} zones={zones} />
+      <BoardFields draft={draft} set={set} fault={faultOf('settings.hours')} />
+      {reminders && (
+        <fieldset>
+          <legend className="w-full border-b border-rule font-serif text-xl">
+            Letters before what I have booked
+          </legend>
+          <div className="flex flex-wrap gap-x-5 pt-2">
+            {REMINDERS_MIN.map((minutes) => (
+              <label key={minutes} className="flex min-h-8 cursor-pointer items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-(--accent)"
+                  checked={reminders.includes(minutes)}
+                  onChange={({ target }) =>
+                    setReminders(
+                      target.checked ? [...reminders, minutes] : reminders.filter((each) => each !== minutes),
+                    )
+                  }
+                />
+                {REMINDER_WORDS[minutes]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
+      <p>
+        <button type="submit" className="press press-main" disabled={isSending}>
+          Keep these settings
+        </button>
+      </p>
+    </form>
+  );
+}
