@@ -1,13 +1,25 @@
-import { cpSync, existsSync, mkdirSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { cpSync, createWriteStream, existsSync, mkdirSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { packHouse } from '@/server/archive/pack';
 import { openDatabase } from '@/server/db/connection';
 import { violations } from '@/server/db/invariants';
 import { filesFolder } from '@/server/files/store';
 import { mailFolder } from '@/server/mail/mail-file';
 import { databaseFile } from '@/server/settings';
 
+/** The whole house as one archive, as House rules take it out: docs/formats/archive.md. */
+async function packInto(target: string): Promise<void> {
+  const db = openDatabase(databaseFile());
+  const packed = await packHouse({ db, newId: randomUUID }, Date.now());
+  await pipeline(packed, createWriteStream(target, { mode: 0o600, flags: 'wx' }));
+  await db.close();
+  console.log(`Packed into ${target}.`);
+}
+
 /**
- * A copy of the database while the application runs: `npm run backup -- path/to/copy.sqlite`, with the files that were
+ * A copy of the database while the application runs: `npm run backup -- path/to/copy.sqlite` (or `.tar.gz`: everything in one), with the files that were
  * sent beside it in `copy.sqlite.files`, and the mail that went out in `copy.sqlite.mail`. VACUUM INTO reads one consistent state; files are only ever added, so that those
  * copied after it hold every one it speaks of. The copy is then opened and its invariants are checked.
  */
@@ -24,6 +36,7 @@ async function main(): Promise<void> {
     process.exitCode = 1;
     return;
   }
+  if (target.endsWith('.tar.gz')) return packInto(target);
   const db = openDatabase(databaseFile());
   await db.rows('VACUUM INTO $target', { target });
   const [sent] = await db.rows<{ count: number }>('SELECT COUNT(*) AS count FROM file');

@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { as, awake, byRole, fill, launch, press, says, send, show, textOf } from './browser';
+import { as, awake, byRole, fill, launch, open, press, says, send, show, textOf } from './browser';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -107,4 +107,99 @@ test('each list is changed by those it belongs to: a manager keeps hosts and clo
   expect(await statusOf('/api/house/person', doc)).toBe(403);
   expect(await statusOf('/api/house/organisation', doc)).toBe(200);
   expect(await statusOf('/api/house/space/8', { key: crypto.randomUUID(), deed: 'retire' })).toBe(403);
+});
+
+test('a closure over forty approved dates and more: counted first, the first named, all right again when it goes', async () => {
+  const page = await kept('/house/closure/new');
+  await fill(page, 'From', '2027-04-19T00:00');
+  await fill(page, 'To', '2027-06-28T00:00');
+  await fill(page, 'Reason', 'The drive is dug up');
+  await press(page, 'Make the closure');
+  await says(page, 'What this does');
+  const said = await textOf(page);
+  const hit = Number(/(\d+) approved dates fall outside and are at risk then\./.exec(said)![1]);
+  expect(hit).toBeGreaterThan(40);
+  expect(said).toContain(`And ${hit - 5} more dates.`);
+  await press(page, 'Save it all the same');
+  await says(page, 'Done: made a closure: “The drive is dug up”.');
+  await press(page, 'The drive is dug up', 'link');
+  await press(page, 'Remove it');
+  await says(page, `${hit} dates that were at risk are right again.`);
+  await press(page, 'Remove it');
+  await says(page, 'Done: removed a closure');
+});
+
+test('stock below what is promised: the dates it leaves short are told before, and right again without it', async () => {
+  const page = await kept('/house/equipment/1');
+  await press(page, 'Another line of stock');
+  await fill(page, 'More or fewer of line of stock 3', '-170');
+  await fill(page, 'Reason of line of stock 3', 'lent to the fair');
+  await fill(page, 'From of line of stock 3', '2027-04-14T00:00');
+  await fill(page, 'To of line of stock 3', '2027-08-01T00:00');
+  await press(page, 'Save');
+  await says(page, 'What this does');
+  expect(await textOf(page)).toMatch(/\d+ approved dates? falls? outside and (is|are) at risk then\./);
+  expect(await textOf(page)).toMatch(/Folding chair: \d+ short/);
+  await press(page, 'Save it all the same');
+  await says(page, 'Done: changed a kind of equipment: “Folding chair”.');
+  await press(page, 'Folding chair', 'link');
+  await says(page, 'Stock: with -170 lent to the fair');
+  await press(page, 'Leave out line of stock 3');
+  await press(page, 'Save');
+  await says(page, 'right again.');
+  await press(page, 'Save it all the same');
+  await says(page, 'Done: changed a kind of equipment');
+});
+
+test('a space with dates to come goes out of use: they are told and stay, nobody can choose it any more', async () => {
+  const page = await kept('/house/space/14');
+  await press(page, 'Take it out of use');
+  await says(page, 'What this does');
+  expect(await textOf(page)).toMatch(/\d+ approved dates? to come stays? there/);
+  await press(page, 'Take it out of use');
+  await says(page, 'Done: took out of use');
+  const places = await show(browser, '/places', 'requester');
+  await says(places, 'Orchard Lawn');
+  expect(await textOf(places)).not.toContain('Boathouse Terrace');
+  await open(page, '/house/space/14');
+  await press(page, 'Take it into use again');
+  await says(page, 'What this does');
+  await press(page, 'Take it into use again');
+  await says(page, 'Done: took into use again');
+});
+
+test('audiences, letters and colours: called otherwise, said otherwise, checked', async () => {
+  const page = await kept('/house/category/1');
+  await says(page, 'Letters on it stand out');
+  await (await page.waitForSelector('::-p-xpath(//label[contains(., "sky")]//input)'))!.click();
+  await says(page, 'Hard to tell from green for whoever cannot see blue');
+  await open(page, '/house/letters');
+  await fill(page, 'Above the name of the office', 'The kettle is on.');
+  await press(page, 'Save');
+  await says(page, 'Done: changed a wording of letters');
+  await fill(page, 'Above the name of the office', ' ');
+  await press(page, 'Save');
+  await says(page, 'Done: changed a wording of letters');
+  await open(page, '/house/audience/new');
+  await fill(page, 'Name', 'moth watchers');
+  await press(page, 'Make the audience');
+  await says(page, 'Done: made an audience: “moth watchers”.');
+  await press(page, 'moth watchers', 'link');
+  await press(page, 'Remove it');
+  await says(page, 'Nothing that is asked for or booked is touched.');
+  await press(page, 'Remove it');
+  await says(page, 'Done: removed an audience');
+});
+
+test('the floor of a space is drawn as it is typed', async () => {
+  const page = await kept('/house/space/2');
+  const lines = () => page.$$eval('main form svg line', (all) => all.length);
+  const before = await lines();
+  await press(page, 'Another door');
+  await page.waitForFunction(
+    (known) => document.querySelectorAll('main form svg line').length > known,
+    {},
+    before,
+  );
+  expect(await lines()).toBe(before + 1);
 });

@@ -197,6 +197,8 @@ const VIEWS: readonly View[] = [
     press: ['button[type="submit"]'],
   },
   { name: 'a category kept', path: '/house/category/1', as: 'manager' },
+  { name: 'audiences', path: '/house/audience', as: 'manager' },
+  { name: 'words of letters', path: '/house/letters/1', as: 'manager' },
   { name: 'somebody kept', path: '/house/person/3', as: 'manager' },
   { name: 'a host kept', path: '/house/organisation/2', as: 'manager2' },
   { name: 'no permission', path: '/desk', as: 'requester' },

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { idempotencyKey, rowId } from '../fields';
 import type { HouseKind } from './kinds';
+import { lettersDoc } from './letters';
 import { organisationDoc, personDoc, teamDoc } from './people';
 import { buildingDoc, closureDoc, seasonDoc, siteDoc, spaceDoc, timetableDoc } from './places';
-import { categoryDoc, equipmentDoc, serviceDoc, storeDoc } from './things';
+import { audienceDoc, categoryDoc, equipmentDoc, serviceDoc, storeDoc } from './things';
 
 /** What there is to say of a thing of each kind: its form, its history and its files all hold this. */
 export const DOC_SCHEMAS = {
@@ -17,9 +18,11 @@ export const DOC_SCHEMAS = {
   equipment: equipmentDoc,
   team: teamDoc,
   service: serviceDoc,
+  audience: audienceDoc,
   category: categoryDoc,
   organisation: organisationDoc,
   person: personDoc,
+  letters: lettersDoc,
 } as const satisfies Record<HouseKind, z.ZodType>;
 
 export type DocOf<Kind extends HouseKind> = z.output<(typeof DOC_SCHEMAS)[Kind]>;
@@ -92,6 +95,9 @@ export type ChoiceList =
   | 'organisations'
   | 'people'
   | 'timetables'
+  | 'audiences'
+  /** Colours with the categories that have them. */
+  | 'hues'
   | 'zones';
 export interface NamedChoice {
   readonly id: number | string;

@@ -146,9 +146,20 @@ export const categoryForm: HouseForm = {
       title: 'Its readers',
       fields: [
         { kind: 'switch', name: 'publish', label: 'Events are published unless said otherwise' },
-        { kind: 'words', name: 'audiences', label: 'For whom they usually are', hint: 'One to a line.' },
+        { kind: 'several', name: 'audiences', label: 'For whom they usually are', from: 'audiences' },
       ],
     },
     { title: 'What has to be known', fields: [questionsField] },
+  ],
+};
+
+export const audienceForm: HouseForm = {
+  fresh: { name: '' },
+  sections: [
+    {
+      title: 'The audience',
+      about: 'Where it is called otherwise, categories, calendars and requests follow.',
+      fields: [name(40)],
+    },
   ],
 };

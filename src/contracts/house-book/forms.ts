@@ -1,6 +1,7 @@
 import { buildingForm, closureForm, seasonForm, siteForm, timetableForm } from './form-places';
 import { spaceForm } from './form-space';
-import { categoryForm, equipmentForm, serviceForm, storeForm } from './form-things';
+import { audienceForm, categoryForm, equipmentForm, serviceForm, storeForm } from './form-things';
+import { lettersForm } from './letters';
 import { organisationForm, personForm, teamForm } from './form-people';
 import type { HouseForm } from './form-parts';
 import type { HouseKind } from './kinds';
@@ -17,7 +18,9 @@ export const HOUSE_FORMS: Readonly<Record<HouseKind, HouseForm>> = {
   equipment: equipmentForm,
   team: teamForm,
   service: serviceForm,
+  audience: audienceForm,
   category: categoryForm,
   organisation: organisationForm,
   person: personForm,
+  letters: lettersForm,
 };

@@ -10,9 +10,11 @@ export const HOUSE_KINDS = [
   'equipment',
   'team',
   'service',
+  'audience',
   'category',
   'organisation',
   'person',
+  'letters',
 ] as const;
 export type HouseKind = (typeof HOUSE_KINDS)[number];
 
@@ -97,6 +99,13 @@ export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = {
     keptBy: 'housekeeper',
     isOrdered: true,
   },
+  audience: {
+    one: 'audience',
+    many: 'Audiences',
+    about: 'For whom events are: two for the same people at the same time are warned of.',
+    keptBy: 'housekeeper',
+    isOrdered: true,
+  },
   category: {
     one: 'category',
     many: 'Categories',
@@ -115,6 +124,13 @@ export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = {
     many: 'People',
     about: 'Everybody with an account: roles, places looked after, teams, hosts, deputies.',
     keptBy: 'people',
+  },
+  letters: {
+    one: 'wording of letters',
+    many: 'Letters',
+    about: 'Subject, opening and closing of what the office writes, where it wants other words than ours.',
+    keptBy: 'housekeeper',
+    isSingle: true,
   },
 };
 

@@ -84,6 +84,9 @@ export const serviceDoc = z.object({
 });
 export type ServiceDoc = z.output<typeof serviceDoc>;
 
+export const audienceDoc = z.object({ name: requiredLine('Audience', 40) });
+export type AudienceDoc = z.output<typeof audienceDoc>;
+
 export const categoryDoc = z.object({
   name: requiredLine('Name', 60),
   mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), 'A mark has two letters.'),

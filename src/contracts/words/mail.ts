@@ -87,3 +87,25 @@ export const ACCOUNT_LINK_WORDS = {
 } as const;
 /** Said where the link is made only when the letter is sent. */
 export const LINK_TO_COME = 'The link is made when this is sent.';
+
+/** When a letter is written, as a heading over its words. */
+export const LETTER_WORDS: Readonly<Record<MailKind, string>> = {
+  received: 'A request has come in',
+  question: 'The office asks something',
+  message: 'The office writes something',
+  proposal: 'Something else is offered',
+  held: 'A place is kept for now',
+  approved: 'All of it is approved',
+  partly: 'Part of it is approved',
+  declined: 'It is declined',
+  changed: 'Dates are changed',
+  cancelled: 'Dates are cancelled',
+  lapsed: 'What was kept or offered has lapsed',
+  'consent-wanted': 'Whoever looks after a place is asked',
+  'consent-overridden': 'Whoever looks after a place is told',
+  reminder: 'A booking is soon',
+  invitation: 'Somebody is invited',
+  'new-password': 'A new password is asked for',
+  registration: 'Somebody makes an account for themselves',
+  'password-changed': 'A password was changed',
+};

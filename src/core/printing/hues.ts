@@ -12,6 +12,18 @@ export const HUES: Readonly<Record<string, Ink>> = {
   ink: '#6b6154',
 };
 
+/** Letters on each hue, as in the style sheet. */
+export const ON_HUES: Readonly<Record<string, Ink>> = {
+  orange: '#1d1400',
+  sky: '#05202f',
+  green: '#001d14',
+  yellow: '#222000',
+  blue: '#ffffff',
+  vermilion: '#1f0d00',
+  rose: '#260a19',
+  ink: '#ffffff',
+};
+
 export const inkOf = (hue: string): Ink => HUES[hue] ?? HUES.ink!;
 
 /** Directions of the lines of each hue's pattern, in degrees, and their distance: for prints without colour. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { HUES, patternOf } from './hues';
+import { HUES, ON_HUES, patternOf } from './hues';
 import { layOut } from './lay-out';
 import type { Mark, Measure } from './marks';
 import type { Part, Sheet } from './sheet';
@@ -171,7 +171,9 @@ test('a pattern stays in its box, and no two hues have the same one', () => {
 test('print and screen have the same hues', () => {
   const css = readFileSync('src/app/globals.css', 'utf8');
   for (const [hue, ink] of Object.entries(HUES))
-    expect(css).toMatch(new RegExp(`data-hue='${hue}'\\] {\\s+--hue: ${ink};`));
+    expect(css).toMatch(
+      new RegExp(`data-hue='${hue}'\\] {\\s+--hue: ${ink};\\s+--on-hue: ${ON_HUES[hue]!};`),
+    );
 });
 
 test('the head of a table never stands alone at the foot of a page', () => {

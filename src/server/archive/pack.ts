@@ -30,7 +30,7 @@ function linkAll(from: string, to: string): void {
  * Puts the whole house into a folder of its own: the database as one consistent state, without anybody's sessions, then
  * the files; those are only ever added, so that every one the database speaks of is there.
  */
-async function gather(ctx: Context, folder: string, nowMs: number): Promise<void> {
+async function gather(ctx: Pick<Context, 'db'>, folder: string, nowMs: number): Promise<void> {
   const target = join(folder, 'calendario.sqlite');
   await ctx.db.rows('VACUUM INTO $target', { target });
   const copy = openDatabase(target);
@@ -57,7 +57,7 @@ async function gather(ctx: Context, folder: string, nowMs: number): Promise<void
 }
 
 /** The whole house as a stream of one archive. What it is packed from is dropped when the stream ends, however it does. */
-export async function packHouse(ctx: Context, nowMs: number): Promise<Readable> {
+export async function packHouse(ctx: Pick<Context, 'db' | 'newId'>, nowMs: number): Promise<Readable> {
   const folder = makeArrivingFolder(ctx.newId());
   const drop = () => rmSync(folder, { recursive: true, force: true });
   try {

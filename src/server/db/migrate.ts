@@ -17,6 +17,7 @@ import { publishing } from './migrations/012-publishing';
 import { houseRules } from './migrations/013-house-rules';
 import { accounts } from './migrations/014-accounts';
 import { ownSettings } from './migrations/015-own-settings';
+import { wordsOfTheHouse } from './migrations/016-words-of-the-house';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '013-house-rules', statements: houseRules },
   { name: '014-accounts', statements: accounts },
   { name: '015-own-settings', statements: ownSettings },
+  { name: '016-words-of-the-house', statements: wordsOfTheHouse },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

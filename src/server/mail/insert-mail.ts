@@ -1,9 +1,10 @@
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
+import { openingKey, subjectKey, type LettersDoc } from '@/contracts/house-book/letters';
 import { OPENING_WORDS } from '@/contracts/words/mail';
 import type { Writer } from '../db/connection';
 import type { RequestRow } from '../use-cases/request-rows';
-import type { MailPayload } from './payload';
+import type { MailDraft, MailPayload } from './payload';
 
 export interface QueuedMail {
   /** Null for what is about an account. */
@@ -11,7 +12,7 @@ export interface QueuedMail {
   readonly to: number | null;
   /** Where it goes as long as nobody here has that address. */
   readonly stranger?: { readonly name: string; readonly email: string };
-  readonly payload: MailPayload;
+  readonly payload: MailDraft;
   readonly dedupeKey: string;
   readonly changeSet: number | null;
   readonly message: number | null;
@@ -19,9 +20,22 @@ export interface QueuedMail {
   readonly sendAfter: number;
 }
 
+/** The words of the office where it has chosen any. */
+function inOfficeWords(draft: MailDraft, words: LettersDoc): MailPayload {
+  const chosen = (key: string) => words[key] ?? '';
+  return {
+    ...draft,
+    opening: chosen(openingKey(draft.kind)) || draft.opening,
+    subject: chosen(subjectKey(draft.kind)),
+    closing: chosen('closing'),
+  };
+}
+
 /** Puts mails into the outbox; one whose key is there already is left out. */
 export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Promise<void> {
   if (!mails.length) return;
+  const [row] = await tx.rows<{ doc: string }>('SELECT doc FROM letter_wording LIMIT 1');
+  const words = JSON.parse(row?.doc ?? '{}') as LettersDoc;
   await tx.run(
     `INSERT INTO outbox (change_set_id, message_id, request_id, dedupe_key, to_person_id, to_name, to_email, kind, payload, created_min, send_after_min)
      SELECT j.value->>'changeSet', j.value->>'message', j.value->>'requestId', j.value->>'dedupeKey', j.value->>'to', j.value->>'$.stranger.name', j.value->>'$.stranger.email', j.value->>'kind',
@@ -31,7 +45,7 @@ export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Prom
         mails.map(({ payload, ...mail }) => ({
           ...mail,
           kind: payload.kind,
-          text: JSON.stringify(payload),
+          text: JSON.stringify(inOfficeWords(payload, words)),
         })),
       ),
     },

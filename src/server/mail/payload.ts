@@ -10,6 +10,9 @@ export const payloadSchema = z.object({
   reference: z.string(),
   title: z.string(),
   opening: z.string(),
+  /** The office's own words, as they were when it was written; empty where it has none. */
+  subject: z.string().default(''),
+  closing: z.string().default(''),
   blocks: z.array(z.object({ head: z.string(), lines: z.array(z.string()) })),
   /** What somebody wrote: the reason of a decision, a question. */
   quote: z.string(),
@@ -19,6 +22,8 @@ export const payloadSchema = z.object({
     .nullable(),
 });
 export type MailPayload = z.output<typeof payloadSchema>;
+/** What writers of letters give; the office's own words come in as it is put into the outbox. */
+export type MailDraft = Omit<MailPayload, 'subject' | 'closing'>;
 
 export interface MailToSend {
   readonly id: number;

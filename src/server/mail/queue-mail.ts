@@ -14,7 +14,7 @@ import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../u
 import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/request-view';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
-import type { MailPayload } from './payload';
+import type { MailDraft } from './payload';
 import { queueConsents } from './queue-consent';
 
 /** What the change made of its dates, by request. */
@@ -87,7 +87,7 @@ function payloadOf(
   dates: readonly DateRow[],
   names: PlaceNames,
   reason: string,
-): MailPayload {
+): MailDraft {
   const turned = new Set(turns.map(({ occurrence }) => occurrence));
   const offers = dates.filter((date) => turned.has(date.id) && offerOf(date));
   const until = Math.min(...offers.map((date) => offerOf(date)!.holdUntil ?? Infinity)) as EpochMinute;

@@ -59,8 +59,8 @@ const referencePart = ({ kind, reference }: MailPayload, links: MailLinks): stri
       );
 
 /** A subject: what it is about, and what is said of it. */
-export const subjectOf = ({ kind, title, reference }: MailPayload): string =>
-  `${title}${reference ? ` (${reference})` : ''}: ${SUBJECT_WORDS[kind]}`;
+export const subjectOf = ({ kind, title, reference, subject }: MailPayload): string =>
+  `${title}${reference ? ` (${reference})` : ''}: ${subject || SUBJECT_WORDS[kind]}`;
 
 /** A mail as HTML, and as the plain text that is read from it. Everything people typed is escaped. */
 export function renderMail(payload: MailPayload, office: OfficeContact, links: MailLinks): RenderedMail {
@@ -74,6 +74,7 @@ export function renderMail(payload: MailPayload, office: OfficeContact, links: M
     offerPart(payload, links),
     accountPart(payload, links),
     referencePart(payload, links),
+    payload.closing && paragraph(escapeUTF8(payload.closing).replaceAll('\n', '<br>')),
     paragraph(
       `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. Times are those of ${escapeUTF8(office.tzid)}.`,
     ),

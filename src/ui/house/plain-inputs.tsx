@@ -2,6 +2,8 @@
 import type { HouseChoices, NamedChoice } from '@/contracts/house-book/docs';
 import type { Field } from '@/contracts/house-book/form-parts';
 import { HUES } from '@/contracts/office';
+import { sayHue } from '@/contracts/words/hues';
+import { checkHue } from '@/core/printing/hue-check';
 import { Combobox } from '@/ui/primitives/combobox';
 import { Mark } from '@/ui/primitives/mark';
 
@@ -66,7 +68,8 @@ export function ChoiceInput({
   );
 }
 
-export function HueInput({ field, value, onChange }: FieldProps) {
+export function HueInput({ field, value, choices, onChange }: FieldProps) {
+  const others = (hue: string) => choices.hues.find(({ id }) => id === hue)?.name ?? '';
   return (
     <fieldset>
       <legend className="font-semibold">{field.label}</legend>
@@ -82,9 +85,13 @@ export function HueInput({ field, value, onChange }: FieldProps) {
             />
             <Mark mark="Aa" hue={hue} />
             {hue}
+            {others(hue) && <span className="text-[0.92rem] text-soft">{others(hue)}</span>}
           </label>
         ))}
       </div>
+      <p aria-live="polite" className="text-[0.92rem] text-soft">
+        {HUES.some((hue) => hue === value) && sayHue(checkHue(String(value)))}
+      </p>
     </fieldset>
   );
 }

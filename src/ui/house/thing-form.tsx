@@ -7,6 +7,7 @@ import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Fields } from './field-input';
 import { fieldsOf, toDoc, toDraft, type Draft } from './form-model';
+import { FloorPreview } from './floor-preview';
 import { HitsNote } from './hits-note';
 import { useThing } from './use-thing';
 
@@ -52,7 +53,7 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
     <form onSubmit={submit} noValidate>
       <fieldset disabled={!mayKeep || pending !== null} className="grid max-w-4xl gap-6">
         {form.sections.map(({ title, about, fields: own }) => (
-          <section key={title} className="flex flex-wrap items-start gap-x-6 gap-y-3">
+          <section key={title} aria-label={title} className="flex flex-wrap items-start gap-x-6 gap-y-3">
             <h2 className="basis-full border-b border-rule text-xl">{title}</h2>
             {about && <p className="basis-full text-soft">{about}</p>}
             <Fields
@@ -62,6 +63,7 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
               faults={error?.fields ?? []}
               set={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
             />
+            {own.some(({ name }) => name === 'doors') && <FloorPreview draft={draft} />}
           </section>
         ))}
       </fieldset>

@@ -62,7 +62,7 @@ export function PlanDrawing({ room, plan, name }: DrawingProps) {
   return (
     <svg
       role="img"
-      aria-label={`Plan of ${name}, ${metres(widthMm)} by ${metres(depthMm)}, with ${plan?.seats ?? 0} seats`}
+      aria-label={`Plan of ${name}, ${metres(widthMm)} by ${metres(depthMm)}${plan ? `, with ${plan.seats} seats` : ''}`}
       viewBox={`${-PAD_MM} ${-PAD_MM} ${widthMm + 2 * PAD_MM} ${depthMm + 2 * PAD_MM}`}
       className="max-h-[31rem] w-full"
     >

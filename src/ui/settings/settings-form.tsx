@@ -87,7 +87,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
         legend="Hours it shows"
         name="hours"
         options={[
-          ['open', 'those that something is open'],
+          ['open', 'those when anything is open'],
           ['own', 'hours of my own, and whatever is booked outside them'],
         ]}
         value={hours ? 'own' : 'open'}
@@ -246,7 +246,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       <BoardFields draft={draft} set={set} fault={faultOf('settings.hours')} />
       {reminders && (
         <fieldset>
-          <legend className="w-full border-b border-rule font-serif text-xl">
+          <legend className="w-full border-b border-rule font-serif text-xl font-semibold">
             Letters before what I have booked
           </legend>
           <div className="flex flex-wrap gap-x-5 pt-2">

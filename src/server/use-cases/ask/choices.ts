@@ -50,7 +50,7 @@ const HOUSE = `SELECT json_object(
       'isKit', json(iif(EXISTS (SELECT 1 FROM kit_item k WHERE k.kit_id = t.id), 'true', 'false')),
       'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM resource r WHERE r.id IN (SELECT l.resource_id FROM stock_line l WHERE l.type_id = t.id AND l.to_min IS NULL))) ORDER BY t.position)
     FROM equipment_type t WHERE t.retired_at IS NULL),
-  'audiences', (SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a WHERE c.retired_at IS NULL),
+  'audiences', (SELECT json_group_array(name ORDER BY position, id) FROM audience WHERE retired_at IS NULL),
   'services', (SELECT json_group_array(json_object('id', s.id, 'name', s.name, 'about', s.about, 'team', t.name, 'leadDays', s.lead_days) ORDER BY s.position, s.id)
     FROM service s JOIN team t ON t.id = s.team_id WHERE s.retired_at IS NULL),
   'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date) ORDER BY e.to_date) FROM season e WHERE e.to_date >= $today),

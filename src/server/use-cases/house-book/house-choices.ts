@@ -13,6 +13,9 @@ const CHOICES = (where: string) =>
     equipment: list('equipment_type', 'position, id', where),
     teams: list('team', 'id', where),
     organisations: list('organisation', 'name COLLATE NOCASE', where),
+    // Named as they are called wherever they are named.
+    audiences: list('audience', 'position, id', where).replace(`'id', id`, `'id', name`),
+    hues: `SELECT json_group_array(json_object('id', hue, 'name', names)) FROM (SELECT hue, group_concat(name, ', ') AS names FROM category WHERE ${where} GROUP BY hue)`,
     people: list('person', 'name COLLATE NOCASE', where),
     timetables: list(
       'timetable',

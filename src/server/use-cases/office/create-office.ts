@@ -26,6 +26,10 @@ async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<v
       audiences: JSON.stringify(audiences),
       position,
     });
+    await tx.run(
+      `INSERT OR IGNORE INTO audience (name, position) SELECT j.value, (SELECT COUNT(*) FROM audience) + j.key FROM json_each($audiences) j`,
+      { audiences: JSON.stringify(audiences) },
+    );
     await addQuestions(tx, 'category', id, questions);
     const filter = JSON.stringify({ categories: [id], spaces: [] });
     await insert(tx, 'calendar', { slug: slugOf(name), name, about, filter, position });

@@ -47,13 +47,13 @@ const mails = (ctx: Context) =>
 const MOST_LISTED = 300;
 
 function lineOf(row: MailRow, tzid: string): MailLine {
-  const { kind, title, reference } = payloadSchema.parse(JSON.parse(row.payload));
+  const { kind, title, reference, subject } = payloadSchema.parse(JSON.parse(row.payload));
   const base = {
     id: row.id,
     kind,
     reference: isAccountMail(kind) ? null : reference,
     to: row.name,
-    subject: `${title}: ${SUBJECT_WORDS[kind]}`,
+    subject: `${title}: ${subject || SUBJECT_WORDS[kind]}`,
   };
   if (row.takenBackAt !== null)
     return { ...base, state: 'taken-back', whenText: momentText(row.takenBackAt, tzid) };

@@ -1,8 +1,10 @@
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import type { Keeper } from '../keeper';
+import { audienceKeeper } from './audiences';
 import { buildingKeeper } from './buildings';
 import { closureKeeper } from './closures';
 import { equipmentKeeper } from './equipment';
+import { lettersKeeper } from './letters';
 import { organisationKeeper, personKeeper, teamKeeper } from './people';
 import { seasonKeeper } from './seasons';
 import { siteKeeper } from './site';
@@ -21,9 +23,11 @@ const KEEPERS: { readonly [Kind in HouseKind]: Keeper<Kind> } = {
   equipment: equipmentKeeper,
   team: teamKeeper,
   service: serviceKeeper,
+  audience: audienceKeeper,
   category: categoryKeeper,
   organisation: organisationKeeper,
   person: personKeeper,
+  letters: lettersKeeper,
 };
 
 /** Who keeps things of a kind. Its documents are those of the kind's own schema, which whoever calls has asked. */

@@ -1,7 +1,8 @@
 import type { CategoryDoc, ServiceDoc, StoreDoc } from '@/contracts/house-book/things';
-import { done } from '@/contracts/refusal';
+import { done, type FieldFault } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { freeSlug } from '../../publish/keep/save-calendar';
+import type { Reader } from '../../../db/connection';
 import {
   counted,
   lastPosition,
@@ -99,6 +100,17 @@ export const serviceKeeper: Keeper<'service'> = {
 
 type CategoryRow = Omit<CategoryDoc, 'questions' | 'publish'> & { publish: 0 | 1 };
 
+/** Audiences are named as they are called. */
+async function audienceFaults(reader: Reader, audiences: readonly string[]): Promise<FieldFault[]> {
+  const [row] = await reader.rows<{ n: number }>(
+    'SELECT COUNT(*) AS n FROM audience WHERE name IN (SELECT value FROM json_each($names))',
+    { names: JSON.stringify(audiences) },
+  );
+  return row!.n < new Set(audiences).size
+    ? [{ path: 'audiences', message: 'This is there no more. Reload the page and choose again.' }]
+    : [];
+}
+
 export const categoryKeeper: Keeper<'category'> = {
   table: 'category',
   retires: true,
@@ -114,7 +126,8 @@ export const categoryKeeper: Keeper<'category'> = {
       row && { ...row, publish: row.publish === 1, questions: await loadQuestionRows(reader, 'category', id) }
     );
   },
-  faults: async (reader, id, { name, mark }) => [
+  faults: async (reader, id, { name, mark, audiences }) => [
+    ...(await audienceFaults(reader, audiences)),
     ...(await nameFaults(reader, 'category', id, name)),
     ...(await nameFaults(reader, 'category', id, mark, { column: 'mark', path: 'mark', what: 'mark' })),
   ],

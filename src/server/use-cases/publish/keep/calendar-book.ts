@@ -14,7 +14,7 @@ const named = (table: string, order: string) =>
 const CHOICES = `SELECT json_object('buildings', ${named('building', 'position')}, 'spaces', ${named('space', 'position')},
   'categories', json((SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'hue', hue) ORDER BY position) FROM category)),
   'hosts', ${named('organisation', 'name')}, 'people', ${named('person', 'name')},
-  'audiences', json((SELECT json_group_array(DISTINCT a.value) FROM category c, json_each(c.audiences) a))) AS json`;
+  'audiences', json((SELECT json_group_array(name ORDER BY position, id) FROM audience))) AS json`;
 
 /** What a calendar can be made of. */
 export const calendarChoices = (reader: Reader): Promise<CalendarChoices> =>

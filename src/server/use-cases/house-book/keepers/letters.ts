@@ -1,0 +1,23 @@
+import { lettersDoc, type LettersDoc } from '@/contracts/house-book/letters';
+import { done } from '@/contracts/refusal';
+import { writeRow, type Keeper } from '../keeper';
+
+export const lettersKeeper: Keeper<'letters'> = {
+  table: 'letter_wording',
+  retires: false,
+  lines: `SELECT id, 'Letters' AS name, '' AS note, 0 AS isRetired FROM letter_wording`,
+  nameOf: () => 'Letters',
+  load: async (reader, id) => {
+    const [row] = await reader.rows<{ doc: string }>('SELECT doc FROM letter_wording WHERE id = $id', { id });
+    // Kinds of letters that came since it was saved are empty, and said in our words.
+    return row ? (lettersDoc.parse(JSON.parse(row.doc)) as LettersDoc) : null;
+  },
+  faults: async () => [],
+  store: async ({ tx }, id, doc) => {
+    const chosen = Object.fromEntries(Object.entries(doc).filter(([, text]) => text !== ''));
+    return done(await writeRow(tx, 'letter_wording', id, { doc: JSON.stringify(chosen) }));
+  },
+  remove: async () => {
+    throw new Error('the wording of letters is never removed');
+  },
+};
