@@ -1,4 +1,8 @@
-import type { Browser, Page } from 'puppeteer-core';
+import { rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import sharp from 'sharp';
 import { as, awake, byRole, fill, launch, open, press, says, send, show, textOf } from './browser';
 
 let browser: Browser;
@@ -202,4 +206,28 @@ test('the floor of a space is drawn as it is typed', async () => {
     before,
   );
   expect(await lines()).toBe(before + 1);
+});
+
+test('a picture of a space: sent with what is seen on it, shown to readers, taken away', async () => {
+  const file = join(tmpdir(), `picture-${process.pid}.png`);
+  await sharp({ create: { width: 640, height: 360, channels: 3, background: '#6b8f71' } })
+    .png()
+    .toFile(file);
+  const page = await kept('/house/space/12');
+  const input = (await page.waitForSelector('section[aria-label="Picture"] input[type="file"]'))!;
+  await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
+  await press(page, 'Show this picture');
+  await says(page, 'What is seen on it is missing.');
+  await fill(page, 'What is seen on it', 'Tables under the skylight');
+  await press(page, 'Show this picture');
+  await says(page, 'Done: the picture is shown.');
+  const place = await show(browser, '/places/L2');
+  const size = await place.$eval('img[alt="Tables under the skylight"]', async (img) => {
+    await (img as HTMLImageElement).decode();
+    return [(img as HTMLImageElement).naturalWidth, (img as HTMLImageElement).naturalHeight];
+  });
+  expect(size).toEqual([640, 360]);
+  await press(page, 'Take the picture away');
+  await says(page, 'Done: the picture is gone.');
+  rmSync(file);
 });

@@ -214,6 +214,9 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/house/archive/house.tar.gz': [{ statuses: [401, 403, 403, 200] }],
   '/api/archive': [{ method: 'POST', statuses: [401, 403, 403, 422] }],
   '/api/archive/[id]': [{ method: 'POST', statuses: [401, 403, 403, 404], path: '/api/archive/x' }],
+  '/api/pictures': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/pictures/drop': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/pictures/[key]': [{ statuses: [404, 404, 404, 404], path: '/api/pictures/x' }],
   '/house': [{ statuses: [307, 403, 403, 200] }],
   '/house/[kind]': [
     { statuses: [307, 403, 403, 200], path: '/house/space' },

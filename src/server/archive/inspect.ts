@@ -61,7 +61,7 @@ async function shaOf(file: string): Promise<string> {
 /** A file the database speaks of that is not there as it says; null where all are. */
 async function lostFile(reader: Reader, folder: string): Promise<string | null> {
   const files = await reader.rows<{ name: string; stored: string; bytes: number; sha256: string }>(
-    'SELECT name, stored_as AS stored, bytes, sha256 FROM file',
+    'SELECT name, stored_as AS stored, bytes, sha256 FROM file UNION ALL SELECT about, stored_as, bytes, sha256 FROM picture',
   );
   for (const { name, stored, bytes, sha256 } of files) {
     const path = join(folder, 'files', stored);

@@ -18,6 +18,7 @@ import { houseRules } from './migrations/013-house-rules';
 import { accounts } from './migrations/014-accounts';
 import { ownSettings } from './migrations/015-own-settings';
 import { wordsOfTheHouse } from './migrations/016-words-of-the-house';
+import { pictures } from './migrations/017-pictures';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '014-accounts', statements: accounts },
   { name: '015-own-settings', statements: ownSettings },
   { name: '016-words-of-the-house', statements: wordsOfTheHouse },
+  { name: '017-pictures', statements: pictures },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -7,6 +7,8 @@ import type { SpacePage } from '@/contracts/places';
 import { planHref } from '@/contracts/seating';
 import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/look/space-page';
+import { pictureOf } from '@/server/use-cases/house-book/pictures';
+import { PictureShown } from '@/ui/primitives/picture-shown';
 import { wholeAddress } from '@/server/publishing/event-address';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
@@ -109,6 +111,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
   if (!outcome.ok) notFound();
   const space = outcome.value;
   const { today } = space;
+  const picture = await pictureOf(ctx.db, 'space', space.id);
   return (
     <>
       <p className="pb-1">
@@ -153,6 +156,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
           <Periods space={space} />
         </div>
         <aside aria-label="About this place" className="sheet border-t-4 border-t-accent p-4">
+          {picture && <PictureShown picture={picture} className="mb-3" />}
           {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
           <Layouts space={space} />
           {space.plan && (

@@ -6,6 +6,8 @@ import type { UnitCustody } from '@/contracts/units';
 import { dayShort } from '@/contracts/words/when';
 import { addDays, atMinuteOfDay } from '@/core/time/local-time';
 import { pageContext } from '@/server/http/page';
+import { pictureOf } from '@/server/use-cases/house-book/pictures';
+import { PictureShown } from '@/ui/primitives/picture-shown';
 import { poolPage } from '@/server/use-cases/look/pool-page';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from '@/ui/places/pin-button';
@@ -92,6 +94,7 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
   if (!outcome.ok) notFound();
   const pool = outcome.value;
   const { today } = pool;
+  const picture = await pictureOf(ctx.db, 'pool', pool.id);
   const fullest = Math.max(1, ...pool.days.map(({ stock }) => stock));
   return (
     <>
@@ -130,6 +133,7 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
           {pool.units && <Units units={pool.units} />}
         </div>
         <aside aria-label="About this pool" className="sheet border-t-4 border-t-accent p-4">
+          {picture && <PictureShown picture={picture} className="mb-3" />}
           <p>
             Takes {pool.fetchMin} minutes to fetch and {pool.returnMin} to bring back; both count as away.
           </p>

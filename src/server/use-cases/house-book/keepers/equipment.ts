@@ -180,6 +180,7 @@ export const equipmentKeeper: Keeper<'equipment'> = {
     await tx.run('DELETE FROM kit_item WHERE kit_id = $id', { id });
     await tx.run('DELETE FROM equipment_substitute WHERE type_id = $id OR by_type_id = $id', { id });
     await tx.run('DELETE FROM stock_line WHERE type_id = $id', { id });
+    await tx.run(`DELETE FROM picture WHERE owner_kind = 'pool' AND owner_id = $id`, { id });
     await tx.run('DELETE FROM equipment_type WHERE id = $id', { id });
   },
 };

@@ -208,6 +208,7 @@ export const spaceKeeper: Keeper<'space'> = {
     await tx.run('DELETE FROM space_child WHERE parent_id = $id', { id });
     for (const table of ['hours', 'closure', 'question'])
       await tx.run(`DELETE FROM ${table} WHERE owner_kind = 'space' AND owner_id = $id`, { id });
+    await tx.run(`DELETE FROM picture WHERE owner_kind = 'space' AND owner_id = $id`, { id });
     await tx.run('DELETE FROM space WHERE id = $id', { id });
   },
 };

@@ -7,8 +7,11 @@ import { signedInPage } from '@/server/http/page';
 import { accountView } from '@/server/use-cases/account/keep-accounts';
 import { keeperOf } from '@/server/use-cases/house-book/keepers';
 import { choicesFor, historyOfThing, keptThing } from '@/server/use-cases/house-book/look-at-things';
+import { pictureOf } from '@/server/use-cases/house-book/pictures';
+import type { PictureOwner } from '@/contracts/pictures';
 import { asCopy } from '@/server/use-cases/house-book/copy-thing';
 import { AccountPanel } from '@/ui/account/account-panel';
+import { PicturePanel } from '@/ui/house/picture-panel';
 import { ThingForm } from '@/ui/house/thing-form';
 import { ThingHistory } from '@/ui/house/thing-history';
 import Link from '@/ui/primitives/link';
@@ -19,6 +22,8 @@ interface Props {
   readonly params: Promise<{ kind: string; id: string }>;
   readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
 }
+
+const PICTURED: Partial<Record<HouseKind, PictureOwner>> = { space: 'space', equipment: 'pool' };
 
 const numberOf = (text: unknown): number | null =>
   typeof text === 'string' && /^\d{1,15}$/.test(text) ? Number(text) : null;
@@ -40,6 +45,8 @@ export default async function ThingPage({ params, searchParams }: Props) {
   const { ctx, thing, start, found } = await readThing(kind, id, copy);
   const words = KIND_WORDS[kind];
   const choices = await choicesFor(ctx.db, kind, found);
+  const mayKeep = permissionFor(keepingOf(kind), ctx.viewer) === 'allowed';
+  const pictured = PICTURED[kind];
   const account = kind === 'person' && thing && !thing.isRetired ? await accountView(ctx, thing.id) : null;
   return (
     <>
@@ -65,9 +72,12 @@ export default async function ThingPage({ params, searchParams }: Props) {
         thing={thing}
         start={start}
         choices={choices}
-        mayKeep={permissionFor(keepingOf(kind), ctx.viewer) === 'allowed'}
+        mayKeep={mayKeep}
         retires={keeperOf(kind).retires}
       />
+      {thing && pictured && mayKeep && (
+        <PicturePanel of={pictured} id={thing.id} picture={await pictureOf(ctx.db, pictured, thing.id)} />
+      )}
       {account && thing && <AccountPanel id={thing.id} name={thing.name} account={account} />}
       {thing && <ThingHistory lines={await historyOfThing(ctx, kind, thing.id)} />}
     </>

@@ -1,0 +1,9 @@
+import { dropPictureSchema } from '@/contracts/pictures';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { dropPicture } from '@/server/use-cases/house-book/pictures';
+
+export const POST = writeRoute({
+  action: 'house.keep',
+  body: dropPictureSchema,
+  run: (ctx, input) => dropPicture(signedIn(ctx), input),
+});

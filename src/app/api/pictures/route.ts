@@ -1,0 +1,9 @@
+import { sendPictureSchema } from '@/contracts/pictures';
+import { signedIn, uploadRoute } from '@/server/http/route';
+import { sendPicture } from '@/server/use-cases/house-book/pictures';
+
+export const POST = uploadRoute({
+  action: 'house.keep',
+  query: sendPictureSchema,
+  run: (ctx, query, body) => sendPicture(signedIn(ctx), query, body),
+});

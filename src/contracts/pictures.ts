@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { idempotencyKey, requiredLine, rowId } from './fields';
+
+export const PICTURE_LIMIT_MB = 20;
+export const PICTURE_OWNERS = ['space', 'pool'] as const;
+export type PictureOwner = (typeof PICTURE_OWNERS)[number];
+
+const owner = {
+  of: z.enum(PICTURE_OWNERS, 'Say whether it is of a space or of equipment.'),
+  id: z.coerce.number().pipe(rowId<number>('what it is of')),
+};
+
+/** What a picture says of itself, in its address; the body is the picture. */
+export const sendPictureSchema = z.object({
+  ...owner,
+  about: requiredLine('What is seen on it', 160),
+});
+export type SendPictureInput = z.output<typeof sendPictureSchema>;
+
+export const dropPictureSchema = z.object({
+  key: idempotencyKey,
+  of: owner.of,
+  id: rowId<number>('what it is of'),
+});
+export type DropPictureInput = z.output<typeof dropPictureSchema>;
+
+export interface Picture {
+  readonly href: string;
+  /** For those who do not see it. */
+  readonly about: string;
+  readonly width: number;
+  readonly height: number;
+}

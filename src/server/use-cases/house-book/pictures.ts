@@ -1,0 +1,87 @@
+import type { HouseKind } from '@/contracts/house-book/kinds';
+import type { DropPictureInput, Picture, PictureOwner, SendPictureInput } from '@/contracts/pictures';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
+import { keepPictureFile } from '../../files/picture-file';
+import { dropStored, readStored } from '../../files/store';
+import { noteInHistory } from './around-thing';
+import { keeperOf } from './keepers';
+
+const KIND: Readonly<Record<PictureOwner, HouseKind>> = { space: 'space', pool: 'equipment' };
+
+interface Row {
+  readonly stored: string;
+  readonly about: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+async function rowOf(reader: Reader, of: PictureOwner, id: number): Promise<Row | null> {
+  const [row] = await reader.rows<Row>(
+    'SELECT stored_as AS stored, about, width, height FROM picture WHERE owner_kind = $of AND owner_id = $id',
+    { of, id },
+  );
+  return row ?? null;
+}
+
+/** The picture of a space or of equipment; null where there is none. */
+export async function pictureOf(reader: Reader, of: PictureOwner, id: number): Promise<Picture | null> {
+  const row = await rowOf(reader, of, id);
+  return (
+    row && { href: `/api/pictures/${row.stored}`, about: row.about, width: row.width, height: row.height }
+  );
+}
+
+/** The bytes of a picture that is shown now; null for any other name. */
+export async function pictureBytes(reader: Reader, stored: string): Promise<ReadableStream | null> {
+  const [row] = await reader.rows('SELECT 1 AS one FROM picture WHERE stored_as = $stored', { stored });
+  return row ? readStored(stored) : null;
+}
+
+const such = (of: PictureOwner) =>
+  refuse({ code: 'not-found', what: of === 'space' ? 'such space' : 'such equipment' });
+
+/** Puts a picture to a space or to equipment, in the place of the one there was. */
+export async function sendPicture(
+  ctx: SignedInContext,
+  { of, id, about }: SendPictureInput,
+  body: ReadableStream<Uint8Array> | null,
+): Promise<Outcome<{ summary: string }>> {
+  if (!(await keeperOf(KIND[of]).load(ctx.db, id))) return such(of);
+  const kept = await keepPictureFile(body);
+  if (!kept.ok) return kept;
+  const { storedAs, ...facts } = kept.value;
+  let before: Row | null = null;
+  const order = { action: 'put a picture', reason: about, idempotencyKey: ctx.newId() };
+  const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
+    before = await rowOf(change.tx, of, id);
+    await change.tx.run('DELETE FROM picture WHERE owner_kind = $of AND owner_id = $id', { of, id });
+    await change.tx.run(
+      `INSERT INTO picture (owner_kind, owner_id, stored_as, about, width, height, bytes, sha256) VALUES ($of, $id, $storedAs, $about, $width, $height, $bytes, $sha256)`,
+      { of, id, storedAs, about, ...facts },
+    );
+    await noteInHistory(change, KIND[of], id, `put a picture: ${about}`);
+    return done({ summary: 'the picture is shown' });
+  });
+  await dropStored(outcome.ok ? ((before as Row | null)?.stored ?? 'none') : storedAs);
+  return outcome;
+}
+
+/** Takes a picture away; one that is gone already is no fault. */
+export async function dropPicture(
+  ctx: SignedInContext,
+  { key, of, id }: DropPictureInput,
+): Promise<Outcome<{ summary: string }>> {
+  const before = await rowOf(ctx.db, of, id);
+  const order = { action: 'took a picture away', reason: before?.about ?? '', idempotencyKey: key };
+  const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
+    if (!(await rowOf(change.tx, of, id))) return done({ summary: 'there is no picture' });
+    await change.tx.run('DELETE FROM picture WHERE owner_kind = $of AND owner_id = $id', { of, id });
+    await noteInHistory(change, KIND[of], id, order.action);
+    return done({ summary: 'the picture is gone' });
+  });
+  if (outcome.ok && before) await dropStored(before.stored);
+  return outcome;
+}

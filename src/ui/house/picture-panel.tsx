@@ -1,0 +1,120 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useId, useState } from 'react';
+import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/pictures';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send, sendFile, type Sent } from '@/ui/hooks/send';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { PictureShown } from '@/ui/primitives/picture-shown';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+interface PicturePanelProps {
+  readonly of: PictureOwner;
+  readonly id: number;
+  readonly picture: Picture | null;
+}
+
+/** The picture of a space or of equipment, with what is seen on it; put and taken away at once, beside the form. */
+export function PicturePanel({ of, id, picture }: PicturePanelProps) {
+  const router = useRouter();
+  const fileId = useId();
+  const [file, setFile] = useState<File | null>(null);
+  const [about, setAbout] = useState('');
+  const [said, setSaid] = useState('');
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const faultOf = (path: string) => error?.fields.find((fault) => fault.path === path)?.message ?? '';
+  const run = async (work: () => Promise<Sent<{ summary: string }>>) => {
+    if (isBusy) return;
+    setBusy(true);
+    const reply = await work();
+    setBusy(false);
+    setError(reply.ok ? null : reply.error);
+    setSaid(reply.ok ? reply.value.summary : '');
+    if (reply.ok) {
+      setFile(null);
+      setAbout('');
+    }
+    router.refresh();
+  };
+  return (
+    <section className="grid max-w-4xl gap-3 pt-8" aria-label="Picture">
+      <h2 className="border-b border-rule text-xl">Picture</h2>
+      {picture && (
+        <>
+          <PictureShown picture={picture} className="max-w-xl" />
+          <p className="flex items-center gap-3">
+            {picture.about}
+            <button
+              type="button"
+              className="press"
+              disabled={isBusy}
+              onClick={() =>
+                void run(() => send('POST', '/api/pictures/drop', { key: crypto.randomUUID(), of, id }))
+              }
+            >
+              Take the picture away
+            </button>
+          </p>
+        </>
+      )}
+      <div>
+        <label htmlFor={fileId} className="font-semibold">
+          {picture ? 'Another picture' : 'A picture'}
+        </label>
+        <input
+          id={fileId}
+          type="file"
+          accept="image/*"
+          key={picture?.href ?? 'none'}
+          className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
+          onChange={({ target }) => setFile([...(target.files ?? [])][0] ?? null)}
+        />
+        <p className="text-[0.92rem]">
+          {faultOf('picture') ? (
+            <strong className="text-clash">{faultOf('picture')}</strong>
+          ) : (
+            <span className="text-soft">
+              JPEG, PNG, WebP or GIF, at most {PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.
+            </span>
+          )}
+        </p>
+      </div>
+      {file && (
+        <>
+          <Labelled
+            label="What is seen on it"
+            hint="Read out to those who do not see it."
+            fault={faultOf('about')}
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                className="field"
+                maxLength={160}
+                value={about}
+                onChange={({ target }) => setAbout(target.value)}
+              />
+            )}
+          </Labelled>
+          <p>
+            <button
+              type="button"
+              className="press press-main"
+              disabled={isBusy}
+              onClick={() =>
+                void run(() =>
+                  sendFile(`/api/pictures?${new URLSearchParams({ of, id: String(id), about })}`, file),
+                )
+              }
+            >
+              Show this picture
+            </button>
+          </p>
+        </>
+      )}
+      <p role="status">{said && `Done: ${said}.`}</p>
+      <RefusalNote error={error?.fields.length ? null : error} />
+    </section>
+  );
+}
