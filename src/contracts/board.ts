@@ -126,4 +126,6 @@ export interface RulerDay {
   readonly waiting: number;
   /** How many of those stand in the way of something that is booked. */
   readonly clashing: number;
+  /** What the house says of the day. */
+  readonly notes: readonly string[];
 }

@@ -20,6 +20,8 @@ export const shutHolidaysSchema = z.object({
   places,
   year,
   /** Which of the days, as they were listed. */
+  /** The house is shut then, or it is only said what the day is. */
+  as: z.enum(['closures', 'notes'], 'Say whether the house is shut then.').default('closures'),
   days: z.array(z.string().max(200)).min(1, 'Choose the days.').max(200, 'At most two hundred days.'),
 });
 export type ShutHolidaysInput = z.output<typeof shutHolidaysSchema>;

@@ -231,3 +231,20 @@ test('a picture of a space: sent with what is seen on it, shown to readers, take
   await says(page, 'Done: the picture is gone.');
   rmSync(file);
 });
+
+test('a note to a day stands on the strip of days for everybody', async () => {
+  const page = await kept('/house/day-note/new');
+  await fill(page, 'What the day is', 'Founders’ day');
+  await fill(page, 'First day', '2027-04-20');
+  await fill(page, 'Last day', '2027-04-20');
+  await press(page, 'Make the note to a day');
+  await says(page, 'Done: made a note to a day: “Founders’ day”.');
+  const reader = await show(browser, '/dates');
+  const strip = await reader.$eval('nav[aria-label="Days"]', (nav) => nav.textContent);
+  expect(strip).toMatch(/Tuesday 20 April 2027, \d+ % full, Founders’ day/);
+  await press(page, 'Founders’ day', 'link');
+  await press(page, 'Remove it');
+  await says(page, 'Nothing that is asked for or booked is touched.');
+  await press(page, 'Remove it');
+  await says(page, 'Done: removed a note to a day');
+});

@@ -197,6 +197,7 @@ const VIEWS: readonly View[] = [
     press: ['button[type="submit"]'],
   },
   { name: 'a category kept', path: '/house/category/1', as: 'manager' },
+  { name: 'notes to days', path: '/house/day-note/new', as: 'manager2' },
   { name: 'audiences', path: '/house/audience', as: 'manager' },
   { name: 'words of letters', path: '/house/letters/1', as: 'manager' },
   { name: 'somebody kept', path: '/house/person/3', as: 'manager' },

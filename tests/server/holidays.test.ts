@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { ROLES } from '@/core/roles';
 import { POLICY } from '@/server/auth/policy';
 import { rightLines } from '@/server/auth/rights';
+import { localDate } from '@/core/time/local-time';
+import { ruler } from '@/server/use-cases/look/ruler';
 import { holidayLines, holidaysOf, shutHolidays } from '@/server/use-cases/house-book/holidays';
 import { thingLines } from '@/server/use-cases/house-book/look-at-things';
 import { approvedIn, expectDone, refusalOf, times } from '@tests/builders/changes';
@@ -58,7 +60,7 @@ test('what shutting hits is told before; shutting twice shuts once', async () =>
     from.startsWith('2027-08-30'),
   )!;
   expect(summer).toMatchObject({ isShut: false, dates: 1, isPublic: true, when: 'Mon 30 Aug 2027' });
-  const body = { places: ['GB-ENG'], year: 2027, days: [summer.key] };
+  const body = { places: ['GB-ENG'], year: 2027, days: [summer.key], as: 'closures' as const };
   const looked = expectDone(await shutHolidays(ctx, { ...body, key: randomUUID(), preview: true }));
   expect(looked.hits[0]).toBe('1 approved date falls outside and is at risk then.');
   expectDone(await shutHolidays(ctx, { ...body, key: randomUUID(), preview: false }));
@@ -71,6 +73,29 @@ test('what shutting hits is told before; shutting twice shuts once', async () =>
   expect(lines.find(({ key }) => key === summer.key)!.isShut).toBe(true);
   const stray = { ...body, days: ['2027-08-30T00:00 Nobody’s day'], key: randomUUID(), preview: false };
   expect(refusalOf(await shutHolidays(ctx, stray))).toMatchObject({ code: 'bad-input' });
+});
+
+test('holidays as notes shut nothing: the strip of days says what they are, once', async () => {
+  const ctx = office.as('mara');
+  const days = (await holidayLines(ctx, ['GB-ENG'], 2027))
+    .filter(({ from }) => from.startsWith('2027-12-2'))
+    .map(({ key }) => key);
+  expect(days.length).toBeGreaterThan(1);
+  const note = () =>
+    shutHolidays(ctx, {
+      key: randomUUID(),
+      preview: false,
+      places: ['GB-ENG'],
+      year: 2027,
+      days,
+      as: 'notes',
+    });
+  expectDone(await note());
+  expect(expectDone(await note()).summary).toBe('noted 0 holidays of 2027');
+  const strip = await ruler(office.reader, localDate('2027-12-24'), 3);
+  expect(strip.map(({ notes }) => notes.length)).toEqual([0, 1, 1]);
+  expect(strip[1]!.notes).toEqual(['Christmas Day']);
+  expect((await holidayLines(ctx, ['GB-ENG'], 2027)).some(({ isShut }) => isShut)).toBe(false);
 });
 
 test('the table of rights says what the policy says, of every action and role', () => {

@@ -3,7 +3,7 @@ import { idempotencyKey, rowId } from '../fields';
 import type { HouseKind } from './kinds';
 import { lettersDoc } from './letters';
 import { organisationDoc, personDoc, teamDoc } from './people';
-import { buildingDoc, closureDoc, seasonDoc, siteDoc, spaceDoc, timetableDoc } from './places';
+import { buildingDoc, closureDoc, dayNoteDoc, seasonDoc, siteDoc, spaceDoc, timetableDoc } from './places';
 import { audienceDoc, categoryDoc, equipmentDoc, serviceDoc, storeDoc } from './things';
 
 /** What there is to say of a thing of each kind: its form, its history and its files all hold this. */
@@ -11,6 +11,7 @@ export const DOC_SCHEMAS = {
   site: siteDoc,
   season: seasonDoc,
   closure: closureDoc,
+  'day-note': dayNoteDoc,
   building: buildingDoc,
   space: spaceDoc,
   timetable: timetableDoc,

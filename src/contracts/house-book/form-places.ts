@@ -89,6 +89,20 @@ export const seasonForm: HouseForm = {
   ],
 };
 
+export const dayNoteForm: HouseForm = {
+  fresh: { name: '', from: '', to: '' },
+  sections: [
+    {
+      title: 'The note',
+      fields: [
+        { kind: 'line', name: 'name', label: 'What the day is', most: 80 },
+        { kind: 'date', name: 'from', label: 'First day' },
+        { kind: 'date', name: 'to', label: 'Last day' },
+      ],
+    },
+  ],
+};
+
 export const closureForm: HouseForm = {
   fresh: { kind: 'shut', owner: 'site', buildingId: null, spaceId: null, from: '', to: '', reason: '' },
   sections: [

@@ -1,4 +1,4 @@
-import { buildingForm, closureForm, seasonForm, siteForm, timetableForm } from './form-places';
+import { buildingForm, closureForm, dayNoteForm, seasonForm, siteForm, timetableForm } from './form-places';
 import { spaceForm } from './form-space';
 import { audienceForm, categoryForm, equipmentForm, serviceForm, storeForm } from './form-things';
 import { lettersForm } from './letters';
@@ -11,6 +11,7 @@ export const HOUSE_FORMS: Readonly<Record<HouseKind, HouseForm>> = {
   site: siteForm,
   season: seasonForm,
   closure: closureForm,
+  'day-note': dayNoteForm,
   building: buildingForm,
   space: spaceForm,
   timetable: timetableForm,

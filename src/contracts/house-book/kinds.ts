@@ -3,6 +3,7 @@ export const HOUSE_KINDS = [
   'site',
   'season',
   'closure',
+  'day-note',
   'building',
   'space',
   'timetable',
@@ -61,6 +62,12 @@ export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = {
     one: 'closure',
     many: 'Closures and openings',
     about: 'Days and hours on which the site, a building or a space is shut, or open beside its usual hours.',
+    keptBy: 'office',
+  },
+  'day-note': {
+    one: 'note to a day',
+    many: 'Notes to days',
+    about: 'What a day is, where the house is open all the same: shown on the strip of days.',
     keptBy: 'office',
   },
   building: {

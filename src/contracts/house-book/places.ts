@@ -48,6 +48,14 @@ export const seasonDoc = z
   });
 export type SeasonDoc = z.output<typeof seasonDoc>;
 
+export const dayNoteDoc = z
+  .object({ name: requiredLine('Note', 80), from: localDateField, to: localDateField })
+  .refine(({ from, to }) => to >= from, {
+    path: ['to'],
+    message: 'The last day must not be before the first.',
+  });
+export type DayNoteDoc = z.output<typeof dayNoteDoc>;
+
 export const closureDoc = z
   .object({
     kind: z.enum(['shut', 'open'], 'Say whether it is shut or open.'),

@@ -19,6 +19,7 @@ import { accounts } from './migrations/014-accounts';
 import { ownSettings } from './migrations/015-own-settings';
 import { wordsOfTheHouse } from './migrations/016-words-of-the-house';
 import { pictures } from './migrations/017-pictures';
+import { dayNotes } from './migrations/018-day-notes';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '015-own-settings', statements: ownSettings },
   { name: '016-words-of-the-house', statements: wordsOfTheHouse },
   { name: '017-pictures', statements: pictures },
+  { name: '018-day-notes', statements: dayNotes },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

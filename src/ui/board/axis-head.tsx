@@ -61,8 +61,14 @@ export const AxisHead = memo(function AxisHead({
               className="absolute bottom-0.5 pl-1 text-[0.8rem] text-soft"
               style={{ left: axis.cssLeft(at) }}
             >
-              <span className="block leading-[15px]">{sayTime(toLocal(at, tzid))}</span>
-              {zone && <span className="block leading-[15px]">{sayTime(toLocal(at, zone))}</span>}
+              {zone ? (
+                <>
+                  <span className="block leading-[15px]">{sayTime(toLocal(at, tzid))}</span>
+                  <span className="block leading-[15px]">{sayTime(toLocal(at, zone))}</span>
+                </>
+              ) : (
+                sayTime(toLocal(at, tzid))
+              )}
             </span>
           )),
         )}

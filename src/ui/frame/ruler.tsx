@@ -136,6 +136,7 @@ function useStrip(chosen: LocalDate) {
 function DayMark({ day, date, fullest }: { day: RulerDay | undefined; date: LocalDate; fullest: number }) {
   const waits = day?.waiting ?? 0;
   const clashes = day?.clashing ?? 0;
+  const notes = day?.notes.join(', ') ?? '';
   return (
     <>
       {waits > 0 && (
@@ -156,7 +157,15 @@ function DayMark({ day, date, fullest }: { day: RulerDay | undefined; date: Loca
         {day ? `, ${Math.round(day.fullness * 100)} % full` : ''}
         {waits ? `, ${waits} waiting` : ''}
         {clashes ? `, ${countText(clashes, 'clashes', 'clash')}` : ''}
+        {notes && `, ${notes}`}
       </span>
+      {notes && (
+        <span
+          title={notes}
+          aria-hidden="true"
+          className="absolute inset-x-0 top-0 z-10 h-full border-t-[3px] border-dotted border-look"
+        />
+      )}
     </>
   );
 }

@@ -28,9 +28,9 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
   const [isSending, setSending] = useState(false);
   const look = (of: readonly (string | number)[], when: number) =>
     router.push(`/house/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
-  const shut = async (preview: boolean, key: string) => {
+  const shut = async (preview: boolean, key: string, as: 'closures' | 'notes' = 'closures') => {
     setSending(true);
-    const body = { key, preview, places, year, days: picked };
+    const body = { key, preview, places, year, days: picked, as };
     const reply = await send<ThingDone>('POST', '/api/house/holidays', body);
     setSending(false);
     setError(reply.ok ? null : reply.error);
@@ -41,7 +41,9 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         done: reply.value,
         key: crypto.randomUUID(),
       });
-    router.push(`/house/closure?said=${encodeURIComponent(reply.value.summary)}`);
+    router.push(
+      `/house/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
+    );
     router.refresh();
   };
   return (
@@ -103,7 +105,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         />
       )}
       {places.length > 0 && !pending && (
-        <p>
+        <p className="flex flex-wrap gap-3">
           <button
             type="button"
             className="press press-main"
@@ -111,6 +113,14 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
             onClick={() => void shut(true, crypto.randomUUID())}
           >
             Shut on {countText(picked.length, 'day', 'days')}
+          </button>
+          <button
+            type="button"
+            className="press"
+            disabled={isSending || picked.length === 0}
+            onClick={() => void shut(false, crypto.randomUUID(), 'notes')}
+          >
+            Only say what {picked.length === 1 ? 'it is' : 'they are'}
           </button>
         </p>
       )}

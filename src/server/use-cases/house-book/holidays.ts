@@ -10,7 +10,7 @@ import {
 import { toEpochMinute } from '@/core/time/zone';
 import type { HolidayLine, ShutHolidaysInput } from '@/contracts/holidays';
 import type { NamedChoice, ThingDone } from '@/contracts/house-book/docs';
-import type { ClosureDoc } from '@/contracts/house-book/places';
+import type { ClosureDoc, DayNoteDoc } from '@/contracts/house-book/places';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText, dayShort, spanText } from '@/contracts/words/when';
 import { runChangeSet } from '../../changes/run-change-set';
@@ -18,7 +18,9 @@ import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { followHouse } from './hits';
+import type { ChangeSet } from '../../changes/change-set';
 import { closureKeeper } from './keepers/closures';
+import { dayNoteKeeper } from './keepers/day-notes';
 import { siteId, SPACES_OF } from './keepers/spaces-of';
 import { writeThingHistory } from './thing-history';
 
@@ -131,10 +133,44 @@ export async function holidayLines(
   return lines;
 }
 
-/** Shuts the site on picked holidays in one step. A day on which it is shut already stays as it is. */
+/** The days a holiday falls on, whole. */
+const daysOf = ({ from, to }: Holiday) => ({
+  from: dateOf(from),
+  to: to.slice(11) === '00:00' ? addDays(dateOf(to), -1) : dateOf(to),
+});
+
+/** Says of picked holidays what they are; what is said already is not said twice. */
+async function noteHolidays(
+  change: ChangeSet,
+  picked: readonly Holiday[],
+  year: number,
+): Promise<Outcome<ThingDone>> {
+  let made = 0;
+  for (const holiday of picked) {
+    const doc: DayNoteDoc = { name: holiday.name.slice(0, 80), ...daysOf(holiday) };
+    const [known] = await change.tx.rows(
+      'SELECT 1 AS one FROM day_note WHERE name = $name AND from_date = $from AND to_date = $to',
+      { ...doc },
+    );
+    if (known) continue;
+    const stored = await dayNoteKeeper.store(change, null, doc, null);
+    if (!stored.ok) return stored;
+    const row = { kind: 'day-note', id: stored.value, name: doc.name, did: 'made a note to a day' } as const;
+    await writeThingHistory(change, { ...row, before: null, after: doc });
+    made += 1;
+  }
+  return done({
+    id: 0,
+    name: String(year),
+    summary: `noted ${countText(made, 'holiday', 'holidays')} of ${year}`,
+    hits: [],
+  });
+}
+
+/** Shuts the site on picked holidays in one step, or says what they are. A day on which it is shut already stays as it is. */
 export async function shutHolidays(
   ctx: SignedInContext,
-  { key, preview, places, year, days }: ShutHolidaysInput,
+  { key, preview, places, year, days, as }: ShutHolidaysInput,
 ): Promise<Outcome<ThingDone>> {
   const picked = holidaysOf(places, year).filter((holiday) => days.includes(keyOf(holiday)));
   if (picked.length < new Set(days).size)
@@ -143,12 +179,13 @@ export async function shutHolidays(
       fields: [{ path: 'days', message: 'One of these days is in the list no more. Look at it again.' }],
     });
   const order = {
-    action: 'shut for holidays',
+    action: as === 'notes' ? 'noted holidays' : 'shut for holidays',
     reason: String(year),
     idempotencyKey: key,
     isPreview: preview,
   };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
+    if (as === 'notes') return noteHolidays(change, picked, year);
     let made = 0;
     for (const holiday of picked) {
       if (await isShut(change.tx, holiday)) continue;

@@ -10,6 +10,7 @@ import type { Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from './board-house';
+import { dayNotes } from './day-notes';
 import { OURS } from './known-bookings';
 
 const OCCUPIED = `
@@ -86,6 +87,7 @@ export async function ruler(ctx: Context, from: LocalDate, days: number): Promis
   const whole: Interval = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, days), tzid) };
   const fullness = await fullnessOf(db, dates, spans, tzid);
   const waiting = await waitingDates(ctx, whole);
+  const notes = await dayNotes(db, from, days);
   return dates.map((date, index) => {
     const { start, end } = spans[index]!;
     const own = waiting.filter(([at]) => at >= start && at < end);
@@ -94,6 +96,7 @@ export async function ruler(ctx: Context, from: LocalDate, days: number): Promis
       fullness: fullness[index]!,
       waiting: own.length,
       clashing: own.filter(([, clashes]) => clashes).length,
+      notes: notes(date),
     };
   });
 }

@@ -3,6 +3,7 @@ import type { Keeper } from '../keeper';
 import { audienceKeeper } from './audiences';
 import { buildingKeeper } from './buildings';
 import { closureKeeper } from './closures';
+import { dayNoteKeeper } from './day-notes';
 import { equipmentKeeper } from './equipment';
 import { lettersKeeper } from './letters';
 import { organisationKeeper, personKeeper, teamKeeper } from './people';
@@ -16,6 +17,7 @@ const KEEPERS: { readonly [Kind in HouseKind]: Keeper<Kind> } = {
   site: siteKeeper,
   season: seasonKeeper,
   closure: closureKeeper,
+  'day-note': dayNoteKeeper,
   building: buildingKeeper,
   space: spaceKeeper,
   timetable: timetableKeeper,
