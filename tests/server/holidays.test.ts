@@ -95,7 +95,8 @@ test('holidays as notes shut nothing: the strip of days says what they are, once
   const strip = await ruler(office.reader, localDate('2027-12-24'), 3);
   expect(strip.map(({ notes }) => notes.length)).toEqual([0, 1, 1]);
   expect(strip[1]!.notes).toEqual(['Christmas Day']);
-  expect((await holidayLines(ctx, ['GB-ENG'], 2027)).some(({ isShut }) => isShut)).toBe(false);
+  const lines = await holidayLines(ctx, ['GB-ENG'], 2027);
+  expect(lines.filter(({ key }) => days.includes(key)).some(({ isShut }) => isShut)).toBe(false);
 });
 
 test('the table of rights says what the policy says, of every action and role', () => {
