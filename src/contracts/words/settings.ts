@@ -1,16 +1,5 @@
 import type { REMINDERS_MIN } from '../own-settings';
 
-/** From Monday, as ISO counts them. */
-export const WEEKDAY_NAMES = [
-  'Monday',
-  'Tuesday',
-  'Wednesday',
-  'Thursday',
-  'Friday',
-  'Saturday',
-  'Sunday',
-] as const;
-
 export const REMINDER_WORDS: Readonly<Record<(typeof REMINDERS_MIN)[number], string>> = {
   120: 'two hours before',
   1440: 'a day before',
