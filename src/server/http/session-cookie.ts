@@ -1,3 +1,4 @@
+import { cookies } from 'next/headers';
 import { sealData, unsealData } from 'iron-session';
 import { SESSION_MS, personOfSession, type SignedInPerson } from '../auth/sessions';
 import type { Database } from '../db/connection';
@@ -36,6 +37,10 @@ export async function sessionIdOf(cookie: string | undefined): Promise<string | 
   const data = await unsealed(cookie);
   return typeof data.sessionId === 'string' ? data.sessionId : null;
 }
+
+/** The session of the request that is answered; null without one. */
+export const currentSessionId = async (): Promise<string | null> =>
+  sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value);
 
 export async function personOfCookie(
   db: Database,

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
-import { cookies } from 'next/headers';
 import { signedInPage } from '@/server/http/page';
-import { SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
+import { currentSessionId } from '@/server/http/session-cookie';
 import { ownAccount } from '@/server/use-cases/account/own-account';
 import Link from '@/ui/primitives/link';
 import { ChangePassword, SignOutElsewhere } from '@/ui/account/password-forms';
@@ -10,7 +9,7 @@ export const metadata: Metadata = { title: 'Account' };
 
 export default async function AccountPage() {
   const ctx = await signedInPage('account.own', '/account');
-  const sessionId = await sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value);
+  const sessionId = await currentSessionId();
   const { name, email, roles, sessions } = await ownAccount(ctx, sessionId);
   return (
     <div className="grid max-w-4xl gap-8">

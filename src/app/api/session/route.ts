@@ -1,10 +1,9 @@
-import { cookies } from 'next/headers';
 import { z } from 'zod';
 import { done } from '@/contracts/refusal';
 import { signInSchema } from '@/contracts/sign-in';
 import { endSession } from '@/server/auth/sessions';
 import { writeRoute } from '@/server/http/route';
-import { endedCookie, SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
+import { currentSessionId, endedCookie } from '@/server/http/session-cookie';
 import { signInHeaders } from '@/server/http/sign-in-headers';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/use-cases/sign-in/sign-in';
@@ -21,7 +20,7 @@ export const DELETE = writeRoute({
   action: 'session.end',
   body: z.object({}),
   run: async (ctx) => {
-    const id = await sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value);
+    const id = await currentSessionId();
     if (id) await endSession(ctx.db, id);
     return done({ signedIn: false });
   },

@@ -11,7 +11,7 @@ import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { queueAccountMail } from '../../mail/queue-account';
-import { MOST_WRONG_TRIES, waitMinutes } from '../sign-in/sign-in';
+import { hasToWait } from '../sign-in/sign-in';
 import { writeDeed } from './account-deeds';
 
 interface PersonRow {
@@ -82,9 +82,8 @@ export async function changePassword(
   sessionId: string | null,
 ): Promise<Outcome<{ summary: string }>> {
   const own = await ownRow(ctx);
-  const tried = await limiter.get(own.email);
-  if (tried && tried.consumedPoints >= MOST_WRONG_TRIES)
-    return refuse({ code: 'too-many-tries', minutes: waitMinutes(tried) });
+  const wait = await hasToWait(limiter, own.email);
+  if (wait) return refuse(wait);
   if (!(await isPassword(own.hash, old))) {
     await limiter.penalty(own.email);
     return refuse({

@@ -1,6 +1,6 @@
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
 import type { PersonId } from '@/core/ids';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import type { SignInInput } from '@/contracts/sign-in';
 import { isPassword } from '../../auth/passwords';
 import { beginSession } from '../../auth/sessions';
@@ -13,6 +13,14 @@ export const MOST_WRONG_TRIES = 8;
 /** Counts wrong tries by address, in the real clock; a right one forgets them. */
 export const makeSignInLimiter = () =>
   new RateLimiterMemory({ points: MOST_WRONG_TRIES, duration: WINDOW_S });
+
+/** Why an address has to wait after too many wrong tries; null where it need not. */
+export async function hasToWait(limiter: RateLimiterMemory, address: string): Promise<Refusal | null> {
+  const tried = await limiter.get(address);
+  return tried && tried.consumedPoints >= MOST_WRONG_TRIES
+    ? { code: 'too-many-tries', minutes: waitMinutes(tried) }
+    : null;
+}
 
 interface AccountRow {
   readonly id: PersonId;
@@ -31,9 +39,8 @@ export async function signIn(
   nowMs: number,
 ): Promise<Outcome<{ sessionId: string }>> {
   const address = input.email.toLowerCase();
-  const tried = await limiter.get(address);
-  if (tried && tried.consumedPoints >= MOST_WRONG_TRIES)
-    return refuse({ code: 'too-many-tries', minutes: waitMinutes(tried) });
+  const wait = await hasToWait(limiter, address);
+  if (wait) return refuse(wait);
   const [account] = await ctx.db.rows<AccountRow>(
     'SELECT id, password_hash FROM person WHERE email = $email AND retired_at IS NULL',
     { email: address },

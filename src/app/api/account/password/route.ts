@@ -1,7 +1,6 @@
-import { cookies } from 'next/headers';
 import { changePasswordSchema } from '@/contracts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { SESSION_COOKIE, sessionIdOf } from '@/server/http/session-cookie';
+import { currentSessionId } from '@/server/http/session-cookie';
 import { runtime } from '@/server/runtime';
 import { changePassword } from '@/server/use-cases/account/own-account';
 
@@ -9,10 +8,5 @@ export const POST = writeRoute({
   action: 'account.own',
   body: changePasswordSchema,
   run: async (ctx, input) =>
-    changePassword(
-      signedIn(ctx),
-      (await runtime()).signInLimiter,
-      input,
-      await sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value),
-    ),
+    changePassword(signedIn(ctx), (await runtime()).signInLimiter, input, await currentSessionId()),
 });
