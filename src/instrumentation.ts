@@ -3,6 +3,8 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { listenForSettings } = await import('./server/own-settings/ambient');
   listenForSettings();
+  const { bringCatalogues } = await import('./server/language/catalogues');
+  bringCatalogues();
   const { runtime } = await import('./server/runtime');
   await runtime();
 }

@@ -1,11 +1,15 @@
 import '@fontsource-variable/fraunces/full.css';
 import '@fontsource-variable/source-sans-3';
 import type { Metadata } from 'next';
+import Script from 'next/script';
 import type { ReactNode } from 'react';
+import { ownLanguage } from '@/contracts/language/say';
 import { ownSettings, settingsText } from '@/contracts/own-settings';
 import { currentContext } from '@/server/http/page';
 import { NO_OFFICE, officeContact } from '@/server/use-cases/look/office-contact';
+import { languageScript } from '@/server/language/script';
 import { OfficeProvider } from '@/ui/frame/office';
+import { PageSpeech } from '@/ui/settings/page-speech';
 import './globals.css';
 
 export const metadata: Metadata = { title: { default: 'Calendario', template: '%s · Calendario' } };
@@ -15,16 +19,26 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const ctx = await currentContext();
   const settings = ownSettings();
   const { theme, contrast } = settings;
+  const language = ownLanguage();
+  const texts = languageScript(language);
   const office = (await officeContact(ctx.db)) ?? NO_OFFICE;
   return (
     <html
-      lang="en"
+      lang={language}
       data-theme={theme === 'device' ? undefined : theme}
       data-contrast={contrast === 'usual' ? undefined : contrast}
       data-settings={settingsText(settings)}
     >
+      <head>
+        {texts && (
+          // Before anything is drawn by the browser, which has to say the same as the server did.
+          <Script id="texts" src={texts.path} strategy="beforeInteractive" />
+        )}
+      </head>
       <body className="flex min-h-dvh flex-col">
-        <OfficeProvider office={office}>{children}</OfficeProvider>
+        <PageSpeech settings={settings} language={language} texts={texts?.path ?? null}>
+          <OfficeProvider office={office}>{children}</OfficeProvider>
+        </PageSpeech>
       </body>
     </html>
   );

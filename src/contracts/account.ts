@@ -1,16 +1,17 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from './fields';
 
 export const passwordField = z
-  .string('Give a password.')
-  .min(10, 'A password has at least ten characters.')
-  .max(200, 'That password is too long.');
+  .string(later`Give a password.`)
+  .min(10, later`A password has at least ten characters.`)
+  .max(200, later`That password is too long.`);
 
 const address = z
-  .string('Give your e-mail address.')
+  .string(later`Give your e-mail address.`)
   .trim()
   .toLowerCase()
-  .pipe(z.email('That is no e-mail address.').max(120, 'At most 120 letters.'));
+  .pipe(z.email(later`That is no e-mail address.`).max(120, later`At most 120 letters.`));
 
 /** Asks for a link that sets a new password. */
 export const forgottenSchema = z.object({ email: address });
@@ -23,7 +24,10 @@ export type RegisterInput = z.output<typeof registerSchema>;
 export const takeLinkSchema = z.object({ password: passwordField });
 
 export const changePasswordSchema = z.object({
-  old: z.string('Give the password you have now.').min(1, 'Give the password you have now.').max(200),
+  old: z
+    .string(later`Give the password you have now.`)
+    .min(1, later`Give the password you have now.`)
+    .max(200),
   password: passwordField,
 });
 export type ChangePasswordInput = z.output<typeof changePasswordSchema>;

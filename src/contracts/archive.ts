@@ -1,3 +1,4 @@
+import { texts } from './language/say';
 import { z } from 'zod';
 
 /** Compressed bytes that are taken in at most, and what they may grow to on disk. */
@@ -32,13 +33,13 @@ export interface HouseCounts {
   readonly files: number;
 }
 
-export const HOUSE_COUNT_WORDS: Readonly<Record<keyof HouseCounts, string>> = {
+export const HOUSE_COUNT_WORDS: Readonly<Record<keyof HouseCounts, string>> = texts({
   spaces: 'Spaces',
   people: 'People',
   requests: 'Requests',
   dates: 'Dates',
   files: 'Files',
-};
+});
 
 /** A house that was sent and is whole, waiting to be put into its place. */
 export interface ArrivedHouse {

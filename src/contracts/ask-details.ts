@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
@@ -22,8 +23,8 @@ export const answerSchema = z.object({
 });
 const answers = z
   .array(answerSchema)
-  .max(60, 'At most sixty answers.')
-  .refine((all) => distinct(all, ({ questionId }) => questionId), 'A question is answered twice.')
+  .max(60, later`At most sixty answers.`)
+  .refine((all) => distinct(all, ({ questionId }) => questionId), later`A question is answered twice.`)
   .default([]);
 
 export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a service'), answers });
@@ -31,10 +32,10 @@ export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a servic
 /** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */
 export const orderLineSchema = z.object({
   fromMin: z
-    .number('Give a time.')
-    .int('Give a time.')
-    .min(-1440, 'At most a day before the start.')
-    .max(31 * 1440, 'At most 31 days after the start.'),
+    .number(later`Give a time.`)
+    .int(later`Give a time.`)
+    .min(-1440, later`At most a day before the start.`)
+    .max(31 * 1440, later`At most 31 days after the start.`),
   text: requiredLine('What happens then', 200),
   /** Shown to readers; the others are for crews and the office. */
   isPublic: z.boolean().default(false),
@@ -49,15 +50,18 @@ export const secondChoiceSchema = z
   })
   .refine(({ spaceId, startsAt }) => spaceId !== null || startsAt !== null, {
     path: ['spaceId'],
-    message: 'Name another space, another time or both.',
+    ...later`Name another space, another time or both.`,
   });
 
 /** What the office chooses a space by. */
 export const spaceWantsSchema = z.object({
-  layout: z.enum(LAYOUTS, 'Choose a layout.').nullable().default(null),
+  layout: z
+    .enum(LAYOUTS, later`Choose a layout.`)
+    .nullable()
+    .default(null),
   features: z
-    .array(z.enum(FEATURES, 'Choose from the list.'))
-    .max(FEATURES.length, 'Listed twice.')
+    .array(z.enum(FEATURES, later`Choose from the list.`))
+    .max(FEATURES.length, later`Listed twice.`)
     .default([]),
   building: optionalLine('Building', 100),
 });
@@ -66,36 +70,45 @@ export const spaceWantsSchema = z.object({
 const MOST_HTML = 40_000;
 
 export const askDetails = {
-  kind: z.enum(REQUEST_KINDS, 'Say what you ask for.').default('space'),
+  kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
   secondLine: optionalLine('Second line', 160),
   contact: optionalLine('Contact on the day', 160),
-  jointHostIds: z.array(rowId<number>('a host')).max(12, 'At most twelve hosts beside the lead.').default([]),
+  jointHostIds: z
+    .array(rowId<number>('a host'))
+    .max(12, later`At most twelve hosts beside the lead.`)
+    .default([]),
   services: z
     .array(wantedServiceSchema)
-    .max(20, 'At most twenty services.')
-    .refine((all) => distinct(all, ({ serviceId }) => serviceId), 'A service is listed twice.')
+    .max(20, later`At most twenty services.`)
+    .refine((all) => distinct(all, ({ serviceId }) => serviceId), later`A service is listed twice.`)
     .default([]),
   /** Answers to what the spaces and the category ask. */
   answers,
-  lines: z.array(orderLineSchema).max(60, 'At most sixty lines of running order.').default([]),
+  lines: z
+    .array(orderLineSchema)
+    .max(60, later`At most sixty lines of running order.`)
+    .default([]),
   /** Public text with its marks, as an editor writes it; cleaned on the server. Takes the place of the plain one. */
   publicHtml: z
-    .string('Public text is missing.')
-    .max(MOST_HTML, 'The public text is too long: at most about 2,000 words.')
+    .string(later`Public text is missing.`)
+    .max(MOST_HTML, later`The public text is too long: at most about 2,000 words.`)
     .optional(),
   /** Calendars it is wanted on besides those that show it anyway; the office accepts it there. */
   calendarIds: z
     .array(rowId<number>('a calendar'))
-    .max(12, 'At most twelve calendars.')
-    .refine((all) => distinct(all, (id) => id), 'A calendar is listed twice.')
+    .max(12, later`At most twelve calendars.`)
+    .refine((all) => distinct(all, (id) => id), later`A calendar is listed twice.`)
     .default([]),
   wants: spaceWantsSchema.nullable().default(null),
-  secondChoices: z.array(secondChoiceSchema).max(6, 'At most six second choices.').default([]),
+  secondChoices: z
+    .array(secondChoiceSchema)
+    .max(6, later`At most six second choices.`)
+    .default([]),
   /** Files uploaded before, by the key they were given. */
   fileKeys: z
-    .array(z.uuid('This is no file of yours.'))
-    .max(20, 'At most twenty files.')
-    .refine((all) => distinct(all, (key) => key), 'A file is listed twice.')
+    .array(z.uuid(later`This is no file of yours.`))
+    .max(20, later`At most twenty files.`)
+    .refine((all) => distinct(all, (key) => key), later`A file is listed twice.`)
     .default([]),
   /** For whom it is asked, where that is somebody else. */
   onBehalfOf: rowId<PersonId>('a person').nullable().default(null),

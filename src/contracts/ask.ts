@@ -1,3 +1,4 @@
+import { later, say, sayNumber } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { parseRule } from '@/core/recurrence/parse-rule';
@@ -19,15 +20,15 @@ const minutes = (what: string) => wholeNumber(what, 0, 1440);
 
 export const wantedSpaceSchema = z.object({
   spaceId: rowId<SpaceId>('a space'),
-  layout: z.enum(LAYOUTS, 'Choose a layout.'),
+  layout: z.enum(LAYOUTS, later`Choose a layout.`),
   setupMin: minutes('Setup minutes'),
   strikeMin: minutes('Strike minutes'),
   /** In this space, where that is not everybody. */
   people: wholeNumber('People in this space', 1, MOST_PEOPLE).optional(),
   wheelchairs: wholeNumber('Wheelchair places', 0, MOST_PEOPLE).default(0),
   features: z
-    .array(z.enum(FEATURES, 'Choose from the list.'))
-    .max(FEATURES.length, 'Listed twice.')
+    .array(z.enum(FEATURES, later`Choose from the list.`))
+    .max(FEATURES.length, later`Listed twice.`)
     .default([]),
 });
 
@@ -39,10 +40,10 @@ export const wantedEquipmentSchema = z.object({
 });
 
 const pickedStarts = z
-  .array(localDateTimeField, 'List dates.')
+  .array(localDateTimeField, later`List dates.`)
   .max(
     MOST_DATES_TIMES_SPACES,
-    `At most ${MOST_DATES_TIMES_SPACES.toLocaleString('en-GB')} dates in one request.`,
+    later`At most ${() => sayNumber(MOST_DATES_TIMES_SPACES)} dates in one request.`,
   );
 
 /** Whether an UNTIL lies before the day of the start in every zone; closer cases are the server's to tell. */
@@ -61,7 +62,7 @@ export const whenSchema = z
     /** Whole days; then start and end are midnights, the end that after the last day. */
     allDay: z.boolean().default(false),
     /** An RRULE value (RFC 5545), `FREQ=WEEKLY;BYDAY=TU`; null for one date or dates picked by hand. */
-    repeat: z.object({ rule: z.string('Give a rule.') }).nullable(),
+    repeat: z.object({ rule: z.string(later`Give a rule.`) }).nullable(),
     /** Starts of further dates. */
     extra: pickedStarts.default([]),
     /** Starts the rule names and that are left out. */
@@ -70,16 +71,19 @@ export const whenSchema = z
   .transform(({ startsAt, endsAt, durationMin, ...rest }, context) => {
     const end = endsAt ?? (durationMin === undefined ? undefined : addWallMinutes(startsAt, durationMin));
     const fault = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
-    if (end === undefined) fault(['endsAt'], 'Give an end or a duration.');
-    else if (end <= startsAt) fault(['endsAt'], 'The end must be after the start.');
+    if (end === undefined) fault(['endsAt'], say`Give an end or a duration.`);
+    else if (end <= startsAt) fault(['endsAt'], say`The end must be after the start.`);
     else if (wallMinute(end) - wallMinute(startsAt) > LONGEST_DATE_DAYS * 1440)
-      fault(['endsAt'], `One date lasts at most ${LONGEST_DATE_DAYS} days; ask the office for longer ones.`);
+      fault(
+        ['endsAt'],
+        say`One date lasts at most ${LONGEST_DATE_DAYS} days; ask the office for longer ones.`,
+      );
     if (rest.allDay && (timeOf(startsAt) !== '00:00' || (end && timeOf(end) !== '00:00')))
-      fault(['startsAt'], 'Whole days begin and end at midnight.');
+      fault(['startsAt'], say`Whole days begin and end at midnight.`);
     const rule = rest.repeat && parseRule(rest.repeat.rule);
     if (rule && !rule.ok) fault(['repeat', 'rule'], sayRuleFault(rule.fault));
     else if (rule?.rule.until && endsBefore(rule.rule.until, startsAt))
-      fault(['repeat', 'rule'], 'The last day must not be before the first date.');
+      fault(['repeat', 'rule'], say`The last day must not be before the first date.`);
     return { startsAt, endsAt: end ?? startsAt, ...rest };
   });
 
@@ -90,37 +94,43 @@ const checkFields = z.object({
   accessMin: minutes('Access minutes'),
   exitMin: minutes('Exit minutes'),
   spaces: z
-    .array(wantedSpaceSchema, 'Choose a space.')
-    .max(6, 'At most six spaces in one request.')
+    .array(wantedSpaceSchema, later`Choose a space.`)
+    .max(6, later`At most six spaces in one request.`)
     .refine(
       (spaces) => new Set(spaces.map(({ spaceId }) => spaceId)).size === spaces.length,
-      'A space is chosen twice.',
+      later`A space is chosen twice.`,
     ),
   equipment: z
-    .array(wantedEquipmentSchema, 'List the equipment, or nothing.')
-    .max(40, 'At most forty kinds of equipment in one request.')
+    .array(wantedEquipmentSchema, later`List the equipment, or nothing.`)
+    .max(40, later`At most forty kinds of equipment in one request.`)
     .refine(
       (items) => new Set(items.map(({ typeId }) => typeId)).size === items.length,
-      'One kind of equipment is listed twice.',
+      later`One kind of equipment is listed twice.`,
     ),
   /** For whom it is; the category's usual audiences where nothing is said. */
-  audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').optional(),
+  audiences: z
+    .array(requiredLine('Audience', 40))
+    .max(12, later`At most twelve audiences.`)
+    .optional(),
   categoryId: rowId<CategoryId>('a category').optional(),
   moreCategoryIds: z
     .array(rowId<CategoryId>('a category'))
-    .max(6, 'At most six more categories.')
+    .max(6, later`At most six more categories.`)
     .default([]),
   /** Services wanted, as far as a check needs them: their crews have work with the dates. */
-  serviceIds: z.array(rowId('a service')).max(20, 'At most twenty services.').optional(),
-  publish: z.boolean('Say whether to publish.').default(false),
-  kind: z.enum(REQUEST_KINDS, 'Say what you ask for.').default('space'),
+  serviceIds: z
+    .array(rowId('a service'))
+    .max(20, later`At most twenty services.`)
+    .optional(),
+  publish: z.boolean(later`Say whether to publish.`).default(false),
+  kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
   /** Dates that differ from the others, by their original start. */
   overrides: z
     .array(z.object({ at: localDateTimeField, patch: datePatchSchema }))
-    .max(400, 'At most four hundred dates can differ from the others.')
+    .max(400, later`At most four hundred dates can differ from the others.`)
     .refine(
       (all) => new Set(all.map(({ at }) => at)).size === all.length,
-      'A date is listed twice among those that differ.',
+      later`A date is listed twice among those that differ.`,
     )
     .default([]),
 });
@@ -135,12 +145,12 @@ interface Asked {
 function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx): void {
   const fault = (path: string, message: string) =>
     context.addIssue({ code: 'custom', path: [path], message });
-  if (kind === 'space' && spaces.length + equipment.length === 0) fault('spaces', 'Choose a space.');
+  if (kind === 'space' && spaces.length + equipment.length === 0) fault('spaces', say`Choose a space.`);
   if (kind !== 'space' && spaces.length > 0)
-    fault('spaces', 'This kind of request names no space. Leave the spaces out.');
-  if (kind === 'loan' && equipment.length === 0) fault('equipment', 'Say what is to be lent.');
+    fault('spaces', say`This kind of request names no space. Leave the spaces out.`);
+  if (kind === 'loan' && equipment.length === 0) fault('equipment', say`Say what is to be lent.`);
   if (kind === 'notice' && equipment.length > 0)
-    fault('equipment', 'A notice takes nothing. Leave the equipment out, or ask for a loan.');
+    fault('equipment', say`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
 }
 
 export const checkSchema = checkFields.superRefine(kindFaults);
@@ -154,7 +164,7 @@ export const askSchema = checkFields
     categoryId: rowId<CategoryId>('a category'),
     hostId: rowId('a lead host'),
     notes: plainText('Setup notes', 4000),
-    publish: z.boolean('Say whether to publish.'),
+    publish: z.boolean(later`Say whether to publish.`),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),
     ...askDetails,

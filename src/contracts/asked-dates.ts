@@ -1,3 +1,4 @@
+import { say, sayNumber } from './language/say';
 import { fieldsOf, patchDate, type DatePatch, type OwnField } from '@/core/changes/patch';
 import type { WantedDate } from '@/core/checks/findings';
 import { countKits, type KitItem } from '@/core/equipment/kits';
@@ -96,7 +97,7 @@ function strayOverrides({ overrides }: CheckInput, starts: ReadonlySet<LocalDate
       : [
           {
             path: `overrides.${index}.at`,
-            message: `There is no date at ${sayTime(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
+            message: say`There is no date at ${sayTime(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
           },
         ],
   );
@@ -115,7 +116,7 @@ function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
   const first = firstDate({ ...set, rrule: set.rrule });
   if (first === null) return fault('when.repeat.rule', sayRuleFault({ kind: 'never' }));
   if (first === startsAt) return done({ set, notes: [] });
-  const moved = `The rule has no date at ${sayTime(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${sayTime(first)}.`;
+  const moved = say`The rule has no date at ${sayTime(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${sayTime(first)}.`;
   return done({ set: { ...set, start: first }, notes: [moved] });
 }
 
@@ -132,7 +133,7 @@ const FAR = '2100-01-01T00:00' as LocalDateTime;
 function gapNotes(set: DateSet, until: LocalDateTime): string[] {
   if (set.rrule === null) return [];
   const gaps = datesInGap({ ...set, rrule: set.rrule }, { from: set.start, to: until, most: 3 });
-  return gaps.map((at) => `Left out: the clocks jump over ${sayTime(at)} on ${dayShort(dateOf(at))}.`);
+  return gaps.map((at) => say`Left out: the clocks jump over ${sayTime(at)} on ${dayShort(dateOf(at))}.`);
 }
 
 /**
@@ -154,14 +155,14 @@ export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedD
   if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
     return fault(
       'when.repeat.rule',
-      `That makes more than ${MOST_DATES_TIMES_SPACES.toLocaleString('en-GB')} dates × spaces. Choose an earlier last day.`,
+      say`That makes more than ${sayNumber(MOST_DATES_TIMES_SPACES)} dates × spaces. Choose an earlier last day.`,
     );
   if (!starts.length)
     return fault(
       'when.startsAt',
       endless
-        ? 'The first date lies beyond what can be asked for now. Choose an earlier one.'
-        : 'Every date is left out. Leave one in.',
+        ? say`The first date lies beyond what can be asked for now. Choose an earlier one.`
+        : say`Every date is left out. Leave one in.`,
     );
   const lengthMin = wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt);
   const stray = strayOverrides(input, new Set(starts));
@@ -190,9 +191,9 @@ function wordsOf(set: DateSet, end: LocalDateTime, count: number, endless: boole
     const dates = endless ? null : count;
     return (
       ruleText(set.rrule, { ...set, end }, dates) +
-      (endless ? `, ${countText(count, 'date', 'dates')} so far` : '')
+      (endless ? say`, ${countText(count, 'date', 'dates')} so far` : '')
     );
   }
-  if (set.allDay && count === 1) return `${dayShort(dateOf(set.start))}, all day`;
+  if (set.allDay && count === 1) return say`${dayShort(dateOf(set.start))}, all day`;
   return count === 1 ? spanText(set.start, end) : pickedText(count, set.start, end);
 }

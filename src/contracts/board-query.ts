@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { MOST_BOARD_DAYS, MOST_RULER_DAYS } from './board';
 import { localDateField } from './fields';
@@ -5,10 +6,10 @@ import { localDateField } from './fields';
 export const boardQuerySchema = z.object({
   from: localDateField.optional(),
   days: z.coerce
-    .number('Days are a whole number.')
-    .int('Days are a whole number.')
-    .min(1, 'At least one day.')
-    .max(MOST_BOARD_DAYS, `At most ${MOST_BOARD_DAYS} days at once.`)
+    .number(later`Days are a whole number.`)
+    .int(later`Days are a whole number.`)
+    .min(1, later`At least one day.`)
+    .max(MOST_BOARD_DAYS, later`At most ${MOST_BOARD_DAYS} days at once.`)
     .default(1),
 });
 export type BoardQuery = z.output<typeof boardQuerySchema>;

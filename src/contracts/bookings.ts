@@ -1,3 +1,4 @@
+import { later, say } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, OccurrenceId, SpaceId } from '@/core/ids';
 import type { LocalDate } from '@/core/time/local-time';
@@ -10,7 +11,7 @@ const day = z
   .transform((text, ctx): LocalDate | null => {
     if (text === '') return null;
     const date = parseLocalDate(text);
-    if (!date) ctx.addIssue({ code: 'custom', message: 'A day is written as 2027-05-14.' });
+    if (!date) ctx.addIssue({ code: 'custom', message: say`A day is written as 2027-05-14.` });
     return date;
   })
   .default(null);
@@ -18,19 +19,24 @@ const day = z
 const number = (what: string) =>
   z
     .string()
-    .regex(/^\d{0,9}$/, `Choose ${what} from the list.`)
+    .regex(/^\d{0,9}$/, later`Choose ${what} from the list.`)
     .transform((text) => (text === '' ? null : Number(text)))
     .default(null);
 
 /** Which bookings are looked for; all of it stands in the address. */
 export const bookingsQuerySchema = z.object({
-  q: z.string().max(200, 'At most 200 characters.').default(''),
+  q: z
+    .string()
+    .max(200, later`At most 200 characters.`)
+    .default(''),
   from: day,
   to: day,
   space: number('a space'),
   category: number('a category'),
-  state: z.enum(['approved', 'waiting', 'both'], 'Choose approved, waiting or both.').default('approved'),
-  made: z.enum(['any', 'single', 'series'], 'Choose how they were asked for.').default('any'),
+  state: z
+    .enum(['approved', 'waiting', 'both'], later`Choose approved, waiting or both.`)
+    .default('approved'),
+  made: z.enum(['any', 'single', 'series'], later`Choose how they were asked for.`).default('any'),
 });
 export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
 
@@ -67,16 +73,16 @@ export const recategoriseSchema = z.object({
   items: z
     .array(
       z.object({
-        reference: z.string('Name the request.').max(20, 'That is no reference.'),
+        reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
         version: versionField,
       }),
-      'Pick bookings.',
+      later`Pick bookings.`,
     )
-    .min(1, 'Pick at least one booking.')
-    .max(MOST_BOOKINGS, `At most ${MOST_BOOKINGS} requests in one step.`)
+    .min(1, later`Pick at least one booking.`)
+    .max(MOST_BOOKINGS, later`At most ${MOST_BOOKINGS} requests in one step.`)
     .refine(
       (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
-      'A request is listed twice.',
+      later`A request is listed twice.`,
     ),
   categoryId: rowId<CategoryId>('a category from the list'),
   reason: plainText('Reason', 1000).default(''),

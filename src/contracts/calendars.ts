@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { FACTS } from '@/core/publishing/facts';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
@@ -23,21 +24,27 @@ export const CALENDAR_HUES = [
 export const RESERVED_SLUGS: readonly string[] = ['follow', 'kept', 'ledger', 'new'];
 
 const several = <Id extends number>(what: string) =>
-  z.array(rowId<Id>(what), `Choose ${what}, or none.`).max(500, 'At most five hundred.').default([]);
+  z
+    .array(rowId<Id>(what), later`Choose ${what}, or none.`)
+    .max(500, later`At most five hundred.`)
+    .default([]);
 
 export const calendarFilterSchema = z.object({
   buildings: several<BuildingId>('a building'),
   spaces: several<SpaceId>('a space'),
   categories: several<CategoryId>('a category'),
   hosts: several<OrganisationId>('a host'),
-  audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').default([]),
+  audiences: z
+    .array(requiredLine('Audience', 40))
+    .max(12, later`At most twelve audiences.`)
+    .default([]),
 });
 
 const readersSchema = z
   .object({
-    kind: z.enum(READER_KINDS, 'Say who may read it.'),
+    kind: z.enum(READER_KINDS, later`Say who may read it.`),
     people: several<PersonId>('a person'),
-    roles: z.array(z.enum(ROLES, 'Choose from the list.')).default([]),
+    roles: z.array(z.enum(ROLES, later`Choose from the list.`)).default([]),
     organisations: several<OrganisationId>('an organisation'),
   })
   .refine(
@@ -45,7 +52,7 @@ const readersSchema = z
       kind !== 'named' || people.length + roles.length + organisations.length > 0,
     {
       path: ['people'],
-      message: 'Name at least one person, role or organisation, or let all who sign in read it.',
+      ...later`Name at least one person, role or organisation, or let all who sign in read it.`,
     },
   )
   .transform(({ kind, ...named }): Readers => (kind === 'named' ? { kind, ...named } : { kind }));
@@ -54,26 +61,26 @@ const calendarFields = z.object({
   name: requiredLine('Name', 60),
   /** Empty is from the name. */
   slug: z
-    .string('The address is missing.')
+    .string(later`The address is missing.`)
     .trim()
     .refine(
       (text) => text === '' || isSlug(text),
-      `An address is made of small letters, digits and hyphens between them, at most ${SLUG_MOST}.`,
+      later`An address is made of small letters, digits and hyphens between them, at most ${SLUG_MOST}.`,
     )
-    .refine((text) => !RESERVED_SLUGS.includes(text), 'This address is taken by a page. Choose another.')
+    .refine((text) => !RESERVED_SLUGS.includes(text), later`This address is taken by a page. Choose another.`)
     .default(''),
   about: optionalLine('What it is for', 160),
   mark: z
-    .string('The mark is missing.')
+    .string(later`The mark is missing.`)
     .trim()
-    .regex(/^\p{L}{2}$/u, 'A mark is two letters.'),
-  hue: z.enum(CALENDAR_HUES, 'Choose a colour from the list.'),
+    .regex(/^\p{L}{2}$/u, later`A mark is two letters.`),
+  hue: z.enum(CALENDAR_HUES, later`Choose a colour from the list.`),
   filter: calendarFilterSchema,
   facts: z
-    .array(z.enum(FACTS, 'Choose from the list.'))
-    .refine((all) => new Set(all).size === all.length, 'A fact is listed twice.'),
+    .array(z.enum(FACTS, later`Choose from the list.`))
+    .refine((all) => new Set(all).size === all.length, later`A fact is listed twice.`),
   readers: readersSchema,
-  startsOn: z.boolean('Say whether it is switched on.').default(true),
+  startsOn: z.boolean(later`Say whether it is switched on.`).default(true),
 });
 
 export const calendarPreviewSchema = calendarFields.pick({ filter: true, facts: true }).extend({
@@ -94,7 +101,7 @@ export type SaveCalendarBody = z.input<typeof saveCalendarSchema>;
 
 export const calendarDeedSchema = z.object({
   key: idempotencyKey,
-  deed: z.enum(['retire', 'replace-link', 'up', 'down'], 'Choose what to do.'),
+  deed: z.enum(['retire', 'replace-link', 'up', 'down'], later`Choose what to do.`),
 });
 export type CalendarDeedInput = z.output<typeof calendarDeedSchema>;
 
@@ -144,16 +151,16 @@ export interface CalendarChoices {
 
 export const editNoticeSchema = z.object({
   key: idempotencyKey,
-  version: z.number('Reload the page.').int('Reload the page.'),
-  publish: z.boolean('Say whether readers see it.'),
-  heldBack: z.boolean('Say whether it is held back.'),
+  version: z.number(later`Reload the page.`).int(later`Reload the page.`),
+  publish: z.boolean(later`Say whether readers see it.`),
+  heldBack: z.boolean(later`Say whether it is held back.`),
   publishFrom: z
-    .union([z.literal(''), z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'Give a date.')])
+    .union([z.literal(''), z.string().regex(/^\d{4}-\d{2}-\d{2}$/, later`Give a date.`)])
     .transform((text) => text || null)
     .nullable()
     .default(null),
   secondLine: optionalLine('Second line', 160),
-  publicHtml: z.string('Public text is missing.').max(40_000, 'The public text is too long.'),
+  publicHtml: z.string(later`Public text is missing.`).max(40_000, later`The public text is too long.`),
   /** Calendars it stands on besides those that show it anyway. */
   picked: several<number>('a calendar'),
   /** Calendars it is kept off. */

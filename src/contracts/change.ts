@@ -1,26 +1,27 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, plainText, rowId, wholeNumber } from './fields';
 import { datePatchSchema } from './patch';
 
 const pickedDates = z
-  .array(rowId<OccurrenceId>('dates'), 'Pick at least one date.')
-  .min(1, 'Pick at least one date.')
-  .max(3000, 'At most 3,000 dates in one decision.')
+  .array(rowId<OccurrenceId>('dates'), later`Pick at least one date.`)
+  .min(1, later`Pick at least one date.`)
+  .max(3000, later`At most 3,000 dates in one decision.`)
   .transform((ids) => [...new Set(ids)]);
 
 export const versionField = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
 
 /** Dates of one request, as whoever decides saw it; refused when it has changed since. */
 const item = z.object({
-  reference: z.string('Name the request.').max(20, 'That is no reference.'),
+  reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
   version: versionField,
   occurrences: pickedDates,
 });
 
 const reason = plainText('Reason', 1000);
 const neededReason = (what: string) =>
-  reason.refine((text) => text !== '', `${what} needs a reason: the requester reads it.`);
+  reason.refine((text) => text !== '', later`${what} needs a reason: the requester reads it.`);
 
 const simple = <Name extends string>(action: Name) => z.object({ action: z.literal(action) });
 
@@ -30,12 +31,12 @@ const patches = {
   /** Dates that go another way than the rest. */
   each: z
     .array(z.object({ occurrence: rowId<OccurrenceId>('a date'), patch: datePatchSchema }))
-    .max(3000, 'At most 3,000 dates in one decision.')
+    .max(3000, later`At most 3,000 dates in one decision.`)
     .default([]),
 };
 const saysWhat = ({ patch, each }: { readonly patch?: unknown; readonly each: readonly unknown[] }) =>
   patch !== undefined || each.length > 0;
-const SAY_WHAT = { path: ['patch'], message: 'Say what is to be different.' };
+const SAY_WHAT = { path: ['patch'], ...later`Say what is to be different.` };
 
 /** One thing done to every picked date. */
 export const stepSchema = z.discriminatedUnion(
@@ -72,7 +73,7 @@ export const stepSchema = z.discriminatedUnion(
       .object({ action: z.literal('approve-or-move'), ...patches, until: localDateTimeField, reason })
       .refine(saysWhat, SAY_WHAT),
   ],
-  'Say what to do with the dates.',
+  later`Say what to do with the dates.`,
 );
 
 export const changeSchema = z.object({
@@ -80,16 +81,16 @@ export const changeSchema = z.object({
   /** Only says what would happen. */
   preview: z.boolean().default(false),
   items: z
-    .array(item, 'Pick dates.')
-    .min(1, 'Pick at least one date.')
-    .max(200, 'At most 200 requests in one step.')
+    .array(item, later`Pick dates.`)
+    .min(1, later`Pick at least one date.`)
+    .max(200, later`At most 200 requests in one step.`)
     .refine(
       (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
-      'A request is listed twice.',
+      later`A request is listed twice.`,
     )
     .refine(
       (items) => items.reduce((sum, { occurrences }) => sum + occurrences.length, 0) <= 3000,
-      'At most 3,000 dates in one decision.',
+      later`At most 3,000 dates in one decision.`,
     ),
   step: stepSchema,
 });

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentAnswer, ConsentState } from '@/core/checks/consent';
@@ -9,15 +10,15 @@ export const consentSchema = z
     key: idempotencyKey,
     answer: z.enum(['given', 'refused'] satisfies ConsentAnswer[]),
     claims: z
-      .array(rowId<ClaimId>('dates'), 'Pick at least one date.')
-      .min(1, 'Pick at least one date.')
-      .max(3000, 'At most 3,000 dates in one answer.')
+      .array(rowId<ClaimId>('dates'), later`Pick at least one date.`)
+      .min(1, later`Pick at least one date.`)
+      .max(3000, later`At most 3,000 dates in one answer.`)
       .transform((ids) => [...new Set(ids)]),
     reason: plainText('Reason', 1000),
   })
   .refine(({ answer, reason }) => answer === 'given' || reason !== '', {
     path: ['reason'],
-    message: 'Say why not: the office looks for something else by it.',
+    ...later`Say why not: the office looks for something else by it.`,
   });
 export type ConsentInput = z.output<typeof consentSchema>;
 export type ConsentBody = z.input<typeof consentSchema>;

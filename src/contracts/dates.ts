@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { Layout } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -18,21 +19,24 @@ export type DateState = (typeof DATE_STATES)[number];
 
 const idList = z
   .string()
-  .regex(/^\d{1,9}(\.\d{1,9}){0,99}$/, 'A list of numbers such as 3.5.8.')
+  .regex(/^\d{1,9}(\.\d{1,9}){0,99}$/, later`A list of numbers such as 3.5.8.`)
   .transform((text) => [...new Set(text.split('.').map(Number))]);
 
 export const datesQuerySchema = z.object({
   from: localDateField,
   days: z.coerce
-    .number('Days are a whole number.')
-    .int('Days are a whole number.')
-    .min(1, 'At least one day.')
-    .max(MOST_DATES_DAYS, `At most ${MOST_DATES_DAYS} days at once.`),
-  by: z.enum(DATE_GROUPS, 'Choose from the list.').default('space'),
+    .number(later`Days are a whole number.`)
+    .int(later`Days are a whole number.`)
+    .min(1, later`At least one day.`)
+    .max(MOST_DATES_DAYS, later`At most ${MOST_DATES_DAYS} days at once.`),
+  by: z.enum(DATE_GROUPS, later`Choose from the list.`).default('space'),
   /** Rows of what `by` names; without them all. */
   only: idList.optional(),
-  q: z.string().max(100, 'At most 100 characters.').default(''),
-  state: z.enum(DATE_STATES, 'Choose from the list.').optional(),
+  q: z
+    .string()
+    .max(100, later`At most 100 characters.`)
+    .default(''),
+  state: z.enum(DATE_STATES, later`Choose from the list.`).optional(),
   cancelled: z.literal('1').optional(),
 });
 export type DatesQuery = z.output<typeof datesQuerySchema>;

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { LossKind, Nearness } from '@/core/changes/what-is-lost';
 import type { OccurrenceId } from '@/core/ids';
@@ -85,6 +86,6 @@ export interface DeskView {
 export const handlerSchema = z.object({
   key: idempotencyKey,
   /** Taking it on oneself, or giving it back for anybody. */
-  handler: z.enum(['me', 'nobody'], 'Say who sees to it: me or nobody.'),
+  handler: z.enum(['me', 'nobody'], later`Say who sees to it: me or nobody.`),
 });
 export type HandlerInput = z.output<typeof handlerSchema>;

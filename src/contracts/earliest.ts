@@ -1,3 +1,4 @@
+import { later, say } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import { LAYOUTS, type Layout } from '@/core/seating/capacity';
@@ -20,15 +21,15 @@ export const ON_DAYS = {
 export type OnDays = keyof typeof ON_DAYS;
 
 const clockField = z
-  .string('Give a time.')
-  .regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, 'Give a time such as 14:00.')
+  .string(later`Give a time.`)
+  .regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, later`Give a time such as 14:00.`)
   .transform((text) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3)));
 
 const want = z.object({
   people: wholeNumber('People', 1, MOST_PEOPLE),
   /** Null: any layout that seats them. */
-  layout: z.enum(LAYOUTS, 'Choose a layout from the list.').nullable(),
-  has: z.enum(FEATURES, 'Choose from the list.').nullable(),
+  layout: z.enum(LAYOUTS, later`Choose a layout from the list.`).nullable(),
+  has: z.enum(FEATURES, later`Choose from the list.`).nullable(),
   /** Null: whichever fits. */
   space: rowId<SpaceId>('a space from the list').nullable(),
 });
@@ -46,16 +47,17 @@ export const earliestSchema = z
     minutes: wholeNumber('Minutes', 15, 24 * 60),
     between: clockField,
     and: clockField,
-    on: z.enum(Object.keys(ON_DAYS) as [OnDays, ...OnDays[]], 'Choose from the list.'),
+    on: z.enum(Object.keys(ON_DAYS) as [OnDays, ...OnDays[]], later`Choose from the list.`),
   })
   .superRefine(({ wants, pools, first, last, minutes, between, and }, context) => {
     const fault = (path: string, message: string) =>
       context.addIssue({ code: 'custom', path: [path], message });
-    if (!wants.length && !pools.length) fault('people1', 'Say how many people, or choose some equipment.');
+    if (!wants.length && !pools.length) fault('people1', say`Say how many people, or choose some equipment.`);
     const days = daysBetween(first, last);
-    if (days < 0) fault('last', 'The last day must not be before the first.');
-    if (days >= MOST_SPAN_DAYS) fault('last', `At most ${MOST_SPAN_DAYS} days are looked through at once.`);
-    if (and - between < minutes) fault('and', 'Between these hours there is no room for so many minutes.');
+    if (days < 0) fault('last', say`The last day must not be before the first.`);
+    if (days >= MOST_SPAN_DAYS)
+      fault('last', say`At most ${MOST_SPAN_DAYS} days are looked through at once.`);
+    if (and - between < minutes) fault('and', say`Between these hours there is no room for so many minutes.`);
   });
 export type EarliestSearch = z.output<typeof earliestSchema>;
 

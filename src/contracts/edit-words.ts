@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { versionField } from './change';
 import { idempotencyKey, plainText, requiredLine } from './fields';
@@ -8,7 +9,7 @@ export const editWordsSchema = z.object({
   version: versionField,
   title: requiredLine('Title', 120),
   notes: plainText('Setup notes', 4000),
-  publish: z.boolean('Say whether readers see it.'),
+  publish: z.boolean(later`Say whether readers see it.`),
   /** Why, for whoever asked. */
   reason: plainText('Reason', 1000),
 });

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { OccurrenceId, PersonId } from '@/core/ids';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
@@ -74,7 +75,7 @@ const occurrence = rowId<OccurrenceId>('a date');
 export const serviceStateSchema = z.object({
   key: idempotencyKey,
   serviceId: rowId<number>('a service'),
-  state: z.enum(SERVICE_STATES, 'Say how far the service is.'),
+  state: z.enum(SERVICE_STATES, later`Say how far the service is.`),
   note: optionalLine('What is to say', 200),
 });
 export type ServiceStateInput = z.output<typeof serviceStateSchema>;
@@ -83,7 +84,7 @@ export type ServiceStateInput = z.output<typeof serviceStateSchema>;
 export const walkSchema = z.object({
   key: idempotencyKey,
   line: requiredLine('What was promised', 300),
-  isRight: z.boolean('Say whether it is as promised.').nullable(),
+  isRight: z.boolean(later`Say whether it is as promised.`).nullable(),
   note: optionalLine('What is wrong with it', 200),
 });
 export type WalkInput = z.output<typeof walkSchema>;
@@ -112,18 +113,21 @@ export const attendanceSchema = z.discriminatedUnion(
               .filter(Boolean),
           ),
         ])
-        .refine((names) => names.length > 0, 'Write a name a line.')
-        .refine((names) => names.length <= MOST_NAMES, `At most ${MOST_NAMES} names at once.`)
-        .refine((names) => names.every((name) => name.length <= 120), 'A name has at most 120 characters.'),
+        .refine((names) => names.length > 0, later`Write a name a line.`)
+        .refine((names) => names.length <= MOST_NAMES, later`At most ${MOST_NAMES} names at once.`)
+        .refine(
+          (names) => names.every((name) => name.length <= 120),
+          later`A name has at most 120 characters.`,
+        ),
     }),
     z.object({
       kind: z.literal('here'),
       key: idempotencyKey,
       name: requiredLine('The name', 120),
-      isHere: z.boolean('Say whether they are here.'),
+      isHere: z.boolean(later`Say whether they are here.`),
     }),
   ],
-  'Say how many came, or who.',
+  later`Say how many came, or who.`,
 );
 export type AttendanceInput = z.output<typeof attendanceSchema>;
 
@@ -137,6 +141,6 @@ export type FollowUpInput = z.output<typeof followUpSchema>;
 
 export const followUpDoneSchema = z.object({
   key: idempotencyKey,
-  isDone: z.boolean('Say whether it is done.'),
+  isDone: z.boolean(later`Say whether it is done.`),
 });
 export type FollowUpDoneInput = z.output<typeof followUpDoneSchema>;

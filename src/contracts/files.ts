@@ -1,3 +1,4 @@
+import { later, say } from './language/say';
 import { z } from 'zod';
 
 /** Most a single file may weigh. */
@@ -8,7 +9,7 @@ export const MOST_LOOSE_FILES = 40;
 const MOST_NAME = 120;
 
 /** Said where files are picked and where one is refused. */
-export const FILE_LIMIT_TEXT = `A file is at most ${MOST_FILE_MB} MB.`;
+export const fileLimitText = (): string => say`A file is at most ${MOST_FILE_MB} MB.`;
 
 /**
  * The name a file is shown and downloaded by: without folders, control characters and what systems give meaning to.
@@ -28,8 +29,11 @@ export function safeFileName(name: string): string {
 /** What an upload says of itself, in its address; the body is the file. */
 export const uploadSchema = z.object({
   /** Made by the browser: the same again is the same file. */
-  key: z.uuid('The key of this file is malformed; add it once more.'),
-  name: z.string('The file has no name.').min(1, 'The file has no name.').max(1000, 'The name is too long.'),
+  key: z.uuid(later`The key of this file is malformed; add it once more.`),
+  name: z
+    .string(later`The file has no name.`)
+    .min(1, later`The file has no name.`)
+    .max(1000, later`The name is too long.`),
 });
 export type UploadInput = z.output<typeof uploadSchema>;
 
@@ -41,7 +45,7 @@ export interface FileLine {
 
 /** `1.4 MB`, `312 KB`, `9 bytes`. */
 export function sizeText(bytes: number): string {
-  if (bytes < 1024) return `${bytes} bytes`;
+  if (bytes < 1024) return say`${bytes} bytes`;
   const kb = bytes / 1024;
-  return kb < 1024 ? `${Math.round(kb)} KB` : `${(kb / 1024).toFixed(1)} MB`;
+  return kb < 1024 ? say`${Math.round(kb)} KB` : say`${(kb / 1024).toFixed(1)} MB`;
 }

@@ -1,15 +1,16 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, wholeNumber } from './fields';
 
 /** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. */
 export const placeCode = z
   .string()
-  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, 'Choose countries from the list.');
+  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, later`Choose countries from the list.`);
 
 const places = z
   .array(placeCode)
-  .min(1, 'Choose a country or a region.')
-  .max(10, 'At most ten countries and regions together.');
+  .min(1, later`Choose a country or a region.`)
+  .max(10, later`At most ten countries and regions together.`);
 const year = wholeNumber('Year', 2000, 2100);
 
 export const holidayQuery = z.object({ places, year });
@@ -21,8 +22,11 @@ export const shutHolidaysSchema = z.object({
   year,
   /** Which of the days, as they were listed. */
   /** The house is shut then, or it is only said what the day is. */
-  as: z.enum(['closures', 'notes'], 'Say whether the house is shut then.').default('closures'),
-  days: z.array(z.string().max(200)).min(1, 'Choose the days.').max(200, 'At most two hundred days.'),
+  as: z.enum(['closures', 'notes'], later`Say whether the house is shut then.`).default('closures'),
+  days: z
+    .array(z.string().max(200))
+    .min(1, later`Choose the days.`)
+    .max(200, later`At most two hundred days.`),
 });
 export type ShutHolidaysInput = z.output<typeof shutHolidaysSchema>;
 

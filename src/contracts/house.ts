@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, requiredLine, rowId } from './fields';
@@ -6,7 +7,7 @@ const span = z
   .object({ from: localDateTimeField, to: localDateTimeField.nullable().default(null) })
   .refine(({ from, to }) => to === null || to > from, {
     path: ['to'],
-    message: 'The end must be after the start.',
+    ...later`The end must be after the start.`,
   });
 
 /** Stock rises or falls for a time or for good: bought, out of service, hired in for three days. */
@@ -15,11 +16,11 @@ export const stockLineSchema = z
     key: idempotencyKey,
     typeId: rowId<EquipmentTypeId>('equipment from the list'),
     delta: z
-      .number('How many more, or fewer, is a whole number.')
-      .int('How many more, or fewer, is a whole number.')
-      .min(-100_000, 'At most 100,000.')
-      .max(100_000, 'At most 100,000.')
-      .refine((delta) => delta !== 0, 'Nothing more and nothing fewer changes nothing.'),
+      .number(later`How many more, or fewer, is a whole number.`)
+      .int(later`How many more, or fewer, is a whole number.`)
+      .min(-100_000, later`At most 100,000.`)
+      .max(100_000, later`At most 100,000.`)
+      .refine((delta) => delta !== 0, later`Nothing more and nothing fewer changes nothing.`),
     reason: requiredLine('Reason', 120),
   })
   .and(span);

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 
 /** Most lines of the ledger told at once, the newest first. */
@@ -7,11 +8,14 @@ export const LEDGER_WHAT = ['all', 'gone', 'owed'] as const;
 
 export const ledgerQuerySchema = z.object({
   calendar: z
-    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, 'Choose a calendar from the list.')])
+    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, later`Choose a calendar from the list.`)])
     .transform((text) => (text === '' ? undefined : Number(text)))
     .optional(),
-  what: z.enum(LEDGER_WHAT, 'Choose from the list.').default('all'),
-  q: z.string().max(100, 'At most 100 characters.').default(''),
+  what: z.enum(LEDGER_WHAT, later`Choose from the list.`).default('all'),
+  q: z
+    .string()
+    .max(100, later`At most 100 characters.`)
+    .default(''),
 });
 export type LedgerQuery = z.output<typeof ledgerQuerySchema>;
 

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { LONGEST_DATE_DAYS } from './ask';
 import { localDateTimeField, wholeNumber } from './fields';
@@ -14,11 +15,11 @@ export const leftSchema = z
   })
   .refine(({ startsAt, endsAt }) => endsAt > startsAt, {
     path: ['endsAt'],
-    message: 'The end must be after the start.',
+    ...later`The end must be after the start.`,
   })
   .refine(
     ({ startsAt, endsAt }) => Date.parse(endsAt) - Date.parse(startsAt) <= LONGEST_DATE_DAYS * 86_400_000,
-    { path: ['endsAt'], message: `At most ${LONGEST_DATE_DAYS} days.` },
+    { path: ['endsAt'], ...later`At most ${LONGEST_DATE_DAYS} days.` },
   );
 export type LeftInput = z.output<typeof leftSchema>;
 

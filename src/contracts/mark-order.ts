@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { versionField } from './change';
@@ -6,7 +7,7 @@ import { idempotencyKey, plainText, requiredLine, rowId } from './fields';
 export const markOrderSchema = z.object({
   key: idempotencyKey,
   version: versionField,
-  state: z.enum(['done', 'open'], 'Say whether the work is done or open.'),
+  state: z.enum(['done', 'open'], later`Say whether the work is done or open.`),
 });
 export type MarkOrderInput = z.output<typeof markOrderSchema>;
 
@@ -14,7 +15,7 @@ export type MarkOrderInput = z.output<typeof markOrderSchema>;
 export const tickOrderSchema = z.object({
   key: idempotencyKey,
   line: requiredLine('The line', 120),
-  isTicked: z.boolean('Say whether the line is ticked.'),
+  isTicked: z.boolean(later`Say whether the line is ticked.`),
 });
 export type TickOrderInput = z.output<typeof tickOrderSchema>;
 
@@ -24,10 +25,13 @@ export type ReadOrderInput = z.output<typeof readOrderSchema>;
 
 export const noteOrderSchema = z.object({
   key: idempotencyKey,
-  kind: z.enum(['note', 'problem'], 'Say whether it is a note or a problem.'),
-  text: plainText('What there is to say', 1000).refine((text) => text.length > 0, 'Say what it is.'),
+  kind: z.enum(['note', 'problem'], later`Say whether it is a note or a problem.`),
+  text: plainText('What there is to say', 1000).refine((text) => text.length > 0, later`Say what it is.`),
   /** A picture that was sent before. */
-  file: z.uuid('The key of this picture is malformed; add it once more.').nullable().default(null),
+  file: z
+    .uuid(later`The key of this picture is malformed; add it once more.`)
+    .nullable()
+    .default(null),
 });
 export type NoteOrderInput = z.output<typeof noteOrderSchema>;
 
@@ -35,8 +39,8 @@ export const solveProblemSchema = z.object({ key: idempotencyKey });
 
 const orderIds = z
   .array(rowId<number>('an order'))
-  .min(1, 'Pick an order.')
-  .max(500, 'At most 500 orders at once.');
+  .min(1, later`Pick an order.`)
+  .max(500, later`At most 500 orders at once.`);
 
 export const issueOrdersSchema = z.object({ key: idempotencyKey, orders: orderIds });
 export type IssueOrdersInput = z.output<typeof issueOrdersSchema>;

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
 import { isSlug } from '@/core/publishing/slug';
@@ -9,17 +10,21 @@ export type NoticeView = (typeof NOTICE_VIEWS)[number];
 const several = z
   .union([z.string(), z.array(z.string())])
   .transform((value) => [value].flat())
-  .pipe(z.array(z.string().refine(isSlug, 'There is no such calendar.')).max(100, 'At most 100 calendars.'));
+  .pipe(
+    z
+      .array(z.string().refine(isSlug, later`There is no such calendar.`))
+      .max(100, later`At most 100 calendars.`),
+  );
 
 const number = (what: string) =>
   z
-    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, `Choose ${what} from the list.`)])
+    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, later`Choose ${what} from the list.`)])
     .transform((text) => (text === '' ? undefined : Number(text)))
     .optional();
 
 /** What readers look at, as the address says it; everything can be sent by a form without any script. */
 export const noticesQuerySchema = z.object({
-  view: z.enum(NOTICE_VIEWS, 'Choose list, day, week or month.').default('list'),
+  view: z.enum(NOTICE_VIEWS, later`Choose list, day, week or month.`).default('list'),
   /** Empty, as a date field that was cleared sends it, is today. */
   on: z.union([z.literal('').transform(() => undefined), localDateField]).optional(),
   /** Addresses of calendars; without any those that are switched on at the start. */
@@ -27,7 +32,10 @@ export const noticesQuerySchema = z.object({
   category: number('a category'),
   building: number('a building'),
   host: number('a host'),
-  q: z.string().max(100, 'At most 100 characters.').default(''),
+  q: z
+    .string()
+    .max(100, later`At most 100 characters.`)
+    .default(''),
 });
 export type NoticesQuery = z.output<typeof noticesQuerySchema>;
 

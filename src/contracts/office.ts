@@ -1,4 +1,6 @@
+import { later } from './language/say';
 import { z } from 'zod';
+import { LANGUAGES } from './language/languages';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
@@ -14,9 +16,9 @@ export const HUES = ['orange', 'sky', 'green', 'yellow', 'blue', 'vermilion', 'r
 
 const clock = z
   .string()
-  .regex(/^\d\d:\d\d$/, 'A time is written as 09:30; nights go on to 48:00.')
+  .regex(/^\d\d:\d\d$/, later`A time is written as 09:30; nights go on to 48:00.`)
   .transform((text) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3)))
-  .refine((minutes) => minutes <= 2880, 'Hours end at 48:00 at the latest.');
+  .refine((minutes) => minutes <= 2880, later`Hours end at 48:00 at the latest.`);
 
 const hours = z
   .array(z.object({ days: z.array(wholeNumber('Weekday', 1, 7)).min(1), from: clock, to: clock }))
@@ -111,12 +113,13 @@ const space = z.object({
 export const officeSchema = z.object({
   site: z.object({
     name: requiredLine('Site name', 80),
-    zone: z.string().refine(isZone, 'This is not a zone of the IANA database, such as Europe/London.'),
+    zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
     office: z.object({
       name: requiredLine('Office', 80),
       phone: requiredLine('Telephone', 40),
       email: requiredLine('E-mail', 120),
     }),
+    language: z.enum(LANGUAGES, later`Choose a language.`).default('en'),
     accessMin: wholeNumber('Access minutes', 0, 1440).default(30),
     exitMin: wholeNumber('Exit minutes', 0, 1440).default(30),
     /** Minutes that times picked on the board snap to. */
@@ -161,7 +164,7 @@ export const officeSchema = z.object({
             /** Names of other equipment that can stand in for it where it is short, the first choice first. */
             substitutes: z
               .array(requiredLine('Equipment', 80))
-              .max(6, 'At most six substitutes.')
+              .max(6, later`At most six substitutes.`)
               .default([]),
             /** The team whose people on shift are the stock. */
             poolOf: z.string().nullable().default(null),
@@ -220,7 +223,7 @@ export const officeSchema = z.object({
     .array(
       z.object({
         name: requiredLine('Category', 60),
-        mark: z.string().length(2, 'A mark has two letters.'),
+        mark: z.string().length(2, later`A mark has two letters.`),
         hue: z.enum(HUES),
         about: plainText('About', 200),
         publish: z.boolean().default(true),
@@ -248,9 +251,12 @@ export const officeSchema = z.object({
     .array(
       z.object({
         name: requiredLine('Name', 80),
-        email: z.email('That is no e-mail address.'),
+        email: z.email(later`That is no e-mail address.`),
         /** Given once at the start; only its argon2id hash is stored. Without one the person cannot sign in. */
-        password: z.string().min(10, 'A password has at least ten characters.').optional(),
+        password: z
+          .string()
+          .min(10, later`A password has at least ten characters.`)
+          .optional(),
         roles: z.array(z.enum(ROLES)).default(['requester']),
         teams: z.array(z.string()).default([]),
         organisations: z.array(z.string()).default([]),

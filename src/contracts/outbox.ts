@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { MailKind } from '@/core/changes/mail-due';
 import type { MAIL_STATE_WORDS } from './words/mail';
@@ -34,7 +35,7 @@ export const sendNowSchema = z.object({});
 
 /** Link and answer are what makes it one: the same again gives the first result again. */
 export const offerAnswerSchema = z.object({
-  answer: z.enum(['accept', 'refuse'], 'Say yes or no.'),
+  answer: z.enum(['accept', 'refuse'], later`Say yes or no.`),
 });
 export type OfferAnswerInput = z.output<typeof offerAnswerSchema>;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isZone } from '@/core/time/zone';
 import { MOST_BOARD_DAYS } from './board';
+import { LANGUAGES } from './language/languages';
 
 export const THEMES = ['device', 'light', 'dark'] as const;
 export const CONTRASTS = ['usual', 'more'] as const;
@@ -9,7 +10,7 @@ export const REMINDERS_MIN = [120, 1440, 2880, 10080] as const;
 /** The largest zoom of the board. */
 export const MOST_ZOOM = 24;
 
-const hour = z.number().int().min(0).max(24);
+export const settingsHour = z.number().int().min(0).max(24);
 
 /** What somebody has chosen for themselves. In a cookie and, with an account, in the database: wrong parts fall back. */
 export const ownSettingsSchema = z.object({
@@ -19,11 +20,13 @@ export const ownSettingsSchema = z.object({
   clock: z.union([z.literal(24), z.literal(12)]).catch(24),
   /** 1 is Monday, 7 Sunday; 0 goes by the site. */
   weekStart: z.number().int().min(0).max(7).catch(0),
+  /** Nothing goes by the house. */
+  language: z.enum(LANGUAGES).nullable().catch(null),
   /** Times are told in this zone too; nothing tells them in the site's alone. */
   zone: z.string().refine(isZone).nullable().catch(null),
   /** Hours of the site the board shows, whatever is open; nothing goes by what is open. */
   hours: z
-    .tuple([hour, hour])
+    .tuple([settingsHour, settingsHour])
     .refine(([from, to]) => from < to)
     .nullable()
     .catch(null),
@@ -38,6 +41,7 @@ export const USUAL_SETTINGS: OwnSettings = {
   contrast: 'usual',
   clock: 24,
   weekStart: 0,
+  language: null,
   zone: null,
   hours: null,
   days: 1,
@@ -66,26 +70,6 @@ export function readSettings(text: string | undefined): OwnSettings {
     return USUAL_SETTINGS;
   }
 }
-
-/** Beside them, for those with an account: when letters remind of their own bookings. */
-export const saveSettingsSchema = z.object({
-  settings: z.object({
-    theme: z.enum(THEMES, 'Choose a theme.'),
-    contrast: z.enum(CONTRASTS, 'Choose a contrast.'),
-    clock: z.union([z.literal(24), z.literal(12)], 'Choose how the time is told.'),
-    weekStart: z.number('Choose a day.').int().min(0).max(7, 'Choose a day.'),
-    zone: z.string().refine(isZone, 'This is not a zone of the list, such as America/New_York.').nullable(),
-    hours: z
-      .tuple([hour, hour])
-      .refine(([from, to]) => from < to, 'The last hour is after the first.')
-      .nullable(),
-    days: z.number('How many days is a number.').int().min(1, 'At least one day.').max(MOST_BOARD_DAYS),
-    zoom: z.number().min(1).max(MOST_ZOOM),
-  }),
-  /** Null leaves them as they are. */
-  reminders: z.array(z.literal(REMINDERS_MIN, 'Choose from the list.')).nullable().default(null),
-});
-export type SaveSettingsInput = z.output<typeof saveSettingsSchema>;
 
 // Next loads the server in several bundles, and the browser has its own: who tells them hangs on globalThis.
 const holder = globalThis as typeof globalThis & { calendarioSettings?: () => OwnSettings | undefined };

@@ -1,11 +1,12 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { requiredLine, rowId } from './fields';
 
 /** Marking a space or a pool as one's own first choice, or no longer. */
 export const pinSchema = z.object({
-  kind: z.enum(['space', 'pool'], 'Pin a space or a pool.'),
+  kind: z.enum(['space', 'pool'], later`Pin a space or a pool.`),
   id: rowId<number>('what to pin'),
-  isPinned: z.boolean('Say whether to pin it.'),
+  isPinned: z.boolean(later`Say whether to pin it.`),
 });
 export type PinInput = z.output<typeof pinSchema>;
 
@@ -24,14 +25,14 @@ const SCREENS = Object.keys(KEPT_SCREENS) as [KeptScreen, ...KeptScreen[]];
 /** A screen with its filters, kept under a name of one's own. */
 export const keepViewSchema = z
   .object({
-    screen: z.enum(SCREENS, 'There is no such screen.'),
+    screen: z.enum(SCREENS, later`There is no such screen.`),
     name: requiredLine('The name', 60),
-    address: z.string('The address is missing.').max(1000, 'The address is too long to keep.'),
+    address: z.string(later`The address is missing.`).max(1000, later`The address is too long to keep.`),
   })
   .refine(
     ({ screen, address }) =>
       address === KEPT_SCREENS[screen] || address.startsWith(`${KEPT_SCREENS[screen]}?`),
-    { path: ['address'], message: 'Only what this screen shows can be kept.' },
+    { path: ['address'], ...later`Only what this screen shows can be kept.` },
   );
 export type KeepViewInput = z.output<typeof keepViewSchema>;
 
@@ -63,8 +64,10 @@ export function familiarRank({ spaces, usedSpaces }: Familiar, space: number): n
 
 /** Somebody who may ask, change and cancel for the viewer, or no longer. */
 export const deputySchema = z.object({
-  email: z.email('Write the whole e-mail address of their account.').max(200, 'The address is too long.'),
-  isDeputy: z.boolean('Say whether they may.'),
+  email: z
+    .email(later`Write the whole e-mail address of their account.`)
+    .max(200, later`The address is too long.`),
+  isDeputy: z.boolean(later`Say whether they may.`),
 });
 export type DeputyInput = z.output<typeof deputySchema>;
 

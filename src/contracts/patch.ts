@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
@@ -9,14 +10,14 @@ const MOST_MINUTES = 366 * 1440;
 export const datePatchSchema = z
   .object({
     shiftMin: z
-      .number('Minutes to move by is a whole number.')
-      .int('Minutes to move by is a whole number.')
-      .min(-MOST_MINUTES, 'At most a year.')
-      .max(MOST_MINUTES, 'At most a year.')
+      .number(later`Minutes to move by is a whole number.`)
+      .int(later`Minutes to move by is a whole number.`)
+      .min(-MOST_MINUTES, later`At most a year.`)
+      .max(MOST_MINUTES, later`At most a year.`)
       .optional(),
     startsAt: z
       .string()
-      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day is written as 18:15.')
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, later`A time of day is written as 18:15.`)
       .optional(),
     lengthMin: wholeNumber('Length in minutes', 1, 31 * 1440).optional(),
     spaces: z
@@ -24,16 +25,16 @@ export const datePatchSchema = z
         z.object({
           from: rowId<SpaceId>('the space to leave'),
           to: rowId<SpaceId>('the space to go to'),
-          layout: z.enum(LAYOUTS, 'Choose a layout.').optional(),
+          layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
         }),
       )
-      .max(6, 'At most six spaces.')
+      .max(6, later`At most six spaces.`)
       .optional(),
     /** For a date that has no space yet. */
     place: z
       .object({
         spaceId: rowId<SpaceId>('the space to go to'),
-        layout: z.enum(LAYOUTS, 'Choose a layout.').optional(),
+        layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
       })
       .optional(),
     people: wholeNumber('People expected', 1, 100_000).optional(),
@@ -46,7 +47,7 @@ export const datePatchSchema = z
           quantity: wholeNumber('Quantity', 0, 10_000),
         }),
       )
-      .max(40, 'At most forty kinds of equipment.')
+      .max(40, later`At most forty kinds of equipment.`)
       .optional(),
     units: z
       .array(
@@ -55,9 +56,12 @@ export const datePatchSchema = z
           to: rowId<ResourceId>('the unit to take'),
         }),
       )
-      .max(40, 'At most forty units.')
+      .max(40, later`At most forty units.`)
       .optional(),
   })
-  .refine((value) => Object.values(value).some((each) => each !== undefined), 'Say what is to be different.');
+  .refine(
+    (value) => Object.values(value).some((each) => each !== undefined),
+    later`Say what is to be different.`,
+  );
 
 export type DatePatchBody = z.input<typeof datePatchSchema>;

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine, rowId } from './fields';
 
@@ -6,7 +7,7 @@ export const PICTURE_OWNERS = ['space', 'pool'] as const;
 export type PictureOwner = (typeof PICTURE_OWNERS)[number];
 
 const owner = {
-  of: z.enum(PICTURE_OWNERS, 'Say whether it is of a space or of equipment.'),
+  of: z.enum(PICTURE_OWNERS, later`Say whether it is of a space or of equipment.`),
   id: z.coerce.number().pipe(rowId<number>('what it is of')),
 };
 

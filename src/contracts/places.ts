@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { EquipmentTypeId } from '@/core/ids';
@@ -41,12 +42,12 @@ const orNothing = <Schema extends z.ZodType>(schema: Schema) =>
 export const placeSearchSchema = z
   .object({
     people: optionalNumber('People', 1, MOST_PEOPLE, 10),
-    layout: orNothing(z.enum(LAYOUTS, 'Choose a layout from the list.')),
-    has: orNothing(z.enum(FEATURES, 'Choose from the list.')),
-    day: z.string('Give a day.').refine((text) => parseLocalDate(text) !== null, 'Give a day.'),
-    from: z.string('Give a time.').regex(/^\d\d:\d\d$/, 'Give a time such as 14:00.'),
-    to: z.string('Give a time.').regex(/^\d\d:\d\d$/, 'Give a time such as 16:00.'),
-    repeat: z.preprocess((text) => text || 'once', z.enum(REPEATS, 'Choose from the list.')),
+    layout: orNothing(z.enum(LAYOUTS, later`Choose a layout from the list.`)),
+    has: orNothing(z.enum(FEATURES, later`Choose from the list.`)),
+    day: z.string(later`Give a day.`).refine((text) => parseLocalDate(text) !== null, later`Give a day.`),
+    from: z.string(later`Give a time.`).regex(/^\d\d:\d\d$/, later`Give a time such as 14:00.`),
+    to: z.string(later`Give a time.`).regex(/^\d\d:\d\d$/, later`Give a time such as 16:00.`),
+    repeat: z.preprocess((text) => text || 'once', z.enum(REPEATS, later`Choose from the list.`)),
     dates: optionalNumber('Dates', 1, MOST_SEARCH_DATES, 1),
     type: orNothing(z.preprocess(Number, rowId<EquipmentTypeId>('equipment from the list'))),
     quantity: optionalNumber('How many', 1, 10_000, 1),

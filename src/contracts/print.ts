@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { MOST_BOARD_DAYS } from './board';
 import { datesQuerySchema, MOST_DATES_DAYS } from './dates';
@@ -8,16 +9,19 @@ export type PrintKind = (typeof PRINTS)[number];
 /** What is printed, as it stands in the address of the preview and of the PDF. */
 export const printQuerySchema = datesQuerySchema
   .extend({
-    what: z.enum(PRINTS, 'Choose what to print.').default('dates'),
+    what: z.enum(PRINTS, later`Choose what to print.`).default('dates'),
     /** Code of the space, or number of the pool. */
-    of: z.string().max(60, 'There is no such place.').default(''),
-    detail: z.enum(['brief', 'detailed'], 'Choose brief or detailed.').default('brief'),
-    page: z.enum(['upright', 'wide'], 'Choose upright or wide.').default('upright'),
+    of: z
+      .string()
+      .max(60, later`There is no such place.`)
+      .default(''),
+    detail: z.enum(['brief', 'detailed'], later`Choose brief or detailed.`).default('brief'),
+    page: z.enum(['upright', 'wide'], later`Choose upright or wide.`).default('upright'),
     apart: z.literal('1').optional(),
   })
   .refine(({ what, days }) => what !== 'board' || days <= MOST_BOARD_DAYS, {
     path: ['days'],
-    message: `The board prints at most ${MOST_BOARD_DAYS} days.`,
+    ...later`The board prints at most ${MOST_BOARD_DAYS} days.`,
   });
 export type PrintQuery = z.output<typeof printQuerySchema>;
 

@@ -1,3 +1,4 @@
+import { say } from './language/say';
 import type { FieldFault } from './refusal';
 
 /** What a space, a category or a service asks of whoever asks for it. */
@@ -24,9 +25,9 @@ export function answerFaults(
   return questions.flatMap(({ id, text, required, choices }) => {
     const answer = given.get(id) ?? '';
     const fault = (message: string) => [{ path: `${path}.${id}`, message }];
-    if (!answer) return required ? fault(`“${text}” wants an answer.`) : [];
+    if (!answer) return required ? fault(say`“${text}” wants an answer.`) : [];
     return choices.length && !choices.includes(answer)
-      ? fault(`“${text}” is answered by ${choices.map((each) => `“${each}”`).join(' or ')}.`)
+      ? fault(say`“${text}” is answered by ${choices.map((each) => `“${each}”`).join(say` or `)}.`)
       : [];
   });
 }

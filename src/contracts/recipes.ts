@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
@@ -10,19 +11,19 @@ import { formulaSentence } from './words/formulas';
 const MOST_OFFSET_MIN = 60 * 1440;
 
 /** A formula as it is typed; what cannot be read is said in a sentence. */
-export const formulaField = z.string('Give a formula.').transform((text, context) => {
+export const formulaField = z.string(later`Give a formula.`).transform((text, context) => {
   const formula = text.trim();
   const problem = formulaProblem(formula);
   if (problem) context.addIssue({ code: 'custom', message: formulaSentence(problem) });
   return formula;
 });
 
-const edge = z.enum(DUE_EDGES, 'Choose a moment of the event.');
+const edge = z.enum(DUE_EDGES, later`Choose a moment of the event.`);
 const offset = wholeNumber('Minutes before or after', -MOST_OFFSET_MIN, MOST_OFFSET_MIN).default(0);
 
 /** What a recipe says by itself, without what it is about and who does it. */
 export const recipeFields = {
-  phase: z.enum(RECIPE_PHASES, 'Choose when the work is done.'),
+  phase: z.enum(RECIPE_PHASES, later`Choose when the work is done.`),
   title: requiredLine('What is to be done', 80),
   per: z.enum(['space', 'date']).default('space'),
   due: edge,
@@ -32,7 +33,7 @@ export const recipeFields = {
   leadDays: wholeNumber('Days ahead', 0, 366).nullable().default(null),
   checklist: z
     .array(requiredLine('A line of the checklist', 120))
-    .max(30, 'A checklist has at most 30 lines.')
+    .max(30, later`A checklist has at most 30 lines.`)
     .default([]),
   /** People it takes for the minutes of setup, strike or attendance. */
   crew: wholeNumber('People it takes', 0, 100).default(1),
@@ -45,7 +46,7 @@ export const recipeFields = {
         formula: formulaField,
       }),
     )
-    .max(20, 'A recipe brings at most 20 things.')
+    .max(20, later`A recipe brings at most 20 things.`)
     .default([]),
 };
 
@@ -56,7 +57,7 @@ interface Spanned {
 /** Being there has an end, work has none. */
 export const hasItsEnd = ({ phase, until }: Spanned): boolean =>
   (phase === 'attendance') === (until !== null);
-export const NO_END = { path: ['until'], message: 'Say until when somebody is there.' };
+export const NO_END = { path: ['until'], ...later`Say until when somebody is there.` };
 
 const ids = <Id extends number>(what: string) => z.array(rowId<Id>(what)).max(100).default([]);
 

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import { localDateField } from './fields';
 
@@ -7,14 +8,18 @@ export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
 /** What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. */
 export const setupsSheetSchema = z
   .object({
-    what: z.enum(SETUPS_SHEETS, 'Choose the day, the week, the stores or an order.').default('day'),
+    what: z.enum(SETUPS_SHEETS, later`Choose the day, the week, the stores or an order.`).default('day'),
     /** Today where none is given; for a week any day of it. */
     day: localDateField.optional(),
-    order: z.coerce.number('There is no such order.').int('There is no such order.').positive().optional(),
+    order: z.coerce
+      .number(later`There is no such order.`)
+      .int(later`There is no such order.`)
+      .positive()
+      .optional(),
   })
   .refine(({ what, order }) => what !== 'order' || order !== undefined, {
     path: ['order'],
-    message: 'Say which order.',
+    ...later`Say which order.`,
   });
 export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
 

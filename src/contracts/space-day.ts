@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { localDateField } from './fields';
@@ -8,10 +9,10 @@ const MOST_SPACES = 12;
 export const spaceDaySchema = z.object({
   day: localDateField,
   spaces: z
-    .string('Name the spaces.')
-    .regex(/^\d{1,9}(,\d{1,9})*$/, 'Name the spaces by their numbers, with commas between.')
+    .string(later`Name the spaces.`)
+    .regex(/^\d{1,9}(,\d{1,9})*$/, later`Name the spaces by their numbers, with commas between.`)
     .transform((text) => [...new Set(text.split(',').map(Number))])
-    .refine((ids) => ids.length <= MOST_SPACES, `At most ${MOST_SPACES} spaces.`),
+    .refine((ids) => ids.length <= MOST_SPACES, later`At most ${MOST_SPACES} spaces.`),
 });
 export type SpaceDayQuery = z.output<typeof spaceDaySchema>;
 

@@ -1,4 +1,6 @@
+import { later } from './language/say';
 import { z } from 'zod';
+import { LANGUAGES } from './language/languages';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { isZone } from '@/core/time/zone';
 import { passwordField } from './account';
@@ -9,26 +11,27 @@ import { clockText, minutesOf } from './house-book/parts';
 export const startSchema = z
   .object({
     site: requiredLine('Name of the site', 80),
-    zone: z.string('Choose the time zone.').refine(isZone, 'Choose the time zone from the list.'),
+    language: z.enum(LANGUAGES, later`Choose a language.`),
+    zone: z.string(later`Choose the time zone.`).refine(isZone, later`Choose the time zone from the list.`),
     officeName: requiredLine('Name of the office', 80),
     officePhone: requiredLine('Telephone', 40),
-    officeEmail: z.email('That is no e-mail address.'),
+    officeEmail: z.email(later`That is no e-mail address.`),
     opens: clockText,
     closes: clockText,
     building: requiredLine('Name of the building', 80),
     space: requiredLine('Name of the space', 80),
     code: requiredLine('Code', 12).refine(
       (code) => /^[\p{L}\p{N}-]+$/u.test(code),
-      'A code has letters, figures and dashes only.',
+      later`A code has letters, figures and dashes only.`,
     ),
-    layout: z.enum(LAYOUTS, 'Choose how it is usually set.'),
+    layout: z.enum(LAYOUTS, later`Choose how it is usually set.`),
     seats: wholeNumber('Seats', 1, 100_000),
     name: requiredLine('Your name', 80),
-    email: z.email('That is no e-mail address.'),
+    email: z.email(later`That is no e-mail address.`),
     password: passwordField,
   })
   .refine(({ opens, closes }) => minutesOf(closes) > minutesOf(opens), {
     path: ['closes'],
-    message: 'The end must be after the start.',
+    ...later`The end must be after the start.`,
   });
 export type StartInput = z.output<typeof startSchema>;

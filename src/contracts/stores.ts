@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, optionalLine, rowId, wholeNumber } from './fields';
@@ -56,6 +57,6 @@ export const returnSchema = z
   })
   .refine(({ counted, damaged }) => damaged <= counted, {
     path: ['damaged'],
-    message: 'No more can be damaged than came back.',
+    ...later`No more can be damaged than came back.`,
   });
 export type ReturnInput = z.output<typeof returnSchema>;

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/checks/world';
@@ -17,16 +18,16 @@ export const surroundingsSchema = z
     to: localDateField,
     spaceIds: z
       .array(rowId<SpaceId>('a space'))
-      .max(MOST_SURROUNDING_SPACES, `At most ${MOST_SURROUNDING_SPACES} spaces.`),
-    typeIds: z.array(rowId<EquipmentTypeId>('equipment')).max(40, 'At most forty kinds of equipment.'),
+      .max(MOST_SURROUNDING_SPACES, later`At most ${MOST_SURROUNDING_SPACES} spaces.`),
+    typeIds: z.array(rowId<EquipmentTypeId>('equipment')).max(40, later`At most forty kinds of equipment.`),
   })
   .refine(({ from, to }) => from <= to, {
     path: ['to'],
-    message: 'The last day must not be before the first.',
+    ...later`The last day must not be before the first.`,
   })
   .refine(({ from, to }) => Date.parse(to) - Date.parse(from) <= MOST_SURROUNDING_DAYS * 86_400_000, {
     path: ['to'],
-    message: `At most ${MOST_SURROUNDING_DAYS} days at once.`,
+    ...later`At most ${MOST_SURROUNDING_DAYS} days at once.`,
   });
 
 export type SurroundingsInput = z.output<typeof surroundingsSchema>;

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { FileLine } from './files';
 import { idempotencyKey, plainText } from './fields';
@@ -9,19 +10,22 @@ export type ThreadKind = (typeof THREAD_KINDS)[number];
 export const messageSchema = z
   .object({
     key: idempotencyKey,
-    kind: z.enum(THREAD_KINDS, 'Say who is to read it.').default('with-requester'),
+    kind: z.enum(THREAD_KINDS, later`Say who is to read it.`).default('with-requester'),
     text: plainText('The message', 4000),
     /** By the office: the request waits for the answer. */
-    isQuestion: z.boolean('Say whether it is a question.').default(false),
-    fileKeys: z.array(z.uuid('This is no file of yours.')).max(10, 'At most ten files.').default([]),
+    isQuestion: z.boolean(later`Say whether it is a question.`).default(false),
+    fileKeys: z
+      .array(z.uuid(later`This is no file of yours.`))
+      .max(10, later`At most ten files.`)
+      .default([]),
   })
   .refine(({ text, fileKeys }) => text !== '' || fileKeys.length > 0, {
     path: ['text'],
-    message: 'Write something, or add a file.',
+    ...later`Write something, or add a file.`,
   })
   .refine(({ isQuestion, kind }) => !isQuestion || kind === 'with-requester', {
     path: ['isQuestion'],
-    message: 'A question goes to whoever asked.',
+    ...later`A question goes to whoever asked.`,
   });
 export type MessageInput = z.output<typeof messageSchema>;
 
@@ -57,7 +61,13 @@ export interface News {
 }
 
 export const newsMarkSchema = z.object({
-  changeSet: z.number('Say up to where.').int('Say up to where.').min(0, 'Say up to where.'),
-  message: z.number('Say up to where.').int('Say up to where.').min(0, 'Say up to where.'),
+  changeSet: z
+    .number(later`Say up to where.`)
+    .int(later`Say up to where.`)
+    .min(0, later`Say up to where.`),
+  message: z
+    .number(later`Say up to where.`)
+    .int(later`Say up to where.`)
+    .min(0, later`Say up to where.`),
 });
 export type NewsMark = z.output<typeof newsMarkSchema>;

@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { Band } from '@/core/occupancy/bands';
@@ -18,8 +19,11 @@ export const waysOutSchema = z.discriminatedUnion('of', [
   /** Of a request that waits, or of bookings at risk: those of its dates, or all. */
   z.object({
     of: z.literal('request'),
-    reference: z.string('Name the request.').max(20, 'That is no reference.'),
-    occurrences: z.array(rowId<OccurrenceId>('dates')).max(3000, 'At most 3,000 dates.').optional(),
+    reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
+    occurrences: z
+      .array(rowId<OccurrenceId>('dates'))
+      .max(3000, later`At most 3,000 dates.`)
+      .optional(),
   }),
 ]);
 export type WaysOutInput = z.output<typeof waysOutSchema>;

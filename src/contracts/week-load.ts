@@ -1,3 +1,4 @@
+import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, rowId, wholeNumber } from './fields';
@@ -82,10 +83,10 @@ export const addShiftSchema = z
     from: localDateTimeField,
     to: localDateTimeField,
   })
-  .refine(({ from, to }) => to > from, { path: ['to'], message: 'The shift must end after it begins.' })
+  .refine(({ from, to }) => to > from, { path: ['to'], ...later`The shift must end after it begins.` })
   .refine(({ personId, people }) => personId === null || people === 1, {
     path: ['people'],
-    message: 'One person is one on shift.',
+    ...later`One person is one on shift.`,
   });
 export type AddShiftInput = z.output<typeof addShiftSchema>;
 
@@ -94,6 +95,6 @@ export const removeShiftSchema = z.object({ key: idempotencyKey });
 export const teamMemberSchema = z.object({
   key: idempotencyKey,
   personId: rowId<PersonId>('a person'),
-  isMember: z.boolean('Say whether they are in the team.'),
+  isMember: z.boolean(later`Say whether they are in the team.`),
 });
 export type TeamMemberInput = z.output<typeof teamMemberSchema>;

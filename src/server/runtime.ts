@@ -9,6 +9,7 @@ import { keep, openDatabase, type Database } from './db/connection';
 import { migrate } from './db/migrate';
 import { siteZone } from './db/space-facts';
 import { runDueJobs } from './jobs/scheduler';
+import { speakAsHouse } from './language/house-language';
 import { log } from './log';
 import { databaseFile, frozenAt } from './settings';
 import { makeAccountLimiter, type AccountLimiter } from './use-cases/account/account-limiter';
@@ -63,6 +64,7 @@ async function start(): Promise<Runtime> {
   finishSwap();
   const db = openDatabase(databaseFile());
   await migrate(db);
+  await speakAsHouse(db);
   const { clock, isDemo } = await chooseClock(db);
   const base = { db, clock, random: Math.random, newId: randomUUID };
   const stop = startScheduler({ ...base, viewer: null }, isDemo);

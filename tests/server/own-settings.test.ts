@@ -3,12 +3,12 @@ import {
   MOST_ZOOM,
   ownSettingsSchema,
   readSettings,
-  saveSettingsSchema,
   settingsText,
   USUAL_SETTINGS,
   weekStartOf,
   type OwnSettings,
 } from '@/contracts/own-settings';
+import { saveSettingsSchema } from '@/contracts/save-settings';
 import { sayClock, sayTime, secondZoneText, spanText } from '@/contracts/words/when';
 import { localDateTime } from '@/core/time/local-time';
 import { writtenFor, writtenForAll } from '@/server/own-settings/ambient';
@@ -26,6 +26,7 @@ const anySettings: fc.Arbitrary<OwnSettings> = fc.record({
   contrast: fc.constantFrom('usual', 'more'),
   clock: fc.constantFrom(24, 12),
   weekStart: fc.integer({ min: 0, max: 7 }),
+  language: fc.constantFrom(null, 'en', 'de'),
   zone: fc.constantFrom(null, 'America/New_York', 'Asia/Kathmandu'),
   hours: fc.option(fc.tuple(fc.integer({ min: 0, max: 11 }), fc.integer({ min: 12, max: 24 }))),
   days: fc.integer({ min: 1, max: 14 }),

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { redirect } from 'next/navigation';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
@@ -20,18 +21,18 @@ const RULER_DAYS = 100;
 function navFor(person: SignedInPerson | null, news: number): NavItem[] {
   const may = (action: Parameters<typeof permissionFor>[0]) => permissionFor(action, person) === 'allowed';
   return [
-    ...(may('desk.read') ? [{ href: '/desk', label: 'Desk' }] : []),
-    { href: '/', label: 'Board' },
-    { href: '/dates', label: 'Dates' },
-    { href: '/places', label: 'Places' },
-    { href: '/notices', label: 'Notices' },
-    ...(may('consent.answer') ? [{ href: '/consents', label: 'Consents' }] : []),
-    ...(may('orders.read') ? [{ href: '/setups', label: 'Setups' }] : []),
-    ...(may('house.read') ? [{ href: '/house', label: 'House rules' }] : []),
+    ...(may('desk.read') ? [{ href: '/desk', label: say`Desk` }] : []),
+    { href: '/', label: say`Board` },
+    { href: '/dates', label: say`Dates` },
+    { href: '/places', label: say`Places` },
+    { href: '/notices', label: say`Notices` },
+    ...(may('consent.answer') ? [{ href: '/consents', label: say`Consents` }] : []),
+    ...(may('orders.read') ? [{ href: '/setups', label: say`Setups` }] : []),
+    ...(may('house.read') ? [{ href: '/house', label: say`House rules` }] : []),
     ...(may('request.read')
-      ? [{ href: '/requests', label: 'My requests', count: news, countWords: 'new' }]
+      ? [{ href: '/requests', label: say`My requests`, count: news, countWords: 'new' }]
       : []),
-    { href: '/ask', label: 'Ask for a space' },
+    { href: '/ask', label: say`Ask for a space` },
   ];
 }
 
@@ -52,14 +53,13 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
-      >
-        To the page
-      </a>
+      >{say`To the page`}</a>
       <header className="no-print border-b border-strong-rule bg-paper">
         <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-1">
-          <Link href="/" className="font-serif text-[1.3rem] leading-tight font-semibold no-underline">
-            Calendario
-          </Link>
+          <Link
+            href="/"
+            className="font-serif text-[1.3rem] leading-tight font-semibold no-underline"
+          >{say`Calendario`}</Link>
           <NavLinks items={navFor(ctx.viewer, news)} />
           <div className="ml-auto flex items-center gap-3 py-1">
             <Account name={ctx.viewer?.name ?? null} />
@@ -72,8 +72,8 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
         {children}
       </main>
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
-        {office.site}. Questions: {office.name}, {office.phone}, {office.email}. Times are those of{' '}
-        {office.tzid}. <Link href="/settings">Settings</Link>
+        {say`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
+        <Link href="/settings">{say`Settings`}</Link>
       </footer>
     </>
   );

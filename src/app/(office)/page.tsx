@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -11,7 +12,7 @@ import { readBoardAddress } from '@/ui/board/board-address';
 import { Board } from '@/ui/board/board';
 import { HOUSE_URL, spanUrl } from '@/ui/board/board-urls';
 
-export const metadata: Metadata = { title: 'Board' };
+export const metadata: Metadata = texts({ title: 'Board' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 

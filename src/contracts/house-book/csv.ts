@@ -1,3 +1,4 @@
+import { later } from '../language/say';
 import { z } from 'zod';
 import { idempotencyKey } from '../fields';
 import type { HouseKind } from './kinds';
@@ -21,9 +22,9 @@ export const csvSchema = z.object({
   key: idempotencyKey,
   preview: z.boolean().default(false),
   text: z
-    .string('Choose a file.')
-    .min(1, 'The file is empty.')
-    .max(200_000, 'The file is larger than 200 KB.'),
+    .string(later`Choose a file.`)
+    .min(1, later`The file is empty.`)
+    .max(200_000, later`The file is larger than 200 KB.`),
 });
 export type CsvInput = z.output<typeof csvSchema>;
 

@@ -1,3 +1,4 @@
+import { later } from '../language/say';
 import { z } from 'zod';
 import { idempotencyKey, rowId } from '../fields';
 import type { HouseKind } from './kinds';
@@ -39,7 +40,7 @@ export const saveThingSchema = z.object({
   rowVersion: z.number().int().default(0),
   /** Only looks what would happen. */
   preview: z.boolean().default(false),
-  doc: z.record(z.string(), z.unknown(), 'Nothing was filled in.'),
+  doc: z.record(z.string(), z.unknown(), later`Nothing was filled in.`),
 });
 export type SaveThingInput = z.output<typeof saveThingSchema>;
 
@@ -48,7 +49,7 @@ export type ThingDeed = (typeof THING_DEEDS)[number];
 
 export const thingDeedSchema = z.object({
   key: idempotencyKey,
-  deed: z.enum(THING_DEEDS, 'Say what to do with it.'),
+  deed: z.enum(THING_DEEDS, later`Say what to do with it.`),
   preview: z.boolean().default(false),
 });
 export type ThingDeedInput = z.output<typeof thingDeedSchema>;

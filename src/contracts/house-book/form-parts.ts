@@ -1,3 +1,5 @@
+import { texts } from '../language/say';
+import { WEEKDAY_NAMES } from '../words/rule';
 import type { ChoiceList, NamedChoice } from './docs';
 
 interface Base {
@@ -43,22 +45,29 @@ export interface HouseForm {
   readonly fresh: Readonly<Record<string, unknown>>;
 }
 
+/** A form whose labels, hints and the like are said in the language of whoever fills it in. */
+export const houseForm = (form: HouseForm): HouseForm =>
+  texts(form, 'title', 'about', 'label', 'hint', 'one', 'unit');
+
 export const named = <Id extends string>(
   ids: readonly Id[],
   words: Readonly<Record<Id, string>>,
-): NamedChoice[] => ids.map((id) => ({ id, name: words[id] }));
+): NamedChoice[] =>
+  ids.map((id) => ({
+    id,
+    get name() {
+      return words[id];
+    },
+  }));
 
 export const nameField = (most: number): Field => ({ kind: 'line', name: 'name', label: 'Name', most });
 
-const WEEKDAYS: readonly NamedChoice[] = [
-  'Monday',
-  'Tuesday',
-  'Wednesday',
-  'Thursday',
-  'Friday',
-  'Saturday',
-  'Sunday',
-].map((name, index) => ({ id: index + 1, name }));
+const WEEKDAYS: readonly NamedChoice[] = WEEKDAY_NAMES.map((_, index) => ({
+  id: index + 1,
+  get name() {
+    return WEEKDAY_NAMES[index]!;
+  },
+}));
 
 export const weekdayField: Field = {
   kind: 'choice',
@@ -104,10 +113,10 @@ export const questionsField: Field = {
       kind: 'choice',
       name: 'seenBy',
       label: 'Who reads the answer',
-      from: [
-        { id: 'office-and-crews', name: 'the office and the crews' },
-        { id: 'office', name: 'the office alone' },
-      ],
+      from: named(
+        ['office-and-crews', 'office'],
+        texts({ 'office-and-crews': 'the office and the crews', office: 'the office alone' }),
+      ),
     },
   ],
 };

@@ -1,8 +1,9 @@
+import { texts } from '../language/say';
 import { ROLE_WORDS } from '../words/roles';
-import { nameField as name, named, type HouseForm } from './form-parts';
+import { type HouseForm, houseForm, named, nameField as name } from './form-parts';
 import { SITE_ROLES } from './people';
 
-export const teamForm: HouseForm = {
+export const teamForm: HouseForm = houseForm({
   fresh: { name: '', members: [] },
   sections: [
     {
@@ -10,9 +11,9 @@ export const teamForm: HouseForm = {
       fields: [name(60), { kind: 'several', name: 'members', label: 'Members', from: 'people' }],
     },
   ],
-};
+});
 
-export const organisationForm: HouseForm = {
+export const organisationForm: HouseForm = houseForm({
   fresh: { name: '', members: [] },
   sections: [
     {
@@ -29,9 +30,9 @@ export const organisationForm: HouseForm = {
       ],
     },
   ],
-};
+});
 
-export const personForm: HouseForm = {
+export const personForm: HouseForm = houseForm({
   fresh: {
     name: '',
     email: '',
@@ -65,11 +66,10 @@ export const personForm: HouseForm = {
               kind: 'choice',
               name: 'of',
               label: 'What',
-              from: [
-                { id: 'building', name: 'a building' },
-                { id: 'space', name: 'a space' },
-                { id: 'pool', name: 'equipment' },
-              ],
+              from: named(
+                ['building', 'space', 'pool'],
+                texts({ building: 'a building', space: 'a space', pool: 'equipment' }),
+              ),
             },
             {
               kind: 'choice',
@@ -80,7 +80,11 @@ export const personForm: HouseForm = {
             },
             { kind: 'choice', name: 'spaceId', label: 'Space', from: 'spaces', when: ['of', 'space'] },
             { kind: 'choice', name: 'poolId', label: 'Equipment', from: 'equipment', when: ['of', 'pool'] },
-            { kind: 'switch', name: 'asksConsent', label: 'Nothing is approved there without their consent' },
+            {
+              kind: 'switch',
+              name: 'asksConsent',
+              label: 'Nothing is approved there without their consent',
+            },
           ],
         },
       ],
@@ -100,4 +104,4 @@ export const personForm: HouseForm = {
       ],
     },
   ],
-};
+});

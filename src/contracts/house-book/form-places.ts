@@ -1,11 +1,20 @@
+import { LANGUAGE_NAMES, LANGUAGES } from '../language/languages';
+import { texts } from '../language/say';
 import type { NamedChoice } from './docs';
-import { hoursField, nameField as name, weekdayField, type Field, type HouseForm } from './form-parts';
+import {
+  type Field,
+  hoursField,
+  type HouseForm,
+  houseForm,
+  named,
+  nameField as name,
+  weekdayField,
+} from './form-parts';
 
-const OWNERS: readonly NamedChoice[] = [
-  { id: 'site', name: 'the whole site' },
-  { id: 'building', name: 'a building' },
-  { id: 'space', name: 'a space' },
-];
+const OWNERS: readonly NamedChoice[] = named(
+  ['site', 'building', 'space'],
+  texts({ site: 'the whole site', building: 'a building', space: 'a space' }),
+);
 
 const periodsField: Field = {
   kind: 'rows',
@@ -20,7 +29,7 @@ const periodsField: Field = {
   ],
 };
 
-export const siteForm: HouseForm = {
+export const siteForm: HouseForm = houseForm({
   fresh: {},
   sections: [
     {
@@ -35,6 +44,13 @@ export const siteForm: HouseForm = {
           from: 'zones',
         },
         weekdayField,
+        {
+          kind: 'choice',
+          name: 'language',
+          label: 'Language',
+          hint: 'Of pages for readers who have chosen none, of letters, calendars and displays. What was written before stays as it was.',
+          from: named(LANGUAGES, LANGUAGE_NAMES),
+        },
       ],
     },
     {
@@ -73,9 +89,9 @@ export const siteForm: HouseForm = {
       ],
     },
   ],
-};
+});
 
-export const seasonForm: HouseForm = {
+export const seasonForm: HouseForm = houseForm({
   fresh: { name: '', from: '', to: '' },
   sections: [
     {
@@ -87,9 +103,9 @@ export const seasonForm: HouseForm = {
       ],
     },
   ],
-};
+});
 
-export const dayNoteForm: HouseForm = {
+export const dayNoteForm: HouseForm = houseForm({
   fresh: { name: '', from: '', to: '' },
   sections: [
     {
@@ -101,9 +117,9 @@ export const dayNoteForm: HouseForm = {
       ],
     },
   ],
-};
+});
 
-export const closureForm: HouseForm = {
+export const closureForm: HouseForm = houseForm({
   fresh: { kind: 'shut', owner: 'site', buildingId: null, spaceId: null, from: '', to: '', reason: '' },
   sections: [
     {
@@ -113,10 +129,7 @@ export const closureForm: HouseForm = {
           kind: 'choice',
           name: 'kind',
           label: 'It is',
-          from: [
-            { id: 'shut', name: 'shut' },
-            { id: 'open', name: 'open beside the usual hours' },
-          ],
+          from: named(['shut', 'open'], texts({ shut: 'shut', open: 'open beside the usual hours' })),
         },
         { kind: 'choice', name: 'owner', label: 'Where', from: OWNERS },
         {
@@ -139,17 +152,17 @@ export const closureForm: HouseForm = {
       ],
     },
   ],
-};
+});
 
-export const buildingForm: HouseForm = {
+export const buildingForm: HouseForm = houseForm({
   fresh: { name: '', hours: [] },
   sections: [
     { title: 'The building', fields: [name(80)] },
     { title: 'Its hours', fields: [hoursField('Where no line is given, those of the site hold.')] },
   ],
-};
+});
 
-export const timetableForm: HouseForm = {
+export const timetableForm: HouseForm = houseForm({
   fresh: {
     name: '',
     validFrom: null,
@@ -182,4 +195,4 @@ export const timetableForm: HouseForm = {
       ],
     },
   ],
-};
+});

@@ -1,22 +1,30 @@
+import { texts } from '../language/say';
 import { ROLES } from '@/core/roles';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '../words/findings';
 import { ROLE_WORDS } from '../words/roles';
-import { hoursField, nameField as name, named, questionsField, type HouseForm } from './form-parts';
+import {
+  hoursField,
+  type HouseForm,
+  houseForm,
+  named,
+  nameField as name,
+  questionsField,
+} from './form-parts';
 
-const SIDE_WORDS: Readonly<Record<(typeof SIDES)[number], string>> = {
-  top: 'upper',
-  right: 'right',
-  bottom: 'lower',
-  left: 'left',
-};
+const SIDE_WORDS: Readonly<Record<(typeof SIDES)[number], string>> = texts({
+  top: 'upper wall',
+  right: 'right wall',
+  bottom: 'lower wall',
+  left: 'left wall',
+});
 
 // Whether it is reached without a step is a fact of its own.
 const OWN_FEATURES = FEATURES.filter((feature) => feature !== 'step-free');
 
-export const spaceForm: HouseForm = {
+export const spaceForm: HouseForm = houseForm({
   fresh: {
     buildingId: null,
     code: '',
@@ -143,10 +151,10 @@ export const spaceForm: HouseForm = {
               kind: 'choice',
               name: 'granted',
               label: 'What is clear is',
-              from: [
-                { id: 'on-request', name: 'decided by the office' },
-                { id: 'instantly', name: 'granted at once' },
-              ],
+              from: named(
+                ['on-request', 'instantly'],
+                texts({ 'on-request': 'decided by the office', instantly: 'granted at once' }),
+              ),
             },
             { kind: 'several', name: 'roles', label: 'Who may ask', from: named(ROLES, ROLE_WORDS) },
             { kind: 'several', name: 'organisations', label: 'Members of', from: 'organisations' },
@@ -187,4 +195,4 @@ export const spaceForm: HouseForm = {
       ],
     },
   ],
-};
+});

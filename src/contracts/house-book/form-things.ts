@@ -1,11 +1,11 @@
-import { nameField as name, questionsField, type HouseForm } from './form-parts';
+import { type HouseForm, houseForm, nameField as name, questionsField } from './form-parts';
 
-export const storeForm: HouseForm = {
+export const storeForm: HouseForm = houseForm({
   fresh: { name: '' },
   sections: [{ title: 'The store', fields: [name(80)] }],
-};
+});
 
-export const equipmentForm: HouseForm = {
+export const equipmentForm: HouseForm = houseForm({
   fresh: {
     name: '',
     storeId: null,
@@ -98,9 +98,9 @@ export const equipmentForm: HouseForm = {
       ],
     },
   ],
-};
+});
 
-export const serviceForm: HouseForm = {
+export const serviceForm: HouseForm = houseForm({
   fresh: { name: '', about: '', teamId: null, leadDays: 0, crewMin: 0, questions: [] },
   sections: [
     {
@@ -115,9 +115,9 @@ export const serviceForm: HouseForm = {
     },
     { title: 'What has to be known', fields: [questionsField] },
   ],
-};
+});
 
-export const categoryForm: HouseForm = {
+export const categoryForm: HouseForm = houseForm({
   fresh: { name: '', mark: '', hue: 'green', about: '', publish: true, audiences: [], questions: [] },
   sections: [
     {
@@ -151,9 +151,9 @@ export const categoryForm: HouseForm = {
     },
     { title: 'What has to be known', fields: [questionsField] },
   ],
-};
+});
 
-export const audienceForm: HouseForm = {
+export const audienceForm: HouseForm = houseForm({
   fresh: { name: '' },
   sections: [
     {
@@ -162,4 +162,4 @@ export const audienceForm: HouseForm = {
       fields: [name(40)],
     },
   ],
-};
+});

@@ -1,8 +1,9 @@
+import { say } from '../language/say';
 import { z } from 'zod';
 import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
 import { plainText } from '../fields';
 import { LETTER_WORDS, OPENING_WORDS, SUBJECT_WORDS } from '../words/mail';
-import type { HouseForm } from './form-parts';
+import { houseForm, type HouseForm } from './form-parts';
 
 export const subjectKey = (kind: MailKind): string => `subject_${kind}`;
 export const openingKey = (kind: MailKind): string => `opening_${kind}`;
@@ -19,7 +20,7 @@ export const lettersDoc = z
   .transform((doc) => doc as Readonly<Record<string, string>>);
 export type LettersDoc = Readonly<Record<string, string>>;
 
-export const lettersForm: HouseForm = {
+export const lettersForm: HouseForm = houseForm({
   fresh: {},
   sections: [
     {
@@ -35,23 +36,29 @@ export const lettersForm: HouseForm = {
       ],
     },
     ...MAIL_KINDS.map((kind) => ({
-      title: LETTER_WORDS[kind],
+      get title() {
+        return LETTER_WORDS[kind];
+      },
       fields: [
         {
           kind: 'line' as const,
           name: subjectKey(kind),
           label: 'Subject',
-          hint: `Behind what it is about; else “${SUBJECT_WORDS[kind]}”.`,
+          get hint() {
+            return say`Behind what it is about; else “${SUBJECT_WORDS[kind]}”.`;
+          },
           most: 80,
         },
         {
           kind: 'text' as const,
           name: openingKey(kind),
           label: 'Opening',
-          hint: `Else: ${OPENING_WORDS[kind]}`,
+          get hint() {
+            return say`Else: ${OPENING_WORDS[kind]}`;
+          },
           most: 600,
         },
       ],
     })),
   ],
-};
+});

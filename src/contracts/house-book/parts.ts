@@ -1,11 +1,12 @@
+import { later } from '../language/say';
 import { z } from 'zod';
 import { localDateField, requiredLine, rowId, wholeNumber } from '../fields';
 
 /** A time of day as text; nights go on to 48:00. Kept as it is typed, so that what is loaded is what was saved. */
 export const clockText = z
-  .string('Give a time such as 09:30.')
-  .regex(/^\d\d:[0-5]\d$/, 'A time is written as 09:30; nights go on to 48:00.')
-  .refine((text) => minutesOf(text) <= 2880, 'Hours end at 48:00 at the latest.');
+  .string(later`Give a time such as 09:30.`)
+  .regex(/^\d\d:[0-5]\d$/, later`A time is written as 09:30; nights go on to 48:00.`)
+  .refine((text) => minutesOf(text) <= 2880, later`Hours end at 48:00 at the latest.`);
 
 export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 export const clockOf = (minutes: number): string =>
@@ -20,25 +21,25 @@ export const hoursRows = z
   .array(
     z
       .object({
-        days: z.array(wholeNumber('Weekday', 1, 7)).min(1, 'Choose the weekdays.'),
+        days: z.array(wholeNumber('Weekday', 1, 7)).min(1, later`Choose the weekdays.`),
         from: clockText,
         to: clockText,
         ...fromToDates,
       })
       .refine(({ from, to }) => minutesOf(to) > minutesOf(from), {
         path: ['to'],
-        message: 'The end must be after the start; a night ends at 26:00, not at 02:00.',
+        ...later`The end must be after the start; a night ends at 26:00, not at 02:00.`,
       })
       .refine(({ from }) => minutesOf(from) < 1440, {
         path: ['from'],
-        message: 'Hours begin before midnight.',
+        ...later`Hours begin before midnight.`,
       })
       .refine(({ validFrom, validTo }) => !validFrom || !validTo || validTo >= validFrom, {
         path: ['validTo'],
-        message: 'The last day must not be before the first.',
+        ...later`The last day must not be before the first.`,
       }),
   )
-  .max(60, 'At most sixty lines of hours.')
+  .max(60, later`At most sixty lines of hours.`)
   .default([]);
 export type HoursRow = z.output<typeof hoursRows>[number];
 
@@ -48,19 +49,24 @@ export const questionRows = z
       /** Null is a new one. Answers given to it stay with it. */
       id: rowId<number>('a question').nullable().default(null),
       text: requiredLine('Question', 200),
-      required: z.boolean('Say whether it must be answered.').default(false),
+      required: z.boolean(later`Say whether it must be answered.`).default(false),
       /** What may be answered; anything where the list is empty. */
-      choices: z.array(requiredLine('Answer', 80)).max(12, 'At most twelve answers.').default([]),
-      seenBy: z.enum(['office', 'office-and-crews'], 'Say who reads the answer.').default('office-and-crews'),
+      choices: z
+        .array(requiredLine('Answer', 80))
+        .max(12, later`At most twelve answers.`)
+        .default([]),
+      seenBy: z
+        .enum(['office', 'office-and-crews'], later`Say who reads the answer.`)
+        .default('office-and-crews'),
     }),
   )
-  .max(20, 'At most twenty questions.')
+  .max(20, later`At most twenty questions.`)
   .default([]);
 export type QuestionRow = z.output<typeof questionRows>[number];
 
 export const ids = <Id extends number>(what: string, most = 500) =>
   z
     .array(rowId<Id>(what))
-    .max(most, `At most ${most} of them.`)
-    .refine((all) => new Set(all).size === all.length, 'One is chosen twice.')
+    .max(most, later`At most ${most} of them.`)
+    .refine((all) => new Set(all).size === all.length, later`One is chosen twice.`)
     .default([]);

@@ -1,3 +1,4 @@
+import { later, say } from '../language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import { requiredLine, rowId } from '../fields';
@@ -19,13 +20,13 @@ const LOOKED_AFTER = ['building', 'space', 'pool'] as const;
 
 export const personDoc = z.object({
   name: requiredLine('Name', 80),
-  email: z.email('That is no e-mail address.').max(120, 'At most 120 letters.'),
+  email: z.email(later`That is no e-mail address.`).max(120, later`At most 120 letters.`),
   roles: z.array(z.enum(SITE_ROLES)).default([]),
   looksAfter: z
     .array(
       z
         .object({
-          of: z.enum(LOOKED_AFTER, 'Say whether a building, a space or equipment.'),
+          of: z.enum(LOOKED_AFTER, later`Say whether a building, a space or equipment.`),
           buildingId: rowId<number>('a building').nullable().default(null),
           spaceId: rowId<SpaceId>('a space').nullable().default(null),
           poolId: rowId<EquipmentTypeId>('equipment').nullable().default(null),
@@ -35,10 +36,10 @@ export const personDoc = z.object({
         .superRefine(({ of, buildingId, spaceId, poolId }, context) => {
           const chosen = { building: buildingId, space: spaceId, pool: poolId }[of];
           if (chosen === null)
-            context.addIssue({ code: 'custom', path: [`${of}Id`], message: 'Choose which one.' });
+            context.addIssue({ code: 'custom', path: [`${of}Id`], message: say`Choose which one.` });
         }),
     )
-    .max(60, 'At most sixty places.')
+    .max(60, later`At most sixty places.`)
     .default([]),
   teams: ids<number>('a team', 60),
   organisations: ids<number>('an organisation', 60),

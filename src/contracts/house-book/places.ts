@@ -1,4 +1,6 @@
+import { later, say } from '../language/say';
 import { z } from 'zod';
+import { LANGUAGES } from '../language/languages';
 import type { SpaceId } from '@/core/ids';
 import { TOP_UP_MIN } from '@/core/occupancy/turnover';
 import { ROLES } from '@/core/roles';
@@ -12,11 +14,12 @@ import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from 
 
 export const siteDoc = z.object({
   name: requiredLine('Name', 80),
-  zone: z.string().refine(isZone, 'This is not a zone of the IANA database, such as Europe/London.'),
+  zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
   weekStart: wholeNumber('First day of the week', 1, 7),
+  language: z.enum(LANGUAGES, later`Choose a language.`).default('en'),
   officeName: requiredLine('Name of the office', 80),
   officePhone: requiredLine('Telephone', 40),
-  officeEmail: z.email('That is no e-mail address.'),
+  officeEmail: z.email(later`That is no e-mail address.`),
   accessMin: wholeNumber('Access minutes', 0, 1440),
   exitMin: wholeNumber('Exit minutes', 0, 1440),
   horizonMonths: wholeNumber('Months ahead', 1, 120),
@@ -31,10 +34,10 @@ export const siteDoc = z.object({
         .transform((domain) => domain.replace(/^@/, ''))
         .refine(
           (domain) => /^([a-z0-9-]+\.)+[a-z]{2,}$/.test(domain),
-          'A mail domain is what stands after the @, such as example.org.',
+          later`A mail domain is what stands after the @, such as example.org.`,
         ),
     )
-    .max(40, 'At most forty domains.')
+    .max(40, later`At most forty domains.`)
     .default([]),
   hours: hoursRows,
 });
@@ -44,7 +47,7 @@ export const seasonDoc = z
   .object({ name: requiredLine('Name', 60), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
     path: ['to'],
-    message: 'The last day must not be before the first.',
+    ...later`The last day must not be before the first.`,
   });
 export type SeasonDoc = z.output<typeof seasonDoc>;
 
@@ -52,14 +55,14 @@ export const dayNoteDoc = z
   .object({ name: requiredLine('Note', 80), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
     path: ['to'],
-    message: 'The last day must not be before the first.',
+    ...later`The last day must not be before the first.`,
   });
 export type DayNoteDoc = z.output<typeof dayNoteDoc>;
 
 export const closureDoc = z
   .object({
-    kind: z.enum(['shut', 'open'], 'Say whether it is shut or open.'),
-    owner: z.enum(OWNER_KINDS, 'Say whether the site, a building or a space.'),
+    kind: z.enum(['shut', 'open'], later`Say whether it is shut or open.`),
+    owner: z.enum(OWNER_KINDS, later`Say whether the site, a building or a space.`),
     /** The building or space; nothing for the whole site. */
     buildingId: rowId<number>('a building').nullable().default(null),
     spaceId: rowId<SpaceId>('a space').nullable().default(null),
@@ -67,14 +70,14 @@ export const closureDoc = z
     to: localDateTimeField,
     reason: requiredLine('Reason', 120),
   })
-  .refine(({ from, to }) => to > from, { path: ['to'], message: 'The end must be after the start.' })
+  .refine(({ from, to }) => to > from, { path: ['to'], ...later`The end must be after the start.` })
   .refine(({ owner, buildingId }) => owner !== 'building' || buildingId !== null, {
     path: ['buildingId'],
-    message: 'Choose the building.',
+    ...later`Choose the building.`,
   })
   .refine(({ owner, spaceId }) => owner !== 'space' || spaceId !== null, {
     path: ['spaceId'],
-    message: 'Choose the space.',
+    ...later`Choose the space.`,
   });
 export type ClosureDoc = z.output<typeof closureDoc>;
 
@@ -83,14 +86,14 @@ export type BuildingDoc = z.output<typeof buildingDoc>;
 
 const metres = (what: string) =>
   z
-    .number(`${what} is a number of metres.`)
-    .min(0, `${what} is not below 0.`)
-    .max(1000, `${what} is at most 1000 m.`);
+    .number(later`${what} is a number of metres.`)
+    .min(0, later`${what} is not below 0.`)
+    .max(1000, later`${what} is at most 1000 m.`);
 const size = (what: string, most: number) =>
   z
-    .number(`${what} is a number.`)
-    .positive(`${what} is more than 0.`)
-    .max(most, `${what} is at most ${most}.`)
+    .number(later`${what} is a number.`)
+    .positive(later`${what} is more than 0.`)
+    .max(most, later`${what} is at most ${most}.`)
     .nullable()
     .default(null);
 const minutes = (what: string, most: number) => wholeNumber(what, 0, most).nullable().default(null);
@@ -101,7 +104,7 @@ const policyRow = z.object({
   horizonMonths: wholeNumber('Months ahead', 1, 120).nullable().default(null),
   shortestMin: minutes('Shortest length in minutes', 31 * 1440),
   longestMin: minutes('Longest length in minutes', 31 * 1440),
-  granted: z.enum(['on-request', 'instantly'], 'Say how it is granted.').default('on-request'),
+  granted: z.enum(['on-request', 'instantly'], later`Say how it is granted.`).default('on-request'),
   /** Nobody named lets everybody ask. */
   roles: z.array(z.enum(ROLES)).default([]),
   organisations: ids<number>('an organisation'),
@@ -112,7 +115,7 @@ export const spaceDoc = z
     buildingId: rowId<number>('a building'),
     code: requiredLine('Code', 12).refine(
       (code) => /^[\p{L}\p{N}-]+$/u.test(code),
-      'A code has letters, figures and dashes only: it stands in addresses.',
+      later`A code has letters, figures and dashes only: it stands in addresses.`,
     ),
     name: requiredLine('Name', 80),
     areaM2: size('Area', 1_000_000),
@@ -127,38 +130,41 @@ export const spaceDoc = z
     layouts: z
       .array(
         z.object({
-          layout: z.enum(LAYOUTS, 'Choose a layout.'),
+          layout: z.enum(LAYOUTS, later`Choose a layout.`),
           /** Left out where the house has not counted them: worked out from the area by published load factors. */
           seats: wholeNumber('Seats', 0, 100_000).nullable().default(null),
           setupMin: wholeNumber('Setup minutes', 0, 1440),
           strikeMin: wholeNumber('Strike minutes', 0, 1440),
         }),
       )
-      .max(LAYOUTS.length, 'Each layout once.'),
+      .max(LAYOUTS.length, later`Each layout once.`),
     hours: hoursRows,
-    policies: z.array(policyRow).max(20, 'At most twenty rules.').default([]),
+    policies: z
+      .array(policyRow)
+      .max(20, later`At most twenty rules.`)
+      .default([]),
     timetables: ids<number>('a timetable', 20),
     questions: questionRows,
     doors: z
       .array(
         z.object({
-          side: z.enum(SIDES, 'Choose a wall.'),
+          side: z.enum(SIDES, later`Choose a wall.`),
           offsetM: metres('The way along the wall'),
-          widthM: metres('The width').positive('A door is wider than 0.'),
+          widthM: metres('The width').positive(later`A door is wider than 0.`),
         }),
       )
-      .max(40, 'At most forty doors.')
+      .max(40, later`At most forty doors.`)
       .default([]),
     obstacles: z
       .array(
         z.object({
           x: metres('The way from the left'),
           y: metres('The way from above'),
-          w: metres('The width').positive('It is wider than 0.'),
-          h: metres('The depth').positive('It is deeper than 0.'),
+          w: metres('The width').positive(later`It is wider than 0.`),
+          h: metres('The depth').positive(later`It is deeper than 0.`),
         }),
       )
-      .max(100, 'At most a hundred obstacles.')
+      .max(100, later`At most a hundred obstacles.`)
       .default([]),
   })
   .superRefine(({ layouts, areaM2, policies }, context) => {
@@ -166,15 +172,15 @@ export const spaceDoc = z
       context.addIssue({ code: 'custom', path, message });
     layouts.forEach(({ layout, seats }, index) => {
       if (layouts.findIndex((other) => other.layout === layout) < index)
-        fault(['layouts', index, 'layout'], 'This layout is listed above already.');
+        fault(['layouts', index, 'layout'], say`This layout is listed above already.`);
       if (seats === null && areaM2 === null)
-        fault(['layouts', index, 'seats'], 'Give the seats, or the area to work them out from.');
+        fault(['layouts', index, 'seats'], say`Give the seats, or the area to work them out from.`);
     });
     policies.forEach(({ from, shortestMin, longestMin }, index) => {
       if (policies.findIndex((other) => other.from === from) < index)
-        fault(['policies', index, 'from'], 'Another rule begins on this day.');
+        fault(['policies', index, 'from'], say`Another rule begins on this day.`);
       if (shortestMin !== null && longestMin !== null && shortestMin > longestMin)
-        fault(['policies', index, 'longestMin'], 'The longest is shorter than the shortest.');
+        fault(['policies', index, 'longestMin'], say`The longest is shorter than the shortest.`);
     });
   });
 export type SpaceDoc = z.output<typeof spaceDoc>;
@@ -185,10 +191,10 @@ const periodRows = z
       .object({ name: requiredLine('Period', 40), from: clockText, to: clockText })
       .refine(({ from, to }) => minutesOf(to) > minutesOf(from), {
         path: ['to'],
-        message: 'A period ends after it begins.',
+        ...later`A period ends after it begins.`,
       }),
   )
-  .max(40, 'At most forty periods.')
+  .max(40, later`At most forty periods.`)
   .superRefine((periods, context) => {
     periods.forEach(({ from }, index) => {
       const before = periods[index - 1];
@@ -196,7 +202,7 @@ const periodRows = z
         context.addIssue({
           code: 'custom',
           path: [index, 'from'],
-          message: `This period begins before ${before.name} ends.`,
+          message: say`This period begins before ${before.name} ends.`,
         });
     });
   });
@@ -205,7 +211,7 @@ export const timetableDoc = z
   .object({
     name: requiredLine('Name', 60),
     ...fromToDates,
-    periods: periodRows.refine((periods) => periods.length > 0, 'A timetable has one period at least.'),
+    periods: periodRows.refine((periods) => periods.length > 0, later`A timetable has one period at least.`),
     exceptions: z
       .array(
         z.object({
@@ -214,12 +220,12 @@ export const timetableDoc = z
           periods: periodRows.default([]),
         }),
       )
-      .max(200, 'At most two hundred days.')
+      .max(200, later`At most two hundred days.`)
       .default([]),
   })
   .refine(({ validFrom, validTo }) => !validFrom || !validTo || validTo >= validFrom, {
     path: ['validTo'],
-    message: 'The last day must not be before the first.',
+    ...later`The last day must not be before the first.`,
   })
   .superRefine(({ exceptions }, context) => {
     exceptions.forEach(({ on }, index) => {
@@ -227,7 +233,7 @@ export const timetableDoc = z
         context.addIssue({
           code: 'custom',
           path: ['exceptions', index, 'on'],
-          message: 'This day is listed above already.',
+          message: say`This day is listed above already.`,
         });
     });
   });

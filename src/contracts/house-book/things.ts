@@ -1,3 +1,4 @@
+import { later, say } from '../language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
 import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from '../fields';
@@ -15,13 +16,13 @@ export const stockRow = z
     to: localDateTimeField.nullable().default(null),
     delta: wholeNumber('How many more or fewer', -100_000, 100_000).refine(
       (delta) => delta !== 0,
-      'Nothing more and nothing fewer changes nothing.',
+      later`Nothing more and nothing fewer changes nothing.`,
     ),
     reason: requiredLine('Reason', 120),
   })
   .refine(({ from, to }) => !from || !to || to > from, {
     path: ['to'],
-    message: 'The end must be after the start.',
+    ...later`The end must be after the start.`,
   });
 export type StockRow = z.output<typeof stockRow>;
 
@@ -33,7 +34,10 @@ export const equipmentDoc = z
     returnMin: wholeNumber('Return minutes', 0, 1440),
     /** The team whose people on shift are the stock. */
     poolTeamId: rowId<number>('a team').nullable().default(null),
-    stock: z.array(stockRow).max(500, 'At most five hundred lines of stock.').default([]),
+    stock: z
+      .array(stockRow)
+      .max(500, later`At most five hundred lines of stock.`)
+      .default([]),
     units: z
       .array(
         z.object({
@@ -41,7 +45,7 @@ export const equipmentDoc = z
           name: requiredLine('Unit', 40),
         }),
       )
-      .max(200, 'At most two hundred units.')
+      .max(200, later`At most two hundred units.`)
       .default([]),
     /** What a kit holds: it counts as its contents and has no stock of its own. */
     kit: z
@@ -51,7 +55,7 @@ export const equipmentDoc = z
           quantity: wholeNumber('Quantity', 1, 1000),
         }),
       )
-      .max(60, 'A kit holds at most sixty kinds.')
+      .max(60, later`A kit holds at most sixty kinds.`)
       .default([]),
     substitutes: ids<EquipmentTypeId>('equipment', 6),
   })
@@ -60,16 +64,16 @@ export const equipmentDoc = z
       context.addIssue({ code: 'custom', path, message });
     const has = [stock.length > 0, units.length > 0, kit.length > 0, poolTeamId !== null];
     if (kit.length && has.filter(Boolean).length > 1)
-      fault(['kit'], 'A kit counts as its contents: leave out stock, units and team, or the contents.');
+      fault(['kit'], say`A kit counts as its contents: leave out stock, units and team, or the contents.`);
     if (poolTeamId !== null && (stock.length || units.length))
-      fault(['poolTeamId'], 'The people on shift are the stock: leave out stock and units, or the team.');
+      fault(['poolTeamId'], say`The people on shift are the stock: leave out stock and units, or the team.`);
     units.forEach(({ name }, index) => {
       if (units.findIndex((other) => other.name.toLowerCase() === name.toLowerCase()) < index)
-        fault(['units', index, 'name'], 'Another unit has this name.');
+        fault(['units', index, 'name'], say`Another unit has this name.`);
     });
     kit.forEach(({ typeId }, index) => {
       if (kit.findIndex((other) => other.typeId === typeId) < index)
-        fault(['kit', index, 'typeId'], 'This is listed above already.');
+        fault(['kit', index, 'typeId'], say`This is listed above already.`);
     });
   });
 export type EquipmentDoc = z.output<typeof equipmentDoc>;
@@ -89,11 +93,14 @@ export type AudienceDoc = z.output<typeof audienceDoc>;
 
 export const categoryDoc = z.object({
   name: requiredLine('Name', 60),
-  mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), 'A mark has two letters.'),
-  hue: z.enum(HUES, 'Choose a colour.'),
+  mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), later`A mark has two letters.`),
+  hue: z.enum(HUES, later`Choose a colour.`),
   about: plainText('What belongs in it', 200),
   publish: z.boolean().default(true),
-  audiences: z.array(requiredLine('Audience', 40)).max(12, 'At most twelve audiences.').default([]),
+  audiences: z
+    .array(requiredLine('Audience', 40))
+    .max(12, later`At most twelve audiences.`)
+    .default([]),
   questions: questionRows,
 });
 export type CategoryDoc = z.output<typeof categoryDoc>;

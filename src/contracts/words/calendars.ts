@@ -1,37 +1,38 @@
+import { say, texts } from '../language/say';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Fact } from '@/core/publishing/facts';
 import type { Readers } from '@/core/publishing/readers';
 import type { CalendarChoices } from '../calendars';
 import { listText } from './rule';
 
-export const FACT_WORDS: Readonly<Record<Fact, string>> = {
+export const FACT_WORDS: Readonly<Record<Fact, string>> = texts({
   title: 'title and second line',
   text: 'public text and running order',
   place: 'place',
   host: 'host',
   contact: 'contact on the day',
-};
+});
 
-export const READER_WORDS: Readonly<Record<Readers['kind'], string>> = {
+export const READER_WORDS: Readonly<Record<Readers['kind'], string>> = texts({
   everyone: 'everybody, without signing in',
   'signed-in': 'everybody who is signed in',
   named: 'certain people, roles or organisations',
   link: 'whoever holds its private link',
-};
+});
 
 const namesOf = (
   ids: readonly number[],
   of: readonly { readonly id: number; readonly name: string }[],
-): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? 'something that is gone');
+): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? say`something that is gone`);
 
 /** What a calendar shows, in words. */
 export function filterText(filter: CalendarFilter, choices: CalendarChoices): string {
   const places = [...namesOf(filter.buildings, choices.buildings), ...namesOf(filter.spaces, choices.spaces)];
   const parts = [
-    filter.categories.length ? listText(namesOf(filter.categories, choices.categories)) : 'everything',
-    places.length ? `in ${listText(places)}` : '',
-    filter.hosts.length ? `hosted by ${listText(namesOf(filter.hosts, choices.hosts))}` : '',
-    filter.audiences.length ? `for ${listText(filter.audiences)}` : '',
+    filter.categories.length ? listText(namesOf(filter.categories, choices.categories)) : say`everything`,
+    places.length ? say`in ${listText(places)}` : '',
+    filter.hosts.length ? say`hosted by ${listText(namesOf(filter.hosts, choices.hosts))}` : '',
+    filter.audiences.length ? say`for ${listText(filter.audiences)}` : '',
   ];
   return parts.filter(Boolean).join(', ');
 }
@@ -40,8 +41,8 @@ export function readersText(readers: Readers, choices: CalendarChoices): string 
   if (readers.kind !== 'named') return READER_WORDS[readers.kind];
   const named = [
     ...namesOf(readers.people, choices.people),
-    ...readers.roles.map((role) => `every ${role}`),
-    ...namesOf(readers.organisations, choices.hosts).map((name) => `members of ${name}`),
+    ...readers.roles.map((role) => say`every ${role}`),
+    ...namesOf(readers.organisations, choices.hosts).map((name) => say`members of ${name}`),
   ];
   return listText(named);
 }

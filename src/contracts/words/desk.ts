@@ -1,3 +1,4 @@
+import { say, texts } from '../language/say';
 import type { Loss, LossKind, Nearness } from '@/core/changes/what-is-lost';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
@@ -11,17 +12,17 @@ export function sayLoss({ kind, at }: Loss, now: EpochMinute, tzid: string) {
   const isOver = at <= now;
   const words: Readonly<Record<LossKind, { readonly when: string; readonly what: string }>> = {
     begins: {
-      when: isOver ? 'now' : untilText(at, now),
-      what: isOver ? 'set-up has begun' : 'set-up begins',
+      when: isOver ? say`now` : untilText(at, now),
+      what: isOver ? say`set-up has begun` : say`set-up begins`,
     },
-    crews: { when: `by ${dayOf(at, tzid)}`, what: isOver ? 'crews needed it' : 'crews need it' },
-    hold: { when: `until ${momentText(at, tzid)}`, what: 'its place is kept' },
+    crews: { when: say`by ${dayOf(at, tzid)}`, what: isOver ? say`crews needed it` : say`crews need it` },
+    hold: { when: say`until ${momentText(at, tzid)}`, what: say`its place is kept` },
   };
   return { kind, ...words[kind], isOver };
 }
 
 /** Heads of the steps of the desk. */
-export const NEARNESS_WORDS: Readonly<Record<Nearness, string>> = {
+export const NEARNESS_WORDS: Readonly<Record<Nearness, string>> = texts({
   over: 'Too late already',
   'a-day': 'Within a day',
   'three-days': 'Within three days',
@@ -29,4 +30,4 @@ export const NEARNESS_WORDS: Readonly<Record<Nearness, string>> = {
   'a-fortnight': 'Within a fortnight',
   'a-month': 'Within a month',
   later: 'Later',
-};
+});

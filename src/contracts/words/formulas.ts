@@ -1,3 +1,4 @@
+import { say, texts, sayNumber } from '../language/say';
 import {
   FORMULA_FUNCTIONS,
   FORMULA_MOST,
@@ -9,7 +10,7 @@ import {
 import { listText } from './rule';
 
 /** What each name in a formula stands for. */
-export const FORMULA_NAME_WORDS: Readonly<Record<FormulaName, string>> = {
+export const FORMULA_NAME_WORDS: Readonly<Record<FormulaName, string>> = texts({
   people: 'people in the space',
   wheelchairs: 'of them in wheelchairs',
   seats: 'seats of the space, set so',
@@ -18,24 +19,24 @@ export const FORMULA_NAME_WORDS: Readonly<Record<FormulaName, string>> = {
   chairs: 'chairs for so many people, set so',
   tables: 'tables for so many people, set so',
   quantity: 'of the equipment the recipe is about',
-};
+});
 
-const rounded = (value: number): string => value.toLocaleString('en-GB', { maximumFractionDigits: 2 });
+const rounded = (value: number): string => sayNumber(value, 2);
 
 /** What is wrong with a formula, and what would be right. */
 export function formulaSentence(problem: FormulaProblem): string {
   switch (problem.kind) {
     case 'not-readable':
-      return 'The formula cannot be read. Write it like ceil(people / 8) or tables * 2 + 1.';
+      return say`The formula cannot be read. Write it like ceil(people / 8) or tables * 2 + 1.`;
     case 'too-long':
-      return `The formula is longer than ${FORMULA_MOST_LETTERS} characters.`;
+      return say`The formula is longer than ${FORMULA_MOST_LETTERS} characters.`;
     case 'unknown-name':
-      return `Formulas do not know “${problem.name.slice(0, 30)}”. They know ${listText([...FORMULA_NAMES])}, and ${listText([...FORMULA_FUNCTIONS])}.`;
+      return say`Formulas do not know “${problem.name.slice(0, 30)}”. They know ${listText([...FORMULA_NAMES])}, and ${listText([...FORMULA_FUNCTIONS])}.`;
     case 'no-number':
-      return 'The formula comes to no number: is something divided by nothing?';
+      return say`The formula comes to no number: is something divided by nothing?`;
     case 'below-zero':
-      return `The formula comes to ${rounded(problem.value)}, and nobody can bring less than nothing. max(0, …) would keep it at nothing.`;
+      return say`The formula comes to ${rounded(problem.value)}, and nobody can bring less than nothing. max(0, …) would keep it at nothing.`;
     case 'too-much':
-      return `The formula comes to ${rounded(problem.value)}, more than ${rounded(FORMULA_MOST)}.`;
+      return say`The formula comes to ${rounded(problem.value)}, more than ${rounded(FORMULA_MOST)}.`;
   }
 }

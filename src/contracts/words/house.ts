@@ -1,3 +1,4 @@
+import { say } from '../language/say';
 import type { ChoiceList, NamedChoice } from '../house-book/docs';
 import type { Field } from '../house-book/form-parts';
 import { HOUSE_FORMS } from '../house-book/forms';
@@ -19,10 +20,10 @@ const optionName = (from: ChoiceList | readonly NamedChoice[], id: unknown, name
     : (from.find((option) => option.id === id)?.name ?? String(id));
 
 function sayValue(field: Field, value: unknown, nameOf: NameOf): string {
-  if (value === null || value === undefined || value === '') return 'nothing';
+  if (value === null || value === undefined || value === '') return say`nothing`;
   switch (field.kind) {
     case 'switch':
-      return value ? 'yes' : 'no';
+      return value ? say`yes` : say`no`;
     case 'number':
       return field.unit ? `${String(value)} ${field.unit}` : String(value);
     case 'date':
@@ -32,11 +33,11 @@ function sayValue(field: Field, value: unknown, nameOf: NameOf): string {
     case 'choice':
       return optionName(field.from, value, nameOf);
     case 'several':
-      return (value as unknown[]).map((id) => optionName(field.from, id, nameOf)).join(', ') || 'nothing';
+      return (value as unknown[]).map((id) => optionName(field.from, id, nameOf)).join(', ') || say`nothing`;
     case 'words':
-      return (value as string[]).join(', ') || 'nothing';
+      return (value as string[]).join(', ') || say`nothing`;
     case 'rows':
-      return (value as Doc[]).map((row) => sayRow(field.fields, row, nameOf)).join('; ') || 'nothing';
+      return (value as Doc[]).map((row) => sayRow(field.fields, row, nameOf)).join('; ') || say`nothing`;
     default:
       return String(value);
   }
@@ -64,8 +65,10 @@ function changesOfRows(
 ): string[] {
   const said = (rows: Doc[]) => rows.map((row) => sayRow(field.fields, row, nameOf));
   const [was, is] = [said(before), said(after)];
-  const gone = was.filter((line) => !is.includes(line)).map((line) => `${field.label}: without ${cut(line)}`);
-  const come = is.filter((line) => !was.includes(line)).map((line) => `${field.label}: with ${cut(line)}`);
+  const gone = was
+    .filter((line) => !is.includes(line))
+    .map((line) => say`${field.label}: without ${cut(line)}`);
+  const come = is.filter((line) => !was.includes(line)).map((line) => say`${field.label}: with ${cut(line)}`);
   return [...gone, ...come];
 }
 
@@ -98,6 +101,6 @@ export function saySaidChanges(before: Said | null, after: Said | null): string[
     const was = before?.[about] ?? '';
     if (was === is) return [];
     if (!before || !was) return [`${about}: ${cut(is)}`];
-    return [`${about}: ${cut(was)} → ${is ? cut(is) : 'nothing'}`];
+    return [`${about}: ${cut(was)} → ${is ? cut(is) : say`nothing`}`];
   });
 }

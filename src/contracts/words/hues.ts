@@ -1,15 +1,16 @@
+import { say, texts } from '../language/say';
 import type { HueCheck, Sight } from '@/core/printing/hue-check';
 
-const SIGHT_WORDS: Readonly<Record<Sight, string>> = {
+const SIGHT_WORDS: Readonly<Record<Sight, string>> = texts({
   'without-red': 'cannot see red',
   'without-green': 'cannot see green',
   'without-blue': 'cannot see blue',
-};
+});
 
 /** What there is to know of a colour before it is chosen. */
 export function sayHue({ contrast, near }: HueCheck): string {
-  const letters = `Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
-  if (!near.length) return `${letters} Everybody tells it from the other colours.`;
-  const apart = near.map(({ hue, sight }) => `from ${hue} for whoever ${SIGHT_WORDS[sight]}`);
-  return `${letters} Hard to tell ${apart.join(', ')}; the two letters tell them apart.`;
+  const letters = say`Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
+  if (!near.length) return say`${letters} Everybody tells it from the other colours.`;
+  const apart = near.map(({ hue, sight }) => say`from ${hue} for whoever ${SIGHT_WORDS[sight]}`);
+  return say`${letters} Hard to tell ${apart.join(', ')}; the two letters tell them apart.`;
 }

@@ -1,7 +1,8 @@
+import { texts } from '../language/say';
 import type { MailKind, TurnGroup } from '@/core/changes/mail-due';
 
 /** What stands behind title and reference in a subject. */
-export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = {
+export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = texts({
   received: 'we have your request',
   question: 'a question from the office',
   message: 'a message from the office',
@@ -20,10 +21,10 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = {
   'new-password': 'a new password',
   registration: 'finish your registration',
   'password-changed': 'your password was changed',
-};
+});
 
 /** First sentence of a mail. */
-export const OPENING_WORDS: Readonly<Record<MailKind, string>> = {
+export const OPENING_WORDS: Readonly<Record<MailKind, string>> = texts({
   received: 'Your request has come in. Somebody of the office looks at it and writes to you.',
   question: 'The office needs to know something before it can decide. Your request waits for your answer.',
   message: 'The office has written to you about your request.',
@@ -49,20 +50,22 @@ export const OPENING_WORDS: Readonly<Record<MailKind, string>> = {
     'Somebody, most likely you, wants an account with this address. Choose a password and it is made.',
   'password-changed':
     'The password of your account was changed just now, and everybody signed in with it elsewhere was signed out. If that was not you, tell the office.',
-};
+});
 
 /** Head over the dates in a letter to somebody who looks after a place. */
-export const CONSENT_HEADS = {
+export const CONSENT_HEADS = texts({
   'consent-wanted': 'Waiting for your answer',
   'consent-overridden': 'Approved',
-} as const;
-/** Head over what the office has put right in the words of a request. */
-export const EDITED_HEAD = 'Now it says';
-export const REMINDER_HEAD = 'Soon';
-export const LAPSED_HEAD = 'No longer kept';
+} as const);
+/** Heads over what the office has put right in the words of a request, over what is soon, over what has lapsed. */
+export const HEADS = texts({
+  edited: 'Now it says',
+  reminder: 'Soon',
+  lapsed: 'No longer kept',
+} as const);
 
 /** Head over the dates of which the same is said. */
-export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = {
+export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = texts({
   asked: 'Waiting for a decision',
   approved: 'Booked',
   offered: 'Offered instead',
@@ -70,26 +73,24 @@ export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = {
   cancelled: 'Cancelled',
   moved: 'Now at',
   held: 'Kept for you',
-};
+});
 
 /** What becomes of a mail in the outbox. */
-export const MAIL_STATE_WORDS = {
+export const MAIL_STATE_WORDS = texts({
   waits: 'waits',
   sent: 'sent',
   'taken-back': 'taken back before it was sent',
-} as const;
+} as const);
 
 /** What stands on the button of a letter that leads to a password, and how long it holds. */
-export const ACCOUNT_LINK_WORDS = {
+export const ACCOUNT_LINK_WORDS = texts({
   invitation: { button: 'Choose a password', holds: 'The link holds for seven days and works once.' },
   'new-password': { button: 'Choose a new password', holds: 'The link holds for two hours and works once.' },
   registration: { button: 'Choose a password', holds: 'The link holds for a day and works once.' },
-} as const;
-/** Said where the link is made only when the letter is sent. */
-export const LINK_TO_COME = 'The link is made when this is sent.';
+} as const);
 
 /** When a letter is written, as a heading over its words. */
-export const LETTER_WORDS: Readonly<Record<MailKind, string>> = {
+export const LETTER_WORDS: Readonly<Record<MailKind, string>> = texts({
   received: 'A request has come in',
   question: 'The office asks something',
   message: 'The office writes something',
@@ -108,4 +109,4 @@ export const LETTER_WORDS: Readonly<Record<MailKind, string>> = {
   'new-password': 'A new password is asked for',
   registration: 'Somebody makes an account for themselves',
   'password-changed': 'A password was changed',
-};
+});

@@ -1,3 +1,4 @@
+import { say, texts } from '../language/say';
 import type { Layout } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
@@ -6,39 +7,39 @@ import type { Difference, TurnoverContent } from '@/core/work-orders/order-conte
 import { LAYOUT_WORDS } from './findings';
 
 /** Moments of a date as they are said after “by the time”. */
-export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = {
+export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = texts({
   'occupied-start': 'setup begins',
   'access-start': 'the host comes in',
   'event-start': 'the event begins',
   'event-end': 'the event ends',
   'exit-end': 'the host has left',
   'occupied-end': 'the space is given up',
-};
+});
 
-export const RECIPE_PHASE_WORDS: Readonly<Record<RecipePhase, string>> = {
+export const RECIPE_PHASE_WORDS: Readonly<Record<RecipePhase, string>> = texts({
   setup: 'before the event',
   attendance: 'while it is on',
   strike: 'after the event',
-};
+});
 
-const PHASE_WORDS: Readonly<Record<OrderPhase, string>> = {
+const PHASE_WORDS: Readonly<Record<OrderPhase, string>> = texts({
   setup: 'Setup',
   turnover: 'Turnover',
   attendance: 'Being there',
   strike: 'Strike',
-};
+});
 
 /** What kind of work an order is, as its heading says it. */
 export const phaseText = (phase: OrderPhase, origin: OrderOrigin): string =>
-  origin === 'counter' ? 'Take back' : PHASE_WORDS[phase];
+  origin === 'counter' ? say`Take back` : PHASE_WORDS[phase];
 
-export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = {
+export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = texts({
   keep: 'Keep it as it stands',
   'top-up': 'Keep it and top it up',
   reset: 'Set it anew',
-};
+});
 
-const FIELD_WORDS = {
+const FIELD_WORDS = texts({
   title: 'the work',
   eventTitle: 'the event',
   place: 'the place',
@@ -49,7 +50,7 @@ const FIELD_WORDS = {
   wheelchairs: 'of them in wheelchairs',
   fromMin: 'to be begun from',
   dueMin: 'to be done by',
-} as const;
+} as const);
 
 /** How an order says its layout; one for each space where it is about several. */
 export const layoutText = (layout: string): string =>
@@ -58,24 +59,27 @@ export const layoutText = (layout: string): string =>
     .map((each) => LAYOUT_WORDS[each as Layout] ?? each)
     .join(' + ');
 
-const amount = (quantity: number | null): string => (quantity === null ? 'not worked out' : String(quantity));
+const amount = (quantity: number | null): string =>
+  quantity === null ? say`not worked out` : String(quantity);
 
 /** A difference between two versions of an order, from what to what. `clock` says a moment as the sheet does. */
 export function differenceText(difference: Difference, clock: (at: EpochMinute) => string): string {
   switch (difference.kind) {
     case 'moment':
-      return `${FIELD_WORDS[difference.field]} ${clock(difference.to)}, not ${clock(difference.from)}`;
+      return say`${FIELD_WORDS[difference.field]} ${clock(difference.to)}, not ${clock(difference.from)}`;
     case 'number':
-      return `${difference.to} ${FIELD_WORDS[difference.field]}, not ${difference.from}`;
+      return say`${difference.to} ${FIELD_WORDS[difference.field]}, not ${difference.from}`;
     case 'text': {
-      const say = difference.field === 'layout' ? layoutText : (text: string) => text || 'nothing';
-      return `${FIELD_WORDS[difference.field]}: ${say(difference.to)}, not ${say(difference.from)}`;
+      const told = difference.field === 'layout' ? layoutText : (text: string) => text || say`nothing`;
+      return say`${FIELD_WORDS[difference.field]}: ${told(difference.to)}, not ${told(difference.from)}`;
     }
     case 'things':
-      return `${difference.name}: ${amount(difference.to)}, not ${amount(difference.from)}`;
+      return say`${difference.name}: ${amount(difference.to)}, not ${amount(difference.from)}`;
     case 'line':
-      return difference.change === 'added' ? `also: ${difference.text}` : `no longer: ${difference.text}`;
+      return difference.change === 'added'
+        ? say`also: ${difference.text}`
+        : say`no longer: ${difference.text}`;
     case 'answer':
-      return `${difference.question} ${difference.to || 'no answer'}, not ${difference.from || 'no answer'}`;
+      return say`${difference.question} ${difference.to || say`no answer`}, not ${difference.from || say`no answer`}`;
   }
 }

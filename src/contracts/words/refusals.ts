@@ -1,75 +1,78 @@
+import { say } from '../language/say';
 import type { ErrorReply, Refusal, RefusalCode } from '../refusal';
 import { countText } from './when';
 
 type Say<Code extends RefusalCode> = (refusal: Extract<Refusal, { code: Code }>) => string;
 
 const UNDO: Readonly<Record<Extract<Refusal, { code: 'cannot-undo' }>['why'], (since: string) => string>> = {
-  'too-late': () => 'This can be taken back for ten minutes; they are over. Change it as it stands now.',
-  undone: () => 'This was taken back already.',
-  'not-yours': () => 'Only whoever did it, or the office, can take it back.',
+  'too-late': () => say`This can be taken back for ten minutes; they are over. Change it as it stands now.`,
+  undone: () => say`This was taken back already.`,
+  'not-yours': () => say`Only whoever did it, or the office, can take it back.`,
   changed: (since) =>
-    `This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
+    say`This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
   taken: (since) =>
-    `This cannot be taken back: the place or the equipment is taken by now. ${since} What would do instead, asked for anew:`,
-  nothing: () => 'There is nothing here to take back.',
+    say`This cannot be taken back: the place or the equipment is taken by now. ${since} What would do instead, asked for anew:`,
+  nothing: () => say`There is nothing here to take back.`,
 };
 
 const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'bad-input': ({ fields }) =>
-    `${fields[0]?.message ?? 'Something in the form cannot be read.'}${fields.length > 1 ? ` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
-  'put-right': ({ fields }) => `Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
-  malformed: () => 'What was sent is not a form of this application. Reload the page and send again.',
-  'too-large': ({ limitKb }) => `That is more than ${limitKb} KB. Shorten the texts and send again.`,
+    `${fields[0]?.message ?? say`Something in the form cannot be read.`}${fields.length > 1 ? say` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
+  'put-right': ({ fields }) => say`Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
+  malformed: () => say`What was sent is not a form of this application. Reload the page and send again.`,
+  'too-large': ({ limitKb }) => say`That is more than ${limitKb} KB. Shorten the texts and send again.`,
   'file-too-large': ({ limitMb }) =>
-    `A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
-  'bad-archive': ({ why }) => `This archive cannot be brought in. ${why} Nothing was changed.`,
+    say`A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
+  'bad-archive': ({ why }) => say`This archive cannot be brought in. ${why} Nothing was changed.`,
   'cross-site': () =>
-    'This came from another site and was not carried out. Open the page here and send again.',
-  'not-set-up': () => 'There is no office here yet. Open /start in a browser and set it up.',
+    say`This came from another site and was not carried out. Open the page here and send again.`,
+  'not-set-up': () => say`There is no office here yet. Open /start in a browser and set it up.`,
   'sign-in-first': () =>
-    'You are not signed in, or no longer. Sign in and send again; what you typed is kept.',
-  'wrong-credentials': () => 'No account with that address and password. Check both, or ask the office.',
+    say`You are not signed in, or no longer. Sign in and send again; what you typed is kept.`,
+  'wrong-credentials': () => say`No account with that address and password. Check both, or ask the office.`,
   'too-many-tries': ({ minutes }) =>
-    `Too many tries with that address. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+    say`Too many tries with that address. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
   'link-over': () =>
-    'This link is over: it was used, has lapsed, or a newer one was sent. Ask for a new one where you sign in.',
-  'not-allowed': ({ what }) => `${what} Ask the office if you think it should be you.`,
-  'not-found': ({ what }) => `There is no ${what}. Check the address, or ask the office.`,
+    say`This link is over: it was used, has lapsed, or a newer one was sent. Ask for a new one where you sign in.`,
+  'not-allowed': ({ what }) => say`${what} Ask the office if you think it should be you.`,
+  'not-found': ({ what }) => say`There is no ${what}. Check the address, or ask the office.`,
   stale: ({ since }) =>
-    `Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
-  'in-use': () => 'Not done: it is needed as it is.',
+    say`Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
+  'in-use': () => say`Not done: it is needed as it is.`,
   clash: ({ dates }) =>
-    `Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
+    say`Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
   'not-waiting': () =>
-    'Nothing of it waits any more. Look at the request again: what is booked is changed date by date.',
+    say`Nothing of it waits any more. Look at the request again: what is booked is changed date by date.`,
   'consent-moved': () =>
-    'Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.',
+    say`Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.`,
   'consent-awaited': () =>
-    'Whoever looks after the place has not agreed yet. It stays kept for you meanwhile; try again later, or write to the office.',
-  'needs-reason': () => 'This goes past a rule of the house. Give the reason; it is kept with the booking.',
-  'no-such-step': ({ date, state }) => `${date} is ${state} already; nothing was changed. Pick other dates.`,
-  past: ({ date }) => `${date} is over and can no longer be changed. Leave it out of the pick.`,
+    say`Whoever looks after the place has not agreed yet. It stays kept for you meanwhile; try again later, or write to the office.`,
+  'needs-reason': () =>
+    say`This goes past a rule of the house. Give the reason; it is kept with the booking.`,
+  'no-such-step': ({ date, state }) =>
+    say`${date} is ${state} already; nothing was changed. Pick other dates.`,
+  past: ({ date }) => say`${date} is over and can no longer be changed. Leave it out of the pick.`,
   'nothing-there': ({ date, what }) =>
     ({
-      proposal: `There is no proposal for ${date} any more. Look at it as it stands now.`,
-      change: `No change waits for ${date} any more. Look at it as it stands now.`,
-      hold: `Nothing is held for ${date} any more. Look at it as it stands now.`,
-      fallback: `No place indoors is kept for ${date} any more. Look at it as it stands now.`,
+      proposal: say`There is no proposal for ${date} any more. Look at it as it stands now.`,
+      change: say`No change waits for ${date} any more. Look at it as it stands now.`,
+      hold: say`Nothing is held for ${date} any more. Look at it as it stands now.`,
+      fallback: say`No place indoors is kept for ${date} any more. Look at it as it stands now.`,
     })[what],
   'no-space-yet': ({ date }) =>
-    `${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
+    say`${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
   'offer-over': () =>
-    'This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; write to the office if it still suits you.',
+    say`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; write to the office if it still suits you.`,
   'offer-answered': () =>
-    'This link was answered already, the other way. Write to the office if you have thought better of it.',
+    say`This link was answered already, the other way. Write to the office if you have thought better of it.`,
   begun: ({ date }) =>
-    `${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
+    say`${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
   'cannot-undo': ({ why, since }) => UNDO[why](since),
-  'key-used': () => 'This form was sent before with other content. Reload the page and send it again.',
-  stopped: () => 'Stopped. Nothing was changed.',
+  'key-used': () => say`This form was sent before with other content. Reload the page and send it again.`,
+  stopped: () => say`Stopped. Nothing was changed.`,
   failed: () =>
-    'Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office.',
-  busy: () => 'The office is writing a lot just now. Nothing was changed; try again in a moment.',
+    say`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office.`,
+  busy: () => say`The office is writing a lot just now. Nothing was changed; try again in a moment.`,
 };
 
 export function sayRefusal(refusal: Refusal): string {

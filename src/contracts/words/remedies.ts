@@ -1,3 +1,4 @@
+import { say } from '../language/say';
 import type { Side } from '@/core/checks/findings';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { RemedyCost, RemedyKind, SpaceSwap } from '@/core/remedies/remedy';
@@ -30,18 +31,18 @@ const hoursText = ({ startLocal, endLocal }: ToldRemedy['draft']): string =>
 
 /** `30 minutes later`, `2 hours earlier`. */
 export const shiftText = (minutes: number): string =>
-  `${lengthText(Math.abs(minutes))} ${minutes > 0 ? 'later' : 'earlier'}`;
+  `${lengthText(Math.abs(minutes))} ${minutes > 0 ? say`later` : say`earlier`}`;
 
 const daysText = (minutes: number): string => {
   const days = Math.abs(Math.round(minutes / DAY_MIN));
-  return `${days === 1 ? 'a day' : `${days} days`} ${minutes > 0 ? 'later' : 'earlier'}`;
+  return `${days === 1 ? say`a day` : say`${days} days`} ${minutes > 0 ? say`later` : say`earlier`}`;
 };
 
 const swapText = ({ from, to }: SpaceSwap, names: RemedyNames): string =>
-  `${names.place(to)} instead of ${names.place(from)}`;
+  say`${names.place(to)} instead of ${names.place(from)}`;
 
 const placesText = (spaces: readonly SpaceId[], names: RemedyNames): string =>
-  spaces.length ? listText(spaces.map((space) => names.place(space))) : 'The same';
+  spaces.length ? listText(spaces.map((space) => names.place(space))) : say`The same`;
 
 const withFix = (sentence: string, { cost }: ToldRemedy, names: RemedyNames): string => {
   const { fewer, unit, substitute } = cost;
@@ -49,9 +50,9 @@ const withFix = (sentence: string, { cost }: ToldRemedy, names: RemedyNames): st
     fewer && `${fewer.quantity} × ${names.equipment(fewer.typeId)}`,
     unit && names.unit(unit.to),
     substitute &&
-      `${substitute.quantity} × ${names.equipment(substitute.byTypeId)} for the missing ${names.equipment(substitute.typeId)}`,
+      say`${substitute.quantity} × ${names.equipment(substitute.byTypeId)} for the missing ${names.equipment(substitute.typeId)}`,
   ].filter(Boolean);
-  return fixes.length ? `${sentence}, with ${fixes.join(' and ')}.` : `${sentence}.`;
+  return fixes.length ? say`${sentence}, with ${fixes.join(say` and `)}.` : `${sentence}.`;
 };
 
 type Say = (remedy: ToldRemedy, names: RemedyNames, side: Side) => string;
@@ -59,24 +60,24 @@ type Say = (remedy: ToldRemedy, names: RemedyNames, side: Side) => string;
 const SENTENCES: Readonly<Record<RemedyKind, Say>> = {
   'other-space': (remedy, names) =>
     withFix(
-      `${remedy.cost.swaps.map((swap) => swapText(swap, names)).join('; ')}, at the same time`,
+      say`${remedy.cost.swaps.map((swap) => swapText(swap, names)).join('; ')}, at the same time`,
       remedy,
       names,
     ),
   'other-time': ({ draft, spaces, cost }, names) =>
-    `${placesText(spaces, names)} ${cost.shiftMin === 0 ? 'by whole periods' : shiftText(cost.shiftMin)}: ${hoursText(draft)}.`,
+    `${placesText(spaces, names)} ${cost.shiftMin === 0 ? say`by whole periods` : shiftText(cost.shiftMin)}: ${hoursText(draft)}.`,
   'other-day': ({ draft, spaces, cost }, names) =>
-    `${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
+    say`${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
   fewer: ({ cost: { fewer } }, names) =>
-    `${fewer!.quantity} × ${names.equipment(fewer!.typeId)} instead of ${fewer!.quantity + fewer!.less}.`,
+    say`${fewer!.quantity} × ${names.equipment(fewer!.typeId)} instead of ${fewer!.quantity + fewer!.less}.`,
   'other-unit': ({ cost: { unit } }, names) =>
-    `${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
+    say`${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
   substitute: ({ cost: { substitute } }, names) =>
-    `${substitute!.quantity} × ${names.equipment(substitute!.byTypeId)} for the missing ${substitute!.quantity} × ${names.equipment(substitute!.typeId)}.`,
+    say`${substitute!.quantity} × ${names.equipment(substitute!.byTypeId)} for the missing ${substitute!.quantity} × ${names.equipment(substitute!.typeId)}.`,
   'hire-in': ({ cost: { hire } }, names) =>
-    `Hire in ${hire!.quantity} × ${names.equipment(hire!.typeId)} for the day.`,
+    say`Hire in ${hire!.quantity} × ${names.equipment(hire!.typeId)} for the day.`,
   'when-back': ({ draft, spaces }, names) =>
-    `${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
+    say`${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
   'other-layout': (remedy, names) =>
     withFix(
       remedy.cost.layouts
@@ -95,14 +96,14 @@ export const sayRemedy = (remedy: ToldRemedy, names: RemedyNames, side: Side): s
 
 const seatsText = (more: number): string =>
   more > 0
-    ? `${countText(more, 'more seat', 'more seats')} empty`
+    ? say`${countText(more, 'more seat', 'more seats')} empty`
     : more < 0
-      ? `${countText(-more, 'seat', 'seats')} fewer empty`
-      : 'as many seats';
+      ? say`${countText(-more, 'seat', 'seats')} fewer empty`
+      : say`as many seats`;
 
 function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwap): string[] {
   return [
-    buildingsAway ? 'another building' : 'the same building',
+    buildingsAway ? say`another building` : say`the same building`,
     ...(isOtherLayout ? [setText(layout)] : []),
     seatsText(moreEmpty),
   ];
@@ -115,7 +116,7 @@ export function sayCosts({ kind, cost }: Pick<ToldRemedy, 'kind' | 'cost'>): str
     ...time,
     ...cost.swaps.flatMap(swapCosts),
     ...cost.layouts.map(({ moreEmpty }) => seatsText(moreEmpty)),
-    ...(cost.hire ? ['what is hired costs money'] : []),
+    ...(cost.hire ? [say`what is hired costs money`] : []),
   ];
 }
 
@@ -137,45 +138,45 @@ export function saySeriesRemedy(
   side: Side,
 ): string {
   const rest = left
-    ? ` ${countText(left, 'date', 'dates')} would still have ${left === 1 ? 'its' : 'their'} trouble.`
+    ? say` ${countText(left, 'date', 'dates')} would still have ${left === 1 ? say`its` : say`their`} trouble.`
     : '';
   switch (kind) {
     case 'one-space':
-      return `${first.cost.swaps.map((swap) => swapText(swap, names)).join('; ')} on all ${dates} dates that are in trouble.${rest}`;
+      return say`${first.cost.swaps.map((swap) => swapText(swap, names)).join('; ')} on all ${dates} dates that are in trouble.${rest}`;
     case 'one-time': {
       const { shiftMin } = first.cost;
       const isDay = shiftMin % DAY_MIN === 0;
-      return `All ${dates} dates ${isDay ? daysText(shiftMin) : `${shiftText(shiftMin)}: ${hoursText(first.draft)}`}.${rest}`;
+      return say`All ${dates} dates ${isDay ? daysText(shiftMin) : `${shiftText(shiftMin)}: ${hoursText(first.draft)}`}.${rest}`;
     }
     case 'mixture':
       if (isUniform) {
         const days = countText(dates, 'date that is in trouble', 'dates that are in trouble');
-        return `On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
+        return say`On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
       }
-      return `Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
+      return say`Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
   }
 }
 
 /** Said of several dates at once, no single day is named. */
 const ofSeveral = (remedy: ToldRemedy, names: RemedyNames, side: Side): string =>
   remedy.kind === 'other-day'
-    ? `${placesText(remedy.spaces, names)} ${daysText(remedy.cost.shiftMin)}, at the same hours.`
+    ? say`${placesText(remedy.spaces, names)} ${daysText(remedy.cost.shiftMin)}, at the same hours.`
     : sayRemedy(remedy, names, side);
 
 export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
-  if (kind === 'one-time') return ['in the same spaces'];
+  if (kind === 'one-time') return [say`in the same spaces`];
   return [
     ...(isUniform ? sayCosts(first) : []),
     changesOfSpace
-      ? `the space changes ${changesOfSpace === 1 ? 'once' : `${changesOfSpace} times`} along the series`
-      : 'one space all along',
+      ? say`the space changes ${changesOfSpace === 1 ? say`once` : say`${changesOfSpace} times`} along the series`
+      : say`one space all along`,
   ];
 }
 
 /** What the bound left unlooked at; null where all was looked at. */
 export const sayCut = (candidates: number): string | null =>
   candidates
-    ? `${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? 'was' : 'were'} not looked at.`
+    ? say`${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? say`was` : say`were`} not looked at.`
     : null;
 
 /** Dates that were left out of the search. */
@@ -189,9 +190,9 @@ export function sayNotLookedAt({
   readonly notWeighed: number;
 }): string | null {
   const parts = [
-    troubled > most && `Only the first ${most} of ${troubled} dates in trouble were looked at.`,
+    troubled > most && say`Only the first ${most} of ${troubled} dates in trouble were looked at.`,
     notWeighed > 0 &&
-      `${countText(notWeighed, 'date of the series was', 'dates of the series were')} not weighed with the others.`,
+      say`${countText(notWeighed, 'date of the series was', 'dates of the series were')} not weighed with the others.`,
   ];
   return parts.filter(Boolean).join(' ') || null;
 }
@@ -199,23 +200,23 @@ export function sayNotLookedAt({
 /** Nothing was found. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
-    ? 'Nothing free was found near what was asked for. Propose something further away, or ask for less.'
-    : `Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? `, or ask ${office}` : ''}.`;
+    ? say`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
+    : say`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? say`, or ask ${office}` : ''}.`;
 
 /** Two who want one place: this date and another; which of them moves with less harm. */
 export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
   if (moves === null)
-    return `Only one of them can be served near what was asked for: this date or “${title}”.`;
-  const mover = moves === 'first' ? 'this date moves' : `“${title}” moves`;
+    return say`Only one of them can be served near what was asked for: this date or “${title}”.`;
+  const mover = moves === 'first' ? say`this date moves` : say`“${title}” moves`;
   return canEither
-    ? `Both can be served, whichever of them moves; least changes where ${mover}.`
-    : `Both can be served where ${mover}.`;
+    ? say`Both can be served, whichever of them moves; least changes where ${mover}.`
+    : say`Both can be served where ${mover}.`;
 }
 
 /** Several who want one place, all served; `moved` of them elsewhere. */
 export const sayShared = (count: number, moved: number): string =>
-  `All ${count} can be served at the time they asked for${moved ? `, ${moved === 1 ? 'one' : moved} of them elsewhere` : ''}.`;
+  say`All ${count} can be served at the time they asked for${moved ? say`, ${moved === 1 ? say`one` : moved} of them elsewhere` : ''}.`;
 
 /** Where one of them goes. */
 export const sayPlacement = (title: string, place: string, isMoved: boolean): string =>
-  isMoved ? `“${title}” in ${place}` : `“${title}” stays in ${place}`;
+  isMoved ? say`“${title}” in ${place}` : say`“${title}” stays in ${place}`;

@@ -1,9 +1,10 @@
+import { texts } from '../language/say';
 import type { Role } from '@/core/roles';
 
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+export const ROLE_WORDS: Readonly<Record<Role, string>> = texts({
   requester: 'requester',
   manager: 'manager',
   crew: 'crew',
   steward: 'steward',
   housekeeper: 'housekeeper',
-};
+});

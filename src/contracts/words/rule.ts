@@ -1,10 +1,17 @@
-import { editorModel, type FormRule, type MonthPlace, type RuleEnd } from '@/core/recurrence/editor-model';
+import { say, texts, sayNumber } from '../language/say';
+import {
+  editorModel,
+  type FormRule,
+  type MonthPlace,
+  type RuleEnd,
+  type RuleUnit,
+} from '@/core/recurrence/editor-model';
 import { MOST_COUNT } from '@/core/recurrence/parse-rule';
 import type { RuleFault } from '@/core/recurrence/rule-parts';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { countText, dateLong, spanText, sayTime } from './when';
 
-export const WEEKDAY_NAMES = [
+export const WEEKDAY_NAMES = texts([
   'Monday',
   'Tuesday',
   'Wednesday',
@@ -12,8 +19,8 @@ export const WEEKDAY_NAMES = [
   'Friday',
   'Saturday',
   'Sunday',
-] as const;
-export const MONTH_NAMES = [
+] as const);
+export const MONTH_NAMES = texts([
   'January',
   'February',
   'March',
@@ -26,54 +33,74 @@ export const MONTH_NAMES = [
   'October',
   'November',
   'December',
-] as const;
+] as const);
 
 /** `a`, `a and b`, `a, b and c`. */
 export const listText = (parts: readonly string[]): string =>
-  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]!}`;
+  parts.length < 2 ? (parts[0] ?? '') : say`${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]!}`;
 
 function ordinal(value: number): string {
   const tens = value % 100;
-  if (tens >= 11 && tens <= 13) return `${value}th`;
-  return `${value}${['th', 'st', 'nd', 'rd'][value % 10] ?? 'th'}`;
+  if (tens >= 11 && tens <= 13) return say`${value}th`;
+  switch (value % 10) {
+    case 1:
+      return say`${value}st`;
+    case 2:
+      return say`${value}nd`;
+    case 3:
+      return say`${value}rd`;
+    default:
+      return say`${value}th`;
+  }
 }
 
 /** `2nd`, `last`, `3rd last`. */
 const place = (value: number): string =>
-  value > 0 ? ordinal(value) : value === -1 ? 'last' : `${ordinal(-value)} last`;
+  value > 0 ? ordinal(value) : value === -1 ? say`last` : say`${ordinal(-value)} last`;
 
-const UNIT_PLURALS = { day: 'days', week: 'weeks', month: 'months', year: 'years' } as const;
+const UNIT_PLURALS = texts({ day: 'days', week: 'weeks', month: 'months', year: 'years' } as const);
+const EVERY_ONE = texts({
+  day: 'every day',
+  week: 'every week',
+  month: 'every month',
+  year: 'every year',
+} as const);
+
+/** `every week`, `every 3 weeks`. */
+export const everyText = (every: number, unit: RuleUnit): string =>
+  every === 1 ? EVERY_ONE[unit] : say`every ${every} ${UNIT_PLURALS[unit]}`;
 
 function placeText(where: MonthPlace): string {
   if (where.kind === 'days')
-    return listText(where.days.map((day) => (day > 0 ? `the ${ordinal(day)}` : `the ${place(day)} day`)));
+    return listText(
+      where.days.map((day) => (day > 0 ? say`the ${ordinal(day)}` : say`the ${place(day)} day`)),
+    );
   const weekdays = listText(where.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!));
-  return `the ${listText(where.nths.map(place))} ${weekdays}`;
+  return say`the ${listText(where.nths.map(place))} ${weekdays}`;
 }
 
 function whereText(rule: FormRule): string {
   const months = rule.months.length
-    ? ` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
+    ? say` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
     : '';
   if (rule.unit === 'week')
-    return ` on ${listText(rule.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!))}${months}`;
-  return `${rule.place ? ` on ${placeText(rule.place)}` : ''}${months}`;
+    return say` on ${listText(rule.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!))}${months}`;
+  return `${rule.place ? say` on ${placeText(rule.place)}` : ''}${months}`;
 }
 
 /** `every 3 weeks on Friday`. */
 export function repetitionText(rule: FormRule): string {
-  const every = rule.every === 1 ? `every ${rule.unit}` : `every ${rule.every} ${UNIT_PLURALS[rule.unit]}`;
   // Where weeks begin matters only when some are left out.
   const weeks =
     rule.unit === 'week' && rule.every > 1 && rule.weekStart !== 1
-      ? `, weeks from ${WEEKDAY_NAMES[rule.weekStart - 1]!}`
+      ? say`, weeks from ${WEEKDAY_NAMES[rule.weekStart - 1]!}`
       : '';
-  return `${every}${whereText(rule)}${weeks}`;
+  return `${everyText(rule.every, rule.unit)}${whereText(rule)}${weeks}`;
 }
 
 export function endText(end: RuleEnd): string {
-  if (end.kind === 'until') return `until ${dateLong(end.date)}`;
-  return end.kind === 'never' ? 'without end' : '';
+  if (end.kind === 'until') return say`until ${dateLong(end.date)}`;
+  return end.kind === 'never' ? say`without end` : '';
 }
 
 export interface SeriesTimes {
@@ -84,8 +111,8 @@ export interface SeriesTimes {
 }
 
 function hoursText({ start, end, allDay }: SeriesTimes): string {
-  if (allDay) return 'all day';
-  const night = dateOf(start) === dateOf(end) ? '' : ' (to a later day)';
+  if (allDay) return say`all day`;
+  const night = dateOf(start) === dateOf(end) ? '' : say` (to a later day)`;
   return `${sayTime(start)}–${sayTime(end)}${night}`;
 }
 
@@ -99,33 +126,39 @@ export function ruleText(rrule: string, times: SeriesTimes, dates: number | null
   const said =
     model.kind === 'form'
       ? [repetitionText(model.rule), hoursText(times), endText(model.rule.end)]
-      : ['by a rule of its own', hoursText(times), `from ${dateLong(dateOf(times.start))}`];
+      : [say`by a rule of its own`, hoursText(times), say`from ${dateLong(dateOf(times.start))}`];
   return [...said, count].filter(Boolean).join(', ');
 }
 
 /** Dates picked by hand: `3 dates from Tue 13 Apr 2027, 18:15–20:00`. */
 export const pickedText = (dates: number, start: LocalDateTime, end: LocalDateTime): string =>
-  dates === 1 ? spanText(start, end) : `${dates} picked dates from ${spanText(start, end)}`;
+  dates === 1 ? spanText(start, end) : say`${dates} picked dates from ${spanText(start, end)}`;
 
 type Say<Kind extends RuleFault['kind']> = (fault: Extract<RuleFault, { kind: Kind }>) => string;
 
+const allowedText = (allowed: string): string =>
+  allowed === 'MO–SU, with 1–53 or −1–−53 before it'
+    ? say`MO–SU, with 1–53 or −1–−53 before it`
+    : allowed.split(' or ').join(say` or `);
+
 const FAULTS: { readonly [Kind in RuleFault['kind']]: Say<Kind> } = {
-  'not-a-rule': ({ text }) => `“${text}” is not a recurrence rule. Write one as FREQ=WEEKLY;BYDAY=TU.`,
-  'unknown-part': ({ part }) => `A recurrence rule has no part ${part}. Leave it out.`,
-  'part-twice': ({ part }) => `The rule says ${part} twice. Leave one out.`,
+  'not-a-rule': ({ text }) => say`“${text}” is not a recurrence rule. Write one as FREQ=WEEKLY;BYDAY=TU.`,
+  'unknown-part': ({ part }) => say`A recurrence rule has no part ${part}. Leave it out.`,
+  'part-twice': ({ part }) => say`The rule says ${part} twice. Leave one out.`,
   'too-often': ({ freq }) =>
-    `A rule repeats by the day at most; this one says FREQ=${freq}. Use DAILY, with BYHOUR for several times a day.`,
-  'bad-value': ({ part, value, allowed }) => `${part}=${value} cannot be meant. Allowed is ${allowed}.`,
-  'count-and-until': () => 'The rule gives both a number of dates and a last day. Leave one of them out.',
-  'does-not-go-with': ({ part, other }) => `${part} does not go with ${other}. Change one of them.`,
+    say`A rule repeats by the day at most; this one says FREQ=${freq}. Use DAILY, with BYHOUR for several times a day.`,
+  'bad-value': ({ part, value, allowed }) =>
+    say`${part}=${value} cannot be meant. Allowed is ${allowedText(allowed)}.`,
+  'count-and-until': () => say`The rule gives both a number of dates and a last day. Leave one of them out.`,
+  'does-not-go-with': ({ part, other }) => say`${part} does not go with ${other}. Change one of them.`,
   'setpos-alone': () =>
-    'BYSETPOS picks among dates that another part names. Add that part, or leave BYSETPOS out.',
-  seconds: () => 'Dates begin on a whole minute. Leave BYSECOND out.',
-  never: () => 'This rule never yields a date. Check its months, days and last day.',
+    say`BYSETPOS picks among dates that another part names. Add that part, or leave BYSETPOS out.`,
+  seconds: () => say`Dates begin on a whole minute. Leave BYSECOND out.`,
+  never: () => say`This rule never yields a date. Check its months, days and last day.`,
 };
 
 export function sayRuleFault(fault: RuleFault): string {
   if (fault.kind === 'bad-value' && fault.part === 'COUNT')
-    return `A rule makes from 1 to ${MOST_COUNT.toLocaleString('en-GB')} dates, not ${fault.value}.`;
+    return say`A rule makes from 1 to ${sayNumber(MOST_COUNT)} dates, not ${fault.value}.`;
   return (FAULTS[fault.kind] as (fault: RuleFault) => string)(fault);
 }

@@ -1,23 +1,24 @@
+import { say, texts } from '../language/say';
 import type { Piece } from '@/core/seating/plan/pieces';
 import type { Limit, SeatingPlan } from '@/core/seating/plan/plan-seating';
 import type { Side } from '@/core/seating/plan/room';
 import { listText } from './rule';
 import { countText, lengthText } from './when';
 
-const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
+const LIMIT_WORDS: Readonly<Record<Limit, string>> = texts({
   room: 'The floor holds no more in this layout.',
   ways: 'More would have no way to a door.',
   load: 'More would be over the published load of the floor (IBC table 1004.5).',
-};
+});
 
-export const SIDE_WORDS: Readonly<Record<Side, string>> = {
+export const SIDE_WORDS: Readonly<Record<Side, string>> = texts({
   top: 'upper wall',
   right: 'right wall',
   bottom: 'lower wall',
   left: 'left wall',
-};
+});
 
-const PIECE_WORDS: Readonly<Record<Piece['kind'], readonly [one: string, more: string]>> = {
+const PIECE_WORDS: Readonly<Record<Piece['kind'], readonly [one: string, more: string]>> = texts({
   chair: ['chair', 'chairs'],
   wheelchair: ['place for a wheelchair', 'places for wheelchairs'],
   round: ['round table', 'round tables'],
@@ -25,12 +26,12 @@ const PIECE_WORDS: Readonly<Record<Piece['kind'], readonly [one: string, more: s
   desk: ['narrow table', 'narrow tables'],
   'exam-table': ['single table', 'single tables'],
   stage: ['stage', 'stages'],
-};
+});
 
 /** `All 60 have a place.`, or how many have none and why. */
 export function sayPlaces({ seats, short, limit }: Pick<SeatingPlan, 'seats' | 'short' | 'limit'>): string {
-  if (limit === null) return seats === 1 ? 'The one has a place.' : `All ${seats} have a place.`;
-  return `${seats} have a place, ${short} ${short === 1 ? 'has' : 'have'} none. ${LIMIT_WORDS[limit]}`;
+  if (limit === null) return seats === 1 ? say`The one has a place.` : say`All ${seats} have a place.`;
+  return say`${seats} have a place, ${short} ${short === 1 ? say`has` : say`have`} none. ${LIMIT_WORDS[limit]}`;
 }
 
 /** `60 chairs, 8 round tables`; empty where nothing is fetched. */
@@ -41,13 +42,13 @@ export const sayFurniture = ({ counts }: Pick<SeatingPlan, 'counts'>): string =>
     ),
   );
 
-const centimetres = (mm: number): string => `${Math.round(mm / 10)} cm`;
+const centimetres = (mm: number): string => say`${Math.round(mm / 10)} cm`;
 
 /** By which widths it was drawn, and that this approves nothing. */
 export const sayRules = ({ wayMm, accessMm }: Pick<SeatingPlan, 'wayMm' | 'accessMm'>): string =>
   wayMm
-    ? `Every seat has a way of ${centimetres(wayMm)} to a door, by ${centimetres(accessMm)} between rows or chairs; at most 14 seats between two aisles (NFPA 101, IBC). This is no fire-safety approval.`
-    : 'Counted by the published load of the floor (IBC table 1004.5). This is no fire-safety approval.';
+    ? say`Every seat has a way of ${centimetres(wayMm)} to a door, by ${centimetres(accessMm)} between rows or chairs; at most 14 seats between two aisles (NFPA 101, IBC). This is no fire-safety approval.`
+    : say`Counted by the published load of the floor (IBC table 1004.5). This is no fire-safety approval.`;
 
 export const sayMinutes = ({ crewMin }: Pick<SeatingPlan, 'crewMin'>): string =>
-  crewMin ? `About ${lengthText(crewMin)} of work for one person.` : 'Nothing to carry.';
+  crewMin ? say`About ${lengthText(crewMin)} of work for one person.` : say`Nothing to carry.`;

@@ -1,8 +1,9 @@
+import { texts } from '../language/say';
 import type { ServiceState } from '@/core/work-orders/service-due';
 
-export const SERVICE_STATE_WORDS: Readonly<Record<ServiceState, string>> = {
+export const SERVICE_STATE_WORDS: Readonly<Record<ServiceState, string>> = texts({
   asked: 'asked for',
   arranging: 'being arranged',
   agreed: 'agreed',
   refused: 'refused',
-};
+});

@@ -1,8 +1,9 @@
+import { texts } from '../language/say';
 import type { REMINDERS_MIN } from '../own-settings';
 
-export const REMINDER_WORDS: Readonly<Record<(typeof REMINDERS_MIN)[number], string>> = {
+export const REMINDER_WORDS: Readonly<Record<(typeof REMINDERS_MIN)[number], string>> = texts({
   120: 'two hours before',
   1440: 'a day before',
   2880: 'two days before',
   10080: 'a week before',
-};
+});

@@ -1,30 +1,32 @@
+import { say, texts } from '../language/say';
 import { statesPresent, type StateCounts } from '@/core/changes/request-state';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
 import { countText } from './when';
 
-export const STATE_WORDS: Readonly<Record<OccurrenceState, string>> = {
+export const STATE_WORDS: Readonly<Record<OccurrenceState, string>> = texts({
   waiting: 'waiting',
   approved: 'approved',
   declined: 'declined',
   withdrawn: 'withdrawn',
   skipped: 'left out',
   cancelled: 'cancelled',
-};
+});
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = texts({
   clear: 'clear',
   look: 'look',
   clash: 'clash',
-};
+});
 
 /** A request's state in words: `approved; 2 of 14 dates waiting`. */
 export function sayRequestState(counts: StateCounts): string {
   const total = Object.values(counts).reduce((sum, count) => sum + count, 0);
   const [first, ...others] = statesPresent(counts);
-  if (!first) return 'no dates';
+  if (!first) return say`no dates`;
   const rest = others.map(
-    (state) => `${counts[state]} of ${total} ${total === 1 ? 'date' : 'dates'} ${STATE_WORDS[state]}`,
+    (state) =>
+      say`${counts[state]} of ${total} ${total === 1 ? say`date` : say`dates`} ${STATE_WORDS[state]}`,
   );
   return [STATE_WORDS[first], ...rest].join('; ');
 }
@@ -43,14 +45,14 @@ export interface WhatIsNext {
 /** One or two sentences: whose turn it is, and what comes first. */
 export function sayWhatIsNext({ offered, waiting, changesWanted, nextDate, isOver }: WhatIsNext): string {
   if (offered)
-    return `It is your turn: the office offers another place or time for ${countText(offered, 'date', 'dates')}. Take it or wait for your first wish.`;
+    return say`It is your turn: the office offers another place or time for ${countText(offered, 'date', 'dates')}. Take it or wait for your first wish.`;
   const parts = [
     waiting > 0 &&
-      `The office decides about ${countText(waiting, 'date', 'dates')}; nothing is booked before.`,
+      say`The office decides about ${countText(waiting, 'date', 'dates')}; nothing is booked before.`,
     changesWanted > 0 &&
-      `The office decides about the change of ${countText(changesWanted, 'date', 'dates')}; until then the booking stands as it is.`,
-    nextDate && `Next: ${nextDate}.`,
-    isOver && 'All its dates are over.',
+      say`The office decides about the change of ${countText(changesWanted, 'date', 'dates')}; until then the booking stands as it is.`,
+    nextDate && say`Next: ${nextDate}.`,
+    isOver && say`All its dates are over.`,
   ].filter(Boolean);
-  return parts.length ? parts.join(' ') : 'Nothing more happens with it.';
+  return parts.length ? parts.join(' ') : say`Nothing more happens with it.`;
 }

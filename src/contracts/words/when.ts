@@ -1,16 +1,22 @@
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import { dateOf, timeOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
+import { LOCALES, type Language } from '../language/languages';
+import { ownLanguage, say, sayCount } from '../language/say';
 import { ownSettings } from '../own-settings';
 
 // Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.
 const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);
 const format = (options: Intl.DateTimeFormatOptions): ((date: LocalDate) => string) => {
   // Made when first used: making one takes longer than all that most pages write with it.
-  let made: Intl.DateTimeFormat | null = null;
+  const made = new Map<Language, Intl.DateTimeFormat>();
   return (date) => {
-    made ??= new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
-    return made.format(asUtc(date));
+    const language = ownLanguage();
+    const known = made.get(language);
+    if (known) return known.format(asUtc(date));
+    const fresh = new Intl.DateTimeFormat(LOCALES[language], { ...options, timeZone: 'UTC' });
+    made.set(language, fresh);
+    return fresh.format(asUtc(date));
   };
 };
 const DAY_SHORT = format({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
@@ -18,13 +24,15 @@ const DAY_LONG = format({ weekday: 'long', day: 'numeric', month: 'long', year: 
 
 /** The same few days are written thousands of times on a board; formatting one takes longer than drawing it. */
 function remembered(write: (date: LocalDate) => string): (date: LocalDate) => string {
-  const written = new Map<LocalDate, string>();
+  const written = new Map<Language, Map<LocalDate, string>>();
   return (date) => {
-    const known = written.get(date);
+    const language = ownLanguage();
+    const of = written.get(language) ?? new Map<LocalDate, string>();
+    const known = of.get(date);
     if (known !== undefined) return known;
-    if (written.size >= MOST_REMEMBERED) written.clear();
+    if (of.size >= MOST_REMEMBERED) of.clear();
     const text = write(date);
-    written.set(date, text);
+    written.set(language, of.set(date, text));
     return text;
   };
 }
@@ -68,7 +76,7 @@ export function daysText(first: LocalDate, last: LocalDate): string {
 /** `Tue 13 Apr 2027, 18:15–20:00`, with the second day where it is another one. */
 export function spanText(start: LocalDateTime, end: LocalDateTime): string {
   const sameDay = dateOf(start) === dateOf(end);
-  const until = sameDay ? sayTime(end) : `${sayTime(end)} on ${dayShort(dateOf(end))}`;
+  const until = sameDay ? sayTime(end) : say`${sayTime(end)} on ${dayShort(dateOf(end))}`;
   return `${dayShort(dateOf(start))}, ${sayTime(start)}–${until}`;
 }
 
@@ -81,37 +89,35 @@ export const momentText = (at: EpochMinute, tzid: string): string => {
 export function duringText(span: Interval, tzid: string): string {
   const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
   return dateOf(start) === dateOf(end)
-    ? `from ${sayTime(start)} to ${sayTime(end)}`
-    : `from ${sayTime(start)} on ${dayShort(dateOf(start))} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
+    ? say`from ${sayTime(start)} to ${sayTime(end)}`
+    : say`from ${sayTime(start)} on ${dayShort(dateOf(start))} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
 /** `45 minutes`, `2 h 15 min`. */
 export function lengthText(minutes: number): string {
-  if (minutes === 1) return '1 minute';
-  if (minutes < 120) return `${minutes} minutes`;
+  if (minutes < 120) return countText(minutes, 'minute', 'minutes');
   const rest = minutes % 60;
-  return rest ? `${Math.floor(minutes / 60)} h ${rest} min` : `${minutes / 60} hours`;
+  return rest ? say`${Math.floor(minutes / 60)} h ${rest} min` : countText(minutes / 60, 'hour', 'hours');
 }
 
-export const countText = (count: number, one: string, many: string): string =>
-  `${count} ${count === 1 ? one : many}`;
+export const countText = (count: number, one: string, many: string): string => sayCount(count, one, many);
 
 const DAY_MIN = 1440;
 
 /** `in 3 days`, `in 5 hours`, `begun`. */
 export function untilText(at: EpochMinute, now: EpochMinute): string {
   const minutes = at - now;
-  if (minutes <= 0) return 'begun';
-  if (minutes < DAY_MIN) return `in ${countText(Math.max(1, Math.floor(minutes / 60)), 'hour', 'hours')}`;
-  return `in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
+  if (minutes <= 0) return say`begun`;
+  if (minutes < DAY_MIN) return say`in ${countText(Math.max(1, Math.floor(minutes / 60)), 'hour', 'hours')}`;
+  return say`in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
 }
 
 /** `9 days ago`, `3 hours ago`, `just now`. */
 export function sinceText(at: EpochMinute, now: EpochMinute): string {
   const minutes = now - at;
-  if (minutes < 60) return 'just now';
-  if (minutes < DAY_MIN) return `${countText(Math.floor(minutes / 60), 'hour', 'hours')} ago`;
-  return `${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')} ago`;
+  if (minutes < 60) return say`just now`;
+  if (minutes < DAY_MIN) return say`${countText(Math.floor(minutes / 60), 'hour', 'hours')} ago`;
+  return say`${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')} ago`;
 }
 
 /** The same span where the reader has chosen a second zone: `10:15–12:00 in New York`; empty where there is none. */
@@ -120,7 +126,7 @@ export function secondZoneText(span: Interval): string {
   if (!zone) return '';
   const [start, end] = [toLocal(span.start, zone), toLocal(span.end, zone)];
   const day = `${dayShort(dateOf(start))}, `;
-  return `${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
+  return say`${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
 }
 
 /** `New York` of `America/New_York`. */

@@ -13,17 +13,17 @@ interface Item {
   marks(x: number, y: number): Mark[];
 }
 
-function itemsOf({ signs, withBands }: Key, measure: Measure): Item[] {
+function itemsOf({ signs, bands }: Key, measure: Measure): Item[] {
   const categories = signs.map((sign): Item => ({
     width: SIGN_WIDTH,
     text: sign.name,
     marks: (x, y) => signMarks(sign, x, y, measure),
   }));
-  if (!withBands) return categories;
+  if (!bands) return categories;
   return [
     {
       width: 46,
-      text: 'setup to strike around the event',
+      text: bands.around,
       marks: (x, y) => [
         line([x, y + 5, x + 46, y + 5], BLACK, 1),
         line([x, y + 1, x, y + 9], BLACK, 1.5),
@@ -33,10 +33,10 @@ function itemsOf({ signs, withBands }: Key, measure: Measure): Item[] {
     },
     {
       width: 22,
-      text: 'not decided yet',
+      text: bands.undecided,
       marks: (x, y) => [box([x, y, 22, 10], { fill: '#ffffff', line: BLACK, isDotted: true })],
     },
-    { width: 22, text: 'closed', marks: (x, y) => [box([x, y, 22, 10], { fill: PALE })] },
+    { width: 22, text: bands.closed, marks: (x, y) => [box([x, y, 22, 10], { fill: PALE })] },
     ...categories,
   ];
 }

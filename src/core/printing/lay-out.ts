@@ -196,7 +196,7 @@ export function layOut(sheet: Sheet, measure: Measure): Page[] {
   const pages = new Pages(sheet, measure);
   for (const part of sheet.parts) put(part, pages);
   return pages.pages.map((marks, index) => {
-    const number = `${index + 1} of ${pages.pages.length}`;
+    const number = sheet.pageText(index + 1, pages.pages.length);
     const baseline = pages.height - MARGIN + 10;
     const foot = (text: string, x: number): Mark => ({
       kind: 'text',

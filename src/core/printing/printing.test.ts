@@ -63,12 +63,17 @@ const parts: fc.Arbitrary<Part> = fc.oneof(
       ],
     })),
   })),
-  fc.constant<Part>({ kind: 'key', signs: [{ mark: 'Su', hue: 'sky', name: 'Surveys' }], withBands: true }),
+  fc.constant<Part>({
+    kind: 'key',
+    signs: [{ mark: 'Su', hue: 'sky', name: 'Surveys' }],
+    bands: { around: 'around', undecided: 'undecided', closed: 'closed' },
+  }),
 );
 const sheets = fc.record({
   title: fc.constant('Quillmere'),
   subtitle: fc.constant('April'),
   foot: fc.constant('Printed today'),
+  pageText: fc.constant((page: number, of: number) => `${page} of ${of}`),
   isLandscape: fc.boolean(),
   parts: fc.array(parts, { maxLength: 6 }),
 }) satisfies fc.Arbitrary<Sheet>;
@@ -183,6 +188,7 @@ test('the head of a table never stands alone at the foot of a page', () => {
         title: 'T',
         subtitle: 's',
         foot: 'f',
+        pageText: (page, of) => `${page} of ${of}`,
         isLandscape: false,
         parts: [
           { kind: 'text', text: Array(lines).fill('x').join('\n') },

@@ -60,7 +60,8 @@ export type Part =
   | {
       readonly kind: 'key';
       readonly signs: readonly (MarkSign & { readonly name: string })[];
-      readonly withBands: boolean;
+      /** What the bands of a chart are called; null where there is none. */
+      readonly bands: { readonly around: string; readonly undecided: string; readonly closed: string } | null;
     };
 
 /** What is to be printed, before it has pages. */
@@ -69,6 +70,8 @@ export interface Sheet {
   readonly subtitle: string;
   /** Who prints it and when, on every page. */
   readonly foot: string;
+  /** `2 of 5`. */
+  pageText(page: number, of: number): string;
   readonly isLandscape: boolean;
   readonly parts: readonly Part[];
 }

@@ -7,7 +7,7 @@ import { localDate } from '../time/local-time';
 import { isOnCalendar, OPEN_FILTER, type CalendarFilter } from './calendar-filter';
 import { contrastOf, cssColour } from './colours';
 import { displayState, type DisplayBooking } from './display';
-import { FACTS, ONLY_TAKEN, toldWords } from './facts';
+import { FACTS, toldWords } from './facts';
 import { freeBusyText } from './free-busy';
 import { mayRead, type Readers } from './readers';
 import { calendarsOf, isAnnounced, isOpenToAll, type CalendarRule, type ShowableEvent } from './shown';
@@ -145,10 +145,15 @@ test('what a calendar does not tell is not in what it tells', () => {
     hosts: ['SECRET'],
     contact: 'SECRET',
   };
-  expect(JSON.stringify(toldWords([], words))).not.toContain('SECRET');
-  expect(toldWords([], words).title).toBe(ONLY_TAKEN);
-  expect(toldWords(FACTS, words)).toEqual(words);
-  expect(toldWords(['title'], words)).toMatchObject({ title: 'SECRET', text: '', html: '', hosts: [] });
+  expect(JSON.stringify(toldWords([], words, 'Taken'))).not.toContain('SECRET');
+  expect(toldWords([], words, 'Taken').title).toBe('Taken');
+  expect(toldWords(FACTS, words, 'Taken')).toEqual(words);
+  expect(toldWords(['title'], words, 'Taken')).toMatchObject({
+    title: 'SECRET',
+    text: '',
+    html: '',
+    hosts: [],
+  });
 });
 
 describe('an address from a name', () => {

@@ -15,14 +15,16 @@ export interface NoticeWords {
   readonly contact: string;
 }
 
-export const ONLY_TAKEN = 'Taken';
-
-/** The words of an event as far as some facts of it are told. */
-export function toldWords<Words extends NoticeWords>(facts: readonly Fact[], words: Words): Words {
+/** The words of an event as far as some facts of it are told; `taken` stands where its title is not. */
+export function toldWords<Words extends NoticeWords>(
+  facts: readonly Fact[],
+  words: Words,
+  taken: string,
+): Words {
   const tells = (fact: Fact) => facts.includes(fact);
   return {
     ...words,
-    title: tells('title') ? words.title : ONLY_TAKEN,
+    title: tells('title') ? words.title : taken,
     secondLine: tells('title') ? words.secondLine : '',
     text: tells('text') ? words.text : '',
     html: tells('text') ? words.html : '',

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { createHash } from 'node:crypto';
 import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
@@ -74,21 +75,21 @@ async function lostFile(reader: Reader, folder: string): Promise<string | null> 
 /** What is wrong with the database of a house; null where nothing is. */
 async function faultOf(db: Database, folder: string): Promise<string | null> {
   const [check] = await db.rows<{ integrity_check: string }>('PRAGMA integrity_check');
-  if (check?.integrity_check !== 'ok') return 'Its database is damaged.';
+  if (check?.integrity_check !== 'ok') return say`Its database is damaged.`;
   const known = await db.rows<{ name: string }>(
     `SELECT m.name FROM sqlite_master t JOIN migration m WHERE t.name = 'migration'`,
   );
   if (known.some(({ name }) => !MIGRATION_NAMES.includes(name)))
-    return 'It was made by a newer version of this application. Bring this one up to date first.';
+    return say`It was made by a newer version of this application. Bring this one up to date first.`;
   await migrate(db);
   if ((await schemaOf(db)) !== (await ownSchema(folder)))
-    return 'Its database has other tables than a house has.';
+    return say`Its database has other tables than a house has.`;
   if ((await db.rows('PRAGMA foreign_key_check')).length)
-    return 'Its database names things that are not there.';
+    return say`Its database names things that are not there.`;
   const broken = await violations(db);
-  if (broken.length) return `What always holds does not: ${broken[0]!.invariant}.`;
+  if (broken.length) return say`What always holds does not: ${broken[0]!.invariant}.`;
   const lost = await lostFile(db, folder);
-  return lost === null ? null : `The file “${lost}” is missing, or not as it was.`;
+  return lost === null ? null : say`The file “${lost}” is missing, or not as it was.`;
 }
 
 export interface InspectedHouse {
@@ -100,23 +101,23 @@ export interface InspectedHouse {
 /** Looks at everything of a house that was unpacked, brings its database up to date, and says what it holds. */
 export async function inspectHouse(folder: string): Promise<Outcome<InspectedHouse>> {
   const manifest = readManifest(folder);
-  if (!manifest) return bad('It has no list of what it holds, or one of another version.');
+  if (!manifest) return bad(say`It has no list of what it holds, or one of another version.`);
   const secret = join(folder, 'session-secret');
   if (!existsSync(secret) || !/^[0-9a-f]{64}\s*$/.test(readFileSync(secret, 'utf8')))
-    return bad('The secret of its private links is missing.');
-  if (!existsSync(join(folder, 'calendario.sqlite'))) return bad('Its database is missing.');
+    return bad(say`The secret of its private links is missing.`);
+  if (!existsSync(join(folder, 'calendario.sqlite'))) return bad(say`Its database is missing.`);
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   try {
     const fault = await faultOf(db, folder);
     if (fault) return bad(fault);
     const [site] = await db.rows<{ name: string }>('SELECT name FROM site ORDER BY id LIMIT 1');
-    if (!site) return bad('There is no office in it.');
+    if (!site) return bad(say`There is no office in it.`);
     const counts = await countHouse(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
     return done({ manifest, site: site.name, counts });
   } catch {
     // Whatever it is, SQLite cannot read it as a house.
-    return bad('Its database cannot be read.');
+    return bad(say`Its database cannot be read.`);
   } finally {
     await db.close();
   }

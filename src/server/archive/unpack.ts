@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -39,7 +40,7 @@ export async function unpackHouse(
   body: ReadableStream<Uint8Array> | null,
   folder: string,
 ): Promise<Outcome<null>> {
-  if (!body) return bad('Nothing was sent.');
+  if (!body) return bad(say`Nothing was sent.`);
   for (const name of ['files', 'mail']) mkdirSync(join(folder, name), { mode: 0o700 });
   const odd: string[] = [];
   let unpacked = 0;
@@ -62,9 +63,9 @@ export async function unpackHouse(
     );
   } catch (error) {
     if (error instanceof TooLarge) return refuse({ code: 'file-too-large', limitMb: ARCHIVE_LIMIT_MB });
-    return bad('It is no gzipped tar, or it was cut off on its way.');
+    return bad(say`It is no gzipped tar, or it was cut off on its way.`);
   }
-  if (unpacked > UNPACKED_LIMIT_MB * MB) return bad('It is larger than any house.');
-  if (odd.length) return bad(`It holds “${odd[0]!.slice(0, 80)}”, which belongs to no house.`);
+  if (unpacked > UNPACKED_LIMIT_MB * MB) return bad(say`It is larger than any house.`);
+  if (odd.length) return bad(say`It holds “${odd[0]!.slice(0, 80)}”, which belongs to no house.`);
   return done(null);
 }

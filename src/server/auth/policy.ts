@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
 
@@ -65,7 +66,7 @@ export function permissionFor(action: Action, viewer: Viewer | null): Permission
 }
 
 /** Said to somebody signed in who may not. */
-export const ONLY_FOR: Readonly<Record<Action, string>> = {
+export const ONLY_FOR: Readonly<Record<Action, string>> = texts({
   'board.look': '',
   'space.find': '',
   'notices.read': '',
@@ -110,4 +111,4 @@ export const ONLY_FOR: Readonly<Record<Action, string>> = {
   'notice.edit': 'What readers see is edited by the office.',
   'feeds.own': 'A private link belongs to an account.',
   'recipes.keep': 'What is done for which event is kept by the office.',
-};
+});

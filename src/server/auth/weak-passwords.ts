@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
 import type { FieldFault } from '@/contracts/refusal';
@@ -20,7 +21,7 @@ export function weakPasswordFaults(
     ? [
         {
           path: 'password',
-          message: 'Others would guess this one soon. Take several words that have nothing to do with you.',
+          message: say`Others would guess this one soon. Take several words that have nothing to do with you.`,
         },
       ]
     : [];

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from './change-set';
@@ -101,8 +102,7 @@ export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): P
           claim: claimId,
           subject: `space:${claimSpaceId}`,
           now: change.at,
-          sentence:
-            'The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.',
+          sentence: say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,
         },
       );
       continue;

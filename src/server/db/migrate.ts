@@ -20,6 +20,7 @@ import { ownSettings } from './migrations/015-own-settings';
 import { wordsOfTheHouse } from './migrations/016-words-of-the-house';
 import { pictures } from './migrations/017-pictures';
 import { dayNotes } from './migrations/018-day-notes';
+import { languageOfHouse } from './migrations/019-language';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '016-words-of-the-house', statements: wordsOfTheHouse },
   { name: '017-pictures', statements: pictures },
   { name: '018-day-notes', statements: dayNotes },
+  { name: '019-language', statements: languageOfHouse },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { rename, writeFile } from 'node:fs/promises';
@@ -40,12 +41,14 @@ export async function readUpTo(
   }
 }
 
-const NONE = refuse({
-  code: 'bad-input',
-  fields: [
-    { path: 'picture', message: 'That is no picture that can be read. Send a JPEG, PNG, WebP or GIF.' },
-  ],
-});
+const NONE = refuse(
+  texts({
+    code: 'bad-input',
+    fields: [
+      { path: 'picture', message: 'That is no picture that can be read. Send a JPEG, PNG, WebP or GIF.' },
+    ],
+  }),
+);
 
 /**
  * Draws what was sent anew, the right way up and no larger than it is shown, and keeps that: where and when it was taken,

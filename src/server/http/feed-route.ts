@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { FEED_FORMATS, feed, type FeedFormat } from '../use-cases/publish/feeds/feed';
 import type { FeedOf } from '../use-cases/publish/feeds/source';
 import { writtenForAll } from '../own-settings/ambient';
@@ -22,7 +23,7 @@ export const feedRoute = (of: (params: RouteParams, request: Request) => FeedOf)
     action: 'notices.read',
     run: async (ctx, request, params) => {
       const format = formatOf(params.file ?? '');
-      if (!format) return refusalResponse({ code: 'not-found', what: 'feed at this address' });
+      if (!format) return refusalResponse({ code: 'not-found', what: say`feed at this address` });
       // The same text for everybody who reads it, whatever they have chosen.
       const outcome = await writtenForAll(() => feed(ctx, of(params, request), format, known(request)));
       if (!outcome.ok) return refusalResponse(outcome.refusal);

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { z } from 'zod';
 import { refuse, type Outcome } from '@/contracts/refusal';
 import type { Action } from '../auth/policy';
@@ -20,5 +21,5 @@ export const numberedRoute = <Body, Value>({ action, body, what, run }: Numbered
     run: async (ctx, input, params) =>
       /^\d{1,15}$/.test(params.id ?? '')
         ? run(signedIn(ctx), Number(params.id), input, params)
-        : refuse({ code: 'not-found', what }),
+        : refuse({ code: 'not-found', what: say(what) }),
   });

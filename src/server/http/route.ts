@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { cookies } from 'next/headers';
 import { TimeoutError } from 'sequelize';
 import type { z } from 'zod';
@@ -36,7 +37,7 @@ function isSameOrigin(request: Request): boolean {
 /** The refusal behind an error that is nobody's mistake; null when it is ours. */
 function refusalOf(error: unknown): Refusal | null {
   if (guardThatStopped(error))
-    return { code: 'stale', since: 'The place or the equipment was taken in the same moment.' };
+    return { code: 'stale', since: say`The place or the equipment was taken in the same moment.` };
   return error instanceof TimeoutError ? { code: 'busy' } : null;
 }
 
@@ -53,7 +54,7 @@ async function contextFor(action: Action): Promise<Outcome<Context>> {
 /** Who writes, and whether they may: from our own pages alone. */
 async function writerFor(request: Request, action: Action | null): Promise<Outcome<Context>> {
   if (!isSameOrigin(request)) return refuse({ code: 'cross-site' });
-  return action ? contextFor(action) : refuse({ code: 'not-found', what: 'such thing' });
+  return action ? contextFor(action) : refuse({ code: 'not-found', what: say`such thing` });
 }
 
 async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {

@@ -1,10 +1,12 @@
+import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { openingKey, subjectKey, type LettersDoc } from '@/contracts/house-book/letters';
 import { OPENING_WORDS } from '@/contracts/words/mail';
 import type { Writer } from '../db/connection';
 import type { RequestRow } from '../use-cases/request-rows';
-import type { MailDraft, MailPayload } from './payload';
+import { settingsOf } from '../own-settings/kept-settings';
+import { letterTo, type MailDraft, type MailPayload } from './payload';
 
 export interface QueuedMail {
   /** Null for what is about an account. */
@@ -53,7 +55,7 @@ export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Prom
 }
 
 /** What the office wrote, sent at once. */
-export const queueMessage = (
+export const queueMessage = async (
   tx: Writer,
   request: RequestRow,
   message: number,
@@ -61,19 +63,20 @@ export const queueMessage = (
   now: EpochMinute,
 ): Promise<void> => {
   const kind = isQuestion ? 'question' : 'message';
+  const settings = await settingsOf(tx, [request.requesterId]);
   return insertMail(tx, [
     {
       requestId: request.id,
       to: request.requesterId,
-      payload: {
+      payload: letterTo(settings(request.requesterId), () => ({
         kind,
         reference: request.ref,
         title: request.title,
         opening: OPENING_WORDS[kind],
         blocks: [],
-        quote: text || 'Files were added.',
+        quote: text || say`Files were added.`,
         offer: null,
-      },
+      })),
       dedupeKey: `message ${message}`,
       changeSet: null,
       message,

@@ -1,9 +1,12 @@
 import type { AccountMailKind } from '@/core/changes/mail-due';
 import type { EpochMinute } from '@/core/time/epoch-minute';
+import { USUAL_SETTINGS } from '@/contracts/own-settings';
 import { OPENING_WORDS } from '@/contracts/words/mail';
 import type { Writer } from '../db/connection';
 import { officeContact } from '../use-cases/look/office-contact';
+import { settingsOf } from '../own-settings/kept-settings';
 import { insertMail } from './insert-mail';
+import { letterTo } from './payload';
 
 /** Whom a letter about an account goes to: somebody here, or an address that wants to be. */
 export type AccountReader =
@@ -18,12 +21,16 @@ export async function queueAccountMails(
   keyOf: (index: number) => string,
 ): Promise<void> {
   const office = await officeContact(tx);
+  const settings = await settingsOf(
+    tx,
+    readers.flatMap((reader) => ('person' in reader ? [reader.person] : [])),
+  );
   await insertMail(
     tx,
     readers.map((reader, index) => ({
       requestId: null,
       ...('person' in reader ? { to: reader.person } : { to: null, stranger: reader.stranger }),
-      payload: {
+      payload: letterTo('person' in reader ? settings(reader.person) : USUAL_SETTINGS, () => ({
         kind,
         reference: '',
         title: office?.site ?? '',
@@ -31,7 +38,7 @@ export async function queueAccountMails(
         blocks: [],
         quote: '',
         offer: null,
-      },
+      })),
       dedupeKey: keyOf(index),
       changeSet: null,
       message: null,

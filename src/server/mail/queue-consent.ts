@@ -1,4 +1,3 @@
-import { writtenFor } from '../own-settings/ambient';
 import { settingsOf } from '../own-settings/kept-settings';
 import type { MailKind } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
@@ -12,6 +11,7 @@ import type { Reader, Writer } from '../db/connection';
 import { ofAllLookedAfter } from '../use-cases/consent/consent-book';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
+import { letterTo } from './payload';
 
 interface ConsentRow {
   readonly request: RequestId;
@@ -59,7 +59,7 @@ async function lettersOf(reader: Reader, rows: readonly ConsentRow[], letter: Le
     return {
       requestId: request,
       to: steward,
-      payload: {
+      payload: letterTo(settings(steward), () => ({
         kind: letter.kind,
         reference,
         title,
@@ -67,16 +67,14 @@ async function lettersOf(reader: Reader, rows: readonly ConsentRow[], letter: Le
         blocks: [
           {
             head: CONSENT_HEADS[letter.kind],
-            lines: writtenFor(settings(steward), () =>
-              cutLines(
-                those.map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`),
-              ),
+            lines: cutLines(
+              those.map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`),
             ),
           },
         ],
         quote: letter.quote,
         offer: null,
-      },
+      })),
       dedupeKey,
       changeSet: letter.changeSet,
       message: null,

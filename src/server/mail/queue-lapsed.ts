@@ -1,12 +1,12 @@
-import { writtenFor } from '../own-settings/ambient';
 import { settingsOf } from '../own-settings/kept-settings';
 import type { RequestId } from '@/core/ids';
 import type { LocalDateTime } from '@/core/time/local-time';
-import { LAPSED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
+import { HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
 import { cutLines } from './cut-lines';
 import { insertMail } from './insert-mail';
+import { letterTo } from './payload';
 
 interface LapsedRow {
   readonly request: RequestId;
@@ -38,26 +38,24 @@ export async function queueLapsed(change: ChangeSet, claims: readonly number[]):
     [...byRequest].map(([requestId, those]) => ({
       requestId,
       to: those[0]!.to,
-      payload: {
+      payload: letterTo(settings(those[0]!.to), () => ({
         kind: 'lapsed' as const,
         reference: those[0]!.reference,
         title: those[0]!.title,
         opening: OPENING_WORDS.lapsed,
         blocks: [
           {
-            head: LAPSED_HEAD,
-            lines: writtenFor(settings(those[0]!.to), () =>
-              cutLines(
-                those.map(({ startLocal, endLocal, places }) =>
-                  [spanText(startLocal, endLocal), places].filter(Boolean).join(', '),
-                ),
+            head: HEADS.lapsed,
+            lines: cutLines(
+              those.map(({ startLocal, endLocal, places }) =>
+                [spanText(startLocal, endLocal), places].filter(Boolean).join(', '),
               ),
             ),
           },
         ],
         quote: '',
         offer: null,
-      },
+      })),
       dedupeKey: `lapsed ${change.id} request ${requestId}`,
       changeSet: change.id,
       message: null,

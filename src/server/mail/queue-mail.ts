@@ -1,10 +1,10 @@
-import { writtenFor } from '../own-settings/ambient';
 import { settingsOf } from '../own-settings/kept-settings';
 import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
+import { say } from '@/contracts/language/say';
 import { GROUP_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
@@ -14,7 +14,7 @@ import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../u
 import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/request-view';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
-import type { MailDraft } from './payload';
+import { letterTo, type MailDraft } from './payload';
 import { queueConsents } from './queue-consent';
 
 /** What the change made of its dates, by request. */
@@ -68,7 +68,7 @@ function lineFor(date: DateRow, group: TurnGroup, names: PlaceNames): string {
   const standing = offer
     ? `${spanText(offer.startLocal, offer.endLocal)}, ${placesOf({ claim: offer.content }, names)}`
     : [spanText(date.startLocal, date.endLocal), placesOf(date, names)].filter(Boolean).join(', ');
-  return offer ? `${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
+  return offer ? say`${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
 }
 
 function blocksOf(turns: readonly DateTurn[], dates: readonly DateRow[], names: PlaceNames) {
@@ -87,7 +87,7 @@ function payloadOf(
   dates: readonly DateRow[],
   names: PlaceNames,
   reason: string,
-): MailDraft {
+): Omit<MailDraft, 'language'> {
   const turned = new Set(turns.map(({ occurrence }) => occurrence));
   const offers = dates.filter((date) => turned.has(date.id) && offerOf(date));
   const until = Math.min(...offers.map((date) => offerOf(date)!.holdUntil ?? Infinity)) as EpochMinute;
@@ -132,7 +132,7 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
       {
         requestId: request.id,
         to: request.requesterId,
-        payload: writtenFor(settings(request.requesterId), () =>
+        payload: letterTo(settings(request.requesterId), () =>
           payloadOf(kind, request, turns, own, names, reason),
         ),
         dedupeKey: `change ${change.id} request ${request.id}`,

@@ -1,12 +1,12 @@
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
-import { OPENING_WORDS, REMINDER_HEAD } from '@/contracts/words/mail';
+import { OPENING_WORDS, HEADS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
 import type { Writer } from '../db/connection';
-import { writtenFor } from '../own-settings/ambient';
 import { settingsOf } from '../own-settings/kept-settings';
 import { insertMail } from './insert-mail';
+import { letterTo } from './payload';
 
 interface DueRow {
   readonly request: RequestId;
@@ -45,22 +45,20 @@ export async function queueReminders(tx: Writer, now: EpochMinute): Promise<numb
     rows.map((row) => ({
       requestId: row.request,
       to: row.to,
-      payload: {
+      payload: letterTo(settings(row.to), () => ({
         kind: 'reminder' as const,
         reference: row.reference,
         title: row.title,
         opening: OPENING_WORDS.reminder,
         blocks: [
           {
-            head: REMINDER_HEAD,
-            lines: writtenFor(settings(row.to), () => [
-              [spanText(row.startLocal, row.endLocal), row.places].filter(Boolean).join(', '),
-            ]),
+            head: HEADS.reminder,
+            lines: [[spanText(row.startLocal, row.endLocal), row.places].filter(Boolean).join(', ')],
           },
         ],
         quote: '',
         offer: null,
-      },
+      })),
       dedupeKey: `reminder of ${row.claim} before ${row.before}`,
       changeSet: null,
       message: null,

@@ -1,7 +1,10 @@
 import { escapeUTF8 } from 'entities';
 import { convert } from 'html-to-text';
 import { isAccountMail } from '@/core/changes/mail-due';
-import { ACCOUNT_LINK_WORDS, LINK_TO_COME, SUBJECT_WORDS } from '@/contracts/words/mail';
+import { say } from '@/contracts/language/say';
+import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { ACCOUNT_LINK_WORDS, SUBJECT_WORDS } from '@/contracts/words/mail';
+import { writtenFor } from '../own-settings/ambient';
 import type { OfficeContact } from '../use-cases/look/office-contact';
 import type { MailPayload } from './payload';
 
@@ -33,37 +36,46 @@ const block = ({ head, lines }: MailPayload['blocks'][number]): string =>
     .map((line) => `<li>${escapeUTF8(line)}</li>`)
     .join('')}</ul>`;
 
+/** Where the link is made only when the letter is sent. */
+const linkToCome = (): string => paragraph(`<em>${say`The link is made when this is sent.`}</em>`);
+
 function offerPart(payload: MailPayload, links: MailLinks): string {
   if (!payload.offer) return '';
   const until = paragraph(
-    `The offer is kept for you until <strong>${escapeUTF8(payload.offer.untilText)}</strong>.`,
+    say`The offer is kept for you until ${`<strong>${escapeUTF8(payload.offer.untilText)}</strong>`}.`,
   );
-  return `${until}${
-    links.offer ? button(links.offer, 'See the offer and answer') : paragraph(`<em>${LINK_TO_COME}</em>`)
-  }`;
+  return `${until}${links.offer ? button(links.offer, say`See the offer and answer`) : linkToCome()}`;
 }
 
 function accountPart({ kind }: MailPayload, links: MailLinks): string {
   if (!isAccountMail(kind) || kind === 'password-changed') return '';
   const { button: words, holds } = ACCOUNT_LINK_WORDS[kind];
-  return links.account
-    ? `${button(links.account, words)}\n${paragraph(escapeUTF8(holds))}`
-    : paragraph(`<em>${LINK_TO_COME}</em>`);
+  return links.account ? `${button(links.account, words)}\n${paragraph(escapeUTF8(holds))}` : linkToCome();
 }
 
 const referencePart = ({ kind, reference }: MailPayload, links: MailLinks): string =>
   isAccountMail(kind)
     ? ''
     : paragraph(
-        `Reference ${escapeUTF8(reference)}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
+        `${say`Reference ${escapeUTF8(reference)}`}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
       );
 
+const inItsLanguage = <Value>({ language }: MailPayload, work: () => Value): Value =>
+  writtenFor({ ...USUAL_SETTINGS, language }, work);
+
+/** What a subject says of what it is about. */
+export const subjectWords = (payload: MailPayload): string =>
+  payload.subject || inItsLanguage(payload, () => SUBJECT_WORDS[payload.kind]);
+
 /** A subject: what it is about, and what is said of it. */
-export const subjectOf = ({ kind, title, reference, subject }: MailPayload): string =>
-  `${title}${reference ? ` (${reference})` : ''}: ${subject || SUBJECT_WORDS[kind]}`;
+const subjectOf = (payload: MailPayload): string =>
+  `${payload.title}${payload.reference ? ` (${payload.reference})` : ''}: ${subjectWords(payload)}`;
 
 /** A mail as HTML, and as the plain text that is read from it. Everything people typed is escaped. */
-export function renderMail(payload: MailPayload, office: OfficeContact, links: MailLinks): RenderedMail {
+export const renderMail = (payload: MailPayload, office: OfficeContact, links: MailLinks): RenderedMail =>
+  inItsLanguage(payload, () => render(payload, office, links));
+
+function render(payload: MailPayload, office: OfficeContact, links: MailLinks): RenderedMail {
   const { title, opening, blocks, quote } = payload;
   const body = [
     `<h1 style="font-size:20px;margin:0 0 12px">${escapeUTF8(title)}</h1>`,
@@ -76,12 +88,12 @@ export function renderMail(payload: MailPayload, office: OfficeContact, links: M
     referencePart(payload, links),
     payload.closing && paragraph(escapeUTF8(payload.closing).replaceAll('\n', '<br>')),
     paragraph(
-      `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. Times are those of ${escapeUTF8(office.tzid)}.`,
+      `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. ${say`Times are those of ${escapeUTF8(office.tzid)}.`}`,
     ),
   ]
     .filter(Boolean)
     .join('\n');
-  const html = `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>${escapeUTF8(title)}</title></head>
+  const html = `<!doctype html>\n<html lang="${payload.language}"><head><meta charset="utf-8"><title>${escapeUTF8(title)}</title></head>
 <body style="margin:0;padding:24px;background:#ffffff;color:${INK};font:16px/1.45 Georgia,serif"><div style="max-width:600px">
 ${body}
 </div></body></html>\n`;

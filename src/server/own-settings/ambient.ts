@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { channel } from 'node:diagnostics_channel';
 import type { IncomingMessage } from 'node:http';
+import { hasHouseLanguage, wantedLanguage } from '@/contracts/language/languages';
 import {
   readSettings,
   SETTINGS_COOKIE,
@@ -34,7 +35,11 @@ const cookieOf = (header: string | undefined): string | undefined =>
 export function listenForSettings(): void {
   channel('http.server.request.start').subscribe((message) => {
     const { request } = message as { request: IncomingMessage };
-    storage().enterWith(readSettings(cookieOf(request.headers.cookie)));
+    const chosen = readSettings(cookieOf(request.headers.cookie));
+    const language =
+      chosen.language ??
+      (hasHouseLanguage() ? null : wantedLanguage(request.headers['accept-language'] ?? ''));
+    storage().enterWith({ ...chosen, language });
   });
 }
 

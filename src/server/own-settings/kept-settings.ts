@@ -1,9 +1,5 @@
-import {
-  ownSettingsSchema,
-  USUAL_SETTINGS,
-  type OwnSettings,
-  type SaveSettingsInput,
-} from '@/contracts/own-settings';
+import { ownSettingsSchema, USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
+import type { SaveSettingsInput } from '@/contracts/save-settings';
 import { keep, type Database, type Reader } from '../db/connection';
 
 interface Row {

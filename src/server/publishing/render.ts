@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import {
   CANCELLED_SHOWN_DAYS,
   segmentText,
@@ -41,7 +42,7 @@ function publishedDate(
 /** What a feed says of an event in plain text: second line, who hosts it, text, and what happens when. */
 function feedBody({ secondLine, hosts, text, lines, start }: PublishedSegmentRow): string {
   const order = lines.map(({ fromMin, text: what }) => `${timeOf(addWallMinutes(start, fromMin))} ${what}`);
-  const by = hosts.length ? `Hosted by ${hosts.join(' and ')}.` : '';
+  const by = hosts.length ? say`Hosted by ${hosts.join(say` and `)}.` : '';
   return [secondLine, text, order.join('\n'), by].filter(Boolean).join('\n\n');
 }
 
@@ -51,7 +52,7 @@ function publishedSegment(
   facts: readonly Fact[],
   now: EpochMinute,
 ): PublishedSegment {
-  const told = toldWords(facts, segment);
+  const told = toldWords(facts, segment, say`Taken`);
   const tells = (fact: Fact) => facts.includes(fact);
   const byRecurrence = new Map(
     rows.map((row) => [row.recurrence, tells('place') ? row : { ...row, place: '' }]),
@@ -145,7 +146,7 @@ export async function renderParts(
   now: EpochMinute,
 ): Promise<RenderedPart[]> {
   return (await draw(reader, [calendar], facts, segments, now)).map(({ segment, rows, published }) => {
-    const json = jsonEvent(published, toldWords(facts, segment).hosts);
+    const json = jsonEvent(published, toldWords(facts, segment, say`Taken`).hosts);
     const aging = rows.flatMap((row) => (row.gone === null || isOld(row, now) ? [] : [row.gone + SHOWN_MIN]));
     return {
       segment: segment.id,

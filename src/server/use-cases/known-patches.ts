@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { DatePatch } from '@/core/changes/patch';
 import type { FieldFault } from '@/contracts/refusal';
 import type { Reader } from '../db/connection';
@@ -22,24 +23,24 @@ const UNKNOWN = `SELECT json_object(
   'units', (SELECT json_group_array(json(x.value)) FROM json_each($units) x WHERE NOT EXISTS (SELECT 1 FROM stock_line a JOIN stock_line b ON b.type_id = a.type_id
     WHERE a.resource_id = x.value->>0 AND b.resource_id = x.value->>1))) AS json`;
 
-const NO_SPACE = 'There is no such space. Choose one from the list.';
+const noSpace = (): string => say`There is no such space. Choose one from the list.`;
 
 function faultsOf({ path, patch }: PlacedPatch, unknown: Unknown): FieldFault[] {
   const { place, spaces = [], equipment = [], units = [] } = patch;
   const isNoSpace = (id: number) => unknown.spaces.includes(id);
   return [
-    ...(place && isNoSpace(place.spaceId) ? [{ path: `${path}.place.spaceId`, message: NO_SPACE }] : []),
+    ...(place && isNoSpace(place.spaceId) ? [{ path: `${path}.place.spaceId`, message: noSpace() }] : []),
     ...spaces.flatMap(({ to }, index) =>
-      isNoSpace(to) ? [{ path: `${path}.spaces.${index}.to`, message: NO_SPACE }] : [],
+      isNoSpace(to) ? [{ path: `${path}.spaces.${index}.to`, message: noSpace() }] : [],
     ),
     ...(equipment.some(({ typeId }) => unknown.types.includes(typeId))
-      ? [{ path: `${path}.equipment`, message: 'There is no such equipment. Choose from the list.' }]
+      ? [{ path: `${path}.equipment`, message: say`There is no such equipment. Choose from the list.` }]
       : []),
     ...(equipment.some(({ typeId }) => unknown.kits.includes(typeId))
       ? [
           {
             path: `${path}.equipment`,
-            message: 'A kit counts as its contents: say what of them is to differ.',
+            message: say`A kit counts as its contents: say what of them is to differ.`,
           },
         ]
       : []),
@@ -47,7 +48,7 @@ function faultsOf({ path, patch }: PlacedPatch, unknown: Unknown): FieldFault[] 
       ? [
           {
             path: `${path}.units`,
-            message: 'There is no such unit of this equipment. Choose from the list.',
+            message: say`There is no such unit of this equipment. Choose from the list.`,
           },
         ]
       : []),

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { Layout } from '@/core/seating/capacity';
 import type { Feature } from '@/core/spaces/features';
@@ -54,14 +55,14 @@ function wantsText({ wants }: DetailRow): string | null {
   const parts = [
     wants.layout && LAYOUT_WORDS[wants.layout],
     wants.features.length ? listText(wants.features.map((feature) => FEATURE_WORDS[feature])) : '',
-    wants.building && `in ${wants.building}`,
+    wants.building && say`in ${wants.building}`,
   ].filter(Boolean);
-  return parts.length ? parts.join('; ') : 'any space that seats them';
+  return parts.length ? parts.join('; ') : say`any space that seats them`;
 }
 
 function secondChoiceText({ secondChoices, spaces }: DetailRow, index: number): string {
   const { spaceId, startsAt } = secondChoices[index]!;
-  const place = spaceId === null ? '' : (spaces[spaceId] ?? 'another space');
+  const place = spaceId === null ? '' : (spaces[spaceId] ?? say`another space`);
   const time = startsAt === null ? '' : `${dayShort(dateOf(startsAt))}, ${sayTime(startsAt)}`;
   return [place, time].filter(Boolean).join(', ');
 }

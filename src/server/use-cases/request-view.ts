@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ClaimKind } from '@/core/changes/plan-date';
 import type { ClaimId } from '@/core/ids';
 import { countStates } from '@/core/changes/request-state';
@@ -59,7 +60,7 @@ function holdText({ live }: DateRow, tzid: string): string | null {
 function besideText({ live }: DateRow, kind: ClaimKind, names: PlaceNames, tzid: string): string | null {
   const claim = live.find((each) => each.kind === kind && !each.isStanding);
   if (!claim) return null;
-  const until = claim.holdUntil === null ? '' : `, held until ${momentText(claim.holdUntil, tzid)}`;
+  const until = claim.holdUntil === null ? '' : say`, held until ${momentText(claim.holdUntil, tzid)}`;
   return `${spanText(claim.startLocal, claim.endLocal)}, ${placesOf({ claim: claim.content }, names)}${until}`;
 }
 

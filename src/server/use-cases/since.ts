@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { momentText } from '@/contracts/words/when';
@@ -22,7 +23,7 @@ export interface HistoryEntry {
 // Results of decisions carry their summary; that of asking does not need one.
 export function whatOf({ action, result }: Pick<ChangeRow, 'action' | 'result'>): string {
   const value = JSON.parse(result) as { summary?: string } | null;
-  return value?.summary ?? action;
+  return value?.summary ?? say(action);
 }
 
 /** Who changed a request, when and what, newest first. */
@@ -33,7 +34,7 @@ export async function historyOf(reader: Reader, request: RequestId, tzid: string
     { request },
   );
   return rows.map((row) => ({
-    who: row.name ?? 'The clock',
+    who: row.name ?? say`The clock`,
     what: whatOf(row),
     when: momentText(row.at_min, tzid),
     reason: row.reason,
@@ -43,5 +44,5 @@ export async function historyOf(reader: Reader, request: RequestId, tzid: string
 /** What has happened last, for whoever decided on an older state. */
 export async function lastChange(reader: Reader, request: RequestId, tzid: string): Promise<string> {
   const [last] = await historyOf(reader, request, tzid);
-  return last ? `${last.who}, ${last.when}: ${last.what}.` : 'Somebody changed it.';
+  return last ? `${last.who}, ${last.when}: ${last.what}.` : say`Somebody changed it.`;
 }

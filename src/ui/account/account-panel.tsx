@@ -1,16 +1,17 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import type { AccountView } from '@/contracts/account';
 import { countText } from '@/contracts/words/when';
 import { useDeed } from '@/ui/hooks/deed';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
-const STATE_WORDS: Readonly<Record<AccountView['state'], string>> = {
+const STATE_WORDS: Readonly<Record<AccountView['state'], string>> = texts({
   'no-password': 'No password yet, so nobody can sign in with this address.',
   invited: 'Invited; no password was chosen yet.',
   'invitation-over': 'The invitation has lapsed before a password was chosen.',
   'signs-in': 'A password is set.',
-};
+});
 
 /** Somebody's account, beside what they may do: letting them in, and out. */
 export function AccountPanel({
@@ -35,17 +36,17 @@ export function AccountPanel({
     </button>
   );
   return (
-    <section className="max-w-4xl pt-8" aria-label="Account">
-      <h2 className="border-b border-rule text-xl">Account</h2>
+    <section className="max-w-4xl pt-8" aria-label={say`Account`}>
+      <h2 className="border-b border-rule text-xl">{say`Account`}</h2>
       <p className="pt-2">
-        {STATE_WORDS[state]} {signedInText && `Signed in last ${signedInText}.`}{' '}
-        {sessions > 0 && `Signed in now in ${countText(sessions, 'place', 'places')}.`}
+        {STATE_WORDS[state]} {signedInText && say`Signed in last ${signedInText}.`}{' '}
+        {sessions > 0 && say`Signed in now in ${countText(sessions, 'place', 'places')}.`}
       </p>
       <p className="flex flex-wrap gap-3 py-2">
-        {press('link', state === 'signs-in' ? 'Send a link for a new password' : 'Invite')}
-        {sessions > 0 && press('sign-out', 'Sign out everywhere')}
+        {press('link', state === 'signs-in' ? say`Send a link for a new password` : say`Invite`)}
+        {sessions > 0 && press('sign-out', say`Sign out everywhere`)}
       </p>
-      <p role="status">{said && `Done: ${said}.`}</p>
+      <p role="status">{said && say`Done: ${said}.`}</p>
       <RefusalNote error={error} />
       {letters.length > 0 && (
         <ul className="list-disc pl-5">
@@ -71,11 +72,9 @@ export function InviteAll({ count }: { count: number }) {
           className="press"
           disabled={isSending}
           onClick={() => void act('/api/people/invite', {})}
-        >
-          Invite {countText(count, 'person', 'people')} without a password
-        </button>
+        >{say`Invite ${countText(count, 'person', 'people')} without a password`}</button>
       )}
-      <p role="status">{said && `Done: ${said}.`}</p>
+      <p role="status">{said && say`Done: ${said}.`}</p>
       <RefusalNote error={error} />
     </div>
   );

@@ -1,9 +1,13 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { useState } from 'react';
 import { forgottenSchema, registerSchema } from '@/contracts/account';
 import { AccountForm } from './account-form';
 
-const EMAIL = { name: 'email', label: 'E-mail address', type: 'email', autoComplete: 'username' } as const;
+const EMAIL = texts(
+  { name: 'email', label: 'E-mail address', type: 'email', autoComplete: 'username' } as const,
+  'label',
+);
 
 const Sent = ({ children }: { children: string }) => (
   <p role="status" className="mt-5 border-l-4 border-accent bg-sunk px-3 py-2">
@@ -15,13 +19,13 @@ const Sent = ({ children }: { children: string }) => (
 export function ForgottenForm() {
   const [address, setAddress] = useState('');
   return address ? (
-    <Sent>{`If ${address} has an account here, a letter with a link is on its way. The link holds for two hours.`}</Sent>
+    <Sent>{say`If ${address} has an account here, a letter with a link is on its way. The link holds for two hours.`}</Sent>
   ) : (
     <AccountForm
       schema={forgottenSchema}
       fields={[EMAIL]}
       path="/api/account/forgotten"
-      verb="Send me a link"
+      verb={say`Send me a link`}
       done={(_, { email }) => setAddress(email)}
     />
   );
@@ -31,16 +35,16 @@ export function ForgottenForm() {
 export function RegisterForm({ domains }: { domains: readonly string[] }) {
   const [address, setAddress] = useState('');
   return address ? (
-    <Sent>{`A letter to ${address} is on its way. Follow the link in it and choose a password; then you are in.`}</Sent>
+    <Sent>{say`A letter to ${address} is on its way. Follow the link in it and choose a password; then you are in.`}</Sent>
   ) : (
     <AccountForm
       schema={registerSchema}
       fields={[
-        { name: 'name', label: 'Your name', type: 'text', autoComplete: 'name' },
-        { ...EMAIL, hint: `It ends in ${domains.map((domain) => `@${domain}`).join(' or ')}.` },
+        { name: 'name', label: say`Your name`, type: 'text', autoComplete: 'name' },
+        { ...EMAIL, hint: say`It ends in ${domains.map((domain) => `@${domain}`).join(say` or `)}.` },
       ]}
       path="/api/account/register"
-      verb="Make my account"
+      verb={say`Make my account`}
       done={(_, { email }) => setAddress(email)}
     />
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { changePasswordSchema, takeLinkSchema } from '@/contracts/account';
@@ -6,7 +7,7 @@ import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { AccountForm } from './account-form';
 
-const ABOUT = 'At least ten characters; several words are good.';
+const about = (): string => say`At least ten characters; several words are good.`;
 
 /** Sets the password that a letter led to, and goes in. */
 export function LinkForm({ token }: { token: string }) {
@@ -15,10 +16,16 @@ export function LinkForm({ token }: { token: string }) {
     <AccountForm
       schema={takeLinkSchema}
       fields={[
-        { name: 'password', label: 'Password', type: 'password', autoComplete: 'new-password', hint: ABOUT },
+        {
+          name: 'password',
+          label: say`Password`,
+          type: 'password',
+          autoComplete: 'new-password',
+          hint: about(),
+        },
       ]}
       path={`/api/account/link/${token}`}
-      verb="Set the password and go in"
+      verb={say`Set the password and go in`}
       done={() => {
         router.replace('/');
         router.refresh();
@@ -38,27 +45,27 @@ export function ChangePassword() {
         fields={[
           {
             name: 'old',
-            label: 'Password you have now',
+            label: say`Password you have now`,
             type: 'password',
             autoComplete: 'current-password',
           },
           {
             name: 'password',
-            label: 'New password',
+            label: say`New password`,
             type: 'password',
             autoComplete: 'new-password',
-            hint: ABOUT,
+            hint: about(),
           },
         ]}
         path="/api/account/password"
-        verb="Change the password"
+        verb={say`Change the password`}
         done={({ summary = '' }) => {
           setSaid(summary);
           router.refresh();
         }}
       />
       <p role="status" className="pt-2">
-        {said && `Done: ${said}.`}
+        {said && say`Done: ${said}.`}
       </p>
     </div>
   );
@@ -75,11 +82,9 @@ export function SignOutElsewhere({ isElsewhere }: { isElsewhere: boolean }) {
           className="press"
           disabled={isSending}
           onClick={() => void act('/api/account/sign-out-elsewhere', {})}
-        >
-          Sign out everywhere else
-        </button>
+        >{say`Sign out everywhere else`}</button>
       )}
-      <p role="status">{said && `Done: ${said}.`}</p>
+      <p role="status">{said && say`Done: ${said}.`}</p>
       <RefusalNote error={error} />
     </>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type ComponentProps } from 'react';
 
 /** A password that can be looked at while it is typed: one that can be read needs no second time. */
@@ -8,7 +9,7 @@ export function PasswordInput({ label, ...input }: ComponentProps<'input'> & { r
     <span className="flex items-center gap-2">
       <input {...input} type={isShown ? 'text' : 'password'} className="field flex-1" />
       <button type="button" className="press" aria-pressed={isShown} onClick={() => setShown(!isShown)}>
-        {isShown ? 'Hide' : 'Show'}
+        {isShown ? say`Hide` : say`Show`}
         <span className="sr-only"> {label.toLowerCase()}</span>
       </button>
     </span>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import {
@@ -25,14 +26,8 @@ function Compared({ arrived, now }: { arrived: ArrivedHouse; now?: HouseCounts }
       <thead>
         <tr className="border-b border-rule">
           <th scope="col" className="py-1 pr-6" />
-          <th scope="col" className="px-3 font-semibold">
-            in the archive
-          </th>
-          {now && (
-            <th scope="col" className="px-3 font-semibold">
-              here now
-            </th>
-          )}
+          <th scope="col" className="px-3 font-semibold">{say`in the archive`}</th>
+          {now && <th scope="col" className="px-3 font-semibold">{say`here now`}</th>}
         </tr>
       </thead>
       <tbody>
@@ -81,9 +76,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   return (
     <div className="grid gap-2">
       <div>
-        <label htmlFor={id} className="font-semibold">
-          Archive of a house
-        </label>
+        <label htmlFor={id} className="font-semibold">{say`Archive of a house`}</label>
         <input
           id={id}
           type="file"
@@ -97,18 +90,18 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
             if (file) void take(file);
           }}
         />
-        <p className="text-[0.92rem] text-soft">house-….tar.gz, at most {ARCHIVE_LIMIT_MB / 1024} GB.</p>
+        <p className="text-[0.92rem] text-soft">{say`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
       </div>
-      <p role="status">{isBusy && 'On its way, and being looked at …'}</p>
+      <p role="status">{isBusy && say`On its way, and being looked at …`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
       {arrived && (
-        <section aria-label="What arrived" className="border-l-4 border-accent bg-sunk px-4 py-3">
+        <section aria-label={say`What arrived`} className="border-l-4 border-accent bg-sunk px-4 py-3">
           <h3 className="text-xl">{arrived.site}</h3>
-          <p>Taken out {arrived.madeText}. It is whole: everything that always holds holds in it.</p>
+          <p>{say`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
           <Compared arrived={arrived} now={now} />
           {site && (
             <Labelled
-              label={`What is replaced: type “${site}”`}
+              label={say`What is replaced: type “${site}”`}
               fault={error?.fields.find((fault) => fault.path === 'name')?.message}
             >
               {(ids) => (
@@ -129,11 +122,14 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
               disabled={isBusy}
               onClick={() => void putIn(arrived)}
             >
-              {site ? 'Replace everything here' : 'Bring it in'}
+              {site ? say`Replace everything here` : say`Bring it in`}
             </button>
-            <button type="button" className="press" disabled={isBusy} onClick={() => setArrived(null)}>
-              Leave it
-            </button>
+            <button
+              type="button"
+              className="press"
+              disabled={isBusy}
+              onClick={() => setArrived(null)}
+            >{say`Leave it`}</button>
           </p>
         </section>
       )}

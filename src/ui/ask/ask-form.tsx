@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -122,14 +123,14 @@ function furtherFaults(form: AskForm, choices: AskChoices): FieldFault[] {
       ),
     ),
     ...(isOverDays(form) && !form.overDays
-      ? [{ path: 'overDays', message: 'Say whether the nights are part of it.' }]
+      ? [{ path: 'overDays', message: say`Say whether the nights are part of it.` }]
       : []),
   ];
 }
 
 const notSentYet = (fields: readonly FieldFault[]): ErrorReply['error'] => ({
   code: 'bad-input',
-  message: 'Not sent yet: see what is marked beside the fields.',
+  message: say`Not sent yet: see what is marked beside the fields.`,
   fields,
   details: fields.map(({ message }) => message),
 });
@@ -171,7 +172,7 @@ function useSending(
         notSentYet([
           {
             path: 'files',
-            message: 'A file could not be sent. Try again, or leave it out; all else is kept.',
+            message: say`A file could not be sent. Try again, or leave it out; all else is kept.`,
           },
         ]),
       );
@@ -201,16 +202,16 @@ const StartFromField = memo(function StartFromField({ choices }: { choices: AskC
   if (!choices.earlier.length) return null;
   return (
     <label className="ml-auto w-72 text-[0.95rem]">
-      Start from an earlier request
+      {say`Start from an earlier request`}
       <Combobox
-        aria-label="Start from an earlier request"
+        aria-label={say`Start from an earlier request`}
         options={choices.earlier.map(({ reference, title }) => ({
           value: reference,
           text: title,
           hint: reference,
         }))}
         value=""
-        placeholder="type its title"
+        placeholder={say`type its title`}
         onChange={(reference) => router.push(`/ask?from=${reference}`)}
       />
     </label>
@@ -248,20 +249,16 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         }}
       >
         <div className="flex flex-wrap items-end gap-x-4 pb-3">
-          <h1 className="text-3xl">Ask for a space</h1>
+          <h1 className="text-3xl">{say`Ask for a space`}</h1>
           <StartFromField choices={choices} />
         </div>
         {from && (
-          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
-            Everything but the dates is as in {from.reference}. Say when.
-          </p>
+          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">{say`Everything but the dates is as in ${from.reference}. Say when.`}</p>
         )}
         {isRestored && (
           <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
-            What you typed before is still here.{' '}
-            <button type="button" className="underline" onClick={startAfresh}>
-              Start afresh
-            </button>
+            {say`What you typed before is still here. `}
+            <button type="button" className="underline" onClick={startAfresh}>{say`Start afresh`}</button>
           </p>
         )}
         <QuickField form={form} choices={choices} />
@@ -271,7 +268,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         <WhereSection {...parts} />
         <NeedsSection {...parts} left={left} />
         <ReadersSection {...parts} />
-        <FormSection title="Files">
+        <FormSection title={say`Files`}>
           <div className="sm:col-span-6">
             <FilePicker lines={values.files} files={files} isSignedIn={isSignedIn} fault={faults.files} />
           </div>
@@ -285,17 +282,15 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
               className="press press-main justify-self-start px-6 py-2 text-lg"
               disabled={isSending}
             >
-              {isSending ? 'Sending …' : 'Send the request'}
+              {isSending ? say`Sending …` : say`Send the request`}
             </button>
           ) : (
             <p className="flex flex-wrap items-center gap-3">
               <Link
                 className="press press-main px-6 py-2 text-lg"
                 href={`/sign-in?next=${encodeURIComponent(here)}`}
-              >
-                Sign in to send it
-              </Link>
-              <span className="text-soft">All you typed is kept.</span>
+              >{say`Sign in to send it`}</Link>
+              <span className="text-soft">{say`All you typed is kept.`}</span>
             </p>
           )}
         </div>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { checkDates, findingsByDate } from '@/core/checks/check';
 import { severityOf, verdictOf, type Finding, type Side } from '@/core/checks/findings';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
@@ -62,7 +63,7 @@ function sentenceOf({ facts, spaceId }: Finding, choices: CheckChoices, tzid: st
     place: choices.spaces.find(({ id }) => id === spaceId)?.name ?? '',
     equipment:
       'typeId' in facts
-        ? (choices.equipment.find(({ id }) => id === facts.typeId)?.name ?? 'This equipment')
+        ? (choices.equipment.find(({ id }) => id === facts.typeId)?.name ?? say`This equipment`)
         : '',
     collider: null,
   });

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { CheckBody, CheckReply } from '@/contracts/ask';
 import type { SeriesWayOut, WayOut } from '@/contracts/ways-out';
 import { countText } from '@/contracts/words/when';
@@ -47,16 +48,20 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
       actions={{
         one: (way, { key }) =>
           way.hire ? (
-            <span className="text-[0.93rem] text-soft">That is done at the desk, once it is asked for.</span>
+            <span className="text-[0.93rem] text-soft">{say`That is done at the desk, once it is asked for.`}</span>
           ) : (
-            <button type="button" className="press press-main" onClick={() => takeOne(way, key)}>
-              Take this
-            </button>
+            <button
+              type="button"
+              className="press press-main"
+              onClick={() => takeOne(way, key)}
+            >{say`Take this`}</button>
           ),
         series: (way) => (
-          <button type="button" className="press press-main" onClick={() => takeSeries(way)}>
-            Take this for {countText(way.changes.length, 'date', 'dates')}
-          </button>
+          <button
+            type="button"
+            className="press press-main"
+            onClick={() => takeSeries(way)}
+          >{say`Take this for ${countText(way.changes.length, 'date', 'dates')}`}</button>
         ),
       }}
     />

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { memo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { CheckReply, DateVerdictReply } from '@/contracts/ask';
@@ -37,17 +38,17 @@ function DifferingFields({
   );
   return (
     <div className="mt-1 grid grid-cols-2 gap-2 border border-rule bg-paper p-2">
-      {field('Starts', 'startTime', 'time')}
-      {field('Ends', 'endTime', 'time')}
-      {field('People', 'people', 'number')}
+      {field(say`Starts`, 'startTime', 'time')}
+      {field(say`Ends`, 'endTime', 'time')}
+      {field(say`People`, 'people', 'number')}
       <label className="text-[0.92rem]">
-        Space
+        {say`Space`}
         <select
           className="field"
           value={date.spaceId}
           onChange={(event) => onChange({ ...date, spaceId: event.target.value })}
         >
-          <option value="">as on the others</option>
+          <option value="">{say`as on the others`}</option>
           {choices.spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -56,9 +57,7 @@ function DifferingFields({
         </select>
       </label>
       <div className="col-span-2 flex gap-2">
-        <button type="button" className="press px-2 py-0.5" onClick={onClose}>
-          Done
-        </button>
+        <button type="button" className="press px-2 py-0.5" onClick={onClose}>{say`Done`}</button>
         <button
           type="button"
           className="press px-2 py-0.5"
@@ -66,9 +65,7 @@ function DifferingFields({
             onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
             onClose();
           }}
-        >
-          As on the others
-        </button>
+        >{say`As on the others`}</button>
       </div>
     </div>
   );
@@ -120,10 +117,12 @@ function Rung({ form, choices, date, isOfSeries }: RungProps) {
       ))}
       {own.taken && (
         <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.93rem]">
-          Instead: {own.taken.sentence}{' '}
-          <button type="button" className="underline" onClick={() => set({ ...own, taken: undefined })}>
-            As asked before
-          </button>
+          {say`Instead: ${own.taken.sentence} `}
+          <button
+            type="button"
+            className="underline"
+            onClick={() => set({ ...own, taken: undefined })}
+          >{say`As asked before`}</button>
         </p>
       )}
       {isOfSeries && (
@@ -134,7 +133,7 @@ function Rung({ form, choices, date, isOfSeries }: RungProps) {
             aria-expanded={isOpen}
             onClick={() => setOpen(!isOpen)}
           >
-            {differs(own) ? 'differs from the others' : 'make it differ'}
+            {differs(own) ? say`differs from the others` : say`make it differ`}
             <span className="sr-only">: {date.when}</span>
           </button>
           {isOpen && (
@@ -166,7 +165,8 @@ function LeftOutRung({ form, at }: Pick<PartProps, 'form'> & { at: string }) {
           }
         />
         <span>
-          <s>{when}</s> left out
+          <s>{when}</s>
+          {say` left out`}
         </span>
       </label>
     </li>
@@ -192,7 +192,7 @@ export const AskLadder = memo(function AskLadder({
       <ol
         className="relative mt-3 max-h-[30rem] overflow-y-auto border-l-2 border-strong-rule"
         tabIndex={0}
-        aria-label="Dates"
+        aria-label={say`Dates`}
       >
         {lines
           .slice(0, most)
@@ -205,9 +205,11 @@ export const AskLadder = memo(function AskLadder({
           )}
       </ol>
       {lines.length > most && (
-        <button type="button" className="press mt-2" onClick={() => setMost(lines.length)}>
-          Show {countText(lines.length - most, 'more date', 'more dates')}
-        </button>
+        <button
+          type="button"
+          className="press mt-2"
+          onClick={() => setMost(lines.length)}
+        >{say`Show ${countText(lines.length - most, 'more date', 'more dates')}`}</button>
       )}
     </>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { countText } from '@/contracts/words/when';
@@ -15,7 +16,7 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
   const values = useWatch({ control, name: 'equipment' });
   const stock = (id: number, all: number) => {
     const free = left?.get(id);
-    return free === undefined || free === all ? `${all} in all` : `${free} of ${all} left then`;
+    return free === undefined || free === all ? say`${all} in all` : say`${free} of ${all} left then`;
   };
   return (
     <>
@@ -25,11 +26,11 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
         return (
           <div key={id} className="grid grid-cols-[1fr_6rem_auto] items-start gap-3 sm:col-span-6">
             <Field
-              label="Equipment"
+              label={say`Equipment`}
               fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
             >
               <select className="field" {...register(`equipment.${index}.typeId`)}>
-                <option value="">Choose …</option>
+                <option value="">{say`Choose …`}</option>
                 {choices.equipment.map((each) => (
                   <option key={each.id} value={each.id}>
                     {each.name} ({stock(each.id, each.stock)})
@@ -38,9 +39,9 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               </select>
             </Field>
             {type && type.units.length > 0 && (
-              <Field label="Which one" className="order-last col-span-3">
+              <Field label={say`Which one`} className="order-last col-span-3">
                 <select className="field" {...register(`equipment.${index}.unitId`)}>
-                  <option value="">any of them</option>
+                  <option value="">{say`any of them`}</option>
                   {type.units.map((unit) => (
                     <option key={unit.id} value={unit.id}>
                       {unit.name}
@@ -50,8 +51,8 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               </Field>
             )}
             <Field
-              label="How many"
-              hint={free === undefined ? undefined : `${free} left`}
+              label={say`How many`}
+              hint={free === undefined ? undefined : say`${free} left`}
               fault={faults[`equipment.${index}.quantity`]}
             >
               <input
@@ -66,10 +67,8 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               type="button"
               className="press mt-6"
               onClick={() => remove(index)}
-              aria-label={`Leave line ${index + 1} of equipment out`}
-            >
-              Leave out
-            </button>
+              aria-label={say`Leave line ${index + 1} of equipment out`}
+            >{say`Leave out`}</button>
           </div>
         );
       })}
@@ -78,7 +77,7 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
         className="press sm:col-span-3 sm:justify-self-start"
         onClick={() => append({ typeId: '', quantity: '', unitId: '' })}
       >
-        {fields.length ? 'More equipment' : 'Add equipment'}
+        {fields.length ? say`More equipment` : say`Add equipment`}
       </button>
       {!fields.length && faults.equipment && (
         <p className="font-semibold text-clash sm:col-span-6">{faults.equipment}</p>
@@ -93,7 +92,7 @@ function Services({ form, choices, faults }: PartProps) {
   const isOn = (id: number) => values.findIndex(({ serviceId }) => serviceId === String(id));
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">Services</legend>
+      <legend className="font-semibold">{say`Services`}</legend>
       <div className="grid gap-2">
         {choices.services.map(({ id, name, about, leadDays, questions }) => {
           const index = isOn(id);
@@ -111,7 +110,7 @@ function Services({ form, choices, faults }: PartProps) {
                 <span>
                   <span className="font-semibold">{name}</span>{' '}
                   <span className="text-soft">
-                    {about} {leadDays > 0 && `Known ${countText(leadDays, 'day', 'days')} ahead.`}
+                    {about} {leadDays > 0 && say`Known ${countText(leadDays, 'day', 'days')} ahead.`}
                   </span>
                 </span>
               </label>
@@ -149,17 +148,18 @@ function RunningOrder({ form, faults }: PartProps) {
   return (
     <div className="grid gap-2 sm:col-span-6">
       <p className="font-semibold">
-        Running order <span className="font-normal text-soft">(if there is one)</span>
+        {say`Running order `}
+        <span className="font-normal text-soft">{say`(if there is one)`}</span>
       </p>
       {fields.map(({ id }, index) => (
         <div
           key={id}
           className="grid grid-cols-[7rem_1fr] items-start gap-3 sm:grid-cols-[7rem_1fr_auto_auto]"
         >
-          <Field label="At" fault={faults[`lines.${index}.at`]}>
+          <Field label={say`At`} fault={faults[`lines.${index}.at`]}>
             <input className="field" type="time" {...register(`lines.${index}.at`)} />
           </Field>
-          <Field label="What happens" fault={faults[`lines.${index}.text`]}>
+          <Field label={say`What happens`} fault={faults[`lines.${index}.text`]}>
             <input className="field" maxLength={300} {...register(`lines.${index}.text`)} />
           </Field>
           <label className="flex items-center gap-2 sm:mt-8">
@@ -168,16 +168,14 @@ function RunningOrder({ form, faults }: PartProps) {
               className="size-4 accent-(--accent)"
               {...register(`lines.${index}.isPublic`)}
             />
-            for readers too
+            {say`for readers too`}
           </label>
           <button
             type="button"
             className="press sm:mt-6"
-            aria-label={`Leave line ${index + 1} of the running order out`}
+            aria-label={say`Leave line ${index + 1} of the running order out`}
             onClick={() => remove(index)}
-          >
-            Leave out
-          </button>
+          >{say`Leave out`}</button>
         </div>
       ))}
       <button
@@ -185,7 +183,7 @@ function RunningOrder({ form, faults }: PartProps) {
         className="press justify-self-start"
         onClick={() => append({ at: startTime, text: '', isPublic: false })}
       >
-        {fields.length ? 'One more line' : 'Add a line'}
+        {fields.length ? say`One more line` : say`Add a line`}
       </button>
     </div>
   );
@@ -196,13 +194,13 @@ export const NeedsSection = memo(function NeedsSection(props: PartProps & { left
   const kind = useWatch({ control: form.control, name: 'kind' });
   if (kind === 'notice') return null;
   return (
-    <FormSection title={kind === 'loan' ? 'What is to be lent' : 'What you need there'}>
+    <FormSection title={kind === 'loan' ? say`What is to be lent` : say`What you need there`}>
       <Equipment {...props} />
       {kind !== 'loan' && <Services {...props} />}
       {kind !== 'loan' && <RunningOrder {...props} />}
       <Field
-        label="Setup notes"
-        hint="For the crew: how it should stand, what must not be moved. They are seen at every later step."
+        label={say`Setup notes`}
+        hint={say`For the crew: how it should stand, what must not be moved. They are seen at every later step.`}
         fault={faults.notes}
         className="sm:col-span-6"
       >

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { LocalDate } from '@/core/time/local-time';
@@ -39,15 +40,13 @@ export function PickedDays({ form, choices, faults }: PartProps) {
   };
   return (
     <div className="sm:col-span-6">
-      <label htmlFor="picked-days" className="font-semibold">
-        Further days
-      </label>
+      <label htmlFor="picked-days" className="font-semibold">{say`Further days`}</label>
       <div className="flex gap-2">
         <textarea
           id="picked-days"
           className="field"
           rows={1}
-          placeholder="12 may, 19 may, 2027-06-02 …"
+          placeholder={say`12 may, 19 may, 2027-06-02 …`}
           aria-invalid={unread.length > 0 || !!faults.pickedDays}
           aria-describedby="picked-days-hint"
           value={text}
@@ -58,28 +57,27 @@ export function PickedDays({ form, choices, faults }: PartProps) {
             void add();
           }}
         />
-        <button type="button" className="press" disabled={!text.trim()} onClick={() => void add()}>
-          Add
-        </button>
+        <button
+          type="button"
+          className="press"
+          disabled={!text.trim()}
+          onClick={() => void add()}
+        >{say`Add`}</button>
       </div>
-      <p id="picked-days-hint" className="mt-0.5 text-[0.92rem] text-soft">
-        One day or many, with commas or a line each; Enter adds them. All at the hours above.
-      </p>
+      <p
+        id="picked-days-hint"
+        className="mt-0.5 text-[0.92rem] text-soft"
+      >{say`One day or many, with commas or a line each; Enter adds them. All at the hours above.`}</p>
       <div aria-live="polite">
         {unread.length > 0 && (
-          <p className="font-semibold text-clash">
-            Not read as a day: {unread.map((piece) => `“${piece}”`).join(', ')}. Write it as 12 may or
-            2027-05-12.
-          </p>
+          <p className="font-semibold text-clash">{say`Not read as a day: ${unread.map((piece) => `“${piece}”`).join(', ')}. Write it as 12 may or 2027-05-12.`}</p>
         )}
         {faults.pickedDays && <p className="font-semibold text-clash">{faults.pickedDays}</p>}
         {pickedDays.length > 0 && (
-          <p className="mt-1 font-semibold">
-            {countText(pickedDays.length + 1, 'day', 'days')} with the first.
-          </p>
+          <p className="mt-1 font-semibold">{say`${countText(pickedDays.length + 1, 'day', 'days')} with the first.`}</p>
         )}
       </div>
-      <ul className="mt-1 flex max-h-44 flex-wrap gap-1.5 overflow-y-auto" aria-label="Days picked">
+      <ul className="mt-1 flex max-h-44 flex-wrap gap-1.5 overflow-y-auto" aria-label={say`Days picked`}>
         {pickedDays
           .filter((day) => day !== startDate)
           .map((day) => (
@@ -91,7 +89,7 @@ export function PickedDays({ form, choices, faults }: PartProps) {
               >
                 {dayShort(day as LocalDate)}
                 <span aria-hidden="true">×</span>
-                <span className="sr-only">: take it out</span>
+                <span className="sr-only">{say`: take it out`}</span>
               </button>
             </li>
           ))}

@@ -1,3 +1,4 @@
+import { tellHouseLanguage } from '@/contracts/language/languages';
 import { readQuickLine } from './quick-line';
 
 const known = {
@@ -102,4 +103,41 @@ test('a word that cannot be read is said, never dropped', async () => {
   expect(request).toEqual({ day: '2027-04-16', people: 25, equipment: [] });
   expect((await read('14')).unread).toEqual(['14']);
   expect((await read('25:00-26:00')).request).toEqual({ equipment: [] });
+});
+
+describe('in German', () => {
+  beforeAll(() => tellHouseLanguage('de'));
+  afterAll(() => tellHouseLanguage(null));
+
+  test('day, hours, space, people, layout', async () => {
+    const { request, unread } = await read('Do 14-16 Uhr potting studio für 20 Personen, runde Tische');
+    expect(request).toMatchObject({
+      day: '2027-04-15',
+      fromMin: 840,
+      toMin: 960,
+      spaceId: 9,
+      people: 20,
+      layout: 'rounds',
+    });
+    expect(unread).toEqual([]);
+  });
+
+  test.each([
+    ['jede Woche', { every: 1, unit: 'week' }],
+    ['alle 2 Wochen', { every: 2, unit: 'week' }],
+    ['jeden zweiten Tag', { every: 2, unit: 'day' }],
+    ['monatlich', { every: 1, unit: 'month' }],
+  ])('%s', async (text, every) => {
+    expect((await read(`12.5. von 9 bis 10 Uhr ${text}, 8 Termine`)).request).toMatchObject({
+      day: '2027-05-12',
+      fromMin: 540,
+      toMin: 600,
+      every,
+      count: 8,
+    });
+  });
+
+  test('what nobody can make anything of is told', async () => {
+    expect((await read('morgen um 14 Uhr Quatsch')).unread).toEqual(['Quatsch']);
+  });
 });

@@ -1,9 +1,13 @@
+import { ownLanguage, say } from '@/contracts/language/say';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { everyText } from '@/contracts/words/rule';
 import { dayShort, sayClock } from '@/contracts/words/when';
+import { findDay } from '@/ui/frame/typed-date';
+import { grammarOf, type QuickGrammar } from './quick-grammar';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { RuleUnit } from '@/core/recurrence/editor-model';
 import type { Layout } from '@/core/seating/capacity';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-time';
+import { type LocalDate } from '@/core/time/local-time';
 
 /** What was made of a piece of the line. */
 export interface ReadPiece {
@@ -38,29 +42,14 @@ export interface QuickReading {
 
 type Known = Pick<AskChoices, 'spaces' | 'categories' | 'hosts' | 'equipment' | 'today'>;
 
-const LAYOUT_NAMES: readonly (readonly [RegExp, Layout])[] = [
-  [/\b(round tables|rounds|banquet)\b/i, 'rounds'],
-  [/\b(rows of chairs|rows|theatre)\b/i, 'theatre'],
-  [/\b(tables in rows|classroom)\b/i, 'classroom'],
-  [/\b(one long table|boardroom)\b/i, 'boardroom'],
-  [/\bstanding\b/i, 'standing'],
-  [/\b(empty floor|empty)\b/i, 'empty'],
-];
 const HALF_DAYS = '(am|pm)?';
-const CLOCK = `(\\d{1,2})(?:[:.](\\d{2}))?\\s*${HALF_DAYS}`;
-const HOURS = new RegExp(`\\b(?:from\\s+)?${CLOCK}\\s*(?:-|–|to|until|till)\\s*${CLOCK}\\b`, 'i');
-const PEOPLE = /\b(?:for\s+)?(\d{1,6})\s*(?:people|persons|guests|heads|of us|seats)\b/i;
-const EVERY =
-  /\b(?:(daily|weekly|fortnightly|monthly|yearly)|every\s+(?:(other|\d{1,2})\s+)?(day|week|month|year)s?)\b/i;
-const TIMES = /\b(\d{1,3})\s+(?:times|dates)\b/i;
-const QUOTED = /["“”]([^"“”]{1,120})["“”]/;
-const JOINING = /^(a|an|and|at|by|for|from|in|into|is|of|on|please|the|there|to|we|with|,|;|\.|-|–)$/i;
-const UNIT_OF: Readonly<Record<string, readonly [number, RuleUnit]>> = {
-  daily: [1, 'day'],
-  weekly: [1, 'week'],
-  fortnightly: [2, 'week'],
-  monthly: [1, 'month'],
-  yearly: [1, 'year'],
+const QUOTED = /["“”„«]([^"“”„«»]{1,120})["“”»]/;
+
+/** A time of day in three groups: hour, minute, half of the day. */
+const clockOf = ({ oClock }: QuickGrammar): string => `(\\d{1,2})(?:[:.](\\d{2}))?\\s*${HALF_DAYS}${oClock}`;
+const hoursOf = (grammar: QuickGrammar): RegExp => {
+  const clock = clockOf(grammar);
+  return new RegExp(`\\b(?:${grammar.from})?${clock}\\s*(?:${grammar.until})\\s*${clock}\\b`, 'i');
 };
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
@@ -120,21 +109,10 @@ function hoursIn(match: RegExpExecArray): readonly [number, number] | null {
 
 /** The day in what is left; taken out of it. */
 async function takeDay(line: Line, today: LocalDate): Promise<LocalDate | undefined> {
-  const { en } = await import('chrono-node');
-  const noon = { instant: new Date(`${today}T12:00:00Z`), timezone: 0 };
-  const plain = /\b\d{4}-\d\d-\d\d\b/.exec(line.rest)?.[0];
-  const [found] = plain ? [] : en.GB.parse(line.rest, noon, { forwardDate: true });
-  const two = (value: number | null | undefined) => String(value).padStart(2, '0');
-  const day = plain
-    ? parseLocalDate(plain)
-    : found &&
-      parseLocalDate(
-        `${found.start.get('year')}-${two(found.start.get('month'))}-${two(found.start.get('day'))}`,
-      );
-  const text = plain ?? found?.text;
-  if (!day || !text) return undefined;
-  line.take(new RegExp(escaped(text)), () => dayShort(day));
-  return day;
+  const found = await findDay(line.rest, today);
+  if (!found) return undefined;
+  line.take(new RegExp(escaped(found.text)), () => dayShort(found.day));
+  return found.day;
 }
 
 /**
@@ -142,30 +120,31 @@ async function takeDay(line: Line, today: LocalDate): Promise<LocalDate | undefi
  * either read, joins others, or is told as not read.
  */
 export async function readQuickLine(text: string, known: Known): Promise<QuickReading> {
+  const grammar = grammarOf(ownLanguage());
   const line = new Line(text.slice(0, 400));
   const found: { -readonly [Name in keyof QuickRequest]: QuickRequest[Name] } = { equipment: [] };
   line.take(QUOTED, ([, title]) => {
     found.title = title!.trim();
-    return 'title';
+    return say`title`;
   });
-  line.take(PEOPLE, ([, people]) => {
+  line.take(grammar.people, ([, people = '']) => {
     found.people = Number(people);
-    return `${people} people`;
+    return say`${people} people`;
   });
-  line.take(TIMES, ([, count]) => {
+  line.take(grammar.times, ([, count = '']) => {
     found.count = Number(count);
-    return `${count} dates`;
+    return say`${count} dates`;
   });
-  line.take(EVERY, ([, word, number, unit]) => {
+  line.take(grammar.every, ([, word, number, unit]) => {
     const [every, of] = word
-      ? UNIT_OF[word.toLowerCase()]!
+      ? grammar.words[word.toLowerCase()]!
       : [
-          number === undefined ? 1 : /other/i.test(number) ? 2 : Number(number),
-          unit!.toLowerCase() as RuleUnit,
+          number === undefined ? 1 : grammar.other.test(number) ? 2 : Number(number),
+          grammar.units[unit!.toLowerCase()]!,
         ];
     if (!every) return null;
     found.every = { every, unit: of };
-    return every === 1 ? `every ${of}` : `every ${every} ${of}s`;
+    return everyText(every, of);
   });
   for (const type of known.equipment)
     line.take(new RegExp(`\\b(\\d{1,5})\\s*(?:x|×)?\\s+${escaped(type.name)}s?\\b`, 'i'), ([, quantity]) => {
@@ -180,14 +159,14 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       return space.name;
     },
   );
-  for (const [pattern, layout] of LAYOUT_NAMES) {
+  for (const [pattern, layout] of grammar.layouts) {
     if (found.layout) break;
     line.take(pattern, () => {
       found.layout = layout;
       return LAYOUT_WORDS[layout];
     });
   }
-  line.take(HOURS, (match) => {
+  line.take(hoursOf(grammar), (match) => {
     const hours = hoursIn(match);
     if (!hours) return null;
     [found.fromMin, found.toMin] = hours;
@@ -195,10 +174,10 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
   });
   line.takeName(
     known.categories,
-    ({ name }) => [name, name.replace(/s$/, '')],
+    ({ name }) => [name, name.replace(grammar.many, '')],
     (category) => {
       found.categoryId = category.id;
-      return `category ${category.name}`;
+      return say`category ${category.name}`;
     },
   );
   line.takeName(
@@ -206,19 +185,19 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
     ({ name }) => [name],
     (host) => {
       found.hostId = host.id;
-      return `for ${host.name}`;
+      return say`for ${host.name}`;
     },
   );
   if (found.fromMin === undefined)
-    line.take(new RegExp(`\\b(?:at\\s+)?${CLOCK}\\b`, 'i'), ([, hour, minute, half]) => {
+    line.take(new RegExp(`\\b(?:${grammar.at})?${clockOf(grammar)}\\b`, 'i'), ([, hour, minute, half]) => {
       const from = minuteOf(hour!, minute, half);
       // A bare number is no time of day: it may be anything.
       if (from === null || (!minute && !half)) return null;
       found.fromMin = from;
-      return `from ${sayClock(from)}`;
+      return say`from ${sayClock(from)}`;
     });
   const day = await takeDay(line, known.today as LocalDate);
   if (day) found.day = day;
-  const unread = line.rest.split(/[\s|]+/).filter((word) => word && !JOINING.test(word));
+  const unread = line.rest.split(/[\s|]+/).filter((word) => word && !grammar.joining.test(word));
   return { request: found, read: line.read, unread };
 }

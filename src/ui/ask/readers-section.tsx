@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { memo, useId } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import { isOnCalendar, type FilterableEvent } from '@/core/publishing/calendar-filter';
@@ -43,7 +44,7 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
   const fault = Object.entries(faults).find(([path]) => path.startsWith('calendarIds'))?.[1];
   return (
     <details className="sm:col-span-6" open={values.calendarIds.length > 0}>
-      <summary className="cursor-pointer py-1 font-semibold">It belongs on another calendar too</summary>
+      <summary className="cursor-pointer py-1 font-semibold">{say`It belongs on another calendar too`}</summary>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {others.map(({ id, name, about }) => (
           <label key={id} className="flex min-h-7 items-center gap-1.5" title={about}>
@@ -58,7 +59,7 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
         ))}
       </div>
       {fault && <p className="font-semibold text-clash">{fault}</p>}
-      <p className="mt-0.5 text-[0.92rem] text-soft">The office says whether it is taken up there.</p>
+      <p className="mt-0.5 text-[0.92rem] text-soft">{say`The office says whether it is taken up there.`}</p>
     </details>
   );
 }
@@ -74,14 +75,14 @@ function Preview({ form, choices }: PartProps) {
   const on = calendarsOf(values, choices).on.map(({ name }) => name);
   const lines = values.lines.filter(({ isPublic, text }) => isPublic && text);
   return (
-    <section aria-label="As readers will see it" className="sheet p-4 sm:col-span-6">
-      <p className="small-caps">As readers will see it</p>
+    <section aria-label={say`As readers will see it`} className="sheet p-4 sm:col-span-6">
+      <p className="small-caps">{say`As readers will see it`}</p>
       <p className="text-lg">
-        <strong>{values.title || 'Title'}</strong>
+        <strong>{values.title || say`Title`}</strong>
       </p>
       {values.secondLine && <p className="italic">{values.secondLine}</p>}
       <p className="text-soft">
-        {start && end && end > start ? spanText(start, end) : 'day and hours'}
+        {start && end && end > start ? spanText(start, end) : say`day and hours`}
         {values.kind === 'space' && `; ${places.join(' + ') || 'place'}`}
       </p>
       {values.publicHtml && <SafeHtml html={values.publicHtml} className="mt-2 max-w-prose" />}
@@ -96,10 +97,10 @@ function Preview({ form, choices }: PartProps) {
       )}
       <p className="mt-2 border-t border-rule pt-2 text-[0.95rem]">
         {values.categoryId === ''
-          ? 'On which calendars it will be depends on the category.'
+          ? say`On which calendars it will be depends on the category.`
           : on.length
-            ? `Once approved it will be on ${on.length === 1 ? 'the calendar' : 'the calendars'} ${listText(on)}.`
-            : 'No calendar shows this category, so readers will not find it.'}
+            ? say`Once approved it will be on ${on.length === 1 ? say`the calendar` : say`the calendars`} ${listText(on)}.`
+            : say`No calendar shows this category, so readers will not find it.`}
       </p>
     </section>
   );
@@ -111,26 +112,24 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
   const id = useId();
   const publish = useWatch({ control, name: 'publish' });
   return (
-    <FormSection title="What readers learn">
+    <FormSection title={say`What readers learn`}>
       <div className="sm:col-span-6">
         <label className="flex items-center gap-2 font-semibold">
           <input type="checkbox" className="size-4 accent-(--accent)" {...register('publish')} />
-          Publish it once approved
+          {say`Publish it once approved`}
         </label>
         {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
       </div>
       {publish ? (
         <>
           <div className="sm:col-span-6">
-            <p id={`${id}-label`} className="font-semibold">
-              Public text
-            </p>
+            <p id={`${id}-label`} className="font-semibold">{say`Public text`}</p>
             <Controller
               control={control}
               name="publicHtml"
               render={({ field }) => (
                 <RichText
-                  label="Public text"
+                  label={say`Public text`}
                   labelledBy={`${id}-label`}
                   describedBy={`${id}-hint`}
                   value={field.value}
@@ -139,13 +138,14 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
               )}
             />
             {faults.publicHtml && <p className="font-semibold text-clash">{faults.publicHtml}</p>}
-            <p id={`${id}-hint`} className="mt-0.5 text-[0.92rem] text-soft">
-              Beside title, hours and place. Nothing else is published.
-            </p>
+            <p
+              id={`${id}-hint`}
+              className="mt-0.5 text-[0.92rem] text-soft"
+            >{say`Beside title, hours and place. Nothing else is published.`}</p>
           </div>
           {choices.audiences.length > 0 && (
             <fieldset className="sm:col-span-6">
-              <legend className="font-semibold">For whom</legend>
+              <legend className="font-semibold">{say`For whom`}</legend>
               <div className="flex flex-wrap gap-x-4 gap-y-1">
                 {choices.audiences.map((audience) => (
                   <label key={audience} className="flex items-center gap-1.5">
@@ -159,16 +159,14 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
                   </label>
                 ))}
               </div>
-              <p className="mt-0.5 text-[0.92rem] text-soft">
-                None picked: those its category is usually for.
-              </p>
+              <p className="mt-0.5 text-[0.92rem] text-soft">{say`None picked: those its category is usually for.`}</p>
             </fieldset>
           )}
           <OtherCalendars {...props} />
           <Preview {...props} />
         </>
       ) : (
-        <p className="text-soft sm:col-span-6">Readers see only that the place is taken.</p>
+        <p className="text-soft sm:col-span-6">{say`Readers see only that the place is taken.`}</p>
       )}
     </FormSection>
   );

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import { useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dayShort } from '@/contracts/words/when';
@@ -42,9 +43,9 @@ function Boxes({ form, name, legend, options, hint }: BoxesProps) {
   );
 }
 
-const WEEKDAYS = WEEKDAY_NAMES.map((name, index) => [String(index + 1), name] as const);
-const MONTHS = MONTH_NAMES.map((name, index) => [String(index + 1), name.slice(0, 3)] as const);
-const NTHS = [
+const weekdays = () => WEEKDAY_NAMES.map((name, index) => [String(index + 1), name] as const);
+const months = () => MONTH_NAMES.map((name, index) => [String(index + 1), name.slice(0, 3)] as const);
+const NTHS = texts([
   ['1', '1st'],
   ['2', '2nd'],
   ['3', '3rd'],
@@ -52,22 +53,22 @@ const NTHS = [
   ['5', '5th'],
   ['-2', 'last but one'],
   ['-1', 'last'],
-] as const;
+] as const);
 
 function MonthFields({ form, faults }: RepeatProps) {
   const [unit, place] = useWatch({ control: form.control, name: ['unit', 'place'] });
   return (
     <>
-      <Field label="On which day" className="sm:col-span-3">
+      <Field label={say`On which day`} className="sm:col-span-3">
         <select className="field" {...form.register('place')}>
-          <option value="days">on days of the month</option>
-          <option value="weekdays">on certain weekdays of the month</option>
+          <option value="days">{say`on days of the month`}</option>
+          <option value="weekdays">{say`on certain weekdays of the month`}</option>
         </select>
       </Field>
       {place === 'days' ? (
         <Field
-          label="Days of the month"
-          hint="As in 1, 15, last."
+          label={say`Days of the month`}
+          hint={say`As in 1, 15, last.`}
           fault={faults.monthDays}
           className="sm:col-span-3"
         >
@@ -75,16 +76,18 @@ function MonthFields({ form, faults }: RepeatProps) {
         </Field>
       ) : (
         <>
-          <Boxes form={form} name="nths" legend="Which of them" options={NTHS} />
-          <Boxes form={form} name="nthWeekdays" legend="Weekdays" options={WEEKDAYS} />
+          <Boxes form={form} name="nths" legend={say`Which of them`} options={NTHS} />
+          <Boxes form={form} name="nthWeekdays" legend={say`Weekdays`} options={weekdays()} />
         </>
       )}
       <Boxes
         form={form}
         name="months"
-        legend="Months"
-        options={MONTHS}
-        hint={unit === 'year' ? 'None picked: the month of the first date.' : 'None picked: every month.'}
+        legend={say`Months`}
+        options={months()}
+        hint={
+          unit === 'year' ? say`None picked: the month of the first date.` : say`None picked: every month.`
+        }
       />
     </>
   );
@@ -101,7 +104,7 @@ function OwnRule({ form }: RepeatProps) {
   return (
     <div className="border-l-4 border-strong-rule bg-sunk px-3 py-2 sm:col-span-6">
       <p>
-        These dates follow a rule of their own, which these fields cannot show. It is kept exactly as it came
+        {say`These dates follow a rule of their own, which these fields cannot show. It is kept exactly as it came`}
         {start && end && `: ${ruleText(values.ownRule, { start, end, tzid, allDay: values.allDay }, null)}`}.
       </p>
       <p className="mt-1 font-mono text-[0.85rem] break-all">{values.ownRule}</p>
@@ -109,9 +112,7 @@ function OwnRule({ form }: RepeatProps) {
         type="button"
         className="press mt-2"
         onClick={() => form.setValue('ownRule', '', { shouldDirty: true })}
-      >
-        Say another rule instead
-      </button>
+      >{say`Say another rule instead`}</button>
     </div>
   );
 }
@@ -127,43 +128,45 @@ export function RepeatFields(props: RepeatProps) {
   if (ownRule) return <OwnRule {...props} />;
   return (
     <>
-      <Field label="Every" fault={faults.repeat}>
+      <Field label={say`Every`} fault={faults.repeat}>
         <input className="field" type="number" min={1} step={1} {...register('every')} />
       </Field>
-      <Field label="Unit">
+      <Field label={say`Unit`}>
         <select className="field" {...register('unit')}>
-          <option value="day">days</option>
-          <option value="week">weeks</option>
-          <option value="month">months</option>
-          <option value="year">years</option>
+          <option value="day">{say`days`}</option>
+          <option value="week">{say`weeks`}</option>
+          <option value="month">{say`months`}</option>
+          <option value="year">{say`years`}</option>
         </select>
       </Field>
-      <Field label="It goes on" className="sm:col-span-2">
+      <Field label={say`It goes on`} className="sm:col-span-2">
         <select className="field" {...register('ends')}>
-          <option value="until">until a day</option>
-          <option value="count">for so many dates</option>
-          {choices.seasons.length > 0 && <option value="season">until the end of a season</option>}
-          <option value="never">without an end</option>
+          <option value="until">{say`until a day`}</option>
+          <option value="count">{say`for so many dates`}</option>
+          {choices.seasons.length > 0 && <option value="season">{say`until the end of a season`}</option>}
+          <option value="never">{say`without an end`}</option>
         </select>
       </Field>
       {ends === 'until' && (
-        <Field label="Until" hint="The last day on which there may be one." className="sm:col-span-2">
+        <Field
+          label={say`Until`}
+          hint={say`The last day on which there may be one.`}
+          className="sm:col-span-2"
+        >
           <input className="field" type="date" min={startDate} {...register('until')} />
         </Field>
       )}
       {ends === 'count' && (
-        <Field label="Dates" className="sm:col-span-2">
+        <Field label={say`Dates`} className="sm:col-span-2">
           <input className="field" type="number" min={1} step={1} {...register('count')} />
         </Field>
       )}
       {ends === 'season' && (
-        <Field label="Season" className="sm:col-span-2">
+        <Field label={say`Season`} className="sm:col-span-2">
           <select className="field" {...register('season')}>
-            <option value="">Choose …</option>
+            <option value="">{say`Choose …`}</option>
             {choices.seasons.map(({ name, to }) => (
-              <option key={name} value={name}>
-                {name}, to {dayShort(to as LocalDate)}
-              </option>
+              <option key={name} value={name}>{say`${name}, to ${dayShort(to as LocalDate)}`}</option>
             ))}
           </select>
         </Field>
@@ -172,9 +175,9 @@ export function RepeatFields(props: RepeatProps) {
         <Boxes
           form={form}
           name="weekdays"
-          legend="On"
-          options={WEEKDAYS}
-          hint="None picked: the weekday of the first date."
+          legend={say`On`}
+          options={weekdays()}
+          hint={say`None picked: the weekday of the first date.`}
         />
       )}
       {(unit === 'month' || unit === 'year') && <MonthFields {...props} />}

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { CheckBody, CheckReply } from '@/contracts/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/board/band-drawing';
@@ -9,7 +10,7 @@ import type { VerdictState } from './use-verdict';
 /** How many dates there are and when the last one is: what a rule comes to. */
 function extentText({ dates }: CheckReply): string | null {
   const last = dates[dates.length - 1];
-  return dates.length > 1 && last ? `${dates.length} dates, the last ${last.when}.` : null;
+  return dates.length > 1 && last ? say`${dates.length} dates, the last ${last.when}.` : null;
 }
 
 /** On a phone the slip stands below the form: its first line is always in sight, and leads there. */
@@ -20,13 +21,13 @@ export function VerdictLine({ state }: { state: VerdictState }) {
       ? state.reply.summary
       : state.kind === 'refused'
         ? state.error.message
-        : 'Checking …';
+        : say`Checking …`;
   return (
     <a
       href="#verdict"
       className="sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
     >
-      {text} <span className="font-normal text-soft underline">Dates</span>
+      {text} <span className="font-normal text-soft underline">{say`Dates`}</span>
     </a>
   );
 }
@@ -46,17 +47,15 @@ export function VerdictSlip({ state, bands, tzid, body, ...parts }: VerdictSlipP
   return (
     <aside
       id="verdict"
-      aria-label="Verdict"
+      aria-label={say`Verdict`}
       className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
     >
-      <h2 className="text-xl">Can it be done?</h2>
+      <h2 className="text-xl">{say`Can it be done?`}</h2>
       <div aria-live="polite" className="mt-1">
         {state.kind === 'incomplete' && (
-          <p className="text-soft">
-            Give a space, the hours and how many people; the answer comes here while you type.
-          </p>
+          <p className="text-soft">{say`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
         )}
-        {state.kind === 'checking' && <p className="text-soft">Checking …</p>}
+        {state.kind === 'checking' && <p className="text-soft">{say`Checking …`}</p>}
         {state.kind === 'refused' && (
           <>
             <p>{state.error.message}</p>
@@ -82,7 +81,7 @@ export function VerdictSlip({ state, bands, tzid, body, ...parts }: VerdictSlipP
       </div>
       {bands.length > 0 && (
         <div className="mt-3 border-t border-rule pt-2">
-          <p className="small-caps">What it takes of the day</p>
+          <p className="small-caps">{say`What it takes of the day`}</p>
           <BandDrawing bands={bands} tzid={tzid} hue="green" />
         </div>
       )}

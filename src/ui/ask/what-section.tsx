@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/primitives/combobox';
@@ -7,18 +8,22 @@ import type { AskForm } from './draft';
 import { Field, FormSection } from './fields';
 import type { PartProps } from './part-props';
 
-const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = [
-  { kind: 'space', text: 'A space', hint: 'You name it.' },
-  { kind: 'office-chooses', text: 'Some space', hint: 'You say what it must have; the office finds one.' },
-  { kind: 'loan', text: 'Equipment only', hint: 'Fetched and brought back; no space.' },
-  { kind: 'notice', text: 'A date to announce', hint: 'A day or a deadline; it takes nothing.' },
-];
+const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = texts(
+  [
+    { kind: 'space', text: 'A space', hint: 'You name it.' },
+    { kind: 'office-chooses', text: 'Some space', hint: 'You say what it must have; the office finds one.' },
+    { kind: 'loan', text: 'Equipment only', hint: 'Fetched and brought back; no space.' },
+    { kind: 'notice', text: 'A date to announce', hint: 'A day or a deadline; it takes nothing.' },
+  ],
+  'text',
+  'hint',
+);
 
 export const KindSection = memo(function KindSection({ form: { register, control } }: PartProps) {
   const kind = useWatch({ control, name: 'kind' });
   return (
     <fieldset className="pb-4">
-      <legend className="mb-1 font-semibold">What do you ask for?</legend>
+      <legend className="mb-1 font-semibold">{say`What do you ask for?`}</legend>
       <div className="flex flex-wrap gap-x-6 gap-y-1">
         {KINDS.map(({ kind: value, text }) => (
           <label key={value} className="flex items-center gap-2">
@@ -53,7 +58,7 @@ function More({
         <Combobox
           options={options.filter(({ value }) => !chosen.includes(value))}
           value=""
-          placeholder="none, or type to find"
+          placeholder={say`none, or type to find`}
           onChange={(value) => set([...chosen, value])}
         />
       </Field>
@@ -68,7 +73,7 @@ function More({
               >
                 {options.find((option) => option.value === value)?.text}
                 <span aria-hidden="true">×</span>
-                <span className="sr-only">: leave out</span>
+                <span className="sr-only">{say`: leave out`}</span>
               </button>
             </li>
           ))}
@@ -100,20 +105,20 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
   }));
   const questions = category?.questions ?? [];
   return (
-    <FormSection title="What and for whom">
-      <Field label="Title" fault={faults.title} className="sm:col-span-6">
+    <FormSection title={say`What and for whom`}>
+      <Field label={say`Title`} fault={faults.title} className="sm:col-span-6">
         <input className="field" maxLength={200} {...register('title')} />
       </Field>
-      <Field label="Lead host" fault={faults.hostId} className="sm:col-span-2">
+      <Field label={say`Lead host`} fault={faults.hostId} className="sm:col-span-2">
         <Combobox
           options={hosts}
           value={hostId}
           onChange={(value) => setValue('hostId', value, { shouldDirty: true })}
         />
       </Field>
-      <Field label="Category" hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
+      <Field label={say`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
         <select className="field" {...register('categoryId')}>
-          <option value="">Choose …</option>
+          <option value="">{say`Choose …`}</option>
           {choices.categories.map(({ id, name, mark, about }) => (
             <option key={id} value={id} title={about}>
               {mark} · {name}: {about}
@@ -121,7 +126,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           ))}
         </select>
       </Field>
-      <Field label="People expected" fault={faults.people} className="sm:col-span-2">
+      <Field label={say`People expected`} fault={faults.people} className="sm:col-span-2">
         <input className="field" inputMode="numeric" type="number" step={1} {...register('people')} />
       </Field>
       {questions.map(({ id, text, required, choices: answers }) => (
@@ -136,19 +141,19 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
         />
       ))}
       <details className="sm:col-span-6" open={!hasNone(getValues()) || undefined}>
-        <summary className="font-semibold">Second line, more hosts, contact on the day</summary>
+        <summary className="font-semibold">{say`Second line, more hosts, contact on the day`}</summary>
         <div className="mt-3 grid gap-4 sm:grid-cols-6">
           <Field
-            label="Second line"
-            hint="Under the title, as in “with lantern slides”."
+            label={say`Second line`}
+            hint={say`Under the title, as in “with lantern slides”.`}
             fault={faults.secondLine}
             className="sm:col-span-3"
           >
             <input className="field" maxLength={200} {...register('secondLine')} />
           </Field>
           <Field
-            label="Contact on the day"
-            hint="Name and telephone; only the office and the crews see it."
+            label={say`Contact on the day`}
+            hint={say`Name and telephone; only the office and the crews see it.`}
             fault={faults.contact}
             className="sm:col-span-3"
           >
@@ -157,27 +162,27 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           <More
             form={form}
             name="jointHostIds"
-            label="Joint hosts"
+            label={say`Joint hosts`}
             options={hosts.filter(({ value }) => value !== hostId)}
             fault={faults.jointHostIds}
           />
           <More
             form={form}
             name="moreCategoryIds"
-            label="More categories"
+            label={say`More categories`}
             options={categories.filter(({ value }) => value !== categoryId)}
             fault={faults.moreCategoryIds}
           />
           {choices.askFor.length > 0 && (
             <Field
-              label="Asked for somebody else"
-              hint="It becomes their request; you see it too."
+              label={say`Asked for somebody else`}
+              hint={say`It becomes their request; you see it too.`}
               fault={faults.onBehalfOf}
               className="sm:col-span-3"
             >
               <Combobox
                 options={[
-                  { value: '', text: 'for myself' },
+                  { value: '', text: say`for myself` },
                   ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
                 ]}
                 value={onBehalfOf}
@@ -202,12 +207,12 @@ interface QuestionProps {
 
 /** A question of a space, a category or a service: a choice where it gives one, else a line. */
 export function Question({ form, name, text, required, answers, fault }: QuestionProps) {
-  const label = required ? text : `${text} (if you know)`;
+  const label = required ? text : say`${text} (if you know)`;
   return (
     <Field label={label} fault={fault} className="sm:col-span-3">
       {answers.length ? (
         <select className="field" {...form.register(name)}>
-          <option value="">Choose …</option>
+          <option value="">{say`Choose …`}</option>
           {answers.map((answer) => (
             <option key={answer}>{answer}</option>
           ))}

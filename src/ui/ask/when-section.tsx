@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { addWallMinutes, dateOf, parseLocalDateTime, timeOf, wallMinute } from '@/core/time/local-time';
@@ -11,11 +12,11 @@ import { PeriodFields } from './period-fields';
 import { PickedDays } from './picked-days';
 import { RepeatFields } from './repeat-fields';
 
-const PATTERNS: readonly (readonly [Pattern, string])[] = [
+const PATTERNS: readonly (readonly [Pattern, string])[] = texts([
   ['once', 'One date'],
   ['picked', 'Dates picked by hand'],
   ['rule', 'Dates by a rule'],
-];
+]);
 
 /** Moving the start keeps the duration and takes along what was said of single dates; moving the end sets it. */
 export function useHours({ getValues, setValue }: PartProps['form']) {
@@ -72,7 +73,7 @@ function Hours({ form, faults }: PartProps) {
   const minutes = start && end ? wallMinute(end) - wallMinute(start) : NaN;
   return (
     <>
-      <Field label="First date" fault={faults.startDate} className="sm:col-span-2">
+      <Field label={say`First date`} fault={faults.startDate} className="sm:col-span-2">
         <input
           className="field"
           type="date"
@@ -82,7 +83,7 @@ function Hours({ form, faults }: PartProps) {
       </Field>
       {!allDay && (
         <>
-          <Field label="Starts" className="sm:col-span-1">
+          <Field label={say`Starts`} className="sm:col-span-1">
             <input
               className="field"
               type="time"
@@ -90,14 +91,14 @@ function Hours({ form, faults }: PartProps) {
               onChange={(event) => moveStart('startTime', event.target.value)}
             />
           </Field>
-          <Field label="Ends" fault={faults.endTime} className="sm:col-span-1">
+          <Field label={say`Ends`} fault={faults.endTime} className="sm:col-span-1">
             <input className="field" type="time" {...register('endTime')} />
           </Field>
         </>
       )}
       <Field
-        label="Last day of it"
-        hint={pattern === 'once' ? undefined : 'Of one date: later only where it runs into the night.'}
+        label={say`Last day of it`}
+        hint={pattern === 'once' ? undefined : say`Of one date: later only where it runs into the night.`}
         fault={allDay ? faults.endTime : undefined}
         className="sm:col-span-2"
       >
@@ -105,8 +106,8 @@ function Hours({ form, faults }: PartProps) {
       </Field>
       {!allDay && (
         <Field
-          label="Lasts, minutes"
-          hint={minutes >= 120 ? lengthText(minutes) : 'Or give the end above.'}
+          label={say`Lasts, minutes`}
+          hint={minutes >= 120 ? lengthText(minutes) : say`Or give the end above.`}
           className="sm:col-span-2"
         >
           <input
@@ -121,16 +122,16 @@ function Hours({ form, faults }: PartProps) {
       )}
       {isOverDays(values) && (
         <fieldset className="border-l-4 border-accent bg-sunk px-3 py-2 sm:col-span-6">
-          <legend className="sr-only">Over several days</legend>
-          <p className="font-semibold">It goes over several days. What about the nights?</p>
+          <legend className="sr-only">{say`Over several days`}</legend>
+          <p className="font-semibold">{say`It goes over several days. What about the nights?`}</p>
           <div className="flex flex-wrap gap-x-6 gap-y-1">
             <label className="flex items-center gap-2">
               <input type="radio" className="accent-(--accent)" value="each-day" {...register('overDays')} />
-              {startTime}–{endTime} on each of the days
+              {say`${startTime}–${endTime} on each of the days`}
             </label>
             <label className="flex items-center gap-2">
               <input type="radio" className="accent-(--accent)" value="through" {...register('overDays')} />
-              round the clock, nights too
+              {say`round the clock, nights too`}
             </label>
           </div>
           {faults.overDays && <p className="font-semibold text-clash">{faults.overDays}</p>}
@@ -146,9 +147,9 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
   const { register, control } = form;
   const [pattern, allDay, kind] = useWatch({ control, name: ['pattern', 'allDay', 'kind'] });
   return (
-    <FormSection title="When">
+    <FormSection title={say`When`}>
       <fieldset className="sm:col-span-6">
-        <legend className="sr-only">How the dates are given</legend>
+        <legend className="sr-only">{say`How the dates are given`}</legend>
         <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
           {PATTERNS.map(([value, text]) => (
             <label key={value} className="flex items-center gap-2">
@@ -163,7 +164,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
           ))}
           <label className="flex items-center gap-2">
             <input type="checkbox" className="size-4 accent-(--accent)" {...register('allDay')} />
-            Whole days
+            {say`Whole days`}
           </label>
         </div>
       </fieldset>
@@ -174,16 +175,16 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
       {kind !== 'notice' && (
         <>
           <Field
-            label="Access before"
-            hint="Minutes you need in the space before it starts."
+            label={say`Access before`}
+            hint={say`Minutes you need in the space before it starts.`}
             fault={faults.accessMin}
             className="sm:col-span-2"
           >
             <input className="field" type="number" min={0} step={1} {...register('accessMin')} />
           </Field>
           <Field
-            label="Exit after"
-            hint="Minutes until the last of you has left."
+            label={say`Exit after`}
+            hint={say`Minutes until the last of you has left.`}
             fault={faults.exitMin}
             className="sm:col-span-2"
           >

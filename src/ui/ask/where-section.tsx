@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
@@ -20,7 +21,7 @@ function spaceOptions({ spaces, familiar }: PartProps['choices']) {
   return [...known, ...others].map((space) => ({
     value: String(space.id),
     text: `${space.name} (${space.code})`,
-    hint: known.includes(space) ? 'pinned or used before' : undefined,
+    hint: known.includes(space) ? say`pinned or used before` : undefined,
     group: space.building,
   }));
 }
@@ -28,9 +29,9 @@ function spaceOptions({ spaces, familiar }: PartProps['choices']) {
 /** What one should know of a space before asking for it. */
 function hintOf({ postedLimit, needsConsentOf }: PartProps['choices']['spaces'][number]): string | undefined {
   const hints = [
-    postedLimit && `At most ${postedLimit} people.`,
+    postedLimit && say`At most ${postedLimit} people.`,
     needsConsentOf.length > 0 &&
-      `${listText(needsConsentOf)} ${needsConsentOf.length > 1 ? 'are' : 'is'} asked too before it is given.`,
+      say`${listText(needsConsentOf)} ${needsConsentOf.length > 1 ? say`are` : say`is`} asked too before it is given.`,
   ];
   return hints.filter(Boolean).join(' ') || undefined;
 }
@@ -53,12 +54,12 @@ function SpaceFields({
   const offer = space?.layouts.find(({ layout }) => layout === wanted?.layout);
   const places = wanted ? placesFor(choices, wanted) : null;
   const room = offer
-    ? `${offer.seats} seats${areOver(people, offer.seats) ? `, ${Number(people) - offer.seats} too few` : ''}; ${countText(places ?? 0, 'wheelchair place', 'wheelchair places')} among them`
+    ? say`${offer.seats} seats${areOver(people, offer.seats) ? say`, ${Number(people) - offer.seats} too few` : ''}; ${countText(places ?? 0, 'wheelchair place', 'wheelchair places')} among them`
     : undefined;
   return (
     <>
       <Field
-        label="Space"
+        label={say`Space`}
         fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
         hint={space && hintOf(space)}
         className="sm:col-span-2"
@@ -69,24 +70,22 @@ function SpaceFields({
           onChange={(value) => set(usualSpace(choices, Number(value)))}
         />
       </Field>
-      <Field label="Layout" fault={fault('layout')} hint={room} className="sm:col-span-2">
+      <Field label={say`Layout`} fault={fault('layout')} hint={room} className="sm:col-span-2">
         <select
           className="field"
           value={wanted?.layout ?? ''}
           onChange={(event) => space && set(usualSpace(choices, space.id, event.target.value as Layout))}
         >
-          {!space && <option value="">Choose a space first</option>}
+          {!space && <option value="">{say`Choose a space first`}</option>}
           {space?.layouts.map(({ layout, seats }) => (
-            <option key={layout} value={layout}>
-              {LAYOUT_WORDS[layout]}, for {seats}
-            </option>
+            <option key={layout} value={layout}>{say`${LAYOUT_WORDS[layout]}, for ${seats}`}</option>
           ))}
         </select>
       </Field>
-      <Field label="Setup min." fault={fault('setupMin')}>
+      <Field label={say`Setup min.`} fault={fault('setupMin')}>
         <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.setupMin`)} />
       </Field>
-      <Field label="Strike min." fault={fault('strikeMin')}>
+      <Field label={say`Strike min.`} fault={fault('strikeMin')}>
         <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
       </Field>
       {space?.questions.map(({ id, text, required, choices: answers }) => (
@@ -101,9 +100,11 @@ function SpaceFields({
         />
       ))}
       {onRemove && (
-        <button type="button" className="press sm:col-span-2 sm:justify-self-start" onClick={onRemove}>
-          Leave {space?.name ?? 'this space'} out
-        </button>
+        <button
+          type="button"
+          className="press sm:col-span-2 sm:justify-self-start"
+          onClick={onRemove}
+        >{say`Leave ${space?.name ?? say`this space`} out`}</button>
       )}
     </>
   );
@@ -125,15 +126,15 @@ function NamedSpaces(props: PartProps) {
         />
       ))}
       <Field
-        label="In wheelchairs"
-        hint="Of the people expected."
+        label={say`In wheelchairs`}
+        hint={say`Of the people expected.`}
         fault={props.faults['spaces.0.wheelchairs']}
         className="sm:col-span-2"
       >
         <input className="field" type="number" min={0} step={1} {...form.register('wheelchairs')} />
       </Field>
       <details className="sm:col-span-6">
-        <summary className="font-semibold">What the space must have</summary>
+        <summary className="font-semibold">{say`What the space must have`}</summary>
         <div className="mt-2">
           <MustHave form={form} />
         </div>
@@ -143,9 +144,7 @@ function NamedSpaces(props: PartProps) {
           type="button"
           className="press self-end sm:col-span-2 sm:justify-self-start"
           onClick={() => append(usualSpace(choices, 0))}
-        >
-          One more space
-        </button>
+        >{say`One more space`}</button>
       )}
     </>
   );
@@ -154,7 +153,7 @@ function NamedSpaces(props: PartProps) {
 function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">It must have</legend>
+      <legend className="font-semibold">{say`It must have`}</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {FEATURES.map((feature) => (
           <label key={feature} className="flex items-center gap-1.5">
@@ -186,9 +185,9 @@ function Wants({ form, choices, faults }: PartProps) {
   );
   return (
     <>
-      <Field label="Layout" className="sm:col-span-3">
+      <Field label={say`Layout`} className="sm:col-span-3">
         <select className="field" {...register('wantLayout')}>
-          <option value="">whatever suits</option>
+          <option value="">{say`whatever suits`}</option>
           {LAYOUTS.map((each) => (
             <option key={each} value={each}>
               {LAYOUT_WORDS[each]}
@@ -196,9 +195,9 @@ function Wants({ form, choices, faults }: PartProps) {
           ))}
         </select>
       </Field>
-      <Field label="Building" className="sm:col-span-3">
+      <Field label={say`Building`} className="sm:col-span-3">
         <select className="field" {...register('wantBuilding')}>
-          <option value="">any</option>
+          <option value="">{say`any`}</option>
           {[...new Set(choices.spaces.map((space) => space.building))].map((name) => (
             <option key={name}>{name}</option>
           ))}
@@ -207,10 +206,10 @@ function Wants({ form, choices, faults }: PartProps) {
       <MustHave form={form} />
       <p className="sm:col-span-6" aria-live="polite">
         {people.trim() === ''
-          ? 'Say how many people come, and how many spaces fit stands here.'
+          ? say`Say how many people come, and how many spaces fit stands here.`
           : fits.length
-            ? `${countText(fits.length, 'space fits', 'spaces fit')} what you ask for: ${fits.map(({ name }) => name).join(', ')}.`
-            : 'No space has all of this. Ask for less, or the office will offer what comes nearest.'}
+            ? say`${countText(fits.length, 'space fits', 'spaces fit')} what you ask for: ${fits.map(({ name }) => name).join(', ')}.`
+            : say`No space has all of this. Ask for less, or the office will offer what comes nearest.`}
         {faults.spaces && <span className="block font-semibold text-clash">{faults.spaces}</span>}
       </p>
     </>
@@ -224,37 +223,35 @@ function SecondChoices({ form, choices, faults }: PartProps) {
   const values = useWatch({ control, name: 'secondChoices' });
   return (
     <div className="grid gap-3 sm:col-span-6">
-      <p className="font-semibold">If that cannot be had</p>
+      <p className="font-semibold">{say`If that cannot be had`}</p>
       <label className="flex items-center gap-2">
         <input type="checkbox" className="size-4 accent-(--accent)" {...register('otherSpaceOk')} />
-        Another space that fits will do as well
+        {say`Another space that fits will do as well`}
       </label>
       {fields.map(({ id }, index) => (
         <div key={id} className="grid items-start gap-3 sm:grid-cols-[1fr_9rem_7rem_auto]">
           <Field
-            label={`Choice ${index + 2}: space`}
+            label={say`Choice ${index + 2}: space`}
             fault={faults[`secondChoices.${index}.spaceId`] ?? faults[`secondChoices.${index}`]}
           >
             <Combobox
-              options={[{ value: '', text: 'the same space' }, ...spaceOptions(choices)]}
+              options={[{ value: '', text: say`the same space` }, ...spaceOptions(choices)]}
               value={values[index]?.spaceId ?? ''}
               onChange={(value) => setValue(`secondChoices.${index}.spaceId`, value, { shouldDirty: true })}
             />
           </Field>
-          <Field label="Day" fault={faults[`secondChoices.${index}.startsAt`]}>
+          <Field label={say`Day`} fault={faults[`secondChoices.${index}.startsAt`]}>
             <input className="field" type="date" {...register(`secondChoices.${index}.date`)} />
           </Field>
-          <Field label="From">
+          <Field label={say`From`}>
             <input className="field" type="time" {...register(`secondChoices.${index}.time`)} />
           </Field>
           <button
             type="button"
             className="press mt-6"
-            aria-label={`Leave choice ${index + 2} out`}
+            aria-label={say`Leave choice ${index + 2} out`}
             onClick={() => remove(index)}
-          >
-            Leave out
-          </button>
+          >{say`Leave out`}</button>
         </div>
       ))}
       {fields.length < 6 && (
@@ -263,7 +260,7 @@ function SecondChoices({ form, choices, faults }: PartProps) {
           className="press justify-self-start"
           onClick={() => append({ spaceId: '', date: '', time: '' })}
         >
-          {fields.length ? 'One more choice' : 'Name a second choice'}
+          {fields.length ? say`One more choice` : say`Name a second choice`}
         </button>
       )}
     </div>
@@ -274,7 +271,7 @@ export const WhereSection = memo(function WhereSection(props: PartProps) {
   const kind = useWatch({ control: props.form.control, name: 'kind' });
   if (kind === 'loan' || kind === 'notice') return null;
   return (
-    <FormSection title="Where">
+    <FormSection title={say`Where`}>
       {kind === 'space' ? (
         <>
           <NamedSpaces {...props} />

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { MOST_ZOOM } from '@/contracts/own-settings';
 import { Minus, Plus } from 'lucide-react';
 import Link from '@/ui/primitives/link';
@@ -76,14 +77,14 @@ function Filters({ address, buildings, categories, go }: BarProps) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3 border-t border-rule pt-2">
       <Choice
-        label="Building"
+        label={say`Building`}
         value={address.building}
-        any="all"
+        any={say`all`}
         options={buildings.map((each) => [each, each] as const)}
         onChoose={(building) => set({ building })}
       />
       <label className="small-caps">
-        Seats at least
+        {say`Seats at least`}
         <input
           className={small}
           type="number"
@@ -93,30 +94,30 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         />
       </label>
       <Choice
-        label="Layout"
+        label={say`Layout`}
         value={address.layout}
-        any="any"
+        any={say`any`}
         options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]] as const)}
         onChoose={(text) => set({ layout: LAYOUTS.find((each) => each === text) ?? null })}
       />
       <Choice
-        label="Having"
+        label={say`Having`}
         value={address.feature}
-        any="anything"
+        any={say`anything`}
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]] as const)}
         onChoose={(text) => set({ feature: FEATURES.find((each) => each === text) ?? null })}
       />
       <Choice
-        label="Category"
+        label={say`Category`}
         value={address.category}
-        any="all"
+        any={say`all`}
         options={categories.map(({ id, name }) => [id, name] as const)}
         onChoose={(text) => set({ category: Number(text) || null })}
       />
       <Choice
-        label="State"
+        label={say`State`}
         value={address.state}
-        any="all"
+        any={say`all`}
         options={[
           ['approved', 'approved'],
           ['held', 'held'],
@@ -125,7 +126,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         onChoose={(text) => set({ state: (text || null) as BoardAddress['state'] })}
       />
       <label className="small-caps">
-        Host
+        {say`Host`}
         <input
           className={`${small} w-40`}
           value={address.host}
@@ -135,15 +136,15 @@ function Filters({ address, buildings, categories, go }: BarProps) {
       </label>
       {address.only.length > 0 && (
         <p>
-          Only {countText(address.only.length, 'space', 'spaces')} that a search found.{' '}
-          <button type="button" className="underline" onClick={() => set({ only: [] })}>
-            All others too
-          </button>
+          {say`Only ${countText(address.only.length, 'space', 'spaces')} that a search found. `}
+          <button
+            type="button"
+            className="underline"
+            onClick={() => set({ only: [] })}
+          >{say`All others too`}</button>
         </p>
       )}
-      <button type="button" className="press" onClick={() => go(NO_FILTERS)}>
-        Leave nothing out
-      </button>
+      <button type="button" className="press" onClick={() => go(NO_FILTERS)}>{say`Leave nothing out`}</button>
     </div>
   );
 }
@@ -170,22 +171,24 @@ export function BoardBar(props: BarProps) {
           {days === 1 ? dayLong(from) : `${dayShort(from).replace(/ \d{4}$/, '')} – ${dayShort(last)}`}
         </h1>
         <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2">
-          <Steps label="Go to">
-            <button type="button" className="press" onClick={() => go({ day: addDays(from, -days) })}>
-              Earlier
-            </button>
-            <button type="button" className="press" onClick={() => go({ day: today })}>
-              Today
-            </button>
-            <button type="button" className="press" onClick={() => go({ day: addDays(from, days) })}>
-              Later
-            </button>
+          <Steps label={say`Go to`}>
+            <button
+              type="button"
+              className="press"
+              onClick={() => go({ day: addDays(from, -days) })}
+            >{say`Earlier`}</button>
+            <button type="button" className="press" onClick={() => go({ day: today })}>{say`Today`}</button>
+            <button
+              type="button"
+              className="press"
+              onClick={() => go({ day: addDays(from, days) })}
+            >{say`Later`}</button>
           </Steps>
-          <Steps label="Days side by side">
+          <Steps label={say`Days side by side`}>
             <button
               type="button"
               className="press px-2"
-              aria-label="One day fewer"
+              aria-label={say`One day fewer`}
               disabled={days <= 1}
               onClick={() => go({ days: days - 1 }, 'replace')}
             >
@@ -195,7 +198,7 @@ export function BoardBar(props: BarProps) {
             <button
               type="button"
               className="press px-2"
-              aria-label="One day more"
+              aria-label={say`One day more`}
               disabled={days >= MOST_BOARD_DAYS}
               onClick={() => go({ days: days + 1 }, 'replace')}
             >
@@ -203,7 +206,7 @@ export function BoardBar(props: BarProps) {
             </button>
           </Steps>
           <label className="flex items-center gap-2">
-            Closer
+            {say`Closer`}
             <input
               type="range"
               className="w-20 accent-(--accent)"
@@ -220,7 +223,7 @@ export function BoardBar(props: BarProps) {
             aria-expanded={isOpen}
             onClick={() => setOpen((before) => !before)}
           >
-            {count > 0 ? countText(count, 'filter', 'filters') : 'Filter'}
+            {count > 0 ? countText(count, 'filter', 'filters') : say`Filter`}
           </button>
         </div>
         <KeptViews
@@ -229,14 +232,12 @@ export function BoardBar(props: BarProps) {
           here={boardHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        <Link className="press no-print ml-auto" href={props.printHref}>
-          Print
-        </Link>
+        <Link className="press no-print ml-auto" href={props.printHref}>{say`Print`}</Link>
         <label className="no-print">
-          <span className="sr-only">Find</span>
+          <span className="sr-only">{say`Find`}</span>
           <input
             className="field w-36"
-            placeholder="space, title"
+            placeholder={say`space, title`}
             type="search"
             maxLength={100}
             value={address.text}

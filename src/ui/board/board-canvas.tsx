@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import {
   useLayoutEffect,
@@ -118,7 +119,7 @@ export function BoardCanvas(props: CanvasProps) {
       ref={scroller}
       role="application"
       aria-label={label}
-      aria-roledescription="board"
+      aria-roledescription={say`board`}
       aria-describedby="board-keys"
       aria-busy={isLoading}
       tabIndex={0}

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { checkDates } from '@/core/checks/check';
 import { verdictOf, type Finding, type Side, type Verdict, type WantedDate } from '@/core/checks/findings';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
@@ -91,7 +92,7 @@ function sentenceOf({ facts, spaceId }: Finding, board: OnBoard, side: Side): st
     place: spaceId === null ? '' : (board.house.space(spaceId)?.name ?? ''),
     equipment:
       'typeId' in facts && facts.typeId !== undefined
-        ? (board.house.pool(facts.typeId)?.name ?? 'This equipment')
+        ? (board.house.pool(facts.typeId)?.name ?? say`This equipment`)
         : '',
     collider: by ? (board.bookings.find(({ known }) => known?.claimId === by)?.known?.title ?? null) : null,
   });

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { memo, type CSSProperties, type ReactElement } from 'react';
 import type { HousePool, UseTuple } from '@/contracts/board';
 import type { Level } from '@/core/equipment/peak-use';
@@ -43,7 +44,7 @@ const rowLabel = ({ href, name, below, code }: LabelProps): ReactElement => (
 );
 
 function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement {
-  const facts = [`to ${space.seats}`, space.outdoor && 'outdoors', !space.stepFree && 'steps'];
+  const facts = [say`to ${space.seats}`, space.outdoor && say`outdoors`, !space.stepFree && say`steps`];
   return rowLabel({
     href: `/places/${space.code}`,
     name: space.name,
@@ -58,7 +59,7 @@ function poolLabel(pool: HousePool, levels: readonly Level[]): ReactElement {
     name: pool.name,
     below: pool.units.length
       ? pool.units.map(({ name }) => name).join(', ')
-      : `of ${Math.max(0, ...levels.map(({ stock }) => stock))}`,
+      : say`of ${Math.max(0, ...levels.map(({ stock }) => stock))}`,
   });
 }
 
@@ -85,7 +86,7 @@ function shades({ open, shut }: Opening, axis: TimeAxis): ReactElement[] {
           className="shade-closed absolute inset-y-0 z-[6] flex items-center overflow-hidden bg-paper px-2"
           style={stretch.style}
         >
-          <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">closed: {reason}</span>
+          <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">{say`closed: ${reason}`}</span>
         </span>,
       ];
     }),
@@ -103,7 +104,7 @@ function spaceCells(row: SpaceRow, opening: Opening, context: RowContext): (Reac
       .map(({ booking, lane }) =>
         takenTrough({
           booking,
-          via: house.space(booking.spaceId)?.name ?? 'another space',
+          via: house.space(booking.spaceId)?.name ?? say`another space`,
           axis,
           href: context.slipHref(booking.id),
           lane: Math.min(lane, 1),

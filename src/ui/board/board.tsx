@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { ShortChoices } from '@/contracts/ask-choices';
 import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
@@ -124,18 +125,13 @@ export function Board(props: BoardProps) {
       <div ref={frame} className="sheet board-scroll overflow-y-scroll p-6" aria-busy={!hasFailed}>
         {hasFailed ? (
           <p role="alert">
-            The board cannot be loaded just now.{' '}
-            <button type="button" className="press" onClick={again}>
-              Try again
-            </button>
+            {say`The board cannot be loaded just now. `}
+            <button type="button" className="press" onClick={again}>{say`Try again`}</button>
           </p>
         ) : (
-          <p className="text-soft">Loading the board …</p>
+          <p className="text-soft">{say`Loading the board …`}</p>
         )}
-        <noscript>
-          The board is drawn by scripts, which are switched off here. The notices at /notices can be read
-          without.
-        </noscript>
+        <noscript>{say`The board is drawn by scripts, which are switched off here. The notices at /notices can be read without.`}</noscript>
       </div>
     </>
   );
@@ -262,9 +258,7 @@ function LoadedBoard(props: LoadedProps) {
       {data.failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
           {data.failed}{' '}
-          <button type="button" className="press" onClick={data.reload}>
-            Try again
-          </button>
+          <button type="button" className="press" onClick={data.reload}>{say`Try again`}</button>
         </p>
       )}
       <div className={slip ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
@@ -277,7 +271,7 @@ function LoadedBoard(props: LoadedProps) {
               context={context}
               axis={axis}
               now={span.now}
-              label="Spaces by time"
+              label={say`Spaces by time`}
               isLoading={data.isLoading}
               gestures={gestures}
               picked={pickedGhost}
@@ -289,7 +283,7 @@ function LoadedBoard(props: LoadedProps) {
             />
           ) : (
             <p className="sheet p-6 text-lg">
-              Nothing on the board passes what you ask for.{' '}
+              {say`Nothing on the board passes what you ask for. `}
               <button
                 type="button"
                 className="press"
@@ -304,9 +298,7 @@ function LoadedBoard(props: LoadedProps) {
                     category: null,
                   })
                 }
-              >
-                Show all spaces
-              </button>
+              >{say`Show all spaces`}</button>
             </p>
           )}
           <NoteStrip note={note} ghost={gestures.ghost} house={house} rows={rows} />

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { CSSProperties, ReactElement } from 'react';
 import type { Interval } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
@@ -7,11 +8,11 @@ import { sayHours } from './move';
 import { joinedReaches, type JoinedReaches } from './reaches';
 import type { Stretch, TimeAxis } from './time-axis';
 
-const STATE_NOTE: Readonly<Record<BookingState, string>> = {
+const STATE_NOTE: Readonly<Record<BookingState, string>> = texts({
   approved: '',
   held: 'held, ',
   waiting: 'waiting, ',
-};
+});
 const LOOK: Readonly<Record<BookingState, string>> = {
   approved: '',
   held: ' event-held',
@@ -20,12 +21,12 @@ const LOOK: Readonly<Record<BookingState, string>> = {
 
 /** Everything the viewer may know of a booking, in one line; what they may not know is only taken. */
 export function sayBooking({ known, span, state, isOwn }: Booking, place: string, tzid: string): string {
-  const occupied = `occupied ${duringText(span, tzid)}`;
-  if (!known) return `${place}: taken, ${occupied}`;
-  const own = isOwn ? 'yours: ' : '';
-  const nth = known.nth ? `, date ${known.nth}` : '';
+  const occupied = say`occupied ${duringText(span, tzid)}`;
+  if (!known) return say`${place}: taken, ${occupied}`;
+  const own = isOwn ? say`yours: ` : '';
+  const nth = known.nth ? say`, date ${known.nth}` : '';
   const kind = [known.category?.name, known.host].filter(Boolean).join(', ');
-  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}${known.people > 0 ? `, ${known.people} people` : ''}`;
+  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}${known.people > 0 ? say`, ${known.people} people` : ''}`;
 }
 
 /** So wide is a block that has room for its mark, and for words. */
@@ -49,7 +50,7 @@ function drawnOf(booking: Booking, place: string, tzid: string): Drawn {
   const found = {
     bands: joinedReaches(bandsOnBoard(booking)),
     spoken: sayBooking(booking, place, tzid),
-    title: `${STATE_NOTE[booking.state]}${booking.isOwn ? 'yours: ' : ''}${known?.title ?? 'taken'}`,
+    title: `${STATE_NOTE[booking.state]}${booking.isOwn ? say`yours: ` : ''}${known?.title ?? say`taken`}`,
     hours: known ? `${clock(known.event.start)}–${clock(known.event.end)} ${known.nth ?? ''}` : '',
   };
   drawn.set(booking, found);
@@ -147,7 +148,7 @@ export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): R
       href={href}
       data-slip={booking.id}
       tabIndex={-1}
-      data-note={`${isTaken ? 'Taken' : 'Wanted'} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
+      data-note={say`${isTaken ? say`Taken` : say`Wanted`} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
       className={`absolute inset-y-0 z-[5] flex items-end justify-center overflow-hidden no-underline select-none ${isTaken && lane === 0 ? 'bg-sunk/70' : ''}`}
       style={stretch.style}
     >
@@ -155,9 +156,7 @@ export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): R
       <span
         className="truncate px-1 text-[0.76rem] leading-4 text-soft"
         style={{ paddingBottom: 6 + lane * THROUGH_PX }}
-      >
-        {isTaken ? '' : 'waiting '}in {via}
-      </span>
+      >{say`${isTaken ? '' : say`waiting `}in ${via}`}</span>
     </a>
   );
 }

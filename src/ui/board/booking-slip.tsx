@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import { addMinutes } from '@/core/time/epoch-minute';
@@ -12,11 +13,11 @@ import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';
 import { Slip } from './slip';
 
-const STATE_SENTENCE: Readonly<Record<BookingState, string>> = {
+const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
   approved: 'Approved.',
   held: 'Held for a while.',
   waiting: 'Waits for a decision; the space is not taken yet.',
-};
+});
 
 interface BookingSlipProps {
   readonly booking: Booking;
@@ -57,13 +58,13 @@ function TypedMove({
   );
   const look = () => {
     const [begin, finish] = [parseLocalDateTime(`${day}T${from}`), parseLocalDateTime(`${day}T${to}`)];
-    if (!begin || !finish) return setFault('Give a day and two times.');
+    if (!begin || !finish) return setFault(say`Give a day and two times.`);
     const start = toEpochMinute(begin, house.tzid, 'offset-before');
     const sameDay = toEpochMinute(finish, house.tzid, 'offset-before');
     // An end before the start is one on the next day.
     const end = sameDay > start ? sameDay : addMinutes(sameDay, 1440);
     const move = moveTo(board, booking, { start, end, spaceId });
-    setFault(move ? '' : 'That is where it stands already.');
+    setFault(move ? '' : say`That is where it stands already.`);
     if (move) onMove(move);
   };
   return (
@@ -74,11 +75,11 @@ function TypedMove({
         look();
       }}
     >
-      <div className="col-span-2">{field('Day', 'date', day, setDay)}</div>
-      {field('From', 'time', from, setFrom)}
-      {field('To', 'time', to, setTo)}
+      <div className="col-span-2">{field(say`Day`, 'date', day, setDay)}</div>
+      {field(say`From`, 'time', from, setFrom)}
+      {field(say`To`, 'time', to, setTo)}
       <label className="col-span-2">
-        Space
+        {say`Space`}
         <select className="field" value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
           {house.spaces.map(({ id, name, code }) => (
             <option key={id} value={id}>
@@ -92,9 +93,7 @@ function TypedMove({
           {fault}
         </p>
       )}
-      <button type="submit" className="press col-span-2">
-        Look at it there
-      </button>
+      <button type="submit" className="press col-span-2">{say`Look at it there`}</button>
     </form>
   );
 }
@@ -105,7 +104,7 @@ export function BookingSlip({ booking, board, isManager, onMove, onClose }: Book
   const { house } = board;
   const place = house.space(booking.spaceId);
   return (
-    <Slip title={known?.title ?? 'Taken'} onClose={onClose}>
+    <Slip title={known?.title ?? say`Taken`} onClose={onClose}>
       <p className="font-semibold">
         {place?.name}, <span className="font-normal">{place?.building}</span>
       </p>
@@ -117,24 +116,27 @@ export function BookingSlip({ booking, board, isManager, onMove, onClose }: Book
       {known && (
         <p className="mt-1">
           {LAYOUT_WORDS[known.layout]}
-          {known.people > 0 && `, ${known.people} people`}
+          {known.people > 0 && say`, ${known.people} people`}
         </p>
       )}
       <BandDrawing bands={bandsOnBoard(booking)} tzid={house.tzid} hue={known?.category?.hue ?? 'ink'} />
       <p className="mt-2">
-        {STATE_SENTENCE[booking.state]} {known?.nth ? `Date ${known.nth}.` : ''}
+        {STATE_SENTENCE[booking.state]} {known?.nth ? say`Date ${known.nth}.` : ''}
       </p>
-      {!known && <p className="mt-1 text-soft">What it is concerns only its own people and the office.</p>}
+      {!known && (
+        <p className="mt-1 text-soft">{say`What it is concerns only its own people and the office.`}</p>
+      )}
       {change && (
         <p className="mt-3">
-          <Link className="press" href={`/${isManager ? 'desk' : 'requests'}/${change.reference}`}>
-            Open {change.reference}
-          </Link>
+          <Link
+            className="press"
+            href={`/${isManager ? 'desk' : 'requests'}/${change.reference}`}
+          >{say`Open ${change.reference}`}</Link>
         </p>
       )}
       {isMovable(booking, isManager) && (
         <details className="mt-3 border-t border-rule pt-2">
-          <summary className="font-semibold">Move or lengthen</summary>
+          <summary className="font-semibold">{say`Move or lengthen`}</summary>
           <TypedMove key={booking.id} booking={booking} board={board} onMove={onMove} />
         </details>
       )}

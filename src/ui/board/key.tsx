@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 // The board's own shapes, smaller: the key is one line under it.
 const SAMPLE = 'relative inline-block h-[50px] align-middle [zoom:0.56]';
 
@@ -13,7 +14,7 @@ function Sample({ children, width }: { children: React.ReactNode; width: string 
 export function BoardKey() {
   return (
     <div className="text-[0.88rem]">
-      <h2 className="sr-only">Key</h2>
+      <h2 className="sr-only">{say`Key`}</h2>
       <ul className="flex flex-wrap items-center gap-x-5 gap-y-1 px-1">
         <li>
           <Sample width="w-44">
@@ -22,33 +23,33 @@ export function BoardKey() {
             <span data-hue="green" className="event-block left-15 w-14" />
             <span className="reach reach-host reach-exit left-29 w-7" />
             <span className="reach reach-crew reach-strike left-36 w-8" />
-          </Sample>{' '}
-          setup · access · event · exit · strike
+          </Sample>
+          {say` setup · access · event · exit · strike`}
         </li>
         <li>
           <Sample width="w-10">
             <span data-hue="green" className="event-block event-waiting inset-x-0" />
-          </Sample>{' '}
-          waiting for a decision
+          </Sample>
+          {say` waiting for a decision`}
         </li>
         <li>
           <Sample width="w-10">
             <span className="event-block event-taken inset-x-0" />
-          </Sample>{' '}
-          taken
+          </Sample>
+          {say` taken`}
         </li>
         <li>
           <Sample width="w-10">
             <span className="absolute inset-0 bg-sunk/70" />
             <span className="part-line inset-x-0" />
-          </Sample>{' '}
-          taken through a space it is part of, or made of
+          </Sample>
+          {say` taken through a space it is part of, or made of`}
         </li>
         <li>
           <Sample width="w-10">
             <span className="shade-closed absolute inset-0" />
-          </Sample>{' '}
-          closed
+          </Sample>
+          {say` closed`}
         </li>
       </ul>
     </div>

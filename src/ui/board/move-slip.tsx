@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useEffect, useRef, useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { toPatchBody } from '@/contracts/patch-body';
@@ -39,15 +40,17 @@ function Widen({
   const pick = (list: readonly DateView[]) => onPick(new Set(list.map(({ id }) => id)));
   return (
     <div className="mb-2 flex flex-wrap gap-2">
-      <button type="button" className="press" onClick={() => pick(later.slice(0, 1))}>
-        only this date
-      </button>
-      <button type="button" className="press" onClick={() => pick(later)}>
-        and {later.length - 1} later
-      </button>
-      <button type="button" className="press" onClick={() => pick(dates)}>
-        all {dates.length}
-      </button>
+      <button
+        type="button"
+        className="press"
+        onClick={() => pick(later.slice(0, 1))}
+      >{say`only this date`}</button>
+      <button
+        type="button"
+        className="press"
+        onClick={() => pick(later)}
+      >{say`and ${later.length - 1} later`}</button>
+      <button type="button" className="press" onClick={() => pick(dates)}>{say`all ${dates.length}`}</button>
     </div>
   );
 }
@@ -94,7 +97,12 @@ function MoveForm({
         </p>
       )}
       {isSeries && (
-        <div className="max-h-72 overflow-y-auto" tabIndex={0} role="region" aria-label="Dates of the series">
+        <div
+          className="max-h-72 overflow-y-auto"
+          tabIndex={0}
+          role="region"
+          aria-label={say`Dates of the series`}
+        >
           <Ladder
             dates={movable}
             pickable={new Set(movable.map(({ id }) => id))}
@@ -117,7 +125,7 @@ function MoveForm({
         )}
       </div>
       <label className="mt-2 block">
-        Reason
+        {say`Reason`}
         <input
           className="field"
           value={reason}
@@ -131,9 +139,7 @@ function MoveForm({
         className="press press-main mt-3 w-full"
         disabled={change.isSending || ids.length === 0}
         onClick={() => void run()}
-      >
-        Move {countText(ids.length, 'date', 'dates')}
-      </button>
+      >{say`Move ${countText(ids.length, 'date', 'dates')}`}</button>
     </>
   );
 }
@@ -150,10 +156,10 @@ export function MoveSlip({ move, house, isJudged, onMoved, onClose }: MoveSlipPr
       .then(async (reply) =>
         reply.ok
           ? setRequest((await reply.json()) as RequestView)
-          : setFailed('This request cannot be read any more. The board is loaded anew.'),
+          : setFailed(say`This request cannot be read any more. The board is loaded anew.`),
       )
       .catch(() => {
-        if (!abort.signal.aborted) setFailed('The server cannot be reached just now. Nothing was moved.');
+        if (!abort.signal.aborted) setFailed(say`The server cannot be reached just now. Nothing was moved.`);
       });
     return () => abort.abort();
   }, [reference]);
@@ -161,12 +167,8 @@ export function MoveSlip({ move, house, isJudged, onMoved, onClose }: MoveSlipPr
   const from = house.space(booking.spaceId)?.name ?? '';
   return (
     <Slip title={booking.known.title} onClose={onClose}>
-      <p className="text-soft">
-        from {from}, {sayHours(booking.known.event, house.tzid)}
-      </p>
-      <p className="font-semibold">
-        to {place}, {sayHours(move.event, house.tzid)}
-      </p>
+      <p className="text-soft">{say`from ${from}, ${sayHours(booking.known.event, house.tzid)}`}</p>
+      <p className="font-semibold">{say`to ${place}, ${sayHours(move.event, house.tzid)}`}</p>
       {isJudged && <VerdictLines {...move.verdict} />}
       <div className="mt-3">
         {failed && (
@@ -174,7 +176,7 @@ export function MoveSlip({ move, house, isJudged, onMoved, onClose }: MoveSlipPr
             {failed}
           </p>
         )}
-        {!request && !failed && <p className="text-soft">Asking the server …</p>}
+        {!request && !failed && <p className="text-soft">{say`Asking the server …`}</p>}
         {request && <MoveForm request={request} move={move} isJudged={isJudged} onMoved={onMoved} />}
       </div>
     </Slip>

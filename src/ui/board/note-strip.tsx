@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { VERDICT_WORDS } from '@/contracts/words/states';
 import type { House } from './house';
 import { sayHours } from './move';
@@ -15,13 +16,13 @@ function sayGhost(ghost: Ghost, house: House, rows: readonly BoardRow[]): string
       .slice(from, to + 1)
       .map(nameOf)
       .filter(Boolean);
-    return `${names.join(' and ')}, ${hours}. Enter asks for it.`;
+    return say`${names.join(say` and `)}, ${hours}. Enter asks for it.`;
   }
   const { title } = ghost.booking.known;
   if (!ghost.move)
-    return `“${title}” is taken up. Arrows move it, Shift and arrows lengthen it, Escape leaves it.`;
+    return say`“${title}” is taken up. Arrows move it, Shift and arrows lengthen it, Escape leaves it.`;
   const { verdict, sentences } = ghost.move.verdict;
-  return `“${title}” to ${nameOf(rows[ghost.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
+  return say`“${title}” to ${nameOf(rows[ghost.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
 }
 
 interface NoteProps {
@@ -36,13 +37,14 @@ export function NoteStrip({ note, ghost, house, rows }: NoteProps) {
   return (
     <div className="no-print min-h-[3.2em] px-1 pt-1 text-[0.95rem]">
       <p aria-live="polite">{ghost ? sayGhost(ghost, house, rows) : ''}</p>
-      {!ghost && <p className={note ? '' : 'text-soft'}>{note ?? HINT}</p>}
-      <p id="board-keys" className="sr-only">
-        Arrow keys pick a time and a space, Shift and arrows lengthen it, Enter asks for it, plus and minus
-        zoom. On a booking, M takes it up to be moved.
-      </p>
+      {!ghost && <p className={note ? '' : 'text-soft'}>{note ?? hint()}</p>}
+      <p
+        id="board-keys"
+        className="sr-only"
+      >{say`Arrow keys pick a time and a space, Shift and arrows lengthen it, Enter asks for it, plus and minus zoom. On a booking, M takes it up to be moved.`}</p>
     </div>
   );
 }
 
-const HINT = 'Draw over a free stretch to ask for it; with the board in focus, the arrow keys do the same.';
+const hint = (): string =>
+  say`Draw over a free stretch to ask for it; with the board in focus, the arrow keys do the same.`;

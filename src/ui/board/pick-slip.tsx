@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useMemo, useState } from 'react';
 import type { AskBody, AskReply } from '@/contracts/ask';
@@ -74,7 +75,7 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
   return (
     <div className="mt-2 grid grid-cols-2 gap-3">
       <label className="col-span-2">
-        Day
+        {say`Day`}
         <input
           className="field"
           type="date"
@@ -87,7 +88,7 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
         />
       </label>
       <label>
-        From
+        {say`From`}
         <input
           className="field"
           type="time"
@@ -97,7 +98,7 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
         />
       </label>
       <label>
-        To
+        {say`To`}
         <input
           className="field"
           type="time"
@@ -117,7 +118,7 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
   return (
     <div aria-live="polite" className="mt-3 border-t border-rule pt-2">
       <p className="font-semibold">
-        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? 'Nothing stands in the way.' : ''}
+        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? say`Nothing stands in the way.` : ''}
       </p>
       {sentences.slice(0, MOST_SENTENCES).map((sentence) => (
         <p key={sentence} className="mt-1 text-[0.92rem]">
@@ -125,7 +126,7 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
         </p>
       ))}
       {sentences.length > MOST_SENTENCES && (
-        <p className="mt-1 text-[0.92rem] text-soft">and {sentences.length - MOST_SENTENCES} more</p>
+        <p className="mt-1 text-[0.92rem] text-soft">{say`and ${sentences.length - MOST_SENTENCES} more`}</p>
       )}
     </div>
   );
@@ -250,8 +251,8 @@ function ShortFields({
   );
   return (
     <div className="mt-3 grid grid-cols-2 gap-3">
-      {text('title', 'Title', 'text')}
-      {isLoan ? text('quantity', 'How many', 'number') : text('people', 'People', 'number')}
+      {text('title', say`Title`, 'text')}
+      {isLoan ? text('quantity', say`How many`, 'number') : text('people', say`People`, 'number')}
       {select('categoryId', 'Category', choices.categories)}
       {select('hostId', 'Lead host', choices.hosts)}
     </div>
@@ -277,17 +278,15 @@ export function PickSlip(props: PickSlipProps) {
     [board, pick.start, contentText, viewer],
   );
   if (!places.length && !pool) return null;
-  const title = pool ? `${pool.name}: a loan` : 'A free place';
+  const title = pool ? say`${pool.name}: a loan` : say`A free place`;
   if (sent)
     return (
-      <Slip title={sent.isGranted ? 'It is yours' : 'Sent to the office'} onClose={onClose}>
+      <Slip title={sent.isGranted ? say`It is yours` : say`Sent to the office`} onClose={onClose}>
         <p role="status">
-          {sent.isGranted ? 'Booked at once' : 'Your request has come in'} under the reference{' '}
+          {say`${sent.isGranted ? say`Booked at once` : say`Your request has come in`} under the reference `}
           <b>{sent.reference}</b>.
         </p>
-        <Link className="press mt-3" href={`/requests/${sent.reference}`}>
-          Open {sent.reference}
-        </Link>
+        <Link className="press mt-3" href={`/requests/${sent.reference}`}>{say`Open ${sent.reference}`}</Link>
       </Slip>
     );
   return (
@@ -307,13 +306,13 @@ export function PickSlip(props: PickSlipProps) {
         <HoursFields pick={pick} onPick={onPick} />
         <p className="mt-1 text-[0.86rem] text-soft">
           {pool
-            ? 'When it is wanted; fetching and returning are added.'
-            : `The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
+            ? say`When it is wanted; fetching and returning are added.`
+            : say`The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
         </p>
         {isLoaded ? (
           <VerdictLines {...verdict} />
         ) : (
-          <p className="mt-3 border-t border-rule pt-2 text-soft">Looking at that day …</p>
+          <p className="mt-3 border-t border-rule pt-2 text-soft">{say`Looking at that day …`}</p>
         )}
         {viewer.isSignedIn && (
           <ShortFields
@@ -327,22 +326,20 @@ export function PickSlip(props: PickSlipProps) {
         {error && <RefusalNote error={error} />}
         {viewer.isSignedIn ? (
           <button type="submit" className="press press-main mt-3 w-full" disabled={request.isSending}>
-            {isInstant(pick, house) && verdict.verdict === 'clear' ? 'Take it' : 'Send the request'}
+            {isInstant(pick, house) && verdict.verdict === 'clear' ? say`Take it` : say`Send the request`}
           </button>
         ) : (
           <Link
             className="press press-main mt-3 w-full"
             href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
-          >
-            Sign in to ask for it
-          </Link>
+          >{say`Sign in to ask for it`}</Link>
         )}
       </form>
       {places[0] && (
         <p className="mt-2">
-          <Link href={askHref({ spaceId: places[0].id, start: pick.start, minutes: pick.minutes })}>
-            More dates, equipment, notes: the whole form
-          </Link>
+          <Link
+            href={askHref({ spaceId: places[0].id, start: pick.start, minutes: pick.minutes })}
+          >{say`More dates, equipment, notes: the whole form`}</Link>
         </p>
       )}
     </Slip>

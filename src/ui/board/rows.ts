@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { HousePool } from '@/contracts/board';
 import { lanesOf } from '@/core/time/lanes';
 import type { Booking } from './bookings';
@@ -82,7 +83,7 @@ export function boardRows(
     ),
     ...withHeads(
       pools,
-      ({ store }) => `Equipment: ${store}`,
+      ({ store }) => say`Equipment: ${store}`,
       (pool) => ({ kind: 'pool' as const, pool }),
     ),
   ];

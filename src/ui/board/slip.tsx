@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactNode } from 'react';
 
@@ -20,7 +21,12 @@ export function Slip({ title, onClose, children }: { title: string; onClose(): v
     >
       <div className="flex items-start justify-between gap-2">
         <h2 className="text-xl">{title}</h2>
-        <button type="button" aria-label="Put the slip away" className="press px-1.5 py-1" onClick={onClose}>
+        <button
+          type="button"
+          aria-label={say`Put the slip away`}
+          className="press px-1.5 py-1"
+          onClick={onClose}
+        >
           <X size={16} aria-hidden="true" />
         </button>
       </div>

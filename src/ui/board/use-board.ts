@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BoardHouse, BoardSpan } from '@/contracts/board';
 import type { LocalDate } from '@/core/time/local-time';
@@ -54,7 +55,8 @@ export interface SpanHandle {
 }
 
 const keyOf = (from: LocalDate, days: number) => `${from} ${days}`;
-const AWAY = 'The board cannot be loaded just now. What you see is from before; try again in a moment.';
+const away = (): string =>
+  say`The board cannot be loaded just now. What you see is from before; try again in a moment.`;
 
 /** What stands on the board for some days. While other days are on their way, those before stay. */
 export function useBoardSpan(from: LocalDate, days: number, first: BoardSpan): SpanHandle {
@@ -74,13 +76,13 @@ export function useBoardSpan(from: LocalDate, days: number, first: BoardSpan): S
     const abort = new AbortController();
     fetch(spanUrl(from, days), { signal: abort.signal })
       .then(async (reply) => {
-        if (!reply.ok) return setFailed(AWAY);
+        if (!reply.ok) return setFailed(away());
         const loaded = (await reply.json()) as BoardSpan;
         setFailed(null);
         setSpan(loaded);
       })
       .catch(() => {
-        if (!abort.signal.aborted) setFailed(AWAY);
+        if (!abort.signal.aborted) setFailed(away());
       });
     return () => abort.abort();
   }, [wanted, from, days, first, turn]);

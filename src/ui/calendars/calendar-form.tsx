@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type SyntheticEvent } from 'react';
 import {
@@ -37,7 +38,7 @@ interface PartProps {
 function NamePart({ fields, faultOf, set }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Labelled label="Name" fault={faultOf('name')}>
+      <Labelled label={say`Name`} fault={faultOf('name')}>
         {(ids) => (
           <input
             {...ids}
@@ -48,7 +49,11 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           />
         )}
       </Labelled>
-      <Labelled label="What it is for" fault={faultOf('about')} hint="One line, read beside its name.">
+      <Labelled
+        label={say`What it is for`}
+        fault={faultOf('about')}
+        hint={say`One line, read beside its name.`}
+      >
         {(ids) => (
           <input
             {...ids}
@@ -60,9 +65,9 @@ function NamePart({ fields, faultOf, set }: PartProps) {
         )}
       </Labelled>
       <Labelled
-        label="Address"
+        label={say`Address`}
         fault={faultOf('slug')}
-        hint={`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
+        hint={say`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
       >
         {(ids) => (
           <input
@@ -76,7 +81,11 @@ function NamePart({ fields, faultOf, set }: PartProps) {
         )}
       </Labelled>
       <div className="flex flex-wrap items-start gap-4">
-        <Labelled label="Mark" fault={faultOf('mark')} hint="Two letters: colour is never the only sign.">
+        <Labelled
+          label={say`Mark`}
+          fault={faultOf('mark')}
+          hint={say`Two letters: colour is never the only sign.`}
+        >
           {(ids) => (
             <input
               {...ids}
@@ -88,7 +97,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           )}
         </Labelled>
         <fieldset>
-          <legend className="font-semibold">Colour</legend>
+          <legend className="font-semibold">{say`Colour`}</legend>
           <div className="flex flex-wrap gap-3 py-1">
             {CALENDAR_HUES.map((hue) => (
               <label key={hue} className="flex min-h-7 items-center gap-1.5">
@@ -115,35 +124,35 @@ function FilterPart({ fields, choices, set }: PartProps) {
   const narrow = (part: Partial<typeof filter>) => set({ filter: { ...filter, ...part } });
   return (
     <section>
-      <h2 className="text-xl">What stands on it</h2>
-      <p className="text-soft">An event must fit every line; a line that says any lets all through.</p>
+      <h2 className="text-xl">{say`What stands on it`}</h2>
+      <p className="text-soft">{say`An event must fit every line; a line that says any lets all through.`}</p>
       <PickSeveral
-        legend="Categories"
+        legend={say`Categories`}
         options={choices.categories}
         picked={filter.categories as readonly number[]}
         onChange={(categories) => narrow({ categories: categories as never })}
       />
       <PickSeveral
-        legend="Buildings"
+        legend={say`Buildings`}
         options={choices.buildings}
         picked={filter.buildings as readonly number[]}
         onChange={(buildings) => narrow({ buildings: buildings as never })}
       />
       <PickSeveral
-        legend="Spaces, besides those buildings"
+        legend={say`Spaces, besides those buildings`}
         options={choices.spaces}
         picked={filter.spaces as readonly number[]}
         onChange={(spaces) => narrow({ spaces: spaces as never })}
       />
       <PickSeveral
-        legend="Hosts"
+        legend={say`Hosts`}
         options={choices.hosts}
         picked={filter.hosts as readonly number[]}
         onChange={(hosts) => narrow({ hosts: hosts as never })}
       />
       {choices.audiences.length > 0 && (
         <PickSeveral
-          legend="Audiences"
+          legend={say`Audiences`}
           options={choices.audiences.map((name) => ({ id: name, name }))}
           picked={filter.audiences}
           onChange={(audiences) => narrow({ audiences })}
@@ -157,10 +166,10 @@ function FactsPart({ fields, set }: PartProps) {
   const { facts } = fields;
   return (
     <fieldset>
-      <legend className="text-xl font-semibold">What it tells</legend>
+      <legend className="text-xl font-semibold">{say`What it tells`}</legend>
       <p className="text-soft">
-        Day and hours always.{' '}
-        {facts.length === 0 && <strong>As it is, no more than that the time is taken.</strong>}
+        {say`Day and hours always. `}
+        {facts.length === 0 && <strong>{say`As it is, no more than that the time is taken.`}</strong>}
       </p>
       {FACTS.map((fact) => (
         <label key={fact} className="flex min-h-7 items-center gap-2">
@@ -182,7 +191,7 @@ function FactsPart({ fields, set }: PartProps) {
 function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
   return (
     <fieldset>
-      <legend className="text-xl font-semibold">Who may read it</legend>
+      <legend className="text-xl font-semibold">{say`Who may read it`}</legend>
       {READER_KINDS.map((kind) => (
         <label key={kind} className="flex min-h-7 items-center gap-2">
           <input
@@ -198,19 +207,19 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
       {fields.readerKind === 'named' && (
         <div className="pl-6">
           <PickSeveral
-            legend="People"
+            legend={say`People`}
             options={choices.people}
             picked={fields.people}
             onChange={(people) => set({ people })}
           />
           <PickSeveral
-            legend="Roles"
+            legend={say`Roles`}
             options={ROLES.map((role) => ({ id: role, name: role }))}
             picked={fields.roles}
             onChange={(roles) => set({ roles })}
           />
           <PickSeveral
-            legend="Members of"
+            legend={say`Members of`}
             options={choices.hosts}
             picked={fields.organisations}
             onChange={(organisations) => set({ organisations })}
@@ -225,7 +234,7 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
           checked={fields.startsOn}
           onChange={({ target }) => set({ startsOn: target.checked })}
         />
-        Shown at once where readers see all calendars together
+        {say`Shown at once where readers see all calendars together`}
       </label>
     </fieldset>
   );
@@ -252,16 +261,16 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
     };
   }, [body]);
   return (
-    <section aria-label="What would stand on it now" className="sheet p-4" aria-live="polite">
+    <section aria-label={say`What would stand on it now`} className="sheet p-4" aria-live="polite">
       <h2 className="flex items-center gap-2 text-xl">
-        <Mark mark={fields.mark || '··'} hue={fields.hue} /> {fields.name || 'The new calendar'}
+        <Mark mark={fields.mark || '··'} hue={fields.hue} /> {fields.name || say`The new calendar`}
       </h2>
-      {!preview && <p className="text-soft">Counting …</p>}
+      {!preview && <p className="text-soft">{say`Counting …`}</p>}
       {preview && (
         <>
           <p>
-            <strong>{countText(preview.dates, 'date', 'dates')} to come</strong>, of{' '}
-            {countText(preview.events, 'event', 'events')}.
+            <strong>{say`${countText(preview.dates, 'date', 'dates')} to come`}</strong>
+            {say`, of ${countText(preview.events, 'event', 'events')}.`}
           </p>
           <ul className="pt-2">
             {preview.lines.map(({ when, title, place }, index) => (
@@ -274,10 +283,10 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
             ))}
           </ul>
           {preview.dates > preview.lines.length && preview.lines.length > 0 && (
-            <p className="text-soft">and {preview.dates - preview.lines.length} more</p>
+            <p className="text-soft">{say`and ${preview.dates - preview.lines.length} more`}</p>
           )}
           {preview.dates === 0 && (
-            <p className="pt-1">Nothing fits yet. It fills by itself as soon as something does.</p>
+            <p className="pt-1">{say`Nothing fits yet. It fills by itself as soon as something does.`}</p>
           )}
         </>
       )}
@@ -336,11 +345,9 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
         {error && <RefusalNote error={error} />}
         <p className="flex flex-wrap gap-3">
           <button type="submit" className="press press-main" disabled={isSending}>
-            {stored ? 'Save the calendar' : 'Make the calendar'}
+            {stored ? say`Save the calendar` : say`Make the calendar`}
           </button>
-          <Link className="press" href="/notices/kept">
-            Leave it as it was
-          </Link>
+          <Link className="press" href="/notices/kept">{say`Leave it as it was`}</Link>
         </p>
       </div>
       <div className="lg:sticky lg:top-3">

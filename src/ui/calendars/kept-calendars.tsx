@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { KeptCalendar } from '@/contracts/calendars';
 import { FACT_WORDS } from '@/contracts/words/calendars';
@@ -45,9 +46,7 @@ function Twice({
       <button type="button" className="press press-main" autoFocus disabled={isSending} onClick={onYes}>
         {ask}
       </button>
-      <button type="button" className="press" onClick={() => setAsked(false)}>
-        Leave it
-      </button>
+      <button type="button" className="press" onClick={() => setAsked(false)}>{say`Leave it`}</button>
     </span>
   );
 }
@@ -60,58 +59,50 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: Lin
       <h2 className="flex flex-wrap items-center gap-3 text-xl">
         <Mark mark={mark} hue={hue} />
         <Link href={link ? `/notices/${slug}?link=${link}` : `/notices/${slug}`}>{name}</Link>
-        <span className="font-sans text-base font-normal text-soft">
-          {countText(coming, 'date', 'dates')} to come
-        </span>
+        <span className="font-sans text-base font-normal text-soft">{say`${countText(coming, 'date', 'dates')} to come`}</span>
       </h2>
       {about && <p>{about}</p>}
-      <p>
-        Shows {showsText}; tells{' '}
-        {facts.length ? listText(facts.map((fact) => FACT_WORDS[fact])) : 'only that it is taken'}.
-      </p>
-      <p>
-        Read by {readersText}. {startsOn ? '' : 'Not shown at once among the others.'}
-      </p>
+      <p>{say`Shows ${showsText}; tells ${facts.length ? listText(facts.map((fact) => FACT_WORDS[fact])) : say`only that it is taken`}.`}</p>
+      <p>{say`Read by ${readersText}. ${startsOn ? '' : say`Not shown at once among the others.`}`}</p>
       {link && (
         <p className="break-all">
-          Private link: <code>{`${origin}/notices/${slug}?link=${link}`}</code>
+          {say`Private link: `}
+          <code>{`${origin}/notices/${slug}?link=${link}`}</code>
         </p>
       )}
       <p className="flex flex-wrap items-center gap-2 pt-2">
-        <Link className="press" href={`/notices/kept/${id}`} aria-label={`Change ${name}`}>
-          Change
-        </Link>
+        <Link
+          className="press"
+          href={`/notices/kept/${id}`}
+          aria-label={say`Change ${name}`}
+        >{say`Change`}</Link>
         <button
           type="button"
           className="press"
           disabled={isFirst || isSending}
-          aria-label={`Up: ${name}`}
+          aria-label={say`Up: ${name}`}
           onClick={() => act('up')}
-        >
-          Up
-        </button>
+        >{say`Up`}</button>
         <button
           type="button"
           className="press"
           disabled={isLast || isSending}
-          aria-label={`Down: ${name}`}
+          aria-label={say`Down: ${name}`}
           onClick={() => act('down')}
-        >
-          Down
-        </button>
+        >{say`Down`}</button>
         {link && (
           <Twice
-            ask="Replace the link"
-            what={`of ${name}`}
-            does="Whoever holds the present link cannot read it any more."
+            ask={say`Replace the link`}
+            what={say`of ${name}`}
+            does={say`Whoever holds the present link cannot read it any more.`}
             isSending={isSending}
             onYes={() => act('replace-link')}
           />
         )}
         <Twice
-          ask="End it"
+          ask={say`End it`}
           what={name}
-          does={`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
+          does={say`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
           isSending={isSending}
           onYes={() => act('retire')}
         />
@@ -132,7 +123,7 @@ export function KeptCalendars({ calendars, origin }: { calendars: readonly KeptC
         </p>
       )}
       {calendars.length === 0 && (
-        <p className="sheet p-6 text-lg">There is no calendar yet. Make the first one.</p>
+        <p className="sheet p-6 text-lg">{say`There is no calendar yet. Make the first one.`}</p>
       )}
       <ol className="grid gap-3 xl:grid-cols-2">
         {calendars.map((calendar, index) => (

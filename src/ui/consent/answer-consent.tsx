@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import type { ClaimId } from '@/core/ids';
@@ -8,7 +9,7 @@ import { useIntentKey } from '@/ui/hooks/intent-key';
 import { send } from '@/ui/hooks/send';
 import { usePicking } from '@/ui/hooks/use-picking';
 
-const ANSWER_WORDS = { given: 'agreed', refused: 'not agreed' } as const;
+const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
 
 /** One request that wants a place somebody looks after: its dates, and their answer to those picked. */
 export function AnswerConsent({ request }: { request: ConsentRequest }) {
@@ -53,9 +54,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
       <h2 id={`${id}-title`} className="text-xl">
         {title}
       </h2>
-      <p className="text-soft">
-        {reference}, {host}, asked for by {requester}
-      </p>
+      <p className="text-soft">{say`${reference}, ${host}, asked for by ${requester}`}</p>
       {notes && <p className="max-w-3xl whitespace-pre-wrap">{notes}</p>}
       <ul ref={list} className="my-2 max-w-4xl border-t border-rule">
         {dates.map(({ claim, when, places, layout, people, answer: answered, reason: why }) => (
@@ -79,8 +78,8 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         ))}
       </ul>
       <label htmlFor={`${id}-reason`} className="block font-semibold">
-        Reason{' '}
-        <span className="font-normal text-soft">needed where you do not agree; the office reads it</span>
+        {say`Reason `}
+        <span className="font-normal text-soft">{say`needed where you do not agree; the office reads it`}</span>
       </label>
       <textarea
         id={`${id}-reason`}
@@ -96,17 +95,13 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
           className="press press-main"
           disabled={!picked.length || isSending}
           onClick={() => answer('given')}
-        >
-          Agree to {count}
-        </button>
+        >{say`Agree to ${count}`}</button>
         <button
           type="button"
           className="press"
           disabled={!picked.length || isSending}
           onClick={() => answer('refused')}
-        >
-          Do not agree to {count}
-        </button>
+        >{say`Do not agree to ${count}`}</button>
         {said && (
           <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
             {said.text}

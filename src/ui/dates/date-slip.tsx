@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { dayLong, secondZoneText } from '@/contracts/words/when';
@@ -9,12 +10,12 @@ import { Slip } from '@/ui/board/slip';
 import { Mark } from '@/ui/primitives/mark';
 import { hoursText, placesText, type DateEntry } from './entries';
 
-const STATE_SENTENCE = {
+const STATE_SENTENCE = texts({
   approved: 'Approved.',
   held: 'Held for a while.',
   waiting: 'Waits for a decision; nothing is taken yet.',
   cancelled: 'Cancelled: it does not take place.',
-} as const;
+} as const);
 
 interface SlipProps {
   readonly entry: DateEntry;
@@ -30,7 +31,7 @@ export function DateSlip({ entry, tzid, isManager, onClose }: SlipProps) {
   const isKnown = entry.title !== null;
   const [first] = places;
   return (
-    <Slip title={entry.title ?? 'Taken'} onClose={onClose}>
+    <Slip title={entry.title ?? say`Taken`} onClose={onClose}>
       <p className="font-semibold">
         {dayLong(day)}, {hoursText(entry, tzid)}
         {!entry.isAllDay && <span className="block font-normal text-soft">{secondZoneText(entry.span)}</span>}
@@ -50,28 +51,27 @@ export function DateSlip({ entry, tzid, isManager, onClose }: SlipProps) {
         </p>
       ))}
       {entry.in.host.length > 0 && (
-        <p className="mt-1 text-soft">{entry.in.host.map(({ name }) => name).join(' with ')}</p>
+        <p className="mt-1 text-soft">{entry.in.host.map(({ name }) => name).join(say` with `)}</p>
       )}
       {entry.text && <p className="mt-2 whitespace-pre-line">{entry.text}</p>}
       <p className="mt-2">
-        {STATE_SENTENCE[state]} {nth && `Date ${nth}.`}
+        {STATE_SENTENCE[state]} {nth && say`Date ${nth}.`}
       </p>
       {entry.in.calendar.length > 0 && (
-        <p className="mt-1 text-[0.92rem] text-soft">
-          On: {entry.in.calendar.map(({ name }) => name).join(', ')}.
-        </p>
+        <p className="mt-1 text-[0.92rem] text-soft">{say`On: ${entry.in.calendar.map(({ name }) => name).join(', ')}.`}</p>
       )}
-      {!isKnown && <p className="mt-1 text-soft">What it is concerns only its own people and the office.</p>}
+      {!isKnown && (
+        <p className="mt-1 text-soft">{say`What it is concerns only its own people and the office.`}</p>
+      )}
       <p className="mt-3 flex flex-wrap gap-2">
         {first && state !== 'cancelled' && (
-          <Link className="press" href={boardHref({ day, slip: first.claimSpace })}>
-            On the board
-          </Link>
+          <Link className="press" href={boardHref({ day, slip: first.claimSpace })}>{say`On the board`}</Link>
         )}
         {reference && (
-          <Link className="press" href={`/${isManager ? 'desk' : 'requests'}/${reference}`}>
-            Open {reference}
-          </Link>
+          <Link
+            className="press"
+            href={`/${isManager ? 'desk' : 'requests'}/${reference}`}
+          >{say`Open ${reference}`}</Link>
         )}
       </p>
     </Slip>

@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
@@ -21,14 +22,14 @@ import {
 } from './dates-address';
 import { datesQuery } from './dates-query';
 
-const VIEW_WORDS: Readonly<Record<DateView, string>> = {
+const VIEW_WORDS: Readonly<Record<DateView, string>> = texts({
   day: 'one day',
   week: 'a week',
   some: 'some days',
   month: 'a month',
   year: 'how full a year is',
   list: 'a running list',
-};
+});
 export const GROUP_WORDS: Readonly<Record<DateGroup, string>> = {
   space: 'spaces',
   building: 'buildings',
@@ -58,7 +59,7 @@ function titleOf({ address, day, range, weekStart }: BarProps): string {
     case 'day':
       return dayLong(day);
     case 'week':
-      return `Week ${weekNumber(day, weekStart)}, ${daysText(range.from, last)}`;
+      return say`Week ${weekNumber(day, weekStart)}, ${daysText(range.from, last)}`;
     case 'month':
       return monthLong(day);
     case 'year':
@@ -126,16 +127,16 @@ function Chosen({ address, choices, go }: BarProps) {
   return (
     <div
       role="group"
-      aria-label={`Which ${GROUP_WORDS[by]}`}
+      aria-label={say`Which ${GROUP_WORDS[by]}`}
       className="flex flex-wrap items-center gap-x-2 gap-y-1"
     >
       {isMany && (
         <>
           <input
-            aria-label={`Add one of the ${GROUP_WORDS[by]}`}
+            aria-label={say`Add one of the ${GROUP_WORDS[by]}`}
             className="field w-52 py-1"
-            list="dates-choices"
-            placeholder={only.length ? 'one more' : `all ${all.length} ${GROUP_WORDS[by]}`}
+            list={say`dates-choices`}
+            placeholder={only.length ? say`one more` : say`all ${all.length} ${GROUP_WORDS[by]}`}
             value={typed}
             onChange={({ target }) => add(target.value)}
           />
@@ -155,9 +156,11 @@ function Chosen({ address, choices, go }: BarProps) {
         />
       ))}
       {only.length > 0 && (
-        <button type="button" className="px-1 underline" onClick={() => go({ only: [] }, 'replace')}>
-          all of them
-        </button>
+        <button
+          type="button"
+          className="px-1 underline"
+          onClick={() => go({ only: [] }, 'replace')}
+        >{say`all of them`}</button>
       )}
     </div>
   );
@@ -175,23 +178,21 @@ export function DatesBar(props: BarProps) {
   const { view, by, isApart } = address;
   const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
   const states: [DateState | 'any', string][] = [
-    ['any', 'any state'],
+    ['any', say`any state`],
     ...DATE_STATES.map((state): [DateState, string] => [state, state]),
   ];
   return (
     <div className="grid gap-2 pb-2">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-2xl">{titleOf(props)}</h1>
-        <div role="group" aria-label="Go to" className="flex items-center gap-1.5">
-          <button type="button" className="press" onClick={() => turn(-1)}>
-            Earlier
-          </button>
-          <button type="button" className="press" onClick={() => go({ day: today, slip: null, pick: null })}>
-            Today
-          </button>
-          <button type="button" className="press" onClick={() => turn(1)}>
-            Later
-          </button>
+        <div role="group" aria-label={say`Go to`} className="flex items-center gap-1.5">
+          <button type="button" className="press" onClick={() => turn(-1)}>{say`Earlier`}</button>
+          <button
+            type="button"
+            className="press"
+            onClick={() => go({ day: today, slip: null, pick: null })}
+          >{say`Today`}</button>
+          <button type="button" className="press" onClick={() => turn(1)}>{say`Later`}</button>
         </div>
         <KeptViews
           screen="dates"
@@ -199,16 +200,12 @@ export function DatesBar(props: BarProps) {
           here={datesHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        {view !== 'year' && (
-          <Link className="press ml-auto" href={printed(props)}>
-            Print
-          </Link>
-        )}
+        {view !== 'year' && <Link className="press ml-auto" href={printed(props)}>{say`Print`}</Link>}
         <label className={view === 'year' ? 'ml-auto' : ''}>
-          <span className="sr-only">Find</span>
+          <span className="sr-only">{say`Find`}</span>
           <input
             className="field w-44"
-            placeholder="title, host, space"
+            placeholder={say`title, host, space`}
             type="search"
             maxLength={100}
             value={address.text}
@@ -219,18 +216,18 @@ export function DatesBar(props: BarProps) {
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <p className="flex flex-wrap items-baseline gap-x-1.5">
-          Show
+          {say`Show`}
           <Pick
-            label="How much"
+            label={say`How much`}
             value={view}
             options={DATE_VIEWS.map((each) => [each, VIEW_WORDS[each]] as const)}
             onChoose={(value) => go({ view: value, slip: null, pick: null })}
           />
           {(view === 'some' || view === 'list') && (
             <>
-              of
+              {say`of`}
               <input
-                aria-label="Days"
+                aria-label={say`Days`}
                 className="w-14 border-b-2 border-strong-rule bg-paper py-0.5 text-center font-semibold"
                 type="number"
                 min={1}
@@ -241,33 +238,33 @@ export function DatesBar(props: BarProps) {
                   if (count >= 1 && count <= 366) go({ count }, 'replace');
                 }}
               />
-              <span>days</span>
+              <span>{say`days`}</span>
             </>
           )}
           {view !== 'year' && (
             <>
-              <span>by</span>
+              <span>{say`by`}</span>
               <Pick
-                label="By"
+                label={say`By`}
                 value={by}
                 options={DATE_GROUPS.map((each) => [each, GROUP_WORDS[each]] as const)}
                 onChoose={(value) => go({ by: value, only: [] }, 'replace')}
               />
               ,
               <Pick
-                label="Together or apart"
+                label={say`Together or apart`}
                 value={isApart ? 'apart' : 'together'}
                 options={
                   [
-                    ['together', 'each event once'],
-                    ['apart', 'apart in columns'],
+                    ['together', say`each event once`],
+                    ['apart', say`apart in columns`],
                   ] as const
                 }
                 onChoose={(value) => go({ isApart: value === 'apart' }, 'replace')}
               />
-              , in
+              {say`, in`}
               <Pick
-                label="State"
+                label={say`State`}
                 value={address.state ?? 'any'}
                 options={states}
                 onChoose={(value) => go({ state: value === 'any' ? null : value }, 'replace')}
@@ -283,7 +280,7 @@ export function DatesBar(props: BarProps) {
               checked={address.withCancelled}
               onChange={({ target }) => go({ withCancelled: target.checked }, 'replace')}
             />
-            cancelled ones too
+            {say`cancelled ones too`}
           </label>
         )}
       </div>
@@ -293,9 +290,7 @@ export function DatesBar(props: BarProps) {
           <Link
             href={`/notices/kept/new?by=${by}${address.only.length ? `&only=${address.only.join('.')}` : ''}`}
             className="inline-block min-h-6 underline"
-          >
-            Make a calendar of {address.only.length ? 'these' : 'this'}
-          </Link>
+          >{say`Make a calendar of ${address.only.length ? say`these` : say`this`}`}</Link>
         </p>
       )}
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say, texts, sayNumber } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useEffect, useMemo, useState } from 'react';
 import type { RulerDay } from '@/contracts/board';
@@ -24,7 +25,7 @@ import { datesQuery } from './dates-query';
 import { useDates, useDatesAddress } from './use-dates';
 import { YearRulers } from './year-rulers';
 
-const SHORT_DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const SHORT_DAYS = texts(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
 
 /** What the page came with: dates, or the days of a year. */
 export interface FirstDates {
@@ -140,11 +141,9 @@ function View(view: ViewProps) {
     return (
       <p className="sheet p-6 text-lg">
         {address.text || address.only.length || address.state
-          ? 'Nothing here is what you look for.'
-          : 'Nothing is on in these days.'}{' '}
-        <Link className="press" href={datesHref({ view: address.view, day })}>
-          Show everything
-        </Link>
+          ? say`Nothing here is what you look for.`
+          : say`Nothing is on in these days.`}{' '}
+        <Link className="press" href={datesHref({ view: address.view, day })}>{say`Show everything`}</Link>
       </p>
     );
   if (!columns.length)
@@ -196,17 +195,14 @@ export function Dates(props: DatesProps) {
       />
       {failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
-          {failed}{' '}
-          <button type="button" className="press" onClick={reload}>
-            Try again
-          </button>
+          {failed} <button type="button" className="press" onClick={reload}>{say`Try again`}</button>
         </p>
       )}
       {reply?.isCut && !isYear && (
-        <p role="status" className="border-l-4 border-look bg-sunk px-3 py-2">
-          Only the first {MOST_DATES.toLocaleString('en-GB')} dates are shown. Choose{' '}
-          {GROUP_WORDS[address.by]} or fewer days to see all.
-        </p>
+        <p
+          role="status"
+          className="border-l-4 border-look bg-sunk px-3 py-2"
+        >{say`Only the first ${sayNumber(MOST_DATES)} dates are shown. Choose ${GROUP_WORDS[address.by]} or fewer days to see all.`}</p>
       )}
       <div className={slip ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
         <div className="min-w-0" aria-busy={isLoading}>
@@ -222,7 +218,7 @@ export function Dates(props: DatesProps) {
             <>
               <View {...{ address, day, today, range, entries, props, context, go }} />
               <p role="status" className="pt-2 text-[0.92rem] text-soft">
-                {isLoading ? 'Loading …' : countText(entries.length, 'date', 'dates')}
+                {isLoading ? say`Loading …` : countText(entries.length, 'date', 'dates')}
               </p>
             </>
           )}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -31,9 +32,9 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
   const look = () => {
     const start = parseLocalDateTime(`${pick.day}T${from}`);
     const end = parseLocalDateTime(`${pick.day}T${to}`);
-    if (!start || !end) return setFault('Give two times: a day alone is not asked for.');
+    if (!start || !end) return setFault(say`Give two times: a day alone is not asked for.`);
     const many = Number(people);
-    if (!Number.isInteger(many) || many < 1) return setFault('Give how many people come.');
+    if (!Number.isInteger(many) || many < 1) return setFault(say`Give how many people come.`);
     setFault('');
     router.push(
       `/places?${new URLSearchParams({ people, day: pick.day, from: timeOf(start), to: timeOf(end) }).toString().replace(/%3A/g, ':')}`,
@@ -61,10 +62,10 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
           look();
         }}
       >
-        {time('From', from, setFrom)}
-        {time('To', to, setTo)}
+        {time(say`From`, from, setFrom)}
+        {time(say`To`, to, setTo)}
         <label className="col-span-2">
-          People
+          {say`People`}
           <input
             className="field"
             type="number"
@@ -78,14 +79,13 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
             {fault}
           </p>
         )}
-        <button type="submit" className="press press-main col-span-2">
-          Find a place then
-        </button>
+        <button type="submit" className="press press-main col-span-2">{say`Find a place then`}</button>
       </form>
       <p className="mt-3">
-        <Link className="press w-full" href={boardHref({ day: pick.day })}>
-          See that day on the board
-        </Link>
+        <Link
+          className="press w-full"
+          href={boardHref({ day: pick.day })}
+        >{say`See that day on the board`}</Link>
       </p>
     </Slip>
   );

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { DateChoice, DateChoices, DateGroup, DateState, DateTuple } from '@/contracts/dates';
 import { DATE_STATES } from '@/contracts/dates';
 import { dayShort, sayClock, sayTime } from '@/contracts/words/when';
@@ -82,7 +83,7 @@ export function readEntries(tuples: readonly DateTuple[], choices: DateChoices):
         host: all('host', hosts),
         calendar: all('calendar', calendars),
       },
-      nth: of > 1 ? `${nth} of ${of}` : null,
+      nth: of > 1 ? say`${nth} of ${of}` : null,
       people,
       text,
       reference,
@@ -106,41 +107,44 @@ export function hoursText({ span, isAllDay }: Pick<DateEntry, 'span' | 'isAllDay
   const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
   if (isAllDay) {
     const last = addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
-    return dateOf(start) === last ? 'all day' : `all day, ${dayShort(dateOf(start))} to ${dayShort(last)}`;
+    return dateOf(start) === last
+      ? say`all day`
+      : say`all day, ${dayShort(dateOf(start))} to ${dayShort(last)}`;
   }
   const endsAtMidnight = timeOf(end) === '00:00' && addDays(dateOf(end), -1) === dateOf(start);
   return dateOf(start) === dateOf(end) || endsAtMidnight
     ? `${sayTime(start)}–${endsAtMidnight ? sayClock(1440) : sayTime(end)}`
-    : `${sayTime(start)} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
+    : say`${sayTime(start)} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
 /** What of an entry falls on a day, as hours: `10:00`, or `until 02:00` where it began before. */
 export function hoursOnDay(entry: DateEntry, day: LocalDate, tzid: string): string {
   const whole = dayInterval(day, tzid);
-  if (isWholeDay(entry) && entry.span.start <= whole.start && entry.span.end >= whole.end) return 'all day';
+  if (isWholeDay(entry) && entry.span.start <= whole.start && entry.span.end >= whole.end)
+    return say`all day`;
   if (entry.span.start >= whole.start) return sayTime(toLocal(entry.span.start, tzid));
-  return `until ${sayTime(toLocal(entry.span.end, tzid))}`;
+  return say`until ${sayTime(toLocal(entry.span.end, tzid))}`;
 }
 
 export const placesText = ({ places }: Pick<DateEntry, 'places'>): string =>
-  places.map(({ name }) => name).join(' + ') || 'no space';
+  places.map(({ name }) => name).join(' + ') || say`no space`;
 
-const STATE_WORD: Readonly<Record<DateState, string>> = {
+const STATE_WORD: Readonly<Record<DateState, string>> = texts({
   approved: '',
   held: 'held: ',
   waiting: 'waiting: ',
   cancelled: 'cancelled: ',
-};
+});
 
 export const titleText = ({ title, state, isOwn }: DateEntry): string =>
-  title === null ? 'taken' : `${STATE_WORD[state]}${isOwn ? 'yours: ' : ''}${title}`;
+  title === null ? say`taken` : `${STATE_WORD[state]}${isOwn ? say`yours: ` : ''}${title}`;
 
 /** Everything in one line, for who cannot see how it is drawn. */
 export const sayEntry = (entry: DateEntry, tzid: string): string =>
   [
     `${dayShort(dateOf(toLocal(entry.span.start, tzid)))}, ${hoursText(entry, tzid)}`,
     titleText(entry),
-    entry.nth && `date ${entry.nth}`,
+    entry.nth && say`date ${entry.nth}`,
     placesText(entry),
     entry.in.category[0]?.name,
   ]

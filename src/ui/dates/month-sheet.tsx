@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
@@ -5,7 +6,7 @@ import { weekNumber, weeksOfMonth } from '@/core/time/weeks';
 import { hoursOnDay, onDay, type DateEntry } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
 
-const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const WEEKDAYS = texts(['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']);
 /** So many dates fit under the day; the rest is told as a number. */
 const MOST_LINES = 4;
 
@@ -45,12 +46,10 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         </Link>
         <button
           type="button"
-          aria-label={`Ask for something on ${dayLong(date)}`}
+          aria-label={say`Ask for something on ${dayLong(date)}`}
           className="text-[0.82rem] text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
           onClick={() => onPick(date)}
-        >
-          ask
-        </button>
+        >{say`ask`}</button>
       </div>
       <ul>
         {shown.map((entry) => (
@@ -66,9 +65,10 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         ))}
       </ul>
       {there.length > shown.length && (
-        <Link href={dayHref(date)} className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]">
-          and {there.length - shown.length} more
-        </Link>
+        <Link
+          href={dayHref(date)}
+          className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]"
+        >{say`and ${there.length - shown.length} more`}</Link>
       )}
     </td>
   );
@@ -84,7 +84,7 @@ export function MonthSheet(props: MonthProps) {
         <thead>
           <tr className="text-left">
             <th scope="col" className="small-caps w-10">
-              <span className="sr-only">Week</span>
+              <span className="sr-only">{say`Week`}</span>
             </th>
             {names.map((name) => (
               <th key={name} scope="col" className="small-caps px-1.5 pb-1">
@@ -101,8 +101,8 @@ export function MonthSheet(props: MonthProps) {
                   href={weekHref(week)}
                   className="inline-block min-h-6 min-w-6 text-[0.85rem] text-soft no-underline hover:underline"
                 >
-                  <span aria-hidden="true">w{weekNumber(week, weekStart)}</span>
-                  <span className="sr-only">Week {weekNumber(week, weekStart)}</span>
+                  <span aria-hidden="true">{say`w${weekNumber(week, weekStart)}`}</span>
+                  <span className="sr-only">{say`Week ${weekNumber(week, weekStart)}`}</span>
                 </Link>
               </th>
               {Array.from({ length: 7 }, (_, index) => addDays(week, index)).map((date) => (

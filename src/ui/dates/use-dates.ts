@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DatesReply } from '@/contracts/dates';
 import { useAddress } from '@/ui/hooks/use-address';
@@ -7,7 +8,8 @@ import { datesHref, readDatesAddress, type DatesAddress } from './dates-address'
 const FORM = { read: readDatesAddress, href: datesHref };
 export const useDatesAddress = () => useAddress<DatesAddress>(FORM);
 
-const AWAY = 'The dates cannot be loaded just now. What you see is from before; try again in a moment.';
+const away = (): string =>
+  say`The dates cannot be loaded just now. What you see is from before; try again in a moment.`;
 
 /** The dates a query asks for. While others are on their way, those before stay. */
 export function useDates(query: string | null, first: { query: string; reply: DatesReply | null }) {
@@ -21,13 +23,13 @@ export function useDates(query: string | null, first: { query: string; reply: Da
     const abort = new AbortController();
     fetch(`/api/dates?${query}`, { signal: abort.signal })
       .then(async (reply) => {
-        if (!reply.ok) return setFailed(AWAY);
+        if (!reply.ok) return setFailed(away());
         known.current = query;
         setFailed(null);
         setLoaded({ query, reply: (await reply.json()) as DatesReply });
       })
       .catch(() => {
-        if (!abort.signal.aborted) setFailed(AWAY);
+        if (!abort.signal.aborted) setFailed(away());
       });
     return () => abort.abort();
   }, [query, turn]);

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { ChangeBody } from '@/contracts/change';
@@ -19,7 +20,7 @@ const APPROVE = { action: 'approve' as const, reason: '' };
 /** Exactly what approving would do, by the server itself, before it is done. */
 function Review({ lines, isOpen }: { lines: readonly DeskLine[]; isOpen: boolean }) {
   const preview = usePreview(isOpen ? APPROVE : null, clearItems(lines));
-  if (preview === null) return <p className="min-h-6 text-soft">Looking at what it would do …</p>;
+  if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <>
@@ -44,17 +45,18 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
   const [isOpen, setOpen] = useState(false);
   const with_ = picked.filter(({ clear }) => clear.length);
   const dates = with_.reduce((sum, { clear }) => sum + clear.length, 0);
-  const words = `Approve ${countText(dates, 'clear date', 'clear dates')} of ${countText(with_.length, 'request', 'requests')}`;
+  const words = say`Approve ${countText(dates, 'clear date', 'clear dates')} of ${countText(with_.length, 'request', 'requests')}`;
   if (!picked.length && !change.doneText && !change.error) return null;
   return (
     <FootBar isUp={picked.length > 0} onKeyDown={({ key }) => key === 'Escape' && setOpen(false)}>
       <ChangeDone change={change} />
       {isOpen && dates > 0 && (
-        <section aria-label="What it would do" className="sheet border-l-4 border-l-clear px-3 py-2">
-          <ul className="max-h-40 overflow-y-auto text-[0.95rem]" tabIndex={0} aria-label="Requests">
+        <section aria-label={say`What it would do`} className="sheet border-l-4 border-l-clear px-3 py-2">
+          <ul className="max-h-40 overflow-y-auto text-[0.95rem]" tabIndex={0} aria-label={say`Requests`}>
             {with_.map(({ reference, title, clear, nextText }) => (
               <li key={reference}>
-                <strong>{title}</strong>: {countText(clear.length, 'date', 'dates')}, the first {nextText}
+                <strong>{title}</strong>
+                {say`: ${countText(clear.length, 'date', 'dates')}, the first ${nextText}`}
               </li>
             ))}
           </ul>
@@ -75,12 +77,10 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
               }
             }}
           >
-            {dates === 0 ? 'Nothing of it is clear' : isOpen ? words : `${words} …`}
+            {dates === 0 ? say`Nothing of it is clear` : isOpen ? words : `${words} …`}
           </button>
           {isOpen && (
-            <button type="button" className="press" onClick={() => setOpen(false)}>
-              Not now
-            </button>
+            <button type="button" className="press" onClick={() => setOpen(false)}>{say`Not now`}</button>
           )}
           <span className="text-soft">{countText(picked.length, 'request picked', 'requests picked')}</span>
         </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { BookingLine, BookingsView } from '@/contracts/bookings';
@@ -25,7 +26,7 @@ function MoveInputs({
   return (
     <>
       <label className="text-[0.93rem]">
-        <span className="block text-soft">Days later</span>
+        <span className="block text-soft">{say`Days later`}</span>
         <input
           className="field w-24"
           type="number"
@@ -37,13 +38,13 @@ function MoveInputs({
         />
       </label>
       <label className="text-[0.93rem]">
-        <span className="block text-soft">Beginning at</span>
+        <span className="block text-soft">{say`Beginning at`}</span>
         <input className="field w-32" type="time" value={fields.startsAt} onChange={set('startsAt')} />
       </label>
       <label className="text-[0.93rem]">
-        <span className="block text-soft">In</span>
+        <span className="block text-soft">{say`In`}</span>
         <select className="field w-48" value={fields.space} onChange={set('space')}>
-          <option value="">where they are</option>
+          <option value="">{say`where they are`}</option>
           {spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -59,7 +60,7 @@ function MoveInputs({
 function Foresight({ step, items }: { step: ChangeBody['step'] | null; items: ChangeBody['items'] }) {
   const preview = usePreview(step, items);
   if (!step) return null;
-  if (preview === null) return <p className="min-h-6 text-soft">Looking at what it would do …</p>;
+  if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <div aria-live="polite">
@@ -116,10 +117,10 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
   if (!picked.length && !change.doneText && !change.error && !change.isSending) return null;
   const words =
     deed === 'category'
-      ? `Change the category of ${countText(items.length, 'request', 'requests')}`
+      ? say`Change the category of ${countText(items.length, 'request', 'requests')}`
       : `${DEEDS[deed]} ${countText(picked.length, 'booking', 'bookings')}`;
   return (
-    <FootBar aria-label="Together" isUp={picked.length > 0}>
+    <FootBar aria-label={say`Together`} isUp={picked.length > 0}>
       <ChangeDone change={change} />
       {picked.length > 0 && (
         <form
@@ -130,7 +131,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
           }}
         >
           <label className="text-[0.93rem]">
-            <span className="block text-soft">Together</span>
+            <span className="block text-soft">{say`Together`}</span>
             <select
               className="field w-48"
               value={deed}
@@ -146,13 +147,13 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
           {deed === 'move' && <MoveInputs fields={fields} spaces={view.spaces} onChange={setFields} />}
           {deed === 'category' && (
             <label className="text-[0.93rem]">
-              <span className="block text-soft">To</span>
+              <span className="block text-soft">{say`To`}</span>
               <select
                 className="field w-48"
                 value={category}
                 onChange={({ target }) => setCategory(target.value)}
               >
-                <option value="">choose one</option>
+                <option value="">{say`choose one`}</option>
                 {view.categories.map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name}
@@ -162,7 +163,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
             </label>
           )}
           <label className="min-w-48 flex-1 text-[0.93rem]">
-            <span className="block text-soft">Why (those who asked read it)</span>
+            <span className="block text-soft">{say`Why (those who asked read it)`}</span>
             <input
               className="field"
               maxLength={1000}
@@ -175,10 +176,8 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
           </button>
           {change.isSending && (
             <>
-              <progress className="h-2 w-28 self-center" aria-label="Being done" />
-              <button type="button" className="press" onClick={change.stop}>
-                Stop
-              </button>
+              <progress className="h-2 w-28 self-center" aria-label={say`Being done`} />
+              <button type="button" className="press" onClick={change.stop}>{say`Stop`}</button>
             </>
           )}
         </form>

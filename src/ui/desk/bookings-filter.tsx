@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { BookingsQuery, BookingsView } from '@/contracts/bookings';
 
 interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'> {
@@ -15,18 +16,18 @@ const Field = ({ label, children }: { label: string; children: React.ReactNode }
 export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {
   return (
     <form action="/desk/bookings" className="mb-3 flex flex-wrap items-end gap-3">
-      <Field label="Title, host, who asked, reference">
+      <Field label={say`Title, host, who asked, reference`}>
         <input className="field w-52" type="search" name="q" defaultValue={query.q} />
       </Field>
-      <Field label="From">
+      <Field label={say`From`}>
         <input className="field w-36" type="date" name="from" defaultValue={query.from ?? ''} />
       </Field>
-      <Field label="To">
+      <Field label={say`To`}>
         <input className="field w-36" type="date" name="to" defaultValue={query.to ?? ''} />
       </Field>
-      <Field label="Space">
+      <Field label={say`Space`}>
         <select className="field w-40" name="space" defaultValue={query.space ?? ''}>
-          <option value="">all spaces</option>
+          <option value="">{say`all spaces`}</option>
           {spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -34,9 +35,9 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           ))}
         </select>
       </Field>
-      <Field label="Category">
+      <Field label={say`Category`}>
         <select className="field w-36" name="category" defaultValue={query.category ?? ''}>
-          <option value="">all categories</option>
+          <option value="">{say`all categories`}</option>
           {categories.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -44,23 +45,21 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           ))}
         </select>
       </Field>
-      <Field label="State">
+      <Field label={say`State`}>
         <select className="field w-28" name="state" defaultValue={query.state}>
-          <option value="approved">approved</option>
-          <option value="waiting">waiting</option>
-          <option value="both">both</option>
+          <option value="approved">{say`approved`}</option>
+          <option value="waiting">{say`waiting`}</option>
+          <option value="both">{say`both`}</option>
         </select>
       </Field>
-      <Field label="Asked for">
+      <Field label={say`Asked for`}>
         <select className="field w-36" name="made" defaultValue={query.made}>
-          <option value="any">either way</option>
-          <option value="single">one by one</option>
-          <option value="series">as a series</option>
+          <option value="any">{say`either way`}</option>
+          <option value="single">{say`one by one`}</option>
+          <option value="series">{say`as a series`}</option>
         </select>
       </Field>
-      <button type="submit" className="press">
-        Look
-      </button>
+      <button type="submit" className="press">{say`Look`}</button>
     </form>
   );
 }

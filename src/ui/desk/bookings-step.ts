@@ -1,10 +1,11 @@
+import { texts } from '@/contracts/language/say';
 import type { BookingLine } from '@/contracts/bookings';
 import type { ChangeBody } from '@/contracts/change';
 
 const DAY_MIN = 1440;
 
 /** What can be done with many bookings at once. */
-export const DEEDS = { move: 'Move', cancel: 'Cancel', category: 'Change the category' } as const;
+export const DEEDS = texts({ move: 'Move', cancel: 'Cancel', category: 'Change the category' } as const);
 export type Deed = keyof typeof DEEDS;
 
 export interface MoveFields {

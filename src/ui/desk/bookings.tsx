@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { BookingLine, BookingsView } from '@/contracts/bookings';
 import Link from '@/ui/primitives/link';
@@ -28,7 +29,7 @@ function Rows({ lines, picked, onPick }: RowsProps) {
             <input
               {...boxOf(line.occurrence)}
               className="size-6 accent-(--accent)"
-              aria-label={`Pick ${line.title}, ${line.when}`}
+              aria-label={say`Pick ${line.title}, ${line.when}`}
             />
           </td>
           <td className={`px-2 py-1.5 whitespace-nowrap ${line.isPast ? 'text-soft' : 'font-semibold'}`}>
@@ -42,13 +43,13 @@ function Rows({ lines, picked, onPick }: RowsProps) {
                 <span className="text-[0.92rem] text-soft">
                   {' '}
                   {line.host} · <span className="whitespace-nowrap">{line.reference}</span>
-                  {line.isSeries && ' · of a series'}
+                  {line.isSeries && say` · of a series`}
                 </span>
               </span>
             </span>
           </td>
           <td className="px-2 py-1.5">{line.places}</td>
-          <td className="px-2 py-1.5 text-soft">{line.isPast ? 'over' : STATE_WORDS[line.state]}</td>
+          <td className="px-2 py-1.5 text-soft">{line.isPast ? say`over` : STATE_WORDS[line.state]}</td>
         </tr>
       ))}
     </tbody>
@@ -67,30 +68,30 @@ export function Bookings({ view }: { view: BookingsView }) {
     <>
       <p className="flex flex-wrap items-baseline gap-x-4 pb-2" role="status">
         <span>
-          {coming.length} to come, {over.length} over
-          {isCut && '; more are like that than are listed: narrow it down'}
+          {say`${coming.length} to come, ${over.length} over`}
+          {isCut && say`; more are like that than are listed: narrow it down`}
         </span>
         {coming.length > 0 && (
           <button
             type="button"
             className="underline"
             onClick={() => setPicked(new Set(coming.map(({ occurrence }) => occurrence)))}
-          >
-            Pick the {coming.length} to come
-          </button>
+          >{say`Pick the ${coming.length} to come`}</button>
         )}
         {picked.length > 0 && (
-          <button type="button" className="underline" onClick={() => setPicked(new Set())}>
-            Pick none
-          </button>
+          <button
+            type="button"
+            className="underline"
+            onClick={() => setPicked(new Set())}
+          >{say`Pick none`}</button>
         )}
       </p>
       {lines.length > 0 ? (
-        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Bookings">
+        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={say`Bookings`}>
           <table className="w-full min-w-[52rem] text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
-                {['Pick', 'When', 'What', 'Where', 'State'].map((head) => (
+                {[say`Pick`, say`When`, say`What`, say`Where`, say`State`].map((head) => (
                   <th key={head} scope="col" className="px-2 py-2 font-semibold first:pl-3">
                     {head}
                   </th>
@@ -105,9 +106,7 @@ export function Bookings({ view }: { view: BookingsView }) {
                     scope="rowgroup"
                     colSpan={5}
                     className="px-3 pt-2 pb-1 text-left font-semibold text-soft"
-                  >
-                    Over already
-                  </th>
+                  >{say`Over already`}</th>
                 </tr>
               </tbody>
             )}
@@ -115,9 +114,7 @@ export function Bookings({ view }: { view: BookingsView }) {
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">
-          No booking is like that. Take something out of what is looked for.
-        </p>
+        <p className="sheet p-6 text-lg">{say`No booking is like that. Take something out of what is looked for.`}</p>
       )}
       <BookingsDeed picked={picked} view={view} onDone={() => setPicked(new Set())} />
     </>

@@ -1,21 +1,22 @@
+import { texts } from '@/contracts/language/say';
 import type { DeskLine } from '@/contracts/desk';
 
 /** How the desk can be narrowed and ordered; all of it stands in the address. */
-export const WHOSE = { all: 'everybody’s', mine: 'mine', nobody: 'nobody’s' } as const;
-export const STANDING = {
+export const WHOSE = texts({ all: 'everybody’s', mine: 'mine', nobody: 'nobody’s' } as const);
+export const STANDING = texts({
   any: 'all of them',
   clear: 'with clear dates',
   clash: 'with clashes',
   office: 'not waiting for an answer',
   rivals: 'wanted by others too',
-} as const;
-export const ORDERS = {
+} as const);
+export const ORDERS = texts({
   loss: 'what is lost first',
   begins: 'what begins first',
   asked: 'who asked first',
   people: 'most people',
   title: 'title',
-} as const;
+} as const);
 
 export interface DeskFilter {
   readonly q: string;

@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useMemo, useState, type ComponentProps } from 'react';
@@ -11,7 +12,7 @@ import { HandledBy } from './handled-by';
 import { LineStamps } from './line-stamps';
 import { rememberWalk } from './walk';
 
-const HEADS = ['', 'Lost by waiting', 'Request', 'Dates', 'Place', 'People', 'Seen to by'] as const;
+const HEADS = texts(['', 'Lost by waiting', 'Request', 'Dates', 'Place', 'People', 'Seen to by'] as const);
 
 /** So many are drawn all at once, as print and the browser's own search would have them; of more only those in sight. */
 const ALL_DRAWN = 200;
@@ -46,9 +47,9 @@ function LossCell({ line }: { line: DeskLine }) {
         {line.loss?.when ?? line.waitText}
       </span>
       <span className="block text-[0.92rem] text-soft">
-        {line.loss?.what ?? 'begins'}
+        {line.loss?.what ?? say`begins`}
         <span className="block">
-          {line.isAnswerAwaited ? 'waits for an answer' : `asked ${line.askedText}`}
+          {line.isAnswerAwaited ? say`waits for an answer` : say`asked ${line.askedText}`}
         </span>
       </span>
     </>
@@ -94,7 +95,7 @@ interface LineProps extends ComponentProps<'tr'> {
 const LineRow = ({ line, box, ...row }: LineProps) => (
   <tr {...row} className={`border-b border-rule align-top hover:bg-paper ${box.checked ? 'bg-sunk' : ''}`}>
     <td className="py-2 pl-3">
-      <input {...box} className="size-6 accent-(--accent)" aria-label={`Pick ${line.title}`} />
+      <input {...box} className="size-6 accent-(--accent)" aria-label={say`Pick ${line.title}`} />
     </td>
     <td className="w-36 px-2 py-2">
       <LossCell line={line} />
@@ -150,7 +151,7 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
   });
   const items = virtual.getVirtualItems();
   return (
-    <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Waiting requests">
+    <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={say`Waiting requests`}>
       <table className="w-full min-w-[52rem] text-left" aria-rowcount={rows.length + 1}>
         <thead className="small-caps border-b border-strong-rule">
           <tr>
@@ -160,7 +161,7 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
                 scope="col"
                 className={`px-2 py-2 font-semibold ${head === 'People' ? 'text-right' : ''}`}
               >
-                {head || <span className="sr-only">Pick</span>}
+                {head || <span className="sr-only">{say`Pick`}</span>}
               </th>
             ))}
           </tr>

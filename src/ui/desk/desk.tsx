@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { DeskView } from '@/contracts/desk';
@@ -75,46 +76,44 @@ export function Desk({ view, kept }: DeskProps) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 pb-2">
-        <h1 className="text-3xl">What waits for you</h1>
+        <h1 className="text-3xl">{say`What waits for you`}</h1>
         <KeptViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
-        <Link href="/desk/bookings" className="ml-auto">
-          Many bookings at once
-        </Link>
-        <Link href="/outbox">Outbox: {view.mailWaiting} to be sent</Link>
+        <Link href="/desk/bookings" className="ml-auto">{say`Many bookings at once`}</Link>
+        <Link href="/outbox">{say`Outbox: ${view.mailWaiting} to be sent`}</Link>
       </div>
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
           <div className="mb-2 flex flex-wrap items-end gap-3">
             <label className="min-w-40 flex-1 text-[0.93rem]">
-              <span className="block text-soft">Find</span>
+              <span className="block text-soft">{say`Find`}</span>
               <input
                 className="field"
                 type="search"
-                placeholder="title, host, reference, place …"
+                placeholder={say`title, host, reference, place …`}
                 value={filter.q}
                 onChange={({ target }) => set({ q: target.value })}
               />
             </label>
             <Choice
-              label="Seen to by"
+              label={say`Seen to by`}
               value={filter.whose}
               table={WHOSE}
               onChange={(whose) => set({ whose })}
             />
             <Choice
-              label="Which"
+              label={say`Which`}
               value={filter.standing}
               table={STANDING}
               onChange={(standing) => set({ standing })}
             />
             <Choice
-              label="In"
+              label={say`In`}
               value={filter.building}
-              table={{ '': 'all buildings', ...Object.fromEntries(buildings.map((name) => [name, name])) }}
+              table={{ '': say`all buildings`, ...Object.fromEntries(buildings.map((name) => [name, name])) }}
               onChange={(building) => set({ building })}
             />
             <Choice
-              label="In order of"
+              label={say`In order of`}
               value={filter.order}
               table={ORDERS}
               onChange={(order) => set({ order })}
@@ -123,21 +122,21 @@ export function Desk({ view, kept }: DeskProps) {
           <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2" role="status">
             <span>
               {countText(lines.length, 'request', 'requests')}
-              {lines.length < view.lines.length && ` of ${view.lines.length}`}
+              {lines.length < view.lines.length && say` of ${view.lines.length}`}
             </span>
             {clear.length > 0 && (
               <button
                 type="button"
                 className="underline"
                 onClick={() => setPicked(new Set(clear.map(({ reference }) => reference)))}
-              >
-                Pick the {clear.length} with clear dates
-              </button>
+              >{say`Pick the ${clear.length} with clear dates`}</button>
             )}
             {picked.size > 0 && (
-              <button type="button" className="underline" onClick={() => setPicked(new Set())}>
-                Pick none
-              </button>
+              <button
+                type="button"
+                className="underline"
+                onClick={() => setPicked(new Set())}
+              >{say`Pick none`}</button>
             )}
           </p>
           {lines.length ? (
@@ -145,8 +144,8 @@ export function Desk({ view, kept }: DeskProps) {
           ) : (
             <p className="sheet p-6 text-lg">
               {view.lines.length
-                ? 'Nothing on the desk is like that. Take something out of the filter.'
-                : 'Nothing waits. New requests come in here, what is lost first by waiting on top.'}
+                ? say`Nothing on the desk is like that. Take something out of the filter.`
+                : say`Nothing waits. New requests come in here, what is lost first by waiting on top.`}
             </p>
           )}
           <ApproveClear

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Handler } from '@/contracts/desk';
@@ -31,15 +32,15 @@ export function HandledBy({ reference, title, handler, isMine }: HandledByProps)
   };
   return (
     <span className="flex flex-wrap items-baseline gap-x-2">
-      {handler && <span>{isMine ? 'you' : handler.name}</span>}
+      {handler && <span>{isMine ? say`you` : handler.name}</span>}
       <button
         type="button"
         className="text-[0.92rem] underline"
-        aria-label={isMine ? `Give back: ${title}` : `Take on: ${title}`}
+        aria-label={isMine ? say`Give back: ${title}` : say`Take on: ${title}`}
         disabled={isSending}
         onClick={() => give(isMine ? 'nobody' : 'me')}
       >
-        {isMine ? 'Give back' : 'Take on'}
+        {isMine ? say`Give back` : say`Take on`}
       </button>
       {fault && <span className="text-clash">{fault}</span>}
     </span>

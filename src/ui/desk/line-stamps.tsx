@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { DeskLine } from '@/contracts/desk';
 import { countText } from '@/contracts/words/when';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
@@ -20,11 +21,9 @@ export function LineStamps({ line }: { line: DeskLine }) {
       {line.changesWanted > 0 && (
         <CallStamp words={countText(line.changesWanted, 'change wanted', 'changes wanted')} />
       )}
-      {line.atRisk > 0 && <CallStamp words={`${line.atRisk} at risk`} />}
+      {line.atRisk > 0 && <CallStamp words={say`${line.atRisk} at risk`} />}
       {line.rivals > 0 && (
-        <span className="text-[0.88rem] text-look">
-          {countText(line.rivals, 'other wants', 'others want')} the place
-        </span>
+        <span className="text-[0.88rem] text-look">{say`${countText(line.rivals, 'other wants', 'others want')} the place`}</span>
       )}
     </span>
   );

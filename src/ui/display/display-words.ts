@@ -1,16 +1,17 @@
+import { say } from '@/contracts/language/say';
 import type { DisplayBooking, DisplayState } from '@/core/publishing/display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { dayShort, momentText, sayTime } from '@/contracts/words/when';
+import { countText, dayShort, momentText, sayTime } from '@/contracts/words/when';
 
 /** `16:30`, with its day where that is another one. */
 export function whenText(at: EpochMinute, now: EpochMinute, tzid: string): string {
   const [local, today] = [toLocal(at, tzid), dateOf(toLocal(now, tzid))];
-  return dateOf(local) === today ? sayTime(local) : `${sayTime(local)} on ${dayShort(dateOf(local))}`;
+  return dateOf(local) === today ? sayTime(local) : say`${sayTime(local)} on ${dayShort(dateOf(local))}`;
 }
 
-export const titleOf = ({ title }: DisplayBooking): string => title ?? 'Taken';
+export const titleOf = ({ title }: DisplayBooking): string => title ?? say`Taken`;
 
 export function hoursOf({ event, occupied }: DisplayBooking, now: EpochMinute, tzid: string): string {
   const { start, end } = event ?? occupied;
@@ -19,11 +20,11 @@ export function hoursOf({ event, occupied }: DisplayBooking, now: EpochMinute, t
 
 /** Free or taken, and until when. */
 export function stateText(state: DisplayState, now: EpochMinute, tzid: string): string {
-  if (state.now) return `Taken until ${whenText(state.takenUntil!, now, tzid)}`;
-  return state.freeUntil === null ? 'Free' : `Free until ${whenText(state.freeUntil, now, tzid)}`;
+  if (state.now) return say`Taken until ${whenText(state.takenUntil!, now, tzid)}`;
+  return state.freeUntil === null ? say`Free` : say`Free until ${whenText(state.freeUntil, now, tzid)}`;
 }
 
 export const ageText = (awayMin: number | null, at: EpochMinute, tzid: string): string =>
   awayMin === null
-    ? `As of ${momentText(at, tzid)}`
-    : `The office does not answer. This is as of ${momentText(at, tzid)}, ${awayMin === 1 ? '1 minute' : `${awayMin} minutes`} ago.`;
+    ? say`As of ${momentText(at, tzid)}`
+    : say`The office does not answer. This is as of ${momentText(at, tzid)}, ${countText(awayMin, 'minute', 'minutes')} ago.`;

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
 import { useDeed } from '@/ui/hooks/deed';
@@ -17,9 +18,7 @@ function Count({ event }: { event: EventSetup }) {
     });
   return (
     <div>
-      <label htmlFor={id} className="block font-semibold">
-        How many came
-      </label>
+      <label htmlFor={id} className="block font-semibold">{say`How many came`}</label>
       <div className="flex flex-wrap items-center gap-3">
         <input
           id={id}
@@ -33,12 +32,12 @@ function Count({ event }: { event: EventSetup }) {
           onBlur={() => people !== String(event.attendance.people ?? '') && keep()}
           onKeyDown={({ key }) => key === 'Enter' && keep()}
         />
-        <span id={`${id}-of`} className="text-soft">
-          {event.expected} were expected
-          {event.attendance.byText ? `; counted by ${event.attendance.byText}` : ''}
-        </span>
+        <span
+          id={`${id}-of`}
+          className="text-soft"
+        >{say`${event.expected} were expected${event.attendance.byText ? say`; counted by ${event.attendance.byText}` : ''}`}</span>
         <span role="status" className="text-soft">
-          {said && 'kept'}
+          {said && say`kept`}
         </span>
       </div>
       <RefusalNote error={error} />
@@ -57,10 +56,7 @@ function Names({ event }: { event: EventSetup }) {
   const path = `/api/events/${event.date.id}/attendance`;
   return (
     <details open={names.length > 0}>
-      <summary className="cursor-pointer py-1 font-semibold">
-        By name
-        {names.length ? `: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}
-      </summary>
+      <summary className="cursor-pointer py-1 font-semibold">{say`By name${names.length ? say`: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}`}</summary>
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {names.map(({ name, isHere }) => (
           <li key={name}>
@@ -88,9 +84,7 @@ function Names({ event }: { event: EventSetup }) {
           void act(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
         }}
       >
-        <label htmlFor={id} className="font-semibold">
-          More names, a line each
-        </label>
+        <label htmlFor={id} className="font-semibold">{say`More names, a line each`}</label>
         <textarea
           id={id}
           className="field min-h-20"
@@ -98,9 +92,7 @@ function Names({ event }: { event: EventSetup }) {
           onChange={({ target }) => setTyped(target.value)}
         />
         <div>
-          <button type="submit" className="press">
-            Put on the list
-          </button>
+          <button type="submit" className="press">{say`Put on the list`}</button>
         </div>
       </form>
       <RefusalNote error={error} />
@@ -115,7 +107,7 @@ function FollowUps({ event }: { event: EventSetup }) {
   const [due, setDue] = useState('');
   return (
     <div>
-      <h3 className="text-lg">Left to do</h3>
+      <h3 className="text-lg">{say`Left to do`}</h3>
       <ul>
         {event.followUps.map((each) => (
           <li key={each.id}>
@@ -131,8 +123,8 @@ function FollowUps({ event }: { event: EventSetup }) {
                 {each.doneText ? <s>{each.text}</s> : each.text}{' '}
                 <span className={each.isOverdue ? 'font-semibold text-clash' : 'text-soft'}>
                   {each.doneText
-                    ? `done by ${each.doneText}`
-                    : (each.dueText && `by ${each.dueText}`) || `noted by ${each.byText}`}
+                    ? say`done by ${each.doneText}`
+                    : (each.dueText && say`by ${each.dueText}`) || say`noted by ${each.byText}`}
                 </span>
               </span>
             </label>
@@ -153,9 +145,7 @@ function FollowUps({ event }: { event: EventSetup }) {
         }}
       >
         <div className="grow">
-          <label htmlFor={`${id}-text`} className="block font-semibold">
-            What is left to do
-          </label>
+          <label htmlFor={`${id}-text`} className="block font-semibold">{say`What is left to do`}</label>
           <input
             id={`${id}-text`}
             className="field"
@@ -165,9 +155,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           />
         </div>
         <div>
-          <label htmlFor={`${id}-due`} className="block font-semibold">
-            By
-          </label>
+          <label htmlFor={`${id}-due`} className="block font-semibold">{say`By`}</label>
           <input
             id={`${id}-due`}
             type="date"
@@ -176,9 +164,7 @@ function FollowUps({ event }: { event: EventSetup }) {
             onChange={({ target }) => setDue(target.value)}
           />
         </div>
-        <button type="submit" className="press" disabled={isSending}>
-          Note it
-        </button>
+        <button type="submit" className="press" disabled={isSending}>{say`Note it`}</button>
       </form>
       <RefusalNote error={error} />
     </div>
@@ -189,9 +175,7 @@ function FollowUps({ event }: { event: EventSetup }) {
 export function Afterwards({ event }: { event: EventSetup }) {
   return (
     <section className="sheet grid gap-4 p-4" aria-labelledby="afterwards">
-      <h2 id="afterwards" className="text-xl">
-        Who came, and what is left
-      </h2>
+      <h2 id="afterwards" className="text-xl">{say`Who came, and what is left`}</h2>
       <Count key={`${event.date.id} ${event.attendance.people}`} event={event} />
       <Names event={event} />
       <FollowUps event={event} />

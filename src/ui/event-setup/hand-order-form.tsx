@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
@@ -33,15 +34,18 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
   };
   return (
     <div>
-      <button type="button" className="press" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-        An order of one’s own
-      </button>{' '}
+      <button
+        type="button"
+        className="press"
+        aria-expanded={isOpen}
+        onClick={() => setOpen(!isOpen)}
+      >{say`An order of one’s own`}</button>{' '}
       <span role="status" className="text-soft">
         {said}
       </span>
       {isOpen && (
         <form className="mt-3 grid gap-3" onSubmit={(submitted) => void submit(submitted)} noValidate>
-          <Labelled label="What is to be done" fault={faultOf('title')}>
+          <Labelled label={say`What is to be done`} fault={faultOf('title')}>
             {(ids) => (
               <input
                 {...ids}
@@ -60,7 +64,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
               onChange={set}
             />
-            <Labelled label="It is done" fault={faultOf('phase')}>
+            <Labelled label={say`It is done`} fault={faultOf('phase')}>
               {(ids) => (
                 <select
                   {...ids}
@@ -78,16 +82,20 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
             </Labelled>
           </div>
           <EdgeField
-            legend={isThere ? 'Somebody is there from' : 'Done by'}
+            legend={isThere ? say`Somebody is there from` : say`Done by`}
             value={fields.due}
             fault={faultOf('offsetMin')}
             onChange={(due) => set({ due })}
           />
           {isThere && (
-            <EdgeField legend="and until" value={fields.until} onChange={(until) => set({ until })} />
+            <EdgeField legend={say`and until`} value={fields.until} onChange={(until) => set({ until })} />
           )}
           <div className="grid gap-3 sm:grid-cols-3">
-            <Labelled label="Minutes of work" fault={faultOf('workFormula')} hint="a number or a formula">
+            <Labelled
+              label={say`Minutes of work`}
+              fault={faultOf('workFormula')}
+              hint={say`a number or a formula`}
+            >
               {(ids) => (
                 <input
                   {...ids}
@@ -97,7 +105,11 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                 />
               )}
             </Labelled>
-            <Labelled label="Issued so many days ahead" fault={faultOf('leadDays')} hint="empty: at once">
+            <Labelled
+              label={say`Issued so many days ahead`}
+              fault={faultOf('leadDays')}
+              hint={say`empty: at once`}
+            >
               {(ids) => (
                 <input
                   {...ids}
@@ -110,7 +122,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               )}
             </Labelled>
           </div>
-          <Labelled label="Checklist, a line each" fault={faultOf('checklist')}>
+          <Labelled label={say`Checklist, a line each`} fault={faultOf('checklist')}>
             {(ids) => (
               <textarea
                 {...ids}
@@ -128,14 +140,16 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                 checked={isForAll}
                 onChange={({ target }) => setForAll(target.checked)}
               />
-              for all dates of this request that are to come
+              {say`for all dates of this request that are to come`}
             </label>
           )}
           <RefusalNote error={error} />
           <div>
-            <button type="submit" className="press press-main" disabled={isSending}>
-              Make the order
-            </button>
+            <button
+              type="submit"
+              className="press press-main"
+              disabled={isSending}
+            >{say`Make the order`}</button>
           </div>
         </form>
       )}

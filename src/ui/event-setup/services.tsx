@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EventSetup, ServiceLineView } from '@/contracts/event-setup';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
@@ -18,9 +19,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
   return (
     <form className="flex flex-wrap items-end gap-2" onSubmit={submit}>
       <div>
-        <label htmlFor={`${id}-state`} className="sr-only">
-          How far {service.name} is
-        </label>
+        <label htmlFor={`${id}-state`} className="sr-only">{say`How far ${service.name} is`}</label>
         <select
           id={`${id}-state`}
           className="field w-44"
@@ -35,22 +34,23 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
         </select>
       </div>
       <div className="grow">
-        <label htmlFor={`${id}-note`} className="sr-only">
-          What is to say about {service.name}
-        </label>
+        <label htmlFor={`${id}-note`} className="sr-only">{say`What is to say about ${service.name}`}</label>
         <input
           id={`${id}-note`}
           className="field"
-          placeholder="what is to say"
+          placeholder={say`what is to say`}
           maxLength={200}
           value={note}
           aria-invalid={faultOf('note') !== ''}
           onChange={({ target }) => setNote(target.value)}
         />
       </div>
-      <button type="submit" className="press" disabled={isSending} aria-label={`Keep: ${service.name}`}>
-        Keep
-      </button>
+      <button
+        type="submit"
+        className="press"
+        disabled={isSending}
+        aria-label={say`Keep: ${service.name}`}
+      >{say`Keep`}</button>
       <span role="status" className="text-soft">
         {said}
       </span>
@@ -68,18 +68,16 @@ export function Services({ event }: { event: EventSetup }) {
   if (!event.services.length) return null;
   return (
     <section className="sheet p-4" aria-labelledby="services">
-      <h2 id="services" className="text-xl">
-        Services
-      </h2>
+      <h2 id="services" className="text-xl">{say`Services`}</h2>
       <ul>
         {event.services.map((service) => (
           <li key={service.serviceId} className="grid gap-1 border-t border-rule py-2">
             <p>
-              <strong>{service.name}</strong> <span className="text-soft">by {service.team}</span> ·{' '}
+              <strong>{service.name}</strong> <span className="text-soft">{say`by ${service.team}`}</span> ·{' '}
               {service.isOverdue ? (
-                <strong className="text-clash">was to be settled by {service.dueText}</strong>
+                <strong className="text-clash">{say`was to be settled by ${service.dueText}`}</strong>
               ) : (
-                `to be settled by ${service.dueText}`
+                say`to be settled by ${service.dueText}`
               )}
             </p>
             {service.answers.map(({ question, answer }) => (

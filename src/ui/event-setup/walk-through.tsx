@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { EventSetup, PromisedLine } from '@/contracts/event-setup';
 import { useDeed } from '@/ui/hooks/deed';
@@ -7,7 +8,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
   const { act, error, isSending } = useDeed();
   const [note, setNote] = useState<string | null>(null);
-  const say = (isRight: boolean | null, why = '') =>
+  const judge = (isRight: boolean | null, why = '') =>
     act(`/api/events/${date}/walk`, { line: promised.line, isRight, note: why });
   return (
     <li className="grid gap-1 border-t border-rule py-2">
@@ -18,7 +19,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             <span
               className={`block text-[0.92rem] ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
             >
-              {promised.isRight ? 'right' : `not so: ${promised.note || 'no word why'}`}
+              {promised.isRight ? say`right` : say`not so: ${promised.note || say`no word why`}`}
               <span className="font-normal text-soft">, {promised.byText}</span>
             </span>
           )}
@@ -29,21 +30,17 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             className={`press h-11 ${promised.isRight === true ? 'press-main' : ''}`}
             disabled={isSending}
             aria-pressed={promised.isRight === true}
-            aria-label={`Right: ${promised.line}`}
-            onClick={() => void say(promised.isRight === true ? null : true)}
-          >
-            Right
-          </button>
+            aria-label={say`Right: ${promised.line}`}
+            onClick={() => void judge(promised.isRight === true ? null : true)}
+          >{say`Right`}</button>
           <button
             type="button"
             className="press h-11"
             disabled={isSending}
             aria-expanded={note !== null}
-            aria-label={`Not so: ${promised.line}`}
+            aria-label={say`Not so: ${promised.line}`}
             onClick={() => setNote(note === null ? promised.note : null)}
-          >
-            Not so
-          </button>
+          >{say`Not so`}</button>
         </span>
       </div>
       {note !== null && (
@@ -51,20 +48,18 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
           className="flex gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            void say(false, note).then((isDone) => isDone && setNote(null));
+            void judge(false, note).then((isDone) => isDone && setNote(null));
           }}
         >
           <input
             className="field h-11"
-            aria-label={`What is wrong: ${promised.line}`}
-            placeholder="what is wrong"
+            aria-label={say`What is wrong: ${promised.line}`}
+            placeholder={say`what is wrong`}
             maxLength={200}
             value={note}
             onChange={({ target }) => setNote(target.value)}
           />
-          <button type="submit" className="press h-11" disabled={isSending}>
-            Keep
-          </button>
+          <button type="submit" className="press h-11" disabled={isSending}>{say`Keep`}</button>
         </form>
       )}
       <RefusalNote error={error} />
@@ -77,12 +72,8 @@ export function WalkThrough({ event }: { event: EventSetup }) {
   const seen = event.promised.filter(({ isRight }) => isRight !== null).length;
   return (
     <section className="sheet p-4" aria-labelledby="walk">
-      <h2 id="walk" className="text-xl">
-        Walk-through
-      </h2>
-      <p className="text-soft">
-        What was promised for {event.date.text}: {seen} of {event.promised.length} seen.
-      </p>
+      <h2 id="walk" className="text-xl">{say`Walk-through`}</h2>
+      <p className="text-soft">{say`What was promised for ${event.date.text}: ${seen} of ${event.promised.length} seen.`}</p>
       <ul>
         {event.promised.map((promised) => (
           <Promised key={promised.line} promised={promised} date={event.date.id} />

@@ -1,16 +1,17 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId, useState } from 'react';
-import { FILE_LIMIT_TEXT, sizeText, type FileLine } from '@/contracts/files';
+import { fileLimitText, sizeText, type FileLine } from '@/contracts/files';
 import type { FileState, useFiles } from './use-files';
 
 function StateText({ state, isSignedIn }: { state: FileState | undefined; isSignedIn: boolean }) {
-  if (!isSignedIn) return <>kept here; it is sent once you have signed in</>;
-  if (!state || state.kind === 'waiting') return <>waits</>;
-  if (state.kind === 'sent') return <>sent</>;
+  if (!isSignedIn) return <>{say`kept here; it is sent once you have signed in`}</>;
+  if (!state || state.kind === 'waiting') return <>{say`waits`}</>;
+  if (state.kind === 'sent') return <>{say`sent`}</>;
   if (state.kind === 'failed') return <strong className="text-clash">{state.message}</strong>;
   return (
     <>
-      <progress className="h-2 w-28 align-middle" max={1} value={state.share} aria-label="Sent so far" />{' '}
+      <progress className="h-2 w-28 align-middle" max={1} value={state.share} aria-label={say`Sent so far`} />{' '}
       {Math.round(state.share * 100)} %
     </>
   );
@@ -25,7 +26,7 @@ interface FilePickerProps {
 }
 
 /** Files picked by button or dropped here, several at once, each with how far it has come. */
-export function FilePicker({ lines, files, isSignedIn, label = 'Add files', fault }: FilePickerProps) {
+export function FilePicker({ lines, files, isSignedIn, label = say`Add files`, fault }: FilePickerProps) {
   const id = useId();
   const [isOver, setOver] = useState(false);
   return (
@@ -58,9 +59,10 @@ export function FilePicker({ lines, files, isSignedIn, label = 'Add files', faul
           event.target.value = '';
         }}
       />
-      <p id={`${id}-hint`} className="text-[0.92rem] text-soft">
-        Plans, lists, pictures: any kind, several at once; drop them here too. {FILE_LIMIT_TEXT}
-      </p>
+      <p
+        id={`${id}-hint`}
+        className="text-[0.92rem] text-soft"
+      >{say`Plans, lists, pictures: any kind, several at once; drop them here too. ${fileLimitText()}`}</p>
       <div aria-live="polite">
         {fault && <p className="font-semibold text-clash">{fault}</p>}
         {files.refused.map((text) => (
@@ -79,18 +81,18 @@ export function FilePicker({ lines, files, isSignedIn, label = 'Add files', faul
             </span>
             <span className="ml-auto flex gap-2">
               {files.states[key]?.kind === 'failed' && (
-                <button type="button" className="press px-2 py-0.5" onClick={() => files.retry(key)}>
-                  Try again
-                </button>
+                <button
+                  type="button"
+                  className="press px-2 py-0.5"
+                  onClick={() => files.retry(key)}
+                >{say`Try again`}</button>
               )}
               <button
                 type="button"
                 className="press px-2 py-0.5"
-                aria-label={`Leave ${name} out`}
+                aria-label={say`Leave ${name} out`}
                 onClick={() => files.remove(key)}
-              >
-                Leave out
-              </button>
+              >{say`Leave out`}</button>
             </span>
           </li>
         ))}

@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import type { ErrorReply } from '@/contracts/refusal';
 
 export interface Upload {
@@ -5,12 +6,12 @@ export interface Upload {
   abort(): void;
 }
 
-const broken: ErrorReply['error'] = {
+const broken: ErrorReply['error'] = texts({
   code: 'failed',
   message: 'The file did not get through. It is kept here; try again in a moment.',
   fields: [],
   details: [],
-};
+});
 
 function errorOf(text: string): ErrorReply['error'] {
   try {

@@ -1,6 +1,7 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { FILE_LIMIT_TEXT, MOST_FILE_BYTES, safeFileName, sizeText, type FileLine } from '@/contracts/files';
+import { fileLimitText, MOST_FILE_BYTES, safeFileName, sizeText, type FileLine } from '@/contracts/files';
 import { forgetFile, keepFile, keptFile } from './kept-files';
 import { upload, type Upload } from './upload';
 
@@ -74,7 +75,7 @@ export function useFiles(
     const all = [...files];
     const large = all.filter(({ size }) => size > MOST_FILE_BYTES);
     setRefused(
-      large.map(({ name, size }) => `“${safeFileName(name)}” has ${sizeText(size)}. ${FILE_LIMIT_TEXT}`),
+      large.map(({ name, size }) => say`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`),
     );
     const taken = all.filter((file) => !large.includes(file));
     const added = taken.map((file) => ({

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -10,11 +11,7 @@ export function Account({ name }: { name: string | null }) {
   const path = usePathname();
   const [problem, setProblem] = useState('');
   if (!name)
-    return (
-      <Link className="press" href={`/sign-in?next=${encodeURIComponent(path)}`}>
-        Sign in
-      </Link>
-    );
+    return <Link className="press" href={`/sign-in?next=${encodeURIComponent(path)}`}>{say`Sign in`}</Link>;
   const leave = async () => {
     const reply = await send('DELETE', '/api/session', {});
     if (!reply.ok) return setProblem(reply.error.message);
@@ -26,9 +23,7 @@ export function Account({ name }: { name: string | null }) {
       <Link className="text-soft" href="/account">
         {name}
       </Link>
-      <button type="button" className="press" onClick={leave}>
-        Sign out
-      </button>
+      <button type="button" className="press" onClick={leave}>{say`Sign out`}</button>
       <span role="alert">{problem}</span>
     </span>
   );

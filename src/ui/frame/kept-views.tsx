@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
@@ -45,12 +46,12 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
         aria-expanded={isOpen}
         onClick={() => setOpen((before) => !before)}
       >
-        {views.length ? `Kept: ${views.length}` : 'Keep view'}
+        {views.length ? say`Kept: ${views.length}` : say`Keep view`}
       </button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           {views.length > 0 && (
-            <ul className="flex flex-wrap items-center gap-2" aria-label="Kept views">
+            <ul className="flex flex-wrap items-center gap-2" aria-label={say`Kept views`}>
               {views.map(({ id, name: kept, address }) => (
                 <li key={id} className="flex items-center">
                   <Link
@@ -62,7 +63,7 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
                   </Link>
                   <button
                     type="button"
-                    aria-label={`Let ${kept} go`}
+                    aria-label={say`Let ${kept} go`}
                     className="press rounded-l-none border-l-0 px-1.5 py-1.5"
                     onClick={() => void drop(id)}
                   >
@@ -81,7 +82,7 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
               }}
             >
               <label className="flex items-center gap-2">
-                {isKept ? 'Keep it under another name' : 'Keep what is shown as'}
+                {isKept ? say`Keep it under another name` : say`Keep what is shown as`}
                 <input
                   className="field w-48 py-1"
                   value={name}
@@ -90,14 +91,12 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
                   onChange={({ target }) => setName(target.value)}
                 />
               </label>
-              <button type="submit" className="press py-1" disabled={isBusy}>
-                Keep
-              </button>
+              <button type="submit" className="press py-1" disabled={isBusy}>{say`Keep`}</button>
             </form>
           ) : (
             <p>
-              <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>Sign in</Link> to keep what is shown
-              under a name.
+              <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{say`Sign in`}</Link>
+              {say` to keep what is shown under a name.`}
             </p>
           )}
           {error && (

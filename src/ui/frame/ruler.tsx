@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import type { RulerDay } from '@/contracts/board';
@@ -6,8 +7,8 @@ import { countText, dayLong } from '@/contracts/words/when';
 import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { readTypedDate } from './typed-date';
 
-const LETTERS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'];
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const LETTERS = texts(['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']);
+const MONTHS = texts(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']);
 const DAY_PX = 36;
 /** Until the strip knows its room. */
 const FIRST_COUNT = 30;
@@ -154,8 +155,8 @@ function DayMark({ day, date, fullest }: { day: RulerDay | undefined; date: Loca
       />
       <span className="sr-only">
         {dayLong(date)}
-        {day ? `, ${Math.round(day.fullness * 100)} % full` : ''}
-        {waits ? `, ${waits} waiting` : ''}
+        {day ? say`, ${Math.round(day.fullness * 100)} % full` : ''}
+        {waits ? say`, ${waits} waiting` : ''}
         {clashes ? `, ${countText(clashes, 'clashes', 'clash')}` : ''}
         {notes && `, ${notes}`}
       </span>
@@ -207,7 +208,7 @@ export function Ruler({ first, today }: RulerProps) {
   };
   const go = async () => {
     const date = await readTypedDate(typed, today);
-    if (!date) return setFault('Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.');
+    if (!date) return setFault(say`Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.`);
     setFault('');
     setTyped('');
     if (stays) window.history.pushState(null, '', hrefOf(date));
@@ -216,7 +217,7 @@ export function Ruler({ first, today }: RulerProps) {
 
   return (
     <nav
-      aria-label="Days"
+      aria-label={say`Days`}
       className="no-print mx-auto flex w-full max-w-[120rem] items-stretch border-b border-strong-rule px-4"
     >
       <form
@@ -227,10 +228,10 @@ export function Ruler({ first, today }: RulerProps) {
         }}
       >
         <label className="small-caps">
-          Day
+          {say`Day`}
           <input
             className="field block px-1.5 py-1 text-[0.95rem] font-normal tracking-normal text-ink"
-            placeholder="tue, 12 may …"
+            placeholder={say`tue, 12 may …`}
             value={typed}
             maxLength={60}
             aria-invalid={fault !== ''}

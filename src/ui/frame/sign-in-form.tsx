@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -20,7 +21,7 @@ export function SignInForm({ next }: { next: string }) {
   return (
     <form onSubmit={submit} noValidate className="mt-5 grid gap-4">
       <label>
-        E-mail address
+        {say`E-mail address`}
         <input
           className="field"
           type="email"
@@ -31,7 +32,7 @@ export function SignInForm({ next }: { next: string }) {
         <span className="text-clash">{errors.email?.message}</span>
       </label>
       <label>
-        Password
+        {say`Password`}
         <input
           className="field"
           type="password"
@@ -42,9 +43,7 @@ export function SignInForm({ next }: { next: string }) {
         <span className="text-clash">{errors.password?.message}</span>
       </label>
       <RefusalNote error={error} />
-      <button type="submit" className="press press-main" disabled={isSubmitting}>
-        Sign in
-      </button>
+      <button type="submit" className="press press-main" disabled={isSubmitting}>{say`Sign in`}</button>
     </form>
   );
 }

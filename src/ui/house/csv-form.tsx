@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CsvDone, CsvKind } from '@/contracts/house-book/csv';
@@ -40,12 +41,11 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
   return (
     <div className="grid max-w-5xl gap-4">
       <p>
-        Headings: <strong>{heads.join(', ')}</strong>.{' '}
-        <a href={`/house/${kind}/table.csv`} download>
-          What is there now, as such a table
-        </a>
+        {say`Headings: `}
+        <strong>{heads.join(', ')}</strong>.{' '}
+        <a href={`/house/${kind}/table.csv`} download>{say`What is there now, as such a table`}</a>
       </p>
-      <Labelled label="A file" hint="Or paste the table below.">
+      <Labelled label={say`A file`} hint={say`Or paste the table below.`}>
         {(ids) => (
           <input
             {...ids}
@@ -59,7 +59,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
           />
         )}
       </Labelled>
-      <Labelled label="The table">
+      <Labelled label={say`The table`}>
         {(ids) => (
           <textarea
             {...ids}
@@ -72,12 +72,12 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
       </Labelled>
       <RefusalNote error={error} />
       {looked && (
-        <section aria-label="What it does" className="border-l-4 border-accent bg-sunk px-4 py-3">
-          <h2 className="text-xl">What it does</h2>
+        <section aria-label={say`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
+          <h2 className="text-xl">{say`What it does`}</h2>
           <p>
             {looked.done.lines.length
-              ? `${looked.done.lines.length} lines change something, ${looked.done.unchanged} say what is so already.`
-              : 'Every line says what is so already.'}
+              ? say`${looked.done.lines.length} lines change something, ${looked.done.unchanged} say what is so already.`
+              : say`Every line says what is so already.`}
           </p>
           <ul className="list-disc pl-5">
             {looked.done.hits.map((hit) => (
@@ -87,7 +87,8 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             ))}
             {looked.done.lines.map(({ line, name, did, changes }) => (
               <li key={line}>
-                Line {line}: {name} is {did}. <span className="text-soft">{changes.join('. ')}</span>
+                {say`Line ${line}: ${name} is ${did === 'made' ? say`made` : say`changed`}. `}
+                <span className="text-soft">{changes.join('. ')}</span>
               </li>
             ))}
           </ul>
@@ -100,18 +101,14 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             className="press press-main"
             disabled={isSending || looked.done.lines.length === 0}
             onClick={() => void take(false, looked.key)}
-          >
-            Take it in
-          </button>
+          >{say`Take it in`}</button>
         ) : (
           <button
             type="button"
             className="press press-main"
             disabled={isSending || text.trim() === ''}
             onClick={() => void take(true, crypto.randomUUID())}
-          >
-            Look what it does
-          </button>
+          >{say`Look what it does`}</button>
         )}
       </p>
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRef } from 'react';
 import type { HouseChoices } from '@/contracts/house-book/docs';
 import type { Field } from '@/contracts/house-book/form-parts';
@@ -14,7 +15,7 @@ export function FieldInput(props: FieldProps) {
   const label = (
     <>
       {field.label}
-      {within && <span className="sr-only"> of {within}</span>}
+      {within && <span className="sr-only">{say` of ${within}`}</span>}
     </>
   );
   if (field.kind === 'rows') return <RowsInput {...props} field={field} />;
@@ -129,7 +130,7 @@ function RowsInput({
       )}
       <div ref={list} role="list" className="grid gap-2 py-1">
         {rows.map((row, index) => {
-          const name = `${field.one} ${index + 1}${within ? ` of ${within}` : ''}`;
+          const name = `${field.one} ${index + 1}${within ? say` of ${within}` : ''}`;
           return (
             <div
               key={index}
@@ -149,15 +150,16 @@ function RowsInput({
                 className="press self-center"
                 onClick={() => onChange(rows.filter((_, at) => at !== index))}
               >
-                Leave out<span className="sr-only"> {name}</span>
+                {say`Leave out`}
+                <span className="sr-only"> {name}</span>
               </button>
             </div>
           );
         })}
       </div>
       <button type="button" className="press" onClick={add}>
-        Another {field.one}
-        {within && <span className="sr-only"> of {within}</span>}
+        {say`Another ${field.one}`}
+        {within && <span className="sr-only">{say` of ${within}`}</span>}
       </button>
     </fieldset>
   );

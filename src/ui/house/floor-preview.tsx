@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { SIDES, type Room } from '@/core/seating/plan/room';
 import { PlanDrawing } from '@/ui/seating/plan-drawing';
 import type { Draft } from './form-model';
@@ -37,10 +38,12 @@ function roomOf({ lengthM, widthM, doors, obstacles }: Draft): Room | null {
 export function FloorPreview({ draft }: { draft: Draft }) {
   const room = roomOf(draft);
   if (!room)
-    return <p className="basis-full text-soft">Give length and width above; the floor is drawn here then.</p>;
+    return (
+      <p className="basis-full text-soft">{say`Give length and width above; the floor is drawn here then.`}</p>
+    );
   return (
     <div className="max-w-xl basis-full">
-      <PlanDrawing room={room} plan={null} name={String(draft.name || 'the space')} />
+      <PlanDrawing room={room} plan={null} name={String(draft.name || say`the space`)} />
     </div>
   );
 }

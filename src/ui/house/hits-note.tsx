@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useEffect, useRef } from 'react';
 import type { ThingDone } from '@/contracts/house-book/docs';
 
@@ -17,10 +18,10 @@ export function HitsNote({ pending: { verb, done }, isSending, confirm, back }: 
     <section
       ref={note}
       tabIndex={-1}
-      aria-label="What this does"
+      aria-label={say`What this does`}
       className="mt-4 max-w-4xl border-l-4 border-accent bg-sunk px-4 py-3"
     >
-      <h2 className="text-xl">What this does</h2>
+      <h2 className="text-xl">{say`What this does`}</h2>
       {done.hits.length ? (
         <ul className="list-disc pl-5">
           {done.hits.map((hit, index) => (
@@ -28,7 +29,7 @@ export function HitsNote({ pending: { verb, done }, isSending, confirm, back }: 
           ))}
         </ul>
       ) : (
-        <p>Nothing that is asked for or booked is touched.</p>
+        <p>{say`Nothing that is asked for or booked is touched.`}</p>
       )}
       <p className="flex flex-wrap gap-3 pt-2">
         <button
@@ -39,9 +40,7 @@ export function HitsNote({ pending: { verb, done }, isSending, confirm, back }: 
         >
           {verb}
         </button>
-        <button type="button" className="press" onClick={back}>
-          Back to the form
-        </button>
+        <button type="button" className="press" onClick={back}>{say`Back to the form`}</button>
       </p>
     </section>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { HolidayLine } from '@/contracts/holidays';
@@ -37,7 +38,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
     if (!reply.ok) return setPending(null);
     if (preview)
       return setPending({
-        verb: `Shut on ${countText(picked.length, 'day', 'days')}`,
+        verb: say`Shut on ${countText(picked.length, 'day', 'days')}`,
         done: reply.value,
         key: crypto.randomUUID(),
       });
@@ -49,7 +50,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
   return (
     <div className="grid max-w-4xl gap-4">
       <SeveralInput
-        legend="Countries and regions"
+        legend={say`Countries and regions`}
         fault=""
         within=""
         options={options}
@@ -67,7 +68,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
       </p>
       {places.length > 0 && (
         <fieldset disabled={pending !== null}>
-          <legend className="sr-only">Days to be shut on</legend>
+          <legend className="sr-only">{say`Days to be shut on`}</legend>
           <ul>
             {lines.map(({ key, when, name, of, isShut, dates }) => (
               <li key={key} className="border-t border-rule">
@@ -84,7 +85,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
                   <span className="figure w-60">{when}</span>
                   <span className="font-semibold">{name}</span>
                   <span className="flex-1 text-soft">{places.length > 1 ? of.join('; ') : ''}</span>
-                  {isShut && <span>shut already</span>}
+                  {isShut && <span>{say`shut already`}</span>}
                   {!isShut && dates > 0 && (
                     <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
                   )}
@@ -92,7 +93,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
               </li>
             ))}
           </ul>
-          {lines.length === 0 && <p>No holidays are known there in {year}.</p>}
+          {lines.length === 0 && <p>{say`No holidays are known there in ${year}.`}</p>}
         </fieldset>
       )}
       <RefusalNote error={error} />
@@ -111,17 +112,13 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
             className="press press-main"
             disabled={isSending || picked.length === 0}
             onClick={() => void shut(true, crypto.randomUUID())}
-          >
-            Shut on {countText(picked.length, 'day', 'days')}
-          </button>
+          >{say`Shut on ${countText(picked.length, 'day', 'days')}`}</button>
           <button
             type="button"
             className="press"
             disabled={isSending || picked.length === 0}
             onClick={() => void shut(false, crypto.randomUUID(), 'notes')}
-          >
-            Only say what {picked.length === 1 ? 'it is' : 'they are'}
-          </button>
+          >{say`Only say what ${picked.length === 1 ? say`it is` : say`they are`}`}</button>
         </p>
       )}
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/pictures';
@@ -38,8 +39,8 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
     router.refresh();
   };
   return (
-    <section className="grid max-w-4xl gap-3 pt-8" aria-label="Picture">
-      <h2 className="border-b border-rule text-xl">Picture</h2>
+    <section className="grid max-w-4xl gap-3 pt-8" aria-label={say`Picture`}>
+      <h2 className="border-b border-rule text-xl">{say`Picture`}</h2>
       {picture && (
         <>
           <PictureShown picture={picture} className="max-w-xl" />
@@ -52,15 +53,13 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
               onClick={() =>
                 void run(() => send('POST', '/api/pictures/drop', { key: crypto.randomUUID(), of, id }))
               }
-            >
-              Take the picture away
-            </button>
+            >{say`Take the picture away`}</button>
           </p>
         </>
       )}
       <div>
         <label htmlFor={fileId} className="font-semibold">
-          {picture ? 'Another picture' : 'A picture'}
+          {picture ? say`Another picture` : say`A picture`}
         </label>
         <input
           id={fileId}
@@ -74,17 +73,15 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
           {faultOf('picture') ? (
             <strong className="text-clash">{faultOf('picture')}</strong>
           ) : (
-            <span className="text-soft">
-              JPEG, PNG, WebP or GIF, at most {PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.
-            </span>
+            <span className="text-soft">{say`JPEG, PNG, WebP or GIF, at most ${PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.`}</span>
           )}
         </p>
       </div>
       {file && (
         <>
           <Labelled
-            label="What is seen on it"
-            hint="Read out to those who do not see it."
+            label={say`What is seen on it`}
+            hint={say`Read out to those who do not see it.`}
             fault={faultOf('about')}
           >
             {(ids) => (
@@ -107,13 +104,11 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
                   sendFile(`/api/pictures?${new URLSearchParams({ of, id: String(id), about })}`, file),
                 )
               }
-            >
-              Show this picture
-            </button>
+            >{say`Show this picture`}</button>
           </p>
         </>
       )}
-      <p role="status">{said && `Done: ${said}.`}</p>
+      <p role="status">{said && say`Done: ${said}.`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
     </section>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { HouseChoices, NamedChoice } from '@/contracts/house-book/docs';
 import type { Field } from '@/contracts/house-book/form-parts';
 import { HUES } from '@/contracts/office';
@@ -46,7 +47,8 @@ export function ChoiceInput({
         </div>
         {field.isOptional && value !== '' && (
           <button type="button" className="press" onClick={() => onChange('')}>
-            None<span className="sr-only"> for {field.label}</span>
+            {say`None`}
+            <span className="sr-only">{say` for ${field.label}`}</span>
           </button>
         )}
       </div>
@@ -58,7 +60,9 @@ export function ChoiceInput({
       value={String(value)}
       onChange={({ target }) => onChange(options.find(({ id }) => String(id) === target.value)?.id ?? '')}
     >
-      {(value === '' || field.isOptional) && <option value="">{field.isOptional ? 'none' : 'choose'}</option>}
+      {(value === '' || field.isOptional) && (
+        <option value="">{field.isOptional ? say`none` : say`choose`}</option>
+      )}
       {options.map(({ id, name }) => (
         <option key={id} value={String(id)}>
           {name}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { NamedChoice } from '@/contracts/house-book/docs';
 import { Combobox } from '@/ui/primitives/combobox';
 
@@ -22,7 +23,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
     <fieldset>
       <legend className="font-semibold">
         {legend}
-        {within && <span className="sr-only"> of {within}</span>}
+        {within && <span className="sr-only">{say` of ${within}`}</span>}
       </legend>
       {options.length <= MOST_TICKED ? (
         <div className="flex flex-wrap gap-x-4">
@@ -37,7 +38,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
               {name}
             </label>
           ))}
-          {options.length === 0 && <p className="text-soft">There are none yet.</p>}
+          {options.length === 0 && <p className="text-soft">{say`There are none yet.`}</p>}
         </div>
       ) : (
         <>
@@ -50,7 +51,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
                   <button
                     type="button"
                     className="min-h-7 min-w-7 cursor-pointer font-semibold"
-                    aria-label={`Leave out ${name}`}
+                    aria-label={say`Leave out ${name}`}
                     onClick={() => onChange(without(id))}
                   >
                     ×
@@ -60,8 +61,8 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
             })}
           </ul>
           <Combobox
-            aria-label={`Add to ${legend}${within ? ` of ${within}` : ''}`}
-            placeholder="type to add"
+            aria-label={say`Add to ${legend}${within ? say` of ${within}` : ''}`}
+            placeholder={say`type to add`}
             options={options
               .filter(({ id }) => !picked.includes(id))
               .map(({ id, name }) => ({ value: String(id), text: name }))}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { ChoiceList, HouseChoices, KeptThing } from '@/contracts/house-book/docs';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
@@ -72,37 +73,31 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
       {mayKeep && !pending && (
         <p className="flex flex-wrap gap-3 pt-4">
           <button type="submit" className="press press-main" disabled={isSending}>
-            {thing ? 'Save' : `Make the ${words.one}`}
+            {thing ? say`Save` : say`Make the ${words.one}`}
           </button>
-          <Link className="press" href={`/house/${kind}`}>
-            Leave it as it was
-          </Link>
+          <Link className="press" href={`/house/${kind}`}>{say`Leave it as it was`}</Link>
           {thing && !words.isSingle && (
             <>
-              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>
-                Copy it
-              </Link>
+              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>{say`Copy it`}</Link>
               {retires && !thing.isRetired && (
                 <button
                   type="button"
                   className="press"
-                  onClick={() => void deed('retire', 'Take it out of use')}
-                >
-                  Take it out of use
-                </button>
+                  onClick={() => void deed('retire', say`Take it out of use`)}
+                >{say`Take it out of use`}</button>
               )}
               {retires && thing.isRetired && (
                 <button
                   type="button"
                   className="press"
-                  onClick={() => void deed('bring-back', 'Take it into use again')}
-                >
-                  Take it into use again
-                </button>
+                  onClick={() => void deed('bring-back', say`Take it into use again`)}
+                >{say`Take it into use again`}</button>
               )}
-              <button type="button" className="press" onClick={() => void deed('remove', 'Remove it')}>
-                Remove it
-              </button>
+              <button
+                type="button"
+                className="press"
+                onClick={() => void deed('remove', say`Remove it`)}
+              >{say`Remove it`}</button>
             </>
           )}
         </p>

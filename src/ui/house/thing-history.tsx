@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { HistoryOfThing } from '@/contracts/house-book/docs';
 
 /** What was done to a thing: who, when, from what to what. */
@@ -5,7 +6,7 @@ export function ThingHistory({ lines }: { lines: readonly HistoryOfThing[] }) {
   if (!lines.length) return null;
   return (
     <section className="max-w-4xl pt-8">
-      <h2 className="text-xl">What was changed</h2>
+      <h2 className="text-xl">{say`What was changed`}</h2>
       <ol>
         {lines.map(({ when, who, did, changes }, index) => (
           <li key={index} className="border-t border-rule py-2">

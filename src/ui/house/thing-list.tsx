@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { ThingLine } from '@/contracts/house-book/docs';
 import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
@@ -44,7 +45,7 @@ export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
       {lines.length > FEW && (
         <p className="pb-2">
           <label className="font-semibold">
-            Find{' '}
+            {say`Find `}
             <input
               className="field w-64"
               type="search"
@@ -56,7 +57,7 @@ export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
       )}
       <RefusalNote error={error} />
       <p aria-live="polite" className="text-soft">
-        {asked.length ? `${found.length} of ${used.length}` : ''}
+        {asked.length ? say`${found.length} of ${used.length}` : ''}
       </p>
       <ul>
         {found.map((line, index) => (
@@ -71,21 +72,16 @@ export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
                   onClick={() => void act(`/api/house/${kind}/${line.id}`, { deed })}
                 >
                   {deed === 'up' ? '↑' : '↓'}
-                  <span className="sr-only">
-                    {' '}
-                    Move {line.name} {deed}
-                  </span>
+                  <span className="sr-only">{say` Move ${line.name} ${deed}`}</span>
                 </button>
               ))}
           </Line>
         ))}
       </ul>
-      {used.length === 0 && <p>There is none yet.</p>}
+      {used.length === 0 && <p>{say`There is none yet.`}</p>}
       {retired.length > 0 && (
         <details className="pt-4">
-          <summary className="min-h-7 cursor-pointer font-semibold">
-            {countText(retired.length, words.one, words.many.toLowerCase())} out of use
-          </summary>
+          <summary className="min-h-7 cursor-pointer font-semibold">{say`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}</summary>
           <ul>
             {retired.filter(fits).map((line) => (
               <Line key={line.id} kind={kind} line={line} />

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { NoticeCalendar } from '@/contracts/notices';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -6,10 +7,10 @@ import { Mark } from '@/ui/primitives/mark';
 /** Each calendar with what it is for and how to follow it. */
 export function CalendarCards({ calendars }: { calendars: readonly NoticeCalendar[] }) {
   return (
-    <section id="calendars" aria-label="The calendars by themselves" className="no-print pt-8">
-      <h2 className="pb-2 text-2xl">The calendars by themselves</h2>
+    <section id="calendars" aria-label={say`The calendars by themselves`} className="no-print pt-8">
+      <h2 className="pb-2 text-2xl">{say`The calendars by themselves`}</h2>
       {calendars.length === 0 && (
-        <p className="sheet p-6 text-lg">There is no calendar for you to read yet.</p>
+        <p className="sheet p-6 text-lg">{say`There is no calendar for you to read yet.`}</p>
       )}
       <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
         {calendars.map(({ slug, name, about, mark, hue, coming, isForEveryone }) => (
@@ -20,16 +21,17 @@ export function CalendarCards({ calendars }: { calendars: readonly NoticeCalenda
             </h3>
             <p className="mt-1">{about}</p>
             <p className="mt-2 text-soft">
-              {countText(coming, 'date', 'dates')} to come
+              {say`${countText(coming, 'date', 'dates')} to come`}
               {isForEveryone ? (
                 <>
                   {' · '}
-                  <a href={`/notices/${slug}/feed.ics`} aria-label={`iCalendar feed of ${name}`}>
-                    iCalendar
-                  </a>
+                  <a
+                    href={`/notices/${slug}/feed.ics`}
+                    aria-label={say`iCalendar feed of ${name}`}
+                  >{say`iCalendar`}</a>
                 </>
               ) : (
-                ' · not public'
+                say` · not public`
               )}
             </p>
           </li>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { EventPage, NoticeDate } from '@/contracts/notices';
 import { countText, dayShort } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -19,8 +20,8 @@ function When({ date }: { date: NoticeDate }) {
 function Places({ page }: { page: EventPage }) {
   if (!page.places.length) return null;
   return (
-    <section aria-label="Where" className="mt-4">
-      <h2 className="text-xl">Where, and how to get in</h2>
+    <section aria-label={say`Where`} className="mt-4">
+      <h2 className="text-xl">{say`Where, and how to get in`}</h2>
       <ul>
         {page.places.map(({ code, name, building, facts }) => (
           <li key={code} className="mt-1">
@@ -40,9 +41,10 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
   const coming = dates.filter(({ end }) => end.slice(0, 10) >= today);
   const over = dates.length - coming.length;
   return (
-    <section aria-label="Dates" className="sheet p-4">
+    <section aria-label={say`Dates`} className="sheet p-4">
       <h2 className="pb-1 text-xl">
-        {countText(coming.length, 'date', 'dates')} to come{over > 0 && `, ${over} over`}
+        {say`${countText(coming.length, 'date', 'dates')} to come`}
+        {over > 0 && say`, ${over} over`}
       </h2>
       <ol className="columns-1 gap-x-6 sm:columns-2 lg:columns-1">
         {coming.map((date) => (
@@ -56,7 +58,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
             </Link>
             {date.isCancelled && <CancelledStamp />}
             {date.place && date.place !== page.words.place && (
-              <span className="block text-[0.92rem] text-soft">in {date.place}</span>
+              <span className="block text-[0.92rem] text-soft">{say`in ${date.place}`}</span>
             )}
           </li>
         ))}
@@ -76,11 +78,11 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
     <article className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div>
         <p className="no-print pb-1">
-          <Link href="/notices">What else is on</Link>
+          <Link href="/notices">{say`What else is on`}</Link>
           {date && isSeries && (
             <>
               {' · '}
-              <Link href={eventHref(path, link)}>The whole event</Link>
+              <Link href={eventHref(path, link)}>{say`The whole event`}</Link>
             </>
           )}
         </p>
@@ -88,9 +90,9 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
         <p className="flex flex-wrap items-center gap-2 pb-2 text-soft">
           <NoticeMarks marks={words.marks} />
           {words.category}
-          {words.hosts.length > 0 && ` · hosted by ${words.hosts.join(' and ')}`}
+          {words.hosts.length > 0 && say` · hosted by ${words.hosts.join(say` and `)}`}
         </p>
-        {!date && isSeries && <p className="text-soft">The next of {page.dates.length} dates:</p>}
+        {!date && isSeries && <p className="text-soft">{say`The next of ${page.dates.length} dates:`}</p>}
         <When date={words} />
         {words.place && (
           <p className="text-lg">
@@ -102,28 +104,32 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
         </div>
         <Places page={page} />
       </div>
-      <aside aria-label="Dates and files" className="grid gap-4">
+      <aside aria-label={say`Dates and files`} className="grid gap-4">
         <Dates page={page} link={link} />
-        <section aria-label="Take it along" className="no-print sheet p-4">
-          <h2 className="pb-1 text-xl">Into your own calendar</h2>
+        <section aria-label={say`Take it along`} className="no-print sheet p-4">
+          <h2 className="pb-1 text-xl">{say`Into your own calendar`}</h2>
           <ul>
             {key && (
               <li className="py-1">
-                <a className="press" href={file(key)} download>
-                  {isSeries ? 'This date' : 'The event'} (iCalendar file)
-                </a>
+                <a
+                  className="press"
+                  href={file(key)}
+                  download
+                >{say`${isSeries ? say`This date` : say`The event`} (iCalendar file)`}</a>
               </li>
             )}
             {(isSeries || !key) && (
               <li className="py-1">
-                <a className="press" href={file(null)} download>
-                  {isSeries ? 'All its dates' : 'The event'} (iCalendar file)
-                </a>
+                <a
+                  className="press"
+                  href={file(null)}
+                  download
+                >{say`${isSeries ? say`All its dates` : say`The event`} (iCalendar file)`}</a>
               </li>
             )}
           </ul>
           <p className="pt-1 text-[0.92rem] text-soft">
-            A file stays as it is today. A calendar that is followed stays current:{' '}
+            {say`A file stays as it is today. A calendar that is followed stays current: `}
             {words.marks.map(({ slug, name }, index) => (
               <span key={slug}>
                 {index > 0 && ', '}
@@ -134,8 +140,8 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
           </p>
         </section>
         <p className="text-[0.95rem] text-soft">
-          {words.contact && <>Contact: {words.contact}. </>}
-          Questions: {office.name}, {office.phone}, {office.email}. Times are those of {zone}.
+          {words.contact && <>{say`Contact: ${words.contact}. `}</>}
+          {say`Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${zone}.`}
         </p>
       </aside>
     </article>

@@ -1,9 +1,11 @@
+import { say } from '@/contracts/language/say';
 /** Says what of an address could not be read. */
 export function FaultNote({ fault }: { fault: string | null }) {
   if (fault === null) return null;
   return (
-    <p role="alert" className="mb-3 border-l-4 border-clash bg-sunk px-3 py-2">
-      {fault} Everything is shown instead.
-    </p>
+    <p
+      role="alert"
+      className="mb-3 border-l-4 border-clash bg-sunk px-3 py-2"
+    >{say`${fault} Everything is shown instead.`}</p>
   );
 }

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { feedHref } from './notices-address';
 
@@ -9,24 +10,24 @@ interface FollowBoxProps {
   addressOf(format: 'ics' | 'json' | 'atom'): string;
 }
 
-const WHAT = [
+const WHAT = texts([
   ['ics', 'iCalendar', 'for calendar programs: give them this address once and they stay current'],
   ['atom', 'Atom', 'tells of new events'],
   ['json', 'JSON', 'for programs of your own'],
-] as const;
+] as const);
 
 /** The addresses under which a calendar can be followed, and how to show it elsewhere. */
 export function FollowBox({ name, base, link, isForEveryone, addressOf }: FollowBoxProps) {
   const isOpen = isForEveryone || link !== null;
   return (
-    <section aria-label="Follow it" className="no-print sheet mt-8 max-w-4xl p-4">
-      <h2 className="pb-1 text-xl">Follow {name}</h2>
+    <section aria-label={say`Follow it`} className="no-print sheet mt-8 max-w-4xl p-4">
+      <h2 className="pb-1 text-xl">{say`Follow ${name}`}</h2>
       {isOpen ? (
         <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[6rem_1fr]">
           {WHAT.map(([format, term, about]) => (
             <div key={format} className="contents">
               <dt className="font-semibold">
-                <a href={feedHref(base, format, link)} aria-label={`${term} feed of ${name}`}>
+                <a href={feedHref(base, format, link)} aria-label={say`${term} feed of ${name}`}>
                   {term}
                 </a>
               </dt>
@@ -39,13 +40,13 @@ export function FollowBox({ name, base, link, isForEveryone, addressOf }: Follow
         </dl>
       ) : (
         <p>
-          It is not public, so programs need a private link of yours:{' '}
-          <Link href="/notices/follow">make one, or look it up</Link>.
+          {say`It is not public, so programs need a private link of yours: `}
+          <Link href="/notices/follow">{say`make one, or look it up`}</Link>.
         </p>
       )}
       {isForEveryone && (
         <p className="pt-3">
-          <Link href={`${base}/embed`}>Show it on another site</Link>
+          <Link href={`${base}/embed`}>{say`Show it on another site`}</Link>
         </p>
       )}
     </section>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { NoticeDate } from '@/contracts/notices';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { addDays, daysBetween, dateOf, timeOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
@@ -5,7 +6,7 @@ import { EventLink } from './event-link';
 import { NoticeMarks } from './notice-marks';
 import { dateHref } from './notices-address';
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const WEEKDAYS = texts(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
 
 interface NoticeDaysProps {
   readonly first: LocalDate;
@@ -31,7 +32,7 @@ interface EntryProps {
 }
 
 function Entry({ date, day, link, isFramed }: EntryProps) {
-  const time = date.isAllDay ? 'all day' : date.day === day ? sayTime(date.start) : 'goes on';
+  const time = date.isAllDay ? say`all day` : date.day === day ? sayTime(date.start) : say`goes on`;
   const title = (
     <span className={date.isCancelled ? 'line-through' : ''}>
       <span className="tabular-nums">{time}</span> <span className="font-semibold">{date.title}</span>
@@ -52,7 +53,7 @@ function Entry({ date, day, link, isFramed }: EntryProps) {
         ) : (
           title
         )}
-        {date.isCancelled && <span className="font-semibold text-clash"> cancelled</span>}
+        {date.isCancelled && <span className="font-semibold text-clash">{say` cancelled`}</span>}
         {date.place && <span className="block text-[0.88rem] text-soft">{date.place}</span>}
       </span>
     </li>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { NoticeMark } from '@/contracts/notices';
 import { Mark } from '@/ui/primitives/mark';
 
@@ -18,8 +19,6 @@ export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
 /** What says that a date does not take place. */
 export function CancelledStamp() {
   return (
-    <strong className="ml-2 border-2 border-clash px-1.5 text-[0.92rem] whitespace-nowrap text-clash">
-      cancelled
-    </strong>
+    <strong className="ml-2 border-2 border-clash px-1.5 text-[0.92rem] whitespace-nowrap text-clash">{say`cancelled`}</strong>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { NoticesPage } from '@/contracts/notices';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -20,22 +21,21 @@ function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: 
     <div className="sheet p-6">
       <p className="text-lg">
         {calendars.some(({ isOn }) => isOn)
-          ? `Nothing is announced ${isNarrowed ? 'that is looked for here ' : ''}on these days.`
-          : 'No calendar is chosen: put at least one in.'}
+          ? say`Nothing is announced ${isNarrowed ? say`that is looked for here ` : ''}on these days.`
+          : say`No calendar is chosen: put at least one in.`}
       </p>
       <p className="flex flex-wrap gap-2 pt-2">
         {nextDay && (
-          <Link className="press" href={noticesHref(base, { ...query, on: nextDay }, link)}>
-            The next is on {dayLong(nextDay)}
-          </Link>
+          <Link
+            className="press"
+            href={noticesHref(base, { ...query, on: nextDay }, link)}
+          >{say`The next is on ${dayLong(nextDay)}`}</Link>
         )}
         {isNarrowed && (
           <Link
             className="press"
             href={noticesHref(base, { view: query.view, on: query.on, c: query.c }, link)}
-          >
-            Show everything again
-          </Link>
+          >{say`Show everything again`}</Link>
         )}
       </p>
     </div>
@@ -54,10 +54,10 @@ export function NoticesView({ page, base, link = null, isTogether }: NoticesView
         <NoticesTurn page={page} base={base} link={link} before={page.earlier} after={page.later} />
       </div>
       {isCut && (
-        <p role="status" className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2">
-          More is on than can be shown at once: the first {dates.length} dates are here. Choose fewer days or
-          calendars.
-        </p>
+        <p
+          role="status"
+          className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2"
+        >{say`More is on than can be shown at once: the first ${dates.length} dates are here. Choose fewer days or calendars.`}</p>
       )}
       {dates.length === 0 && <Nothing page={page} base={base} link={link} />}
       {dates.length > 0 && !isGrid && <NoticeList dates={dates} link={link} />}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { useDeed } from '@/ui/hooks/deed';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -14,30 +15,31 @@ export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
   return (
     <div className="pt-3">
       {!hasLink && (
-        <button type="button" className="press press-main" disabled={isSending} onClick={() => void make()}>
-          Make my private link
-        </button>
+        <button
+          type="button"
+          className="press press-main"
+          disabled={isSending}
+          onClick={() => void make()}
+        >{say`Make my private link`}</button>
       )}
       {hasLink && !isAsked && (
-        <button type="button" className="press" onClick={() => setAsked(true)}>
-          Replace my private link
-        </button>
+        <button
+          type="button"
+          className="press"
+          onClick={() => setAsked(true)}
+        >{say`Replace my private link`}</button>
       )}
       {hasLink && isAsked && (
         <p className="flex flex-wrap items-center gap-2">
-          <span className="font-semibold">Programs that use the present link get nothing any more.</span>
+          <span className="font-semibold">{say`Programs that use the present link get nothing any more.`}</span>
           <button
             type="button"
             className="press press-main"
             autoFocus
             disabled={isSending}
             onClick={() => void make()}
-          >
-            Replace it
-          </button>
-          <button type="button" className="press" onClick={() => setAsked(false)}>
-            Leave it
-          </button>
+          >{say`Replace it`}</button>
+          <button type="button" className="press" onClick={() => setAsked(false)}>{say`Leave it`}</button>
         </p>
       )}
       {error && <RefusalNote error={error} />}

@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { OfferView } from '@/contracts/outbox';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -8,10 +9,10 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 type Answer = 'accept' | 'refuse';
 
-const ANSWERED: Readonly<Record<Answer, string>> = {
+const ANSWERED: Readonly<Record<Answer, string>> = texts({
   accept: 'You took the offer. It is booked for you.',
   refuse: 'You did not take the offer. Your request waits on as you asked.',
-};
+});
 
 /** What was offered instead of what was asked for, and the two answers; nothing is decided by looking. */
 export function OfferAnswer({ token, offer }: { token: string; offer: OfferView }) {
@@ -29,25 +30,26 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
   if (answer)
     return (
       <p role="status" className="border-l-4 border-clear bg-sunk px-3 py-2 text-lg">
-        {ANSWERED[answer]} All of it stands in <Link href={`/requests/${offer.reference}`}>your request</Link>
-        .
+        {say`${ANSWERED[answer]} All of it stands in `}
+        <Link href={`/requests/${offer.reference}`}>{say`your request`}</Link>.
       </p>
     );
   if (offer.state === 'lapsed')
     return (
       <p className="border-l-4 border-look bg-sunk px-3 py-2 text-lg">
-        This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on;
-        look at it <Link href={`/requests/${offer.reference}`}>here</Link>, or write to the office.
+        {say`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; look at it `}
+        <Link href={`/requests/${offer.reference}`}>{say`here`}</Link>
+        {say`, or write to the office.`}
       </p>
     );
   return (
-    <section aria-label="The offer" className="sheet border-t-4 border-t-accent p-4">
-      <p className="pb-2">The office offers, and keeps for you until {offer.untilText}:</p>
+    <section aria-label={say`The offer`} className="sheet border-t-4 border-t-accent p-4">
+      <p className="pb-2">{say`The office offers, and keeps for you until ${offer.untilText}:`}</p>
       <ul className="grid gap-2 pb-4">
         {offer.offers.map(({ offered, asked }) => (
           <li key={offered} className="border-l-4 border-clear pl-3">
             <strong>{offered}</strong>
-            <span className="block text-soft">instead of {asked}</span>
+            <span className="block text-soft">{say`instead of ${asked}`}</span>
           </li>
         ))}
       </ul>
@@ -57,17 +59,18 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
           className="press press-main"
           disabled={isSending}
           onClick={() => give('accept')}
-        >
-          Take {offer.offers.length === 1 ? 'it' : `all ${offer.offers.length}`}
-        </button>
-        <button type="button" className="press" disabled={isSending} onClick={() => give('refuse')}>
-          No, thank you
-        </button>
+        >{say`Take ${offer.offers.length === 1 ? say`it` : say`all ${offer.offers.length}`}`}</button>
+        <button
+          type="button"
+          className="press"
+          disabled={isSending}
+          onClick={() => give('refuse')}
+        >{say`No, thank you`}</button>
       </div>
       <RefusalNote error={error} />
       <p className="pt-3 text-[0.93rem] text-soft">
-        To take some and not others, answer in <Link href={`/requests/${offer.reference}`}>your request</Link>
-        .
+        {say`To take some and not others, answer in `}
+        <Link href={`/requests/${offer.reference}`}>{say`your request`}</Link>.
       </p>
     </section>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -20,9 +21,7 @@ export function SendNow({ id }: { id: number }) {
   };
   return (
     <>
-      <button type="button" className="press" disabled={isSending} onClick={run}>
-        Send it now
-      </button>
+      <button type="button" className="press" disabled={isSending} onClick={run}>{say`Send it now`}</button>
       <RefusalNote error={error} />
     </>
   );

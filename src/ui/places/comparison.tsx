@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import type { FoundPlace, SpacePage } from '@/contracts/places';
@@ -31,7 +32,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
   );
   const answers = new Map(found.map((place) => [place.spaceId, place]));
   return (
-    <section aria-label="Compared" className="sheet mb-4 overflow-x-auto p-4">
+    <section aria-label={say`Compared`} className="sheet mb-4 overflow-x-auto p-4">
       <table className="w-full min-w-[36rem] table-fixed">
         <thead>
           <tr>
@@ -52,16 +53,16 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           </tr>
         </thead>
         <tbody>
-          {row('Floor', ({ plan, name }) =>
-            plan ? <FloorPlanDrawing plan={plan} name={name} scale={0.75} /> : 'not measured',
+          {row(say`Floor`, ({ plan, name }) =>
+            plan ? <FloorPlanDrawing plan={plan} name={name} scale={0.75} /> : say`not measured`,
           )}
-          {row('Then', ({ id }) => {
+          {row(say`Then`, ({ id }) => {
             const place = answers.get(id);
-            if (!place) return 'seats too few, or lacks what is wanted';
+            if (!place) return say`seats too few, or lacks what is wanted`;
             return (
               <>
                 <VerdictStamp verdict={place.verdict} />{' '}
-                {place.dates > 1 && `free on ${place.clear + place.look} of ${place.dates} dates`}
+                {place.dates > 1 && say`free on ${place.clear + place.look} of ${place.dates} dates`}
                 {place.sentences.map((sentence) => (
                   <p key={sentence} className="text-[0.92rem] text-soft">
                     {sentence}
@@ -70,46 +71,40 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
               </>
             );
           })}
-          {row('Seats', ({ layouts }) => (
+          {row(say`Seats`, ({ layouts }) => (
             <ul>
               {layouts.map(({ layout, seats, setupMin, strikeMin }) => (
                 <li key={layout}>
                   <b>{seats}</b> {layout}{' '}
-                  <span className="text-[0.88rem] text-soft">
-                    {setupMin} + {strikeMin} min
-                  </span>
+                  <span className="text-[0.88rem] text-soft">{say`${setupMin} + ${strikeMin} min`}</span>
                 </li>
               ))}
             </ul>
           ))}
-          {row('Facts', ({ facts, features }) => [...facts, ...features].join(' · '))}
-          {row(`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
+          {row(say`Facts`, ({ facts, features }) => [...facts, ...features].join(' · '))}
+          {row(say`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
             on.length ? (
               <ul>
                 {on.map(({ id, when, title, via }) => (
                   <li key={id} className={title ? '' : 'text-soft'}>
-                    {when.replace(/^[^,]*, /, '')} {title ?? 'taken'}
-                    {via && ` in ${via}`}
+                    {when.replace(/^[^,]*, /, '')} {title ?? say`taken`}
+                    {via && say` in ${via}`}
                   </li>
                 ))}
               </ul>
             ) : (
-              <span className="text-soft">nothing</span>
+              <span className="text-soft">{say`nothing`}</span>
             ),
           )}
-          {row('Next', (page) => (
+          {row(say`Next`, (page) => (
             <p className="flex flex-wrap gap-2">
-              <Link className="press press-main" href={askHref(page)}>
-                Ask for it
-              </Link>
+              <Link className="press press-main" href={askHref(page)}>{say`Ask for it`}</Link>
               <Link
                 scroll={false}
                 className="press"
                 href={dropHref(page.id)}
-                aria-label={`Put away: ${page.name}`}
-              >
-                Put away
-              </Link>
+                aria-label={say`Put away: ${page.name}`}
+              >{say`Put away`}</Link>
             </p>
           ))}
         </tbody>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import type { PlaceDirectory } from '@/contracts/places';
 import { boardHref } from '@/ui/board/board-address';
@@ -7,8 +8,8 @@ import { PinButton } from './pin-button';
 export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSignedIn: boolean }) {
   return (
     <div className="grid gap-5">
-      <section aria-label="Spaces" className="sheet p-4">
-        <h2 className="pb-1 text-xl">Spaces</h2>
+      <section aria-label={say`Spaces`} className="sheet p-4">
+        <h2 className="pb-1 text-xl">{say`Spaces`}</h2>
         <ul className="divide-y divide-rule">
           {places.spaces.map(({ id, code, name, building, seats, isPinned, isUsed }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
@@ -17,16 +18,16 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
               </Link>
               <span className="flex-1 text-soft">
                 {code}, <Link href={boardHref({ building })}>{building}</Link>
-                {isPinned ? ' · pinned' : isUsed ? ' · used before' : ''}
+                {isPinned ? say` · pinned` : isUsed ? say` · used before` : ''}
               </span>
-              <span>up to {seats}</span>
+              <span>{say`up to ${seats}`}</span>
               {isSignedIn && <PinButton kind="space" id={id} name={name} isPinned={isPinned} />}
             </li>
           ))}
         </ul>
       </section>
-      <section aria-label="Pools" className="sheet p-4">
-        <h2 className="pb-1 text-xl">Pools of equipment and people</h2>
+      <section aria-label={say`Pools`} className="sheet p-4">
+        <h2 className="pb-1 text-xl">{say`Pools of equipment and people`}</h2>
         <ul className="divide-y divide-rule">
           {places.pools.map(({ id, name, store, isPinned }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
@@ -35,7 +36,7 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
               </Link>
               <span className="flex-1 text-soft">
                 {store}
-                {isPinned ? ' · pinned' : ''}
+                {isPinned ? say` · pinned` : ''}
               </span>
               {isSignedIn && <PinButton kind="pool" id={id} name={name} isPinned={isPinned} />}
             </li>
@@ -50,15 +51,15 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
 export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: string }) {
   const buildings = [...new Set(places.spaces.map(({ building }) => building))];
   return (
-    <form action="/places" aria-label="Known place" className="sheet mb-4 grid gap-2 p-4">
+    <form action="/places" aria-label={say`Known place`} className="sheet mb-4 grid gap-2 p-4">
       <label>
-        A place you know
+        {say`A place you know`}
         <input
           className="field"
           name="at"
-          list="known-places"
+          list={say`known-places`}
           autoComplete="off"
-          placeholder="a building or a space"
+          placeholder={say`a building or a space`}
           aria-invalid={fault !== ''}
         />
       </label>
@@ -75,9 +76,7 @@ export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: s
           {fault}
         </p>
       )}
-      <button type="submit" className="press">
-        See its building on the board
-      </button>
+      <button type="submit" className="press">{say`See its building on the board`}</button>
     </form>
   );
 }

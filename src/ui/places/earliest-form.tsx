@@ -1,14 +1,15 @@
+import { say, texts } from '@/contracts/language/say';
 import { MOST_SPAN_DAYS, POOL_LINES, WANT_LINES, type OnDays } from '@/contracts/earliest';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { Choice, Field, type FieldText } from './form-fields';
 
-const ON_WORDS: Readonly<Record<OnDays, string>> = {
+const ON_WORDS: Readonly<Record<OnDays, string>> = texts({
   any: 'any day',
   weekdays: 'Monday to Friday',
   weekends: 'Saturday and Sunday',
-};
+});
 
 interface FormProps extends FieldText {
   readonly spaces: readonly { readonly id: number; readonly name: string }[];
@@ -23,31 +24,31 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
     <form
       action="/places/earliest"
       role="search"
-      aria-label="Earliest moments"
+      aria-label={say`Earliest moments`}
       className="sheet grid gap-3 p-4 sm:grid-cols-2"
     >
       {lines(WANT_LINES).map((n) => (
         <fieldset key={n} className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
-          <legend className="small-caps pr-2">{n === 1 ? 'A space' : 'And another space'}</legend>
-          <Field name={`people${n}`} label="For people" type="number" min={1} {...field} />
+          <legend className="small-caps pr-2">{n === 1 ? say`A space` : say`And another space`}</legend>
+          <Field name={`people${n}`} label={say`For people`} type="number" min={1} {...field} />
           <Choice
             name={`space${n}`}
-            label="Which"
-            any="any that fits"
+            label={say`Which`}
+            any={say`any that fits`}
             options={spaces.map(({ id, name }) => [String(id), name])}
             {...field}
           />
           <Choice
             name={`layout${n}`}
-            label="Layout"
-            any="any"
+            label={say`Layout`}
+            any={say`any`}
             options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
             {...field}
           />
           <Choice
             name={`has${n}`}
-            label="Having"
-            any="nothing in particular"
+            label={say`Having`}
+            any={say`nothing in particular`}
             options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
             {...field}
           />
@@ -55,35 +56,35 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
       ))}
       {lines(POOL_LINES).map((n) => (
         <fieldset key={n} className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
-          <legend className="small-caps pr-2">{n === 1 ? 'With equipment' : 'And more equipment'}</legend>
+          <legend className="small-caps pr-2">
+            {n === 1 ? say`With equipment` : say`And more equipment`}
+          </legend>
           <Choice
             name={`type${n}`}
-            label="What"
-            any="none"
+            label={say`What`}
+            any={say`none`}
             options={equipment.map(({ id, name }) => [String(id), name])}
             {...field}
           />
-          <Field name={`quantity${n}`} label="How many" type="number" min={1} {...field} />
+          <Field name={`quantity${n}`} label={say`How many`} type="number" min={1} {...field} />
         </fieldset>
       ))}
       <fieldset className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
-        <legend className="small-caps pr-2">Some time (at most {MOST_SPAN_DAYS} days)</legend>
-        <Field name="first" label="First day" type="date" {...field} />
-        <Field name="last" label="Last day" type="date" {...field} />
-        <Field name="between" label="Between" type="time" {...field} />
-        <Field name="and" label="And" type="time" {...field} />
-        <Field name="minutes" label="For minutes" type="number" min={15} {...field} />
+        <legend className="small-caps pr-2">{say`Some time (at most ${MOST_SPAN_DAYS} days)`}</legend>
+        <Field name="first" label={say`First day`} type="date" {...field} />
+        <Field name="last" label={say`Last day`} type="date" {...field} />
+        <Field name="between" label={say`Between`} type="time" {...field} />
+        <Field name="and" label={say`And`} type="time" {...field} />
+        <Field name="minutes" label={say`For minutes`} type="number" min={15} {...field} />
         <Choice
           name="on"
-          label="On"
+          label={say`On`}
           any={null}
           options={(Object.keys(ON_WORDS) as OnDays[]).map((each) => [each, ON_WORDS[each]])}
           {...field}
         />
       </fieldset>
-      <button type="submit" className="press press-main col-span-full">
-        Look for the earliest
-      </button>
+      <button type="submit" className="press press-main col-span-full">{say`Look for the earliest`}</button>
     </form>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { FloorPlan } from '@/contracts/places';
 
 /** Pixels a metre takes, the same in all plans, so that two can be compared by eye. */
@@ -28,7 +29,7 @@ export function FloorPlanDrawing({
     <figure>
       <svg
         role="img"
-        aria-label={`Floor of ${name}, about ${sides}${bays.length ? `, made of ${bays.map((bay) => bay.name).join(', ')}` : ''}`}
+        aria-label={say`Floor of ${name}, about ${sides}${bays.length ? say`, made of ${bays.map((bay) => bay.name).join(', ')}` : ''}`}
         viewBox={`0 0 ${width + 2 * PAD} ${height + 2 * PAD + 18}`}
         style={{ width: (width + 2 * PAD) * scale, maxWidth: '100%' }}
       >
@@ -73,10 +74,7 @@ export function FloorPlanDrawing({
           strokeWidth={1.5}
         />
       </svg>
-      <figcaption className="text-[0.85rem] text-soft">
-        {isMeasured ? sides : `about ${sides}, drawn from its area`}; the dot is a person
-        {width >= fiveM ? ', the rule five metres' : ''}
-      </figcaption>
+      <figcaption className="text-[0.85rem] text-soft">{say`${isMeasured ? sides : say`about ${sides}, drawn from its area`}; the dot is a person${width >= fiveM ? say`, the rule five metres` : ''}`}</figcaption>
     </figure>
   );
 }

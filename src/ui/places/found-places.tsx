@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/places';
 import { countText } from '@/contracts/words/when';
@@ -21,7 +22,7 @@ interface FoundProps {
 
 /** How many of the dates can be had there. */
 const sayDates = ({ clear, look, dates }: FoundPlace): string =>
-  dates === 1 ? '' : `free on ${clear + look} of ${dates} dates`;
+  dates === 1 ? '' : say`free on ${clear + look} of ${dates} dates`;
 
 function Place({
   place,
@@ -50,12 +51,10 @@ function Place({
           </Link>{' '}
           <span className="text-soft">
             {place.code}, {place.building}
-            {place.familiar !== 2 && ` · ${place.familiar === 0 ? 'pinned' : 'used before'}`}
+            {place.familiar !== 2 && ` · ${place.familiar === 0 ? say`pinned` : say`used before`}`}
           </span>
         </p>
-        <p className="text-[0.95rem]">
-          {place.layout}, {place.seats} seats, {place.spareSeats} to spare
-        </p>
+        <p className="text-[0.95rem]">{say`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
         {place.sentences.map((sentence) => (
           <p key={sentence} className="mt-0.5 text-[0.92rem] text-soft">
             {sentence}
@@ -70,18 +69,17 @@ function Place({
           <Link
             scroll={false}
             className={`press ${isCompared ? 'border-ink bg-sunk' : ''}`}
-            aria-label={`${isCompared ? 'Compared' : 'Compare'}: ${place.name}`}
+            aria-label={`${isCompared ? say`Compared` : say`Compare`}: ${place.name}`}
             href={compareHref(place.spaceId)}
           >
-            {isCompared ? 'Compared' : 'Compare'}
+            {isCompared ? say`Compared` : say`Compare`}
           </Link>
         )}
-        <Link className="press" href={boardHref({ day: dateOf(start), pick })}>
-          On the board
-        </Link>
-        <Link className="press" href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}>
-          Ask for it
-        </Link>
+        <Link className="press" href={boardHref({ day: dateOf(start), pick })}>{say`On the board`}</Link>
+        <Link
+          className="press"
+          href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}
+        >{say`Ask for it`}</Link>
       </p>
     </li>
   );
@@ -92,7 +90,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
   const { places, unfit, inWords, notes, alsoOn } = reply;
   const clear = places.filter(({ verdict }) => verdict === 'clear').length;
   return (
-    <section aria-label="Places found">
+    <section aria-label={say`Places found`}>
       <h2 className="text-xl first-letter:uppercase">{inWords}</h2>
       {notes.map((note) => (
         <p key={note} className="text-[0.95rem] text-soft">
@@ -102,13 +100,13 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       <p className="py-1">
         {places.length
           ? [
-              `${countText(clear, 'place is', 'places are')} clear${places.length > clear ? `, ${places.length - clear} not` : ''}.`,
+              say`${countText(clear, 'place is', 'places are')} clear${places.length > clear ? say`, ${places.length - clear} not` : ''}.`,
               unfit > 0 &&
-                `${unfit} more ${unfit === 1 ? 'seats' : 'seat'} too few or ${unfit === 1 ? 'lacks' : 'lack'} what is wanted.`,
+                say`${unfit} more ${unfit === 1 ? say`seats` : say`seat`} too few or ${unfit === 1 ? say`lacks` : say`lack`} what is wanted.`,
             ]
               .filter(Boolean)
               .join(' ')
-          : 'No place seats so many with what is wanted. Ask for fewer people, another layout or fewer things; or ask the office.'}
+          : say`No place seats so many with what is wanted. Ask for fewer people, another layout or fewer things; or ask the office.`}
       </p>
       {places.length > 0 && (
         <p className="pb-2">
@@ -118,9 +116,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
               day: dateOf(asked.start),
               only: places.slice(0, 100).map(({ spaceId }) => spaceId),
             })}
-          >
-            All of them on the board
-          </Link>
+          >{say`All of them on the board`}</Link>
         </p>
       )}
       {places.length > 0 && (
@@ -132,7 +128,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       )}
       {alsoOn.length > 0 && (
         <div className="mt-4">
-          <h3 className="text-lg">What else is on then</h3>
+          <h3 className="text-lg">{say`What else is on then`}</h3>
           {alsoOn.map(({ building, events }) => (
             <p key={building} className="text-[0.95rem]">
               <b>{building}:</b> {events.join(' · ')}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
 import type { Familiar } from '@/contracts/own';
@@ -29,13 +30,13 @@ export function PinButton({ kind, id, name, isPinned: first, withText = false }:
       <button
         type="button"
         aria-pressed={isPinned}
-        aria-label={`Pin ${name}`}
-        title={isPinned ? `${name} comes first for you` : `Let ${name} come first for you`}
+        aria-label={say`Pin ${name}`}
+        title={isPinned ? say`${name} comes first for you` : say`Let ${name} come first for you`}
         className={`press px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
         onClick={() => void toggle()}
       >
         <Sign size={15} aria-hidden="true" />
-        {withText && (isPinned ? 'Pinned' : 'Pin')}
+        {withText && (isPinned ? say`Pinned` : say`Pin`)}
       </button>
       {fault && (
         <span role="alert" className="text-[0.92rem] text-clash">

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { ErrorReply } from '@/contracts/refusal';
 import { useOffice } from '@/ui/frame/office';
 
@@ -22,9 +23,7 @@ export function RefusalNote({ error }: { error: ErrorReply['error'] | null }) {
               <a
                 className="font-semibold"
                 href={`/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`}
-              >
-                Sign in and come back here
-              </a>
+              >{say`Sign in and come back here`}</a>
             </p>
           )}
           <p className="mt-1 text-[0.9rem] text-soft">

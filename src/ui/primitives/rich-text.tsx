@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading, Italic, Link as LinkIcon, List, ListOrdered, Redo2, Undo2 } from 'lucide-react';
@@ -85,8 +86,8 @@ function Tools({ editor }: { editor: Editor }) {
       <div className="flex flex-wrap items-center gap-2 border-b border-rule p-1">
         <input
           className="field max-w-80 py-1"
-          aria-label="Address of the link"
-          placeholder="https://… or mailto:…"
+          aria-label={say`Address of the link`}
+          placeholder={say`https://… or mailto:…`}
           autoFocus
           value={address}
           onChange={(event) => setAddress(event.target.value)}
@@ -97,43 +98,43 @@ function Tools({ editor }: { editor: Editor }) {
             else setAddress(null);
           }}
         />
-        <button type="button" className="press py-1" onClick={link}>
-          Link it
-        </button>
-        <button type="button" className="press py-1" onClick={() => setAddress(null)}>
-          Leave it
-        </button>
+        <button type="button" className="press py-1" onClick={link}>{say`Link it`}</button>
+        <button type="button" className="press py-1" onClick={() => setAddress(null)}>{say`Leave it`}</button>
       </div>
     );
   return (
-    <div role="toolbar" aria-label="Text marks" className="flex flex-wrap gap-0.5 border-b border-rule p-1">
-      <Tool name="Bold" isOn={on.bold} onPress={() => run().toggleBold().run()}>
+    <div
+      role="toolbar"
+      aria-label={say`Text marks`}
+      className="flex flex-wrap gap-0.5 border-b border-rule p-1"
+    >
+      <Tool name={say`Bold`} isOn={on.bold} onPress={() => run().toggleBold().run()}>
         <Bold size={17} />
       </Tool>
-      <Tool name="Italic" isOn={on.italic} onPress={() => run().toggleItalic().run()}>
+      <Tool name={say`Italic`} isOn={on.italic} onPress={() => run().toggleItalic().run()}>
         <Italic size={17} />
       </Tool>
-      <Tool name="Heading" isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
+      <Tool name={say`Heading`} isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
         <Heading size={17} />
       </Tool>
-      <Tool name="List" isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
+      <Tool name={say`List`} isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
         <List size={17} />
       </Tool>
-      <Tool name="Numbered list" isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
+      <Tool name={say`Numbered list`} isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
         <ListOrdered size={17} />
       </Tool>
       <Tool
-        name={on.link ? 'Take the link away' : 'Link'}
+        name={on.link ? say`Take the link away` : say`Link`}
         isOn={on.link}
         onPress={() => (on.link ? run().extendMarkRange('link').unsetLink().run() : setAddress(''))}
       >
         <LinkIcon size={17} />
       </Tool>
       <span className="flex-1" />
-      <Tool name="Undo" isOff={!on.undo} onPress={() => run().undo().run()}>
+      <Tool name={say`Undo`} isOff={!on.undo} onPress={() => run().undo().run()}>
         <Undo2 size={17} />
       </Tool>
-      <Tool name="Redo" isOff={!on.redo} onPress={() => run().redo().run()}>
+      <Tool name={say`Redo`} isOff={!on.redo} onPress={() => run().redo().run()}>
         <Redo2 size={17} />
       </Tool>
     </div>

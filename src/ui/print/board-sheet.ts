@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { BoardCategory, BoardHouse, BoardSpan } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
@@ -10,6 +11,7 @@ import { readBookings, type Booking } from '@/ui/board/bookings';
 import { readHouse, type House, type SpaceOnBoard } from '@/ui/board/house';
 import { boardRows } from '@/ui/board/rows';
 import { shownHours, ticksOf } from '@/ui/board/time-axis';
+import { bandWords } from './print-words';
 
 /** Hours between two figures of the axis. */
 const TICK_MIN = 120;
@@ -21,7 +23,7 @@ const clock = (span: Interval, tzid: string): string =>
   `${sayTime(toLocal(span.start, tzid))}–${sayTime(toLocal(span.end, tzid))}`;
 
 const titleOf = ({ known, state }: Booking): string =>
-  known ? `${state === 'approved' ? '' : `${state}: `}${known.title}` : 'taken';
+  known ? `${state === 'approved' ? '' : `${state}: `}${known.title}` : say`taken`;
 
 function blockOf(booking: Booking, lane: number, shown: Interval): ChartBlock {
   const share = (at: number) => (at - shown.start) / (shown.end - shown.start);
@@ -60,13 +62,13 @@ function chartRows({ house, spaces, bookings, day, shown }: DayOfBoard): ChartRo
     return [
       {
         label: space.name,
-        note: `${space.code}, ${space.seats} seats`,
+        note: say`${space.code}, ${space.seats} seats`,
         closed,
         blocks: [
           ...own.map(({ booking, lane }) => blockOf(booking, lane, shown)),
           ...through.map(({ booking, lane }) => ({
             ...blockOf(booking, lanes + lane, shown),
-            title: `in ${house.space(booking.spaceId)?.name ?? ''}`,
+            title: say`in ${house.space(booking.spaceId)?.name ?? ''}`,
             sign: null,
           })),
         ],
@@ -75,14 +77,14 @@ function chartRows({ house, spaces, bookings, day, shown }: DayOfBoard): ChartRo
   });
 }
 
-const LIST = [
+const LIST = texts([
   { title: 'Event', share: 1.1 },
   { title: 'Occupied', share: 1.1 },
   { title: 'Where', share: 1.8 },
   { title: 'What', share: 3 },
   { title: 'Who', share: 1.8 },
   { title: 'Layout', share: 1.4 },
-];
+]);
 
 function listRows({ house, spaces, bookings, day }: DayOfBoard, tzid: string) {
   const shown = new Set(spaces.map(({ id }) => id));
@@ -96,7 +98,7 @@ function listRows({ house, spaces, bookings, day }: DayOfBoard, tzid: string) {
         { text: clock(booking.span, tzid) },
         { text: house.space(booking.spaceId)?.name ?? '' },
         {
-          text: [titleOf(booking), known?.nth && `date ${known.nth}`].filter(Boolean).join(', '),
+          text: [titleOf(booking), known?.nth && say`date ${known.nth}`].filter(Boolean).join(', '),
           sign: signOf(booking),
         },
         { text: known?.host ?? '' },
@@ -140,5 +142,5 @@ export function boardParts(
       known?.category ? [[known.category.id, { ...known.category }] as const] : [],
     ),
   );
-  return [...parts, { kind: 'key', signs: [...signs.values()], withBands: true }];
+  return [...parts, { kind: 'key', signs: [...signs.values()], bands: bandWords() }];
 }

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { DateChoices, DatesReply } from '@/contracts/dates';
 import type { PrintQuery } from '@/contracts/print';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
@@ -14,19 +15,20 @@ import {
   titleText,
   type DateEntry,
 } from '@/ui/dates/entries';
+import { bandWords } from './print-words';
 
 const BRIEF: readonly Column[] = [
   { title: '', share: 1.3 },
   { title: '', share: 3.6 },
   { title: '', share: 2 },
 ];
-const DETAILED: readonly Column[] = [
+const DETAILED: readonly Column[] = texts([
   { title: 'When', share: 1.3 },
   { title: 'What', share: 3.4 },
   { title: 'Where', share: 2 },
   { title: 'Who', share: 1.7 },
   { title: 'People', share: 0.7 },
-];
+]);
 
 export const signOf = ({ in: { category } }: DateEntry): MarkSign | null => {
   const [first] = category;
@@ -34,7 +36,7 @@ export const signOf = ({ in: { category } }: DateEntry): MarkSign | null => {
 };
 
 function whatCell(entry: DateEntry, isDetailed: boolean): Cell {
-  const more = isDetailed ? [entry.nth && `date ${entry.nth}`, entry.text].filter(Boolean).join('\n') : '';
+  const more = isDetailed ? [entry.nth && say`date ${entry.nth}`, entry.text].filter(Boolean).join('\n') : '';
   return {
     text: [titleText(entry), more].filter(Boolean).join('\n'),
     isBold: entry.title !== null && !isDetailed,
@@ -51,7 +53,7 @@ function rowOf(entry: DateEntry, when: string, isDetailed: boolean): Cell[] {
   );
   return [
     ...brief,
-    { text: places.join('\n') || 'no space' },
+    { text: places.join('\n') || say`no space` },
     { text: entry.in.host.map(({ name }) => name).join('\n') },
     { text: entry.people ? String(entry.people) : '' },
   ];
@@ -102,7 +104,7 @@ function byGroup(
             ),
           ),
         }
-      : { kind: 'text', text: 'Nothing in these days.' },
+      : { kind: 'text', text: say`Nothing in these days.` },
   ]);
 }
 
@@ -115,7 +117,7 @@ export function keyOf(entries: readonly DateEntry[], withBands: boolean): Part {
         .map((each) => [each.id, { mark: each.mark ?? '', hue: each.hue ?? 'ink', name: each.name }]),
     ),
   );
-  return { kind: 'key', signs: [...signs.values()], withBands };
+  return { kind: 'key', signs: [...signs.values()], bands: withBands ? bandWords() : null };
 }
 
 /** Dates for printing: by day, or by what they are told apart by. */
@@ -127,14 +129,14 @@ export function datesParts(
 ): readonly Part[] {
   const entries = readEntries(reply.dates, choices);
   const parts = query.apart ? byGroup(entries, query, choices, tzid) : byDay(entries, query, tzid);
-  if (!entries.length) return [{ kind: 'text', text: 'Nothing is on in these days.' }];
+  if (!entries.length) return [{ kind: 'text', text: say`Nothing is on in these days.` }];
   return [
     ...parts,
     ...(reply.isCut
       ? [
           {
             kind: 'text' as const,
-            text: 'Not all dates have room here: print fewer days, or choose fewer things.',
+            text: say`Not all dates have room here: print fewer days, or choose fewer things.`,
           },
         ]
       : []),

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { BoardHouse, BoardSpan, HousePool } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
 import { dayShort, sayTime } from '@/contracts/words/when';
@@ -7,13 +8,13 @@ import { addDays } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import type { Interval } from '@/core/time/epoch-minute';
 
-const COLUMNS = [
+const COLUMNS = texts([
   { title: 'Day', share: 1.6 },
   { title: 'From, to', share: 1.4 },
   { title: 'Owned', share: 1 },
   { title: 'Away', share: 1 },
   { title: 'Left', share: 1 },
-];
+]);
 
 /** Pieces of a pool that are away, fetch and return counted. */
 export const usesOf = ({ id }: HousePool, uses: BoardSpan['uses']): Use[] =>
@@ -36,14 +37,14 @@ export function poolParts(
       detail === 'detailed' ? levels(day, uses, pool.facts.stock) : [scarcest(day, uses, pool.facts.stock)];
     return told.map((level, index) => [
       { text: index ? '' : dayShort(date), isBold: true },
-      { text: level.inUse || detail === 'detailed' ? hours(level.span) : 'all day' },
+      { text: level.inUse || detail === 'detailed' ? hours(level.span) : say`all day` },
       { text: String(level.stock) },
       { text: String(level.inUse) },
       { text: String(level.left), isBold: level.left <= 0 },
     ]);
   });
   return [
-    { kind: 'text', text: `Kept in ${pool.store}. Away counts fetching and returning.` },
+    { kind: 'text', text: say`Kept in ${pool.store}. Away counts fetching and returning.` },
     { kind: 'table', columns: COLUMNS, rows },
   ];
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { mostDays, type PrintKind } from '@/contracts/print';
 
 /** Range and form of a print; whatever else was chosen before goes along unseen. */
@@ -12,18 +13,18 @@ export function PrintForm({
 }) {
   const own = ['from', 'days', 'detail', 'page'];
   return (
-    <form action="/print" className="flex flex-wrap items-end gap-3" aria-label="What is printed">
+    <form action="/print" className="flex flex-wrap items-end gap-3" aria-label={say`What is printed`}>
       {Object.entries(text)
         .filter(([name]) => !own.includes(name))
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
       <label className="small-caps">
-        First day
+        {say`First day`}
         <input className="field block text-base" type="date" name="from" required defaultValue={text.from} />
       </label>
       <label className="small-caps">
-        Days
+        {say`Days`}
         <input
           className="field block w-24 text-base"
           type="number"
@@ -35,22 +36,20 @@ export function PrintForm({
         />
       </label>
       <label className="small-caps">
-        How much
+        {say`How much`}
         <select className="field block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
-          <option value="brief">brief</option>
-          <option value="detailed">detailed</option>
+          <option value="brief">{say`brief`}</option>
+          <option value="detailed">{say`detailed`}</option>
         </select>
       </label>
       <label className="small-caps">
-        Paper
+        {say`Paper`}
         <select className="field block w-32 text-base" name="page" defaultValue={text.page ?? 'upright'}>
-          <option value="upright">A4 upright</option>
-          <option value="wide">A4 wide</option>
+          <option value="upright">{say`A4 upright`}</option>
+          <option value="wide">{say`A4 wide`}</option>
         </select>
       </label>
-      <button type="submit" className="press">
-        Show it so
-      </button>
+      <button type="submit" className="press">{say`Show it so`}</button>
       {fault && (
         <p role="alert" className="w-full text-clash">
           {fault}

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { CrewDay, OrderThing, OrderView } from '@/contracts/orders';
 import type { StoreLine, StoresDay } from '@/contracts/stores';
 import type { TeamWeek, WeekView } from '@/contracts/week-load';
@@ -20,8 +21,8 @@ function detailsOf(order: OrderView): string[] {
       ? [
           turnover.kindText,
           turnover.beforeText,
-          turnover.stays.length ? `stays: ${turnover.stays.map(thingText).join(', ')}` : '',
-          turnover.takeAway.length ? `goes: ${turnover.takeAway.map(thingText).join(', ')}` : '',
+          turnover.stays.length ? say`stays: ${turnover.stays.map(thingText).join(', ')}` : '',
+          turnover.takeAway.length ? say`goes: ${turnover.takeAway.map(thingText).join(', ')}` : '',
         ]
       : []),
     ...order.equipment.map(thingText),
@@ -29,28 +30,30 @@ function detailsOf(order: OrderView): string[] {
     order.phase === 'strike' ? '' : order.notes,
     ...order.checklist.map(({ line, isTicked }) => `${isTicked ? '[x]' : '[  ]'} ${line}`),
     ...order.said.map(
-      ({ kind, text, who }) => `${kind === 'problem' ? 'Problem' : 'Note'} of ${who}: ${text}`,
+      ({ kind, text, who }) => say`${kind === 'problem' ? say`Problem` : say`Note`} of ${who}: ${text}`,
     ),
   ].filter(Boolean);
 }
 
 const whenOf = ({ phase, fromText, dueText }: OrderView): string =>
-  phase === 'attendance' ? `${fromText}–${dueText}` : `by ${dueText}\nfree from ${fromText}`;
+  phase === 'attendance' ? `${fromText}–${dueText}` : say`by ${dueText}\nfree from ${fromText}`;
 
 const roomOf = ({ layout, people, wheelchairs }: OrderView): string =>
-  [layout, `for ${people}`, wheelchairs ? `${wheelchairs} in wheelchairs` : ''].filter(Boolean).join(', ');
+  [layout, say`for ${people}`, wheelchairs ? say`${wheelchairs} in wheelchairs` : '']
+    .filter(Boolean)
+    .join(', ');
 
-const DAY: readonly Column[] = [
+const DAY: readonly Column[] = texts([
   { title: 'When', share: 1.5 },
   { title: 'Where', share: 1.9 },
   { title: 'What', share: 2.3 },
   { title: 'With', share: 3 },
   { title: 'Done', share: 0.7 },
-];
+]);
 
 function rowOf(order: OrderView): Cell[] {
   const who = [order.phaseText, order.team, order.person].filter(Boolean).join(' · ');
-  const version = order.contentVersion > 1 ? `version ${order.contentVersion}` : '';
+  const version = order.contentVersion > 1 ? say`version ${order.contentVersion}` : '';
   return [
     { text: whenOf(order), isBold: true },
     { text: [order.place, order.building, who].filter(Boolean).join('\n') },
@@ -60,7 +63,7 @@ function rowOf(order: OrderView): Cell[] {
         .join('\n'),
     },
     { text: detailsOf(order).join('\n') },
-    { text: order.state === 'done' ? 'done' : '[   ]' },
+    { text: order.state === 'done' ? say`done` : '[   ]' },
   ];
 }
 
@@ -91,13 +94,13 @@ const tableRow = (order: OrderView, day: string): string[] => [
 const ordersPart = (orders: readonly OrderView[]): Part =>
   orders.length
     ? { kind: 'table', columns: DAY, rows: orders.map(rowOf) }
-    : { kind: 'text', text: 'No setup work is due.' };
+    : { kind: 'text', text: say`No setup work is due.` };
 
 /** The work of a day in order of time, and what is not to be done any more. */
 export function daySheet(day: CrewDay): SetupsSheet {
   const givenUp: Part[] = day.givenUp.length
     ? [
-        { kind: 'heading', text: 'Not to be done any more' },
+        { kind: 'heading', text: say`Not to be done any more` },
         {
           kind: 'table',
           columns: [
@@ -120,13 +123,13 @@ export function daySheet(day: CrewDay): SetupsSheet {
 /** One order with all it says; `floor` is the room as it is to be set. */
 export function orderSheet(order: OrderView, date: string, floor: readonly Part[]): SetupsSheet {
   const facts: readonly (readonly [string, string])[] = [
-    ['Where', `${order.place}, ${order.building}`],
-    [order.phase === 'attendance' ? 'Be there' : 'Done by', whenOf(order)],
-    ['Set', roomOf(order)],
-    ['Team', [order.team, order.person].filter(Boolean).join(', ')],
-    ['Event', `${order.eventTitle} · ${order.reference}`],
-    ['Version', String(order.contentVersion)],
-    ['State', order.doneText ? `done ${order.doneText}` : order.state],
+    [say`Where`, `${order.place}, ${order.building}`],
+    [order.phase === 'attendance' ? say`Be there` : say`Done by`, whenOf(order)],
+    [say`Set`, roomOf(order)],
+    [say`Team`, [order.team, order.person].filter(Boolean).join(', ')],
+    [say`Event`, `${order.eventTitle} · ${order.reference}`],
+    [say`Version`, String(order.contentVersion)],
+    [say`State`, order.doneText ? say`done ${order.doneText}` : order.state],
   ];
   return {
     parts: [
@@ -140,12 +143,12 @@ export function orderSheet(order: OrderView, date: string, floor: readonly Part[
       },
       ...(order.changes.length
         ? [
-            { kind: 'heading' as const, text: 'Changed since it was read' },
+            { kind: 'heading' as const, text: say`Changed since it was read` },
             { kind: 'text' as const, text: order.changes.join('\n') },
           ]
         : []),
-      { kind: 'heading', text: 'With' },
-      { kind: 'text', text: detailsOf(order).join('\n') || 'Nothing to carry.' },
+      { kind: 'heading', text: say`With` },
+      { kind: 'text', text: detailsOf(order).join('\n') || say`Nothing to carry.` },
       ...floor,
     ],
     rows: [ORDER_HEAD, tableRow(order, date)],
@@ -160,7 +163,7 @@ const loadRow = ({ name, cells }: TeamWeek): Cell[] => [
 /** The load of all teams, then the work day by day. */
 export function weekSheet(week: WeekView, days: readonly CrewDay[]): SetupsSheet {
   const columns: Column[] = [
-    { title: 'Team', share: 1.2 },
+    { title: say`Team`, share: 1.2 },
     ...week.days.map(({ text }) => ({ title: text, share: 1 })),
   ];
   return {
@@ -172,19 +175,19 @@ export function weekSheet(week: WeekView, days: readonly CrewDay[]): SetupsSheet
   };
 }
 
-const STORE: readonly Column[] = [
+const STORE: readonly Column[] = texts([
   { title: 'When', share: 1.2 },
   { title: 'How many', share: 0.9 },
   { title: 'What', share: 2.2 },
   { title: 'Where', share: 2 },
   { title: 'For', share: 2.6 },
   { title: '', share: 0.9 },
-];
+]);
 
 const WAY: Readonly<Record<StoreLine['way'], string>> = { out: 'out', back: 'back' };
 
 function storeRow(line: StoreLine): Cell[] {
-  const direct = line.movedDirectly ? `\n${line.movedDirectly} move directly` : '';
+  const direct = line.movedDirectly ? say`\n${line.movedDirectly} move directly` : '';
   return [
     { text: `${WAY[line.way]} ${line.timeText}`, isBold: true },
     { text: `${line.quantity ?? '?'}${direct}` },
@@ -195,7 +198,7 @@ function storeRow(line: StoreLine): Cell[] {
   ];
 }
 
-const STORE_HEAD = [
+const STORE_HEAD = texts([
   'store',
   'way',
   'when',
@@ -206,20 +209,20 @@ const STORE_HEAD = [
   'event',
   'reference',
   'came back',
-];
+]);
 
 /** What leaves each store and comes back, and what goes straight to its next event. */
 export function storesSheet(day: StoresDay): SetupsSheet {
   const movements: Part[] = day.movements.length
     ? [
-        { kind: 'heading', text: 'Straight to the next event' },
+        { kind: 'heading', text: say`Straight to the next event` },
         {
           kind: 'table',
           columns: [
-            { title: 'When', share: 1.3 },
-            { title: 'What', share: 2.4 },
-            { title: 'From', share: 2 },
-            { title: 'To', share: 3 },
+            { title: say`When`, share: 1.3 },
+            { title: say`What`, share: 2.4 },
+            { title: say`From`, share: 2 },
+            { title: say`To`, share: 3 },
           ],
           rows: day.movements.map(({ timeText, quantity, name, from, to, toEvent }) => [
             { text: timeText, isBold: true },
@@ -238,7 +241,7 @@ export function storesSheet(day: StoresDay): SetupsSheet {
       ]),
       ...(day.stores.length
         ? []
-        : [{ kind: 'text' as const, text: 'Nothing leaves the stores or comes back.' }]),
+        : [{ kind: 'text' as const, text: say`Nothing leaves the stores or comes back.` }]),
       ...movements,
     ],
     rows: [

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import type { ChangeHandle } from './use-change';
 
@@ -8,9 +9,12 @@ export function ChangeDone({ change }: { change: ChangeHandle }) {
       <p role="status" className="flex flex-wrap items-center gap-3 font-semibold text-clear">
         {change.doneText}
         {change.canTakeBack && (
-          <button type="button" className="press" disabled={change.isSending} onClick={change.takeBack}>
-            Take it back
-          </button>
+          <button
+            type="button"
+            className="press"
+            disabled={change.isSending}
+            onClick={change.takeBack}
+          >{say`Take it back`}</button>
         )}
       </p>
       <RefusalNote error={change.error} />

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
@@ -33,7 +34,7 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
       }}
     >
       <label className="flex items-center gap-2">
-        <span className="font-semibold whitespace-nowrap">Keep the place until</span>
+        <span className="font-semibold whitespace-nowrap">{say`Keep the place until`}</span>
         <input
           className="field w-56"
           type="datetime-local"
@@ -42,9 +43,11 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
           onChange={(event) => setUntil(event.target.value)}
         />
       </label>
-      <button type="submit" className="press" disabled={change.isSending || ids.length === 0}>
-        Hold {countText(ids.length, 'date', 'dates')}
-      </button>
+      <button
+        type="submit"
+        className="press"
+        disabled={change.isSending || ids.length === 0}
+      >{say`Hold ${countText(ids.length, 'date', 'dates')}`}</button>
     </form>
   );
 }
@@ -64,11 +67,11 @@ function Decision({ change, picked, waiting }: DecisionProps) {
       <ChangeDone change={change} />
       <div className="flex flex-wrap items-end gap-2">
         <label className="min-w-60 flex-1">
-          <span className="font-semibold">Reason</span>{' '}
+          <span className="font-semibold">{say`Reason`}</span>{' '}
           <span className="text-[0.93rem] text-soft">
             {picked.some(({ needsReason }) => needsReason)
-              ? 'needed here: it goes past a rule of the house'
-              : 'to decline or leave out; the requester reads it'}
+              ? say`needed here: it goes past a rule of the house`
+              : say`to decline or leave out; the requester reads it`}
           </span>
           <input
             className="field"
@@ -82,19 +85,21 @@ function Decision({ change, picked, waiting }: DecisionProps) {
           className="press press-main"
           disabled={isIdle}
           onClick={() => decide('approve')}
-        >
-          Approve {dates}
-        </button>
-        <button type="button" className="press" disabled={isIdle} onClick={() => decide('decline')}>
-          Decline {dates}
-        </button>
-        <button type="button" className="press" disabled={isIdle} onClick={() => decide('skip')}>
-          Leave {dates} out
-        </button>
+        >{say`Approve ${dates}`}</button>
+        <button
+          type="button"
+          className="press"
+          disabled={isIdle}
+          onClick={() => decide('decline')}
+        >{say`Decline ${dates}`}</button>
+        <button
+          type="button"
+          className="press"
+          disabled={isIdle}
+          onClick={() => decide('skip')}
+        >{say`Leave ${dates} out`}</button>
         {waiting > ids.length && (
-          <span className="text-soft">
-            {waiting - ids.length} {waiting - ids.length === 1 ? 'stays' : 'stay'} waiting
-          </span>
+          <span className="text-soft">{say`${waiting - ids.length} ${waiting - ids.length === 1 ? say`stays` : say`stay`} waiting`}</span>
         )}
       </div>
       <div className="flex flex-wrap items-end gap-2">
@@ -110,9 +115,7 @@ function Decision({ change, picked, waiting }: DecisionProps) {
                 held.map(({ id }) => id),
               )
             }
-          >
-            End {countText(held.length, 'hold', 'holds')}
-          </button>
+          >{say`End ${countText(held.length, 'hold', 'holds')}`}</button>
         )}
       </div>
     </FootBar>
@@ -125,25 +128,19 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   const ids = dates.map(({ id }) => id);
   return (
     <div className="mb-3 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">
-        {countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.
-      </span>
+      <span className="font-semibold">{say`${countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.`}</span>
       <button
         type="button"
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'grant-change', reason: '' }, ids)}
-      >
-        Grant
-      </button>
+      >{say`Grant`}</button>
       <button
         type="button"
         className="press"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'refuse-change', reason: '' }, ids)}
-      >
-        Keep as booked
-      </button>
+      >{say`Keep as booked`}</button>
     </div>
   );
 }
@@ -175,7 +172,7 @@ export function DecidePanel({
   const picked = waiting.filter(({ id }) => chosen.has(id));
 
   return (
-    <section aria-label="Dates and decision">
+    <section aria-label={say`Dates and decision`}>
       <WantedChanges change={change} dates={wantedOtherwise} />
       {request.wantsText !== null && unplaced.length > 0 && (
         <PlaceFields
@@ -188,23 +185,27 @@ export function DecidePanel({
       )}
       {waiting.length > 0 && (
         <div className="mb-2 flex flex-wrap items-center gap-2">
-          <span className="text-soft">Pick</span>
+          <span className="text-soft">{say`Pick`}</span>
           {clear.length > 0 && (
-            <button type="button" className="press" onClick={() => setPicked(idsOf(clear))}>
-              {clear.length} clear
-            </button>
+            <button
+              type="button"
+              className="press"
+              onClick={() => setPicked(idsOf(clear))}
+            >{say`${clear.length} clear`}</button>
           )}
           {possible.length > clear.length && (
-            <button type="button" className="press" onClick={() => setPicked(idsOf(possible))}>
-              {possible.length} that can be approved
-            </button>
+            <button
+              type="button"
+              className="press"
+              onClick={() => setPicked(idsOf(possible))}
+            >{say`${possible.length} that can be approved`}</button>
           )}
-          <button type="button" className="press" onClick={() => setPicked(waitingIds)}>
-            all {waiting.length} waiting
-          </button>
-          <button type="button" className="press" onClick={() => setPicked(new Set())}>
-            none
-          </button>
+          <button
+            type="button"
+            className="press"
+            onClick={() => setPicked(waitingIds)}
+          >{say`all ${waiting.length} waiting`}</button>
+          <button type="button" className="press" onClick={() => setPicked(new Set())}>{say`none`}</button>
         </div>
       )}
       <OneStepPanel
@@ -243,7 +244,9 @@ export function DecidePanel({
       ) : (
         <>
           <ChangeDone change={change} />
-          {!wantedOtherwise.length && <p className="py-3 text-soft">Nothing of this waits any more.</p>}
+          {!wantedOtherwise.length && (
+            <p className="py-3 text-soft">{say`Nothing of this waits any more.`}</p>
+          )}
         </>
       )}
     </section>

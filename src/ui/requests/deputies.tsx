@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { Deputy } from '@/contracts/own';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -20,7 +21,8 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
   return (
     <details className="mt-4">
       <summary className="font-semibold">
-        Who may ask, change and cancel for me{deputies.length > 0 && ` (${deputies.length})`}
+        {say`Who may ask, change and cancel for me`}
+        {deputies.length > 0 && ` (${deputies.length})`}
       </summary>
       <div className="mt-2 grid max-w-2xl gap-2">
         {deputies.length > 0 && (
@@ -35,11 +37,9 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
                 <button
                   type="button"
                   className="press ml-auto px-2 py-0.5"
-                  aria-label={`${deputy.name} no longer`}
+                  aria-label={say`${deputy.name} no longer`}
                   onClick={() => void set(deputy.email, false)}
-                >
-                  No longer
-                </button>
+                >{say`No longer`}</button>
               </li>
             ))}
           </ul>
@@ -52,7 +52,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
           }}
         >
           <label className="min-w-64 flex-1">
-            E-mail address of their account
+            {say`E-mail address of their account`}
             <input
               className="field"
               type="text"
@@ -61,9 +61,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
               onChange={(event) => setEmail(event.target.value)}
             />
           </label>
-          <button type="submit" className="press" disabled={!email.trim()}>
-            They may too
-          </button>
+          <button type="submit" className="press" disabled={!email.trim()}>{say`They may too`}</button>
         </form>
         <RefusalNote error={error} />
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type FormEvent } from 'react';
 import type { EditWordsBody } from '@/contracts/edit-words';
 import type { RequestView } from '@/contracts/request-view';
@@ -36,10 +37,10 @@ export function EditWords({ request }: { request: RequestView }) {
   };
   return (
     <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">Put its words right</summary>
+      <summary className="cursor-pointer font-semibold">{say`Put its words right`}</summary>
       <form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
         <label>
-          <span className="font-semibold">Title</span>
+          <span className="font-semibold">{say`Title`}</span>
           <input
             className="field"
             value={form.title}
@@ -49,7 +50,7 @@ export function EditWords({ request }: { request: RequestView }) {
           />
         </label>
         <label>
-          <span className="font-semibold">Setup notes</span>
+          <span className="font-semibold">{say`Setup notes`}</span>
           <textarea
             className="field"
             rows={3}
@@ -64,11 +65,11 @@ export function EditWords({ request }: { request: RequestView }) {
             checked={form.publish}
             onChange={({ target }) => setForm({ ...form, publish: target.checked })}
           />
-          Readers see it once it is approved
+          {say`Readers see it once it is approved`}
         </label>
         <label>
-          <span className="font-semibold">Why</span>{' '}
-          <span className="text-[0.93rem] text-soft">whoever asked reads it</span>
+          <span className="font-semibold">{say`Why`}</span>{' '}
+          <span className="text-[0.93rem] text-soft">{say`whoever asked reads it`}</span>
           <input
             className="field"
             value={reason}
@@ -77,10 +78,8 @@ export function EditWords({ request }: { request: RequestView }) {
           />
         </label>
         <div className="flex flex-wrap items-center gap-3">
-          <button type="submit" className="press" disabled={change.isSending}>
-            Save the words
-          </button>
-          {isSaved && <p>Changed. Whoever asked is told what is different.</p>}
+          <button type="submit" className="press" disabled={change.isSending}>{say`Save the words`}</button>
+          {isSaved && <p>{say`Changed. Whoever asked is told what is different.`}</p>}
         </div>
         <ChangeDone change={change} />
       </form>

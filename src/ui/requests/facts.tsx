@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { planHref } from '@/contracts/seating';
 import type { RequestView } from '@/contracts/request-view';
@@ -30,11 +31,11 @@ function Who({ request }: { request: RequestView }) {
   return (
     <dl className="grid grid-cols-2 gap-3">
       {secondLine && (
-        <Fact term="Second line" className="col-span-2">
+        <Fact term={say`Second line`} className="col-span-2">
           {secondLine}
         </Fact>
       )}
-      <Fact term="Category">
+      <Fact term={say`Category`}>
         <span className="flex flex-wrap items-center gap-x-2 gap-y-1">
           <Mark mark={category.mark} hue={category.hue} /> {category.name}
           {moreCategories.map(({ name, mark, hue }) => (
@@ -44,18 +45,18 @@ function Who({ request }: { request: RequestView }) {
           ))}
         </span>
       </Fact>
-      <Fact term={jointHosts.length ? 'Hosts' : 'Lead host'}>
+      <Fact term={jointHosts.length ? say`Hosts` : say`Lead host`}>
         {[host, ...jointHosts].map((name) => (
           <span key={name} className="block">
             {name}
           </span>
         ))}
       </Fact>
-      <Fact term="People">{people}</Fact>
-      {contact && <Fact term="Contact on the day">{contact}</Fact>}
-      <Fact term="Asked by" className="col-span-2">
+      <Fact term={say`People`}>{people}</Fact>
+      {contact && <Fact term={say`Contact on the day`}>{contact}</Fact>}
+      <Fact term={say`Asked by`} className="col-span-2">
         {requester.name}, <span className="break-words text-soft">{requester.email}</span>
-        {typedBy && <span className="block text-soft">typed by {typedBy}</span>}
+        {typedBy && <span className="block text-soft">{say`typed by ${typedBy}`}</span>}
       </Fact>
     </dl>
   );
@@ -76,9 +77,9 @@ function Needs({ request }: { request: RequestView }) {
   const { equipment, services, answers, lines, notes, wantsText, secondChoices, files } = request;
   return (
     <>
-      {wantsText && <Fact term="The office chooses a space">{wantsText}</Fact>}
+      {wantsText && <Fact term={say`The office chooses a space`}>{wantsText}</Fact>}
       {secondChoices.length > 0 && (
-        <Fact term="Would do as well">
+        <Fact term={say`Would do as well`}>
           <ol>
             {secondChoices.map((text) => (
               <li key={text}>{text}</li>
@@ -87,7 +88,7 @@ function Needs({ request }: { request: RequestView }) {
         </Fact>
       )}
       {equipment.length > 0 && (
-        <Fact term="Equipment">
+        <Fact term={say`Equipment`}>
           <ul>
             {equipment.map(({ name, quantity }) => (
               <li key={name}>
@@ -98,29 +99,31 @@ function Needs({ request }: { request: RequestView }) {
         </Fact>
       )}
       {services.map(({ name, team, answers: given }) => (
-        <Fact key={name} term={`${name}, by ${team}`}>
-          {given.length ? <Answers answers={given} /> : 'asked for'}
+        <Fact key={name} term={say`${name}, by ${team}`}>
+          {given.length ? <Answers answers={given} /> : say`asked for`}
         </Fact>
       ))}
       {answers.length > 0 && (
-        <Fact term="Answers">
+        <Fact term={say`Answers`}>
           <Answers answers={answers} />
         </Fact>
       )}
       {lines.length > 0 && (
-        <Fact term="Running order">
+        <Fact term={say`Running order`}>
           <ul>
             {lines.map(({ at, text, isPublic }) => (
               <li key={`${at} ${text}`}>
-                {at} {text} {isPublic && <span className="text-soft">(for readers)</span>}
+                {at} {text} {isPublic && <span className="text-soft">{say`(for readers)`}</span>}
               </li>
             ))}
           </ul>
         </Fact>
       )}
-      <Fact term="Setup notes">{notes ? <span className="whitespace-pre-wrap">{notes}</span> : 'none'}</Fact>
+      <Fact term={say`Setup notes`}>
+        {notes ? <span className="whitespace-pre-wrap">{notes}</span> : say`none`}
+      </Fact>
       {files.length > 0 && (
-        <Fact term="Files">
+        <Fact term={say`Files`}>
           <FileList files={files} />
         </Fact>
       )}
@@ -131,14 +134,14 @@ function Needs({ request }: { request: RequestView }) {
 function PublicText({ request: { publish, publicHtml, publicText } }: { request: RequestView }) {
   if (publicHtml) return <SafeHtml html={publicHtml} />;
   if (publicText) return <span className="whitespace-pre-wrap">{publicText}</span>;
-  return publish ? 'title, hours and place only' : 'readers never see it';
+  return publish ? say`title, hours and place only` : say`readers never see it`;
 }
 
 /** Everything that was given, read-only; the setup notes are seen again at every step. */
 export function RequestFacts({ request, tzid }: { request: RequestView; tzid: string }) {
   const { category, spaces, publish, history } = request;
   return (
-    <aside aria-label="What was asked for" className="sheet border-t-4 border-t-accent p-4">
+    <aside aria-label={say`What was asked for`} className="sheet border-t-4 border-t-accent p-4">
       <Who request={request} />
       {spaces.map((space) => (
         <section key={space.code} className="mt-3 border-t border-rule pt-2">
@@ -146,7 +149,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
             {space.name} <span className="font-normal text-soft">{space.building}</span>
           </p>
           <p>
-            {space.layout}, {space.people} people
+            {say`${space.layout}, ${space.people} people`}
             {space.hasFloor && ' · '}
             {space.hasFloor && (
               <Link
@@ -156,9 +159,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
                   layout: space.layoutKind,
                   ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
                 })}
-              >
-                See it set
-              </Link>
+              >{say`See it set`}</Link>
             )}
           </p>
           <BandDrawing bands={space.bands} tzid={tzid} hue={category.hue} />
@@ -166,10 +167,10 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
       ))}
       <dl className="mt-3 grid gap-3 border-t border-rule pt-2">
         <Needs request={request} />
-        <Fact term={publish ? 'Published text' : 'Not published'}>
+        <Fact term={publish ? say`Published text` : say`Not published`}>
           <PublicText request={request} />
         </Fact>
-        <Fact term="History">
+        <Fact term={say`History`}>
           <ol>
             {history.map(({ who, what, when, reason }, index) => (
               <li key={index}>
@@ -179,9 +180,10 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
             ))}
           </ol>
           {request.mayWrite && (
-            <a href={`/api/requests/${request.reference}/history.csv`} download>
-              All of it as a table (CSV)
-            </a>
+            <a
+              href={`/api/requests/${request.reference}/history.csv`}
+              download
+            >{say`All of it as a table (CSV)`}</a>
           )}
         </Fact>
       </dl>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -22,25 +23,21 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
   return (
     <div className="flex flex-wrap items-center gap-2 py-1">
       <span className="min-w-60 flex-1">
-        <span className="font-semibold">{places}</span> is kept for{' '}
-        {dates.length === 1 ? dates[0]!.when : count}.
+        <span className="font-semibold">{places}</span>
+        {say` is kept for ${dates.length === 1 ? dates[0]!.when : count}.`}
       </span>
       <button
         type="button"
         className="press press-main"
         disabled={change.isSending}
-        onClick={() => change.run({ action: 'move', each, reason: 'The weather.' }, ids)}
-      >
-        Move {count} indoors
-      </button>
+        onClick={() => change.run({ action: 'move', each, reason: say`The weather.` }, ids)}
+      >{say`Move ${count} indoors`}</button>
       <button
         type="button"
         className="press"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'drop-fallback' }, ids)}
-      >
-        Give it up
-      </button>
+      >{say`Give it up`}</button>
     </div>
   );
 }
@@ -87,7 +84,7 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
     >
       {dates.length > 1 && (
         <fieldset className="max-h-44 overflow-y-auto">
-          <legend className="text-[0.93rem] text-soft">For which dates</legend>
+          <legend className="text-[0.93rem] text-soft">{say`For which dates`}</legend>
           {dates.map(({ id, when }) => (
             <label key={id} className="flex min-h-7 items-center gap-2">
               <input
@@ -106,13 +103,15 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
           places={places.filter(({ isOutdoor }) => !isOutdoor)}
           people={request.people}
           value={place}
-          label="Space indoors"
-          usual="as outdoors, where it can be"
+          label={say`Space indoors`}
+          usual={say`as outdoors, where it can be`}
           onPick={setPlace}
         />
-        <button type="submit" className="press" disabled={!place || !picked.length || change.isSending}>
-          Keep it for {countText(picked.length, 'date', 'dates')}
-        </button>
+        <button
+          type="submit"
+          className="press"
+          disabled={!place || !picked.length || change.isSending}
+        >{say`Keep it for ${countText(picked.length, 'date', 'dates')}`}</button>
       </div>
     </form>
   );
@@ -135,8 +134,11 @@ export function FallbackPanel({ request, change, places }: FallbackPanelProps) {
   const bare = outdoors.filter(({ fallback }) => fallback === null);
   const names = [...new Set(kept.map(({ fallback }) => fallback!.places))];
   return (
-    <section aria-label="Should the weather turn" className="my-3 border-l-4 border-strong-rule px-3 py-1">
-      <h2 className="text-lg">Should the weather turn</h2>
+    <section
+      aria-label={say`Should the weather turn`}
+      className="my-3 border-l-4 border-strong-rule px-3 py-1"
+    >
+      <h2 className="text-lg">{say`Should the weather turn`}</h2>
       {names.map((name) => (
         <KeptIndoors
           key={name}

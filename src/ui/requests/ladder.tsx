@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/request-view';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
@@ -22,20 +23,16 @@ function Beside({ date }: { date: DateView }) {
         </p>
       ))}
       {date.isHeld && date.holdUntilText && (
-        <p className="mt-0.5 text-[0.95rem] text-soft">Its place is kept until {date.holdUntilText}.</p>
+        <p className="mt-0.5 text-[0.95rem] text-soft">{say`Its place is kept until ${date.holdUntilText}.`}</p>
       )}
       {date.proposal && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">
-          Offered instead: {date.proposal}
-        </p>
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{say`Offered instead: ${date.proposal}`}</p>
       )}
       {date.change && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">Wanted instead: {date.change}</p>
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{say`Wanted instead: ${date.change}`}</p>
       )}
       {date.fallback && !date.isAtRisk && (
-        <p className="mt-0.5 text-[0.95rem] text-soft">
-          Kept indoors, should the weather turn: {date.fallback.places}.
-        </p>
+        <p className="mt-0.5 text-[0.95rem] text-soft">{say`Kept indoors, should the weather turn: ${date.fallback.places}.`}</p>
       )}
       {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
     </>
@@ -70,7 +67,7 @@ function Rung({ date, box }: RungProps) {
             type="button"
             className="min-h-6 text-soft underline decoration-dotted underline-offset-4"
             aria-expanded={isOpen}
-            aria-label={`${places}: what else stands there, ${when}`}
+            aria-label={say`${places}: what else stands there, ${when}`}
             onClick={() => setOpen(!isOpen)}
           >
             {places}
@@ -79,12 +76,12 @@ function Rung({ date, box }: RungProps) {
           <span className="text-soft">{places}</span>
         )}
         <span className="w-28">
-          {date.isPast && date.state === 'waiting' ? 'waiting, over' : date.stateWord}
-          {date.isHeld && ', held'}
+          {date.isPast && date.state === 'waiting' ? say`waiting, over` : date.stateWord}
+          {date.isHeld && say`, held`}
         </span>
         <span className="min-w-16">
           {date.verdict && <VerdictStamp verdict={date.verdict} />}
-          {date.isAtRisk && <CallStamp words="at risk" />}
+          {date.isAtRisk && <CallStamp words={say`at risk`} />}
         </span>
       </div>
       <Beside date={date} />
@@ -101,7 +98,7 @@ export function Ladder({ dates, pickable, picked, onPick }: LadderProps) {
   const order = dates.map(({ id }) => id).filter((id) => pickable.has(id));
   const { list, boxOf } = usePicking<number, HTMLOListElement>({ order, picked, onPick });
   return (
-    <ol ref={list} className="border-l-2 border-strong-rule" aria-label="Dates">
+    <ol ref={list} className="border-l-2 border-strong-rule" aria-label={say`Dates`}>
       {dates.map((date) => (
         <Rung key={date.id} date={date} box={pickable.has(date.id) ? boxOf(date.id) : null} />
       ))}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/request-view';
@@ -10,11 +11,11 @@ function consequence(picked: readonly DateView[]): string {
   const waiting = picked.filter(({ state }) => state === 'waiting').length;
   const approved = picked.length - waiting;
   const parts = [
-    waiting && `${countText(waiting, 'waiting date is', 'waiting dates are')} withdrawn`,
+    waiting && say`${countText(waiting, 'waiting date is', 'waiting dates are')} withdrawn`,
     approved &&
-      `${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
+      say`${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
   ];
-  return `${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
+  return say`${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
 }
 
 interface LeaveDialogProps {
@@ -39,18 +40,17 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
     <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
       <AlertDialog.Trigger className="press" disabled={picked.length === 0}>
         {picked.length
-          ? `Give up ${countText(picked.length, 'date', 'dates')} …`
-          : 'Pick the dates to give up'}
+          ? say`Give up ${countText(picked.length, 'date', 'dates')} …`
+          : say`Pick the dates to give up`}
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <AlertDialog.Content className="sheet fixed top-1/2 left-1/2 z-50 w-[min(32rem,94vw)] -translate-x-1/2 -translate-y-1/2 border-t-4 border-t-accent p-5">
-          <AlertDialog.Title className="text-xl">
-            Give up {countText(picked.length, 'date', 'dates')}?
-          </AlertDialog.Title>
+          <AlertDialog.Title className="text-xl">{say`Give up ${countText(picked.length, 'date', 'dates')}?`}</AlertDialog.Title>
           <AlertDialog.Description className="mt-2">{consequence(picked)}</AlertDialog.Description>
           <label className="mt-3 block">
-            Reason <span className="text-soft">(the office reads it)</span>
+            {say`Reason `}
+            <span className="text-soft">{say`(the office reads it)`}</span>
             <input
               className="field"
               value={reason}
@@ -59,10 +59,13 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
             />
           </label>
           <div className="mt-4 flex flex-wrap justify-end gap-2">
-            <AlertDialog.Cancel className="press">Keep them</AlertDialog.Cancel>
-            <button type="button" className="press press-main" disabled={change.isSending} onClick={leave}>
-              Give them up
-            </button>
+            <AlertDialog.Cancel className="press">{say`Keep them`}</AlertDialog.Cancel>
+            <button
+              type="button"
+              className="press press-main"
+              disabled={change.isSending}
+              onClick={leave}
+            >{say`Give them up`}</button>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EditNoticeBody, NoticePreview } from '@/contracts/calendars';
 import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
@@ -60,8 +61,8 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
     standsOn(CHOICE[fields.where[each.id] ?? 'by-itself'], each.isByFilter),
   );
   return (
-    <section aria-label="As readers will see it" className="border-l-4 border-strong-rule pl-3">
-      <p className="small-caps">As readers will see it</p>
+    <section aria-label={say`As readers will see it`} className="border-l-4 border-strong-rule pl-3">
+      <p className="small-caps">{say`As readers will see it`}</p>
       <p className="text-lg">
         <span className="mr-2 inline-flex gap-0.5 align-[0.1em]">
           {on.map(({ id, mark, hue }) => (
@@ -73,23 +74,23 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
       {fields.secondLine && <p className="italic">{fields.secondLine}</p>}
       <p className="text-soft">
         {notice.whens.join(' · ')}
-        {notice.more > 0 && ` and ${countText(notice.more, 'more date', 'more dates')}`}
+        {notice.more > 0 && say` and ${countText(notice.more, 'more date', 'more dates')}`}
         {notice.place && `; ${notice.place}`}
         {notice.hosts && ` · ${notice.hosts}`}
       </p>
       {fields.publicHtml && <SafeHtml html={fields.publicHtml} className="mt-1 max-w-prose" />}
       <p className="mt-1">
         {!fields.publish
-          ? 'Nobody: it is not to be published.'
+          ? say`Nobody: it is not to be published.`
           : fields.heldBack
-            ? 'Nobody yet: it is held back.'
+            ? say`Nobody yet: it is held back.`
             : on.length
-              ? `On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? `, from ${fields.publishFrom} on` : ''}.`
-              : 'On no calendar, so readers will not find it.'}
+              ? say`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? say`, from ${fields.publishFrom} on` : ''}.`
+              : say`On no calendar, so readers will not find it.`}
         {notice.path && (
           <>
             {' '}
-            <Link href={notice.path}>Its page</Link>
+            <Link href={notice.path}>{say`Its page`}</Link>
           </>
         )}
       </p>
@@ -111,22 +112,24 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
         <Mark mark={mark} hue={hue} /> {name}
         <span className="text-[0.92rem] text-soft">
           {' '}
-          {shown > 0 ? `${countText(shown, 'date', 'dates')} there now` : 'not there now'}
-          {!isForEveryone && `; read by ${readersText}`}
+          {shown > 0 ? say`${countText(shown, 'date', 'dates')} there now` : say`not there now`}
+          {!isForEveryone && say`; read by ${readersText}`}
         </span>
         {choice === 'wanted' && where === 'by-itself' && (
-          <strong className="block">Whoever asked would like it here: take it up or keep it off.</strong>
+          <strong className="block">{say`Whoever asked would like it here: take it up or keep it off.`}</strong>
         )}
       </span>
       <select
         className="field"
-        aria-label={`On ${name}`}
+        aria-label={say`On ${name}`}
         value={where}
         onChange={({ target }) => onChoose(target.value as Where)}
       >
-        <option value="by-itself">{isByFilter ? 'stands there by itself' : 'does not belong there'}</option>
-        <option value="picked">{isByFilter ? 'stands there in any case' : 'taken up there'}</option>
-        <option value="off">kept off it</option>
+        <option value="by-itself">
+          {isByFilter ? say`stands there by itself` : say`does not belong there`}
+        </option>
+        <option value="picked">{isByFilter ? say`stands there in any case` : say`taken up there`}</option>
+        <option value="off">{say`kept off it`}</option>
       </select>
     </li>
   );
@@ -170,7 +173,8 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
   return (
     <details className="sheet mt-4 p-3" open={wished > 0}>
       <summary className="cursor-pointer font-semibold">
-        What readers see{wished > 0 && `: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
+        {say`What readers see`}
+        {wished > 0 && say`: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
       </summary>
       <div className="pt-3">
         <AsRead notice={notice} fields={fields} />
@@ -184,7 +188,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
               checked={fields.publish}
               onChange={({ target }) => set({ publish: target.checked })}
             />
-            For readers
+            {say`For readers`}
           </label>
           <label className="flex min-h-7 items-center gap-2">
             <input
@@ -193,10 +197,10 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
               checked={fields.heldBack}
               onChange={({ target }) => set({ heldBack: target.checked })}
             />
-            Held back for now
+            {say`Held back for now`}
           </label>
           <label>
-            <span className="block text-[0.92rem] font-semibold">First day readers know of it</span>
+            <span className="block text-[0.92rem] font-semibold">{say`First day readers know of it`}</span>
             <input
               type="date"
               className="field"
@@ -206,7 +210,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           </label>
         </div>
         <label>
-          <span className="font-semibold">Second line</span>
+          <span className="font-semibold">{say`Second line`}</span>
           <input
             className="field"
             maxLength={160}
@@ -215,18 +219,16 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           />
         </label>
         <div>
-          <p id={`${id}-text`} className="font-semibold">
-            Public text
-          </p>
+          <p id={`${id}-text`} className="font-semibold">{say`Public text`}</p>
           <RichText
-            label="Public text"
+            label={say`Public text`}
             labelledBy={`${id}-text`}
             value={fields.publicHtml}
             onChange={(publicHtml) => set({ publicHtml })}
           />
         </div>
         <fieldset>
-          <legend className="font-semibold">Where it stands</legend>
+          <legend className="font-semibold">{say`Where it stands`}</legend>
           <ul className="border-t border-rule">
             {notice.calendars.map((calendar) => (
               <CalendarRow
@@ -239,8 +241,8 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           </ul>
         </fieldset>
         <label>
-          <span className="font-semibold">Why</span>{' '}
-          <span className="text-[0.93rem] text-soft">whoever asked reads it</span>
+          <span className="font-semibold">{say`Why`}</span>{' '}
+          <span className="text-[0.93rem] text-soft">{say`whoever asked reads it`}</span>
           <input
             className="field"
             value={reason}
@@ -249,9 +251,11 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           />
         </label>
         <p>
-          <button type="submit" className="press" disabled={change.isSending}>
-            Save what readers see
-          </button>
+          <button
+            type="submit"
+            className="press"
+            disabled={change.isSending}
+          >{say`Save what readers see`}</button>
         </p>
         <ChangeDone change={change} />
       </form>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -32,10 +33,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   };
   return (
     <details className="sheet mt-3 p-3">
-      <summary className="cursor-pointer font-semibold">Another time or place for what is picked</summary>
+      <summary className="cursor-pointer font-semibold">{say`Another time or place for what is picked`}</summary>
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
-          Why <span className="text-soft">(needed where it goes past a rule; the requester reads it)</span>
+          {say`Why `}
+          <span className="text-soft">{say`(needed where it goes past a rule; the requester reads it)`}</span>
           <input
             className="field"
             maxLength={1000}
@@ -51,9 +53,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           className="press"
           disabled={isIdle}
           onClick={() => patch && void run({ action: 'move', patch, reason })}
-        >
-          Move {dates}
-        </button>
+        >{say`Move ${dates}`}</button>
         {canOffer && (
           <form
             className="flex flex-wrap items-end gap-2"
@@ -62,13 +62,15 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
               if (patch) void run({ action: 'propose', patch, until });
             }}
           >
-            <button type="submit" className="press" disabled={isIdle}>
-              Offer it for {dates}, and keep it until
-            </button>
+            <button
+              type="submit"
+              className="press"
+              disabled={isIdle}
+            >{say`Offer it for ${dates}, and keep it until`}</button>
             <input
               className="field w-52"
               type="datetime-local"
-              aria-label="What is offered is kept until"
+              aria-label={say`What is offered is kept until`}
               required
               value={until}
               onChange={({ target }) => setUntil(target.value)}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
@@ -33,9 +34,7 @@ function MoveRival({ rival, way }: { rival: RivalWaysOut['rival']; way: WayOut }
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'move', patch: way.patch, reason: '' }, [rival.occurrence])}
-      >
-        Move “{rival.title}” there
-      </button>
+      >{say`Move “${rival.title}” there`}</button>
       <ChangeDone change={change} />
     </>
   );
@@ -51,7 +50,7 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
     if (isSending) return;
     setSending(true);
     const { typeId, quantity, from, to } = hire;
-    const line = { typeId, delta: quantity, from, to, reason: reason || 'hired in' };
+    const line = { typeId, delta: quantity, from, to, reason: reason || say`hired in` };
     const reply = await send('POST', '/api/stock-lines', { ...line, key: keyOf(line) });
     setSending(false);
     setError(reply.ok ? null : reply.error);
@@ -59,9 +58,12 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   };
   return (
     <>
-      <button type="button" className="press press-main" disabled={isSending} onClick={run}>
-        Enter the hire
-      </button>
+      <button
+        type="button"
+        className="press press-main"
+        disabled={isSending}
+        onClick={run}
+      >{say`Enter the hire`}</button>
       <RefusalNote error={error} />
     </>
   );
@@ -104,13 +106,15 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         void run();
       }}
     >
-      <button type="submit" className="press" disabled={change.isSending}>
-        Offer it, and keep it until
-      </button>
+      <button
+        type="submit"
+        className="press"
+        disabled={change.isSending}
+      >{say`Offer it, and keep it until`}</button>
       <input
         className="field w-52"
         type="datetime-local"
-        aria-label="The offer is kept until"
+        aria-label={say`The offer is kept until`}
         required
         value={until}
         onChange={(event) => setUntil(event.target.value)}
@@ -119,7 +123,8 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
   );
   const why = (
     <label className="w-full max-w-xl text-[0.93rem]">
-      Why <span className="text-soft">(needed where it goes past a rule; the requester reads it)</span>
+      {say`Why `}
+      <span className="text-soft">{say`(needed where it goes past a rule; the requester reads it)`}</span>
       <input
         className="field"
         maxLength={1000}
@@ -136,9 +141,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'move', patch: way.patch, reason }, [occurrence])}
-      >
-        Move it
-      </button>
+      >{say`Move it`}</button>
       {isWaiting(occurrence) &&
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
@@ -165,9 +168,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
             className="press press-main"
             disabled={change.isSending}
             onClick={() => onTakeForAll(way)}
-          >
-            Take it, and approve the rest …
-          </button>
+          >{say`Take it, and approve the rest …`}</button>
         )}
         {why}
         <button
@@ -175,9 +176,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
           className="press"
           disabled={change.isSending}
           onClick={() => change.run({ action: 'move', each, reason }, dates)}
-        >
-          Move {countText(dates.length, 'date', 'dates')}
-        </button>
+        >{say`Move ${countText(dates.length, 'date', 'dates')}`}</button>
         {dates.every(isWaiting) && offer(() => change.run({ action: 'propose', each, until }, dates))}
       </>
     );
@@ -196,9 +195,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
             className="press press-main"
             disabled={change.isSending}
             onClick={() => void moveShared(placements)}
-          >
-            Move them there
-          </button>
+          >{say`Move them there`}</button>
         ),
         rival: (way, rival) => <MoveRival rival={rival} way={way} />,
         ours: (way, { occurrence }) => moveOne(way, occurrence),

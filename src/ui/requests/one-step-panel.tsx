@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { RequestView } from '@/contracts/request-view';
 import type { useWaysOut } from '@/ui/ways-out/use-ways-out';
@@ -26,7 +27,7 @@ function ElsewhereList({
   onChoose(id: number, way: Elsewhere['chosen']): void;
 }) {
   return (
-    <ul className="max-h-72 overflow-y-auto border-y border-rule" aria-label="Elsewhere" tabIndex={0}>
+    <ul className="max-h-72 overflow-y-auto border-y border-rule" aria-label={say`Elsewhere`} tabIndex={0}>
       {elsewhere.map(({ date, ways, chosen }) => (
         <li
           key={date.id}
@@ -35,7 +36,7 @@ function ElsewhereList({
           <span className="font-semibold">{date.when}</span>
           <select
             className="field"
-            aria-label={`What ${date.when} gets`}
+            aria-label={say`What ${date.when} gets`}
             value={chosen ? ways.findIndex(({ patch }) => isSame(patch, chosen.patch)) : LEAVE}
             onChange={({ target }) =>
               onChoose(date.id, target.value === LEAVE ? null : ways[Number(target.value)]!)
@@ -46,7 +47,7 @@ function ElsewhereList({
                 {sentence}
               </option>
             ))}
-            <option value={LEAVE}>Nothing yet: it stays waiting.</option>
+            <option value={LEAVE}>{say`Nothing yet: it stays waiting.`}</option>
           </select>
         </li>
       ))}
@@ -57,7 +58,7 @@ function ElsewhereList({
 /** In numbers what the step would do, by the server itself. */
 function Consequence({ request, wanted }: { request: RequestView; wanted: OneStep }) {
   const preview = usePreview(wanted.step, itemsOf(request, wanted.occurrences));
-  if (preview === null) return <p className="min-h-6 text-soft">Looking at what it would do …</p>;
+  if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <>
@@ -115,18 +116,18 @@ export function OneStepPanel({
         </button>
         <span className="text-soft">
           {ways.found.isOver
-            ? 'Each date that clashes at its best way out.'
-            : 'Ways out are still being looked for.'}
+            ? say`Each date that clashes at its best way out.`
+            : say`Ways out are still being looked for.`}
         </span>
       </p>
     );
   return (
     <section
-      aria-label="In one step"
+      aria-label={say`In one step`}
       className="sheet mb-3 grid gap-2 border-l-4 border-l-clear px-3 py-2"
       onKeyDown={({ key }) => key === 'Escape' && onOpen(false)}
     >
-      <h2 className="text-lg">In one step</h2>
+      <h2 className="text-lg">{say`In one step`}</h2>
       <ElsewhereList
         elsewhere={elsewhere}
         onChoose={(id, way) => onChoose(new Map([...choices, [id, way]]))}
@@ -141,7 +142,7 @@ export function OneStepPanel({
       >
         {isOffer && (
           <label>
-            <span className="block text-[0.93rem]">Offers are kept until</span>
+            <span className="block text-[0.93rem]">{say`Offers are kept until`}</span>
             <input
               className="field w-56"
               type="datetime-local"
@@ -153,7 +154,8 @@ export function OneStepPanel({
         )}
         <label className="min-w-56 flex-1">
           <span className="block text-[0.93rem]">
-            Why <span className="text-soft">(needed where it goes past a rule)</span>
+            {say`Why `}
+            <span className="text-soft">{say`(needed where it goes past a rule)`}</span>
           </span>
           <input
             className="field"
@@ -165,15 +167,13 @@ export function OneStepPanel({
         <button type="submit" className="press press-main" disabled={change.isSending || !wanted}>
           {words}
         </button>
-        <button type="button" className="press" onClick={() => onOpen(false)}>
-          Not now
-        </button>
+        <button type="button" className="press" onClick={() => onOpen(false)}>{say`Not now`}</button>
       </form>
       <p className="text-[0.93rem] text-soft">
         {request.otherSpaceOk
-          ? 'Whoever asked said that another space will do: nothing has to be answered.'
+          ? say`Whoever asked said that another space will do: nothing has to be answered.`
           : moved > 0
-            ? `${request.requester.name} is asked whether that will do; the places are kept meanwhile.`
+            ? say`${request.requester.name} is asked whether that will do; the places are kept meanwhile.`
             : ''}
       </p>
     </section>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ChangeBody } from '@/contracts/change';
 import type { DatePatchBody } from '@/contracts/patch';
 import type { DateView } from '@/contracts/request-view';
@@ -92,10 +93,11 @@ export function oneStep(
 
 /** “Approve 24, and 6 elsewhere”: outright where whoever asked takes another space, else as an offer. */
 export function sayOneStep(asked: number, moved: number, isOutright: boolean): string {
-  const approve = asked > 0 ? `approve ${countText(asked, 'date', 'dates')}` : '';
-  const move = moved === 0 ? '' : isOutright ? `approve ${moved} elsewhere` : `offer ${moved} something else`;
+  const approve = asked > 0 ? say`approve ${countText(asked, 'date', 'dates')}` : '';
+  const move =
+    moved === 0 ? '' : isOutright ? say`approve ${moved} elsewhere` : say`offer ${moved} something else`;
   const words = [approve, approve && isOutright ? move.replace('approve ', '') : move]
     .filter(Boolean)
-    .join(', and ');
+    .join(say`, and `);
   return words.charAt(0).toUpperCase() + words.slice(1);
 }

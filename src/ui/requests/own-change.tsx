@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -33,12 +34,13 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
     onChanged();
   };
   return (
-    <section aria-label="Change the picked dates" className="sheet mt-2 p-3">
-      <h2 className="text-lg">Change {countText(picked.length, 'date', 'dates')}</h2>
-      <p className="text-[0.92rem] text-soft">What you leave empty stays as it is.</p>
+    <section aria-label={say`Change the picked dates`} className="sheet mt-2 p-3">
+      <h2 className="text-lg">{say`Change ${countText(picked.length, 'date', 'dates')}`}</h2>
+      <p className="text-[0.92rem] text-soft">{say`What you leave empty stays as it is.`}</p>
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
-          Reason <span className="text-soft">(the office reads it)</span>
+          {say`Reason `}
+          <span className="text-soft">{say`(the office reads it)`}</span>
           <input
             className="field"
             value={reason}
@@ -53,9 +55,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
         className="press press-main mt-2"
         disabled={!patch || change.isSending || typeof preview === 'string'}
         onClick={() => void run()}
-      >
-        Change {countText(picked.length, 'date', 'dates')}
-      </button>
+      >{say`Change ${countText(picked.length, 'date', 'dates')}`}</button>
     </section>
   );
 }

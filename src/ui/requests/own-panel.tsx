@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -20,25 +21,19 @@ function Offered({ change, dates }: { change: ChangeHandle; dates: readonly Date
   const ids = dates.map(({ id }) => id);
   return (
     <div className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">
-        The office offers another place or time for {countText(dates.length, 'date', 'dates')}.
-      </span>
+      <span className="font-semibold">{say`The office offers another place or time for ${countText(dates.length, 'date', 'dates')}.`}</span>
       <button
         type="button"
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'accept' }, ids)}
-      >
-        Take the offer
-      </button>
+      >{say`Take the offer`}</button>
       <button
         type="button"
         className="press"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'refuse-proposal' }, ids)}
-      >
-        Wait for the first wish
-      </button>
+      >{say`Wait for the first wish`}</button>
     </div>
   );
 }
@@ -67,7 +62,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
     setChanging(false);
   };
   return (
-    <section aria-label="Dates">
+    <section aria-label={say`Dates`}>
       <Ladder
         dates={request.dates}
         pickable={pickable}
@@ -85,7 +80,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
               className="press"
               onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}
             >
-              {picked.length === open.length ? 'Pick none' : `Pick all ${open.length}`}
+              {picked.length === open.length ? say`Pick none` : say`Pick all ${open.length}`}
             </button>
           )}
           <button
@@ -96,8 +91,8 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
             onClick={() => setChanging(!isChanging)}
           >
             {changeable.length
-              ? `Change ${countText(changeable.length, 'date', 'dates')} …`
-              : 'Pick the dates to change'}
+              ? say`Change ${countText(changeable.length, 'date', 'dates')} …`
+              : say`Pick the dates to change`}
           </button>
           <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
         </div>

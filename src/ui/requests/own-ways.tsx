@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { RequestView } from '@/contracts/request-view';
 import type { SeriesWayOut, WayOut } from '@/contracts/ways-out';
 import { countText } from '@/contracts/words/when';
@@ -25,15 +26,15 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
   );
   const one = (way: WayOut, occurrence: number) =>
     way.hire ? (
-      <span className="text-[0.93rem] text-soft">That is done at the desk.</span>
+      <span className="text-[0.93rem] text-soft">{say`That is done at the desk.`}</span>
     ) : (
-      take('Take this instead', () =>
+      take(say`Take this instead`, () =>
         change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),
       )
     );
   const series = (way: SeriesWayOut) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
-    return take(`Change ${countText(each.length, 'date', 'dates')}`, () =>
+    return take(say`Change ${countText(each.length, 'date', 'dates')}`, () =>
       change.run(
         { action: 'change', each, reason: way.sentence },
         each.map(({ occurrence }) => occurrence),

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { useState, type ReactNode } from 'react';
 import type { DatePatchBody as Patch } from '@/contracts/patch';
 import type { DateView, RequestView } from '@/contracts/request-view';
@@ -87,15 +88,15 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
   return (
     <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
       <label>
-        Starts
+        {say`Starts`}
         <input className="field" type="time" value={fields.startsAt} onChange={set('startsAt')} />
       </label>
       <label>
-        Ends
+        {say`Ends`}
         <input className="field" type="time" value={fields.endsAt} onChange={set('endsAt')} />
       </label>
       <label>
-        Days later
+        {say`Days later`}
         <input
           className="field"
           type="number"
@@ -108,7 +109,7 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
         />
       </label>
       <label>
-        People
+        {say`People`}
         <input
           className="field"
           type="number"
@@ -120,11 +121,11 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
       </label>
       {request.spaces.length > 0 && (
         <label className="col-span-2">
-          Another space
+          {say`Another space`}
           <Combobox
-            aria-label="Another space"
+            aria-label={say`Another space`}
             options={[
-              { value: '', text: 'as it is' },
+              { value: '', text: say`as it is` },
               ...spaces.map(({ id, name, building }) => ({
                 value: String(id),
                 text: name,

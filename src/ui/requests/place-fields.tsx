@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
@@ -39,7 +40,7 @@ export function PickPlace({
   people,
   value,
   label,
-  usual = 'the smallest that seats them',
+  usual = say`the smallest that seats them`,
   onPick,
 }: PickPlaceProps) {
   const sorted = [...places].sort(
@@ -55,7 +56,7 @@ export function PickPlace({
           options={sorted.map((each) => ({
             value: String(each.id),
             text: each.name,
-            hint: `to ${mostOf(each)}`,
+            hint: say`to ${mostOf(each)}`,
             group: each.building,
           }))}
           value={value ? String(value.spaceId) : ''}
@@ -63,7 +64,7 @@ export function PickPlace({
         />
       </label>
       <label>
-        Layout
+        {say`Layout`}
         <select
           className="field"
           value={value?.layout ?? ''}
@@ -73,9 +74,10 @@ export function PickPlace({
         >
           <option value="">{usual}</option>
           {space?.layouts.map((offer) => (
-            <option key={offer.layout} value={offer.layout}>
-              {LAYOUT_WORDS[offer.layout]}, for {offer.seats}
-            </option>
+            <option
+              key={offer.layout}
+              value={offer.layout}
+            >{say`${LAYOUT_WORDS[offer.layout]}, for ${offer.seats}`}</option>
           ))}
         </select>
       </label>
@@ -110,15 +112,14 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
         );
       }}
     >
-      <p className="font-semibold">
-        {countText(dates.length, 'date has', 'dates have')} no space yet. Wanted: {wantsText}, for {people}{' '}
-        people.
-      </p>
+      <p className="font-semibold">{say`${countText(dates.length, 'date has', 'dates have')} no space yet. Wanted: ${wantsText}, for ${people} people.`}</p>
       <div className="flex flex-wrap items-end gap-2">
-        <PickPlace places={places} people={people} value={place} label="Space" onPick={setPlace} />
-        <button type="submit" className="press press-main" disabled={!place || change.isSending}>
-          Give {countText(dates.length, 'date', 'dates')} this space
-        </button>
+        <PickPlace places={places} people={people} value={place} label={say`Space`} onPick={setPlace} />
+        <button
+          type="submit"
+          className="press press-main"
+          disabled={!place || change.isSending}
+        >{say`Give ${countText(dates.length, 'date', 'dates')} this space`}</button>
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ChangeReply } from '@/contracts/change';
 import { sayNumbers } from './use-preview';
 
@@ -12,7 +13,7 @@ export function PreviewLines({ preview }: { preview: ChangeReply | string | null
       {preview !== null && typeof preview !== 'string' && (
         <>
           <p className="font-semibold">
-            The history will say: {preview.summary}
+            {say`The history will say: ${preview.summary}`}
             {preview.numbers.moved > 0 && ` (${sayNumbers(preview)})`}.
           </p>
           {[...preview.sentences, ...preview.warnings].slice(0, MOST_SENTENCES).map((sentence) => (

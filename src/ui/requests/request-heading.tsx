@@ -1,10 +1,12 @@
+import { say } from '@/contracts/language/say';
 import type { RequestView } from '@/contracts/request-view';
 
 export function RequestHeading({ request }: { request: RequestView }) {
   return (
     <header className="pb-3">
       <p className="text-soft">
-        Reference <strong className="text-ink">{request.reference}</strong>
+        {say`Reference `}
+        <strong className="text-ink">{request.reference}</strong>
       </p>
       <h1 className="text-3xl">{request.title}</h1>
       <p className="mt-1 text-lg">

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { SplitBody } from '@/contracts/series';
@@ -65,9 +66,9 @@ function splitOf(form: AskForm, from: number, { version, tzid }: RequestView): S
   const [day, until] = [parseLocalDate(form.startDate), parseLocalDate(form.until)];
   const start = day && parseLocalDateTime(`${day}T${startTime}`);
   if (!day || !start || !/^\d\d:\d\d$/.test(endTime))
-    return 'Give the first day, when it begins and when it ends.';
+    return say`Give the first day, when it begins and when it ends.`;
   if (form.ends === 'until' && !form.ownRule && (!until || until < day))
-    return 'The last day must not lie before the first. Give both as days of the calendar.';
+    return say`The last day must not lie before the first. Give both as days of the calendar.`;
   return {
     version,
     from,
@@ -113,7 +114,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
     >
       <div className="grid max-w-3xl gap-3 sm:grid-cols-6">
         <label className="sm:col-span-6">
-          <span className="font-semibold">From</span>
+          <span className="font-semibold">{say`From`}</span>
           <select className="field" value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
             {dates.map(({ id, when }) => (
               <option key={id} value={id}>
@@ -123,23 +124,20 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
           </select>
         </label>
         <label className="sm:col-span-2">
-          <span className="font-semibold">Then on</span>
+          <span className="font-semibold">{say`Then on`}</span>
           <input className="field" type="date" required {...form.register('startDate')} />
         </label>
         <label className="sm:col-span-2">
-          <span className="font-semibold">Begins</span>
+          <span className="font-semibold">{say`Begins`}</span>
           <input className="field" type="time" required {...form.register('startTime')} />
         </label>
         <label className="sm:col-span-2">
-          <span className="font-semibold">Ends</span>
+          <span className="font-semibold">{say`Ends`}</span>
           <input className="field" type="time" required {...form.register('endTime')} />
         </label>
         <RepeatFields form={form} choices={{ seasons: [] }} faults={{}} />
       </div>
-      <p className="pt-2 text-[0.95rem] text-soft">
-        {countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something
-        of their own keep it. What is new waits for a decision.
-      </p>
+      <p className="pt-2 text-[0.95rem] text-soft">{say`${countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something of their own keep it. What is new waits for a decision.`}</p>
       {isTouched &&
         (typeof split === 'string' ? (
           <p role="alert" className="text-clash">
@@ -152,9 +150,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         type="submit"
         className="press mt-2"
         disabled={change.isSending || typeof split === 'string' || typeof preview === 'string'}
-      >
-        Change the series from there on
-      </button>
+      >{say`Change the series from there on`}</button>
       <ChangeDone change={change} />
     </form>
   );
@@ -166,7 +162,7 @@ export function SeriesFrom({ request }: { request: RequestView }) {
   if (request.dates.length < 2 || !dates.length) return null;
   return (
     <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">From a date on otherwise, or longer</summary>
+      <summary className="cursor-pointer font-semibold">{say`From a date on otherwise, or longer`}</summary>
       <SeriesForm request={request} dates={dates} />
     </details>
   );

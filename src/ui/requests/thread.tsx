@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useRef, useState } from 'react';
 import type { FileLine } from '@/contracts/files';
@@ -20,10 +21,10 @@ function Message({ message }: { message: MessageView }) {
       className={`border-b border-rule py-2 ${side === 'office' ? 'border-l-4 border-l-accent pl-3' : 'pl-4'}`}
     >
       <p className="text-[0.92rem] text-soft">
-        <strong className="text-ink">{isOwn ? 'You' : who}</strong>
-        {side === 'office' && ' for the office'}, {when}
-        {kind === 'internal' && ', among ourselves'}
-        {isQuestion && ', a question'}
+        <strong className="text-ink">{isOwn ? say`You` : who}</strong>
+        {side === 'office' && say` for the office`}, {when}
+        {kind === 'internal' && say`, among ourselves`}
+        {isQuestion && say`, a question`}
       </p>
       {text && <p className="whitespace-pre-wrap">{text}</p>}
       {files.length > 0 && <FileList files={files} />}
@@ -32,20 +33,23 @@ function Message({ message }: { message: MessageView }) {
 }
 
 /** As what the office writes: who reads it, and whether the request waits for an answer. */
-const WRITTEN_AS = {
-  message: {
-    words: 'to whoever asked',
-    body: { kind: 'with-requester', isQuestion: false },
-  },
-  question: {
-    words: 'a question: the request waits for the answer',
-    body: { kind: 'with-requester', isQuestion: true },
-  },
-  internal: {
-    words: 'among ourselves: only the office reads it',
-    body: { kind: 'internal', isQuestion: false },
-  },
-} as const;
+const WRITTEN_AS = texts(
+  {
+    message: {
+      words: 'to whoever asked',
+      body: { kind: 'with-requester', isQuestion: false },
+    },
+    question: {
+      words: 'a question: the request waits for the answer',
+      body: { kind: 'with-requester', isQuestion: true },
+    },
+    internal: {
+      words: 'among ourselves: only the office reads it',
+      body: { kind: 'internal', isQuestion: false },
+    },
+  } as const,
+  'words',
+);
 type WrittenAs = keyof typeof WRITTEN_AS;
 
 interface ThreadProps {
@@ -89,8 +93,8 @@ export function Thread({ request, isOffice }: ThreadProps) {
     router.refresh();
   };
   return (
-    <section aria-label="Messages" className="mt-4 border-t border-strong-rule pt-3">
-      <h2 className="text-xl">{isOffice ? 'With whoever asked' : 'With the office'}</h2>
+    <section aria-label={say`Messages`} className="mt-4 border-t border-strong-rule pt-3">
+      <h2 className="text-xl">{isOffice ? say`With whoever asked` : say`With the office`}</h2>
       {request.messages.length > 0 ? (
         <ol className="mt-1">
           {request.messages.map((message) => (
@@ -99,7 +103,8 @@ export function Thread({ request, isOffice }: ThreadProps) {
         </ol>
       ) : (
         <p className="text-soft">
-          Nothing was written yet.{!isOffice && ` Or call ${office.name}: ${office.phone}.`}
+          {say`Nothing was written yet.`}
+          {!isOffice && say` Or call ${office.name}: ${office.phone}.`}
         </p>
       )}
       {request.mayWrite && (
@@ -111,7 +116,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
           }}
         >
           <label htmlFor={id} className="font-semibold">
-            {isOffice ? 'Write' : 'Write to the office'}
+            {isOffice ? say`Write` : say`Write to the office`}
           </label>
           <textarea
             id={id}
@@ -123,7 +128,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
           />
           {isOffice && (
             <fieldset className="flex flex-wrap gap-x-5">
-              <legend className="sr-only">Who is to read it</legend>
+              <legend className="sr-only">{say`Who is to read it`}</legend>
               {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
                 <label key={value} className="flex items-center gap-2">
                   <input
@@ -138,14 +143,14 @@ export function Thread({ request, isOffice }: ThreadProps) {
               ))}
             </fieldset>
           )}
-          <FilePicker lines={lines} files={files} isSignedIn label="Files with it" />
+          <FilePicker lines={lines} files={files} isSignedIn label={say`Files with it`} />
           <RefusalNote error={error} />
           <button
             type="submit"
             className="press justify-self-start"
             disabled={isSending || (!text.trim() && !lines.length)}
           >
-            {isSending ? 'Sending …' : 'Send'}
+            {isSending ? say`Sending …` : say`Send`}
           </button>
         </form>
       )}

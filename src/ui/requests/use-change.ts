@@ -1,4 +1,5 @@
 'use client';
+import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/change';
@@ -9,13 +10,13 @@ import { send, type Sent } from '@/ui/hooks/send';
 import { itemsOf } from './use-preview';
 
 /** What is said where somebody stopped what they had sent; how it stands is loaded anew. */
-const STOPPED: ErrorReply['error'] = {
+const STOPPED: ErrorReply['error'] = texts({
   code: 'stopped',
   message:
     'Stopped. It stands as shown now: nothing was changed, or all of it, where the stop came too late.',
   fields: [],
   details: [],
-};
+});
 
 type Step = ChangeBody['step'];
 type Items = ChangeBody['items'];
@@ -72,7 +73,7 @@ export function useChange(
     const reply = await post<ChangeReply>(url, body);
     if (!reply) return false;
     setChangeSet(reply.changeSet);
-    setDoneText(`Done: ${reply.summary}.`);
+    setDoneText(say`Done: ${reply.summary}.`);
     return true;
   };
 
@@ -85,7 +86,7 @@ export function useChange(
     if (isSending || changeSet === null) return;
     const reply = await post<Pick<ChangeReply, 'summary'>>(`/api/changes/${changeSet}/undo`, {});
     setChangeSet(null);
-    if (reply) setDoneText(`Done: ${reply.summary}.`);
+    if (reply) setDoneText(say`Done: ${reply.summary}.`);
   };
 
   return {

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/change';
 import type { RequestView } from '@/contracts/request-view';
@@ -17,7 +18,7 @@ export function sayNumbers({ numbers }: ChangeReply): string {
   ]
     .filter(Boolean)
     .join(', ');
-  return said || 'nothing moves, no order changes';
+  return said || say`nothing moves, no order changes`;
 }
 
 /** Dates of one request, as the items of a change. */

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { OwnLayout, PlanQuery } from '@/contracts/seating';
 import { useDeed } from '@/ui/hooks/deed';
@@ -24,9 +25,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   };
   return (
     <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
-      <h2 id="own-layouts" className="text-lg">
-        Ways of the house
-      </h2>
+      <h2 id="own-layouts" className="text-lg">{say`Ways of the house`}</h2>
       <ul className="grid gap-1">
         {own.map((each) => (
           <li key={each.id} className="flex items-center gap-2">
@@ -37,12 +36,10 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
               <button
                 type="button"
                 className="press px-2"
-                aria-label={`Give up ${each.name}`}
+                aria-label={say`Give up ${each.name}`}
                 disabled={isSending}
                 onClick={() => void act(`/api/own-layouts/${each.id}/drop`, {})}
-              >
-                Give up
-              </button>
+              >{say`Give up`}</button>
             )}
           </li>
         ))}
@@ -50,7 +47,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
       {mayKeep && (
         <form className="flex items-end gap-2" onSubmit={keep}>
           <label className="grow">
-            <span className="font-semibold">Keep this as</span>
+            <span className="font-semibold">{say`Keep this as`}</span>
             <input
               className="field"
               maxLength={40}
@@ -58,9 +55,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
               onChange={({ target }) => setName(target.value)}
             />
           </label>
-          <button type="submit" className="press" disabled={isSending}>
-            Keep
-          </button>
+          <button type="submit" className="press" disabled={isSending}>{say`Keep`}</button>
         </form>
       )}
       <RefusalNote error={error} />

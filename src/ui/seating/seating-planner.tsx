@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
 import { LAYOUTS, wheelchairPlaces, type Layout } from '@/core/seating/capacity';
 import { SIDES, type Side } from '@/core/seating/plan/room';
@@ -25,7 +26,7 @@ interface LengthProps {
 
 const Length = ({ label, hint, value, onChange }: LengthProps) => (
   <label>
-    <span className="font-semibold">{label}, m</span>
+    <span className="font-semibold">{say`${label}, m`}</span>
     <input
       className="field"
       inputMode="decimal"
@@ -63,24 +64,24 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
       <div className="sheet grid gap-3 p-4">
         <form
           className="grid gap-3"
-          aria-label="How it is to be set"
+          aria-label={say`How it is to be set`}
           onSubmit={(event) => event.preventDefault()}
         >
           <label>
-            <span className="font-semibold">Set with</span>
+            <span className="font-semibold">{say`Set with`}</span>
             <select
               className="field"
               value={fields.layout}
               onChange={({ target }) => set({ layout: target.value as Layout })}
             >
-              <optgroup label="Usual here">
+              <optgroup label={say`Usual here`}>
                 {offered.map((layout) => (
                   <option key={layout} value={layout}>
                     {LAYOUT_WORDS[layout]}
                   </option>
                 ))}
               </optgroup>
-              <optgroup label="Others">
+              <optgroup label={say`Others`}>
                 {others.map((layout) => (
                   <option key={layout} value={layout}>
                     {LAYOUT_WORDS[layout]}
@@ -91,7 +92,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           </label>
           <div>
             <label>
-              <span className="font-semibold">People</span>
+              <span className="font-semibold">{say`People`}</span>
               <input
                 className="field"
                 type="number"
@@ -103,7 +104,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
             </label>
             <input
               type="range"
-              aria-label="People, by dragging"
+              aria-label={say`People, by dragging`}
               className="h-6 w-full accent-(--accent)"
               min={1}
               max={MOST_PEOPLE}
@@ -113,7 +114,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           </div>
           <div>
             <label>
-              <span className="font-semibold">In wheelchairs</span>
+              <span className="font-semibold">{say`In wheelchairs`}</span>
               <input
                 className="field"
                 type="number"
@@ -124,31 +125,32 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
                 onChange={({ target }) => set({ wheelchairs: within(target.value, 0, 500) })}
               />
             </label>
-            <p id="usual-wheelchairs" className="text-[0.92rem] text-soft">
-              Of {fields.people} seats {wanted} are usual (ADA table 221.2.1.1).
-            </p>
+            <p
+              id="usual-wheelchairs"
+              className="text-[0.92rem] text-soft"
+            >{say`Of ${fields.people} seats ${wanted} are usual (ADA table 221.2.1.1).`}</p>
           </div>
           {hasRounds && (
             <label>
-              <span className="font-semibold">Tables of</span>
+              <span className="font-semibold">{say`Tables of`}</span>
               <select
                 className="field"
                 value={fields.round}
                 onChange={({ target }) => set({ round: target.value as PlanFields['round'] })}
               >
-                <option value="8">eight, 1.5 m across</option>
-                <option value="10">ten, 1.8 m across</option>
+                <option value="8">{say`eight, 1.5 m across`}</option>
+                <option value="10">{say`ten, 1.8 m across`}</option>
               </select>
             </label>
           )}
           <label>
-            <span className="font-semibold">Facing the</span>
+            <span className="font-semibold">{say`Facing the`}</span>
             <select
               className="field"
               value={fields.front}
               onChange={({ target }) => set({ front: target.value as Side | '' })}
             >
-              <option value="">wall that seats the most</option>
+              <option value="">{say`wall that seats the most`}</option>
               {SIDES.map((side) => (
                 <option key={side} value={side}>
                   {SIDE_WORDS[side]}
@@ -163,18 +165,18 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               checked={fields.hasStage}
               onChange={({ target }) => set({ hasStage: target.checked })}
             />
-            A stage
+            {say`A stage`}
           </label>
           {fields.hasStage && (
             <div className="grid grid-cols-2 gap-2">
               <Length
-                label="Stage, across"
+                label={say`Stage, across`}
                 hint="4"
                 value={fields.stageWidth}
                 onChange={(stageWidth) => set({ stageWidth })}
               />
               <Length
-                label="Stage, deep"
+                label={say`Stage, deep`}
                 hint="2"
                 value={fields.stageDepth}
                 onChange={(stageDepth) => set({ stageDepth })}
@@ -182,17 +184,22 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
             </div>
           )}
           <details open={Boolean(fields.aisle || fields.between || fields.row)}>
-            <summary className="cursor-pointer py-1 font-semibold">Wider than published</summary>
+            <summary className="cursor-pointer py-1 font-semibold">{say`Wider than published`}</summary>
             <div className="grid grid-cols-2 gap-2">
-              <Length label="Aisles" hint="1.1" value={fields.aisle} onChange={(aisle) => set({ aisle })} />
               <Length
-                label="Between rows"
+                label={say`Aisles`}
+                hint="1.1"
+                value={fields.aisle}
+                onChange={(aisle) => set({ aisle })}
+              />
+              <Length
+                label={say`Between rows`}
                 hint="0.35"
                 value={fields.between}
                 onChange={(between) => set({ between })}
               />
               <label className="col-span-2">
-                <span className="font-semibold">Seats between two aisles</span>
+                <span className="font-semibold">{say`Seats between two aisles`}</span>
                 <input
                   className="field"
                   type="number"
@@ -216,7 +223,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           }}
         />
       </div>
-      <section aria-label="Plan" className="sheet p-4">
+      <section aria-label={say`Plan`} className="sheet p-4">
         <div role="status" aria-busy={isBehind}>
           {plan ? (
             <>
@@ -227,15 +234,13 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               </p>
             </>
           ) : (
-            <p className="text-soft">Setting the room …</p>
+            <p className="text-soft">{say`Setting the room …`}</p>
           )}
         </div>
         <PlanDrawing room={floor.room} plan={plan} name={floor.name} />
         {plan && <p className="text-[0.92rem] text-soft">{sayRules(plan)}</p>}
         {!floor.isMeasured && (
-          <p className="text-[0.92rem] text-soft">
-            Its sides were never measured: drawn from its area, as three to two, without doors or columns.
-          </p>
+          <p className="text-[0.92rem] text-soft">{say`Its sides were never measured: drawn from its area, as three to two, without doors or columns.`}</p>
         )}
       </section>
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { PinnedName } from '@/contracts/own';
@@ -16,7 +17,7 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
   };
   return (
     <section>
-      <h2 className="border-b border-rule text-xl">Pinned</h2>
+      <h2 className="border-b border-rule text-xl">{say`Pinned`}</h2>
       {pins.length ? (
         <ul>
           {pins.map((pin) => (
@@ -26,15 +27,17 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
             >
               <Link href={pin.href}>{pin.name}</Link>
               <button type="button" className="press" onClick={() => void takeOut(pin)}>
-                Take out<span className="sr-only"> {pin.name}</span>
+                {say`Take out`}
+                <span className="sr-only"> {pin.name}</span>
               </button>
             </li>
           ))}
         </ul>
       ) : (
         <p className="py-2 text-soft">
-          Nothing yet. Pin spaces and equipment on their pages under <Link href="/places">Places</Link>; they
-          come first in every list then.
+          {say`Nothing yet. Pin spaces and equipment on their pages under `}
+          <Link href="/places">{say`Places`}</Link>
+          {say`; they come first in every list then.`}
         </p>
       )}
       <p role="alert">{problem}</p>

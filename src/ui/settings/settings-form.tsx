@@ -1,4 +1,6 @@
 'use client';
+import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
+import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { MOST_BOARD_DAYS } from '@/contracts/board';
 import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/own-settings';
@@ -83,27 +85,27 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
   );
   return (
     <section className="grid gap-3">
-      <h2 className="border-b border-rule text-xl">The board</h2>
+      <h2 className="border-b border-rule text-xl">{say`The board`}</h2>
       <Choose
-        legend="Hours it shows"
+        legend={say`Hours it shows`}
         name="hours"
         options={[
-          ['open', 'those when anything is open'],
-          ['own', 'hours of my own, and whatever is booked outside them'],
+          ['open', say`those when anything is open`],
+          ['own', say`hours of my own, and whatever is booked outside them`],
         ]}
         value={hours ? 'own' : 'open'}
         onChange={(which) => set({ hours: which === 'own' ? USUAL_HOURS : null })}
       />
       {hours && (
         <p className="flex flex-wrap items-center gap-4">
-          {hour('First hour', 0)}
-          {hour('Last hour', 1)}
+          {hour(say`First hour`, 0)}
+          {hour(say`Last hour`, 1)}
           <strong className="text-clash">{fault}</strong>
         </p>
       )}
       <p className="flex flex-wrap gap-6">
         <label>
-          Days it opens with{' '}
+          {say`Days it opens with `}
           <input
             className="field w-20"
             type="number"
@@ -114,7 +116,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
           />
         </label>
         <label>
-          How large it opens{' '}
+          {say`How large it opens `}
           <select
             className="field w-40"
             value={zoom}
@@ -124,7 +126,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
               .sort((a, b) => a - b)
               .map((each) => (
                 <option key={each} value={each}>
-                  {each === 1 ? 'all of it in sight' : `${each} times`}
+                  {each === 1 ? say`all of it in sight` : say`${each} times`}
                 </option>
               ))}
           </select>
@@ -137,9 +139,19 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
 function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones: readonly string[] }) {
   return (
     <section className="grid gap-3">
-      <h2 className="border-b border-rule text-xl">Time</h2>
+      <h2 className="border-b border-rule text-xl">{say`Language and time`}</h2>
       <Choose
-        legend="Clock"
+        legend={say`Language`}
+        name="language"
+        options={[
+          ['', say`as the house has it`],
+          ...LANGUAGES.map((each) => [each, LANGUAGE_NAMES[each]] as const),
+        ]}
+        value={draft.language ?? ''}
+        onChange={(language) => set({ language: language || null })}
+      />
+      <Choose
+        legend={say`Clock`}
         name="clock"
         options={[
           [24, '14:30'],
@@ -149,13 +161,13 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         onChange={(clock) => set({ clock })}
       />
       <label>
-        <span className="block font-semibold">A week begins on</span>
+        <span className="block font-semibold">{say`A week begins on`}</span>
         <select
           className="field w-56"
           value={draft.weekStart}
           onChange={({ target }) => set({ weekStart: Number(target.value) })}
         >
-          <option value={0}>as the site has it</option>
+          <option value={0}>{say`as the site has it`}</option>
           {WEEKDAY_NAMES.map((name, index) => (
             <option key={name} value={index + 1}>
               {name}
@@ -164,8 +176,8 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         </select>
       </label>
       <Labelled
-        label="A second zone"
-        hint="Beside the times of the site, on the board and with each date. All that is booked is in the site’s."
+        label={say`A second zone`}
+        hint={say`Beside the times of the site, on the board and with each date. All that is booked is in the site’s.`}
       >
         {(ids) => (
           <div className="flex gap-2">
@@ -179,7 +191,8 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
             </div>
             {draft.zone && (
               <button type="button" className="press" onClick={() => set({ zone: null })}>
-                None<span className="sr-only"> as second zone</span>
+                {say`None`}
+                <span className="sr-only">{say` as second zone`}</span>
               </button>
             )}
           </div>
@@ -220,24 +233,24 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       }}
     >
       <section className="grid gap-3">
-        <h2 className="border-b border-rule text-xl">Look</h2>
+        <h2 className="border-b border-rule text-xl">{say`Look`}</h2>
         <Choose
-          legend="Theme"
+          legend={say`Theme`}
           name="theme"
           options={[
-            ['device', 'as the device has it'],
-            ['light', 'light'],
-            ['dark', 'dark'],
+            ['device', say`as the device has it`],
+            ['light', say`light`],
+            ['dark', say`dark`],
           ]}
           value={draft.theme}
           onChange={(theme) => set({ theme })}
         />
         <Choose
-          legend="Contrast"
+          legend={say`Contrast`}
           name="contrast"
           options={[
-            ['usual', 'usual'],
-            ['more', 'more'],
+            ['usual', say`usual`],
+            ['more', say`more`],
           ]}
           value={draft.contrast}
           onChange={(contrast) => set({ contrast })}
@@ -247,9 +260,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       <BoardFields draft={draft} set={set} fault={faultOf('settings.hours')} />
       {reminders && (
         <fieldset>
-          <legend className="w-full border-b border-rule font-serif text-xl font-semibold">
-            Letters before what I have booked
-          </legend>
+          <legend className="w-full border-b border-rule font-serif text-xl font-semibold">{say`Letters before what I have booked`}</legend>
           <div className="flex flex-wrap gap-x-5 pt-2">
             {REMINDERS_MIN.map((minutes) => (
               <label key={minutes} className="flex min-h-8 cursor-pointer items-center gap-2">
@@ -271,9 +282,11 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       )}
       <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
       <p>
-        <button type="submit" className="press press-main" disabled={isSending}>
-          Keep these settings
-        </button>
+        <button
+          type="submit"
+          className="press press-main"
+          disabled={isSending}
+        >{say`Keep these settings`}</button>
       </p>
     </form>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { OrderThing, OrderView } from '@/contracts/orders';
 import { setupsSheetHref } from '@/contracts/setups-sheet';
 import Link from '@/ui/primitives/link';
@@ -13,10 +14,10 @@ function Things({ things, way }: { readonly things: readonly OrderThing[]; reado
     <ul className="mt-1">
       {things.map(({ name, quantity, store }) => (
         <li key={`${name} ${store}`}>
-          <strong>{quantity ?? 'some'}</strong> × {name}{' '}
+          <strong>{quantity ?? say`some`}</strong> × {name}{' '}
           <span className="text-soft">
             {quantity === null
-              ? 'how many could not be worked out; ask the office'
+              ? say`how many could not be worked out; ask the office`
               : store && `${way} ${store}`}
           </span>
         </li>
@@ -33,8 +34,8 @@ function TurnoverLines({ order }: { order: OrderView }) {
   return (
     <div className="mt-1">
       <p className="text-soft">{turnover.beforeText}</p>
-      {turnover.stays.length > 0 && <p>stays: {list(turnover.stays)}</p>}
-      {turnover.takeAway.length > 0 && <p>goes: {list(turnover.takeAway)}</p>}
+      {turnover.stays.length > 0 && <p>{say`stays: ${list(turnover.stays)}`}</p>}
+      {turnover.takeAway.length > 0 && <p>{say`goes: ${list(turnover.takeAway)}`}</p>}
       <p className="text-[0.92rem] text-soft">{turnover.savedText}</p>
     </div>
   );
@@ -46,7 +47,7 @@ function News({ order }: { order: OrderView }) {
   if (!order.changes.length) return null;
   return (
     <div className="mt-2 border-l-4 border-l-look bg-sunk px-3 py-2" role="status">
-      <p className="font-semibold text-look">Changed, version {order.contentVersion}</p>
+      <p className="font-semibold text-look">{say`Changed, version ${order.contentVersion}`}</p>
       <ul className="list-disc pl-5">
         {order.changes.map((text) => (
           <li key={text}>{text}</li>
@@ -57,11 +58,9 @@ function News({ order }: { order: OrderView }) {
           type="button"
           className="press mt-2 h-11"
           disabled={isSending}
-          aria-label={`I have read it: what has changed at ${order.place}, ${order.dueText}`}
+          aria-label={say`I have read it: what has changed at ${order.place}, ${order.dueText}`}
           onClick={() => void act(`/api/orders/${order.id}/read`, { version: order.contentVersion })}
-        >
-          I have read it
-        </button>
+        >{say`I have read it`}</button>
       )}
       <RefusalNote error={error} />
     </div>
@@ -73,20 +72,22 @@ function When({ order }: { order: OrderView }) {
   const isDone = order.state === 'done';
   return (
     <div className="w-32 shrink-0">
-      <p className="small-caps">{isThere ? 'from' : isDone ? 'was due' : 'due by'}</p>
+      <p className="small-caps">{isThere ? say`from` : isDone ? say`was due` : say`due by`}</p>
       <p className={`font-serif text-3xl leading-none ${isDone ? 'text-soft' : ''}`}>
         {isThere ? order.fromText : order.dueText}
       </p>
-      <p className="mt-1 text-soft">{isThere ? `until ${order.dueText}` : `free from ${order.fromText}`}</p>
-      {order.isLate && <p className="font-semibold text-clash">late</p>}
+      <p className="mt-1 text-soft">
+        {isThere ? say`until ${order.dueText}` : say`free from ${order.fromText}`}
+      </p>
+      {order.isLate && <p className="font-semibold text-clash">{say`late`}</p>}
     </div>
   );
 }
 
 /** What an order is called first: how the room is to stand, or what is to be done. */
 function headline({ phase, origin, turnover, layout, people, wheelchairs, title }: OrderView): string {
-  const room = `${layout}, for ${people}${wheelchairs ? `, ${wheelchairs} in wheelchairs` : ''}`;
-  if (origin === 'counter') return `what was set for ${layout}, ${people} people`;
+  const room = say`${layout}, for ${people}${wheelchairs ? say`, ${wheelchairs} in wheelchairs` : ''}`;
+  if (origin === 'counter') return say`what was set for ${layout}, ${people} people`;
   if (turnover) return `${turnover.kindText}: ${room}`;
   return phase === 'setup' && layout ? `${title}: ${room}` : title;
 }
@@ -103,12 +104,14 @@ function DoneButton({ order }: { order: OrderView }) {
         onClick={() =>
           void act(`/api/orders/${order.id}`, { version: order.version, state: isDone ? 'open' : 'done' })
         }
-        aria-label={`${isDone ? 'Open again' : 'Done'}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
+        aria-label={`${isDone ? say`Open again` : say`Done`}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
       >
-        {isDone ? 'Open again' : 'Done'}
+        {isDone ? say`Open again` : say`Done`}
       </button>
-      {order.doneText && <p className="mt-1 text-[0.92rem] text-soft">at {order.doneText}</p>}
-      {order.issueText && <p className="mt-1 text-[0.92rem] text-soft">to be issued {order.issueText}</p>}
+      {order.doneText && <p className="mt-1 text-[0.92rem] text-soft">{say`at ${order.doneText}`}</p>}
+      {order.issueText && (
+        <p className="mt-1 text-[0.92rem] text-soft">{say`to be issued ${order.issueText}`}</p>
+      )}
       <RefusalNote error={error} />
     </div>
   );
@@ -123,14 +126,14 @@ const EDGE: Readonly<Record<'done' | 'late' | 'open', string>> = {
 /** One order, big enough for a thumb. */
 export function OrderCard({ order }: { order: OrderView }) {
   const look = order.state === 'done' ? 'done' : order.isLate ? 'late' : 'open';
-  const backFrom = order.phase === 'strike' ? 'back to' : 'from';
+  const backFrom = order.phase === 'strike' ? say`back to` : say`from`;
   return (
     <li className={`sheet flex flex-wrap gap-x-5 gap-y-3 border-l-[6px] p-4 ${EDGE[look]}`}>
       <When order={order} />
       <div className="min-w-56 flex-1">
         <p className="small-caps">
           {order.phaseText} · {order.team}
-          {order.person && ` · ${order.isMine ? 'yours' : order.person}`}
+          {order.person && ` · ${order.isMine ? say`yours` : order.person}`}
         </p>
         <h2 className="text-xl">
           {order.place || order.eventTitle}{' '}
@@ -139,16 +142,14 @@ export function OrderCard({ order }: { order: OrderView }) {
         <p className="font-semibold">{headline(order)}</p>
         {order.planHref && (
           <p>
-            <Link href={order.planHref} className="inline-block min-h-7 underline">
-              See it set
-            </Link>
+            <Link href={order.planHref} className="inline-block min-h-7 underline">{say`See it set`}</Link>
           </p>
         )}
         <p className="text-soft">
           <Link href={order.eventHref} className="inline-block min-h-6 underline">
             {order.eventTitle} · {order.reference}
           </Link>
-          {order.contentVersion > 1 ? ` · version ${order.contentVersion}` : ''}
+          {order.contentVersion > 1 ? say` · version ${order.contentVersion}` : ''}
         </p>
         <News order={order} />
         <TurnoverLines order={order} />
@@ -166,10 +167,8 @@ export function OrderCard({ order }: { order: OrderView }) {
           <a
             className="no-print inline-flex min-h-11 items-center underline"
             href={setupsSheetHref('pdf', { what: 'order', order: order.id })}
-            aria-label={`On paper: ${order.phaseText}, ${order.place}, ${order.dueText}`}
-          >
-            On paper
-          </a>
+            aria-label={say`On paper: ${order.phaseText}, ${order.place}, ${order.dueText}`}
+          >{say`On paper`}</a>
         </OrderSaid>
       </div>
       <DoneButton order={order} />

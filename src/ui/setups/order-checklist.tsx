@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useOptimistic, useTransition } from 'react';
 import type { OrderView } from '@/contracts/orders';
 import { useDeed } from '@/ui/hooks/deed';
@@ -19,9 +20,7 @@ export function OrderChecklist({ order }: { order: OrderView }) {
     });
   return (
     <fieldset className="mt-2">
-      <legend className="small-caps">
-        to go through, {lines.filter(({ isTicked }) => isTicked).length} of {lines.length}
-      </legend>
+      <legend className="small-caps">{say`to go through, ${lines.filter(({ isTicked }) => isTicked).length} of ${lines.length}`}</legend>
       {lines.map(({ line, isTicked }) => (
         <label
           key={line}

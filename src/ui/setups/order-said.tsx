@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId, useState, type ReactNode } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { OrderNote, OrderView } from '@/contracts/orders';
@@ -12,7 +13,7 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
   return (
     <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-clash' : 'border-l-rule'}`}>
       <p className="whitespace-pre-wrap">
-        {note.kind === 'problem' && <strong>{isOpenProblem ? 'Problem: ' : 'Was a problem: '}</strong>}
+        {note.kind === 'problem' && <strong>{isOpenProblem ? say`Problem: ` : say`Was a problem: `}</strong>}
         {note.text}
       </p>
       <p className="text-[0.92rem] text-soft">
@@ -36,11 +37,9 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
           type="button"
           className="press mt-1"
           disabled={isSending}
-          aria-label={`Solved: ${note.text}, ${order.place}`}
+          aria-label={say`Solved: ${note.text}, ${order.place}`}
           onClick={() => void act(`/api/orders/problems/${note.id}`, {})}
-        >
-          Solved
-        </button>
+        >{say`Solved`}</button>
       )}
       <RefusalNote error={error} />
     </li>
@@ -61,7 +60,7 @@ function Picture({
   return (
     <div>
       <label htmlFor={id} className="press inline-flex h-11 cursor-pointer items-center">
-        {line ? 'Another picture' : 'Add a picture'}
+        {line ? say`Another picture` : say`Add a picture`}
       </label>
       <input
         id={id}
@@ -89,7 +88,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
   const [lines, setLines] = useState<readonly FileLine[]>([]);
   const files = useFiles(lines, setLines, true);
   const id = useId();
-  const say = async (kind: OrderNote['kind']) => {
+  const tell = async (kind: OrderNote['kind']) => {
     if (!(await files.settled())) return;
     if (await act(`/api/orders/${order.id}/notes`, { kind, text, file: lines.at(-1)?.key ?? null })) onSaid();
   };
@@ -98,12 +97,13 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       className="mt-2 grid gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        void say('note');
+        void tell('note');
       }}
     >
-      <label htmlFor={id} className="block font-semibold">
-        What is there to say about {order.place}?
-      </label>
+      <label
+        htmlFor={id}
+        className="block font-semibold"
+      >{say`What is there to say about ${order.place}?`}</label>
       <textarea
         id={id}
         className="field min-h-20"
@@ -114,12 +114,13 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       />
       <Picture lines={lines} files={files} />
       <div className="flex flex-wrap gap-2">
-        <button type="submit" className="press h-11" disabled={isSending}>
-          Note it
-        </button>
-        <button type="button" className="press h-11" disabled={isSending} onClick={() => void say('problem')}>
-          It is a problem
-        </button>
+        <button type="submit" className="press h-11" disabled={isSending}>{say`Note it`}</button>
+        <button
+          type="button"
+          className="press h-11"
+          disabled={isSending}
+          onClick={() => void tell('problem')}
+        >{say`It is a problem`}</button>
       </div>
       {error && <RefusalNote error={error} />}
     </form>
@@ -132,7 +133,7 @@ export function OrderSaid({ order, children }: { order: OrderView; children: Rea
   return (
     <div className="mt-2">
       {order.said.length > 0 && (
-        <ul className="grid gap-2" aria-label={`Said about ${order.place}`}>
+        <ul className="grid gap-2" aria-label={say`Said about ${order.place}`}>
           {order.said.map((note) => (
             <Said key={note.id} note={note} order={order} />
           ))}
@@ -144,11 +145,9 @@ export function OrderSaid({ order, children }: { order: OrderView; children: Rea
             type="button"
             className="press no-print h-11"
             aria-expanded={isOpen}
-            aria-label={`Say something about ${order.place}, ${order.dueText}`}
+            aria-label={say`Say something about ${order.place}, ${order.dueText}`}
             onClick={() => setOpen(!isOpen)}
-          >
-            Say something
-          </button>
+          >{say`Say something`}</button>
         )}
         {children}
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId } from 'react';
 import { Labelled } from '@/ui/primitives/form-parts';
 import type { RecipeChoices } from '@/contracts/recipes';
@@ -23,24 +24,24 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
           type="number"
           min={0}
           className="field w-24"
-          aria-label={`${legend}: minutes`}
+          aria-label={say`${legend}: minutes`}
           placeholder="0"
           value={value.minutes}
           onChange={({ target }) => onChange({ ...value, minutes: target.value })}
         />
-        <span>minutes</span>
+        <span>{say`minutes`}</span>
         <select
           className="field w-28"
-          aria-label={`${legend}: before or after`}
+          aria-label={say`${legend}: before or after`}
           value={value.side}
           onChange={({ target }) => onChange({ ...value, side: target.value as EdgeFields['side'] })}
         >
-          <option value="before">before</option>
-          <option value="after">after</option>
+          <option value="before">{say`before`}</option>
+          <option value="after">{say`after`}</option>
         </select>
         <select
           className="field w-auto"
-          aria-label={`${legend}: moment`}
+          aria-label={say`${legend}: moment`}
           value={value.edge}
           onChange={({ target }) => onChange({ ...value, edge: target.value as DueEdge })}
         >
@@ -79,24 +80,24 @@ export function QuantityList({ value, stores, faults, onChange }: QuantityListPr
           >
             <input
               className="field"
-              aria-label={`What is brought, line ${index + 1}`}
-              placeholder="Tablecloth"
+              aria-label={say`What is brought, line ${index + 1}`}
+              placeholder={say`Tablecloth`}
               value={name}
               aria-invalid={Boolean(faults[`quantities.${index}.name`])}
               onChange={({ target }) => set(key, { name: target.value })}
             />
             <input
               className="field"
-              aria-label={`From where, line ${index + 1}`}
-              placeholder="from where"
+              aria-label={say`From where, line ${index + 1}`}
+              placeholder={say`from where`}
               list={`${id}-stores`}
               value={store}
               onChange={({ target }) => set(key, { store: target.value })}
             />
             <input
               className="field font-mono text-[0.95rem]"
-              aria-label={`How many, line ${index + 1}`}
-              placeholder="tables + 1"
+              aria-label={say`How many, line ${index + 1}`}
+              placeholder={say`tables + 1`}
               value={formula}
               aria-invalid={Boolean(fault)}
               aria-describedby={`${id}-${key}`}
@@ -105,11 +106,9 @@ export function QuantityList({ value, stores, faults, onChange }: QuantityListPr
             <button
               type="button"
               className="press"
-              aria-label={`Leave out ${name || `line ${index + 1}`}`}
+              aria-label={say`Leave out ${name || say`line ${index + 1}`}`}
               onClick={() => onChange(value.filter((each) => each.key !== key))}
-            >
-              Leave out
-            </button>
+            >{say`Leave out`}</button>
             <p id={`${id}-${key}`} className="text-[0.92rem] font-semibold text-clash sm:col-span-4">
               {faults[`quantities.${index}.name`]} {fault}
             </p>
@@ -125,9 +124,7 @@ export function QuantityList({ value, stores, faults, onChange }: QuantityListPr
         type="button"
         className="press mt-2"
         onClick={() => onChange([...value, { key: crypto.randomUUID(), name: '', store: '', formula: '' }])}
-      >
-        Add something they bring
-      </button>
+      >{say`Add something they bring`}</button>
     </div>
   );
 }
@@ -145,7 +142,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
   const team = teams.find(({ id }) => String(id) === teamId);
   return (
     <>
-      <Labelled label="Team" fault={faults.teamId}>
+      <Labelled label={say`Team`} fault={faults.teamId}>
         {(ids) => (
           <select
             {...ids}
@@ -153,7 +150,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
             value={teamId}
             onChange={({ target }) => onChange({ teamId: target.value, personId: '' })}
           >
-            <option value="">choose a team</option>
+            <option value="">{say`choose a team`}</option>
             {teams.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -162,7 +159,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
           </select>
         )}
       </Labelled>
-      <Labelled label="Who of them" fault={faults.personId}>
+      <Labelled label={say`Who of them`} fault={faults.personId}>
         {(ids) => (
           <select
             {...ids}
@@ -170,7 +167,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
             value={personId}
             onChange={({ target }) => onChange({ personId: target.value })}
           >
-            <option value="">whoever is there</option>
+            <option value="">{say`whoever is there`}</option>
             {team?.people.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { RecipeChoices, RecipeReply, StoredRecipe } from '@/contracts/recipes';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
@@ -25,7 +26,7 @@ interface PartProps {
 function WhatPart({ fields, choices, faults, set }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Labelled label="What is to be done" fault={faults.title}>
+      <Labelled label={say`What is to be done`} fault={faults.title}>
         {(ids) => (
           <input
             {...ids}
@@ -54,33 +55,33 @@ function AboutPart({ fields, choices, set }: PartProps) {
   const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
   return (
     <section>
-      <h2 className="text-xl">Only for events with</h2>
+      <h2 className="text-xl">{say`Only for events with`}</h2>
       <PickSeveral
-        legend="Layout"
+        legend={say`Layout`}
         options={LAYOUTS.map((id) => ({ id, name: LAYOUT_WORDS[id] }))}
         picked={when.layouts}
         onChange={(layouts) => about({ layouts })}
       />
       <PickSeveral
-        legend="Space"
+        legend={say`Space`}
         options={choices.spaces}
         picked={when.spaces}
         onChange={(spaces) => about({ spaces })}
       />
       <PickSeveral
-        legend="Category"
+        legend={say`Category`}
         options={choices.categories}
         picked={when.categories}
         onChange={(categories) => about({ categories })}
       />
       <PickSeveral
-        legend="Service"
+        legend={say`Service`}
         options={choices.services}
         picked={when.services}
         onChange={(services) => about({ services })}
       />
       <PickSeveral
-        legend="Equipment"
+        legend={say`Equipment`}
         options={choices.equipment}
         picked={when.equipment}
         onChange={(equipment) => about({ equipment })}
@@ -92,7 +93,7 @@ function AboutPart({ fields, choices, set }: PartProps) {
           checked={fields.per === 'date'}
           onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
         />
-        once for an event, however many spaces it has
+        {say`once for an event, however many spaces it has`}
       </label>
     </section>
   );
@@ -102,9 +103,9 @@ function WhenPart({ fields, faults, set }: PartProps) {
   const isThere = fields.phase === 'attendance';
   return (
     <section className="grid gap-3">
-      <h2 className="text-xl">When</h2>
+      <h2 className="text-xl">{say`When`}</h2>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
-        <legend className="font-semibold">It is done</legend>
+        <legend className="font-semibold">{say`It is done`}</legend>
         {RECIPE_PHASES.map((phase) => (
           <label key={phase} className="flex min-h-8 items-center gap-2">
             <input
@@ -119,23 +120,23 @@ function WhenPart({ fields, faults, set }: PartProps) {
         ))}
       </fieldset>
       <EdgeField
-        legend={isThere ? 'Somebody is there from' : 'Done by'}
+        legend={isThere ? say`Somebody is there from` : say`Done by`}
         value={fields.due}
         fault={faults.offsetMin}
         onChange={(due) => set({ due })}
       />
       {isThere && (
         <EdgeField
-          legend="and until"
+          legend={say`and until`}
           value={fields.until}
           fault={faults['until.offsetMin'] ?? faults.until}
           onChange={(until) => set({ until })}
         />
       )}
       <Labelled
-        label="Issued so many days ahead"
+        label={say`Issued so many days ahead`}
         fault={faults.leadDays}
-        hint="Empty: as soon as the event is approved. A day that has passed is at once."
+        hint={say`Empty: as soon as the event is approved. A day that has passed is at once.`}
       >
         {(ids) => (
           <input
@@ -157,9 +158,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
   const workFault = faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula) : '');
   return (
     <section className="grid gap-3">
-      <h2 className="text-xl">How much</h2>
+      <h2 className="text-xl">{say`How much`}</h2>
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Labelled label="People it takes" fault={faults.crew}>
+        <Labelled label={say`People it takes`} fault={faults.crew}>
           {(ids) => (
             <input
               {...ids}
@@ -172,15 +173,15 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
           )}
         </Labelled>
         <Labelled
-          label="Minutes of work, by a formula"
+          label={say`Minutes of work, by a formula`}
           fault={workFault}
-          hint="Empty: the minutes of setup, strike or being there, for each of the people."
+          hint={say`Empty: the minutes of setup, strike or being there, for each of the people.`}
         >
           {(ids) => (
             <input
               {...ids}
               className="field font-mono text-[0.95rem]"
-              placeholder="10 + tables * 3"
+              placeholder={say`10 + tables * 3`}
               value={fields.workFormula}
               onChange={({ target }) => set({ workFormula: target.value })}
             />
@@ -194,7 +195,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
         onChange={(quantities) => set({ quantities })}
       />
       <details>
-        <summary className="cursor-pointer py-1 underline">What formulas know</summary>
+        <summary className="cursor-pointer py-1 underline">{say`What formulas know`}</summary>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4">
           {FORMULA_NAMES.map((name) => (
             <div key={name} className="contents">
@@ -203,12 +204,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
             </div>
           ))}
         </dl>
-        <p className="text-soft">
-          + − * / % and brackets; {FORMULA_FUNCTIONS.join(', ')}; “people &gt; 40 ? 2 : 1”. What comes out is
-          rounded up to whole things.
-        </p>
+        <p className="text-soft">{say`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
       </details>
-      <Labelled label="Checklist, a line each" fault={faults.checklist}>
+      <Labelled label={say`Checklist, a line each`} fault={faults.checklist}>
         {(ids) => (
           <textarea
             {...ids}
@@ -230,10 +228,10 @@ interface SavePartProps {
 function SavePart({ save, stored }: SavePartProps) {
   const { preview, error, isSending } = save;
   return (
-    <section className="sheet grid gap-3 p-4" aria-label="Saving">
+    <section className="sheet grid gap-3 p-4" aria-label={say`Saving`}>
       <div aria-live="polite">
         {!preview && (
-          <p className="text-soft">Saving first says what it does to the orders of dates to come.</p>
+          <p className="text-soft">{say`Saving first says what it does to the orders of dates to come.`}</p>
         )}
         {preview && (
           <p>
@@ -245,22 +243,28 @@ function SavePart({ save, stored }: SavePartProps) {
       <div className="flex flex-wrap gap-2">
         {preview ? (
           <>
-            <button type="button" className="press press-main" disabled={isSending} onClick={save.confirm}>
-              {preview.verb} it
-            </button>
-            <button type="button" className="press" onClick={save.back}>
-              Not yet
-            </button>
+            <button
+              type="button"
+              className="press press-main"
+              disabled={isSending}
+              onClick={save.confirm}
+            >{say`${preview.verb} it`}</button>
+            <button type="button" className="press" onClick={save.back}>{say`Not yet`}</button>
           </>
         ) : (
           <>
-            <button type="submit" className="press press-main" disabled={isSending}>
-              See what saving does
-            </button>
+            <button
+              type="submit"
+              className="press press-main"
+              disabled={isSending}
+            >{say`See what saving does`}</button>
             {stored && (
-              <button type="button" className="press" disabled={isSending} onClick={save.retire}>
-                Take out of use
-              </button>
+              <button
+                type="button"
+                className="press"
+                disabled={isSending}
+                onClick={save.retire}
+              >{say`Take out of use`}</button>
             )}
           </>
         )}
@@ -272,14 +276,10 @@ function SavePart({ save, stored }: SavePartProps) {
 function Saved({ reply }: { reply: RecipeReply }) {
   return (
     <div className="sheet p-6" role="status">
-      <p className="text-lg font-semibold">The office {reply.summary}.</p>
+      <p className="text-lg font-semibold">{say`The office ${reply.summary}.`}</p>
       <p className="mt-2 flex flex-wrap gap-x-5">
-        <Link href="/setups/recipes" className="min-h-7 underline">
-          All recipes
-        </Link>
-        <Link href="/setups" className="min-h-7 underline">
-          Today’s setup work
-        </Link>
+        <Link href="/setups/recipes" className="min-h-7 underline">{say`All recipes`}</Link>
+        <Link href="/setups" className="min-h-7 underline">{say`Today’s setup work`}</Link>
       </p>
     </div>
   );

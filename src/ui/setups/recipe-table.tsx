@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { RecipeLine } from '@/contracts/recipes';
 import Link from '@/ui/primitives/link';
 
@@ -6,7 +7,7 @@ export function RecipeTable({ recipes }: { recipes: readonly RecipeLine[] }) {
   const teams = [...new Set(recipes.map(({ team }) => team))];
   if (!teams.length)
     return (
-      <p className="sheet p-6 text-lg">There is no recipe yet, so that approved events make no setup work.</p>
+      <p className="sheet p-6 text-lg">{say`There is no recipe yet, so that approved events make no setup work.`}</p>
     );
   return (
     <div className="grid gap-4">
@@ -36,7 +37,7 @@ export function RecipeTable({ recipes }: { recipes: readonly RecipeLine[] }) {
                     )}
                   </span>
                   <span className="text-soft">{recipe.issueText}</span>
-                  <span className="text-soft tabular-nums md:text-right">{recipe.open} open</span>
+                  <span className="text-soft tabular-nums md:text-right">{say`${recipe.open} open`}</span>
                 </li>
               ))}
           </ul>

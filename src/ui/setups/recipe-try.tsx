@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
 import type { RecipeChoices, TriedOrder, TryReply } from '@/contracts/recipes';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -12,11 +13,11 @@ function Tried({ order }: { order: TriedOrder }) {
   return (
     <li className="border-l-4 border-l-strong-rule py-1 pl-3">
       <p className="font-semibold">{order.place}</p>
-      <p>
-        {order.fromText} to {order.dueText}; {order.workText}
-      </p>
-      <p className="text-soft">issued {order.issueText}</p>
-      {order.workProblem && <p className="font-semibold text-clash">Minutes of work: {order.workProblem}</p>}
+      <p>{say`${order.fromText} to ${order.dueText}; ${order.workText}`}</p>
+      <p className="text-soft">{say`issued ${order.issueText}`}</p>
+      {order.workProblem && (
+        <p className="font-semibold text-clash">{say`Minutes of work: ${order.workProblem}`}</p>
+      )}
       <ul>
         {order.brings.map(({ name, quantity, problem }) => (
           <li key={name}>
@@ -71,18 +72,16 @@ export function RecipeTry({ fields, past }: RecipeTryProps) {
   }, [body]);
   return (
     <section className="sheet p-4" aria-labelledby="try">
-      <h2 id="try" className="text-xl">
-        Tried on an event that was
-      </h2>
+      <h2 id="try" className="text-xl">{say`Tried on an event that was`}</h2>
       {past.length ? (
         <Combobox
-          aria-label="Event to try it on"
+          aria-label={say`Event to try it on`}
           options={past.map(({ id, name, dateText }) => ({ value: String(id), text: name, hint: dateText }))}
           value={event || String(reply?.occurrenceId ?? '')}
           onChange={setEvent}
         />
       ) : (
-        <p>Nothing was on yet to try it on.</p>
+        <p>{say`Nothing was on yet to try it on.`}</p>
       )}
       <div aria-live="polite" className="mt-2">
         {error && (

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { WeekView } from '@/contracts/week-load';
 import { useDeed } from '@/ui/hooks/deed';
@@ -31,16 +32,14 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
   return (
     <form className="flex flex-wrap items-end gap-2" onSubmit={submit}>
       <div>
-        <label htmlFor={`${id}-who`} className="block font-semibold">
-          On shift
-        </label>
+        <label htmlFor={`${id}-who`} className="block font-semibold">{say`On shift`}</label>
         <select
           id={`${id}-who`}
           className="field w-44"
           value={who}
           onChange={({ target }) => setWho(target.value)}
         >
-          <option value="">so many of the team</option>
+          <option value="">{say`so many of the team`}</option>
           {team.people.map((person) => (
             <option key={person.id} value={person.id}>
               {person.name}
@@ -50,9 +49,7 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
       </div>
       {!who && (
         <div>
-          <label htmlFor={`${id}-people`} className="block font-semibold">
-            How many
-          </label>
+          <label htmlFor={`${id}-people`} className="block font-semibold">{say`How many`}</label>
           <input
             id={`${id}-people`}
             type="number"
@@ -64,9 +61,7 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
         </div>
       )}
       <div>
-        <label htmlFor={`${id}-day`} className="block font-semibold">
-          Which day
-        </label>
+        <label htmlFor={`${id}-day`} className="block font-semibold">{say`Which day`}</label>
         <input
           id={`${id}-day`}
           type="date"
@@ -77,8 +72,8 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
       </div>
       {(
         [
-          ['From', from, setFrom],
-          ['To', to, setTo],
+          [say`From`, from, setFrom],
+          [say`To`, to, setTo],
         ] as const
       ).map(([label, value, set]) => (
         <div key={label}>
@@ -94,15 +89,13 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
           />
         </div>
       ))}
-      <button type="submit" className="press press-main">
-        Put on shift
-      </button>
+      <button type="submit" className="press press-main">{say`Put on shift`}</button>
     </form>
   );
 }
 
 function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; act: Act }) {
-  if (!team.shifts.length) return <p className="text-soft">Nobody is on shift in this week.</p>;
+  if (!team.shifts.length) return <p className="text-soft">{say`Nobody is on shift in this week.`}</p>;
   const dayText = (date: string) => days.find((day) => day.date === date)?.text ?? date;
   return (
     <ul className="grid gap-x-6 sm:grid-cols-2">
@@ -114,11 +107,9 @@ function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; ac
           <button
             type="button"
             className="press px-2 py-0.5"
-            aria-label={`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
+            aria-label={say`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
             onClick={() => void act(`/api/shifts/${id}/remove`, {})}
-          >
-            Take off
-          </button>
+          >{say`Take off`}</button>
         </li>
       ))}
     </ul>
@@ -137,13 +128,11 @@ function Members({ team, act }: { team: Team; act: Act }) {
             <button
               type="button"
               className="press px-2 py-0.5"
-              aria-label={`Out of the team: ${person.name}`}
+              aria-label={say`Out of the team: ${person.name}`}
               onClick={() =>
                 void act(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
               }
-            >
-              Out of the team
-            </button>
+            >{say`Out of the team`}</button>
           </li>
         ))}
       </ul>
@@ -157,16 +146,14 @@ function Members({ team, act }: { team: Team; act: Act }) {
           }}
         >
           <div>
-            <label htmlFor={id} className="block font-semibold">
-              Another of the crews
-            </label>
+            <label htmlFor={id} className="block font-semibold">{say`Another of the crews`}</label>
             <select
               id={id}
               className="field w-56"
               value={who}
               onChange={({ target }) => setWho(target.value)}
             >
-              <option value="">choose somebody</option>
+              <option value="">{say`choose somebody`}</option>
               {team.others.map((person) => (
                 <option key={person.id} value={person.id}>
                   {person.name}
@@ -174,9 +161,7 @@ function Members({ team, act }: { team: Team; act: Act }) {
               ))}
             </select>
           </div>
-          <button type="submit" className="press" disabled={!who}>
-            Into the team
-          </button>
+          <button type="submit" className="press" disabled={!who}>{say`Into the team`}</button>
         </form>
       )}
     </div>
@@ -188,9 +173,7 @@ export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
   const { act, said, error } = useDeed();
   return (
     <section className="sheet mt-4 grid gap-4 p-4" aria-labelledby="roster">
-      <h2 id="roster" className="text-xl">
-        {team.name}: people and shifts
-      </h2>
+      <h2 id="roster" className="text-xl">{say`${team.name}: people and shifts`}</h2>
       <p role="status" className="font-semibold">
         {said && `${said}.`}
       </p>

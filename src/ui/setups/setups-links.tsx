@@ -1,12 +1,16 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Role } from '@/core/roles';
 import Link from '@/ui/primitives/link';
 
-const VIEWS = [
-  { view: 'day', text: 'Day', href: '/setups' },
-  { view: 'week', text: 'Week and people', href: '/setups/week' },
-  { view: 'stores', text: 'From the stores', href: '/setups/stores' },
-  { view: 'recipes', text: 'Recipes', href: '/setups/recipes' },
-] as const;
+const VIEWS = texts(
+  [
+    { view: 'day', text: 'Day', href: '/setups' },
+    { view: 'week', text: 'Week and people', href: '/setups/week' },
+    { view: 'stores', text: 'From the stores', href: '/setups/stores' },
+    { view: 'recipes', text: 'Recipes', href: '/setups/recipes' },
+  ] as const,
+  'text',
+);
 export type SetupsView = (typeof VIEWS)[number]['view'];
 
 /** The office sees all of it; a crew its days and the stores. */
@@ -18,7 +22,7 @@ export const viewsFor = (roles: readonly Role[]): readonly SetupsView[] => {
 /** Ways to look at setup work; `shown` are those the viewer may see. */
 export function SetupsLinks({ current, shown }: { current: SetupsView; shown: readonly SetupsView[] }) {
   return (
-    <nav aria-label="Setup work" className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
+    <nav aria-label={say`Setup work`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
       {VIEWS.filter(({ view }) => shown.includes(view)).map(({ view, text, href }) => (
         <Link
           key={view}

@@ -1,4 +1,6 @@
 'use client';
+import { say } from '@/contracts/language/say';
+import { countText } from '@/contracts/words/when';
 import {
   DndContext,
   PointerSensor,
@@ -55,8 +57,8 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
         <br />
         {order.title}
         {order.workText && <span className="text-soft"> · {order.workText}</span>}
-        {order.isDone && ' · done'}
-        {order.issueText && <span className="text-soft"> · issued {order.issueText}</span>}
+        {order.isDone && say` · done`}
+        {order.issueText && <span className="text-soft">{say` · issued ${order.issueText}`}</span>}
       </button>
       {order.doubts.map((doubt) => (
         <p key={doubt} className="font-semibold text-look">
@@ -130,18 +132,14 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
     <div className="flex flex-wrap items-end gap-2 py-2" aria-live="polite">
       <p className="min-w-40">
         {count ? (
-          <strong>{count === 1 ? '1 order' : `${count} orders`} picked</strong>
+          <strong>{say`${countText(count, 'order', 'orders')} picked`}</strong>
         ) : (
-          <span className="text-soft">
-            Press an order to pick it; drag it to somebody; or move it by ↑ and ↓.
-          </span>
+          <span className="text-soft">{say`Press an order to pick it; drag it to somebody; or move it by ↑ and ↓.`}</span>
         )}
       </p>
       {count > 0 && (
         <>
-          <label htmlFor={id} className="sr-only">
-            Give them to
-          </label>
+          <label htmlFor={id} className="sr-only">{say`Give them to`}</label>
           <select id={id} className="field w-56" value={to} onChange={({ target }) => setTo(target.value)}>
             {holders.map((holder) => (
               <option key={holder.id ?? 0} value={holder.id ?? ''}>
@@ -154,13 +152,14 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
             className="press press-main"
             disabled={isSending}
             onClick={() => onGive(to ? Number(to) : null)}
-          >
-            Give
-          </button>
+          >{say`Give`}</button>
           {canIssue && (
-            <button type="button" className="press" disabled={isSending} onClick={onIssue}>
-              Issue now
-            </button>
+            <button
+              type="button"
+              className="press"
+              disabled={isSending}
+              onClick={onIssue}
+            >{say`Issue now`}</button>
           )}
         </>
       )}
@@ -174,7 +173,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
   const [picked, setPicked] = useState<readonly number[]>([]);
   // A press that hardly moves picks; one that moves drags.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const holders: Holder[] = [{ id: null, name: 'Whoever is there' }, ...team.people];
+  const holders: Holder[] = [{ id: null, name: say`Whoever is there` }, ...team.people];
   const give = async (orders: readonly number[], personId: number | null) => {
     if (await act('/api/orders/assign', { orders, personId })) setPicked([]);
   };
@@ -209,7 +208,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
       <RefusalNote error={error} />
       <div className="overflow-x-auto">
         <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
-          <caption className="sr-only">Orders of {team.name} by person and day</caption>
+          <caption className="sr-only">{say`Orders of ${team.name} by person and day`}</caption>
           <thead>
             <tr>
               <th scope="col" className="w-40 p-2 text-left">
@@ -240,10 +239,8 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         </table>
       </div>
       <p className="py-1 text-[0.92rem]">
-        <Link href="/setups/recipes" className="underline">
-          Recipes
-        </Link>{' '}
-        <span className="text-soft">can name somebody of the team beforehand.</span>
+        <Link href="/setups/recipes" className="underline">{say`Recipes`}</Link>{' '}
+        <span className="text-soft">{say`can name somebody of the team beforehand.`}</span>
       </p>
     </DndContext>
   );

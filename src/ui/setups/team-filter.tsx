@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 
 interface TeamFilterProps {
@@ -13,7 +14,7 @@ export function TeamFilter({ teams, only, date }: TeamFilterProps) {
   const link = (team: string | null) =>
     `/setups?${new URLSearchParams({ day: date, ...(team !== null && { team }) }).toString()}`;
   return (
-    <nav aria-label="Teams" className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-3">
+    <nav aria-label={say`Teams`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-3">
       {[null, ...teams].map((team) => (
         <Link
           key={team ?? ''}
@@ -21,7 +22,7 @@ export function TeamFilter({ teams, only, date }: TeamFilterProps) {
           aria-current={team === only ? 'true' : undefined}
           className={`inline-flex min-h-8 items-center ${team === only ? 'font-semibold no-underline' : 'underline'}`}
         >
-          {team ?? 'All teams'}
+          {team ?? say`All teams`}
         </Link>
       ))}
     </nav>

@@ -1,4 +1,6 @@
 'use client';
+import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
+import { ownLanguage, say } from '@/contracts/language/say';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useState, type ComponentProps } from 'react';
@@ -15,6 +17,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 const BLANK: StartInput = {
   site: '',
   zone: '',
+  language: 'en',
   officeName: '',
   officePhone: '',
   officeEmail: '',
@@ -40,7 +43,11 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
     defaultValues: () => {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
       // One that is not listed would be sent without being seen.
-      return Promise.resolve({ ...BLANK, zone: zones.includes(zone) ? zone : '' });
+      return Promise.resolve({
+        ...BLANK,
+        zone: zones.includes(zone) ? zone : '',
+        language: ownLanguage(),
+      });
     },
   });
   const { errors, isSubmitting } = formState;
@@ -82,9 +89,9 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
     <form onSubmit={submit} noValidate>
       <fieldset disabled={isMaking || isSubmitting} className="grid gap-6">
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">The site and its office</h2>
-          {line('site', 'Name of the site')}
-          <Labelled label="Time zone" fault={faultOf('zone')}>
+          <h2 className="basis-full border-b border-rule text-xl">{say`The site and its office`}</h2>
+          {line('site', say`Name of the site`)}
+          <Labelled label={say`Time zone`} fault={faultOf('zone')}>
             {(ids) => (
               <div className="w-72">
                 <Controller
@@ -102,18 +109,32 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
               </div>
             )}
           </Labelled>
-          {line('officeName', 'Name of the office', { hint: 'Whom everybody asks.' })}
-          {line('officePhone', 'Telephone', { type: 'tel' })}
-          {line('officeEmail', 'E-mail address of the office', { type: 'email' })}
-          {line('opens', 'Open from', { className: 'w-24' })}
-          {line('closes', 'Open until', { className: 'w-24', hint: 'Nights go on to 48:00.' })}
+          <Labelled
+            label={say`Language`}
+            hint={say`Of pages, letters and calendars; everybody may choose another for themselves.`}
+          >
+            {(ids) => (
+              <select {...ids} className="field w-72" {...register('language')}>
+                {LANGUAGES.map((each) => (
+                  <option key={each} value={each}>
+                    {LANGUAGE_NAMES[each]}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labelled>
+          {line('officeName', say`Name of the office`, { hint: say`Whom everybody asks.` })}
+          {line('officePhone', say`Telephone`, { type: 'tel' })}
+          {line('officeEmail', say`E-mail address of the office`, { type: 'email' })}
+          {line('opens', say`Open from`, { className: 'w-24' })}
+          {line('closes', say`Open until`, { className: 'w-24', hint: say`Nights go on to 48:00.` })}
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">The first space to be asked for</h2>
-          {line('building', 'Building it stands in')}
-          {line('space', 'Name of the space')}
-          {line('code', 'Code', { className: 'w-28', hint: 'Short; it stands in addresses.' })}
-          <Labelled label="Usually set as" fault={faultOf('layout')}>
+          <h2 className="basis-full border-b border-rule text-xl">{say`The first space to be asked for`}</h2>
+          {line('building', say`Building it stands in`)}
+          {line('space', say`Name of the space`)}
+          {line('code', say`Code`, { className: 'w-28', hint: say`Short; it stands in addresses.` })}
+          <Labelled label={say`Usually set as`} fault={faultOf('layout')}>
             {(ids) => (
               <select {...ids} className="field w-48" {...register('layout')}>
                 {LAYOUTS.map((layout) => (
@@ -124,34 +145,34 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
               </select>
             )}
           </Labelled>
-          {line('seats', 'Seats then', { className: 'w-24', inputMode: 'numeric' })}
+          {line('seats', say`Seats then`, { className: 'w-24', inputMode: 'numeric' })}
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">You, who keeps the house</h2>
-          {line('name', 'Your name', { autoComplete: 'name' })}
-          {line('email', 'Your e-mail address', { type: 'email', autoComplete: 'username' })}
-          {line('password', 'Password', {
+          <h2 className="basis-full border-b border-rule text-xl">{say`You, who keeps the house`}</h2>
+          {line('name', say`Your name`, { autoComplete: 'name' })}
+          {line('email', say`Your e-mail address`, { type: 'email', autoComplete: 'username' })}
+          {line('password', say`Password`, {
             type: 'password',
             autoComplete: 'new-password',
-            hint: 'Ten characters or more.',
+            hint: say`Ten characters or more.`,
           })}
         </section>
       </fieldset>
       <RefusalNote error={error} />
       <p className="flex flex-wrap items-center gap-3 pt-4">
-        <button type="submit" className="press press-main" disabled={isSubmitting || isMaking}>
-          Open the office
-        </button>
+        <button
+          type="submit"
+          className="press press-main"
+          disabled={isSubmitting || isMaking}
+        >{say`Open the office`}</button>
         <button
           type="button"
           className="press"
           disabled={isSubmitting || isMaking}
           onClick={() => void loadDemo()}
-        >
-          Look round in the demo first
-        </button>
+        >{say`Look round in the demo first`}</button>
         <span role="status" className="text-soft">
-          {isMaking ? 'The demo is being made; that takes half a minute …' : ''}
+          {isMaking ? say`The demo is being made; that takes half a minute …` : ''}
         </span>
       </p>
     </form>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import type { ReactNode } from 'react';
 import type { DateWaysOut, Drawn, WayOut } from '@/contracts/ways-out';
 import { Choices } from './choices';
@@ -40,15 +41,15 @@ interface DateWaysProps {
 /** The ways out of one date: the five that change least, and on request the best of each other kind. */
 export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
   const { best, others, when, now, none } = date;
-  const label = `Ways out for ${when}`;
+  const label = say`Ways out for ${when}`;
   const body = (
     <>
       {none && <p className="text-[0.95rem]">{none}</p>}
       {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
       {others.length > 0 && (
         <details className="mt-1">
-          <summary className="text-[0.93rem] text-soft">Of another kind ({others.length})</summary>
-          <WayList label={`${label}, of another kind`} ways={others} now={now} actions={actions} />
+          <summary className="text-[0.93rem] text-soft">{say`Of another kind (${others.length})`}</summary>
+          <WayList label={say`${label}, of another kind`} ways={others} now={now} actions={actions} />
         </details>
       )}
       {date.cut && <p className="mt-1 text-[0.9rem] text-soft">{date.cut}</p>}
@@ -66,8 +67,8 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
         <span className="font-semibold">{when}</span>{' '}
         <span className="text-[0.93rem] text-soft">
           {best[0]
-            ? `${best[0].sentence}${best.length > 1 ? ` And ${best.length - 1} more.` : ''}`
-            : 'No way out was found.'}
+            ? `${best[0].sentence}${best.length > 1 ? say` And ${best.length - 1} more.` : ''}`
+            : say`No way out was found.`}
         </span>
       </summary>
       {body}

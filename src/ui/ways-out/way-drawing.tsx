@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
 import type { SpaceDay } from '@/contracts/space-day';
 import type { Drawn, DrawnPlace } from '@/contracts/ways-out';
@@ -117,7 +118,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
                   className="absolute inset-y-2 overflow-hidden border border-strong-rule bg-sunk px-1 text-[0.75rem] leading-tight text-soft"
                   style={place(row.day, { start, end })}
                 >
-                  {title ?? 'taken'}
+                  {title ?? say`taken`}
                 </span>
               ))}
             {row.now && <Bracket place={row.now} isNow at={(span) => place(row.day, span)} />}
@@ -129,12 +130,12 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
         {now && (
           <span>
             <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
-            as asked for
+            {say`as asked for`}
           </span>
         )}
         <span>
           <span className="mr-1 inline-block h-3 w-5 border-2 border-clear bg-clear/25 align-middle" />
-          {now ? 'as it would be' : 'this date'}
+          {now ? say`as it would be` : say`this date`}
         </span>
       </figcaption>
     </figure>

@@ -1,4 +1,5 @@
 'use client';
+import { say } from '@/contracts/language/say';
 import { useState, type ReactNode } from 'react';
 import Link from '@/ui/primitives/link';
 import type {
@@ -42,12 +43,12 @@ function MoveLine({ sentence, drawn }: { sentence: string; drawn: Move | null })
 function SeriesWays({ ways, actions }: { ways: readonly SeriesWayOut[]; actions: WaysActions['series'] }) {
   if (!ways.length) return null;
   return (
-    <section aria-label="Ways out for the series" className="mt-2">
-      <h3 className="font-semibold">The series as a whole</h3>
-      <Choices label="Ways out for the whole series" ways={ways}>
+    <section aria-label={say`Ways out for the series`} className="mt-2">
+      <h3 className="font-semibold">{say`The series as a whole`}</h3>
+      <Choices label={say`Ways out for the whole series`} ways={ways}>
         {(way) => (
           <>
-            <ul className="max-h-80 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label="Each date">
+            <ul className="max-h-80 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label={say`Each date`}>
               {way.changes.map(({ key, sentence, drawn }) => (
                 <li key={key} className="border-t border-rule">
                   <MoveLine sentence={sentence} drawn={drawn} />
@@ -64,7 +65,7 @@ function SeriesWays({ ways, actions }: { ways: readonly SeriesWayOut[]; actions:
 
 function SharedWays({ shared, actions }: { shared: SharedWaysOut; actions: WaysActions }) {
   return (
-    <section aria-label="All who want this place" className="mt-3 border-l-4 border-clear pl-3">
+    <section aria-label={say`All who want this place`} className="mt-3 border-l-4 border-clear pl-3">
       <h3 className="font-semibold">{shared.sentence}</h3>
       <ul className="text-[0.95rem]">
         {shared.placements.map(({ reference, sentence, drawn }) => (
@@ -92,11 +93,11 @@ const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
   <div className="min-w-0">
     <h4 className="font-semibold">{heading}</h4>
     <p className="text-[0.95rem] text-soft">{facts}</p>
-    <p className="small-caps mt-1">Could have instead</p>
+    <p className="small-caps mt-1">{say`Could have instead`}</p>
     {ways.length > 0 ? (
       <WayList label={label} ways={ways} now={now} actions={actions} />
     ) : (
-      <p className="text-[0.95rem]">Nothing near what it asked for.</p>
+      <p className="text-[0.95rem]">{say`Nothing near what it asked for.`}</p>
     )}
   </div>
 );
@@ -105,16 +106,14 @@ const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
 function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActions }) {
   const { title, when, reference } = rival.rival;
   return (
-    <section aria-label={`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
-      <h3 className="font-semibold">
-        “{title}” wants the same place, {when}
-      </h3>
+    <section aria-label={say`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
+      <h3 className="font-semibold">{say`“${title}” wants the same place, ${when}`}</h3>
       <p className="text-[0.95rem]">{rival.sentence}</p>
       <div className="mt-1 grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Side
-          heading="This request"
+          heading={say`This request`}
           facts={rival.facts}
-          label="What this date could have instead"
+          label={say`What this date could have instead`}
           ways={rival.ours}
           now={rival.now}
           actions={(way) => actions.ours?.(way, rival)}
@@ -122,7 +121,7 @@ function RivalWays({ rival, actions }: { rival: RivalWaysOut; actions: WaysActio
         <Side
           heading={<Link href={`/desk/${reference}`}>{title}</Link>}
           facts={rival.rival.facts}
-          label={`What ${title} could have`}
+          label={say`What ${title} could have`}
           ways={rival.theirs}
           now={rival.rival.now}
           actions={(way) => actions.rival?.(way, rival.rival)}
@@ -151,30 +150,30 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
     <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />
   ));
   return (
-    <section aria-label="Ways out" className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
+    <section aria-label={say`Ways out`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="text-lg">Ways out</h2>
+        <h2 className="text-lg">{say`Ways out`}</h2>
         <span role="status" className="text-[0.93rem] text-soft">
           {isStopped
-            ? 'Stopped.'
+            ? say`Stopped.`
             : !isOver && progress
-              ? `Looking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
+              ? say`Looking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
               : ''}
         </span>
         {isStopped ? (
-          <button type="button" className="text-[0.93rem] underline" onClick={again}>
-            Look again
-          </button>
+          <button
+            type="button"
+            className="text-[0.93rem] underline"
+            onClick={again}
+          >{say`Look again`}</button>
         ) : (
           !isOver && (
-            <button type="button" className="text-[0.93rem] underline" onClick={stop}>
-              Stop
-            </button>
+            <button type="button" className="text-[0.93rem] underline" onClick={stop}>{say`Stop`}</button>
           )
         )}
       </div>
       <SeriesWays ways={series} actions={actions.series} />
-      {dates.length > 1 && <h3 className="mt-3 font-semibold">Date by date</h3>}
+      {dates.length > 1 && <h3 className="mt-3 font-semibold">{say`Date by date`}</h3>}
       {dates.map((date) => (
         <DateWays
           key={date.key}
@@ -188,7 +187,7 @@ export function WaysOut({ ways, actions, isSeries }: WaysOutProps) {
       ))}
       {shared.length > 0 && rivals.length > 0 ? (
         <details className="mt-2">
-          <summary className="text-[0.93rem] text-soft">Two of them at a time</summary>
+          <summary className="text-[0.93rem] text-soft">{say`Two of them at a time`}</summary>
           {pairs}
         </details>
       ) : (

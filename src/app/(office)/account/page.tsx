@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { currentSessionId } from '@/server/http/session-cookie';
@@ -5,7 +6,7 @@ import { ownAccount } from '@/server/use-cases/account/own-account';
 import Link from '@/ui/primitives/link';
 import { ChangePassword, SignOutElsewhere } from '@/ui/account/password-forms';
 
-export const metadata: Metadata = { title: 'Account' };
+export const metadata: Metadata = texts({ title: 'Account' });
 
 export default async function AccountPage() {
   const ctx = await signedInPage('account.own', '/account');
@@ -16,21 +17,21 @@ export default async function AccountPage() {
       <section>
         <h1 className="text-3xl">{name}</h1>
         <p className="text-soft">
-          {email}. {roles.length ? `Here as ${roles.join(', ')}.` : 'Here to look.'} The office changes both.
-          How things are shown to you is under <Link href="/settings">Settings</Link>.
+          {say`${email}. ${roles.length ? say`Here as ${roles.join(', ')}.` : say`Here to look.`} The office changes both. How things are shown to you is under `}
+          <Link href="/settings">{say`Settings`}</Link>.
         </p>
       </section>
       <section>
-        <h2 className="border-b border-rule text-xl">Password</h2>
+        <h2 className="border-b border-rule text-xl">{say`Password`}</h2>
         <ChangePassword />
       </section>
       <section>
-        <h2 className="border-b border-rule text-xl">Where you are signed in</h2>
+        <h2 className="border-b border-rule text-xl">{say`Where you are signed in`}</h2>
         <ul className="py-2">
           {sessions.map(({ sinceText, isThis }, index) => (
             <li key={index}>
-              Since {sinceText}
-              {isThis && ', here'}
+              {say`Since ${sinceText}`}
+              {isThis && say`, here`}
             </li>
           ))}
         </ul>

@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { sideOf } from '@/server/use-cases/ask/check-request';
@@ -6,7 +7,7 @@ import { askChoices } from '@/server/use-cases/ask/choices';
 import { readPicked } from '@/ui/ask/ask-address';
 import { AskFormPage } from '@/ui/ask/ask-form';
 
-export const metadata: Metadata = { title: 'Ask for a space' };
+export const metadata: Metadata = texts({ title: 'Ask for a space' });
 
 export default async function AskPage({
   searchParams,

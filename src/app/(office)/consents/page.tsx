@@ -1,24 +1,22 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
 import { AnswerConsent } from '@/ui/consent/answer-consent';
 
-export const metadata: Metadata = { title: 'Consents' };
+export const metadata: Metadata = texts({ title: 'Consents' });
 
 export default async function ConsentsPage() {
   const ctx = await signedInPage('consent.answer', '/consents');
   const requests = await consentsToAnswer(ctx);
   return (
     <>
-      <h1 className="text-3xl">Wanted in what you look after</h1>
-      <p className="max-w-3xl pb-3 text-soft">
-        Nothing is approved here before you answer, unless the office goes past you and writes to you why. You
-        can answer anew until it is decided.
-      </p>
+      <h1 className="text-3xl">{say`Wanted in what you look after`}</h1>
+      <p className="max-w-3xl pb-3 text-soft">{say`Nothing is approved here before you answer, unless the office goes past you and writes to you why. You can answer anew until it is decided.`}</p>
       {requests.length ? (
         requests.map((request) => <AnswerConsent key={request.reference} request={request} />)
       ) : (
-        <p className="sheet p-6 text-lg">Nothing is wanted there just now.</p>
+        <p className="sheet p-6 text-lg">{say`Nothing is wanted there just now.`}</p>
       )}
     </>
   );

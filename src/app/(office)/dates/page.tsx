@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import { weekStartOf } from '@/contracts/own-settings';
 import type { Metadata } from 'next';
 import { datesQuerySchema } from '@/contracts/dates';
@@ -12,7 +13,7 @@ import { Dates, type FirstDates } from '@/ui/dates/dates';
 import { rangeOf, readDatesAddress } from '@/ui/dates/dates-address';
 import { datesQuery } from '@/ui/dates/dates-query';
 
-export const metadata: Metadata = { title: 'Dates' };
+export const metadata: Metadata = texts({ title: 'Dates' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 

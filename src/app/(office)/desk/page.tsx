@@ -1,10 +1,11 @@
+import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { desk } from '@/server/use-cases/decide/desk';
 import { keptViews } from '@/server/use-cases/own/kept-views';
 import { Desk } from '@/ui/desk/desk';
 
-export const metadata: Metadata = { title: 'Desk' };
+export const metadata: Metadata = texts({ title: 'Desk' });
 
 export default async function DeskPage() {
   const ctx = await signedInPage('desk.read', '/desk');

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { permissionFor } from '@/server/auth/policy';
@@ -6,30 +7,34 @@ import { signedInPage } from '@/server/http/page';
 import { countThings } from '@/server/use-cases/house-book/look-at-things';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'House rules' };
+export const metadata: Metadata = texts({ title: 'House rules' });
 
 /** Pages of their own: beside the work they belong to, or about more than one kind. */
-const ELSEWHERE = [
-  {
-    href: '/house/holidays',
-    name: 'Holidays',
-    about: 'Closures for the holidays of countries and regions, a year at a time.',
-  },
-  { href: '/setups/recipes', name: 'Recipes', about: 'What is set up for which event, by whom and when.' },
-  { href: '/setups/week', name: 'Shifts', about: 'Who is there when, beside the work of the week.' },
-  { href: '/notices/kept', name: 'Calendars', about: 'What readers see, and who may read it.' },
-  {
-    href: '/house/rights',
-    name: 'Who may do what',
-    about: 'Every right by role, as it is asked at every deed.',
-  },
-  {
-    href: '/house/archive',
-    name: 'The whole house',
-    about: 'Everything as one archive: taken out to keep or to move, brought in.',
-    action: 'archive.keep',
-  },
-] as const;
+const ELSEWHERE = texts(
+  [
+    {
+      href: '/house/holidays',
+      name: 'Holidays',
+      about: 'Closures for the holidays of countries and regions, a year at a time.',
+    },
+    { href: '/setups/recipes', name: 'Recipes', about: 'What is set up for which event, by whom and when.' },
+    { href: '/setups/week', name: 'Shifts', about: 'Who is there when, beside the work of the week.' },
+    { href: '/notices/kept', name: 'Calendars', about: 'What readers see, and who may read it.' },
+    {
+      href: '/house/rights',
+      name: 'Who may do what',
+      about: 'Every right by role, as it is asked at every deed.',
+    },
+    {
+      href: '/house/archive',
+      name: 'The whole house',
+      about: 'Everything as one archive: taken out to keep or to move, brought in.',
+      action: 'archive.keep',
+    },
+  ] as const,
+  'name',
+  'about',
+);
 
 export default async function HousePage() {
   const ctx = await signedInPage('house.read', '/house');
@@ -40,10 +45,8 @@ export default async function HousePage() {
   );
   return (
     <>
-      <h1 className="text-3xl">House rules</h1>
-      <p className="pb-4 text-soft">
-        What the office owns and goes by. Whatever is changed here holds at once.
-      </p>
+      <h1 className="text-3xl">{say`House rules`}</h1>
+      <p className="pb-4 text-soft">{say`What the office owns and goes by. Whatever is changed here holds at once.`}</p>
       <ul className="grid max-w-5xl gap-x-8 md:grid-cols-2">
         {kinds.map((kind) => {
           const { many, about, isSingle } = KIND_WORDS[kind];

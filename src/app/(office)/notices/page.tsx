@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
@@ -8,10 +9,10 @@ import { NoticesView } from '@/ui/notices/notices-view';
 import Link from '@/ui/primitives/link';
 import { readNotices, type SearchParams } from './notices-params';
 
-export const metadata: Metadata = {
+export const metadata: Metadata = texts({
   title: 'Notices',
   description: 'What is on, day by day, over all calendars.',
-};
+});
 
 export default async function NoticesPage({ searchParams }: { searchParams: SearchParams }) {
   const ctx = await pageContext('notices.read', '/notices');
@@ -20,14 +21,14 @@ export default async function NoticesPage({ searchParams }: { searchParams: Sear
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-3">
-        <h1 className="text-3xl">What is on</h1>
+        <h1 className="text-3xl">{say`What is on`}</h1>
         <p className="no-print flex flex-wrap gap-x-4">
-          <a href="#calendars">The calendars by themselves</a>
-          <Link href="/notices/follow">Follow them</Link>
+          <a href="#calendars">{say`The calendars by themselves`}</a>
+          <Link href="/notices/follow">{say`Follow them`}</Link>
           {permissionFor('calendars.keep', ctx.viewer) === 'allowed' && (
             <>
-              <Link href="/notices/kept">Keep the calendars</Link>
-              <Link href="/notices/ledger">Who was shown what</Link>
+              <Link href="/notices/kept">{say`Keep the calendars`}</Link>
+              <Link href="/notices/ledger">{say`Who was shown what`}</Link>
             </>
           )}
         </p>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { permissionFor } from '@/server/auth/policy';
@@ -7,7 +8,7 @@ import { countText } from '@/contracts/words/when';
 import { MAIL_STATE_WORDS } from '@/contracts/words/mail';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Outbox' };
+export const metadata: Metadata = texts({ title: 'Outbox' });
 
 export default async function OutboxPage() {
   const ctx = await pageContext('outbox.read', '/outbox');
@@ -16,22 +17,19 @@ export default async function OutboxPage() {
     <>
       <p className="pb-1">
         {permissionFor('desk.read', ctx.viewer) === 'allowed' ? (
-          <Link href="/desk">Back to the desk</Link>
+          <Link href="/desk">{say`Back to the desk`}</Link>
         ) : (
-          <Link href="/house">House rules</Link>
+          <Link href="/house">{say`House rules`}</Link>
         )}
       </p>
-      <h1 className="text-3xl">Outbox</h1>
-      <p className="max-w-3xl pb-3 text-soft">
-        {countText(total, 'message', 'messages')}, {waiting} of them still to be sent. What tells of a
-        decision waits {MAIL_WAIT_MIN} minutes, so that the decision can be taken back first.
-      </p>
+      <h1 className="text-3xl">{say`Outbox`}</h1>
+      <p className="max-w-3xl pb-3 text-soft">{say`${countText(total, 'message', 'messages')}, ${waiting} of them still to be sent. What tells of a decision waits ${MAIL_WAIT_MIN} minutes, so that the decision can be taken back first.`}</p>
       {lines.length ? (
-        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Messages">
+        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={say`Messages`}>
           <table className="w-full min-w-[44rem] text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
-                {['Message', 'To', 'Reference', 'State'].map((head) => (
+                {[say`Message`, say`To`, say`Reference`, say`State`].map((head) => (
                   <th key={head} scope="col" className="px-3 py-2 font-semibold">
                     {head}
                   </th>
@@ -48,10 +46,10 @@ export default async function OutboxPage() {
                   </td>
                   <td className="px-3 py-1.5">{to}</td>
                   <td className="px-3 py-1.5 whitespace-nowrap">
-                    {reference ? <Link href={`/desk/${reference}`}>{reference}</Link> : 'an account'}
+                    {reference ? <Link href={`/desk/${reference}`}>{reference}</Link> : say`an account`}
                   </td>
                   <td className={`px-3 py-1.5 ${state === 'sent' ? 'text-soft' : 'font-semibold'}`}>
-                    {state === 'waits' ? `${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[state]}{' '}
+                    {state === 'waits' ? say`${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[state]}{' '}
                     {whenText}
                   </td>
                 </tr>
@@ -60,9 +58,7 @@ export default async function OutboxPage() {
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">
-          Nothing was written yet. Whoever asks for something gets the first message.
-        </p>
+        <p className="sheet p-6 text-lg">{say`Nothing was written yet. Whoever asks for something gets the first message.`}</p>
       )}
     </>
   );

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { redirect } from 'next/navigation';
@@ -17,7 +18,7 @@ import { FoundPlaces } from '@/ui/places/found-places';
 import type { SearchText } from '@/ui/places/form-fields';
 import { SearchForm } from '@/ui/places/search-form';
 
-export const metadata: Metadata = { title: 'Places' };
+export const metadata: Metadata = texts({ title: 'Places' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -85,8 +86,8 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-2">
-        <h1 className="text-3xl">Find a place</h1>
-        <Link href="/places/earliest">Neither place nor time is fixed? The earliest moments</Link>
+        <h1 className="text-3xl">{say`Find a place`}</h1>
+        <Link href="/places/earliest">{say`Neither place nor time is fixed? The earliest moments`}</Link>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <div>
@@ -95,7 +96,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
               places={directory}
               fault={
                 given.at
-                  ? `There is no building or space called “${given.at}”. Choose one from the list.`
+                  ? say`There is no building or space called “${given.at}”. Choose one from the list.`
                   : ''
               }
             />
@@ -127,7 +128,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
                   errorReply(found.refusal).error.message,
                   ...errorReply(found.refusal).error.fields.map(({ message }) => message),
                 ].join(' ')
-              : 'Put right what is marked, then look again.'}
+              : say`Put right what is marked, then look again.`}
           </p>
         ) : (
           <Directory places={directory} isSignedIn={ctx.viewer !== null} />

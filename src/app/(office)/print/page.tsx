@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { PRINTS, printQuerySchema } from '@/contracts/print';
 import { errorReply } from '@/contracts/words/refusals';
@@ -8,7 +9,7 @@ import { PrintForm } from '@/ui/print/print-form';
 import { PrintedPage } from '@/ui/print/printed-page';
 import { printPages } from './print-sheet';
 
-export const metadata: Metadata = { title: 'Print' };
+export const metadata: Metadata = texts({ title: 'Print' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -32,15 +33,16 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
   return (
     <>
       <div className="no-print pb-3">
-        <h1 className="pb-2 text-2xl">Before it is printed</h1>
+        <h1 className="pb-2 text-2xl">{say`Before it is printed`}</h1>
         <PrintForm text={text} what={PRINTS.find((each) => each === text.what) ?? 'dates'} fault={fault} />
         {first && (
           <p className="flex flex-wrap items-center gap-3 pt-3">
             <PrintButton />
-            <a className="press" href={`/print/sheet.pdf?${new URLSearchParams(text).toString()}`}>
-              As PDF
-            </a>
-            <span className="text-soft">{countText(pages.length, 'page', 'pages')}, just as printed.</span>
+            <a
+              className="press"
+              href={`/print/sheet.pdf?${new URLSearchParams(text).toString()}`}
+            >{say`As PDF`}</a>
+            <span className="text-soft">{say`${countText(pages.length, 'page', 'pages')}, just as printed.`}</span>
           </p>
         )}
       </div>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { DateChoices } from '@/contracts/dates';
 import type { PrintQuery } from '@/contracts/print';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -17,6 +18,7 @@ import { officeContact } from '@/server/use-cases/look/office-contact';
 import { boardParts } from '@/ui/print/board-sheet';
 import { datesParts } from '@/ui/print/dates-sheet';
 import { poolParts } from '@/ui/print/pool-sheet';
+import { pageText } from '@/ui/print/print-words';
 
 interface Content {
   readonly title: string;
@@ -34,7 +36,7 @@ async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Prom
   const choices = await dateChoices(ctx);
   const reply = await datesOf(ctx, query);
   return {
-    title: 'Dates',
+    title: say`Dates`,
     chosen: chosenText(query, choices),
     parts: datesParts(reply, choices, query, tzid),
   };
@@ -43,11 +45,11 @@ async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
   const { spaces } = await boardHouse(ctx.db);
   const space = spaces.find(({ code }) => code.toLowerCase() === query.of.toLowerCase());
-  if (!space) return refuse({ code: 'not-found', what: 'space with this code' });
+  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
   const { parts } = await datesContent(ctx, { ...query, by: 'space', only: [space.id] }, tzid);
   const layouts = space.facts.layouts.map(
     ({ layout, seats, setupMin, strikeMin }) =>
-      `${LAYOUT_WORDS[layout]}: ${seats} seats, ${setupMin} min setup, ${strikeMin} min strike`,
+      say`${LAYOUT_WORDS[layout]}: ${seats} seats, ${setupMin} min setup, ${strikeMin} min strike`,
   );
   return done({
     title: space.name,
@@ -62,7 +64,7 @@ async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 async function poolContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
   const house = await boardHouse(ctx.db);
   const pool = house.pools.find(({ id }) => String(id) === query.of);
-  if (!pool) return refuse({ code: 'not-found', what: 'pool with this number' });
+  if (!pool) return refuse({ code: 'not-found', what: say`pool with this number` });
   const { from, days } = query;
   const away = await usesIn(ctx.db, {
     start: startOfDay(from, tzid),
@@ -76,7 +78,11 @@ async function boardContent(ctx: Context, query: PrintQuery): Promise<Content> {
   const house = await boardHouse(ctx.db);
   const span = await boardSpan(ctx, { from, days });
   const parts = boardParts(house, span, await boardCategories(ctx.db), query);
-  return { title: 'Board', chosen: only ? `${only.length} of ${house.spaces.length} spaces` : '', parts };
+  return {
+    title: say`Board`,
+    chosen: only ? say`${only.length} of ${house.spaces.length} spaces` : '',
+    parts,
+  };
 }
 
 async function contentOf(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
@@ -98,7 +104,7 @@ export async function printPages(
   query: PrintQuery,
 ): Promise<Outcome<{ readonly title: string; readonly pages: readonly Page[] }>> {
   const office = await officeContact(ctx.db);
-  if (!office) return refuse({ code: 'not-found', what: 'office here yet' });
+  if (!office) return refuse({ code: 'not-found', what: say`office here yet` });
   const content = await contentOf(ctx, query, office.tzid);
   if (!content.ok) return content;
   const { title, chosen, parts } = content.value;
@@ -107,7 +113,8 @@ export async function printPages(
   const sheet: Sheet = {
     title,
     subtitle: [range, chosen].filter(Boolean).join(' · '),
-    foot: `${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`,
+    foot: say`${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`,
+    pageText,
     isLandscape: query.page === 'wide',
     parts,
   };

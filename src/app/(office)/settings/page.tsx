@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { ownSettings } from '@/contracts/own-settings';
 import { pageContext } from '@/server/http/page';
@@ -7,7 +8,7 @@ import { Pins } from '@/ui/settings/pins';
 import { SettingsForm } from '@/ui/settings/settings-form';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Settings' };
+export const metadata: Metadata = texts({ title: 'Settings' });
 
 interface Props {
   readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
@@ -21,23 +22,24 @@ export default async function SettingsPage({ searchParams }: Props) {
   return (
     <div className="grid max-w-4xl gap-6">
       <div>
-        <h1 className="text-3xl">Settings</h1>
+        <h1 className="text-3xl">{say`Settings`}</h1>
         <p className="text-soft">
-          How things are shown to you.{' '}
+          {say`How things are shown to you. `}
           {viewer ? (
             <>
-              They go with you wherever you sign in. Password and places you are signed in at are under{' '}
-              <Link href="/account">your account</Link>.
+              {say`They go with you wherever you sign in. Password and places you are signed in at are under `}
+              <Link href="/account">{say`your account`}</Link>.
             </>
           ) : (
-            'They are kept in this browser; with an account they go with you.'
+            say`They are kept in this browser; with an account they go with you.`
           )}
         </p>
       </div>
       {isKept && (
-        <p role="status" className="border-l-4 border-accent bg-sunk px-3 py-2">
-          Done: your settings are kept.
-        </p>
+        <p
+          role="status"
+          className="border-l-4 border-accent bg-sunk px-3 py-2"
+        >{say`Done: your settings are kept.`}</p>
       )}
       <SettingsForm
         settings={ownSettings()}

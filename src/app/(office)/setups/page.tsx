@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { countText } from '@/contracts/words/when';
@@ -8,7 +9,7 @@ import { GivenUp, OrderList } from '@/ui/setups/order-list';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { TeamFilter } from '@/ui/setups/team-filter';
 
-export const metadata: Metadata = { title: 'Setups' };
+export const metadata: Metadata = texts({ title: 'Setups' });
 
 type Query = Readonly<Record<'day' | 'team', string | string[] | undefined>>;
 
@@ -29,15 +30,13 @@ export default async function SetupsPage({ searchParams }: { searchParams: Promi
         isToday={sheet.isToday}
         path="/setups"
         what="day"
-        said={open ? `${countText(open, 'order is', 'orders are')} open` : 'nothing open'}
+        said={open ? say`${countText(open, 'order is', 'orders are')} open` : say`nothing open`}
       />
       <TeamFilter teams={sheet.teams} only={only} date={sheet.date} />
       {orders.length ? (
         <OrderList orders={orders} />
       ) : (
-        <p className="sheet p-6 text-lg">
-          No setup work is due on this day. Approving a request makes its orders.
-        </p>
+        <p className="sheet p-6 text-lg">{say`No setup work is due on this day. Approving a request makes its orders.`}</p>
       )}
       <GivenUp orders={sheet.givenUp.filter((order) => only === null || order.team === only)} />
     </div>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { addDays, localDate } from '@/core/time/local-time';
 import { layOut } from '@/core/printing/lay-out';
 import type { Page } from '@/core/printing/marks';
@@ -14,6 +15,7 @@ import { oneOrder, type OneOrder } from '@/server/use-cases/set-up/one-order';
 import { storesDay } from '@/server/use-cases/set-up/stores-day';
 import { weekLoad } from '@/server/use-cases/set-up/week-load';
 import { daySheet, orderSheet, storesSheet, weekSheet, type SetupsSheet } from '@/ui/print/setups-sheet';
+import { pageText } from '@/ui/print/print-words';
 
 export interface TitledSheet extends SetupsSheet {
   readonly title: string;
@@ -25,7 +27,7 @@ export interface TitledSheet extends SetupsSheet {
 function floorParts({ room, seating }: NonNullable<OneOrder['plan']>): Part[] {
   const said = [sayPlaces(seating), sayFurniture(seating), sayRules(seating)].filter(Boolean).join('\n');
   return [
-    { kind: 'heading', text: 'Set like this' },
+    { kind: 'heading', text: say`Set like this` },
     { kind: 'text', text: said },
     { kind: 'floor', room, pieces: seating.pieces },
   ];
@@ -40,18 +42,18 @@ export async function setupsSheet(
   switch (what) {
     case 'day': {
       const sheet = await crewDay(ctx, date);
-      return done({ ...daySheet(sheet), title: 'Setup work', subtitle: sheet.dateText, isWide: true });
+      return done({ ...daySheet(sheet), title: say`Setup work`, subtitle: sheet.dateText, isWide: true });
     }
     case 'week': {
       if (!ctx.viewer.roles.includes('manager'))
-        return refuse({ code: 'not-allowed', what: 'The week of all crews is for the office.' });
+        return refuse({ code: 'not-allowed', what: say`The week of all crews is for the office.` });
       const week = await weekLoad(ctx, { date, team: null });
       const first = localDate(week.first);
       const days = [];
       for (let at = 0; at < 7; at += 1) days.push(await crewDay(ctx, addDays(first, at)));
       return done({
         ...weekSheet(week, days),
-        title: 'Setup work of the week',
+        title: say`Setup work of the week`,
         subtitle: week.weekText,
         isWide: true,
       });
@@ -60,19 +62,19 @@ export async function setupsSheet(
       const sheet = await storesDay(ctx, date);
       return done({
         ...storesSheet(sheet),
-        title: 'From the stores',
+        title: say`From the stores`,
         subtitle: sheet.dateText,
         isWide: false,
       });
     }
     case 'order': {
       const found = await oneOrder(ctx, order!);
-      if (!found) return refuse({ code: 'not-found', what: 'such order' });
+      if (!found) return refuse({ code: 'not-found', what: say`such order` });
       const { view, date: on, plan } = found;
       return done({
         ...orderSheet(view, on, plan ? floorParts(plan) : []),
         title: `${view.phaseText}: ${view.place || view.eventTitle}`,
-        subtitle: `${dayLong(on)}, version ${view.contentVersion}`,
+        subtitle: say`${dayLong(on)}, version ${view.contentVersion}`,
         isWide: false,
       });
     }
@@ -83,8 +85,8 @@ export async function setupsSheet(
 export async function setupsPages(ctx: SignedInContext, sheet: TitledSheet): Promise<readonly Page[]> {
   const office = await officeContact(ctx.db);
   const asOf = office
-    ? `${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`
+    ? say`${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`
     : '';
   const { title, subtitle, isWide, parts } = sheet;
-  return layOut({ title, subtitle, foot: asOf, isLandscape: isWide, parts }, printFonts().measure);
+  return layOut({ title, subtitle, foot: asOf, pageText, isLandscape: isWide, parts }, printFonts().measure);
 }

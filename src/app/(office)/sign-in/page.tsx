@@ -1,10 +1,11 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
 import { registerDomains } from '@/server/use-cases/account/ask-for-link';
 import Link from '@/ui/primitives/link';
 import { pageContext } from '@/server/http/page';
 
-export const metadata: Metadata = { title: 'Sign in' };
+export const metadata: Metadata = texts({ title: 'Sign in' });
 
 /** Only paths of this application: `//elsewhere` and `/\elsewhere` would leave it. */
 const safePath = (next: unknown): string =>
@@ -20,14 +21,12 @@ export default async function SignInPage({
   const { next } = await searchParams;
   return (
     <div className="mx-auto max-w-sm py-10">
-      <h1 className="text-3xl">Sign in</h1>
-      <p className="mt-2 text-soft">
-        Looking needs no account; asking, deciding and setting up do. What you picked is kept.
-      </p>
+      <h1 className="text-3xl">{say`Sign in`}</h1>
+      <p className="mt-2 text-soft">{say`Looking needs no account; asking, deciding and setting up do. What you picked is kept.`}</p>
       <SignInForm next={safePath(next)} />
       <p className="flex flex-wrap gap-x-6 gap-y-2 pt-5">
-        <Link href="/account/forgotten">I have forgotten my password</Link>
-        {isOpen && <Link href="/account/register">I have no account yet</Link>}
+        <Link href="/account/forgotten">{say`I have forgotten my password`}</Link>
+        {isOpen && <Link href="/account/register">{say`I have no account yet`}</Link>}
       </p>
     </div>
   );

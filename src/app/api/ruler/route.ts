@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { MOST_RULER_DAYS } from '@/contracts/board';
 import { rulerQuerySchema } from '@/contracts/board-query';
 import { readRoute, refusalResponse } from '@/server/http/route';
@@ -10,7 +11,9 @@ export const GET = readRoute({
     if (!query.success)
       return refusalResponse({
         code: 'bad-input',
-        fields: [{ path: 'from', message: `Write the day as 2027-04-13, and 1 to ${MOST_RULER_DAYS} days.` }],
+        fields: [
+          { path: 'from', message: say`Write the day as 2027-04-13, and 1 to ${MOST_RULER_DAYS} days.` },
+        ],
       });
     return Response.json(await ruler(ctx, query.data.from, query.data.days), {
       headers: { 'Cache-Control': 'no-store' },

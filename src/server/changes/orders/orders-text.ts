@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../change-set';
 
@@ -18,10 +19,10 @@ export const orderNumbers = (change: ChangeSet) => ({
 export function ordersText(change: ChangeSet): string {
   const numbers = orderNumbers(change);
   return [
-    numbers.added && `${countText(numbers.added, 'order is', 'orders are')} made`,
-    numbers.replaced && `${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
-    numbers.revised && `${countText(numbers.revised, 'order is', 'orders are')} revised`,
-    numbers.withdrawn && `${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
+    numbers.added && say`${countText(numbers.added, 'order is', 'orders are')} made`,
+    numbers.replaced && say`${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
+    numbers.revised && say`${countText(numbers.revised, 'order is', 'orders are')} revised`,
+    numbers.withdrawn && say`${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
   ]
     .filter(Boolean)
     .join(', ');

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { RegisterInput } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { AccountMailKind } from '@/core/changes/mail-due';
@@ -62,12 +63,12 @@ export async function register(
   { name, email }: RegisterInput,
 ): Promise<Outcome<{ asked: true }>> {
   const domains = await registerDomains(ctx.db);
-  if (!domains.length) return refuse({ code: 'not-allowed', what: 'The office makes the accounts here.' });
+  if (!domains.length) return refuse({ code: 'not-allowed', what: say`The office makes the accounts here.` });
   if (!domains.includes(email.split('@')[1]!))
     return refuse({
       code: 'bad-input',
       fields: [
-        { path: 'email', message: `It has to end in ${listOf(domains)}. For another, ask the office.` },
+        { path: 'email', message: say`It has to end in ${listOf(domains)}. For another, ask the office.` },
       ],
     });
   const counted = await limiter.count(email);

@@ -1,3 +1,4 @@
+import { say, texts, unsaid } from '@/contracts/language/say';
 import type { AccountView } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -56,7 +57,7 @@ export async function accountView(
   };
 }
 
-const NO_SUCH = refuse({ code: 'not-found', what: 'such person' });
+const NO_SUCH = refuse(texts({ code: 'not-found', what: 'such person' }, 'what'));
 
 /** Writes to somebody how to get in: an invitation, or how to set a new password where there is one already. */
 export async function sendLink(
@@ -68,10 +69,10 @@ export async function sendLink(
   const known = await accountRow(ctx.db, id, nowMs);
   if (!known) return NO_SUCH;
   if (known.retired)
-    return refuse({ code: 'stale', since: `“${known.name}” is out of use and cannot sign in.` });
+    return refuse({ code: 'stale', since: say`“${known.name}” is out of use and cannot sign in.` });
   const kind = known.hasPassword ? 'new-password' : 'invitation';
-  const action = known.hasPassword ? 'sent a link for a new password' : 'invited them';
-  const summary = known.hasPassword ? `${action} to “${known.name}”` : `invited “${known.name}”`;
+  const action = known.hasPassword ? unsaid('sent a link for a new password') : unsaid('invited them');
+  const summary = known.hasPassword ? say`${say(action)} to “${known.name}”` : say`invited “${known.name}”`;
   const order = { action, reason: known.name, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string; letter: number }>(ctx, order, async (change) => {
     const letter = await queueAccountMail(change.tx, kind, { person: id }, change.at, `${kind} ${key}`);
@@ -99,7 +100,7 @@ export async function inviteAll(
   key: string,
   nowMs: number,
 ): Promise<Outcome<{ summary: string }>> {
-  const order = { action: 'invited', reason: 'all without a password', idempotencyKey: key };
+  const order = { action: 'invited', reason: say`all without a password`, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     const { tx } = change;
     const people = await tx.rows<{ id: number; name: string }>(
@@ -114,8 +115,8 @@ export async function inviteAll(
       change.at,
       (at) => `invitation ${key} ${people[at]!.id}`,
     );
-    for (const { id, name } of people) await writeDeed(change, id, name, 'invited them');
-    return done({ summary: `invited ${countText(people.length, 'person', 'people')}` });
+    for (const { id, name } of people) await writeDeed(change, id, name, unsaid('invited them'));
+    return done({ summary: say`invited ${countText(people.length, 'person', 'people')}` });
   });
   if (outcome.ok) sendSoon(ctx);
   return outcome;
@@ -130,10 +131,10 @@ export async function signOutEverywhere(
 ): Promise<Outcome<{ summary: string }>> {
   const known = await accountRow(ctx.db, id, nowMs);
   if (!known) return NO_SUCH;
-  const order = { action: 'signed them out everywhere', reason: known.name, idempotencyKey: key };
+  const order = { action: unsaid('signed them out everywhere'), reason: known.name, idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     await change.tx.run('DELETE FROM session WHERE person_id = $id', { id });
     await writeDeed(change, id, known.name, order.action);
-    return done({ summary: `signed out “${known.name}” everywhere` });
+    return done({ summary: say`signed out “${known.name}” everywhere` });
   });
 }

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { ChangePasswordInput, OwnAccount } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -71,7 +72,7 @@ export const endSessions = (
       id: ctx.viewer.personId,
       but,
     });
-    return keep(done({ summary: `signed out in ${countText(row!.n, 'other place', 'other places')}` }));
+    return keep(done({ summary: say`signed out in ${countText(row!.n, 'other place', 'other places')}` }));
   });
 
 /** Changes one's own password, ends one's other sessions and writes that it was done. Wrong tries count as when signing in. */
@@ -88,13 +89,13 @@ export async function changePassword(
     await limiter.penalty(own.email);
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'old', message: 'That is not the password you have now.' }],
+      fields: [{ path: 'old', message: say`That is not the password you have now.` }],
     });
   }
   const faults = weakPasswordFaults(password, own);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   const hash = await hashPassword(password);
-  const order = { action: 'changed their password', reason: own.name, idempotencyKey: ctx.newId() };
+  const order = { action: unsaid('changed their password'), reason: own.name, idempotencyKey: ctx.newId() };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     const id = ctx.viewer.personId;
@@ -108,6 +109,6 @@ export async function changePassword(
       `password changed ${ctx.newId()}`,
     );
     await writeDeed(change, id, own.name, order.action);
-    return done({ summary: 'your password was changed; you are signed out everywhere else' });
+    return done({ summary: say`your password was changed; you are signed out everywhere else` });
   });
 }

@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import type { LinkPurpose, LinkView } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { PersonId } from '@/core/ids';
@@ -36,11 +37,11 @@ export async function readLink({ db }: Context, token: string, nowMs = Date.now(
   return link && { purpose: link.purpose, name: link.name, email: link.email };
 }
 
-const DID: Readonly<Record<LinkPurpose, string>> = {
+const DID: Readonly<Record<LinkPurpose, string>> = unsaid({
   invitation: 'chose a password',
   'new-password': 'chose a new password',
   registration: 'made an account for themselves',
-};
+});
 
 /** The account of somebody who registers: who asks for spaces and nothing more. Null where the address or the domain is out by now. */
 async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<number | null> {

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ArrivedHouse, BringInInput } from '@/contracts/archive';
@@ -47,7 +48,9 @@ export const takeInFirst = async (
   nowMs: number,
 ): Promise<Outcome<ArrivedHouse>> => ((await hasOffice(ctx.db)) ? SET_UP : takeIn(ctx, body, nowMs));
 
-const GONE = refuse({ code: 'not-found', what: 'such archive here any more; send it once more' });
+const GONE = refuse(
+  texts({ code: 'not-found', what: 'such archive here any more; send it once more' }, 'what'),
+);
 
 function arrivedHouse(id: string): ArrivedHouse | null {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
@@ -67,7 +70,7 @@ async function putInPlace(id: string): Promise<Outcome<{ summary: string }>> {
   } finally {
     isReplacing = false;
   }
-  return done({ summary: `“${arrived.site}” is in its place` });
+  return done({ summary: say`“${arrived.site}” is in its place` });
 }
 
 /** Puts a house that arrived into the place of this one. Whoever does it types the name of what goes. */
@@ -81,7 +84,7 @@ export async function bringIn(
   if (name.trim() !== site)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'name', message: `Type “${site}” as it stands here: all of it is replaced.` }],
+      fields: [{ path: 'name', message: say`Type “${site}” as it stands here: all of it is replaced.` }],
     });
   return putInPlace(id);
 }

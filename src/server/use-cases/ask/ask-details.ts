@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { WantedService } from '@/core/occupancy/bands';
 import type { AskInput } from '@/contracts/ask';
@@ -26,7 +27,7 @@ async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFau
   const faults = async (table: string, ids: readonly number[], path: (at: number) => string, what: string) =>
     (await missingIn(reader, table, ids)).map((index) => ({
       path: path(index),
-      message: `There is no such ${what}, or no longer. Choose one from the list.`,
+      message: say`There is no such ${what}, or no longer. Choose one from the list.`,
     }));
   const second = input.secondChoices.flatMap(({ spaceId }, index) =>
     spaceId === null ? [] : [{ spaceId, index }],
@@ -80,7 +81,7 @@ async function foreignFiles(ctx: SignedInContext, reader: Reader, input: AskInpu
   return input.fileKeys.flatMap((key, index) =>
     own.has(key)
       ? []
-      : [{ path: `fileKeys.${index}`, message: 'This file is not here any more. Add it once more.' }],
+      : [{ path: `fileKeys.${index}`, message: say`This file is not here any more. Add it once more.` }],
   );
 }
 
@@ -94,7 +95,7 @@ async function unknownCalendars(
   return calendarIds.flatMap((id, index) =>
     known.includes(id)
       ? []
-      : [{ path: `calendarIds.${index}`, message: 'There is no such calendar. Choose from the list.' }],
+      : [{ path: `calendarIds.${index}`, message: say`There is no such calendar. Choose from the list.` }],
   );
 }
 
@@ -110,7 +111,7 @@ export async function detailFaults(
     ...unanswered(await loadQuestions(reader), input),
     ...(await foreignFiles(ctx, reader, input)),
     ...(input.kind === 'notice' && !input.publish
-      ? [{ path: 'publish', message: 'A notice is for readers: publish it, or ask for something else.' }]
+      ? [{ path: 'publish', message: say`A notice is for readers: publish it, or ask for something else.` }]
       : []),
   ];
 }
@@ -129,8 +130,8 @@ export async function requesterOf(
   );
   if (row && (row.isDeputy || roles.includes('manager'))) return done(onBehalfOf);
   const message = row
-    ? 'You may ask for this person once they have named you their deputy.'
-    : 'There is no such person. Choose one from the list.';
+    ? say`You may ask for this person once they have named you their deputy.`
+    : say`There is no such person. Choose one from the list.`;
   return refuse({ code: 'bad-input', fields: [{ path: 'onBehalfOf', message }] });
 }
 

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { scarcest } from '@/core/equipment/peak-use';
 import { impliedUses } from '@/core/occupancy/imply';
 import type { EquipmentFacts } from '@/core/checks/world';
@@ -42,7 +43,12 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
     ...input.spaces.flatMap(({ spaceId }, index) =>
       spaces.has(spaceId)
         ? []
-        : [{ path: `spaces.${index}.spaceId`, message: 'There is no such space. Choose one from the list.' }],
+        : [
+            {
+              path: `spaces.${index}.spaceId`,
+              message: say`There is no such space. Choose one from the list.`,
+            },
+          ],
     ),
     ...input.equipment.flatMap(({ typeId }, index) =>
       types.has(typeId)
@@ -50,7 +56,7 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
         : [
             {
               path: `equipment.${index}.typeId`,
-              message: 'There is no such equipment. Choose from the list.',
+              message: say`There is no such equipment. Choose from the list.`,
             },
           ],
     ),
@@ -70,7 +76,7 @@ async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault
       return [
         {
           path: `equipment.${index}.unitId`,
-          message: 'There is no such unit of this. Choose one from the list.',
+          message: say`There is no such unit of this. Choose one from the list.`,
         },
       ];
     return quantity === 1
@@ -78,7 +84,7 @@ async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault
       : [
           {
             path: `equipment.${index}.quantity`,
-            message: 'A numbered unit is one: ask for 1, or leave the unit open.',
+            message: say`A numbered unit is one: ask for 1, or leave the unit open.`,
           },
         ];
   });
@@ -108,7 +114,7 @@ export async function beyondStock(
     if (quantity <= owned) return [];
     const asks = own[0]!.kitId ?? each.id;
     const index = input.equipment.findIndex(({ typeId }) => typeId === asks);
-    const message = `${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
+    const message = say`${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
     // What the first date has of its own stands among the dates that differ.
     return [{ path: index < 0 ? 'overrides' : `equipment.${index}.quantity`, message }];
   });

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { makeReference } from '@/core/changes/reference';
 import { RULES } from '@/core/checks/findings';
 import { planDate, type LiveClaim } from '@/core/changes/plan-date';
@@ -116,7 +117,9 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
     if (asked.value.dates[0]!.claim.event.start <= change.at)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'when.startsAt', message: 'The first date has begun already. Choose a later one.' }],
+        fields: [
+          { path: 'when.startsAt', message: say`The first date has begun already. Choose a later one.` },
+        ],
       });
 
     const { isEndless } = asked.value;

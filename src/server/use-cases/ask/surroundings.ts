@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ClaimId, EquipmentTypeId } from '@/core/ids';
 import type { WantedDate } from '@/core/checks/findings';
 import { addDays } from '@/core/time/local-time';
@@ -25,8 +26,8 @@ async function unknownIds(reader: Reader, input: SurroundingsInput): Promise<Fie
   const faults = (ids: readonly number[], there: ReadonlySet<number>, path: string, message: string) =>
     ids.flatMap((id, index) => (there.has(id) ? [] : [{ path: `${path}.${index}`, message }]));
   return [
-    ...faults(input.spaceIds, spaces, 'spaceIds', 'There is no such space. Choose one from the list.'),
-    ...faults(input.typeIds, types, 'typeIds', 'There is no such equipment. Choose from the list.'),
+    ...faults(input.spaceIds, spaces, 'spaceIds', say`There is no such space. Choose one from the list.`),
+    ...faults(input.typeIds, types, 'typeIds', say`There is no such equipment. Choose from the list.`),
   ];
 }
 

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { fieldsOf, patchDate, withoutFields, type DatePatch, type OwnField } from '@/core/changes/patch';
 import { planDate, type ClaimDraft, type DatePlan, type DateStep } from '@/core/changes/plan-date';
 import type { OccurrenceId, SpaceId } from '@/core/ids';
@@ -149,8 +150,8 @@ async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): 
   for (const { date, plan } of planned) {
     const day = dayShort(dateOf(date.startLocal));
     if (!isOut(draftOf(date)))
-      return `${day} is indoors already. A place indoors is kept for dates outdoors only.`;
-    if (isOut(plan.draft!)) return `What is kept for ${day} is outdoors too. Choose a space indoors.`;
+      return say`${day} is indoors already. A place indoors is kept for dates outdoors only.`;
+    if (isOut(plan.draft!)) return say`What is kept for ${day} is outdoors too. Choose a space indoors.`;
   }
   return null;
 }
@@ -174,13 +175,13 @@ export async function planSteps(
     const day = dayShort(dateOf(date.startLocal));
     const patch = step.action === 'approve-or-move' ? null : patchFor(step, date.id);
     if ('each' in step && step.action !== 'approve-or-move' && !patch)
-      return fieldFault('step.each', `Nothing is said of ${day}. Say what is to be different on it.`);
+      return fieldFault('step.each', say`Nothing is said of ${day}. Say what is to be different on it.`);
     if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
     const untilMin = 'until' in step ? toEpochMinute(step.until, request.tzid, 'offset-before') : null;
     if (untilMin !== null && untilMin <= now)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'step.until', message: 'A hold ends in the future. Give a later moment.' }],
+        fields: [{ path: 'step.until', message: say`A hold ends in the future. Give a later moment.` }],
       });
     const made = patch
       ? patched(

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
@@ -310,7 +311,7 @@ export async function undoChange(
   changeSet: number,
   key: string,
 ): Promise<Outcome<Undone>> {
-  const order = { action: 'took back', reason: '', idempotencyKey: key };
+  const order = { action: unsaid('took back'), reason: '', idempotencyKey: key };
   const [before] = await ctx.db.rows<{ id: number }>(
     'SELECT id FROM change_set WHERE undoes_id = $id AND idempotency_key = $key',
     { id: changeSet, key },
@@ -343,7 +344,7 @@ export async function undoChange(
     if (taken) return refuse({ code: 'cannot-undo', why: 'taken', since: taken.sentences.join(' ') });
     return done({
       changed: dates,
-      summary: `took back what was done to ${
+      summary: say`took back what was done to ${
         dates > 0
           ? countText(dates, 'date', 'dates')
           : countText(change.requestIds.size, 'request', 'requests')

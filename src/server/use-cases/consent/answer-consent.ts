@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { ClaimId, RequestId } from '@/core/ids';
 import type { ConsentInput } from '@/contracts/consent';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -23,7 +24,10 @@ export async function answerConsent(
 ): Promise<Outcome<{ readonly summary: string }>> {
   const me = ctx.viewer.personId;
   const order = {
-    action: answer === 'given' ? 'agreed to the use of the place' : 'did not agree to the use of the place',
+    action:
+      answer === 'given'
+        ? unsaid('agreed to the use of the place')
+        : unsaid('did not agree to the use of the place'),
     reason,
     idempotencyKey: key,
   };
@@ -42,6 +46,6 @@ export async function answerConsent(
     );
     for (const { request } of mine) change.requestIds.add(request);
     const dates = countText(claims.length, 'date', 'dates');
-    return done({ summary: answer === 'given' ? `Agreed to ${dates}.` : `Not agreed to ${dates}.` });
+    return done({ summary: answer === 'given' ? say`Agreed to ${dates}.` : say`Not agreed to ${dates}.` });
   });
 }

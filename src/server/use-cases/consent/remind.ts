@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context';
@@ -11,13 +12,13 @@ export async function remindOf(
   reference: string,
 ): Promise<Outcome<{ readonly summary: string }>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   const written = await ctx.db.write(async (tx) =>
     keep(await remindStewards(tx, ctx.clock.now(), request.id)),
   );
   return done({
     summary: written
-      ? `Reminded: ${countText(written, 'letter is', 'letters are')} on the way.`
-      : 'They were reminded today already, or have answered.',
+      ? say`Reminded: ${countText(written, 'letter is', 'letters are')} on the way.`
+      : say`They were reminded today already, or have answered.`,
   });
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { DeskView } from '@/contracts/desk';
 import type { RequestView } from '@/contracts/request-view';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -25,6 +26,6 @@ export async function desk(ctx: SignedInContext): Promise<DeskView> {
 /** One request as the office decides it. */
 export async function deskRequest(ctx: Context, ref: string): Promise<Outcome<RequestView>> {
   const request = await loadRequest(ctx.db, ref);
-  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   return done(await requestView(ctx, request, 'manager', 'office'));
 }

@@ -1,49 +1,54 @@
+import { say, unsaid } from '@/contracts/language/say';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { EditWordsInput } from '@/contracts/edit-words';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { EDITED_HEAD, OPENING_WORDS } from '@/contracts/words/mail';
+import { HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { listText } from '@/contracts/words/rule';
 import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncPublished } from '../../changes/publishing/sync-published';
 import type { SignedInContext } from '../../context';
 import { insertMail } from '../../mail/insert-mail';
+import { letterTo } from '../../mail/payload';
+import { settingsOf } from '../../own-settings/kept-settings';
 import { loadRequest, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
 
-const quoted = (text: string) => (text ? `“${text}”` : 'nothing');
+const quoted = (text: string) => (text ? `“${text}”` : say`nothing`);
 
 /** One line for each thing that is otherwise, with what it was. */
 function differences(request: RequestRow, input: EditWordsInput): string[] {
   const lines = [
-    request.title !== input.title && `Title: ${quoted(input.title)}, before ${quoted(request.title)}`,
-    request.notes !== input.notes && `Setup notes: ${quoted(input.notes)}, before ${quoted(request.notes)}`,
+    request.title !== input.title && say`Title: ${quoted(input.title)}, before ${quoted(request.title)}`,
+    request.notes !== input.notes &&
+      say`Setup notes: ${quoted(input.notes)}, before ${quoted(request.notes)}`,
     request.publish !== input.publish &&
-      (input.publish ? 'Readers see it, before only the office' : 'Readers do not see it any more'),
+      (input.publish ? say`Readers see it, before only the office` : say`Readers do not see it any more`),
   ];
   return lines.filter((line) => line !== false);
 }
 
 /** Tells whoever asked what the office has put otherwise. */
-export const tellEdited = (
+export const tellEdited = async (
   change: ChangeSet,
   { id, ref, title, requesterId }: Pick<RequestRow, 'id' | 'ref' | 'title' | 'requesterId'>,
-  lines: string[],
+  lines: () => string[],
   reason: string,
-): Promise<unknown> =>
-  insertMail(change.tx, [
+): Promise<void> => {
+  const settings = await settingsOf(change.tx, [requesterId]);
+  await insertMail(change.tx, [
     {
       requestId: id,
       to: requesterId,
-      payload: {
+      payload: letterTo(settings(requesterId), () => ({
         kind: 'changed',
         reference: ref,
         title,
         opening: OPENING_WORDS.changed,
-        blocks: [{ head: EDITED_HEAD, lines }],
+        blocks: [{ head: HEADS.edited, lines: lines() }],
         quote: reason,
         offer: null,
-      },
+      })),
       dedupeKey: `change ${change.id} request ${id} words`,
       changeSet: change.id,
       message: null,
@@ -51,6 +56,7 @@ export const tellEdited = (
       sendAfter: change.at + MAIL_WAIT_MIN,
     },
   ]);
+};
 
 /**
  * Says something of a request otherwise while it waits. Whoever asked sees what was changed, in the history and in a
@@ -61,10 +67,10 @@ export async function editWords(
   reference: string,
   input: EditWordsInput,
 ): Promise<Outcome<{ readonly summary: string; readonly changeSet: number | null }>> {
-  const order = { action: 'changed what it says', reason: input.reason, idempotencyKey: input.key };
+  const order = { action: unsaid('changed what it says'), reason: input.reason, idempotencyKey: input.key };
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const waiting = await change.tx.rows(
@@ -76,7 +82,7 @@ export async function editWords(
     if (!changes.length)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'title', message: 'Nothing is different. Change something first.' }],
+        fields: [{ path: 'title', message: say`Nothing is different. Change something first.` }],
       });
     await change.updateVersioned('request', [request.id], {
       title: input.title,
@@ -86,9 +92,14 @@ export async function editWords(
     change.requestIds.add(request.id);
     // Dates that are published already say it too.
     await syncPublished(change, [request.id]);
-    await tellEdited(change, { ...request, title: input.title }, changes, input.reason);
+    await tellEdited(
+      change,
+      { ...request, title: input.title },
+      () => differences(request, input),
+      input.reason,
+    );
     return done({
-      summary: `changed what it says: ${listText(changes)}`,
+      summary: say`changed what it says: ${listText(changes)}`,
       changeSet: change.id,
     });
   });

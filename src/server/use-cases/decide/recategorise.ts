@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { RecategoriseInput } from '@/contracts/bookings';
 import type { ChangeReply } from '@/contracts/change';
@@ -34,7 +35,7 @@ export async function recategorise(
   ctx: SignedInContext,
   { key, items, categoryId, reason }: RecategoriseInput,
 ): Promise<Outcome<ChangeReply>> {
-  const order = { action: 'put into another category', reason, idempotencyKey: key };
+  const order = { action: unsaid('put into another category'), reason, idempotencyKey: key };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const { tx } = change;
     const [category] = await tx.rows<{ name: string }>(
@@ -46,7 +47,7 @@ export async function recategorise(
     if (!category)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'categoryId', message: 'There is no such category any more. Choose another.' }],
+        fields: [{ path: 'categoryId', message: say`There is no such category any more. Choose another.` }],
       });
     const known = await tx.rows<Known>(
       `SELECT r.id, r.ref, r.row_version AS version, g.tzid FROM request r JOIN segment g ON g.request_id = r.id AND g.no = 1
@@ -56,7 +57,7 @@ export async function recategorise(
     const byRef = new Map(known.map((request) => [request.ref, request]));
     for (const { reference, version } of items) {
       const request = byRef.get(reference);
-      if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+      if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
       if (request.version !== version)
         return refuse({ code: 'stale', since: await lastChange(tx, request.id, request.tzid) });
     }
@@ -76,7 +77,7 @@ export async function recategorise(
     await syncPublished(change, ids);
     return done({
       changed: ids.length,
-      summary: `put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,
+      summary: say`put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,
       numbers: NOTHING_MOVES,
       changeSet: change.id,
       sentences: [],

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { PersonId } from '@/core/ids';
 import type { Handler, HandlerInput } from '@/contracts/desk';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -12,10 +13,10 @@ export async function takeOn(
   { key, handler }: HandlerInput,
 ): Promise<Outcome<{ readonly handler: Handler | null; readonly summary: string }>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   const isMine = handler === 'me';
   const order = {
-    action: isMine ? 'took it on' : 'gave it back for anybody',
+    action: isMine ? unsaid('took it on') : unsaid('gave it back for anybody'),
     reason: '',
     idempotencyKey: key,
   };
@@ -25,6 +26,6 @@ export async function takeOn(
     await change.update('request', [request.id], () => ({ handler_id: to }));
     change.requestIds.add(request.id);
     const [person] = await change.tx.rows<{ name: string }>('SELECT name FROM person WHERE id = $me', { me });
-    return done({ handler: isMine ? { id: me, name: person!.name } : null, summary: order.action });
+    return done({ handler: isMine ? { id: me, name: person!.name } : null, summary: say(order.action) });
   });
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { sayTime } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
@@ -49,7 +50,7 @@ export async function today({ db, clock }: Context): Promise<TodayLine[]> {
       reference,
       title,
       times: `${clockOn(startLocal, day)}–${clockOn(endLocal, day)}`,
-      places: places ?? 'no place',
+      places: places ?? say`no place`,
       isOn: startMin <= now && now < endMin,
       isOver: endMin <= now,
       setups,

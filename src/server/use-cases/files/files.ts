@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import { worksWithBookings } from '@/core/publishing/right-to-know';
 import {
@@ -49,7 +50,7 @@ export async function takeFile(
       fields: [
         {
           path: 'file',
-          message: `${MOST_LOOSE_FILES} files wait already to be sent with something. Send them first, or leave some out.`,
+          message: say`${MOST_LOOSE_FILES} files wait already to be sent with something. Send them first, or leave some out.`,
         },
       ],
     });
@@ -94,7 +95,7 @@ export async function openFile(ctx: SignedInContext, key: string): Promise<Outco
   const content = file && (await mayRead(ctx, file)) ? readStored(file.stored_as) : null;
   return file && content
     ? done({ ...lineOf(file), content })
-    : refuse({ code: 'not-found', what: 'such file' });
+    : refuse({ code: 'not-found', what: say`such file` });
 }
 
 /** Lets go of a file that belongs to nothing yet. One that is gone already is no fault. */

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { KeptThing } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 
@@ -20,7 +21,7 @@ export function asCopy(kind: HouseKind, doc: KeptThing['doc']): KeptThing['doc']
   const rows = Object.fromEntries(Object.entries(doc).map(([name, value]) => [name, withoutIds(value)]));
   return {
     ...rows,
-    ...('name' in doc && { name: `${String(doc.name)}, copy` }),
+    ...('name' in doc && { name: say`${String(doc.name)}, copy` }),
     ...('units' in doc && { units: [] }),
     ...OWN[kind],
   };

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { Rule } from '@/core/checks/findings';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
@@ -78,16 +79,16 @@ async function followRisks(
   return [
     ...(hit.length
       ? [
-          `${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? 'is' : 'are'} at risk then.`,
+          say`${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? say`is` : say`are`} at risk then.`,
         ]
       : []),
     ...told,
     ...(hit.length > told.length
-      ? [`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`]
+      ? [say`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`]
       : []),
     ...(healed.length
       ? [
-          `${countText(healed.length, 'date', 'dates')} that ${healed.length === 1 ? 'was' : 'were'} at risk ${healed.length === 1 ? 'is' : 'are'} right again.`,
+          say`${countText(healed.length, 'date', 'dates')} that ${healed.length === 1 ? say`was` : say`were`} at risk ${healed.length === 1 ? say`is` : say`are`} right again.`,
         ]
       : []),
   ];

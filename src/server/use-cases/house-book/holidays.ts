@@ -1,3 +1,5 @@
+import type { Language } from '@/contracts/language/languages';
+import { ownLanguage, say, unsaid } from '@/contracts/language/say';
 import Holidays from 'date-holidays';
 import {
   addDays,
@@ -24,24 +26,26 @@ import { dayNoteKeeper } from './keepers/day-notes';
 import { siteId, SPACES_OF } from './keepers/spaces-of';
 import { writeThingHistory } from './thing-history';
 
-const ENGLISH = 'en';
-
-let known: readonly NamedChoice[] | null = null;
+const known = new Map<Language, readonly NamedChoice[]>();
 
 /** Countries, their states and regions, by the codes of ISO 3166 that the tables of the package go by. */
 export function holidayPlaces(): readonly NamedChoice[] {
-  if (known) return known;
+  const language = ownLanguage();
+  const made = known.get(language);
+  if (made) return made;
   const tables = new Holidays();
   const found: NamedChoice[] = [];
-  for (const [country, name] of Object.entries(tables.getCountries(ENGLISH))) {
+  for (const [country, name] of Object.entries(tables.getCountries(language))) {
     found.push({ id: country, name });
-    for (const [state, stateName] of Object.entries(tables.getStates(country, ENGLISH) ?? {})) {
+    for (const [state, stateName] of Object.entries(tables.getStates(country, language) ?? {})) {
       found.push({ id: `${country}-${state}`, name: `${name}, ${stateName}` });
-      for (const [region, regionName] of Object.entries(tables.getRegions(country, state, ENGLISH) ?? {}))
+      for (const [region, regionName] of Object.entries(tables.getRegions(country, state, language) ?? {}))
         found.push({ id: `${country}-${state}-${region}`, name: `${name}, ${stateName}, ${regionName}` });
     }
   }
-  return (known = found.sort((a, b) => a.name.localeCompare(b.name)));
+  found.sort((a, b) => a.name.localeCompare(b.name));
+  known.set(language, found);
+  return found;
 }
 
 interface Holiday {
@@ -77,7 +81,7 @@ export function holidaysOf(places: readonly string[], year: number): Holiday[] {
     const [country, state, region] = place.split('-') as [string, string?, string?];
     const tables = new Holidays(
       { country, ...(state && { state }), ...(region && { region }) },
-      { languages: [ENGLISH] },
+      { languages: [ownLanguage()] },
     );
     for (const { date, start, end, name, type } of tables.getHolidays(year)) {
       const span = spanOf(date, end.getTime() - start.getTime());
@@ -155,14 +159,19 @@ async function noteHolidays(
     if (known) continue;
     const stored = await dayNoteKeeper.store(change, null, doc, null);
     if (!stored.ok) return stored;
-    const row = { kind: 'day-note', id: stored.value, name: doc.name, did: 'made a note to a day' } as const;
+    const row = {
+      kind: 'day-note',
+      id: stored.value,
+      name: doc.name,
+      did: unsaid('made a note to a day'),
+    } as const;
     await writeThingHistory(change, { ...row, before: null, after: doc });
     made += 1;
   }
   return done({
     id: 0,
     name: String(year),
-    summary: `noted ${countText(made, 'holiday', 'holidays')} of ${year}`,
+    summary: say`noted ${countText(made, 'holiday', 'holidays')} of ${year}`,
     hits: [],
   });
 }
@@ -176,10 +185,10 @@ export async function shutHolidays(
   if (picked.length < new Set(days).size)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'days', message: 'One of these days is in the list no more. Look at it again.' }],
+      fields: [{ path: 'days', message: say`One of these days is in the list no more. Look at it again.` }],
     });
   const order = {
-    action: as === 'notes' ? 'noted holidays' : 'shut for holidays',
+    action: as === 'notes' ? unsaid('noted holidays') : unsaid('shut for holidays'),
     reason: String(year),
     idempotencyKey: key,
     isPreview: preview,
@@ -200,13 +209,18 @@ export async function shutHolidays(
       };
       const stored = await closureKeeper.store(change, null, doc, null);
       if (!stored.ok) return stored;
-      const row = { kind: 'closure', id: stored.value, name: doc.reason, did: 'made a closure' } as const;
+      const row = {
+        kind: 'closure',
+        id: stored.value,
+        name: doc.reason,
+        did: unsaid('made a closure'),
+      } as const;
       await writeThingHistory(change, { ...row, before: null, after: doc });
       made += 1;
     }
     const spaces = await SPACES_OF.site(change.tx, await siteId(change.tx));
     const hits = made ? await followHouse(ctx, change, { spaces, rules: ['closed', 'outside-hours'] }) : [];
-    const summary = `shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
+    const summary = say`shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
     return done({ id: 0, name: String(year), summary, hits });
   });
 }

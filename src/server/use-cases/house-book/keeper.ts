@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { Rule } from '@/core/checks/findings';
 import type { DocOf } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
@@ -35,6 +36,8 @@ export interface Keeper<Kind extends HouseKind> {
   readonly retires: boolean;
   /** A statement giving id, name, note and retired of all, in the order in which they are listed. */
   readonly lines: string;
+  /** Says what stands in the note, where that is an array in JSON and no text by itself. */
+  noteOf?(facts: readonly (string | number | null)[]): string;
   nameOf(doc: DocOf<Kind>): string;
   load(reader: Reader, id: number): Promise<DocOf<Kind> | null>;
   /** What is wrong with it beside its shape: names taken, things that are not there. */
@@ -131,7 +134,7 @@ export async function nameFaults(
     { value, id },
   );
   return row
-    ? [{ path, message: `“${row.name}” is there already, perhaps out of use. Give another ${what}.` }]
+    ? [{ path, message: say`“${row.name}” is there already, perhaps out of use. Give another ${what}.` }]
     : [];
 }
 
@@ -155,7 +158,7 @@ export async function referenceFaults(
       { ids: JSON.stringify(wanted) },
     );
     if (row!.n < wanted.length)
-      faults.push({ path, message: 'This is there no more. Reload the page and choose again.' });
+      faults.push({ path, message: say`This is there no more. Reload the page and choose again.` });
   }
   return faults;
 }

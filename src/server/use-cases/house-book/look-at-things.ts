@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type {
   ChoiceList,
   HistoryOfThing,
@@ -28,8 +29,13 @@ type Row = Omit<ThingLine, 'isRetired'> & { readonly isRetired: 0 | 1 };
 
 /** All things of a kind, in use and out of use, in the order of the house. */
 export async function thingLines(reader: Reader, kind: HouseKind): Promise<ThingLine[]> {
-  const rows = await reader.rows<Row>(keeperOf(kind).lines);
-  return rows.map((row) => ({ ...row, isRetired: row.isRetired === 1 }));
+  const { lines, noteOf } = keeperOf(kind);
+  const rows = await reader.rows<Row>(lines);
+  return rows.map((row) => ({
+    ...row,
+    note: noteOf ? noteOf(JSON.parse(row.note) as (string | number | null)[]) : row.note,
+    isRetired: row.isRetired === 1,
+  }));
 }
 
 /** How many of each kind are in use. */
@@ -88,7 +94,7 @@ export async function choicesFor(
   const more: Partial<Record<ChoiceList, NamedChoice[]>> = {};
   for (const [list, id] of namedIn(fields, thing.doc))
     if (!choices[list].some((each) => each.id === id))
-      (more[list] ??= []).push({ id, name: `${nameOf(list, id)}, out of use` });
+      (more[list] ??= []).push({ id, name: say`${nameOf(list, id)}, out of use` });
   return Object.fromEntries(
     Object.entries(choices).map(([list, all]) => [list, [...all, ...(more[list as ChoiceList] ?? [])]]),
   ) as unknown as HouseChoices;
@@ -123,7 +129,7 @@ export async function historyOfThing(ctx: Context, kind: HistoryKind, id: number
   return rows.map((row) => ({
     when: momentText(row.at, tzid),
     who: row.who ?? 'Calendario',
-    did: row.did,
+    did: say(row.did),
     changes: changesOf(kind, row, nameOf),
   }));
 }

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import type { DropPictureInput, Picture, PictureOwner, SendPictureInput } from '@/contracts/pictures';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -41,7 +42,7 @@ export async function pictureBytes(reader: Reader, stored: string): Promise<Read
 }
 
 const such = (of: PictureOwner) =>
-  refuse({ code: 'not-found', what: of === 'space' ? 'such space' : 'such equipment' });
+  refuse({ code: 'not-found', what: of === 'space' ? say`such space` : say`such equipment` });
 
 /** Puts a picture to a space or to equipment, in the place of the one there was. */
 export async function sendPicture(
@@ -54,7 +55,7 @@ export async function sendPicture(
   if (!kept.ok) return kept;
   const { storedAs, ...facts } = kept.value;
   let before: Row | null = null;
-  const order = { action: 'put a picture', reason: about, idempotencyKey: ctx.newId() };
+  const order = { action: unsaid('put a picture'), reason: about, idempotencyKey: ctx.newId() };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     before = await rowOf(change.tx, of, id);
     await change.tx.run('DELETE FROM picture WHERE owner_kind = $of AND owner_id = $id', { of, id });
@@ -62,8 +63,8 @@ export async function sendPicture(
       `INSERT INTO picture (owner_kind, owner_id, stored_as, about, width, height, bytes, sha256) VALUES ($of, $id, $storedAs, $about, $width, $height, $bytes, $sha256)`,
       { of, id, storedAs, about, ...facts },
     );
-    await noteInHistory(change, KIND[of], id, `put a picture: ${about}`);
-    return done({ summary: 'the picture is shown' });
+    await noteInHistory(change, KIND[of], id, say`put a picture: ${about}`);
+    return done({ summary: say`the picture is shown` });
   });
   await dropStored(outcome.ok ? ((before as Row | null)?.stored ?? 'none') : storedAs);
   return outcome;
@@ -75,12 +76,12 @@ export async function dropPicture(
   { key, of, id }: DropPictureInput,
 ): Promise<Outcome<{ summary: string }>> {
   const before = await rowOf(ctx.db, of, id);
-  const order = { action: 'took a picture away', reason: before?.about ?? '', idempotencyKey: key };
+  const order = { action: unsaid('took a picture away'), reason: before?.about ?? '', idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
-    if (!(await rowOf(change.tx, of, id))) return done({ summary: 'there is no picture' });
+    if (!(await rowOf(change.tx, of, id))) return done({ summary: say`there is no picture` });
     await change.tx.run('DELETE FROM picture WHERE owner_kind = $of AND owner_id = $id', { of, id });
     await noteInHistory(change, KIND[of], id, order.action);
-    return done({ summary: 'the picture is gone' });
+    return done({ summary: say`the picture is gone` });
   });
   if (outcome.ok && before) await dropStored(before.stored);
   return outcome;

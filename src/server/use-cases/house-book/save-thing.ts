@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { DOC_SCHEMAS, type AnyDoc, type SaveThingInput, type ThingDone } from '@/contracts/house-book/docs';
 import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
@@ -7,6 +8,7 @@ import type { Reader } from '../../db/connection';
 import { followHouse } from './hits';
 import { keeperOf } from './keepers';
 import { writeThingHistory } from './thing-history';
+import { speakAsHouse } from '../../language/house-language';
 
 export async function rowVersionOf(reader: Reader, kind: HouseKind, id: number): Promise<number | null> {
   const [row] = await reader.rows<{ version: number }>(
@@ -30,16 +32,19 @@ export async function saveThing(
   const parsed = DOC_SCHEMAS[kind].safeParse(given);
   if (!parsed.success) return refuse({ code: 'bad-input', fields: faultsOfIssues(parsed.error.issues) });
   const doc = parsed.data as AnyDoc;
-  if (id === null && words.isSingle) return refuse({ code: 'not-found', what: `second ${words.one}` });
+  if (id === null && words.isSingle) return refuse({ code: 'not-found', what: say`second ${words.one}` });
   const name = keeper.nameOf(doc);
-  const action = `${id === null ? 'made' : 'changed'} ${aOne(kind)}`;
+  const action = id === null ? say`made ${aOne(kind)}` : say`changed ${aOne(kind)}`;
   const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
-  return runChangeSet<ThingDone>(ctx, order, async (change) => {
+  const outcome = await runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = id === null ? null : await keeper.load(tx, id);
-    if (id !== null && !before) return refuse({ code: 'not-found', what: `such ${words.one}` });
+    if (id !== null && !before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
     if (id !== null && (await rowVersionOf(tx, kind, id)) !== rowVersion)
-      return refuse({ code: 'stale', since: `“${name}” was changed by somebody else since you opened it.` });
+      return refuse({
+        code: 'stale',
+        since: say`“${name}” was changed by somebody else since you opened it.`,
+      });
     const faults = await keeper.faults(tx, id, doc);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const stored = await keeper.store(change, id, doc, before);
@@ -51,4 +56,6 @@ export async function saveThing(
     const hits = await followHouse(ctx, change, (await keeper.touches?.(tx, row, before, after)) ?? {});
     return done({ id: row, name, summary: `${action}: “${name}”`, hits });
   });
+  if (kind === 'site') await speakAsHouse(ctx.db);
+  return outcome;
 }

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import { ForeignKeyConstraintError } from 'sequelize';
 import type { ThingDeed, ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
 import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
@@ -16,13 +17,13 @@ const inTheWay = (sentences: readonly string[]): Refusal => ({
   sentences,
 });
 
-const SAID: Readonly<Record<ThingDeed, string>> = {
+const SAID: Readonly<Record<ThingDeed, string>> = texts({
   retire: 'took out of use',
   'bring-back': 'took into use again',
   remove: 'removed',
   up: 'moved up',
   down: 'moved down',
-};
+});
 
 /** Changes places with the next in the order of the house. */
 async function move(change: ChangeSet, kind: HouseKind, id: number, by: 1 | -1): Promise<void> {
@@ -51,14 +52,14 @@ async function move(change: ChangeSet, kind: HouseKind, id: number, by: 1 | -1):
 async function remove(change: ChangeSet, kind: HouseKind, id: number): Promise<Refusal | null> {
   const keeper = keeperOf(kind);
   const used = (await keeper.usedBy?.(change.tx, id, change.at)) ?? [];
-  const advice = keeper.retires ? ['Take it out of use instead: then nobody can choose it any more.'] : [];
+  const advice = keeper.retires ? [say`Take it out of use instead: then nobody can choose it any more.`] : [];
   if (used.length) return inTheWay([...used, ...advice]);
   try {
     await keeper.remove(change.tx, id);
     return null;
   } catch (error) {
     if (!(error instanceof ForeignKeyConstraintError)) throw error;
-    return inTheWay(['Something that is kept names it.', ...advice]);
+    return inTheWay([say`Something that is kept names it.`, ...advice]);
   }
 }
 
@@ -87,15 +88,15 @@ export async function doWithThing(
       : deed === 'remove'
         ? !words.isSingle
         : words.isOrdered === true;
-  if (!isPossible) return refuse({ code: 'not-found', what: `such way with ${aOne(kind)}` });
-  const action = `${SAID[deed]} ${aOne(kind)}`;
+  if (!isPossible) return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
+  const action = say`${SAID[deed]} ${aOne(kind)}`;
   const known = await keeper.load(ctx.db, id);
   const name = known ? keeper.nameOf(known) : '';
   const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = await keeper.load(tx, id);
-    if (!before) return refuse({ code: 'not-found', what: `such ${words.one}` });
+    if (!before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
     const touched = (await keeper.touches?.(tx, id, before, null)) ?? {};
     let hits: string[] = [];
     if (deed === 'up' || deed === 'down') await move(change, kind, id, deed === 'up' ? -1 : 1);
@@ -107,7 +108,7 @@ export async function doWithThing(
       if ((await isRetired(tx, keeper.table, id)) === (deed === 'retire'))
         return refuse({
           code: 'stale',
-          since: `“${name}” is ${deed === 'retire' ? 'out of use' : 'in use'} already.`,
+          since: say`“${name}” is ${deed === 'retire' ? say`out of use` : say`in use`} already.`,
         });
       const held = deed === 'retire' ? ((await keeper.holdsBack?.(tx, id)) ?? []) : [];
       if (held.length) return refuse(inTheWay(held));

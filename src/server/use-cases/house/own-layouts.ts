@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { HouseReply } from '@/contracts/house';
 import type { OwnLayout, OwnLayoutInput } from '@/contracts/seating';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -16,13 +17,13 @@ export async function keepOwnLayout(
   ctx: SignedInContext,
   input: OwnLayoutInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: 'kept a way to set rooms', reason: input.name, idempotencyKey: input.key };
+  const order = { action: unsaid('kept a way to set rooms'), reason: input.name, idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     await change.tx.run(
       `INSERT INTO own_layout (name, query) VALUES ($name, $query) ON CONFLICT (name) DO UPDATE SET query = excluded.query`,
       { name: input.name, query: JSON.stringify(input.query) },
     );
-    return done({ summary: `kept “${input.name}”`, atRisk: 0 });
+    return done({ summary: say`kept “${input.name}”`, atRisk: 0 });
   });
 }
 
@@ -32,13 +33,13 @@ export async function dropOwnLayout(
   id: number,
   key: string,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: 'gave up a way to set rooms', reason: '', idempotencyKey: key };
+  const order = { action: unsaid('gave up a way to set rooms'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [known] = await change.tx.rows<{ name: string }>('SELECT name FROM own_layout WHERE id = $id', {
       id,
     });
-    if (!known) return refuse({ code: 'not-found', what: 'such way to set rooms' });
+    if (!known) return refuse({ code: 'not-found', what: say`such way to set rooms` });
     await change.tx.run('DELETE FROM own_layout WHERE id = $id', { id });
-    return done({ summary: `gave up “${known.name}”`, atRisk: 0 });
+    return done({ summary: say`gave up “${known.name}”`, atRisk: 0 });
   });
 }

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { Rule } from '@/core/checks/findings';
 import type { EquipmentTypeId } from '@/core/ids';
 import { levels } from '@/core/equipment/peak-use';
@@ -32,7 +33,7 @@ export async function riskBy(
 }
 
 export const riskText = (count: number): string =>
-  count ? `${countText(count, 'date is', 'dates are')} at risk by it` : 'no date is at risk by it';
+  count ? say`${countText(count, 'date is', 'dates are')} at risk by it` : say`no date is at risk by it`;
 
 /** The least stock there is at some minute of the span once the line counts. */
 async function leastStock(
@@ -54,15 +55,15 @@ export async function addStockLine(
   ctx: SignedInContext,
   input: StockLineInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: 'changed the stock', reason: input.reason, idempotencyKey: input.key };
+  const order = { action: unsaid('changed the stock'), reason: input.reason, idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const tzid = await siteZone(change.tx);
     const minute = (at: typeof input.from): EpochMinute => toEpochMinute(at, tzid, 'offset-before');
     const span = { start: minute(input.from), end: input.to ? minute(input.to) : FAR };
     const least = await leastStock(change, input.typeId, span, input.delta);
-    if (least === null) return refuse({ code: 'not-found', what: 'such equipment' });
+    if (least === null) return refuse({ code: 'not-found', what: say`such equipment` });
     if (least < 0) {
-      const message = `There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
+      const message = say`There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
       return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
     }
     await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
@@ -78,6 +79,6 @@ export async function addStockLine(
       ),
     );
     const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
-    return done({ summary: `changed the stock; ${riskText(atRisk)}`, atRisk });
+    return done({ summary: say`changed the stock; ${riskText(atRisk)}`, atRisk });
   });
 }

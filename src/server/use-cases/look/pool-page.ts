@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { levels, scarcest } from '@/core/equipment/peak-use';
 import type { EquipmentTypeId } from '@/core/ids';
 import { addMinutes } from '@/core/time/epoch-minute';
@@ -23,7 +24,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
   const { db, viewer } = ctx;
   const house = await boardHouse(db);
   const pool = house.pools.find((each) => each.id === id);
-  if (!pool) return refuse({ code: 'not-found', what: 'pool with this number' });
+  if (!pool) return refuse({ code: 'not-found', what: say`pool with this number` });
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));

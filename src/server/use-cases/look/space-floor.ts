@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { Door, Room } from '@/core/seating/plan/room';
 import { CELL_MM } from '@/core/seating/plan/rules';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -38,7 +39,7 @@ export async function spaceFloor(ctx: Context, code: string): Promise<Outcome<Sp
   const page = await spacePage(ctx, code, { days: 1 });
   if (!page.ok) return page;
   const { id, code: known, name, building, plan, layouts } = page.value;
-  if (!plan) return refuse({ code: 'not-found', what: 'floor of this space' });
+  if (!plan) return refuse({ code: 'not-found', what: say`floor of this space` });
   const fitted = await ctx.db.json<FittedRow>(FITTED, { id });
   return done({
     code: known,

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { openDuring } from '@/core/spaces/hours';
 import { horizonEnd, policyOn } from '@/core/spaces/policy';
 import { periodsOn } from '@/core/spaces/timetable';
@@ -122,7 +123,7 @@ export async function spacePage(
   const space = house.spaces.find((each) =>
     [each.code, encodeURIComponent(each.code)].some((form) => form.toLowerCase() === wanted),
   );
-  if (!space) return refuse({ code: 'not-found', what: 'space with this code' });
+  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));
@@ -149,11 +150,11 @@ export async function spacePage(
     name: space.name,
     building: space.building,
     facts: [
-      area ? `${area} m²` : null,
-      space.outdoor ? 'outdoors' : 'indoors',
-      space.stepFree ? 'step-free' : 'reached by steps',
-      space.facts.postedLimit === null ? null : `at most ${space.facts.postedLimit} people`,
-      space.madeOf.length ? `made of ${space.madeOf.join(' and ')}` : null,
+      area ? say`${area} m²` : null,
+      space.outdoor ? say`outdoors` : say`indoors`,
+      space.stepFree ? say`step-free` : say`reached by steps`,
+      space.facts.postedLimit === null ? null : say`at most ${space.facts.postedLimit} people`,
+      space.madeOf.length ? say`made of ${space.madeOf.join(say` and `)}` : null,
     ].filter((fact) => fact !== null),
     // Said among the facts already.
     features: (space.facts.features ?? [])
@@ -174,10 +175,10 @@ export async function spacePage(
       : null,
     howToGet: [
       policy?.granted === 'instantly'
-        ? 'Granted at once where nothing stands in the way.'
-        : 'The office decides.',
-      policy?.noticeMin ? `Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
-      `Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? house.horizonMonths, tzid))}.`,
+        ? say`Granted at once where nothing stands in the way.`
+        : say`The office decides.`,
+      policy?.noticeMin ? say`Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
+      say`Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? house.horizonMonths, tzid))}.`,
     ].filter((line) => line !== null),
     periods: freePeriods(today, { facts: space.facts, taken, open, tzid, now }),
     on: onThere(

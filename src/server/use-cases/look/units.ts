@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { custodyOf, type UnitLoan } from '@/core/equipment/units';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -25,12 +26,12 @@ FROM resource r WHERE r.id IN (SELECT resource_id FROM stock_line WHERE type_id 
 export async function unitsOf(ctx: Context, type: EquipmentTypeId): Promise<Outcome<UnitView[]>> {
   const now = ctx.clock.now();
   const rows = await ctx.db.json<UnitRow[]>(UNITS, { type, now });
-  if (!rows.length) return refuse({ code: 'not-found', what: 'equipment with numbered units here' });
+  if (!rows.length) return refuse({ code: 'not-found', what: say`equipment with numbered units here` });
   const tzid = await siteZone(ctx.db);
   const titles = await titlesFor(ctx.db, ctx.viewer, [
     ...new Set(rows.flatMap(({ loans }) => loans.map(([id]) => id))),
   ]);
-  const say = (loan: UnitLoan | null) =>
+  const told = (loan: UnitLoan | null) =>
     loan && {
       with: titles.get(loan.claimId) ?? null,
       from: momentText(loan.span.start, tzid),
@@ -42,7 +43,7 @@ export async function unitsOf(ctx: Context, type: EquipmentTypeId): Promise<Outc
         loans.map(([claimId, start, end]) => ({ resourceId: id, claimId, span: { start, end } })),
         now,
       );
-      return { name, now: say(custody.now), before: say(custody.before), next: say(custody.next) };
+      return { name, now: told(custody.now), before: told(custody.before), next: told(custody.next) };
     }),
   );
 }

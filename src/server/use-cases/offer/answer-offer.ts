@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { OccurrenceId, PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Role } from '@/core/roles';
@@ -84,7 +85,7 @@ export async function answerOffer(
   { answer }: OfferAnswerInput,
 ): Promise<Outcome<{ readonly summary: string }>> {
   const offer = await offerBehind(ctx, token);
-  if (!offer) return refuse({ code: 'not-found', what: 'offer behind this link' });
+  if (!offer) return refuse({ code: 'not-found', what: say`offer behind this link` });
   const { link, request, open, isLapsed } = offer;
   if (link.answer !== null && link.answer !== answer) return refuse({ code: 'offer-answered' });
   if (link.answer === null && isLapsed) return refuse({ code: 'offer-over' });

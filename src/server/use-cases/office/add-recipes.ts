@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { recipeRow } from '../set-up/recipe-row';
@@ -25,7 +26,7 @@ export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamId
     for (const shift of shifts)
       await insert(tx, 'shift', {
         team_id: known(teamIds, name, 'team'),
-        person_id: personOf(people, shift.person, `a shift of ${name}`),
+        person_id: personOf(people, shift.person, say`a shift of ${name}`),
         start_min: toEpochMinute(shift.from, site.zone, 'offset-before'),
         end_min: toEpochMinute(shift.to, site.zone, 'offset-before'),
         people: shift.people,

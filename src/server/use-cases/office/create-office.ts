@@ -100,10 +100,11 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
   await db.write(async (tx) => {
     const [existing] = await tx.rows<{ name: string }>('SELECT name FROM site LIMIT 1');
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
-    const { name, zone, office: contact, accessMin, exitMin, grainMin } = office.site;
+    const { name, zone, language, office: contact, accessMin, exitMin, grainMin } = office.site;
     const siteId = await insert(tx, 'site', {
       name,
       tzid: zone,
+      language,
       office_name: contact.name,
       office_phone: contact.phone,
       office_email: contact.email,

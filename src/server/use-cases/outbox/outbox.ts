@@ -1,16 +1,16 @@
+import { texts } from '@/contracts/language/say';
 import PostalMime from 'postal-mime';
 import { isAccountMail } from '@/core/changes/mail-due';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { MailLine, MailView, OutboxView } from '@/contracts/outbox';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { SUBJECT_WORDS } from '@/contracts/words/mail';
 import { momentText } from '@/contracts/words/when';
 import { permissionFor } from '../../auth/policy';
 import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { readMail } from '../../mail/mail-file';
 import { payloadSchema } from '../../mail/payload';
-import { renderMail } from '../../mail/render';
+import { renderMail, subjectWords } from '../../mail/render';
 import { sendMail } from '../../mail/send-mail';
 import { mailOrigin } from '../../settings';
 import { officeContact } from '../look/office-contact';
@@ -47,13 +47,14 @@ const mails = (ctx: Context) =>
 const MOST_LISTED = 300;
 
 function lineOf(row: MailRow, tzid: string): MailLine {
-  const { kind, title, reference, subject } = payloadSchema.parse(JSON.parse(row.payload));
+  const payload = payloadSchema.parse(JSON.parse(row.payload));
+  const { kind, title, reference } = payload;
   const base = {
     id: row.id,
     kind,
     reference: isAccountMail(kind) ? null : reference,
     to: row.name,
-    subject: `${title}: ${subject || SUBJECT_WORDS[kind]}`,
+    subject: `${title}: ${subjectWords(payload)}`,
   };
   if (row.takenBackAt !== null)
     return { ...base, state: 'taken-back', whenText: momentText(row.takenBackAt, tzid) };
@@ -91,7 +92,7 @@ export async function accountLetters(ctx: Context, person: number): Promise<Mail
   return rows.map((row) => lineOf(row, tzid));
 }
 
-const NO_SUCH = { code: 'not-found', what: 'message with this number' } as const;
+const NO_SUCH = texts({ code: 'not-found', what: 'message with this number' } as const, 'what');
 
 async function mailRow(ctx: Context, id: number): Promise<MailRow | null> {
   const [row] = await ctx.db.rows<MailRow>(`${mails(ctx)} AND x.id = $id`, { id });

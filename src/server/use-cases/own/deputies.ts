@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/own';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
@@ -28,7 +29,7 @@ export async function setDeputy(
   const before = await deputiesOf(ctx);
   const isThere = before.some((each) => each.email.toLowerCase() === email.toLowerCase());
   if (isDeputy && !isThere && before.length >= MOST_DEPUTIES)
-    return fault(`At most ${MOST_DEPUTIES} people may do this for you. Let one go first.`);
+    return fault(say`At most ${MOST_DEPUTIES} people may do this for you. Let one go first.`);
   await db.write(async (tx) =>
     keep(
       await tx.run(

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { NOTHING_FAMILIAR, type Familiar, type PinInput, type PinnedName } from '@/contracts/own';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
@@ -30,7 +31,7 @@ export async function pin(ctx: SignedInContext, input: PinInput): Promise<Outcom
       id,
     },
   );
-  if (!known) return refuse({ code: 'not-found', what: `such ${kind}` });
+  if (!known) return refuse({ code: 'not-found', what: say`such ${kind}` });
   const bind = { person: ctx.viewer.personId, kind, id };
   await ctx.db.write(async (tx) =>
     keep(

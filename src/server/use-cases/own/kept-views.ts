@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { MOST_VIEWS, type KeepViewInput, type KeptScreen, type KeptView } from '@/contracts/own';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
@@ -20,7 +21,7 @@ export async function keepView(ctx: SignedInContext, input: KeepViewInput): Prom
   if (isNew && before.length >= MOST_VIEWS)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'name', message: `${MOST_VIEWS} views are kept already: let one go first.` }],
+      fields: [{ path: 'name', message: say`${MOST_VIEWS} views are kept already: let one go first.` }],
     });
   await ctx.db.write(async (tx) =>
     keep(

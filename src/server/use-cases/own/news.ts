@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { News, NewsMark } from '@/contracts/talk';
 import { done, type Outcome } from '@/contracts/refusal';
@@ -50,8 +51,8 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
   const lines = rows.map((row) => ({
     reference: row.ref,
     title: row.title,
-    who: row.who ?? 'The clock',
-    what: row.kind === 'message' ? 'wrote to you' : whatOf(row),
+    who: row.who ?? say`The clock`,
+    what: row.kind === 'message' ? say`wrote to you` : whatOf(row),
     when: momentText(row.at, tzid),
     isNew: row.id > (row.kind === 'message' ? seen.message : seen.changeSet),
   }));

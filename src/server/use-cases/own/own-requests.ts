@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { RequestLine, RequestView } from '@/contracts/request-view';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
@@ -37,7 +38,7 @@ const ACTING = { own: 'own-request', office: 'manager', member: 'somebody-else' 
 /** One request for those who may read it: whoever asked, their deputies, members of its hosts, and the office. */
 export async function readRequest(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
   const request = await loadRequest(ctx.db, ref);
-  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   const access = await accessTo(ctx, request);
   if (!access) return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
   return done(

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { feedText, segmentEvents } from '@/core/publishing/icalendar';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
@@ -30,7 +31,7 @@ async function findEvent(ctx: Context, address: string, token: string | null): P
   return { calendars: calendars.filter(({ id }) => rows.some((row) => row.calendars.includes(id))), rows };
 }
 
-const GONE = refuse({ code: 'not-found', what: 'event announced at this address' });
+const gone = () => refuse({ code: 'not-found', what: say`event announced at this address` });
 
 /** The spaces of these dates, as somebody finds their way there. */
 async function placesOf(ctx: Context, { rows, calendars }: Found): Promise<NoticePlace[]> {
@@ -44,8 +45,8 @@ async function placesOf(ctx: Context, { rows, calendars }: Found): Promise<Notic
       name,
       building,
       facts: [
-        outdoor ? 'outdoors' : 'indoors',
-        stepFree ? 'step-free' : 'reached by steps',
+        outdoor ? say`outdoors` : say`indoors`,
+        stepFree ? say`step-free` : say`reached by steps`,
         ...(facts.features ?? [])
           .filter((feature) => feature !== 'step-free')
           .map((feature) => FEATURE_WORDS[feature]),
@@ -102,10 +103,10 @@ export async function eventPage(
 ): Promise<Outcome<EventPage>> {
   const found = await findEvent(ctx, address, token);
   const first = found.rows[0];
-  if (!first) return GONE;
+  if (!first) return gone();
   const dates = found.rows.map((row) => noticeDate(row, found.calendars));
   const index = key === null ? -1 : found.rows.findIndex(({ recurrence }) => dateKey(recurrence) === key);
-  if (key !== null && index < 0) return GONE;
+  if (key !== null && index < 0) return gone();
   const now = ctx.clock.now();
   const office = await officeContact(ctx.db);
   const zone = await siteZone(ctx.db);
@@ -137,7 +138,7 @@ export async function eventFile(
 ): Promise<Outcome<EventFile>> {
   const { rows, calendars } = await findEvent(ctx, address, token);
   const wanted = key === null ? rows : rows.filter(({ recurrence }) => dateKey(recurrence) === key);
-  if (!wanted.length) return GONE;
+  if (!wanted.length) return gone();
   const segments = await ctx.db.json<SegmentId[]>(
     'SELECT json_group_array(id) AS json FROM segment WHERE uid IN (SELECT value FROM json_each($uids))',
     { uids: JSON.stringify([...new Set(wanted.map(({ uid }) => uid))]) },

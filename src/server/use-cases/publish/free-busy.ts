@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { freeBusyText } from '@/core/publishing/free-busy';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -19,7 +20,7 @@ const BUSY = `SELECT json_group_array(json_object('start', o.start_min, 'end', o
 /** When a space is taken in the coming three months, as VFREEBUSY; for those who have signed in. */
 export async function spaceFreeBusy(ctx: Context, code: string): Promise<Outcome<string>> {
   const space = (await knownSpaces(ctx.db)).find((each) => each.code.toLowerCase() === code.toLowerCase());
-  if (!space) return refuse({ code: 'not-found', what: 'space with this code' });
+  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
   const tzid = await siteZone(ctx.db);
   const at = ctx.clock.now();
   const today = dateOf(toLocal(at, tzid));

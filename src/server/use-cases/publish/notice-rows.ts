@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { toldWords, type Fact, type NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, addWallMinutes, dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
@@ -81,7 +82,7 @@ export const factsOn = (calendars: readonly Calendar[]): Fact[] => [
 function timeText({ start, end, allDay }: Pick<NoticeRow, 'start' | 'end' | 'allDay'>): string {
   if (allDay) {
     const last = addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
-    return dateOf(start) === last ? 'all day' : `all day, until ${dayShort(last)}`;
+    return dateOf(start) === last ? say`all day` : say`all day, until ${dayShort(last)}`;
   }
   const sameDay = dateOf(start) === dateOf(end);
   return `${sayTime(start)}–${sayTime(end)}${sameDay ? '' : ` (${dayShort(dateOf(end))})`}`;
@@ -96,7 +97,7 @@ export const dateKey = (recurrence: LocalDateTime): string => recurrence.replace
 export function noticeDate(row: NoticeRow, calendars: readonly Calendar[]): NoticeDate {
   const on = calendars.filter(({ id }) => row.calendars.includes(id));
   const facts = factsOn(on);
-  const told = toldWords(facts, row);
+  const told = toldWords(facts, row, say`Taken`);
   const tells = (fact: Fact) => facts.includes(fact);
   return {
     key: `${row.uid.slice(0, 13)}-${row.recurrence}`,

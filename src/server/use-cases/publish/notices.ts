@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { weekStartOf } from '@/contracts/own-settings';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { addMonths, startOfMonth, startOfWeek, weeksOfMonth } from '@/core/time/weeks';
@@ -181,6 +182,6 @@ export async function noticesOf(
   query: NoticesQuery,
 ): Promise<Outcome<NoticesPage>> {
   const calendar = await calendarFor(ctx, slug, token);
-  if (!calendar) return refuse({ code: 'not-found', what: 'calendar at this address for you to read' });
+  if (!calendar) return refuse({ code: 'not-found', what: say`calendar at this address for you to read` });
   return done(await pageOf(ctx, [calendar], [calendar], query));
 }

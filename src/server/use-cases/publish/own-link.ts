@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import { done, type Outcome } from '@/contracts/refusal';
 import { linkToken } from '../../auth/feed-links';
@@ -36,7 +37,7 @@ export async function replaceOwnLink(
   { key }: { readonly key: string },
 ): Promise<Outcome<{ readonly summary: string }>> {
   const id = ctx.viewer.personId;
-  const order = { action: 'made a private link', reason: '', idempotencyKey: key };
+  const order = { action: unsaid('made a private link'), reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     await tx.run(
@@ -53,6 +54,6 @@ export async function replaceOwnLink(
       { id },
     );
     await syncPublished(change, requests);
-    return done({ summary: 'Your private link is made. Links made before lead nowhere now.' });
+    return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });
   });
 }

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, type ClaimDraft } from '@/core/changes/plan-date';
 import { isShiftOf, reattach, type Reattached } from '@/core/changes/reattach';
@@ -63,7 +64,7 @@ async function planSplit(
   { from: fromId, when }: SplitInput,
 ): Promise<Outcome<Split>> {
   const from = all.find(({ id }) => id === fromId);
-  if (!from) return refuse({ code: 'not-found', what: 'such date in this request' });
+  if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
   const [segment] = await change.tx.rows<Segment>(
     'SELECT id, no, uid, rrule, endless FROM segment WHERE id = $id',
     {
@@ -74,7 +75,10 @@ async function planSplit(
   const asked: DateSet = { ...when, start: when.startsAt, tzid: request.tzid, rrule };
   const first = rrule === null ? when.startsAt : firstDate({ ...asked, rrule });
   if (first === null)
-    return fault('when.repeat.rule', 'This rule never yields a date. Check its months, days and last day.');
+    return fault(
+      'when.repeat.rule',
+      say`This rule never yields a date. Check its months, days and last day.`,
+    );
   const set = { ...asked, start: first };
   const [site] = await change.tx.rows<{ months: number }>(
     'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
@@ -86,7 +90,7 @@ async function planSplit(
   if (keys.length > MOST_DATES_TIMES_SPACES)
     return fault(
       'when.repeat.rule',
-      'That makes more dates than one request may have. Choose an earlier last day.',
+      say`That makes more dates than one request may have. Choose an earlier last day.`,
     );
   const later = all.filter(
     (date) =>
@@ -96,7 +100,10 @@ async function planSplit(
       !hasBegun(date, change.at),
   );
   if (!later.length)
-    return fault('from', 'Nothing of the series is left to change from that date on. Pick an earlier one.');
+    return fault(
+      'from',
+      say`Nothing of the series is left to change from that date on. Pick an earlier one.`,
+    );
   const endsAlike = endless ? segment!.endless === 1 : later.length === keys.length;
   return done({
     request,
@@ -215,9 +222,9 @@ async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): 
 
 const summaryOf = ({ dates }: Split, moved: number): string =>
   [
-    `the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
-    dates.added.length > 0 && `${dates.added.length} added, waiting`,
-    dates.gone.length > 0 && `${dates.gone.length} given up`,
+    say`the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
+    dates.added.length > 0 && say`${dates.added.length} added, waiting`,
+    dates.gone.length > 0 && say`${dates.gone.length} given up`,
   ]
     .filter(Boolean)
     .join(', ');
@@ -232,19 +239,22 @@ export async function splitSeries(
   input: SplitInput,
 ): Promise<Outcome<ChangeReply>> {
   const order = {
-    action: 'changed the series',
+    action: unsaid('changed the series'),
     reason: input.reason,
     idempotencyKey: input.key,
     isPreview: input.preview,
   };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     const all = await loadDates(change.tx, [request.id]);
     const isManager = ctx.viewer.roles.includes('manager');
     const mayAlone = actsFor(ctx.viewer, request) && all.every(({ state }) => state !== 'approved');
     if (!isManager && !mayAlone)
-      return refuse({ code: 'not-allowed', what: 'Once dates are approved, the office changes the series.' });
+      return refuse({
+        code: 'not-allowed',
+        what: say`Once dates are approved, the office changes the series.`,
+      });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const split = await planSplit(change, request, all, input);
@@ -266,7 +276,7 @@ async function carryOut(
   const segmentId = await writeSegments(change, split, `${ctx.newId()}@calendario.invalid`);
   await dropOldExtras(change, split);
   await attach(change, split, segmentId);
-  const plans = [...kept, ...planGone(split, input.reason || 'The series goes another way.')];
+  const plans = [...kept, ...planGone(split, input.reason || say`The series goes another way.`)];
   await applyPlans(
     change,
     plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),

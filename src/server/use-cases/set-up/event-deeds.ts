@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type {
   AttendanceInput,
   FollowUpDoneInput,
@@ -23,8 +24,8 @@ async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcom
     'SELECT request_id, state FROM occurrence WHERE id = $id',
     { id },
   );
-  if (!date) return refuse({ code: 'not-found', what: 'such date' });
-  if (date.state !== 'approved') return refuse({ code: 'stale', since: 'The date was given up.' });
+  if (!date) return refuse({ code: 'not-found', what: say`such date` });
+  if (date.state !== 'approved') return refuse({ code: 'stale', since: say`The date was given up.` });
   change.requestIds.add(date.request_id);
   return done(date.request_id);
 }
@@ -45,20 +46,23 @@ export async function setServiceState(
   id: OccurrenceId,
   input: ServiceStateInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = `said of a service that it is ${SERVICE_STATE_WORDS[input.state]}`;
+  const action = say`said of a service that it is ${SERVICE_STATE_WORDS[input.state]}`;
   const order = { action, reason: input.note, idempotencyKey: input.key };
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
     const asked = await change.tx.rows<AskedService>(ASKED, { id, person: ctx.viewer.personId });
     const service = asked.find((each) => each.id === input.serviceId);
-    if (!service) return refuse({ code: 'not-found', what: 'such service for this date' });
+    if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
     if (!service.isMine && !ctx.viewer.roles.includes('manager'))
-      return refuse({ code: 'not-allowed', what: `Only the office or ${service.team} says how far it is.` });
+      return refuse({
+        code: 'not-allowed',
+        what: say`Only the office or ${service.team} says how far it is.`,
+      });
     if (input.state === 'refused' && !input.note)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'note', message: 'Say why it is refused: whoever asked will want to know.' }],
+        fields: [{ path: 'note', message: say`Say why it is refused: whoever asked will want to know.` }],
       });
     await change.tx.run(
       `INSERT INTO service_line (occurrence_id, service_id, state, note, by_id, at_min) VALUES ($id, $service, $state, $note, $by, $at)
@@ -82,7 +86,7 @@ export async function walkThrough(
   id: OccurrenceId,
   input: WalkInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = 'walked through what was promised';
+  const action = say`walked through what was promised`;
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -93,7 +97,7 @@ export async function walkThrough(
       services.map(({ name }) => name),
     );
     if (!promised.includes(input.line))
-      return refuse({ code: 'stale', since: 'Something else is promised now.' });
+      return refuse({ code: 'stale', since: say`Something else is promised now.` });
     if (input.isRight === null)
       await change.tx.run('DELETE FROM walk_through WHERE occurrence_id = $id AND line = $line', {
         id,
@@ -112,7 +116,7 @@ export async function walkThrough(
           at: change.at,
         },
       );
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }
 
@@ -130,7 +134,7 @@ export async function keepAttendance(
   id: OccurrenceId,
   input: AttendanceInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = 'kept who came';
+  const action = say`kept who came`;
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -138,7 +142,7 @@ export async function keepAttendance(
       await addNames(change, id, input.names);
       return done({
         changed: input.names.length,
-        summary: `${countText(input.names.length, 'name', 'names')} on the list`,
+        summary: say`${countText(input.names.length, 'name', 'names')} on the list`,
       });
     }
     if (input.kind === 'here') {
@@ -149,7 +153,7 @@ export async function keepAttendance(
           name: input.name,
         },
       );
-      if (!known) return refuse({ code: 'not-found', what: 'such name on the list' });
+      if (!known) return refuse({ code: 'not-found', what: say`such name on the list` });
       await change.tx.run(
         'UPDATE attendee SET is_here = $isHere WHERE occurrence_id = $id AND name = $name',
         {
@@ -158,20 +162,20 @@ export async function keepAttendance(
           isHere: input.isHere ? 1 : 0,
         },
       );
-      return done({ changed: 1, summary: action });
+      return done({ changed: 1, summary: say(action) });
     }
     await change.tx.run(
       `INSERT INTO attendance (occurrence_id, people, by_id, at_min) VALUES ($id, $people, $by, $at)
        ON CONFLICT (occurrence_id) DO UPDATE SET people = excluded.people, by_id = excluded.by_id, at_min = excluded.at_min`,
       { id, people: input.people, by: ctx.viewer.personId, at: change.at },
     );
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }
 
 /** Something that is left to do after an event. */
 export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): Promise<Outcome<MarkReply>> {
-  const action = 'noted what is left to do';
+  const action = say`noted what is left to do`;
   return runChangeSet<MarkReply>(
     ctx,
     { action, reason: input.text, idempotencyKey: input.key },
@@ -182,7 +186,7 @@ export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): P
         'INSERT INTO follow_up (request_id, text, due_date, by_id, at_min) VALUES ($request, $text, $due, $by, $at)',
         { request: date.value, text: input.text, due: input.due, by: ctx.viewer.personId, at: change.at },
       );
-      return done({ changed: 1, summary: action });
+      return done({ changed: 1, summary: say(action) });
     },
   );
 }
@@ -193,19 +197,19 @@ export async function setFollowUpDone(
   id: number,
   input: FollowUpDoneInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.isDone ? 'did what was left to do' : 'left something to do after all';
+  const action = input.isDone ? unsaid('did what was left to do') : unsaid('left something to do after all');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const [found] = await change.tx.rows<{ request_id: RequestId }>(
       'SELECT request_id FROM follow_up WHERE id = $id',
       { id },
     );
-    if (!found) return refuse({ code: 'not-found', what: 'such follow-up' });
+    if (!found) return refuse({ code: 'not-found', what: say`such follow-up` });
     change.requestIds.add(found.request_id);
     await change.tx.run('UPDATE follow_up SET done_min = $at, done_by_id = $by WHERE id = $id', {
       id,
       at: input.isDone ? change.at : null,
       by: input.isDone ? ctx.viewer.personId : null,
     });
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }

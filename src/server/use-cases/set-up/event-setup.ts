@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
@@ -24,9 +25,9 @@ export function promisedLines(date: OrderedDate, services: readonly string[]): s
     );
   const spaces = date.spaces.flatMap(({ place }, slot) => {
     const { layout, people, wheelchairs = 0 } = date.claim.spaces[slot]!;
-    const chairs = wheelchairs ? `, ${wheelchairs} in wheelchairs` : '';
+    const chairs = wheelchairs ? say`, ${wheelchairs} in wheelchairs` : '';
     return [
-      `${place}: ${LAYOUT_WORDS[layout]}, for ${people}${chairs}`,
+      say`${place}: ${LAYOUT_WORDS[layout]}, for ${people}${chairs}`,
       ...of(slot).map((thing) => `${place}: ${thing}`),
     ];
   });
@@ -96,7 +97,7 @@ export async function eventSetup(
   wanted: OccurrenceId | null,
 ): Promise<Outcome<EventSetup>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   const head = await ctx.db.json<Pick<EventRows, 'request' | 'dates'>>(DATES, { request: request.id });
   const now = ctx.clock.now();
   const dates = head.dates.map(({ id, start, end, endMin }) => ({
@@ -106,7 +107,7 @@ export async function eventSetup(
   }));
   const date = chosen(dates, wanted);
   if (!date)
-    return refuse({ code: 'not-found', what: 'approved date of this request, so that nothing is set up' });
+    return refuse({ code: 'not-found', what: say`approved date of this request, so that nothing is set up` });
   const [claim] = await loadStandingClaims(ctx.db, [date.id]);
   const ordered = (await orderedDates(ctx.db, [claim!]))(claim!);
   const day = dateOf(claim!.startLocal);
@@ -117,7 +118,7 @@ export async function eventSetup(
     title: head.request.title,
     dates,
     date,
-    placeText: ordered.spaces.map(({ place }) => place).join(' + ') || 'no space',
+    placeText: ordered.spaces.map(({ place }) => place).join(' + ') || say`no space`,
     isOffice: ctx.viewer.roles.includes('manager'),
     orders: rows.orders.map((row) => orderView(row, sheet)),
     services: rows.services.map((row) => serviceView(row, ordered, day, sheet, sheet.today)),

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { MarkReply } from '@/contracts/mark-order';
 import type { HandOrderInput } from '@/contracts/recipes';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -20,10 +21,10 @@ export async function makeHandOrder(
   reference: string,
   input: HandOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const order = { action: 'made an order by hand', reason: input.title, idempotencyKey: input.key };
+  const order = { action: unsaid('made an order by hand'), reason: input.title, idempotencyKey: input.key };
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const dates = await change.tx.rows<{ id: OccurrenceId }>(
@@ -32,7 +33,7 @@ export async function makeHandOrder(
     );
     const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
     if (!picked.length)
-      return refuse({ code: 'stale', since: 'There is no approved date to come that it could be for.' });
+      return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });
     const row: Record<string, string | number | null> = {
       ...recipeRow({ ...input, when: ANY_DATE }),
       request_id: request.id,
@@ -49,6 +50,6 @@ export async function makeHandOrder(
       picked.map(({ id }) => id),
     );
     const made = change.count('work_order', (before, after) => before === null && after?.origin === 'hand');
-    return done({ changed: made, summary: `${countText(made, 'order', 'orders')} made by hand` });
+    return done({ changed: made, summary: say`${countText(made, 'order', 'orders')} made by hand` });
   });
 }

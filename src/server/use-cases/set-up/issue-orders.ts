@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import { countText } from '@/contracts/words/when';
 import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -56,9 +57,9 @@ const PICKED = `SELECT w.id, w.state, w.issued_min, w.team_id, o.request_id FROM
 
 async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
   const orders = await change.tx.rows<PickedOrder>(PICKED, { ids: JSON.stringify(ids) });
-  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: 'such order' });
+  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: say`such order` });
   if (orders.some(({ state }) => state === 'withdrawn'))
-    return refuse({ code: 'stale', since: 'One of the orders was withdrawn: its date was given up.' });
+    return refuse({ code: 'stale', since: say`One of the orders was withdrawn: its date was given up.` });
   for (const order of orders) change.requestIds.add(order.request_id);
   return done(orders);
 }
@@ -68,7 +69,7 @@ export async function issueOrders(
   ctx: SignedInContext,
   input: IssueOrdersInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = 'issued orders by hand';
+  const action = say`issued orders by hand`;
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;
@@ -80,7 +81,7 @@ export async function issueOrders(
     );
     return done({
       changed: waiting.length,
-      summary: `issued ${countText(waiting.length, 'order', 'orders')}`,
+      summary: say`issued ${countText(waiting.length, 'order', 'orders')}`,
     });
   });
 }
@@ -90,7 +91,8 @@ export async function assignOrders(
   ctx: SignedInContext,
   input: AssignOrdersInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.personId === null ? 'left orders to the team' : 'gave orders to somebody';
+  const action =
+    input.personId === null ? unsaid('left orders to the team') : unsaid('gave orders to somebody');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;
@@ -99,6 +101,6 @@ export async function assignOrders(
       if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     }
     await change.updateVersioned('work_order', input.orders, { person_id: input.personId });
-    return done({ changed: orders.value.length, summary: action });
+    return done({ changed: orders.value.length, summary: say(action) });
   });
 }

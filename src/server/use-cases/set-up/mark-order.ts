@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { MarkOrderInput, MarkReply, ReadOrderInput, TickOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { OrderContent } from '@/core/work-orders/order-content';
@@ -6,11 +7,11 @@ import type { SignedInContext } from '../../context';
 import { ownOrder, type OwnOrder } from './own-orders';
 
 function stateSince(order: OwnOrder): string {
-  if (order.state === 'withdrawn') return 'The order was withdrawn: the date was given up.';
-  if (order.covered_by !== null) return 'A turnover takes its place now.';
+  if (order.state === 'withdrawn') return say`The order was withdrawn: the date was given up.`;
+  if (order.covered_by !== null) return say`A turnover takes its place now.`;
   return order.state === 'done'
-    ? `${order.done_by ?? 'Somebody'} marked it done.`
-    : 'The order has a new version.';
+    ? say`${order.done_by ?? say`Somebody`} marked it done.`
+    : say`The order has a new version.`;
 }
 
 const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
@@ -21,7 +22,8 @@ export async function markOrder(
   id: number,
   input: MarkOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.state === 'done' ? 'marked setup work done' : 'opened setup work again';
+  const action =
+    input.state === 'done' ? unsaid('marked setup work done') : unsaid('opened setup work again');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -35,7 +37,7 @@ export async function markOrder(
       done_by_id: isDone ? ctx.viewer.personId : null,
       ...(hasNews && seenBy(ctx, order.value.version, change.at)),
     });
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }
 
@@ -51,7 +53,7 @@ export async function readOrder(
   id: number,
   input: ReadOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = 'read the changed order';
+  const action = say`read the changed order`;
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -60,7 +62,7 @@ export async function readOrder(
     // Two of a team may read it at once: the first is kept.
     if (order.value.seen_version < input.version)
       await change.update('work_order', [id], () => seenBy(ctx, input.version, change.at));
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }
 
@@ -70,7 +72,7 @@ export async function tickOrder(
   id: number,
   input: TickOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.isTicked ? 'ticked a line of an order' : 'took a tick away';
+  const action = input.isTicked ? unsaid('ticked a line of an order') : unsaid('took a tick away');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -81,6 +83,6 @@ export async function tickOrder(
     if (input.isTicked) ticked.add(input.line);
     else ticked.delete(input.line);
     await change.update('work_order', [id], () => ({ ticks: JSON.stringify([...ticked]) }));
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }

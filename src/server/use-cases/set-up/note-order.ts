@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { MarkReply, NoteOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { RequestId } from '@/core/ids';
@@ -11,7 +12,8 @@ export async function noteOrder(
   id: number,
   input: NoteOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.kind === 'problem' ? 'told of a problem' : 'noted something on an order';
+  const action =
+    input.kind === 'problem' ? unsaid('told of a problem') : unsaid('noted something on an order');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -21,7 +23,7 @@ export async function noteOrder(
           { key: input.file, me: ctx.viewer.personId },
         )
       : [];
-    if (input.file && !file) return refuse({ code: 'not-found', what: 'such picture' });
+    if (input.file && !file) return refuse({ code: 'not-found', what: say`such picture` });
     // From now on it is read by all who may read the request.
     if (file)
       await change.tx.run('UPDATE file SET request_id = $request WHERE id = $id', {
@@ -40,7 +42,7 @@ export async function noteOrder(
         file_id: file?.id ?? null,
       },
     ]);
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }
 
@@ -53,20 +55,20 @@ export async function solveProblem(
   id: number,
   key: string,
 ): Promise<Outcome<MarkReply>> {
-  const action = 'solved a problem';
+  const action = say`solved a problem`;
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: key }, async (change) => {
     const [problem] = await change.tx.rows<{ solved_min: number | null; request_id: RequestId; own: number }>(
       PROBLEM,
       { id, ...ownBind(ctx) },
     );
-    if (!problem) return refuse({ code: 'not-found', what: 'such problem' });
-    if (!problem.own) return refuse({ code: 'not-allowed', what: 'This is the work of another team.' });
+    if (!problem) return refuse({ code: 'not-found', what: say`such problem` });
+    if (!problem.own) return refuse({ code: 'not-allowed', what: say`This is the work of another team.` });
     change.requestIds.add(problem.request_id);
     if (problem.solved_min === null)
       await change.update('order_note', [id], () => ({
         solved_min: change.at,
         solved_by_id: ctx.viewer.personId,
       }));
-    return done({ changed: 1, summary: action });
+    return done({ changed: 1, summary: say(action) });
   });
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { isSeated, LAYOUTS } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
@@ -87,10 +88,10 @@ function turnoverOf({ turnover }: OrderContent): TurnoverView | null {
   const { kind, before, takeAway, stays, savedMin } = turnover;
   return {
     kindText: TURNOVER_WORDS[kind],
-    beforeText: `after ${before.eventTitle} · ${before.reference}: ${layoutText(before.layout)}, for ${before.people}`,
+    beforeText: say`after ${before.eventTitle} · ${before.reference}: ${layoutText(before.layout)}, for ${before.people}`,
     takeAway,
     stays,
-    savedText: `${lengthText(savedMin)} of work saved`,
+    savedText: say`${lengthText(savedMin)} of work saved`,
   };
 }
 
@@ -102,7 +103,9 @@ const noteOf = (note: NoteRow, sheet: Sheet): OrderNote => ({
   atText: clockOf(note.at, sheet),
   file: note.file,
   solvedText:
-    note.solved === null ? null : `solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? 'somebody'}`,
+    note.solved === null
+      ? null
+      : say`solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? say`somebody`}`,
 });
 
 const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderThing[] => [...equipment, ...brings];
@@ -147,6 +150,6 @@ export function orderView(row: OrderRow, sheet: Sheet): OrderView {
       : [],
     said: row.notes.map((note) => noteOf(note, sheet)),
     doneText:
-      row.doneAt === null ? null : `${clockOf(row.doneAt, sheet)}${row.doneBy ? ` by ${row.doneBy}` : ''}`,
+      row.doneAt === null ? null : `${clockOf(row.doneAt, sheet)}${row.doneBy ? say` by ${row.doneBy}` : ''}`,
   };
 }

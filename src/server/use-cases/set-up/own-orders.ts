@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
 import type { ChangeSet } from '../../changes/change-set';
@@ -40,8 +41,8 @@ export async function ownOrder(
   id: number,
 ): Promise<{ readonly ok: true; readonly value: OwnOrder } | Extract<Outcome<never>, { ok: false }>> {
   const [order] = await change.tx.rows<OwnOrder & { own: number }>(ORDER, { id, ...ownBind(ctx) });
-  if (!order) return refuse({ code: 'not-found', what: 'such order' });
-  if (!order.own) return refuse({ code: 'not-allowed', what: 'This is the work of another team.' });
+  if (!order) return refuse({ code: 'not-found', what: say`such order` });
+  if (!order.own) return refuse({ code: 'not-allowed', what: say`This is the work of another team.` });
   change.requestIds.add(order.request_id);
   return { ok: true, value: order };
 }

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { HouseReply } from '@/contracts/house';
 import type { ReturnInput } from '@/contracts/stores';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -53,7 +54,7 @@ export async function returnEquipment(
   orderId: number,
   input: ReturnInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: 'counted what came back', reason: input.note, idempotencyKey: input.key };
+  const order = { action: unsaid('counted what came back'), reason: input.note, idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
@@ -62,14 +63,14 @@ export async function returnEquipment(
     });
     const content = JSON.parse(own.value.content) as OrderContent;
     const expected = type ? expectedOf(content, type.name) : 0;
-    if (!type || !expected) return refuse({ code: 'not-found', what: 'such equipment on this order' });
+    if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });
     if (input.counted > expected)
       return refuse({
         code: 'bad-input',
         fields: [
           {
             path: 'counted',
-            message: `Only ${expected} were taken. More than that cannot come back from here.`,
+            message: say`Only ${expected} were taken. More than that cannot come back from here.`,
           },
         ],
       });
@@ -100,16 +101,16 @@ export async function returnEquipment(
     );
     const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
     const lostSaid = lost
-      ? `${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
-      : 'all are back and whole';
-    return done({ summary: `counted ${input.counted} × ${type.name}; ${lostSaid}`, atRisk });
+      ? say`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
+      : say`all are back and whole`;
+    return done({ summary: say`counted ${input.counted} × ${type.name}; ${lostSaid}`, atRisk });
   });
 }
 
 function lostText({ eventTitle, reference }: OrderContent, input: ReturnInput, expected: number): string {
   const parts = [
-    input.damaged > 0 && `${input.damaged} damaged`,
-    expected > input.counted && `${expected - input.counted} missing`,
+    input.damaged > 0 && say`${input.damaged} damaged`,
+    expected > input.counted && say`${expected - input.counted} missing`,
   ].filter(Boolean);
-  return `${parts.join(', ')} after ${eventTitle} · ${reference}`.slice(0, 120);
+  return say`${parts.join(', ')} after ${eventTitle} · ${reference}`.slice(0, 120);
 }

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { OccurrenceId } from '@/core/ids';
 import type { RecipeInput, RecipeReply, RetireRecipeInput, SaveRecipeInput } from '@/contracts/recipes';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
@@ -27,7 +28,10 @@ async function faultsOf(change: ChangeSet, { when, teamId, personId }: RecipeInp
       { ids: JSON.stringify(when[kind]) },
     );
     if (row!.n < new Set<number>(when[kind]).size)
-      faults.push({ path: `recipe.when.${kind}`, message: 'One of these is there no more. Choose again.' });
+      faults.push({
+        path: `recipe.when.${kind}`,
+        message: say`One of these is there no more. Choose again.`,
+      });
   }
   faults.push(...(await teamFaults(change.tx, { teamId, personId }, 'recipe.')));
   return faults;
@@ -66,7 +70,7 @@ async function followRecipes(change: ChangeSet, recipes: readonly RecipeInput[])
 const replyOf = (change: ChangeSet, id: number | null, did: string): RecipeReply => ({
   id,
   numbers: orderNumbers(change),
-  summary: `${did}; ${ordersText(change) || 'no order of a coming date changes'}`,
+  summary: `${did}; ${ordersText(change) || say`no order of a coming date changes`}`,
 });
 
 /** Makes or changes a recipe, and brings the orders of coming dates in line with it, all or nothing. */
@@ -75,16 +79,16 @@ export async function saveRecipe(
   input: SaveRecipeInput,
 ): Promise<Outcome<RecipeReply>> {
   const order = {
-    action: input.id === null ? 'made a recipe' : 'changed a recipe',
+    action: input.id === null ? unsaid('made a recipe') : unsaid('changed a recipe'),
     reason: input.recipe.title,
     idempotencyKey: input.key,
     isPreview: input.preview,
   };
   return runChangeSet<RecipeReply>(ctx, order, async (change) => {
     const before = input.id === null ? null : await storedRecipe(change.tx, input.id);
-    if (input.id !== null && !before) return refuse({ code: 'not-found', what: 'such recipe' });
+    if (input.id !== null && !before) return refuse({ code: 'not-found', what: say`such recipe` });
     if (before && before.version !== input.version)
-      return refuse({ code: 'stale', since: `“${before.recipe.title}” was changed by somebody else.` });
+      return refuse({ code: 'stale', since: say`“${before.recipe.title}” was changed by somebody else.` });
     const faults = await faultsOf(change, input.recipe);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const row = recipeRow(input.recipe);
@@ -109,7 +113,7 @@ export async function saveRecipe(
       after: await saidOfRecipe(change.tx, change.at, input.recipe),
     });
     await followRecipes(change, before ? [before.recipe, input.recipe] : [input.recipe]);
-    return done(replyOf(change, id, order.action));
+    return done(replyOf(change, id, say(order.action)));
   });
 }
 
@@ -121,16 +125,16 @@ export async function retireRecipe(
 ): Promise<Outcome<RecipeReply>> {
   const [named] = await ctx.db.rows<{ title: string }>('SELECT title FROM recipe WHERE id = $id', { id });
   const order = {
-    action: 'took a recipe out of use',
+    action: unsaid('took a recipe out of use'),
     reason: named?.title ?? '',
     idempotencyKey: key,
     isPreview: preview,
   };
   return runChangeSet<RecipeReply>(ctx, order, async (change) => {
     const before = await storedRecipe(change.tx, id);
-    if (!before) return refuse({ code: 'not-found', what: 'such recipe' });
+    if (!before) return refuse({ code: 'not-found', what: say`such recipe` });
     if (before.version !== version)
-      return refuse({ code: 'stale', since: `“${before.recipe.title}” was changed by somebody else.` });
+      return refuse({ code: 'stale', since: say`“${before.recipe.title}” was changed by somebody else.` });
     await change.tx.run('UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id', {
       id,
       at: String(change.at),
@@ -145,6 +149,6 @@ export async function retireRecipe(
       after: null,
     });
     await followRecipes(change, [before.recipe]);
-    return done(replyOf(change, id, order.action));
+    return done(replyOf(change, id, say(order.action)));
   });
 }

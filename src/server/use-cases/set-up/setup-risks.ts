@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDateTime } from '@/core/time/local-time';
@@ -38,9 +39,9 @@ export async function setupRisks(reader: Reader, now: EpochMinute): Promise<Map<
   })) {
     const due = serviceDue(dateOf(start), leadDays);
     if (isServiceOverdue(state ?? 'asked', due, today))
-      add(claim, `${name} was to be settled by ${dayShort(due)}, and is not.`);
+      add(claim, say`${name} was to be settled by ${dayShort(due)}, and is not.`);
   }
   for (const { claim, text } of await reader.rows<{ claim: ClaimId; text: string }>(PROBLEMS, { now }))
-    add(claim, `The crew has a problem: “${text}”`);
+    add(claim, say`The crew has a problem: “${text}”`);
   return found;
 }

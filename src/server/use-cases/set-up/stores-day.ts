@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
@@ -115,7 +116,7 @@ const ofLoan = (loan: LoanRow, day: { start: EpochMinute; end: EpochMinute }): T
       way,
       fromMin: at,
       dueMin: at,
-      place: way === 'out' ? 'handed out' : 'brought back',
+      place: way === 'out' ? say`handed out` : say`brought back`,
       eventTitle: loan.title,
       reference: loan.reference,
     }));
@@ -132,7 +133,8 @@ function lineView(line: PickLine & About, returns: readonly ReturnRow[], sheet: 
     name: line.name,
     quantity: quantity === null ? null : quantity - movedDirectly,
     movedDirectly,
-    timeText: way === 'out' ? `by ${clockOf(line.dueMin, sheet)}` : `from ${clockOf(line.fromMin, sheet)}`,
+    timeText:
+      way === 'out' ? say`by ${clockOf(line.dueMin, sheet)}` : say`from ${clockOf(line.fromMin, sheet)}`,
     place: line.place,
     eventTitle: line.eventTitle,
     reference: line.reference,
@@ -142,7 +144,7 @@ function lineView(line: PickLine & About, returns: readonly ReturnRow[], sheet: 
           counted: found.counted,
           damaged: found.damaged,
           note: found.note,
-          text: `${found.counted} came back${found.damaged ? `, ${found.damaged} damaged` : ''}; ${found.who}, ${clockOf(found.at, sheet)}`,
+          text: say`${found.counted} came back${found.damaged ? say`, ${found.damaged} damaged` : ''}; ${found.who}, ${clockOf(found.at, sheet)}`,
         }
       : null,
   };
@@ -174,7 +176,7 @@ export async function storesDay(ctx: SignedInContext, date: LocalDate | null): P
     isToday: sheet.date === sheet.today,
     stores: named
       .map((name) => ({
-        name: name || 'from anywhere',
+        name: name || say`from anywhere`,
         lines: lines.filter(({ store }) => store === name).map(view),
       }))
       .filter((store) => store.lines.length > 0),

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { FieldFault } from '@/contracts/refusal';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
@@ -29,11 +30,11 @@ export async function teamFaults(
   const [known] = await reader.rows<Known>(KNOWN, { teamId, personId });
   const { team, person, isMember } = known!;
   if (team === null)
-    return [{ path: `${under}teamId`, message: 'This team is there no more. Choose another.' }];
+    return [{ path: `${under}teamId`, message: say`This team is there no more. Choose another.` }];
   if (personId === null || (person !== null && isMember)) return [];
   const message = person
-    ? `${person} is not in the team ${team}. Choose somebody who is, or nobody.`
-    : 'There is nobody of that name any more. Choose somebody else, or nobody.';
+    ? say`${person} is not in the team ${team}. Choose somebody who is, or nobody.`
+    : say`There is nobody of that name any more. Choose somebody else, or nobody.`;
   return [{ path: `${under}personId`, message }];
 }
 

@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import { writtenForAll } from '../../own-settings/ambient';
 import type { HouseReply } from '@/contracts/house';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
@@ -49,12 +50,12 @@ async function atRiskBy(
 async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
   if (person === null) return countText(people, 'person', 'people');
   const [row] = await reader.rows<{ name: string }>('SELECT name FROM person WHERE id = $person', { person });
-  return row?.name ?? 'somebody';
+  return row?.name ?? say`somebody`;
 }
 
 /** Puts somebody, or so many of a team, on shift. */
 export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
-  const order = { action: 'put people on shift', reason: '', idempotencyKey: input.key };
+  const order = { action: unsaid('put people on shift'), reason: '', idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
@@ -72,10 +73,10 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
       change,
       'team',
       input.teamId,
-      `put ${people} on shift, ${writtenForAll(() => spanText(input.from, input.to))}`,
+      say`put ${people} on shift, ${writtenForAll(() => spanText(input.from, input.to))}`,
     );
     const atRisk = await atRiskBy(ctx, change, input.teamId, span);
-    return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
+    return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
   });
 }
 
@@ -93,20 +94,20 @@ export async function removeShift(
   id: number,
   key: string,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: 'took people off shift', reason: '', idempotencyKey: key };
+  const order = { action: unsaid('took people off shift'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [shift] = await change.tx.rows<ShiftRow>(
       'SELECT team_id, person_id, people, start_min, end_min FROM shift WHERE id = $id',
       { id },
     );
-    if (!shift) return done({ summary: order.action, atRisk: 0 });
+    if (!shift) return done({ summary: say(order.action), atRisk: 0 });
     await change.tx.run('DELETE FROM shift WHERE id = $id', { id });
     const tzid = await siteZone(change.tx);
     const when = writtenForAll(() => spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid)));
     const people = await peopleText(change.tx, shift.person_id, shift.people);
-    await noteInHistory(change, 'team', shift.team_id, `took ${people} off shift, ${when}`);
+    await noteInHistory(change, 'team', shift.team_id, say`took ${people} off shift, ${when}`);
     const atRisk = await atRiskBy(ctx, change, shift.team_id, { start: shift.start_min, end: shift.end_min });
-    return done({ summary: `${order.action}; ${riskText(atRisk)}`, atRisk });
+    return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
   });
 }
 
@@ -116,20 +117,20 @@ export async function setTeamMember(
   teamId: number,
   input: TeamMemberInput,
 ): Promise<Outcome<HouseReply>> {
-  const action = input.isMember ? 'took somebody into a team' : 'took somebody out of a team';
+  const action = input.isMember ? unsaid('took somebody into a team') : unsaid('took somebody out of a team');
   return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const [known] = await change.tx.rows<{ teams: number; people: number }>(
       `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
       { team: teamId, person: input.personId },
     );
-    if (!known!.teams) return refuse({ code: 'not-found', what: 'such team' });
-    if (!known!.people) return refuse({ code: 'not-found', what: 'such person' });
+    if (!known!.teams) return refuse({ code: 'not-found', what: say`such team` });
+    if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
     const bind = { team: teamId, person: input.personId };
     if (input.isMember) {
       await inThingHistory(change, 'team', teamId, action, () =>
         change.tx.run('INSERT OR IGNORE INTO team_member (team_id, person_id) VALUES ($team, $person)', bind),
       );
-      return done({ summary: action, atRisk: 0 });
+      return done({ summary: say(action), atRisk: 0 });
     }
     await inThingHistory(change, 'team', teamId, action, () =>
       change.tx.run('DELETE FROM team_member WHERE team_id = $team AND person_id = $person', bind),
@@ -144,7 +145,7 @@ export async function setTeamMember(
       { person_id: null },
     );
     return done({
-      summary: `${action}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
+      summary: say`${action}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
       atRisk: 0,
     });
   });

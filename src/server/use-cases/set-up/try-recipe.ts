@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { OccurrenceId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -39,11 +40,11 @@ function triedOrder(order: WantedOrder, date: OrderedDate, recipe: Recipe, tzid:
   };
   const { content } = order;
   return {
-    place: content.place || 'no place',
+    place: content.place || say`no place`,
     fromText: moment(content.fromMin),
     dueText: moment(content.dueMin),
-    issueText: order.issueMin === null ? 'at once' : moment(order.issueMin),
-    workText: order.workMin ? `${lengthText(order.workMin)} of work` : 'no minutes of its own',
+    issueText: order.issueMin === null ? say`at once` : moment(order.issueMin),
+    workText: order.workMin ? say`${lengthText(order.workMin)} of work` : say`no minutes of its own`,
     brings: (content.brings ?? []).map(({ name, quantity }, index) => ({
       name,
       quantity,
@@ -82,12 +83,14 @@ export async function tryRecipe(ctx: SignedInContext, input: TryRecipeInput): Pr
   const recipe = asRecipe(input.recipe);
   const ids = input.occurrenceId === null ? names.past.map(({ id }) => id) : [input.occurrenceId];
   const found = await triedOn(ctx, recipe, ids, tzid);
-  if (!found) return refuse({ code: 'not-found', what: 'such event' });
+  if (!found) return refuse({ code: 'not-found', what: say`such event` });
   const { date, orders } = found;
   return done({
     occurrenceId: date.occurrenceId,
     eventText: `${date.eventTitle} · ${date.reference}, ${dayShort(dateOf(toLocal(date.claim.event.start, tzid)))}`,
-    notAbout: orders.length ? null : `It makes no order here: it is for ${aboutText(input.recipe, names)}.`,
+    notAbout: orders.length
+      ? null
+      : say`It makes no order here: it is for ${aboutText(input.recipe, names)}.`,
     orders: orders.map((order) => triedOrder(order, date, recipe, tzid)),
   });
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { weekStartOf } from '@/contracts/own-settings';
 import type { PersonId } from '@/core/ids';
 import type { OccurrenceId, RequestId } from '@/core/ids';
@@ -109,10 +110,10 @@ function cellText(
   hasRoster: boolean,
 ): string {
   const parts = [
-    workMin ? `${lengthText(workMin)} of work` : 'no work',
-    hasRoster && (shiftMin ? `${lengthText(shiftMin)} on shift` : 'nobody on shift'),
-    waitingMin > 0 && `${lengthText(waitingMin)} more wait`,
-    isShort ? 'cannot be done' : wouldBeShort && 'what waits cannot be done',
+    workMin ? say`${lengthText(workMin)} of work` : say`no work`,
+    hasRoster && (shiftMin ? say`${lengthText(shiftMin)} on shift` : say`nobody on shift`),
+    waitingMin > 0 && say`${lengthText(waitingMin)} more wait`,
+    isShort ? say`cannot be done` : wouldBeShort && say`what waits cannot be done`,
   ];
   return parts.filter(Boolean).join('; ');
 }
@@ -123,8 +124,8 @@ const dayOfOrder = ({ phase, from, due }: OrderRow, tzid: string): LocalDate =>
 
 function doubtText(doubt: Doubt, orders: ReadonlyMap<number, OrderRow>): string {
   return doubt.kind === 'not-on-shift'
-    ? 'not on shift then'
-    : `also has to be at “${orders.get(doubt.other)!.eventTitle}” then`;
+    ? say`not on shift then`
+    : say`also has to be at “${orders.get(doubt.other)!.eventTitle}” then`;
 }
 
 function doubtsByOrder(orders: readonly OrderRow[], shifts: readonly ShiftRow[]): Map<number, string[]> {
@@ -155,7 +156,7 @@ const weekOrder = (row: OrderRow, doubts: readonly string[], tzid: string): Week
     id: row.id,
     date: dayOfOrder(row, tzid),
     personId: row.personId,
-    timeText: row.phase === 'attendance' ? `${clock(row.from)}–${clock(row.due)}` : `by ${clock(row.due)}`,
+    timeText: row.phase === 'attendance' ? `${clock(row.from)}–${clock(row.due)}` : say`by ${clock(row.due)}`,
     phaseText: phaseText(row.phase, row.origin),
     title: row.title,
     place: row.place,

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import { officeSchema, type OfficeFile } from '@/contracts/office';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { StartInput } from '@/contracts/start';
@@ -6,6 +7,7 @@ import { beginSession } from '../../auth/sessions';
 import { weakPasswordFaults } from '../../auth/weak-passwords';
 import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
+import { speakAsHouse } from '../../language/house-language';
 import { createOffice } from '../office/create-office';
 import { OfficeFileError } from '../office/office-rows';
 
@@ -14,16 +16,22 @@ export async function hasOffice(reader: Reader): Promise<boolean> {
   return (await reader.rows('SELECT 1 AS one FROM site LIMIT 1')).length > 0;
 }
 
-export const SET_UP = refuse({
-  code: 'not-allowed',
-  what: 'An office is set up here already; sign in instead.',
-});
+export const SET_UP = refuse(
+  texts(
+    {
+      code: 'not-allowed',
+      what: 'An office is set up here already; sign in instead.',
+    },
+    'what',
+  ),
+);
 
 /** The smallest house that can be asked for something: the rest is made in House rules. */
 const officeOf = (input: StartInput): OfficeFile => ({
   site: {
     name: input.site,
     zone: input.zone,
+    language: input.language,
     office: { name: input.officeName, phone: input.officePhone, email: input.officeEmail },
     hours: [{ days: [1, 2, 3, 4, 5, 6, 7], from: input.opens, to: input.closes }],
   },
@@ -41,15 +49,15 @@ const officeOf = (input: StartInput): OfficeFile => ({
   ],
   teams: [
     {
-      name: 'Setup',
+      name: say`Setup`,
       recipes: [
-        { phase: 'setup', title: 'Set the room', due: 'access-start' },
-        { phase: 'strike', title: 'Clear the room', due: 'occupied-end' },
+        { phase: 'setup', title: say`Set the room`, due: 'access-start' },
+        { phase: 'strike', title: say`Clear the room`, due: 'occupied-end' },
       ],
     },
   ],
   categories: [
-    { name: 'Events', mark: 'Ev', hue: 'green', about: 'Whatever has no category of its own yet.' },
+    { name: say`Events`, mark: say`Ev`, hue: 'green', about: say`Whatever has no category of its own yet.` },
   ],
   organisations: [input.site],
   people: [
@@ -74,6 +82,7 @@ export async function firstStart(
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   try {
     await createOffice(ctx.db, officeSchema.parse(officeOf(input)));
+    await speakAsHouse(ctx.db);
   } catch (error) {
     if (error instanceof OfficeFileError) return SET_UP;
     throw error;

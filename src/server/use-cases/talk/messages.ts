@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -81,7 +82,7 @@ export async function sendMessage(
 ): Promise<Outcome<{ readonly messages: readonly MessageView[] }>> {
   const { db, viewer } = ctx;
   const request = await loadRequest(db, reference);
-  if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   const isOffice = viewer.roles.includes('manager');
   if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal' || input.isQuestion))
     return refuse({ code: 'not-allowed', what: ONLY_FOR['message.send'] });
@@ -108,7 +109,7 @@ export async function sendMessage(
   if (!isWritten)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'fileKeys', message: 'A file is not here any more. Add it once more.' }],
+      fields: [{ path: 'fileKeys', message: say`A file is not here any more. Add it once more.` }],
     });
   return done({ messages: await messagesOf(db, viewer, request, await siteZone(db)) });
 }

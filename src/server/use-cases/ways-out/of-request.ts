@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { AskedFacts, Side } from '@/core/checks/findings';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { WaysOutInput } from '@/contracts/ways-out';
@@ -63,17 +64,17 @@ export async function datesOfRequest(
   if (!viewer) return refuse({ code: 'sign-in-first' });
   const request = await loadRequest(ctx.db, reference);
   const access = request && (await accessTo({ ...ctx, viewer }, request));
-  if (!request || !access) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!request || !access) return refuse({ code: 'not-found', what: say`request with this reference` });
   if (access === 'member')
     return refuse({
       code: 'not-allowed',
-      what: 'Only whoever asked for it, or the office, looks for ways out.',
+      what: say`Only whoever asked for it, or the office, looks for ways out.`,
     });
   const now = ctx.clock.now();
   const all = await loadDates(ctx.db, [request.id]);
   const named = occurrences && new Set(occurrences);
   if (named && all.filter(({ id }) => named.has(id)).length !== named.size)
-    return refuse({ code: 'not-found', what: 'such date in this request' });
+    return refuse({ code: 'not-found', what: say`such date in this request` });
   const open = all.filter(
     (date) =>
       !isPast(date, now) && (date.state === 'waiting' || (date.state === 'approved' && named?.has(date.id))),

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import { NearWorld } from '@/core/remedies/near-world';
 import type { DateInTrouble, Search } from '@/core/remedies/of-date';
@@ -83,7 +84,7 @@ class Rivalry {
       reference: request.ref,
       version: request.version,
       title: request.title,
-      facts: `${request.host}, ${countText(request.people, 'person', 'people')}, asked ${momentText(request.askedMin, request.tzid)}`,
+      facts: say`${request.host}, ${countText(request.people, 'person', 'people')}, asked ${momentText(request.askedMin, request.tzid)}`,
       occurrence,
     };
   }

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -5,7 +6,7 @@ import { registerDomains } from '@/server/use-cases/account/ask-for-link';
 import { RegisterForm } from '@/ui/account/letter-form';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'An account of your own' };
+export const metadata: Metadata = texts({ title: 'An account of your own' });
 
 export default async function RegisterPage() {
   const ctx = await pageContext('account.ask', '/account/register');
@@ -13,11 +14,11 @@ export default async function RegisterPage() {
   if (!domains.length) notFound();
   return (
     <div className="mx-auto max-w-sm py-10">
-      <h1 className="text-3xl">An account of your own</h1>
-      <p className="mt-2 text-soft">With it you ask for spaces and see what became of it.</p>
+      <h1 className="text-3xl">{say`An account of your own`}</h1>
+      <p className="mt-2 text-soft">{say`With it you ask for spaces and see what became of it.`}</p>
       <RegisterForm domains={domains} />
       <p className="pt-4">
-        <Link href="/sign-in">Back to signing in</Link>
+        <Link href="/sign-in">{say`Back to signing in`}</Link>
       </p>
     </div>
   );

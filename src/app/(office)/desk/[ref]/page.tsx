@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
@@ -19,7 +20,7 @@ import { RequestHeading } from '@/ui/requests/request-heading';
 import { SeriesFrom } from '@/ui/requests/series-from';
 import { Thread } from '@/ui/requests/thread';
 
-export const metadata: Metadata = { title: 'Decide' };
+export const metadata: Metadata = texts({ title: 'Decide' });
 
 const OFFER_DAYS = 7;
 
@@ -39,15 +40,16 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-6 pb-1">
-        <Link href="/desk">Back to the desk</Link>
+        <Link href="/desk">{say`Back to the desk`}</Link>
         <WalkLinks reference={ref} />
       </p>
       <RequestHeading request={request} />
       {request.dates.some(({ state }) => state === 'approved') && (
         <p className="pb-2">
-          <Link href={`/setups/event/${request.reference}`} className="inline-block min-h-7 underline">
-            Setting up, walk-through and who came
-          </Link>
+          <Link
+            href={`/setups/event/${request.reference}`}
+            className="inline-block min-h-7 underline"
+          >{say`Setting up, walk-through and who came`}</Link>
         </p>
       )}
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
@@ -65,7 +67,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           />
           {request.dates.some(({ actions }) => actions.includes('cancel')) && (
             <p className="py-2">
-              <Link href={`/requests/${request.reference}`}>Cancel approved dates</Link>
+              <Link href={`/requests/${request.reference}`}>{say`Cancel approved dates`}</Link>
             </p>
           )}
           <SeriesFrom request={request} />

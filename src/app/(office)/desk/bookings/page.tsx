@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { bookingsQuerySchema } from '@/contracts/bookings';
 import { pageContext } from '@/server/http/page';
@@ -6,7 +7,7 @@ import { Bookings } from '@/ui/desk/bookings';
 import { BookingsFilter } from '@/ui/desk/bookings-filter';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Bookings' };
+export const metadata: Metadata = texts({ title: 'Bookings' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -18,12 +19,13 @@ export default async function BookingsPage({ searchParams }: { searchParams: Pro
   return (
     <>
       <p className="pb-1">
-        <Link href="/desk">Back to the desk</Link>
+        <Link href="/desk">{say`Back to the desk`}</Link>
       </p>
-      <h1 className="pb-2 text-3xl">Many bookings at once</h1>
+      <h1 className="pb-2 text-3xl">{say`Many bookings at once`}</h1>
       {!parsed.success && (
         <p role="alert" className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2">
-          {parsed.error.issues[0]?.message} All bookings are shown instead.
+          {parsed.error.issues[0]?.message}
+          {say` All bookings are shown instead.`}
         </p>
       )}
       {/* Anew with what is looked for, so that the fields say it. */}

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { HOUSE_COUNT_WORDS, type HouseCounts } from '@/contracts/archive';
 import { countHouse } from '@/server/archive/inspect';
@@ -6,7 +7,7 @@ import { officeContact } from '@/server/use-cases/look/office-contact';
 import { ArchiveForm } from '@/ui/archive/archive-form';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'The whole house' };
+export const metadata: Metadata = texts({ title: 'The whole house' });
 
 export default async function ArchivePage() {
   const ctx = await signedInPage('archive.keep', '/house/archive');
@@ -18,31 +19,25 @@ export default async function ArchivePage() {
     <div className="grid max-w-4xl gap-8">
       <div>
         <p className="pb-1">
-          <Link href="/house">House rules</Link>
+          <Link href="/house">{say`House rules`}</Link>
         </p>
-        <h1 className="text-3xl">The whole house</h1>
+        <h1 className="text-3xl">{say`The whole house`}</h1>
         <p className="text-soft">
           {office?.site}: {said}.
         </p>
       </div>
       <section>
-        <h2 className="border-b border-rule text-xl">Take it out</h2>
-        <p className="py-2">
-          One archive with everything: the database, files that were sent, letters that went out. It is a copy
-          to keep, and a way to move to another machine. Whoever has it has everything in it; keep it as you
-          keep the keys.
-        </p>
-        <a className="press press-main" href="/house/archive/house.tar.gz" download>
-          Take the house out
-        </a>
+        <h2 className="border-b border-rule text-xl">{say`Take it out`}</h2>
+        <p className="py-2">{say`One archive with everything: the database, files that were sent, letters that went out. It is a copy to keep, and a way to move to another machine. Whoever has it has everything in it; keep it as you keep the keys.`}</p>
+        <a
+          className="press press-main"
+          href="/house/archive/house.tar.gz"
+          download
+        >{say`Take the house out`}</a>
       </section>
       <section>
-        <h2 className="border-b border-rule text-xl">Bring one in</h2>
-        <p className="py-2">
-          An archive that was taken out here or elsewhere. It is looked at first; then it takes the place of
-          everything that is here now. What was here stays in the folder “replaced” of the data, until the
-          next time.
-        </p>
+        <h2 className="border-b border-rule text-xl">{say`Bring one in`}</h2>
+        <p className="py-2">{say`An archive that was taken out here or elsewhere. It is looked at first; then it takes the place of everything that is here now. What was here stays in the folder “replaced” of the data, until the next time.`}</p>
         <ArchiveForm path="/api/archive" site={office?.site ?? ''} now={counts} />
       </section>
     </div>

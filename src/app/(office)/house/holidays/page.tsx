@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { holidayQuery } from '@/contracts/holidays';
 import { dateOf } from '@/core/time/local-time';
@@ -8,7 +9,7 @@ import { holidayLines, holidayPlaces } from '@/server/use-cases/house-book/holid
 import { HolidayForm } from '@/ui/house/holiday-form';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Holidays' };
+export const metadata: Metadata = texts({ title: 'Holidays' });
 
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
@@ -24,13 +25,10 @@ export default async function HolidaysPage({ searchParams }: { searchParams: Que
   return (
     <>
       <p className="pb-1">
-        <Link href="/house/closure">Closures and openings</Link>
+        <Link href="/house/closure">{say`Closures and openings`}</Link>
       </p>
-      <h1 className="text-3xl">Holidays</h1>
-      <p className="pb-3 text-soft">
-        Of as many countries and regions as matter here, a year at a time. The site is shut on the days
-        picked; each becomes a closure that can be changed like any other.
-      </p>
+      <h1 className="text-3xl">{say`Holidays`}</h1>
+      <p className="pb-3 text-soft">{say`Of as many countries and regions as matter here, a year at a time. The site is shut on the days picked; each becomes a closure that can be changed like any other.`}</p>
       <HolidayForm
         key={`${places.join('.')} ${shown}`}
         options={holidayPlaces()}

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -22,7 +23,7 @@ export async function generateMetadata({ params, searchParams }: Props): Promise
   const { link } = await readNotices(searchParams);
   const ctx = await pageContext('notices.read', `/notices/${slug}`);
   const calendar = await calendarFor(ctx, slug, link);
-  if (!calendar) return { title: 'Notices' };
+  if (!calendar) return { title: say`Notices` };
   const base = `/notices/${calendar.slug}`;
   const isOpen = calendar.readers.kind === 'everyone';
   return {
@@ -55,7 +56,7 @@ export default async function CalendarPage({ params, searchParams }: Props) {
   return (
     <>
       <p className="no-print pb-1">
-        <Link href="/notices">All calendars together</Link>
+        <Link href="/notices">{say`All calendars together`}</Link>
       </p>
       <header className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-3">
         <h1 className="flex items-center gap-3 text-3xl">
@@ -64,7 +65,7 @@ export default async function CalendarPage({ params, searchParams }: Props) {
         </h1>
         <p className="text-lg text-soft">
           {calendar.about}
-          {!calendar.isForEveryone && ' Not public: not everybody may read it.'}
+          {!calendar.isForEveryone && say` Not public: not everybody may read it.`}
         </p>
       </header>
       <FaultNote fault={fault} />

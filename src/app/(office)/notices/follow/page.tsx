@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { wholeAddress } from '@/server/publishing/event-address';
@@ -7,7 +8,7 @@ import { OwnLinkButton } from '@/ui/notices/own-link-button';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 
-export const metadata: Metadata = { title: 'Follow the calendars' };
+export const metadata: Metadata = texts({ title: 'Follow the calendars' });
 
 const Address = ({ path }: { path: string }) => <code className="break-all">{wholeAddress(path)}</code>;
 
@@ -22,30 +23,24 @@ export default async function FollowPage() {
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">Notices</Link>
+        <Link href="/notices">{say`Notices`}</Link>
       </p>
-      <h1 className="text-3xl">Follow the calendars</h1>
-      <p className="max-w-prose pb-3 text-lg text-soft">
-        Give a calendar program one of these addresses once: what is moved or cancelled changes there by
-        itself.
-      </p>
-      <section aria-label="Yours" className="sheet max-w-4xl p-4">
-        <h2 className="text-xl">What you have booked</h2>
+      <h1 className="text-3xl">{say`Follow the calendars`}</h1>
+      <p className="max-w-prose pb-3 text-lg text-soft">{say`Give a calendar program one of these addresses once: what is moved or cancelled changes there by itself.`}</p>
+      <section aria-label={say`Yours`} className="sheet max-w-4xl p-4">
+        <h2 className="text-xl">{say`What you have booked`}</h2>
         {!own && (
           <p>
-            <Link href="/sign-in?next=%2Fnotices%2Ffollow">Sign in</Link> to follow your own bookings, and the
-            calendars that are not for everybody.
+            <Link href="/sign-in?next=%2Fnotices%2Ffollow">{say`Sign in`}</Link>
+            {say` to follow your own bookings, and the calendars that are not for everybody.`}
           </p>
         )}
         {own && (
           <>
-            <p className="max-w-prose">
-              Programs cannot sign in, so a private link stands for you: it opens your own bookings and every
-              calendar you may read. Give it to nobody; if it has got about, replace it.
-            </p>
+            <p className="max-w-prose">{say`Programs cannot sign in, so a private link stands for you: it opens your own bookings and every calendar you may read. Give it to nobody; if it has got about, replace it.`}</p>
             {token && (
               <dl className="grid gap-x-4 gap-y-1 pt-2 sm:grid-cols-[12rem_1fr]">
-                <dt className="font-semibold">Your bookings</dt>
+                <dt className="font-semibold">{say`Your bookings`}</dt>
                 <dd>
                   <Address path={`/feeds/own/${token}/feed.ics`} />
                 </dd>
@@ -63,8 +58,8 @@ export default async function FollowPage() {
           </>
         )}
       </section>
-      <section aria-label="Public calendars" className="max-w-4xl pt-6">
-        <h2 className="text-xl">The public calendars</h2>
+      <section aria-label={say`Public calendars`} className="max-w-4xl pt-6">
+        <h2 className="text-xl">{say`The public calendars`}</h2>
         <dl className="grid gap-x-4 gap-y-1.5 pt-1 sm:grid-cols-[16rem_1fr]">
           {open.map(({ slug, name, mark, hue }) => (
             <div key={slug} className="contents">
@@ -78,10 +73,7 @@ export default async function FollowPage() {
             </div>
           ))}
         </dl>
-        <p className="max-w-prose pt-3 text-soft">
-          The same with feed.json at the end is for programs of your own, with feed.atom it tells of new
-          events. Every place has its feeds too; they stand on its page.
-        </p>
+        <p className="max-w-prose pt-3 text-soft">{say`The same with feed.json at the end is for programs of your own, with feed.atom it tells of new events. Every place has its feeds too; they stand on its page.`}</p>
       </section>
     </>
   );

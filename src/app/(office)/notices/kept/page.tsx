@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
@@ -6,7 +7,7 @@ import { calendarBook } from '@/server/use-cases/publish/keep/calendar-book';
 import { KeptCalendars } from '@/ui/calendars/kept-calendars';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Keep the calendars' };
+export const metadata: Metadata = texts({ title: 'Keep the calendars' });
 
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
@@ -18,18 +19,17 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">Notices</Link>
+        <Link href="/notices">{say`Notices`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-3">
-        <h1 className="text-3xl">The calendars</h1>
-        <Link className="press press-main" href="/notices/kept/new">
-          Make another
-        </Link>
+        <h1 className="text-3xl">{say`The calendars`}</h1>
+        <Link className="press press-main" href="/notices/kept/new">{say`Make another`}</Link>
       </div>
       {just && (
-        <p role="status" className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2">
-          “{just.name}” is saved: {countText(just.coming, 'date', 'dates')} to come stand on it.
-        </p>
+        <p
+          role="status"
+          className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
+        >{say`“${just.name}” is saved: ${countText(just.coming, 'date', 'dates')} to come stand on it.`}</p>
       )}
       <KeptCalendars calendars={calendars} origin={wholeAddress('')} />
     </>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/ledger';
 import { pageContext } from '@/server/http/page';
@@ -6,15 +7,15 @@ import { FaultNote } from '@/ui/notices/fault-note';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 
-export const metadata: Metadata = { title: 'Who was shown what' };
+export const metadata: Metadata = texts({ title: 'Who was shown what' });
 
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
-const WHAT_WORDS = {
+const WHAT_WORDS = texts({
   all: 'everything',
   gone: 'what is gone',
   owed: 'what readers are still to be told',
-} as const;
+} as const);
 
 export default async function LedgerPage({ searchParams }: { searchParams: Query }) {
   const ctx = await pageContext('calendars.keep', '/notices/ledger');
@@ -29,19 +30,16 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">Notices</Link>
+        <Link href="/notices">{say`Notices`}</Link>
       </p>
-      <h1 className="text-3xl">Who was shown what</h1>
-      <p className="max-w-prose pb-3 text-soft">
-        Each date a calendar has ever shown. What was shown and is gone is told to programs that follow the
-        calendar for 60 days: as cancelled, or, where readers may not know more, as not there.
-      </p>
+      <h1 className="text-3xl">{say`Who was shown what`}</h1>
+      <p className="max-w-prose pb-3 text-soft">{say`Each date a calendar has ever shown. What was shown and is gone is told to programs that follow the calendar for 60 days: as cancelled, or, where readers may not know more, as not there.`}</p>
       <FaultNote fault={parsed.success ? null : (parsed.error.issues[0]?.message ?? '')} />
       <form action="/notices/ledger" className="sheet mb-3 flex flex-wrap items-end gap-3 p-3">
         <label>
-          <span className="block text-[0.92rem] font-semibold">Calendar</span>
+          <span className="block text-[0.92rem] font-semibold">{say`Calendar`}</span>
           <select name="calendar" className="field" defaultValue={query.calendar ?? ''}>
-            <option value="">any</option>
+            <option value="">{say`any`}</option>
             {calendars.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -50,7 +48,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
           </select>
         </label>
         <label>
-          <span className="block text-[0.92rem] font-semibold">Of it</span>
+          <span className="block text-[0.92rem] font-semibold">{say`Of it`}</span>
           <select name="what" className="field" defaultValue={query.what}>
             {LEDGER_WHAT.map((what) => (
               <option key={what} value={what}>
@@ -60,31 +58,33 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
           </select>
         </label>
         <label className="grow">
-          <span className="block text-[0.92rem] font-semibold">Title or reference</span>
+          <span className="block text-[0.92rem] font-semibold">{say`Title or reference`}</span>
           <input type="search" name="q" className="field" defaultValue={query.q} maxLength={100} />
         </label>
-        <button type="submit" className="press press-main">
-          Show
-        </button>
-        <a className="press" href={`/notices/ledger/ledger.csv?${csv}`} download>
-          As a table (CSV)
-        </a>
+        <button type="submit" className="press press-main">{say`Show`}</button>
+        <a className="press" href={`/notices/ledger/ledger.csv?${csv}`} download>{say`As a table (CSV)`}</a>
       </form>
-      {isCut && <p className="pb-2">The newest {lines.length} lines; narrow it to see older ones.</p>}
+      {isCut && <p className="pb-2">{say`The newest ${lines.length} lines; narrow it to see older ones.`}</p>}
       {lines.length === 0 ? (
-        <p className="sheet p-6 text-lg">Nothing of this was ever shown.</p>
+        <p className="sheet p-6 text-lg">{say`Nothing of this was ever shown.`}</p>
       ) : (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Lines of the ledger">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Lines of the ledger`}>
           <table className="w-full text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
-                {['Calendar', 'Event', 'Date', 'Shown since', 'Gone since', 'Told as', 'Told until'].map(
-                  (head) => (
-                    <th key={head} scope="col" className="py-1 pr-3 font-semibold">
-                      {head}
-                    </th>
-                  ),
-                )}
+                {[
+                  say`Calendar`,
+                  say`Event`,
+                  say`Date`,
+                  say`Shown since`,
+                  say`Gone since`,
+                  say`Told as`,
+                  say`Told until`,
+                ].map((head) => (
+                  <th key={head} scope="col" className="py-1 pr-3 font-semibold">
+                    {head}
+                  </th>
+                ))}
               </tr>
             </thead>
             <tbody>
@@ -98,8 +98,8 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
                   </td>
                   <td className="py-1 pr-3">{line.when}</td>
                   <td className="py-1 pr-3">{line.shownAt}</td>
-                  <td className="py-1 pr-3">{line.goneAt || 'stands'}</td>
-                  <td className="py-1 pr-3">{line.toldAs === 'withheld' ? 'not there' : line.toldAs}</td>
+                  <td className="py-1 pr-3">{line.goneAt || say`stands`}</td>
+                  <td className="py-1 pr-3">{line.toldAs === 'withheld' ? say`not there` : line.toldAs}</td>
                   <td className="py-1 pr-3">{line.owedUntil}</td>
                 </tr>
               ))}

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -6,7 +7,10 @@ import { readOffer } from '@/server/use-cases/offer/answer-offer';
 import { OfferAnswer } from '@/ui/outbox/offer-answer';
 
 // The address is the right to answer: it is not handed on to other sites.
-export const metadata: Metadata = { title: 'An offer', referrer: 'no-referrer', robots: { index: false } };
+export const metadata: Metadata = texts(
+  { title: 'An offer', referrer: 'no-referrer', robots: { index: false } },
+  'title',
+);
 
 export default async function OfferPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
@@ -16,13 +20,11 @@ export default async function OfferPage({ params }: { params: Promise<{ token: s
   const office = await officeContact(ctx.db);
   return (
     <div className="mx-auto max-w-2xl">
-      <p className="text-soft">Reference {offer.reference}</p>
+      <p className="text-soft">{say`Reference ${offer.reference}`}</p>
       <h1 className="pb-2 text-3xl">{offer.title}</h1>
       <OfferAnswer token={token} offer={offer} />
       {office && (
-        <p className="mt-4 border-t border-rule pt-2 text-soft">
-          Questions: {office.name}, {office.phone}, {office.email}.
-        </p>
+        <p className="mt-4 border-t border-rule pt-2 text-soft">{say`Questions: ${office.name}, ${office.phone}, ${office.email}.`}</p>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -7,7 +8,7 @@ import { MailBody } from '@/ui/outbox/mail-body';
 import { SendNow } from '@/ui/outbox/send-now';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Message' };
+export const metadata: Metadata = texts({ title: 'Message' });
 
 export default async function MessagePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
@@ -18,28 +19,28 @@ export default async function MessagePage({ params }: { params: Promise<{ id: st
   return (
     <>
       <p className="flex gap-6 pb-1">
-        <Link href="/outbox">Back to the outbox</Link>
-        {mail.reference && <Link href={`/desk/${mail.reference}`}>The request, {mail.reference}</Link>}
+        <Link href="/outbox">{say`Back to the outbox`}</Link>
+        {mail.reference && (
+          <Link href={`/desk/${mail.reference}`}>{say`The request, ${mail.reference}`}</Link>
+        )}
       </p>
       <h1 className="pb-2 text-2xl">{mail.subject}</h1>
       <dl className="grid grid-cols-[5rem_1fr] gap-x-3 pb-3">
-        <dt className="text-soft">From</dt>
+        <dt className="text-soft">{say`From`}</dt>
         <dd>{mail.from}</dd>
-        <dt className="text-soft">To</dt>
+        <dt className="text-soft">{say`To`}</dt>
         <dd>
           {mail.to} &lt;{mail.toAddress}&gt;
         </dd>
-        <dt className="text-soft">Written</dt>
+        <dt className="text-soft">{say`Written`}</dt>
         <dd>{mail.dateText}</dd>
-        <dt className="text-soft">State</dt>
+        <dt className="text-soft">{say`State`}</dt>
         <dd className="flex flex-wrap items-center gap-3">
-          {mail.state === 'waits' ? `${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[mail.state]}{' '}
+          {mail.state === 'waits' ? say`${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[mail.state]}{' '}
           {mail.whenText}
           {mail.state === 'waits' && <SendNow id={mail.id} />}
           {mail.state === 'sent' && (
-            <a href={`/api/outbox/${mail.id}/message.eml`} download>
-              The message as a file (.eml)
-            </a>
+            <a href={`/api/outbox/${mail.id}/message.eml`} download>{say`The message as a file (.eml)`}</a>
           )}
         </dd>
       </dl>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
@@ -17,22 +18,16 @@ import { FloorPlanDrawing } from '@/ui/places/floor-plan';
 import { PinButton } from '@/ui/places/pin-button';
 import { printHref } from '@/ui/print/print-href';
 
-export const metadata: Metadata = { title: 'Place' };
+export const metadata: Metadata = texts({ title: 'Place' });
 
 function Layouts({ space }: { space: SpacePage }) {
   return (
     <table className="w-full text-left">
       <thead className="small-caps border-b border-strong-rule">
         <tr>
-          <th scope="col" className="py-1 font-semibold">
-            Layout
-          </th>
-          <th scope="col" className="py-1 text-right font-semibold">
-            Seats
-          </th>
-          <th scope="col" className="py-1 text-right font-semibold">
-            Setup, strike
-          </th>
+          <th scope="col" className="py-1 font-semibold">{say`Layout`}</th>
+          <th scope="col" className="py-1 text-right font-semibold">{say`Seats`}</th>
+          <th scope="col" className="py-1 text-right font-semibold">{say`Setup, strike`}</th>
         </tr>
       </thead>
       <tbody>
@@ -40,9 +35,7 @@ function Layouts({ space }: { space: SpacePage }) {
           <tr key={layout} className="border-b border-rule">
             <td className="py-1">{layout}</td>
             <td className="py-1 text-right">{seats}</td>
-            <td className="py-1 text-right">
-              {setupMin} and {strikeMin} min
-            </td>
+            <td className="py-1 text-right">{say`${setupMin} and ${strikeMin} min`}</td>
           </tr>
         ))}
       </tbody>
@@ -54,7 +47,7 @@ function Periods({ space }: { space: SpacePage }) {
   if (!space.periods.length) return null;
   return (
     <section className="sheet mt-4 p-4">
-      <h2 className="pb-2 text-xl">Free periods</h2>
+      <h2 className="pb-2 text-xl">{say`Free periods`}</h2>
       <ul className="flex flex-wrap gap-2">
         {space.periods.map(({ name, start, minutes, when }) => (
           <li key={start}>
@@ -73,29 +66,29 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
   const { code, name } = space;
   return (
     <details className="pt-2">
-      <summary className="font-semibold">Elsewhere: feeds, display, another site</summary>
+      <summary className="font-semibold">{say`Elsewhere: feeds, display, another site`}</summary>
       <ul>
         <li>
-          <a href={`/feeds/space/${code}/feed.ics`}>What is on here (iCalendar)</a>,{' '}
-          <a href={`/feeds/space/${code}/feed.json`}>JSON</a>,{' '}
-          <a href={`/feeds/space/${code}/feed.atom`}>Atom</a>
+          <a href={`/feeds/space/${code}/feed.ics`}>{say`What is on here (iCalendar)`}</a>,{' '}
+          <a href={`/feeds/space/${code}/feed.json`}>{say`JSON`}</a>,{' '}
+          <a href={`/feeds/space/${code}/feed.atom`}>{say`Atom`}</a>
         </li>
         {isSignedIn && (
           <li>
-            <a href={`/feeds/space/${code}/free-busy.ics`}>When it is taken (free/busy)</a>
+            <a href={`/feeds/space/${code}/free-busy.ics`}>{say`When it is taken (free/busy)`}</a>
           </li>
         )}
         <li>
-          <Link href={`/display/space/${code}`}>Display by its door</Link>
+          <Link href={`/display/space/${code}`}>{say`Display by its door`}</Link>
         </li>
         <li>
           <label>
-            <span className="block">“Ask for {name}” on another site:</span>
+            <span className="block">{say`“Ask for ${name}” on another site:`}</span>
             <textarea
               readOnly
               rows={4}
               className="field font-mono text-[0.8rem]"
-              value={embedSnippet(wholeAddress(''), `/embed/ask/${code}`, `Ask for ${name}`)}
+              value={embedSnippet(wholeAddress(''), `/embed/ask/${code}`, say`Ask for ${name}`)}
             />
           </label>
         </li>
@@ -115,7 +108,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">Find a place</Link>
+        <Link href="/places">{say`Find a place`}</Link>
       </p>
       <h1 className="text-3xl">{space.name}</h1>
       <p className="pb-3 text-lg text-soft">
@@ -124,71 +117,71 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
           <section className="sheet p-4">
-            <h2 className="pb-2 text-xl">On here in the next two weeks</h2>
+            <h2 className="pb-2 text-xl">{say`On here in the next two weeks`}</h2>
             {space.on.length ? (
               <ul className="divide-y divide-rule">
                 {space.on.map(({ id, when, title, day, via }) => (
                   <li key={id} className="py-1.5">
                     <Link href={boardHref({ day, slip: id })}>{when}</Link>{' '}
-                    <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? 'taken'}</span>
-                    {via && <span className="text-soft"> in {via}</span>}
+                    <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? say`taken`}</span>
+                    {via && <span className="text-soft">{say` in ${via}`}</span>}
                   </li>
                 ))}
               </ul>
             ) : (
-              <p className="text-soft">Nothing yet.</p>
+              <p className="text-soft">{say`Nothing yet.`}</p>
             )}
             <p className="flex flex-wrap gap-2 pt-3">
-              <Link className="press" href={boardHref({ day: today, days: 7, only: [space.id] })}>
-                Its week on the board
-              </Link>
-              <Link className="press" href={datesHref({ view: 'month', by: 'space', only: [space.id] })}>
-                Its month
-              </Link>
+              <Link
+                className="press"
+                href={boardHref({ day: today, days: 7, only: [space.id] })}
+              >{say`Its week on the board`}</Link>
+              <Link
+                className="press"
+                href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
+              >{say`Its month`}</Link>
               <Link
                 className="press"
                 href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
-              >
-                Print
-              </Link>
+              >{say`Print`}</Link>
             </p>
           </section>
           <Periods space={space} />
         </div>
-        <aside aria-label="About this place" className="sheet border-t-4 border-t-accent p-4">
+        <aside aria-label={say`About this place`} className="sheet border-t-4 border-t-accent p-4">
           {picture && <PictureShown picture={picture} className="mb-3" />}
           {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
           <Layouts space={space} />
           {space.plan && (
             <p className="pt-2">
-              <Link href={planHref(space.code)}>Try out how it could be set</Link>
+              <Link href={planHref(space.code)}>{say`Try out how it could be set`}</Link>
             </p>
           )}
-          {space.features.length > 0 && <p className="pt-3">With {space.features.join(', ')}.</p>}
+          {space.features.length > 0 && <p className="pt-3">{say`With ${space.features.join(', ')}.`}</p>}
           <p className="pt-3">
-            {space.openToday ? `Open today ${space.openToday}.` : 'Closed today.'} {space.howToGet.join(' ')}
+            {space.openToday ? say`Open today ${space.openToday}.` : say`Closed today.`}{' '}
+            {space.howToGet.join(' ')}
           </p>
           <p className="pt-3">
             <Link
               className="press press-main w-full"
               href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
-            >
-              Ask for {space.name}
-            </Link>
+            >{say`Ask for ${space.name}`}</Link>
           </p>
           <p className="flex items-center gap-2 pt-2">
             {ctx.viewer && (
               <PinButton kind="space" id={space.id} name={space.name} isPinned={space.isPinned} withText />
             )}
             <span className="text-[0.92rem] text-soft">
-              To give out: <span className="break-all text-ink">/places/{space.code}</span>
+              {say`To give out: `}
+              <span className="break-all text-ink">{say`/places/${space.code}`}</span>
             </span>
           </p>
           <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />
           <p className="pt-2 text-[0.92rem] text-soft">
             {space.stewards.length
-              ? `Looked after by ${space.stewards.join(' and ')}.`
-              : 'Looked after by the office.'}
+              ? say`Looked after by ${space.stewards.join(say` and `)}.`
+              : say`Looked after by the office.`}
           </p>
         </aside>
       </div>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
@@ -13,7 +14,7 @@ import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from '@/ui/places/pin-button';
 import { printHref } from '@/ui/print/print-href';
 
-export const metadata: Metadata = { title: 'Pool' };
+export const metadata: Metadata = texts({ title: 'Pool' });
 
 function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
   const share = (count: number) => `${Math.max(0, (count / fullest) * 100)}%`;
@@ -30,9 +31,9 @@ function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
           />
         </span>
       </td>
-      <td className={`px-3 py-1 text-right whitespace-nowrap ${day.left <= 0 ? 'font-bold text-clash' : ''}`}>
-        {day.left} of {day.stock}
-      </td>
+      <td
+        className={`px-3 py-1 text-right whitespace-nowrap ${day.left <= 0 ? 'font-bold text-clash' : ''}`}
+      >{say`${day.left} of ${day.stock}`}</td>
       <td className="py-1 whitespace-nowrap text-soft">{day.when}</td>
     </tr>
   );
@@ -41,24 +42,22 @@ function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
 const Custody = ({ custody }: { custody: UnitCustody | null }) =>
   custody ? (
     <>
-      {custody.with ?? 'taken'}
-      <span className="block text-[0.88rem] text-soft">
-        {custody.from} to {custody.until}
-      </span>
+      {custody.with ?? say`taken`}
+      <span className="block text-[0.88rem] text-soft">{say`${custody.from} to ${custody.until}`}</span>
     </>
   ) : (
-    <span className="text-soft">nobody</span>
+    <span className="text-soft">{say`nobody`}</span>
   );
 
 function Units({ units }: { units: NonNullable<PoolPage['units']> }) {
   return (
     <section className="sheet mt-4 p-4">
-      <h2 className="pb-2 text-xl">With whom</h2>
+      <h2 className="pb-2 text-xl">{say`With whom`}</h2>
       <div className="overflow-x-auto">
         <table className="w-full text-left">
           <thead className="small-caps border-b border-strong-rule">
             <tr>
-              {['Unit', 'Now', 'Before', 'Next'].map((title) => (
+              {[say`Unit`, say`Now`, say`Before`, say`Next`].map((title) => (
                 <th key={title} scope="col" className="py-1 pr-3">
                   {title}
                 </th>
@@ -99,16 +98,14 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">Find a place</Link>
+        <Link href="/places">{say`Find a place`}</Link>
       </p>
       <h1 className="text-3xl">{pool.name}</h1>
-      <p className="pb-3 text-lg text-soft">
-        {pool.store} · {pool.now.left} of {pool.now.stock} here now
-      </p>
+      <p className="pb-3 text-lg text-soft">{say`${pool.store} · ${pool.now.left} of ${pool.now.stock} here now`}</p>
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
           <section className="sheet p-4">
-            <h2 className="pb-2 text-xl">Left, day by day, at the scarcest moment</h2>
+            <h2 className="pb-2 text-xl">{say`Left, day by day, at the scarcest moment`}</h2>
             <div className="overflow-x-auto">
               <table className="w-full">
                 <tbody>
@@ -119,29 +116,26 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
               </table>
             </div>
             <p className="flex flex-wrap gap-2 pt-3">
-              <Link className="press" href={boardHref({ day: today, days: 7, text: pool.name })}>
-                Its week on the board
-              </Link>
+              <Link
+                className="press"
+                href={boardHref({ day: today, days: 7, text: pool.name })}
+              >{say`Its week on the board`}</Link>
               <Link
                 className="press"
                 href={printHref({ what: 'pool', of: String(pool.id), from: today, days: 14 })}
-              >
-                Print
-              </Link>
+              >{say`Print`}</Link>
             </p>
           </section>
           {pool.units && <Units units={pool.units} />}
         </div>
-        <aside aria-label="About this pool" className="sheet border-t-4 border-t-accent p-4">
+        <aside aria-label={say`About this pool`} className="sheet border-t-4 border-t-accent p-4">
           {picture && <PictureShown picture={picture} className="mb-3" />}
-          <p>
-            Takes {pool.fetchMin} minutes to fetch and {pool.returnMin} to bring back; both count as away.
-          </p>
-          {pool.unitNames.length > 0 && <p className="pt-2">Numbered: {pool.unitNames.join(', ')}.</p>}
+          <p>{say`Takes ${pool.fetchMin} minutes to fetch and ${pool.returnMin} to bring back; both count as away.`}</p>
+          {pool.unitNames.length > 0 && (
+            <p className="pt-2">{say`Numbered: ${pool.unitNames.join(', ')}.`}</p>
+          )}
           {pool.kits.length > 0 && (
-            <p className="pt-2">
-              Part of {pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.
-            </p>
+            <p className="pt-2">{say`Part of ${pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.`}</p>
           )}
           <p className="pt-3">
             <Link
@@ -156,16 +150,15 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
                   minutes: 120,
                 },
               })}
-            >
-              Ask for a loan
-            </Link>
+            >{say`Ask for a loan`}</Link>
           </p>
           <p className="flex items-center gap-2 pt-2">
             {ctx.viewer && (
               <PinButton kind="pool" id={pool.id} name={pool.name} isPinned={pool.isPinned} withText />
             )}
             <span className="text-[0.92rem] text-soft">
-              To give out: <span className="text-ink">/pools/{pool.id}</span>
+              {say`To give out: `}
+              <span className="text-ink">{say`/pools/${pool.id}`}</span>
             </span>
           </p>
         </aside>

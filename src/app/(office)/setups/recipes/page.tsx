@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
@@ -5,7 +6,7 @@ import { recipeLines } from '@/server/use-cases/set-up/recipes';
 import { RecipeTable } from '@/ui/setups/recipe-table';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
-export const metadata: Metadata = { title: 'Recipes' };
+export const metadata: Metadata = texts({ title: 'Recipes' });
 
 export default async function RecipesPage() {
   const ctx = await signedInPage('recipes.keep', '/setups/recipes');
@@ -13,11 +14,9 @@ export default async function RecipesPage() {
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
-        <h1 className="text-3xl">Recipes</h1>
-        <p className="text-lg text-soft">what is done for which event, by whom and by when</p>
-        <Link className="press press-main ml-auto" href="/setups/recipes/new">
-          New recipe
-        </Link>
+        <h1 className="text-3xl">{say`Recipes`}</h1>
+        <p className="text-lg text-soft">{say`what is done for which event, by whom and by when`}</p>
+        <Link className="press press-main ml-auto" href="/setups/recipes/new">{say`New recipe`}</Link>
       </div>
       <RecipeTable recipes={await recipeLines(ctx)} />
     </div>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
@@ -6,7 +7,7 @@ import { DayHead } from '@/ui/setups/day-head';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { StoresList } from '@/ui/setups/stores-list';
 
-export const metadata: Metadata = { title: 'From the stores' };
+export const metadata: Metadata = texts({ title: 'From the stores' });
 
 export default async function StoresPage({
   searchParams,
@@ -26,7 +27,7 @@ export default async function StoresPage({
         isToday={sheet.isToday}
         path="/setups/stores"
         what="stores"
-        said="what leaves the stores and comes back"
+        said={say`what leaves the stores and comes back`}
       />
       <StoresList day={sheet} />
     </div>

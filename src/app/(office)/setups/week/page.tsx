@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
@@ -9,7 +10,7 @@ import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { SharingOut } from '@/ui/setups/sharing-out';
 import { WeekTable } from '@/ui/setups/week-table';
 
-export const metadata: Metadata = { title: 'Week of the crews' };
+export const metadata: Metadata = texts({ title: 'Week of the crews' });
 
 type Query = Readonly<Record<'day' | 'team', string | string[] | undefined>>;
 
@@ -26,23 +27,21 @@ export default async function WeekPage({ searchParams }: { searchParams: Promise
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">{week.weekText}</h1>
         <div className="no-print flex gap-2">
-          <Link className="press" href={to(week.before)}>
-            Week before
-          </Link>
-          <Link className="press" href={to(week.after)}>
-            Week after
-          </Link>
-          <a className="press" href={setupsSheetHref('pdf', { what: 'week', day: week.first })}>
-            As PDF
-          </a>
-          <a className="press" href={setupsSheetHref('csv', { what: 'week', day: week.first })}>
-            As CSV
-          </a>
+          <Link className="press" href={to(week.before)}>{say`Week before`}</Link>
+          <Link className="press" href={to(week.after)}>{say`Week after`}</Link>
+          <a
+            className="press"
+            href={setupsSheetHref('pdf', { what: 'week', day: week.first })}
+          >{say`As PDF`}</a>
+          <a
+            className="press"
+            href={setupsSheetHref('csv', { what: 'week', day: week.first })}
+          >{say`As CSV`}</a>
         </div>
       </div>
       <WeekTable week={week} />
       {week.team && (
-        <section className="mt-4" aria-label={`${week.team.name}: who does what`}>
+        <section className="mt-4" aria-label={say`${week.team.name}: who does what`}>
           <SharingOut key={week.team.id} team={week.team} days={week.days} />
           <Roster team={week.team} days={week.days} />
         </section>

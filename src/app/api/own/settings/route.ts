@@ -1,5 +1,6 @@
+import { say } from '@/contracts/language/say';
 import { done } from '@/contracts/refusal';
-import { saveSettingsSchema } from '@/contracts/own-settings';
+import { saveSettingsSchema } from '@/contracts/save-settings';
 import { writeRoute } from '@/server/http/route';
 import { settingsCookie } from '@/server/http/settings-cookie';
 import { keepSettings } from '@/server/own-settings/kept-settings';
@@ -12,5 +13,5 @@ export const POST = writeRoute({
     return done({ settings: input.settings });
   },
   headers: async ({ settings }) => ({ 'Set-Cookie': settingsCookie(settings) }),
-  reply: () => ({ summary: 'settings kept' }),
+  reply: () => ({ summary: say`settings kept` }),
 });

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { pictureBytes } from '@/server/use-cases/house-book/pictures';
 
@@ -5,7 +6,7 @@ export const GET = readRoute({
   action: 'space.find',
   run: async (ctx, _, { key = '' }) => {
     const bytes = await pictureBytes(ctx.db, key);
-    if (!bytes) return refusalResponse({ code: 'not-found', what: 'picture at this address' });
+    if (!bytes) return refusalResponse({ code: 'not-found', what: say`picture at this address` });
     return new Response(bytes, {
       headers: {
         'Content-Type': 'image/webp',

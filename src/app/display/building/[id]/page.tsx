@@ -1,10 +1,11 @@
+import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
 import { buildingDisplay } from '@/server/use-cases/publish/display';
 import { LobbyDisplay } from '@/ui/display/lobby-display';
 
-export const metadata: Metadata = { title: 'In the lobby', robots: { index: false } };
+export const metadata: Metadata = texts({ title: 'In the lobby', robots: { index: false } });
 
 export default async function LobbyPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

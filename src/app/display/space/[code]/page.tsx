@@ -1,10 +1,11 @@
+import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
 import { spaceDisplay } from '@/server/use-cases/publish/display';
 import { DoorDisplay } from '@/ui/display/door-display';
 
-export const metadata: Metadata = { title: 'At the door', robots: { index: false } };
+export const metadata: Metadata = texts({ title: 'At the door', robots: { index: false } });
 
 export default async function DoorPage({ params }: { params: Promise<{ code: string }> }) {
   const { code } = await params;

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { embedSchema } from '@/contracts/embed';
@@ -6,7 +7,7 @@ import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/look/space-page';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 
-export const metadata: Metadata = { title: 'Ask for a space', robots: { index: false } };
+export const metadata: Metadata = texts({ title: 'Ask for a space', robots: { index: false } });
 
 interface Props {
   readonly params: Promise<{ code: string }>;
@@ -35,7 +36,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
       <form action="/ask" target="_blank" className="flex flex-wrap items-end gap-3 pt-2">
         <input type="hidden" name="space" value={id} />
         <label>
-          <span className="block text-[0.92rem] font-semibold">From</span>
+          <span className="block text-[0.92rem] font-semibold">{say`From`}</span>
           <input
             type="datetime-local"
             name="start"
@@ -45,7 +46,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
           />
         </label>
         <label>
-          <span className="block text-[0.92rem] font-semibold">Minutes</span>
+          <span className="block text-[0.92rem] font-semibold">{say`Minutes`}</span>
           <input
             type="number"
             name="minutes"
@@ -56,9 +57,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
             defaultValue={90}
           />
         </label>
-        <button type="submit" className="press press-main">
-          Ask for {name}
-        </button>
+        <button type="submit" className="press press-main">{say`Ask for ${name}`}</button>
       </form>
     </EmbedShell>
   );

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { CsvError, parse } from 'csv-parse/sync';
 import {
   MOST_CSV_LINES,
@@ -56,7 +57,7 @@ function linesOf(text: string): Outcome<Line[]> {
       fields: [
         at(
           no,
-          `Line ${no} cannot be read: a quotation mark is opened and not closed, or stands in the middle of a cell.`,
+          say`Line ${no} cannot be read: a quotation mark is opened and not closed, or stands in the middle of a cell.`,
         ),
       ],
     });
@@ -76,11 +77,11 @@ function headOf(kind: CsvKind, head: Line): Outcome<AnyColumn[]> {
   for (const cell of head.cells) {
     const found = all.find((column) => column.head === cell.toLowerCase());
     const fault = !found
-      ? `“${cell}” is no heading of this table. There are: ${names}.`
+      ? say`“${cell}” is no heading of this table. There are: ${names}.`
       : columns.includes(found)
-        ? `The heading “${cell}” stands there twice.`
+        ? say`The heading “${cell}” stands there twice.`
         : null;
-    if (fault) return refuse({ code: 'bad-input', fields: [at(head.no, `Line ${head.no}: ${fault}`)] });
+    if (fault) return refuse({ code: 'bad-input', fields: [at(head.no, say`Line ${head.no}: ${fault}`)] });
     columns.push(found!);
   }
   return done(columns);
@@ -100,7 +101,7 @@ async function readLine(
   { cells }: Line,
 ): Promise<Read> {
   if (cells.length !== columns.length)
-    throw new LineFault(`It has ${countText(cells.length, 'cell', 'cells')} and not ${columns.length}.`);
+    throw new LineFault(say`It has ${countText(cells.length, 'cell', 'cells')} and not ${columns.length}.`);
   const names = await loadLookup(change.tx);
   const sheet = sheetOf(kind);
   const said = (known: AnyDoc | null) =>
@@ -124,7 +125,7 @@ async function takeLine(
   const keeper = keeperOf(kind);
   const read = await readLine(change, kind, columns, line);
   const earlier = read.id === null ? undefined : seen.get(read.id);
-  if (earlier !== undefined) throw new LineFault(`It is about the same as line ${earlier}.`);
+  if (earlier !== undefined) throw new LineFault(say`It is about the same as line ${earlier}.`);
   const parsed = DOC_SCHEMAS[kind].safeParse(read.doc);
   if (!parsed.success) throw new LineFault(parsed.error.issues.map(({ message }) => message).join(' '));
   const doc = parsed.data as AnyDoc;
@@ -136,7 +137,7 @@ async function takeLine(
     throw new LineFault(
       stored.refusal.code === 'bad-input'
         ? stored.refusal.fields.map(({ message }) => message).join(' ')
-        : 'It cannot be kept.',
+        : say`It cannot be kept.`,
     );
   await change.tx.run(`UPDATE ${keeper.table} SET row_version = row_version + 1 WHERE id = $id`, {
     id: stored.value,
@@ -167,13 +168,16 @@ export async function csvIn(
   if (!head || !rows.length)
     return refuse({
       code: 'bad-input',
-      fields: [at(1, 'The table has a line of headings and one line at least.')],
+      fields: [at(1, say`The table has a line of headings and one line at least.`)],
     });
   if (rows.length > MOST_CSV_LINES)
-    return refuse({ code: 'bad-input', fields: [at(1, `At most ${MOST_CSV_LINES} lines come in at once.`)] });
+    return refuse({
+      code: 'bad-input',
+      fields: [at(1, say`At most ${MOST_CSV_LINES} lines come in at once.`)],
+    });
   const columns = headOf(kind, head);
   if (!columns.ok) return columns;
-  const action = `took in ${KIND_WORDS[kind].many.toLowerCase()}`;
+  const action = say`took in ${KIND_WORDS[kind].many.toLowerCase()}`;
   return runChangeSet<CsvDone>(
     ctx,
     { action, reason: '', idempotencyKey: key, isPreview: preview },
@@ -197,7 +201,7 @@ export async function csvIn(
             kind,
             id,
             name,
-            did: `${did} ${aOne(kind)}`,
+            did: read.before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`,
             before: read.before,
             after,
           });
@@ -208,13 +212,13 @@ export async function csvIn(
           if (!(error instanceof LineFault)) throw error;
           // What it wrote before it went wrong would make lines below look wrong.
           await tx.run('ROLLBACK TO line');
-          faults.push(at(line.no, `Line ${line.no}: ${error.message}`));
+          faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
         }
       if (faults.length) return refuse({ code: 'bad-input', fields: faults });
       const made = told.filter(({ did }) => did === 'made').length;
       const hits = await followHouse(ctx, change, touched);
       const unchanged = rows.length - told.length;
-      const summary = `${action}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
+      const summary = say`${action}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
       return done({ summary, lines: told, unchanged, hits });
     },
   );

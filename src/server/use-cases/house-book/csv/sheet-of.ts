@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
@@ -13,6 +14,7 @@ import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { ROLE_WORDS } from '@/contracts/words/roles';
 import type { Reader } from '../../../db/connection';
 import {
+  inEnglish,
   joined,
   known,
   LineFault,
@@ -64,7 +66,7 @@ function layoutOf(part: string): SpaceDoc['layouts'][number] {
   const [, word, seats, setup, strike] = LAYOUT.exec(part) ?? [];
   if (!word)
     throw new LineFault(
-      `A layout is written as “rows of chairs 90 45/30”: seats, minutes of setting and clearing; not “${part}”.`,
+      say`A layout is written as “rows of chairs 90 45/30”: seats, minutes of setting and clearing; not “${part}”.`,
     );
   return {
     layout: oneOf(word, LAYOUTS, LAYOUT_WORDS, 'layout'),
@@ -97,7 +99,7 @@ const space: Sheet<'space'> = {
     flag<SpaceDoc, 'outdoor'>('outdoors', 'outdoor'),
     {
       head: 'features',
-      write: (doc) => joined(doc.features.map((each) => FEATURE_WORDS[each])),
+      write: (doc) => joined(doc.features.map((each) => inEnglish(FEATURE_WORDS, each))),
       read: (cell) => ({
         features: listOf(cell)
           .map((each) => oneOf(each, FEATURES, FEATURE_WORDS, 'feature'))
@@ -119,7 +121,7 @@ const space: Sheet<'space'> = {
         joined(
           doc.layouts.map(
             ({ layout, seats, setupMin, strikeMin }) =>
-              `${LAYOUT_WORDS[layout]} ${seats ?? 0} ${setupMin}/${strikeMin}`,
+              `${inEnglish(LAYOUT_WORDS, layout)} ${seats ?? 0} ${setupMin}/${strikeMin}`,
           ),
         ),
       read: (cell) => ({ layouts: listOf(cell).map(layoutOf) }),
@@ -179,7 +181,7 @@ const person: Sheet<'person'> = {
     text<PersonDoc, 'name'>('name', 'name'),
     {
       head: 'roles',
-      write: (doc) => joined(doc.roles.map((role) => ROLE_WORDS[role])),
+      write: (doc) => joined(doc.roles.map((role) => inEnglish(ROLE_WORDS, role))),
       read: (cell) => ({
         roles: listOf(cell)
           .map((each) => oneOf(each, SITE_ROLES, ROLE_WORDS, 'role'))
@@ -224,7 +226,7 @@ const organisation: Sheet<'organisation'> = {
 type ClosureDoc = DocOf<'closure'>;
 function moment(cell: string, what: string): LocalDateTime {
   const at = parseLocalDateTime(cell.replace(' ', 'T').slice(0, 16));
-  if (!at) throw new LineFault(`${what} is written as 2027-12-25 00:00, not “${cell}”.`);
+  if (!at) throw new LineFault(say`${what} is written as 2027-12-25 00:00, not “${cell}”.`);
   return at;
 }
 const OWNERS = ['site', 'building', 'space'] as const;

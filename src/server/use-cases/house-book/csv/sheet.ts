@@ -1,6 +1,9 @@
+import { say } from '@/contracts/language/say';
 import type { ChoiceList, DocOf } from '@/contracts/house-book/docs';
 import type { CsvKind } from '@/contracts/house-book/csv';
+import { USUAL_SETTINGS } from '@/contracts/own-settings';
 import type { Reader } from '../../../db/connection';
+import { writtenFor } from '../../../own-settings/ambient';
 
 /** Things a table names, by their names: letters large or small are one. */
 export interface Lookup {
@@ -39,24 +42,28 @@ export function yesOrNo(cell: string, what: string): boolean {
   const text = cell.toLowerCase();
   if (['yes', 'y', 'true', '1'].includes(text)) return true;
   if (['no', 'n', 'false', '0', ''].includes(text)) return false;
-  throw new LineFault(`${what} is “yes” or “no”, not “${cell}”.`);
+  throw new LineFault(say`${say(what)} is “yes” or “no”, not “${cell}”.`);
 }
 export const yes = (is: boolean): string => (is ? 'yes' : 'no');
 
 export function numberOrNone(cell: string, what: string): number | null {
   if (cell === '') return null;
   const value = Number(cell.replace(',', '.'));
-  if (Number.isNaN(value)) throw new LineFault(`${what} is a number, not “${cell}”.`);
+  if (Number.isNaN(value)) throw new LineFault(say`${say(what)} is a number, not “${cell}”.`);
   return value;
 }
 
 export function known(names: Lookup, list: ChoiceList, name: string, what: string): number {
   const id = names.idOf(list, name);
-  if (id === null) throw new LineFault(`There is no ${what} “${name}”.`);
+  if (id === null) throw new LineFault(say`There is no ${say(what)} “${name}”.`);
   return id;
 }
 
-/** One of a set of words, as the word or the code it stands for. */
+/** Tables are written in English whoever takes them out: they go from office to office. */
+export const inEnglish = <Id extends string>(words: Readonly<Record<Id, string>>, id: Id): string =>
+  writtenFor({ ...USUAL_SETTINGS, language: 'en' }, () => words[id]);
+
+/** One of a set of words, as the code it stands for, the English word or that of whoever brings the table. */
 export function oneOf<Id extends string>(
   cell: string,
   ids: readonly Id[],
@@ -64,8 +71,12 @@ export function oneOf<Id extends string>(
   what: string,
 ): Id {
   const text = cell.toLowerCase();
-  const found = ids.find((id) => id === text || words[id].toLowerCase() === text);
+  const found = ids.find(
+    (id) => id === text || inEnglish(words, id).toLowerCase() === text || words[id].toLowerCase() === text,
+  );
   if (!found)
-    throw new LineFault(`“${cell}” is no ${what}. There are: ${ids.map((id) => words[id]).join(', ')}.`);
+    throw new LineFault(
+      say`“${cell}” is no ${say(what)}. There are: ${ids.map((id) => inEnglish(words, id)).join(', ')}.`,
+    );
   return found;
 }

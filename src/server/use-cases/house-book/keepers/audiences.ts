@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { AudienceDoc } from '@/contracts/house-book/things';
 import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -62,15 +63,16 @@ export const audienceKeeper: Keeper<'audience'> = {
       { id },
       [
         `SELECT COUNT(*) AS n FROM category WHERE retired_at IS NULL AND ${named('audiences')}`,
-        (n) => `${countText(n, 'category is', 'categories are')} usually for it.`,
+        (n) => say`${countText(n, 'category is', 'categories are')} usually for it.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM request WHERE ${named('audiences')}`,
-        (n) => `${countText(n, 'request is', 'requests are')} for it and ${n === 1 ? 'stays' : 'stay'} so.`,
+        (n) =>
+          say`${countText(n, 'request is', 'requests are')} for it and ${n === 1 ? say`stays` : say`stay`} so.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND ${named("filter->'audiences'")}`,
-        (n) => `${countText(n, 'calendar goes', 'calendars go')} by it.`,
+        (n) => say`${countText(n, 'calendar goes', 'calendars go')} by it.`,
       ],
     );
   },

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { BuildingDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -8,8 +9,9 @@ import { siteId, SPACES_OF } from './spaces-of';
 export const buildingKeeper: Keeper<'building'> = {
   table: 'building',
   retires: true,
-  lines: `SELECT b.id, b.name, (SELECT COUNT(*) FROM space s WHERE s.building_id = b.id AND s.retired_at IS NULL) || ' spaces' AS note,
+  lines: `SELECT b.id, b.name, json_array((SELECT COUNT(*) FROM space s WHERE s.building_id = b.id AND s.retired_at IS NULL)) AS note,
     b.retired_at IS NOT NULL AS isRetired FROM building b ORDER BY b.position, b.id`,
+  noteOf: ([count]) => countText(Number(count), 'space', 'spaces'),
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
     const row = await oneJson<Omit<BuildingDoc, 'hours'>>(
@@ -38,12 +40,12 @@ export const buildingKeeper: Keeper<'building'> = {
     counted(reader, { id }, [
       'SELECT COUNT(*) AS n FROM space WHERE building_id = $id AND retired_at IS NULL',
       (n) =>
-        `${countText(n, 'space is', 'spaces are')} in it still. Take them out of use first, or put them into another building.`,
+        say`${countText(n, 'space is', 'spaces are')} in it still. Take them out of use first, or put them into another building.`,
     ]),
   usedBy: (reader, id) =>
     counted(reader, { id }, [
       'SELECT COUNT(*) AS n FROM space WHERE building_id = $id',
-      (n) => `${countText(n, 'space', 'spaces')} out of use ${n === 1 ? 'stands' : 'stand'} in it.`,
+      (n) => say`${countText(n, 'space', 'spaces')} out of use ${n === 1 ? say`stands` : say`stand`} in it.`,
     ]),
   remove: async (tx, id) => {
     await tx.run(`DELETE FROM hours WHERE owner_kind = 'building' AND owner_id = $id`, { id });

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { ClosureDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
 import type { Reader } from '../../../db/connection';
@@ -18,9 +19,11 @@ export const closureKeeper: Keeper<'closure'> = {
   table: 'closure',
   retires: false,
   // What is to come first, in order; then what is over, the latest first.
-  lines: `SELECT c.id, c.reason AS name, iif(c.kind = 'open', 'open ', 'shut ') || replace(c.start_local, 'T', ' ') || ' – ' || replace(c.end_local, 'T', ' ') || ', ' ||
-      COALESCE(iif(c.owner_kind = 'building', (SELECT name FROM building WHERE id = c.owner_id), NULL), iif(c.owner_kind = 'space', (SELECT name FROM space WHERE id = c.owner_id), NULL), 'the whole site') AS note,
+  lines: `SELECT c.id, c.reason AS name, json_array(c.kind, replace(c.start_local, 'T', ' '), replace(c.end_local, 'T', ' '),
+      COALESCE(iif(c.owner_kind = 'building', (SELECT name FROM building WHERE id = c.owner_id), NULL), iif(c.owner_kind = 'space', (SELECT name FROM space WHERE id = c.owner_id), NULL))) AS note,
       0 AS isRetired FROM closure c ORDER BY c.start_local, c.id`,
+  noteOf: ([kind, from, to, place]) =>
+    `${kind === 'open' ? say`open ${from!} – ${to!}` : say`shut ${from!} – ${to!}`}, ${place ?? say`the whole site`}`,
   nameOf: ({ reason }) => reason,
   load: (reader, id) => oneJson<ClosureDoc>(reader, CLOSURE, id),
   faults: (reader, _, { owner, buildingId, spaceId }) =>

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { composeSpaces } from '@/core/spaces/divisible';
 import type { ClaimId, SpaceId } from '@/core/ids';
 import { spanText } from '@/contracts/words/when';
@@ -87,7 +88,7 @@ const MOST_PAIRS = 4;
 
 async function sayPairs(reader: Reader, pairs: readonly [number, number][]): Promise<string[]> {
   const tzid = await siteZone(reader);
-  const say = async (claim: number): Promise<string> => {
+  const datesOf = async (claim: number): Promise<string> => {
     const [row] = await reader.rows<{ ref: string; start: EpochMinute; end: EpochMinute }>(
       `SELECT r.ref, c.start_min AS start, c.end_min AS "end" FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id WHERE c.id = $claim`,
       { claim },
@@ -99,7 +100,7 @@ async function sayPairs(reader: Reader, pairs: readonly [number, number][]): Pro
   for (const [a, b] of pairs) {
     if (seen.has(`${a} ${b}`) || said.length >= MOST_PAIRS) continue;
     seen.add(`${a} ${b}`);
-    said.push(`${await say(a)} and ${await say(b)}`);
+    said.push(say`${await datesOf(a)} and ${await datesOf(b)}`);
   }
   return said;
 }

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
 import type { ClaimId, EquipmentTypeId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/house-book/things';
@@ -44,7 +45,7 @@ async function storeUnits(
       return [
         {
           path: 'units',
-          message: `${name} is promised to ${countText(promised.length, 'date', 'dates')} to come. Give ${promised.length === 1 ? 'it' : 'them'} another first.`,
+          message: say`${name} is promised to ${countText(promised.length, 'date', 'dates')} to come. Give ${promised.length === 1 ? say`it` : say`them`} another first.`,
         },
       ];
     await tx.run(
@@ -90,8 +91,7 @@ async function followMinutes(tx: Writer, type: number): Promise<FieldFault[]> {
     return [];
   } catch (error) {
     if (!guardThatStopped(error)) throw error;
-    const message =
-      'With these minutes there would be too few for dates that follow one another closely. Shorten them, or add stock first.';
+    const message = say`With these minutes there would be too few for dates that follow one another closely. Shorten them, or add stock first.`;
     return [{ path: 'fetchMin', message }];
   }
 }
@@ -123,7 +123,7 @@ async function store(
     { type_id: row },
     doc.substitutes.map((by_type_id, position) => ({ by_type_id, position })),
   );
-  if (await holdsItself(tx)) return fault('kit', 'A kit would hold itself. Leave one of these out.');
+  if (await holdsItself(tx)) return fault('kit', say`A kit would hold itself. Leave one of these out.`);
   const isMoved = before && (before.fetchMin !== doc.fetchMin || before.returnMin !== doc.returnMin);
   const faults = [
     ...(await storeUnits(change, row, doc.units, before?.units ?? [])),
@@ -151,7 +151,7 @@ export const equipmentKeeper: Keeper<'equipment'> = {
       { path: 'substitutes', table: 'equipment_type', ids: substitutes },
     ])),
     ...(substitutes.some((other) => other === id)
-      ? [{ path: 'substitutes', message: 'Nothing stands in for itself.' }]
+      ? [{ path: 'substitutes', message: say`Nothing stands in for itself.` }]
       : []),
   ],
   store,
@@ -169,11 +169,11 @@ export const equipmentKeeper: Keeper<'equipment'> = {
       [
         `SELECT COUNT(DISTINCT o.id) AS n FROM claim_equipment e JOIN claim c ON c.id = e.claim_id JOIN occurrence o ON o.standing_id = c.id
          WHERE e.type_id = $id AND c.end_min > $now AND o.state IN ('approved', 'waiting')`,
-        (n) => `${countText(n, 'date', 'dates')} to come ${n === 1 ? 'keeps' : 'keep'} it.`,
+        (n) => say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`keeps` : say`keep`} it.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM kit_item k JOIN equipment_type t ON t.id = k.kit_id AND t.retired_at IS NULL WHERE k.type_id = $id`,
-        (n) => `${countText(n, 'kit holds', 'kits hold')} it.`,
+        (n) => say`${countText(n, 'kit holds', 'kits hold')} it.`,
       ],
     ),
   remove: async (tx, id) => {

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { lettersDoc, type LettersDoc } from '@/contracts/house-book/letters';
 import { done } from '@/contracts/refusal';
 import { writeRow, type Keeper } from '../keeper';
@@ -6,7 +7,7 @@ export const lettersKeeper: Keeper<'letters'> = {
   table: 'letter_wording',
   retires: false,
   lines: `SELECT id, 'Letters' AS name, '' AS note, 0 AS isRetired FROM letter_wording`,
-  nameOf: () => 'Letters',
+  nameOf: () => say`Letters`,
   load: async (reader, id) => {
     const [row] = await reader.rows<{ doc: string }>('SELECT doc FROM letter_wording WHERE id = $id', { id });
     // Kinds of letters that came since it was saved are empty, and said in our words.

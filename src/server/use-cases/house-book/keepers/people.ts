@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { OrganisationDoc, PersonDoc, TeamDoc } from '@/contracts/house-book/people';
 import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -17,8 +18,9 @@ import { siteId } from './spaces-of';
 export const teamKeeper: Keeper<'team'> = {
   table: 'team',
   retires: true,
-  lines: `SELECT t.id, t.name, (SELECT COUNT(*) FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL WHERE m.team_id = t.id) || ' people' AS note,
+  lines: `SELECT t.id, t.name, json_array((SELECT COUNT(*) FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL WHERE m.team_id = t.id)) AS note,
     t.retired_at IS NOT NULL AS isRetired FROM team t ORDER BY t.id`,
+  noteOf: ([count]) => countText(Number(count), 'person', 'people'),
   nameOf: ({ name }) => name,
   load: (reader, id) =>
     oneJson<TeamDoc>(
@@ -46,23 +48,23 @@ export const teamKeeper: Keeper<'team'> = {
       { id },
       [
         'SELECT COUNT(*) AS n FROM recipe WHERE team_id = $id AND retired_at IS NULL',
-        (n) => `${countText(n, 'recipe gives', 'recipes give')} it work. Give that to another team first.`,
+        (n) => say`${countText(n, 'recipe gives', 'recipes give')} it work. Give that to another team first.`,
       ],
       [
         'SELECT COUNT(*) AS n FROM service WHERE team_id = $id AND retired_at IS NULL',
         (n) =>
-          `${countText(n, 'service is', 'services are')} done by it. Give ${n === 1 ? 'it' : 'them'} to another team first.`,
+          say`${countText(n, 'service is', 'services are')} done by it. Give ${n === 1 ? say`it` : say`them`} to another team first.`,
       ],
       [
         'SELECT COUNT(*) AS n FROM equipment_type WHERE pool_team_id = $id AND retired_at IS NULL',
         (n) =>
-          `Its people on shift are the stock of ${countText(n, 'kind', 'kinds')} of equipment. Change that first.`,
+          say`Its people on shift are the stock of ${countText(n, 'kind', 'kinds')} of equipment. Change that first.`,
       ],
     ),
   usedBy: (reader, id) =>
     counted(reader, { id }, [
       `SELECT COUNT(*) AS n FROM work_order WHERE team_id = $id AND state = 'open'`,
-      (n) => `${countText(n, 'open order stays', 'open orders stay')} with it.`,
+      (n) => say`${countText(n, 'open order stays', 'open orders stay')} with it.`,
     ]),
   remove: async (tx, id) => {
     await tx.run('DELETE FROM team_member WHERE team_id = $id', { id });
@@ -74,8 +76,9 @@ export const teamKeeper: Keeper<'team'> = {
 export const organisationKeeper: Keeper<'organisation'> = {
   table: 'organisation',
   retires: true,
-  lines: `SELECT o.id, o.name, (SELECT COUNT(*) FROM membership m WHERE m.organisation_id = o.id) || ' members' AS note,
+  lines: `SELECT o.id, o.name, json_array((SELECT COUNT(*) FROM membership m WHERE m.organisation_id = o.id)) AS note,
     o.retired_at IS NOT NULL AS isRetired FROM organisation o ORDER BY o.name COLLATE NOCASE, o.id`,
+  noteOf: ([count]) => countText(Number(count), 'member', 'members'),
   nameOf: ({ name }) => name,
   load: (reader, id) =>
     oneJson<OrganisationDoc>(
@@ -102,7 +105,7 @@ export const organisationKeeper: Keeper<'organisation'> = {
       `SELECT COUNT(DISTINCT o.id) AS n FROM request_host h JOIN occurrence o ON o.request_id = h.request_id AND o.state IN ('approved', 'waiting')
        JOIN claim c ON c.id = o.standing_id AND c.end_min > $now WHERE h.organisation_id = $id`,
       (n) =>
-        `${countText(n, 'date', 'dates')} to come ${n === 1 ? 'is' : 'are'} of it and ${n === 1 ? 'stays' : 'stay'}.`,
+        say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`is` : say`are`} of it and ${n === 1 ? say`stays` : say`stay`}.`,
     ]),
   remove: async (tx, id) => {
     await tx.run('DELETE FROM membership WHERE organisation_id = $id', { id });
@@ -130,8 +133,8 @@ export async function hasHousekeeper(reader: Reader): Promise<boolean> {
   return row !== undefined;
 }
 
-export const LAST_HOUSEKEEPER =
-  'Nobody would be left to keep the house. Give somebody else who can sign in that role first.';
+export const lastHousekeeper = (): string =>
+  say`Nobody would be left to keep the house. Give somebody else who can sign in that role first.`;
 
 async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
   await tx.run(
@@ -175,7 +178,7 @@ export const personKeeper: Keeper<'person'> = {
       ]),
     ])),
     ...(deputies.some((deputy) => deputy === id)
-      ? [{ path: 'deputies', message: 'Nobody is their own deputy.' }]
+      ? [{ path: 'deputies', message: say`Nobody is their own deputy.` }]
       : []),
   ],
   store: async ({ tx }, id, doc, before) => {
@@ -203,7 +206,7 @@ export const personKeeper: Keeper<'person'> = {
       { person_id: row },
       doc.deputies.map((deputy_id) => ({ deputy_id })),
     );
-    if (before && hadHousekeeper && !(await hasHousekeeper(tx))) return fault('roles', LAST_HOUSEKEEPER);
+    if (before && hadHousekeeper && !(await hasHousekeeper(tx))) return fault('roles', lastHousekeeper());
     return done(row);
   },
   holdsBack: async (reader, id) => {
@@ -218,7 +221,7 @@ export const personKeeper: Keeper<'person'> = {
         id,
       },
     );
-    return own && !other ? [LAST_HOUSEKEEPER] : [];
+    return own && !other ? [lastHousekeeper()] : [];
   },
   usedBy: (reader, id, now) =>
     counted(
@@ -228,15 +231,15 @@ export const personKeeper: Keeper<'person'> = {
         `SELECT COUNT(DISTINCT o.id) AS n FROM request r JOIN occurrence o ON o.request_id = r.id AND o.state IN ('approved', 'waiting')
          JOIN claim c ON c.id = o.standing_id AND c.end_min > $now WHERE r.requester_id = $id`,
         (n) =>
-          `${countText(n, 'date', 'dates')} to come ${n === 1 ? 'was' : 'were'} asked for by them and ${n === 1 ? 'stays' : 'stay'}.`,
+          say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`was` : say`were`} asked for by them and ${n === 1 ? say`stays` : say`stay`}.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM work_order WHERE person_id = $id AND state = 'open'`,
-        (n) => `${countText(n, 'open order is', 'open orders are')} given to them.`,
+        (n) => say`${countText(n, 'open order is', 'open orders are')} given to them.`,
       ],
       [
         'SELECT COUNT(*) AS n FROM request WHERE handler_id = $id',
-        (n) => `${countText(n, 'request has', 'requests have')} been taken on by them.`,
+        (n) => say`${countText(n, 'request has', 'requests have')} been taken on by them.`,
       ],
     ),
   remove: async (tx, id) => {

@@ -1,10 +1,11 @@
+import { say } from '@/contracts/language/say';
 import type { SiteDoc } from '@/contracts/house-book/places';
 import { fault, oneJson, writeRow, type Keeper } from '../keeper';
 import { done } from '@/contracts/refusal';
 import { loadHours, storeHours } from '../own-rows';
 import { SPACES_OF } from './spaces-of';
 
-const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'officeName', office_name, 'officePhone', office_phone,
+const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'language', language, 'officeName', office_name, 'officePhone', office_phone,
   'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'registerDomains', json(register_domains)) FROM site WHERE id = $id`;
 
 export const siteKeeper: Keeper<'site'> = {
@@ -23,13 +24,14 @@ export const siteKeeper: Keeper<'site'> = {
       if (claim)
         return fault(
           'zone',
-          `Dates are asked for in ${before.zone} already; another zone would move them all. Leave it as it is.`,
+          say`Dates are asked for in ${before.zone} already; another zone would move them all. Leave it as it is.`,
         );
     }
     const siteId = await writeRow(tx, 'site', id, {
       name: doc.name,
       tzid: doc.zone,
       week_start: doc.weekStart,
+      language: doc.language,
       office_name: doc.officeName,
       office_phone: doc.officePhone,
       office_email: doc.officeEmail,

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { SpaceDoc } from '@/contracts/house-book/places';
 import { done, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -119,7 +120,7 @@ async function storeParts(
 ): Promise<Outcome<number>> {
   if (before && JSON.stringify(before.madeOf) === JSON.stringify([...doc.madeOf].sort((a, b) => a - b)))
     return done(id);
-  if (doc.madeOf.some((part) => part === id)) return fault('madeOf', 'A space is not made of itself.');
+  if (doc.madeOf.some((part) => part === id)) return fault('madeOf', say`A space is not made of itself.`);
   await replaceRows(
     change.tx,
     'space_child',
@@ -130,12 +131,12 @@ async function storeParts(
   if (composed.kind === 'cycle')
     return fault(
       'madeOf',
-      `That goes round in a circle: ${composed.names.join(' is made of ')}. Leave one of them out.`,
+      say`That goes round in a circle: ${composed.names.join(say` is made of `)}. Leave one of them out.`,
     );
   if (composed.kind === 'overlap')
     return fault(
       'madeOf',
-      `Dates would stand on top of each other then: ${listText(composed.pairs)}. Move one of each pair first, or make another space.`,
+      say`Dates would stand on top of each other then: ${listText(composed.pairs)}. Move one of each pair first, or make another space.`,
     );
   return done(id);
 }
@@ -145,8 +146,10 @@ const COMING = `FROM claim c JOIN claim_space s ON s.claim_id = c.id JOIN occurr
 export const spaceKeeper: Keeper<'space'> = {
   table: 'space',
   retires: true,
-  lines: `SELECT s.id, s.name, s.code || ', ' || b.name || COALESCE(', ' || (SELECT MAX(seats) FROM space_layout l WHERE l.space_id = s.id) || ' seats', '') AS note,
+  lines: `SELECT s.id, s.name, json_array(s.code, b.name, (SELECT MAX(seats) FROM space_layout l WHERE l.space_id = s.id)) AS note,
     s.retired_at IS NOT NULL AS isRetired FROM space s JOIN building b ON b.id = s.building_id ORDER BY b.position, b.id, s.position, s.id`,
+  noteOf: ([code, building, seats]) =>
+    [code, building, seats !== null && countText(Number(seats), 'seat', 'seats')].filter(Boolean).join(', '),
   nameOf: ({ name }) => name,
   load,
   faults: async (reader, id, doc) => [
@@ -190,16 +193,16 @@ export const spaceKeeper: Keeper<'space'> = {
       [
         `SELECT COUNT(DISTINCT o.id) AS n ${COMING} AND o.state = 'approved'`,
         (n) =>
-          `${countText(n, 'approved date', 'approved dates')} to come ${n === 1 ? 'stays' : 'stay'} there.`,
+          say`${countText(n, 'approved date', 'approved dates')} to come ${n === 1 ? say`stays` : say`stay`} there.`,
       ],
       [
         `SELECT COUNT(DISTINCT o.id) AS n ${COMING} AND o.state = 'waiting'`,
-        (n) => `${countText(n, 'waiting date wants', 'waiting dates want')} it.`,
+        (n) => say`${countText(n, 'waiting date wants', 'waiting dates want')} it.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM space_child k JOIN space p ON p.id = k.parent_id WHERE k.child_id = $id AND p.retired_at IS NULL`,
         (n) =>
-          `${countText(n, 'space is', 'spaces are')} made of it and ${n === 1 ? 'stays' : 'stay'} in use.`,
+          say`${countText(n, 'space is', 'spaces are')} made of it and ${n === 1 ? say`stays` : say`stay`} in use.`,
       ],
     ),
   remove: async (tx, id) => {

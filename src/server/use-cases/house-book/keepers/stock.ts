@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { levels } from '@/core/equipment/peak-use';
 import type { EquipmentTypeId } from '@/core/ids';
 import { epochMinute, FAR, type EpochMinute } from '@/core/time/epoch-minute';
@@ -50,11 +51,11 @@ function faultOf(
   if (!isSame)
     return {
       path: 'delta',
-      message: 'This has begun. Give it an end, and another line the number that holds from then on.',
+      message: say`This has begun. Give it an end, and another line the number that holds from then on.`,
     };
   const ended = known.toMin !== null && known.toMin <= now;
   if (known.toMin !== at.to && (ended || (at.to !== null && at.to < now)))
-    return { path: 'to', message: 'What is past stays as it was. Choose an end from now on.' };
+    return { path: 'to', message: say`What is past stays as it was. Choose an end from now on.` };
   return null;
 }
 
@@ -77,7 +78,7 @@ export async function storeStock(
         return [
           {
             path: 'stock',
-            message: `“${line.reason}” has begun and cannot be left out: give it an end instead.`,
+            message: say`“${line.reason}” has begun and cannot be left out: give it an end instead.`,
           },
         ];
       await tx.run('DELETE FROM stock_line WHERE id = $id', { id: line.id });
@@ -90,7 +91,7 @@ export async function storeStock(
     const fault = faultOf(row, line, at, now);
     if (fault) faults.push({ ...fault, path: `stock.${index}.${fault.path}` });
     else if (at.to !== null && at.to <= at.from)
-      faults.push({ path: `stock.${index}.to`, message: 'The end must be after the start.' });
+      faults.push({ path: `stock.${index}.to`, message: say`The end must be after the start.` });
     else if (line)
       await tx.run(
         'UPDATE stock_line SET from_min = $from, to_min = $to, delta = $delta, reason = $reason WHERE id = $id',
@@ -119,7 +120,7 @@ export async function storeStock(
     ? [
         {
           path: 'stock',
-          message: `At some time there would be ${-least} fewer than none. Take a smaller number away, or at another time.`,
+          message: say`At some time there would be ${-least} fewer than none. Take a smaller number away, or at another time.`,
         },
       ]
     : [];

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { CategoryDoc, ServiceDoc, StoreDoc } from '@/contracts/house-book/things';
 import { done, type FieldFault } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -19,8 +20,9 @@ import { siteId } from './spaces-of';
 export const storeKeeper: Keeper<'store'> = {
   table: 'store',
   retires: true,
-  lines: `SELECT s.id, s.name, (SELECT COUNT(*) FROM equipment_type t WHERE t.store_id = s.id AND t.retired_at IS NULL) || ' kinds of equipment' AS note,
+  lines: `SELECT s.id, s.name, json_array((SELECT COUNT(*) FROM equipment_type t WHERE t.store_id = s.id AND t.retired_at IS NULL)) AS note,
     s.retired_at IS NOT NULL AS isRetired FROM store s ORDER BY s.id`,
+  noteOf: ([count]) => countText(Number(count), 'kind of equipment', 'kinds of equipment'),
   nameOf: ({ name }) => name,
   load: (reader, id) =>
     oneJson<StoreDoc>(reader, `SELECT json_object('name', name) FROM store WHERE id = $id`, id),
@@ -37,12 +39,13 @@ export const storeKeeper: Keeper<'store'> = {
     counted(reader, { id }, [
       'SELECT COUNT(*) AS n FROM equipment_type WHERE store_id = $id AND retired_at IS NULL',
       (n) =>
-        `${countText(n, 'kind of equipment is', 'kinds of equipment are')} kept there. Put them elsewhere first.`,
+        say`${countText(n, 'kind of equipment is', 'kinds of equipment are')} kept there. Put them elsewhere first.`,
     ]),
   usedBy: (reader, id) =>
     counted(reader, { id }, [
       'SELECT COUNT(*) AS n FROM equipment_type WHERE store_id = $id',
-      (n) => `${countText(n, 'kind', 'kinds')} of equipment out of use ${n === 1 ? 'names' : 'name'} it.`,
+      (n) =>
+        say`${countText(n, 'kind', 'kinds')} of equipment out of use ${n === 1 ? say`names` : 'name'} it.`,
     ]),
   remove: (tx, id) => tx.run('DELETE FROM store WHERE id = $id', { id }),
 };
@@ -85,11 +88,11 @@ export const serviceKeeper: Keeper<'service'> = {
       [
         `SELECT COUNT(DISTINCT o.id) AS n FROM claim_service v JOIN claim c ON c.id = v.claim_id JOIN occurrence o ON o.standing_id = c.id
          WHERE v.service_id = $id AND c.end_min > $now AND o.state IN ('approved', 'waiting')`,
-        (n) => `${countText(n, 'date', 'dates')} to come ${n === 1 ? 'keeps' : 'keep'} it.`,
+        (n) => say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`keeps` : say`keep`} it.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM recipe r WHERE r.retired_at IS NULL AND EXISTS (SELECT 1 FROM json_each(r.scope->'services') j WHERE j.value = $id)`,
-        (n) => `${countText(n, 'recipe is', 'recipes are')} about it.`,
+        (n) => say`${countText(n, 'recipe is', 'recipes are')} about it.`,
       ],
     ),
   remove: async (tx, id) => {
@@ -107,7 +110,7 @@ async function audienceFaults(reader: Reader, audiences: readonly string[]): Pro
     { names: JSON.stringify(audiences) },
   );
   return row!.n < new Set(audiences).size
-    ? [{ path: 'audiences', message: 'This is there no more. Reload the page and choose again.' }]
+    ? [{ path: 'audiences', message: say`This is there no more. Reload the page and choose again.` }]
     : [];
 }
 
@@ -163,12 +166,12 @@ export const categoryKeeper: Keeper<'category'> = {
         `SELECT COUNT(DISTINCT o.request_id) AS n FROM request_category k JOIN occurrence o ON o.request_id = k.request_id AND o.state IN ('approved', 'waiting')
          JOIN claim c ON c.id = o.standing_id AND c.end_min > $now WHERE k.category_id = $id`,
         (n) =>
-          `${countText(n, 'request', 'requests')} with dates to come ${n === 1 ? 'stays' : 'stay'} in it.`,
+          say`${countText(n, 'request', 'requests')} with dates to come ${n === 1 ? say`stays` : say`stay`} in it.`,
       ],
       [
         `SELECT COUNT(*) AS n FROM calendar k WHERE k.kind = 'made' AND k.retired_min IS NULL AND EXISTS (SELECT 1 FROM json_each(k.filter->'categories') j WHERE j.value = $id)`,
         (n) =>
-          `${countText(n, 'calendar goes', 'calendars go')} by it; end ${n === 1 ? 'it' : 'them'} with the calendars.`,
+          say`${countText(n, 'calendar goes', 'calendars go')} by it; end ${n === 1 ? say`it` : say`them`} with the calendars.`,
       ],
     ),
   remove: async (tx, id) => {

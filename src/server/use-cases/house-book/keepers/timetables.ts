@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { clockOf, minutesOf } from '@/contracts/house-book/parts';
 import type { TimetableDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
@@ -47,8 +48,9 @@ async function dropStandIns(tx: Writer, id: number): Promise<void> {
 export const timetableKeeper: Keeper<'timetable'> = {
   table: 'timetable',
   retires: false,
-  lines: `SELECT t.id, t.name, (SELECT COUNT(*) FROM timetable_period p WHERE p.timetable_id = t.id) || ' periods' AS note, 0 AS isRetired
+  lines: `SELECT t.id, t.name, json_array((SELECT COUNT(*) FROM timetable_period p WHERE p.timetable_id = t.id)) AS note, 0 AS isRetired
     FROM timetable t WHERE t.id NOT IN (${STANDS_IN}) ORDER BY t.id`,
+  noteOf: ([count]) => countText(Number(count), 'period', 'periods'),
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
     const [row] = await reader.rows<Pick<TimetableDoc, 'name' | 'validFrom' | 'validTo'>>(
@@ -94,7 +96,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
     counted(reader, { id }, [
       'SELECT COUNT(*) AS n FROM space_timetable WHERE timetable_id = $id',
       (n) =>
-        `${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? 'that space' : 'them'} first.`,
+        say`${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? say`that space` : say`them`} first.`,
     ]),
   remove: async (tx, id) => {
     await dropStandIns(tx, id);

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { escapeText } from 'entities';
 import { Feed } from 'feed';
 import { toldWords } from '@/core/publishing/facts';
@@ -54,9 +55,9 @@ export async function atomText(ctx: Context, source: FeedSource, address: string
     author: { name: office?.name ?? source.name },
   });
   for (const event of events) {
-    const told = toldWords(source.facts, event);
+    const told = toldWords(source.facts, event, say`Taken`);
     const { start, end, place } = event.next;
-    const more = event.left > 1 ? ` and ${event.left - 1} more` : '';
+    const more = event.left > 1 ? say` and ${event.left - 1} more` : '';
     const at = source.facts.includes('place') && place ? `; ${place}` : '';
     made.addItem({
       id: `urn:uuid:${event.uid.slice(0, 36)}`,

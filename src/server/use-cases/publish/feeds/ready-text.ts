@@ -10,7 +10,7 @@ import { renderParts, storeParts, type RenderedPart } from '../../../publishing/
 interface MadeOf {
   readonly house: string | null;
   readonly origin: string;
-  /** Fingerprint of every name that stands in a text. */
+  /** Fingerprint of every name that stands in a text, and of the language. */
   readonly names: string;
 }
 
@@ -27,7 +27,8 @@ export interface TextState {
 }
 
 const NAMES = `SELECT json_array((SELECT json_group_array(json_array(id, name, building_id)) FROM space), (SELECT json_group_array(json_array(id, name)) FROM building),
-  (SELECT json_group_array(json_array(id, name, hue)) FROM category), (SELECT json_group_array(json_array(id, name)) FROM organisation)) AS json`;
+  (SELECT json_group_array(json_array(id, name, hue)) FROM category), (SELECT json_group_array(json_array(id, name)) FROM organisation),
+  (SELECT json_group_array(language) FROM site)) AS json`;
 
 /**
  * Drops every ready text where a name that stands in them has changed, or the address of the installation. Anything

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import { FACTS, type Fact } from '@/core/publishing/facts';
 import { OPEN_FACTS } from '@/core/publishing/shown';
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
@@ -31,8 +32,10 @@ export interface FeedSource {
   readonly isForEveryone: boolean;
 }
 
-const NO_CALENDAR = refuse({ code: 'not-found', what: 'calendar at this address for you to read' });
-const NO_FEED = refuse({ code: 'not-found', what: 'feed at this address' });
+const NO_CALENDAR = refuse(
+  texts({ code: 'not-found', what: 'calendar at this address for you to read' }, 'what'),
+);
+const NO_FEED = refuse(texts({ code: 'not-found', what: 'feed at this address' }, 'what'));
 
 /** A calendar that has ended, for as long as those who follow it have to be told that nothing stands there any more. */
 async function endedCalendar(
@@ -101,7 +104,7 @@ export async function feedSource(
         `SELECT s.id, s.name, k.id AS kept FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
         { code: of.code },
         ({ name }) => ({
-          about: `What is on in ${name}.`,
+          about: say`What is on in ${name}.`,
           facts: OPEN_FACTS,
           path: `/places/${of.code}`,
           feedPath: `/feeds/space/${of.code}`,
@@ -115,7 +118,7 @@ export async function feedSource(
         `SELECT g.id, g.name, k.id AS kept FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
         { id: of.id },
         ({ name, id }) => ({
-          about: `What ${name} hosts.`,
+          about: say`What ${name} hosts.`,
           facts: OPEN_FACTS,
           path: `/notices?host=${id}`,
           feedPath: `/feeds/host/${id}`,
@@ -131,7 +134,7 @@ export async function feedSource(
         `SELECT p.id, p.name, k.id AS kept FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
         { id: holder.personId },
         ({ name }) => ({
-          about: `What ${name} has booked.`,
+          about: say`What ${name} has booked.`,
           facts: FACTS,
           path: '/requests',
           feedPath: `/feeds/own/${of.token}`,

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import type { CalendarChoices, KeptCalendar } from '@/contracts/calendars';
 import type { Said } from '@/contracts/house-book/kinds';
 import { FACT_WORDS, filterText, readersText } from '@/contracts/words/calendars';
@@ -53,6 +54,6 @@ export async function saidOfCalendar(reader: Reader, id: number): Promise<Said |
     Shows: filterText(calendar.filter, choices),
     Tells: calendar.facts.map((fact) => FACT_WORDS[fact]).join(', '),
     Readers: readersText(calendar.readers, choices),
-    'From the first': calendar.startsOn ? 'switched on' : 'switched off',
+    'From the first': calendar.startsOn ? say`switched on` : say`switched off`,
   };
 }

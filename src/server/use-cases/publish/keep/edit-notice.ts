@@ -1,3 +1,4 @@
+import { say, unsaid } from '@/contracts/language/say';
 import type { EditNoticeInput } from '@/contracts/calendars';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { listText } from '@/contracts/words/rule';
@@ -53,19 +54,19 @@ function differences(
   const wasHeld = before.notice?.held_back === 1;
   const from = input.publishFrom && parseLocalDate(input.publishFrom);
   const lines = [
-    before.second_line !== input.secondLine && `Second line: “${input.secondLine}”`,
-    before.public_text !== text.plain && 'The public text',
-    before.public_text === text.plain && before.public_html !== text.html && 'Marks of the public text',
+    before.second_line !== input.secondLine && say`Second line: “${input.secondLine}”`,
+    before.public_text !== text.plain && say`The public text`,
+    before.public_text === text.plain && before.public_html !== text.html && say`Marks of the public text`,
     request.publish !== input.publish &&
-      (input.publish ? 'Readers see it, before only the office' : 'Readers do not see it any more'),
+      (input.publish ? say`Readers see it, before only the office` : say`Readers do not see it any more`),
     wasHeld !== input.heldBack &&
-      (input.heldBack ? 'It is held back from readers' : 'It is not held back any more'),
+      (input.heldBack ? say`It is held back from readers` : say`It is not held back any more`),
     wasFrom !== input.publishFrom &&
-      (from ? `Readers see it from ${dateLong(from)} on` : 'Readers see it at once'),
+      (from ? say`Readers see it from ${dateLong(from)} on` : say`Readers see it at once`),
     !sameSet(chosen(before.choices, 'picked'), input.picked) &&
-      `Besides on: ${names(input.picked) || 'no other calendar'}`,
+      say`Besides on: ${names(input.picked) || say`no other calendar`}`,
     !sameSet(chosen(before.choices, 'excluded'), input.excluded) &&
-      `Kept off: ${names(input.excluded) || 'no calendar'}`,
+      say`Kept off: ${names(input.excluded) || say`no calendar`}`,
   ];
   return lines.filter((line) => line !== false);
 }
@@ -96,12 +97,14 @@ function faultsOf(input: EditNoticeInput, calendars: readonly Calendar[]) {
   const both = input.picked.some((id) => input.excluded.includes(id));
   return [
     ...(input.publishFrom !== null && !parseLocalDate(input.publishFrom)
-      ? [{ path: 'publishFrom', message: `There is no date ${input.publishFrom}.` }]
+      ? [{ path: 'publishFrom', message: say`There is no date ${input.publishFrom}.` }]
       : []),
     ...([...input.picked, ...input.excluded].every(isKnown)
       ? []
-      : [{ path: 'picked', message: 'One of these calendars is gone. Reload the page and choose again.' }]),
-    ...(both ? [{ path: 'picked', message: 'A calendar is both picked and left out. Choose one.' }] : []),
+      : [
+          { path: 'picked', message: say`One of these calendars is gone. Reload the page and choose again.` },
+        ]),
+    ...(both ? [{ path: 'picked', message: say`A calendar is both picked and left out. Choose one.` }] : []),
   ];
 }
 
@@ -114,10 +117,10 @@ export async function editNotice(
   reference: string,
   input: EditNoticeInput,
 ): Promise<Outcome<{ readonly summary: string; readonly changeSet: number }>> {
-  const order = { action: 'edited its notice', reason: input.reason, idempotencyKey: input.key };
+  const order = { action: unsaid('edited its notice'), reason: input.reason, idempotencyKey: input.key };
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: 'request with this reference' });
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const calendars = await loadCalendars(change.tx);
@@ -129,7 +132,7 @@ export async function editNotice(
     if (!changes.length)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'publicHtml', message: 'Nothing is different. Change something first.' }],
+        fields: [{ path: 'publicHtml', message: say`Nothing is different. Change something first.` }],
       });
     await writeNotice(change, request, before, input);
     await change.updateVersioned('request', [request.id], {
@@ -140,7 +143,12 @@ export async function editNotice(
     });
     change.requestIds.add(request.id);
     await syncPublished(change, [request.id]);
-    await tellEdited(change, request, changes, input.reason);
-    return done({ summary: `edited its notice: ${listText(changes)}`, changeSet: change.id });
+    await tellEdited(
+      change,
+      request,
+      () => differences(request, before, input, text, calendars),
+      input.reason,
+    );
+    return done({ summary: say`edited its notice: ${listText(changes)}`, changeSet: change.id });
   });
 }

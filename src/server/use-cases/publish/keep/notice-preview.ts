@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import type { CalendarChoice } from '@/core/publishing/shown';
 import type { LocalDateTime } from '@/core/time/local-time';
@@ -62,7 +63,7 @@ const SHOWN_DATES = 3;
 /** How the notice of a request will read and where it will be, before it is approved and after. */
 export async function noticePreview(ctx: Context, ref: string): Promise<Outcome<NoticePreview>> {
   const [facts] = await ctx.db.json<NoticeFacts[]>(FACTS, { ref, now: ctx.clock.now() });
-  if (!facts) return refuse({ code: 'not-found', what: 'request with this reference' });
+  if (!facts) return refuse({ code: 'not-found', what: say`request with this reference` });
   const calendars = await loadCalendars(ctx.db);
   const choices = await calendarChoices(ctx.db);
   const choiceOf = new Map(facts.choices.map(({ calendar, choice }) => [calendar, choice]));

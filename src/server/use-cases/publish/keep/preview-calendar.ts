@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import { toldWords } from '@/core/publishing/facts';
 import { isAnnounced, standsOn, type CalendarChoice } from '@/core/publishing/shown';
@@ -58,7 +59,7 @@ export async function previewCalendar(
     events: new Set(found.map(({ request }) => request)).size,
     lines: found.slice(0, SHOWN_LINES).map(({ title, start, end, place }) => ({
       when: spanText(start, end),
-      title: toldWords(facts, { ...NO_WORDS, title }).title,
+      title: toldWords(facts, { ...NO_WORDS, title }, say`Taken`).title,
       place: facts.includes('place') ? (place ?? '') : '',
     })),
   };

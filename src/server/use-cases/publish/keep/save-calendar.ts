@@ -1,3 +1,4 @@
+import { say, texts, unsaid } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import { slugOf } from '@/core/publishing/slug';
 import type { CalendarDeedInput, SaveCalendarInput } from '@/contracts/calendars';
@@ -19,7 +20,7 @@ export interface CalendarDone {
   readonly summary: string;
 }
 
-const NOT_THERE = refuse({ code: 'not-found', what: 'such calendar' });
+const NOT_THERE = refuse(texts({ code: 'not-found', what: 'such calendar' }, 'what'));
 const fault = (path: string, message: string) => refuse({ code: 'bad-input', fields: [{ path, message }] });
 
 /** Whether an address leads to another calendar, now or from before. */
@@ -60,7 +61,7 @@ async function chosenSlug(tx: Writer, input: SaveCalendarInput): Promise<Outcome
   const { slug, name, id } = input;
   if (slug === '') return done(await freeSlug(tx, name, id));
   if (await isTaken(tx, slug, id))
-    return fault('slug', 'Another calendar has this address, or had it. Choose another.');
+    return fault('slug', say`Another calendar has this address, or had it. Choose another.`);
   return done(slug);
 }
 
@@ -106,7 +107,7 @@ async function storeCalendar(
   );
   if (!stored) return NOT_THERE;
   if (stored.row_version !== input.rowVersion)
-    return refuse({ code: 'stale', since: 'Somebody has saved this calendar since you opened it.' });
+    return refuse({ code: 'stale', since: say`Somebody has saved this calendar since you opened it.` });
   if (stored.slug !== slug) {
     await tx.run('DELETE FROM calendar_slug_old WHERE slug = $slug', { slug });
     await tx.run('INSERT INTO calendar_slug_old (slug, calendar_id) VALUES ($old, $id)', {
@@ -130,7 +131,7 @@ export async function saveCalendar(
   ctx: SignedInContext,
   input: SaveCalendarInput,
 ): Promise<Outcome<CalendarDone>> {
-  const action = input.id === null ? 'made a calendar' : 'changed a calendar';
+  const action = input.id === null ? unsaid('made a calendar') : unsaid('changed a calendar');
   return runChangeSet(ctx, { action, reason: input.name, idempotencyKey: input.key }, async (change) => {
     const [same] = await change.tx.rows(
       `SELECT 1 AS one FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND name = $name COLLATE NOCASE AND id IS NOT $id`,
@@ -138,8 +139,8 @@ export async function saveCalendar(
     );
     const unknown = await unknownOf(change.tx, input);
     if (unknown)
-      return fault(unknown, 'One of these is not there any more. Reload the page and choose again.');
-    if (same) return fault('name', 'There is a calendar of this name. Give it another.');
+      return fault(unknown, say`One of these is not there any more. Reload the page and choose again.`);
+    if (same) return fault('name', say`There is a calendar of this name. Give it another.`);
     const slug = await chosenSlug(change.tx, input);
     if (!slug.ok) return slug;
     const before = input.id === null ? null : await saidOfCalendar(change.tx, input.id);
@@ -155,7 +156,7 @@ export async function saveCalendar(
     });
     await syncPublished(change, await publicRequests(change.tx));
     const shown = await shownNow(change.tx, stored.value);
-    const summary = `${action === 'made a calendar' ? 'made' : 'saved'} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
+    const summary = say`${action === 'made a calendar' ? say`made` : say`saved`} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
     return done({ id: stored.value, slug: slug.value, summary });
   });
 }
@@ -175,12 +176,12 @@ async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
   });
 }
 
-const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = {
+const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = unsaid({
   retire: 'ended a calendar',
   'replace-link': 'replaced the private link of a calendar',
   up: 'moved a calendar up',
   down: 'moved a calendar down',
-};
+});
 
 /** Ends a calendar, replaces its private link, or moves it in the order. */
 export async function doWithCalendar(

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { readLink } from '@/server/use-cases/account/take-link';
@@ -5,11 +6,14 @@ import { LinkForm } from '@/ui/account/password-forms';
 import Link from '@/ui/primitives/link';
 
 // The address is the right to set the password: it is not handed on to other sites.
-export const metadata: Metadata = {
-  title: 'Choose a password',
-  referrer: 'no-referrer',
-  robots: { index: false },
-};
+export const metadata: Metadata = texts(
+  {
+    title: 'Choose a password',
+    referrer: 'no-referrer',
+    robots: { index: false },
+  },
+  'title',
+);
 
 export default async function AccountLinkPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
@@ -19,27 +23,20 @@ export default async function AccountLinkPage({ params }: { params: Promise<{ to
     <div className="mx-auto max-w-sm py-10">
       {link ? (
         <>
-          <h1 className="text-3xl">Choose a password</h1>
+          <h1 className="text-3xl">{say`Choose a password`}</h1>
           <p className="mt-2 text-soft">
-            For {link.name}, who signs in as {link.email}.
-            {link.purpose === 'new-password' && ' Whoever is signed in with the old one is signed out.'}
+            {say`For ${link.name}, who signs in as ${link.email}.`}
+            {link.purpose === 'new-password' && say` Whoever is signed in with the old one is signed out.`}
           </p>
           <LinkForm token={token} />
         </>
       ) : (
         <>
-          <h1 className="text-3xl">This link is over</h1>
-          <p className="mt-2">
-            It was used, has lapsed, or a newer one was sent. If you have a password, sign in; else ask for a
-            new link.
-          </p>
+          <h1 className="text-3xl">{say`This link is over`}</h1>
+          <p className="mt-2">{say`It was used, has lapsed, or a newer one was sent. If you have a password, sign in; else ask for a new link.`}</p>
           <p className="flex flex-wrap gap-3 pt-4">
-            <Link className="press press-main" href="/account/forgotten">
-              Ask for a new link
-            </Link>
-            <Link className="press" href="/sign-in">
-              Sign in
-            </Link>
+            <Link className="press press-main" href="/account/forgotten">{say`Ask for a new link`}</Link>
+            <Link className="press" href="/sign-in">{say`Sign in`}</Link>
           </p>
         </>
       )}

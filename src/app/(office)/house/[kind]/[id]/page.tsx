@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { isHouseKind, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
@@ -16,7 +17,7 @@ import { ThingForm } from '@/ui/house/thing-form';
 import { ThingHistory } from '@/ui/house/thing-history';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'House rules' };
+export const metadata: Metadata = texts({ title: 'House rules' });
 
 interface Props {
   readonly params: Promise<{ kind: string; id: string }>;
@@ -52,19 +53,20 @@ export default async function ThingPage({ params, searchParams }: Props) {
     <>
       <p className="pb-1">
         {words.isSingle ? (
-          <Link href="/house">House rules</Link>
+          <Link href="/house">{say`House rules`}</Link>
         ) : (
           <Link href={`/house/${kind}`}>{words.many}</Link>
         )}
       </p>
       <h1 className="pb-3 text-3xl">
-        {thing ? thing.name : `A new ${words.one}`}
-        {thing?.isRetired && <span className="text-xl text-soft"> out of use</span>}
+        {thing ? thing.name : say`A new ${words.one}`}
+        {thing?.isRetired && <span className="text-xl text-soft">{say` out of use`}</span>}
       </h1>
       {typeof said === 'string' && said !== '' && (
-        <p role="status" className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2">
-          Done: {said.slice(0, 200)}.
-        </p>
+        <p
+          role="status"
+          className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
+        >{say`Done: ${said.slice(0, 200)}.`}</p>
       )}
       <ThingForm
         key={`${thing?.id ?? 'new'} ${thing?.rowVersion ?? 0}`}

@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { isCsvKind } from '@/contracts/house-book/csv';
 import { readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
@@ -7,9 +8,12 @@ import { csvOf } from '@/server/use-cases/house-book/csv/csv-out';
 export const GET = readRoute({
   action: 'house.read',
   run: async (ctx, _, { kind = '' }) => {
-    if (!isCsvKind(kind)) return refusalResponse({ code: 'not-found', what: 'such table' });
+    if (!isCsvKind(kind)) return refusalResponse({ code: 'not-found', what: say`such table` });
     if (permissionFor(readingOf(kind), ctx.viewer) !== 'allowed')
-      return refusalResponse({ code: 'not-allowed', what: 'Only housekeepers see people and their roles.' });
+      return refusalResponse({
+        code: 'not-allowed',
+        what: say`Only housekeepers see people and their roles.`,
+      });
     return new Response(await csvOf(ctx.db, kind), {
       headers: {
         'Content-Type': 'text/csv; charset=utf-8; header=present',

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { embedParams, embedSchema, embedSnippet } from '@/contracts/embed';
@@ -8,7 +9,7 @@ import { wholeAddress } from '@/server/publishing/event-address';
 import { FaultNote } from '@/ui/notices/fault-note';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'On another site' };
+export const metadata: Metadata = texts({ title: 'On another site' });
 
 interface Props {
   readonly params: Promise<{ slug: string }>;
@@ -18,11 +19,11 @@ interface Props {
 /** WCAG 2.2, 1.4.3: below this text is hard to read. */
 const LEAST_CONTRAST = 4.5;
 
-const COLOURS = [
+const COLOURS = texts([
   ['paper', 'Ground'],
   ['ink', 'Text'],
   ['accent', 'What can be pressed'],
-] as const;
+] as const);
 
 /** What to put into a page elsewhere so that a calendar stands there, and how it will look. */
 export default async function EmbedBuilderPage({ params, searchParams }: Props) {
@@ -40,22 +41,22 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
       <p className="pb-1">
         <Link href={base}>{calendar.name}</Link>
       </p>
-      <h1 className="pb-3 text-3xl">{calendar.name} on another site</h1>
+      <h1 className="pb-3 text-3xl">{say`${calendar.name} on another site`}</h1>
       <FaultNote fault={parsed.success ? null : (parsed.error.issues[0]?.message ?? '')} />
       <div className="grid items-start gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
         <form action={`${base}/embed`} className="sheet grid gap-3 p-4">
           <label>
-            <span className="block font-semibold">As</span>
+            <span className="block font-semibold">{say`As`}</span>
             <select name="view" className="field" defaultValue={look.view}>
-              <option value="list">a running list</option>
-              <option value="month">a month</option>
+              <option value="list">{say`a running list`}</option>
+              <option value="month">{say`a month`}</option>
             </select>
           </label>
           <label>
-            <span className="block font-semibold">With</span>
+            <span className="block font-semibold">{say`With`}</span>
             <select name="details" className="field" defaultValue={look.details}>
-              <option value="1">title, time, place and text</option>
-              <option value="0">title, time and place</option>
+              <option value="1">{say`title, time, place and text`}</option>
+              <option value="0">{say`title, time and place`}</option>
             </select>
           </label>
           {COLOURS.map(([name, label]) => (
@@ -65,17 +66,16 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
             </label>
           ))}
           {contrast < LEAST_CONTRAST && (
-            <p role="status" className="border-l-4 border-look bg-sunk px-2 py-1">
-              Text on this ground is hard to read: {contrast.toFixed(1)} to 1, and it should be at least 4.5.
-            </p>
+            <p
+              role="status"
+              className="border-l-4 border-look bg-sunk px-2 py-1"
+            >{say`Text on this ground is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
           )}
           <p>
-            <button type="submit" className="press press-main">
-              Show it so
-            </button>
+            <button type="submit" className="press press-main">{say`Show it so`}</button>
           </p>
           <label>
-            <span className="block font-semibold">Put this into the page</span>
+            <span className="block font-semibold">{say`Put this into the page`}</span>
             <textarea
               readOnly
               rows={7}
@@ -83,16 +83,14 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
               value={embedSnippet(wholeAddress(''), path, calendar.name)}
             />
           </label>
-          <p className="text-[0.92rem] text-soft">
-            The script only gives the frame its height. Without it the frame stays 600 pixels high.
-          </p>
+          <p className="text-[0.92rem] text-soft">{say`The script only gives the frame its height. Without it the frame stays 600 pixels high.`}</p>
         </form>
-        <section aria-label="How it will look">
-          <h2 className="pb-2 text-xl">How it will look</h2>
+        <section aria-label={say`How it will look`}>
+          <h2 className="pb-2 text-xl">{say`How it will look`}</h2>
           <iframe
             key={path}
             src={path}
-            title={`${calendar.name}, as on another site`}
+            title={say`${calendar.name}, as on another site`}
             className="h-[38rem] w-full border border-strong-rule"
           />
         </section>

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { listText } from '@/contracts/words/rule';
@@ -10,7 +11,7 @@ import type { StartFrom } from '@/ui/calendars/calendar-fields';
 import { CalendarForm } from '@/ui/calendars/calendar-form';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'A calendar' };
+export const metadata: Metadata = texts({ title: 'A calendar' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -44,9 +45,9 @@ export default async function CalendarFormPage({ params, searchParams }: Props) 
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices/kept">The calendars</Link>
+        <Link href="/notices/kept">{say`The calendars`}</Link>
       </p>
-      <h1 className="pb-3 text-3xl">{stored ? stored.name : 'A new calendar'}</h1>
+      <h1 className="pb-3 text-3xl">{stored ? stored.name : say`A new calendar`}</h1>
       <CalendarForm
         key={stored?.rowVersion ?? 0}
         stored={stored}

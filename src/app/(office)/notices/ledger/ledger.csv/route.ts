@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { stringify } from 'csv-stringify/sync';
 import { ledgerQuerySchema } from '@/contracts/ledger';
 import { readQuery } from '@/server/http/query';
@@ -22,14 +23,14 @@ export const GET = readRoute({
       line.owedUntil,
     ]);
     const head = [
-      'Calendar',
-      'Event',
-      'Reference',
-      'Date',
-      'Shown since',
-      'Gone since',
-      'Told as',
-      'Told until',
+      say`Calendar`,
+      say`Event`,
+      say`Reference`,
+      say`Date`,
+      say`Shown since`,
+      say`Gone since`,
+      say`Told as`,
+      say`Told until`,
     ];
     return new Response(stringify([head, ...rows], { escape_formulas: true, record_delimiter: '\r\n' }), {
       headers: {

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { planQuerySchema } from '@/contracts/seating';
@@ -8,7 +9,7 @@ import { spaceFloor } from '@/server/use-cases/look/space-floor';
 import Link from '@/ui/primitives/link';
 import { SeatingPlanner } from '@/ui/seating/seating-planner';
 
-export const metadata: Metadata = { title: 'Set with' };
+export const metadata: Metadata = texts({ title: 'Set with' });
 
 interface PlanPageProps {
   readonly params: Promise<{ code: string }>;
@@ -28,7 +29,7 @@ export default async function PlanPage({ params, searchParams }: PlanPageProps) 
           {name}, {building}
         </Link>
       </p>
-      <h1 className="pb-3 text-3xl">How {name} could be set</h1>
+      <h1 className="pb-3 text-3xl">{say`How ${name} could be set`}</h1>
       <SeatingPlanner
         floor={floor.value}
         query={planQuerySchema.parse(await searchParams)}

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { OccurrenceId } from '@/core/ids';
@@ -10,7 +11,7 @@ import { Services } from '@/ui/event-setup/services';
 import { WalkThrough } from '@/ui/event-setup/walk-through';
 import Link from '@/ui/primitives/link';
 
-export const metadata: Metadata = { title: 'Setting up' };
+export const metadata: Metadata = texts({ title: 'Setting up' });
 
 interface Props {
   readonly params: Promise<{ ref: string }>;
@@ -36,13 +37,14 @@ export default async function EventSetupPage({ params, searchParams }: Props) {
           {event.date.text}, {event.placeText}
         </p>
         {event.isOffice && (
-          <Link href={`/desk/${event.reference}`} className="inline-block min-h-7 underline">
-            The request {event.reference}
-          </Link>
+          <Link
+            href={`/desk/${event.reference}`}
+            className="inline-block min-h-7 underline"
+          >{say`The request ${event.reference}`}</Link>
         )}
       </div>
       {event.dates.length > 1 && (
-        <nav aria-label="Dates" className="flex flex-wrap gap-x-4 gap-y-1">
+        <nav aria-label={say`Dates`} className="flex flex-wrap gap-x-4 gap-y-1">
           {event.dates.map(({ id, text }) => (
             <Link
               key={id}

@@ -1,3 +1,4 @@
+import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
@@ -7,7 +8,7 @@ import { recipeChoices, storedRecipe } from '@/server/use-cases/set-up/recipes';
 import { RecipeForm } from '@/ui/setups/recipe-form';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
-export const metadata: Metadata = { title: 'Recipe' };
+export const metadata: Metadata = texts({ title: 'Recipe' });
 
 export default async function RecipePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
@@ -19,7 +20,7 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
   return (
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
-      <h1 className="pb-3 text-3xl">{stored ? stored.recipe.title : 'A new recipe'}</h1>
+      <h1 className="pb-3 text-3xl">{stored ? stored.recipe.title : say`A new recipe`}</h1>
       <RecipeForm choices={await recipeChoices(ctx)} stored={stored} />
       {stored && <ThingHistory lines={await historyOfThing(ctx, 'recipe', stored.id)} />}
     </div>

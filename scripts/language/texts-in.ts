@@ -1,0 +1,101 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import ts from 'typescript';
+import { keyOf } from '@/contracts/language/say';
+
+/** A text of the application as the catalogue of another language has to have it. */
+export interface FoundText {
+  readonly key: string;
+  readonly where: string;
+}
+
+/** Helpers of schemas whose first argument is a text their messages put in. */
+const NAMING =
+  /^(plainText|requiredLine|optionalLine|wholeNumber|rowId|ids|minutes|size|metres|several|number|optionalNumber|neededReason|hoursField)$/;
+/** What is said of a field in the forms of the house. */
+const FORM_TEXTS = ['title', 'about', 'label', 'hint', 'one', 'unit'];
+const FORMS = /contracts\/house-book\/(form-\w+|letters)\.ts$/;
+/** Helpers of tables whose last argument is a text. */
+const CSV_HELPERS = /^(oneOf|known)$/;
+
+function filesUnder(folder: string): string[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const file = path.join(folder, entry.name);
+    if (entry.isDirectory()) return filesUnder(file);
+    return /\.tsx?$/.test(entry.name) && !/\.test\.tsx?$/.test(entry.name) ? [file] : [];
+  });
+}
+
+const textOf = (node: ts.Node | undefined): string | null =>
+  node && (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) ? node.text : null;
+
+const partsOf = (template: ts.TemplateLiteral): string[] =>
+  ts.isTemplateExpression(template)
+    ? [template.head.text, ...template.templateSpans.map(({ literal }) => literal.text)]
+    : [template.text];
+
+const nameOf = ({ name }: ts.PropertyAssignment): string =>
+  ts.isStringLiteral(name) || ts.isIdentifier(name) ? name.text : name.getText();
+
+/** Every text among what was written down once; with names given, those under them. */
+function* leaves(node: ts.Node, names: readonly string[], name = ''): Generator<string> {
+  if (ts.isFunctionLike(node) || ts.isTaggedTemplateExpression(node) || ts.isCallExpression(node)) return;
+  const text = textOf(node);
+  if (text !== null) {
+    if (names.length === 0 || names.includes(name)) yield text;
+    return;
+  }
+  if (ts.isPropertyAssignment(node)) yield* leaves(node.initializer, names, nameOf(node));
+  else if (ts.isConditionalExpression(node)) {
+    yield* leaves(node.whenTrue, names, name);
+    yield* leaves(node.whenFalse, names, name);
+  } else if (ts.isArrayLiteralExpression(node))
+    for (const [index, element] of node.elements.entries()) yield* leaves(element, names, String(index));
+  else
+    for (const child of node.getChildren())
+      if (!ts.isTypeNode(child) || ts.isExpressionWithTypeArguments(child)) yield* leaves(child, names, name);
+}
+
+function* inCall(call: ts.CallExpression): Generator<string> {
+  const callee = call.expression.getText();
+  const literals = call.arguments.map((each) => textOf(each));
+  const [first] = call.arguments;
+  if (callee === 'say' && literals[0]) yield literals[0];
+  if (callee === 'sayOf' && literals[0] && literals[1]) yield `${literals[1]}_${literals[0]}`;
+  if ((callee === 'countText' || callee === 'sayCount') && literals[1]) {
+    yield `${literals[1]}_one`;
+    yield `${literals[1]}_other`;
+  }
+  if (callee === 'texts' && first)
+    yield* leaves(
+      first,
+      literals.slice(1).filter((each) => each !== null),
+    );
+  if (callee === 'unsaid' && first) yield* leaves(first, []);
+  if (NAMING.test(callee) && literals[0]) yield literals[0];
+  if (CSV_HELPERS.test(callee) && literals.length > 3 && literals.at(-1)) yield literals.at(-1)!;
+}
+
+function* inNode(node: ts.Node, isForm: boolean): Generator<string> {
+  if (ts.isTaggedTemplateExpression(node) && /^(say|later)$/.test(node.tag.getText()))
+    yield keyOf(partsOf(node.template));
+  if (ts.isCallExpression(node)) yield* inCall(node);
+  if (ts.isPropertyAssignment(node)) {
+    const text = textOf(node.initializer);
+    if (text && isForm && FORM_TEXTS.includes(nameOf(node))) yield text;
+    // What a route is about is said where the number in its address is none.
+    if (text && nameOf(node) === 'what' && /app\/api\//.test(node.getSourceFile().fileName)) yield text;
+  }
+  for (const child of node.getChildren()) yield* inNode(child, isForm);
+}
+
+/** Every text that is said to readers, as it stands in the code under a folder. */
+export function textsIn(folder: string): FoundText[] {
+  return filesUnder(folder).flatMap((file) => {
+    const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true);
+    const keys = new Set<string>(inNode(source, FORMS.test(file.replaceAll('\\', '/'))));
+    return [...keys]
+      .filter((key) => /\p{L}/u.test(key.replace(/\{\d+\}/g, '')))
+      .map((key) => ({ key, where: file }));
+  });
+}

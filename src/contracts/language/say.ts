@@ -1,0 +1,120 @@
+import { createInstance, type i18n } from 'i18next';
+import { ownSettings } from '../own-settings';
+import { catalogueOf, houseLanguage, LOCALES, type Language } from './languages';
+
+/**
+ * The application's texts stand in the code in English, and each is its own key: a catalogue holds the same text in another
+ * language. `{0}`, `{1}` stand for what is put in, in the order of the English text; a translation may turn them round.
+ */
+const OPTIONS = {
+  keySeparator: false,
+  nsSeparator: false,
+  initAsync: false,
+  showSupportNotice: false,
+  interpolation: { prefix: '{', suffix: '}', escapeValue: false },
+} as const;
+
+/** `{0, dative}` in a German text: `3 Termine` becomes `3 Terminen`. Nouns that end in n or s stay as they are. */
+export const dative = (counted: string): string =>
+  /^(1|ein\w*) /.test(counted) || /[ns]$/.test(counted) ? counted : `${counted}n`;
+
+const speakers = new Map<Language, { readonly texts: object; readonly speaker: i18n }>();
+
+function speakerOf(language: Language): i18n | null {
+  const texts = catalogueOf(language);
+  if (!texts) return null;
+  const known = speakers.get(language);
+  if (known?.texts === texts) return known.speaker;
+  const speaker = createInstance({
+    ...OPTIONS,
+    lng: language,
+    fallbackLng: false,
+    resources: { [language]: { translation: texts } },
+  });
+  void speaker.init();
+  speaker.services.formatter?.add('dative', (value) => dative(String(value)));
+  speakers.set(language, { texts, speaker });
+  return speaker;
+}
+
+/** The language of whoever this is written for. */
+export const ownLanguage = (): Language => ownSettings().language || houseLanguage();
+
+type Put = string | number;
+
+const keys = new WeakMap<TemplateStringsArray, string>();
+
+/** The key of a text in the catalogue: `{0} of {1}` of the parts around what is put in. */
+export const keyOf = (parts: readonly string[]): string =>
+  parts.reduce((text, part, index) => `${text}{${index - 1}}${part}`);
+
+function keyFor(parts: TemplateStringsArray): string {
+  const known = keys.get(parts);
+  if (known !== undefined) return known;
+  const key = keyOf(parts);
+  keys.set(parts, key);
+  return key;
+}
+
+const plain = (parts: readonly string[], values: readonly Put[]): string =>
+  parts.reduce((text, part, index) => `${text}${values[index - 1]}${part}`);
+
+/** Says a text of this application in the language of whoever reads it: say`${count} of ${all}`, or say(text) of one that is marked elsewhere. */
+export function say(parts: TemplateStringsArray | string, ...values: readonly Put[]): string {
+  const speaker = speakerOf(ownLanguage());
+  // Not through the speaker: what is no text of ours comes back as it is, whatever stands in it.
+  if (typeof parts === 'string') return catalogueOf(ownLanguage())?.[parts] ?? parts;
+  if (!speaker) return plain(parts, values);
+  return speaker.t(keyFor(parts), { ...values });
+}
+
+/** As `say`, for an English word with several meanings: the catalogue tells them apart by what it is about. */
+export function sayOf(about: string, word: string): string {
+  return speakerOf(ownLanguage())?.t(word, { context: about }) ?? word;
+}
+
+/** `1 date`, `12 dates`: the catalogue has both under the English singular. */
+export function sayCount(count: number, one: string, many: string): string {
+  const speaker = speakerOf(ownLanguage());
+  if (!speaker) return `${count} ${count === 1 ? one : many}`;
+  return `${count} ${speaker.t(one, { count })}`;
+}
+
+/**
+ * The message of a schema, which is made once and asked later, by readers of any language. Texts put in are said as well.
+ */
+export const later = (
+  parts: TemplateStringsArray,
+  ...values: readonly (Put | (() => string))[]
+): { readonly error: () => string } => ({
+  error: () =>
+    say(
+      parts,
+      ...values.map((value) =>
+        typeof value === 'function' ? value() : typeof value === 'string' ? say(value) : value,
+      ),
+    ),
+});
+
+/** A text that is kept as it is, in English, and said only when somebody reads it: say(text). */
+export const unsaid = <Things>(things: Things): Things => things;
+
+/**
+ * Texts that are written down once: the same things, each text of them said when it is read. With names given only what
+ * stands under those names is a text, the rest are keys and the like.
+ */
+export function texts<Things>(things: Things, ...names: readonly string[]): Things {
+  if (typeof things !== 'object' || things === null || '$$typeof' in things) return things;
+  for (const [name, held] of Object.entries(Object.getOwnPropertyDescriptors(things))) {
+    if (!held.enumerable || !('value' in held)) continue;
+    const value: unknown = held.value;
+    if (typeof value === 'object') texts(value, ...names);
+    else if (typeof value === 'string' && (names.length === 0 || names.includes(name)))
+      Object.defineProperty(things, name, { enumerable: true, configurable: true, get: () => say(value) });
+  }
+  return things;
+}
+
+/** A number as whoever reads it writes it: `10,000`. */
+export const sayNumber = (value: number, most?: number): string =>
+  value.toLocaleString(LOCALES[ownLanguage()], most === undefined ? {} : { maximumFractionDigits: most });

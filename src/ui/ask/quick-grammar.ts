@@ -1,0 +1,98 @@
+import type { Language } from '@/contracts/language/languages';
+import type { RuleUnit } from '@/core/recurrence/editor-model';
+import type { Layout } from '@/core/seating/capacity';
+
+/** How a request in one line is said in a language. */
+export interface QuickGrammar {
+  readonly layouts: readonly (readonly [RegExp, Layout])[];
+  /** Source of what stands before a time, as in `at 2 pm`, and behind it, as in `14 Uhr`. */
+  readonly at: string;
+  readonly oClock: string;
+  /** Source of what may stand before, and what stands between two times. */
+  readonly from: string;
+  readonly until: string;
+  /** A number of people, of dates: the number is the first group. */
+  readonly people: RegExp;
+  readonly times: RegExp;
+  /** Groups: a word by itself, a number or another, a unit. */
+  readonly every: RegExp;
+  readonly other: RegExp;
+  readonly words: Readonly<Record<string, readonly [number, RuleUnit]>>;
+  readonly units: Readonly<Record<string, RuleUnit>>;
+  /** Words that only join others. */
+  readonly joining: RegExp;
+  /** What the names of categories end in when there are several. */
+  readonly many: RegExp;
+}
+
+const ENGLISH: QuickGrammar = {
+  layouts: [
+    [/\b(round tables|rounds|banquet)\b/i, 'rounds'],
+    [/\b(rows of chairs|rows|theatre)\b/i, 'theatre'],
+    [/\b(tables in rows|classroom)\b/i, 'classroom'],
+    [/\b(one long table|boardroom)\b/i, 'boardroom'],
+    [/\bstanding\b/i, 'standing'],
+    [/\b(empty floor|empty)\b/i, 'empty'],
+  ],
+  at: 'at\\s+',
+  oClock: '',
+  from: 'from\\s+',
+  until: '-|–|to|until|till',
+  people: /\b(?:for\s+)?(\d{1,6})\s*(?:people|persons|guests|heads|of us|seats)\b/i,
+  times: /\b(\d{1,3})\s+(?:times|dates)\b/i,
+  every:
+    /\b(?:(daily|weekly|fortnightly|monthly|yearly)|every\s+(?:(other|\d{1,2})\s+)?(day|week|month|year)s?)\b/i,
+  other: /other/i,
+  words: {
+    daily: [1, 'day'],
+    weekly: [1, 'week'],
+    fortnightly: [2, 'week'],
+    monthly: [1, 'month'],
+    yearly: [1, 'year'],
+  },
+  units: { day: 'day', week: 'week', month: 'month', year: 'year' },
+  joining: /^(a|an|and|at|by|for|from|in|into|is|of|on|please|the|there|to|we|with|,|;|\.|-|–)$/i,
+  many: /s$/,
+};
+
+const GERMAN: QuickGrammar = {
+  layouts: [
+    [/\b(runde tische|tischrunden|bankett)\b/i, 'rounds'],
+    [/\b(stuhlreihen|reihen|kino)\b/i, 'theatre'],
+    [/\b(tische in reihen|tischreihen|parlament|schule)\b/i, 'classroom'],
+    [/\b(ein langer tisch|langer tisch)\b/i, 'boardroom'],
+    [/\b(stehend|im stehen)\b/i, 'standing'],
+    [/\b(leerer boden|leer)\b/i, 'empty'],
+  ],
+  at: '(?:um|ab)\\s+',
+  oClock: '(?:\\s*Uhr)?',
+  from: 'von\\s+',
+  until: '-|–|bis',
+  people: /\b(?:für\s+)?(\d{1,6})\s*(?:personen|leute|gäste|menschen|plätze)(?!\p{L})/iu,
+  times: /\b(\d{1,3})\s*(?:mal|termine)\b/i,
+  every:
+    /(?<!\p{L})(?:(täglich|wöchentlich|vierzehntäglich|monatlich|jährlich)|(?:jede[nrs]?|alle)\s+(?:(zweite[nrs]?|\d{1,2})\s+)?(tage?|wochen?|monate?|jahre?))(?!\p{L})/iu,
+  other: /zweite/i,
+  words: {
+    täglich: [1, 'day'],
+    wöchentlich: [1, 'week'],
+    vierzehntäglich: [2, 'week'],
+    monatlich: [1, 'month'],
+    jährlich: [1, 'year'],
+  },
+  units: {
+    tag: 'day',
+    tage: 'day',
+    woche: 'week',
+    wochen: 'week',
+    monat: 'month',
+    monate: 'month',
+    jahr: 'year',
+    jahre: 'year',
+  },
+  joining:
+    /^(am|an|auf|bei|bitte|das|dem|den|der|die|ein|eine|einen|es|für|im|in|ist|mit|um|und|uns|vom|von|wir|zu|zum|zur|,|;|\.|-|–)$/i,
+  many: /(en|er|e|n|s)$/,
+};
+
+export const grammarOf = (language: Language): QuickGrammar => (language === 'de' ? GERMAN : ENGLISH);

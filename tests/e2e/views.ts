@@ -1,0 +1,246 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { newPage, open, press, signIn, type Account } from './browser';
+
+export interface View {
+  readonly name: string;
+  readonly path: string;
+  readonly as?: Account;
+  /** Presses this before looking: a slip, a dialog. */
+  readonly link?: string;
+  /** Pressed one after the other without going anywhere. */
+  readonly press?: readonly string[];
+  readonly click?: string;
+}
+
+/** Every view of the application, with what has to be pressed to see it. */
+export const VIEWS: readonly View[] = [
+  { name: 'board', path: '/' },
+  {
+    name: 'board of a manager with a slip',
+    path: '/?day=2027-05-20',
+    as: 'manager',
+    click: '[data-booking][aria-label*="Choir under glass"]',
+  },
+  { name: 'board with a picked gap', path: '/?day=2027-04-15&pick=8@2027-04-15T14:00' },
+  {
+    name: 'board with a picked gap, signed in',
+    path: '/?day=2027-04-15&pick=8.9@2027-04-15T14:00/90',
+    as: 'requester',
+  },
+  { name: 'board of five days with filters', path: '/?day=2027-04-12&days=5&z=2&seats=30&layout=theatre' },
+  { name: 'board with a loan', path: '/?day=2027-04-15&pick=e1@2027-04-15T14:00/120', as: 'requester' },
+  { name: 'board with nothing found', path: '/?q=zzz' },
+  { name: 'places', path: '/places' },
+  {
+    name: 'places found',
+    path: '/places?people=20&day=2027-04-20&from=14:00&to=16:00&repeat=weekly&dates=6',
+  },
+  {
+    name: 'places compared',
+    path: '/places?people=20&day=2027-04-20&from=14:00&to=16:00&compare=2.3.6',
+    as: 'requester',
+  },
+  { name: 'earliest moments', path: '/places/earliest' },
+  {
+    name: 'earliest moments found',
+    path: '/places/earliest?people1=20&people2=40&type1=1&quantity1=20&first=2027-04-20&last=2027-05-20&between=09:00&and=18:00&minutes=90',
+  },
+  { name: 'place', path: '/places/QH', as: 'requester' },
+  { name: 'plan of a place', path: '/places/QH/plan?layout=rounds&people=60' },
+  { name: 'pool', path: '/pools/1' },
+  { name: 'pool of units', path: '/pools/10', as: 'manager' },
+  { name: 'week of dates', path: '/dates' },
+  {
+    name: 'week of dates with a slip',
+    path: '/dates?view=some&n=3&by=space&day=2027-04-13',
+    click: '[data-entry]',
+  },
+  { name: 'month of dates', path: '/dates?view=month&pick=2027-04-16', as: 'requester' },
+  { name: 'year of dates', path: '/dates?view=year', as: 'manager' },
+  { name: 'list of dates', path: '/dates?view=list&cancelled=1', as: 'manager' },
+  { name: 'dates apart', path: '/dates?apart=1&by=host', as: 'manager' },
+  { name: 'day of dates apart', path: '/dates?view=day&apart=1&by=space&day=2027-04-15' },
+  { name: 'no dates', path: '/dates?view=list&q=zzz' },
+  { name: 'print', path: '/print?what=board&from=2027-04-13&days=1&page=wide' },
+  { name: 'print asked wrongly', path: '/print?what=board&from=2027-04-13&days=99' },
+  { name: 'places asked wrongly', path: '/places?people=0&day=x&from=14:00&to=16:00' },
+  { name: 'notices', path: '/notices' },
+  { name: 'notices, choosing what is shown', path: '/notices#choose' },
+  { name: 'week of notices', path: '/notices?view=week', as: 'requester' },
+  { name: 'month of notices', path: '/notices?view=month' },
+  { name: 'day of notices with nothing on it', path: '/notices?view=day&on=2027-04-25&c=talks' },
+  { name: 'notices asked for wrongly', path: '/notices?view=x' },
+  { name: 'calendar', path: '/notices/workshops' },
+  { name: 'event', path: '/notices?q=choir', click: 'main section a[href^="/events/"]' },
+  { name: 'calendar on another site', path: '/notices/music/embed?view=month&ink=999999' },
+  { name: 'frame of a calendar', path: '/embed/music' },
+  { name: 'frame of a month', path: '/embed/music?view=month&paper=102030&ink=f0f0f0' },
+  { name: 'frame that asks for a space', path: '/embed/ask/SL' },
+  { name: 'display by a door', path: '/display/space/SL' },
+  { name: 'display in a lobby', path: '/display/building/1' },
+  { name: 'following', path: '/notices/follow', as: 'requester' },
+  { name: 'calendars kept', path: '/notices/kept', as: 'manager' },
+  {
+    name: 'a calendar being made',
+    path: '/notices/kept/new?by=building&only=4',
+    as: 'manager',
+    press: ['::-p-xpath(//label[contains(., "certain people")]//input)'],
+  },
+  { name: 'ledger', path: '/notices/ledger', as: 'manager' },
+  { name: 'sign in', path: '/sign-in' },
+  { name: 'a new password', path: '/account/forgotten' },
+  { name: 'a link that is over', path: '/account/link/x' },
+  { name: 'settings', path: '/settings' },
+  { name: 'settings with an account', path: '/settings', as: 'requester' },
+  { name: 'own account', path: '/account', as: 'requester' },
+  { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
+  {
+    name: 'ask with dates picked, services and second choices',
+    path: '/ask?space=11&start=2027-04-21T09:25&minutes=50',
+    as: 'requester',
+    press: ['::-p-xpath(//label[contains(., "Refreshments")]//input)'],
+  },
+  { name: 'own requests', path: '/requests', as: 'requester' },
+  { name: 'own request', path: '/requests', as: 'requester', link: 'Ferns from spores' },
+  { name: 'desk', path: '/desk', as: 'manager' },
+  {
+    name: 'desk with what approving would do',
+    path: '/desk',
+    as: 'manager',
+    press: ['[role="status"] button', '.foot-bar button'],
+  },
+  { name: 'desk of nothing', path: '/desk?q=zzz', as: 'manager' },
+  {
+    name: 'many bookings, some picked',
+    path: '/desk/bookings?made=single',
+    as: 'manager',
+    press: ['[role="status"] button'],
+  },
+  { name: 'consents', path: '/consents', as: 'steward' },
+  { name: 'outbox', path: '/outbox', as: 'manager' },
+  { name: 'message', path: '/outbox/1', as: 'manager' },
+  {
+    name: 'decision with what readers will see',
+    path: '/desk',
+    as: 'manager',
+    link: 'Summer strings, Thursdays',
+    press: ['::-p-xpath(//summary[starts-with(., "What readers see")])'],
+  },
+  {
+    name: 'decision in one step',
+    path: '/desk',
+    as: 'manager',
+    link: 'Summer strings, Thursdays',
+    press: ['#main p button.press-main'],
+  },
+  { name: 'decision', path: '/desk', as: 'manager', link: 'Summer strings, Thursdays' },
+  {
+    name: 'decision with a way out for the series',
+    path: '/desk',
+    as: 'manager',
+    link: 'Summer strings, Thursdays',
+    press: ['[aria-label="Ways out for the series"] li:last-child input'],
+  },
+  {
+    name: 'decision with a way out drawn',
+    path: '/desk',
+    as: 'manager',
+    link: 'Two hundred chairs for a speech',
+    press: ['[aria-label="Ways out"] li:nth-child(3) input'],
+  },
+  {
+    name: 'ask with a way out',
+    path: '/ask?space=9&start=2027-04-21T14:00&minutes=90&people=16',
+    as: 'requester',
+    press: ['#verdict [aria-label="Ways out"] li input'],
+  },
+  { name: 'setups', path: '/setups', as: 'crew' },
+  { name: 'setups with something said', path: '/setups', as: 'crew', press: ['#main button[aria-expanded]'] },
+  { name: 'setups of the office', path: '/setups?team=Refreshments', as: 'manager' },
+  { name: 'stores, counting', path: '/setups/stores', as: 'crew', press: ['#main li button[aria-expanded]'] },
+  { name: 'stores of nothing', path: '/setups/stores?day=2029-01-01', as: 'crew' },
+  { name: 'week of the crews', path: '/setups/week?team=2', as: 'manager' },
+  { name: 'recipes', path: '/setups/recipes', as: 'manager' },
+  { name: 'recipe', path: '/setups/recipes/6', as: 'manager' },
+  {
+    name: 'new recipe, saved too early',
+    path: '/setups/recipes/new',
+    as: 'manager',
+    press: ['button[type="submit"]'],
+  },
+  {
+    name: 'around an event',
+    path: '/setups?team=Linen',
+    as: 'manager',
+    click: '::-p-xpath(//li//a[contains(., "Bulb exchange")])',
+  },
+  {
+    name: 'around an event on a phone',
+    path: '/setups',
+    as: 'crew',
+    click: '::-p-xpath(//li//a[contains(., "Bulb exchange")])',
+  },
+  { name: 'house rules', path: '/house', as: 'manager' },
+  { name: 'the whole house', path: '/house/archive', as: 'manager' },
+  { name: 'who may do what', path: '/house/rights', as: 'manager' },
+  { name: 'holidays of two countries', path: '/house/holidays?of=GB-ENG.FR&year=2028', as: 'manager' },
+  { name: 'a table taken in', path: '/house/equipment/csv', as: 'manager' },
+  { name: 'spaces kept', path: '/house/space', as: 'manager' },
+  { name: 'a space kept', path: '/house/space/2', as: 'manager' },
+  { name: 'a space, its questions', path: '/house/space/9', as: 'manager' },
+  { name: 'equipment kept', path: '/house/equipment/1', as: 'manager' },
+  { name: 'a timetable kept', path: '/house/timetable/1', as: 'manager' },
+  {
+    name: 'a closure, made too early',
+    path: '/house/closure/new',
+    as: 'manager',
+    press: ['button[type="submit"]'],
+  },
+  { name: 'a category kept', path: '/house/category/1', as: 'manager' },
+  { name: 'notes to days', path: '/house/day-note/new', as: 'manager2' },
+  { name: 'audiences', path: '/house/audience', as: 'manager' },
+  { name: 'words of letters', path: '/house/letters/1', as: 'manager' },
+  { name: 'somebody kept', path: '/house/person/3', as: 'manager' },
+  { name: 'a host kept', path: '/house/organisation/2', as: 'manager2' },
+  { name: 'no permission', path: '/desk', as: 'requester' },
+  { name: 'not found', path: '/nowhere' },
+];
+
+export const inTheme = (page: Page, theme: 'light' | 'dark') =>
+  page.emulateMediaFeatures([
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+    { name: 'prefers-color-scheme', value: theme },
+  ]);
+
+/** Opens a view; `before` is done once somebody is signed in. */
+export async function show(
+  browser: Browser,
+  view: View,
+  before?: (page: Page) => Promise<void>,
+): Promise<Page> {
+  const page = await newPage(browser);
+  await inTheme(page, 'light');
+  if (view.as) await signIn(page, view.as);
+  await before?.(page);
+  await open(page, view.path);
+  if (view.link || view.click) {
+    const url = page.url();
+    if (view.link) await press(page, view.link, 'link');
+    if (view.click) {
+      await page.waitForSelector(view.click);
+      await page.click(view.click);
+    }
+    await page.waitForFunction((from) => location.href !== from, {}, url);
+    await page.waitForNetworkIdle({ idleTime: 300 });
+  }
+  for (const each of view.press ?? []) {
+    await page.waitForSelector(each);
+    await page.click(each);
+    await page.waitForNetworkIdle({ idleTime: 300 });
+  }
+  // What lies under a bar at the foot of the window cannot be pressed there: at the end of the page nothing does.
+  await page.evaluate(() => {
+    if (document.querySelector('.foot-bar')) window.scrollTo(0, document.body.scrollHeight);
+  });
+  return page;
+}
