@@ -61,7 +61,6 @@ function* inCall(call: ts.CallExpression): Generator<string> {
   const literals = call.arguments.map((each) => textOf(each));
   const [first] = call.arguments;
   if (callee === 'say' && literals[0]) yield literals[0];
-  if (callee === 'sayOf' && literals[0] && literals[1]) yield `${literals[1]}_${literals[0]}`;
   if ((callee === 'countText' || callee === 'sayCount') && literals[1]) {
     yield `${literals[1]}_one`;
     yield `${literals[1]}_other`;
@@ -79,6 +78,10 @@ function* inCall(call: ts.CallExpression): Generator<string> {
 function* inNode(node: ts.Node, isForm: boolean): Generator<string> {
   if (ts.isTaggedTemplateExpression(node) && /^(say|later)$/.test(node.tag.getText()))
     yield keyOf(partsOf(node.template));
+  if (ts.isTaggedTemplateExpression(node) && ts.isCallExpression(node.tag)) {
+    const about = textOf(node.tag.arguments[0]);
+    if (node.tag.expression.getText() === 'sayAs' && about) yield `${keyOf(partsOf(node.template))}_${about}`;
+  }
   if (ts.isCallExpression(node)) yield* inCall(node);
   if (ts.isPropertyAssignment(node)) {
     const text = textOf(node.initializer);

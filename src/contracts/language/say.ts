@@ -14,9 +14,9 @@ const OPTIONS = {
   interpolation: { prefix: '{', suffix: '}', escapeValue: false },
 } as const;
 
-/** `{0, dative}` in a German text: `3 Termine` becomes `3 Terminen`. Nouns that end in n or s stay as they are. */
+/** `{0, dative}` in a German text: `3 Termine` becomes `3 Terminen`. Nouns that end in n or s stay, and so do names. */
 export const dative = (counted: string): string =>
-  /^(1|ein\w*) /.test(counted) || /[ns]$/.test(counted) ? counted : `${counted}n`;
+  /^\d/.test(counted) && !counted.startsWith('1 ') && !/[ns]$/.test(counted) ? `${counted}n` : counted;
 
 const speakers = new Map<Language, { readonly texts: object; readonly speaker: i18n }>();
 
@@ -59,19 +59,28 @@ function keyFor(parts: TemplateStringsArray): string {
 const plain = (parts: readonly string[], values: readonly Put[]): string =>
   parts.reduce((text, part, index) => `${text}${values[index - 1]}${part}`);
 
+function said(text: string): string {
+  const catalogue = catalogueOf(ownLanguage());
+  return catalogue && Object.hasOwn(catalogue, text) ? catalogue[text]! : text;
+}
+
 /** Says a text of this application in the language of whoever reads it: say`${count} of ${all}`, or say(text) of one that is marked elsewhere. */
 export function say(parts: TemplateStringsArray | string, ...values: readonly Put[]): string {
   const speaker = speakerOf(ownLanguage());
   // Not through the speaker: what is no text of ours comes back as it is, whatever stands in it.
-  if (typeof parts === 'string') return catalogueOf(ownLanguage())?.[parts] ?? parts;
+  if (typeof parts === 'string') return said(parts);
   if (!speaker) return plain(parts, values);
   return speaker.t(keyFor(parts), { ...values });
 }
 
-/** As `say`, for an English word with several meanings: the catalogue tells them apart by what it is about. */
-export function sayOf(about: string, word: string): string {
-  return speakerOf(ownLanguage())?.t(word, { context: about }) ?? word;
-}
+/**
+ * As `say`, for English that means several things: the catalogue tells them apart by what it is about, under
+ * `text_about`. sayAs('letter')`To`.
+ */
+export const sayAs =
+  (about: string) =>
+  (parts: TemplateStringsArray, ...values: readonly Put[]): string =>
+    speakerOf(ownLanguage())?.t(keyFor(parts), { ...values, context: about }) ?? plain(parts, values);
 
 /** `1 date`, `12 dates`: the catalogue has both under the English singular. */
 export function sayCount(count: number, one: string, many: string): string {

@@ -284,9 +284,13 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     what({ state, stewards, typeId }, { place, equipment }) {
       const [those, thing] = [listText(stewards), typeId === undefined ? place : equipment];
       const isOne = stewards.length === 1;
-      return state === 'refused'
-        ? say`${those}, who ${isOne ? say`looks` : say`look`} after ${thing}, ${isOne ? say`does` : say`do`} not agree to it.`
-        : say`${those} ${isOne ? say`looks` : say`look`} after ${thing} and ${isOne ? say`has` : say`have`} not answered yet.`;
+      if (state === 'refused')
+        return isOne
+          ? say`${those}, who looks after ${thing}, does not agree to it.`
+          : say`${those}, who look after ${thing}, do not agree to it.`;
+      return isOne
+        ? say`${those} looks after ${thing} and has not answered yet.`
+        : say`${those} look after ${thing} and have not answered yet.`;
     },
     next: {
       requester: ({ state }) =>
@@ -337,7 +341,7 @@ export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
   const parts = [
     clear > 0 && say`${countText(clear, 'date', 'dates')} clear`,
     look > 0 && say`${look} to look at`,
-    clash > 0 && `${clash} ${clash === 1 ? say`clashes` : say`clash`}`,
+    clash > 0 && countText(clash, 'clashes', 'clash'),
   ];
   return `${parts.filter(Boolean).join(', ')}.`;
 }

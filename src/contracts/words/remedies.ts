@@ -138,7 +138,9 @@ export function saySeriesRemedy(
   side: Side,
 ): string {
   const rest = left
-    ? say` ${countText(left, 'date', 'dates')} would still have ${left === 1 ? say`its` : say`their`} trouble.`
+    ? left === 1
+      ? say` 1 date would still have its trouble.`
+      : say` ${left} dates would still have their trouble.`
     : '';
   switch (kind) {
     case 'one-space':

@@ -1,4 +1,4 @@
-import { say, texts, sayNumber } from '../language/say';
+import { say, sayAs, sayNumber, texts } from '../language/say';
 import {
   editorModel,
   type FormRule,
@@ -81,7 +81,7 @@ function placeText(where: MonthPlace): string {
 
 function whereText(rule: FormRule): string {
   const months = rule.months.length
-    ? say` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
+    ? sayAs('months')` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
     : '';
   if (rule.unit === 'week')
     return say` on ${listText(rule.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!))}${months}`;

@@ -42,12 +42,15 @@ export async function readUpTo(
 }
 
 const NONE = refuse(
-  texts({
-    code: 'bad-input',
-    fields: [
-      { path: 'picture', message: 'That is no picture that can be read. Send a JPEG, PNG, WebP or GIF.' },
-    ],
-  }),
+  texts(
+    {
+      code: 'bad-input',
+      fields: [
+        { path: 'picture', message: 'That is no picture that can be read. Send a JPEG, PNG, WebP or GIF.' },
+      ],
+    },
+    'message',
+  ),
 );
 
 /**

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { say, sayAs, texts } from '@/contracts/language/say';
 import { useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dayShort } from '@/contracts/words/when';
@@ -45,15 +45,18 @@ function Boxes({ form, name, legend, options, hint }: BoxesProps) {
 
 const weekdays = () => WEEKDAY_NAMES.map((name, index) => [String(index + 1), name] as const);
 const months = () => MONTH_NAMES.map((name, index) => [String(index + 1), name.slice(0, 3)] as const);
-const NTHS = texts([
-  ['1', '1st'],
-  ['2', '2nd'],
-  ['3', '3rd'],
-  ['4', '4th'],
-  ['5', '5th'],
-  ['-2', 'last but one'],
-  ['-1', 'last'],
-] as const);
+const NTHS = texts(
+  [
+    ['1', '1st'],
+    ['2', '2nd'],
+    ['3', '3rd'],
+    ['4', '4th'],
+    ['5', '5th'],
+    ['-2', 'last but one'],
+    ['-1', 'last'],
+  ] as const,
+  '1',
+);
 
 function MonthFields({ form, faults }: RepeatProps) {
   const [unit, place] = useWatch({ control: form.control, name: ['unit', 'place'] });
@@ -131,7 +134,7 @@ export function RepeatFields(props: RepeatProps) {
       <Field label={say`Every`} fault={faults.repeat}>
         <input className="field" type="number" min={1} step={1} {...register('every')} />
       </Field>
-      <Field label={say`Unit`}>
+      <Field label={sayAs('rule')`Unit`}>
         <select className="field" {...register('unit')}>
           <option value="day">{say`days`}</option>
           <option value="week">{say`weeks`}</option>

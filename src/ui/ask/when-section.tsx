@@ -12,11 +12,14 @@ import { PeriodFields } from './period-fields';
 import { PickedDays } from './picked-days';
 import { RepeatFields } from './repeat-fields';
 
-const PATTERNS: readonly (readonly [Pattern, string])[] = texts([
-  ['once', 'One date'],
-  ['picked', 'Dates picked by hand'],
-  ['rule', 'Dates by a rule'],
-]);
+const PATTERNS: readonly (readonly [Pattern, string])[] = texts(
+  [
+    ['once', 'One date'],
+    ['picked', 'Dates picked by hand'],
+    ['rule', 'Dates by a rule'],
+  ],
+  '1',
+);
 
 /** Moving the start keeps the duration and takes along what was said of single dates; moving the end sets it. */
 export function useHours({ getValues, setValue }: PartProps['form']) {

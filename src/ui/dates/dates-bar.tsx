@@ -135,7 +135,7 @@ function Chosen({ address, choices, go }: BarProps) {
           <input
             aria-label={say`Add one of the ${GROUP_WORDS[by]}`}
             className="field w-52 py-1"
-            list={say`dates-choices`}
+            list="dates-choices"
             placeholder={only.length ? say`one more` : say`all ${all.length} ${GROUP_WORDS[by]}`}
             value={typed}
             onChange={({ target }) => add(target.value)}

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { say, sayAs } from '@/contracts/language/say';
 import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
 import { useDeed } from '@/ui/hooks/deed';
@@ -155,7 +155,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           />
         </div>
         <div>
-          <label htmlFor={`${id}-due`} className="block font-semibold">{say`By`}</label>
+          <label htmlFor={`${id}-due`} className="block font-semibold">{sayAs('due')`By`}</label>
           <input
             id={`${id}-due`}
             type="date"

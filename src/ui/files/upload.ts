@@ -6,12 +6,15 @@ export interface Upload {
   abort(): void;
 }
 
-const broken: ErrorReply['error'] = texts({
-  code: 'failed',
-  message: 'The file did not get through. It is kept here; try again in a moment.',
-  fields: [],
-  details: [],
-});
+const broken: ErrorReply['error'] = texts(
+  {
+    code: 'failed',
+    message: 'The file did not get through. It is kept here; try again in a moment.',
+    fields: [],
+    details: [],
+  },
+  'message',
+);
 
 function errorOf(text: string): ErrorReply['error'] {
   try {

@@ -4,12 +4,15 @@ import type { ErrorReply } from '@/contracts/refusal';
 export type Sent<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: ErrorReply['error'] };
 
-export const unreachable: ErrorReply['error'] = texts({
-  code: 'failed',
-  message: 'The server cannot be reached just now. Nothing is lost here; try again in a moment.',
-  fields: [],
-  details: [],
-});
+export const unreachable: ErrorReply['error'] = texts(
+  {
+    code: 'failed',
+    message: 'The server cannot be reached just now. Nothing is lost here; try again in a moment.',
+    fields: [],
+    details: [],
+  },
+  'message',
+);
 
 const isErrorReply = (body: unknown): body is ErrorReply =>
   typeof body === 'object' && body !== null && 'error' in body;

@@ -10,11 +10,15 @@ interface FollowBoxProps {
   addressOf(format: 'ics' | 'json' | 'atom'): string;
 }
 
-const WHAT = texts([
-  ['ics', 'iCalendar', 'for calendar programs: give them this address once and they stay current'],
-  ['atom', 'Atom', 'tells of new events'],
-  ['json', 'JSON', 'for programs of your own'],
-] as const);
+const WHAT = texts(
+  [
+    ['ics', 'iCalendar', 'for calendar programs: give them this address once and they stay current'],
+    ['atom', 'Atom', 'tells of new events'],
+    ['json', 'JSON', 'for programs of your own'],
+  ] as const,
+  '1',
+  '2',
+);
 
 /** The addresses under which a calendar can be followed, and how to show it elsewhere. */
 export function FollowBox({ name, base, link, isForEveryone, addressOf }: FollowBoxProps) {

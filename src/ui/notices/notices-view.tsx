@@ -21,7 +21,9 @@ function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: 
     <div className="sheet p-6">
       <p className="text-lg">
         {calendars.some(({ isOn }) => isOn)
-          ? say`Nothing is announced ${isNarrowed ? say`that is looked for here ` : ''}on these days.`
+          ? isNarrowed
+            ? say`Nothing is announced that is looked for here on these days.`
+            : say`Nothing is announced on these days.`
           : say`No calendar is chosen: put at least one in.`}
       </p>
       <p className="flex flex-wrap gap-2 pt-2">

@@ -59,7 +59,9 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
           className="press press-main"
           disabled={isSending}
           onClick={() => give('accept')}
-        >{say`Take ${offer.offers.length === 1 ? say`it` : say`all ${offer.offers.length}`}`}</button>
+        >
+          {offer.offers.length === 1 ? say`Take it` : say`Take all ${offer.offers.length}`}
+        </button>
         <button
           type="button"
           className="press"

@@ -57,7 +57,7 @@ export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: s
         <input
           className="field"
           name="at"
-          list={say`known-places`}
+          list="known-places"
           autoComplete="off"
           placeholder={say`a building or a space`}
           aria-invalid={fault !== ''}

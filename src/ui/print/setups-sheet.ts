@@ -67,6 +67,7 @@ function rowOf(order: OrderView): Cell[] {
   ];
 }
 
+// Columns of tables for programs are called the same in every language.
 const ORDER_HEAD = [
   'day', 'from', 'due', 'kind', 'team', 'person', 'place', 'building', 'work', 'layout', 'people', 'event', 'reference',
   'version', 'state', 'with',
@@ -184,7 +185,7 @@ const STORE: readonly Column[] = texts([
   { title: '', share: 0.9 },
 ]);
 
-const WAY: Readonly<Record<StoreLine['way'], string>> = { out: 'out', back: 'back' };
+const WAY: Readonly<Record<StoreLine['way'], string>> = texts({ out: 'out', back: 'back' });
 
 function storeRow(line: StoreLine): Cell[] {
   const direct = line.movedDirectly ? say`\n${line.movedDirectly} move directly` : '';
@@ -198,7 +199,7 @@ function storeRow(line: StoreLine): Cell[] {
   ];
 }
 
-const STORE_HEAD = texts([
+const STORE_HEAD = [
   'store',
   'way',
   'when',
@@ -209,7 +210,7 @@ const STORE_HEAD = texts([
   'event',
   'reference',
   'came back',
-]);
+];
 
 /** What leaves each store and comes back, and what goes straight to its next event. */
 export function storesSheet(day: StoresDay): SetupsSheet {

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { say, sayAs } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EditNoticeBody, NoticePreview } from '@/contracts/calendars';
 import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
@@ -85,7 +85,9 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
           : fields.heldBack
             ? say`Nobody yet: it is held back.`
             : on.length
-              ? say`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? say`, from ${fields.publishFrom} on` : ''}.`
+              ? sayAs(
+                  'calendar',
+                )`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? say`, from ${fields.publishFrom} on` : ''}.`
               : say`On no calendar, so readers will not find it.`}
         {notice.path && (
           <>
@@ -121,7 +123,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
       </span>
       <select
         className="field"
-        aria-label={say`On ${name}`}
+        aria-label={sayAs('calendar')`On ${name}`}
         value={where}
         onChange={({ target }) => onChoose(target.value as Where)}
       >

@@ -10,13 +10,16 @@ import { send, type Sent } from '@/ui/hooks/send';
 import { itemsOf } from './use-preview';
 
 /** What is said where somebody stopped what they had sent; how it stands is loaded anew. */
-const STOPPED: ErrorReply['error'] = texts({
-  code: 'stopped',
-  message:
-    'Stopped. It stands as shown now: nothing was changed, or all of it, where the stop came too late.',
-  fields: [],
-  details: [],
-});
+const STOPPED: ErrorReply['error'] = texts(
+  {
+    code: 'stopped',
+    message:
+      'Stopped. It stands as shown now: nothing was changed, or all of it, where the stop came too late.',
+    fields: [],
+    details: [],
+  },
+  'message',
+);
 
 type Step = ChangeBody['step'];
 type Items = ChangeBody['items'];

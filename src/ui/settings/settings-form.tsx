@@ -1,6 +1,6 @@
 'use client';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
-import { say } from '@/contracts/language/say';
+import { say, sayAs } from '@/contracts/language/say';
 import { useState } from 'react';
 import { MOST_BOARD_DAYS } from '@/contracts/board';
 import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/own-settings';
@@ -233,7 +233,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       }}
     >
       <section className="grid gap-3">
-        <h2 className="border-b border-rule text-xl">{say`Look`}</h2>
+        <h2 className="border-b border-rule text-xl">{sayAs('theme')`Look`}</h2>
         <Choose
           legend={say`Theme`}
           name="theme"

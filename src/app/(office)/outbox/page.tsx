@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { say, sayAs, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { permissionFor } from '@/server/auth/policy';
@@ -29,7 +29,7 @@ export default async function OutboxPage() {
           <table className="w-full min-w-[44rem] text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
-                {[say`Message`, say`To`, say`Reference`, say`State`].map((head) => (
+                {[say`Message`, sayAs('letter')`To`, say`Reference`, say`State`].map((head) => (
                   <th key={head} scope="col" className="px-3 py-2 font-semibold">
                     {head}
                   </th>

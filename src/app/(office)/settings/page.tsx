@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { say, sayAs, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { ownSettings } from '@/contracts/own-settings';
 import { pageContext } from '@/server/http/page';
@@ -28,7 +28,7 @@ export default async function SettingsPage({ searchParams }: Props) {
           {viewer ? (
             <>
               {say`They go with you wherever you sign in. Password and places you are signed in at are under `}
-              <Link href="/account">{say`your account`}</Link>.
+              <Link href="/account">{sayAs('under')`your account`}</Link>.
             </>
           ) : (
             say`They are kept in this browser; with an account they go with you.`

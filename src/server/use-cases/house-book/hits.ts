@@ -88,7 +88,9 @@ async function followRisks(
       : []),
     ...(healed.length
       ? [
-          say`${countText(healed.length, 'date', 'dates')} that ${healed.length === 1 ? say`was` : say`were`} at risk ${healed.length === 1 ? say`is` : say`are`} right again.`,
+          healed.length === 1
+            ? say`1 date that was at risk is right again.`
+            : say`${healed.length} dates that were at risk are right again.`,
         ]
       : []),
   ];

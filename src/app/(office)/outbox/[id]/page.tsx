@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { say, sayAs, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -28,7 +28,7 @@ export default async function MessagePage({ params }: { params: Promise<{ id: st
       <dl className="grid grid-cols-[5rem_1fr] gap-x-3 pb-3">
         <dt className="text-soft">{say`From`}</dt>
         <dd>{mail.from}</dd>
-        <dt className="text-soft">{say`To`}</dt>
+        <dt className="text-soft">{sayAs('letter')`To`}</dt>
         <dd>
           {mail.to} &lt;{mail.toAddress}&gt;
         </dd>

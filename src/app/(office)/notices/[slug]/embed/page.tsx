@@ -19,11 +19,14 @@ interface Props {
 /** WCAG 2.2, 1.4.3: below this text is hard to read. */
 const LEAST_CONTRAST = 4.5;
 
-const COLOURS = texts([
-  ['paper', 'Ground'],
-  ['ink', 'Text'],
-  ['accent', 'What can be pressed'],
-] as const);
+const COLOURS = texts(
+  [
+    ['paper', 'Ground'],
+    ['ink', 'Text'],
+    ['accent', 'What can be pressed'],
+  ] as const,
+  '1',
+);
 
 /** What to put into a page elsewhere so that a calendar stands there, and how it will look. */
 export default async function EmbedBuilderPage({ params, searchParams }: Props) {
