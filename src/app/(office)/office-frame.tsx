@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { say, sayAs } from '@/contracts/language/say';
 import { redirect } from 'next/navigation';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
@@ -32,7 +32,7 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
     ...(may('request.read')
       ? [{ href: '/requests', label: say`My requests`, count: news, countWords: 'new' }]
       : []),
-    { href: '/ask', label: say`Ask for a space` },
+    { href: '/ask', label: sayAs('menu')`Ask for a space` },
   ];
 }
 

@@ -1,3 +1,4 @@
+import { texts } from '@/contracts/language/say';
 import { sayTime, secondZoneText } from '@/contracts/words/when';
 import type { Band } from '@/core/occupancy/bands';
 import type { Interval } from '@/core/time/epoch-minute';
@@ -5,7 +6,13 @@ import { toLocal } from '@/core/time/zone';
 import { reachesOf } from './reaches';
 import { makeScale } from './scale';
 
-const WORDS = { setup: 'setup', access: 'access', event: 'event', exit: 'exit', strike: 'strike' } as const;
+const WORDS = texts({
+  setup: 'setup',
+  access: 'access',
+  event: 'event',
+  exit: 'exit',
+  strike: 'strike',
+} as const);
 
 /** The bands of one date drawn to scale, with their times as a list below. */
 export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid: string; hue: string }) {

@@ -253,8 +253,8 @@ function ShortFields({
     <div className="mt-3 grid grid-cols-2 gap-3">
       {text('title', say`Title`, 'text')}
       {isLoan ? text('quantity', say`How many`, 'number') : text('people', say`People`, 'number')}
-      {select('categoryId', 'Category', choices.categories)}
-      {select('hostId', 'Lead host', choices.hosts)}
+      {select('categoryId', say`Category`, choices.categories)}
+      {select('hostId', say`Lead host`, choices.hosts)}
     </div>
   );
 }

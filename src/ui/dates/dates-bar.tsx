@@ -30,13 +30,13 @@ const VIEW_WORDS: Readonly<Record<DateView, string>> = texts({
   year: 'how full a year is',
   list: 'a running list',
 });
-export const GROUP_WORDS: Readonly<Record<DateGroup, string>> = {
+export const GROUP_WORDS: Readonly<Record<DateGroup, string>> = texts({
   space: 'spaces',
   building: 'buildings',
   category: 'categories',
   host: 'hosts',
   calendar: 'calendars',
-};
+});
 /** Up to here all choices are laid out; more are typed. */
 const LAID_OUT = 16;
 

@@ -72,7 +72,9 @@ export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
                   onClick={() => void act(`/api/house/${kind}/${line.id}`, { deed })}
                 >
                   {deed === 'up' ? '↑' : '↓'}
-                  <span className="sr-only">{say` Move ${line.name} ${deed}`}</span>
+                  <span className="sr-only">
+                    {deed === 'up' ? say` Move ${line.name} up` : say` Move ${line.name} down`}
+                  </span>
                 </button>
               ))}
           </Line>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { say, unsaid } from '@/contracts/language/say';
 import { makeReference } from '@/core/changes/reference';
 import { RULES } from '@/core/checks/findings';
 import { planDate, type LiveClaim } from '@/core/changes/plan-date';
@@ -101,7 +101,7 @@ async function grant(
  * reference.
  */
 export async function submitRequest(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
-  const order = { action: 'asked', reason: '', idempotencyKey: input.key };
+  const order = { action: unsaid('asked'), reason: '', idempotencyKey: input.key };
   return runChangeSet<AskReply>(ctx, order, async (change) => {
     const unknown = [
       ...(await unknownThings(change.tx, input)),

@@ -1,0 +1,129 @@
+import { randomUUID } from 'node:crypto';
+import { csvSchema } from '@/contracts/house-book/csv';
+import type { DocOf } from '@/contracts/house-book/docs';
+import { bringCatalogue, houseLanguage, tellHouseLanguage } from '@/contracts/language/languages';
+import german from '@/contracts/language/de.json';
+import { USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
+import { errorReply } from '@/contracts/words/refusals';
+import { speakAsHouse } from '@/server/language/house-language';
+import { languageScript } from '@/server/language/script';
+import { writtenFor } from '@/server/own-settings/ambient';
+import { keepSettings } from '@/server/own-settings/kept-settings';
+import { csvIn } from '@/server/use-cases/house-book/csv/csv-in';
+import { csvOf } from '@/server/use-cases/house-book/csv/csv-out';
+import { keptThing } from '@/server/use-cases/house-book/look-at-things';
+import { saveThing } from '@/server/use-cases/house-book/save-thing';
+import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
+import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { historyOf } from '@/server/use-cases/since';
+import { approvedIn, expectDone, refusalOf, submit, times } from '@tests/builders/changes';
+import { ask, openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';
+import { feedTextOf, keepCalendar } from '@tests/builders/publishing';
+
+const GERMAN: OwnSettings = { ...USUAL_SETTINGS, language: 'de' };
+const inGerman = <Value>(work: () => Value): Value => writtenFor(GERMAN, work);
+
+let office: TestOffice;
+beforeAll(() => bringCatalogue('de', german));
+beforeEach(async () => {
+  office = await openOffice(OFFICE_WITH_YARD);
+});
+afterEach(async () => {
+  tellHouseLanguage(null);
+  await office.close();
+});
+
+const houseSpeaks = async (language: 'en' | 'de') => {
+  const { doc, rowVersion } = (await keptThing(office.db, 'site', 1))!;
+  const site = { ...(doc as DocOf<'site'>), language };
+  expectDone(
+    await saveThing(office.as('mara'), 'site', {
+      key: randomUUID(),
+      id: 1,
+      rowVersion,
+      preview: false,
+      doc: site,
+    }),
+  );
+};
+
+test('a letter is in the language of whoever gets it, whoever caused it', async () => {
+  await keepSettings(office.db, 1, { settings: GERMAN, reminders: null });
+  await approvedIn(office, 'ada');
+  await inGerman(() => submit(office, 'ben', { when: times('2027-04-22', '14:00', '16:00') }));
+  const { lines } = await outbox(office.as('mara'));
+  const subjects = lines.map(({ subject }) => subject);
+  expect(subjects.filter((each) => each.endsWith(': genehmigt'))).toHaveLength(1);
+  expect(subjects.filter((each) => each.endsWith(': we have your request'))).toHaveLength(1);
+  const mine = lines.find(({ subject }) => subject.endsWith(': genehmigt'))!;
+  const mail = expectDone(await mailView(office.as('mara'), mine.id));
+  expect(mail.html).toContain('<html lang="de">');
+  expect(mail.text).toContain('Was Sie angefragt haben, ist gebucht.');
+  expect(mail.text).toMatch(/Kennung [A-Z0-9]{3}-[A-Z0-9]{3}/);
+  expect(mail.text).toMatch(/Zeiten sind die von\s+Europe\/London\./);
+  expect(mail.text).not.toMatch(/\b(the|your|request|Reference)\b/);
+});
+
+test('the house has a language: of feeds, which are made anew, and of whoever has chosen none', async () => {
+  const { slug } = await keepCalendar(office, 'All of it');
+  await approvedIn(office, 'ada', { publish: true });
+  const before = await feedTextOf(office.reader, slug);
+  await houseSpeaks('de');
+  expect(houseLanguage()).toBe('de');
+  const after = await feedTextOf(office.reader, slug);
+  expect(before).toContain('Hosted by');
+  expect(after).toContain('Veranstaltet von');
+  // Another process finds it in the database.
+  tellHouseLanguage(null);
+  await speakAsHouse(office.db);
+  expect(houseLanguage()).toBe('de');
+  await houseSpeaks('en');
+  expect(await feedTextOf(office.reader, slug)).toContain('Hosted by');
+});
+
+test('a refusal and its fields are said to whoever asked', async () => {
+  await approvedIn(office, 'ada');
+  const asked = ask({ when: times('2020-01-01', '14:00', '16:00') });
+  const reply = await inGerman(async () =>
+    errorReply(refusalOf(await submitRequest(office.as('ben'), asked))),
+  );
+  expect(reply.error.fields.map(({ message }) => message)).toEqual([
+    'Der erste Termin hat schon begonnen. Wählen Sie einen späteren.',
+  ]);
+});
+
+test('what was done is kept in English and said to each in their own language, where it says nothing more', async () => {
+  const { id } = (await office.db.rows<{ id: number }>('SELECT id FROM request LIMIT 1'))[0] ?? { id: 0 };
+  expect(id).toBe(0);
+  await submit(office, 'ada');
+  const [row] = await office.db.rows<{ id: number }>('SELECT id FROM request LIMIT 1');
+  const what = async () =>
+    (await historyOf(office.db, row!.id as never, 'Europe/London')).map((each) => each.what);
+  expect(await what()).toEqual(['asked']);
+  expect(await inGerman(what)).toEqual(['angefragt']);
+});
+
+test('a table is the same whoever takes it out, and whoever brings it may write their own words', async () => {
+  const english = await csvOf(office.db, 'space');
+  expect(await inGerman(() => csvOf(office.db, 'space'))).toBe(english);
+  const german = 'code,name,layouts\nHE,East Bay,"Stuhlreihen 20 15/15"\n';
+  const done = await inGerman(() =>
+    csvIn(office.as('mara'), 'space', csvSchema.parse({ key: randomUUID(), preview: false, text: german })),
+  );
+  expect(expectDone(done).lines).toHaveLength(1);
+  const space = await keptThing(office.db, 'space', SPACE.HE);
+  expect((space!.doc as DocOf<'space'>).layouts).toEqual([
+    { layout: 'theatre', seats: 20, setupMin: 15, strikeMin: 15 },
+  ]);
+});
+
+test('the browser takes the same texts as a script; English needs none', () => {
+  expect(languageScript('en')).toBeNull();
+  const { text, path } = languageScript('de')!;
+  expect(path).toMatch(/^\/language\/de\.js\?v=[\w-]{20,}$/);
+  const there: { calendarioCatalogues?: unknown } = {};
+  new Function('globalThis', text)(there);
+  expect(there.calendarioCatalogues).toEqual({ de: german });
+  // Nothing in it can end the script it stands in.
+  expect(text).not.toContain('</');
+});
