@@ -3,6 +3,7 @@ import { toPatchBody } from '@/contracts/patch-body';
 import { levels } from '@/core/equipment/peak-use';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
@@ -42,20 +43,46 @@ describe('who may know what', () => {
   test('the statement that masks rows and the rule of the core agree', async () => {
     const made = await everyKindOfBooking(office, DAY);
     const requesterId = viewer('ada').personId as PersonId;
-    for (const name of [null, ...PEOPLE]) {
+    const rules: Role[][] = [['crew', 'steward'], ['crew'], ['requester'], [], ['steward', 'requester']];
+    for (const [name, roles] of [null, ...PEOPLE].flatMap((each) =>
+      rules.map((rule) => [each, rule] as const),
+    )) {
+      await office.db.sequelize.query(`UPDATE space SET seen_by = '${JSON.stringify(roles)}'`);
       const who = name === null ? null : viewer(name);
       const { bookings } = await boardOf(name);
       const text = await boardSpanText(contextOf(name), query);
       for (const { title, publish, isWaiting } of made) {
         const isPublic = publish && !isWaiting;
         const isThere = !isWaiting || maySeeWaiting(who, requesterId);
-        const isKnown = isThere && mayKnowBooking(who, { requesterId, isPublic });
-        expect([name, title, text.includes(title)]).toEqual([name, title, isKnown]);
+        const isKnown = isThere && mayKnowBooking(who, { requesterId, isPublic, seenBy: [roles] });
+        expect([name, roles, title, text.includes(title)]).toEqual([name, roles, title, isKnown]);
         expect(bookings.some(({ known }) => known?.title === title)).toBe(isKnown);
       }
       const seen = made.filter(({ isWaiting }) => !isWaiting || maySeeWaiting(who, requesterId));
       expect(bookings).toHaveLength(seen.length);
     }
+  });
+
+  test('of several spaces each has to tell the viewer, and one that hides hides the whole booking', async () => {
+    await approvedIn(office, 'ada', {
+      title: 'SECRET',
+      publish: false,
+      spaces: [bay(SPACE.HE), bay(SPACE.HW)],
+    });
+    const sees = async (east: Role[], west: Role[]) => {
+      for (const [space, roles] of [
+        [SPACE.HE, east],
+        [SPACE.HW, west],
+      ] as const)
+        await office.db.sequelize.query(
+          `UPDATE space SET seen_by = '${JSON.stringify(roles)}' WHERE id = ${space}`,
+        );
+      const text = await boardSpanText(office.as('cato'), query);
+      return text.includes('SECRET');
+    };
+    expect(await sees(['crew'], ['crew', 'steward'])).toBe(true);
+    expect(await sees(['crew'], ['steward'])).toBe(false);
+    expect(await sees([], ['crew'])).toBe(false);
   });
 
   test('members of a host and deputies of whoever asked know it, waiting too; only deputies may change it', async () => {
@@ -70,7 +97,7 @@ describe('who may know what', () => {
       const [seen] = (await boardOf(name)).bookings;
       expect([name, seen!.known?.title, seen!.change !== null]).toEqual([name, 'SECRET', tie === 'deputy']);
       const requesterId = viewer('ada').personId as PersonId;
-      expect(mayKnowBooking(viewer(name), { requesterId, isPublic: false, tie })).toBe(true);
+      expect(mayKnowBooking(viewer(name), { requesterId, isPublic: false, tie, seenBy: [[]] })).toBe(true);
       expect(maySeeWaiting(viewer(name), requesterId, tie)).toBe(true);
     }
     expect((await boardOf(null)).bookings).toEqual([]);

@@ -1,6 +1,7 @@
 import { datesQuerySchema, DATE_STATES, type DatesQuery } from '@/contracts/dates';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
 import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
 import { act, approvedIn, everyKindOfBooking, expectDone, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, viewer, weekly, type TestOffice } from '@tests/builders/office';
@@ -28,14 +29,19 @@ const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin
 test('what a viewer reads of a date is what the rule of the core says', async () => {
   const made = await everyKindOfBooking(office, DAY);
   const requesterId = viewer('ada').personId as PersonId;
-  for (const name of [null, ...PEOPLE]) {
+  const rules: Role[][] = [['crew', 'steward'], ['crew'], ['requester'], []];
+  for (const [name, roles] of [null, ...PEOPLE].flatMap((each) =>
+    rules.map((rule) => [each, rule] as const),
+  )) {
+    await office.db.sequelize.query(`UPDATE space SET seen_by = '${JSON.stringify(roles)}'`);
     const who = name === null ? null : viewer(name);
     const reply = await look(name);
     const text = JSON.stringify(reply);
     for (const { title, publish, isWaiting } of made) {
       const isThere = !isWaiting || maySeeWaiting(who, requesterId);
-      const isKnown = isThere && mayKnowBooking(who, { requesterId, isPublic: publish && !isWaiting });
-      expect([name, title, text.includes(title)]).toEqual([name, title, isKnown]);
+      const isKnown =
+        isThere && mayKnowBooking(who, { requesterId, isPublic: publish && !isWaiting, seenBy: [roles] });
+      expect([name, roles, title, text.includes(title)]).toEqual([name, roles, title, isKnown]);
     }
     const there = made.filter(({ isWaiting }) => !isWaiting || maySeeWaiting(who, requesterId));
     expect(reply.dates).toHaveLength(there.length);

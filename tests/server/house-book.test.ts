@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { SpaceDoc } from '@/contracts/house-book/places';
-import type { ThingDeed } from '@/contracts/house-book/docs';
+import type { DocOf, ThingDeed } from '@/contracts/house-book/docs';
 import { HOUSE_KINDS, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
 import { violations } from '@/server/db/invariants';
@@ -378,4 +378,27 @@ test('what kinds cannot do is refused in a sentence', async () => {
   expectDone(await deed('space', SPACE.HL, 'up'));
   const after = (await thingLines(office.db, 'space')).map(({ name }) => name);
   expect(after.slice(0, 2)).toEqual([before[1], before[0]]);
+});
+
+test('minutes a space does not say are those of the house for the layout, else half an hour', async () => {
+  await save('site', 1, { layoutMinutes: [{ layout: 'rounds', setupMin: 55, strikeMin: 35 }] });
+  const silent = { setupMin: null, strikeMin: null };
+  await save('space', SPACE.HE, {
+    layouts: [
+      { layout: 'rounds', seats: 20, ...silent },
+      { layout: 'theatre', seats: 30, ...silent, setupMin: 10 },
+    ],
+  });
+  const kept = (await keptThing(office.db, 'space', SPACE.HE))!.doc as DocOf<'space'>;
+  expect(kept.layouts).toEqual([
+    { layout: 'rounds', seats: 20, setupMin: 55, strikeMin: 35 },
+    { layout: 'theatre', seats: 30, setupMin: 10, strikeMin: 30 },
+  ]);
+  const twice = [
+    { layout: 'rounds', setupMin: 5, strikeMin: 5 },
+    { layout: 'rounds', setupMin: 6, strikeMin: 6 },
+  ];
+  expect(await faultsOf(save('site', 1, { layoutMinutes: twice }))).toEqual([
+    'layoutMinutes.1.layout: This layout is listed above already.',
+  ]);
 });

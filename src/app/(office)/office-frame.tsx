@@ -9,14 +9,19 @@ import { permissionFor } from '@/server/auth/policy';
 import { currentContext } from '@/server/http/page';
 import { officeContact } from '@/server/use-cases/look/office-contact';
 import { unreadNews } from '@/server/use-cases/own/news';
+import { dayNoteLines } from '@/server/use-cases/look/day-notes';
 import { ruler } from '@/server/use-cases/look/ruler';
 import { Account } from '@/ui/frame/account';
+import { DayNotesProvider } from '@/ui/frame/day-notes';
 import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
 import { Ruler } from '@/ui/frame/ruler';
 import { ThemeSwitch } from '@/ui/frame/theme-switch';
 
 const RULER_BEFORE_DAYS = 30;
 const RULER_DAYS = 100;
+/** Notes to days go along with every page: there are a few in a year. */
+const NOTES_BEFORE_DAYS = 400;
+const NOTES_DAYS = 1600;
 
 function navFor(person: SignedInPerson | null, news: number): NavItem[] {
   const may = (action: Parameters<typeof permissionFor>[0]) => permissionFor(action, person) === 'allowed';
@@ -48,8 +53,9 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
   const office = known;
   const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
   const days = await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS);
+  const notes = await dayNoteLines(ctx.db, addDays(today, -NOTES_BEFORE_DAYS), NOTES_DAYS);
   return (
-    <>
+    <DayNotesProvider notes={notes}>
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
@@ -75,6 +81,6 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
         {say`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
         <Link href="/settings">{say`Settings`}</Link>
       </footer>
-    </>
+    </DayNotesProvider>
   );
 }

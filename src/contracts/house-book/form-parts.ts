@@ -15,6 +15,8 @@ interface Base {
 export type Field =
   | (Base & { readonly kind: 'line' | 'text'; readonly most: number; readonly isNarrow?: boolean })
   | (Base & { readonly kind: 'number'; readonly unit?: string; readonly isOptional?: boolean })
+  /** A length in minutes, typed in minutes, hours or days. */
+  | (Base & { readonly kind: 'span'; readonly isOptional?: boolean })
   | (Base & { readonly kind: 'date' | 'moment' | 'clock'; readonly isOptional?: boolean })
   | (Base & { readonly kind: 'switch' })
   | (Base & { readonly kind: 'hue' })

@@ -1,3 +1,5 @@
+import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUT_WORDS } from '../words/findings';
 import { LANGUAGE_NAMES, LANGUAGES } from '../language/languages';
 import { texts } from '../language/say';
 import type { NamedChoice } from './docs';
@@ -73,6 +75,19 @@ export const siteForm: HouseForm = houseForm({
           name: 'grainMin',
           label: 'Times picked on the board are whole',
           unit: 'minutes',
+        },
+        {
+          kind: 'rows',
+          name: 'layoutMinutes',
+          label: 'Setting and clearing',
+          hint: 'By layout, for spaces that do not say it. A layout that is not here takes half an hour each.',
+          one: 'layout',
+          fresh: { layout: null, setupMin: 30, strikeMin: 30 },
+          fields: [
+            { kind: 'choice', name: 'layout', label: 'Layout', from: named(LAYOUTS, LAYOUT_WORDS) },
+            { kind: 'number', name: 'setupMin', label: 'Setting', unit: 'minutes' },
+            { kind: 'number', name: 'strikeMin', label: 'Clearing', unit: 'minutes' },
+          ],
         },
         hoursField('The week of the site. A building or a space with hours of its own goes by those.'),
       ],

@@ -1,5 +1,6 @@
 import { texts } from '../language/say';
 import { ROLES } from '@/core/roles';
+import { SEEING_ROLES, USUALLY_SEEN_BY } from '@/core/publishing/right-to-know';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
@@ -41,6 +42,7 @@ export const spaceForm: HouseForm = houseForm({
     layouts: [],
     hours: [],
     policies: [],
+    seenBy: [...USUALLY_SEEN_BY],
     timetables: [],
     questions: [],
     doors: [],
@@ -90,14 +92,14 @@ export const spaceForm: HouseForm = houseForm({
           kind: 'rows',
           name: 'layouts',
           label: 'Layouts',
-          hint: 'Seats left empty are worked out from the area.',
+          hint: 'Seats left empty are worked out from the area, minutes are those of the house for the layout.',
           one: 'layout',
-          fresh: { layout: null, seats: null, setupMin: 30, strikeMin: 30 },
+          fresh: { layout: null, seats: null, setupMin: null, strikeMin: null },
           fields: [
             { kind: 'choice', name: 'layout', label: 'Layout', from: named(LAYOUTS, LAYOUT_WORDS) },
             { kind: 'number', name: 'seats', label: 'Seats', isOptional: true },
-            { kind: 'number', name: 'setupMin', label: 'Setting', unit: 'minutes' },
-            { kind: 'number', name: 'strikeMin', label: 'Clearing', unit: 'minutes' },
+            { kind: 'number', name: 'setupMin', label: 'Setting', unit: 'minutes', isOptional: true },
+            { kind: 'number', name: 'strikeMin', label: 'Clearing', unit: 'minutes', isOptional: true },
           ],
         },
         {
@@ -137,7 +139,7 @@ export const spaceForm: HouseForm = houseForm({
           },
           fields: [
             { kind: 'date', name: 'from', label: 'From' },
-            { kind: 'number', name: 'noticeMin', label: 'Notice', unit: 'minutes', isOptional: true },
+            { kind: 'span', name: 'noticeMin', label: 'Notice', isOptional: true },
             {
               kind: 'number',
               name: 'horizonMonths',
@@ -145,8 +147,8 @@ export const spaceForm: HouseForm = houseForm({
               unit: 'months',
               isOptional: true,
             },
-            { kind: 'number', name: 'shortestMin', label: 'Shortest', unit: 'minutes', isOptional: true },
-            { kind: 'number', name: 'longestMin', label: 'Longest', unit: 'minutes', isOptional: true },
+            { kind: 'span', name: 'shortestMin', label: 'Shortest', isOptional: true },
+            { kind: 'span', name: 'longestMin', label: 'Longest', isOptional: true },
             {
               kind: 'choice',
               name: 'granted',
@@ -159,6 +161,13 @@ export const spaceForm: HouseForm = houseForm({
             { kind: 'several', name: 'roles', label: 'Who may ask', from: named(ROLES, ROLE_WORDS) },
             { kind: 'several', name: 'organisations', label: 'Members of', from: 'organisations' },
           ],
+        },
+        {
+          kind: 'several',
+          name: 'seenBy',
+          label: 'Who sees what is on here',
+          hint: 'Title, host and contact. The office and whoever asked always do; everybody else sees that it is taken, and what is published. A crew reads on its orders what it sets up.',
+          from: named(SEEING_ROLES, ROLE_WORDS),
         },
         questionsField,
       ],

@@ -1,5 +1,6 @@
 import { later, say } from '../language/say';
 import { z } from 'zod';
+import { SEEING_ROLES, USUALLY_SEEN_BY } from '@/core/publishing/right-to-know';
 import { LANGUAGES } from '../language/languages';
 import type { SpaceId } from '@/core/ids';
 import { TOP_UP_MIN } from '@/core/occupancy/turnover';
@@ -38,6 +39,27 @@ export const siteDoc = z.object({
         ),
     )
     .max(40, later`At most forty domains.`)
+    .default([]),
+  /** What setting and clearing take where a space does not say it. */
+  layoutMinutes: z
+    .array(
+      z.object({
+        layout: z.enum(LAYOUTS, later`Choose a layout.`),
+        setupMin: wholeNumber('Setup minutes', 0, 1440),
+        strikeMin: wholeNumber('Strike minutes', 0, 1440),
+      }),
+    )
+    .max(LAYOUTS.length, later`Each layout once.`)
+    .superRefine((rows, context) => {
+      rows.forEach(({ layout }, index) => {
+        if (rows.findIndex((each) => each.layout === layout) < index)
+          context.addIssue({
+            code: 'custom',
+            path: [index, 'layout'],
+            message: say`This layout is listed above already.`,
+          });
+      });
+    })
     .default([]),
   hours: hoursRows,
 });
@@ -126,6 +148,7 @@ export const spaceDoc = z
     postedLimit: wholeNumber('Posted limit', 1, 100_000).nullable().default(null),
     topUpMin: wholeNumber('Top-up minutes', 0, 1440).default(TOP_UP_MIN),
     madeOf: ids<SpaceId>('a space', 60),
+    seenBy: z.array(z.enum(SEEING_ROLES, later`Choose from the list.`)).default([...USUALLY_SEEN_BY]),
     features: z.array(z.enum(FEATURES)).default([]),
     layouts: z
       .array(
@@ -133,8 +156,9 @@ export const spaceDoc = z
           layout: z.enum(LAYOUTS, later`Choose a layout.`),
           /** Left out where the house has not counted them: worked out from the area by published load factors. */
           seats: wholeNumber('Seats', 0, 100_000).nullable().default(null),
-          setupMin: wholeNumber('Setup minutes', 0, 1440),
-          strikeMin: wholeNumber('Strike minutes', 0, 1440),
+          /** Left out: as the house has it for the layout. */
+          setupMin: wholeNumber('Setup minutes', 0, 1440).nullable().default(null),
+          strikeMin: wholeNumber('Strike minutes', 0, 1440).nullable().default(null),
         }),
       )
       .max(LAYOUTS.length, later`Each layout once.`),

@@ -3,7 +3,7 @@ import type { ChoiceList, NamedChoice } from '../house-book/docs';
 import type { Field } from '../house-book/form-parts';
 import { HOUSE_FORMS } from '../house-book/forms';
 import type { HouseKind, Said } from '../house-book/kinds';
-import { dayShort } from './when';
+import { dayShort, lengthText } from './when';
 import type { LocalDate } from '@/core/time/local-time';
 
 type Doc = Readonly<Record<string, unknown>>;
@@ -26,6 +26,8 @@ function sayValue(field: Field, value: unknown, nameOf: NameOf): string {
       return value ? say`yes` : say`no`;
     case 'number':
       return field.unit ? `${String(value)} ${field.unit}` : String(value);
+    case 'span':
+      return lengthText(value as number);
     case 'date':
       return dayShort(value as LocalDate);
     case 'moment':

@@ -5,7 +5,7 @@ import { localDateTime as local, addWallMinutes, type LocalDateTime } from '../t
 import { expandRule } from '../recurrence/rule';
 import { isOnCalendar, OPEN_FILTER } from './calendar-filter';
 import { feedText, segmentText, type PublishedDateKind, type PublishedSegment } from './icalendar';
-import { mayKnowBooking, maySeeWaiting } from './right-to-know';
+import { mayKnowBooking, maySeeWaiting, USUALLY_SEEN_BY } from './right-to-know';
 import { ROLES, type Role } from '../roles';
 
 const RULE = 'FREQ=WEEKLY;UNTIL=20270501T225959Z';
@@ -136,11 +136,22 @@ describe('a series in a feed', () => {
 });
 
 describe('who may know', () => {
-  const booking = { requesterId: 4 as PersonId, isPublic: false };
+  const booking = { requesterId: 4 as PersonId, isPublic: false, seenBy: [USUALLY_SEEN_BY] };
   const viewer = (roles: Role[], personId = 9) => ({ personId: personId as PersonId, roles });
   test.each(ROLES)('%s who did not ask for it', (role) => {
     expect(mayKnowBooking(viewer([role]), booking)).toBe(role !== 'requester');
     expect(maySeeWaiting(viewer([role]), booking.requesterId)).toBe(role === 'manager');
+  });
+  test('a space says which roles see what is on there; of several spaces each has to', () => {
+    const sees = (roles: Role[], ...seenBy: Role[][]) =>
+      mayKnowBooking(viewer(roles), { ...booking, seenBy });
+    expect(sees(['requester'], ['requester'])).toBe(true);
+    expect(sees(['crew'], ['requester'])).toBe(false);
+    expect(sees(['crew'], ['crew'], ['steward'])).toBe(false);
+    expect(sees(['crew', 'steward'], ['crew'], ['steward'])).toBe(true);
+    for (const role of ['manager', 'housekeeper'] as const) expect(sees([role], [])).toBe(true);
+    // A loan stands in no space: those who work here know it.
+    expect([sees(['crew']), sees(['requester'])]).toEqual([true, false]);
   });
   test('a reader sees only what is published; a requester always their own', () => {
     expect([mayKnowBooking(null, booking), mayKnowBooking(null, { ...booking, isPublic: true })]).toEqual([

@@ -14,14 +14,25 @@ export interface BookingPrivacy {
   readonly isPublic: boolean;
   /** How the viewer is tied to it otherwise: a deputy of whoever asked, or a member of one of its hosts. */
   readonly tie?: Tie | null;
+  /** Of each of its spaces the roles that see what is on there; empty for a loan, which all who work here see. */
+  readonly seenBy: readonly (readonly Role[])[];
 }
+
+/** Roles a space may name as those that see what is on there. */
+export const SEEING_ROLES = ['requester', 'crew', 'steward'] as const satisfies readonly Role[];
+/** Who does where a space says nothing else: those who work with its bookings. */
+export const USUALLY_SEEN_BY = ['crew', 'steward'] as const satisfies readonly Role[];
+
+// They decide and keep the house: nothing on it is hidden from them.
+const OFFICE_ROLES: readonly Role[] = ['manager', 'housekeeper'];
+export const seesAll = (viewer: Viewer | null): boolean =>
+  viewer !== null && viewer.roles.some((role) => OFFICE_ROLES.includes(role));
 
 export type Tie = 'deputy' | 'member';
 
-// Those who work with a booking have to read it; requesters only their own.
 const WORKING_ROLES: readonly Role[] = ['manager', 'crew', 'steward', 'housekeeper'];
 
-/** Whether the viewer works with bookings of others and so reads all of them. */
+/** Whether the viewer works with bookings of others. */
 export const worksWithBookings = (viewer: Viewer | null): boolean =>
   viewer !== null && viewer.roles.some((role) => WORKING_ROLES.includes(role));
 
@@ -29,7 +40,9 @@ export const worksWithBookings = (viewer: Viewer | null): boolean =>
 export function mayKnowBooking(viewer: Viewer | null, booking: BookingPrivacy): boolean {
   if (booking.isPublic) return true;
   if (!viewer) return false;
-  return viewer.personId === booking.requesterId || Boolean(booking.tie) || worksWithBookings(viewer);
+  if (viewer.personId === booking.requesterId || booking.tie || seesAll(viewer)) return true;
+  if (!booking.seenBy.length) return worksWithBookings(viewer);
+  return booking.seenBy.every((roles) => viewer.roles.some((role) => roles.includes(role)));
 }
 
 /** Whether the viewer may see dates that still wait for a decision, and where. */

@@ -21,6 +21,7 @@ import { wordsOfTheHouse } from './migrations/016-words-of-the-house';
 import { pictures } from './migrations/017-pictures';
 import { dayNotes } from './migrations/018-day-notes';
 import { languageOfHouse } from './migrations/019-language';
+import { houseDefaults } from './migrations/020-house-defaults';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -43,6 +44,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '017-pictures', statements: pictures },
   { name: '018-day-notes', statements: dayNotes },
   { name: '019-language', statements: languageOfHouse },
+  { name: '020-house-defaults', statements: houseDefaults },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

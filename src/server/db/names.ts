@@ -1,4 +1,5 @@
 import type { ClaimId, EquipmentTypeId, PersonId, ResourceId, SpaceId } from '@/core/ids';
+import type { Role } from '@/core/roles';
 import { mayKnowBooking, type Tie, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from './connection';
 
@@ -44,7 +45,12 @@ interface TitleRow {
   readonly announced: 0 | 1;
   readonly status: string;
   readonly tie: Tie | null;
+  /** The roles of each space that see what is on there, as JSON. */
+  readonly seenBy: string;
 }
+
+/** Of each space of claim `c` the roles that see what is on there. */
+export const SEEN_BY = `(SELECT json_group_array(json(s.seen_by)) FROM claim_space z JOIN space s ON s.id = z.space_id WHERE z.claim_id = c.id)`;
 
 /** Titles of claims, only of those the viewer may know; the others are just *taken*. */
 export async function titlesFor(
@@ -54,7 +60,7 @@ export async function titlesFor(
 ): Promise<ReadonlyMap<ClaimId, string>> {
   if (!claims.length) return new Map();
   const rows = await reader.rows<TitleRow>(
-    `SELECT c.id, r.title, r.requester_id, EXISTS (SELECT 1 FROM announced a WHERE a.occurrence_id = o.id) AS announced, c.status, ${tieTo('$me')} AS tie FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
+    `SELECT c.id, r.title, r.requester_id, EXISTS (SELECT 1 FROM announced a WHERE a.occurrence_id = o.id) AS announced, c.status, ${tieTo('$me')} AS tie, ${SEEN_BY} AS seenBy FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
      JOIN request r ON r.id = o.request_id WHERE c.id IN (SELECT value FROM json_each($ids))`,
     { ids: JSON.stringify(claims), me: viewer?.personId ?? 0 },
   );
@@ -63,6 +69,7 @@ export async function titlesFor(
       requesterId: row.requester_id,
       isPublic: row.announced === 1 && row.status === 'in-force',
       tie: row.tie,
+      seenBy: JSON.parse(row.seenBy) as Role[][],
     }),
   );
   return new Map(known.map((row) => [row.id, row.title]));

@@ -8,6 +8,7 @@ import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { takenOn, type DifferingForm } from './draft';
 import type { PartProps } from './part-props';
+import { DayNote } from '@/ui/frame/day-notes';
 
 /** So many rungs are drawn at first; a long series goes on when asked for. */
 const FIRST_RUNGS = 60;
@@ -104,9 +105,12 @@ function Rung({ form, choices, date, isOfSeries }: RungProps) {
               onChange={() => setValue('leftOut', [...getValues('leftOut'), date.key], { shouldDirty: true })}
             />
             <span>{date.when}</span>
+            <DayNote date={dateOf(date.key as LocalDateTime)} />
           </label>
         ) : (
-          <span>{date.when}</span>
+          <span>
+            {date.when} <DayNote date={dateOf(date.key as LocalDateTime)} />
+          </span>
         )}
         <VerdictStamp verdict={date.verdict} />
       </div>

@@ -3,6 +3,7 @@ import { toLocal } from '@/core/time/zone';
 import { ownSettings } from '@/contracts/own-settings';
 import { dayShort, sayTime, zoneCity } from '@/contracts/words/when';
 import { FOLD_PX, ticksOf, tickStepMin, type TimeAxis } from './time-axis';
+import { DayNote } from '@/ui/frame/day-notes';
 
 const LINE_PX = 15;
 /** Height of the head: a line more where there is a second zone. */
@@ -50,7 +51,7 @@ export const AxisHead = memo(function AxisHead({
               className="sticky inline-block px-1.5 pt-0.5 font-serif text-[0.95rem] leading-tight whitespace-nowrap"
               style={{ left: labelPx }}
             >
-              {dayShort(slice.date)}
+              {dayShort(slice.date)} <DayNote date={slice.date} />
             </span>
           </span>
         ))}

@@ -27,6 +27,7 @@ import { boardHref, type BoardAddress, type Pick } from './board-address';
 import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
 import { asSpaceId, usualLayout, type House } from './house';
 import { Slip } from './slip';
+import { DayNote } from '@/ui/frame/day-notes';
 
 /** What a short request needs beside the pick. */
 
@@ -296,7 +297,9 @@ export function PickSlip(props: PickSlipProps) {
           {place.name}, <span className="font-normal">{place.building}</span>
         </p>
       ))}
-      <p>{dayLong(dateOf(pick.start))}</p>
+      <p>
+        {dayLong(dateOf(pick.start))} <DayNote date={dateOf(pick.start)} />
+      </p>
       <form
         onSubmit={(event) => {
           event.preventDefault();

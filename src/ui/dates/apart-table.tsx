@@ -7,6 +7,7 @@ import { Mark } from '@/ui/primitives/mark';
 import type { DayRange } from './dates-address';
 import { hoursOnDay, onDay, type EntryGroup } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
+import { DayNote } from '@/ui/frame/day-notes';
 
 const DAY_PX = 104;
 const GROUP_PX = 176;
@@ -66,6 +67,7 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
                 <Link href={dayHref(date)} className="no-underline hover:underline">
                   {dayShort(date).replace(/ \d{4}$/, '')}
                 </Link>
+                <DayNote date={date} className="block whitespace-normal" />
               </th>
               {groups.map(({ choice, entries }) => (
                 <td key={choice.id} className="border-b border-l border-rule px-0.5 py-1 align-top">

@@ -21,6 +21,7 @@ import {
   type DayRange,
 } from './dates-address';
 import { datesQuery } from './dates-query';
+import { DayNote } from '@/ui/frame/day-notes';
 
 const VIEW_WORDS: Readonly<Record<DateView, string>> = texts({
   day: 'one day',
@@ -185,6 +186,7 @@ export function DatesBar(props: BarProps) {
     <div className="grid gap-2 pb-2">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-2xl">{titleOf(props)}</h1>
+        {address.view === 'day' && <DayNote date={props.day} />}
         <div role="group" aria-label={say`Go to`} className="flex items-center gap-1.5">
           <button type="button" className="press" onClick={() => turn(-1)}>{say`Earlier`}</button>
           <button

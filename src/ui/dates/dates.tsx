@@ -24,6 +24,7 @@ import { TimeColumns, type TimeColumn } from './time-columns';
 import { datesQuery } from './dates-query';
 import { useDates, useDatesAddress } from './use-dates';
 import { YearRulers } from './year-rulers';
+import { DayNote } from '@/ui/frame/day-notes';
 
 const SHORT_DAYS = texts(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
 
@@ -99,13 +100,16 @@ function columnsOf(
     entries,
     isToday: date === today,
     head: (
-      <Link href={dayHref(date)} className="no-underline hover:underline">
-        <span aria-hidden="true">
-          <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
-          <span className="text-soft">{SHORT_DAYS[weekdayOf(date) - 1]}</span>
-        </span>
-        <span className="sr-only">{dayLong(date)}</span>
-      </Link>
+      <>
+        <Link href={dayHref(date)} className="no-underline hover:underline">
+          <span aria-hidden="true">
+            <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
+            <span className="text-soft">{SHORT_DAYS[weekdayOf(date) - 1]}</span>
+          </span>
+          <span className="sr-only">{dayLong(date)}</span>
+        </Link>
+        <DayNote date={date} className="block leading-tight" />
+      </>
     ),
   }));
 }

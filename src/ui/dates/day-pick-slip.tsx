@@ -8,6 +8,7 @@ import { clockText, minuteOfDay, parseLocalDateTime, timeOf } from '@/core/time/
 import { boardHref } from '@/ui/board/board-address';
 import { Slip } from '@/ui/board/slip';
 import type { DayPick } from './dates-address';
+import { DayNote } from '@/ui/frame/day-notes';
 
 interface PickProps {
   readonly pick: DayPick;
@@ -54,6 +55,7 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
   );
   return (
     <Slip title={dayLong(pick.day)} onClose={onClose}>
+      <DayNote date={pick.day} />
       <form
         noValidate
         className="grid grid-cols-2 gap-2"

@@ -5,6 +5,7 @@ import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber, weeksOfMonth } from '@/core/time/weeks';
 import { hoursOnDay, onDay, type DateEntry } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
+import { DayNote } from '@/ui/frame/day-notes';
 
 const WEEKDAYS = texts(['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']);
 /** So many dates fit under the day; the rest is told as a number. */
@@ -51,6 +52,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
           onClick={() => onPick(date)}
         >{say`ask`}</button>
       </div>
+      <DayNote date={date} className="block px-1 leading-tight" />
       <ul>
         {shown.map((entry) => (
           <li key={entry.id} className="mt-0.5">

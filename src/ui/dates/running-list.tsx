@@ -5,6 +5,7 @@ import { Mark } from '@/ui/primitives/mark';
 import type { DayRange } from './dates-address';
 import { hoursOnDay, hoursText, onDay, placesText, sayEntry, titleText, type DateEntry } from './entries';
 import type { EntryContext } from './entry-line';
+import { DayNote } from '@/ui/frame/day-notes';
 
 interface ListProps {
   readonly range: DayRange;
@@ -69,7 +70,8 @@ export function RunningList({ range, entries, context, dayHref }: ListProps) {
           <h2 className="px-2 text-lg">
             <Link href={dayHref(date)} className="no-underline hover:underline">
               {dayLong(date)}
-            </Link>
+            </Link>{' '}
+            <DayNote date={date} />
           </h2>
           <ul>
             {there.map((entry) => (

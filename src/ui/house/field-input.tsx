@@ -6,6 +6,7 @@ import type { Field } from '@/contracts/house-book/form-parts';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { faultsUnder, shownFields, toDraft, type Draft } from './form-model';
 import { ChoiceInput, HueInput, optionsOf, TextInput, type FieldProps } from './plain-inputs';
+import { SpanInput } from './span-input';
 import { SeveralInput } from './several-input';
 
 /** One field of a house form, whatever it holds. */
@@ -52,6 +53,8 @@ export function FieldInput(props: FieldProps) {
       {(ids) =>
         field.kind === 'choice' ? (
           <ChoiceInput {...props} field={field} ids={ids} />
+        ) : field.kind === 'span' ? (
+          <SpanInput {...props} ids={ids} />
         ) : (
           <TextInput {...props} ids={ids} />
         )

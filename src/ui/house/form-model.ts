@@ -15,7 +15,8 @@ function typed(field: Field, value: unknown): unknown {
   if (field.kind === 'rows')
     return ((value as Draft[] | undefined) ?? []).map((row) => toDraft(field.fields, row));
   if (field.kind === 'words') return ((value as string[] | undefined) ?? []).join('\n');
-  if (field.kind === 'number') return value === null || value === undefined ? '' : String(value);
+  if (field.kind === 'number' || field.kind === 'span')
+    return value === null || value === undefined ? '' : String(value);
   return value ?? (field.kind === 'several' ? [] : field.kind === 'switch' ? false : '');
 }
 
@@ -34,6 +35,7 @@ function meant(field: Field, value: unknown): unknown {
         .split('\n')
         .map((line) => line.trim())
         .filter(Boolean);
+    case 'span':
     case 'number': {
       const text = (value as string).trim().replace(',', '.');
       if (text === '') return null;

@@ -5,6 +5,8 @@ import type { DateView } from '@/contracts/request-view';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { WayDrawing } from '@/ui/ways-out/way-drawing';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
+import { DayNote } from '@/ui/frame/day-notes';
+import { dateOf } from '@/core/time/local-time';
 
 interface LadderProps {
   readonly dates: readonly DateView[];
@@ -57,10 +59,13 @@ function Rung({ date, box }: RungProps) {
         {box ? (
           <label className="flex min-w-64 flex-1 items-center gap-3">
             <input {...box} className="size-4 accent-(--accent)" />
-            <span className={date.isPast ? 'text-soft' : 'font-semibold'}>{when}</span>
+            <span className={date.isPast ? 'text-soft' : 'font-semibold'}>{when}</span>{' '}
+            <DayNote date={dateOf(date.startLocal)} />
           </label>
         ) : (
-          <span className={`min-w-64 flex-1 ${date.isPast ? 'text-soft' : 'font-semibold'}`}>{when}</span>
+          <span className={`min-w-64 flex-1 ${date.isPast ? 'text-soft' : 'font-semibold'}`}>
+            {when} <DayNote date={dateOf(date.startLocal)} />
+          </span>
         )}
         {drawn?.places.length ? (
           <button

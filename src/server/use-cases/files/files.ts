@@ -1,6 +1,9 @@
 import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
-import { worksWithBookings } from '@/core/publishing/right-to-know';
+import type { PersonId } from '@/core/ids';
+import { mayKnowBooking, worksWithBookings } from '@/core/publishing/right-to-know';
+import type { Role } from '@/core/roles';
+import { SEEN_BY } from '../../db/names';
 import {
   MOST_FILE_BYTES,
   MOST_FILE_MB,
@@ -71,12 +74,29 @@ export async function takeFile(
   return earlier.owner_id === me ? done(lineOf(earlier)) : refuse({ code: 'key-used' });
 }
 
+const NOBODY = -1 as PersonId;
+
+/** Whether the roles of the viewer see what is on in the spaces of some date of the request. */
+async function seesSomeOf({ db, viewer }: SignedInContext, request: number): Promise<boolean> {
+  const claims = await db.rows<{ seenBy: string }>(
+    `SELECT DISTINCT ${SEEN_BY} AS seenBy FROM claim c JOIN occurrence o ON o.id = c.occurrence_id WHERE o.request_id = $request AND c.status <> 'released'`,
+    { request },
+  );
+  return claims.some(({ seenBy }) =>
+    mayKnowBooking(viewer, {
+      requesterId: NOBODY,
+      isPublic: false,
+      seenBy: JSON.parse(seenBy) as Role[][],
+    }),
+  );
+}
+
 /** Whether the viewer may have the file: whoever sent it, and everybody who may read what it was sent with. */
 async function mayRead(ctx: SignedInContext, file: FileRow): Promise<boolean> {
   const { viewer, db } = ctx;
   if (file.owner_id === viewer.personId) return true;
   if (file.request_id === null) return false;
-  if (worksWithBookings(viewer)) return true;
+  if (worksWithBookings(viewer) && (await seesSomeOf(ctx, file.request_id))) return true;
   const request = await db.json<Parameters<typeof accessTo>[1]>(
     `SELECT json_object('id', r.id, 'requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
      FROM request r WHERE r.id = $id`,

@@ -8,7 +8,7 @@ import type { Context } from '../../context';
 import { asJson, type Reader } from '../../db/connection';
 import { occupiedIn } from '../../db/occupied-in';
 import { siteZone } from '../../db/space-facts';
-import { bindRights, CHANGEABLE, expected, knownWhere, MINE, nth, OURS } from './known-bookings';
+import { CHANGEABLE, expected, knownWhere, MINE, nth, OURS, rightsOf } from './known-bookings';
 
 const OCCUPIED = `
 SELECT o.claim_space_id AS id, MIN(o.start_min) AS first, MAX(o.end_min) AS last FROM resource r ${occupiedIn('r.id')}
@@ -52,7 +52,7 @@ export async function boardRowsText(
 ): Promise<{ bookings: string; uses: string }> {
   const [row] = await reader.rows<{ bookings: string; uses: string }>(
     `SELECT (${bookings(viewer !== null)}) AS bookings, (${USES}) AS uses`,
-    { ...span, ...bindRights(viewer) },
+    { ...span, ...(await rightsOf(reader, viewer)) },
   );
   return row!;
 }

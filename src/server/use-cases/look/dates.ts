@@ -11,7 +11,7 @@ import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { readableCalendars } from '../publish/calendars';
 import { CLAIMS_IN_SPAN } from './claims-in-span';
-import { bindRights, expected, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE } from './known-bookings';
+import { expected, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE, rightsOf } from './known-bookings';
 
 // What is cancelled was in force before: readers keep knowing what they knew.
 const IS_KNOWN = `(${KNOWN} OR (o.state = 'cancelled' AND ${IS_ANNOUNCED}))`;
@@ -85,7 +85,7 @@ export async function datesOf(ctx: Context, query: DatesQuery): Promise<DatesRep
   const rows = await db.json<DatesReply['dates']>(statement({ ...query, q: text }), {
     start: startOfDay(from, tzid),
     end: startOfDay(addDays(from, days), tzid),
-    ...bindRights(viewer),
+    ...(await rightsOf(db, viewer)),
     calendars: JSON.stringify(calendars.map(({ id }) => id)),
     cancelled: cancelled || state === 'cancelled' ? 1 : 0,
     state: state === undefined ? -1 : stateCode[state],

@@ -7,15 +7,19 @@ interface NoteRow {
   readonly to: LocalDate;
 }
 
+/** What the house says of any of these days, in their order. */
+export const dayNoteLines = (reader: Reader, first: LocalDate, days: number): Promise<NoteRow[]> =>
+  reader.rows<NoteRow>(
+    'SELECT name, from_date AS "from", to_date AS "to" FROM day_note WHERE from_date <= $last AND to_date >= $first ORDER BY from_date, id',
+    { first, last: addDays(first, days - 1) },
+  );
+
 /** What the house says of each of these days; most say nothing. */
 export async function dayNotes(
   reader: Reader,
   first: LocalDate,
   days: number,
 ): Promise<(date: LocalDate) => readonly string[]> {
-  const rows = await reader.rows<NoteRow>(
-    'SELECT name, from_date AS "from", to_date AS "to" FROM day_note WHERE from_date <= $last AND to_date >= $first ORDER BY from_date, id',
-    { first, last: addDays(first, days - 1) },
-  );
+  const rows = await dayNoteLines(reader, first, days);
   return (date) => rows.filter(({ from, to }) => from <= date && date <= to).map(({ name }) => name);
 }

@@ -1,5 +1,6 @@
 import type { PersonId } from '@/core/ids';
-import { maySeeWaiting, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
+import { maySeeWaiting, seesAll, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
+import type { Reader } from '../../db/connection';
 
 // Parts of statements over request r, occurrence o, claim c, claimed space s, for one viewer.
 
@@ -9,19 +10,26 @@ export const MINE = `(r.requester_id = $me OR r.requester_id IN (SELECT person_i
 /** The same, or the viewer belongs to one of its hosts. */
 export const OURS = `(${MINE} OR EXISTS (SELECT 1 FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = $me WHERE x.request_id = r.id))`;
 
+/**
+ * Whether the viewer's roles see it: `$sees` is 1 for those from whom nothing is hidden, 0 for those who see nothing that
+ * way. Else no space of it may be among the hidden, and a loan is for those who work here.
+ */
+const SEEN = `($sees = 1 OR ($sees = 2 AND ($works OR EXISTS (SELECT 1 FROM claim_space z WHERE z.claim_id = c.id))
+  AND NOT EXISTS (SELECT 1 FROM claim_space z WHERE z.claim_id = c.id AND z.space_id IN (SELECT value FROM json_each($hidden)))))`;
+
 /** Whether everybody may read the title while the date is in force, or after it was. */
 export const IS_ANNOUNCED = `EXISTS (SELECT 1 FROM announced a WHERE a.occurrence_id = o.id)`;
 
 /** The same with another way to ask whether it is announced: a statement that asks for many columns joins it once. */
 export function knownWhere(isAnnounced: string): string {
-  return `($works OR (c.status = 'in-force' AND ${isAnnounced}) OR ${OURS})`;
+  return `(${SEEN} OR (c.status = 'in-force' AND ${isAnnounced}) OR ${OURS})`;
 }
 
 /** The same as `mayKnowBooking`, once for all rows; a test holds the two together. */
 export const KNOWN = knownWhere(IS_ANNOUNCED);
 
 /** How many people are expected, for those who work with the booking or asked for it; readers are told none. */
-export const expected = (people: string): string => `iif($works OR ${MINE}, ${people}, 0)`;
+export const expected = (people: string): string => `iif(($works AND ${SEEN}) OR ${MINE}, ${people}, 0)`;
 
 /** Whether the viewer may read all of the request, while it waits too. */
 export const READABLE = `($office OR ${OURS})`;
@@ -35,9 +43,28 @@ export const nth = (sign: '<=' | '>') =>
 
 const NOBODY = -1 as PersonId;
 
+const SPACES = `SELECT (SELECT json_group_array(id) FROM space s WHERE NOT EXISTS (SELECT 1 FROM json_each(s.seen_by) v
+  WHERE v.value IN (SELECT value FROM json_each($roles)))) AS hidden, (SELECT COUNT(*) FROM space) AS spaces`;
+
+/** Which spaces hide from the viewer what is on there, and whether that asks for a look at each booking. */
+async function hiddenFrom(
+  reader: Reader,
+  viewer: Viewer | null,
+): Promise<{ sees: 0 | 1 | 2; hidden: string }> {
+  if (!viewer) return { sees: 0, hidden: '[]' };
+  if (seesAll(viewer)) return { sees: 1, hidden: '[]' };
+  const [row] = await reader.rows<{ hidden: string; spaces: number }>(SPACES, {
+    roles: JSON.stringify(viewer.roles),
+  });
+  const count = (JSON.parse(row!.hidden) as number[]).length;
+  if (worksWithBookings(viewer)) return { sees: count === 0 ? 1 : 2, hidden: row!.hidden };
+  return { sees: count === row!.spaces ? 0 : 2, hidden: row!.hidden };
+}
+
 /** What `KNOWN` and `CHANGEABLE` ask of the viewer. */
-export const bindRights = (viewer: Viewer | null) => ({
+export const rightsOf = async (reader: Reader, viewer: Viewer | null) => ({
   me: viewer?.personId ?? NOBODY,
   works: worksWithBookings(viewer) ? 1 : 0,
   office: maySeeWaiting(viewer, NOBODY) ? 1 : 0,
+  ...(await hiddenFrom(reader, viewer)),
 });

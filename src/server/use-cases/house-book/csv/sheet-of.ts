@@ -59,9 +59,9 @@ async function idWhere(
 }
 
 type SpaceDoc = DocOf<'space'>;
-const LAYOUT = /^(.+?) (\d+) (\d+)\/(\d+)$/;
+const LAYOUT = /^(.+?) (\d+)(?: (\d+)\/(\d+))?$/;
 
-/** `rows of chairs 90 45/30`: seats, and the minutes of setting and clearing. */
+/** `rows of chairs 90 45/30`: seats, and the minutes of setting and clearing, which may be left to the house. */
 function layoutOf(part: string): SpaceDoc['layouts'][number] {
   const [, word, seats, setup, strike] = LAYOUT.exec(part) ?? [];
   if (!word)
@@ -71,8 +71,8 @@ function layoutOf(part: string): SpaceDoc['layouts'][number] {
   return {
     layout: oneOf(word, LAYOUTS, LAYOUT_WORDS, 'layout'),
     seats: Number(seats),
-    setupMin: Number(setup),
-    strikeMin: Number(strike),
+    setupMin: setup === undefined ? null : Number(setup),
+    strikeMin: strike === undefined ? null : Number(strike),
   };
 }
 

@@ -6,7 +6,7 @@ import { loadHours, storeHours } from '../own-rows';
 import { SPACES_OF } from './spaces-of';
 
 const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'language', language, 'officeName', office_name, 'officePhone', office_phone,
-  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'registerDomains', json(register_domains)) FROM site WHERE id = $id`;
+  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'layoutMinutes', json(layout_minutes), 'registerDomains', json(register_domains)) FROM site WHERE id = $id`;
 
 export const siteKeeper: Keeper<'site'> = {
   table: 'site',
@@ -39,6 +39,7 @@ export const siteKeeper: Keeper<'site'> = {
       exit_min: doc.exitMin,
       horizon_months: doc.horizonMonths,
       grain_min: doc.grainMin,
+      layout_minutes: JSON.stringify(doc.layoutMinutes),
       register_domains: JSON.stringify(doc.registerDomains),
     });
     await storeHours(tx, 'site', siteId, doc.hours);

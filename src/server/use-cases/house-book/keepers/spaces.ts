@@ -1,9 +1,9 @@
 import { say } from '@/contracts/language/say';
-import type { SpaceDoc } from '@/contracts/house-book/places';
+import type { SiteDoc, SpaceDoc } from '@/contracts/house-book/places';
 import { done, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { listText } from '@/contracts/words/rule';
-import { seatsByArea } from '@/core/seating/capacity';
+import { seatsByArea, type Layout } from '@/core/seating/capacity';
 import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader, Writer } from '../../../db/connection';
 import {
@@ -27,7 +27,7 @@ type Row = Omit<SpaceDoc, 'hours' | 'questions' | 'stepFree' | 'outdoor'> & {
 };
 
 const SPACE = `SELECT json_object('buildingId', s.building_id, 'code', s.code, 'name', s.name, 'areaM2', s.area_m2, 'lengthM', s.length_m, 'widthM', s.width_m,
-  'stepFree', s.step_free, 'outdoor', s.outdoor, 'postedLimit', s.posted_limit, 'topUpMin', s.top_up_min,
+  'stepFree', s.step_free, 'outdoor', s.outdoor, 'postedLimit', s.posted_limit, 'topUpMin', s.top_up_min, 'seenBy', json(s.seen_by),
   'madeOf', (SELECT json_group_array(child_id ORDER BY child_id) FROM space_child WHERE parent_id = s.id),
   'features', (SELECT json_group_array(feature ORDER BY feature) FROM space_feature WHERE space_id = s.id),
   'layouts', (SELECT json_group_array(json_object('layout', layout, 'seats', seats, 'setupMin', setup_min, 'strikeMin', strike_min) ORDER BY position)
@@ -61,13 +61,28 @@ const columnsOf = (doc: SpaceDoc) => ({
   outdoor: doc.outdoor ? 1 : 0,
   posted_limit: doc.postedLimit,
   top_up_min: doc.topUpMin,
+  seen_by: JSON.stringify(doc.seenBy),
   doors: JSON.stringify(doc.doors),
   obstacles: JSON.stringify(doc.obstacles),
 });
 
+const USUAL_MIN = 30;
+
+/** What setting and clearing take in this house, where it says so for the layout; half an hour else. */
+async function houseMinutes(
+  tx: Writer,
+): Promise<(layout: Layout) => { setupMin: number; strikeMin: number }> {
+  const [row] = await tx.rows<{ minutes: string }>(
+    'SELECT layout_minutes AS minutes FROM site ORDER BY id LIMIT 1',
+  );
+  const all = JSON.parse(row?.minutes ?? '[]') as SiteDoc['layoutMinutes'];
+  return (layout) =>
+    all.find((each) => each.layout === layout) ?? { setupMin: USUAL_MIN, strikeMin: USUAL_MIN };
+}
 /** Everything that belongs to the space alone. */
 async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): Promise<void> {
   const space_id = id;
+  const usual = await houseMinutes(tx);
   await replaceRows(
     tx,
     'space_feature',
@@ -81,8 +96,8 @@ async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): P
     doc.layouts.map(({ layout, seats, setupMin, strikeMin }, position) => ({
       layout,
       seats: seats ?? seatsByArea(doc.areaM2 ?? 0, layout),
-      setup_min: setupMin,
-      strike_min: strikeMin,
+      setup_min: setupMin ?? usual(layout).setupMin,
+      strike_min: strikeMin ?? usual(layout).strikeMin,
       position,
     })),
   );
