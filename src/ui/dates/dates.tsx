@@ -100,7 +100,7 @@ function columnsOf(
     entries,
     isToday: date === today,
     head: (
-      <>
+      <span className="block">
         <Link href={dayHref(date)} className="no-underline hover:underline">
           <span aria-hidden="true">
             <span className="font-serif text-xl font-semibold">{Number(date.slice(8))}</span>{' '}
@@ -109,7 +109,7 @@ function columnsOf(
           <span className="sr-only">{dayLong(date)}</span>
         </Link>
         <DayNote date={date} className="block leading-tight" />
-      </>
+      </span>
     ),
   }));
 }

@@ -56,7 +56,7 @@ export function ChoiceInput({
   return (
     <select
       {...ids}
-      className="field min-w-48"
+      className="field w-auto max-w-full min-w-48"
       value={String(value)}
       onChange={({ target }) => onChange(options.find(({ id }) => String(id) === target.value)?.id ?? '')}
     >
