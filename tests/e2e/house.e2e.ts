@@ -232,6 +232,48 @@ test('a picture of a space: sent with what is seen on it, shown to readers, take
   rmSync(file);
 });
 
+test('what is on in a space is told to the roles it names: the crew sees it, and then only that it is taken', async () => {
+  const page = await kept('/house/space/7');
+  const crew =
+    '::-p-xpath(//fieldset[legend[.="Who sees what is on here"]]//label[contains(., "crew")]//input)';
+  const crewSees = async () => {
+    const board = await show(browser, '/?day=2027-04-13', 'crew');
+    await board.waitForSelector('[data-booking]');
+    const booking = await board.$('[data-booking][aria-label*="Tree register"]');
+    await board.close();
+    return booking !== null;
+  };
+  expect(await crewSees()).toBe(true);
+  await page.click(crew);
+  await press(page, 'Save');
+  await says(page, 'Done: changed a space: “Council Room”.');
+  expect(await crewSees()).toBe(false);
+  const again = await kept('/house/space/7');
+  expect(await textOf(again)).toContain('Who sees what is on here: without crew');
+  await again.click(crew);
+  await press(again, 'Save');
+  await says(again, 'Done: changed a space: “Council Room”.');
+  expect(await crewSees()).toBe(true);
+});
+
+test('notice is typed in whatever unit suits, and a row that goes takes its own with it', async () => {
+  const page = await kept('/house/space/8');
+  await press(page, 'Another rule');
+  await fill(page, 'Notice of rule 1', '2');
+  await page.select('[aria-label="Unit of Notice of rule 1"]', '1440');
+  await press(page, 'Save');
+  await says(page, 'Done: changed a space: “Seed Library”.');
+  const again = await kept('/house/space/8');
+  const shown = await again.$$eval('[aria-label="Unit of Notice of rule 1"]', ([unit]) => [
+    (unit!.previousElementSibling as HTMLInputElement).value,
+    (unit as HTMLSelectElement).value,
+  ]);
+  expect(shown).toEqual(['2', '1440']);
+  await press(again, 'Leave out rule 1');
+  await press(again, 'Save');
+  await says(again, 'Done: changed a space: “Seed Library”.');
+});
+
 test('a note to a day stands on the strip of days for everybody', async () => {
   const page = await kept('/house/day-note/new');
   await fill(page, 'What the day is', 'Founders’ day');
@@ -242,6 +284,11 @@ test('a note to a day stands on the strip of days for everybody', async () => {
   const reader = await show(browser, '/dates');
   const strip = await reader.$eval('nav[aria-label="Days"]', (nav) => nav.textContent);
   expect(strip).toMatch(/Tuesday 20 April 2027, \d+ % full, Founders’ day/);
+  const list = await show(browser, '/dates?view=list&day=2027-04-20');
+  expect(await textOf(list)).toContain('Tuesday 20 April 2027 Founders’ day');
+  const board = await show(browser, '/?day=2027-04-20');
+  await board.waitForSelector('.board-scroll');
+  expect(await board.$eval('.board-scroll', (each) => each.textContent)).toContain('Founders’ day');
   await press(page, 'Founders’ day', 'link');
   await press(page, 'Remove it');
   await says(page, 'Nothing that is asked for or booked is touched.');

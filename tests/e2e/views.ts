@@ -190,6 +190,7 @@ export const VIEWS: readonly View[] = [
   { name: 'a space, its questions', path: '/house/space/9', as: 'manager' },
   { name: 'equipment kept', path: '/house/equipment/1', as: 'manager' },
   { name: 'a timetable kept', path: '/house/timetable/1', as: 'manager' },
+  { name: 'a further site being made', path: '/house/further-site/new', as: 'manager' },
   {
     name: 'a closure, made too early',
     path: '/house/closure/new',

@@ -113,3 +113,25 @@ test('the table of rights says what the policy says, of every action and role', 
       ]);
   }
 });
+
+test('every site is shut on a holiday, each by a closure of its own', async () => {
+  await office.db.sequelize.query(
+    `INSERT INTO site (name, tzid, office_name, office_phone, office_email) SELECT 'Mill Field', tzid, office_name, office_phone, office_email FROM site`,
+  );
+  const [day] = await holidayLines(office.as('mara'), ['GB-ENG'], 2028);
+  const shut = {
+    key: randomUUID(),
+    places: ['GB-ENG'],
+    year: 2028,
+    days: [day!.key],
+    preview: false,
+    as: 'closures' as const,
+  };
+  expect(expectDone(await shutHolidays(office.as('mara'), shut)).summary).toBe('shut for 1 holiday of 2028');
+  const notes = (await thingLines(office.db, 'closure'))
+    .filter(({ name }) => name === day!.name)
+    .map(({ note }) => note);
+  expect(notes.map((note) => note.split(', ').at(-1))).toEqual(['the whole site', 'Mill Field']);
+  const [again] = await holidayLines(office.as('mara'), ['GB-ENG'], 2028);
+  expect(again!.isShut).toBe(true);
+});

@@ -4,12 +4,22 @@ import { idempotencyKey, rowId } from '../fields';
 import type { HouseKind } from './kinds';
 import { lettersDoc } from './letters';
 import { organisationDoc, personDoc, teamDoc } from './people';
-import { buildingDoc, closureDoc, dayNoteDoc, seasonDoc, siteDoc, spaceDoc, timetableDoc } from './places';
+import {
+  buildingDoc,
+  closureDoc,
+  dayNoteDoc,
+  furtherSiteDoc,
+  seasonDoc,
+  siteDoc,
+  spaceDoc,
+  timetableDoc,
+} from './places';
 import { audienceDoc, categoryDoc, equipmentDoc, serviceDoc, storeDoc } from './things';
 
 /** What there is to say of a thing of each kind: its form, its history and its files all hold this. */
 export const DOC_SCHEMAS = {
   site: siteDoc,
+  'further-site': furtherSiteDoc,
   season: seasonDoc,
   closure: closureDoc,
   'day-note': dayNoteDoc,
@@ -89,6 +99,8 @@ export interface KeptThing {
 }
 
 export type ChoiceList =
+  /** Further ones: the office's own is meant where none is chosen. */
+  | 'sites'
   | 'buildings'
   | 'spaces'
   | 'stores'

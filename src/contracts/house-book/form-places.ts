@@ -18,6 +18,16 @@ const OWNERS: readonly NamedChoice[] = named(
   texts({ site: 'the whole site', building: 'a building', space: 'a space' }),
 );
 
+/** Not there where the house has one site alone. */
+const siteField: Field = {
+  kind: 'choice',
+  name: 'siteId',
+  label: 'Site',
+  hint: 'None is that of the office.',
+  from: 'sites',
+  isOptional: true,
+};
+
 const periodsField: Field = {
   kind: 'rows',
   name: 'periods',
@@ -135,7 +145,16 @@ export const dayNoteForm: HouseForm = houseForm({
 });
 
 export const closureForm: HouseForm = houseForm({
-  fresh: { kind: 'shut', owner: 'site', buildingId: null, spaceId: null, from: '', to: '', reason: '' },
+  fresh: {
+    kind: 'shut',
+    owner: 'site',
+    siteId: null,
+    buildingId: null,
+    spaceId: null,
+    from: '',
+    to: '',
+    reason: '',
+  },
   sections: [
     {
       title: 'What and when',
@@ -147,6 +166,7 @@ export const closureForm: HouseForm = houseForm({
           from: named(['shut', 'open'], texts({ shut: 'shut', open: 'open beside the usual hours' })),
         },
         { kind: 'choice', name: 'owner', label: 'Where', from: OWNERS },
+        { ...siteField, when: ['owner', 'site'] },
         {
           kind: 'choice',
           name: 'buildingId',
@@ -169,10 +189,18 @@ export const closureForm: HouseForm = houseForm({
   ],
 });
 
-export const buildingForm: HouseForm = houseForm({
+export const furtherSiteForm: HouseForm = houseForm({
   fresh: { name: '', hours: [] },
   sections: [
-    { title: 'The building', fields: [name(80)] },
+    { title: 'The site', fields: [name(80)] },
+    { title: 'Its hours', fields: [hoursField('Buildings and spaces with hours of their own go by those.')] },
+  ],
+});
+
+export const buildingForm: HouseForm = houseForm({
+  fresh: { name: '', siteId: null, hours: [] },
+  sections: [
+    { title: 'The building', fields: [name(80), siteField] },
     { title: 'Its hours', fields: [hoursField('Where no line is given, those of the site hold.')] },
   ],
 });

@@ -1,4 +1,12 @@
-import { buildingForm, closureForm, dayNoteForm, seasonForm, siteForm, timetableForm } from './form-places';
+import {
+  buildingForm,
+  closureForm,
+  dayNoteForm,
+  furtherSiteForm,
+  seasonForm,
+  siteForm,
+  timetableForm,
+} from './form-places';
 import { spaceForm } from './form-space';
 import { audienceForm, categoryForm, equipmentForm, serviceForm, storeForm } from './form-things';
 import { lettersForm } from './letters';
@@ -9,6 +17,7 @@ import type { HouseKind } from './kinds';
 /** The form of each kind. Names are those of its document; the one renderer and the history read nothing else. */
 export const HOUSE_FORMS: Readonly<Record<HouseKind, HouseForm>> = {
   site: siteForm,
+  'further-site': furtherSiteForm,
   season: seasonForm,
   closure: closureForm,
   'day-note': dayNoteForm,

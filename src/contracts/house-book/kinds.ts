@@ -2,6 +2,7 @@ import { texts } from '../language/say';
 /** What the office owns, in the order in which a new one makes it. Each kind is kept on pages of its own. */
 export const HOUSE_KINDS = [
   'site',
+  'further-site',
   'season',
   'closure',
   'day-note',
@@ -41,6 +42,7 @@ export interface KindWords {
 
 const A_ONE: Readonly<Record<HouseKind, string>> = texts({
   site: 'a site',
+  'further-site': 'a further site',
   season: 'a season',
   closure: 'a closure',
   'day-note': 'a note to a day',
@@ -69,6 +71,13 @@ export const KIND_WORDS: Readonly<Record<HouseKind, KindWords>> = texts(
       about: 'Its name and zone, whom to ask, its hours, and what holds where nothing nearer says otherwise.',
       keptBy: 'housekeeper',
       isSingle: true,
+    },
+    'further-site': {
+      one: 'further site',
+      many: 'Further sites',
+      about:
+        'Where else spaces of this house stand, with hours and closures of their own. Zone, office and all else are those of the site.',
+      keptBy: 'housekeeper',
     },
     season: {
       one: 'season',

@@ -85,7 +85,8 @@ export const closureDoc = z
   .object({
     kind: z.enum(['shut', 'open'], later`Say whether it is shut or open.`),
     owner: z.enum(OWNER_KINDS, later`Say whether the site, a building or a space.`),
-    /** The building or space; nothing for the whole site. */
+    /** The site, where it is a further one; the building or space. */
+    siteId: rowId<number>('a site').nullable().default(null),
     buildingId: rowId<number>('a building').nullable().default(null),
     spaceId: rowId<SpaceId>('a space').nullable().default(null),
     from: localDateTimeField,
@@ -103,7 +104,20 @@ export const closureDoc = z
   });
 export type ClosureDoc = z.output<typeof closureDoc>;
 
-export const buildingDoc = z.object({ name: requiredLine('Name', 80), hours: hoursRows });
+export const furtherSiteDoc = z
+  .object({ name: requiredLine('Name', 80), hours: hoursRows })
+  .refine(({ hours }) => hours.length > 0, {
+    path: ['hours'],
+    ...later`Say when it is open: without hours nothing can be asked for there.`,
+  });
+export type FurtherSiteDoc = z.output<typeof furtherSiteDoc>;
+
+export const buildingDoc = z.object({
+  name: requiredLine('Name', 80),
+  /** Null is the office's own. */
+  siteId: rowId<number>('a site').nullable().default(null),
+  hours: hoursRows,
+});
 export type BuildingDoc = z.output<typeof buildingDoc>;
 
 const metres = (what: string) =>

@@ -49,6 +49,9 @@ interface TitleRow {
   readonly seenBy: string;
 }
 
+/** Building `b` as it is named: with its site, where that is a further one. */
+export const BUILDING = `(b.name || COALESCE((SELECT ', ' || y.name FROM site y WHERE y.id = b.site_id AND y.id > (SELECT MIN(id) FROM site)), ''))`;
+
 /** Of each space of claim `c` the roles that see what is on there. */
 export const SEEN_BY = `(SELECT json_group_array(json(s.seen_by)) FROM claim_space z JOIN space s ON s.id = z.space_id WHERE z.claim_id = c.id)`;
 

@@ -1,3 +1,4 @@
+import { BUILDING } from '../db/names';
 import type { SegmentId } from '@/core/ids';
 import type { NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -40,7 +41,7 @@ export interface PublishedSegmentRow extends NoticeWords {
 
 /** The spaces of a claim and their buildings as one place. */
 export const placeOf = (claim: string): string =>
-  `COALESCE((SELECT group_concat(p.name, ' + ' ORDER BY cs.position) || ', ' || group_concat(DISTINCT b.name) FROM claim_space cs
+  `COALESCE((SELECT group_concat(p.name, ' + ' ORDER BY cs.position) || ', ' || group_concat(DISTINCT ${BUILDING}) FROM claim_space cs
     JOIN space p ON p.id = cs.space_id JOIN building b ON b.id = p.building_id WHERE cs.claim_id = ${claim}), '')`;
 
 /** Columns of `NoticeWords` over request r. */

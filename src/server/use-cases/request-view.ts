@@ -1,3 +1,4 @@
+import { BUILDING } from '../db/names';
 import { say } from '@/contracts/language/say';
 import type { ClaimKind } from '@/core/changes/plan-date';
 import type { ClaimId } from '@/core/ids';
@@ -42,7 +43,7 @@ export interface PlaceNames {
 
 export const loadPlaceNames = (reader: Reader): Promise<PlaceNames> =>
   reader.json<PlaceNames>(`SELECT json_object(
-    'spaces', (SELECT json_group_object(s.id, json_object('name', s.name, 'code', s.code, 'building', b.name,
+    'spaces', (SELECT json_group_object(s.id, json_object('name', s.name, 'code', s.code, 'building', ${BUILDING},
       'isOutdoor', json(iif(s.outdoor, 'true', 'false')),
       'hasFloor', json(iif(s.area_m2 IS NOT NULL OR (s.length_m IS NOT NULL AND s.width_m IS NOT NULL), 'true', 'false')))) FROM space s JOIN building b ON b.id = s.building_id),
     'equipment', (SELECT json_group_object(id, name) FROM equipment_type)) AS json`);

@@ -19,6 +19,8 @@ export function FieldInput(props: FieldProps) {
       {within && <span className="sr-only">{say` of ${within}`}</span>}
     </>
   );
+  // Nothing to choose from, and nothing has to be chosen.
+  if (field.kind === 'choice' && field.isOptional && !optionsOf(field.from, choices).length) return null;
   if (field.kind === 'rows') return <RowsInput {...props} field={field} />;
   if (field.kind === 'hue') return <HueInput {...props} />;
   if (field.kind === 'several')

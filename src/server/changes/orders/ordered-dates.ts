@@ -1,3 +1,4 @@
+import { BUILDING } from '../../db/names';
 import type { CategoryId, RequestId } from '@/core/ids';
 import type { OrderedDate } from '@/core/work-orders/orders-for';
 import type { Reader } from '../../db/connection';
@@ -28,7 +29,7 @@ const NAMES = `SELECT json_object(
   'requests', (SELECT json_group_object(r.id, json_object('reference', r.ref, 'eventTitle', r.title, 'notes', r.notes,
     'categories', (SELECT json_group_array(x.category_id ORDER BY x.position) FROM request_category x WHERE x.request_id = r.id)))
     FROM request r WHERE r.id IN (SELECT value FROM json_each($requests))),
-  'spaces', (SELECT json_group_object(s.id, json_object('place', s.name, 'building', b.name, 'area', COALESCE(s.area_m2, s.length_m * s.width_m, 0),
+  'spaces', (SELECT json_group_object(s.id, json_object('place', s.name, 'building', ${BUILDING}, 'area', COALESCE(s.area_m2, s.length_m * s.width_m, 0),
     'seats', (SELECT json_group_object(l.layout, l.seats) FROM space_layout l WHERE l.space_id = s.id)))
     FROM space s JOIN building b ON b.id = s.building_id WHERE s.id IN (SELECT value FROM json_each($spaces))),
   'equipment', (SELECT json_group_object(t.id, json_object('name', t.name, 'store', st.name)) FROM equipment_type t JOIN store st ON st.id = t.store_id),

@@ -23,7 +23,8 @@ import { followHouse } from './hits';
 import type { ChangeSet } from '../../changes/change-set';
 import { closureKeeper } from './keepers/closures';
 import { dayNoteKeeper } from './keepers/day-notes';
-import { siteId, SPACES_OF } from './keepers/spaces-of';
+import { numbers } from './keeper';
+import { siteIds } from './keepers/spaces-of';
 import { writeThingHistory } from './thing-history';
 
 const known = new Map<Language, readonly NamedChoice[]>();
@@ -98,10 +99,15 @@ export function holidaysOf(places: readonly string[], year: number): Holiday[] {
 
 const keyOf = ({ from, name }: Holiday): string => `${from} ${name}`;
 
-const SHUT = `SELECT 1 AS one FROM closure WHERE owner_kind = 'site' AND kind = 'shut' AND start_local <= $from AND end_local >= $to LIMIT 1`;
+const SHUT = `SELECT 1 AS one FROM closure WHERE owner_kind = 'site' AND owner_id = $site AND kind = 'shut' AND start_local <= $from AND end_local >= $to LIMIT 1`;
 
-const isShut = async (reader: Reader, { from, to }: Holiday): Promise<boolean> =>
-  (await reader.rows(SHUT, { from, to })).length > 0;
+/** The sites that are not shut then. */
+async function openSites(reader: Reader, { from, to }: Holiday): Promise<number[]> {
+  const open: number[] = [];
+  for (const site of await siteIds(reader))
+    if (!(await reader.rows(SHUT, { from, to, site })).length) open.push(site);
+  return open;
+}
 
 const DATES = `SELECT COUNT(*) AS n FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
   WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND c.end_min > $now`;
@@ -130,7 +136,7 @@ export async function holidayLines(
       ...holiday,
       key: keyOf(holiday),
       when: whenOf(holiday),
-      isShut: await isShut(db, holiday),
+      isShut: (await openSites(db, holiday)).length === 0,
       dates: row!.n,
     });
   }
@@ -195,30 +201,34 @@ export async function shutHolidays(
   };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     if (as === 'notes') return noteHolidays(change, picked, year);
+    const [main] = await siteIds(change.tx);
     let made = 0;
     for (const holiday of picked) {
-      if (await isShut(change.tx, holiday)) continue;
-      const doc: ClosureDoc = {
-        kind: 'shut',
-        owner: 'site',
-        buildingId: null,
-        spaceId: null,
-        from: holiday.from,
-        to: holiday.to,
-        reason: holiday.name.slice(0, 120),
-      };
-      const stored = await closureKeeper.store(change, null, doc, null);
-      if (!stored.ok) return stored;
-      const row = {
-        kind: 'closure',
-        id: stored.value,
-        name: doc.reason,
-        did: unsaid('made a closure'),
-      } as const;
-      await writeThingHistory(change, { ...row, before: null, after: doc });
-      made += 1;
+      const sites = await openSites(change.tx, holiday);
+      for (const site of sites) {
+        const doc: ClosureDoc = {
+          kind: 'shut',
+          owner: 'site',
+          siteId: site === main ? null : site,
+          buildingId: null,
+          spaceId: null,
+          from: holiday.from,
+          to: holiday.to,
+          reason: holiday.name.slice(0, 120),
+        };
+        const stored = await closureKeeper.store(change, null, doc, null);
+        if (!stored.ok) return stored;
+        const row = {
+          kind: 'closure',
+          id: stored.value,
+          name: doc.reason,
+          did: unsaid('made a closure'),
+        } as const;
+        await writeThingHistory(change, { ...row, before: null, after: doc });
+      }
+      if (sites.length) made += 1;
     }
-    const spaces = await SPACES_OF.site(change.tx, await siteId(change.tx));
+    const spaces = await numbers(change.tx, 'SELECT id FROM space', {});
     const hits = made ? await followHouse(ctx, change, { spaces, rules: ['closed', 'outside-hours'] }) : [];
     const summary = say`shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
     return done({ id: 0, name: String(year), summary, hits });

@@ -7,6 +7,7 @@ const list = (table: string, order: string, where: string, name = 'name') =>
 
 const CHOICES = (where: string) =>
   asJsonObject({
+    sites: list('site', 'id', 'id > (SELECT MIN(id) FROM site)'),
     buildings: list('building', 'position, id', where),
     spaces: list('space', 'building_id, position, id', where, `name || ' (' || code || ')'`),
     stores: list('store', 'id', where),

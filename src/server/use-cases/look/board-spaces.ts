@@ -1,3 +1,4 @@
+import { BUILDING } from '../../db/names';
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
 
@@ -15,7 +16,7 @@ export interface BoardSpaceRow {
 }
 
 const SPACES = `
-SELECT json_group_array(json_object('id', s.id, 'code', s.code, 'name', s.name, 'building', b.name, 'buildingId', b.id, 'outdoor', s.outdoor, 'stepFree', s.step_free,
+SELECT json_group_array(json_object('id', s.id, 'code', s.code, 'name', s.name, 'building', ${BUILDING}, 'buildingId', b.id, 'outdoor', s.outdoor, 'stepFree', s.step_free,
   'seats', COALESCE((SELECT MAX(l.seats) FROM space_layout l WHERE l.space_id = s.id), 0),
   'parts', (SELECT json_group_array(p.resource_id) FROM space_part p WHERE p.space_id = s.id),
   'madeOf', (SELECT json_group_array(k.name) FROM space_child c JOIN space k ON k.id = c.child_id WHERE c.parent_id = s.id)

@@ -1,3 +1,4 @@
+import { BUILDING } from '../../db/names';
 import { say } from '@/contracts/language/say';
 import { toldWords, type Fact, type NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -38,7 +39,7 @@ const ROW = `json_object('uid', s.uid, 'eventUid', f.uid, 'recurrence', o.recurr
   'categories', json((SELECT json_group_array(json_object('id', g.id, 'name', g.name) ORDER BY q.position) FROM request_category q JOIN category g ON g.id = q.category_id WHERE q.request_id = r.id)),
   'hostIds', json((SELECT json_group_array(h.organisation_id) FROM request_host h WHERE h.request_id = r.id)),
   'spaces', ${inSpaces(`json_object('code', code, 'name', name)`)},
-  'buildings', ${inSpaces(`json_object('id', id, 'name', name)`, 'DISTINCT b.id, b.name')})`;
+  'buildings', ${inSpaces(`json_object('id', id, 'name', name)`, `DISTINCT b.id, ${BUILDING} AS name`)})`;
 
 // What is withheld is no more for readers to know; what is cancelled stays and says so.
 const SHOWN = `(SELECT json_group_array(p.calendar_id) FROM published p WHERE p.segment_id = o.segment_id AND p.recurrence_local = o.recurrence_local

@@ -4,6 +4,7 @@ import type { Lookup } from './sheet';
 
 /** By what each list is named in a table; spaces by their codes, people by their addresses. */
 const NAMES: Partial<Record<ChoiceList, string>> = {
+  sites: 'SELECT id, name FROM site WHERE id > (SELECT MIN(id) FROM site)',
   buildings: 'SELECT id, name FROM building',
   spaces: `SELECT id, name || ' (' || code || ')' AS name, code AS "key" FROM space`,
   stores: 'SELECT id, name FROM store',

@@ -234,13 +234,13 @@ const OWNERS = ['site', 'building', 'space'] as const;
 const closure: Sheet<'closure'> = {
   fresh: closureForm.fresh as Partial<ClosureDoc>,
   // One that says the same is there already; any other is a new one.
-  find: async ({ kind, owner, buildingId, spaceId, from, to, reason }, reader) => {
+  find: async ({ kind, owner, siteId, buildingId, spaceId, from, to, reason }, reader) => {
     const [row] = await reader.rows<{ id: number }>(
-      `SELECT id FROM closure WHERE kind = $kind AND owner_kind = $owner AND ($owner = 'site' OR owner_id = $place) AND start_local = $from AND end_local = $to AND reason = $reason`,
+      `SELECT id FROM closure WHERE kind = $kind AND owner_kind = $owner AND owner_id = COALESCE($place, (SELECT MIN(id) FROM site)) AND start_local = $from AND end_local = $to AND reason = $reason`,
       {
         kind: kind ?? '',
         owner: owner ?? '',
-        place: buildingId ?? spaceId ?? 0,
+        place: siteId ?? buildingId ?? spaceId ?? null,
         from: from ?? '',
         to: to ?? '',
         reason: reason ?? '',
@@ -258,9 +258,9 @@ const closure: Sheet<'closure'> = {
     },
     {
       head: 'where',
-      write: ({ owner, buildingId, spaceId }, names) =>
+      write: ({ owner, siteId, buildingId, spaceId }, names) =>
         owner === 'site'
-          ? 'site'
+          ? ['site', siteId ? names.nameOf('sites', siteId) : ''].join(' ').trim()
           : owner === 'building'
             ? `building ${names.nameOf('buildings', buildingId!)}`
             : `space ${codeOf(names, spaceId!)}`,
@@ -275,6 +275,7 @@ const closure: Sheet<'closure'> = {
         const name = rest.join(' ');
         return {
           owner,
+          siteId: owner === 'site' && name ? known(names, 'sites', name, 'further site') : null,
           buildingId: owner === 'building' ? known(names, 'buildings', name, 'building') : null,
           spaceId:
             owner === 'space' ? (known(names, 'spaces', name, 'space with the code') as SpaceId) : null,

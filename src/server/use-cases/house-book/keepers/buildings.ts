@@ -2,9 +2,17 @@ import { say } from '@/contracts/language/say';
 import type { BuildingDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
+import {
+  counted,
+  lastPosition,
+  nameFaults,
+  oneJson,
+  referenceFaults,
+  writeRow,
+  type Keeper,
+} from '../keeper';
 import { loadHours, storeHours } from '../own-rows';
-import { siteId, SPACES_OF } from './spaces-of';
+import { furtherSite, siteId, SPACES_OF } from './spaces-of';
 
 export const buildingKeeper: Keeper<'building'> = {
   table: 'building',
@@ -16,25 +24,29 @@ export const buildingKeeper: Keeper<'building'> = {
   load: async (reader, id) => {
     const row = await oneJson<Omit<BuildingDoc, 'hours'>>(
       reader,
-      `SELECT json_object('name', name) FROM building WHERE id = $id`,
+      `SELECT json_object('name', name, 'siteId', ${furtherSite('site_id')}) FROM building WHERE id = $id`,
       id,
     );
     return row && { ...row, hours: await loadHours(reader, 'building', id) };
   },
-  faults: (reader, id, { name }) => nameFaults(reader, 'building', id, name),
-  store: async ({ tx }, id, { name, hours }) => {
+  faults: async (reader, id, { name, siteId: site }) => [
+    ...(await nameFaults(reader, 'building', id, name)),
+    ...(await referenceFaults(reader, [{ path: 'siteId', table: 'site', ids: [site] }])),
+  ],
+  store: async ({ tx }, id, { name, siteId: site, hours }) => {
     const position = id === null ? await lastPosition(tx, 'building') : null;
     const row = await writeRow(tx, 'building', id, {
       name,
-      ...(position !== null && { position, site_id: await siteId(tx) }),
+      site_id: site ?? (await siteId(tx)),
+      ...(position !== null && { position }),
     });
     await storeHours(tx, 'building', row, hours);
     return done(row);
   },
   touches: async (reader, id, before, after) => ({
     spaces: await SPACES_OF.building(reader, id),
-    rules: ['outside-hours'],
-    isQuoted: before !== null && before.name !== after?.name,
+    rules: ['closed', 'outside-hours'],
+    isQuoted: before !== null && (before.name !== after?.name || before.siteId !== after?.siteId),
   }),
   holdsBack: (reader, id) =>
     counted(reader, { id }, [

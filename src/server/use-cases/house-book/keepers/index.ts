@@ -5,6 +5,7 @@ import { buildingKeeper } from './buildings';
 import { closureKeeper } from './closures';
 import { dayNoteKeeper } from './day-notes';
 import { equipmentKeeper } from './equipment';
+import { furtherSiteKeeper } from './further-sites';
 import { lettersKeeper } from './letters';
 import { organisationKeeper, personKeeper, teamKeeper } from './people';
 import { seasonKeeper } from './seasons';
@@ -15,6 +16,7 @@ import { timetableKeeper } from './timetables';
 
 const KEEPERS: { readonly [Kind in HouseKind]: Keeper<Kind> } = {
   site: siteKeeper,
+  'further-site': furtherSiteKeeper,
   season: seasonKeeper,
   closure: closureKeeper,
   'day-note': dayNoteKeeper,

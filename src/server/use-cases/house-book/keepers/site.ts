@@ -3,15 +3,16 @@ import type { SiteDoc } from '@/contracts/house-book/places';
 import { fault, oneJson, writeRow, type Keeper } from '../keeper';
 import { done } from '@/contracts/refusal';
 import { loadHours, storeHours } from '../own-rows';
+import { followMainSite } from './further-sites';
 import { SPACES_OF } from './spaces-of';
 
 const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'language', language, 'officeName', office_name, 'officePhone', office_phone,
-  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'layoutMinutes', json(layout_minutes), 'registerDomains', json(register_domains)) FROM site WHERE id = $id`;
+  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'layoutMinutes', json(layout_minutes), 'registerDomains', json(register_domains)) FROM site WHERE id = $id AND id = (SELECT MIN(id) FROM site)`;
 
 export const siteKeeper: Keeper<'site'> = {
   table: 'site',
   retires: false,
-  lines: `SELECT id, name, tzid AS note, 0 AS isRetired FROM site ORDER BY id`,
+  lines: `SELECT id, name, tzid AS note, 0 AS isRetired FROM site ORDER BY id LIMIT 1`,
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
     const row = await oneJson<Omit<SiteDoc, 'hours'>>(reader, SITE, id);
@@ -43,6 +44,7 @@ export const siteKeeper: Keeper<'site'> = {
       register_domains: JSON.stringify(doc.registerDomains),
     });
     await storeHours(tx, 'site', siteId, doc.hours);
+    await followMainSite(tx);
     return done(siteId);
   },
   touches: async (reader, id) => ({

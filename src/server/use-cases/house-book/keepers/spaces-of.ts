@@ -1,6 +1,14 @@
 import type { Reader } from '../../../db/connection';
 import { numbers } from '../keeper';
 
+/** Every site, that of the office first. */
+export const siteIds = (reader: Reader): Promise<number[]> =>
+  numbers(reader, 'SELECT id FROM site ORDER BY id', {});
+
+/** A further site; nothing where it is that of the office. */
+export const furtherSite = (column: string): string =>
+  `iif(${column} > (SELECT MIN(id) FROM site), ${column}, NULL)`;
+
 /** The spaces of a site, of a building, or the one. */
 export const SPACES_OF = {
   site: (reader: Reader, id: number) =>
@@ -14,7 +22,7 @@ export const SPACES_OF = {
   space: (reader: Reader, id: number) => numbers(reader, 'SELECT id FROM space WHERE id = $id', { id }),
 } as const;
 
-/** The one site there is. @throws Error before the office is set up. */
+/** The site of the office. @throws Error before the office is set up. */
 export async function siteId(reader: Reader): Promise<number> {
   const [site] = await reader.rows<{ id: number }>('SELECT id FROM site ORDER BY id LIMIT 1');
   if (!site) throw new Error('there is no site yet');

@@ -28,7 +28,7 @@ export interface TextState {
 
 const NAMES = `SELECT json_array((SELECT json_group_array(json_array(id, name, building_id)) FROM space), (SELECT json_group_array(json_array(id, name)) FROM building),
   (SELECT json_group_array(json_array(id, name, hue)) FROM category), (SELECT json_group_array(json_array(id, name)) FROM organisation),
-  (SELECT json_group_array(language) FROM site)) AS json`;
+  (SELECT json_group_array(json_array(id, name, language)) FROM site)) AS json`;
 
 /**
  * Drops every ready text where a name that stands in them has changed, or the address of the installation. Anything

@@ -1,3 +1,4 @@
+import { BUILDING } from '../../../db/names';
 import { say } from '@/contracts/language/say';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import type { CalendarChoice } from '@/core/publishing/shown';
@@ -50,7 +51,7 @@ const FACTS = `SELECT json_group_array(json_object('version', r.row_version, 'ti
   'hosts', json((SELECT json_group_array(json_object('id', o.id, 'name', o.name) ORDER BY h.position) FROM request_host h JOIN organisation o ON o.id = h.organisation_id WHERE h.request_id = r.id)),
   'dates', json((SELECT json_group_array(json_object('start', c.start_local, 'end', c.end_local, 'spaces', ${spacesOf('p.id')}, 'buildings', ${spacesOf('p.building_id')}) ORDER BY c.start_min)
     FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = r.id AND o.state IN ('waiting','approved') AND c.end_min > $now)),
-  'places', json((SELECT json_group_array(DISTINCT p.name || ', ' || b.name) FROM occurrence o JOIN claim_space s ON s.claim_id = o.standing_id JOIN space p ON p.id = s.space_id
+  'places', json((SELECT json_group_array(DISTINCT p.name || ', ' || ${BUILDING}) FROM occurrence o JOIN claim_space s ON s.claim_id = o.standing_id JOIN space p ON p.id = s.space_id
     JOIN building b ON b.id = p.building_id WHERE o.request_id = r.id AND o.state IN ('waiting','approved'))),
   'choices', json((SELECT json_group_array(json_object('calendar', x.calendar_id, 'choice', x.choice)) FROM request_calendar x WHERE x.request_id = r.id)),
   'shown', json((SELECT json_group_object(calendar_id, shown) FROM (SELECT p.calendar_id, COUNT(*) AS shown FROM segment s JOIN published p ON p.segment_id = s.id AND p.gone_at_min IS NULL

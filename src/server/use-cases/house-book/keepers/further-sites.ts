@@ -1,0 +1,61 @@
+import { say } from '@/contracts/language/say';
+import type { FurtherSiteDoc } from '@/contracts/house-book/places';
+import { done } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { Writer } from '../../../db/connection';
+import { counted, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
+import { loadHours, storeHours } from '../own-rows';
+import { SPACES_OF } from './spaces-of';
+
+/** What a site has in common with the first, which is that of the office. */
+const COMMON =
+  'tzid, week_start, office_name, office_phone, office_email, access_min, exit_min, horizon_months, grain_min, register_domains, layout_minutes, language';
+
+/** Further sites go by the office’s own: called after it was saved. */
+export const followMainSite = async (tx: Writer): Promise<unknown> =>
+  tx.run(
+    `UPDATE site SET (${COMMON}) = (SELECT ${COMMON} FROM site ORDER BY id LIMIT 1) WHERE id > (SELECT MIN(id) FROM site)`,
+  );
+
+/** Where else spaces of the house stand: with a name, hours and closures of their own. */
+export const furtherSiteKeeper: Keeper<'further-site'> = {
+  table: 'site',
+  retires: false,
+  lines: `SELECT s.id, s.name, json_array((SELECT COUNT(*) FROM building b WHERE b.site_id = s.id AND b.retired_at IS NULL)) AS note,
+    0 AS isRetired FROM site s WHERE s.id > (SELECT MIN(id) FROM site) ORDER BY s.id`,
+  noteOf: ([count]) => countText(Number(count), 'building', 'buildings'),
+  nameOf: ({ name }) => name,
+  load: async (reader, id) => {
+    const row = await oneJson<Omit<FurtherSiteDoc, 'hours'>>(
+      reader,
+      `SELECT json_object('name', name) FROM site WHERE id = $id AND id > (SELECT MIN(id) FROM site)`,
+      id,
+    );
+    return row && { ...row, hours: await loadHours(reader, 'site', id) };
+  },
+  faults: (reader, id, { name }) => nameFaults(reader, 'site', id, name),
+  store: async ({ tx }, id, { name, hours }) => {
+    const [main] =
+      id === null
+        ? await tx.rows<Record<string, string | number>>(`SELECT ${COMMON} FROM site ORDER BY id LIMIT 1`)
+        : [];
+    const row = await writeRow(tx, 'site', id, { ...main, name });
+    await storeHours(tx, 'site', row, hours);
+    return done(row);
+  },
+  touches: async (reader, id, before, after) => ({
+    spaces: await SPACES_OF.site(reader, id),
+    rules: ['outside-hours'],
+    isQuoted: before !== null && before.name !== after?.name,
+  }),
+  usedBy: (reader, id) =>
+    counted(reader, { id }, [
+      'SELECT COUNT(*) AS n FROM building WHERE site_id = $id',
+      (n) => say`${countText(n, 'building stands', 'buildings stand')} there. Put them elsewhere first.`,
+    ]),
+  remove: async (tx, id) => {
+    await tx.run(`DELETE FROM hours WHERE owner_kind = 'site' AND owner_id = $id`, { id });
+    await tx.run(`DELETE FROM closure WHERE owner_kind = 'site' AND owner_id = $id`, { id });
+    await tx.run('DELETE FROM site WHERE id = $id', { id });
+  },
+};
