@@ -228,6 +228,12 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { statuses: [307, 403, 403, 200], path: '/house/person/1' },
     { statuses: [307, 403, 403, 404], path: '/house/space/4711' },
   ],
+  '/language/[file]': [
+    { statuses: [200, 200, 200, 200], path: '/language/de.js' },
+    { statuses: [200, 200, 200, 200], path: '/language/de.json' },
+    { statuses: [404, 404, 404, 404], path: '/language/en.js' },
+    { statuses: [404, 404, 404, 404], path: '/language/xx.js' },
+  ],
   '/house/holidays': [{ statuses: [307, 403, 403, 200] }],
   '/house/rights': [{ statuses: [307, 403, 403, 200] }],
   '/house/rights/rights.csv': [{ statuses: [401, 403, 403, 200] }],

@@ -1,10 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { SpaceDoc } from '@/contracts/house-book/places';
-import type { DocOf, ThingDeed } from '@/contracts/house-book/docs';
 import { HOUSE_KINDS, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
 import { violations } from '@/server/db/invariants';
-import { boardHouse } from '@/server/use-cases/look/board-house';
 import { askChoices } from '@/server/use-cases/ask/choices';
 import { asCopy } from '@/server/use-cases/house-book/copy-thing';
 import {
@@ -14,9 +12,9 @@ import {
   thingLines,
 } from '@/server/use-cases/house-book/look-at-things';
 import { saveThing } from '@/server/use-cases/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
 import { fieldsOf, toDoc, toDraft } from '@/ui/house/form-model';
 import { approvedIn, expectDone, ordersOutOfLine, refusalOf, submit, times } from '@tests/builders/changes';
+import { houseKeeper } from '@tests/builders/house';
 import { openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -29,25 +27,7 @@ afterEach(async () => {
   await office.close();
 });
 
-const docOf = async (kind: HouseKind, id: number) => (await keptThing(office.db, kind, id))!;
-async function save(
-  kind: HouseKind,
-  id: number | null,
-  change: Readonly<Record<string, unknown>>,
-  { preview = false, key = randomUUID() as string } = {},
-) {
-  const known = id === null ? null : await docOf(kind, id);
-  const doc = { ...(known?.doc ?? HOUSE_FORMS[kind].fresh), ...change };
-  return saveThing(office.as('mara'), kind, { key, id, rowVersion: known?.rowVersion ?? 0, preview, doc });
-}
-const deed = (kind: HouseKind, id: number, what: ThingDeed, preview = false) =>
-  doWithThing(office.as('mara'), kind, id, { key: randomUUID(), deed: what, preview });
-const faultsOf = async (outcome: ReturnType<typeof save>) => {
-  const refusal = refusalOf(await outcome);
-  return refusal.code === 'bad-input'
-    ? refusal.fields.map(({ path, message }) => `${path}: ${message}`)
-    : refusal;
-};
+const { docOf, save, deed, faultsOf } = houseKeeper(() => office);
 const idOf = async (kind: HouseKind, name: string) =>
   (await thingLines(office.db, kind)).find((line) => line.name === name)!.id;
 const risks = async () =>
@@ -379,68 +359,4 @@ test('what kinds cannot do is refused in a sentence', async () => {
   expectDone(await deed('space', SPACE.HL, 'up'));
   const after = (await thingLines(office.db, 'space')).map(({ name }) => name);
   expect(after.slice(0, 2)).toEqual([before[1], before[0]]);
-});
-
-test('minutes a space does not say are those of the house for the layout, else half an hour', async () => {
-  await save('site', 1, { layoutMinutes: [{ layout: 'rounds', setupMin: 55, strikeMin: 35 }] });
-  const silent = { setupMin: null, strikeMin: null };
-  await save('space', SPACE.HE, {
-    layouts: [
-      { layout: 'rounds', seats: 20, ...silent },
-      { layout: 'theatre', seats: 30, ...silent, setupMin: 10 },
-    ],
-  });
-  const kept = (await keptThing(office.db, 'space', SPACE.HE))!.doc as DocOf<'space'>;
-  expect(kept.layouts).toEqual([
-    { layout: 'rounds', seats: 20, setupMin: 55, strikeMin: 35 },
-    { layout: 'theatre', seats: 30, setupMin: 10, strikeMin: 30 },
-  ]);
-  const twice = [
-    { layout: 'rounds', setupMin: 5, strikeMin: 5 },
-    { layout: 'rounds', setupMin: 6, strikeMin: 6 },
-  ];
-  expect(await faultsOf(save('site', 1, { layoutMinutes: twice }))).toEqual([
-    'layoutMinutes.1.layout: This layout is listed above already.',
-  ]);
-});
-
-test('a further site: hours and closures of its own for what stands there, named with it, gone only when empty', async () => {
-  const evenings = {
-    days: [1, 2, 3, 4, 5, 6, 7],
-    from: '17:00',
-    to: '22:00',
-    validFrom: null,
-    validTo: null,
-  };
-  expect(await faultsOf(save('further-site', null, { name: 'Mill Field' }))).toEqual([
-    'hours: Say when it is open: without hours nothing can be asked for there.',
-  ]);
-  const site = expectDone(await save('further-site', null, { name: 'Mill Field', hours: [evenings] })).id;
-  expect((await thingLines(office.db, 'site')).map(({ name }) => name)).not.toContain('Mill Field');
-  expect(await keptThing(office.db, 'site', site)).toBeNull();
-  expect(await keptThing(office.db, 'further-site', 1)).toBeNull();
-  await approvedIn(office, 'ada', { ...BAY, when: times('2027-04-22', '18:00', '20:00') });
-  const noon = { ...BAY, when: times('2027-04-23', '12:00', '14:00') };
-  await approvedIn(office, 'ada', noon);
-  // The building moves there: what is booked at noon is outside its hours then.
-  const moved = expectDone(await save('building', 1, { siteId: site, hours: [] }));
-  expect(moved.hits[0]).toContain('1 approved date falls outside');
-  expect((await boardHouse(office.db)).spaces.find(({ id }) => id === SPACE.HE)!.building).toMatch(
-    /, Mill Field$/,
-  );
-  const shut = { owner: 'site', from: '2027-04-22T00:00', to: '2027-04-23T00:00', reason: 'mown' };
-  expect(expectDone(await save('closure', null, shut, { preview: true })).hits).toEqual([]);
-  const there = await save('closure', null, { ...shut, siteId: site });
-  expect(expectDone(there).hits[0]).toContain('1 approved date falls');
-  expect((await thingLines(office.db, 'closure')).map(({ note }) => note)).toContainEqual(
-    expect.stringMatching(/, Mill Field$/),
-  );
-  // What the office's own site says holds there as well: zone, office, minutes.
-  await save('site', 1, { accessMin: 45 });
-  const [row] = await office.db.rows<{ n: number }>('SELECT COUNT(DISTINCT access_min) AS n FROM site');
-  expect(row!.n).toBe(1);
-  expect(refusalOf(await deed('further-site', site, 'remove')).code).toBe('in-use');
-  await save('building', 1, { siteId: null });
-  expectDone(await deed('further-site', site, 'remove'));
-  expect(await thingLines(office.db, 'further-site')).toEqual([]);
 });
