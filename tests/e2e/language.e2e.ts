@@ -92,6 +92,22 @@ test.each(views)('$name says nothing in English, and the browser says what the s
   await page.close();
 });
 
+test('the verdict that the browser makes by itself is German as well', async () => {
+  const page = await newPage(browser);
+  await signIn(page, 'requester');
+  await inGerman(page);
+  await page.setRequestInterception(true);
+  page.on(
+    'request',
+    (request) => void (request.url().endsWith('/api/check') ? request.abort() : request.continue()),
+  );
+  await open(page, '/ask?space=9&start=2027-04-21T14:00&minutes=90&people=160');
+  await page.waitForFunction(() =>
+    document.querySelector('#verdict')?.textContent?.includes('fasst höchstens'),
+  );
+  await page.close();
+});
+
 test('German is chosen in the settings, holds everywhere, and is given up again', async () => {
   const page = await newPage(browser);
   await signIn(page, 'requester');

@@ -68,6 +68,11 @@ test('the house has a language: of feeds, which are made anew, and of whoever ha
   const { slug } = await keepCalendar(office, 'All of it');
   await approvedIn(office, 'ada', { publish: true });
   const before = await feedTextOf(office.reader, slug);
+  // Whoever does something in German has readers still read the language of the house.
+  await inGerman(() =>
+    approvedIn(office, 'ada', { title: 'Moss', publish: true, when: times('2027-04-24', '14:00', '16:00') }),
+  );
+  expect(await feedTextOf(office.reader, slug)).not.toContain('Veranstaltet von');
   await houseSpeaks('de');
   expect(houseLanguage()).toBe('de');
   const after = await feedTextOf(office.reader, slug);

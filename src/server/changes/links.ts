@@ -3,6 +3,7 @@ import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from './change-set';
 import type { Row } from './tracked-tables';
+import { writtenForAll } from '../own-settings/ambient';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -102,7 +103,10 @@ export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): P
           claim: claimId,
           subject: `space:${claimSpaceId}`,
           now: change.at,
-          sentence: say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,
+          sentence: writtenForAll(
+            () =>
+              say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,
+          ),
         },
       );
       continue;

@@ -19,6 +19,7 @@ import {
   type PublishedRow,
   type PublishedSegmentRow,
 } from './published-rows';
+import { writtenForAll } from '../own-settings/ambient';
 
 const SHOWN_MIN = CANCELLED_SHOWN_DAYS * 1440;
 
@@ -145,8 +146,10 @@ export async function renderParts(
   segments: readonly SegmentId[],
   now: EpochMinute,
 ): Promise<RenderedPart[]> {
-  return (await draw(reader, [calendar], facts, segments, now)).map(({ segment, rows, published }) => {
-    const json = jsonEvent(published, toldWords(facts, segment, say`Taken`).hosts);
+  // Everybody reads it, whoever caused it.
+  const drawn = await writtenForAll(() => draw(reader, [calendar], facts, segments, now));
+  return drawn.map(({ segment, rows, published }) => {
+    const json = jsonEvent(published, toldWords(facts, segment, '').hosts);
     const aging = rows.flatMap((row) => (row.gone === null || isOld(row, now) ? [] : [row.gone + SHOWN_MIN]));
     return {
       segment: segment.id,

@@ -1,10 +1,24 @@
 import type { CheckBody, CheckReply } from '@/contracts/ask';
+import {
+  bringCatalogue,
+  tellHouseLanguage,
+  type Catalogue,
+  type Language,
+} from '@/contracts/language/languages';
+import { tellSettings, type OwnSettings } from '@/contracts/own-settings';
 import type { Side } from '@/core/checks/findings';
 import { checkHere, type CheckChoices, type Loaded } from './check-here';
 
 // The check beside the typing: a long series must never hold up a key.
 
 export type ToWorker =
+  /** How whoever types is spoken to: a worker knows nothing of the page. */
+  | {
+      readonly kind: 'speak';
+      readonly settings: OwnSettings;
+      readonly language: Language;
+      readonly texts: Catalogue | null;
+    }
   | { readonly kind: 'know'; readonly loaded: Loaded; readonly choices: CheckChoices; readonly side: Side }
   | { readonly kind: 'check'; readonly turn: number; readonly body: CheckBody };
 
@@ -16,6 +30,13 @@ export interface FromWorker {
 let known: Extract<ToWorker, { kind: 'know' }> | null = null;
 
 self.addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
+  if (data.kind === 'speak') {
+    const { settings, language, texts } = data;
+    tellSettings(() => settings);
+    tellHouseLanguage(language);
+    if (texts) bringCatalogue(language, texts);
+    return;
+  }
   if (data.kind === 'know') {
     known = data;
     return;

@@ -1,3 +1,4 @@
+import { sayAs } from '@/contracts/language/say';
 import {
   editorModel,
   ruleTextOf,
@@ -38,7 +39,10 @@ const numbers = (values: readonly string[]): number[] => values.map(Number).sort
 function placeFields(place: MonthPlace | null): Partial<RuleFields> {
   if (!place) return {};
   return place.kind === 'days'
-    ? { place: 'days', monthDays: place.days.map((day) => (day === -1 ? 'last' : String(day))).join(', ') }
+    ? {
+        place: 'days',
+        monthDays: place.days.map((day) => (day === -1 ? sayAs('day')`last` : String(day))).join(', '),
+      }
     : { place: 'weekdays', nths: texts(place.nths), nthWeekdays: texts(place.weekdays) };
 }
 
@@ -67,9 +71,13 @@ export function ruleFields(source: string, start: LocalDateTime, tzid: string): 
 /** Days of the month as people write them: `1, 15, last`. */
 function daysIn(text: string): number[] {
   const days = text
-    .split(/[\s,;]+|and/)
+    .split(/[\s,;]+|and|und/)
     .filter(Boolean)
-    .map((word) => (/^last$/i.test(word) ? -1 : Number(word.replace(/(st|nd|rd|th|\.)$/i, ''))));
+    .map((word) =>
+      /^last$/i.test(word) || word.toLowerCase() === sayAs('day')`last`
+        ? -1
+        : Number(word.replace(/(st|nd|rd|th|\.)$/i, '')),
+    );
   return days.length ? days : [Number.NaN];
 }
 

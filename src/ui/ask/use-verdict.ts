@@ -2,6 +2,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
+import { catalogueOf } from '@/contracts/language/languages';
+import { ownLanguage } from '@/contracts/language/say';
+import { ownSettings } from '@/contracts/own-settings';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { Surroundings } from '@/contracts/surroundings';
 import type { Side } from '@/core/checks/findings';
@@ -58,6 +61,12 @@ function useCheckHere(
       // Only the answer to the latest question counts.
       if (data.turn === asked.current.turn) setFound({ text: asked.current.text, reply: data.reply });
     });
+    own.postMessage({
+      kind: 'speak',
+      settings: ownSettings(),
+      language: ownLanguage(),
+      texts: catalogueOf(ownLanguage()),
+    } satisfies ToWorker);
     worker.current = own;
     return () => own.terminate();
   }, []);

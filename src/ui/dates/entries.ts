@@ -117,11 +117,21 @@ export function hoursText({ span, isAllDay }: Pick<DateEntry, 'span' | 'isAllDay
     : say`${sayTime(start)} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
+/** The same in a list of days: on the day it begins from when to when, else until when. */
+export const hoursInList = (entry: DateEntry, day: LocalDate, tzid: string): string =>
+  isWholeOn(entry, day, tzid) || entry.span.start < dayInterval(day, tzid).start
+    ? hoursOnDay(entry, day, tzid)
+    : hoursText(entry, tzid);
+
+function isWholeOn(entry: DateEntry, day: LocalDate, tzid: string): boolean {
+  const whole = dayInterval(day, tzid);
+  return isWholeDay(entry) && entry.span.start <= whole.start && entry.span.end >= whole.end;
+}
+
 /** What of an entry falls on a day, as hours: `10:00`, or `until 02:00` where it began before. */
 export function hoursOnDay(entry: DateEntry, day: LocalDate, tzid: string): string {
   const whole = dayInterval(day, tzid);
-  if (isWholeDay(entry) && entry.span.start <= whole.start && entry.span.end >= whole.end)
-    return say`all day`;
+  if (isWholeOn(entry, day, tzid)) return say`all day`;
   if (entry.span.start >= whole.start) return sayTime(toLocal(entry.span.start, tzid));
   return say`until ${sayTime(toLocal(entry.span.end, tzid))}`;
 }

@@ -3,7 +3,7 @@ import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { Mark } from '@/ui/primitives/mark';
 import type { DayRange } from './dates-address';
-import { hoursOnDay, hoursText, onDay, placesText, sayEntry, titleText, type DateEntry } from './entries';
+import { hoursInList, onDay, placesText, sayEntry, titleText, type DateEntry } from './entries';
 import type { EntryContext } from './entry-line';
 import { DayNote } from '@/ui/frame/day-notes';
 
@@ -24,7 +24,6 @@ export const daysWithEntries = ({ from, days }: DayRange, entries: readonly Date
 function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; context: EntryContext }) {
   const { tzid } = context;
   const [category] = entry.in.category;
-  const begins = hoursOnDay(entry, date, tzid);
   return (
     <li>
       <Link
@@ -39,7 +38,7 @@ function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; cont
           aria-hidden="true"
           className="grid grid-cols-[8.5rem_2rem_minmax(0,1fr)] items-baseline gap-x-2 sm:grid-cols-[8.5rem_2rem_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]"
         >
-          <span>{begins.startsWith('until') || begins === 'all day' ? begins : hoursText(entry, tzid)}</span>
+          <span>{hoursInList(entry, date, tzid)}</span>
           <span>{category && <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} />}</span>
           <span className={entry.title === null ? 'text-soft' : 'font-semibold'}>
             <span className={entry.state === 'cancelled' ? 'line-through' : ''}>{titleText(entry)}</span>

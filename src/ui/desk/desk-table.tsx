@@ -14,6 +14,8 @@ import { rememberWalk } from './walk';
 
 const HEADS = texts(['', 'Lost by waiting', 'Request', 'Dates', 'Place', 'People', 'Seen to by'] as const);
 
+const PEOPLE_AT = 5;
+
 /** So many are drawn all at once, as print and the browser's own search would have them; of more only those in sight. */
 const ALL_DRAWN = 200;
 const AHEAD = 12;
@@ -155,11 +157,11 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
       <table className="w-full min-w-[52rem] text-left" aria-rowcount={rows.length + 1}>
         <thead className="small-caps border-b border-strong-rule">
           <tr>
-            {HEADS.map((head) => (
+            {HEADS.map((head, index) => (
               <th
                 key={head}
                 scope="col"
-                className={`px-2 py-2 font-semibold ${head === 'People' ? 'text-right' : ''}`}
+                className={`px-2 py-2 font-semibold ${index === PEOPLE_AT ? 'text-right' : ''}`}
               >
                 {head || <span className="sr-only">{say`Pick`}</span>}
               </th>

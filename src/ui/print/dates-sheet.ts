@@ -4,11 +4,10 @@ import type { PrintQuery } from '@/contracts/print';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { dayLong, dayShort } from '@/contracts/words/when';
 import type { Cell, Column, MarkSign, Part } from '@/core/printing/sheet';
-import { addDays, type LocalDate } from '@/core/time/local-time';
+import { addDays } from '@/core/time/local-time';
 import {
   apart,
-  hoursOnDay,
-  hoursText,
+  hoursInList,
   onDay,
   placesText,
   readEntries,
@@ -59,18 +58,13 @@ function rowOf(entry: DateEntry, when: string, isDetailed: boolean): Cell[] {
   ];
 }
 
-function whenText(entry: DateEntry, day: LocalDate, tzid: string): string {
-  const begins = hoursOnDay(entry, day, tzid);
-  return begins === 'all day' || begins.startsWith('until') ? begins : hoursText(entry, tzid);
-}
-
 /** Days one after the other, each with what is on. */
 function byDay(entries: readonly DateEntry[], { from, days, detail }: PrintQuery, tzid: string): Part[] {
   const isDetailed = detail === 'detailed';
   return Array.from({ length: days }, (_, index) => addDays(from, index)).flatMap((day): Part[] => {
     const there = onDay(entries, day, tzid);
     if (!there.length) return [];
-    const rows = there.map((entry) => rowOf(entry, whenText(entry, day, tzid), isDetailed));
+    const rows = there.map((entry) => rowOf(entry, hoursInList(entry, day, tzid), isDetailed));
     return [
       { kind: 'heading', text: dayLong(day) },
       { kind: 'table', columns: isDetailed ? DETAILED : BRIEF, rows },
@@ -98,7 +92,7 @@ function byGroup(
             onDay(own, day, tzid).map((entry) =>
               rowOf(
                 entry,
-                `${dayShort(day).replace(/ \d{4}$/, '')}, ${whenText(entry, day, tzid)}`,
+                `${dayShort(day).replace(/ \d{4}$/, '')}, ${hoursInList(entry, day, tzid)}`,
                 isDetailed,
               ),
             ),

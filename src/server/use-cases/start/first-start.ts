@@ -10,6 +10,8 @@ import type { Reader } from '../../db/connection';
 import { speakAsHouse } from '../../language/house-language';
 import { createOffice } from '../office/create-office';
 import { OfficeFileError } from '../office/office-rows';
+import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { writtenFor } from '../../own-settings/ambient';
 
 /** Whether an office is set up in this database. */
 export async function hasOffice(reader: Reader): Promise<boolean> {
@@ -81,7 +83,10 @@ export async function firstStart(
   const faults = weakPasswordFaults(input.password, input);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   try {
-    await createOffice(ctx.db, officeSchema.parse(officeOf(input)));
+    await createOffice(
+      ctx.db,
+      officeSchema.parse(writtenFor({ ...USUAL_SETTINGS, language: input.language }, () => officeOf(input))),
+    );
     await speakAsHouse(ctx.db);
   } catch (error) {
     if (error instanceof OfficeFileError) return SET_UP;

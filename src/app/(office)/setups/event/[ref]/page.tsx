@@ -24,7 +24,11 @@ export default async function EventSetupPage({ params, searchParams }: Props) {
   const wanted = typeof date === 'string' && /^\d{1,15}$/.test(date) ? (Number(date) as OccurrenceId) : null;
   const ctx = await signedInPage('orders.read', `/setups/event/${encodeURIComponent(ref)}`);
   const outcome = await eventSetup(ctx, ref, wanted);
-  if (!outcome.ok && outcome.refusal.code === 'not-found' && outcome.refusal.what.startsWith('request'))
+  if (
+    !outcome.ok &&
+    outcome.refusal.code === 'not-found' &&
+    outcome.refusal.what === say`request with this reference`
+  )
     notFound();
   if (!outcome.ok)
     return <p className="sheet mx-auto max-w-4xl p-6 text-lg">{errorReply(outcome.refusal).error.message}</p>;
