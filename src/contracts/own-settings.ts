@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { isZone } from '@/core/time/zone';
 import { MOST_BOARD_DAYS } from './board';
 import { LANGUAGES } from './language/languages';
+import { USUAL_SETTINGS } from './for-whom';
 
 export const THEMES = ['device', 'light', 'dark'] as const;
 export const CONTRASTS = ['usual', 'more'] as const;
@@ -36,18 +37,6 @@ export const ownSettingsSchema = z.object({
 });
 export type OwnSettings = z.output<typeof ownSettingsSchema>;
 
-export const USUAL_SETTINGS: OwnSettings = {
-  theme: 'device',
-  contrast: 'usual',
-  clock: 24,
-  weekStart: 0,
-  language: null,
-  zone: null,
-  hours: null,
-  days: 1,
-  zoom: 1,
-};
-
 export const SETTINGS_COOKIE = 'settings';
 
 /** Settings as the value of a cookie: only what is not usual. */
@@ -71,16 +60,4 @@ export function readSettings(text: string | undefined): OwnSettings {
   }
 }
 
-// Next loads the server in several bundles, and the browser has its own: who tells them hangs on globalThis.
-const holder = globalThis as typeof globalThis & { calendarioSettings?: () => OwnSettings | undefined };
-
-/** Says from where settings are read: on the server of the request that is answered, in the browser of its page. */
-export const tellSettings = (from: () => OwnSettings | undefined): void => {
-  holder.calendarioSettings = from;
-};
-
-/** What whoever this is written for has chosen; the usual where nobody in particular reads it. */
-export const ownSettings = (): OwnSettings => holder.calendarioSettings?.() ?? USUAL_SETTINGS;
-
-/** The day on which a week begins for whoever looks. */
-export const weekStartOf = (ofSite: number): number => ownSettings().weekStart || ofSite;
+export { ownSettings, tellSettings, USUAL_SETTINGS, weekStartOf } from './for-whom';

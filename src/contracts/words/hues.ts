@@ -7,10 +7,23 @@ const SIGHT_WORDS: Readonly<Record<Sight, string>> = texts({
   'without-blue': 'cannot see blue',
 });
 
+/** What the colours of categories and calendars are called. */
+const HUE_WORDS: Readonly<Record<string, string>> = texts({
+  orange: 'orange',
+  sky: 'sky',
+  green: 'green',
+  yellow: 'yellow',
+  blue: 'blue',
+  vermilion: 'vermilion',
+  rose: 'rose',
+  ink: 'ink',
+});
+export const hueText = (hue: string): string => HUE_WORDS[hue] ?? hue;
+
 /** What there is to know of a colour before it is chosen. */
 export function sayHue({ contrast, near }: HueCheck): string {
   const letters = say`Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
   if (!near.length) return say`${letters} Everybody tells it from the other colours.`;
-  const apart = near.map(({ hue, sight }) => say`from ${hue} for whoever ${SIGHT_WORDS[sight]}`);
+  const apart = near.map(({ hue, sight }) => say`from ${hueText(hue)} for whoever ${SIGHT_WORDS[sight]}`);
   return say`${letters} Hard to tell ${apart.join(', ')}; the two letters tell them apart.`;
 }

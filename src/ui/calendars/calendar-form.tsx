@@ -27,6 +27,7 @@ import {
   type CalendarFields,
   type StartFrom,
 } from './calendar-fields';
+import { hueText } from '@/contracts/words/hues';
 
 interface PartProps {
   readonly fields: CalendarFields;
@@ -109,7 +110,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
                   onChange={() => set({ hue })}
                 />
                 <Mark mark={fields.mark || '··'} hue={hue} />
-                <span className="sr-only">{hue}</span>
+                <span className="sr-only">{hueText(hue)}</span>
               </label>
             ))}
           </div>

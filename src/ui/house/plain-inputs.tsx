@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import type { HouseChoices, NamedChoice } from '@/contracts/house-book/docs';
 import type { Field } from '@/contracts/house-book/form-parts';
 import { HUES } from '@/contracts/office';
-import { sayHue } from '@/contracts/words/hues';
+import { hueText, sayHue } from '@/contracts/words/hues';
 import { checkHue } from '@/core/printing/hue-check';
 import { Combobox } from '@/ui/primitives/combobox';
 import { Mark } from '@/ui/primitives/mark';
@@ -88,7 +88,7 @@ export function HueInput({ field, value, choices, onChange }: FieldProps) {
               onChange={() => onChange(hue)}
             />
             <Mark mark="Aa" hue={hue} />
-            {hue}
+            {hueText(hue)}
             {others(hue) && <span className="text-[0.92rem] text-soft">{others(hue)}</span>}
           </label>
         ))}

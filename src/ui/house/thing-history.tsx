@@ -1,5 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { HistoryOfThing } from '@/contracts/house-book/docs';
+import { whoDid } from '@/contracts/words/history';
 
 /** What was done to a thing: who, when, from what to what. */
 export function ThingHistory({ lines }: { lines: readonly HistoryOfThing[] }) {
@@ -11,7 +12,7 @@ export function ThingHistory({ lines }: { lines: readonly HistoryOfThing[] }) {
         {lines.map(({ when, who, did, changes }, index) => (
           <li key={index} className="border-t border-rule py-2">
             <p>
-              <span className="text-soft">{when}</span> {who} {did}
+              <span className="text-soft">{when}</span> {whoDid(who, did)}
             </p>
             {changes.length > 0 && (
               <ul className="list-disc pl-5">

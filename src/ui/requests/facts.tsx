@@ -6,6 +6,7 @@ import { BandDrawing } from '@/ui/board/band-drawing';
 import { Mark } from '@/ui/primitives/mark';
 import { SafeHtml } from '@/ui/primitives/safe-html';
 import { FileList } from './file-list';
+import { whoDid } from '@/contracts/words/history';
 
 function Fact({
   term,
@@ -174,7 +175,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
           <ol>
             {history.map(({ who, what, when, reason }, index) => (
               <li key={index}>
-                {when}: {who} {what}
+                {when}: {whoDid(who, what)}
                 {reason && <span className="text-soft"> “{reason}”</span>}
               </li>
             ))}

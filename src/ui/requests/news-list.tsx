@@ -4,6 +4,7 @@ import Link from '@/ui/primitives/link';
 import { useEffect, useRef } from 'react';
 import type { News } from '@/contracts/talk';
 import { send } from '@/ui/hooks/send';
+import { whoDid } from '@/contracts/words/history';
 
 const FIRST = 6;
 
@@ -24,7 +25,7 @@ export function NewsList({ news }: { news: News }) {
         {isNew && (
           <strong className="mr-2 border border-accent px-1 text-[0.8rem] text-accent">{say`new`}</strong>
         )}
-        {who} {what}: <Link href={`/requests/${reference}`}>{title}</Link>
+        {whoDid(who, what)}: <Link href={`/requests/${reference}`}>{title}</Link>
       </span>
     </li>
   );

@@ -235,7 +235,7 @@ function SavePart({ save, stored }: SavePartProps) {
         )}
         {preview && (
           <p>
-            <strong>{preview.verb}:</strong> {preview.reply.summary.split('; ')[1]}.
+            <strong>{say(preview.verb)}:</strong> {preview.reply.summary.split('; ')[1]}.
           </p>
         )}
       </div>
@@ -248,7 +248,7 @@ function SavePart({ save, stored }: SavePartProps) {
               className="press press-main"
               disabled={isSending}
               onClick={save.confirm}
-            >{say`${preview.verb} it`}</button>
+            >{say`${say(preview.verb)} it`}</button>
             <button type="button" className="press" onClick={save.back}>{say`Not yet`}</button>
           </>
         ) : (
