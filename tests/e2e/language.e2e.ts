@@ -97,10 +97,10 @@ test('the verdict that the browser makes by itself is German as well', async () 
   await signIn(page, 'requester');
   await inGerman(page);
   await page.setRequestInterception(true);
-  page.on(
-    'request',
-    (request) => void (request.url().endsWith('/api/check') ? request.abort() : request.continue()),
-  );
+  // The server's own is never answered: it would take the place of the other.
+  page.on('request', (request) => {
+    if (!request.url().endsWith('/api/check')) void request.continue();
+  });
   await open(page, '/ask?space=9&start=2027-04-21T14:00&minutes=90&people=160');
   await page.waitForFunction(() =>
     document.querySelector('#verdict')?.textContent?.includes('fasst höchstens'),

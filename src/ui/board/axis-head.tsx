@@ -51,7 +51,8 @@ export const AxisHead = memo(function AxisHead({
               className="sticky inline-block px-1.5 pt-0.5 font-serif text-[0.95rem] leading-tight whitespace-nowrap"
               style={{ left: labelPx }}
             >
-              {dayShort(slice.date)} <DayNote date={slice.date} />
+              {dayShort(slice.date)}
+              <DayNote date={slice.date} className="ml-1.5" />
             </span>
           </span>
         ))}
