@@ -24,6 +24,8 @@ export type Refusal =
   | { readonly code: 'sign-in-first' }
   | { readonly code: 'wrong-credentials' }
   | { readonly code: 'too-many-tries'; readonly minutes: number }
+  /** People without an account had all the work there is for them just now. */
+  | { readonly code: 'wait-or-sign-in'; readonly minutes: number }
   /** A link to set a password with: used, lapsed, or followed by a newer one. */
   | { readonly code: 'link-over' }
   | { readonly code: 'not-allowed'; readonly what: string }

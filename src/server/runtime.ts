@@ -13,14 +13,16 @@ import { speakAsHouse } from './language/house-language';
 import { log } from './log';
 import { databaseFile, frozenAt } from './settings';
 import { makeAccountLimiter, type AccountLimiter } from './use-cases/account/account-limiter';
+import { countWorkOfStrangers, type CountWork } from './use-cases/ask/work-of-strangers';
 import { hasOffice } from './use-cases/start/first-start';
-import { makeSignInLimiter } from './use-cases/sign-in/sign-in';
+import { makeSignInLimiter } from './use-cases/sign-in/tries';
 
 /** What lives as long as the process. */
 interface Runtime {
   readonly base: Omit<Context, 'viewer'>;
   readonly signInLimiter: RateLimiterMemory;
   readonly accountLimiter: AccountLimiter;
+  readonly countWork: CountWork;
   /** Ends the jobs, so that the database can be closed. */
   stop(): void;
 }
@@ -68,7 +70,13 @@ async function start(): Promise<Runtime> {
   const { clock, isDemo } = await chooseClock(db);
   const base = { db, clock, random: Math.random, newId: randomUUID };
   const stop = startScheduler({ ...base, viewer: null }, isDemo);
-  return { base, signInLimiter: makeSignInLimiter(), accountLimiter: makeAccountLimiter(), stop };
+  return {
+    base,
+    signInLimiter: makeSignInLimiter(),
+    accountLimiter: makeAccountLimiter(),
+    countWork: countWorkOfStrangers(),
+    stop,
+  };
 }
 
 const TICK_MS = 30_000;

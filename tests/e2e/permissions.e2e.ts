@@ -325,6 +325,14 @@ test('every write from another site is refused, whoever sends it', async () => {
     }
 });
 
+test.each(['/places/%E0%A4%A', '/api/requests/%/review', '/%C0%80'])(
+  'an address that cannot be read is no page: %s',
+  async (path) => {
+    const reply = await send('GET', path, undefined, cookies.manager);
+    expect(reply.status).toBe(404);
+  },
+);
+
 test('signing out ends the session itself, not only the cookie', async () => {
   const cookie = await as('crew');
   expect((await send('GET', '/setups', undefined, cookie)).status).toBe(200);

@@ -22,7 +22,8 @@ import { historyOfThing, keptThing } from '@/server/use-cases/house-book/look-at
 import { saveThing } from '@/server/use-cases/house-book/save-thing';
 import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
 import { mailFile, mailView, outbox } from '@/server/use-cases/outbox/outbox';
-import { makeSignInLimiter, MOST_WRONG_TRIES, signIn } from '@/server/use-cases/sign-in/sign-in';
+import { signIn } from '@/server/use-cases/sign-in/sign-in';
+import { makeSignInLimiter, MOST_WRONG_TRIES } from '@/server/use-cases/sign-in/tries';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
 

@@ -1,7 +1,8 @@
 import { askSchema, MOST_PEOPLE, type AskBody } from '@/contracts/ask';
 import { changeSchema } from '@/contracts/change';
 import { errorReply } from '@/contracts/words/refusals';
-import { makeSignInLimiter, MOST_WRONG_TRIES, signIn } from '@/server/use-cases/sign-in/sign-in';
+import { signIn } from '@/server/use-cases/sign-in/sign-in';
+import { makeSignInLimiter, MOST_WRONG_TRIES } from '@/server/use-cases/sign-in/tries';
 import { personOfSession } from '@/server/auth/sessions';
 import { openOffice, weekly, type TestOffice } from '@tests/builders/office';
 
@@ -150,5 +151,14 @@ describe('on a real database', () => {
     expect(await trySignIn('mara@fernside.example', 'keys-to-the-barn')).toMatchObject({
       refusal: { code: 'too-many-tries', minutes: 15 },
     });
+    // Sent all at once they are counted as well.
+    const atOnce = await Promise.all(
+      Array.from({ length: MOST_WRONG_TRIES + 4 }, (_, n) =>
+        trySignIn('mara2@fernside.example', `guess ${n}`),
+      ),
+    );
+    expect(atOnce.filter(({ ok }) => ok)).toEqual([]);
+    const codes = atOnce.map((tried) => (tried.ok ? 'in' : tried.refusal.code));
+    expect(codes.filter((code) => code === 'wrong-credentials')).toHaveLength(MOST_WRONG_TRIES);
   }, 60_000);
 });

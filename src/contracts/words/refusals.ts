@@ -32,6 +32,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'wrong-credentials': () => say`No account with that address and password. Check both, or ask the office.`,
   'too-many-tries': ({ minutes }) =>
     say`Too many tries with that address. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+  'wait-or-sign-in': ({ minutes }) =>
+    say`Much is being checked for people without an account just now. Sign in, or wait ${countText(minutes, 'minute', 'minutes')} and go on; what you typed is kept.`,
   'link-over': () =>
     say`This link is over: it was used, has lapsed, or a newer one was sent. Ask for a new one where you sign in.`,
   'not-allowed': ({ what }) => say`${what} Ask the office if you think it should be you.`,

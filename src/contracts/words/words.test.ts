@@ -173,5 +173,9 @@ describe('refusals have a way out', () => {
       { code: 'too-many-tries', minutes: 1 },
       'Too many tries with that address. Wait 1 minute and try again.',
     ],
+    [
+      { code: 'wait-or-sign-in', minutes: 2 },
+      'Much is being checked for people without an account just now. Sign in, or wait 2 minutes and go on; what you typed is kept.',
+    ],
   ] as const)('%j', (refusal, text) => expect(sayRefusal(refusal)).toBe(text));
 });

@@ -1,6 +1,6 @@
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { waitMinutes } from '../sign-in/sign-in';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
+import type { Outcome } from '@/contracts/refusal';
+import { countTry } from '../sign-in/tries';
 
 const WINDOW_S = 60 * 60;
 /** Letters that strangers may cause for one address in an hour, and for all addresses together. */
@@ -17,14 +17,8 @@ export function makeAccountLimiter(): AccountLimiter {
   const all = new RateLimiterMemory({ points: MOST_FOR_ALL, duration: WINDOW_S });
   return {
     count: async (address) => {
-      try {
-        await one.consume(address);
-        await all.consume('all');
-        return done(null);
-      } catch (error) {
-        if (!(error instanceof RateLimiterRes)) throw error;
-        return refuse({ code: 'too-many-tries', minutes: waitMinutes(error) });
-      }
+      const counted = await countTry(one, address);
+      return counted.ok ? countTry(all, 'all') : counted;
     },
   };
 }

@@ -12,7 +12,7 @@ import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { queueAccountMail } from '../../mail/queue-account';
-import { hasToWait } from '../sign-in/sign-in';
+import { countTry } from '../sign-in/tries';
 import { writeDeed } from './account-deeds';
 
 interface PersonRow {
@@ -83,15 +83,14 @@ export async function changePassword(
   sessionId: string | null,
 ): Promise<Outcome<{ summary: string }>> {
   const own = await ownRow(ctx);
-  const wait = await hasToWait(limiter, own.email);
-  if (wait) return refuse(wait);
-  if (!(await isPassword(own.hash, old))) {
-    await limiter.penalty(own.email);
+  const counted = await countTry(limiter, own.email);
+  if (!counted.ok) return counted;
+  if (!(await isPassword(own.hash, old)))
     return refuse({
       code: 'bad-input',
       fields: [{ path: 'old', message: say`That is not the password you have now.` }],
     });
-  }
+  await limiter.delete(own.email);
   const faults = weakPasswordFaults(password, own);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   const hash = await hashPassword(password);

@@ -6,6 +6,7 @@ import type { Context } from '../../context';
 import { askerOf, checkAgainstWorld, sayAll } from '../verdicts';
 import { loadAskedHouse } from './ask-house';
 import { unknownThings } from './known-things';
+import { countNothing, type CountWork } from './work-of-strangers';
 import { datesAsked, withServices } from '@/contracts/asked-dates';
 
 /** Who decides requests sees them as the office does. */
@@ -16,13 +17,19 @@ export const servicesNamed = ({ serviceIds = [] }: CheckInput): WantedService[] 
   serviceIds.map((serviceId) => ({ serviceId, answers: {} }));
 
 /** The verdict while the form is filled in. Nothing is stored. */
-export async function checkRequest(ctx: Context, input: CheckInput): Promise<Outcome<CheckReply>> {
+export async function checkRequest(
+  ctx: Context,
+  input: CheckInput,
+  countWork: CountWork = countNothing,
+): Promise<Outcome<CheckReply>> {
   const unknown = await unknownThings(ctx.db, input);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const house = await loadAskedHouse(ctx, ctx.db, input);
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const { inWords, notes, isEndless } = asked.value;
+  const counted = await countWork(ctx.viewer, asked.value.dates.length);
+  if (!counted.ok) return counted;
   const dates = withServices(asked.value.dates, servicesNamed(input));
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, {
     side: sideOf(ctx),

@@ -15,6 +15,7 @@ import {
 import { sayCut, sayNotLookedAt } from '@/contracts/words/remedies';
 import type { Context } from '../../context';
 import { loadNames } from '../../db/names';
+import { CHECKS_OF_WAYS_OUT, countNothing, type CountWork } from '../ask/work-of-strangers';
 import { officeContact } from '../look/office-contact';
 import type { Looked } from './looked';
 import { datesOfForm } from './of-form';
@@ -134,7 +135,11 @@ export async function findWaysOut(
   ctx: Context,
   input: WaysOutInput,
   signal: AbortSignal,
+  countWork: CountWork = countNothing,
 ): Promise<Outcome<AsyncGenerator<WaysOutLine>>> {
   const looked = await (input.of === 'form' ? datesOfForm(ctx, input.check) : datesOfRequest(ctx, input));
-  return looked.ok ? done(lines(ctx, looked.value, signal)) : looked;
+  if (!looked.ok) return looked;
+  const weighedDates = Math.min(looked.value.dates.length, MOST_IN_SERIES);
+  const counted = await countWork(ctx.viewer, weighedDates * CHECKS_OF_WAYS_OUT);
+  return counted.ok ? done(lines(ctx, looked.value, signal)) : counted;
 }
