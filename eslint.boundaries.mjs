@@ -52,7 +52,6 @@ export default [
   {
     files: ['src/**/*.{ts,tsx}'],
     rules: {
-      'import/no-cycle': ['error', { ignoreExternal: true }],
       'import/no-restricted-paths': ['error', { zones: [...partZones, ...coreZones] }],
     },
   },

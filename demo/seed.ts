@@ -22,6 +22,7 @@ import { isWholeLot, issueDueOrders } from '@/server/use-cases/set-up/issue-orde
 import { setServiceState } from '@/server/use-cases/set-up/event-deeds';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 import { makeCalendars } from './calendars';
+import { furnishHouseBook } from './house-book';
 import type { DemoEvent } from './events/demo-event';
 import { SERIES } from './events/series';
 import { SINGLES } from './events/singles';
@@ -357,7 +358,9 @@ export async function seedDemo(db: Database): Promise<void> {
   await createOffice(db, officeSchema.parse(QUILLMERE));
   const ids = await db.json<Ids>(IDS);
   const story = new Story(db, ids);
-  await makeCalendars(story.as(ids.people[MANAGERS[0]]!, ['manager']));
+  const first = story.as(ids.people[MANAGERS[0]]!, ['manager', 'housekeeper']);
+  await makeCalendars(first);
+  await furnishHouseBook(first, ids.spaces);
   for (const event of [...SERIES, ...SINGLES, ...WAITING]) story.plan(event);
   await story.play();
   await story.markWork();

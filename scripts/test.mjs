@@ -22,6 +22,11 @@ await runTogether([
     args: ['eslint', '--max-warnings', '0', '.'],
     advice: 'ESLint names the lines above; import directions are described in docs/architecture.md.',
   },
+  {
+    command: 'npx',
+    args: ['depcruise', '--config', '.dependency-cruiser.mjs', 'src'],
+    advice: 'Modules import each other: take what both need into one of its own.',
+  },
 ]);
 process.env.CALENDARIO_TYPES_CHECKED = '1';
 build();

@@ -20,9 +20,9 @@ export const shutHolidaysSchema = z.object({
   preview: z.boolean().default(false),
   places,
   year,
-  /** Which of the days, as they were listed. */
   /** The house is shut then, or it is only said what the day is. */
   as: z.enum(['closures', 'notes'], later`Say whether the house is shut then.`).default('closures'),
+  /** Which of the days, as they were listed. */
   days: z
     .array(z.string().max(200))
     .min(1, later`Choose the days.`)

@@ -59,9 +59,9 @@ export type Refusal =
   | { readonly code: 'in-use'; readonly sentences: readonly string[] }
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }
-  /** Our own mistake; what it was is in the log and nowhere else. */
   /** Whoever sent it stopped it before it was done. */
   | { readonly code: 'stopped' }
+  /** Our own mistake; what it was is in the log and nowhere else. */
   | { readonly code: 'failed' };
 
 export type RefusalCode = Refusal['code'];

@@ -192,3 +192,28 @@ test('nothing about an account is taken from another site, and too many tries wa
   expect(page).toContain('no-referrer');
   expect(PASSWORD.length).toBeGreaterThan(9);
 });
+
+test('of twenty guesses sent at once eight are judged, and the right one comes too late', async () => {
+  const guess = (password: string) =>
+    send('POST', '/api/session', { email: 'guessed@quillmere.example', password });
+  const replies = await Promise.all(Array.from({ length: 20 }, (_, n) => guess(`guess number ${n}`)));
+  expect(replies.filter(({ status }) => status === 401)).toHaveLength(8);
+  const late = replies.filter(({ status }) => status === 429);
+  expect(late).toHaveLength(12);
+  expect(await late[0]!.text()).toContain('15 minutes');
+});
+
+test('work nobody without an account may ask for is refused, and takes nothing from others', async () => {
+  const check = {
+    title: 'All the mornings',
+    spaces: [{ spaceId: 8, layout: 'theatre', setupMin: 0, strikeMin: 0 }],
+    when: {
+      startsAt: '2028-01-03T07:00',
+      endsAt: '2028-01-03T08:00',
+      repeat: { rule: 'FREQ=DAILY;COUNT=2000' },
+    },
+  };
+  const ways = await send('POST', '/api/ways-out', { of: 'form', check });
+  expect([ways.status, await ways.text()]).toEqual([429, expect.stringContaining('sign in')]);
+  expect((await send('POST', '/api/check', check)).status).toBe(200);
+});

@@ -83,7 +83,13 @@ export const send = (
     body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
   });
 
-export const as = async (account: Account) => ({ Cookie: await sessionOf(account) });
+const sessions = new Map<Account, Promise<string>>();
+
+/** Headers of an account that signs in once for all the tests of a file. */
+export async function as(account: Account): Promise<{ Cookie: string }> {
+  if (!sessions.has(account)) sessions.set(account, sessionOf(account));
+  return { Cookie: await sessions.get(account)! };
+}
 
 /** The control with this accessible name, as a screen reader would find it. */
 export async function byRole(page: Page, role: string, name: string): Promise<ElementHandle<Element>> {

@@ -4,6 +4,7 @@ import { violations } from '@/server/db/invariants';
 import { csvIn } from '@/server/use-cases/house-book/csv/csv-in';
 import { csvOf } from '@/server/use-cases/house-book/csv/csv-out';
 import { keptThing, thingLines } from '@/server/use-cases/house-book/look-at-things';
+import { badTables } from '@tests/builders/bad-tables';
 import { approvedIn, expectDone, ordersOutOfLine, refusalOf, times } from '@tests/builders/changes';
 import { openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';
 
@@ -70,87 +71,12 @@ test('a name that a spreadsheet would calculate goes out harmless and comes back
   expect(expectDone(await take('organisation', text)).lines).toEqual([]);
 });
 
-/** Each with a good line above and below it: those must not come in either. */
-const BAD: readonly (readonly [kind: CsvKind, head: string, line: string, says: RegExp])[] = [
-  ['space', 'code,name,building', 'X1,Attic', /has 2 cells and not 3/],
-  ['space', 'code,name,building', 'X1,Attic,Barn,more', /has 4 cells and not 3/],
-  ['space', 'code,name,building', ',Attic,Barn', /Code is missing/],
-  ['space', 'code,name,building', 'X 1,Attic,Barn', /letters, figures and dashes/],
-  ['space', 'code,name,building', 'X1,,Barn', /Name is missing/],
-  ['space', 'code,name,building', 'X1,Attic,Castle', /no building “Castle”/],
-  ['space', 'code,name,building', 'X1,<b>Attic</b>,Barn', /plain text/],
-  ['space', 'code,name,building,area m2', 'X1,Attic,Barn,large', /area m2 is a number/],
-  ['space', 'code,name,building,area m2', 'X1,Attic,Barn,-3', /more than 0/],
-  ['space', 'code,name,building,posted limit', 'X1,Attic,Barn,12.5', /whole number/],
-  ['space', 'code,name,building,step-free', 'X1,Attic,Barn,perhaps', /“yes” or “no”/],
-  ['space', 'code,name,building,features', 'X1,Attic,Barn,a dragon', /no feature/],
-  ['space', 'code,name,building,made of', 'X1,Attic,Barn,QQ', /no space with the code “QQ”/],
-  ['space', 'code,name,building,layouts', 'X1,Attic,Barn,round tables', /A layout is written as/],
-  ['space', 'code,name,building,layouts', 'X1,Attic,Barn,hammocks 4 5/5', /no layout/],
-  [
-    'space',
-    'code,name,building,layouts',
-    'X1,Attic,Barn,standing 4 5/5; standing 5 5/5',
-    /listed above already/,
-  ],
-  ['space', 'code,name,building,made of', 'HE,East Bay,Barn,GF', /goes round in a circle/],
-  ['space', 'code,name,building', 'HW,West Bay,Barn\nHW,West Bay again,Barn', /about the same as line/],
-  ['equipment', 'name,store,fetch minutes,return minutes,owned', 'Lamp,Cellar,5,5,10', /no store “Cellar”/],
-  [
-    'equipment',
-    'name,store,fetch minutes,return minutes,owned',
-    'Lamp,Loft,soon,5,10',
-    /fetch minutes is a number/,
-  ],
-  ['equipment', 'name,store,fetch minutes,return minutes,owned', 'Lamp,Loft,5,9999,10', /at most 1,440/],
-  ['equipment', 'name,store,fetch minutes,return minutes,owned', 'Lamp,Loft,5,5,-2', /fewer than none/],
-  ['equipment', 'name,store,fetch minutes,return minutes,instead', 'Lamp,Loft,5,5,Sun', /no equipment “Sun”/],
-  ['person', 'e-mail,name,roles', 'nobody,No Body,crew', /no e-mail address/],
-  ['person', 'e-mail,name,roles', 'x@fernside.example,X,king', /no role/],
-  ['person', 'e-mail,name,teams', 'x@fernside.example,X,Pirates', /no team “Pirates”/],
-  ['person', 'e-mail,name,member of', 'x@fernside.example,X,Nobodies', /no organisation “Nobodies”/],
-  ['organisation', 'name,members', 'Owls,nobody@fernside.example', /no person/],
-  ['closure', 'kind,where,from,to,reason', 'shut,site,2027-13-01 00:00,2027-12-02 00:00,x', /is written as/],
-  [
-    'closure',
-    'kind,where,from,to,reason',
-    'shut,site,2027-12-03 00:00,2027-12-02 00:00,x',
-    /after the start/,
-  ],
-  [
-    'closure',
-    'kind,where,from,to,reason',
-    'ajar,site,2027-12-01 00:00,2027-12-02 00:00,x',
-    /no kind of closure/,
-  ],
-  [
-    'closure',
-    'kind,where,from,to,reason',
-    'shut,planet,2027-12-01 00:00,2027-12-02 00:00,x',
-    /write site, building NAME/,
-  ],
-  [
-    'closure',
-    'kind,where,from,to,reason',
-    'shut,building Ark,2027-12-01 00:00,2027-12-02 00:00,x',
-    /no building “Ark”/,
-  ],
-];
-const GOOD: Readonly<Record<CsvKind, (columns: number, no: number) => string>> = {
-  space: (columns, no) => ['G' + no, 'Good ' + no, 'Barn'].concat(Array(columns - 3).fill('')).join(','),
-  equipment: (columns, no) => ['Good ' + no, 'Loft', '5', '5'].concat(Array(columns - 4).fill('')).join(','),
-  person: (columns, no) =>
-    [`g${no}@fernside.example`, 'Good ' + no].concat(Array(columns - 2).fill('')).join(','),
-  organisation: (_, no) => `Good ${no},`,
-  closure: (_, no) => `shut,site,2027-11-0${no} 00:00,2027-11-0${no} 12:00,good ${no}`,
-};
+const BAD = badTables({ building: 'Barn', store: 'Loft', part: 'HE', whole: 'GF' });
 
 test('a bad line is named and nothing comes in, not even the good ones around it', async () => {
   expect(BAD.length).toBeGreaterThanOrEqual(30);
-  for (const [kind, head, line, says] of BAD) {
-    const columns = head.split(',').length;
+  for (const { kind, line, text, says } of BAD) {
     const before = await thingLines(office.db, kind);
-    const text = [head, GOOD[kind](columns, 1), line, GOOD[kind](columns, 2)].join('\n');
     const faults = await faultsOf(kind, text);
     expect({ line, faults }).toEqual({ line, faults: [expect.stringMatching(says)] });
     expect(faults[0]).toMatch(/^Line [34]: /);

@@ -1,4 +1,4 @@
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
+import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 
 const WINDOW_S = 15 * 60;
@@ -20,8 +20,12 @@ export async function takePoints(
     await limiter.consume(key, points);
     return done(null);
   } catch (state) {
-    if (!(state instanceof RateLimiterRes)) throw state;
-    return refuse(refusal(Math.max(1, Math.ceil(state.msBeforeNext / 60_000))));
+    // What it throws of its own is no Error. Its class is another one in each bundle, so it cannot be asked for.
+    if (state instanceof Error) throw state;
+    const { msBeforeNext } = state as RateLimiterRes;
+    // What is refused takes nothing from those who come after.
+    await limiter.reward(key, points);
+    return refuse(refusal(Math.max(1, Math.ceil(msBeforeNext / 60_000))));
   }
 }
 
