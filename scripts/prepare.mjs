@@ -118,12 +118,16 @@ function apt(packages, advice) {
   }
 }
 
-/** Debian's chromium, for the tests that use the interface. */
+/** Debian's headless chromium, for the tests that use the interface: without the windows of the whole one it needs two thirds of the time. */
 export function browser() {
-  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  const known = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
+  const path = process.env.CHROMIUM ?? known.find(existsSync) ?? known[0];
   if (existsSync(path)) return path;
-  console.log('Installing Debian’s chromium for the tests …');
-  apt(['chromium'], 'Install chromium by hand, or name another one: CHROMIUM=/path/to/chromium npm test');
+  console.log('Installing Debian’s headless chromium for the tests …');
+  apt(
+    ['chromium-headless-shell'],
+    'Install chromium by hand, or name another one: CHROMIUM=/path/to/chromium npm test',
+  );
   return path;
 }
 

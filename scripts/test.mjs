@@ -30,8 +30,8 @@ await runTogether([
 ]);
 process.env.CALENDARIO_TYPES_CHECKED = '1';
 build();
-// A browser and a server each: on two cores one pair is as fast as two.
-const E2E_WORKERS = String(availableParallelism() >= 4 ? 2 : 1);
+// A browser and a server each: on two cores two pairs need half the time of one.
+const E2E_WORKERS = String(Math.min(2, availableParallelism()));
 const advice = 'The failing tests are named above.';
 const own = process.argv.slice(2);
 if (own.length) run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });

@@ -4,7 +4,8 @@ import { join, resolve } from 'node:path';
 import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
 
 /** Folder of the database and everything else an installation keeps; `CALENDARIO_DATA`, else ./data. */
-export const dataFolder = (): string => resolve(process.env.CALENDARIO_DATA ?? 'data');
+export const dataFolder = (): string =>
+  resolve(/* turbopackIgnore: true */ process.env.CALENDARIO_DATA ?? 'data');
 export const databaseFile = (): string => join(dataFolder(), 'calendario.sqlite');
 
 /** For tests and pictures: the clock of the office stands still at this local time of the site. */

@@ -16,7 +16,7 @@ const FLAGS =
 
 export const launch = (): Promise<Browser> =>
   puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: FLAGS.split(' '),
     env: { ...process.env, LANGUAGE: 'en_GB', LANG: 'en_GB.UTF-8' },
   });
@@ -179,8 +179,12 @@ export const textOf = (page: Page, selector = 'main'): Promise<string> =>
 /** Waits until the page says it. */
 export async function says(page: Page, text: string): Promise<void> {
   try {
-    // Between two pages there is no body yet.
-    await page.waitForFunction((wanted) => document.body?.innerText.includes(wanted) ?? false, {}, text);
+    // Between two pages there is no body yet. Asked at each frame, a large page would do nothing but answer.
+    await page.waitForFunction(
+      (wanted) => document.body?.innerText.includes(wanted) ?? false,
+      { polling: 60 },
+      text,
+    );
   } catch {
     throw new Error(`the page never said “${text}”; it says:\n${await textOf(page, 'body')}`);
   }

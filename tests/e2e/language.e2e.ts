@@ -2,7 +2,7 @@ import { bringCatalogue } from '@/contracts/language/languages';
 import german from '@/contracts/language/de.json';
 import type { Browser, Page } from 'puppeteer-core';
 import { BASE, fill, launch, newPage, open, press, signIn, textOf } from './browser';
-import { show, VIEWS } from './views';
+import { VIEWS, visitor } from './views';
 
 /** Of every part of the application the view with the most words. */
 const SEEN = [
@@ -72,24 +72,28 @@ const english = new Set(
 
 test('every view that is to be seen is there', () => expect(views).toHaveLength(SEEN.length));
 
-test.each(views)('$name says nothing in English, and the browser says what the server said', async (view) => {
-  const faults: string[] = [];
-  const page = await show(browser, view, async (opened) => {
-    await inGerman(opened);
-    opened.on('pageerror', (error) => faults.push(String(error)));
+const faults: string[] = [];
+let visit: ReturnType<typeof visitor>;
+beforeAll(() => {
+  visit = visitor(browser, async (page) => {
+    await inGerman(page);
+    page.on('pageerror', (error) => faults.push(String(error)));
     // React tells there of what it had to draw anew.
-    opened.on('console', (message) => {
+    page.on('console', (message) => {
       if (message.type() === 'error' && !/status of 40[34]/.test(message.text())) faults.push(message.text());
     });
   });
+});
+
+test.each(views)('$name says nothing in English, and the browser says what the server said', async (view) => {
+  const page = await visit(view);
   await page.waitForSelector('main h1, main p, body p');
   expect(await page.evaluate(() => document.documentElement.lang)).toBe('de');
   // A team of the demo is called so.
   const kept = ['Setup'];
   const left = (await wordsOf(page)).filter((text) => english.has(text) && !kept.includes(text));
   expect(left).toEqual([]);
-  expect(faults).toEqual([]);
-  await page.close();
+  expect(faults.splice(0)).toEqual([]);
 });
 
 test('the verdict that the browser makes by itself is German as well', async () => {

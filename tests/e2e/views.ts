@@ -207,22 +207,16 @@ export const VIEWS: readonly View[] = [
   { name: 'not found', path: '/nowhere' },
 ];
 
-export const inTheme = (page: Page, theme: 'light' | 'dark') =>
+export const inTheme = (page: Page, theme: 'light' | 'dark'): Promise<void> =>
   page.emulateMediaFeatures([
     { name: 'prefers-reduced-motion', value: 'reduce' },
     { name: 'prefers-color-scheme', value: theme },
   ]);
 
-/** Opens a view; `before` is done once somebody is signed in. */
-export async function show(
-  browser: Browser,
-  view: View,
-  before?: (page: Page) => Promise<void>,
-): Promise<Page> {
-  const page = await newPage(browser);
+/** Opens a view in a page whose person may see it, whatever the page was used for before. */
+async function visit(page: Page, view: View): Promise<void> {
+  await page.setViewport({ width: 1280, height: 800 });
   await inTheme(page, 'light');
-  if (view.as) await signIn(page, view.as);
-  await before?.(page);
   await open(page, view.path);
   if (view.link || view.click) {
     const url = page.url();
@@ -243,5 +237,24 @@ export async function show(
   await page.evaluate(() => {
     if (document.querySelector('.foot-bar')) window.scrollTo(0, document.body.scrollHeight);
   });
-  return page;
+}
+
+/** Opens views one after the other, in one page for each account. `ready` is done once in each. */
+export function visitor(
+  browser: Browser,
+  ready?: (page: Page) => Promise<void>,
+): (view: View) => Promise<Page> {
+  const pages = new Map<View['as'], Promise<Page>>();
+  const make = async (view: View) => {
+    const page = await newPage(browser);
+    if (view.as) await signIn(page, view.as);
+    await ready?.(page);
+    return page;
+  };
+  return async (view) => {
+    if (!pages.has(view.as)) pages.set(view.as, make(view));
+    const page = (await pages.get(view.as))!;
+    await visit(page, view);
+    return page;
+  };
 }

@@ -41,7 +41,8 @@ export async function unpackHouse(
   folder: string,
 ): Promise<Outcome<null>> {
   if (!body) return bad(say`Nothing was sent.`);
-  for (const name of ['files', 'mail']) mkdirSync(join(folder, name), { mode: 0o700 });
+  for (const name of ['files', 'mail'])
+    mkdirSync(join(/* turbopackIgnore: true */ folder, name), { mode: 0o700 });
   const odd: string[] = [];
   let unpacked = 0;
   const unpack = extract({
