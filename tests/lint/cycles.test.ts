@@ -13,7 +13,10 @@ const faultsIn = (path: string) =>
 
 test('modules that import each other are found, by whatever name; types may', () => {
   const here = folder.slice(join(ROOT, 'tests').length);
-  writeFileSync(join(folder, 'one.ts'), `import { b } from '@tests${here}/two';\n\nexport const a = () => b();\n`);
+  writeFileSync(
+    join(folder, 'one.ts'),
+    `import { b } from '@tests${here}/two';\n\nexport const a = () => b();\n`,
+  );
   writeFileSync(join(folder, 'two.ts'), `import type { A } from './one';\n\nexport const b = (): A => 1;\n`);
   expect(faultsIn(folder).status).toBe(0);
   writeFileSync(
