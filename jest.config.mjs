@@ -52,7 +52,7 @@ export default {
       ...base,
       displayName: 'e2e',
       testMatch: ['<rootDir>/tests/e2e/**/*.e2e.ts'],
-      setupFiles: ['<rootDir>/tests/e2e/own-office.ts'],
+      testEnvironment: '<rootDir>/tests/e2e/office-environment.ts',
       globalSetup: '<rootDir>/tests/e2e/global-setup.ts',
       globalTeardown: '<rootDir>/tests/e2e/global-teardown.ts',
     },

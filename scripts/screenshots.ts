@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import setup from '../tests/e2e/global-setup';
 import teardown from '../tests/e2e/global-teardown';
+import { serveFolder } from '../tests/e2e/serve';
 
 const FOLDER = 'docs/screenshots';
 const WIDE = { width: 1280, height: 800 };
@@ -55,8 +56,9 @@ const FILL_IN: Readonly<Record<string, string>> = {
 };
 
 async function main(): Promise<void> {
-  await setup();
-  await import('../tests/e2e/own-office');
+  setup();
+  const { base, server } = await serveFolder(process.env.E2E_DEMO!);
+  process.env.E2E_BASE = base;
   // Reads the address of the server when it is loaded.
   const { fill, launch, newPage, open, press, says, signIn } = await import('../tests/e2e/browser');
   const browser = await launch();
@@ -106,6 +108,7 @@ async function main(): Promise<void> {
     }
   } finally {
     await browser.close();
+    process.kill(-server.pid!, 'SIGTERM');
     teardown();
   }
 }

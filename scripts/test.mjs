@@ -36,11 +36,11 @@ const advice = 'The failing tests are named above.';
 const own = process.argv.slice(2);
 if (own.length) run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });
 else {
-  // What needs no browser on all cores; then the browser's, each worker with an office of its own.
+  // What needs no browser on all cores; then the browser's.
   const fast = ['core', 'server', 'lint'];
   run('npx', ['jest', '--maxWorkers=100%', '--selectProjects', ...fast], { advice });
   run('npx', ['jest', `--maxWorkers=${E2E_WORKERS}`, '--selectProjects', 'e2e'], {
     advice,
-    env: { CHROMIUM, CALENDARIO_E2E_WORKERS: E2E_WORKERS },
+    env: { CHROMIUM },
   });
 }

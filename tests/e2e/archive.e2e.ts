@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { ACCOUNTS, as, BASE, fill, launch, newPage, PASSWORD, press, says, show, textOf } from './browser';
-import { freshFolder, serveFolder } from './global-setup';
+import { freshFolder, serveFolder } from './serve';
 
 let browser: Browser;
 beforeAll(async () => {

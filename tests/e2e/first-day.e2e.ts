@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import type { Browser, Page } from 'puppeteer-core';
 import { awake, byRole, fill, launch, newPage, press, says, textOf } from './browser';
-import { freshFolder, serveFolder } from './global-setup';
+import { freshFolder, serveFolder } from './serve';
 
 let browser: Browser;
 let base = '';

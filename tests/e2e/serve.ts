@@ -1,0 +1,57 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as AddressInfo;
+      server.close(() => resolve(port));
+    });
+  });
+
+async function answers(url: string): Promise<boolean> {
+  try {
+    return (await fetch(url)).ok;
+  } catch {
+    return false;
+  }
+}
+
+/** Of a process that works on a folder of data while its clock stands at Tuesday 13 April 2027, 08:10. */
+export const environmentOf = (data: string) => ({
+  ...process.env,
+  NODE_ENV: 'production' as const,
+  CALENDARIO_DATA: data,
+  CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
+  LOG_LEVEL: 'error',
+});
+
+export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'calendario-e2e-'));
+
+/** The built application over a folder of data, on a port of its own. */
+export async function serveFolder(data: string): Promise<{ base: string; server: ChildProcess }> {
+  const port = await freePort();
+  const server = spawn(
+    join('node_modules', '.bin', 'next'),
+    ['start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: { ...environmentOf(data), PORT: String(port) },
+      stdio: ['ignore', 'ignore', 'inherit'],
+      detached: true,
+    },
+  );
+  const base = `http://127.0.0.1:${port}`;
+  for (let tries = 0; !(await answers(`${base}/notices`)); tries += 1) {
+    if (tries > 150) {
+      process.kill(-server.pid!);
+      throw new Error(
+        'the built application does not answer; is it built? (node scripts/test.mjs builds it)',
+      );
+    }
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  return { base, server };
+}
