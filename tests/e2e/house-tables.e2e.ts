@@ -52,12 +52,15 @@ test.each([...new Set(TABLES.map(({ kind }) => kind))])(
 
 test('a table from a file: every bad line by its number, put right, looked at, taken in once by a double press', async () => {
   const file = join(tmpdir(), `hosts-${process.pid}.csv`);
-  writeFileSync(file, 'name,members\nMossy Stone Club,nobody\nFrog Count,\nReed Weavers,nowhere\n');
+  // As spreadsheets write it in many countries: semicolons, and a code page where \x96 is a dash and \xE9 an é.
+  const bytes = 'name;members\r\nMossy Stone \x96 Caf\xE9;nobody\r\nFrog Count;\r\nReed Weavers;nowhere\r\n';
+  writeFileSync(file, Buffer.from(bytes, 'latin1'));
   await open(page, '/house/organisation/csv');
   await awake(page);
   const input = (await page.waitForSelector('main input[type="file"]'))! as ElementHandle<HTMLInputElement>;
   await input.uploadFile(file);
   await page.waitForFunction(() => document.querySelector('main textarea')!.textContent !== '');
+  expect(await page.$eval('main textarea', (field) => field.value)).toContain('Mossy Stone – Café;nobody');
   await press(page, 'Look what it does');
   await says(page, 'Line 2: ');
   await says(page, 'Line 4: ');

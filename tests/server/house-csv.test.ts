@@ -35,6 +35,26 @@ test('what goes out comes in again and changes nothing', async () => {
   }
 });
 
+test.each([
+  ['semicolons, as some countries write them', ';'],
+  ['tabs, as cells are copied', '\t'],
+])('cells may be parted by %s', async (_, by) => {
+  const rows = [
+    ['code', 'name', 'building', 'layouts', 'posted limit'],
+    ['LO', 'Loft, the upper', 'Barn', '"standing 30 0/0; rows of chairs 20 15/15"', ''],
+    ['HE', '', 'Barn', '', '40'],
+  ];
+  const text = rows.map((row) => row.join(by)).join('\r\n');
+  expect(await faultsOf('space', text)).toEqual([expect.stringMatching(/^Line 3: .*[Nn]ame/)]);
+  rows[2]![1] = ' East Bay ';
+  rows[2]![3] = 'round tables 28 30/20';
+  const { lines } = expectDone(await take('space', rows.map((row) => row.join(by)).join('\r\n')));
+  expect(lines.map(({ line, name, did }) => `${line} ${name} ${did}`)).toEqual([
+    '2 Loft, the upper made',
+    '3 East Bay changed',
+  ]);
+});
+
 test('lines make and change, columns that are not there leave things as they are', async () => {
   const text = [
     'code,name,building,layouts,posted limit',

@@ -7,6 +7,7 @@ import type { ErrorReply } from '@/contracts/refusal';
 import { send } from '@/ui/hooks/send';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { textOfTable } from './table-text';
 
 interface Looked {
   readonly done: CsvDone;
@@ -45,7 +46,10 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
         <strong>{heads.join(', ')}</strong>.{' '}
         <a href={`/house/${kind}/table.csv`} download>{say`What is there now, as such a table`}</a>
       </p>
-      <Labelled label={say`A file`} hint={say`Or paste the table below.`}>
+      <Labelled
+        label={say`A file`}
+        hint={say`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
+      >
         {(ids) => (
           <input
             {...ids}
@@ -54,7 +58,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             className="field"
             onChange={async ({ target }) => {
               const [file] = target.files ?? [];
-              if (file) change(await file.text());
+              if (file) change(textOfTable(await file.arrayBuffer()));
             }}
           />
         )}

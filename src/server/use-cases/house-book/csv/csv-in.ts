@@ -32,19 +32,28 @@ interface Line {
 
 const at = (line: number, message: string): FieldFault => ({ path: `line ${line}`, message });
 
+/** What parts the cells, as the headings show: spreadsheets write semicolons in some countries, and copy tabs. */
+const delimiterOf = (text: string): string => {
+  const [head] = text.trimStart().split(/[\r\n]/, 1);
+  return ['\t', ';'].find((each) => head!.includes(each) && !head!.includes(',')) ?? ',';
+};
+
 /** Records with where they stand in the file; or what makes it no table at all. */
 function linesOf(text: string): Outcome<Line[]> {
+  const delimiter = delimiterOf(text);
   try {
     const records = parse(text, {
       bom: true,
+      delimiter,
       info: true,
-      trim: true,
+      // A tab is a space to it as well.
+      trim: delimiter !== '\t',
       relax_column_count: true,
       skip_empty_lines: true,
     }) as unknown as { record: string[]; info: { lines: number } }[];
     let before = 0;
     const lines = records.map(({ record, info }) => {
-      const line = { no: before + 1, cells: record.map(unescaped) };
+      const line = { no: before + 1, cells: record.map((cell) => unescaped(cell.trim())) };
       before = info.lines;
       return line;
     });
