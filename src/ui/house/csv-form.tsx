@@ -54,7 +54,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
           <input
             {...ids}
             type="file"
-            accept=".csv,text/csv"
+            accept=".csv,.tsv,.txt,text/csv"
             className="field"
             onChange={async ({ target }) => {
               const [file] = target.files ?? [];
