@@ -2,13 +2,13 @@ import type { Browser, Page } from 'puppeteer-core';
 import {
   ACCOUNTS,
   BASE,
-  byRole,
   fill,
   launch,
   newPage,
   open,
   PASSWORD,
   press,
+  pressTwice,
   says,
   send,
   show,
@@ -74,12 +74,7 @@ test('somebody new: made, invited, in by the letter, and out again everywhere', 
   await fill(page, 'Password', GOOD);
   await press(page, 'Show password');
   expect(await page.$eval('main input', (input) => input.type)).toBe('text');
-  await (
-    await byRole(page, 'button', 'Set the password and go in')
-  ).evaluate((button) => {
-    (button as HTMLButtonElement).click();
-    (button as HTMLButtonElement).click();
-  });
+  await pressTwice(page, 'Set the password and go in');
   await page.waitForFunction(() => location.pathname === '/');
   await page.waitForSelector('aria/Perrin Vale[role="link"]');
   const again = await newPage(browser);

@@ -5,13 +5,13 @@ import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import {
   as,
   BASE,
-  byRole,
   drawOn,
   fill,
   launch,
   newPage,
   open,
   press,
+  pressTwice,
   says,
   send,
   sessionOf,
@@ -107,12 +107,7 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
   await signInHere(page, 'isolde.marsh@quillmere.example');
   await says(page, 'What you typed before is still here.');
   await says(page, 'All 12 dates are clear.');
-  await (
-    await byRole(page, 'button', 'Send the request')
-  ).evaluate((button) => {
-    (button as HTMLButtonElement).click();
-    (button as HTMLButtonElement).click();
-  });
+  await pressTwice(page, 'Send the request');
   const reference = await referenceOn(page);
   await expectWholeSeries(reference);
   const stored = await request(reference);

@@ -1,7 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import {
   as,
-  byRole,
   drawOn,
   fill,
   launch,
@@ -9,6 +8,7 @@ import {
   open,
   pointOnBoard,
   press,
+  pressTwice,
   says,
   send,
   show,
@@ -103,11 +103,7 @@ describe('picking', () => {
     expect(await textOf(page)).not.toContain('Sent to the office');
     await fill(page, 'Title', 'Seed drawers, counted');
     await fill(page, 'People', '9');
-    const button = await byRole(page, 'button', 'Send the request');
-    await button.evaluate((node) => {
-      (node as HTMLButtonElement).click();
-      (node as HTMLButtonElement).click();
-    });
+    await pressTwice(page, 'Send the request');
     await says(page, 'Sent to the office');
     await page.waitForFunction(
       () => document.querySelectorAll('[data-booking][aria-label*="Seed drawers, counted"]').length === 2,

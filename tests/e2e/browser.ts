@@ -116,6 +116,13 @@ export const press = async (page: Page, name: string, role = 'button') => {
   await found.click();
 };
 
+/** A double press: the second falls before anything could have answered the first. */
+export const pressTwice = async (page: Page, name: string) =>
+  (await byRole(page, 'button', name)).evaluate((button) => {
+    (button as HTMLButtonElement).click();
+    (button as HTMLButtonElement).click();
+  });
+
 /** The field of a form with this label: a link or a group may have the same name. */
 async function control(page: Page, label: string): Promise<ElementHandle<Element>> {
   await page.waitForSelector(`aria/${label}`);

@@ -1,6 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
-import { as, byRole, fill, launch, newPage, open, press, says, send, show, textOf } from './browser';
+import {
+  as,
+  byRole,
+  fill,
+  launch,
+  newPage,
+  open,
+  press,
+  pressTwice,
+  says,
+  send,
+  show,
+  textOf,
+} from './browser';
 import { asked, view, type Asked } from './requests';
 
 let browser: Browser;
@@ -109,12 +122,8 @@ test('clear dates of several requests are approved together after a look at what
   await press(page, 'Approve 3 clear dates of 2 requests …');
   await says(page, '3 dates are approved');
   expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['waiting']));
-  const go = await byRole(page, 'button', 'Approve 3 clear dates of 2 requests');
   // A double press decides once.
-  await go.evaluate((button) => {
-    (button as HTMLButtonElement).click();
-    (button as HTMLButtonElement).click();
-  });
+  await pressTwice(page, 'Approve 3 clear dates of 2 requests');
   await says(page, 'Done: approved 3 dates.');
   expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['approved']));
   await press(page, 'Take it back');

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { badTables } from '@tests/builders/bad-tables';
-import { as, awake, byRole, fill, launch, open, press, says, send, show, textOf } from './browser';
+import { as, awake, fill, launch, open, press, pressTwice, says, send, show, textOf } from './browser';
 
 let browser: Browser;
 let page: Page;
@@ -69,12 +69,7 @@ test('a table from a file: every bad line by its number, put right, looked at, t
   await paste('The table', 'name,members\nMossy Stone Club,\nFrog Count,isolde.marsh@quillmere.example\n');
   await press(page, 'Look what it does');
   await says(page, '2 lines change something, 0 say what is so already.');
-  await (
-    await byRole(page, 'button', 'Take it in')
-  ).evaluate((button) => {
-    (button as HTMLButtonElement).click();
-    (button as HTMLButtonElement).click();
-  });
+  await pressTwice(page, 'Take it in');
   await says(page, 'took in organisations: 2 made, 0 changed, 0 as they were');
   await fill(page, 'Find', 'frog');
   await press(page, 'Frog Count', 'link');

@@ -3,7 +3,20 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
-import { as, awake, byRole, fill, launch, open, press, says, send, show, textOf } from './browser';
+import {
+  as,
+  awake,
+  byRole,
+  fill,
+  launch,
+  open,
+  press,
+  pressTwice,
+  says,
+  send,
+  show,
+  textOf,
+} from './browser';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -65,12 +78,7 @@ test('a space: a second form that was open is refused, what was done is told fro
 test('a double press makes one; it is found, copied, taken out of use and no longer offered', async () => {
   const page = await kept('/house/organisation/new');
   await fill(page, 'Name', 'Lichen Lodge');
-  await (
-    await byRole(page, 'button', 'Make the organisation')
-  ).evaluate((button) => {
-    (button as HTMLButtonElement).click();
-    (button as HTMLButtonElement).click();
-  });
+  await pressTwice(page, 'Make the organisation');
   await says(page, 'Done: made an organisation');
   await fill(page, 'Find', 'lichen');
   // Of how many, the tests before have had a hand in.

@@ -10,6 +10,7 @@ import {
   newPage,
   open,
   press,
+  pressTwice,
   says,
   signIn,
   textOf,
@@ -72,12 +73,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe(title);
 
     // A double press: one request.
-    await (
-      await byRole(page, 'button', 'Send the request')
-    ).evaluate((button) => {
-      (button as HTMLButtonElement).click();
-      (button as HTMLButtonElement).click();
-    });
+    await pressTwice(page, 'Send the request');
     await says(page, 'Sent. Your reference is');
     reference = (await textOf(page)).match(/Your reference is ([A-Z0-9]{3}-[A-Z0-9]{3})/)![1]!;
     await open(page, '/requests');
