@@ -118,7 +118,10 @@ function apt(packages, advice) {
   }
 }
 
-/** Debian's headless chromium, for the tests that use the interface: without the windows of the whole one it needs two thirds of the time. */
+/**
+ * Debian's headless chromium, for the tests that use the interface: without the windows of the whole one it needs two
+ * thirds of the time.
+ */
 export function browser() {
   const known = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
   const path = process.env.CHROMIUM ?? known.find(existsSync) ?? known[0];

@@ -1,4 +1,4 @@
-// npm run screenshots: one picture of each main view, on a fresh demo with its clock standing still. Needs a build.
+// One picture of each main view, on a fresh demo with its clock standing still: scripts/screenshots.mjs runs it.
 import { mkdirSync } from 'node:fs';
 import setup from '../tests/e2e/global-setup';
 import teardown from '../tests/e2e/global-teardown';

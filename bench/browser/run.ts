@@ -184,7 +184,7 @@ export async function benchBrowser(): Promise<string> {
   const server = await startBuilt(folder);
   const { base } = server;
   const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
+    executablePath: process.env.CHROMIUM!,
     args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
   });
   try {

@@ -36,7 +36,10 @@ export default class OfficeEnvironment extends TestEnvironment {
   }
 
   override async teardown(): Promise<void> {
-    await super.teardown();
-    await this.close?.();
+    try {
+      await super.teardown();
+    } finally {
+      await this.close?.();
+    }
   }
 }

@@ -1,7 +1,7 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { done, type Outcome } from '@/contracts/refusal';
 import type { Viewer } from '@/core/publishing/right-to-know';
-import { takePoints } from '../sign-in/tries';
+import { takePoints } from '../../limits/take-points';
 
 const WINDOW_S = 60;
 /** Dates that all who ask without an account may have checked in a minute, together: several seconds of work. */
