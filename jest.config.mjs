@@ -34,7 +34,10 @@ const base = {
   },
 };
 
-/** Four layers: `core` has no database, `server` a real SQLite file, `lint` the import directions, `e2e` the built application. */
+/**
+ * `core` has no database, `server` a real SQLite file, `lint` the import directions; `first-commands` does what the README
+ * says on a fresh checkout, `e2e` uses the built application.
+ */
 export default {
   projects: [
     {
@@ -48,6 +51,11 @@ export default {
       testMatch: ['<rootDir>/tests/server/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'],
     },
     { ...base, displayName: 'lint', testMatch: ['<rootDir>/tests/lint/**/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'first-commands',
+      testMatch: ['<rootDir>/tests/first-commands/**/*.test.ts'],
+    },
     {
       ...base,
       displayName: 'e2e',

@@ -1,10 +1,9 @@
 // npm run bench: figures as ratios to a baseline measured in the same run; writes docs/performance.md.
-import { browser, build, checkNode, install, run } from './prepare.mjs';
+import { browser, checkNode, installAndBuild, run } from './prepare.mjs';
 
 checkNode();
-install();
+await installAndBuild();
 const CHROMIUM = browser();
-build();
 // Bundled as the server is: run file by file, every call between modules would go through a getter and every inner
 // function through a helper that keeps its name, which no installation has.
 const BUNDLE = 'node_modules/.cache/calendario-bench.cjs';

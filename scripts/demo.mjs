@@ -1,10 +1,9 @@
 // npm run demo: from a bare checkout to the running Quillmere demo; each step is skipped when it is done already.
-import { build, checkNode, install, run, tsx } from './prepare.mjs';
+import { checkNode, installAndBuild, run, tsx } from './prepare.mjs';
 import { address, serve } from './serve.mjs';
 
 checkNode();
-install();
-build();
+await installAndBuild();
 run(...tsx('seed-demo.ts'), {
   advice: 'Is the data folder writable? It is ./data, or what CALENDARIO_DATA names.',
 });
@@ -17,6 +16,7 @@ Quillmere Botanic Garden is open:  http://${host.includes(':') ? `[${host}]` : h
   manager     wren.calloway@quillmere.example
   manager     odette.finch@quillmere.example
   crew        tobin.ashdown@quillmere.example
+  steward     odile.sedge@quillmere.example
 
   Ctrl+C ends it. Is the port taken? PORT=3001 npm run demo
 `);

@@ -2,7 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -43,10 +43,23 @@ export async function runTogether(commands) {
   }
 }
 
+/** Whether a version is one that `engines` of package.json promises; ranges of the forms `^20.19` and `>=24`. */
+function isPromised(version, range) {
+  const [major, minor] = version.split('.').map(Number);
+  return range.split('||').some((each) => {
+    const [, kind, wantedMajor, wantedMinor = '0'] = /^\s*(\^|>=)(\d+)(?:\.(\d+))?\s*$/.exec(each);
+    if (kind === '>=' && major > Number(wantedMajor)) return true;
+    return major === Number(wantedMajor) && minor >= Number(wantedMinor);
+  });
+}
+
 export function checkNode() {
-  const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 9))
-    giveUp(`This is Node ${process.versions.node}.`, 'Install Node 20.9 or newer and run the command again.');
+  const { engines } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
+  if (!isPromised(process.versions.node, engines.node))
+    giveUp(
+      `This is Node ${process.versions.node}.`,
+      `Install another version (${engines.node}) and run the command again.`,
+    );
 }
 
 function filesBelow(path) {
@@ -59,50 +72,99 @@ function filesBelow(path) {
 function hashOf(paths) {
   const hash = createHash('sha256');
   for (const path of paths.flatMap((each) => filesBelow(join(ROOT, each))))
-    hash.update(path).update(readFileSync(path));
+    hash.update(relative(ROOT, path)).update(readFileSync(path));
   return hash.digest('hex');
 }
 
+const STILL_GOING_MS = 20_000;
+
+/** A step that takes its time: says that it began, that it still goes on, and how long it took; its output if it fails. */
+async function timed(what, command, args, advice) {
+  const startedMs = Date.now();
+  const seconds = () => Math.round((Date.now() - startedMs) / 1000);
+  console.log(`${what} …`);
+  const stillGoing = setInterval(() => console.log(`  … ${what}: ${seconds()} s`), STILL_GOING_MS);
+  const output = [];
+  const code = await new Promise((resolve) => {
+    const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
+    const child = spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => output.push(part));
+    child.on('error', (error) => resolve(error.message));
+    child.on('close', resolve);
+  });
+  clearInterval(stillGoing);
+  if (code !== 0) {
+    process.stderr.write(Buffer.concat(output));
+    giveUp(`“${[command, ...args].join(' ')}” failed (${code}).`, advice);
+  }
+  console.log(`  ${what}: done after ${seconds()} s`);
+}
+
 /** Runs `work` unless it was done before on exactly these files. */
-function once(name, paths, isThere, work) {
+async function once(name, paths, isThere, work) {
   const stamp = join(STAMPS, name);
   const hash = hashOf(paths);
   if (isThere() && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
-  work();
+  await work();
   mkdirSync(STAMPS, { recursive: true });
   writeFileSync(stamp, hash);
 }
 
-export function install() {
-  once(
-    'installed',
+/** Packages that need no compiler; what has to be compiled is done beside the build. */
+function download() {
+  return once(
+    'downloaded',
     ['package-lock.json'],
     () => existsSync(join(ROOT, 'node_modules', 'next')),
     () => {
-      console.log('Installing packages (SQLite may be compiled: about two minutes) …');
       // Not `npm ci`: it refuses the lock file where a registry lacks optional packages of other platforms.
-      run('npm', ['install', '--no-save', '--no-audit', '--no-fund'], {
-        advice:
-          'Check that the npm registry can be reached and that python3, make and g++ are installed (Debian: apt-get install python3 make g++).',
-      });
+      const args = ['install', '--no-save', '--no-audit', '--no-fund', '--ignore-scripts', '--loglevel=error'];
+      return timed('Downloading packages', 'npm', args, 'Check that the npm registry can be reached.');
     },
   );
 }
 
-const SOURCES = ['src', 'package-lock.json', 'next.config.mjs', 'postcss.config.mjs', 'tsconfig.json'];
+const hasSqlite = () =>
+  existsSync(join(ROOT, 'node_modules', 'sqlite3', 'build', 'Release', 'node_sqlite3.node'));
 
-export function build() {
-  once(
+function compile() {
+  return once('compiled', ['package-lock.json'], hasSqlite, () =>
+    timed(
+      'Preparing SQLite (it is compiled where nothing ready can be fetched: about two minutes)',
+      'npm',
+      ['rebuild', '--loglevel=error'],
+      'Check that python3, make and g++ are installed (Debian: apt-get install python3 make g++).',
+    ),
+  );
+}
+
+const SOURCES = ['src', 'demo', 'package-lock.json', 'next.config.mjs', 'postcss.config.mjs', 'tsconfig.json'];
+
+function buildPages() {
+  return once(
     'built',
     SOURCES,
     () => existsSync(join(ROOT, '.next', 'BUILD_ID')),
-    () => {
-      console.log('Building …');
-      run('npx', ['next', 'build'], {
-        advice: 'The errors above name the files; “npm run check-types” shows them all.',
-      });
-    },
+    () =>
+      timed(
+        'Building the pages',
+        'npx',
+        ['next', 'build'],
+        'The errors above name the files; “npm run check-types” shows them all.',
+      ),
   );
+}
+
+/** Everything but the pages. */
+export async function install() {
+  await download();
+  await compile();
+}
+
+/** Everything the server needs. A build opens no database, so SQLite is compiled beside it. */
+export async function installAndBuild() {
+  await download();
+  await Promise.all([compile(), buildPages()]);
 }
 
 export const tsx = (script, ...args) => ['npx', ['tsx', join('scripts', script), ...args]];

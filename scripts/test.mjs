@@ -1,9 +1,19 @@
 // npm test: installs what is missing, checks form and types, and runs every test against the built application.
-import { availableParallelism } from 'node:os';
-import { browser, build, outsideReaders, checkNode, install, run, runTogether } from './prepare.mjs';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { availableParallelism, tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  browser,
+  checkNode,
+  install,
+  installAndBuild,
+  outsideReaders,
+  run,
+  runTogether,
+} from './prepare.mjs';
 
 checkNode();
-install();
+await install();
 const CHROMIUM = browser();
 outsideReaders();
 await runTogether([
@@ -28,19 +38,23 @@ await runTogether([
     advice: 'Modules import each other: take what both need into one of its own.',
   },
 ]);
-process.env.CALENDARIO_TYPES_CHECKED = '1';
-build();
 // A browser and a server each: on two cores two pairs need half the time of one.
 const E2E_WORKERS = String(Math.min(2, availableParallelism()));
 const advice = 'The failing tests are named above.';
 const own = process.argv.slice(2);
-if (own.length) run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });
-else {
-  // What needs no browser on all cores; then the browser's.
+if (own.length) {
+  await installAndBuild();
+  run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });
+} else {
+  // What needs no browser on all cores; then the README's commands on a fresh checkout; then, on what was built there,
+  // the browser's.
   const fast = ['core', 'server', 'lint'];
   run('npx', ['jest', '--maxWorkers=100%', '--selectProjects', ...fast], { advice });
+  const E2E_APP = mkdtempSync(join(tmpdir(), 'calendario-checkout-'));
+  process.on('exit', () => rmSync(E2E_APP, { recursive: true, force: true }));
+  run('npx', ['jest', '--selectProjects', 'first-commands'], { advice, env: { E2E_APP } });
   run('npx', ['jest', `--maxWorkers=${E2E_WORKERS}`, '--selectProjects', 'e2e'], {
     advice,
-    env: { CHROMIUM },
+    env: { CHROMIUM, E2E_APP },
   });
 }

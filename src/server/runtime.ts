@@ -83,7 +83,7 @@ const TICK_MS = 30_000;
 
 function startScheduler(ctx: Context, isDemo: boolean): () => void {
   const failed = (job: string, error: unknown) =>
-    log.error({ job, error }, 'a job failed and will be tried again');
+    log.error({ job, err: error }, 'a job failed and will be tried again');
   const tick = async () => {
     // Before the first day there is nothing to do, and no zone to do it in.
     if (!(await hasOffice(ctx.db))) return;

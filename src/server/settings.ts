@@ -3,9 +3,22 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
 
+/**
+ * While `next build` tries pages, whatever runs before a page asks for cookies runs too. A database opened there would
+ * stand empty in the folder the demo or the first day is made in.
+ *
+ * @throws Error in the build.
+ */
+export function assertNotBuilding(what: string): void {
+  if (process.env.NEXT_PHASE === 'phase-production-build')
+    throw new Error(`${what} while the pages are built: ask for cookies, headers or connection() first`);
+}
+
 /** Folder of the database and everything else an installation keeps; `CALENDARIO_DATA`, else ./data. */
-export const dataFolder = (): string =>
-  resolve(/* turbopackIgnore: true */ process.env.CALENDARIO_DATA ?? 'data');
+export function dataFolder(): string {
+  assertNotBuilding('the data folder was asked for');
+  return resolve(/* turbopackIgnore: true */ process.env.CALENDARIO_DATA ?? 'data');
+}
 export const databaseFile = (): string => join(dataFolder(), 'calendario.sqlite');
 
 /** For tests and pictures: the clock of the office stands still at this local time of the site. */

@@ -2,9 +2,9 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 
-const freePort = () =>
+export const freePort = () =>
   new Promise<number>((resolve) => {
     const server = createServer().listen(0, '127.0.0.1', () => {
       const { port } = server.address() as AddressInfo;
@@ -31,6 +31,9 @@ export const environmentOf = (data: string) => ({
 
 export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'calendario-e2e-'));
 
+/** Where the built application is: a fresh checkout, where the first commands were tried on one just before. */
+const application = (): string => resolve(process.env.E2E_APP ?? '.');
+
 /** The built application over a folder of data, on a port of its own. */
 export async function serveFolder(data: string): Promise<{ base: string; server: ChildProcess }> {
   const port = await freePort();
@@ -38,6 +41,7 @@ export async function serveFolder(data: string): Promise<{ base: string; server:
     join('node_modules', '.bin', 'next'),
     ['start', '-H', '127.0.0.1', '-p', String(port)],
     {
+      cwd: application(),
       env: { ...environmentOf(data), PORT: String(port) },
       stdio: ['ignore', 'ignore', 'inherit'],
       detached: true,

@@ -1,4 +1,5 @@
 import { QueryTypes, Sequelize, Transaction, type BindOrReplacements } from 'sequelize';
+import { assertNotBuilding } from '../settings';
 import { sqliteWithPragmas } from './pragmas';
 
 /**
@@ -77,7 +78,7 @@ function openSequelize(file: string): Sequelize {
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: file,
-    dialectModule: sqliteWithPragmas,
+    dialectModule: sqliteWithPragmas(),
     transactionType: Transaction.TYPES.IMMEDIATE,
     // The default retries multiply busy_timeout.
     retry: { max: 1 },
@@ -142,6 +143,7 @@ function keepSome(): Kept {
 }
 
 export function openDatabase(file: string): Database {
+  assertNotBuilding(`the database ${file} was opened`);
   const sequelize = openSequelize(file);
   const kept = keepSome();
   let queue: Promise<unknown> = Promise.resolve();

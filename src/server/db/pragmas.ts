@@ -1,4 +1,4 @@
-import sqlite3 from 'sqlite3';
+import type sqlite3 from 'sqlite3';
 
 const PRAGMAS = `
 PRAGMA busy_timeout = 10000;
@@ -12,17 +12,21 @@ PRAGMA temp_store = MEMORY;
 
 type OpenCallback = (error: Error | null) => void;
 
-/** A `Database` constructor that is ready only once the PRAGMAs hold. */
-function DatabaseWithPragmas(file: string, mode: number, opened: OpenCallback): sqlite3.Database {
-  const database = new sqlite3.Database(file, mode, (error) => {
-    if (error) opened(error);
-    else database.exec(PRAGMAS, opened);
-  });
-  return database;
-}
-
 /**
  * What Sequelize gets as `dialectModule`. It opens one connection per transaction past its pool, so `afterConnect`
  * and the pool's settings never see them; the constructor is the only place every connection goes through.
+ * The driver is loaded with the first database: the pages can be built while it is still being compiled.
  */
-export const sqliteWithPragmas = { ...sqlite3, Database: DatabaseWithPragmas };
+export function sqliteWithPragmas() {
+  // eslint-disable-next-line @typescript-eslint/no-require-imports
+  const driver = require('sqlite3') as typeof sqlite3;
+  /** A `Database` constructor that is ready only once the PRAGMAs hold. */
+  function DatabaseWithPragmas(file: string, mode: number, opened: OpenCallback): sqlite3.Database {
+    const database = new driver.Database(file, mode, (error) => {
+      if (error) opened(error);
+      else database.exec(PRAGMAS, opened);
+    });
+    return database;
+  }
+  return { ...driver, Database: DatabaseWithPragmas };
+}

@@ -14,8 +14,10 @@ export interface PageContext extends Context {
 
 /** Who is looking: frame and page ask, and are told the same, once for each request. */
 export const currentContext = cache(async (): Promise<PageContext> => {
+  // Cookies first: asking for them ends the build's try of a page before anything of the office is opened.
+  const session = (await cookies()).get(SESSION_COOKIE)?.value;
   const { base } = await runtime();
-  return { ...base, viewer: await personOfCookie(base.db, (await cookies()).get(SESSION_COOKIE)?.value) };
+  return { ...base, viewer: await personOfCookie(base.db, session) };
 });
 
 /**

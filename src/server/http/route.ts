@@ -42,9 +42,10 @@ function refusalOf(error: unknown): Refusal | null {
 }
 
 async function contextFor(action: Action): Promise<Outcome<Context>> {
+  const session = (await cookies()).get(SESSION_COOKIE)?.value;
   const { base } = await runtime();
   if (action !== 'house.start' && !(await isSetUp(base.db))) return refuse({ code: 'not-set-up' });
-  const viewer = await personOfCookie(base.db, (await cookies()).get(SESSION_COOKIE)?.value);
+  const viewer = await personOfCookie(base.db, session);
   const permission = permissionFor(action, viewer);
   if (permission === 'sign-in-first') return refuse({ code: 'sign-in-first' });
   if (permission === 'not-allowed') return refuse({ code: 'not-allowed', what: ONLY_FOR[action] });
@@ -62,7 +63,7 @@ async function answer(request: Request, work: () => Promise<Response>): Promise<
     return await work();
   } catch (error) {
     const refusal = refusalOf(error);
-    if (!refusal) log.error({ error, url: request.url }, 'a request failed');
+    if (!refusal) log.error({ err: error, url: request.url }, 'a request failed');
     return refusalResponse(refusal ?? { code: 'failed' });
   }
 }
@@ -128,7 +129,7 @@ function linesOf<Line>(lines: AsyncGenerator<Line>, url: string): ReadableStream
         if (isDone) controller.close();
         else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
       } catch (error) {
-        log.error({ error, url }, 'a request failed on its way');
+        log.error({ err: error, url }, 'a request failed on its way');
         const { message } = errorReply({ code: 'failed' }).error;
         controller.enqueue(encoder.encode(`${JSON.stringify({ line: 'failed', message })}\n`));
         controller.close();

@@ -99,5 +99,5 @@ export function sendMail(ctx: Context, id: number | null = null): Promise<number
 
 /** Sends what is due without anybody waiting for it; what fails is sent with the next round. */
 export function sendSoon(ctx: Context, id: number | null = null): void {
-  sendMail(ctx, id).catch((error: unknown) => log.error({ error }, 'a letter waits for the next round'));
+  sendMail(ctx, id).catch((error: unknown) => log.error({ err: error }, 'a letter waits for the next round'));
 }
