@@ -118,7 +118,14 @@ function download() {
     () => existsSync(join(ROOT, 'node_modules', 'next')),
     () => {
       // Not `npm ci`: it refuses the lock file where a registry lacks optional packages of other platforms.
-      const args = ['install', '--no-save', '--no-audit', '--no-fund', '--ignore-scripts', '--loglevel=error'];
+      const args = [
+        'install',
+        '--no-save',
+        '--no-audit',
+        '--no-fund',
+        '--ignore-scripts',
+        '--loglevel=error',
+      ];
       return timed('Downloading packages', 'npm', args, 'Check that the npm registry can be reached.');
     },
   );
@@ -138,7 +145,14 @@ function compile() {
   );
 }
 
-const SOURCES = ['src', 'demo', 'package-lock.json', 'next.config.mjs', 'postcss.config.mjs', 'tsconfig.json'];
+const SOURCES = [
+  'src',
+  'demo',
+  'package-lock.json',
+  'next.config.mjs',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 
 function buildPages() {
   return once(

@@ -69,7 +69,8 @@ export interface TodayLine {
 export interface RenewLine {
   readonly reference: string;
   readonly title: string;
-  readonly ruleText: string;
+  /** When it takes place, in words. */
+  readonly whenText: string;
   readonly lastText: string;
   readonly isEndless: boolean;
 }

@@ -128,8 +128,11 @@ export interface RequestView extends RequestDetails {
   /** What happens next, for whoever asked. */
   readonly nextText: string;
   readonly history: readonly {
+    readonly changeSet: number;
     readonly who: string;
     readonly what: string;
+    /** From what to what its dates went, one by one. */
+    readonly details: readonly string[];
     readonly when: string;
     readonly reason: string;
   }[];

@@ -43,16 +43,21 @@ export interface Command {
 }
 
 /** One of the README's commands, with nothing in its environment that tests need. */
-export function runCommand(folder: string, args: readonly string[], more: NodeJS.ProcessEnv): Command {
+export function runCommand(
+  folder: string,
+  args: readonly string[],
+  more: Readonly<Record<string, string>>,
+): Command {
   const { PATH, HOME, TMPDIR } = process.env;
   const started = spawn('npm', ['run', ...args], {
     cwd: folder,
-    env: { PATH, HOME, TMPDIR, ...more } as NodeJS.ProcessEnv,
+    env: { PATH, HOME, TMPDIR, NODE_ENV: undefined, ...more } as unknown as NodeJS.ProcessEnv,
     stdio: ['ignore', 'pipe', 'pipe'],
     detached: true,
   });
   const parts: string[] = [];
-  for (const stream of [started.stdout, started.stderr]) stream.on('data', (part) => parts.push(String(part)));
+  for (const stream of [started.stdout, started.stderr])
+    stream.on('data', (part) => parts.push(String(part)));
   return { process: started, said: () => parts.join('') };
 }
 

@@ -36,8 +36,8 @@ const ask = (address: string, body: unknown) =>
 /** Starts a command on a free port and waits for its first page; what it said is in the error where none comes. */
 async function start(command: string, data?: string): Promise<string> {
   const port = await freePort();
-  const place = data ? { CALENDARIO_DATA: data } : {};
-  running = runCommand(folder, [command], { PORT: String(port), ...place });
+  const more = { PORT: String(port), ...(data && { CALENDARIO_DATA: data }) };
+  running = runCommand(folder, [command], more);
   const base = `http://127.0.0.1:${port}`;
   for (;;) {
     const reply = await fetch(base, { redirect: 'manual' }).catch(() => null);

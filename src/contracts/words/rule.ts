@@ -8,7 +8,7 @@ import {
 } from '@/core/recurrence/editor-model';
 import { MOST_COUNT } from '@/core/recurrence/parse-rule';
 import type { RuleFault } from '@/core/recurrence/rule-parts';
-import { dateOf, type LocalDateTime } from '@/core/time/local-time';
+import { dateOf, daysBetween, isWholeDays, type LocalDateTime } from '@/core/time/local-time';
 import { countText, dateLong, spanText, sayTime } from './when';
 
 export const WEEKDAY_NAMES = texts([
@@ -110,10 +110,12 @@ export interface SeriesTimes {
   readonly allDay: boolean;
 }
 
-function hoursText({ start, end, allDay }: SeriesTimes): string {
-  if (allDay) return say`all day`;
-  const night = dateOf(start) === dateOf(end) ? '' : say` (to a later day)`;
-  return `${sayTime(start)}–${sayTime(end)}${night}`;
+/** The hours of every date of a series: `18:15–20:00`, `22:00–06:00 the next day`, `all day`, `3 days each`. */
+export function hoursText({ start, end }: Pick<SeriesTimes, 'start' | 'end'>): string {
+  const nights = daysBetween(dateOf(start), dateOf(end));
+  if (isWholeDays(start, end)) return nights === 1 ? say`all day` : say`${nights} days each`;
+  const day = nights === 0 ? '' : nights === 1 ? say` the next day` : say` ${nights} days later`;
+  return `${sayTime(start)}–${sayTime(end)}${day}`;
 }
 
 /**

@@ -19,16 +19,44 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = texts({
   clash: 'clash',
 });
 
-/** A request's state in words: `approved; 2 of 14 dates waiting`. */
-export function sayRequestState(counts: StateCounts): string {
+/** What a request's state is read from: the states of its dates, and whose answer it waits for. */
+export interface RequestNow {
+  readonly counts: StateCounts;
+  /** Waiting dates for which the office offers something else. */
+  readonly offered: number;
+  /** The office has asked something and nobody has answered. */
+  readonly isQuestionOpen: boolean;
+}
+
+/** Dates that are decided against or still to be decided make an approval a part of one. */
+const isPartly = ({ approved, waiting, declined }: StateCounts): boolean =>
+  approved > 0 && waiting + declined > 0;
+
+function stateParts(counts: StateCounts): string[] {
   const total = Object.values(counts).reduce((sum, count) => sum + count, 0);
-  const [first, ...others] = statesPresent(counts);
-  if (!first) return say`no dates`;
+  // What was left out is told with the dates, and is a state only where nothing else is.
+  const [first, ...others] = statesPresent(counts).filter(
+    (state, index) => index === 0 || state !== 'skipped',
+  );
+  if (!first) return [say`no dates`];
+  if (isPartly(counts))
+    return [
+      say`partly approved: ${counts.approved} of ${total}`,
+      ...others.map((state) => `${counts[state]} ${STATE_WORDS[state]}`),
+    ];
   const rest = others.map(
     (state) =>
       say`${counts[state]} of ${total} ${total === 1 ? say`date` : say`dates`} ${STATE_WORDS[state]}`,
   );
-  return [STATE_WORDS[first], ...rest].join('; ');
+  return [STATE_WORDS[first], ...rest];
+}
+
+/** A request's state in words: `approved; 2 of 14 dates cancelled`, `partly approved: 2 of 8; 6 waiting`. */
+export function sayRequestState({ counts, offered, isQuestionOpen }: RequestNow): string {
+  const parts = stateParts(counts);
+  if (offered > 0) parts.push(say`another place or time offered for ${countText(offered, 'date', 'dates')}`);
+  if (isQuestionOpen && counts.waiting > 0) parts.push(say`the office has asked a question`);
+  return parts.join('; ');
 }
 
 /** What of a request matters to whoever asked, by what they may have to do. */

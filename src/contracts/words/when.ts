@@ -1,5 +1,13 @@
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
-import { dateOf, timeOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
+import {
+  dateOf,
+  daysBetween,
+  isWholeDays,
+  lastDayOf,
+  timeOf,
+  type LocalDate,
+  type LocalDateTime,
+} from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { LOCALES, type Language } from '../language/languages';
 import { ownLanguage, say, sayCount } from '../language/say';
@@ -73,8 +81,25 @@ export function daysText(first: LocalDate, last: LocalDate): string {
   return `${a.slice(0, shared).join(' ')} – ${to}`;
 }
 
-/** `Tue 13 Apr 2027, 18:15–20:00`, with the second day where it is another one. */
+/** `Tue 13 Apr 2027`, `Fri 14 – Sun 16 May 2027`, as far as the two days do not share month and year. */
+export function dayRangeShort(first: LocalDate, last: LocalDate): string {
+  if (first === last) return dayShort(first);
+  const [from, to] = [dayShort(first), dayShort(last)];
+  const [a, b] = [from.split(' '), to.split(' ')];
+  const shared = a[3] !== b[3] ? 4 : a[2] !== b[2] ? 3 : 2;
+  return `${a.slice(0, shared).join(' ')} – ${to}`;
+}
+
+/**
+ * `Tue 13 Apr 2027, 18:15–20:00`, with the second day where it is another one; whole days as such: `Tue 13 Apr 2027, all
+ * day`, `Fri 14 – Sun 16 May 2027, 3 days`.
+ */
 export function spanText(start: LocalDateTime, end: LocalDateTime): string {
+  if (isWholeDays(start, end)) {
+    const last = lastDayOf(start, end);
+    const days = daysBetween(dateOf(start), last) + 1;
+    return `${dayRangeShort(dateOf(start), last)}, ${days === 1 ? say`all day` : countText(days, 'day', 'days')}`;
+  }
   const sameDay = dateOf(start) === dateOf(end);
   const until = sameDay ? sayTime(end) : say`${sayTime(end)} on ${dayShort(dateOf(end))}`;
   return `${dayShort(dateOf(start))}, ${sayTime(start)}–${until}`;

@@ -1,11 +1,14 @@
-import type { EquipmentTypeId, ClaimId, SpaceId } from '@/core/ids';
+import type { EquipmentTypeId, ClaimId, SegmentId, SpaceId } from '@/core/ids';
 import type { FindingFacts } from '@/core/checks/findings';
+import { whenNow, type SegmentFacts } from '@/core/changes/request-now';
 import { countStates } from '@/core/changes/request-state';
+import type { OccurrenceState } from '@/core/changes/transitions';
 import { localDate, localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { sayFinding, sayVerdicts } from './findings';
 import { sayRefusal } from './refusals';
-import { sayRequestState } from './states';
+import { sayRequestState, type RequestNow } from './states';
+import { sayWhenNow } from './request-when';
 import { ruleText } from './rule';
 import { dayLong, dayShort, duringText, lengthText, spanText } from './when';
 
@@ -53,7 +56,70 @@ describe('when', () => {
     );
     expect(
       ruleText('FREQ=WEEKLY;UNTIL=20270319', { ...times, end: localDateTime('2027-01-23T01:00') }, 1),
-    ).toBe('every week on Friday, 18:15–01:00 (to a later day), until 19 March 2027, 1 date');
+    ).toBe('every week on Friday, 18:15–01:00 the next day, until 19 March 2027, 1 date');
+  });
+});
+
+describe('when a request takes place', () => {
+  const segment = (id: number, rrule: string | null, from: string, to: string): SegmentFacts => ({
+    id: id as SegmentId,
+    rrule,
+    tzid: LONDON,
+    startLocal: localDateTime(from),
+    endLocal: localDateTime(to),
+    endless: 0,
+  });
+  const date = (id: number, key: string, from: string, to: string, state: OccurrenceState = 'approved') => ({
+    segmentId: id as SegmentId,
+    key: localDateTime(key),
+    state,
+    startLocal: localDateTime(from),
+    endLocal: localDateTime(to),
+  });
+  const same = (id: number, from: string, to: string, state?: OccurrenceState) =>
+    date(id, from, from, to, state);
+  const WEEKLY = segment(1, 'FREQ=WEEKLY;BYDAY=TU;COUNT=4', '2027-04-13T18:15', '2027-04-13T20:00');
+
+  test('a single date that was moved is told as it is now, not as it was asked for', () => {
+    const moved = date(1, '2027-04-23T18:00', '2027-04-30T18:00', '2027-04-30T20:00');
+    expect(sayWhenNow(whenNow([segment(1, null, '2027-04-23T18:00', '2027-04-23T20:00')], [moved]))).toBe(
+      'Fri 30 Apr 2027, 18:00–20:00',
+    );
+  });
+
+  test('moved and left out are said with the numbers', () => {
+    const dates = [
+      same(1, '2027-04-13T18:15', '2027-04-13T20:00'),
+      date(1, '2027-04-20T18:15', '2027-04-22T18:15', '2027-04-22T20:00'),
+      same(1, '2027-04-27T18:15', '2027-04-27T20:00'),
+      same(1, '2027-05-04T18:15', '2027-05-04T20:00', 'skipped'),
+    ];
+    expect(sayWhenNow(whenNow([WEEKLY], dates))).toBe(
+      'every week on Tuesday, 18:15–20:00, until 27 April 2027, 4 dates, 1 moved, 1 left out',
+    );
+  });
+
+  test('a series that was split says from when it is otherwise, and its own end', () => {
+    const later = segment(2, 'FREQ=WEEKLY;BYDAY=TH;COUNT=2', '2027-05-06T19:00', '2027-05-06T20:00');
+    const dates = [
+      same(1, '2027-04-13T18:15', '2027-04-13T20:00'),
+      same(1, '2027-04-20T18:15', '2027-04-20T20:00'),
+      same(2, '2027-05-06T19:00', '2027-05-06T20:00'),
+      same(2, '2027-05-13T19:00', '2027-05-13T20:00'),
+    ];
+    expect(sayWhenNow(whenNow([WEEKLY, later], dates))).toBe(
+      'every week on Tuesday, 18:15–20:00, until 20 April 2027; changed from 6 May 2027: every week on Thursday, 19:00–20:00, until 13 May 2027, 4 dates',
+    );
+  });
+
+  test('whole days are never midnights', () => {
+    const days = [same(1, '2027-05-14T00:00', '2027-05-17T00:00')];
+    expect(sayWhenNow(whenNow([segment(1, null, '2027-05-14T00:00', '2027-05-17T00:00')], days))).toBe(
+      'Fri 14 – Sun 16 May 2027, 3 days',
+    );
+    expect(spanText(localDateTime('2027-05-14T00:00'), localDateTime('2027-05-15T00:00'))).toBe(
+      'Fri 14 May 2027, all day',
+    );
   });
 });
 
@@ -135,12 +201,21 @@ describe('states and verdicts', () => {
     [{ clear: 1, look: 3, clash: 1 }, '1 date clear, 3 to look at, 1 clashes.'],
   ])('%j: %s', (counts, text) => expect(sayVerdicts(counts)).toBe(text));
   test('a request says the state that matters first', () => {
-    expect(sayRequestState(countStates(['waiting', 'approved', 'waiting']))).toBe(
-      'approved; 2 of 3 dates waiting',
+    const state = (states: readonly OccurrenceState[], more: Partial<RequestNow> = {}) =>
+      sayRequestState({ counts: countStates(states), offered: 0, isQuestionOpen: false, ...more });
+    expect(state(['waiting', 'approved', 'waiting'])).toBe('partly approved: 1 of 3; 2 waiting');
+    expect(state(['approved', 'declined', 'approved'])).toBe('partly approved: 2 of 3; 1 declined');
+    // What was left out is told with the dates; what takes place is approved as a whole.
+    expect(state(['approved', 'skipped', 'approved'])).toBe('approved');
+    expect(state(['approved', 'cancelled', 'approved'])).toBe('approved; 1 of 3 dates cancelled');
+    expect(state(['withdrawn', 'skipped'])).toBe('left out; 1 of 2 dates withdrawn');
+    expect(state(['waiting'])).toBe('waiting');
+    expect(state(['waiting'], { isQuestionOpen: true })).toBe('waiting; the office has asked a question');
+    expect(state(['approved'], { isQuestionOpen: true })).toBe('approved');
+    expect(state(['waiting', 'waiting'], { offered: 1 })).toBe(
+      'waiting; another place or time offered for 1 date',
     );
-    expect(sayRequestState(countStates(['withdrawn', 'skipped']))).toBe('left out; 1 of 2 dates withdrawn');
-    expect(sayRequestState(countStates(['waiting']))).toBe('waiting');
-    expect(sayRequestState(countStates([]))).toBe('no dates');
+    expect(state([])).toBe('no dates');
   });
 });
 

@@ -117,3 +117,11 @@ export function weekdayOf(date: LocalDate): Weekday {
 /** `HH:MM`, with hours past 24 for the night after. */
 export const clockText = (minuteOfTheDay: number): string =>
   `${pad(Math.floor(minuteOfTheDay / 60))}:${pad(minuteOfTheDay % 60)}`;
+
+/** Whole days: from midnight to midnight. */
+export const isWholeDays = (start: LocalDateTime, end: LocalDateTime): boolean =>
+  start.endsWith('T00:00') && end.endsWith('T00:00') && end > start;
+
+/** The last day something touches; what ends at midnight does not touch the day that begins then. */
+export const lastDayOf = (start: LocalDateTime, end: LocalDateTime): LocalDate =>
+  dateOf(end > start ? addWallMinutes(end, -1) : end);

@@ -2,23 +2,36 @@ import { settingsOf } from '../own-settings/kept-settings';
 import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { OccurrenceState } from '@/core/changes/transitions';
-import type { OccurrenceId, RequestId } from '@/core/ids';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { say } from '@/contracts/language/say';
+import { sayChangedDate } from '@/contracts/words/differences';
 import { GROUP_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
-import type { StoredClaim } from '../changes/claims';
+import { loadClaims, type StoredClaim } from '../changes/claims';
 import type { Writer } from '../db/connection';
-import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../use-cases/request-rows';
-import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/request-view';
+import {
+  draftOf,
+  loadDates,
+  loadRequestsById,
+  type DateRow,
+  type RequestRow,
+} from '../use-cases/request-rows';
+import { loadPlaceNames, placesOf, type PlaceNames } from '../use-cases/place-names';
+import { namesOfChange } from '../use-cases/turned-dates';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
 import { letterTo, type MailDraft } from './payload';
 import { queueConsents } from './queue-consent';
 
+/** A turn with the claim the date stood on before the change; null where it is new. */
+interface MailTurn extends DateTurn {
+  readonly was: ClaimId | null;
+}
+
 /** What the change made of its dates, by request. */
-function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
+function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
   const claims = change.lines('claim');
   const stateOf = new Map(claims.map(({ id, after }) => [Number(id), after]));
   const offered = new Set<number>();
@@ -27,8 +40,8 @@ function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
     if (after?.status !== 'held' || before?.status === 'held' || after.kind === 'fallback') continue;
     (after.kind === 'proposal' ? offered : held).add(Number(after.occurrence_id));
   }
-  const turns = new Map<OccurrenceId, { request: RequestId; turn: DateTurn }>();
-  const add = (occurrence: number, request: number, turn: Omit<DateTurn, 'occurrence'>) => {
+  const turns = new Map<OccurrenceId, { request: RequestId; turn: MailTurn }>();
+  const add = (occurrence: number, request: number, turn: Omit<MailTurn, 'occurrence'>) => {
     const id = occurrence as OccurrenceId;
     const known = turns.get(id)?.turn;
     turns.set(id, {
@@ -38,6 +51,7 @@ function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
         ...turn,
         occurrence: id,
         from: known ? known.from : turn.from,
+        was: known ? known.was : turn.was,
         isMoved: turn.isMoved || (known?.isMoved ?? false),
       },
     });
@@ -52,9 +66,10 @@ function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
       isMoved: before !== null && before.standing_id !== after.standing_id && standing !== undefined,
       isOffered: offered.has(Number(after.id)),
       isHeld: held.has(Number(after.id)),
+      was: (before?.standing_id ?? null) as ClaimId | null,
     });
   }
-  const byRequest = new Map<RequestId, DateTurn[]>();
+  const byRequest = new Map<RequestId, MailTurn[]>();
   for (const { request, turn } of turns.values())
     byRequest.set(request, [...(byRequest.get(request) ?? []), turn]);
   return byRequest;
@@ -63,7 +78,16 @@ function turnsOf(change: ChangeSet): Map<RequestId, DateTurn[]> {
 const offerOf = ({ live }: DateRow): StoredClaim | undefined =>
   live.find(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
 
-function lineFor(date: DateRow, group: TurnGroup, names: PlaceNames): string {
+/** What lines of a letter are made from. */
+interface Told {
+  readonly names: PlaceNames;
+  /** The claims dates stood on before, for saying what was otherwise. */
+  readonly before: ReadonlyMap<ClaimId, StoredClaim>;
+}
+
+function lineFor(date: DateRow, group: TurnGroup, was: ClaimId | null, { names, before }: Told): string {
+  const old = group === 'moved' && was !== null ? before.get(was) : undefined;
+  if (old) return sayChangedDate(old, draftOf(date), namesOfChange(names));
   const offer = group === 'offered' ? offerOf(date) : undefined;
   const standing = offer
     ? `${spanText(offer.startLocal, offer.endLocal)}, ${placesOf({ claim: offer.content }, names)}`
@@ -71,21 +95,27 @@ function lineFor(date: DateRow, group: TurnGroup, names: PlaceNames): string {
   return offer ? say`${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
 }
 
-function blocksOf(turns: readonly DateTurn[], dates: readonly DateRow[], names: PlaceNames) {
+function blocksOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {
   const groups = new Map(turns.map((turn) => [turn.occurrence, groupOf(turn)]));
+  const was = new Map(turns.map((turn) => [turn.occurrence, turn.was]));
   return (Object.keys(GROUP_HEADS) as TurnGroup[]).flatMap((group) => {
     const those = dates.filter(({ id }) => groups.get(id) === group);
     if (!those.length) return [];
-    return [{ head: GROUP_HEADS[group], lines: cutLines(those.map((date) => lineFor(date, group, names))) }];
+    return [
+      {
+        head: GROUP_HEADS[group],
+        lines: cutLines(those.map((date) => lineFor(date, group, was.get(date.id) ?? null, told))),
+      },
+    ];
   });
 }
 
 function payloadOf(
   kind: MailKind,
   request: RequestRow,
-  turns: readonly DateTurn[],
+  turns: readonly MailTurn[],
   dates: readonly DateRow[],
-  names: PlaceNames,
+  told: Told,
   reason: string,
 ): Omit<MailDraft, 'language'> {
   const turned = new Set(turns.map(({ occurrence }) => occurrence));
@@ -96,7 +126,7 @@ function payloadOf(
     reference: request.ref,
     title: request.title,
     opening: OPENING_WORDS[kind],
-    blocks: blocksOf(turns, dates, names),
+    blocks: blocksOf(turns, dates, told),
     quote: reason,
     offer:
       kind === 'proposal'
@@ -116,7 +146,15 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
   const ids = [...byRequest.keys()];
   const requests = await loadRequestsById(change.tx, ids);
   const dates = await loadDates(change.tx, ids);
-  const names = await loadPlaceNames(change.tx);
+  const moved = [...byRequest.values()].flat().filter(({ isMoved }) => isMoved);
+  const claims = await loadClaims(
+    change.tx,
+    moved.flatMap(({ was }) => was ?? []),
+  );
+  const told: Told = {
+    names: await loadPlaceNames(change.tx),
+    before: new Map(claims.map((claim) => [claim.id, claim])),
+  };
   const settings = await settingsOf(
     change.tx,
     requests.map(({ requesterId }) => requesterId),
@@ -133,7 +171,7 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
         requestId: request.id,
         to: request.requesterId,
         payload: letterTo(settings(request.requesterId), () =>
-          payloadOf(kind, request, turns, own, names, reason),
+          payloadOf(kind, request, turns, own, told, reason),
         ),
         dedupeKey: `change ${change.id} request ${request.id}`,
         changeSet: change.id,

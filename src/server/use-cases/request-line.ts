@@ -1,10 +1,9 @@
-import { countStates } from '@/core/changes/request-state';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { RequestLine } from '@/contracts/request-view';
-import { sayRequestState } from '@/contracts/words/states';
 import { spanText, untilText } from '@/contracts/words/when';
 import type { DateRow, RequestRow } from './request-rows';
-import { placesOf, whenTextOf, type PlaceNames } from './request-view';
+import { stateTextOf, whenTextOf } from './request-view';
+import { placesOf, type PlaceNames } from './place-names';
 
 /** A request in one line; `next` is the first of its dates that still matters. */
 export const requestLine = (
@@ -24,8 +23,8 @@ export const requestLine = (
   requester: request.requester,
   people: request.people,
   places: placesOf(next, names),
-  stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
-  whenText: whenTextOf(request, dates.length),
+  stateText: stateTextOf(request, dates),
+  whenText: whenTextOf(request, dates),
   nextText: spanText(next.startLocal, next.endLocal),
   waitText: untilText(next.claim.event.start, now),
   ...calls,

@@ -1,6 +1,8 @@
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { CategoryId, ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
+import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { OwnField } from '@/core/changes/patch';
+import type { SegmentFacts } from '@/core/changes/request-now';
 import type { RequestKind } from '@/contracts/ask-details';
 import { hostSpan, occupiedOf, type ClaimContent } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -39,6 +41,10 @@ export interface RequestRow {
   readonly categoryIds: CategoryId[];
   readonly otherSpaceOk: 0 | 1;
   readonly kind: RequestKind;
+  /** What its dates were made by, in order; the fields above are those of the first. */
+  readonly segments: readonly SegmentFacts[];
+  /** The last thing written between office and requester is a question of the office. */
+  readonly isQuestionOpen: 0 | 1;
 }
 
 const REQUESTS = `
@@ -48,7 +54,11 @@ SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 
   'requester', p.name, 'requesterEmail', p.email, 'host', g.name, 'category', c.name, 'mark', c.mark, 'hue', c.hue,
   'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local, 'allDay', s.all_day,
   'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences),
-  'categoryIds', (SELECT json_group_array(x.category_id) FROM request_category x WHERE x.request_id = r.id), 'otherSpaceOk', r.other_space_ok, 'kind', r.kind)) AS json
+  'categoryIds', (SELECT json_group_array(x.category_id) FROM request_category x WHERE x.request_id = r.id), 'otherSpaceOk', r.other_space_ok, 'kind', r.kind,
+  'segments', (SELECT json_group_array(json_object('id', e.id, 'rrule', e.rrule, 'tzid', e.tzid, 'startLocal', e.start_local, 'endLocal', e.end_local, 'endless', e.endless) ORDER BY e.no)
+    FROM segment e WHERE e.request_id = r.id),
+  'isQuestionOpen', COALESCE((SELECT m.is_question FROM thread t JOIN message m ON m.thread_id = t.id
+    WHERE t.request_id = r.id AND t.kind = 'with-requester' ORDER BY m.id DESC LIMIT 1), 0))) AS json
 FROM request r JOIN person p ON p.id = r.requester_id JOIN segment s ON s.request_id = r.id AND s.no = 1
   JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
   JOIN request_category k ON k.request_id = r.id AND k.position = 0 JOIN category c ON c.id = k.category_id`;
@@ -142,6 +152,17 @@ export async function loadDates(reader: Reader, requests: readonly RequestId[]):
     };
   });
 }
+
+/** Where and when a date is, as a step plans it. */
+export const draftOf = ({ startLocal, endLocal, claim }: DateRow): ClaimDraft => ({
+  startLocal,
+  endLocal,
+  content: claim,
+});
+
+/** The office offers another place or time for it. */
+export const hasProposal = ({ live }: Pick<DateRow, 'live'>): boolean =>
+  live.some(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
 
 /** Whoever asked wants a booked date otherwise than it stands. */
 export const hasWantedChange = ({ live }: Pick<DateRow, 'live'>): boolean =>

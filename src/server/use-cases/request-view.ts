@@ -1,7 +1,7 @@
-import { BUILDING } from '../db/names';
 import { say } from '@/contracts/language/say';
 import type { ClaimKind } from '@/core/changes/plan-date';
 import type { ClaimId } from '@/core/ids';
+import { whenNow } from '@/core/changes/request-now';
 import { countStates } from '@/core/changes/request-state';
 import { possibleActions, type ActingSide } from '@/core/changes/transitions';
 import { needingReason, unapprovable, type Side } from '@/core/checks/findings';
@@ -10,11 +10,20 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { sayRequestState, sayWhatIsNext, STATE_WORDS } from '@/contracts/words/states';
-import { pickedText, ruleText } from '@/contracts/words/rule';
+import { sayWhenNow } from '@/contracts/words/request-when';
 import { momentText, spanText, spanTextIn } from '@/contracts/words/when';
 import type { Context } from '../context';
 import type { Reader } from '../db/connection';
-import { askedFactsOf, checkKeyOf, isPast, loadDates, type DateRow, type RequestRow } from './request-rows';
+import { loadPlaceNames, placesOf, type PlaceNames } from './place-names';
+import {
+  askedFactsOf,
+  checkKeyOf,
+  hasProposal,
+  isPast,
+  loadDates,
+  type DateRow,
+  type RequestRow,
+} from './request-rows';
 import { consentsOf } from './consent/consents-of';
 import { weatherRisks } from '../weather/weather-risks';
 import { drawnDate } from './drawn-date';
@@ -24,32 +33,17 @@ import { messagesOf } from './talk/messages';
 import { whatIsNext } from './what-is-next';
 import { checkAgainstWorld, type DateVerdict } from './verdicts';
 
-/** The rule of a request in words, or its one date. */
-export function whenTextOf(request: RequestRow, dates: number): string {
-  const { rrule, tzid, startLocal, endLocal, allDay, endless } = request;
-  const times = { start: startLocal, end: endLocal, tzid, allDay: allDay === 1 };
-  return rrule === null
-    ? pickedText(dates, startLocal, endLocal)
-    : ruleText(rrule, times, endless ? null : dates);
-}
+/** When a request takes place, in words: the only place that says it. */
+export const whenTextOf = ({ segments }: RequestRow, dates: readonly DateRow[]): string =>
+  sayWhenNow(whenNow(segments, dates));
 
-export interface PlaceNames {
-  readonly spaces: Record<
-    string,
-    { name: string; code: string; building: string; isOutdoor: boolean; hasFloor: boolean }
-  >;
-  readonly equipment: Record<string, string>;
-}
-
-export const loadPlaceNames = (reader: Reader): Promise<PlaceNames> =>
-  reader.json<PlaceNames>(`SELECT json_object(
-    'spaces', (SELECT json_group_object(s.id, json_object('name', s.name, 'code', s.code, 'building', ${BUILDING},
-      'isOutdoor', json(iif(s.outdoor, 'true', 'false')),
-      'hasFloor', json(iif(s.area_m2 IS NOT NULL OR (s.length_m IS NOT NULL AND s.width_m IS NOT NULL), 'true', 'false')))) FROM space s JOIN building b ON b.id = s.building_id),
-    'equipment', (SELECT json_group_object(id, name) FROM equipment_type)) AS json`);
-
-export const placesOf = (date: Pick<DateRow, 'claim'>, names: PlaceNames): string =>
-  date.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.name).join(' + ');
+/** A request's state in words. */
+export const stateTextOf = (request: RequestRow, dates: readonly DateRow[]): string =>
+  sayRequestState({
+    counts: countStates(dates.map(({ state }) => state)),
+    offered: dates.filter((date) => date.state === 'waiting' && hasProposal(date)).length,
+    isQuestionOpen: request.isQuestionOpen === 1,
+  });
 
 /** Until when what is held for the date is held: what was asked for, or what is proposed instead. */
 function holdText({ live }: DateRow, tzid: string): string | null {
@@ -193,8 +187,8 @@ export async function requestView(
     version: request.version,
     tzid: request.tzid,
     title: request.title,
-    stateText: sayRequestState(countStates(dates.map(({ state }) => state))),
-    whenText: whenTextOf(request, dates.length),
+    stateText: stateTextOf(request, dates),
+    whenText: whenTextOf(request, dates),
     rrule: request.rrule,
     category: { name: request.category, mark: request.mark, hue: request.hue },
     host: request.host,

@@ -1,10 +1,7 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { spanText } from '@/contracts/words/when';
 import type { WhatIsNext } from '@/contracts/words/states';
-import { hasWantedChange, isPast, type DateRow } from './request-rows';
-
-const hasProposal = ({ live }: DateRow): boolean =>
-  live.some(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
+import { hasProposal, hasWantedChange, isPast, type DateRow } from './request-rows';
 
 /** What happens next with a request, from its dates as they stand. */
 export function whatIsNext(dates: readonly DateRow[], now: EpochMinute): WhatIsNext {

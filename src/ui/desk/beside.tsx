@@ -52,7 +52,7 @@ const Risk = ({ line }: { line: RiskLine }) => (
 const Renew = ({ line }: { line: RenewLine }) => (
   <li className={ITEM}>
     <Link href={`/desk/${line.reference}`}>{line.title}</Link>
-    <span className="block text-soft">{say`${line.ruleText}. Approved up to ${line.lastText}${line.isEndless ? say`; the dates after that come to the desk by themselves.` : '.'}`}</span>
+    <span className="block text-soft">{say`${line.whenText}. Approved up to ${line.lastText}${line.isEndless ? say`; the dates after that come to the desk by themselves.` : '.'}`}</span>
   </li>
 );
 

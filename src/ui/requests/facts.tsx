@@ -173,10 +173,17 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
         </Fact>
         <Fact term={say`History`}>
           <ol>
-            {history.map(({ who, what, when, reason }, index) => (
-              <li key={index}>
+            {history.map(({ changeSet, who, what, details, when, reason }) => (
+              <li key={changeSet}>
                 {when}: {whoDid(who, what)}
                 {reason && <span className="text-soft"> “{reason}”</span>}
+                {details.length > 0 && (
+                  <ul className="pl-4 text-soft">
+                    {details.map((detail) => (
+                      <li key={detail}>{detail}</li>
+                    ))}
+                  </ul>
+                )}
               </li>
             ))}
           </ol>

@@ -17,7 +17,7 @@ import { applyPlans } from '../../changes/apply-plans';
 import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
-import type { DateRow } from '../request-rows';
+import { draftOf, type DateRow } from '../request-rows';
 import {
   checkPlans,
   isBlocked,
@@ -28,7 +28,7 @@ import {
   type CheckedDate,
 } from './check-plans';
 import { actionFor, pickDates, type PickedDates } from './pick-dates';
-import { draftOf, offersFor, patchFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
+import { offersFor, patchFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, summaryOf } from './say-change';
 
 interface Prepared {

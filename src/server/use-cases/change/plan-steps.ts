@@ -11,7 +11,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { dayShort } from '@/contracts/words/when';
 import { loadSpaceFacts } from '../../db/space-facts';
 import type { Reader } from '../../db/connection';
-import { hasBegun, type DateRow, type RequestRow } from '../request-rows';
+import { draftOf, hasBegun, type DateRow, type RequestRow } from '../request-rows';
 import { unknownInPatches } from '../known-patches';
 import { actionFor, type PickedDates } from './pick-dates';
 
@@ -26,12 +26,6 @@ export interface PlannedDate {
   readonly keepsOwn: boolean;
   readonly isMoved: boolean;
 }
-
-export const draftOf = ({ startLocal, endLocal, claim }: DateRow): ClaimDraft => ({
-  startLocal,
-  endLocal,
-  content: claim,
-});
 
 /** What a step makes different of a date; null where it changes no place or time, or says nothing of this date. */
 export function patchFor(step: StepInput, date: OccurrenceId): DatePatch | null {

@@ -5,7 +5,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ConsentLine } from '@/contracts/consent';
 import { momentText } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
-import type { PlaceNames } from '../request-view';
+import type { PlaceNames } from '../place-names';
 import { loadConsentBook } from './consent-book';
 
 interface WantedClaim {

@@ -17,6 +17,7 @@ import { siteZone } from '../../db/space-facts';
 import { requestLine } from '../request-line';
 import {
   askedFactsOf,
+  hasProposal,
   hasWantedChange,
   isPast,
   loadClaimsAtRisk,
@@ -25,7 +26,7 @@ import {
   type DateRow,
   type RequestRow,
 } from '../request-rows';
-import { loadPlaceNames } from '../request-view';
+import { loadPlaceNames } from '../place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../verdicts';
 
 const DAY_MIN = 1440;
@@ -46,14 +47,12 @@ async function sleepingDates(reader: Reader, now: EpochMinute, tzid: string): Pr
 /** What is known of a request beside its dates. */
 interface Seen {
   readonly handler: Handler | null;
-  /** The last thing written was a question by the office. */
-  readonly isAsked: boolean;
   /** The longest notice of the services of its waiting dates, in days. */
   readonly serviceDays: number;
 }
 
 interface SeenRows {
-  readonly requests: Record<string, { handler: Handler | null; isAsked: 0 | 1; serviceDays: number }>;
+  readonly requests: Record<string, { handler: Handler | null; serviceDays: number }>;
   /** The longest lead of any recipe that is about every date. */
   readonly recipeDays: number;
 }
@@ -62,7 +61,6 @@ const SEEN = `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 
     AND NOT EXISTS (SELECT 1 FROM json_each(r.scope) kind WHERE json_array_length(kind.value) > 0)),
   'requests', (SELECT json_group_object(r.id, json_object(
     'handler', (SELECT json_object('id', p.id, 'name', p.name) FROM person p WHERE p.id = r.handler_id),
-    'isAsked', COALESCE((SELECT m.is_question FROM thread t JOIN message m ON m.thread_id = t.id WHERE t.request_id = r.id AND t.kind = 'with-requester' ORDER BY m.id DESC LIMIT 1), 0),
     'serviceDays', COALESCE((SELECT MAX(s.lead_days) FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id
       WHERE o.request_id = r.id AND o.state = 'waiting'), 0)))
   FROM request r WHERE r.id IN (SELECT value FROM json_each($ids)))) AS json`;
@@ -70,8 +68,8 @@ const SEEN = `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 
 async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
   const { requests, recipeDays } = await reader.json<SeenRows>(SEEN, { ids: JSON.stringify(ids) });
   return (id) => {
-    const { handler, isAsked, serviceDays } = requests[id]!;
-    return { handler, isAsked: isAsked === 1, serviceDays: Math.max(serviceDays, recipeDays) };
+    const { handler, serviceDays } = requests[id]!;
+    return { handler, serviceDays: Math.max(serviceDays, recipeDays) };
   };
 }
 
@@ -96,9 +94,6 @@ const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
 
 const heldUntil = ({ live }: DateRow): EpochMinute | null =>
   live.find(({ status, kind }) => status === 'held' && kind !== 'fallback')?.holdUntil ?? null;
-
-const isOffered = ({ live }: DateRow): boolean =>
-  live.some(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
 
 const rivalsIn = (found: readonly Finding[]): number =>
   Math.max(0, ...found.map(({ facts }) => (facts.rule === 'also-wanted' ? new Set(facts.by).size : 0)));
@@ -177,7 +172,7 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
       loss: loss?.at ?? occupiedFrom(first),
       rivals: rivalsIn(found),
       askedAt: request.askedMin,
-      isAnswerAwaited: own.length > 0 && (seen.isAsked || own.every(isOffered)),
+      isAnswerAwaited: own.length > 0 && (request.isQuestionOpen === 1 || own.every(hasProposal)),
     };
     return [
       {

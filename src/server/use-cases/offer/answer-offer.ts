@@ -9,7 +9,7 @@ import type { Context } from '../../context';
 import { hashOf } from '../../mail/offer-link';
 import { changeDates } from '../change/change-dates';
 import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../request-rows';
-import { loadPlaceNames, placesOf } from '../request-view';
+import { loadPlaceNames, placesOf } from '../place-names';
 
 interface LinkRow {
   readonly hash: string;

@@ -8,14 +8,11 @@ import type { Row, TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import { accessTo } from '../request-access';
 import { loadRequest } from '../request-rows';
-import { whatOf } from '../since';
+import { REQUESTS_OF_CHANGE, turnsOfMany, whatOf, type ChangeOfRequest } from '../since';
 
-interface HistoryRow {
-  readonly changeSet: number;
+interface HistoryRow extends ChangeOfRequest {
   readonly at: EpochMinute;
   readonly who: string | null;
-  readonly action: string;
-  readonly result: string;
   readonly reason: string;
   readonly entity: TrackedTable | null;
   readonly entityId: string | null;
@@ -25,7 +22,7 @@ interface HistoryRow {
 
 // A change of many requests tells of this one alone: rows that lead to another are left out.
 const HISTORY = `
-SELECT c.id AS changeSet, c.at_min AS at, p.name AS who, c.action, c.result, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
+SELECT c.id AS changeSet, x.request_id AS request, ${REQUESTS_OF_CHANGE}, c.at_min AS at, p.name AS who, c.action, c.result, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
 FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
   LEFT JOIN history h ON h.change_set_id = c.id AND (
     (h.entity = 'request' AND h.entity_id = CAST($request AS TEXT))
@@ -62,8 +59,9 @@ export async function historyTable(ctx: SignedInContext, reference: string): Pro
   if (access !== 'own' && access !== 'office')
     return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
   const rows = await ctx.db.rows<HistoryRow>(HISTORY, { request: request.id });
+  const turns = await turnsOfMany(ctx.db, rows);
   const lines = rows.flatMap((row) => {
-    const common = [toLocal(row.at, request.tzid), row.who ?? say`the clock`, whatOf(row), row.reason];
+    const common = [toLocal(row.at, request.tzid), row.who ?? say`the clock`, whatOf(row, turns), row.reason];
     const record = row.entity === null ? '' : `${row.entity} ${row.entityId}`;
     const changes = row.entity === null ? [] : changesIn(row);
     return changes.length

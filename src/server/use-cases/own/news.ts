@@ -1,4 +1,5 @@
 import { say } from '@/contracts/language/say';
+import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { News, NewsMark } from '@/contracts/talk';
 import { done, type Outcome } from '@/contracts/refusal';
@@ -7,13 +8,15 @@ import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { MINE } from '../look/known-bookings';
-import { whatOf } from '../since';
+import { REQUESTS_OF_CHANGE, turnsOfMany, whatOf } from '../since';
 
 const MOST_NEWS = 30;
 
 interface NewsRow {
   readonly kind: 'change' | 'message';
   readonly id: number;
+  readonly request: RequestId;
+  readonly requests: number;
   readonly ref: string;
   readonly title: string;
   readonly who: string | null;
@@ -24,10 +27,10 @@ interface NewsRow {
 
 // Requests of one's own and of those whose deputy one is. What one did oneself is no news.
 const BY_OTHERS = `c.actor_id IS NOT $me AND c.action <> 'asked' AND c.action NOT LIKE 'marked setup work%' AND c.action <> 'opened setup work again'`;
-const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.at_min AS at
+const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.id AS request, ${REQUESTS_OF_CHANGE}, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.at_min AS at
   FROM request r JOIN change_set_request x ON x.request_id = r.id JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
   WHERE (${MINE}) AND ${BY_OTHERS}`;
-const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.ref AS ref, r.title AS title, p.name AS who, 'wrote' AS action, 'null' AS result, m.at_min AS at
+const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.id AS request, 1 AS requests, r.ref AS ref, r.title AS title, p.name AS who, 'wrote' AS action, 'null' AS result, m.at_min AS at
   FROM request r JOIN thread t ON t.request_id = r.id AND t.kind = 'with-requester' JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id
   WHERE (${MINE}) AND m.author_id <> $me`;
 
@@ -48,11 +51,13 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
     `SELECT * FROM (${CHANGES} UNION ALL ${MESSAGES}) ORDER BY at DESC, kind DESC, id DESC LIMIT ${MOST_NEWS}`,
     { me: viewer.personId },
   );
+  const changes = rows.filter(({ kind }) => kind === 'change').map((row) => ({ ...row, changeSet: row.id }));
+  const turns = await turnsOfMany(db, changes);
   const lines = rows.map((row) => ({
     reference: row.ref,
     title: row.title,
     who: row.who ?? say`The clock`,
-    what: row.kind === 'message' ? say`wrote to you` : whatOf(row),
+    what: row.kind === 'message' ? say`wrote to you` : whatOf({ ...row, changeSet: row.id }, turns),
     when: momentText(row.at, tzid),
     isNew: row.id > (row.kind === 'message' ? seen.message : seen.changeSet),
   }));

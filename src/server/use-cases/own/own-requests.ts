@@ -6,7 +6,8 @@ import type { SignedInContext } from '../../context';
 import { accessTo } from '../request-access';
 import { requestLine } from '../request-line';
 import { isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
-import { loadPlaceNames, requestView } from '../request-view';
+import { requestView } from '../request-view';
+import { loadPlaceNames } from '../place-names';
 
 const NO_CALLS = { verdicts: { clear: 0, look: 0, clash: 0 }, changesWanted: 0, atRisk: 0 };
 

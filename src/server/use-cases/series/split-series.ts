@@ -21,8 +21,8 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { insertDates, insertSegmentDates } from '../ask/insert-request';
 import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
-import { draftOf, wantedAfter, type PlannedDate } from '../change/plan-steps';
-import { hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import { wantedAfter, type PlannedDate } from '../change/plan-steps';
+import { draftOf, hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
 import { actsFor } from '../change/pick-dates';
 import { lastChange } from '../since';
 

@@ -1,0 +1,41 @@
+import { say } from '../language/say';
+import type { Stretch, WhenNow } from '@/core/changes/request-now';
+import { dateOf } from '@/core/time/local-time';
+import { hoursText, repetitionText } from './rule';
+import { countText, dateLong, spanText } from './when';
+
+function howText({ repetition, start, end }: Stretch): string {
+  if (repetition.kind === 'picked') return say`picked dates from ${spanText(start, end)}`;
+  const hours = hoursText({ start, end });
+  return repetition.kind === 'rule'
+    ? `${repetitionText(repetition.rule)}, ${hours}`
+    : say`by a rule of its own, ${hours}, from ${dateLong(dateOf(start))}`;
+}
+
+function stretchText(stretch: Stretch): string {
+  if (stretch.dates === 1 && !stretch.isEndless) return spanText(stretch.start, stretch.end);
+  const end = stretch.isEndless ? say`without end` : say`until ${dateLong(stretch.last)}`;
+  return `${howText(stretch)}, ${end}`;
+}
+
+/** `8 dates, 1 moved, 2 left out`; empty for a single date. */
+function numbersText({ total, moved, leftOut }: WhenNow): string[] {
+  return [
+    total !== null && total > 1 ? countText(total, 'date', 'dates') : '',
+    moved > 0 && total !== 1 ? say`${moved} moved` : '',
+    leftOut > 0 ? say`${leftOut} left out` : '',
+  ].filter(Boolean);
+}
+
+/**
+ * When a request takes place, as its dates are now: `every 2 weeks on Tuesday, 18:15–20:00, until 20 July 2027, 8 dates, 1
+ * moved, 2 left out`; `…; changed from 24 May 2027: …` where the series goes on differently.
+ */
+export function sayWhenNow(now: WhenNow): string {
+  const [first, ...others] = now.stretches;
+  if (!first) return say`no dates`;
+  const changed = others.map(
+    (stretch) => say`changed from ${dateLong(dateOf(stretch.start))}: ${stretchText(stretch)}`,
+  );
+  return [[stretchText(first), ...changed].join('; '), ...numbersText(now)].join(', ');
+}
