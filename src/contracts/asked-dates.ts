@@ -8,7 +8,8 @@ import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { datesInGap, firstDate, isEndless } from '@/core/recurrence/rule';
 import type { LayoutOffer } from '@/core/seating/capacity';
 import { horizonEnd } from '@/core/spaces/policy';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { comesTwice, shownOnWall } from '@/core/time/clock-change';
+import { lengthMin, type EpochMinute } from '@/core/time/epoch-minute';
 import {
   addDays,
   addWallMinutes,
@@ -21,7 +22,7 @@ import { toEpochMinute } from '@/core/time/zone';
 import { MOST_DATES_TIMES_SPACES, type CheckInput } from './ask';
 import { done, refuse, type FieldFault, type Outcome } from './refusal';
 import { pickedText, ruleText, sayRuleFault } from './words/rule';
-import { countText, dayShort, spanText, sayTime } from './words/when';
+import { countText, dayShort, lengthText, spanText, sayTime } from './words/when';
 
 /** One date as asked: wall times are the truth, instants derived. */
 export interface AskedDate extends WantedDate {
@@ -62,8 +63,7 @@ const fault = (path: string, message: string) =>
 function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, house: AskedHouse): ClaimContent {
   const units = new Map(input.equipment.map(({ typeId, unitId }) => [typeId, unitId ?? null]));
   return {
-    // In the night the clocks jump forward a short event may end before it begins: it then lasts a minute at least.
-    event: { start, end: Math.max(end, start + 1) as EpochMinute },
+    event: { start, end },
     accessMin: input.accessMin,
     exitMin: input.exitMin,
     spaces: input.spaces.map(({ people, ...space }) => ({ ...space, people: people ?? input.people })),
@@ -76,8 +76,7 @@ function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, hous
   };
 }
 
-function toDate(input: CheckInput, house: AskedHouse, start: LocalDateTime, lengthMin: number): AskedDate {
-  const end = addWallMinutes(start, lengthMin);
+function toDate(input: CheckInput, house: AskedHouse, start: LocalDateTime, end: LocalDateTime): AskedDate {
   const at = (local: LocalDateTime) => toEpochMinute(local, house.tzid, 'offset-before');
   return { key: start, start, end, own: [], claim: contentOf(input, at(start), at(end), house) };
 }
@@ -106,18 +105,32 @@ function strayOverrides({ overrides }: CheckInput, starts: ReadonlySet<LocalDate
 interface Series {
   readonly set: DateSet;
   readonly notes: readonly string[];
+  /** Of starts the clocks jump over what was asked for, by what the wall shows instead. */
+  readonly askedAt: ReadonlyMap<LocalDateTime, LocalDateTime>;
+}
+
+/** Single times the clocks jump over become what the wall shows then; whole days begin when their day does. */
+function onTheWall(set: DateSet): Pick<Series, 'set' | 'askedAt'> {
+  if (set.allDay || set.rrule !== null) return { set, askedAt: new Map() };
+  const shown = (at: LocalDateTime) => shownOnWall(at, set.tzid);
+  const jumped = [set.start, ...set.extra].filter((at) => shown(at) !== at);
+  return {
+    set: { ...set, start: shown(set.start), extra: set.extra.map(shown), excluded: set.excluded.map(shown) },
+    askedAt: new Map(jumped.map((at) => [shown(at), at])),
+  };
 }
 
 /** The set of dates as asked, its start moved to the first date of the rule. */
 function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
   const { startsAt, allDay, repeat, extra, excluded } = when;
   const set: DateSet = { start: startsAt, tzid, allDay, rrule: repeat?.rule.trim() ?? null, extra, excluded };
-  if (set.rrule === null) return done({ set, notes: [] });
+  if (set.rrule === null) return done({ ...onTheWall(set), notes: [] });
+  const askedAt = new Map<LocalDateTime, LocalDateTime>();
   const first = firstDate({ ...set, rrule: set.rrule });
   if (first === null) return fault('when.repeat.rule', sayRuleFault({ kind: 'never' }));
-  if (first === startsAt) return done({ set, notes: [] });
+  if (first === startsAt) return done({ set, notes: [], askedAt });
   const moved = say`The rule has no date at ${sayTime(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${sayTime(first)}.`;
-  return done({ set: { ...set, start: first }, notes: [moved] });
+  return done({ set: { ...set, start: first }, notes: [moved], askedAt });
 }
 
 /** The dates with what they want of services, which take neither place nor stock. */
@@ -136,6 +149,20 @@ function gapNotes(set: DateSet, until: LocalDateTime): string[] {
   return gaps.map((at) => say`Left out: the clocks jump over ${sayTime(at)} on ${dayShort(dateOf(at))}.`);
 }
 
+const MOST_CLOCK_NOTES = 3;
+
+/** What the clocks do to a date: its time does not exist, comes twice, or is longer or shorter than the wall says. */
+function clockNote({ key, start, end, claim }: AskedDate, asked: LocalDateTime, tzid: string): string | null {
+  const [day, exact] = [dayShort(dateOf(start)), lengthMin(claim.event)];
+  if (asked !== key)
+    return say`The clocks jump over ${sayTime(asked)} on ${day}: it begins at ${sayTime(start)} and lasts ${lengthText(exact)}.`;
+  const twice = [start, end].find((at) => comesTwice(at, tzid));
+  if (twice) return say`The clocks go back on ${day}: ${sayTime(twice)} comes twice, and the first is meant.`;
+  return exact === wallMinute(end) - wallMinute(start)
+    ? null
+    : say`The clocks change on ${day}: it lasts ${lengthText(exact)}.`;
+}
+
 /**
  * Every date the form asks for, or what is wrong with its times. The form in the browser and the server both come
  * through here, so that what is shown while typing is what is stored.
@@ -143,7 +170,7 @@ function gapNotes(set: DateSet, until: LocalDateTime): string[] {
 export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedDates> {
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return series;
-  const { set, notes } = series.value;
+  const { set, notes, askedAt } = series.value;
   const endless = set.rrule !== null && isEndless(set.rrule);
   const horizon = horizonEnd(house.now, house.horizonMonths, house.tzid);
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
@@ -164,17 +191,30 @@ export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedD
         ? say`The first date lies beyond what can be asked for now. Choose an earlier one.`
         : say`Every date is left out. Leave one in.`,
     );
-  const lengthMin = wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt);
+  const wallMin = wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt);
+  const endOf = (start: LocalDateTime) => {
+    const end = addWallMinutes(askedAt.get(start) ?? start, wallMin);
+    return askedAt.has(start) ? shownOnWall(end, house.tzid) : end;
+  };
+  const empty = starts.find((start) => askedAt.has(start) && endOf(start) <= start);
+  if (empty)
+    return fault(
+      'when.endsAt',
+      say`The clocks jump over ${sayTime(askedAt.get(empty)!)} on ${dayShort(dateOf(empty))}, so nothing is left of it. Choose another time.`,
+    );
   const stray = strayOverrides(input, new Set(starts));
   if (stray.length) return refuse({ code: 'bad-input', fields: stray });
   const patches = new Map(input.overrides.map(({ at, patch }) => [at, patch]));
   const dates = starts.map((start) => {
-    const date = toDate(input, house, start, lengthMin);
+    const date = toDate(input, house, start, endOf(start));
     const patch = patches.get(start);
     return patch ? differing(date, patch, house) : date;
   });
   const lastStart = starts[starts.length - 1]!;
-  const end = addWallMinutes(set.start, lengthMin);
+  const end = endOf(set.start);
+  const clocks = input.when.allDay
+    ? []
+    : dates.flatMap((date) => clockNote(date, askedAt.get(date.key) ?? date.key, house.tzid) ?? []);
   return done({
     set,
     isEndless: endless,
@@ -182,7 +222,7 @@ export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedD
     end,
     dates,
     inWords: wordsOf(set, end, dates.length, endless),
-    notes: [...notes, ...gapNotes(set, addWallMinutes(lastStart, 1))],
+    notes: [...notes, ...gapNotes(set, addWallMinutes(lastStart, 1)), ...clocks.slice(0, MOST_CLOCK_NOTES)],
   });
 }
 
@@ -194,6 +234,5 @@ function wordsOf(set: DateSet, end: LocalDateTime, count: number, endless: boole
       (endless ? say`, ${countText(count, 'date', 'dates')} so far` : '')
     );
   }
-  if (set.allDay && count === 1) return say`${dayShort(dateOf(set.start))}, all day`;
   return count === 1 ? spanText(set.start, end) : pickedText(count, set.start, end);
 }

@@ -102,6 +102,7 @@ export const FINDINGS: Readonly<Record<Rule, readonly FindingFacts[]>> = {
     { rule: 'consent', state: 'refused', stewards: ['Linnet Ashby'] },
     { rule: 'consent', state: 'awaited', stewards: ['Linnet Ashby'], typeId: 1 as EquipmentTypeId },
   ],
+  past: [{ rule: 'past', minutes: 90 }],
   'no-end': [
     { rule: 'no-end', season: { name: 'summer season', to: localDate('2027-09-30') } },
     { rule: 'no-end', season: null },
@@ -188,6 +189,7 @@ export const ANSWERS: Readonly<Record<Rule, readonly RemedyKind[]>> = {
   'crew-outside-hours': PLACE_OR_TIME,
   'crew-short': TIME,
   'same-audience': TIME,
+  past: TIME,
   'shared-shoulder': [],
   'also-wanted': [],
   'expected-later': [],

@@ -33,7 +33,12 @@ const contextOf = (name: string | null) => (name === null ? office.reader : offi
 async function boardOf(name: string | null) {
   const span = await boardSpan(contextOf(name), query);
   const house = readHouse(await boardHouse(office.db));
-  return { house, uses: span.uses, bookings: readBookings(span.bookings, await boardCategories(office.db)) };
+  return {
+    house,
+    uses: span.uses,
+    bookings: readBookings(span.bookings, await boardCategories(office.db)),
+    now: office.clock.now(),
+  };
 }
 
 const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 });

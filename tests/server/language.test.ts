@@ -93,7 +93,7 @@ test('a refusal and its fields are said to whoever asked', async () => {
     errorReply(refusalOf(await submitRequest(office.as('ben'), asked))),
   );
   expect(reply.error.fields.map(({ message }) => message)).toEqual([
-    'Der erste Termin hat schon begonnen. Wählen Sie einen späteren.',
+    'Diese Zeit hat schon begonnen. Wählen Sie eine spätere.',
   ]);
 });
 

@@ -86,7 +86,7 @@ test('a series is asked for, partly approved, published, set up, and one date ca
 
   expect(refusalOf(await decide(ref, 'approve'))).toMatchObject({ code: 'clash', dates: 1 });
   expect(value(await decide(ref, 'approve', (n) => n !== 1)).summary).toBe('approved 2 dates; 1 still waits');
-  expect((await view(ref)).stateText).toBe('approved; 1 of 3 dates waiting');
+  expect((await view(ref)).stateText).toBe('partly approved: 2 of 3; 1 waiting');
 
   const [master, ...overrides] = await events();
   expect(overrides).toEqual([]);
@@ -264,7 +264,7 @@ describe('refusals leave nothing behind', () => {
     [
       'a date that has begun',
       { when: { startsAt: '2027-04-13T08:10', endsAt: '2027-04-13T09:00' } },
-      'The first date has begun already',
+      'This time has begun already',
     ],
   ] as const)('%s', async (_, more, sentence) => {
     const refusal = refusalOf(await submitRequest(office.as('ada'), ask(more as never)));
@@ -283,14 +283,14 @@ describe('refusals leave nothing behind', () => {
     expect(await ownRequests(office.as('ben'))).toEqual([]);
   });
 
-  test('a date that is over can be neither approved nor cancelled; one that ended stays as it was', async () => {
+  test('a date that is over is approved with a reason alone and cannot be cancelled; one that ended stays as it was', async () => {
     const [waits, runs] = [
       await submit({ title: 'Late' }),
       await submit({ title: 'Held', when: { startsAt: '2027-04-20T18:00', endsAt: '2027-04-20T19:00' } }),
     ];
     value(await decide(runs, 'approve'));
     office.clock.set((office.clock.now() + 30 * 1440) as never);
-    expect(refusalOf(await decide(waits, 'approve'))).toMatchObject({ code: 'past' });
+    expect(refusalOf(await decide(waits, 'approve'))).toMatchObject({ code: 'needs-reason' });
     expect(refusalOf(await leave(runs, 'ada'))).toMatchObject({ code: 'past' });
     value(await leave(waits, 'ada'));
     expect(refusalOf(await leave(waits, 'ada'))).toMatchObject({ code: 'no-such-step', state: 'withdrawn' });

@@ -273,6 +273,13 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
       office: 'It is not booked so far ahead: whoever is approved has it.',
     },
   },
+  past: {
+    what: () => say`This time has begun already.`,
+    next: {
+      requester: 'Choose a later one.',
+      office: 'Recording what was needs a reason; no letter is sent and no work order is made.',
+    },
+  },
   'no-end': {
     what: () => say`No end was given.`,
     next: both(

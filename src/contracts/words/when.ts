@@ -1,3 +1,4 @@
+import { comesTwice } from '@/core/time/clock-change';
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import {
   dateOf,
@@ -157,12 +158,19 @@ export function secondZoneText(span: Interval): string {
 /** `New York` of `America/New_York`. */
 export const zoneCity = (zone: string): string => zone.split('/').at(-1)!.replaceAll('_', ' ');
 
-/** A span with its second zone in brackets, where the reader has chosen one. */
+/** Where the clocks go back, which of two equal times is meant: ` (the first 01:30)`; else empty. */
+function whichText(start: LocalDateTime, end: LocalDateTime, tzid: string): string {
+  const twice = isWholeDays(start, end) ? undefined : [start, end].find((at) => comesTwice(at, tzid));
+  return twice ? say` (the first ${sayTime(twice)})` : '';
+}
+
+/** A span in its zone: which of two equal times is meant, and the second zone where the reader has chosen one. */
 export function spanTextIn(start: LocalDateTime, end: LocalDateTime, tzid: string): string {
-  if (!ownSettings().zone) return spanText(start, end);
+  const text = `${spanText(start, end)}${whichText(start, end, tzid)}`;
+  if (!ownSettings().zone) return text;
   const span = {
     start: toEpochMinute(start, tzid, 'offset-before'),
     end: toEpochMinute(end, tzid, 'offset-before'),
   };
-  return `${spanText(start, end)} (${secondZoneText(span)})`;
+  return `${text} (${secondZoneText(span)})`;
 }

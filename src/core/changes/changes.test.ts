@@ -18,6 +18,7 @@ const ALLOWED = new Set([
   'waiting skip manager past → skipped',
   'waiting withdraw own-request future → withdrawn',
   'waiting withdraw own-request past → withdrawn',
+  'waiting approve manager past → approved',
   'waiting hold manager future → waiting',
   'waiting release-hold manager future → waiting',
   'waiting release-hold manager past → waiting',

@@ -1,8 +1,9 @@
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { ClaimContent, WantedEquipment, WantedSpace } from '../occupancy/bands';
 import type { Layout, LayoutOffer } from '../seating/capacity';
-import { addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '../time/local-time';
-import { toEpochMinute } from '../time/zone';
+import { addMinutes } from '../time/epoch-minute';
+import { addWallMinutes, dateOf, isWholeDays, wallMinute, type LocalDateTime } from '../time/local-time';
+import { toEpochMinute, toLocal } from '../time/zone';
 import type { ClaimDraft } from './plan-date';
 
 /** What of a date can be kept of its own when its series changes. */
@@ -144,11 +145,16 @@ function patchedTime(date: ClaimDraft, patch: DatePatch, tzid: string) {
     patch.startsAt !== undefined || patch.shiftMin !== undefined || patch.lengthMin !== undefined;
   if (!isElsewhen) return { startLocal: from, endLocal: to, event: content.event };
   const base = patch.startsAt ? (`${dateOf(from)}T${patch.startsAt}` as LocalDateTime) : from;
-  const startLocal = addWallMinutes(base, patch.shiftMin ?? 0);
-  const endLocal = addWallMinutes(startLocal, patch.lengthMin ?? wallMinute(to) - wallMinute(from));
-  const start = toEpochMinute(startLocal, tzid, 'offset-before');
-  const end = toEpochMinute(endLocal, tzid, 'offset-before');
-  return { startLocal, endLocal, event: { start, end: Math.max(end, start + 1) as typeof end } };
+  const asked = addWallMinutes(base, patch.shiftMin ?? 0);
+  const wallMin = patch.lengthMin ?? wallMinute(to) - wallMinute(from);
+  const askedEnd = addWallMinutes(asked, wallMin);
+  const start = toEpochMinute(asked, tzid, 'offset-before');
+  const end = toEpochMinute(askedEnd, tzid, 'offset-before');
+  // Whole days begin with their day, whatever the wall shows first.
+  if (isWholeDays(asked, askedEnd)) return { startLocal: asked, endLocal: askedEnd, event: { start, end } };
+  // Where the clocks jump over so much that nothing would be left, it keeps its length.
+  const event = { start, end: end > start ? end : addMinutes(start, wallMin) };
+  return { startLocal: toLocal(event.start, tzid), endLocal: toLocal(event.end, tzid), event };
 }
 
 /**

@@ -47,7 +47,8 @@ export const TRANSITIONS: Readonly<
   Record<OccurrenceState, Readonly<Partial<Record<OccurrenceAction, Transition>>>>
 > = {
   waiting: {
-    approve: { to: 'approved', by: ['manager'], untilPast: true },
+    // What was may be recorded: the check asks for a reason.
+    approve: { to: 'approved', by: ['manager'], untilPast: false },
     hold: { to: 'waiting', by: ['manager'], untilPast: true },
     'release-hold': { to: 'waiting', by: ['manager'], untilPast: false },
     propose: { to: 'waiting', by: ['manager'], untilPast: true },

@@ -10,6 +10,7 @@ import { checkEquipment } from './equipment-short';
 import type { AskedFacts, Finding, WantedDate } from './findings';
 import { checkHours } from './hours';
 import { checkOccupied, indexBusy, wantedParts, type OccupiedContext } from './occupied';
+import { checkPast } from './past';
 import { checkPolicy } from './policy';
 
 const byId = <K, T extends { readonly id: K }>(rows: readonly T[]): Map<K, T> =>
@@ -97,6 +98,7 @@ export function checkDates(
         ];
       }),
     ),
+    ...dates.flatMap((date) => checkPast(date, asked.now ?? asked.asker?.now)),
     ...checkAudience(dates, asked.audiences ?? [], world.publicEvents ?? []),
     ...checkCrew(dates, world.teams ?? [], asked.categories ?? [], holdings.factsOf),
     ...checkDemand(parts, world.waiting ?? []),

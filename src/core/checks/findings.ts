@@ -12,6 +12,8 @@ export interface WantedDate {
   readonly claim: ClaimContent;
   /** What kind of event it is, where dates of several requests are checked together: recipes may be about it. */
   readonly categories?: readonly CategoryId[];
+  /** It is booked and starts where it did: what is running may still be shortened or lengthened. */
+  readonly hasBegun?: boolean;
   /** Whose it is, where dates of several stored requests are checked together. */
   readonly of?: RequestOfDate;
 }
@@ -33,6 +35,8 @@ export interface AskedFacts {
   /** Recipes of crews may be about them. */
   readonly categories?: readonly CategoryId[];
   readonly asker?: Asker;
+  /** That of the asker unless said otherwise. */
+  readonly now?: EpochMinute;
   /** The series has no end. */
   readonly isEndless?: boolean;
 }
@@ -126,6 +130,8 @@ export type FindingFacts =
       /** The pool they look after, where it is none of the places. */
       readonly typeId?: EquipmentTypeId;
     }
+  /** The event began so many minutes ago; 0 where it begins now. */
+  | { readonly rule: 'past'; readonly minutes: number }
   | { readonly rule: 'no-end'; readonly season: { readonly name: string; readonly to: LocalDate } | null };
 
 export type Rule = FindingFacts['rule'];
@@ -176,6 +182,7 @@ export const RULES: Readonly<Record<Rule, RulePolicy>> = {
   'outside-hours': byReason,
   'crew-outside-hours': warns,
   policy: houseRule,
+  past: houseRule,
   'not-a-period': houseRule,
   'shared-shoulder': warns,
   'also-wanted': notes,

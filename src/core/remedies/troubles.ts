@@ -27,6 +27,7 @@ const TOUCHES: Readonly<Record<Rule, Touches>> = {
   // Another place may be looked after by nobody; asked of claims alone, it never comes to a search.
   consent: 'place',
   'same-audience': 'time',
+  past: 'time',
   'crew-short': 'time',
   // Sharing a set-up saves work; what else waits or is expected is in nobody's way.
   'shared-shoulder': 'nothing',

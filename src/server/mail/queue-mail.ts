@@ -13,6 +13,7 @@ import { loadClaims, type StoredClaim } from '../changes/claims';
 import type { Writer } from '../db/connection';
 import {
   draftOf,
+  isPast,
   loadDates,
   loadRequestsById,
   type DateRow,
@@ -160,8 +161,10 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
     requests.map(({ requesterId }) => requesterId),
   );
   const mails = requests.flatMap((request): QueuedMail[] => {
-    const turns = byRequest.get(request.id)!;
     const own = dates.filter(({ requestId }) => requestId === request.id);
+    const over = new Set(own.filter((date) => isPast(date, change.at)).map(({ id }) => id));
+    // What is only recorded afterwards is told to nobody.
+    const turns = byRequest.get(request.id)!.filter(({ occurrence }) => !over.has(occurrence));
     const touched = new Set(turns.map(({ occurrence }) => occurrence));
     const waiting = own.filter(({ id, state }) => state === 'waiting' && !touched.has(id)).length;
     const kind = mailDue(turns, waiting);

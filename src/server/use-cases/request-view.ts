@@ -174,6 +174,7 @@ export async function requestView(
         consentTo: waiting.map(({ claimId }) => claimId),
         except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
         ...askedFactsOf(request),
+        now,
         isEndless: request.endless === 1,
       })
     : [];

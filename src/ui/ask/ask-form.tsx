@@ -21,12 +21,13 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { askHref, type Picked } from './ask-address';
 import { dropDraft, emptyForm, loadDraft, saveDraft, type AskForm } from './draft';
 import { FormSection } from './fields';
-import { fieldOf, isOverDays, timesOf, toBody, toCheckBody } from './form-body';
+import { fieldOf, hasOwnTime, isOverDays, timesOf, toBody, toCheckBody } from './form-body';
 import { formFrom, type AsAsked } from './from-request';
 import { NeedsSection } from './needs-section';
 import { QuickField } from './quick-field';
 import { ReadersSection } from './readers-section';
 import { useLeft } from './use-left';
+import { typedFaults } from './typed-faults';
 import { ofKnownDates, useVerdict } from './use-verdict';
 import { VerdictLine, VerdictSlip } from './verdict-slip';
 import { KindSection, WhatSection } from './what-section';
@@ -59,7 +60,8 @@ function firstBands(form: AskForm, tzid: string): Band[] {
   const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
   if (form.kind === 'notice' || !start || !end || end <= start) return [];
   const space = form.kind === 'space' ? form.spaces[0] : undefined;
-  const minutes = [form.accessMin, form.exitMin, space?.setupMin ?? 0, space?.strikeMin ?? 0].map(Number);
+  const [before, after] = hasOwnTime(form) ? [form.accessMin, form.exitMin] : [0, 0];
+  const minutes = [before, after, space?.setupMin ?? 0, space?.strikeMin ?? 0].map(Number);
   if (minutes.some((value) => !Number.isSafeInteger(value) || value < 0 || value > 1440)) return [];
   const [accessMin, exitMin, setupMin, strikeMin] = minutes as [number, number, number, number];
   const event = {
@@ -236,7 +238,10 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
   const verdict = useVerdict(toCheckBody(values, tzid, choices), choices, side);
   const { error, isSending, submit } = useSending(form, key, files, choices, verdict.dates);
   const left = useLeft(values);
-  const faults = useMemo(() => byField(error?.fields ?? []), [error]);
+  const faults = useMemo(
+    () => ({ ...byField(typedFaults(verdict.faults, values)), ...byField(error?.fields ?? []) }),
+    [error, verdict.faults, values],
+  );
   const here = picked ? askHref(picked) : '/ask';
   const parts = { form, choices, faults };
   return (

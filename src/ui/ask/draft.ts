@@ -93,7 +93,8 @@ export interface AskForm {
   notes: string;
   lines: { at: string; text: string; isPublic: boolean }[];
 
-  publish: boolean;
+  /** Null until somebody says so: then it is as usual for its kind and category. */
+  publish: boolean | null;
   /** For whom it is; none is what its category usually is for. */
   audiences: string[];
   publicHtml: string;
@@ -121,7 +122,7 @@ export interface Draft {
 
 const DRAFT = 'calendario-draft';
 /** Goes up when the form changes its fields: what is kept of an older one is not read. */
-const VERSION = 4;
+const VERSION = 5;
 
 /** Null where nothing is kept, or what is kept is of an older version of the form. */
 export function loadDraft(): Draft | null {
@@ -217,7 +218,7 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     answers: {},
     notes: '',
     lines: [],
-    publish: true,
+    publish: null,
     audiences: [],
     publicHtml: '',
     calendarIds: [],

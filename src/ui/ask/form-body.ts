@@ -7,6 +7,7 @@ import {
   wallMinute,
   type LocalDateTime,
 } from '@/core/time/local-time';
+import { isUsuallyPublished } from '@/core/publishing/usual-publication';
 import type { AskBody, CheckBody } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { takenOn, type AskForm, type DifferingForm } from './draft';
@@ -18,10 +19,17 @@ const number = (text: string): number => (text.trim() === '' ? Number.NaN : Numb
 /** Start and end as the fields say them; whole days begin and end at midnight. */
 export function timesOf(form: AskForm): { startsAt: string; endsAt: string } {
   const { allDay, startDate, startTime, endTime } = form;
-  const endDate = form.pattern === 'once' || allDay ? form.endDate : endOfEach(form);
+  const endDate = form.pattern === 'once' ? endOfOne(form) : endOfEach(form);
   if (!allDay) return { startsAt: `${startDate}T${startTime}`, endsAt: `${endDate}T${endTime}` };
-  const last = parseLocalDate(form.endDate);
+  const last = parseLocalDate(form.endDate < startDate ? startDate : form.endDate);
   return { startsAt: `${startDate}T00:00`, endsAt: last ? `${addDays(last, 1)}T00:00` : '' };
+}
+
+/** The day one date ends: as given; the next where it would end before it begins. */
+function endOfOne({ startDate, startTime, endDate, endTime }: AskForm): string {
+  const first = parseLocalDate(startDate);
+  if (!first || endDate > startDate) return endDate;
+  return endTime !== '' && startTime !== '' && endTime <= startTime ? addDays(first, 1) : startDate;
 }
 
 /** Of dates that come again, the day each ends: the same, or the next where it runs into the night. */
@@ -43,6 +51,20 @@ export const isOverDays = ({ pattern, allDay, startDate, startTime, endDate, end
     (last > addDays(first, 1) || (last > first && endTime > startTime))
   );
 };
+
+/** Whether it is to be published: as said, else as usual for what is asked for. */
+export const isPublished = (
+  { publish, kind, categoryId }: Pick<AskForm, 'publish' | 'kind' | 'categoryId'>,
+  { categories }: Pick<AskChoices, 'categories'>,
+): boolean =>
+  publish ??
+  isUsuallyPublished(
+    kind === 'loan',
+    categories.find(({ id }) => String(id) === categoryId),
+  );
+
+/** Minutes of one's own before and after are minutes in a space: a loan and an announcement have none. */
+export const hasOwnTime = ({ kind }: Pick<AskForm, 'kind'>): boolean => kind !== 'notice' && kind !== 'loan';
 
 function whenOf(form: AskForm, tzid: string, choices: AskChoices): CheckBody['when'] {
   const times = timesOf(form);
@@ -109,9 +131,8 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
     kind: form.kind,
     people: form.kind === 'loan' || form.kind === 'notice' ? number(form.people || '1') : number(form.people),
     when: whenOf(form, tzid, choices),
-    // A notice occupies nothing, and needs nobody to come in.
-    accessMin: form.kind === 'notice' ? 0 : number(form.accessMin),
-    exitMin: form.kind === 'notice' ? 0 : number(form.exitMin),
+    accessMin: hasOwnTime(form) ? number(form.accessMin) : 0,
+    exitMin: hasOwnTime(form) ? number(form.exitMin) : 0,
     spaces:
       form.kind === 'space'
         ? form.spaces.map((space, index) => ({
@@ -131,7 +152,7 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
             quantity: unitId ? 1 : number(quantity),
             ...(unitId && { unitId: Number(unitId) }),
           })),
-    publish: form.publish,
+    publish: isPublished(form, choices),
     ...(form.audiences.length > 0 && { audiences: form.audiences }),
     overrides: form.differing
       // A single date is what the fields say, but for a way out that no field could hold.
@@ -172,8 +193,8 @@ export function toBody(form: AskForm, key: string, tzid: string, choices: AskCho
     contact: form.contact,
     onBehalfOf: form.onBehalfOf ? Number(form.onBehalfOf) : null,
     notes: form.notes,
-    publish: form.publish,
-    calendarIds: form.publish ? form.calendarIds.map(Number) : [],
+    publish: isPublished(form, choices),
+    calendarIds: isPublished(form, choices) ? form.calendarIds.map(Number) : [],
     otherSpaceOk: form.otherSpaceOk,
     wants:
       form.kind === 'office-chooses'

@@ -11,7 +11,7 @@ import { RichText } from '@/ui/primitives/rich-text';
 import { SafeHtml } from '@/ui/primitives/safe-html';
 import type { AskForm } from './draft';
 import { FormSection } from './fields';
-import { timesOf } from './form-body';
+import { isPublished, timesOf } from './form-body';
 import type { PartProps } from './part-props';
 
 /** The event of the form as calendars choose by it. */
@@ -110,17 +110,23 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
   const { form, choices, faults } = props;
   const { register, control } = form;
   const id = useId();
-  const publish = useWatch({ control, name: 'publish' });
+  const [publish, kind, categoryId] = useWatch({ control, name: ['publish', 'kind', 'categoryId'] });
+  const isOn = isPublished({ publish, kind, categoryId }, choices);
   return (
     <FormSection title={say`What readers learn`}>
       <div className="sm:col-span-6">
         <label className="flex items-center gap-2 font-semibold">
-          <input type="checkbox" className="size-4 accent-(--accent)" {...register('publish')} />
+          <input
+            type="checkbox"
+            className="size-4 accent-(--accent)"
+            checked={isOn}
+            onChange={({ target }) => form.setValue('publish', target.checked, { shouldDirty: true })}
+          />
           {say`Publish it once approved`}
         </label>
         {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
       </div>
-      {publish ? (
+      {isOn ? (
         <>
           <div className="sm:col-span-6">
             <p id={`${id}-label`} className="font-semibold">{say`Public text`}</p>

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { leftSchema, type LeftReply } from '@/contracts/left';
 import { send } from '@/ui/hooks/send';
 import type { AskForm } from './draft';
-import { timesOf } from './form-body';
+import { hasOwnTime, timesOf } from './form-body';
 import type { Left } from './needs-section';
 
 const PAUSE_MS = 300;
@@ -10,10 +10,11 @@ const PAUSE_MS = 300;
 /** What is left of each kind of equipment at the time in the form; null until it is known. */
 export function useLeft(form: AskForm): Left {
   const space = form.kind === 'space' ? form.spaces[0] : undefined;
+  const [before, after] = hasOwnTime(form) ? [form.accessMin, form.exitMin] : [0, 0];
   const text = JSON.stringify({
     ...timesOf(form),
-    beforeMin: Number(form.accessMin) + Number(space?.setupMin ?? 0),
-    afterMin: Number(form.exitMin) + Number(space?.strikeMin ?? 0),
+    beforeMin: Number(before) + Number(space?.setupMin ?? 0),
+    afterMin: Number(after) + Number(space?.strikeMin ?? 0),
   });
   const [known, setKnown] = useState<{ text: string; left: Left }>({ text: '', left: null });
   useEffect(() => {

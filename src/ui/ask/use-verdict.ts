@@ -1,11 +1,11 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { catalogueOf } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
 import { ownSettings } from '@/contracts/own-settings';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply, FieldFault } from '@/contracts/refusal';
 import type { Surroundings } from '@/contracts/surroundings';
 import type { Side } from '@/core/checks/findings';
 import { send } from '@/ui/hooks/send';
@@ -13,8 +13,8 @@ import { wantedSurroundings, type Loaded } from './check-here';
 import type { FromWorker, ToWorker } from './check-worker';
 
 export type VerdictState =
-  | { readonly kind: 'incomplete' }
-  /** `before` is the last answer, to what stood there until now. */
+  /** Something is missing or wrong; `before` is the last answer, to what was typed until then. */
+  | { readonly kind: 'incomplete'; readonly before: CheckReply | null }
   | { readonly kind: 'checking'; readonly before: CheckReply | null }
   | { readonly kind: 'checked'; readonly reply: CheckReply }
   | { readonly kind: 'refused'; readonly error: ErrorReply['error'] };
@@ -103,8 +103,27 @@ export const ofKnownDates = <Body extends CheckBody>(
 
 interface Verdict {
   readonly state: VerdictState;
+  /** What is missing or wrong in what is checked, by the field of the body. */
+  readonly faults: readonly FieldFault[];
   /** Starts of the dates there are, left out or not made different; null until they are known. */
   readonly dates: ReadonlySet<string> | null;
+}
+
+/** Not a number is null in JSON, and as wrong as before: the schema says so either way. */
+function faultsIn(text: string): FieldFault[] {
+  const parsed = checkSchema.safeParse(JSON.parse(text));
+  return parsed.success
+    ? []
+    : parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+}
+
+/** The last answer that was good, which is kept in sight while something is being put right. */
+function useLastReply(answer: VerdictState | null): CheckReply | null {
+  const [last, setLast] = useState<CheckReply | null>(null);
+  const reply = answer?.kind === 'checked' ? answer.reply : null;
+  // While drawing, so that no frame is without it.
+  if (reply && reply !== last) setLast(reply);
+  return last;
 }
 
 /**
@@ -116,8 +135,9 @@ export function useVerdict(whole: CheckBody, choices: AskChoices, side: Side): V
   const [dates, setDates] = useState<ReadonlySet<string> | null>(null);
   const body = ofKnownDates(whole, dates);
   const loaded = useSurroundings(body);
-  const isComplete = checkSchema.safeParse(body).success;
   const text = JSON.stringify(body);
+  const faults = useMemo(() => faultsIn(text), [text]);
+  const isComplete = faults.length === 0;
 
   useEffect(() => {
     if (!isComplete) return;
@@ -144,13 +164,11 @@ export function useVerdict(whole: CheckBody, choices: AskChoices, side: Side): V
   }, [text, isComplete]);
 
   const here = useCheckHere(isComplete ? text : null, loaded, choices, side);
-  const before = state?.answer.kind === 'checked' ? state.answer.reply : null;
+  const answer: VerdictState | null =
+    state?.text === text ? state.answer : here ? { kind: 'checked', reply: here } : null;
+  const before = useLastReply(answer);
   const found: VerdictState = !isComplete
-    ? { kind: 'incomplete' }
-    : state?.text === text
-      ? state.answer
-      : here
-        ? { kind: 'checked', reply: here }
-        : { kind: 'checking', before };
-  return { state: found, dates };
+    ? { kind: 'incomplete', before }
+    : (answer ?? { kind: 'checking', before });
+  return { state: found, faults, dates };
 }

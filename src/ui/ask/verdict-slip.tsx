@@ -15,13 +15,15 @@ function extentText({ dates }: CheckReply): string | null {
 
 /** On a phone the slip stands below the form: its first line is always in sight, and leads there. */
 export function VerdictLine({ state }: { state: VerdictState }) {
-  if (state.kind === 'incomplete') return null;
+  if (state.kind === 'incomplete' && !state.before) return null;
   const text =
     state.kind === 'checked'
       ? state.reply.summary
-      : state.kind === 'refused'
-        ? state.error.message
-        : say`Checking …`;
+      : state.kind === 'incomplete'
+        ? say`Put right what is marked.`
+        : state.kind === 'refused'
+          ? state.error.message
+          : say`Checking …`;
   return (
     <a
       href="#verdict"
@@ -43,7 +45,7 @@ interface VerdictSlipProps extends Pick<PartProps, 'form' | 'choices'> {
 /** The slip beside the form: rule in words, verdict, bands to scale, every date. */
 export function VerdictSlip({ state, bands, tzid, body, ...parts }: VerdictSlipProps) {
   const checked = state.kind === 'checked' ? state.reply : null;
-  const shown = state.kind === 'checked' ? state.reply : state.kind === 'checking' ? state.before : null;
+  const shown = checked ?? (state.kind === 'refused' ? null : 'before' in state ? state.before : null);
   return (
     <aside
       id="verdict"
@@ -52,7 +54,13 @@ export function VerdictSlip({ state, bands, tzid, body, ...parts }: VerdictSlipP
     >
       <h2 className="text-xl">{say`Can it be done?`}</h2>
       <div aria-live="polite" className="mt-1">
-        {state.kind === 'incomplete' && (
+        {state.kind === 'incomplete' && state.before && (
+          <p>
+            <strong className="block text-clash">{say`Put right what is marked beside the form.`}</strong>
+            <span className="text-soft">{say`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
+          </p>
+        )}
+        {state.kind === 'incomplete' && !state.before && (
           <p className="text-soft">{say`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
         )}
         {state.kind === 'checking' && <p className="text-soft">{say`Checking …`}</p>}
@@ -85,7 +93,11 @@ export function VerdictSlip({ state, bands, tzid, body, ...parts }: VerdictSlipP
           <BandDrawing bands={bands} tzid={tzid} hue="green" />
         </div>
       )}
-      {shown && <AskLadder reply={shown} {...parts} />}
+      {shown && (
+        <div className={checked ? undefined : 'opacity-60'} aria-busy={state.kind === 'checking'}>
+          <AskLadder reply={shown} {...parts} />
+        </div>
+      )}
       {checked && <FormWays reply={checked} body={body} {...parts} />}
     </aside>
   );

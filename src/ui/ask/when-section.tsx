@@ -2,11 +2,22 @@
 import { say, texts } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
-import { addWallMinutes, dateOf, parseLocalDateTime, timeOf, wallMinute } from '@/core/time/local-time';
-import { lengthText } from '@/contracts/words/when';
+import { addMinutes } from '@/core/time/epoch-minute';
+import {
+  addDays,
+  addWallMinutes,
+  dateOf,
+  parseLocalDateTime,
+  timeOf,
+  wallMinute,
+  type LocalDate,
+} from '@/core/time/local-time';
+import { toEpochMinute, toLocal } from '@/core/time/zone';
+import { dayShort, lengthText } from '@/contracts/words/when';
+import { useOffice } from '@/ui/frame/office';
 import { usualPlaces, type AskForm, type Pattern } from './draft';
 import { Field, FormSection } from './fields';
-import { isOverDays } from './form-body';
+import { hasOwnTime, isOverDays, timesOf } from './form-body';
 import type { PartProps } from './part-props';
 import { PeriodFields } from './period-fields';
 import { PickedDays } from './picked-days';
@@ -22,10 +33,10 @@ const PATTERNS: readonly (readonly [Pattern, string])[] = texts(
 );
 
 /** Moving the start keeps the duration and takes along what was said of single dates; moving the end sets it. */
-export function useHours({ getValues, setValue }: PartProps['form']) {
+export function useHours({ getValues, setValue }: PartProps['form'], tzid: string) {
   const at = (edge: 'start' | 'end') => {
-    const { [`${edge}Date` as const]: date, [`${edge}Time` as const]: time } = getValues();
-    return parseLocalDateTime(`${date}T${time}`);
+    const times = timesOf({ ...getValues(), allDay: false });
+    return parseLocalDateTime(edge === 'start' ? times.startsAt : times.endsAt);
   };
   const set = <Name extends keyof AskForm>(name: Name, value: AskForm[Name]) =>
     setValue(name as never, value as never, { shouldDirty: true });
@@ -59,21 +70,46 @@ export function useHours({ getValues, setValue }: PartProps['form']) {
   const setMinutes = (minutes: number) => {
     const start = at('start');
     if (start && Number.isSafeInteger(minutes) && minutes > 0 && minutes < 45_000)
-      setEnd(addWallMinutes(start, minutes));
+      setEnd(toLocal(addMinutes(toEpochMinute(start, tzid, 'offset-before'), minutes), tzid));
   };
-  return { moveStart, setMinutes };
+  /** An end before the start is of the next day, and of the same day again once it is after it. */
+  const moveEnd = (endTime: string) => {
+    const { startDate, startTime, endDate, endTime: before } = getValues();
+    const wasNight = before <= startTime && endDate > startDate;
+    set('endTime', endTime);
+    const end = at('end');
+    if (!end || endTime === '') return;
+    if (wasNight && endTime > startTime && dateOf(end) === addDays(startDate as LocalDate, 1))
+      set('endDate', startDate);
+    else set('endDate', dateOf(end));
+  };
+  return { moveStart, moveEnd, setMinutes };
+}
+
+/** How long a date really lasts, in minutes; not a number while the fields name no time. */
+function exactMinutes(form: AskForm, tzid: string): number {
+  const times = timesOf(form);
+  const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
+  if (!start || !end || end <= start) return NaN;
+  const minutes = toEpochMinute(end, tzid, 'offset-before') - toEpochMinute(start, tzid, 'offset-before');
+  return minutes > 0 ? minutes : NaN;
+}
+
+/** What the end means where it is not of the day it begins: `The next day, Wed 14 Apr 2027.` */
+function endHint(form: AskForm): string | undefined {
+  const times = timesOf(form);
+  const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
+  if (!start || !end || form.pattern !== 'once' || isOverDays(form)) return undefined;
+  return dateOf(end) > dateOf(start) ? say`The next day, ${dayShort(dateOf(end))}.` : undefined;
 }
 
 function Hours({ form, faults }: PartProps) {
   const { register, control } = form;
   const values = useWatch({ control }) as AskForm;
-  const { startDate, startTime, endDate, endTime, allDay, pattern } = values;
-  const { moveStart, setMinutes } = useHours(form);
-  const [start, end] = [
-    parseLocalDateTime(`${startDate}T${startTime}`),
-    parseLocalDateTime(`${endDate}T${endTime}`),
-  ];
-  const minutes = start && end ? wallMinute(end) - wallMinute(start) : NaN;
+  const { startDate, startTime, endTime, allDay, pattern } = values;
+  const { tzid } = useOffice();
+  const { moveStart, moveEnd, setMinutes } = useHours(form, tzid);
+  const minutes = exactMinutes(values, tzid);
   return (
     <>
       <Field label={say`First date`} fault={faults.startDate} className="sm:col-span-2">
@@ -94,8 +130,13 @@ function Hours({ form, faults }: PartProps) {
               onChange={(event) => moveStart('startTime', event.target.value)}
             />
           </Field>
-          <Field label={say`Ends`} fault={faults.endTime} className="sm:col-span-1">
-            <input className="field" type="time" {...register('endTime')} />
+          <Field label={say`Ends`} hint={endHint(values)} fault={faults.endTime} className="sm:col-span-1">
+            <input
+              className="field"
+              type="time"
+              value={endTime}
+              onChange={(event) => moveEnd(event.target.value)}
+            />
           </Field>
         </>
       )}
@@ -175,7 +216,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
       <Hours {...props} />
       {pattern === 'picked' && <PickedDays {...props} />}
       {pattern === 'rule' && <RepeatFields {...props} />}
-      {kind !== 'notice' && (
+      {hasOwnTime({ kind }) && (
         <>
           <Field
             label={say`Access before`}

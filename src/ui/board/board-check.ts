@@ -16,6 +16,8 @@ export interface OnBoard {
   readonly house: House;
   readonly bookings: readonly Booking[];
   readonly uses: readonly UseTuple[];
+  /** When the page was made: what has begun by then cannot be asked for. */
+  readonly now: EpochMinute;
 }
 
 const STRANGER = 0 as ClaimId;
@@ -104,7 +106,10 @@ export function checkOnBoard(
   wanted: WantedDate,
   { side, except = null, asker }: CheckOnBoard,
 ): BoardVerdict {
-  const findings = checkDates([wanted], worldAround(board, wanted.claim, except), { asker });
+  const findings = checkDates([wanted], worldAround(board, wanted.claim, except), {
+    asker,
+    now: board.now,
+  });
   return {
     verdict: verdictOf(findings, side),
     sentences: [...new Set(findings.map((finding) => sentenceOf(finding, board, side)))],

@@ -153,7 +153,10 @@ function LoadedBoard(props: LoadedProps) {
     go,
   );
 
-  const board: OnBoard = useMemo(() => ({ house, bookings, uses: span.uses }), [house, bookings, span]);
+  const board: OnBoard = useMemo(
+    () => ({ house, bookings, uses: span.uses, now: viewer.asker.now }),
+    [house, bookings, span, viewer],
+  );
   const onPick = useCallback(
     (picked: readonly BoardRow[], start: number, end: number) => {
       const spaceIds = picked.flatMap((row) => (row.kind === 'space' ? [row.space.id] : []));

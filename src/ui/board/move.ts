@@ -88,7 +88,7 @@ export function moveTo(board: OnBoard, booking: Movable, target: Target): Move |
   const { startLocal, content } = patchDate(draftOf(booking, board), patch, board.house.tzid, offersOf);
   const verdict = checkOnBoard(
     board,
-    { key: startLocal, claim: content },
+    { key: startLocal, claim: content, hasBegun: content.event.start === booking.known.event.start },
     { side: 'office', except: booking.known.claimId },
   );
   const slot = Math.max(

@@ -2,6 +2,7 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useMemo, useState } from 'react';
+import { isUsuallyPublished } from '@/core/publishing/usual-publication';
 import type { AskBody, AskReply } from '@/contracts/ask';
 import type { ShortChoices } from '@/contracts/ask-choices';
 import type { ErrorReply } from '@/contracts/refusal';
@@ -139,7 +140,17 @@ interface ShortForm {
   readonly quantity: string;
   readonly categoryId: string;
   readonly hostId: string;
+  /** Null until somebody says so. */
+  readonly publish: boolean | null;
 }
+
+/** Whether it is to be published: as said, else as usual for what is asked for. */
+const isPublished = (form: ShortForm, { poolId }: Pick, { categories }: ShortChoices): boolean =>
+  form.publish ??
+  isUsuallyPublished(
+    poolId !== null,
+    categories.find(({ id }) => id === Number(form.categoryId)),
+  );
 
 const SMALL_GROUP = '2';
 
@@ -161,6 +172,7 @@ function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
     quantity: '1',
     categoryId: String(choices.categories[0]?.id ?? ''),
     hostId: String(choices.hosts[0]?.id ?? ''),
+    publish: null,
   }));
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [sent, setSent] = useState<AskReply | null>(null);
@@ -170,14 +182,13 @@ function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
 
   const submit = async () => {
     if (isSending) return;
-    const category = choices.categories.find(({ id }) => id === Number(form.categoryId));
     const body: Omit<AskBody, 'key'> = {
       title: form.title,
       publicText: '',
       notes: '',
       categoryId: Number(form.categoryId),
       hostId: Number(form.hostId),
-      publish: (category?.publish ?? false) && pick.poolId === null,
+      publish: isPublished(form, pick, choices),
       people: Number(form.people),
       accessMin: content.accessMin,
       exitMin: content.exitMin,
@@ -205,12 +216,14 @@ function ShortFields({
   error,
   choices,
   isLoan,
+  isPublic,
 }: {
   form: ShortForm;
   setForm(form: ShortForm): void;
   error: ErrorReply['error'] | null;
   choices: ShortChoices;
   isLoan: boolean;
+  isPublic: boolean;
 }) {
   const text = (name: 'title' | 'people' | 'quantity', label: string, type: 'text' | 'number') => (
     <label className={name === 'title' ? 'col-span-2' : ''}>
@@ -256,6 +269,15 @@ function ShortFields({
       {isLoan ? text('quantity', say`How many`, 'number') : text('people', say`People`, 'number')}
       {select('categoryId', say`Category`, choices.categories)}
       {select('hostId', say`Lead host`, choices.hosts)}
+      <label className="col-span-2 flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-(--accent)"
+          checked={isPublic}
+          onChange={({ target }) => setForm({ ...form, publish: target.checked })}
+        />
+        {say`Publish it once approved`}
+      </label>
     </div>
   );
 }
@@ -324,6 +346,7 @@ export function PickSlip(props: PickSlipProps) {
             error={error}
             choices={choices}
             isLoan={pool !== null && pool !== undefined}
+            isPublic={isPublished(form, pick, choices)}
           />
         )}
         {error && <RefusalNote error={error} />}

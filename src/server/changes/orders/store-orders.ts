@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { ClaimId } from '@/core/ids';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { sameContent, type OrderContent } from '@/core/work-orders/order-content';
 import type { WantedOrder } from '@/core/work-orders/orders-for';
@@ -11,6 +11,7 @@ export interface OrderRow extends StoredOrder {
   readonly id: number;
   readonly version: number;
   readonly claimId: ClaimId;
+  readonly occurrenceId: OccurrenceId;
   readonly coveredBy: string | null;
 }
 

@@ -13,7 +13,7 @@ import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } f
 import { findTurnovers, withCovers, type Pair, type WantedDates } from './turnovers';
 
 const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
-  'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
+  'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
 const STORED = `SELECT json_group_array(${orderColumns}) AS json
 FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
 WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
@@ -78,8 +78,13 @@ async function coverNeighbours(
 export async function syncOrders(change: ChangeSet, occurrences: readonly OccurrenceId[]): Promise<void> {
   const { tx } = change;
   const ids = JSON.stringify(occurrences);
-  const claims = (await loadStandingClaims(tx, occurrences)).filter(({ status }) => status === 'in-force');
   const rows = await tx.json<OrderRow[]>(STORED, { ids });
+  const ordered = new Set(rows.map(({ occurrenceId }) => occurrenceId));
+  // What is only recorded afterwards gets no orders; what had some keeps them.
+  const claims = (await loadStandingClaims(tx, occurrences)).filter(
+    ({ status, content, occurrenceId }) =>
+      status === 'in-force' && (content.event.end > change.at || ordered.has(occurrenceId)),
+  );
   const claimOfDate = new Map(claims.map((claim) => [claim.occurrenceId, claim.id]));
   const left = await spotsLeft(change, rows, new Set(claimOfDate.values()));
   const dates = await wantedDates(change, claims);

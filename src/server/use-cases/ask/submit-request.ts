@@ -1,6 +1,6 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { unsaid } from '@/contracts/language/say';
 import { makeReference } from '@/core/changes/reference';
-import { RULES } from '@/core/checks/findings';
+import { RULES, type Rule } from '@/core/checks/findings';
 import { planDate, type LiveClaim } from '@/core/changes/plan-date';
 import { policyOn } from '@/core/spaces/policy';
 import { dateOf } from '@/core/time/local-time';
@@ -24,6 +24,12 @@ import { datesAsked, withServices, type AskedDate } from '@/contracts/asked-date
 import { ownLinks } from '../change/check-plans';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 
+/** The field a rule is about; what is about nothing narrower stands beside the people. */
+function fieldOf(rule: Rule, space: number): string {
+  if (rule === 'past') return 'when.startsAt';
+  return rule === 'layout-not-offered' ? `spaces.${space}.layout` : 'people';
+}
+
 /** What requesters can put right alone, beside the field it is about. Said once, however many dates it concerns. */
 function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFault[] {
   const faults = new Map<string, FieldFault>();
@@ -32,7 +38,7 @@ function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFau
       const { severity, sentence } = sentences[index]!;
       if (!RULES[facts.rule].mustBePutRight || severity !== 'blocks') return;
       const space = input.spaces.findIndex((each) => each.spaceId === spaceId);
-      const path = facts.rule === 'layout-not-offered' ? `spaces.${space}.layout` : 'people';
+      const path = fieldOf(facts.rule, space);
       faults.set(`${path} ${sentence}`, { path, message: sentence });
     });
   return [...faults.values()];
@@ -114,14 +120,6 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
     const services = await wantedServices(change.tx, input);
     const asked = datesAsked(input, house);
     if (!asked.ok) return asked;
-    if (asked.value.dates[0]!.claim.event.start <= change.at)
-      return refuse({
-        code: 'bad-input',
-        fields: [
-          { path: 'when.startsAt', message: say`The first date has begun already. Choose a later one.` },
-        ],
-      });
-
     const { isEndless } = asked.value;
     const dates = withServices(asked.value.dates, services);
     const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {

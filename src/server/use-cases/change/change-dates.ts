@@ -161,12 +161,14 @@ async function prepare(
     plans,
     checked: await checkPlans(ctx, change, plans, side),
   });
-  const first = await check(planned.value);
   if (isOwnChange) {
-    const fault = toPutRight(first.checked);
+    // What waits takes nothing yet, and still has to be something one may ask for.
+    const asked = planned.value.map((each) => ({ ...each, wanted: each.wanted ?? each.plan.draft }));
+    const fault = toPutRight((await check(asked)).checked);
     if (fault) return refuse(fault);
-    return done({ ...(await waitWhereUnclear(first, check)), clashing: [] });
   }
+  const first = await check(planned.value);
+  if (isOwnChange) return done({ ...(await waitWhereUnclear(first, check)), clashing: [] });
   const prepared =
     step.action === 'approve-or-move' ? await check(await moveOthers(change, first, step)) : first;
   const refusal = preview ? null : objection(step, prepared.checked);

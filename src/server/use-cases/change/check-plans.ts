@@ -51,6 +51,7 @@ export async function checkPlans(
   const check = (dates: readonly PlannedDate[], except: readonly ClaimId[]) =>
     checkAgainstWorld(change.tx, ctx.viewer, wantedDates(dates), {
       side,
+      now: change.at,
       except,
       consentTo: dates.map(({ plan }) =>
         // What is made anew was never agreed to.
@@ -84,6 +85,9 @@ const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
   plans.map((planned) => ({
     key: keyOf(planned),
     claim: planned.wanted!.content,
+    hasBegun:
+      planned.date.state === 'approved' &&
+      planned.date.claim.event.start === planned.wanted!.content.event.start,
     categories: planned.request.categoryIds,
     of: {
       requestId: planned.request.id,

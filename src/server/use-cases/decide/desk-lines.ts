@@ -152,7 +152,7 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
           // What is held or wanted for its own waiting dates is not in its way.
           ...world.checkApart(
             wanted,
-            askedFactsOf(request),
+            { ...askedFactsOf(request), now },
             new Set(own.flatMap(({ live }) => live.map(({ id }) => id))),
           ),
           ...own.flatMap(({ id }) => consents.get(String(id))!),

@@ -23,6 +23,7 @@ async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<A
     // The office is past notice and horizon with what it decides; whoever asked is not, and asked in time if then.
     ...(side === 'requester' && {
       asker: { ...(await askerOf(ctx, ctx.db, request.requesterId)), now: request.askedMin },
+      now: ctx.clock.now(),
     }),
   };
 }
