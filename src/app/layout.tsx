@@ -8,6 +8,7 @@ import { ownSettings, settingsText } from '@/contracts/own-settings';
 import { currentContext } from '@/server/http/page';
 import { NO_OFFICE, officeContact } from '@/server/use-cases/look/office-contact';
 import { languageScript } from '@/server/language/script';
+import { StayOffline } from '@/ui/frame/stay-offline';
 import { OfficeProvider } from '@/ui/frame/office';
 import { PageSpeech } from '@/ui/settings/page-speech';
 import './globals.css';
@@ -38,6 +39,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <body className="flex min-h-dvh flex-col">
         <PageSpeech settings={settings} language={language} texts={texts?.path ?? null}>
           <OfficeProvider office={office}>{children}</OfficeProvider>
+          <StayOffline />
         </PageSpeech>
       </body>
     </html>

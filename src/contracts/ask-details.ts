@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId, SpaceId } from '@/core/ids';
@@ -19,7 +20,7 @@ const distinct = <Item>(items: readonly Item[], key: (item: Item) => unknown): b
 
 export const answerSchema = z.object({
   questionId: rowId<number>('a question'),
-  answer: plainText('The answer', 1000),
+  answer: plainText('The answer', MOST_CHARACTERS.answer),
 });
 const answers = z
   .array(answerSchema)
@@ -36,7 +37,7 @@ export const orderLineSchema = z.object({
     .int(later`Give a time.`)
     .min(-1440, later`At most a day before the start.`)
     .max(31 * 1440, later`At most 31 days after the start.`),
-  text: requiredLine('What happens then', 200),
+  text: requiredLine('What happens then', MOST_CHARACTERS.orderLine),
   /** Shown to readers; the others are for crews and the office. */
   isPublic: z.boolean().default(false),
 });
@@ -71,8 +72,8 @@ const MOST_HTML = 40_000;
 
 export const askDetails = {
   kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
-  secondLine: optionalLine('Second line', 160),
-  contact: optionalLine('Contact on the day', 160),
+  secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
+  contact: optionalLine('Contact on the day', MOST_CHARACTERS.contact),
   jointHostIds: z
     .array(rowId<number>('a host'))
     .max(12, later`At most twelve hosts beside the lead.`)

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later, say, sayNumber } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
@@ -159,11 +160,11 @@ export const askSchema = checkFields
   .omit({ serviceIds: true })
   .extend({
     key: idempotencyKey,
-    title: requiredLine('Title', 120),
+    title: requiredLine('Title', MOST_CHARACTERS.title),
     publicText: plainText('Public text', 2000),
     categoryId: rowId<CategoryId>('a category'),
     hostId: rowId('a lead host'),
-    notes: plainText('Setup notes', 4000),
+    notes: plainText('Setup notes', MOST_CHARACTERS.notes),
     publish: z.boolean(later`Say whether to publish.`),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),

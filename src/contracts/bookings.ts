@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later, say } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, OccurrenceId, SpaceId } from '@/core/ids';
@@ -85,6 +86,6 @@ export const recategoriseSchema = z.object({
       later`A request is listed twice.`,
     ),
   categoryId: rowId<CategoryId>('a category from the list'),
-  reason: plainText('Reason', 1000).default(''),
+  reason: plainText('Reason', MOST_CHARACTERS.reason).default(''),
 });
 export type RecategoriseInput = z.output<typeof recategoriseSchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import { FACTS } from '@/core/publishing/facts';
@@ -58,7 +59,7 @@ const readersSchema = z
   .transform(({ kind, ...named }): Readers => (kind === 'named' ? { kind, ...named } : { kind }));
 
 const calendarFields = z.object({
-  name: requiredLine('Name', 60),
+  name: requiredLine('Name', MOST_CHARACTERS.calendarName),
   /** Empty is from the name. */
   slug: z
     .string(later`The address is missing.`)
@@ -69,7 +70,7 @@ const calendarFields = z.object({
     )
     .refine((text) => !RESERVED_SLUGS.includes(text), later`This address is taken by a page. Choose another.`)
     .default(''),
-  about: optionalLine('What it is for', 160),
+  about: optionalLine('What it is for', MOST_CHARACTERS.calendarAbout),
   mark: z
     .string(later`The mark is missing.`)
     .trim()
@@ -159,13 +160,13 @@ export const editNoticeSchema = z.object({
     .transform((text) => text || null)
     .nullable()
     .default(null),
-  secondLine: optionalLine('Second line', 160),
+  secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
   publicHtml: z.string(later`Public text is missing.`).max(40_000, later`The public text is too long.`),
   /** Calendars it stands on besides those that show it anyway. */
   picked: several<number>('a calendar'),
   /** Calendars it is kept off. */
   excluded: several<number>('a calendar'),
-  reason: plainText('Reason', 1000),
+  reason: plainText('Reason', MOST_CHARACTERS.reason),
 });
 export type EditNoticeInput = z.output<typeof editNoticeSchema>;
 export type EditNoticeBody = z.input<typeof editNoticeSchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
@@ -19,7 +20,7 @@ const item = z.object({
   occurrences: pickedDates,
 });
 
-const reason = plainText('Reason', 1000);
+const reason = plainText('Reason', MOST_CHARACTERS.reason);
 const neededReason = (what: string) =>
   reason.refine((text) => text !== '', later`${what} needs a reason: the requester reads it.`);
 

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
@@ -14,7 +15,7 @@ export const consentSchema = z
       .min(1, later`Pick at least one date.`)
       .max(3000, later`At most 3,000 dates in one answer.`)
       .transform((ids) => [...new Set(ids)]),
-    reason: plainText('Reason', 1000),
+    reason: plainText('Reason', MOST_CHARACTERS.reason),
   })
   .refine(({ answer, reason }) => answer === 'given' || reason !== '', {
     path: ['reason'],

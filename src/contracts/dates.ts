@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { Layout } from '@/core/seating/capacity';
@@ -34,7 +35,7 @@ export const datesQuerySchema = z.object({
   only: idList.optional(),
   q: z
     .string()
-    .max(100, later`At most 100 characters.`)
+    .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)
     .default(''),
   state: z.enum(DATE_STATES, later`Choose from the list.`).optional(),
   cancelled: z.literal('1').optional(),

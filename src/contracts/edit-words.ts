@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import { versionField } from './change';
@@ -7,11 +8,11 @@ import { idempotencyKey, plainText, requiredLine } from './fields';
 export const editWordsSchema = z.object({
   key: idempotencyKey,
   version: versionField,
-  title: requiredLine('Title', 120),
-  notes: plainText('Setup notes', 4000),
+  title: requiredLine('Title', MOST_CHARACTERS.title),
+  notes: plainText('Setup notes', MOST_CHARACTERS.notes),
   publish: z.boolean(later`Say whether readers see it.`),
   /** Why, for whoever asked. */
-  reason: plainText('Reason', 1000),
+  reason: plainText('Reason', MOST_CHARACTERS.reason),
 });
 export type EditWordsInput = z.output<typeof editWordsSchema>;
 export type EditWordsBody = z.input<typeof editWordsSchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { OccurrenceId, PersonId } from '@/core/ids';
@@ -76,7 +77,7 @@ export const serviceStateSchema = z.object({
   key: idempotencyKey,
   serviceId: rowId<number>('a service'),
   state: z.enum(SERVICE_STATES, later`Say how far the service is.`),
-  note: optionalLine('What is to say', 200),
+  note: optionalLine('What is to say', MOST_CHARACTERS.remark),
 });
 export type ServiceStateInput = z.output<typeof serviceStateSchema>;
 
@@ -85,7 +86,7 @@ export const walkSchema = z.object({
   key: idempotencyKey,
   line: requiredLine('What was promised', 300),
   isRight: z.boolean(later`Say whether it is as promised.`).nullable(),
-  note: optionalLine('What is wrong with it', 200),
+  note: optionalLine('What is wrong with it', MOST_CHARACTERS.remark),
 });
 export type WalkInput = z.output<typeof walkSchema>;
 
@@ -134,7 +135,7 @@ export type AttendanceInput = z.output<typeof attendanceSchema>;
 export const followUpSchema = z.object({
   key: idempotencyKey,
   occurrenceId: occurrence,
-  text: requiredLine('What is left to do', 300),
+  text: requiredLine('What is left to do', MOST_CHARACTERS.followUp),
   due: localDateField.nullable().default(null),
 });
 export type FollowUpInput = z.output<typeof followUpSchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 
@@ -14,7 +15,7 @@ export const ledgerQuerySchema = z.object({
   what: z.enum(LEDGER_WHAT, later`Choose from the list.`).default('all'),
   q: z
     .string()
-    .max(100, later`At most 100 characters.`)
+    .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)
     .default(''),
 });
 export type LedgerQuery = z.output<typeof ledgerQuerySchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
@@ -26,7 +27,10 @@ export type ReadOrderInput = z.output<typeof readOrderSchema>;
 export const noteOrderSchema = z.object({
   key: idempotencyKey,
   kind: z.enum(['note', 'problem'], later`Say whether it is a note or a problem.`),
-  text: plainText('What there is to say', 1000).refine((text) => text.length > 0, later`Say what it is.`),
+  text: plainText('What there is to say', MOST_CHARACTERS.orderNote).refine(
+    (text) => text.length > 0,
+    later`Say what it is.`,
+  ),
   /** A picture that was sent before. */
   file: z
     .uuid(later`The key of this picture is malformed; add it once more.`)

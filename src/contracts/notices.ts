@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
@@ -34,7 +35,7 @@ export const noticesQuerySchema = z.object({
   host: number('a host'),
   q: z
     .string()
-    .max(100, later`At most 100 characters.`)
+    .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)
     .default(''),
 });
 export type NoticesQuery = z.output<typeof noticesQuerySchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import { requiredLine, rowId } from './fields';
@@ -26,7 +27,7 @@ const SCREENS = Object.keys(KEPT_SCREENS) as [KeptScreen, ...KeptScreen[]];
 export const keepViewSchema = z
   .object({
     screen: z.enum(SCREENS, later`There is no such screen.`),
-    name: requiredLine('The name', 60),
+    name: requiredLine('The name', MOST_CHARACTERS.viewName),
     address: z.string(later`The address is missing.`).max(1000, later`The address is too long to keep.`),
   })
   .refine(

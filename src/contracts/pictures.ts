@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine, rowId } from './fields';
@@ -14,7 +15,7 @@ const owner = {
 /** What a picture says of itself, in its address; the body is the picture. */
 export const sendPictureSchema = z.object({
   ...owner,
-  about: requiredLine('What is seen on it', 160),
+  about: requiredLine('What is seen on it', MOST_CHARACTERS.pictureAbout),
 });
 export type SendPictureInput = z.output<typeof sendPictureSchema>;
 

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
@@ -24,7 +25,7 @@ const offset = wholeNumber('Minutes before or after', -MOST_OFFSET_MIN, MOST_OFF
 /** What a recipe says by itself, without what it is about and who does it. */
 export const recipeFields = {
   phase: z.enum(RECIPE_PHASES, later`Choose when the work is done.`),
-  title: requiredLine('What is to be done', 80),
+  title: requiredLine('What is to be done', MOST_CHARACTERS.workTitle),
   per: z.enum(['space', 'date']).default('space'),
   due: edge,
   offsetMin: offset,

@@ -78,7 +78,8 @@ export const refuse = (refusal: Refusal): { readonly ok: false; readonly refusal
 /** The one shape of an error reply. */
 export interface ErrorReply {
   readonly error: {
-    readonly code: RefusalCode;
+    /** `unreachable` is what a browser says by itself where no answer came. */
+    readonly code: RefusalCode | 'unreachable';
     readonly message: string;
     readonly fields: readonly FieldFault[];
     /** Further sentences, one for each thing in the way. */

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from './fields';
 import { LAYOUTS, type Layout } from '@/core/seating/capacity';
@@ -45,7 +46,7 @@ export function planHref(code: string, query: PlanQuery = {}): string {
 /** Everything that makes a way to set rooms one of the house's own. */
 export const ownLayoutSchema = z.object({
   key: idempotencyKey,
-  name: requiredLine('What it is called', 40),
+  name: requiredLine('What it is called', MOST_CHARACTERS.layoutName),
   query: planQuerySchema.omit({ people: true, wheelchairs: true }),
 });
 export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;

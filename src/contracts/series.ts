@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
 import { whenSchema } from './ask';
@@ -12,7 +13,7 @@ export const splitSchema = z.object({
   /** The first date that is to be different. */
   from: rowId<OccurrenceId>('a date'),
   when: whenSchema,
-  reason: plainText('Reason', 1000),
+  reason: plainText('Reason', MOST_CHARACTERS.reason),
 });
 
 export type SplitInput = z.output<typeof splitSchema>;

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
@@ -53,7 +54,7 @@ export const returnSchema = z
     typeId: rowId<EquipmentTypeId>('equipment'),
     counted: wholeNumber('How many came back', 0, 100_000),
     damaged: wholeNumber('How many are damaged', 0, 100_000).default(0),
-    note: optionalLine('What is to say', 200),
+    note: optionalLine('What is to say', MOST_CHARACTERS.remark),
   })
   .refine(({ counted, damaged }) => damaged <= counted, {
     path: ['damaged'],

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { FileLine } from './files';
@@ -11,7 +12,7 @@ export const messageSchema = z
   .object({
     key: idempotencyKey,
     kind: z.enum(THREAD_KINDS, later`Say who is to read it.`).default('with-requester'),
-    text: plainText('The message', 4000),
+    text: plainText('The message', MOST_CHARACTERS.message),
     /** By the office: the request waits for the answer. */
     isQuestion: z.boolean(later`Say whether it is a question.`).default(false),
     fileKeys: z

@@ -2,7 +2,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { AccountView } from '@/contracts/account';
 import { countText } from '@/contracts/words/when';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
@@ -23,13 +23,13 @@ export function AccountPanel({
   name: string;
   account: AccountView;
 }) {
-  const { act, error, said, isSending } = useDeed();
+  const { submit, error, said, isSending } = useSubmit();
   const press = (path: string, words: string) => (
     <button
       type="button"
       className="press"
       disabled={isSending}
-      onClick={() => void act(`/api/people/${id}/${path}`, {})}
+      onClick={() => void submit(`/api/people/${id}/${path}`, {})}
     >
       {words}
       <span className="sr-only"> {name}</span>
@@ -63,7 +63,7 @@ export function AccountPanel({
 
 /** Invites everybody who has no way in yet: after a list of people was taken in. */
 export function InviteAll({ count }: { count: number }) {
-  const { act, error, said, isSending } = useDeed();
+  const { submit, error, said, isSending } = useSubmit();
   return (
     <div className="pb-3">
       {count > 0 && (
@@ -71,7 +71,7 @@ export function InviteAll({ count }: { count: number }) {
           type="button"
           className="press"
           disabled={isSending}
-          onClick={() => void act('/api/people/invite', {})}
+          onClick={() => void submit('/api/people/invite', {})}
         >{say`Invite ${countText(count, 'person', 'people')} without a password`}</button>
       )}
       <p role="status">{said && say`Done: ${said}.`}</p>

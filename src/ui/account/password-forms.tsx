@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { changePasswordSchema, takeLinkSchema } from '@/contracts/account';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { AccountForm } from './account-form';
 
@@ -73,7 +73,7 @@ export function ChangePassword() {
 
 /** Ends what is signed in elsewhere: a phone that was lost, a desk that was left. */
 export function SignOutElsewhere({ isElsewhere }: { isElsewhere: boolean }) {
-  const { act, error, said, isSending } = useDeed();
+  const { submit, error, said, isSending } = useSubmit();
   return (
     <>
       {isElsewhere && (
@@ -81,7 +81,7 @@ export function SignOutElsewhere({ isElsewhere }: { isElsewhere: boolean }) {
           type="button"
           className="press"
           disabled={isSending}
-          onClick={() => void act('/api/account/sign-out-elsewhere', {})}
+          onClick={() => void submit('/api/account/sign-out-elsewhere', {})}
         >{say`Sign out everywhere else`}</button>
       )}
       <p role="status">{said && say`Done: ${said}.`}</p>

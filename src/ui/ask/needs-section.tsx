@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
@@ -160,7 +161,11 @@ function RunningOrder({ form, faults }: PartProps) {
             <input className="field" type="time" {...register(`lines.${index}.at`)} />
           </Field>
           <Field label={say`What happens`} fault={faults[`lines.${index}.text`]}>
-            <input className="field" maxLength={300} {...register(`lines.${index}.text`)} />
+            <input
+              className="field"
+              maxLength={MOST_CHARACTERS.orderLine}
+              {...register(`lines.${index}.text`)}
+            />
           </Field>
           <label className="flex items-center gap-2 sm:mt-8">
             <input

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -107,7 +108,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
   return (
     <FormSection title={say`What and for whom`}>
       <Field label={say`Title`} fault={faults.title} className="sm:col-span-6">
-        <input className="field" maxLength={200} {...register('title')} />
+        <input className="field" maxLength={MOST_CHARACTERS.title} {...register('title')} />
       </Field>
       <Field label={say`Lead host`} fault={faults.hostId} className="sm:col-span-2">
         <Combobox
@@ -149,7 +150,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
             fault={faults.secondLine}
             className="sm:col-span-3"
           >
-            <input className="field" maxLength={200} {...register('secondLine')} />
+            <input className="field" maxLength={MOST_CHARACTERS.secondLine} {...register('secondLine')} />
           </Field>
           <Field
             label={say`Contact on the day`}
@@ -157,7 +158,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
             fault={faults.contact}
             className="sm:col-span-3"
           >
-            <input className="field" maxLength={200} {...register('contact')} />
+            <input className="field" maxLength={MOST_CHARACTERS.contact} {...register('contact')} />
           </Field>
           <More
             form={form}
@@ -218,7 +219,7 @@ export function Question({ form, name, text, required, answers, fault }: Questio
           ))}
         </select>
       ) : (
-        <input className="field" maxLength={1000} {...form.register(name)} />
+        <input className="field" maxLength={MOST_CHARACTERS.answer} {...form.register(name)} />
       )}
     </Field>
   );

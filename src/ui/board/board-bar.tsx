@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { MOST_ZOOM } from '@/contracts/own-settings';
 import { Minus, Plus } from 'lucide-react';
@@ -130,7 +131,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         <input
           className={`${small} w-40`}
           value={address.host}
-          maxLength={100}
+          maxLength={MOST_CHARACTERS.search}
           onChange={({ target }) => set({ host: target.value })}
         />
       </label>
@@ -239,7 +240,7 @@ export function BoardBar(props: BarProps) {
             className="field w-36"
             placeholder={say`space, title`}
             type="search"
-            maxLength={100}
+            maxLength={MOST_CHARACTERS.search}
             value={address.text}
             onChange={({ target }) => go({ text: target.value }, 'replace')}
           />

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useEffect, useRef, useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
@@ -129,7 +130,7 @@ function MoveForm({
         <input
           className="field"
           value={reason}
-          maxLength={1000}
+          maxLength={MOST_CHARACTERS.reason}
           onChange={({ target }) => setReason(target.value)}
         />
       </label>

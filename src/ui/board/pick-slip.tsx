@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useMemo, useState } from 'react';
@@ -20,8 +21,7 @@ import {
 } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { boardHref, type BoardAddress, type Pick } from './board-address';
@@ -177,7 +177,6 @@ function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [sent, setSent] = useState<AskReply | null>(null);
   const [isSending, setSending] = useState(false);
-  const keyOf = useIntentKey();
   const content = contentOf(pick, Number(form.people) || 1, Number(form.quantity) || 1, board, choices);
 
   const submit = async () => {
@@ -197,7 +196,7 @@ function useShortRequest({ pick, board, choices, onSent }: PickSlipProps) {
       when: { startsAt: pick.start, durationMin: pick.minutes, repeat: null },
     };
     setSending(true);
-    const reply = await send<AskReply>('POST', '/api/requests', { ...body, key: keyOf(body) });
+    const reply = await sendOnce<AskReply>('/api/requests', body);
     setSending(false);
     setError(reply.ok ? null : reply.error);
     if (!reply.ok) return;
@@ -233,7 +232,7 @@ function ShortFields({
         type={type}
         min={1}
         required
-        maxLength={120}
+        maxLength={MOST_CHARACTERS.title}
         value={form[name]}
         aria-invalid={fieldFault(error, name) !== undefined}
         onChange={({ target }) => setForm({ ...form, [name]: target.value })}

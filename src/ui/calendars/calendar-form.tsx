@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type SyntheticEvent } from 'react';
@@ -15,6 +16,7 @@ import { FACTS } from '@/core/publishing/facts';
 import { READER_KINDS } from '@/core/publishing/readers';
 import { ROLES } from '@/core/roles';
 import { send } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { Labelled, PickSeveral } from '@/ui/primitives/form-parts';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
@@ -44,7 +46,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           <input
             {...ids}
             className="field"
-            maxLength={60}
+            maxLength={MOST_CHARACTERS.calendarName}
             value={fields.name}
             onChange={({ target }) => set({ name: target.value })}
           />
@@ -59,7 +61,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           <input
             {...ids}
             className="field"
-            maxLength={160}
+            maxLength={MOST_CHARACTERS.calendarAbout}
             value={fields.about}
             onChange={({ target }) => set({ about: target.value })}
           />
@@ -74,7 +76,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           <input
             {...ids}
             className="field"
-            maxLength={60}
+            maxLength={MOST_CHARACTERS.calendarName}
             placeholder={addressOf(fields)}
             value={fields.slug}
             onChange={({ target }) => set({ slug: target.value })}
@@ -308,7 +310,6 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
   const [isMarkOwn, setMarkOwn] = useState(stored !== null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
-  const [key] = useState(() => crypto.randomUUID());
   const set = (part: Partial<CalendarFields>) =>
     setFields((now) => {
       // Until somebody types a mark it follows from the name.
@@ -320,8 +321,8 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
     event.preventDefault();
     if (isSending) return;
     setSending(true);
-    const body = { ...bodyOf(fields), key, id: stored?.id ?? null, rowVersion: stored?.rowVersion ?? 0 };
-    const reply = await send<{ id: number }>('POST', '/api/calendars', body);
+    const body = { ...bodyOf(fields), id: stored?.id ?? null, rowVersion: stored?.rowVersion ?? 0 };
+    const reply = await sendOnce<{ id: number }>('/api/calendars', body);
     setSending(false);
     if (!reply.ok) return setError(reply.error);
     router.push(`/notices/kept?saved=${reply.value.id}`);

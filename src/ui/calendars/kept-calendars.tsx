@@ -5,7 +5,7 @@ import type { KeptCalendar } from '@/contracts/calendars';
 import { FACT_WORDS } from '@/contracts/words/calendars';
 import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -16,7 +16,7 @@ interface LineProps {
   readonly isFirst: boolean;
   readonly isLast: boolean;
   readonly isSending: boolean;
-  act(deed: string): void;
+  run(deed: string): void;
 }
 
 /** Asks once more before something that cannot be taken back, saying what it does. */
@@ -51,7 +51,7 @@ function Twice({
   );
 }
 
-function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: LineProps) {
+function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: LineProps) {
   const { id, slug, name, about, mark, hue, facts, showsText, readersText, coming, link, startsOn } =
     calendar;
   return (
@@ -81,14 +81,14 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: Lin
           className="press"
           disabled={isFirst || isSending}
           aria-label={say`Up: ${name}`}
-          onClick={() => act('up')}
+          onClick={() => run('up')}
         >{say`Up`}</button>
         <button
           type="button"
           className="press"
           disabled={isLast || isSending}
           aria-label={say`Down: ${name}`}
-          onClick={() => act('down')}
+          onClick={() => run('down')}
         >{say`Down`}</button>
         {link && (
           <Twice
@@ -96,7 +96,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: Lin
             what={say`of ${name}`}
             does={say`Whoever holds the present link cannot read it any more.`}
             isSending={isSending}
-            onYes={() => act('replace-link')}
+            onYes={() => run('replace-link')}
           />
         )}
         <Twice
@@ -104,7 +104,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: Lin
           what={name}
           does={say`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
           isSending={isSending}
-          onYes={() => act('retire')}
+          onYes={() => run('retire')}
         />
       </p>
     </li>
@@ -113,7 +113,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, act }: Lin
 
 /** All calendars in the order readers see them. */
 export function KeptCalendars({ calendars, origin }: { calendars: readonly KeptCalendar[]; origin: string }) {
-  const { act, error, said, isSending } = useDeed();
+  const { submit, error, said, isSending } = useSubmit();
   return (
     <>
       {error && <RefusalNote error={error} />}
@@ -134,7 +134,7 @@ export function KeptCalendars({ calendars, origin }: { calendars: readonly KeptC
             isFirst={index === 0}
             isLast={index === calendars.length - 1}
             isSending={isSending}
-            act={(deed) => void act(`/api/calendars/${calendar.id}`, { deed })}
+            run={(deed) => void submit(`/api/calendars/${calendar.id}`, { deed })}
           />
         ))}
       </ol>

@@ -1,12 +1,13 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentBody, ConsentRequest } from '@/contracts/consent';
 import { countText } from '@/contracts/words/when';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { isUnanswered } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { usePicking } from '@/ui/hooks/use-picking';
 
 const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
@@ -15,7 +16,6 @@ const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
 export function AnswerConsent({ request }: { request: ConsentRequest }) {
   const { reference, title, host, requester, notes, dates } = request;
   const router = useRouter();
-  const keyOf = useIntentKey();
   const id = useId();
   // What is still to be answered is picked.
   const [ids, setIds] = useState<ReadonlySet<ClaimId>>(
@@ -30,11 +30,10 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
   const answer = async (given: ConsentBody['answer']) => {
     if (isSending) return;
     setSending(true);
-    const reply = await send<{ summary: string }>('POST', '/api/consents', {
+    const reply = await sendOnce<{ summary: string }>('/api/consents', {
       answer: given,
       claims: picked,
       reason,
-      key: keyOf([reference, given, picked, reason, dates]),
     });
     setSending(false);
     if (reply.ok) {
@@ -46,7 +45,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         text: reply.error.fields[0]?.message ?? reply.error.message,
         isFault: true,
       });
-    router.refresh();
+    if (!isUnanswered(reply)) router.refresh();
   };
   const count = countText(picked.length, 'date', 'dates');
   return (
@@ -85,7 +84,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         id={`${id}-reason`}
         className="field max-w-3xl"
         rows={2}
-        maxLength={1000}
+        maxLength={MOST_CHARACTERS.reason}
         value={reason}
         onChange={({ target }) => setReason(target.value)}
       />

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
@@ -209,7 +210,7 @@ export function DatesBar(props: BarProps) {
             className="field w-44"
             placeholder={say`title, host, space`}
             type="search"
-            maxLength={100}
+            maxLength={MOST_CHARACTERS.search}
             value={address.text}
             disabled={view === 'year'}
             onChange={({ target }) => go({ text: target.value }, 'replace')}

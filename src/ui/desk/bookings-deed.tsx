@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
@@ -166,7 +167,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
             <span className="block text-soft">{say`Why (those who asked read it)`}</span>
             <input
               className="field"
-              maxLength={1000}
+              maxLength={MOST_CHARACTERS.reason}
               value={reason}
               onChange={({ target }) => setReason(target.value)}
             />

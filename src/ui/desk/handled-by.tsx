@@ -3,8 +3,8 @@ import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Handler } from '@/contracts/desk';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { isUnanswered } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 
 interface HandledByProps {
   readonly reference: string;
@@ -16,19 +16,15 @@ interface HandledByProps {
 /** Who of the office sees to a request: taken on with one press, given back with another. */
 export function HandledBy({ reference, title, handler, isMine }: HandledByProps) {
   const router = useRouter();
-  const keyOf = useIntentKey();
   const [fault, setFault] = useState('');
   const [isSending, setSending] = useState(false);
   const give = async (to: 'me' | 'nobody') => {
     if (isSending) return;
     setSending(true);
-    const reply = await send('POST', `/api/requests/${reference}/handler`, {
-      handler: to,
-      key: keyOf([reference, to, handler?.id]),
-    });
+    const reply = await sendOnce(`/api/requests/${reference}/handler`, { handler: to });
     setSending(false);
     setFault(reply.ok ? '' : reply.error.message);
-    router.refresh();
+    if (!isUnanswered(reply)) router.refresh();
   };
   return (
     <span className="flex flex-wrap items-baseline gap-x-2">

@@ -1,18 +1,19 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, sayAs } from '@/contracts/language/say';
 import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 function Count({ event }: { event: EventSetup }) {
-  const { act, error, said } = useDeed();
+  const { submit, error, said } = useSubmit();
   const id = useId();
   const [people, setPeople] = useState(
     event.attendance.people === null ? '' : String(event.attendance.people),
   );
   const keep = () =>
-    void act(`/api/events/${event.date.id}/attendance`, {
+    void submit(`/api/events/${event.date.id}/attendance`, {
       kind: 'count',
       people: people.trim() === '' ? null : Number(people),
     });
@@ -46,7 +47,7 @@ function Count({ event }: { event: EventSetup }) {
 }
 
 function Names({ event }: { event: EventSetup }) {
-  const { act, error } = useDeed();
+  const { submit, error } = useSubmit();
   const id = useId();
   const [typed, setTyped] = useState('');
   const [, startTransition] = useTransition();
@@ -68,7 +69,7 @@ function Names({ event }: { event: EventSetup }) {
                 onChange={() =>
                   startTransition(async () => {
                     touch(name);
-                    await act(path, { kind: 'here', name, isHere: !isHere });
+                    await submit(path, { kind: 'here', name, isHere: !isHere });
                   })
                 }
               />
@@ -81,7 +82,7 @@ function Names({ event }: { event: EventSetup }) {
         className="mt-2 grid gap-2"
         onSubmit={(submitted) => {
           submitted.preventDefault();
-          void act(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
+          void submit(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
         }}
       >
         <label htmlFor={id} className="font-semibold">{say`More names, a line each`}</label>
@@ -101,7 +102,7 @@ function Names({ event }: { event: EventSetup }) {
 }
 
 function FollowUps({ event }: { event: EventSetup }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const id = useId();
   const [text, setText] = useState('');
   const [due, setDue] = useState('');
@@ -117,7 +118,7 @@ function FollowUps({ event }: { event: EventSetup }) {
                 className="size-6 shrink-0 accent-(--accent)"
                 checked={each.doneText !== null}
                 disabled={isSending}
-                onChange={() => void act(`/api/follow-ups/${each.id}`, { isDone: each.doneText === null })}
+                onChange={() => void submit(`/api/follow-ups/${each.id}`, { isDone: each.doneText === null })}
               />
               <span>
                 {each.doneText ? <s>{each.text}</s> : each.text}{' '}
@@ -135,7 +136,7 @@ function FollowUps({ event }: { event: EventSetup }) {
         className="mt-2 flex flex-wrap items-end gap-2"
         onSubmit={(submitted) => {
           submitted.preventDefault();
-          void act('/api/follow-ups', { occurrenceId: event.date.id, text, due: due || null }).then(
+          void submit('/api/follow-ups', { occurrenceId: event.date.id, text, due: due || null }).then(
             (isDone) => {
               if (!isDone) return;
               setText('');
@@ -149,7 +150,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           <input
             id={`${id}-text`}
             className="field"
-            maxLength={300}
+            maxLength={MOST_CHARACTERS.followUp}
             value={text}
             onChange={({ target }) => setText(target.value)}
           />

@@ -2,13 +2,13 @@
 import { say } from '@/contracts/language/say';
 import type { EventSetup } from '@/contracts/event-setup';
 import { OrderCard } from '@/ui/setups/order-card';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { HandOrderForm } from './hand-order-form';
 
 /** The orders of a date; the office issues what is to be issued later, and makes more by hand. */
 export function EventOrders({ event }: { event: EventSetup }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const waiting = event.orders.filter(({ issueText }) => issueText !== null).map(({ id }) => id);
   return (
     <section aria-labelledby="orders">
@@ -19,7 +19,7 @@ export function EventOrders({ event }: { event: EventSetup }) {
             type="button"
             className="press"
             disabled={isSending}
-            onClick={() => void act('/api/orders/issue', { orders: waiting })}
+            onClick={() => void submit('/api/orders/issue', { orders: waiting })}
           >
             {waiting.length === 1
               ? say`Issue the one that waits now`

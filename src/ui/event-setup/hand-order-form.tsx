@@ -1,10 +1,11 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { RECIPE_PHASES } from '@/core/work-orders/recipe';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { EdgeField, TeamFields } from '@/ui/setups/recipe-fields';
@@ -14,16 +15,16 @@ const EMPTY: RecipeFields = { ...NEW_RECIPE, per: 'date' };
 
 /** An order in one's own words, for this date or for all to come. */
 export function HandOrderForm({ event }: { event: EventSetup }) {
-  const { act, error, said, isSending, faultOf } = useDeed();
+  const { submit, error, said, isSending, faultOf } = useSubmit();
   const [isOpen, setOpen] = useState(false);
   const [fields, setFields] = useState<RecipeFields>(EMPTY);
   const [isForAll, setForAll] = useState(false);
   const set = (part: Partial<RecipeFields>) => setFields((before) => ({ ...before, ...part }));
   const isThere = fields.phase === 'attendance';
-  const submit = async (submitted: SyntheticEvent) => {
+  const order = async (submitted: SyntheticEvent) => {
     submitted.preventDefault();
     const { when: _, ...body } = bodyOf(fields);
-    const isDone = await act(`/api/requests/${event.reference}/orders`, {
+    const isDone = await submit(`/api/requests/${event.reference}/orders`, {
       ...body,
       occurrenceId: isForAll ? null : event.date.id,
     });
@@ -44,13 +45,13 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
         {said}
       </span>
       {isOpen && (
-        <form className="mt-3 grid gap-3" onSubmit={(submitted) => void submit(submitted)} noValidate>
+        <form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
           <Labelled label={say`What is to be done`} fault={faultOf('title')}>
             {(ids) => (
               <input
                 {...ids}
                 className="field"
-                maxLength={80}
+                maxLength={MOST_CHARACTERS.workTitle}
                 value={fields.title}
                 onChange={({ target }) => set({ title: target.value })}
               />

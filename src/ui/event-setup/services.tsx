@@ -1,23 +1,24 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EventSetup, ServiceLineView } from '@/contracts/event-setup';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
-  const { act, error, said, isSending, faultOf } = useDeed();
+  const { submit, error, said, isSending, faultOf } = useSubmit();
   const id = useId();
   const [state, setState] = useState<ServiceState>(service.state);
   const [note, setNote] = useState(service.note);
-  const submit = (event: SyntheticEvent) => {
+  const save = (event: SyntheticEvent) => {
     event.preventDefault();
-    void act(`/api/events/${date}/services`, { serviceId: service.serviceId, state, note });
+    void submit(`/api/events/${date}/services`, { serviceId: service.serviceId, state, note });
   };
   return (
-    <form className="flex flex-wrap items-end gap-2" onSubmit={submit}>
+    <form className="flex flex-wrap items-end gap-2" onSubmit={save}>
       <div>
         <label htmlFor={`${id}-state`} className="sr-only">{say`How far ${service.name} is`}</label>
         <select
@@ -39,7 +40,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
           id={`${id}-note`}
           className="field"
           placeholder={say`what is to say`}
-          maxLength={200}
+          maxLength={MOST_CHARACTERS.remark}
           value={note}
           aria-invalid={faultOf('note') !== ''}
           onChange={({ target }) => setNote(target.value)}

@@ -1,15 +1,16 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { EventSetup, PromisedLine } from '@/contracts/event-setup';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const [note, setNote] = useState<string | null>(null);
   const judge = (isRight: boolean | null, why = '') =>
-    act(`/api/events/${date}/walk`, { line: promised.line, isRight, note: why });
+    submit(`/api/events/${date}/walk`, { line: promised.line, isRight, note: why });
   return (
     <li className="grid gap-1 border-t border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -55,7 +56,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             className="field h-11"
             aria-label={say`What is wrong: ${promised.line}`}
             placeholder={say`what is wrong`}
-            maxLength={200}
+            maxLength={MOST_CHARACTERS.remark}
             value={note}
             onChange={({ target }) => setNote(target.value)}
           />

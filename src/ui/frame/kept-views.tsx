@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { X } from 'lucide-react';
@@ -86,7 +87,7 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
                 <input
                   className="field w-48 py-1"
                   value={name}
-                  maxLength={60}
+                  maxLength={MOST_CHARACTERS.viewName}
                   aria-invalid={error !== null}
                   onChange={({ target }) => setName(target.value)}
                 />

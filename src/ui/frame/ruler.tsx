@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
@@ -233,7 +234,7 @@ export function Ruler({ first, today }: RulerProps) {
             className="field block px-1.5 py-1 text-[0.95rem] font-normal tracking-normal text-ink"
             placeholder={say`tue, 12 may …`}
             value={typed}
-            maxLength={60}
+            maxLength={MOST_CHARACTERS.typedDay}
             aria-invalid={fault !== ''}
             aria-describedby={fault ? 'ruler-fault' : undefined}
             onChange={({ target }) => setTyped(target.value)}

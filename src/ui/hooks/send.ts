@@ -1,13 +1,16 @@
 import { texts } from '@/contracts/language/say';
 import type { ErrorReply } from '@/contracts/refusal';
 
+/** Why something was not done, as it is shown; `retry` sends the very same once more. */
+export type ShownError = ErrorReply['error'] & { readonly retry?: () => void };
+
 export type Sent<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: ErrorReply['error'] };
 
 export const unreachable: ErrorReply['error'] = texts(
   {
-    code: 'failed',
-    message: 'The server cannot be reached just now. Nothing is lost here; try again in a moment.',
+    code: 'unreachable',
+    message: 'Not saved: the server cannot be reached. What you entered is still here.',
     fields: [],
     details: [],
   },
@@ -17,6 +20,9 @@ export const unreachable: ErrorReply['error'] = texts(
 const isErrorReply = (body: unknown): body is ErrorReply =>
   typeof body === 'object' && body !== null && 'error' in body;
 
+/** Nobody knows whether it was done: no answer came, or none of ours. */
+export const isUnanswered = (sent: Sent<unknown>): boolean => !sent.ok && sent.error.code === 'unreachable';
+
 async function sendBody<Value>(
   method: 'POST' | 'DELETE',
   url: string,
@@ -25,13 +31,14 @@ async function sendBody<Value>(
   signal?: AbortSignal,
 ): Promise<Sent<Value>> {
   let response: Response;
+  let reply: unknown;
   try {
     response = await fetch(url, { method, headers: { 'Content-Type': type }, body, signal });
+    reply = await response.json();
   } catch (error) {
     if (signal?.aborted) throw error;
     return { ok: false, error: unreachable };
   }
-  const reply: unknown = await response.json().catch(() => null);
   if (response.ok && reply !== null) return { ok: true, value: reply as Value };
   return { ok: false, error: isErrorReply(reply) ? reply.error : unreachable };
 }

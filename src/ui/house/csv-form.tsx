@@ -4,21 +4,17 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CsvDone, CsvKind } from '@/contracts/house-book/csv';
 import type { ErrorReply } from '@/contracts/refusal';
-import { send } from '@/ui/hooks/send';
+import { isUnanswered } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { textOfTable } from './table-text';
-
-interface Looked {
-  readonly done: CsvDone;
-  readonly key: string;
-}
 
 /** A table is looked at line by line first, then taken in whole. */
 export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
   const router = useRouter();
   const [text, setText] = useState('');
-  const [looked, setLooked] = useState<Looked | null>(null);
+  const [looked, setLooked] = useState<CsvDone | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
   const change = (value: string) => {
@@ -26,16 +22,17 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
     setLooked(null);
     setError(null);
   };
-  const take = async (preview: boolean, key: string) => {
+  const take = async (preview: boolean) => {
     if (isSending) return;
     setSending(true);
-    const reply = await send<CsvDone>('POST', `/api/house/${kind}/csv`, { key, preview, text });
+    const reply = await sendOnce<CsvDone>(`/api/house/${kind}/csv`, { preview, text });
     setSending(false);
     const wrong = reply.ok ? [] : reply.error.fields.map(({ message }) => message);
     // One wrong line is said by itself.
     setError(reply.ok ? null : { ...reply.error, details: wrong.length > 1 ? wrong : reply.error.details });
+    if (isUnanswered(reply)) return;
     if (!reply.ok) return setLooked(null);
-    if (preview) return setLooked({ done: reply.value, key: crypto.randomUUID() });
+    if (preview) return setLooked(reply.value);
     router.push(`/house/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
     router.refresh();
   };
@@ -79,17 +76,17 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
         <section aria-label={say`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
           <h2 className="text-xl">{say`What it does`}</h2>
           <p>
-            {looked.done.lines.length
-              ? say`${looked.done.lines.length} lines change something, ${looked.done.unchanged} say what is so already.`
+            {looked.lines.length
+              ? say`${looked.lines.length} lines change something, ${looked.unchanged} say what is so already.`
               : say`Every line says what is so already.`}
           </p>
           <ul className="list-disc pl-5">
-            {looked.done.hits.map((hit) => (
+            {looked.hits.map((hit) => (
               <li key={hit} className="font-semibold">
                 {hit}
               </li>
             ))}
-            {looked.done.lines.map(({ line, name, did, changes }) => (
+            {looked.lines.map(({ line, name, did, changes }) => (
               <li key={line}>
                 {say`Line ${line}: ${name} is ${did === 'made' ? say`made` : say`changed`}. `}
                 <span className="text-soft">{changes.join('. ')}</span>
@@ -103,15 +100,15 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
           <button
             type="button"
             className="press press-main"
-            disabled={isSending || looked.done.lines.length === 0}
-            onClick={() => void take(false, looked.key)}
+            disabled={isSending || looked.lines.length === 0}
+            onClick={() => void take(false)}
           >{say`Take it in`}</button>
         ) : (
           <button
             type="button"
             className="press press-main"
             disabled={isSending || text.trim() === ''}
-            onClick={() => void take(true, crypto.randomUUID())}
+            onClick={() => void take(true)}
           >{say`Look what it does`}</button>
         )}
       </p>

@@ -6,7 +6,8 @@ import type { HolidayLine } from '@/contracts/holidays';
 import type { NamedChoice, ThingDone } from '@/contracts/house-book/docs';
 import type { ErrorReply } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { send } from '@/ui/hooks/send';
+import { isUnanswered } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { HitsNote } from './hits-note';
 import { SeveralInput } from './several-input';
@@ -24,23 +25,23 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
   const [picked, setPicked] = useState<readonly string[]>(() =>
     lines.filter(({ isPublic, isShut }) => isPublic && !isShut).map(({ key }) => key),
   );
-  const [pending, setPending] = useState<{ verb: string; done: ThingDone; key: string } | null>(null);
+  const [pending, setPending] = useState<{ verb: string; done: ThingDone } | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
   const look = (of: readonly (string | number)[], when: number) =>
     router.push(`/house/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
-  const shut = async (preview: boolean, key: string, as: 'closures' | 'notes' = 'closures') => {
+  const shut = async (preview: boolean, as: 'closures' | 'notes' = 'closures') => {
     setSending(true);
-    const body = { key, preview, places, year, days: picked, as };
-    const reply = await send<ThingDone>('POST', '/api/house/holidays', body);
+    const body = { preview, places, year, days: picked, as };
+    const reply = await sendOnce<ThingDone>('/api/house/holidays', body);
     setSending(false);
     setError(reply.ok ? null : reply.error);
+    if (isUnanswered(reply)) return;
     if (!reply.ok) return setPending(null);
     if (preview)
       return setPending({
         verb: say`Shut on ${countText(picked.length, 'day', 'days')}`,
         done: reply.value,
-        key: crypto.randomUUID(),
       });
     router.push(
       `/house/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
@@ -101,7 +102,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         <HitsNote
           pending={pending}
           isSending={isSending}
-          confirm={() => shut(false, pending.key)}
+          confirm={() => shut(false)}
           back={() => setPending(null)}
         />
       )}
@@ -111,13 +112,13 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
             type="button"
             className="press press-main"
             disabled={isSending || picked.length === 0}
-            onClick={() => void shut(true, crypto.randomUUID())}
+            onClick={() => void shut(true)}
           >{say`Shut on ${countText(picked.length, 'day', 'days')}`}</button>
           <button
             type="button"
             className="press"
             disabled={isSending || picked.length === 0}
-            onClick={() => void shut(false, crypto.randomUUID(), 'notes')}
+            onClick={() => void shut(false, 'notes')}
           >{say`Only say what ${picked.length === 1 ? say`it is` : say`they are`}`}</button>
         </p>
       )}

@@ -1,10 +1,12 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/pictures';
 import type { ErrorReply } from '@/contracts/refusal';
-import { send, sendFile, type Sent } from '@/ui/hooks/send';
+import { isUnanswered, sendFile, type Sent } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { PictureShown } from '@/ui/primitives/picture-shown';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -36,7 +38,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
       setFile(null);
       setAbout('');
     }
-    router.refresh();
+    if (!isUnanswered(reply)) router.refresh();
   };
   return (
     <section className="grid max-w-4xl gap-3 pt-8" aria-label={say`Picture`}>
@@ -50,9 +52,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
               type="button"
               className="press"
               disabled={isBusy}
-              onClick={() =>
-                void run(() => send('POST', '/api/pictures/drop', { key: crypto.randomUUID(), of, id }))
-              }
+              onClick={() => void run(() => sendOnce('/api/pictures/drop', { of, id }))}
             >{say`Take the picture away`}</button>
           </p>
         </>
@@ -88,7 +88,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
               <input
                 {...ids}
                 className="field"
-                maxLength={160}
+                maxLength={MOST_CHARACTERS.pictureAbout}
                 value={about}
                 onChange={({ target }) => setAbout(target.value)}
               />

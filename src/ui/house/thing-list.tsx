@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { ThingLine } from '@/contracts/house-book/docs';
 import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { countText } from '@/contracts/words/when';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
@@ -32,7 +32,7 @@ function Line({ kind, line, children }: { kind: HouseKind; line: ThingLine; chil
 /** Things of a kind in the order of the house; what is out of use is folded away. */
 export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
   const [search, setSearch] = useState('');
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const words = KIND_WORDS[kind];
   const asked = search.toLowerCase().split(/\s+/).filter(Boolean);
   const fits = ({ name, note }: ThingLine) =>
@@ -69,7 +69,7 @@ export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
                   type="button"
                   className="press px-2 py-0"
                   disabled={isSending || (deed === 'up' ? index === 0 : index === found.length - 1)}
-                  onClick={() => void act(`/api/house/${kind}/${line.id}`, { deed })}
+                  onClick={() => void submit(`/api/house/${kind}/${line.id}`, { deed })}
                 >
                   {deed === 'up' ? '↑' : '↓'}
                   <span className="sr-only">

@@ -2,17 +2,16 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ThingDeed, ThingDone } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
-import type { ErrorReply } from '@/contracts/refusal';
-import { send, type Sent } from '@/ui/hooks/send';
+import { isUnanswered, type Sent, type ShownError } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 
-type Way = (isPreview: boolean, key: string) => Promise<Sent<ThingDone>>;
+/** What is looked at and then done: the same but for `preview`. */
+type Way = (isPreview: boolean) => Promise<Sent<ThingDone>>;
 
 interface Pending {
   readonly verb: string;
   readonly done: ThingDone;
   readonly way: Way;
-  /** One for each thing that is looked at, so that pressing twice does it once. */
-  readonly key: string;
 }
 
 /**
@@ -22,11 +21,13 @@ interface Pending {
 export function useThing(kind: HouseKind, id: number | null, rowVersion: number) {
   const router = useRouter();
   const [pending, setPending] = useState<Pending | null>(null);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [error, setError] = useState<ShownError | null>(null);
   const [isSending, setSending] = useState(false);
 
   const finish = (reply: Sent<ThingDone>, where: string) => {
     setError(reply.ok ? null : reply.error);
+    // What was looked at stays, to be meant once more.
+    if (isUnanswered(reply)) return;
     setPending(null);
     if (!reply.ok) return;
     router.push(`${where}?said=${encodeURIComponent(reply.value.summary)}`);
@@ -35,12 +36,11 @@ export function useThing(kind: HouseKind, id: number | null, rowVersion: number)
   const run = async (verb: string, way: Way, alwaysAsk: boolean) => {
     if (isSending) return;
     setSending(true);
-    const key = crypto.randomUUID();
-    const looked = await way(true, crypto.randomUUID());
+    const looked = await way(true);
     if (looked.ok && (alwaysAsk || looked.value.hits.length)) {
       setError(null);
-      setPending({ verb, done: looked.value, way, key });
-    } else if (looked.ok) finish(await way(false, key), `/house/${kind}`);
+      setPending({ verb, done: looked.value, way });
+    } else if (looked.ok) finish(await way(false), `/house/${kind}`);
     else finish(looked, '');
     setSending(false);
   };
@@ -51,15 +51,15 @@ export function useThing(kind: HouseKind, id: number | null, rowVersion: number)
     save: (doc: unknown) =>
       run(
         'Save it all the same',
-        (preview, key) => send('POST', `/api/house/${kind}`, { key, id, rowVersion, preview, doc }),
+        (preview) => sendOnce(`/api/house/${kind}`, { id, rowVersion, preview, doc }),
         false,
       ),
     deed: (deed: ThingDeed, verb: string) =>
-      run(verb, (preview, key) => send('POST', `/api/house/${kind}/${id}`, { key, deed, preview }), true),
+      run(verb, (preview) => sendOnce(`/api/house/${kind}/${id}`, { deed, preview }), true),
     confirm: async () => {
       if (!pending || isSending) return;
       setSending(true);
-      finish(await pending.way(false, pending.key), `/house/${kind}`);
+      finish(await pending.way(false), `/house/${kind}`);
       setSending(false);
     },
     back: () => setPending(null),

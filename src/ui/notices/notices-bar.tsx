@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/notices';
 import { Mark } from '@/ui/primitives/mark';
@@ -106,7 +107,13 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
           <Select name="building" label={say`Where`} value={query.building} options={buildings} />
           <label className="min-w-40 grow">
             <span className="block text-[0.92rem] font-semibold">{say`With the words`}</span>
-            <input type="search" name="q" defaultValue={query.q} maxLength={100} className="field" />
+            <input
+              type="search"
+              name="q"
+              defaultValue={query.q}
+              maxLength={MOST_CHARACTERS.search}
+              className="field"
+            />
           </label>
           <button type="submit" className="press press-main">{say`Show`}</button>
           {isTogether && <Calendars calendars={calendars} />}

@@ -1,15 +1,15 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 /** Makes a private link, or asks once more before another takes its place. */
 export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
-  const { act, error, said, isSending } = useDeed();
+  const { submit, error, said, isSending } = useSubmit();
   const [isAsked, setAsked] = useState(false);
   const make = async () => {
-    await act('/api/own/feed-link', {});
+    await submit('/api/own/feed-link', {});
     setAsked(false);
   };
   return (

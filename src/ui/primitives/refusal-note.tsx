@@ -1,10 +1,10 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { ErrorReply } from '@/contracts/refusal';
 import { useOffice } from '@/ui/frame/office';
+import type { ShownError } from '@/ui/hooks/send';
 
 /** Why something was not done, in words, with whom to ask. Announced when it appears. */
-export function RefusalNote({ error }: { error: ErrorReply['error'] | null }) {
+export function RefusalNote({ error }: { error: ShownError | null }) {
   const office = useOffice();
   return (
     <div role="alert">
@@ -25,6 +25,9 @@ export function RefusalNote({ error }: { error: ErrorReply['error'] | null }) {
                 href={`/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`}
               >{say`Sign in and come back here`}</a>
             </p>
+          )}
+          {error.retry && (
+            <button type="button" className="press mt-2" onClick={error.retry}>{say`Try again`}</button>
           )}
           <p className="mt-1 text-[0.9rem] text-soft">
             {office.name}: {office.phone}, {office.email}

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
@@ -76,7 +77,7 @@ function Decision({ change, picked, waiting }: DecisionProps) {
           <input
             className="field"
             value={reason}
-            maxLength={1000}
+            maxLength={MOST_CHARACTERS.reason}
             onChange={(event) => setReason(event.target.value)}
           />
         </label>

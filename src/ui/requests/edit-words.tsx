@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type FormEvent } from 'react';
 import type { EditWordsBody } from '@/contracts/edit-words';
@@ -44,7 +45,7 @@ export function EditWords({ request }: { request: RequestView }) {
           <input
             className="field"
             value={form.title}
-            maxLength={120}
+            maxLength={MOST_CHARACTERS.title}
             required
             onChange={({ target }) => setForm({ ...form, title: target.value })}
           />
@@ -54,7 +55,7 @@ export function EditWords({ request }: { request: RequestView }) {
           <textarea
             className="field"
             rows={3}
-            maxLength={4000}
+            maxLength={MOST_CHARACTERS.notes}
             value={form.notes}
             onChange={({ target }) => setForm({ ...form, notes: target.value })}
           />
@@ -73,7 +74,7 @@ export function EditWords({ request }: { request: RequestView }) {
           <input
             className="field"
             value={reason}
-            maxLength={1000}
+            maxLength={MOST_CHARACTERS.reason}
             onChange={({ target }) => setReason(target.value)}
           />
         </label>

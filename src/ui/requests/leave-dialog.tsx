@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
@@ -54,7 +55,7 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
             <input
               className="field"
               value={reason}
-              maxLength={1000}
+              maxLength={MOST_CHARACTERS.reason}
               onChange={(event) => setReason(event.target.value)}
             />
           </label>

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, sayAs } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EditNoticeBody, NoticePreview } from '@/contracts/calendars';
@@ -215,7 +216,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           <span className="font-semibold">{say`Second line`}</span>
           <input
             className="field"
-            maxLength={160}
+            maxLength={MOST_CHARACTERS.secondLine}
             value={fields.secondLine}
             onChange={({ target }) => set({ secondLine: target.value })}
           />
@@ -248,7 +249,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           <input
             className="field"
             value={reason}
-            maxLength={1000}
+            maxLength={MOST_CHARACTERS.reason}
             onChange={({ target }) => setReason(target.value)}
           />
         </label>

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
@@ -40,7 +41,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           <span className="text-soft">{say`(needed where it goes past a rule; the requester reads it)`}</span>
           <input
             className="field"
-            maxLength={1000}
+            maxLength={MOST_CHARACTERS.reason}
             value={reason}
             onChange={({ target }) => setReason(target.value)}
           />

@@ -1,12 +1,12 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import type { HireIn, RivalWaysOut, SeriesWayOut, SharedWaysOut, WayOut } from '@/contracts/ways-out';
 import { countText } from '@/contracts/words/when';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { useWaysOut } from '@/ui/ways-out/use-ways-out';
 import { WaysOut } from '@/ui/ways-out/ways-out';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -43,7 +43,6 @@ function MoveRival({ rival, way }: { rival: RivalWaysOut['rival']; way: WayOut }
 /** Hiring makes the line of stock; the date itself stays as it is. */
 function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   const router = useRouter();
-  const keyOf = useIntentKey();
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
   const run = async () => {
@@ -51,7 +50,7 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
     setSending(true);
     const { typeId, quantity, from, to } = hire;
     const line = { typeId, delta: quantity, from, to, reason: reason || say`hired in` };
-    const reply = await send('POST', '/api/stock-lines', { ...line, key: keyOf(line) });
+    const reply = await sendOnce('/api/stock-lines', line);
     setSending(false);
     setError(reply.ok ? null : reply.error);
     if (reply.ok) router.refresh();
@@ -127,7 +126,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
       <span className="text-soft">{say`(needed where it goes past a rule; the requester reads it)`}</span>
       <input
         className="field"
-        maxLength={1000}
+        maxLength={MOST_CHARACTERS.reason}
         value={reason}
         onChange={(event) => setReason(event.target.value)}
       />

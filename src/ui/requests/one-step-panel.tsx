@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { RequestView } from '@/contracts/request-view';
@@ -159,7 +160,7 @@ export function OneStepPanel({
           </span>
           <input
             className="field"
-            maxLength={1000}
+            maxLength={MOST_CHARACTERS.reason}
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />

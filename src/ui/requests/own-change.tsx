@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
@@ -44,7 +45,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
           <input
             className="field"
             value={reason}
-            maxLength={1000}
+            maxLength={MOST_CHARACTERS.reason}
             onChange={(event) => setReason(event.target.value)}
           />
         </label>

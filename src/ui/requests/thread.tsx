@@ -1,16 +1,16 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useRef, useState } from 'react';
 import type { FileLine } from '@/contracts/files';
-import type { ErrorReply } from '@/contracts/refusal';
 import type { RequestView } from '@/contracts/request-view';
 import type { MessageView } from '@/contracts/talk';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { useOffice } from '@/ui/frame/office';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send } from '@/ui/hooks/send';
+import { isUnanswered, type ShownError } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { FileList } from './file-list';
 
@@ -66,11 +66,10 @@ export function Thread({ request, isOffice }: ThreadProps) {
   const [text, setText] = useState('');
   const [as, setAs] = useState<WrittenAs>('message');
   const [lines, setLines] = useState<FileLine[]>([]);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [error, setError] = useState<ShownError | null>(null);
   const [isSending, setSending] = useState(false);
   const isBusy = useRef(false);
   const files = useFiles(lines, setLines, true);
-  const keyOf = useIntentKey();
   const write = async () => {
     if (isBusy.current) return;
     isBusy.current = true;
@@ -78,15 +77,12 @@ export function Thread({ request, isOffice }: ThreadProps) {
     const areSent = await files.settled();
     const body = { ...WRITTEN_AS[as].body, text, fileKeys: lines.map(({ key }) => key) };
     const reply = areSent
-      ? await send<{ messages: MessageView[] }>('POST', `/api/requests/${request.reference}/messages`, {
-          ...body,
-          key: keyOf([body, request.messages.length]),
-        })
+      ? await sendOnce<{ messages: MessageView[] }>(`/api/requests/${request.reference}/messages`, body)
       : null;
     isBusy.current = false;
     setSending(false);
     if (!reply) return;
-    setError(reply.ok ? null : reply.error);
+    setError(reply.ok ? null : { ...reply.error, ...(isUnanswered(reply) && { retry: () => void write() }) });
     if (!reply.ok) return;
     setText('');
     setLines([]);
@@ -122,7 +118,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
             id={id}
             className="field"
             rows={3}
-            maxLength={4000}
+            maxLength={MOST_CHARACTERS.message}
             value={text}
             onChange={(event) => setText(event.target.value)}
           />

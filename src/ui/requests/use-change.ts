@@ -5,8 +5,8 @@ import { useRef, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/change';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { RequestView } from '@/contracts/request-view';
-import { useIntentKey } from '@/ui/hooks/intent-key';
-import { send, type Sent } from '@/ui/hooks/send';
+import { isUnanswered, type Sent, type ShownError } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { itemsOf } from './use-preview';
 
 /** What is said where somebody stopped what they had sent; how it stands is loaded anew. */
@@ -26,7 +26,7 @@ type Items = ChangeBody['items'];
 
 /** Doing something to picked dates of a request, and taking it back. */
 export interface ChangeHandle {
-  readonly error: ErrorReply['error'] | null;
+  readonly error: ShownError | null;
   readonly doneText: string;
   readonly isSending: boolean;
   /** Set while what was done last can still be taken back. */
@@ -36,7 +36,7 @@ export interface ChangeHandle {
   /** The same for dates of several requests. */
   runFor(step: Step, items: Items): Promise<boolean>;
   /** Another change that can be taken back, by its own route. */
-  runAt(url: string, body: object): Promise<boolean>;
+  runAt(url: string, body: Readonly<Record<string, unknown>>): Promise<boolean>;
   /** Stops what is being sent; then nothing of it is done. */
   stop(): void;
   takeBack(): Promise<void>;
@@ -48,35 +48,41 @@ export function useChange(
   afterwards?: () => void,
 ): ChangeHandle {
   const router = useRouter();
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [error, setError] = useState<ShownError | null>(null);
   const [doneText, setDoneText] = useState('');
   const [isSending, setSending] = useState(false);
   const [changeSet, setChangeSet] = useState<number | null>(null);
-  const keyOf = useIntentKey();
   const sending = useRef<AbortController | null>(null);
 
-  const post = async <Value>(url: string, body: object): Promise<Value | null> => {
+  const post = async <Value>(url: string, body: Readonly<Record<string, unknown>>): Promise<Sent<Value>> => {
     setSending(true);
     setDoneText('');
     const abort = new AbortController();
     sending.current = abort;
-    const reply = await send<Value>('POST', url, { ...body, key: keyOf([url, body]) }, abort.signal).catch(
-      (): Sent<Value> => ({ ok: false, error: STOPPED }),
-    );
+    const reply = await sendOnce<Value>(url, body, abort.signal).catch((): Sent<Value> => ({
+      ok: false,
+      error: STOPPED,
+    }));
     setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (isUnanswered(reply)) return reply;
     // What happened meanwhile is loaded even where the change was refused.
     if (afterwards) afterwards();
     else router.refresh();
-    setError(reply.ok ? null : reply.error);
-    return reply.ok ? reply.value : null;
+    return reply;
+  };
+  /** Where no answer came, the very same can be sent again by a press: against the version it was decided on. */
+  const offerRetry = (reply: Sent<unknown>, retry: () => void) => {
+    if (isUnanswered(reply)) setError((now) => now && { ...now, retry });
   };
 
-  const runAt = async (url: string, body: object): Promise<boolean> => {
+  const runAt: ChangeHandle['runAt'] = async (url, body) => {
     if (isSending) return false;
     const reply = await post<ChangeReply>(url, body);
-    if (!reply) return false;
-    setChangeSet(reply.changeSet);
-    setDoneText(say`Done: ${reply.summary}.`);
+    offerRetry(reply, () => void runAt(url, body));
+    if (!reply.ok) return false;
+    setChangeSet(reply.value.changeSet);
+    setDoneText(say`Done: ${reply.value.summary}.`);
     return true;
   };
 
@@ -88,8 +94,10 @@ export function useChange(
   const takeBack = async (): Promise<void> => {
     if (isSending || changeSet === null) return;
     const reply = await post<Pick<ChangeReply, 'summary'>>(`/api/changes/${changeSet}/undo`, {});
+    offerRetry(reply, () => void takeBack());
+    if (isUnanswered(reply)) return;
     setChangeSet(null);
-    if (reply) setDoneText(say`Done: ${reply.summary}.`);
+    if (reply.ok) setDoneText(say`Done: ${reply.value.summary}.`);
   };
 
   return {

@@ -1,8 +1,9 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { OwnLayout, PlanQuery } from '@/contracts/seating';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 interface OwnLayoutsProps {
@@ -16,12 +17,12 @@ interface OwnLayoutsProps {
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
 export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   const [name, setName] = useState('');
-  const { act, error, isSending } = useDeed({ addressMoves: true });
+  const { submit, error, isSending } = useSubmit({ addressMoves: true });
   if (!own.length && !mayKeep) return null;
   const keep = (event: SyntheticEvent) => {
     event.preventDefault();
     const { people: _, wheelchairs: __, ...ways } = query;
-    void act('/api/own-layouts', { name, query: ways }).then((isDone) => isDone && setName(''));
+    void submit('/api/own-layouts', { name, query: ways }).then((isDone) => isDone && setName(''));
   };
   return (
     <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
@@ -38,7 +39,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
                 className="press px-2"
                 aria-label={say`Give up ${each.name}`}
                 disabled={isSending}
-                onClick={() => void act(`/api/own-layouts/${each.id}/drop`, {})}
+                onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
               >{say`Give up`}</button>
             )}
           </li>
@@ -50,7 +51,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
             <span className="font-semibold">{say`Keep this as`}</span>
             <input
               className="field"
-              maxLength={40}
+              maxLength={MOST_CHARACTERS.layoutName}
               value={name}
               onChange={({ target }) => setName(target.value)}
             />

@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import type { OrderThing, OrderView } from '@/contracts/orders';
 import { setupsSheetHref } from '@/contracts/setups-sheet';
 import Link from '@/ui/primitives/link';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { OrderChecklist } from './order-checklist';
 import { OrderSaid } from './order-said';
@@ -43,7 +43,7 @@ function TurnoverLines({ order }: { order: OrderView }) {
 
 /** What has changed since the team read it, and a press that says it was read. */
 function News({ order }: { order: OrderView }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   if (!order.changes.length) return null;
   return (
     <div className="mt-2 border-l-4 border-l-look bg-sunk px-3 py-2" role="status">
@@ -59,7 +59,7 @@ function News({ order }: { order: OrderView }) {
           className="press mt-2 h-11"
           disabled={isSending}
           aria-label={say`I have read it: what has changed at ${order.place}, ${order.dueText}`}
-          onClick={() => void act(`/api/orders/${order.id}/read`, { version: order.contentVersion })}
+          onClick={() => void submit(`/api/orders/${order.id}/read`, { version: order.contentVersion })}
         >{say`I have read it`}</button>
       )}
       <RefusalNote error={error} />
@@ -93,7 +93,7 @@ function headline({ phase, origin, turnover, layout, people, wheelchairs, title 
 }
 
 function DoneButton({ order }: { order: OrderView }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit({ repeats: true });
   const isDone = order.state === 'done';
   return (
     <div className="w-full sm:w-44">
@@ -102,7 +102,7 @@ function DoneButton({ order }: { order: OrderView }) {
         className={`press h-14 w-full text-lg ${isDone ? '' : 'press-main'}`}
         disabled={isSending}
         onClick={() =>
-          void act(`/api/orders/${order.id}`, { version: order.version, state: isDone ? 'open' : 'done' })
+          void submit(`/api/orders/${order.id}`, { version: order.version, state: isDone ? 'open' : 'done' })
         }
         aria-label={`${isDone ? say`Open again` : say`Done`}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
       >

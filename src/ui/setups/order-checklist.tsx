@@ -2,12 +2,12 @@
 import { say } from '@/contracts/language/say';
 import { useOptimistic, useTransition } from 'react';
 import type { OrderView } from '@/contracts/orders';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 /** Lines to tick, each saved by itself as soon as it is touched. */
 export function OrderChecklist({ order }: { order: OrderView }) {
-  const { act, error } = useDeed();
+  const { submit, error } = useSubmit({ repeats: true });
   const [, startTransition] = useTransition();
   const [lines, touch] = useOptimistic(order.checklist, (all, touched: string) =>
     all.map((each) => (each.line === touched ? { ...each, isTicked: !each.isTicked } : each)),
@@ -16,7 +16,7 @@ export function OrderChecklist({ order }: { order: OrderView }) {
   const tick = (line: string, isTicked: boolean) =>
     startTransition(async () => {
       touch(line);
-      await act(`/api/orders/${order.id}/ticks`, { line, isTicked });
+      await submit(`/api/orders/${order.id}/ticks`, { line, isTicked });
     });
   return (
     <fieldset className="mt-2">

@@ -1,14 +1,15 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useId, useState, type ReactNode } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { OrderNote, OrderView } from '@/contracts/orders';
 import { useFiles } from '@/ui/files/use-files';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 function Said({ note, order }: { note: OrderNote; order: OrderView }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const isOpenProblem = note.kind === 'problem' && note.solvedText === null;
   return (
     <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-clash' : 'border-l-rule'}`}>
@@ -38,7 +39,7 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
           className="press mt-1"
           disabled={isSending}
           aria-label={say`Solved: ${note.text}, ${order.place}`}
-          onClick={() => void act(`/api/orders/problems/${note.id}`, {})}
+          onClick={() => void submit(`/api/orders/problems/${note.id}`, {})}
         >{say`Solved`}</button>
       )}
       <RefusalNote error={error} />
@@ -83,14 +84,15 @@ function Picture({
 }
 
 function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const [text, setText] = useState('');
   const [lines, setLines] = useState<readonly FileLine[]>([]);
   const files = useFiles(lines, setLines, true);
   const id = useId();
   const tell = async (kind: OrderNote['kind']) => {
     if (!(await files.settled())) return;
-    if (await act(`/api/orders/${order.id}/notes`, { kind, text, file: lines.at(-1)?.key ?? null })) onSaid();
+    if (await submit(`/api/orders/${order.id}/notes`, { kind, text, file: lines.at(-1)?.key ?? null }))
+      onSaid();
   };
   return (
     <form
@@ -107,7 +109,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       <textarea
         id={id}
         className="field min-h-20"
-        maxLength={1000}
+        maxLength={MOST_CHARACTERS.orderNote}
         value={text}
         aria-invalid={error?.fields.some(({ path }) => path === 'text')}
         onChange={({ target }) => setText(target.value)}

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { RecipeChoices, RecipeReply, StoredRecipe } from '@/contracts/recipes';
@@ -31,7 +32,7 @@ function WhatPart({ fields, choices, faults, set }: PartProps) {
           <input
             {...ids}
             className="field"
-            maxLength={80}
+            maxLength={MOST_CHARACTERS.workTitle}
             value={fields.title}
             onChange={({ target }) => set({ title: target.value })}
           />

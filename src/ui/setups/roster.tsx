@@ -2,26 +2,26 @@
 import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { WeekView } from '@/contracts/week-load';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 type Team = NonNullable<WeekView['team']>;
 
-type Act = ReturnType<typeof useDeed>['act'];
+type Submit = ReturnType<typeof useSubmit>['submit'];
 
-function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; act: Act }) {
+function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days']; submit: Submit }) {
   const id = useId();
   const [who, setWho] = useState('');
   const [people, setPeople] = useState('2');
   const [date, setDate] = useState(days[0]!.date);
   const [from, setFrom] = useState('08:00');
   const [to, setTo] = useState('16:00');
-  const submit = (event: SyntheticEvent) => {
+  const add = (event: SyntheticEvent) => {
     event.preventDefault();
     // A shift that ends at an earlier hour ends on the day after.
     const last =
       to > from ? date : new Date(Date.parse(`${date}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-    void act('/api/shifts', {
+    void submit('/api/shifts', {
       teamId: team.id,
       personId: who ? Number(who) : null,
       people: who ? 1 : Number(people),
@@ -30,7 +30,7 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
     });
   };
   return (
-    <form className="flex flex-wrap items-end gap-2" onSubmit={submit}>
+    <form className="flex flex-wrap items-end gap-2" onSubmit={add}>
       <div>
         <label htmlFor={`${id}-who`} className="block font-semibold">{say`On shift`}</label>
         <select
@@ -94,7 +94,7 @@ function ShiftForm({ team, days, act }: { team: Team; days: WeekView['days']; ac
   );
 }
 
-function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; act: Act }) {
+function ShiftList({ team, days, submit }: { team: Team; days: WeekView['days']; submit: Submit }) {
   if (!team.shifts.length) return <p className="text-soft">{say`Nobody is on shift in this week.`}</p>;
   const dayText = (date: string) => days.find((day) => day.date === date)?.text ?? date;
   return (
@@ -108,7 +108,7 @@ function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; ac
             type="button"
             className="press px-2 py-0.5"
             aria-label={say`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
-            onClick={() => void act(`/api/shifts/${id}/remove`, {})}
+            onClick={() => void submit(`/api/shifts/${id}/remove`, {})}
           >{say`Take off`}</button>
         </li>
       ))}
@@ -116,7 +116,7 @@ function ShiftList({ team, days, act }: { team: Team; days: WeekView['days']; ac
   );
 }
 
-function Members({ team, act }: { team: Team; act: Act }) {
+function Members({ team, submit }: { team: Team; submit: Submit }) {
   const id = useId();
   const [who, setWho] = useState('');
   return (
@@ -130,7 +130,7 @@ function Members({ team, act }: { team: Team; act: Act }) {
               className="press px-2 py-0.5"
               aria-label={say`Out of the team: ${person.name}`}
               onClick={() =>
-                void act(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
+                void submit(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
               }
             >{say`Out of the team`}</button>
           </li>
@@ -141,7 +141,7 @@ function Members({ team, act }: { team: Team; act: Act }) {
           className="mt-2 flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            if (who) void act(`/api/teams/${team.id}/members`, { personId: Number(who), isMember: true });
+            if (who) void submit(`/api/teams/${team.id}/members`, { personId: Number(who), isMember: true });
             setWho('');
           }}
         >
@@ -170,7 +170,7 @@ function Members({ team, act }: { team: Team; act: Act }) {
 
 /** Who is in a team and when they are on shift. */
 export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
-  const { act, said, error } = useDeed();
+  const { submit, said, error } = useSubmit();
   return (
     <section className="sheet mt-4 grid gap-4 p-4" aria-labelledby="roster">
       <h2 id="roster" className="text-xl">{say`${team.name}: people and shifts`}</h2>
@@ -178,9 +178,9 @@ export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
         {said && `${said}.`}
       </p>
       <RefusalNote error={error} />
-      <ShiftForm key={`${team.id} ${days[0]!.date}`} team={team} days={days} act={act} />
-      <ShiftList team={team} days={days} act={act} />
-      <Members team={team} act={act} />
+      <ShiftForm key={`${team.id} ${days[0]!.date}`} team={team} days={days} submit={submit} />
+      <ShiftList team={team} days={days} submit={submit} />
+      <Members team={team} submit={submit} />
     </section>
   );
 }

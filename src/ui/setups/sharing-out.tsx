@@ -13,7 +13,7 @@ import {
 import { useId, useState, type KeyboardEvent } from 'react';
 import type { WeekOrder, WeekView } from '@/contracts/week-load';
 import Link from '@/ui/primitives/link';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 type Team = NonNullable<WeekView['team']>;
@@ -169,13 +169,13 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
 
 /** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
 export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const [picked, setPicked] = useState<readonly number[]>([]);
   // A press that hardly moves picks; one that moves drags.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const holders: Holder[] = [{ id: null, name: say`Whoever is there` }, ...team.people];
   const give = async (orders: readonly number[], personId: number | null) => {
-    if (await act('/api/orders/assign', { orders, personId })) setPicked([]);
+    if (await submit('/api/orders/assign', { orders, personId })) setPicked([]);
   };
   const step = async (order: WeekOrder, by: 1 | -1) => {
     const at = holders.findIndex(({ id }) => id === order.personId);
@@ -202,7 +202,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         isSending={isSending}
         onGive={(holder) => void give(picked, holder)}
         onIssue={() =>
-          void act('/api/orders/issue', { orders: picked }).then((isDone) => isDone && setPicked([]))
+          void submit('/api/orders/issue', { orders: picked }).then((isDone) => isDone && setPicked([]))
         }
       />
       <RefusalNote error={error} />

@@ -1,12 +1,13 @@
 'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { StoreLine, StoresDay } from '@/contracts/stores';
-import { useDeed } from '@/ui/hooks/deed';
+import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
-  const { act, error, isSending } = useDeed();
+  const { submit, error, isSending } = useSubmit();
   const id = useId();
   const [counted, setCounted] = useState(
     String(line.returned?.counted ?? (line.quantity ?? 0) + line.movedDirectly),
@@ -14,13 +15,13 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
   const [damaged, setDamaged] = useState(String(line.returned?.damaged ?? 0));
   const [note, setNote] = useState(line.returned?.note ?? '');
   const faultOf = (field: string) => error?.fields.find(({ path }) => path === field)?.message;
-  const submit = async (event: SyntheticEvent) => {
+  const count = async (event: SyntheticEvent) => {
     event.preventDefault();
     const body = { typeId: line.typeId, counted: Number(counted), damaged: Number(damaged), note };
-    if (await act(`/api/orders/${line.orderId}/returns`, body)) onDone();
+    if (await submit(`/api/orders/${line.orderId}/returns`, body)) onDone();
   };
   return (
-    <form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void submit(event)}>
+    <form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void count(event)}>
       {(
         [
           ['counted', say`Came back`, counted, setCounted],
@@ -48,7 +49,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
         <input
           id={`${id}-note`}
           className="field h-11"
-          maxLength={200}
+          maxLength={MOST_CHARACTERS.remark}
           value={note}
           onChange={({ target }) => setNote(target.value)}
         />

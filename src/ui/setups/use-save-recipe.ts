@@ -1,17 +1,16 @@
 import { useState } from 'react';
 import type { RecipeReply, StoredRecipe } from '@/contracts/recipes';
 import type { ErrorReply } from '@/contracts/refusal';
-import { send, type Sent } from '@/ui/hooks/send';
+import { isUnanswered, type Sent } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
 import { bodyOf, type RecipeFields } from './recipe-form-model';
 
-type Deed = (preview: boolean, key: string) => Promise<Sent<RecipeReply>>;
+type Command = (preview: boolean) => Promise<Sent<RecipeReply>>;
 
 interface Preview {
   readonly verb: 'Save' | 'Take out of use';
   readonly reply: RecipeReply;
-  readonly deed: Deed;
-  /** One for each thing that is looked at, so that pressing twice does it once. */
-  readonly key: string;
+  readonly command: Command;
 }
 
 /** Looks what saving or retiring does, then does it. */
@@ -19,12 +18,12 @@ export function useSaveRecipe(stored: StoredRecipe | null, onDone: (reply: Recip
   const [preview, setPreview] = useState<Preview | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
-  const run = async (verb: Preview['verb'], deed: Deed) => {
+  const run = async (verb: Preview['verb'], command: Command) => {
     setSending(true);
-    const reply = await deed(true, crypto.randomUUID());
+    const reply = await command(true);
     setSending(false);
     setError(reply.ok ? null : reply.error);
-    setPreview(reply.ok ? { verb, reply: reply.value, deed, key: crypto.randomUUID() } : null);
+    setPreview(reply.ok ? { verb, reply: reply.value, command } : null);
   };
   return {
     preview,
@@ -36,9 +35,8 @@ export function useSaveRecipe(stored: StoredRecipe | null, onDone: (reply: Recip
     ) as Record<string, string>,
     look: (fields: RecipeFields) => {
       const recipe = bodyOf(fields);
-      return run('Save', (isPreview, key) =>
-        send('POST', '/api/recipes', {
-          key,
+      return run('Save', (isPreview) =>
+        sendOnce('/api/recipes', {
           id: stored?.id ?? null,
           version: stored?.version ?? null,
           recipe,
@@ -47,9 +45,8 @@ export function useSaveRecipe(stored: StoredRecipe | null, onDone: (reply: Recip
       );
     },
     retire: () =>
-      void run('Take out of use', (isPreview, key) =>
-        send('POST', `/api/recipes/${stored!.id}/retire`, {
-          key,
+      void run('Take out of use', (isPreview) =>
+        sendOnce(`/api/recipes/${stored!.id}/retire`, {
           version: stored!.version,
           preview: isPreview,
         }),
@@ -57,11 +54,11 @@ export function useSaveRecipe(stored: StoredRecipe | null, onDone: (reply: Recip
     confirm: async () => {
       if (!preview || isSending) return;
       setSending(true);
-      const reply = await preview.deed(false, preview.key);
+      const reply = await preview.command(false);
       setSending(false);
       if (reply.ok) return onDone(reply.value);
       setError(reply.error);
-      setPreview(null);
+      if (!isUnanswered(reply)) setPreview(null);
     },
     back: () => {
       setPreview(null);

@@ -1,3 +1,4 @@
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/ledger';
@@ -59,7 +60,13 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
         </label>
         <label className="grow">
           <span className="block text-[0.92rem] font-semibold">{say`Title or reference`}</span>
-          <input type="search" name="q" className="field" defaultValue={query.q} maxLength={100} />
+          <input
+            type="search"
+            name="q"
+            className="field"
+            defaultValue={query.q}
+            maxLength={MOST_CHARACTERS.search}
+          />
         </label>
         <button type="submit" className="press press-main">{say`Show`}</button>
         <a className="press" href={`/notices/ledger/ledger.csv?${csv}`} download>{say`As a table (CSV)`}</a>

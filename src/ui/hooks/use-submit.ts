@@ -1,0 +1,93 @@
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { networkPause } from './network-pause';
+import { isUnanswered, type Sent, type ShownError } from './send';
+import { sendOnce } from './send-once';
+
+interface Done {
+  readonly summary: string;
+}
+
+type Body = Readonly<Record<string, unknown>>;
+
+interface SubmitOptions {
+  /** On a page that writes its address by itself, what is so then is asked for once more. */
+  readonly addressMoves?: boolean;
+  /** Sent again by itself until it is answered: ticks of a crew, which nobody decides by. */
+  readonly repeats?: boolean;
+}
+
+// The router drops what it is fetching anew when the address is written meanwhile; by then that has come to rest.
+const ADDRESS_RESTS_MS = 900;
+const AGAIN_MS = 4000;
+
+/**
+ * Sends one command at a time and shows afterwards what is so then, whether it was done or refused. Where no answer
+ * comes nothing of the page is loaded anew: it stays with all that was entered, and `error` has a way to try again under
+ * the same key. `error` says the first wrong field where there is one, for forms that show no fault beside it.
+ */
+export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptions = {}) {
+  const router = useRouter();
+  const [error, setError] = useState<ShownError | null>(null);
+  const [said, setSaid] = useState('');
+  const [isSending, setSending] = useState(false);
+  const isBusy = useRef(false);
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const latest = useRef<string | null>(null);
+
+  const show = (reply: Sent<Done>, retry: (() => void) | undefined) => {
+    setError(reply.ok ? null : { ...reply.error, retry });
+    setSaid(reply.ok ? reply.value.summary : '');
+    if (isUnanswered(reply)) return;
+    router.refresh();
+    if (addressMoves) setTimeout(() => router.refresh(), ADDRESS_RESTS_MS);
+  };
+  const once = async (path: string, body: Body): Promise<boolean> => {
+    if (isBusy.current) return false;
+    isBusy.current = true;
+    setSending(true);
+    const reply = await sendOnce<Done>(path, body);
+    isBusy.current = false;
+    setSending(false);
+    show(reply, isUnanswered(reply) ? () => void once(path, body) : undefined);
+    return reply.ok;
+  };
+  /** One after the other, each until it is answered, so that ticks made without a network arrive in their order. */
+  const untilAnswered = async (path: string, body: Body): Promise<boolean> => {
+    for (;;) {
+      const reply = await sendOnce<Done>(path, body);
+      if (!isUnanswered(reply)) {
+        show(reply, undefined);
+        return reply.ok;
+      }
+      const pause = networkPause(AGAIN_MS);
+      show(reply, pause.end);
+      await pause.over;
+    }
+  };
+  const submit = (path: string, body: Body): Promise<boolean> => {
+    if (!repeats) return once(path, body);
+    const command = JSON.stringify([path, body]);
+    // A double press.
+    if (latest.current === command) return Promise.resolve(false);
+    latest.current = command;
+    setSending(true);
+    const turn = queue.current.then(async () => {
+      const isDone = await untilAnswered(path, body);
+      if (latest.current !== command) return isDone;
+      latest.current = null;
+      setSending(false);
+      return isDone;
+    });
+    queue.current = turn;
+    return turn;
+  };
+  const faultOf = (field: string): string => error?.fields.find(({ path }) => path === field)?.message ?? '';
+  return {
+    submit,
+    error: error && { ...error, message: error.fields[0]?.message ?? error.message },
+    said,
+    isSending,
+    faultOf,
+  };
+}
