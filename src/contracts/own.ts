@@ -79,3 +79,14 @@ export interface Deputy {
 
 /** Most deputies a person names. */
 export const MOST_DEPUTIES = 12;
+
+/** Something one did, as it is listed for its doer. */
+export interface RecentAction {
+  readonly changeSet: number;
+  readonly what: string;
+  readonly when: string;
+  readonly requests: readonly { readonly reference: string; readonly title: string }[];
+  readonly moreRequests: number;
+  /** Until when it can be taken back, in words; null where it no longer can. */
+  readonly undoUntil: string | null;
+}

@@ -135,6 +135,8 @@ export interface RequestView extends RequestDetails {
     readonly details: readonly string[];
     readonly when: string;
     readonly reason: string;
+    /** The viewer did it, and it can still be taken back. */
+    readonly canBeUndone: boolean;
   }[];
 }
 

@@ -35,7 +35,7 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
     ...(may('orders.read') ? [{ href: '/setups', label: say`Setups` }] : []),
     ...(may('house.read') ? [{ href: '/house', label: say`House rules` }] : []),
     ...(may('request.read')
-      ? [{ href: '/requests', label: say`My requests`, count: news, countWords: 'new' }]
+      ? [{ href: '/requests', label: say`My requests`, count: news, countWords: say`new` }]
       : []),
     { href: '/ask', label: sayAs('menu')`Ask for a space` },
   ];
@@ -80,6 +80,12 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
         {say`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
         <Link href="/settings">{say`Settings`}</Link>
+        {ctx.viewer && (
+          <>
+            {' · '}
+            <Link href="/recent">{say`My recent actions`}</Link>
+          </>
+        )}
       </footer>
     </DayNotesProvider>
   );

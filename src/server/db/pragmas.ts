@@ -18,7 +18,6 @@ type OpenCallback = (error: Error | null) => void;
  * The driver is loaded with the first database: the pages can be built while it is still being compiled.
  */
 export function sqliteWithPragmas() {
-   
   const driver = require('sqlite3') as typeof sqlite3;
   /** A `Database` constructor that is ready only once the PRAGMAs hold. */
   function DatabaseWithPragmas(file: string, mode: number, opened: OpenCallback): sqlite3.Database {

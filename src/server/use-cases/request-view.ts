@@ -24,6 +24,7 @@ import {
   type DateRow,
   type RequestRow,
 } from './request-rows';
+import { undoableChanges } from './change/undoable';
 import { consentsOf } from './consent/consents-of';
 import { weatherRisks } from '../weather/weather-risks';
 import { drawnDate } from './drawn-date';
@@ -182,6 +183,7 @@ export async function requestView(
   const names = await loadPlaceNames(db);
   const risks = await loadRisks(db, dates, now);
   const first = dates[0]!;
+  const undoable = await undoableChanges(db, request.id, ctx.viewer, now);
   return {
     ...(await requestDetails(db, request, acting !== 'somebody-else')),
     reference: request.ref,
@@ -223,6 +225,9 @@ export async function requestView(
     consents:
       side === 'office' ? await consentsOf(db, request.id, awaitingConsent(dates), names, request.tzid) : [],
     nextText: sayWhatIsNext(whatIsNext(dates, now)),
-    history: await historyOf(db, request.id, request.tzid),
+    history: (await historyOf(db, request.id, request.tzid)).map((entry) => ({
+      ...entry,
+      canBeUndone: undoable.has(entry.changeSet),
+    })),
   };
 }

@@ -33,7 +33,7 @@ export interface HistoryEntry {
 }
 
 // Results of decisions carry their summary; that of asking does not need one.
-function summaryOf({ action, result }: ChangeOfRequest): string {
+export function summaryOf({ action, result }: Pick<ChangeOfRequest, 'action' | 'result'>): string {
   const value = JSON.parse(result) as { summary?: string } | null;
   return value?.summary ?? say(action);
 }

@@ -3,6 +3,7 @@ import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
+import { useDraft } from '@/ui/hooks/use-draft';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentBody, ConsentRequest } from '@/contracts/consent';
 import { countText } from '@/contracts/words/when';
@@ -24,7 +25,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
   const order = dates.map(({ claim }) => claim);
   const { list, boxOf } = usePicking<ClaimId, HTMLUListElement>({ order, picked: ids, onPick: setIds });
   const picked = order.filter((claim) => ids.has(claim));
-  const [reason, setReason] = useState('');
+  const [reason, setReason] = useDraft(`consent ${reference}`, '');
   const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null);
   const [isSending, setSending] = useState(false);
   const answer = async (given: ConsentBody['answer']) => {

@@ -4,6 +4,7 @@ import Link from '@/ui/primitives/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { send } from '@/ui/hooks/send';
+import { forgetDrafts } from '@/ui/hooks/use-draft';
 
 /** Who is signed in, and the way out; or the way in, which comes back to this page. */
 export function Account({ name }: { name: string | null }) {
@@ -15,6 +16,7 @@ export function Account({ name }: { name: string | null }) {
   const leave = async () => {
     const reply = await send('DELETE', '/api/session', {});
     if (!reply.ok) return setProblem(reply.error.message);
+    forgetDrafts();
     router.push('/');
     router.refresh();
   };

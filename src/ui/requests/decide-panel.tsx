@@ -3,6 +3,7 @@ import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
+import { useDraft } from '@/ui/hooks/use-draft';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
@@ -21,6 +22,7 @@ interface DecisionProps {
   readonly change: ChangeHandle;
   readonly picked: readonly DateView[];
   readonly waiting: number;
+  readonly reference: string;
 }
 
 /** Keeping the place of what is picked for a while, until the office knows more. */
@@ -53,8 +55,8 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
   );
 }
 
-function Decision({ change, picked, waiting }: DecisionProps) {
-  const [reason, setReason] = useState('');
+function Decision({ change, picked, waiting, reference }: DecisionProps) {
+  const [reason, setReason] = useDraft(`reason ${reference}`, '');
   const ids = picked.map(({ id }) => id);
   const dates = countText(ids.length, 'date', 'dates');
   const isIdle = change.isSending || ids.length === 0;
@@ -241,7 +243,7 @@ export function DecidePanel({
       )}
       <FallbackPanel request={request} change={change} places={places} />
       {isOneStep ? null : waiting.length > 0 ? (
-        <Decision change={change} picked={picked} waiting={waiting.length} />
+        <Decision change={change} picked={picked} waiting={waiting.length} reference={request.reference} />
       ) : (
         <>
           <ChangeDone change={change} />

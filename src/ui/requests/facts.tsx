@@ -7,6 +7,7 @@ import { Mark } from '@/ui/primitives/mark';
 import { SafeHtml } from '@/ui/primitives/safe-html';
 import { FileList } from './file-list';
 import { whoDid } from '@/contracts/words/history';
+import { UndoButton } from './undo-button';
 
 function Fact({
   term,
@@ -173,7 +174,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
         </Fact>
         <Fact term={say`History`}>
           <ol>
-            {history.map(({ changeSet, who, what, details, when, reason }) => (
+            {history.map(({ changeSet, who, what, details, when, reason, canBeUndone }) => (
               <li key={changeSet}>
                 {when}: {whoDid(who, what)}
                 {reason && <span className="text-soft"> “{reason}”</span>}
@@ -183,6 +184,11 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
                       <li key={detail}>{detail}</li>
                     ))}
                   </ul>
+                )}
+                {canBeUndone && (
+                  <div className="no-print py-1">
+                    <UndoButton changeSet={changeSet} what={what} />
+                  </div>
                 )}
               </li>
             ))}

@@ -2,6 +2,7 @@
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
+import { useDraft } from '@/ui/hooks/use-draft';
 import type { RequestView } from '@/contracts/request-view';
 import type { useWaysOut } from '@/ui/ways-out/use-ways-out';
 import {
@@ -96,7 +97,7 @@ export function OneStepPanel({
   offerUntil,
 }: OneStepPanelProps) {
   const [until, setUntil] = useState(offerUntil);
-  const [reason, setReason] = useState('');
+  const [reason, setReason] = useDraft(`reason ${request.reference}`, '');
   const asked = approvable(request.dates);
   const elsewhere = elsewhereOf(request.dates, ways.found, choices);
   if (!elsewhere.length) return null;

@@ -2,7 +2,7 @@
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
-import { useId, useRef, useState } from 'react';
+import { useCallback, useId, useRef, useState } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { RequestView } from '@/contracts/request-view';
 import type { MessageView } from '@/contracts/talk';
@@ -11,6 +11,7 @@ import { useFiles } from '@/ui/files/use-files';
 import { useOffice } from '@/ui/frame/office';
 import { isUnanswered, type ShownError } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useDraft } from '@/ui/hooks/use-draft';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { FileList } from './file-list';
 
@@ -52,6 +53,13 @@ const WRITTEN_AS = texts(
 );
 type WrittenAs = keyof typeof WRITTEN_AS;
 
+interface MessageDraft {
+  readonly text: string;
+  readonly as: WrittenAs;
+  readonly lines: readonly FileLine[];
+}
+const NO_MESSAGE: MessageDraft = { text: '', as: 'message', lines: [] };
+
 interface ThreadProps {
   readonly request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>;
   /** The office may also write what only it reads. */
@@ -63,9 +71,12 @@ export function Thread({ request, isOffice }: ThreadProps) {
   const router = useRouter();
   const office = useOffice();
   const id = useId();
-  const [text, setText] = useState('');
-  const [as, setAs] = useState<WrittenAs>('message');
-  const [lines, setLines] = useState<FileLine[]>([]);
+  const [draft, setDraft] = useDraft<MessageDraft>(`message ${request.reference}`, NO_MESSAGE);
+  const { text, as, lines } = draft;
+  const setLines = useCallback(
+    (files: FileLine[]) => setDraft({ ...draft, lines: files }),
+    [draft, setDraft],
+  );
   const [error, setError] = useState<ShownError | null>(null);
   const [isSending, setSending] = useState(false);
   const isBusy = useRef(false);
@@ -84,8 +95,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
     if (!reply) return;
     setError(reply.ok ? null : { ...reply.error, ...(isUnanswered(reply) && { retry: () => void write() }) });
     if (!reply.ok) return;
-    setText('');
-    setLines([]);
+    setDraft(NO_MESSAGE);
     router.refresh();
   };
   return (
@@ -120,7 +130,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
             rows={3}
             maxLength={MOST_CHARACTERS.message}
             value={text}
-            onChange={(event) => setText(event.target.value)}
+            onChange={(event) => setDraft({ ...draft, text: event.target.value })}
           />
           {isOffice && (
             <fieldset className="flex flex-wrap gap-x-5">
@@ -132,7 +142,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
                     name={`${id}-kind`}
                     className="accent-(--accent)"
                     checked={as === value}
-                    onChange={() => setAs(value)}
+                    onChange={() => setDraft({ ...draft, as: value })}
                   />
                   {WRITTEN_AS[value].words}
                 </label>

@@ -1,11 +1,12 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
-import { useId, useState, type ReactNode } from 'react';
+import { useCallback, useId, useState, type ReactNode } from 'react';
 import type { FileLine } from '@/contracts/files';
 import type { OrderNote, OrderView } from '@/contracts/orders';
 import { useFiles } from '@/ui/files/use-files';
 import { useSubmit } from '@/ui/hooks/use-submit';
+import { useDraft } from '@/ui/hooks/use-draft';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
 function Said({ note, order }: { note: OrderNote; order: OrderView }) {
@@ -83,10 +84,17 @@ function Picture({
   );
 }
 
+interface NoteDraft {
+  readonly text: string;
+  readonly lines: readonly FileLine[];
+}
+const NO_NOTE: NoteDraft = { text: '', lines: [] };
+
 function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
   const { submit, error, isSending } = useSubmit();
-  const [text, setText] = useState('');
-  const [lines, setLines] = useState<readonly FileLine[]>([]);
+  const [draft, setDraft] = useDraft<NoteDraft>(`note ${order.id}`, NO_NOTE);
+  const { text, lines } = draft;
+  const setLines = useCallback((all: FileLine[]) => setDraft({ ...draft, lines: all }), [draft, setDraft]);
   const files = useFiles(lines, setLines, true);
   const id = useId();
   const tell = async (kind: OrderNote['kind']) => {
@@ -112,7 +120,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
         maxLength={MOST_CHARACTERS.orderNote}
         value={text}
         aria-invalid={error?.fields.some(({ path }) => path === 'text')}
-        onChange={({ target }) => setText(target.value)}
+        onChange={({ target }) => setDraft({ ...draft, text: target.value })}
       />
       <Picture lines={lines} files={files} />
       <div className="flex flex-wrap gap-2">
@@ -131,7 +139,10 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
 
 /** What was said about an order, and saying more; `children` stand beside that. */
 export function OrderSaid({ order, children }: { order: OrderView; children: ReactNode }) {
-  const [isOpen, setOpen] = useState(false);
+  const [draft] = useDraft<NoteDraft>(`note ${order.id}`, NO_NOTE);
+  // What was begun before is there again.
+  const [opened, setOpen] = useState<boolean | null>(null);
+  const isOpen = opened ?? draft !== NO_NOTE;
   return (
     <div className="mt-2">
       {order.said.length > 0 && (

@@ -1,0 +1,24 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useSubmit } from '@/ui/hooks/use-submit';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+/** Takes one change back, wherever it is listed; why not, if it cannot be. */
+export function UndoButton({ changeSet, what }: { readonly changeSet: number; readonly what: string }) {
+  const { submit, error, said, isSending } = useSubmit();
+  return (
+    <>
+      <button
+        type="button"
+        className="press"
+        disabled={isSending}
+        aria-label={say`Take it back: ${what}`}
+        onClick={() => void submit(`/api/changes/${changeSet}/undo`, {})}
+      >{say`Take it back`}</button>
+      <span role="status" className="ml-2 font-semibold text-clear">
+        {said && say`Done: ${said}.`}
+      </span>
+      {error && <RefusalNote error={error} />}
+    </>
+  );
+}
