@@ -18,6 +18,7 @@ import { answerConsent } from '@/server/use-cases/consent/answer-consent';
 import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { createOffice } from '@/server/use-cases/office/create-office';
+import { settleApprovals } from '@/server/use-cases/publish/settle-approvals';
 import { isWholeLot, issueDueOrders } from '@/server/use-cases/set-up/issue-orders';
 import { setServiceState } from '@/server/use-cases/set-up/event-deeds';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
@@ -120,8 +121,14 @@ class Story {
       if (!next) return;
       await this.sendMailUntil(next.at);
       this.clock.set(epochMinute(Math.max(next.at, this.clock.now())));
+      await this.showReaders();
       await next.act();
     }
+  }
+
+  /** What can no longer be taken back by now is shown to readers, as the job does every minute. */
+  private async showReaders(): Promise<void> {
+    await this.db.write(async (tx) => keep(await settleApprovals(tx, this.clock.now())));
   }
 
   /** What falls due on the way is sent when it falls due. */
@@ -309,6 +316,7 @@ class Story {
   async markWork(): Promise<void> {
     const now = minute(DEMO_START);
     this.clock.set(now);
+    await this.showReaders();
     for (;;) {
       const lot = await this.db.write(async (tx) => keep(await issueDueOrders(tx, now)));
       if (!isWholeLot(lot)) break;

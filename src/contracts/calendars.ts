@@ -200,3 +200,6 @@ export interface NoticePreview {
     readonly shown: number;
   }[];
 }
+
+/** Showing readers at once what was approved a moment ago. */
+export const publishNowSchema = z.object({ key: idempotencyKey });

@@ -124,6 +124,10 @@ export interface ChangeReply {
   readonly numbers: ChangeNumbers;
   /** For taking it back; null for a preview. */
   readonly changeSet: number | null;
+  /** In a preview, the dates nobody could approve as they would be: the rest can be done without them. */
+  readonly blocked: readonly number[];
+  /** In a preview, what asks for a reason before it is done. */
+  readonly reasonFor: readonly string[];
   /** What is in the way, in a preview; or what was noticed on the way. */
   readonly sentences: readonly string[];
   /** What going ahead accepts: shoulders shared with others, an audience divided, a feature missing. */

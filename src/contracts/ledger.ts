@@ -31,7 +31,7 @@ export interface LedgerLine {
   readonly shownAt: string;
   /** Empty while it stands. */
   readonly goneAt: string;
-  readonly toldAs: 'cancelled' | 'withheld' | '';
+  readonly toldAs: 'cancelled' | 'withheld' | 'held-back' | '';
   /** Up to when feeds say that it is cancelled; empty where nobody is owed it any more. */
   readonly owedUntil: string;
 }

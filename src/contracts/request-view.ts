@@ -125,6 +125,8 @@ export interface RequestView extends RequestDetails {
   readonly mayWrite: boolean;
   /** What those say who look after the places; for the office. */
   readonly consents: readonly ConsentLine[];
+  /** From when on readers see what was approved last; null where they see it already, or never. */
+  readonly readersFromText: string | null;
   /** What happens next, for whoever asked. */
   readonly nextText: string;
   readonly history: readonly {

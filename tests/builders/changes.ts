@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { OccurrenceId } from '@/core/ids';
 import { changeSchema, type ChangeBody, type ChangeReply } from '@/contracts/change';
 import type { Outcome } from '@/contracts/refusal';
-import type { Database } from '@/server/db/connection';
+import type { Clock } from '@/server/context';
+import { keep, type Database } from '@/server/db/connection';
+import { settleApprovals } from '@/server/use-cases/publish/settle-approvals';
 import { ChangeSet } from '@/server/changes/change-set';
 import { syncOrders } from '@/server/changes/orders/sync-orders';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
@@ -47,7 +49,8 @@ export async function act(
     pick = () => true,
     preview = false,
     key = randomUUID(),
-  }: { pick?: Pick; preview?: boolean; key?: string } = {},
+    readersWait = false,
+  }: { pick?: Pick; preview?: boolean; key?: string; readersWait?: boolean } = {},
 ): Promise<Outcome<ChangeReply>> {
   const items = [];
   for (const reference of [references].flat()) {
@@ -55,8 +58,24 @@ export async function act(
     const dates = (await loadDates(office.db, [request!.id])).filter(pick);
     items.push({ reference, version: request!.version, occurrences: dates.map(({ id }) => id as number) });
   }
-  return changeDates(office.as(who), changeSchema.parse({ key, preview, items, step }));
+  const outcome = await changeDates(office.as(who), changeSchema.parse({ key, preview, items, step }));
+  if (outcome.ok && !preview && readersWait !== true) await settle(office);
+  return outcome;
 }
+
+/** Shows readers at once what was approved, as if the time for taking it back were over. */
+export const settle = async ({
+  db,
+  clock,
+}: {
+  readonly db: Database;
+  readonly clock: Clock;
+}): Promise<void> => {
+  await db.write(async (tx) =>
+    keep(await tx.run('UPDATE unsettled_approval SET settles_min = $now', { now: clock.now() })),
+  );
+  await db.write(async (tx) => keep(await settleApprovals(tx, clock.now())));
+};
 
 /** Start and end on one day. */
 export const times = (day: string, from: string, to: string) => ({

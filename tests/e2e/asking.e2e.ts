@@ -221,7 +221,7 @@ test('the server is away while it is sent: nothing is lost, and it is sent once 
   await says(page, 'clear');
   await page.setOfflineMode(true);
   await press(page, 'Send the request');
-  await says(page, 'The server cannot be reached just now. Nothing is lost here');
+  await says(page, 'Not saved: the server cannot be reached. What you entered is still here.');
   await page.setOfflineMode(false);
   expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe('Slow moulds');
   await press(page, 'Send the request');

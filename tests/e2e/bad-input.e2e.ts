@@ -115,7 +115,7 @@ test.each([
   ],
   [
     'a start in the past',
-    400,
+    422,
     when({ startsAt: '2027-04-12T10:00', endsAt: '2027-04-12T11:00' }),
     /has begun already/,
   ],

@@ -168,6 +168,8 @@ describe('moving', () => {
     await drag(page, grab, { x: grab.x + 2 * hour, y: grab.y });
     await says(page, `“${title}” to Potting Studio, Tue 13 Jul 2027, 12:00–14:00: clear.`);
     await page.mouse.up();
+    await says(page, '1 date moves');
+    await press(page, 'Move 1 date');
     await says(page, 'Done: moved 1 date.');
     await page.waitForFunction(
       (name) => document.querySelector(`[data-booking][aria-label*="${name}"][aria-label*="12:00"]`),
@@ -203,6 +205,8 @@ describe('moving', () => {
     await drag(page, { x: block.right - 2, y: block.y }, { x: block.right - 2 + 2 * quarter, y: block.y });
     await says(page, '10:00–12:30: clear.');
     await page.mouse.up();
+    await says(page, '1 date moves');
+    await press(page, 'Move 1 date');
     await says(page, 'Done: moved 1 date.');
     await page.reload();
     await pointOnBoard(page, 'Potting Studio', '10:00');
@@ -216,6 +220,8 @@ describe('moving', () => {
     await page.keyboard.press('ArrowRight');
     await says(page, '10:15–12:15: clear.');
     await page.keyboard.press('Enter');
+    await says(page, '1 date moves');
+    await press(page, 'Move 1 date');
     await says(page, 'Done: moved 1 date.');
   });
 

@@ -90,10 +90,13 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await last.click();
     await press(page, 'Approve 2 dates');
     await says(page, 'Done: approved 2 dates; 1 still waits.');
-    await says(page, 'approved; 1 of 3 dates waiting');
+    await says(page, 'partly approved: 2 of 3; 1 waiting');
+    // Readers learn of it when it can no longer be taken back, or at once.
+    await press(page, 'Publish now');
+    await page.waitForFunction(() => !document.body.innerText.includes('Publish now'));
   });
 
-  test('readers see it at once, and only what is theirs to see', async () => {
+  test('published now readers see it, and only what is theirs to see', async () => {
     const page = await newPage(browser);
     await open(page, '/notices/workshops');
     const text = await textOf(page);
@@ -146,7 +149,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await says(page, 'Done: cancelled 1 approved date.');
     await press(page, 'Take it back');
     await says(page, 'Done: took back what was done to 1 date.');
-    await says(page, 'approved; 1 of 3 dates waiting · every week');
+    await says(page, 'partly approved: 2 of 3; 1 waiting · every week');
   });
 
   test('the requester gives up one approved and the waiting date alone; feed and crew follow', async () => {
@@ -194,10 +197,16 @@ test('a wrong input is said beside its field, and nothing typed is lost', async 
   await says(page, 'Not sent yet:');
   await page.waitForFunction(() => (document.activeElement as HTMLInputElement).name === 'people');
   await fill(page, 'People expected', '12');
+  // An end before the start is of the next day, and said to be.
   await fill(page, 'Ends', '09:00');
-  await press(page, 'Send the request');
-  await says(page, 'The end must be after the start.');
+  await says(page, 'The next day, Fri 4 Jun 2027.');
   await fill(page, 'Ends', '11:00');
+  await page.waitForFunction(() => !document.body.innerText.includes('The next day'));
+  // What is typed and cannot be meant is said at once; the last good answer stays, marked as old.
+  await fill(page, 'Access before', '-30');
+  await says(page, 'Access minutes is at least 0.');
+  await says(page, 'Until then, this was the answer to what you had before');
+  await fill(page, 'Access before', '30');
   await fill(page, 'Setup notes', 'A <script>alert(1)</script> walk');
   await press(page, 'Send the request');
   await says(page, 'Setup notes is plain text: leave out tags');

@@ -105,6 +105,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/desk/[ref]': [{ statuses: [307, 403, 403, 200] }],
   '/desk/bookings': [{ statuses: [307, 403, 403, 200] }],
   '/api/recategorise': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/recent': [{ statuses: [307, 200, 200, 200] }],
   '/outbox': [{ statuses: [307, 403, 403, 200] }],
   '/outbox/[id]': [{ statuses: [307, 403, 403, 200], path: '/outbox/1' }],
   '/api/outbox/[id]/message.eml': [{ statuses: [401, 403, 403, 200], path: '/api/outbox/1/message.eml' }],
@@ -118,6 +119,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/consents': [{ statuses: [307, 403, 403, 403, 200] }],
   '/api/consents': [{ method: 'POST', statuses: [401, 403, 403, 403, 400] }],
   '/api/requests/[ref]/words': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/requests/[ref]/publish-now': [{ method: 'POST', statuses: [401, 403, 403, 200] }],
   '/api/requests/[ref]/remind': [{ method: 'POST', statuses: [401, 403, 403, 200] }],
   '/requests': [{ statuses: [307, 200, 200, 200] }],
   // Of another requester: nobody but the office.

@@ -15,6 +15,7 @@ export interface View {
 /** Every view of the application, with what has to be pressed to see it. */
 export const VIEWS: readonly View[] = [
   { name: 'board', path: '/' },
+  { name: 'my recent actions', path: '/recent', as: 'manager' },
   {
     name: 'board of a manager with a slip',
     path: '/?day=2027-05-20',

@@ -46,3 +46,10 @@ export function readersText(readers: Readers, choices: CalendarChoices): string 
   ];
   return listText(named);
 }
+
+/** What readers of a calendar were told of a date that is gone. */
+export const TOLD_AS_WORDS = texts({
+  cancelled: 'cancelled',
+  withheld: 'cancelled, without its text',
+  'held-back': 'nothing: it is held back',
+} as const);

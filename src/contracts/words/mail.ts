@@ -13,6 +13,7 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = texts({
   declined: 'declined',
   changed: 'changed',
   cancelled: 'cancelled',
+  withdrawn: 'withdrawn',
   lapsed: 'no longer kept for you',
   'consent-wanted': 'do you agree?',
   'consent-overridden': 'approved without your consent',
@@ -35,7 +36,8 @@ export const OPENING_WORDS: Readonly<Record<MailKind, string>> = texts({
   partly: 'Part of what you asked for is booked; below is what, and what is not.',
   declined: 'What stands below could not be had. The reason is beneath.',
   changed: 'Something about your dates is otherwise now.',
-  cancelled: 'What stands below will not take place.',
+  cancelled: 'What is listed below will not take place.',
+  withdrawn: 'You withdrew what is listed below; the office no longer decides about it.',
   lapsed:
     'The time is over for which this was kept for you: others can take it now. Your request waits for the office.',
   'consent-wanted':
@@ -71,14 +73,19 @@ export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = texts({
   offered: 'Offered instead',
   declined: 'Not possible',
   cancelled: 'Cancelled',
+  withdrawn: 'Withdrawn',
   moved: 'Now at',
   held: 'Kept for you',
 });
 
+/** Heads over what an approval of a part leaves open or out. */
+export const REST_HEADS = texts({ waiting: 'Not decided yet', declined: 'Not possible' } as const);
+
 /** What becomes of a mail in the outbox. */
 export const MAIL_STATE_WORDS = texts({
   waits: 'waits',
-  sent: 'sent',
+  // A letter goes nowhere yet: it is written as a file, and that is what is said of it.
+  sent: 'written as a file',
   'taken-back': 'taken back before it was sent',
 } as const);
 
@@ -101,6 +108,7 @@ export const LETTER_WORDS: Readonly<Record<MailKind, string>> = texts({
   declined: 'It is declined',
   changed: 'Dates are changed',
   cancelled: 'Dates are cancelled',
+  withdrawn: 'Waiting dates are withdrawn',
   lapsed: 'What was kept or offered has lapsed',
   'consent-wanted': 'Whoever looks after a place is asked',
   'consent-overridden': 'Whoever looks after a place is told',

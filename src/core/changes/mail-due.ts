@@ -17,6 +17,7 @@ export const MAIL_KINDS = [
   'declined',
   'changed',
   'cancelled',
+  'withdrawn',
   'lapsed',
   'consent-wanted',
   'consent-overridden',
@@ -43,7 +44,8 @@ export interface DateTurn {
 }
 
 /** What a mail says of a date. */
-export type TurnGroup = 'asked' | 'approved' | 'offered' | 'declined' | 'cancelled' | 'moved' | 'held';
+export type TurnGroup =
+  'asked' | 'approved' | 'offered' | 'declined' | 'cancelled' | 'withdrawn' | 'moved' | 'held';
 
 /** What a turn is to whoever asked; null where there is nothing to say. */
 export function groupOf({ from, to, isMoved, isOffered, isHeld }: DateTurn): TurnGroup | null {
@@ -51,7 +53,7 @@ export function groupOf({ from, to, isMoved, isOffered, isHeld }: DateTurn): Tur
   if (isOffered) return 'offered';
   if (from === null) return 'asked';
   if ((to === 'declined' || to === 'skipped') && from !== to) return 'declined';
-  if ((to === 'cancelled' || to === 'withdrawn') && from !== to) return 'cancelled';
+  if ((to === 'cancelled' || to === 'withdrawn') && from !== to) return to;
   if (isMoved) return 'moved';
   return isHeld ? 'held' : null;
 }
@@ -69,6 +71,7 @@ export function mailDue(turns: readonly DateTurn[], waiting: number): MailKind |
   if (groups.has('asked')) return 'received';
   if (groups.has('declined')) return 'declined';
   if (groups.has('cancelled')) return 'cancelled';
+  if (groups.has('withdrawn')) return 'withdrawn';
   if (groups.has('moved')) return 'changed';
   return groups.has('held') ? 'held' : null;
 }

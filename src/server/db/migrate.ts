@@ -22,6 +22,7 @@ import { pictures } from './migrations/017-pictures';
 import { dayNotes } from './migrations/018-day-notes';
 import { languageOfHouse } from './migrations/019-language';
 import { houseDefaults } from './migrations/020-house-defaults';
+import { settledApprovals } from './migrations/021-settled-approvals';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '018-day-notes', statements: dayNotes },
   { name: '019-language', statements: languageOfHouse },
   { name: '020-house-defaults', statements: houseDefaults },
+  { name: '021-settled-approvals', statements: settledApprovals },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -8,6 +8,7 @@ import { remindStewards } from '../mail/queue-consent';
 import { queueReminders } from '../mail/queue-reminders';
 import { sendMail } from '../mail/send-mail';
 import { publishDue } from '../use-cases/publish/due-notices';
+import { settleApprovals } from '../use-cases/publish/settle-approvals';
 import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
 import { materialiseSeries } from './series-goes-on';
 
@@ -50,7 +51,7 @@ export const JOBS: readonly Job[] = [
     name: 'remind-stewards',
     keyAt: (now) => String(Math.floor(now / 1440)),
     run: async (ctx) =>
-      `${await ctx.db.write(async (tx) => keep(await remindStewards(tx, ctx.clock.now(), null)))} reminded`,
+      `${(await ctx.db.write(async (tx) => keep(await remindStewards(tx, ctx.clock.now(), null)))).written} reminded`,
   },
   {
     name: 'remind-of-bookings',
@@ -68,6 +69,12 @@ export const JOBS: readonly Job[] = [
     name: 'issue-orders',
     keyAt: (now) => String(Math.floor(now / 15)),
     run: async (ctx) => `${await issueAll(ctx)} issued`,
+  },
+  {
+    name: 'settle-approvals',
+    keyAt: (now) => String(now),
+    run: async (ctx) =>
+      `${await ctx.db.write(async (tx) => keep(await settleApprovals(tx, ctx.clock.now())))} shown to readers`,
   },
   {
     name: 'publish-due',

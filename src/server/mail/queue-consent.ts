@@ -143,7 +143,7 @@ export async function remindStewards(
   tx: Writer,
   now: EpochMinute,
   request: RequestId | null,
-): Promise<number> {
+): Promise<{ readonly written: number; readonly unanswered: number }> {
   const rows = await tx.rows<ConsentRow>(
     rowsWhere(`${UNANSWERED} AND ($request IS NULL OR r.id = $request) AND ($request IS NOT NULL OR EXISTS (SELECT 1 FROM outbox b WHERE b.request_id = r.id
        AND b.to_person_id = q.id AND b.kind = 'consent-wanted' GROUP BY b.request_id HAVING MAX(b.created_min) <= $before))`),
@@ -161,7 +161,7 @@ export async function remindStewards(
       keyOf: ({ request: id, steward }) => `reminder ${Math.floor(now / 1440)} request ${id} of ${steward}`,
     }),
   );
-  return (await countLetters(tx)) - before;
+  return { written: (await countLetters(tx)) - before, unanswered: rows.length };
 }
 
 async function countLetters(reader: Reader): Promise<number> {

@@ -6,7 +6,7 @@ import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { say } from '@/contracts/language/say';
 import { sayChangedDate } from '@/contracts/words/differences';
-import { GROUP_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
+import { GROUP_HEADS, OPENING_WORDS, REST_HEADS } from '@/contracts/words/mail';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../changes/change-set';
 import { loadClaims, type StoredClaim } from '../changes/claims';
@@ -111,6 +111,16 @@ function blocksOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: T
   });
 }
 
+/** Of an approval of a part: what is not decided yet, and what was declined before. */
+function restOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {
+  const turned = new Set(turns.map(({ occurrence }) => occurrence));
+  return (Object.keys(REST_HEADS) as (keyof typeof REST_HEADS)[]).flatMap((state) => {
+    const those = dates.filter((date) => date.state === state && !turned.has(date.id));
+    const lines = those.map((date) => lineFor(date, 'asked', null, told));
+    return lines.length ? [{ head: REST_HEADS[state], lines: cutLines(lines) }] : [];
+  });
+}
+
 function payloadOf(
   kind: MailKind,
   request: RequestRow,
@@ -127,7 +137,7 @@ function payloadOf(
     reference: request.ref,
     title: request.title,
     opening: OPENING_WORDS[kind],
-    blocks: blocksOf(turns, dates, told),
+    blocks: [...blocksOf(turns, dates, told), ...(kind === 'partly' ? restOf(turns, dates, told) : [])],
     quote: reason,
     offer:
       kind === 'proposal'

@@ -1,3 +1,5 @@
+import { LOCALES } from '@/contracts/language/languages';
+import { ownLanguage } from '@/contracts/language/say';
 import PDFDocument from 'pdfkit';
 import type { Mark, Page } from '@/core/printing/marks';
 import { printFonts } from './fonts';
@@ -43,7 +45,7 @@ function draw(document: PDFKit.PDFDocument, mark: Mark) {
 export function toPdf(pages: readonly Page[], title: string, at: Date): Promise<Buffer> {
   const document = new PDFDocument({
     autoFirstPage: false,
-    lang: 'en-GB',
+    lang: LOCALES[ownLanguage()],
     displayTitle: true,
     info: { Title: title, Creator: 'Calendario', Producer: 'Calendario', CreationDate: at },
   });

@@ -1,4 +1,5 @@
 import { BUILDING } from '../db/names';
+import type { GoneAs } from '../changes/publishing/publishing-state';
 import type { SegmentId } from '@/core/ids';
 import type { NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -10,7 +11,7 @@ export interface PublishedRow {
   readonly segment: SegmentId;
   readonly recurrence: LocalDateTime;
   readonly gone: EpochMinute | null;
-  readonly goneAs: 'cancelled' | 'withheld' | null;
+  readonly goneAs: GoneAs | null;
   readonly start: LocalDateTime;
   readonly end: LocalDateTime;
   readonly place: string;

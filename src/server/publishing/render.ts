@@ -31,9 +31,10 @@ function publishedDate(
   segment: PublishedSegmentRow,
   now: EpochMinute,
 ): PublishedDate {
-  const kind = !row || isOld(row, now) ? 'not-there' : (row.goneAs ?? 'in-force');
+  const kind =
+    !row || isOld(row, now) || row.goneAs === 'held-back' ? 'not-there' : (row.goneAs ?? 'in-force');
   // When a date was that is withheld, as the series has it: where it was moved to since is not for readers.
-  if (!row || kind === 'withheld') {
+  if (!row || kind === 'withheld' || kind === 'not-there') {
     const length = wallMinute(segment.end) - wallMinute(segment.start);
     return { recurrence, kind, start: recurrence, end: addWallMinutes(recurrence, length), place: '' };
   }
@@ -96,7 +97,7 @@ interface Drawn {
 }
 
 /** Of a date on several calendars what the one says that tells most: in force, then cancelled, then withheld. */
-const RANK = { 'in-force': 0, cancelled: 1, withheld: 2 } as const;
+const RANK = { 'in-force': 0, cancelled: 1, withheld: 2, 'held-back': 3 } as const;
 const rankOf = ({ goneAs }: PublishedRow): number => RANK[goneAs ?? 'in-force'];
 
 async function draw(

@@ -28,6 +28,7 @@ import { undoableChanges } from './change/undoable';
 import { consentsOf } from './consent/consents-of';
 import { weatherRisks } from '../weather/weather-risks';
 import { drawnDate } from './drawn-date';
+import { readersWaitUntil } from './publish/settle-approvals';
 import { requestDetails } from './request-details';
 import { historyOf } from './since';
 import { messagesOf } from './talk/messages';
@@ -109,7 +110,7 @@ function dateView(
     when: spanTextIn(date.startLocal, date.endLocal, tzid),
     places: placesOf(date, names),
     state: date.state,
-    stateWord: past && date.state === 'approved' ? 'done' : STATE_WORDS[date.state],
+    stateWord: past && date.state === 'approved' ? say`over` : STATE_WORDS[date.state],
     isPast: past,
     reason: date.reason,
     verdict: verdict?.verdict ?? null,
@@ -183,6 +184,7 @@ export async function requestView(
   const names = await loadPlaceNames(db);
   const risks = await loadRisks(db, dates, now);
   const first = dates[0]!;
+  const readersFrom = await readersWaitUntil(db, request.id);
   const undoable = await undoableChanges(db, request.id, ctx.viewer, now);
   return {
     ...(await requestDetails(db, request, acting !== 'somebody-else')),
@@ -224,6 +226,7 @@ export async function requestView(
     mayWrite: acting !== 'somebody-else',
     consents:
       side === 'office' ? await consentsOf(db, request.id, awaitingConsent(dates), names, request.tzid) : [],
+    readersFromText: readersFrom === null || !request.publish ? null : momentText(readersFrom, request.tzid),
     nextText: sayWhatIsNext(whatIsNext(dates, now)),
     history: (await historyOf(db, request.id, request.tzid)).map((entry) => ({
       ...entry,

@@ -84,7 +84,10 @@ export async function movesIn(
   );
   const names = namesOfChange(await loadPlaceNames(reader));
   return (changeSet) => {
-    const own = moved.filter((turn) => turn.changeSet === changeSet);
+    // A claim a change had made is gone once the change was taken back: then nothing is left to tell of it.
+    const own = moved.filter(
+      ({ changeSet: of, was, is }) => of === changeSet && claims.has(was!) && claims.has(is),
+    );
     const told = own
       .slice(0, MOST_TOLD)
       .map(({ was, is }) => sayChangedDate(claims.get(was!)!, claims.get(is)!, names));

@@ -17,7 +17,9 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
   const values = useWatch({ control, name: 'equipment' });
   const stock = (id: number, all: number) => {
     const free = left?.get(id);
-    return free === undefined || free === all ? say`${all} in all` : say`${free} of ${all} left then`;
+    if (free === undefined || free === all) return say`${all} in all`;
+    // What is hired in for the day comes on top of what the office owns.
+    return free > all ? say`${free} left then` : say`${free} of ${all} left then`;
   };
   return (
     <>

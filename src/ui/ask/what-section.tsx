@@ -97,7 +97,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
   const hosts = choices.hosts.map(({ id, name, isOwn }) => ({
     value: String(id),
     text: name,
-    ...(isOwn && { hint: 'yours' }),
+    ...(isOwn && { hint: say`yours` }),
   }));
   const categories = choices.categories.map(({ id, name, mark }) => ({
     value: String(id),
@@ -154,7 +154,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           </Field>
           <Field
             label={say`Contact on the day`}
-            hint={say`Name and telephone; only the office and the crews see it.`}
+            hint={say`Name and telephone. The office and the crews see it, and readers of calendars that publish the contact.`}
             fault={faults.contact}
             className="sm:col-span-3"
           >

@@ -1,7 +1,7 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { toPatchBody } from '@/contracts/patch-body';
 import { countText } from '@/contracts/words/when';
@@ -59,9 +59,8 @@ function Widen({
 function MoveForm({
   request,
   move,
-  isJudged,
   onMoved,
-}: Omit<MoveSlipProps, 'house' | 'onClose'> & { request: RequestView }) {
+}: Pick<MoveSlipProps, 'move' | 'onMoved'> & { request: RequestView }) {
   const change = useChange(request, onMoved);
   const movable = request.dates.filter(canMove);
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
@@ -75,16 +74,7 @@ function MoveForm({
   const isDone = change.doneText !== '';
   const run = () => change.run({ action: 'move', patch: toPatchBody(move.patch), reason }, ids);
 
-  // One date that is clear moves as it is let go; what has to be thought about waits for a press.
-  const isAtOnce = isJudged && !isSeries && move.verdict.verdict === 'clear';
-  const begun = useRef(false);
-  useEffect(() => {
-    if (begun.current || !isAtOnce) return;
-    begun.current = true;
-    void run();
-  });
-
-  if (isDone || (isAtOnce && change.isSending)) return <ChangeDone change={change} />;
+  if (isDone) return <ChangeDone change={change} />;
   return (
     <>
       {isSeries && <Widen dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
@@ -178,7 +168,7 @@ export function MoveSlip({ move, house, isJudged, onMoved, onClose }: MoveSlipPr
           </p>
         )}
         {!request && !failed && <p className="text-soft">{say`Asking the server …`}</p>}
-        {request && <MoveForm request={request} move={move} isJudged={isJudged} onMoved={onMoved} />}
+        {request && <MoveForm request={request} move={move} onMoved={onMoved} />}
       </div>
     </Slip>
   );

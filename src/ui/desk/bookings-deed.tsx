@@ -57,9 +57,26 @@ function MoveInputs({
   );
 }
 
+type Preview = ReturnType<typeof usePreview>;
+
+/** What is to be cancelled, by name, before it is. */
+function ToCancel({ picked }: { picked: readonly BookingLine[] }) {
+  return (
+    <div role="alert" className="basis-full border-l-4 border-clash bg-sunk px-3 py-2">
+      <p className="font-semibold">{say`These are cancelled, and those who asked are told:`}</p>
+      <ul className="max-h-40 overflow-y-auto">
+        {picked.map(({ occurrence, title, when, reference }) => (
+          <li key={occurrence}>
+            {title} <span className="text-soft">{`${when} · ${reference}`}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 /** In numbers what it would do, by the server itself; changing the category moves nothing. */
-function Foresight({ step, items }: { step: ChangeBody['step'] | null; items: ChangeBody['items'] }) {
-  const preview = usePreview(step, items);
+function Foresight({ step, preview }: { step: ChangeBody['step'] | null; preview: Preview }) {
   if (!step) return null;
   if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
@@ -72,7 +89,7 @@ function Foresight({ step, items }: { step: ChangeBody['step'] | null; items: Ch
         .
       </p>
       <ul className="max-h-32 overflow-y-auto text-[0.95rem]">
-        {[...preview.sentences, ...preview.warnings].map((sentence) => (
+        {[...preview.sentences, ...preview.reasonFor, ...preview.warnings].map((sentence) => (
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
@@ -93,6 +110,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
   const [fields, setFields] = useState(STAY);
   const [category, setCategory] = useState('');
   const [reason, setReason] = useState('');
+  const [isMeant, setMeant] = useState(false);
   const items = itemsOfLines(picked);
   const step =
     deed === 'move'
@@ -100,8 +118,17 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
       : deed === 'cancel'
         ? ({ action: 'cancel', reason } as const)
         : null;
-  const canRun = picked.length > 0 && (deed === 'category' ? category !== '' : step !== null);
+  const preview = usePreview(step && withoutReason(step), items);
+  const seen = typeof preview === 'string' ? null : preview;
+  const blocked = new Set(seen?.blocked);
+  const possible = picked.filter(({ occurrence }) => !blocked.has(occurrence));
+  const needsReason = deed === 'cancel' || (seen?.reasonFor.length ?? 0) > 0;
+  const isReady = deed === 'category' ? category !== '' : step !== null && possible.length > 0;
+  const canRun = picked.length > 0 && isReady && (!needsReason || reason.trim() !== '');
   const run = async () => {
+    if (deed === 'cancel' && !isMeant) return setMeant(true);
+    const those = itemsOfLines(possible);
+    const stepOfThose = deed === 'move' ? moveStep(fields, possible, reason) : step;
     const isDone =
       deed === 'category'
         ? await change.runAt('/api/recategorise', {
@@ -109,17 +136,22 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
             categoryId: Number(category),
             reason,
           })
-        : step !== null && (await change.runFor(step, items));
+        : stepOfThose !== null && (await change.runFor(stepOfThose, those));
     if (!isDone) return;
     setFields(STAY);
     setReason('');
+    setMeant(false);
     onDone();
   };
   if (!picked.length && !change.doneText && !change.error && !change.isSending) return null;
   const words =
     deed === 'category'
       ? say`Change the category of ${countText(items.length, 'request', 'requests')}`
-      : `${DEEDS[deed]} ${countText(picked.length, 'booking', 'bookings')}`;
+      : blocked.size > 0
+        ? say`${DEEDS[deed]} the ${possible.length} that can be`
+        : isMeant && deed === 'cancel'
+          ? say`Cancel these ${countText(possible.length, 'booking', 'bookings')}`
+          : `${DEEDS[deed]} ${countText(possible.length, 'booking', 'bookings')}`;
   return (
     <FootBar aria-label={say`Together`} isUp={picked.length > 0}>
       <ChangeDone change={change} />
@@ -136,7 +168,10 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
             <select
               className="field w-48"
               value={deed}
-              onChange={({ target }) => setDeed(target.value as Deed)}
+              onChange={({ target }) => {
+                setDeed(target.value as Deed);
+                setMeant(false);
+              }}
             >
               {(Object.keys(DEEDS) as Deed[]).map((key) => (
                 <option key={key} value={key}>
@@ -164,7 +199,11 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
             </label>
           )}
           <label className="min-w-48 flex-1 text-[0.93rem]">
-            <span className="block text-soft">{say`Why (those who asked read it)`}</span>
+            <span className="block text-soft">
+              {needsReason
+                ? say`Why: needed here, those who asked read it`
+                : say`Why (those who asked read it)`}
+            </span>
             <input
               className="field"
               maxLength={MOST_CHARACTERS.reason}
@@ -172,6 +211,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
               onChange={({ target }) => setReason(target.value)}
             />
           </label>
+          {isMeant && deed === 'cancel' && <ToCancel picked={possible} />}
           <button type="submit" className="press press-main" disabled={!canRun || change.isSending}>
             {words}
           </button>
@@ -183,9 +223,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
           )}
         </form>
       )}
-      {picked.length > 0 && !change.isSending && (
-        <Foresight step={step && withoutReason(step)} items={items} />
-      )}
+      {picked.length > 0 && !change.isSending && <Foresight step={step} preview={preview} />}
     </FootBar>
   );
 }

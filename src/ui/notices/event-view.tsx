@@ -40,10 +40,12 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
   if (dates.length < 2) return null;
   const coming = dates.filter(({ end }) => end.slice(0, 10) >= today);
   const over = dates.length - coming.length;
+  const cancelled = coming.filter(({ isCancelled }) => isCancelled).length;
   return (
     <section aria-label={say`Dates`} className="sheet p-4">
       <h2 className="pb-1 text-xl">
-        {say`${countText(coming.length, 'date', 'dates')} to come`}
+        {say`${countText(coming.length - cancelled, 'date', 'dates')} to come`}
+        {cancelled > 0 && say`, ${cancelled} cancelled`}
         {over > 0 && say`, ${over} over`}
       </h2>
       <ol className="columns-1 gap-x-6 sm:columns-2 lg:columns-1">

@@ -1,4 +1,6 @@
 'use client';
+import { LOCALES } from '@/contracts/language/languages';
+import { ownLanguage } from '@/contracts/language/say';
 import { say } from '@/contracts/language/say';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
@@ -155,7 +157,7 @@ export function RichText({ label, labelledBy, describedBy, value, onChange }: Ri
         'aria-labelledby': labelledBy,
         ...(describedBy && { 'aria-describedby': describedBy }),
         spellcheck: 'true',
-        lang: 'en-GB',
+        lang: LOCALES[ownLanguage()],
         class: 'rich-text min-h-28 px-3 py-2 outline-none',
       },
     },

@@ -162,6 +162,12 @@ export function OrderCard({ order }: { order: OrderView }) {
         {order.notes && order.phase !== 'strike' && (
           <p className="mt-1 border-l-2 border-strong-rule pl-2 whitespace-pre-wrap">{order.notes}</p>
         )}
+        {order.contact && (
+          <p>
+            <span className="text-soft">{say`Contact on the day: `}</span>
+            {order.contact}
+          </p>
+        )}
         <OrderChecklist order={order} />
         <OrderSaid order={order}>
           <a

@@ -54,7 +54,9 @@ export function RecipeTry({ fields, past }: RecipeTryProps) {
   const [reply, setReply] = useState<TryReply | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const body = JSON.stringify({ recipe: bodyOf(fields), occurrenceId: event ? Number(event) : null });
+  const canTry = past.length > 0;
   useEffect(() => {
+    if (!canTry) return;
     const stop = new AbortController();
     const timer = setTimeout(async () => {
       try {
@@ -69,7 +71,7 @@ export function RecipeTry({ fields, past }: RecipeTryProps) {
       stop.abort();
       clearTimeout(timer);
     };
-  }, [body]);
+  }, [body, canTry]);
   return (
     <section className="sheet p-4" aria-labelledby="try">
       <h2 id="try" className="text-xl">{say`Tried on an event that was`}</h2>

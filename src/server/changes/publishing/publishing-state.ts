@@ -12,6 +12,7 @@ import type {
   SegmentId,
   SpaceId,
 } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Reader } from '../../db/connection';
 
@@ -21,6 +22,8 @@ export interface DateState {
   readonly recurrence: string;
   readonly isInForce: 0 | 1;
   readonly isCancelled: 0 | 1;
+  /** When its approval can no longer be taken back, where that is still to come. */
+  readonly settles: EpochMinute | null;
   readonly start: string;
   readonly end: string;
   readonly spaces: readonly SpaceId[];
@@ -36,12 +39,18 @@ export interface SegmentState {
   readonly rule: string;
 }
 
+/**
+ * How a date that was shown is gone: cancelled; no more for these readers to know; or held back by the office, which is
+ * told to nobody.
+ */
+export type GoneAs = 'cancelled' | 'withheld' | 'held-back';
+
 export interface LedgerRow {
   readonly calendar: number;
   readonly segment: SegmentId;
   readonly recurrence: string;
   readonly gone: number | null;
-  readonly goneAs: 'cancelled' | 'withheld' | null;
+  readonly goneAs: GoneAs | null;
 }
 
 export interface PartRow {
@@ -75,7 +84,7 @@ const SPACES = (what: string) =>
   `json((SELECT json_group_array(${what}) FROM claim_space cs JOIN space p ON p.id = cs.space_id WHERE cs.claim_id = c.id))`;
 
 const DATES = `(SELECT json_group_array(json_object('occurrence', o.id, 'segment', o.segment_id, 'recurrence', o.recurrence_local,
-    'isInForce', c.status = 'in-force', 'isCancelled', o.state = 'cancelled', 'start', c.start_local, 'end', c.end_local,
+    'isInForce', c.status = 'in-force', 'isCancelled', o.state = 'cancelled', 'settles', (SELECT u.settles_min FROM unsettled_approval u WHERE u.occurrence_id = o.id), 'start', c.start_local, 'end', c.end_local,
     'spaces', ${SPACES('p.id')}, 'buildings', ${SPACES('p.building_id')},
     'place', (SELECT group_concat(cs.space_id, '+' ORDER BY cs.position) FROM claim_space cs WHERE cs.claim_id = c.id)))
   FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = r.id AND o.state IN ('approved','cancelled'))`;

@@ -8,6 +8,7 @@ import {
   type CalendarRule,
   type ShowableEvent,
 } from '@/core/publishing/shown';
+import { UNDO_MINUTES } from '@/core/changes/undo-time';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '../../db/space-facts';
@@ -15,10 +16,12 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../../db/connection';
 import { renderParts, storeParts } from '../../publishing/render';
 import type { ChangeSet } from '../change-set';
+import type { Row } from '../tracked-tables';
 import {
   loadCalendarRules,
   loadPublishingStates,
   type DateState,
+  type GoneAs,
   type LedgerRow,
   type PublishingState,
 } from './publishing-state';
@@ -53,6 +56,16 @@ function showable(state: PublishingState, { spaces, buildings }: DateState, toda
   };
 }
 
+const isUnsettled = ({ settles }: DateState, now: number): boolean => settles !== null && settles > now;
+
+/** The office keeps it from readers for now: by hand, or until a day that is still to come. */
+const isHeldBack = ({ heldBack, publishFrom }: PublishingState, today: LocalDate): boolean =>
+  heldBack === 1 || (publishFrom !== null && publishFrom > today);
+
+/** What was told to be cancelled stays so while it is held back: readers are owed that. */
+const goneFor = ({ goneAs }: LedgerRow, now: GoneAs): GoneAs =>
+  now === 'held-back' && goneAs !== null && goneAs !== 'held-back' ? goneAs : now;
+
 /**
  * The ledger as it should be. A date that was shown and is not any more is gone: cancelled where readers of that
  * calendar may know that it is, otherwise withheld.
@@ -72,14 +85,17 @@ function wantedOf(
     for (const rule of calendarsOf(calendars, event)) {
       const row = { calendar: rule.id, segment, recurrence };
       const before = known.get(rowKey(row));
+      // Readers learn of an approval once it stands for good.
+      if (!before && isUnsettled(date, now)) continue;
       if (date.isInForce) ledger.set(rowKey(row), { ...row, gone: null, goneAs: null });
       else if (before) ledger.set(rowKey(row), { ...row, gone: before.gone ?? now, goneAs: 'cancelled' });
       // Of a cancelled date only those know who were shown it there.
       if ((date.isInForce || before) && tellsAll(rule)) open.add(date.occurrence);
     }
   }
+  const goneAs: GoneAs = state.publish === 1 && isHeldBack(state, today) ? 'held-back' : 'withheld';
   for (const [key, row] of known)
-    if (!ledger.has(key)) ledger.set(key, { ...row, gone: row.gone ?? now, goneAs: 'withheld' });
+    if (!ledger.has(key)) ledger.set(key, { ...row, gone: row.gone ?? now, goneAs: goneFor(row, goneAs) });
   return { ledger: [...ledger.values()], open };
 }
 
@@ -135,7 +151,10 @@ function partsOf(
     const own = rows
       .map((row) => ({ row, date: dates.get(`${row.segment}|${row.recurrence}`) }))
       .sort((a, b) => (a.row.recurrence < b.row.recurrence ? -1 : 1));
-    const seen = own.map(({ row, date }) => ({ row, date: row.goneAs === 'withheld' ? null : date }));
+    const seen = own.map(({ row, date }) => ({
+      row,
+      date: row.goneAs === 'withheld' || row.goneAs === 'held-back' ? null : date,
+    }));
     const times = seen.map(({ row, date }) => [row.recurrence, row.gone !== null, date?.start, date?.end]);
     const words = seen.map(({ row, date }) => [row.goneAs, date?.place]);
     return {
@@ -240,8 +259,45 @@ function movedOf(parts: readonly Part[], states: readonly PublishingState[]): Mo
 const isOtherwise = (row: LedgerRow, before: LedgerRow | undefined): boolean =>
   !before || before.gone !== row.gone || before.goneAs !== row.goneAs;
 
+/**
+ * Dates this change has approved that were there before it: what is asked for and given in one step cannot be taken
+ * back, so it stands at once.
+ */
+function approvedHere(change: ChangeSet): OccurrenceId[] {
+  const asked = new Set(
+    change.lines('request').flatMap(({ id, before }) => (before === null ? [Number(id)] : [])),
+  );
+  const first = new Map<string, Row | null>();
+  const approved = new Set<string>();
+  for (const { id, before, after } of change.lines('occurrence')) {
+    if (!first.has(id)) first.set(id, before);
+    if (after?.state === 'approved' && !asked.has(Number(after.request_id))) approved.add(id);
+    else approved.delete(id);
+  }
+  return [...approved]
+    .filter((id) => first.get(id)?.state !== 'approved')
+    .map((id) => Number(id) as OccurrenceId);
+}
+
+/** Notes what this change has approved as not yet settled, and forgets what no longer is. */
+async function noteUnsettled(change: ChangeSet, requests: readonly RequestId[]): Promise<void> {
+  const { tx, at } = change;
+  const approved = approvedHere(change);
+  if (approved.length)
+    await tx.run(
+      'INSERT INTO unsettled_approval SELECT value, $settles FROM json_each($ids) WHERE true ON CONFLICT DO NOTHING',
+      { ids: JSON.stringify(approved), settles: at + UNDO_MINUTES + 1 },
+    );
+  await tx.run(
+    `DELETE FROM unsettled_approval WHERE occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests))
+       AND (o.state <> 'approved' OR settles_min <= $at))`,
+    { requests: JSON.stringify(requests), at },
+  );
+}
+
 async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<void> {
   const { tx, at: now } = change;
+  await noteUnsettled(change, ids);
   const states = await loadPublishingStates(tx, ids);
   await keepCalendars(tx, states);
   const calendars = await loadCalendarRules(tx, states);

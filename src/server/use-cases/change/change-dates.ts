@@ -1,3 +1,4 @@
+import { say } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, TAKES_PLACE } from '@/core/changes/plan-date';
 import {
@@ -232,10 +233,16 @@ async function carryOut(
     summary: summaryOf(step, plans, stillWaiting(all, plans)),
     numbers: numbersOf(change, plans, clashing.length),
     changeSet: preview ? null : change.id,
+    blocked: clashing.map(({ planned }) => planned.date.id),
+    reasonFor: preview && NEEDS_REASON.includes(step.action) ? sentencesWhere(checked, needingReason) : [],
     sentences: sentencesWhere(clashing, unapprovable),
     warnings: sentencesWhere(checked, warning),
   });
 }
+
+/** Bookings of several requests are not cancelled without a word to those who asked. */
+const cancelsManyWithoutReason = (step: StepInput, { picked }: PickedDates): boolean =>
+  step.action === 'cancel' && !step.reason && new Set(picked.map(({ requestId }) => requestId)).size > 1;
 
 /**
  * Does one thing to picked dates of one request or of many, all or nothing: approving, holding, proposing, moving,
@@ -257,6 +264,16 @@ export async function changeDates(
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const dates = await pickDates(ctx, change, input);
     if (!dates.ok) return dates;
+    if (!input.preview && cancelsManyWithoutReason(input.step, dates.value))
+      return refuse({
+        code: 'bad-input',
+        fields: [
+          {
+            path: 'step.reason',
+            message: say`Cancelling several bookings needs a reason: those who asked read it.`,
+          },
+        ],
+      });
     const takesPlace = dates.value.picked.some(
       ({ state }) => TAKES_PLACE[actionFor(input.step.action, state)],
     );

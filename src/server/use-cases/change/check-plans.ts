@@ -141,7 +141,10 @@ export const sentencesWhere = (
 ): string[] =>
   checked.flatMap(({ planned, verdict }) => {
     const picked = pick(verdict.findings);
-    const when = spanText(planned.wanted!.startLocal, planned.wanted!.endLocal);
+    const span = spanText(planned.wanted!.startLocal, planned.wanted!.endLocal);
+    // Of several requests each is named: their dates alone do not tell them apart.
+    const isOfMany = checked.some((each) => each.planned.request.id !== planned.request.id);
+    const when = isOfMany ? `“${planned.request.title}”, ${span}` : span;
     return verdict.findings.flatMap((finding, index) =>
       picked.includes(finding) ? [`${when}: ${verdict.sentences[index]!.sentence}`] : [],
     );

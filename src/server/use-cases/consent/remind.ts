@@ -13,12 +13,13 @@ export async function remindOf(
 ): Promise<Outcome<{ readonly summary: string }>> {
   const request = await loadRequest(ctx.db, reference);
   if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
-  const written = await ctx.db.write(async (tx) =>
+  const { written, unanswered } = await ctx.db.write(async (tx) =>
     keep(await remindStewards(tx, ctx.clock.now(), request.id)),
   );
+  if (!unanswered) return done({ summary: say`Nobody has to be reminded: everybody has answered.` });
   return done({
     summary: written
       ? say`Reminded: ${countText(written, 'letter is', 'letters are')} on the way.`
-      : say`They were reminded today already, or have answered.`,
+      : say`A reminder was written today already; the next can be written tomorrow.`,
   });
 }

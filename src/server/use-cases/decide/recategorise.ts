@@ -80,6 +80,8 @@ export async function recategorise(
       summary: say`put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,
       numbers: NOTHING_MOVES,
       changeSet: change.id,
+      blocked: [],
+      reasonFor: [],
       sentences: [],
       warnings: [],
     });

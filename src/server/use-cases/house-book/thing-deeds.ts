@@ -31,9 +31,8 @@ async function move(change: ChangeSet, kind: HouseKind, id: number, by: 1 | -1):
   const among = kind === 'space' ? 'WHERE building_id = (SELECT building_id FROM space WHERE id = $id)' : '';
   const rows = await change.tx.rows<{ id: number }>(
     `SELECT id FROM ${table} ${among} ORDER BY position, id`,
-    {
-      id,
-    },
+    // SQLite refuses a value that the statement does not name.
+    kind === 'space' ? { id } : {},
   );
   const ids = rows.map((row) => row.id);
   const from = ids.indexOf(id);

@@ -85,8 +85,9 @@ function timeText({ start, end, allDay }: Pick<NoticeRow, 'start' | 'end' | 'all
     const last = addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
     return dateOf(start) === last ? say`all day` : say`all day, until ${dayShort(last)}`;
   }
-  const sameDay = dateOf(start) === dateOf(end);
-  return `${sayTime(start)}–${sayTime(end)}${sameDay ? '' : ` (${dayShort(dateOf(end))})`}`;
+  return dateOf(start) === dateOf(end)
+    ? `${sayTime(start)}–${sayTime(end)}`
+    : say`from ${sayTime(start)} until ${dayShort(dateOf(end))}, ${sayTime(end)}`;
 }
 
 const markOf = ({ slug, name, mark, hue }: Calendar): NoticeMark => ({ slug, name, mark, hue });

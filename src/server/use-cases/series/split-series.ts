@@ -13,7 +13,8 @@ import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SplitInput } from '@/contracts/series';
-import { countText } from '@/contracts/words/when';
+import type { AskedDate } from '@/contracts/asked-dates';
+import { countText, spanText } from '@/contracts/words/when';
 import { applyPlans } from '../../changes/apply-plans';
 import type { ChangeSet } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
@@ -25,6 +26,7 @@ import { wantedAfter, type PlannedDate } from '../change/plan-steps';
 import { draftOf, hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
 import { actsFor } from '../change/pick-dates';
 import { lastChange } from '../since';
+import { checkAgainstWorld } from '../verdicts';
 
 interface Segment {
   readonly id: SegmentId;
@@ -207,15 +209,31 @@ async function attach(change: ChangeSet, split: Split, segmentId: SegmentId): Pr
   }));
 }
 
-/** New dates wait, like those asked for at first; they want what the date at the split wants. */
-async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
-  const { request, from, dates, lengthMin } = split;
-  if (!dates.added.length) return;
-  const added = dates.added.map((key) => {
+/** Dates the series would have besides, as they are asked for. */
+const addedDates = ({ request, from, dates, lengthMin }: Split): AskedDate[] =>
+  dates.added.map((key) => {
     const shiftMin = wallMinute(key) - wallMinute(from.startLocal);
     const draft = patchDate(draftOf(from), { shiftMin, lengthMin }, request.tzid, noOffers);
     return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
   });
+
+/** Of the new dates those that clash, each with its day and one sentence. */
+async function clashesOfAdded(ctx: SignedInContext, change: ChangeSet, split: Split): Promise<string[]> {
+  const added = addedDates(split);
+  if (!added.length) return [];
+  const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, added, { side: 'office', now: change.at });
+  return verdicts.flatMap(({ verdict, sentences }, index) => {
+    const { start, end } = added[index]!;
+    const [first] = sentences.filter(({ severity }) => severity === 'blocks');
+    return verdict === 'clash' && first ? [`${spanText(start, end)}: ${first.sentence}`] : [];
+  });
+}
+
+/** New dates wait, like those asked for at first; they want what the date at the split wants. */
+async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
+  const { request } = split;
+  const added = addedDates(split);
+  if (!added.length) return;
   const made = await insertDates(change, added, request.id, segmentId);
   await rewriteOccupancy(change.tx, made.claimIds);
 }
@@ -271,16 +289,26 @@ async function carryOut(
   const kept = planKept(split);
   const checked = await checkPlans(ctx, change, kept, 'office');
   const blocked = checked.filter(isBlocked);
-  if (blocked.length)
+  if (blocked.length && !input.preview)
     return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
   const segmentId = await writeSegments(change, split, `${ctx.newId()}@calendario.invalid`);
   await dropOldExtras(change, split);
   await attach(change, split, segmentId);
-  const plans = [...kept, ...planGone(split, input.reason || say`The series goes another way.`)];
+  // A preview goes on without what could not be, and says how much that is.
+  const stopped = new Set(blocked.map(({ planned }) => planned.date.id));
+  const moving = kept.filter(({ date }) => !stopped.has(date.id));
+  const clashing = [
+    ...sentencesWhere(blocked, unapprovable),
+    ...(input.preview ? await clashesOfAdded(ctx, change, split) : []),
+  ];
+  const plans = [...moving, ...planGone(split, input.reason || say`The series goes another way.`)];
   await applyPlans(
     change,
     plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
-    await linksOf(change, checked),
+    await linksOf(
+      change,
+      checked.filter((each) => !isBlocked(each)),
+    ),
   );
   await addDates(change, split, segmentId);
   // Even where no date moved, the request has changed.
@@ -292,7 +320,7 @@ async function carryOut(
     numbers: {
       dates: split.dates.kept.length,
       moved: kept.length,
-      clashing: 0,
+      clashing: clashing.length,
       keepOwn: split.dates.kept.filter(({ date }) => date.own.includes('time')).length,
       ordersAdded: 0,
       ordersRevised: change.count(
@@ -305,7 +333,9 @@ async function carryOut(
       ),
     },
     changeSet: input.preview ? null : change.id,
-    sentences: [],
+    blocked: [...stopped],
+    reasonFor: [],
+    sentences: clashing,
     warnings: sentencesWhere(checked, warning),
   });
 }

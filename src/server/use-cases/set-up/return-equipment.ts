@@ -2,12 +2,13 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { HouseReply } from '@/contracts/house';
 import type { ReturnInput } from '@/contracts/stores';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
+import { countText, momentText } from '@/contracts/words/when';
 import { FAR, type EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderContent } from '@/core/work-orders/order-content';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { ChangeSet } from '../../changes/change-set';
 import type { SignedInContext } from '../../context';
+import { siteZone } from '../../db/space-facts';
 import { riskBy, riskText } from '../house/stock-line';
 import { inThingHistory } from '../house-book/around-thing';
 import { ownOrder } from './own-orders';
@@ -34,6 +35,15 @@ async function takeBackCount(change: ChangeSet, orderId: number, typeId: number)
   });
   if (before?.stock_line_id)
     await change.tx.run('DELETE FROM stock_line WHERE id = $id', { id: before.stock_line_id });
+}
+
+/** When the equipment of an order is fetched; null where nothing says so. */
+async function leavesAt(change: ChangeSet, orderId: number, typeId: number): Promise<EpochMinute | null> {
+  const [use] = await change.tx.rows<{ start: EpochMinute | null }>(
+    `SELECT MIN(u.start_min) AS start FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
+    { orderId, typeId },
+  );
+  return use?.start ?? null;
 }
 
 /** Until its use is over what is lost is away with the event anyway: it is missed from then on, or from now. */
@@ -71,6 +81,17 @@ export async function returnEquipment(
           {
             path: 'counted',
             message: say`Only ${expected} were taken. More than that cannot come back from here.`,
+          },
+        ],
+      });
+    const leaves = await leavesAt(change, orderId, input.typeId);
+    if (leaves !== null && change.at < leaves)
+      return refuse({
+        code: 'bad-input',
+        fields: [
+          {
+            path: 'counted',
+            message: say`It has not left the store yet: it is taken ${momentText(leaves, await siteZone(change.tx))}. Count it when it is back.`,
           },
         ],
       });

@@ -15,6 +15,7 @@ import { WalkLinks } from '@/ui/desk/walk-links';
 import { DecidePanel } from '@/ui/requests/decide-panel';
 import { EditWords } from '@/ui/requests/edit-words';
 import { NoticePanel } from '@/ui/requests/notice-panel';
+import { ReadersWait } from '@/ui/requests/readers-wait';
 import { RequestFacts } from '@/ui/requests/facts';
 import { RequestHeading } from '@/ui/requests/request-heading';
 import { SeriesFrom } from '@/ui/requests/series-from';
@@ -72,6 +73,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           )}
           <SeriesFrom request={request} />
           <EditWords request={request} />
+          <ReadersWait request={request} />
           {notice.ok && <NoticePanel request={request} notice={notice.value} />}
           <Thread request={request} isOffice />
         </div>

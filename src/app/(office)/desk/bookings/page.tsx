@@ -29,8 +29,8 @@ export default async function BookingsPage({ searchParams }: { searchParams: Pro
         </p>
       )}
       {/* Anew with what is looked for, so that the fields say it. */}
-      <BookingsFilter key={JSON.stringify(query)} query={query} {...view} />
-      <Bookings key={JSON.stringify(query)} view={view} />
+      <BookingsFilter key={`filter ${JSON.stringify(query)}`} query={query} {...view} />
+      <Bookings key={`found ${JSON.stringify(query)}`} view={view} />
     </>
   );
 }

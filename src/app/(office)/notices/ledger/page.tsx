@@ -5,6 +5,7 @@ import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/ledger';
 import { pageContext } from '@/server/http/page';
 import { ledger } from '@/server/use-cases/publish/keep/ledger';
 import { FaultNote } from '@/ui/notices/fault-note';
+import { TOLD_AS_WORDS } from '@/contracts/words/calendars';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 
@@ -106,7 +107,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
                   <td className="py-1 pr-3">{line.when}</td>
                   <td className="py-1 pr-3">{line.shownAt}</td>
                   <td className="py-1 pr-3">{line.goneAt || say`stands`}</td>
-                  <td className="py-1 pr-3">{line.toldAs === 'withheld' ? say`not there` : line.toldAs}</td>
+                  <td className="py-1 pr-3">{line.toldAs && TOLD_AS_WORDS[line.toldAs]}</td>
                   <td className="py-1 pr-3">{line.owedUntil}</td>
                 </tr>
               ))}

@@ -39,6 +39,10 @@ export async function loadStock(reader: Reader, type: number): Promise<StockRow[
 
 const ALWAYS = epochMinute(0);
 
+/** A slip of the pen in a line that began today is put right in the line itself; after that it is a fact. */
+const CORRECTED_WITHIN_MIN = 1440;
+const mayBeCorrected = ({ fromMin }: Line, now: number): boolean => fromMin > now - CORRECTED_WITHIN_MIN;
+
 /** What has begun is a fact: it can be given an end that is not past, and nothing else. */
 function faultOf(
   row: StockRow,
@@ -46,7 +50,7 @@ function faultOf(
   at: { from: EpochMinute; to: EpochMinute | null },
   now: number,
 ): FieldFault | null {
-  if (!known || known.fromMin >= now) return null;
+  if (!known || mayBeCorrected(known, now)) return null;
   const isSame = known.fromMin === at.from && known.delta === row.delta;
   if (!isSame)
     return {
@@ -74,7 +78,7 @@ export async function storeStock(
   const faults: FieldFault[] = [];
   for (const line of known.values())
     if (!rows.some(({ id }) => id === line.id)) {
-      if (line.fromMin < now)
+      if (!mayBeCorrected(line, now))
         return [
           {
             path: 'stock',

@@ -1,4 +1,5 @@
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
+import type { GoneAs } from '../../../changes/publishing/publishing-state';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { LedgerLine, LedgerPage, LedgerQuery } from '@/contracts/ledger';
@@ -17,7 +18,7 @@ interface Row {
   readonly end: LocalDateTime;
   readonly shown: EpochMinute;
   readonly gone: EpochMinute | null;
-  readonly goneAs: 'cancelled' | 'withheld' | null;
+  readonly goneAs: GoneAs | null;
 }
 
 // The calendars the application keeps for spaces, hosts and people say the same again and are left out.

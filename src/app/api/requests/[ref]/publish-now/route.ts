@@ -1,0 +1,9 @@
+import { publishNowSchema } from '@/contracts/calendars';
+import { signedIn, writeRoute } from '@/server/http/route';
+import { publishNow } from '@/server/use-cases/publish/settle-approvals';
+
+export const POST = writeRoute({
+  action: 'notice.edit',
+  body: publishNowSchema,
+  run: (ctx, { key }, { ref = '' }) => publishNow(signedIn(ctx), ref, key),
+});

@@ -1,0 +1,69 @@
+import { say, unsaid } from '@/contracts/language/say';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import type { RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { ChangeSet } from '../../changes/change-set';
+import { syncPublished } from '../../changes/publishing/sync-published';
+import { runChangeSet } from '../../changes/run-change-set';
+import type { SignedInContext } from '../../context';
+import type { Reader, Writer } from '../../db/connection';
+import { loadRequest } from '../request-rows';
+
+const MOST_AT_ONCE = 500;
+
+const DUE = `SELECT json_group_array(request_id) AS json FROM (SELECT DISTINCT o.request_id FROM unsettled_approval u
+  JOIN occurrence o ON o.id = u.occurrence_id WHERE u.settles_min <= $now LIMIT ${MOST_AT_ONCE})`;
+
+/**
+ * Shows readers what can no longer be taken back. What an outage left over is caught up on, once.
+ * @returns how many requests there were.
+ */
+export async function settleApprovals(tx: Writer, now: EpochMinute): Promise<number> {
+  const due = await tx.json<RequestId[]>(DUE, { now });
+  if (!due.length) return 0;
+  const id = await tx.insertRow(
+    // What is due goes with this change, so that none comes twice: its own number is key enough.
+    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key)
+     SELECT NULL, $now, 'approval settled', 'settle:' || (COALESCE(MAX(id), 0) + 1) FROM change_set`,
+    { now },
+  );
+  // Not in the history of the requests: what was done to them is there already.
+  const change = new ChangeSet(tx, id, null, now);
+  await syncPublished(change, due);
+  await change.writeHistory();
+  return due.length;
+}
+
+/** From when on readers see what was approved last; null where nothing waits for that. */
+export async function readersWaitUntil(reader: Reader, request: RequestId): Promise<EpochMinute | null> {
+  const [row] = await reader.rows<{ at: EpochMinute | null }>(
+    'SELECT MAX(u.settles_min) AS at FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
+    { request },
+  );
+  return row!.at;
+}
+
+/** Shows readers at once what was approved a moment ago. Taken back after that, they are told it is cancelled. */
+export async function publishNow(
+  ctx: SignedInContext,
+  reference: string,
+  key: string,
+): Promise<Outcome<{ readonly summary: string }>> {
+  const order = { action: unsaid('published at once'), reason: '', idempotencyKey: key };
+  return runChangeSet(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    const waiting = await change.tx.rows<{ id: number }>(
+      'SELECT o.id FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
+      { request: request.id },
+    );
+    await change.tx.run(
+      'DELETE FROM unsettled_approval WHERE occurrence_id IN (SELECT value FROM json_each($ids))',
+      { ids: JSON.stringify(waiting.map(({ id }) => id)) },
+    );
+    change.requestIds.add(request.id);
+    await syncPublished(change, [request.id]);
+    return done({ summary: say`published ${countText(waiting.length, 'date', 'dates')} at once` });
+  });
+}

@@ -1,0 +1,23 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import type { RequestView } from '@/contracts/request-view';
+import { useSubmit } from '@/ui/hooks/use-submit';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+
+/** From when on readers see what was approved a moment ago, and a way not to wait for it. */
+export function ReadersWait({ request }: { request: Pick<RequestView, 'reference' | 'readersFromText'> }) {
+  const { submit, error, isSending } = useSubmit();
+  if (request.readersFromText === null) return null;
+  return (
+    <div className="mt-4 border-l-4 border-accent bg-sunk px-3 py-2">
+      <p>{say`Readers see what was approved from ${request.readersFromText}, when it can no longer be taken back.`}</p>
+      <button
+        type="button"
+        className="press mt-2"
+        disabled={isSending}
+        onClick={() => void submit(`/api/requests/${request.reference}/publish-now`, {})}
+      >{say`Publish now`}</button>
+      <RefusalNote error={error} />
+    </div>
+  );
+}
