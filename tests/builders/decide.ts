@@ -13,14 +13,21 @@ interface Order {
   readonly reason: string;
 }
 
-/** Approves or declines dates of one request, as the desk does; readers see it at once. */
-export async function decideRequest(
+/** Approves or declines dates of one request, as the desk does, in one transaction. */
+export const decideAlone = (
   ctx: SignedInContext,
   reference: string,
   { key, reason, action, ...item }: Order & { readonly action: 'approve' | 'decline' },
+): Promise<Outcome<ChangeReply>> =>
+  changeDates(ctx, { key, preview: false, items: [{ reference, ...item }], step: { action, reason } });
+
+/** The same, and readers see it at once. */
+export async function decideRequest(
+  ctx: SignedInContext,
+  reference: string,
+  order: Order & { readonly action: 'approve' | 'decline' },
 ): Promise<Outcome<ChangeReply>> {
-  const step = { action, reason };
-  const outcome = await changeDates(ctx, { key, preview: false, items: [{ reference, ...item }], step });
+  const outcome = await decideAlone(ctx, reference, order);
   if (outcome.ok) await settle(ctx);
   return outcome;
 }

@@ -44,7 +44,7 @@ test('a steward does not agree, the office reads why, goes past it with a reason
     'They only look at them from the terrace.',
   );
   await press(office, 'Approve 1 date');
-  await says(office, 'approved');
+  await says(office, 'Done: approved 1 date.');
   expect((await view(reference)).dates[0]!.state).toBe('approved');
 
   const outbox = await show(browser, '/outbox', 'manager');

@@ -119,7 +119,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/consents': [{ statuses: [307, 403, 403, 403, 200] }],
   '/api/consents': [{ method: 'POST', statuses: [401, 403, 403, 403, 400] }],
   '/api/requests/[ref]/words': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  '/api/requests/[ref]/publish-now': [{ method: 'POST', statuses: [401, 403, 403, 200] }],
+  '/api/requests/[ref]/publish-now': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/requests/[ref]/remind': [{ method: 'POST', statuses: [401, 403, 403, 200] }],
   '/requests': [{ statuses: [307, 200, 200, 200] }],
   // Of another requester: nobody but the office.

@@ -171,15 +171,15 @@ test('only those who look after a place answer, and only about what is still wan
 test('reminded by hand once a day, and by the clock after two days without an answer', async () => {
   const reference = await submit(office, 'ada');
   const run = () => office.db.write(async (tx) => keep(await remindStewards(tx, office.clock.now(), null)));
-  expect(await run()).toBe(0);
+  expect((await run()).written).toBe(0);
   expect(expectDone(await remindOf(office.as('mara'), reference)).summary).toContain('1 letter');
-  expect(expectDone(await remindOf(office.as('mara'), reference)).summary).toContain('today already');
+  expect(expectDone(await remindOf(office.as('mara'), reference)).summary).toContain('written today already');
   later(2 * 1440);
-  expect(await run()).toBe(1);
-  expect(await run()).toBe(0);
+  expect((await run()).written).toBe(1);
+  expect((await run()).written).toBe(0);
   expectDone(await answer('given'));
   later(3 * 1440);
-  expect(await run()).toBe(0);
+  expect((await run()).written).toBe(0);
 });
 
 test('an offer that lapses is told to whoever asked, once', async () => {

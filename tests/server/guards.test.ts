@@ -206,6 +206,7 @@ describe('held claims lapse', () => {
       'remind-of-bookings',
       'series-go-on',
       'issue-orders',
+      'settle-approvals',
       'publish-due',
       'clear-loose-files',
       'drop-expired-sessions',
@@ -218,6 +219,7 @@ describe('held claims lapse', () => {
       'remind-of-bookings',
       'series-go-on',
       'issue-orders',
+      'settle-approvals',
       'publish-due',
       'clear-loose-files',
     ]);

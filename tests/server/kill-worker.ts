@@ -4,7 +4,7 @@ import { handClock } from '@/server/clock';
 import { openDatabase, type Database } from '@/server/db/connection';
 import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
 import { at, viewer } from '../builders/office';
-import { decideRequest } from '@tests/builders/decide';
+import { decideAlone } from '@tests/builders/decide';
 
 async function main(): Promise<void> {
   const [, , file, reference, killAt] = process.argv;
@@ -31,7 +31,7 @@ async function main(): Promise<void> {
     newId: randomUUID,
     viewer: viewer('mara'),
   };
-  const outcome = await decideRequest(ctx, reference!, {
+  const outcome = await decideAlone(ctx, reference!, {
     key: randomUUID(),
     version: request.version,
     action: 'approve',

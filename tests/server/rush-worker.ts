@@ -7,7 +7,7 @@ import { openDatabase } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { ask, at, viewer } from '../builders/office';
-import { decideRequest } from '@tests/builders/decide';
+import { decideAlone } from '@tests/builders/decide';
 
 /** Eight writers on a slow machine may wait longer than the database does: sent again with the same key, as a client would. */
 async function patiently<Value>(work: () => Promise<Value>): Promise<Value> {
@@ -48,7 +48,7 @@ async function main(): Promise<void> {
     }
     const occurrences = dates.map(({ id }) => id as never);
     const decision = { key: randomUUID(), version, action: 'approve' as const, occurrences, reason: '' };
-    const decided = await patiently(() => decideRequest(as('mara'), reference, decision));
+    const decided = await patiently(() => decideAlone(as('mara'), reference, decision));
     if (decided.ok) counts.approved += 1;
     else if (decided.refusal.code === 'clash') counts.refused += 1;
     else throw new Error(JSON.stringify(decided.refusal));

@@ -4,7 +4,8 @@ import type { Layout } from '@/core/seating/capacity';
 import type { Feature } from '@/core/spaces/features';
 import type { PolicyBreach } from '@/core/spaces/policy';
 import type { Interval } from '@/core/time/epoch-minute';
-import { localDate } from '@/core/time/local-time';
+import { dateOf, localDate } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
 import { listText } from './rule';
 import { countText, dateLong, dayShort, duringText, lengthText, momentText } from './when';
 
@@ -312,10 +313,16 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
 });
 
-const openText = (open: readonly Interval[], tzid: string): string =>
-  open.length
-    ? say`It is open ${open.map((span) => duringText(span, tzid)).join(say` and `)}.`
-    : say`It is not open on that day.`;
+/** When it is open instead; with its day where more than one is meant. */
+function openText(open: readonly Interval[], tzid: string): string {
+  if (!open.length) return say`It is not open on that day.`;
+  const dayOf = ({ start }: Interval) => dateOf(toLocal(start, tzid));
+  const isOneDay = open.every((span) => dayOf(span) === dayOf(open[0]!));
+  const spans = open.map((span) =>
+    isOneDay ? duringText(span, tzid) : `${dayShort(dayOf(span))} ${duringText(span, tzid)}`,
+  );
+  return say`It is open ${spans.join(say` and `)}.`;
+}
 
 const periodsText = (periods: readonly Interval[], tzid: string): string =>
   periods.length

@@ -1,10 +1,10 @@
 import { hostSpan, occupiedOf } from '../occupancy/bands';
 import type { SpaceFacts } from './world';
 import { openDuring, outsideHours, shutDuring } from '../spaces/hours';
-import { totalMin, union, type Interval } from '../time/epoch-minute';
+import { addMinutes, totalMin, union, type Interval } from '../time/epoch-minute';
+import { addDays, dateOf } from '../time/local-time';
+import { startOfDay, toLocal } from '../time/zone';
 import type { Finding, FindingFacts, WantedDate } from './findings';
-
-const DAY_MIN = 24 * 60;
 
 /**
  * Opening hours must contain access, event and exit; setup and strike outside them only warn; a closure blocks the
@@ -33,11 +33,11 @@ export function checkHours(
   return found.map((each) => ({ key, spaceId: facts.id, facts: each }));
 }
 
-/** When the space is open near the span, so that the refusal can say when to come instead. */
+/** When the space is open on the days the span touches, so that the refusal can say when to come instead. */
 function openAround(span: Interval, facts: SpaceFacts, tzid: string): Interval[] {
-  const near = {
-    start: (span.start - DAY_MIN) as typeof span.start,
-    end: (span.end + DAY_MIN) as typeof span.end,
+  const days = {
+    start: startOfDay(dateOf(toLocal(span.start, tzid)), tzid),
+    end: startOfDay(addDays(dateOf(toLocal(addMinutes(span.end, -1), tzid)), 1), tzid),
   };
-  return union(openDuring(near, facts.hours, facts.closures, tzid));
+  return union(openDuring(days, facts.hours, facts.closures, tzid));
 }

@@ -12,7 +12,7 @@ const CHOICES = {
   equipment: [],
   accessMin: 0,
   exitMin: 0,
-  earliest: '2027-04-14T09:00',
+  today: '2027-04-13',
 } as unknown as AskChoices;
 const ZONE = 'Europe/London';
 const form = (more: Partial<AskForm>): AskForm => ({
