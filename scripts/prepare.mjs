@@ -110,7 +110,7 @@ async function once(name, paths, isThere, work) {
   writeFileSync(stamp, hash);
 }
 
-/** Packages that need no compiler; what has to be compiled is done beside the build. */
+/** Packages, with nothing compiled yet: that is a step of its own, which says so. */
 function download() {
   return once(
     'downloaded',
@@ -177,10 +177,10 @@ export async function install() {
   await compile();
 }
 
-/** Everything the server needs. A build opens no database, so SQLite is compiled beside it. */
+/** Everything the server needs. One after the other: beside each other on two cores both take longer than in turn. */
 export async function installAndBuild() {
-  await download();
-  await Promise.all([compile(), buildPages()]);
+  await install();
+  await buildPages();
 }
 
 export const tsx = (script, ...args) => ['npx', ['tsx', join('scripts', script), ...args]];

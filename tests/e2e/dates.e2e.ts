@@ -259,6 +259,8 @@ describe('as the manager', () => {
       expect(reply.status).toBe(200);
     };
     await step({ action: 'approve', reason: '' });
+    const published = { key: crypto.randomUUID() };
+    await send('POST', `/api/requests/${reference}/publish-now`, published, manager);
     await step({ action: 'cancel', reason: 'Frost.' });
     const page = await datesOf('/dates?view=list&day=2027-08-01&n=10', 'manager');
     expect(await drawn(page, 'Frost talk')).toBe(0);

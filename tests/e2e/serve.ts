@@ -34,9 +34,15 @@ export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'calendario-
 /** Where the built application is: a fresh checkout, where the first commands were tried on one just before. */
 const application = (): string => resolve(process.env.E2E_APP ?? '.');
 
-/** The built application over a folder of data, on a port of its own. */
-export async function serveFolder(data: string): Promise<{ base: string; server: ChildProcess }> {
-  const port = await freePort();
+export interface Served {
+  readonly base: string;
+  readonly port: number;
+  readonly server: ChildProcess;
+}
+
+/** The built application over a folder of data, on a port of its own unless it comes back to one. */
+export async function serveFolder(data: string, before?: Pick<Served, 'port'>): Promise<Served> {
+  const port = before?.port ?? (await freePort());
   const server = spawn(
     join('node_modules', '.bin', 'next'),
     ['start', '-H', '127.0.0.1', '-p', String(port)],
@@ -57,5 +63,12 @@ export async function serveFolder(data: string): Promise<{ base: string; server:
     }
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
-  return { base, server };
+  return { base, port, server };
+}
+
+/** Ends it as a machine that is switched off does, and waits until it is gone. */
+export async function killServer({ server }: Pick<Served, 'server'>): Promise<void> {
+  const gone = new Promise((resolve) => server.once('exit', resolve));
+  process.kill(-server.pid!, 'SIGKILL');
+  await gone;
 }

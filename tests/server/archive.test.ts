@@ -17,6 +17,7 @@ import { buffer } from 'node:stream/consumers';
 import sqlite3 from 'sqlite3';
 import { create } from 'tar';
 import type { Refusal } from '@/contracts/refusal';
+import { holdLetters } from '@/server/archive/hold-letters';
 import { inspectHouse, type InspectedHouse } from '@/server/archive/inspect';
 import { packHouse } from '@/server/archive/pack';
 import { finishSwap, swapHouse } from '@/server/archive/swap';
@@ -28,7 +29,7 @@ import { violations } from '@/server/db/invariants';
 import { sendMail } from '@/server/mail/send-mail';
 import { dataFolder, forgetSecret } from '@/server/settings';
 import { takeFile } from '@/server/use-cases/files/files';
-import { expectDone, refusalOf, submit } from '@tests/builders/changes';
+import { act, expectDone, refusalOf, submit } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
@@ -114,6 +115,21 @@ test('out and in again: database, files, letters and private links; nobody stays
     forgetSecret();
     rmSync(elsewhere, { recursive: true });
   }
+});
+
+test('letters that waited where it was taken out are not sent from here as well', async () => {
+  const reference = await liveIn();
+  expectDone(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' }));
+  const waiting = 'SELECT id FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL';
+  const there = (await office.db.rows(waiting)).length;
+  expect(there).toBeGreaterThan(0);
+  expectDone(await unpack(await packed()));
+  expect(await holdLetters(folder)).toBe(there);
+  const db = openDatabase(join(folder, 'calendario.sqlite'));
+  expect(await db.rows(waiting)).toEqual([]);
+  await db.close();
+  // Where it came from they go on waiting.
+  expect(await office.db.rows(waiting)).toHaveLength(there);
 });
 
 test('what is put in is exchanged as a whole, and the house of before is kept once', async () => {

@@ -15,7 +15,7 @@ type OpenCallback = (error: Error | null) => void;
 /**
  * What Sequelize gets as `dialectModule`. It opens one connection per transaction past its pool, so `afterConnect`
  * and the pool's settings never see them; the constructor is the only place every connection goes through.
- * The driver is loaded with the first database: the pages can be built while it is still being compiled.
+ * The driver is loaded with the first database: building the pages needs none.
  */
 export function sqliteWithPragmas() {
   const driver = require('sqlite3') as typeof sqlite3;

@@ -1,3 +1,5 @@
+import { countText } from '@/contracts/words/when';
+import { holdLetters } from '../../archive/hold-letters';
 import { say, texts } from '@/contracts/language/say';
 import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -64,13 +66,18 @@ async function putInPlace(id: string): Promise<Outcome<{ summary: string }>> {
   const arrived = arrivedHouse(id);
   if (!arrived || isReplacing) return GONE;
   isReplacing = true;
+  let held = 0;
   try {
     rmSync(join(arrivingFolder(id), LOOKED_AT));
+    held = await holdLetters(arrivingFolder(id));
     await replaceHouse(arrivingFolder(id));
   } finally {
     isReplacing = false;
   }
-  return done({ summary: say`“${arrived.site}” is in its place` });
+  const letters = held
+    ? say`; ${countText(held, 'letter that waited there is', 'letters that waited there are')} not sent from here`
+    : '';
+  return done({ summary: say`“${arrived.site}” is in its place${letters}` });
 }
 
 /** Puts a house that arrived into the place of this one. Whoever does it types the name of what goes. */
