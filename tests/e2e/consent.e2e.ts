@@ -83,7 +83,7 @@ test('the office reminds those who have not answered, once a day', async () => {
   await (await byRole(office, 'button', 'Remind')).click();
   await says(office, 'Reminded: 1 letter is on the way.');
   await press(office, 'Remind');
-  await says(office, 'They were reminded today already');
+  await says(office, 'A reminder was written today already');
 });
 
 test('the office puts the words of a waiting request right, and whoever asked sees what is different', async () => {
