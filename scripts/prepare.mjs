@@ -141,7 +141,7 @@ function compile() {
       'npm',
       ['rebuild', 'sqlite3', 'argon2', '--loglevel=error'],
       'Check that python3, make and g++ are installed (Debian: apt-get install python3 make g++).',
-      // What SQLite itself recommends; Node's own -O3 takes a third longer and is no faster here.
+      // Node's own -O3 takes a third longer to compile.
       { CFLAGS: '-O2', CXXFLAGS: '-O2' },
     ),
   );

@@ -7,7 +7,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { askSchema, type AskReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { answerFaults, type Question } from '@/contracts/questions';
-import type { ErrorReply, FieldFault } from '@/contracts/refusal';
+import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/refusal';
 import type { Side } from '@/core/checks/findings';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
 import { parseLocalDateTime } from '@/core/time/local-time';
@@ -140,9 +140,7 @@ const notSentYet = (fields: readonly FieldFault[]): ErrorReply['error'] => ({
 /** What is wrong with the form before it is sent, or null. */
 function faultsOf(form: AskForm, key: string, tzid: string, choices: AskChoices): ErrorReply['error'] | null {
   const parsed = askSchema.safeParse(toBody(form, key, tzid, choices));
-  const found = parsed.success
-    ? []
-    : parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+  const found = parsed.success ? [] : faultsOfIssues(parsed.error.issues);
   const all = [...found, ...furtherFaults(form, choices)];
   const distinct = [...new Map(all.map((each) => [each.path, each])).values()];
   return distinct.length ? notSentYet(distinct) : null;

@@ -5,7 +5,7 @@ import type { AskChoices } from '@/contracts/ask-choices';
 import { catalogueOf } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
 import { ownSettings } from '@/contracts/own-settings';
-import type { ErrorReply, FieldFault } from '@/contracts/refusal';
+import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/refusal';
 import type { Surroundings } from '@/contracts/surroundings';
 import type { Side } from '@/core/checks/findings';
 import { send } from '@/ui/hooks/send';
@@ -112,9 +112,7 @@ interface Verdict {
 /** Not a number is null in JSON, and as wrong as before: the schema says so either way. */
 function faultsIn(text: string): FieldFault[] {
   const parsed = checkSchema.safeParse(JSON.parse(text));
-  return parsed.success
-    ? []
-    : parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+  return parsed.success ? [] : faultsOfIssues(parsed.error.issues);
 }
 
 /** The last answer that was good, which is kept in sight while something is being put right. */

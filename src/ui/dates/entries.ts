@@ -4,7 +4,7 @@ import { DATE_STATES } from '@/contracts/dates';
 import { dayShort, sayClock, sayTime } from '@/contracts/words/when';
 import type { Layout } from '@/core/seating/capacity';
 import { overlaps, type Interval } from '@/core/time/epoch-minute';
-import { addDays, dateOf, timeOf, type LocalDate } from '@/core/time/local-time';
+import { addDays, dateOf, lastDayOf, timeOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 
 export interface EntryPlace {
@@ -106,7 +106,7 @@ export const onDay = (entries: readonly DateEntry[], day: LocalDate, tzid: strin
 export function hoursText({ span, isAllDay }: Pick<DateEntry, 'span' | 'isAllDay'>, tzid: string): string {
   const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
   if (isAllDay) {
-    const last = addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
+    const last = lastDayOf(start, end);
     return dateOf(start) === last
       ? say`all day`
       : say`all day, ${dayShort(dateOf(start))} to ${dayShort(last)}`;

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { NoticeDate } from '@/contracts/notices';
 import { dayLong, sayTime } from '@/contracts/words/when';
-import { addDays, daysBetween, dateOf, timeOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import { addDays, daysBetween, lastDayOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { EventLink } from './event-link';
 import { NoticeMarks } from './notice-marks';
 import { dateHref } from './notices-address';
@@ -22,7 +22,6 @@ interface NoticeDaysProps {
 }
 
 /** The last day on which something of a date is: one that ends at midnight does not reach into the next. */
-const lastDayOf = ({ end }: NoticeDate): LocalDate => addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
 
 interface EntryProps {
   readonly date: NoticeDate;
@@ -75,7 +74,7 @@ export function NoticeDays({
   return (
     <ol className="grid border-t border-strong-rule md:grid-cols-7 md:border-l">
       {days.map((day) => {
-        const own = dates.filter((date) => date.day <= day && day <= lastDayOf(date));
+        const own = dates.filter((date) => date.day <= day && day <= lastDayOf(date.start, date.end));
         const isOther = month !== null && day.slice(0, 7) !== month;
         return (
           <li

@@ -8,7 +8,7 @@ import {
   type CalendarRule,
   type ShowableEvent,
 } from '@/core/publishing/shown';
-import { UNDO_MINUTES } from '@/core/changes/undo-time';
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '../../db/space-facts';
@@ -286,7 +286,7 @@ async function noteUnsettled(change: ChangeSet, requests: readonly RequestId[]):
   if (approved.length)
     await tx.run(
       'INSERT INTO unsettled_approval SELECT value, $settles FROM json_each($ids) WHERE true ON CONFLICT DO NOTHING',
-      { ids: JSON.stringify(approved), settles: at + UNDO_MINUTES + 1 },
+      { ids: JSON.stringify(approved), settles: at + MAIL_WAIT_MIN },
     );
   await tx.run(
     `DELETE FROM unsettled_approval WHERE occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests))

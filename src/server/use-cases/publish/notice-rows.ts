@@ -2,7 +2,7 @@ import { BUILDING } from '../../db/names';
 import { say } from '@/contracts/language/say';
 import { toldWords, type Fact, type NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { addDays, addWallMinutes, dateOf, timeOf, type LocalDateTime } from '@/core/time/local-time';
+import { addWallMinutes, dateOf, lastDayOf, type LocalDateTime } from '@/core/time/local-time';
 import type { NoticeDate, NoticeMark } from '@/contracts/notices';
 import { dayLong, dayShort, sayTime } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
@@ -82,7 +82,7 @@ export const factsOn = (calendars: readonly Calendar[]): Fact[] => [
 
 function timeText({ start, end, allDay }: Pick<NoticeRow, 'start' | 'end' | 'allDay'>): string {
   if (allDay) {
-    const last = addDays(dateOf(end), timeOf(end) === '00:00' ? -1 : 0);
+    const last = lastDayOf(start, end);
     return dateOf(start) === last ? say`all day` : say`all day, until ${dayShort(last)}`;
   }
   return dateOf(start) === dateOf(end)
