@@ -1,6 +1,7 @@
 import { MOST_CHARACTERS } from './text-limits';
 import { later, say } from './language/say';
 import { z } from 'zod';
+import { OCCURRENCE_STATES, type OccurrenceState } from '@/core/changes/transitions';
 import type { CategoryId, OccurrenceId, SpaceId } from '@/core/ids';
 import type { LocalDate } from '@/core/time/local-time';
 import { parseLocalDate } from '@/core/time/local-time';
@@ -24,6 +25,13 @@ const number = (what: string) =>
     .transform((text) => (text === '' ? null : Number(text)))
     .default(null);
 
+/** States bookings are looked for in; `both` is what takes a place or may yet. */
+export const STATES_SOUGHT = ['both', ...OCCURRENCE_STATES, 'any'] as const;
+export type StateSought = (typeof STATES_SOUGHT)[number];
+
+export const statesOf = (sought: StateSought): readonly OccurrenceState[] =>
+  sought === 'any' ? OCCURRENCE_STATES : sought === 'both' ? ['approved', 'waiting'] : [sought];
+
 /** Which bookings are looked for; all of it stands in the address. */
 export const bookingsQuerySchema = z.object({
   q: z
@@ -34,9 +42,7 @@ export const bookingsQuerySchema = z.object({
   to: day,
   space: number('a space'),
   category: number('a category'),
-  state: z
-    .enum(['approved', 'waiting', 'both'], later`Choose approved, waiting or both.`)
-    .default('approved'),
+  state: z.enum(STATES_SOUGHT, later`Choose a state from the list.`).default('approved'),
   made: z.enum(['any', 'single', 'series'], later`Choose how they were asked for.`).default('any'),
 });
 export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
@@ -56,10 +62,14 @@ export interface BookingLine {
   readonly when: string;
   readonly places: string;
   readonly spaceIds: readonly SpaceId[];
-  readonly state: 'approved' | 'waiting';
+  readonly state: OccurrenceState;
   readonly isPast: boolean;
   readonly isSeries: boolean;
 }
+
+/** It takes a place, or may yet: it can be moved and given up. */
+export const isOpen = ({ state }: Pick<BookingLine, 'state'>): boolean =>
+  state === 'approved' || state === 'waiting';
 
 export interface BookingsView {
   readonly lines: readonly BookingLine[];

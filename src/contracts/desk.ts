@@ -16,6 +16,9 @@ export interface DeskLine extends RequestLine {
   readonly version: number;
   /** Waiting dates that can be approved as they are. */
   readonly clear: readonly OccurrenceId[];
+  /** How many waiting dates are offered otherwise, and of how many somebody who looks after the place has said no. */
+  readonly offered: number;
+  readonly consentRefused: number;
   /** What is lost first by waiting; null where only what is booked needs looking at. */
   readonly loss: {
     readonly kind: LossKind;

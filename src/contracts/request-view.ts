@@ -22,7 +22,7 @@ export interface DateView {
   readonly stateWord: string;
   readonly isPast: boolean;
   readonly reason: string;
-  /** Null once the date no longer waits. */
+  /** Null once the date no longer waits, and while it is offered otherwise: then the answer counts, not what was asked. */
   readonly verdict: Verdict | null;
   readonly findings: readonly FindingReply[];
   readonly isHeld: boolean;
@@ -45,6 +45,8 @@ export interface DateView {
   readonly needsReason: boolean;
   /** Nobody may approve this date as it is. */
   readonly isUnapprovable: boolean;
+  /** Somebody who looks after its place, or its equipment, has said no. */
+  readonly isConsentRefused: boolean;
   readonly actions: readonly OccurrenceAction[];
   /** Where it is drawn; null beyond the first so many. */
   readonly drawn: Drawn | null;
@@ -160,7 +162,7 @@ export interface RequestLine {
   readonly nextText: string;
   /** `in 3 days`, for the desk. */
   readonly waitText: string;
-  /** Of the dates that wait. */
+  /** Of the dates that wait and are not offered otherwise. */
   readonly verdicts: Readonly<Record<Verdict, number>>;
   /** Booked dates that whoever asked wants otherwise. */
   readonly changesWanted: number;

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { createHash, randomUUID } from 'node:crypto';
+import { copyFileSync, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { askSchema, type AskBody } from '@/contracts/ask';
@@ -120,25 +120,42 @@ export interface TestOffice {
   close(): Promise<void>;
 }
 
-// Making an office takes half a second, copying its file a millisecond: of each one file is kept while a test file runs.
-const made = new Map<string, string>();
-const MADE_IN = mkdtempSync(join(tmpdir(), 'calendario-made-'));
-if (typeof afterAll === 'function') afterAll(() => rmSync(MADE_IN, { recursive: true, force: true }));
+// Making an office takes two seconds, copying its file a millisecond: each is made once in a run of the tests.
+let madeIn = process.env.MADE_OFFICES;
 
-/** The file of a whole office, made by the migrations and the office file as anywhere else. */
-async function madeFile(office: OfficeFile): Promise<string> {
-  const key = JSON.stringify(office);
-  const known = made.get(key);
-  if (known) return known;
-  const file = join(MADE_IN, `${made.size}.sqlite`);
-  const db = openDatabase(file);
-  await migrate(db);
-  await createOffice(db, officeSchema.parse(office));
-  await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
-  await db.close();
-  made.set(key, file);
+/** Outside a run of the tests they are kept for this process alone. */
+function folderOfMade(): string {
+  if (!madeIn) {
+    const own = mkdtempSync(join(tmpdir(), 'calendario-made-'));
+    process.once('exit', () => rmSync(own, { recursive: true, force: true }));
+    madeIn = own;
+  }
+  return madeIn;
+}
+
+/** The file of that name, made where it is not there yet. Two processes that make it at once make the same. */
+async function madeOnce(name: string, make: (file: string) => Promise<void>): Promise<string> {
+  const file = join(folderOfMade(), `${name}.sqlite`);
+  if (existsSync(file)) return file;
+  const making = join(folderOfMade(), `${name} ${randomUUID()}.sqlite`);
+  await make(making);
+  renameSync(making, file);
   return file;
 }
+
+async function fill(file: string, work: (db: Database) => Promise<unknown>): Promise<void> {
+  const db = openDatabase(file);
+  await work(db);
+  await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
+  await db.close();
+}
+
+/** The file of a whole office, made by the migrations and the office file as anywhere else. */
+const madeFile = (office: OfficeFile): Promise<string> =>
+  madeOnce(createHash('sha256').update(JSON.stringify(office)).digest('hex'), async (file) => {
+    copyFileSync(await madeOnce('empty', (empty) => fill(empty, migrate)), file);
+    await fill(file, (db) => createOffice(db, officeSchema.parse(office)));
+  });
 
 /** A real SQLite file in a temporary folder, migrated and filled; the clock stands at Tuesday 13 April 2027, 08:10. */
 export async function openOffice(office: OfficeFile = SMALL_OFFICE): Promise<TestOffice> {

@@ -3,7 +3,20 @@ import { rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { ACCOUNTS, as, BASE, fill, launch, newPage, PASSWORD, press, says, show, textOf } from './browser';
+import {
+  ACCOUNTS,
+  as,
+  BASE,
+  fill,
+  goTo,
+  launch,
+  newPage,
+  PASSWORD,
+  press,
+  says,
+  show,
+  textOf,
+} from './browser';
 import { freshFolder, serveFolder } from './serve';
 
 let browser: Browser;
@@ -75,7 +88,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
     await fill(page, 'What is replaced: type “Quillmere Botanic Garden”', 'Quillmere Botanic Garden');
     await press(page, 'Replace everything here');
     await says(page, 'Looking needs no account');
-    await page.goto(`${base}/house`, { waitUntil: 'load' });
+    await goTo(page, `${base}/house`);
     expect(page.url()).toContain('/sign-in');
   } finally {
     const ended = new Promise((resolve) => server.once('exit', resolve));
@@ -97,6 +110,6 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
 test('a manager who keeps no house finds no way to it', async () => {
   const page = await show(browser, '/house', 'manager2');
   expect(await textOf(page)).not.toContain('The whole house');
-  await page.goto(`${BASE}/house/archive`, { waitUntil: 'load' });
+  await goTo(page, `${BASE}/house/archive`);
   await says(page, 'This is not yours to see');
 });

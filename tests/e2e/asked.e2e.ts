@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { as, byRole, fill, launch, newPage, open, press, says, send, show, signIn } from './browser';
+import { as, byRole, fill, launch, newPage, open, press, reload, says, send, show, signIn } from './browser';
 import { fillMain, referenceOn, request } from './asking-form';
 
 let browser: Browser;
@@ -99,7 +99,7 @@ test('signing in goes on from where one was', async () => {
   const page = await newPage(browser);
   await open(page, '/ask?space=8&start=2027-11-24T10:00&minutes=60');
   await signIn(page, 'requester');
-  await page.reload();
+  await reload(page);
   await byRole(page, 'button', 'Send the request');
 });
 

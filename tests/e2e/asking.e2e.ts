@@ -12,6 +12,7 @@ import {
   open,
   press,
   pressTwice,
+  reload,
   says,
   send,
   sessionOf,
@@ -100,7 +101,7 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
   ]);
   await says(page, 'kept here; it is sent once you have signed in');
   // A reload in the middle: the file is still there too.
-  await page.reload();
+  await reload(page);
   await says(page, 'What you typed before is still here.');
   await says(page, 'wall plan.pdf');
   await press(page, 'Sign in to send it', 'link');

@@ -1,5 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import {
+  type Account,
   as,
   drawOn,
   fill,
@@ -9,12 +10,12 @@ import {
   pointOnBoard,
   press,
   pressTwice,
+  reload,
   says,
   send,
   show,
   signIn,
   textOf,
-  type Account,
 } from './browser';
 
 let browser: Browser;
@@ -208,7 +209,7 @@ describe('moving', () => {
     await says(page, '1 date moves');
     await press(page, 'Move 1 date');
     await says(page, 'Done: moved 1 date.');
-    await page.reload();
+    await reload(page);
     await pointOnBoard(page, 'Potting Studio', '10:00');
     expect(await noteOf(page, title)).toContain('10:00–12:30');
     await page.focus(bookingOf(title));

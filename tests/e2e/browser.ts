@@ -33,15 +33,29 @@ export async function newPage(browser: Browser, size = { width: 1280, height: 80
   return page;
 }
 
-export const open = (page: Page, path: string) => page.goto(`${BASE}${path}`, { waitUntil: 'load' });
-
 /** Waits until the controls of a page hear what is done to them: a choice made before is lost. */
 export const awake = (page: Page) =>
-  page.waitForFunction(() =>
-    [...document.querySelectorAll('main :is(button, select, input)')].every((node) =>
-      Object.keys(node).some((key) => key.startsWith('__reactProps')),
-    ),
+  page.waitForFunction(
+    () =>
+      [...document.querySelectorAll('main :is(button, select, input, textarea)')].every((node) =>
+        Object.keys(node).some((key) => key.startsWith('__reactProps')),
+      ),
+    { polling: 60 },
   );
+
+/** Goes to an address, as somebody who begins once the page is there to be used. */
+export async function goTo(page: Page, address: string) {
+  const reply = await page.goto(address, { waitUntil: 'load' });
+  if (page.isJavaScriptEnabled()) await awake(page);
+  return reply;
+}
+
+export const open = (page: Page, path: string) => goTo(page, `${BASE}${path}`);
+
+export async function reload(page: Page): Promise<void> {
+  await page.reload();
+  await awake(page);
+}
 
 /** A page of a person of their own at an address, signed in where an account is named. */
 export async function show(

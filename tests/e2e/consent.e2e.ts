@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { byRole, fill, launch, press, says, show, textOf } from './browser';
+import { byRole, fill, launch, press, reload, says, show, textOf } from './browser';
 import { asked, view } from './requests';
 
 let browser: Browser;
@@ -68,7 +68,7 @@ test('a steward agrees by keys alone, and then it is clear; a reload shows the a
   }
   await page.keyboard.press('Enter');
   await says(page, 'Agreed to 3 dates.');
-  await page.reload();
+  await reload(page);
   await says(page, 'agreed');
   const { dates, consents } = await view(reference);
   expect(dates.map(({ needsReason }) => needsReason)).toEqual([false, false, false]);

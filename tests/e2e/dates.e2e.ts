@@ -3,19 +3,19 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import {
+  type Account,
   as,
-  awake,
   BASE,
   byRole,
   fill,
   launch,
   open,
   press,
+  reload,
   says,
   send,
   show,
   textOf,
-  type Account,
 } from './browser';
 
 let browser: Browser;
@@ -26,7 +26,6 @@ afterAll(() => browser.close());
 
 async function datesOf(path: string, who?: Account, size?: { width: number; height: number }) {
   const page = await show(browser, path, who, size);
-  await awake(page);
   return page;
 }
 
@@ -68,7 +67,7 @@ describe('looking, as anybody', () => {
     expect(page.url()).toMatch(/slip=s\d+/);
     expect(await page.content()).not.toContain('Tansy teachers');
     // Its address brings the same slip back.
-    await page.reload();
+    await reload(page);
     await says(page, 'What it is concerns only its own people and the office.');
     await press(page, 'Put the slip away');
     await page.waitForFunction(() => !location.search.includes('slip'));

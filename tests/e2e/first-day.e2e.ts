@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs';
 import type { Browser, Page } from 'puppeteer-core';
-import { awake, byRole, fill, launch, newPage, press, says, textOf } from './browser';
+import { awake, byRole, fill, goTo, launch, newPage, press, says, textOf } from './browser';
 import { freshFolder, serveFolder } from './serve';
 
 let browser: Browser;
@@ -23,7 +23,7 @@ async function onEmptyFolder(work: (page: Page) => Promise<void>): Promise<void>
     rmSync(folder, { recursive: true, force: true });
   }
 }
-const go = (page: Page, path: string) => page.goto(`${base}${path}`, { waitUntil: 'load' });
+const go = (page: Page, path: string) => goTo(page, `${base}${path}`);
 
 async function fillAll(page: Page, values: Readonly<Record<string, string>>): Promise<void> {
   for (const [label, value] of Object.entries(values)) await fill(page, label, value);
@@ -64,7 +64,6 @@ test('from an empty database to the first approved booking, without a file or a 
 
     // A second room, with a fault on the way; it stands beside its field.
     await go(page, '/house/space/new');
-    await awake(page);
     await fillAll(page, { Name: 'Apple Store', Code: 'LR', Building: 'The Range', Area: '30' });
     await press(page, 'Another layout');
     await fill(page, 'Layout of layout 1', 'one long table');
@@ -75,7 +74,6 @@ test('from an empty database to the first approved booking, without a file or a 
     await says(page, 'Done: made a space: “Apple Store”.');
 
     await go(page, '/ask?space=1&start=2027-05-04T18:30&minutes=90');
-    await awake(page);
     await fill(page, 'Title', 'Lark census');
     await fill(page, 'Category', 'Events');
     await fill(page, 'Lead host', 'Larkrise Almshouses');
@@ -94,7 +92,6 @@ test('from an empty database to the first approved booking, without a file or a 
 test('the demo can be looked round in first', async () => {
   await onEmptyFolder(async (page) => {
     await go(page, '/');
-    await awake(page);
     await press(page, 'Look round in the demo first');
     await page.waitForFunction(() => document.body?.innerText.includes('Quince Hall') ?? false, {
       timeout: 120_000,

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { badTables } from '@tests/builders/bad-tables';
-import { as, awake, fill, launch, open, press, pressTwice, says, send, show, textOf } from './browser';
+import { as, fill, launch, open, press, pressTwice, says, send, show, textOf } from './browser';
 
 let browser: Browser;
 let page: Page;
@@ -34,7 +34,6 @@ test.each([...new Set(TABLES.map(({ kind }) => kind))])(
   'a table of %s with one bad line: it is named, what was pasted stays, nothing comes in',
   async (kind) => {
     await open(page, `/house/${kind}/csv`);
-    await awake(page);
     for (const { line, text, says: sentence } of TABLES.filter((table) => table.kind === kind)) {
       await paste('The table', text);
       await press(page, 'Look what it does');
@@ -56,7 +55,6 @@ test('a table from a file: every bad line by its number, put right, looked at, t
   const bytes = 'name;members\r\nMossy Stone \x96 Caf\xE9;nobody\r\nFrog Count;\r\nReed Weavers;nowhere\r\n';
   writeFileSync(file, Buffer.from(bytes, 'latin1'));
   await open(page, '/house/organisation/csv');
-  await awake(page);
   const input = (await page.waitForSelector('main input[type="file"]'))! as ElementHandle<HTMLInputElement>;
   await input.uploadFile(file);
   await page.waitForFunction(() => document.querySelector('main textarea')!.textContent !== '');
@@ -78,7 +76,6 @@ test('a table from a file: every bad line by its number, put right, looked at, t
 
 test('a space that would be made of itself by a long way is refused, and what was typed stays', async () => {
   await open(page, '/house/space/3');
-  await awake(page);
   await fill(page, 'Posted limit', '119');
   const part = '::-p-xpath(//fieldset[legend[.="Made of"]]//label[contains(., "Whole Court")]//input)';
   await (await page.waitForSelector(part))!.click();
@@ -93,7 +90,6 @@ test('a space that would be made of itself by a long way is refused, and what wa
 
 test('holidays of two countries at once: what they would hit is said, one is a closure, one a note', async () => {
   await open(page, '/house/holidays?of=GB-ENG.FR&year=2027');
-  await awake(page);
   await says(page, 'Boxing Day');
   await says(page, 'Ascension Day');
   const only = async (name: string) =>
@@ -124,7 +120,6 @@ test('holidays of two countries at once: what they would hit is said, one is a c
   await says(page, 'Done: removed a closure: “Boxing Day (substitute day)”.');
 
   await open(page, '/house/holidays?of=GB-ENG.FR&year=2027');
-  await awake(page);
   await only('Armistice Day');
   await press(page, 'Only say what it is');
   await says(page, 'Done: ');

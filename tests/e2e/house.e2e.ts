@@ -5,13 +5,13 @@ import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import {
   as,
-  awake,
   byRole,
   fill,
   launch,
   open,
   press,
   pressTwice,
+  reload,
   says,
   send,
   show,
@@ -26,7 +26,6 @@ afterAll(() => browser.close());
 
 const kept = async (path: string, who: 'manager' | 'manager2' = 'manager'): Promise<Page> => {
   const page = await show(browser, path, who);
-  await awake(page);
   return page;
 };
 
@@ -54,7 +53,7 @@ test('a closure over approved dates is seen before it is saved, shows on the des
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await says(page, 'Done: removed a closure: “Boiler goes”.');
-  await desk.reload();
+  await reload(desk);
   expect(await textOf(desk)).not.toContain('Boiler goes');
 });
 

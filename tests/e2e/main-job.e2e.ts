@@ -11,6 +11,7 @@ import {
   open,
   press,
   pressTwice,
+  reload,
   says,
   signIn,
   textOf,
@@ -68,7 +69,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await fill(page, 'Password', 'quillmere-2027');
     await page.keyboard.press('Enter');
     await says(page, 'What you typed before is still here.');
-    await page.reload();
+    await reload(page);
     await says(page, 'All 3 dates are clear.');
     expect(await page.$eval('input[name="title"]', (input) => input.value)).toBe(title);
 

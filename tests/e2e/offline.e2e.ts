@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { awake, launch, press, says, send, show, textOf, as } from './browser';
+import { as, awake, launch, press, says, send, show, textOf } from './browser';
 import { asked, view } from './requests';
 
 // The network goes while something is pressed: nothing that was entered is lost, and nothing is done twice.
@@ -50,7 +50,6 @@ const holds = (page: Page, selector: string, value: string) =>
 test('an approval without a network: the page stays, says so, and goes through by a press', async () => {
   const reference = await asked({ title: 'Moss under glass', day: '2028-11-07' });
   const desk = await show(browser, `/desk/${reference}`, 'manager');
-  await awake(desk);
   await desk.type(REASON, 'Asked for by telephone.');
   await desk.setOfflineMode(true);
   await press(desk, 'Approve 1 date');
@@ -66,7 +65,6 @@ test('an approval without a network: the page stays, says so, and goes through b
 test('a message of which the answer was lost is there once, however often it is sent', async () => {
   const reference = await asked({ title: 'Fern ledger', day: '2028-11-08' });
   const desk = await show(browser, `/desk/${reference}`, 'manager');
-  await awake(desk);
   await desk.type(MESSAGE, 'Bring the ledger, please.');
   await loseNextReply(desk, '/messages');
   await press(desk, 'Send');
@@ -80,7 +78,6 @@ test('a message of which the answer was lost is there once, however often it is 
 test('decided by somebody else meanwhile, the press that goes through late is refused with what has happened', async () => {
   const reference = await asked({ title: 'Sedge cutting', day: '2028-11-09' });
   const desk = await show(browser, `/desk/${reference}`, 'manager');
-  await awake(desk);
   await desk.setOfflineMode(true);
   await press(desk, 'Approve 1 date');
   await says(desk, NOT_SAVED);
@@ -104,7 +101,6 @@ test('decided by somebody else meanwhile, the press that goes through late is re
 
 test('“Done” pressed by a crew without a network is saved by itself, once it is back', async () => {
   const crew = await show(browser, '/setups', 'crew', PHONE);
-  await awake(crew);
   await crew.setOfflineMode(true);
   const done = (await crew.$('main li button[aria-label^="Done: "]'))!;
   const label = await done.evaluate((node) => node.getAttribute('aria-label')!);
@@ -118,7 +114,6 @@ test('“Done” pressed by a crew without a network is saved by itself, once it
 test('a note of a crew, a message and a reason of the desk are still there after a reload and after going back', async () => {
   const reference = await asked({ title: 'Lichen hours', day: '2028-11-10' });
   const desk = await show(browser, `/desk/${reference}`, 'manager');
-  await awake(desk);
   await desk.type(MESSAGE, 'Half a message');
   await desk.type(REASON, 'Half a reason');
   await desk.reload();
@@ -130,7 +125,6 @@ test('a note of a crew, a message and a reason of the desk are still there after
   await holds(desk, MESSAGE, 'Half a message');
 
   const crew = await show(browser, '/setups', 'crew', PHONE);
-  await awake(crew);
   await (await crew.$('button[aria-label^="Say something about"]'))!.click();
   await crew.waitForSelector('textarea');
   await crew.type('textarea', 'A chair is missing');
@@ -142,7 +136,6 @@ test('a change can be taken back after its page was left: from the history and f
   for (const from of ['history', 'recent'] as const) {
     const reference = await asked({ title: `Reed bank, ${from}`, day: '2028-11-13' });
     const desk = await show(browser, `/desk/${reference}`, 'manager');
-    await awake(desk);
     await press(desk, 'Approve 1 date');
     await says(desk, 'Done: approved 1 date.');
     await desk.goto(desk.url().replace(/\/desk\/.*/, from === 'recent' ? '/recent' : `/desk/${reference}`));

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { as, BASE, send, type Account } from './browser';
+import { application } from './serve';
 
 type Who = 'nobody' | Account;
 const WHO: readonly Who[] = ['nobody', 'requester', 'crew', 'manager', 'steward'];
@@ -277,7 +278,7 @@ const BUILT_IN = ['/_not-found', '/_global-error', '/icon.svg', '/favicon.ico'];
 
 const routes = (): string[] =>
   Object.values(
-    JSON.parse(readFileSync(join('.next', 'app-path-routes-manifest.json'), 'utf8')) as Record<
+    JSON.parse(readFileSync(join(application(), '.next', 'app-path-routes-manifest.json'), 'utf8')) as Record<
       string,
       string
     >,

@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { BASE, byRole, fill, launch, show, open, press, says, textOf, type Account } from './browser';
+import { type Account, BASE, byRole, fill, launch, open, press, reload, says, show, textOf } from './browser';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -89,12 +89,12 @@ test('a pin brings a place to the front, here and in the next search, and is tak
   await press(page, 'Pin Lemon Foyer');
   await page.waitForSelector('button[aria-label="Pin Lemon Foyer"][aria-pressed="true"]');
   await page.waitForNetworkIdle({ idleTime: 200 });
-  await page.reload();
+  await reload(page);
   expect(await first()).toBe('Lemon Foyer');
   await press(page, 'Pin Lemon Foyer');
   await page.waitForSelector('button[aria-label="Pin Lemon Foyer"][aria-pressed="false"]');
   await page.waitForNetworkIdle({ idleTime: 200 });
-  await page.reload();
+  await reload(page);
   expect(await first()).toBe(before);
 });
 

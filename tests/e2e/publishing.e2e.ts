@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import type { Browser } from 'puppeteer-core';
-import { as, BASE, fill, launch, open, press, says, send, show, textOf } from './browser';
+import { as, BASE, fill, launch, open, press, reload, says, send, show, textOf } from './browser';
 import { view } from './requests';
 
 let browser: Browser;
@@ -321,7 +321,7 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
   await says(page, 'edited its notice');
   await step(reference, { action: 'approve' });
   expect(await textAt('/notices?view=day&on=2029-02-27')).not.toContain(title);
-  await page.reload();
+  await reload(page);
   await press(page, 'What readers see', 'DisclosureTriangle');
   await press(page, 'Held back for now', 'checkbox');
   await press(page, 'Save what readers see');

@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { awake, byRole, fill, launch, press, says, show, textOf } from './browser';
+import { byRole, fill, launch, press, reload, says, show, textOf } from './browser';
 import { asked } from './requests';
 
 let browser: Browser;
@@ -25,7 +25,7 @@ test('a room is set while the number is dragged; too many are said; the address 
   await fill(page, 'In wheelchairs', '4');
   await says(page, '116 chairs and 4 places for wheelchairs.');
   await page.waitForFunction(() => location.search.includes('wheelchairs=4'));
-  await page.reload();
+  await reload(page);
   await says(page, '116 chairs and 4 places for wheelchairs.');
   expect(await textOf(page)).toContain('This is no fire-safety approval.');
 });
@@ -47,7 +47,6 @@ test('a place whose sides nobody knows says so, and one that is not there is not
 
 test('wider ways seat fewer; the office keeps a way of the house, and readers take it', async () => {
   const office = await show(browser, '/places/QH/plan?layout=theatre&people=320', 'manager');
-  await awake(office);
   await says(office, 'have a place');
   const seats = async (page: Page) => Number(/(\d+) have a place/.exec(await textOf(page))?.[1]);
   const usual = await seats(office);
@@ -63,7 +62,6 @@ test('wider ways seat fewer; the office keeps a way of the house, and readers ta
   await byRole(office, 'button', 'Give up Long talk');
 
   const reader = await show(browser, '/places/QH/plan?layout=rounds&people=320');
-  await awake(reader);
   await press(reader, 'Long talk');
   await reader.waitForFunction(
     () => location.search.includes('between=900') && location.search.includes('layout=theatre'),

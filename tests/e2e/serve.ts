@@ -32,7 +32,7 @@ export const environmentOf = (data: string) => ({
 export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'calendario-e2e-'));
 
 /** Where the built application is: a fresh checkout, where the first commands were tried on one just before. */
-const application = (): string => resolve(process.env.E2E_APP ?? '.');
+export const application = (): string => resolve(process.env.E2E_APP ?? '.');
 
 export interface Served {
   readonly base: string;

@@ -10,6 +10,7 @@ import {
   newPage,
   open,
   press,
+  reload,
   says,
   send,
   show,
@@ -61,7 +62,7 @@ test('approved, more people, read, set, given up, taken back: the crew sees it a
   const crew = await show(browser, `/setups?day=${day}`, 'crew', PHONE);
   await says(crew, 'Set the space: one long table, for 12');
   await step(reference, { action: 'move', patch: { people: 14 } });
-  await crew.reload();
+  await reload(crew);
   await says(crew, '14 people, not 12');
   await awake(crew);
   for (const due of ['17:45', '20:30']) {
@@ -69,8 +70,7 @@ test('approved, more people, read, set, given up, taken back: the crew sees it a
     await crew.waitForNetworkIdle({ idleTime: 300 });
   }
   await gone(crew, '14 people, not 12');
-  await crew.reload();
-  await awake(crew);
+  await reload(crew);
   expect(await textOf(crew)).not.toContain('not 12');
 
   // A double press does it once and does not open it again.
@@ -82,11 +82,10 @@ test('approved, more people, read, set, given up, taken back: the crew sees it a
   await byRole(crew, 'button', 'Open again: Setup, Council Room, 17:45');
 
   await step(reference, { action: 'leave' });
-  await crew.reload();
+  await reload(crew);
   await says(crew, 'Not to be done any more');
   // It stands set now: to be cleared before the next who have the room, the tree register of today.
   await open(crew, '/setups');
-  await awake(crew);
   await press(crew, 'Done: Take back, Council Room, 10:40');
   await byRole(crew, 'button', 'Open again: Take back, Council Room, 10:40');
   expect(await crew.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
@@ -96,7 +95,6 @@ test('while one reads the old version the office changes it: reading and doing t
   const day = '2029-03-14';
   const reference = await approvedOn(day, 'Moss by touch');
   const crew = await show(browser, `/setups?day=${day}`, 'crew', PHONE);
-  await awake(crew);
   await step(reference, { action: 'move', patch: { people: 15 } });
   await press(crew, 'Done: Setup, Council Room, 17:45');
   await says(crew, 'The order has a new version.');
@@ -107,7 +105,6 @@ describe('recipes', () => {
   test('a formula that cannot be read is said at once; tried, looked at, saved; orders follow', async () => {
     const reference = await approvedOn('2029-04-04', 'Fern index');
     const page = await show(browser, '/setups/recipes/new', 'manager');
-    await awake(page);
     await fill(page, 'What is to be done', 'Jugs of water');
     await fill(page, 'Team', 'Refreshments');
     await press(page, 'Add something they bring');
@@ -168,7 +165,6 @@ describe('the week of the crews', () => {
   test('an order goes to somebody by the list, by keys and by dragging', async () => {
     await approvedOn(DAY, 'Sedge drawing');
     const page = await show(browser, `/setups/week?day=${DAY}&team=1`, 'manager');
-    await awake(page);
     expect(await holderOf(page)).toBe('Whoever is there');
     await page.click(chip);
     await fill(page, 'Give them to', 'Sunniva Hart');
@@ -194,7 +190,6 @@ describe('the week of the crews', () => {
 
   test('a shift that ends before it begins ends a day later; taking it off goes back', async () => {
     const page = await show(browser, `/setups/week?day=${DAY}&team=5`, 'manager');
-    await awake(page);
     await says(page, 'Nobody is on shift in this week.');
     await fill(page, 'Which day', DAY);
     await fill(page, 'From', '22:00');
@@ -215,7 +210,6 @@ describe('around an event', () => {
       title,
     );
     await open(page, href);
-    await awake(page);
   };
 
   test('a service is refused only with a word why; what was promised is walked through', async () => {
@@ -236,7 +230,7 @@ describe('around an event', () => {
     await page.keyboard.press('Enter');
     await says(page, 'not so: One wobbles');
     await says(page, '2 of 6 seen');
-    await page.reload();
+    await reload(page);
     await says(page, '2 of 6 seen');
   });
 
@@ -254,7 +248,7 @@ describe('around an event', () => {
     await press(page, 'Put on the list');
     await press(page, 'Fenna Moss', 'checkbox');
     await page.waitForFunction(() => document.body.innerText.includes('1 of 1 here'));
-    await page.reload();
+    await reload(page);
     await says(page, '1 of 1 here');
     await awake(page);
     await fill(page, 'What is left to do', 'Send the lids back');
@@ -265,7 +259,6 @@ describe('around an event', () => {
   test('an order in one’s own words, for one date; a problem told by the crew is at risk on the desk', async () => {
     const reference = await approvedOn('2029-03-28', 'Rush weaving, dry');
     const page = await show(browser, `/setups/event/${reference}`, 'manager');
-    await awake(page);
     await press(page, 'An order of one’s own');
     await fill(page, 'What is to be done', 'Open the side gate');
     await press(page, 'Make the order');
@@ -276,7 +269,6 @@ describe('around an event', () => {
     await says(page, '1 order made by hand');
 
     const crew = await show(browser, '/setups?day=2029-03-28', 'crew', PHONE);
-    await awake(crew);
     await press(crew, 'Say something about Council Room, 17:45');
     await fill(crew, 'What is there to say about Council Room?', 'The side gate sticks.');
     await press(crew, 'It is a problem');
@@ -290,14 +282,12 @@ describe('around an event', () => {
 
 test('what comes back is counted; what is broken is out of stock from then on', async () => {
   const today = await show(browser, '/setups/stores', 'manager');
-  await awake(today);
   await press(today, 'Count back: Projector from Lecture Barn');
   await fill(today, 'Came back', '1');
   await press(today, 'Count them back');
   await says(today, 'It has not left the store yet');
 
   const page = await show(browser, '/setups/stores?day=2027-04-09', 'manager');
-  await awake(page);
   const button = (await page.waitForSelector('button[aria-label^="Count back: "]'))!;
   const label = await button.evaluate((node) => node.getAttribute('aria-label')!);
   await button.click();

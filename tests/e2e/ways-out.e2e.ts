@@ -1,7 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
 import type { RequestView } from '@/contracts/request-view';
-import { as, BASE, byRole, fill, launch, press, says, send, show, textOf, type Account } from './browser';
+import {
+  type Account,
+  as,
+  BASE,
+  byRole,
+  fill,
+  goTo,
+  launch,
+  press,
+  says,
+  send,
+  show,
+  textOf,
+} from './browser';
 import { MAIN, referenceOn } from './asking-form';
 
 let browser: Browser;
@@ -146,7 +159,7 @@ test('a search can be stopped, is then given up by the browser, and begun again'
       return new Response(new ReadableStream({ start: (controller) => controller.enqueue(first) }));
     };
   });
-  await page.goto(`${BASE}/desk/${reference}`);
+  await goTo(page, `${BASE}/desk/${reference}`);
   await says(page, 'Looking: 0 of 1 date …');
   await press(page, 'Stop');
   await says(page, 'Stopped.');

@@ -3,16 +3,16 @@ import { cpSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import {
+  type Account,
   ACCOUNTS,
-  awake,
   fill,
+  goTo,
   launch,
   newPage,
   PASSWORD,
   press,
   says,
   textOf,
-  type Account,
 } from './browser';
 import { freshFolder, killServer, serveFolder, type Served } from './serve';
 
@@ -38,7 +38,7 @@ afterAll(async () => {
   rmSync(data, { recursive: true, force: true });
 });
 
-const go = (page: Page, path: string) => page.goto(`${office.base}${path}`, { waitUntil: 'load' });
+const go = (page: Page, path: string) => goTo(page, `${office.base}${path}`);
 
 /** A page of a person of their own, signed in by the form as they would be. */
 async function at(path: string, who: Account | null, size?: typeof PHONE): Promise<Page> {
@@ -55,7 +55,6 @@ async function at(path: string, who: Account | null, size?: typeof PHONE): Promi
       .setCookie({ name: name!, value: value.join('='), domain: '127.0.0.1', path: '/', httpOnly: true });
   }
   await go(page, path);
-  await awake(page);
   return page;
 }
 
@@ -86,7 +85,6 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
 
   // The requester reads it on the request itself, and answers.
   await go(requester, `/requests/${reference}`);
-  await awake(requester);
   await says(requester, 'the office has asked a question');
   await requester.type('section[aria-label="Messages"] textarea', 'Two.');
   await press(requester, 'Send');
@@ -106,11 +104,9 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await press(second, 'Approve 1 date');
   await says(second, 'Done: approved 1 date.');
   await go(second, '/recent');
-  await awake(second);
   await press(second, 'Take it back: approved 1 date');
   await says(second, 'Done: took back what was done to 1 date.');
   await go(second, `/desk/${reference}`);
-  await awake(second);
   await press(second, 'Approve 1 date');
   await says(second, 'Done: approved 1 date.');
   const reader = await at('/notices', null);

@@ -4,6 +4,7 @@ import { localDate } from '@/core/time/local-time';
 import { attendanceSchema } from '@/contracts/event-setup';
 import { SMALL_OFFICE } from '@tests/builders/office';
 import { violations } from '@/server/db/invariants';
+import { deskRequest } from '@/server/use-cases/decide/desk';
 import { risks } from '@/server/use-cases/decide/risks';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
 import { keepAttendance, setServiceState, walkThrough } from '@/server/use-cases/set-up/event-deeds';
@@ -175,15 +176,34 @@ describe('people and shifts', () => {
     )!;
 
   test('a shift that is too short puts the date at risk, another takes it away again', async () => {
-    await evening();
+    const reference = await evening();
     expect(await cell()).toMatchObject({ workMin: 50, isShort: false });
     expect(expectDone(await shift('17:25', '17:30')).atRisk).toBe(1);
     expect(await cell()).toMatchObject({ shiftMin: 5, isShort: true });
+    expect(await risks(office.reader)).toMatchObject([{ reference, places: 'East Bay' }]);
     expect(expectDone(await shift('08:00', '22:00', { people: 2 })).atRisk).toBe(0);
     expect(await cell()).toMatchObject({ isShort: false });
+    expect(await risks(office.reader)).toEqual([]);
     const [last] = await office.db.rows<{ id: number }>('SELECT MAX(id) AS id FROM shift');
     expect(expectDone(await removeShift(office.as('mara'), last!.id, randomUUID())).atRisk).toBe(1);
     expect(expectDone(await removeShift(office.as('mara'), last!.id, randomUUID())).atRisk).toBe(0);
+  });
+
+  test('work that is approved although the week says it cannot be done is at risk, said once', async () => {
+    const reference = await evening();
+    expectDone(await shift('17:00', '20:00'));
+    expect(await risks(office.reader)).toEqual([]);
+    const more = await approvedIn(office, 'ben', {
+      title: 'Bunting',
+      spaces: [{ spaceId: SPACE.HW, layout: 'rounds', setupMin: 50, strikeMin: 0 }],
+      when: times(DAY, '18:00', '20:00'),
+    });
+    expect(await cell()).toMatchObject({ isShort: true });
+    const found = await risks(office.reader);
+    expect(found.map((line) => line.reference).sort()).toEqual([reference, more].sort());
+    for (const { sentence } of found)
+      expect(sentence.match(/more than there are people on shift/g)).toHaveLength(1);
+    expect(expectDone(await deskRequest(office.as('mara'), more)).dates[0]).toMatchObject({ isAtRisk: true });
   });
 
   test('only those of the team are on its shifts; who leaves it leaves their orders to it', async () => {

@@ -1,5 +1,5 @@
 import { violations } from '@/server/db/invariants';
-import { desk } from '@/server/use-cases/decide/desk';
+import { desk, deskRequest } from '@/server/use-cases/decide/desk';
 import { loadRequest } from '@/server/use-cases/request-rows';
 import {
   act,
@@ -76,6 +76,12 @@ describe('holding and proposing', () => {
     const reference = await submit(office, 'ada');
     const patch = { spaces: [{ from: SPACE.ST, to: SPACE.HE }] };
     expectDone(await act(office, 'mara', reference, { action: 'propose', patch, until: '2027-04-16T12:00' }));
+    // What it was asked for clashes, and is no longer the question: neither at the date nor on the desk.
+    const [offered] = expectDone(await deskRequest(office.as('mara'), reference)).dates;
+    expect(offered).toMatchObject({ verdict: null, findings: [] });
+    expect((await desk(office.as('mara'))).lines).toMatchObject([
+      { verdicts: { clear: 0, look: 0, clash: 0 }, offered: 1, clear: [], isAnswerAwaited: true },
+    ]);
     const rival = await submit(office, 'ben', { title: 'Lichen walk', spaces: [bay(SPACE.HE)] });
     expect(refusalOf(await act(office, 'mara', rival, { action: 'approve', reason: '' })).code).toBe('clash');
     expect(refusalOf(await act(office, 'mara', reference, { action: 'accept' })).code).toBe('not-allowed');

@@ -9,6 +9,7 @@ import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
 import { deskRequest, desk } from '@/server/use-cases/decide/desk';
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { keep } from '@/server/db/connection';
+import { approvable } from '@/ui/requests/one-step';
 import { act, datesOf, expectDone, refusalOf, statesIn, submit } from '@tests/builders/changes';
 import { openOffice, SMALL_OFFICE, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
@@ -95,6 +96,9 @@ test('one who does not agree says why; going past them needs a reason, and they 
   const seen = await view(reference);
   expect(seen.consents[0]!.reasons).toEqual(['The floor is being oiled.']);
   expect(seen.dates[0]!.findings.map(({ sentence }) => sentence).join()).toContain('does not agree');
+  // Seen on its row, and not among what can be approved.
+  expect((await desk(office.as('mara'))).lines[0]).toMatchObject({ clear: [], consentRefused: 1 });
+  expect(approvable(seen.dates)).toEqual([]);
   expect(refusalOf(await approve(reference)).code).toBe('needs-reason');
   expectDone(await approve(reference, 'Agreed with the oilers: it dries till then.'));
   expect(await kinds()).toContain('consent-overridden to Sorrel Finch');

@@ -9,6 +9,7 @@ import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { interval, epochMinute } from '@/core/time/epoch-minute';
 import type { ClaimId, EquipmentTypeId, SpaceId } from '@/core/ids';
 import { ask, at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+import { asProcess } from '@tests/builders/own-process';
 
 let office: TestOffice;
 let db: Database;
@@ -250,11 +251,10 @@ describe('held claims lapse', () => {
 
 /** Eight processes ask for the same twelve hours of one room. */
 async function rush(side: 'office' | 'requester') {
-  const script = join(__dirname, 'rush-worker.ts');
+  const script = asProcess(join(__dirname, 'rush-worker.ts'));
   const go = (worker: number) =>
     new Promise<{ approved: number; refused: number }>((resolve, reject) => {
-      const command = [script, office.file, String(worker), side];
-      const child = spawn(join('node_modules', '.bin', 'tsx'), command, {
+      const child = spawn(process.execPath, [...script, office.file, String(worker), side], {
         stdio: ['ignore', 'pipe', 'inherit'],
       });
       let text = '';

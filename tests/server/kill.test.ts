@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { violations } from '@/server/db/invariants';
 import { ordersOutOfLine, submit, worldOf } from '@tests/builders/changes';
 import { openOffice } from '@tests/builders/office';
+import { asProcess } from '@tests/builders/own-process';
 
 test('kill -9 at any write of approving 260 dates: all of it or nothing', async () => {
   const office = await openOffice();
@@ -15,14 +16,9 @@ test('kill -9 at any write of approving 260 dates: all of it or nothing', async 
     },
   });
   const before = await worldOf(office.db);
+  const worker = asProcess(join(__dirname, 'kill-worker.ts'));
   const go = (killAt: number) =>
-    spawnSync(
-      process.execPath,
-      ['--import', 'tsx', join(__dirname, 'kill-worker.ts'), office.file, reference, String(killAt)],
-      {
-        encoding: 'utf8',
-      },
-    );
+    spawnSync(process.execPath, [...worker, office.file, reference, String(killAt)], { encoding: 'utf8' });
   let killed = 0;
   let result = go(1);
   // Every second write, until there are no more: the last run lives and carries it out.

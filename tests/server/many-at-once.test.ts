@@ -52,6 +52,24 @@ describe('bookings are found', () => {
     expect(await titles({ to: '2027-05-04' })).toEqual(['Moss walk']);
     expect(await titles({ made: 'series' })).toEqual([]);
     expect(await titles({ category: '99' })).toEqual([]);
+    const declined = await submit(office, 'ben', {
+      title: 'Bulb sale',
+      when: times('2027-05-07', '10:00', '11:00'),
+    });
+    expectDone(await act(office, 'mara', declined, { action: 'decline', reason: 'No bulbs.' }));
+    const withdrawn = await submit(office, 'ben', {
+      title: 'Bulb raid',
+      when: times('2027-05-04', '10:00', '11:00'),
+    });
+    expectDone(await act(office, 'ben', withdrawn, { action: 'withdraw', reason: '' }));
+    expect(await titles({ state: 'declined' })).toEqual(['Bulb sale']);
+    expect(await titles({ state: 'withdrawn', q: 'bulb' })).toEqual(['Bulb raid']);
+    expect(await titles({ state: 'any', q: 'bulb' })).toEqual([
+      'Bulb exchange',
+      'Bulb talk',
+      'Bulb raid',
+      'Bulb sale',
+    ]);
     expect(bookingsQuerySchema.safeParse({ from: '5 May' }).success).toBe(false);
   });
 });

@@ -106,6 +106,10 @@ export function spanText(start: LocalDateTime, end: LocalDateTime): string {
   return `${dayShort(dateOf(start))}, ${sayTime(start)}–${until}`;
 }
 
+/** Dates of which the same is said: the one, or how many and the first. */
+export const manyDatesText = ([first = '', ...more]: readonly string[]): string =>
+  more.length ? say`${more.length + 1} dates, first ${first}` : first;
+
 export const momentText = (at: EpochMinute, tzid: string): string => {
   const local = toLocal(at, tzid);
   return `${dayShort(dateOf(local))}, ${sayTime(local)}`;

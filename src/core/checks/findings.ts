@@ -214,6 +214,10 @@ export const unapprovable = (findings: readonly Finding[]): Finding[] =>
 export const awaitsConsent = (findings: readonly Finding[]): boolean =>
   findings.some(({ facts }) => facts.rule === 'consent');
 
+/** Whether somebody who looks after a place has said no. */
+export const isConsentRefused = (findings: readonly Finding[]): boolean =>
+  findings.some(({ facts }) => facts.rule === 'consent' && facts.state === 'refused');
+
 /** Findings a manager may go past by giving a reason. */
 export const needingReason = (findings: readonly Finding[]): Finding[] =>
   findings.filter(({ facts }) => RULES[facts.rule].override === 'manager');

@@ -18,6 +18,12 @@ export const shiftMinutes = (shifts: readonly Shift[], span: Interval): number =
     return minutes > 0 ? sum + minutes * shift.people : sum;
   }, 0);
 
+/** A team's shifts, as far as they are entered: what is due later is not judged. */
+export interface Roster {
+  readonly shifts: readonly Shift[];
+  readonly until: EpochMinute;
+}
+
 export interface CrewShortage {
   /** The moment before which the work cannot be done. */
   readonly before: EpochMinute;
@@ -47,6 +53,29 @@ export function crewShortage(
       const shortMin = work - shiftMinutes(shifts, { start, end });
       if (shortMin > (worst?.shortMin ?? 0)) worst = { before: end, shortMin };
     }
+  }
+  return worst;
+}
+
+const isReal = ({ workMin, window }: CrewJob): boolean => workMin > 0 && lengthMin(window) > 0;
+
+/** The same of all jobs at once, each beside the others, with the length of the stretches in one sweep for each start. */
+export function crewShortages<Job extends CrewJob>(
+  jobs: readonly Job[],
+  shifts: readonly Shift[],
+): Map<Job, CrewShortage> {
+  const byEnd = jobs.filter(isReal).sort((a, b) => a.window.end - b.window.end);
+  const worst = new Map<Job, CrewShortage>();
+  for (const start of new Set(byEnd.map(({ window }) => window.start))) {
+    const inside = byEnd.filter(({ window }) => window.start >= start);
+    let work = 0;
+    inside.forEach(({ workMin, window: { end } }, index) => {
+      work += workMin;
+      if (inside[index + 1]?.window.end === end) return;
+      const shortMin = work - shiftMinutes(shifts, { start, end });
+      for (const job of inside.slice(0, index + 1))
+        if (shortMin > (worst.get(job)?.shortMin ?? 0)) worst.set(job, { before: end, shortMin });
+    });
   }
   return worst;
 }

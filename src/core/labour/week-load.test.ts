@@ -1,5 +1,7 @@
 import { epochMinute, interval } from '../time/epoch-minute';
-import { dayLoad, doubtsOf } from './week-load';
+import fc from 'fast-check';
+import { crewShortage, crewShortages, type Shift } from './crew-load';
+import { dayLoad, doubtsOf, shortOn } from './week-load';
 
 const span = (from: number, to: number) => interval(epochMinute(from), epochMinute(to));
 const job = (from: number, to: number, workMin: number, isWaiting = false) => ({
@@ -16,7 +18,7 @@ describe('a day of a team', () => {
   });
 
   test('short where a window is, though the day has minutes enough; what waits counts apart', () => {
-    const shifts = [{ ...span(480, 960), people: 1 }];
+    const shifts = { shifts: [{ ...span(480, 960), people: 1 }], until: epochMinute(960) };
     expect(dayLoad(DAY, [job(480, 540, 60)], shifts)).toMatchObject({ isShort: false, shiftMin: 480 });
     expect(dayLoad(DAY, [job(480, 540, 61)], shifts)).toMatchObject({ isShort: true });
     expect(dayLoad(DAY, [job(480, 540, 60), job(480, 540, 1, true)], shifts)).toMatchObject({
@@ -24,6 +26,13 @@ describe('a day of a team', () => {
       wouldBeShort: true,
       waitingMin: 1,
     });
+  });
+
+  test('what is due after the last shift that is entered is not judged', () => {
+    const roster = { shifts: [], until: epochMinute(600) };
+    const [inside, later] = [job(480, 600, 10), job(480, 601, 10)];
+    expect([...shortOn(DAY, [inside, later], roster).keys()]).toEqual([inside]);
+    expect(shortOn(DAY, [inside], null).size).toBe(0);
   });
 });
 
@@ -51,4 +60,23 @@ describe('what is given to one person', () => {
     ]);
     expect(doubtsOf([there(1, 0, 60), there(2, 60, 90)], null).get(1)).toEqual([]);
   });
+});
+
+// Reference: the shortage of each job by itself, stretch by stretch.
+test('the shortages of all jobs are those of each beside the others', () => {
+  const window = fc
+    .tuple(fc.nat(20), fc.integer({ min: 1, max: 8 }))
+    .map(([from, long]) => span(from, from + long));
+  const jobs = fc.array(fc.record({ window, workMin: fc.nat(12) }), { maxLength: 7 });
+  const shifts = fc.array(
+    fc.tuple(window, fc.integer({ min: 1, max: 3 })).map(([on, people]): Shift => ({ ...on, people })),
+    { maxLength: 4 },
+  );
+  fc.assert(
+    fc.property(jobs, shifts, (all, onShift) => {
+      const found = crewShortages(all, onShift);
+      for (const each of all)
+        expect(found.get(each)?.shortMin).toBe(crewShortage(each, all, onShift)?.shortMin);
+    }),
+  );
 });

@@ -1,5 +1,5 @@
 import { intersection, type EpochMinute, type Interval } from '../time/epoch-minute';
-import { crewShortage, shiftMinutes, type CrewJob, type Shift } from './crew-load';
+import { crewShortages, shiftMinutes, type CrewJob, type CrewShortage, type Roster } from './crew-load';
 
 /** Work with its window, and whether it is decided or only waits. */
 export interface DayJob extends CrewJob {
@@ -16,24 +16,36 @@ export interface DayLoad {
 
 const sum = (jobs: readonly CrewJob[]): number => jobs.reduce((total, { workMin }) => total + workMin, 0);
 
-/** Jobs of which at least one cannot be done inside its window beside the others. */
-const isAnyShort = (jobs: readonly CrewJob[], shifts: readonly Shift[]): boolean =>
-  jobs.some((job) => crewShortage(job, jobs, shifts) !== null);
+/** A job belongs to the day it has to be done on; midnight ends its day. */
+const dueOn = <Job extends CrewJob>(day: Interval, jobs: readonly Job[]): Job[] =>
+  jobs.filter(({ window }) => window.end > day.start && window.end <= day.end);
 
 /**
- * What a team has to do on a day against who is on shift. A job belongs to the day it has to be done on. Short means that
- * something cannot be done in its window, which may be so although the day as a whole has minutes enough; without a
- * roster nothing is judged.
+ * The jobs of a day that cannot be done inside their windows beside the others of the day, which may be so although the
+ * day as a whole has minutes enough. Without a roster, and beyond it, nothing is judged.
  */
-export function dayLoad(day: Interval, jobs: readonly DayJob[], shifts: readonly Shift[] | null): DayLoad {
-  const own = jobs.filter(({ window }) => window.end > day.start && window.end <= day.end);
+export const shortOn = <Job extends CrewJob>(
+  day: Interval,
+  jobs: readonly Job[],
+  roster: Roster | null,
+): Map<Job, CrewShortage> =>
+  roster
+    ? crewShortages(
+        dueOn(day, jobs).filter(({ window }) => window.end <= roster.until),
+        roster.shifts,
+      )
+    : new Map<Job, CrewShortage>();
+
+/** What a team has to do on a day against who is on shift. */
+export function dayLoad(day: Interval, jobs: readonly DayJob[], roster: Roster | null): DayLoad {
+  const own = dueOn(day, jobs);
   const decided = own.filter(({ isWaiting }) => !isWaiting);
   return {
     workMin: sum(decided),
     waitingMin: sum(own) - sum(decided),
-    shiftMin: shifts ? shiftMinutes(shifts, day) : 0,
-    isShort: shifts !== null && isAnyShort(decided, shifts),
-    wouldBeShort: shifts !== null && isAnyShort(own, shifts),
+    shiftMin: roster ? shiftMinutes(roster.shifts, day) : 0,
+    isShort: shortOn(day, decided, roster).size > 0,
+    wouldBeShort: shortOn(day, own, roster).size > 0,
   };
 }
 

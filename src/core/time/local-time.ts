@@ -1,3 +1,5 @@
+import { isoWeekday } from './calendar-days';
+
 /** A calendar date as text, `2027-04-13`. */
 export type LocalDate = string & { readonly kind: 'local date' };
 /** A wall-clock moment without zone, `2027-04-13T18:15`. Sorts as text. */
@@ -80,9 +82,16 @@ function dayStart(date: string): number {
   return start;
 }
 
+const ZERO = '0'.charCodeAt(0);
+
+/** The number two digits of a text say. */
+const twoDigits = (text: string, from: number): number =>
+  (text.charCodeAt(from) - ZERO) * 10 + text.charCodeAt(from + 1) - ZERO;
+
+export const minuteOfDay = (at: LocalDateTime): number => twoDigits(at, 11) * 60 + twoDigits(at, 14);
+
 /** Minutes on the wall since 1970-01-01T00:00 as if no zone existed; differences are wall-clock differences. */
-export const wallMinute = (at: LocalDateTime): number =>
-  dayStart(at.slice(0, 10)) + Number(at.slice(11, 13)) * 60 + Number(at.slice(14, 16));
+export const wallMinute = (at: LocalDateTime): number => dayStart(at.slice(0, 10)) + minuteOfDay(at);
 
 export function fromWallMinute(minute: number): LocalDateTime {
   const day = Math.floor(minute / DAY_MINUTES);
@@ -96,9 +105,6 @@ export const timeOf = (at: LocalDateTime): string => at.slice(11, 16);
 export const atMinuteOfDay = (date: LocalDate, minuteOfDay: number): LocalDateTime =>
   fromWallMinute(wallMinute(`${date}T00:00` as LocalDateTime) + minuteOfDay);
 
-export const minuteOfDay = (at: LocalDateTime): number =>
-  Number(at.slice(11, 13)) * 60 + Number(at.slice(14, 16));
-
 /** Wall-clock arithmetic: no zone is involved, so 23:30 + 60 is 00:30 the next day whatever the clocks do. */
 export const addWallMinutes = (at: LocalDateTime, minutes: number): LocalDateTime =>
   fromWallMinute(wallMinute(at) + minutes);
@@ -109,10 +115,7 @@ export const addDays = (date: LocalDate, days: number): LocalDate =>
 export const daysBetween = (from: LocalDate, to: LocalDate): number =>
   (wallMinute(`${to}T00:00` as LocalDateTime) - wallMinute(`${from}T00:00` as LocalDateTime)) / (24 * 60);
 
-export function weekdayOf(date: LocalDate): Weekday {
-  const day = new Date(`${date}T00:00Z`).getUTCDay();
-  return (day === 0 ? 7 : day) as Weekday;
-}
+export const weekdayOf = (date: LocalDate): Weekday => isoWeekday(dayStart(date) / DAY_MINUTES) as Weekday;
 
 /** `HH:MM`, with hours past 24 for the night after. */
 export const clockText = (minuteOfTheDay: number): string =>

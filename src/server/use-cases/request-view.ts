@@ -1,10 +1,9 @@
 import { say } from '@/contracts/language/say';
 import type { ClaimKind } from '@/core/changes/plan-date';
-import type { ClaimId } from '@/core/ids';
 import { whenNow } from '@/core/changes/request-now';
 import { countStates } from '@/core/changes/request-state';
 import { possibleActions, type ActingSide } from '@/core/changes/transitions';
-import { needingReason, unapprovable, type Side } from '@/core/checks/findings';
+import { isConsentRefused, needingReason, unapprovable, type Side } from '@/core/checks/findings';
 import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
@@ -13,7 +12,6 @@ import { sayRequestState, sayWhatIsNext, STATE_WORDS } from '@/contracts/words/s
 import { sayWhenNow } from '@/contracts/words/request-when';
 import { momentText, spanText, spanTextIn } from '@/contracts/words/when';
 import type { Context } from '../context';
-import type { Reader } from '../db/connection';
 import { loadPlaceNames, placesOf, type PlaceNames } from './place-names';
 import {
   askedFactsOf,
@@ -26,10 +24,10 @@ import {
 } from './request-rows';
 import { undoableChanges } from './change/undoable';
 import { consentsOf } from './consent/consents-of';
-import { weatherRisks } from '../weather/weather-risks';
 import { drawnDate } from './drawn-date';
 import { readersWaitUntil } from './publish/settle-approvals';
 import { requestDetails } from './request-details';
+import { risksByClaim } from './risks-by-claim';
 import { historyOf } from './since';
 import { messagesOf } from './talk/messages';
 import { whatIsNext } from './what-is-next';
@@ -72,26 +70,6 @@ function fallbackOf({ live, claim }: DateRow, names: PlaceNames): DateView['fall
   return { places: placesOf({ claim: kept.content }, names), swaps };
 }
 
-/** What later closures, stock lines, neighbours and the forecast have put in doubt, by claim. */
-async function loadRisks(
-  reader: Reader,
-  dates: readonly DateRow[],
-  now: EpochMinute,
-): Promise<Map<ClaimId, string[]>> {
-  const rows = await reader.rows<{ claim_id: ClaimId; sentence: string }>(
-    'SELECT claim_id, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) ORDER BY since_min, rule',
-    { ids: JSON.stringify(dates.map(({ claimId }) => claimId)) },
-  );
-  const risks = new Map<ClaimId, string[]>();
-  for (const { claim_id, sentence } of rows) risks.set(claim_id, [...(risks.get(claim_id) ?? []), sentence]);
-  const weather = await weatherRisks(reader, now);
-  for (const { claimId } of dates) {
-    const sentence = weather.get(claimId);
-    if (sentence) risks.set(claimId, [...(risks.get(claimId) ?? []), sentence]);
-  }
-  return risks;
-}
-
 function dateView(
   date: DateRow,
   now: EpochMinute,
@@ -103,6 +81,8 @@ function dateView(
   isDrawn: boolean,
 ): DateView {
   const past = isPast(date, now);
+  const found = verdict?.findings ?? [];
+  const isOffered = date.state === 'waiting' && hasProposal(date);
   return {
     id: date.id,
     startLocal: date.startLocal,
@@ -113,14 +93,14 @@ function dateView(
     stateWord: past && date.state === 'approved' ? say`over` : STATE_WORDS[date.state],
     isPast: past,
     reason: date.reason,
-    verdict: verdict?.verdict ?? null,
+    verdict: isOffered ? null : (verdict?.verdict ?? null),
     findings: [
       ...risks.map((sentence) => ({
         rule: 'at-risk',
         severity: 'warns' as const,
         sentence,
       })),
-      ...(verdict?.sentences ?? []),
+      ...(isOffered ? [] : (verdict?.sentences ?? [])),
     ],
     isAtRisk: risks.length > 0,
     isHeld: date.standing.status === 'held',
@@ -129,8 +109,9 @@ function dateView(
     change: besideText(date, 'change', names, tzid),
     fallback: fallbackOf(date, names),
     outdoors: date.claim.spaces.flatMap(({ spaceId }) => (names.spaces[spaceId]!.isOutdoor ? [spaceId] : [])),
-    needsReason: verdict ? needingReason(verdict.findings).length > 0 : false,
-    isUnapprovable: verdict ? unapprovable(verdict.findings).length > 0 : false,
+    needsReason: needingReason(found).length > 0,
+    isUnapprovable: unapprovable(found).length > 0,
+    isConsentRefused: isConsentRefused(found),
     actions: possibleActions(date.state, side, past),
     drawn: isDrawn ? drawnDate({ ...date, content: date.claim }, (id) => names.spaces[id]!.name) : null,
   };
@@ -182,7 +163,7 @@ export async function requestView(
     : [];
   const verdictOf = new Map(waiting.map(({ id }, index) => [id, verdicts[index]]));
   const names = await loadPlaceNames(db);
-  const risks = await loadRisks(db, dates, now);
+  const risks = await risksByClaim(db, now, side);
   const first = dates[0]!;
   const readersFrom = await readersWaitUntil(db, request.id);
   const undoable = await undoableChanges(db, request.id, ctx.viewer, now);

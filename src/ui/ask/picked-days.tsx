@@ -6,6 +6,7 @@ import type { LocalDate } from '@/core/time/local-time';
 import { countText, dayShort } from '@/contracts/words/when';
 import { readTypedDate } from '@/ui/frame/typed-date';
 import type { PartProps } from './part-props';
+import { Press } from '@/ui/primitives/press';
 
 /** Days in a text, one or many, as people write them; and the pieces nobody can read. */
 async function readDays(text: string, today: LocalDate): Promise<{ days: LocalDate[]; unread: string[] }> {
@@ -57,12 +58,10 @@ export function PickedDays({ form, choices, faults }: PartProps) {
             void add();
           }}
         />
-        <button
-          type="button"
-          className="press"
-          disabled={!text.trim()}
+        <Press
+          off={text.trim() ? null : say`Write one or more days first.`}
           onClick={() => void add()}
-        >{say`Add`}</button>
+        >{say`Add`}</Press>
       </div>
       <p
         id="picked-days-hint"

@@ -15,6 +15,7 @@ import { FEATURES } from '@/core/spaces/features';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { KeptViews } from '@/ui/frame/kept-views';
 import { boardHref, filterCount, type BoardAddress } from './board-address';
+import { Press } from '@/ui/primitives/press';
 
 interface BarProps {
   readonly address: BoardAddress;
@@ -186,25 +187,23 @@ export function BoardBar(props: BarProps) {
             >{say`Later`}</button>
           </Steps>
           <Steps label={say`Days side by side`}>
-            <button
-              type="button"
-              className="press px-2"
+            <Press
+              look="px-2"
               aria-label={say`One day fewer`}
-              disabled={days <= 1}
+              off={days > 1 ? null : say`One day is the least.`}
               onClick={() => go({ days: days - 1 }, 'replace')}
             >
               <Minus size={16} aria-hidden="true" />
-            </button>
+            </Press>
             <span className="min-w-14 text-center">{countText(days, 'day', 'days')}</span>
-            <button
-              type="button"
-              className="press px-2"
+            <Press
+              look="px-2"
               aria-label={say`One day more`}
-              disabled={days >= MOST_BOARD_DAYS}
+              off={days < MOST_BOARD_DAYS ? null : say`At most ${MOST_BOARD_DAYS} days.`}
               onClick={() => go({ days: days + 1 }, 'replace')}
             >
               <Plus size={16} aria-hidden="true" />
-            </button>
+            </Press>
           </Steps>
           <label className="flex items-center gap-2">
             {say`Closer`}

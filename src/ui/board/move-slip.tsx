@@ -13,6 +13,7 @@ import type { House } from './house';
 import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-slip';
 import { Slip } from './slip';
+import { Press } from '@/ui/primitives/press';
 
 interface MoveSlipProps {
   readonly move: Move;
@@ -125,12 +126,13 @@ function MoveForm({
         />
       </label>
       <ChangeDone change={change} />
-      <button
-        type="button"
-        className="press press-main mt-3 w-full"
-        disabled={change.isSending || ids.length === 0}
+      <Press
+        isMain
+        className="mt-3 w-full"
+        isBusy={change.isSending}
+        off={ids.length ? null : say`Pick the dates that are to move.`}
         onClick={() => void run()}
-      >{say`Move ${countText(ids.length, 'date', 'dates')}`}</button>
+      >{say`Move ${countText(ids.length, 'date', 'dates')}`}</Press>
     </>
   );
 }

@@ -9,6 +9,7 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Press } from '@/ui/primitives/press';
 
 interface LineProps {
   readonly calendar: KeptCalendar;
@@ -76,20 +77,18 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
           href={`/notices/kept/${id}`}
           aria-label={say`Change ${name}`}
         >{say`Change`}</Link>
-        <button
-          type="button"
-          className="press"
-          disabled={isFirst || isSending}
+        <Press
+          isBusy={isSending}
+          off={isFirst ? say`It is the first.` : null}
           aria-label={say`Up: ${name}`}
           onClick={() => run('up')}
-        >{say`Up`}</button>
-        <button
-          type="button"
-          className="press"
-          disabled={isLast || isSending}
+        >{say`Up`}</Press>
+        <Press
+          isBusy={isSending}
+          off={isLast ? say`It is the last.` : null}
           aria-label={say`Down: ${name}`}
           onClick={() => run('down')}
-        >{say`Down`}</button>
+        >{say`Down`}</Press>
         {link && (
           <Twice
             ask={say`Replace the link`}

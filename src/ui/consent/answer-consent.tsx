@@ -10,6 +10,7 @@ import { countText } from '@/contracts/words/when';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { usePicking } from '@/ui/hooks/use-picking';
+import { Press } from '@/ui/primitives/press';
 
 const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
 
@@ -90,18 +91,17 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         onChange={({ target }) => setReason(target.value)}
       />
       <div className="flex flex-wrap items-center gap-3 pt-2">
-        <button
-          type="button"
-          className="press press-main"
-          disabled={!picked.length || isSending}
+        <Press
+          isMain
+          isBusy={isSending}
+          off={picked.length ? null : say`Pick dates first.`}
           onClick={() => answer('given')}
-        >{say`Agree to ${count}`}</button>
-        <button
-          type="button"
-          className="press"
-          disabled={!picked.length || isSending}
+        >{say`Agree to ${count}`}</Press>
+        <Press
+          isBusy={isSending}
+          off={picked.length ? null : say`Pick dates first.`}
           onClick={() => answer('refused')}
-        >{say`Do not agree to ${count}`}</button>
+        >{say`Do not agree to ${count}`}</Press>
         {said && (
           <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
             {said.text}

@@ -8,6 +8,7 @@ import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';
 import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
+import { Press } from '@/ui/primitives/press';
 
 /** The clear dates of some requests, as the items of one change. */
 export const clearItems = (lines: readonly DeskLine[]): ChangeBody['items'] =>
@@ -65,10 +66,10 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
       )}
       {picked.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
-          <button
-            type="button"
-            className="press press-main"
-            disabled={change.isSending || dates === 0}
+          <Press
+            isMain
+            isBusy={change.isSending}
+            off={dates ? null : say`None of the picked requests has a clear date: open one to decide it.`}
             onClick={async () => {
               if (!isOpen) return setOpen(true);
               if (await change.runFor(APPROVE, clearItems(picked))) {
@@ -78,7 +79,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
             }}
           >
             {dates === 0 ? say`Nothing of it is clear` : isOpen ? words : `${words} …`}
-          </button>
+          </Press>
           {isOpen && (
             <button type="button" className="press" onClick={() => setOpen(false)}>{say`Not now`}</button>
           )}

@@ -67,7 +67,7 @@ export const Beside = ({ risks, today, renew }: BesideProps) => (
   <div className="grid content-start gap-4">
     <Part title={say`At risk`} empty={say`Nothing that is booked is at risk.`}>
       {risks.map((line) => (
-        <Risk key={`${line.reference} ${line.when}`} line={line} />
+        <Risk key={`${line.reference} ${line.when} ${line.sentence}`} line={line} />
       ))}
     </Part>
     <Part title={say`On today`} empty={say`Nothing is on today.`}>

@@ -10,6 +10,7 @@ import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';
 import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import { DEEDS, itemsOfLines, moveStep, type Deed, type MoveFields } from './bookings-step';
+import { Press } from '@/ui/primitives/press';
 
 const STAY: MoveFields = { days: '', startsAt: '', space: '' };
 
@@ -97,6 +98,14 @@ function Foresight({ step, preview }: { step: ChangeBody['step'] | null; preview
   );
 }
 
+/** Why there is nothing to do yet with what is picked. */
+function whyNothing(deed: Deed, isSaid: boolean): string {
+  if (deed === 'category') return say`Choose a category first.`;
+  return isSaid
+    ? say`None of them can: what is in the way is said above.`
+    : say`Say first where they move to.`;
+}
+
 interface BookingsDeedProps {
   readonly picked: readonly BookingLine[];
   readonly view: Pick<BookingsView, 'spaces' | 'categories'>;
@@ -124,7 +133,11 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
   const possible = picked.filter(({ occurrence }) => !blocked.has(occurrence));
   const needsReason = deed === 'cancel' || (seen?.reasonFor.length ?? 0) > 0;
   const isReady = deed === 'category' ? category !== '' : step !== null && possible.length > 0;
-  const canRun = picked.length > 0 && isReady && (!needsReason || reason.trim() !== '');
+  const whyOff = !isReady
+    ? whyNothing(deed, step !== null)
+    : needsReason && !reason.trim()
+      ? say`Write why: those who asked read it.`
+      : null;
   const run = async () => {
     if (deed === 'cancel' && !isMeant) return setMeant(true);
     const those = itemsOfLines(possible);
@@ -212,9 +225,9 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
             />
           </label>
           {isMeant && deed === 'cancel' && <ToCancel picked={possible} />}
-          <button type="submit" className="press press-main" disabled={!canRun || change.isSending}>
+          <Press isMain isSubmit isBusy={change.isSending} off={whyOff}>
             {words}
-          </button>
+          </Press>
           {change.isSending && (
             <>
               <progress className="h-2 w-28 self-center" aria-label={say`Being done`} />

@@ -1,9 +1,13 @@
 import { say } from '@/contracts/language/say';
-import type { BookingsQuery, BookingsView } from '@/contracts/bookings';
+import { STATES_SOUGHT, type BookingsQuery, type BookingsView, type StateSought } from '@/contracts/bookings';
+import { STATE_WORDS } from '@/contracts/words/states';
 
 interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'> {
   readonly query: BookingsQuery;
 }
+
+const stateSoughtText = (state: StateSought): string =>
+  state === 'any' ? say`any state` : state === 'both' ? say`approved or waiting` : STATE_WORDS[state];
 
 const Field = ({ label, children }: { label: string; children: React.ReactNode }) => (
   <label className="text-[0.93rem]">
@@ -46,10 +50,12 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
         </select>
       </Field>
       <Field label={say`State`}>
-        <select className="field w-28" name="state" defaultValue={query.state}>
-          <option value="approved">{say`approved`}</option>
-          <option value="waiting">{say`waiting`}</option>
-          <option value="both">{say`both`}</option>
+        <select className="field w-40" name="state" defaultValue={query.state}>
+          {STATES_SOUGHT.map((state) => (
+            <option key={state} value={state}>
+              {stateSoughtText(state)}
+            </option>
+          ))}
         </select>
       </Field>
       <Field label={say`Asked for`}>

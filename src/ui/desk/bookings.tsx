@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { BookingLine, BookingsView } from '@/contracts/bookings';
+import { isOpen, type BookingLine, type BookingsView } from '@/contracts/bookings';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { usePicking } from '@/ui/hooks/use-picking';
@@ -16,7 +16,7 @@ interface RowsProps {
 
 /** Rows to pick from; with Shift a range, by arrows from box to box. */
 function Rows({ lines, picked, onPick }: RowsProps) {
-  const order = lines.map(({ occurrence }) => occurrence as number);
+  const order = lines.filter(isOpen).map(({ occurrence }) => occurrence as number);
   const { list, boxOf } = usePicking<number, HTMLTableSectionElement>({ order, picked, onPick });
   return (
     <tbody ref={list}>
@@ -26,11 +26,13 @@ function Rows({ lines, picked, onPick }: RowsProps) {
           className={`border-b border-rule align-top ${picked.has(line.occurrence) ? 'bg-sunk' : ''}`}
         >
           <td className="py-1.5 pl-3">
-            <input
-              {...boxOf(line.occurrence)}
-              className="size-6 accent-(--accent)"
-              aria-label={say`Pick ${line.title}, ${line.when}`}
-            />
+            {isOpen(line) && (
+              <input
+                {...boxOf(line.occurrence)}
+                className="size-6 accent-(--accent)"
+                aria-label={say`Pick ${line.title}, ${line.when}`}
+              />
+            )}
           </td>
           <td className={`px-2 py-1.5 whitespace-nowrap ${line.isPast ? 'text-soft' : 'font-semibold'}`}>
             {line.when}
@@ -49,19 +51,35 @@ function Rows({ lines, picked, onPick }: RowsProps) {
             </span>
           </td>
           <td className="px-2 py-1.5">{line.places}</td>
-          <td className="px-2 py-1.5 text-soft">{line.isPast ? say`over` : STATE_WORDS[line.state]}</td>
+          <td className="px-2 py-1.5 text-soft">
+            {line.isPast && isOpen(line) ? say`over` : STATE_WORDS[line.state]}
+          </td>
         </tr>
       ))}
     </tbody>
   );
 }
 
-/** Many bookings found, picked, and moved, cancelled or put into another category together. */
-export function Bookings({ view }: { view: BookingsView }) {
+const Head = ({ words }: { words: string }) => (
+  <tbody>
+    <tr className="border-b border-rule bg-paper">
+      <th scope="rowgroup" colSpan={5} className="px-3 pt-2 pb-1 text-left font-semibold text-soft">
+        {words}
+      </th>
+    </tr>
+  </tbody>
+);
+
+/**
+ * Many bookings found, picked, and moved, cancelled or put into another category together. `inAnyState` leads to the same
+ * search among what was declined, withdrawn, left out and cancelled too.
+ */
+export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState: string | null }) {
   const [chosen, setPicked] = useState<ReadonlySet<number>>(new Set());
   const { lines, isCut } = view;
-  const coming = lines.filter(({ isPast }) => !isPast);
-  const over = lines.filter(({ isPast }) => isPast);
+  const coming = lines.filter((line) => isOpen(line) && !line.isPast);
+  const over = lines.filter((line) => isOpen(line) && line.isPast);
+  const notBooked = lines.filter((line) => !isOpen(line));
   const picked = lines.filter(({ occurrence }) => chosen.has(occurrence));
   const shown = { picked: chosen, onPick: setPicked };
   return (
@@ -69,8 +87,10 @@ export function Bookings({ view }: { view: BookingsView }) {
       <p className="flex flex-wrap items-baseline gap-x-4 pb-2" role="status">
         <span>
           {say`${coming.length} to come, ${over.length} over`}
+          {notBooked.length > 0 && say`, ${notBooked.length} not booked`}
           {isCut && say`; more are like that than are listed: narrow it down`}
         </span>
+        {inAnyState && <Link href={inAnyState}>{say`Look in any state`}</Link>}
         {coming.length > 0 && (
           <button
             type="button"
@@ -99,18 +119,10 @@ export function Bookings({ view }: { view: BookingsView }) {
               </tr>
             </thead>
             <Rows lines={coming} {...shown} />
-            {over.length > 0 && (
-              <tbody>
-                <tr className="border-b border-rule bg-paper">
-                  <th
-                    scope="rowgroup"
-                    colSpan={5}
-                    className="px-3 pt-2 pb-1 text-left font-semibold text-soft"
-                  >{say`Over already`}</th>
-                </tr>
-              </tbody>
-            )}
+            {over.length > 0 && <Head words={say`Over already`} />}
             <Rows lines={over} {...shown} />
+            {notBooked.length > 0 && <Head words={say`Not booked`} />}
+            <Rows lines={notBooked} {...shown} />
           </table>
         </div>
       ) : (

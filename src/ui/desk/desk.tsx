@@ -124,6 +124,11 @@ export function Desk({ view, kept }: DeskProps) {
               {countText(lines.length, 'request', 'requests')}
               {lines.length < view.lines.length && say` of ${view.lines.length}`}
             </span>
+            {filter.q.trim() && (
+              <Link
+                href={`/desk/bookings?${new URLSearchParams({ q: filter.q.trim(), state: 'any' })}`}
+              >{say`Look for it among all requests, decided ones too`}</Link>
+            )}
             {clear.length > 0 && (
               <button
                 type="button"

@@ -18,6 +18,10 @@ export function LineStamps({ line }: { line: DeskLine }) {
           count={total > 1 ? line.verdicts[verdict] : undefined}
         />
       ))}
+      {line.offered > 0 && <CallStamp words={say`${line.offered} offered`} />}
+      {line.consentRefused > 0 && (
+        <CallStamp words={total > 1 ? say`${line.consentRefused} refused consent` : say`consent refused`} />
+      )}
       {line.changesWanted > 0 && (
         <CallStamp words={countText(line.changesWanted, 'change wanted', 'changes wanted')} />
       )}

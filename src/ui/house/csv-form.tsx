@@ -9,6 +9,7 @@ import { sendOnce } from '@/ui/hooks/send-once';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { textOfTable } from './table-text';
+import { Press } from '@/ui/primitives/press';
 
 /** A table is looked at line by line first, then taken in whole. */
 export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
@@ -97,19 +98,19 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
       )}
       <p className="flex flex-wrap gap-3">
         {looked ? (
-          <button
-            type="button"
-            className="press press-main"
-            disabled={isSending || looked.lines.length === 0}
+          <Press
+            isMain
+            isBusy={isSending}
+            off={looked.lines.length ? null : say`Nothing of it is new or different.`}
             onClick={() => void take(false)}
-          >{say`Take it in`}</button>
+          >{say`Take it in`}</Press>
         ) : (
-          <button
-            type="button"
-            className="press press-main"
-            disabled={isSending || text.trim() === ''}
+          <Press
+            isMain
+            isBusy={isSending}
+            off={text.trim() ? null : say`Choose a file or paste its lines first.`}
             onClick={() => void take(true)}
-          >{say`Look what it does`}</button>
+          >{say`Look what it does`}</Press>
         )}
       </p>
     </div>

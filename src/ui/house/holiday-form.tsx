@@ -11,6 +11,7 @@ import { sendOnce } from '@/ui/hooks/send-once';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { HitsNote } from './hits-note';
 import { SeveralInput } from './several-input';
+import { Press } from '@/ui/primitives/press';
 
 interface HolidayFormProps {
   readonly options: readonly NamedChoice[];
@@ -108,18 +109,17 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
       )}
       {places.length > 0 && !pending && (
         <p className="flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="press press-main"
-            disabled={isSending || picked.length === 0}
+          <Press
+            isMain
+            isBusy={isSending}
+            off={picked.length ? null : say`Pick days first.`}
             onClick={() => void shut(true)}
-          >{say`Shut on ${countText(picked.length, 'day', 'days')}`}</button>
-          <button
-            type="button"
-            className="press"
-            disabled={isSending || picked.length === 0}
+          >{say`Shut on ${countText(picked.length, 'day', 'days')}`}</Press>
+          <Press
+            isBusy={isSending}
+            off={picked.length ? null : say`Pick days first.`}
             onClick={() => void shut(false, 'notes')}
-          >{say`Only say what ${picked.length === 1 ? say`it is` : say`they are`}`}</button>
+          >{say`Only say what ${picked.length === 1 ? say`it is` : say`they are`}`}</Press>
         </p>
       )}
     </div>

@@ -7,6 +7,7 @@ import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Press } from '@/ui/primitives/press';
 
 interface ThingListProps {
   readonly kind: HouseKind;
@@ -64,18 +65,24 @@ export function ThingList({ kind, lines, mayKeep }: ThingListProps) {
           <Line key={line.id} kind={kind} line={line}>
             {moves &&
               (['up', 'down'] as const).map((deed) => (
-                <button
+                <Press
                   key={deed}
-                  type="button"
-                  className="press px-2 py-0"
-                  disabled={isSending || (deed === 'up' ? index === 0 : index === found.length - 1)}
+                  look="px-2 py-0"
+                  isBusy={isSending}
+                  off={
+                    deed === 'up' && index === 0
+                      ? say`It is the first.`
+                      : deed === 'down' && index === found.length - 1
+                        ? say`It is the last.`
+                        : null
+                  }
                   onClick={() => void submit(`/api/house/${kind}/${line.id}`, { deed })}
                 >
                   {deed === 'up' ? '↑' : '↓'}
                   <span className="sr-only">
                     {deed === 'up' ? say` Move ${line.name} up` : say` Move ${line.name} down`}
                   </span>
-                </button>
+                </Press>
               ))}
           </Line>
         ))}

@@ -11,10 +11,11 @@ import { FallbackPanel } from './fallback-panel';
 import { Ladder } from './ladder';
 import { OfficeMove } from './office-move';
 import { OfficeWays, useOfficeWays } from './office-ways';
-import { choicesOf, type Choices } from './one-step';
+import { approvable, choicesOf, type Choices } from './one-step';
 import { OneStepPanel } from './one-step-panel';
 import { PlaceFields, type PlaceOption } from './place-fields';
 import { useChange, type ChangeHandle } from './use-change';
+import { Press } from '@/ui/primitives/press';
 
 const idsOf = (dates: readonly DateView[]): ReadonlySet<number> => new Set(dates.map(({ id }) => id));
 
@@ -24,6 +25,9 @@ interface DecisionProps {
   readonly waiting: number;
   readonly reference: string;
 }
+
+const whyNone = (ids: readonly number[]): string | null =>
+  ids.length ? null : say`Pick dates in the list above first.`;
 
 /** Keeping the place of what is picked for a while, until the office knows more. */
 function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly number[] }) {
@@ -46,11 +50,11 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
           onChange={(event) => setUntil(event.target.value)}
         />
       </label>
-      <button
-        type="submit"
-        className="press"
-        disabled={change.isSending || ids.length === 0}
-      >{say`Hold ${countText(ids.length, 'date', 'dates')}`}</button>
+      <Press
+        isSubmit
+        isBusy={change.isSending}
+        off={whyNone(ids)}
+      >{say`Hold ${countText(ids.length, 'date', 'dates')}`}</Press>
     </form>
   );
 }
@@ -59,7 +63,6 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
   const [reason, setReason] = useDraft(`reason ${reference}`, '');
   const ids = picked.map(({ id }) => id);
   const dates = countText(ids.length, 'date', 'dates');
-  const isIdle = change.isSending || ids.length === 0;
   const held = picked.filter(({ isHeld, proposal }) => isHeld || proposal);
   const decide = async (action: 'approve' | 'decline' | 'skip') => {
     if (await change.run({ action, reason }, ids)) setReason('');
@@ -83,24 +86,22 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
             onChange={(event) => setReason(event.target.value)}
           />
         </label>
-        <button
-          type="button"
-          className="press press-main"
-          disabled={isIdle}
+        <Press
+          isMain
+          isBusy={change.isSending}
+          off={whyNone(ids)}
           onClick={() => decide('approve')}
-        >{say`Approve ${dates}`}</button>
-        <button
-          type="button"
-          className="press"
-          disabled={isIdle}
+        >{say`Approve ${dates}`}</Press>
+        <Press
+          isBusy={change.isSending}
+          off={whyNone(ids)}
           onClick={() => decide('decline')}
-        >{say`Decline ${dates}`}</button>
-        <button
-          type="button"
-          className="press"
-          disabled={isIdle}
+        >{say`Decline ${dates}`}</Press>
+        <Press
+          isBusy={change.isSending}
+          off={whyNone(ids)}
           onClick={() => decide('skip')}
-        >{say`Leave ${dates} out`}</button>
+        >{say`Leave ${dates} out`}</Press>
         {waiting > ids.length && (
           <span className="text-soft">{say`${waiting - ids.length} ${waiting - ids.length === 1 ? say`stays` : say`stay`} waiting`}</span>
         )}
@@ -166,8 +167,8 @@ export function DecidePanel({
   const waiting = request.dates.filter(
     ({ actions }) => actions.includes('approve') || actions.includes('decline'),
   );
-  const clear = waiting.filter(({ verdict, isPast }) => verdict === 'clear' && !isPast);
-  const possible = waiting.filter(({ isUnapprovable, isPast }) => !isUnapprovable && !isPast);
+  const clear = approvable(waiting).filter(({ verdict }) => verdict === 'clear');
+  const possible = approvable(waiting);
   const [chosen, setPicked] = useState<ReadonlySet<number>>(idsOf(clear));
   const wantedOtherwise = request.dates.filter((date) => date.change !== null);
   const unplaced = waiting.filter((date) => date.places === '' && !date.isPast);

@@ -5,6 +5,7 @@ import type { Deputy } from '@/contracts/own';
 import type { ErrorReply } from '@/contracts/refusal';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Press } from '@/ui/primitives/press';
 
 /** Who may ask, change and cancel for oneself: named here, and let go. */
 export function Deputies({ first }: { first: readonly Deputy[] }) {
@@ -61,7 +62,10 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
               onChange={(event) => setEmail(event.target.value)}
             />
           </label>
-          <button type="submit" className="press" disabled={!email.trim()}>{say`They may too`}</button>
+          <Press
+            isSubmit
+            off={email.trim() ? null : say`Write the address of their account first.`}
+          >{say`They may too`}</Press>
         </form>
         <RefusalNote error={error} />
       </div>

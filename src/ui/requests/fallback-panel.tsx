@@ -5,6 +5,7 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { PickPlace, type PickedPlace, type PlaceOption } from './place-fields';
 import type { ChangeHandle } from './use-change';
+import { Press } from '@/ui/primitives/press';
 
 interface KeptProps {
   readonly change: ChangeHandle;
@@ -107,11 +108,11 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
           usual={say`as outdoors, where it can be`}
           onPick={setPlace}
         />
-        <button
-          type="submit"
-          className="press"
-          disabled={!place || !picked.length || change.isSending}
-        >{say`Keep it for ${countText(picked.length, 'date', 'dates')}`}</button>
+        <Press
+          isSubmit
+          isBusy={change.isSending}
+          off={!picked.length ? say`Pick dates first.` : place ? null : say`Choose a space indoors first.`}
+        >{say`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Press>
       </div>
     </form>
   );

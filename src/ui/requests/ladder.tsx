@@ -86,6 +86,8 @@ function Rung({ date, box }: RungProps) {
         </span>
         <span className="min-w-16">
           {date.verdict && <VerdictStamp verdict={date.verdict} />}
+          {date.proposal && <CallStamp words={say`offered`} />}
+          {date.isConsentRefused && <CallStamp words={say`consent refused`} />}
           {date.isAtRisk && <CallStamp words={say`at risk`} />}
         </span>
       </div>

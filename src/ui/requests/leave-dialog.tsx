@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { DateView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import type { ChangeHandle } from './use-change';
+import { Press } from '@/ui/primitives/press';
 
 /** What giving up the picked dates does, in numbers. */
 function consequence(picked: readonly DateView[]): string {
@@ -39,10 +40,12 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
   };
   return (
     <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
-      <AlertDialog.Trigger className="press" disabled={picked.length === 0}>
-        {picked.length
-          ? say`Give up ${countText(picked.length, 'date', 'dates')} …`
-          : say`Pick the dates to give up`}
+      <AlertDialog.Trigger asChild>
+        <Press off={picked.length ? null : say`Pick dates in the list above first.`}>
+          {picked.length
+            ? say`Give up ${countText(picked.length, 'date', 'dates')} …`
+            : say`Pick the dates to give up`}
+        </Press>
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />

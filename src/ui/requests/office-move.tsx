@@ -8,6 +8,7 @@ import { PatchFields, usePatch, type SpaceOption } from './patch-fields';
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
+import { Press } from '@/ui/primitives/press';
 
 interface OfficeMoveProps {
   readonly request: RequestView;
@@ -27,7 +28,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   const ids = picked.map(({ id }) => id);
   const preview = usePreview(patch && { action: 'move', patch, reason: '' }, itemsOf(request, ids));
   const dates = countText(ids.length, 'date', 'dates');
-  const isIdle = !patch || !ids.length || change.isSending;
+  const whyOff = !ids.length
+    ? say`Pick dates in the list above first.`
+    : patch
+      ? null
+      : say`Say first what is to be different.`;
   const canOffer = picked.length > 0 && picked.every(({ actions }) => actions.includes('propose'));
   const run = async (step: Parameters<ChangeHandle['run']>[0]) => {
     if (await change.run(step, ids)) handle.clear();
@@ -49,12 +54,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
       </PatchFields>
       <PreviewLines preview={preview} />
       <div className="mt-2 flex flex-wrap items-end gap-2">
-        <button
-          type="button"
-          className="press"
-          disabled={isIdle}
+        <Press
+          isBusy={change.isSending}
+          off={whyOff}
           onClick={() => patch && void run({ action: 'move', patch, reason })}
-        >{say`Move ${dates}`}</button>
+        >{say`Move ${dates}`}</Press>
         {canOffer && (
           <form
             className="flex flex-wrap items-end gap-2"
@@ -63,11 +67,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
               if (patch) void run({ action: 'propose', patch, until });
             }}
           >
-            <button
-              type="submit"
-              className="press"
-              disabled={isIdle}
-            >{say`Offer it for ${dates}, and keep it until`}</button>
+            <Press
+              isSubmit
+              isBusy={change.isSending}
+              off={whyOff}
+            >{say`Offer it for ${dates}, and keep it until`}</Press>
             <input
               className="field w-52"
               type="datetime-local"

@@ -17,6 +17,7 @@ import {
 } from './one-step';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, sayNumbers, usePreview } from './use-preview';
+import { Press } from '@/ui/primitives/press';
 
 const LEAVE = 'leave';
 
@@ -166,9 +167,14 @@ export function OneStepPanel({
             onChange={(event) => setReason(event.target.value)}
           />
         </label>
-        <button type="submit" className="press press-main" disabled={change.isSending || !wanted}>
+        <Press
+          isMain
+          isSubmit
+          isBusy={change.isSending}
+          off={wanted ? null : say`Nothing is clear, and no other way is chosen for any date.`}
+        >
           {words}
-        </button>
+        </Press>
         <button type="button" className="press" onClick={() => onOpen(false)}>{say`Not now`}</button>
       </form>
       <p className="text-[0.93rem] text-soft">

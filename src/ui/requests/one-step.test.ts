@@ -4,7 +4,15 @@ import { between, steppedTo } from '@/ui/primitives/range';
 import { approvable, choicesOf, elsewhereOf, oneStep, sayOneStep } from './one-step';
 
 const date = (id: number, more: Partial<DateView> = {}) =>
-  ({ id, state: 'waiting', isPast: false, verdict: 'clear', places: 'Boathouse', ...more }) as DateView;
+  ({
+    id,
+    state: 'waiting',
+    isPast: false,
+    verdict: 'clear',
+    places: 'Boathouse',
+    proposal: null,
+    ...more,
+  }) as DateView;
 const way = (sentence: string, shiftMin: number, more: Partial<WayOut> = {}) =>
   ({ sentence, patch: { shiftMin }, hire: null, ...more }) as WayOut;
 const waysOf = (occurrence: number, best: readonly WayOut[], others: readonly WayOut[] = []) =>
@@ -19,6 +27,8 @@ const dates = [
   date(6, { verdict: 'clash', isPast: true }),
   date(7, { verdict: 'clash' }),
   date(8, { places: '' }),
+  date(9, { verdict: null, proposal: 'Thu 6 May 2027, 10:00–11:00, Barn' }),
+  date(10, { verdict: 'look', isConsentRefused: true }),
 ];
 const hire = way('hire it', 0, { hire: { typeId: 1, quantity: 1, from: '' as never, to: '' as never } });
 const found = {
@@ -30,7 +40,7 @@ const found = {
   ],
 };
 
-test('what can be approved where it is: waiting, placed, not past, not blocked', () => {
+test('what can be approved where it is: waiting, placed, not past, not blocked, not offered otherwise, consented', () => {
   expect(approvable(dates).map(({ id }) => id)).toEqual([1, 3]);
 });
 

@@ -24,9 +24,17 @@ export type Choices = ReadonlyMap<number, Way | null>;
 
 const mayWait = ({ state, isPast }: DateView): boolean => state === 'waiting' && !isPast;
 
-/** Dates that can be approved where they are. */
+/** Dates that can be approved where they are: nobody has said no, and nothing else is offered that is still to be answered. */
 export const approvable = (dates: readonly DateView[]): DateView[] =>
-  dates.filter((date) => mayWait(date) && date.verdict !== 'clash' && date.places !== '');
+  dates.filter(
+    (date) =>
+      mayWait(date) &&
+      date.verdict !== 'clash' &&
+      date.places !== '' &&
+      date.proposal === null &&
+      !date.isUnapprovable &&
+      !date.isConsentRefused,
+  );
 
 /** Dates that clash and have a way out by which nothing has to be hired, each with the one that changes least. */
 export function elsewhereOf(

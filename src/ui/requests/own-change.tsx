@@ -8,6 +8,7 @@ import { PatchFields, usePatch, type SpaceOption } from './patch-fields';
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
+import { Press } from '@/ui/primitives/press';
 
 interface OwnChangeProps {
   readonly request: RequestView;
@@ -51,12 +52,13 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
         </label>
       </PatchFields>
       <PreviewLines preview={preview} />
-      <button
-        type="button"
-        className="press press-main mt-2"
-        disabled={!patch || change.isSending || typeof preview === 'string'}
+      <Press
+        isMain
+        className="mt-2"
+        isBusy={change.isSending}
+        off={!patch ? say`Say first what is to be different.` : typeof preview === 'string' ? preview : null}
         onClick={() => void run()}
-      >{say`Change ${countText(picked.length, 'date', 'dates')}`}</button>
+      >{say`Change ${countText(picked.length, 'date', 'dates')}`}</Press>
     </section>
   );
 }

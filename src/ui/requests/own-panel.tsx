@@ -10,6 +10,7 @@ import { OwnChange } from './own-change';
 import type { SpaceOption } from './patch-fields';
 import { OwnWays } from './own-ways';
 import { useChange, type ChangeHandle } from './use-change';
+import { Press } from '@/ui/primitives/press';
 
 const canLeave = ({ actions }: DateView): boolean =>
   actions.includes('withdraw') || actions.includes('cancel');
@@ -83,17 +84,15 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
               {picked.length === open.length ? say`Pick none` : say`Pick all ${open.length}`}
             </button>
           )}
-          <button
-            type="button"
-            className="press"
+          <Press
             aria-expanded={isChanging && changeable.length > 0}
-            disabled={changeable.length === 0}
+            off={changeable.length ? null : say`Pick dates in the list above first.`}
             onClick={() => setChanging(!isChanging)}
           >
             {changeable.length
               ? say`Change ${countText(changeable.length, 'date', 'dates')} …`
               : say`Pick the dates to change`}
-          </button>
+          </Press>
           <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
         </div>
       )}

@@ -7,6 +7,7 @@ import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import type { Layout } from '@/core/seating/capacity';
 import { Combobox } from '@/ui/primitives/combobox';
 import type { ChangeHandle } from './use-change';
+import { Press } from '@/ui/primitives/press';
 
 export interface PlaceOption {
   readonly id: number;
@@ -115,11 +116,12 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
       <p className="font-semibold">{say`${countText(dates.length, 'date has', 'dates have')} no space yet. Wanted: ${wantsText}, for ${people} people.`}</p>
       <div className="flex flex-wrap items-end gap-2">
         <PickPlace places={places} people={people} value={place} label={say`Space`} onPick={setPlace} />
-        <button
-          type="submit"
-          className="press press-main"
-          disabled={!place || change.isSending}
-        >{say`Give ${countText(dates.length, 'date', 'dates')} this space`}</button>
+        <Press
+          isMain
+          isSubmit
+          isBusy={change.isSending}
+          off={place ? null : say`Choose a space first.`}
+        >{say`Give ${countText(dates.length, 'date', 'dates')} this space`}</Press>
       </div>
     </form>
   );

@@ -21,6 +21,7 @@ import { ChangeDone } from './change-done';
 import { PreviewLines } from './preview-lines';
 import { useChange } from './use-change';
 import { usePreviewAt } from './use-preview';
+import { Press } from '@/ui/primitives/press';
 
 /** Dates of a series that are still to come and not given up. */
 const toCome = (dates: readonly DateView[]): DateView[] =>
@@ -146,11 +147,12 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         ) : (
           <PreviewLines preview={preview} />
         ))}
-      <button
-        type="submit"
-        className="press mt-2"
-        disabled={change.isSending || typeof split === 'string' || typeof preview === 'string'}
-      >{say`Change the series from there on`}</button>
+      <Press
+        isSubmit
+        className="mt-2"
+        isBusy={change.isSending}
+        off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
+      >{say`Change the series from there on`}</Press>
       <ChangeDone change={change} />
     </form>
   );

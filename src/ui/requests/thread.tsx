@@ -14,6 +14,7 @@ import { sendOnce } from '@/ui/hooks/send-once';
 import { useDraft } from '@/ui/hooks/use-draft';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { FileList } from './file-list';
+import { Press } from '@/ui/primitives/press';
 
 function Message({ message }: { message: MessageView }) {
   const { who, side, isOwn, when, text, files, kind, isQuestion } = message;
@@ -151,13 +152,14 @@ export function Thread({ request, isOffice }: ThreadProps) {
           )}
           <FilePicker lines={lines} files={files} isSignedIn label={say`Files with it`} />
           <RefusalNote error={error} />
-          <button
-            type="submit"
-            className="press justify-self-start"
-            disabled={isSending || (!text.trim() && !lines.length)}
+          <Press
+            isSubmit
+            className="justify-self-start"
+            isBusy={isSending}
+            off={text.trim() || lines.length ? null : say`Write something or add a file first.`}
           >
             {isSending ? say`Sending …` : say`Send`}
-          </button>
+          </Press>
         </form>
       )}
     </section>

@@ -4,6 +4,7 @@ import { useId, useState, type SyntheticEvent } from 'react';
 import type { WeekView } from '@/contracts/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Press } from '@/ui/primitives/press';
 
 type Team = NonNullable<WeekView['team']>;
 
@@ -161,7 +162,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
               ))}
             </select>
           </div>
-          <button type="submit" className="press" disabled={!who}>{say`Into the team`}</button>
+          <Press isSubmit off={who ? null : say`Choose somebody first.`}>{say`Into the team`}</Press>
         </form>
       )}
     </div>

@@ -10,7 +10,7 @@ import {
 } from '@/core/checks/findings';
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { mergeOwnShoulders } from '@/core/occupancy/turnover';
-import { spanText } from '@/contracts/words/when';
+import { manyDatesText, spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../changes/change-set';
 import type { LinkEnd, PlannedLink } from '../../changes/apply-plans';
 import type { SignedInContext } from '../../context';
@@ -134,21 +134,31 @@ export async function linksOf(change: ChangeSet, checked: readonly CheckedDate[]
   return [...own, ...found];
 }
 
-/** Sentences of some findings, each with its date in front, as a manager reads them without the ladder beside. */
-export const sentencesWhere = (
+/** Sentences of some findings, each once with its dates in front, as a manager reads them without the ladder beside. */
+export function sentencesWhere(
   checked: readonly CheckedDate[],
   pick: (findings: readonly Finding[]) => readonly Finding[],
-): string[] =>
-  checked.flatMap(({ planned, verdict }) => {
+): string[] {
+  // Of several requests each is named: their dates alone do not tell them apart.
+  const isOfMany = new Set(checked.map(({ planned }) => planned.request.id)).size > 1;
+  const alike = new Map<string, { title: string; sentence: string; spans: Set<string> }>();
+  for (const { planned, verdict } of checked) {
     const picked = pick(verdict.findings);
     const span = spanText(planned.wanted!.startLocal, planned.wanted!.endLocal);
-    // Of several requests each is named: their dates alone do not tell them apart.
-    const isOfMany = checked.some((each) => each.planned.request.id !== planned.request.id);
-    const when = isOfMany ? `“${planned.request.title}”, ${span}` : span;
-    return verdict.findings.flatMap((finding, index) =>
-      picked.includes(finding) ? [`${when}: ${verdict.sentences[index]!.sentence}`] : [],
-    );
+    verdict.findings.forEach((finding, index) => {
+      if (!picked.includes(finding)) return;
+      const { sentence } = verdict.sentences[index]!;
+      const key = `${planned.request.id} ${sentence}`;
+      const known = alike.get(key) ?? { title: planned.request.title, sentence, spans: new Set() };
+      known.spans.add(span);
+      alike.set(key, known);
+    });
+  }
+  return [...alike.values()].map(({ title, sentence, spans }) => {
+    const when = manyDatesText([...spans]);
+    return isOfMany ? `“${title}”, ${when}: ${sentence}` : `${when}: ${sentence}`;
   });
+}
 
 /** What going ahead accepts without anybody giving a reason: shoulders shared with others, audiences divided. */
 export const warning = (findings: readonly Finding[]): Finding[] =>

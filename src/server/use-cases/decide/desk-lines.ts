@@ -1,6 +1,6 @@
 import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
 import { findingsByDate } from '@/core/checks/check';
-import type { Finding, WantedDate } from '@/core/checks/findings';
+import { isConsentRefused, type Finding, type WantedDate } from '@/core/checks/findings';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
 import { NearWorld } from '@/core/remedies/near-world';
@@ -101,8 +101,10 @@ const rivalsIn = (found: readonly Finding[]): number =>
 const approvableOf = (own: readonly DateRow[], verdicts: readonly DateVerdict[], kind: RequestRow['kind']) =>
   own
     .filter(
-      ({ claim }, index) =>
-        verdicts[index]!.verdict === 'clear' && (kind !== 'office-chooses' || claim.spaces.length > 0),
+      (date, index) =>
+        verdicts[index]!.verdict === 'clear' &&
+        !hasProposal(date) &&
+        (kind !== 'office-chooses' || date.claim.spaces.length > 0),
     )
     .map(({ id }) => id);
 
@@ -179,7 +181,7 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
         place,
         line: {
           ...requestLine(request, all, first, now, names, {
-            verdicts: countVerdicts(verdicts),
+            verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
             changesWanted: all.filter(hasWantedChange).length,
             atRisk: all.filter(isAtRisk).length,
           }),
@@ -187,6 +189,8 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
           clear: approvableOf(own, verdicts, request.kind).filter((id) =>
             open.some((date) => date.id === id),
           ),
+          offered: own.filter(hasProposal).length,
+          consentRefused: verdicts.filter(({ findings }) => isConsentRefused(findings)).length,
           loss: loss && sayLoss(loss, now, tzid),
           step: nearness(place.loss, now),
           rivals: place.rivals,

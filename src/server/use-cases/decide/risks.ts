@@ -1,10 +1,9 @@
 import type { ClaimId } from '@/core/ids';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { RiskLine } from '@/contracts/desk';
-import { spanText } from '@/contracts/words/when';
+import { manyDatesText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
-import { setupRisks } from '../set-up/setup-risks';
-import { weatherRisks } from '../../weather/weather-risks';
+import { risksByClaim } from '../risks-by-claim';
 
 interface RiskRow {
   readonly claim: ClaimId;
@@ -13,28 +12,32 @@ interface RiskRow {
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;
   readonly places: string | null;
-  readonly sentences: readonly string[];
 }
 
-const RISKS = `
+const RISKY = `
 SELECT json_group_array(json_object('reference', r.ref, 'title', r.title, 'startLocal', c.start_local, 'endLocal', c.end_local,
   'places', (SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = c.id),
-  'claim', c.id, 'sentences', (SELECT json_group_array(k.sentence) FROM at_risk k WHERE k.claim_id = c.id)) ORDER BY c.start_min) AS json
+  'claim', c.id) ORDER BY c.start_min) AS json
 FROM claim c JOIN occurrence o ON o.standing_id = c.id JOIN request r ON r.id = o.request_id
-WHERE c.status = 'in-force' AND c.end_min > $now AND (c.id IN (SELECT claim_id FROM at_risk) OR c.id IN (SELECT value FROM json_each($others)))`;
+WHERE c.status = 'in-force' AND c.id IN (SELECT value FROM json_each($claims))`;
 
-/** Booked dates to come that something has befallen, soonest first. */
+/** Booked dates to come that something has befallen, soonest first; of one request the same is said once, with a number. */
 export async function risks({ db, clock }: Context): Promise<RiskLine[]> {
-  const now = clock.now();
-  const weather = await weatherRisks(db, now);
-  const setup = await setupRisks(db, now);
-  const others = JSON.stringify([...weather.keys(), ...setup.keys()]);
-  const rows = await db.json<RiskRow[]>(RISKS, { now, others });
-  return rows.map(({ claim, reference, title, startLocal, endLocal, places, sentences }) => ({
-    reference,
-    title,
-    when: spanText(startLocal, endLocal),
-    places: places ?? '',
-    sentence: [...sentences, weather.get(claim), ...(setup.get(claim) ?? [])].filter(Boolean).join(' '),
-  }));
+  const found = await risksByClaim(db, clock.now(), 'office');
+  const rows = await db.json<RiskRow[]>(RISKY, { claims: JSON.stringify([...found.keys()]) });
+  const alike = new Map<string, RiskRow[]>();
+  for (const row of rows) {
+    const same = JSON.stringify([row.reference, row.places, found.get(row.claim)]);
+    alike.set(same, [...(alike.get(same) ?? []), row]);
+  }
+  return [...alike.values()].map((dates) => {
+    const { claim, reference, title, places } = dates[0]!;
+    return {
+      reference,
+      title,
+      when: manyDatesText(dates.map(({ startLocal, endLocal }) => spanText(startLocal, endLocal))),
+      places: places ?? '',
+      sentence: found.get(claim)!.join(' '),
+    };
+  });
 }

@@ -3,7 +3,7 @@ import { weekStartOf } from '@/contracts/own-settings';
 import type { PersonId } from '@/core/ids';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import { dayLoad, doubtsOf, type DayJob, type Doubt } from '@/core/labour/week-load';
-import type { Shift } from '@/core/labour/crew-load';
+import type { Roster } from '@/core/labour/crew-load';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -52,7 +52,8 @@ interface WeekRows {
   readonly teams: readonly {
     readonly id: number;
     readonly name: string;
-    readonly roster: 0 | 1;
+    /** Until when shifts are entered; null where none ever were. */
+    readonly rosteredUntil: EpochMinute | null;
     readonly people: readonly Named<PersonId>[];
   }[];
   readonly people: readonly Named<PersonId>[];
@@ -200,7 +201,7 @@ export async function weekLoad(
   const shifts = await ctx.db.json<ShiftRow[]>(SHIFTS, span);
   const waiting = await waitingJobs(ctx.db, span, tzid);
 
-  const teams = house.teams.map(({ id, name, roster }): TeamWeek => {
+  const teams = house.teams.map(({ id, name, rosteredUntil }): TeamWeek => {
     const jobs: DayJob[] = [
       ...orders
         .filter(({ teamId }) => teamId === id)
@@ -211,15 +212,18 @@ export async function weekLoad(
         })),
       ...waiting.filter(({ teamId }) => teamId === id),
     ];
-    const own: Shift[] = shifts.filter(({ teamId }) => teamId === id);
+    const roster: Roster | null = rosteredUntil && {
+      shifts: shifts.filter(({ teamId }) => teamId === id),
+      until: rosteredUntil,
+    };
     return {
       id,
       name,
-      hasRoster: roster === 1,
+      hasRoster: roster !== null,
       cells: days.map((date) => {
         const ends = { start: startOfDay(date, tzid), end: startOfDay(addDays(date, 1), tzid) };
-        const load = dayLoad(ends, jobs, roster === 1 ? own : null);
-        return { date, ...load, text: cellText(load, roster === 1) };
+        const load = dayLoad(ends, jobs, roster);
+        return { date, ...load, text: cellText(load, roster !== null) };
       }),
     };
   });

@@ -7,6 +7,7 @@ import { accessTo } from '../request-access';
 import {
   askedFactsOf,
   checkKeyOf,
+  hasProposal,
   isPast,
   loadDates,
   loadRequest,
@@ -76,9 +77,13 @@ export async function datesOfRequest(
   const named = occurrences && new Set(occurrences);
   if (named && all.filter(({ id }) => named.has(id)).length !== named.size)
     return refuse({ code: 'not-found', what: say`such date in this request` });
+  // What is offered otherwise has its way out, unless another is asked for.
   const open = all.filter(
     (date) =>
-      !isPast(date, now) && (date.state === 'waiting' || (date.state === 'approved' && named?.has(date.id))),
+      !isPast(date, now) &&
+      (named?.has(date.id)
+        ? date.state === 'waiting' || date.state === 'approved'
+        : date.state === 'waiting' && !hasProposal(date)),
   );
   // Managers who asked themselves decide about it as well.
   const looked = await lookAt(ctx, request, open, viewer.roles.includes('manager') ? 'office' : 'requester');

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { bookingsQuerySchema } from '@/contracts/bookings';
+import { bookingsQuerySchema, type BookingsQuery } from '@/contracts/bookings';
 import { pageContext } from '@/server/http/page';
 import { bookings } from '@/server/use-cases/decide/bookings';
 import { Bookings } from '@/ui/desk/bookings';
@@ -8,6 +8,11 @@ import { BookingsFilter } from '@/ui/desk/bookings-filter';
 import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = texts({ title: 'Bookings' });
+
+const asAddress = (query: BookingsQuery): string =>
+  new URLSearchParams(
+    Object.entries(query).flatMap(([name, value]) => (value ? [[name, String(value)]] : [])),
+  ).toString();
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -30,7 +35,11 @@ export default async function BookingsPage({ searchParams }: { searchParams: Pro
       )}
       {/* Anew with what is looked for, so that the fields say it. */}
       <BookingsFilter key={`filter ${JSON.stringify(query)}`} query={query} {...view} />
-      <Bookings key={`found ${JSON.stringify(query)}`} view={view} />
+      <Bookings
+        key={`found ${JSON.stringify(query)}`}
+        view={view}
+        inAnyState={query.state === 'any' ? null : `/desk/bookings?${asAddress({ ...query, state: 'any' })}`}
+      />
     </>
   );
 }

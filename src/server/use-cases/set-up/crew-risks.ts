@@ -1,0 +1,66 @@
+import type { CrewShortage } from '@/core/labour/crew-load';
+import { shortOn } from '@/core/labour/week-load';
+import type { ClaimId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
+import { startOfDay, toLocal } from '@/core/time/zone';
+import { sayFinding } from '@/contracts/words/findings';
+import type { Reader } from '../../db/connection';
+import { siteZone } from '../../db/space-facts';
+
+interface JobRow {
+  readonly claim: ClaimId | null;
+  readonly place: string;
+  readonly from: EpochMinute;
+  readonly due: EpochMinute;
+  readonly work: number;
+}
+
+interface TeamRow {
+  readonly id: number;
+  readonly name: string;
+  readonly until: EpochMinute;
+  readonly jobs: readonly JobRow[];
+  readonly shifts: readonly (readonly [start: EpochMinute, end: EpochMinute, people: number])[];
+}
+
+// What is done already and was due before is over; what is done and due later left its minutes to the others.
+const TEAMS = `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'until', t.until,
+  'jobs', (SELECT json_group_array(json_object('claim', w.claim_id, 'place', v.content->>'place', 'from', w.from_min, 'due', w.due_min, 'work', w.work_min))
+    FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
+    WHERE w.team_id = t.id AND w.state <> 'withdrawn' AND w.covered_by IS NULL AND w.due_min > $today AND w.due_min <= t.until),
+  'shifts', (SELECT json_group_array(json_array(s.start_min, s.end_min, s.people)) FROM shift s WHERE s.team_id = t.id AND s.end_min > $today))) AS json
+FROM (SELECT t.id, t.name, MAX(s.end_min) AS until FROM team t JOIN shift s ON s.team_id = t.id WHERE t.retired_at IS NULL GROUP BY t.id) t WHERE t.until > $now`;
+
+const daysOf = (jobs: readonly JobRow[], tzid: string): LocalDate[] => [
+  ...new Set(jobs.map(({ due }) => dateOf(toLocal((due - 1) as EpochMinute, tzid)))),
+];
+
+/** Dates whose work “cannot be done” in the week of its team: the same rule, said of each date it touches. */
+export async function crewRisks(reader: Reader, now: EpochMinute): Promise<Map<ClaimId, string[]>> {
+  const tzid = await siteZone(reader);
+  const today = startOfDay(dateOf(toLocal(now, tzid)), tzid);
+  const found = new Map<ClaimId, string[]>();
+  const tell = (team: TeamRow, { claim, place }: JobRow, shortage: CrewShortage) => {
+    if (claim === null) return;
+    const facts = { rule: 'crew-short' as const, teamId: team.id, ...shortage };
+    const names = { tzid, side: 'office' as const, place, equipment: '', unit: '', team: team.name };
+    const sentence = sayFinding(facts, { ...names, collider: null });
+    const known = found.get(claim) ?? [];
+    if (!known.includes(sentence)) found.set(claim, [...known, sentence]);
+  };
+  for (const team of await reader.json<TeamRow[]>(TEAMS, { now, today })) {
+    const shifts = team.shifts.map(([start, end, people]) => ({ start, end, people }));
+    const jobs = team.jobs.map((row) => ({
+      row,
+      workMin: row.work,
+      window: { start: row.from, end: row.due },
+    }));
+    for (const date of daysOf(team.jobs, tzid)) {
+      const day = { start: startOfDay(date, tzid), end: startOfDay(addDays(date, 1), tzid) };
+      for (const [job, shortage] of shortOn(day, jobs, { shifts, until: team.until }))
+        if (job.row.due > now) tell(team, job.row, shortage);
+    }
+  }
+  return found;
+}
