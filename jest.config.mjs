@@ -88,5 +88,5 @@ export default {
       globalTeardown: '<rootDir>/tests/e2e/global-teardown.ts',
     },
   ],
-  testTimeout: 60_000,
+  testTimeout: 120_000,
 };

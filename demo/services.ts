@@ -54,6 +54,7 @@ export const TEAMS: OfficeFile['teams'] = [
         leadDays: 7,
         per: 'date',
         services: ['Sound and light'],
+        answers: [{ question: 'Should somebody stay during the event?', answer: 'yes' }],
         person: 'jory.lamb@quillmere.example',
       },
     ],

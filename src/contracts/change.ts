@@ -39,6 +39,13 @@ const saysWhat = ({ patch, each }: { readonly patch?: unknown; readonly each: re
   patch !== undefined || each.length > 0;
 const SAY_WHAT = { path: ['patch'], ...later`Say what is to be different.` };
 
+const moves = {
+  /** Dates that were given something of their own keep it. */
+  keepOwn: z.boolean().default(true),
+  /** What is kept indoors for a date outdoors is kept at its new time too. */
+  keepIndoors: z.boolean().default(false),
+};
+
 /** One thing done to every picked date. */
 export const stepSchema = z.discriminatedUnion(
   'action',
@@ -57,13 +64,8 @@ export const stepSchema = z.discriminatedUnion(
       .refine(saysWhat, SAY_WHAT),
     simple('accept'),
     simple('refuse-proposal'),
-    /** `keepOwn`: dates that were given something of their own keep it. */
-    z
-      .object({ action: z.literal('move'), ...patches, reason, keepOwn: z.boolean().default(true) })
-      .refine(saysWhat, SAY_WHAT),
-    z
-      .object({ action: z.literal('change'), ...patches, reason, keepOwn: z.boolean().default(true) })
-      .refine(saysWhat, SAY_WHAT),
+    z.object({ action: z.literal('move'), ...patches, reason, ...moves }).refine(saysWhat, SAY_WHAT),
+    z.object({ action: z.literal('change'), ...patches, reason, ...moves }).refine(saysWhat, SAY_WHAT),
     z.object({ action: z.literal('grant-change'), reason }),
     z.object({ action: z.literal('refuse-change'), reason }),
     /** Keeps a place indoors beside the one outdoors, for the day the weather turns. */
@@ -112,6 +114,8 @@ export interface ChangeNumbers {
   readonly clashing: number;
   /** Dates that keep what they have of their own. */
   readonly keepOwn: number;
+  /** Dates outdoors that give up the place kept for them indoors. */
+  readonly indoorsGivenUp: number;
   readonly ordersAdded: number;
   readonly ordersRevised: number;
   readonly ordersWithdrawn: number;

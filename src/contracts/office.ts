@@ -200,6 +200,7 @@ export const officeSchema = z.object({
                 spaces: z.array(z.string()).default([]),
                 categories: z.array(z.string()).default([]),
                 services: z.array(z.string()).default([]),
+                answers: z.array(z.object({ question: z.string(), answer: z.string() })).default([]),
                 equipment: z.array(z.string()).default([]),
               })
               .refine(hasItsEnd, NO_END),

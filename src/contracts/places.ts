@@ -104,8 +104,9 @@ export interface PlacesReply {
   readonly inWords: string;
   readonly notes: readonly string[];
   readonly places: readonly FoundPlace[];
-  /** Spaces that seat too few or lack what is wanted, whatever the day. */
-  readonly unfit: number;
+  /** Spaces that cannot answer whatever the day, each with why; `unfitText` counts them, empty where there are none. */
+  readonly unfit: readonly { readonly spaceId: number; readonly why: string }[];
+  readonly unfitText: string;
   /** What else is on at the first date, by building, as far as the viewer may know. */
   readonly alsoOn: readonly { readonly building: string; readonly events: readonly string[] }[];
 }

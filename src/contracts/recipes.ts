@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { formulaProblem } from '@/core/work-orders/formula';
-import { DUE_EDGES, RECIPE_PHASES, type Recipe } from '@/core/work-orders/recipe';
+import { DUE_EDGES, RECIPE_PHASES, type Recipe, type ServiceAnswer } from '@/core/work-orders/recipe';
 import { versionField } from './change';
 import { idempotencyKey, optionalLine, requiredLine, rowId, wholeNumber } from './fields';
 import { formulaSentence } from './words/formulas';
@@ -71,6 +71,15 @@ const recipeBody = {
     spaces: ids<SpaceId>('a space'),
     categories: ids<CategoryId>('a category'),
     services: ids<number>('a service'),
+    answers: z
+      .array(
+        z.object({
+          questionId: rowId<number>('a question'),
+          answer: requiredLine('Answer', MOST_CHARACTERS.answer),
+        }),
+      )
+      .max(100)
+      .default([]),
     equipment: ids<EquipmentTypeId>('equipment'),
   }),
 };
@@ -140,6 +149,8 @@ export interface RecipeChoices {
   readonly spaces: readonly Named<SpaceId>[];
   readonly categories: readonly Named<CategoryId>[];
   readonly services: readonly Named[];
+  /** What can be answered to questions of services that name their answers. */
+  readonly answers: readonly (ServiceAnswer & { readonly serviceId: number; readonly question: string })[];
   readonly equipment: readonly Named<EquipmentTypeId>[];
   readonly stores: readonly string[];
   /** Events of before, newest first: what a recipe is tried on. */

@@ -26,7 +26,8 @@ export async function newPage(browser: Browser, size = { width: 1280, height: 80
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport(size);
-  page.setDefaultTimeout(15_000);
+  // Long enough for a machine that does other work as well: how fast it is, is no matter of these tests.
+  page.setDefaultTimeout(45_000);
   page.on('pageerror', (error) => {
     throw error;
   });
@@ -209,6 +210,15 @@ export async function says(page: Page, text: string): Promise<void> {
   } catch {
     throw new Error(`the page never said “${text}”; it says:\n${await textOf(page, 'body')}`);
   }
+}
+
+/** Does what is shown at once and saved behind it, and waits for the server's answer. */
+export async function saved(page: Page, work: () => Promise<unknown>): Promise<void> {
+  const answered = page.waitForResponse(
+    (reply) => reply.request().method() !== 'GET' && reply.url().startsWith(`${BASE}/api/`),
+  );
+  await work();
+  await answered;
 }
 
 /** Waits until the board has its rows and hears keys and pointer: it fits itself to its room once it is awake. */

@@ -35,7 +35,9 @@ test('a steward does not agree, the office reads why, goes past it with a reason
   const office = await show(browser, `/desk/${reference}`, 'manager');
   await says(office, 'Odile Sedge, who looks after Boathouse, does not agree to it.');
   await says(office, 'The slipway is closed for paint.');
-  await press(office, '1 that can be approved');
+  // Without consent it is not among what can be approved: picked by hand, it can, with a reason.
+  expect(await textOf(office)).not.toContain('that can be approved');
+  await press(office, 'all 1 waiting');
   await press(office, 'Approve 1 date');
   await says(office, 'goes past a rule of the house');
   await fill(

@@ -1,5 +1,18 @@
 import type { Browser } from 'puppeteer-core';
-import { type Account, BASE, byRole, fill, launch, open, press, reload, says, show, textOf } from './browser';
+import {
+  type Account,
+  BASE,
+  byRole,
+  fill,
+  launch,
+  open,
+  press,
+  reload,
+  saved,
+  says,
+  show,
+  textOf,
+} from './browser';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -86,14 +99,12 @@ test('a pin brings a place to the front, here and in the next search, and is tak
   const first = () => page.$eval('section[aria-label="Spaces"] li a', (link) => link.textContent);
   const before = await first();
   expect(before).not.toBe('Lemon Foyer');
-  await press(page, 'Pin Lemon Foyer');
+  await saved(page, () => press(page, 'Pin Lemon Foyer'));
   await page.waitForSelector('button[aria-label="Pin Lemon Foyer"][aria-pressed="true"]');
-  await page.waitForNetworkIdle({ idleTime: 200 });
   await reload(page);
   expect(await first()).toBe('Lemon Foyer');
-  await press(page, 'Pin Lemon Foyer');
+  await saved(page, () => press(page, 'Pin Lemon Foyer'));
   await page.waitForSelector('button[aria-label="Pin Lemon Foyer"][aria-pressed="false"]');
-  await page.waitForNetworkIdle({ idleTime: 200 });
   await reload(page);
   expect(await first()).toBe(before);
 });

@@ -11,6 +11,7 @@ import {
   open,
   press,
   reload,
+  saved,
   says,
   send,
   show,
@@ -66,8 +67,7 @@ test('approved, more people, read, set, given up, taken back: the crew sees it a
   await says(crew, '14 people, not 12');
   await awake(crew);
   for (const due of ['17:45', '20:30']) {
-    await press(crew, `I have read it: what has changed at Council Room, ${due}`);
-    await crew.waitForNetworkIdle({ idleTime: 300 });
+    await saved(crew, () => press(crew, `I have read it: what has changed at Council Room, ${due}`));
   }
   await gone(crew, '14 people, not 12');
   await reload(crew);
@@ -246,8 +246,8 @@ describe('around an event', () => {
     });
     await fill(page, 'More names, a line each', 'Fenna Moss');
     await press(page, 'Put on the list');
-    await press(page, 'Fenna Moss', 'checkbox');
-    await page.waitForFunction(() => document.body.innerText.includes('1 of 1 here'));
+    await saved(page, () => press(page, 'Fenna Moss', 'checkbox'));
+    await says(page, '1 of 1 here');
     await reload(page);
     await says(page, '1 of 1 here');
     await awake(page);

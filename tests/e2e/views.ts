@@ -215,6 +215,21 @@ export const inTheme = (page: Page, theme: 'light' | 'dark'): Promise<void> =>
   ]);
 
 /** Opens a view in a page whose person may see it, whatever the page was used for before. */
+/** Waits until nothing more is drawn: what a page fetches ahead of what may be pressed next is no matter. */
+const atRest = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const soon = () => setTimeout(() => (watch.disconnect(), resolve()), 350);
+        let timer = soon();
+        const watch = new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = soon();
+        });
+        watch.observe(document.body, { subtree: true, childList: true, characterData: true });
+      }),
+  );
+
 async function visit(page: Page, view: View): Promise<void> {
   await page.setViewport({ width: 1280, height: 800 });
   await inTheme(page, 'light');
@@ -226,13 +241,13 @@ async function visit(page: Page, view: View): Promise<void> {
       await page.waitForSelector(view.click);
       await page.click(view.click);
     }
-    await page.waitForFunction((from) => location.href !== from, {}, url);
-    await page.waitForNetworkIdle({ idleTime: 300 });
+    await page.waitForFunction((from) => location.href !== from, { polling: 60 }, url);
+    await atRest(page);
   }
   for (const each of view.press ?? []) {
     await page.waitForSelector(each);
     await page.click(each);
-    await page.waitForNetworkIdle({ idleTime: 300 });
+    await atRest(page);
   }
   // What lies under a bar at the foot of the window cannot be pressed there: at the end of the page nothing does.
   await page.evaluate(() => {

@@ -1,7 +1,16 @@
 import { releaseLapsedHolds } from '@/server/changes/lapsed-holds';
 import { violations } from '@/server/db/invariants';
 import { deskRequest } from '@/server/use-cases/decide/desk';
-import { act, datesOf, expectDone, refusalOf, submit, undo } from '@tests/builders/changes';
+import {
+  act,
+  approvedIn,
+  datesOf,
+  expectDone,
+  refusalOf,
+  submit,
+  undo,
+  worldOf,
+} from '@tests/builders/changes';
 import { at, openOffice, OFFICE_WITH_YARD, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
 // Seventy of the house's eighty chairs: the date outdoors and its place indoors can only share them.
@@ -83,6 +92,42 @@ test('another time gives it up, and so does giving the date up; taking that back
   expect(await claimsOf(reference)).toEqual(['asked in-force', 'fallback held']);
   expectDone(await act(office, 'mara', reference, { action: 'move', patch: { shiftMin: 60 }, reason: '' }));
   expect(await claimsOf(reference)).toEqual(['change in-force']);
+});
+
+test('moving says that the place indoors is given up, and keeps it at the new time where that is asked for', async () => {
+  const reference = await outdoors();
+  expectDone(await approve(reference));
+  expectDone(await keep(reference));
+  const before = await worldOf(office.db);
+  const later = { action: 'move' as const, patch: { shiftMin: 60 }, reason: '' };
+  const seen = expectDone(await act(office, 'mara', reference, later, { preview: true }));
+  expect(seen.numbers.indoorsGivenUp).toBe(1);
+  expect(seen.warnings).toContain('Tue 20 Apr 2027, 10:00–12:00: Hall, kept indoors for it, is given up.');
+  const kept = expectDone(await act(office, 'mara', reference, { ...later, keepIndoors: true }));
+  expect(kept.warnings).toEqual([]);
+  expect(await claimsOf(reference)).toEqual(['change in-force', 'fallback held']);
+  const [date] = await datesOf(office, reference);
+  expect(date!.live.map(({ startLocal }) => startLocal)).toEqual(['2027-04-20T11:00', '2027-04-20T11:00']);
+  expectDone(await undo(office, 'mara', kept.changeSet!));
+  expect(await worldOf(office.db)).toEqual(before);
+});
+
+test('what cannot be kept indoors at the new time is refused with what is in the way; nothing has moved', async () => {
+  const reference = await outdoors();
+  expectDone(await approve(reference));
+  expectDone(await keep(reference));
+  await approvedIn(office, 'ben', {
+    title: 'Moss count',
+    spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }],
+    when: { startsAt: '2027-04-20T18:00', endsAt: '2027-04-20T19:00' },
+  });
+  const step = { action: 'move' as const, patch: { shiftMin: 480 }, reason: '' };
+  expect(refusalOf(await act(office, 'mara', reference, { ...step, keepIndoors: true }))).toMatchObject({
+    code: 'clash',
+    sentences: [expect.stringContaining('Moss count')],
+  });
+  expect(await claimsOf(reference)).toEqual(['asked in-force', 'fallback held']);
+  expectDone(await act(office, 'mara', reference, step));
 });
 
 test('refused: for a date indoors, for a space outdoors, where it is taken, to whoever asked, and giving up what is not there', async () => {

@@ -29,8 +29,10 @@ test('every place that fits answers, best first; the others are counted', async 
     ['ST', 'clash', 4],
     ['GF', 'clash', 130],
   ]);
-  expect(reply.unfit).toBe(0);
-  expect((await found('ben', { people: '25' })).unfit).toBe(1);
+  expect([reply.unfit, reply.unfitText]).toEqual([[], '']);
+  const tooMany = await found('ben', { people: '25' });
+  expect(tooMany.unfit).toEqual([{ spaceId: SPACE.ST, why: 'seats 24 at most' }]);
+  expect(tooMany.unfitText).toBe('1 space does not fit: 1 seats too few.');
 });
 
 test('a series says on how many dates it is free, and why not on the first that is not', async () => {

@@ -5,12 +5,12 @@ import type { Outcome } from '@/contracts/refusal';
 import { violations } from '@/server/db/invariants';
 import { crewDay } from '@/server/use-cases/set-up/crew-day';
 import { makeHandOrder } from '@/server/use-cases/set-up/hand-order';
-import { storedRecipe } from '@/server/use-cases/set-up/recipes';
+import { recipeLines, storedRecipe } from '@/server/use-cases/set-up/recipes';
 import { retireRecipe, saveRecipe } from '@/server/use-cases/set-up/save-recipe';
 import { tryRecipe } from '@/server/use-cases/set-up/try-recipe';
 import { handOrderSchema } from '@/contracts/recipes';
 import { act, approvedIn, datesOf, expectDone, ordersOutOfLine, times, undo } from '@tests/builders/changes';
-import { at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+import { at, openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
 
 const DAY = '2027-04-22';
 let office: TestOffice;
@@ -229,5 +229,58 @@ describe('an order in somebody’s own words', () => {
     office.clock.set(at('2027-04-15T09:00'));
     expect(await make(reference, null)).toMatchObject({ ok: false, refusal: { code: 'stale' } });
     expect(await make('AAA-AAA', null)).toMatchObject({ ok: false, refusal: { code: 'not-found' } });
+  });
+});
+
+describe('a recipe that asks for an answer', () => {
+  const STAY = 'Should somebody stay?';
+  const [first, ...others] = SMALL_OFFICE.teams!;
+  const WITH_STAYING = {
+    ...SMALL_OFFICE,
+    services: [
+      {
+        name: 'Sound',
+        team: first!.name,
+        leadDays: 2,
+        crewMin: 30,
+        questions: [{ text: STAY, required: true, choices: ['yes', 'no'] }],
+      },
+    ],
+    teams: [
+      {
+        ...first!,
+        recipes: [
+          ...(first!.recipes ?? []),
+          {
+            phase: 'attendance' as const,
+            title: 'At the desk',
+            due: 'event-start' as const,
+            until: { edge: 'event-end' as const },
+            per: 'date' as const,
+            services: ['Sound'],
+            answers: [{ question: STAY, answer: 'yes' }],
+          },
+        ],
+      },
+      ...others,
+    ],
+  };
+
+  test('nobody is sent to stay where the answer was no; the list says what it asks for', async () => {
+    await office.close();
+    office = await openOffice(WITH_STAYING);
+    const [question] = await office.db.rows<{ id: number }>('SELECT id FROM question WHERE text = $text', {
+      text: STAY,
+    });
+    const sound = (answer: string) => [{ serviceId: 1, answers: [{ questionId: question!.id, answer }] }];
+    await evening(DAY, { services: sound('no') });
+    const titles = async (day = DAY) => (await work('mara', day)).map(({ title }) => title);
+    expect(await titles()).not.toContain('At the desk');
+    // The service itself is done all the same.
+    expect(await titles()).toContain('Sound');
+    await evening('2027-04-23', { services: sound('yes') });
+    expect(await titles('2027-04-23')).toContain('At the desk');
+    const line = (await recipeLines(office.as('mara'))).find(({ title }) => title === 'At the desk');
+    expect(line!.aboutText).toBe(`events with Sound, where the answer is “yes” to “${STAY}”`);
   });
 });

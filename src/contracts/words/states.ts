@@ -13,6 +13,14 @@ export const STATE_WORDS: Readonly<Record<OccurrenceState, string>> = texts({
   cancelled: 'cancelled',
 });
 
+/** How a booking stands on board and calendar. */
+export const SHOWN_STATE_WORDS = texts({
+  approved: 'approved',
+  held: 'held',
+  waiting: 'waiting',
+  cancelled: 'cancelled',
+} as const);
+
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = texts({
   clear: 'clear',
   look: 'look',

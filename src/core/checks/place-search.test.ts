@@ -12,6 +12,7 @@ import {
   findingsIn,
   groupAlike,
   rankPlaces,
+  unfitFor,
   type PlaceWanted,
   type StandingAt,
 } from './place-search';
@@ -75,6 +76,15 @@ describe('who can answer at all', () => {
     expect(ids({ layout: 'theatre' })).toEqual([[1, 'theatre']]);
     expect(ids({ features: ['piano'] })).toEqual([[2, 'rounds']]);
   });
+});
+
+test('why a space does not fit: a feature before the layout, the layout before the seats', () => {
+  const why = (id: number, more: Partial<PlaceWanted>) => unfitFor(ALL[id - 1]!, wanted(more));
+  expect(why(1, { features: ['piano'] })).toEqual({ kind: 'lacks', features: ['piano'] });
+  expect(why(1, { features: ['piano'], people: 500 })).toMatchObject({ kind: 'lacks' });
+  expect(why(2, { layout: 'theatre' })).toEqual({ kind: 'not-set-so' });
+  expect(why(1, { people: 81 })).toEqual({ kind: 'too-few', seats: 80 });
+  expect(why(1, { people: 80 })).toBeNull();
 });
 
 describe('ranked', () => {

@@ -1,7 +1,7 @@
 import type { ResourceId } from '../ids';
 import { occupiedOf, type ClaimContent, type WantedSpace } from '../occupancy/bands';
 import type { SpaceFacts, WorldSnapshot } from './world';
-import { overPostedLimit, type Layout, type LayoutOffer } from '../seating/capacity';
+import type { Layout, LayoutOffer } from '../seating/capacity';
 import { missingFeatures, type Feature } from '../spaces/features';
 import { checkDates, findingsByDate } from './check';
 import { type AskedFacts, type Finding, type Verdict, type WantedDate } from './findings';
@@ -34,15 +34,33 @@ export interface PlaceAnswer extends Candidate {
   readonly firstNotClear: number | null;
 }
 
-/** The layout with fewest seats to spare; null where the space lacks a feature or nothing in it seats the people. */
-export function fittingOffer(
-  space: Pick<SpaceFacts, 'postedLimit' | 'layouts' | 'features'>,
-  { people, layout, features }: Pick<PlaceWanted, 'people' | 'layout' | 'features'>,
-): LayoutOffer | null {
-  if (missingFeatures(features, space.features ?? []).length) return null;
-  if (overPostedLimit(people, space.postedLimit) > 0) return null;
-  return space.layouts
-    .filter((offer) => (layout === null || offer.layout === layout) && offer.seats >= people)
+/** What keeps a space from answering whatever the day; the first that is so is told. */
+export type Unfit =
+  | { readonly kind: 'lacks'; readonly features: readonly Feature[] }
+  | { readonly kind: 'not-set-so' }
+  | { readonly kind: 'too-few'; readonly seats: number };
+
+type Fitting = Pick<SpaceFacts, 'postedLimit' | 'layouts' | 'features'>;
+type FittingWanted = Pick<PlaceWanted, 'people' | 'layout' | 'features'>;
+
+const offersOf = ({ layouts }: Fitting, { layout }: FittingWanted): LayoutOffer[] =>
+  layouts.filter((offer) => layout === null || offer.layout === layout);
+
+/** Null where it can answer. */
+export function unfitFor(space: Fitting, wanted: FittingWanted): Unfit | null {
+  const features = missingFeatures(wanted.features, space.features ?? []);
+  if (features.length) return { kind: 'lacks', features };
+  const offers = offersOf(space, wanted);
+  if (!offers.length) return { kind: 'not-set-so' };
+  const seats = Math.min(Math.max(...offers.map((offer) => offer.seats)), space.postedLimit ?? Infinity);
+  return wanted.people > seats ? { kind: 'too-few', seats } : null;
+}
+
+/** The layout with fewest seats to spare; null where the space does not fit. */
+export function fittingOffer(space: Fitting, wanted: FittingWanted): LayoutOffer | null {
+  if (unfitFor(space, wanted)) return null;
+  return offersOf(space, wanted)
+    .filter((offer) => offer.seats >= wanted.people)
     .reduce<LayoutOffer | null>((best, offer) => (!best || offer.seats < best.seats ? offer : best), null);
 }
 

@@ -87,6 +87,25 @@ describe('orders of an approved date', () => {
     expect(carriers([some[1]!, some[3]!])).toEqual(['12:5:0:setup']);
   });
 
+  test('somebody stays only where that was the answer', () => {
+    const answers = [{ questionId: 12, answer: 'yes' }];
+    const stays = recipe({
+      id: 9,
+      per: 'date',
+      phase: 'attendance',
+      until: { edge: 'event-end', offsetMin: 0 },
+      when: { ...ANY_DATE, services: [3], answers },
+    });
+    const answered = (answer: string) => {
+      const date = orderedDate({ services: [{ serviceId: 3, answers: [] }] });
+      const services = [{ serviceId: 3, answers: { 12: answer } }];
+      return orders({ ...date, claim: { ...date.claim, services } }, [stays]);
+    };
+    expect(answered('yes')).toHaveLength(1);
+    expect(answered('no')).toEqual([]);
+    expect(orders(orderedDate({ services: [{ serviceId: 3, answers: [] }] }), [stays])).toEqual([]);
+  });
+
   test('a service is one order for the date, with what was answered', () => {
     const tea = recipe({ id: 's3', per: 'date', due: 'event-start', when: { ...ANY_DATE, services: [3] } });
     const answers = [{ question: 'Served?', answer: 'at the tables' }];

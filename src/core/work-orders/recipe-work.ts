@@ -63,6 +63,9 @@ export const scopeFactsOf = (subject: Subject): ScopeFacts => ({
   spaces: spacesOf(subject).map(({ spaceId }) => spaceId),
   categories: subject.date.categories,
   services: (subject.date.claim.services ?? []).map(({ serviceId }) => serviceId),
+  answers: (subject.date.claim.services ?? []).flatMap(({ answers }) =>
+    Object.entries(answers).map(([questionId, answer]) => ({ questionId: Number(questionId), answer })),
+  ),
   equipment: itemsOf(subject).map(({ typeId }) => typeId),
 });
 

@@ -19,15 +19,29 @@ export const DUE_EDGES = [
 ] as const;
 export type DueEdge = (typeof DUE_EDGES)[number];
 
+/** How a question of a service was answered. */
+export interface ServiceAnswer {
+  readonly questionId: number;
+  readonly answer: string;
+}
+
 /** What a date must have for a recipe to be about it: one of each list that is not empty. */
 export interface RecipeScope {
   readonly layouts: readonly Layout[];
   readonly spaces: readonly SpaceId[];
   readonly categories: readonly CategoryId[];
   readonly services: readonly number[];
+  readonly answers: readonly ServiceAnswer[];
   readonly equipment: readonly EquipmentTypeId[];
 }
-export const ANY_DATE: RecipeScope = { layouts: [], spaces: [], categories: [], services: [], equipment: [] };
+export const ANY_DATE: RecipeScope = {
+  layouts: [],
+  spaces: [],
+  categories: [],
+  services: [],
+  answers: [],
+  equipment: [],
+};
 
 /** Something the crew brings that nobody asks for by itself; how much is a formula (see formula.ts). */
 export interface RecipeQuantity {
@@ -76,13 +90,10 @@ export const issueMoment = (due: EpochMinute, leadDays: number | null, tzid: str
   leadDays === null ? null : startOfDay(addDays(dateOf(toLocal(due, tzid)), -leadDays), tzid);
 
 /** The facts of a date, or of one of its spaces, that recipes look at. */
-export interface ScopeFacts {
-  readonly layouts: readonly Layout[];
-  readonly spaces: readonly SpaceId[];
-  readonly categories: readonly CategoryId[];
-  readonly services: readonly number[];
-  readonly equipment: readonly EquipmentTypeId[];
-}
+export type ScopeFacts = RecipeScope;
+
+export const isSameAnswer = (a: ServiceAnswer, b: ServiceAnswer): boolean =>
+  a.questionId === b.questionId && a.answer === b.answer;
 
 /** Whether a recipe is about what has these facts: of every list it names, one is there. */
 export function isAbout(scope: RecipeScope, facts: ScopeFacts): boolean {
@@ -93,6 +104,8 @@ export function isAbout(scope: RecipeScope, facts: ScopeFacts): boolean {
     meets(scope.spaces, facts.spaces) &&
     meets(scope.categories, facts.categories) &&
     meets(scope.services, facts.services) &&
+    (!scope.answers.length ||
+      scope.answers.some((wanted) => facts.answers.some((given) => isSameAnswer(wanted, given)))) &&
     meets(scope.equipment, facts.equipment)
   );
 }

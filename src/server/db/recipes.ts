@@ -95,10 +95,12 @@ const serviceRecipe = ({ id, name, teamId, leadDays, crewMin }: ServiceRow): Rec
   quantities: [],
 });
 
-/** The office's recipes, and one made up for each service that none of them names. */
+/** The office's recipes, and one made up for each service that none of them names whatever was answered. */
 export function houseRecipes({ recipes, services }: HouseRecipeRows): Recipe[] {
   const named = new Set(
-    recipes.flatMap(({ scope, phase }) => (phase === 'strike' ? [] : (scope.services ?? []))),
+    recipes.flatMap(({ scope, phase }) =>
+      phase === 'strike' || scope.answers?.length ? [] : (scope.services ?? []),
+    ),
   );
   return [...recipes.map(toRecipe), ...services.filter(({ id }) => !named.has(id)).map(serviceRecipe)];
 }

@@ -48,7 +48,7 @@ export interface BoardAddress extends BoardFilters {
   readonly pick: Pick | null;
 }
 
-const BOOKING_STATES: readonly BookingState[] = ['approved', 'held', 'waiting'];
+export const BOOKING_STATES: readonly BookingState[] = ['approved', 'held', 'waiting'];
 
 const within = (value: number, least: number, most: number, otherwise: number): number =>
   Number.isFinite(value) && value >= least && value <= most ? value : otherwise;

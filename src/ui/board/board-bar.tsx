@@ -8,13 +8,14 @@ import { useState, type ReactNode } from 'react';
 import type { BoardCategory } from '@/contracts/board';
 import type { KeptView } from '@/contracts/own';
 import { MOST_BOARD_DAYS } from '@/contracts/board';
+import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
 import { countText, dayLong, dayShort } from '@/contracts/words/when';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { KeptViews } from '@/ui/frame/kept-views';
-import { boardHref, filterCount, type BoardAddress } from './board-address';
+import { boardHref, BOOKING_STATES, filterCount, type BoardAddress } from './board-address';
 import { Press } from '@/ui/primitives/press';
 
 interface BarProps {
@@ -120,11 +121,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         label={say`State`}
         value={address.state}
         any={say`all`}
-        options={[
-          ['approved', 'approved'],
-          ['held', 'held'],
-          ['waiting', 'waiting'],
-        ]}
+        options={BOOKING_STATES.map((state) => [state, SHOWN_STATE_WORDS[state]] as const)}
         onChoose={(text) => set({ state: (text || null) as BoardAddress['state'] })}
       />
       <label className="small-caps">

@@ -13,6 +13,7 @@ import type { House } from './house';
 import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-slip';
 import { Slip } from './slip';
+import { KeepIndoors } from '@/ui/requests/patch-fields';
 import { Press } from '@/ui/primitives/press';
 
 interface MoveSlipProps {
@@ -67,13 +68,14 @@ function MoveForm({
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
   const [reason, setReason] = useState('');
   const ids = movable.map(({ id }) => id).filter((id) => picked.has(id));
+  const [keepIndoors, setKeepIndoors] = useState(false);
   const preview = usePreview(
-    { action: 'move', patch: toPatchBody(move.patch), reason: '' },
+    { action: 'move', patch: toPatchBody(move.patch), reason: '', keepIndoors },
     itemsOf(request, ids),
   );
   const isSeries = request.dates.length > 1;
   const isDone = change.doneText !== '';
-  const run = () => change.run({ action: 'move', patch: toPatchBody(move.patch), reason }, ids);
+  const run = () => change.run({ action: 'move', patch: toPatchBody(move.patch), reason, keepIndoors }, ids);
 
   if (isDone) return <ChangeDone change={change} />;
   return (
@@ -116,6 +118,7 @@ function MoveForm({
           </>
         )}
       </div>
+      <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
       <label className="mt-2 block">
         {say`Reason`}
         <input

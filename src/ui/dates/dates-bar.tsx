@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
 import type { KeptView } from '@/contracts/own';
 import { DATE_GROUPS, DATE_STATES } from '@/contracts/dates';
+import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber } from '@/core/time/weeks';
@@ -181,7 +182,7 @@ export function DatesBar(props: BarProps) {
   const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
   const states: [DateState | 'any', string][] = [
     ['any', say`any state`],
-    ...DATE_STATES.map((state): [DateState, string] => [state, state]),
+    ...DATE_STATES.map((state): [DateState, string] => [state, SHOWN_STATE_WORDS[state]]),
   ];
   return (
     <div className="grid gap-2 pb-2">

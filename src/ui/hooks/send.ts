@@ -23,6 +23,9 @@ const isErrorReply = (body: unknown): body is ErrorReply =>
 /** Nobody knows whether it was done: no answer came, or none of ours. */
 export const isUnanswered = (sent: Sent<unknown>): boolean => !sent.ok && sent.error.code === 'unreachable';
 
+// What is pressed just before the page is left or loaded anew arrives all the same. Browsers take 64 KiB of it at once.
+const MOST_KEPT_ALIVE = 16_000;
+
 async function sendBody<Value>(
   method: 'POST' | 'DELETE',
   url: string,
@@ -33,7 +36,8 @@ async function sendBody<Value>(
   let response: Response;
   let reply: unknown;
   try {
-    response = await fetch(url, { method, headers: { 'Content-Type': type }, body, signal });
+    const keepalive = typeof body === 'string' && body.length < MOST_KEPT_ALIVE;
+    response = await fetch(url, { method, headers: { 'Content-Type': type }, body, signal, keepalive });
     reply = await response.json();
   } catch (error) {
     if (signal?.aborted) throw error;

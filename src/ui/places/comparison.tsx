@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
-import type { FoundPlace, SpacePage } from '@/contracts/places';
+import type { PlacesReply, SpacePage } from '@/contracts/places';
 import { dayLong } from '@/contracts/words/when';
 import type { LocalDate } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
@@ -9,8 +9,8 @@ import { FloorPlanDrawing } from './floor-plan';
 
 interface ComparisonProps {
   readonly pages: readonly SpacePage[];
-  /** How each answers for the picked time; without one there is no time yet, or it does not fit. */
-  readonly found: readonly FoundPlace[];
+  /** How each answers for the picked time, and why others cannot whatever the time. */
+  readonly found: Pick<PlacesReply, 'places' | 'unfit'>;
   readonly day: LocalDate;
   askHref(space: SpacePage): string;
   dropHref(space: number): string;
@@ -30,7 +30,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
       ))}
     </tr>
   );
-  const answers = new Map(found.map((place) => [place.spaceId, place]));
+  const answers = new Map(found.places.map((place) => [place.spaceId, place]));
   return (
     <section aria-label={say`Compared`} className="sheet mb-4 overflow-x-auto p-4">
       <table className="w-full min-w-[36rem] table-fixed">
@@ -58,7 +58,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           )}
           {row(say`Then`, ({ id }) => {
             const place = answers.get(id);
-            if (!place) return say`seats too few, or lacks what is wanted`;
+            if (!place) return found.unfit.find(({ spaceId }) => spaceId === id)?.why;
             return (
               <>
                 <VerdictStamp verdict={place.verdict} />{' '}

@@ -87,7 +87,7 @@ function Place({
 
 /** Places that answer, best first, with what else is on then. */
 export function FoundPlaces({ reply, ...asked }: FoundProps) {
-  const { places, unfit, inWords, notes, alsoOn } = reply;
+  const { places, unfitText, inWords, notes, alsoOn } = reply;
   const clear = places.filter(({ verdict }) => verdict === 'clear').length;
   return (
     <section aria-label={say`Places found`}>
@@ -99,14 +99,8 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       ))}
       <p className="py-1">
         {places.length
-          ? [
-              say`${countText(clear, 'place is', 'places are')} clear${places.length > clear ? say`, ${places.length - clear} not` : ''}.`,
-              unfit > 0 &&
-                say`${unfit} more ${unfit === 1 ? say`seats` : say`seat`} too few or ${unfit === 1 ? say`lacks` : say`lack`} what is wanted.`,
-            ]
-              .filter(Boolean)
-              .join(' ')
-          : say`No place seats so many with what is wanted. Ask for fewer people, another layout or fewer things; or ask the office.`}
+          ? say`${countText(clear, 'place is', 'places are')} clear${places.length > clear ? say`, ${places.length - clear} not` : ''}. ${unfitText}`
+          : say`${unfitText} Change what they are short of, or ask the office.`}
       </p>
       {places.length > 0 && (
         <p className="pb-2">

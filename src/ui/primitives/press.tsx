@@ -48,7 +48,7 @@ export function Press({
       {off !== null && (
         <span
           id={id}
-          className="sheet absolute bottom-full left-0 z-30 mb-1 hidden w-max max-w-56 border-l-4 border-l-look px-2 py-1 text-left text-[0.92rem] group-focus-within:block group-hover:block"
+          className="sheet absolute bottom-full left-0 z-30 mb-1 pointer-events-none hidden w-max max-w-56 border-l-4 border-l-look px-2 py-1 text-left text-[0.92rem] group-hover:block group-has-focus-visible:block"
         >
           {off}
         </span>

@@ -169,7 +169,10 @@ export function DecidePanel({
   );
   const clear = approvable(waiting).filter(({ verdict }) => verdict === 'clear');
   const possible = approvable(waiting);
-  const [chosen, setPicked] = useState<ReadonlySet<number>>(idsOf(clear));
+  // Those without a space too: they are clear once they are given one.
+  const [chosen, setPicked] = useState<ReadonlySet<number>>(
+    idsOf(waiting.filter(({ verdict, isPast }) => verdict === 'clear' && !isPast)),
+  );
   const wantedOtherwise = request.dates.filter((date) => date.change !== null);
   const unplaced = waiting.filter((date) => date.places === '' && !date.isPast);
   const waitingIds = idsOf(waiting);

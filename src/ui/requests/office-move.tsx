@@ -4,7 +4,7 @@ import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
-import { PatchFields, usePatch, type SpaceOption } from './patch-fields';
+import { KeepIndoors, PatchFields, usePatch, type SpaceOption } from './patch-fields';
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
@@ -26,7 +26,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   const [until, setUntil] = useState(offerUntil);
   const { patch } = handle;
   const ids = picked.map(({ id }) => id);
-  const preview = usePreview(patch && { action: 'move', patch, reason: '' }, itemsOf(request, ids));
+  const [keepIndoors, setKeepIndoors] = useState(false);
+  const preview = usePreview(
+    patch && { action: 'move', patch, reason: '', keepIndoors },
+    itemsOf(request, ids),
+  );
   const dates = countText(ids.length, 'date', 'dates');
   const whyOff = !ids.length
     ? say`Pick dates in the list above first.`
@@ -53,11 +57,12 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
         </label>
       </PatchFields>
       <PreviewLines preview={preview} />
+      <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <Press
           isBusy={change.isSending}
           off={whyOff}
-          onClick={() => patch && void run({ action: 'move', patch, reason })}
+          onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
         >{say`Move ${dates}`}</Press>
         {canOffer && (
           <form

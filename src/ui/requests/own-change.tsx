@@ -4,7 +4,7 @@ import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
-import { PatchFields, usePatch, type SpaceOption } from './patch-fields';
+import { KeepIndoors, PatchFields, usePatch, type SpaceOption } from './patch-fields';
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
@@ -27,7 +27,8 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
   const [reason, setReason] = useState('');
   const ids = picked.map(({ id }) => id);
   const { patch } = handle;
-  const step = patch && { action: 'change' as const, patch, reason };
+  const [keepIndoors, setKeepIndoors] = useState(false);
+  const step = patch && { action: 'change' as const, patch, reason, keepIndoors };
   const preview = usePreview(step && { ...step, reason: '' }, itemsOf(request, ids));
   const run = async () => {
     if (!step || !(await change.run(step, ids))) return;
@@ -52,6 +53,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
         </label>
       </PatchFields>
       <PreviewLines preview={preview} />
+      <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
       <Press
         isMain
         className="mt-2"

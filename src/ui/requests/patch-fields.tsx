@@ -1,5 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { useState, type ReactNode } from 'react';
+import type { ChangeReply } from '@/contracts/change';
 import type { DatePatchBody as Patch } from '@/contracts/patch';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { Combobox } from '@/ui/primitives/combobox';
@@ -71,6 +72,31 @@ export function usePatch(request: RequestView, picked: readonly DateView[]): Pat
     set: (part) => setFields((before) => ({ ...before, ...part })),
     clear: () => setFields(NOTHING),
   };
+}
+
+/** Offered where moving gives up what is kept indoors, and while it is asked for. */
+export function KeepIndoors({
+  preview,
+  isKept,
+  onChange,
+}: {
+  preview: ChangeReply | string | null;
+  isKept: boolean;
+  onChange(isKept: boolean): void;
+}) {
+  const givenUp = preview !== null && typeof preview !== 'string' && preview.numbers.indoorsGivenUp > 0;
+  if (!givenUp && !isKept) return null;
+  return (
+    <label className="mt-1 flex min-h-8 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 accent-(--accent)"
+        checked={isKept}
+        onChange={({ target }) => onChange(target.checked)}
+      />
+      {say`Keep the place indoors at the new time too`}
+    </label>
+  );
 }
 
 interface PatchFieldsProps {

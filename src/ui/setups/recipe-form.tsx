@@ -8,7 +8,7 @@ import { FORMULA_NAME_WORDS } from '@/contracts/words/formulas';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
-import { RECIPE_PHASES } from '@/core/work-orders/recipe';
+import { isSameAnswer, RECIPE_PHASES, type ServiceAnswer } from '@/core/work-orders/recipe';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Labelled, PickSeveral } from '@/ui/primitives/form-parts';
@@ -51,9 +51,13 @@ function WhatPart({ fields, choices, faults, set }: PartProps) {
   );
 }
 
+const answerKey = ({ questionId, answer }: ServiceAnswer): string => `${questionId} ${answer}`;
+
 function AboutPart({ fields, choices, set }: PartProps) {
   const { when } = fields;
   const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
+  const offered = (services: readonly number[]) =>
+    choices.answers.filter(({ serviceId }) => services.includes(serviceId));
   return (
     <section>
       <h2 className="text-xl">{say`Only for events with`}</h2>
@@ -79,8 +83,32 @@ function AboutPart({ fields, choices, set }: PartProps) {
         legend={say`Service`}
         options={choices.services}
         picked={when.services}
-        onChange={(services) => about({ services })}
+        onChange={(services) =>
+          about({
+            services,
+            answers: when.answers.filter((given) =>
+              offered(services).some((each) => isSameAnswer(each, given)),
+            ),
+          })
+        }
       />
+      {offered(when.services).length > 0 && (
+        <PickSeveral
+          legend={say`Answer`}
+          options={offered(when.services).map((each) => ({
+            id: answerKey(each),
+            name: `${each.question} ${each.answer}`,
+          }))}
+          picked={when.answers.map(answerKey)}
+          onChange={(keys) =>
+            about({
+              answers: choices.answers
+                .filter((each) => keys.includes(answerKey(each)))
+                .map(({ questionId, answer }) => ({ questionId, answer })),
+            })
+          }
+        />
+      )}
       <PickSeveral
         legend={say`Equipment`}
         options={choices.equipment}

@@ -108,7 +108,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
             {pages.length > 0 && (
               <Comparison
                 pages={pages}
-                found={found.value.places}
+                found={found.value}
                 day={day}
                 askHref={({ id }) => askHref({ spaceId: id, ...picked(search.data) })}
                 dropHref={compareHref}

@@ -28,6 +28,7 @@ import {
   storeOverrides,
   type CheckedDate,
 } from './check-plans';
+import { fallbacksGivenUp, keepFallbacks, sayGivenUp } from './keep-fallbacks';
 import { actionFor, pickDates, type PickedDates } from './pick-dates';
 import { offersFor, patchFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, summaryOf } from './say-change';
@@ -192,12 +193,18 @@ async function moveDecidedUntil(change: ChangeSet, plans: readonly PlannedDate[]
 
 const DECIDES: readonly StepInput['action'][] = ['approve', 'decline', 'skip', 'accept', 'approve-or-move'];
 
-function numbersOf(change: ChangeSet, plans: readonly PlannedDate[], clashing: number): ChangeNumbers {
+function numbersOf(
+  change: ChangeSet,
+  plans: readonly PlannedDate[],
+  clashing: number,
+  indoorsGivenUp: number,
+): ChangeNumbers {
   return {
     dates: plans.length,
     moved: plans.filter(({ isMoved }) => isMoved).length,
     clashing,
     keepOwn: plans.filter(({ keepsOwn }) => keepsOwn).length,
+    indoorsGivenUp,
     ordersAdded: change.count('work_order', (before) => before === null),
     ordersRevised: change.count(
       'work_order',
@@ -216,27 +223,32 @@ function stillWaiting(all: readonly DateRow[], plans: readonly PlannedDate[]): n
 }
 
 async function carryOut(
+  ctx: SignedInContext,
   change: ChangeSet,
   { plans, checked, clashing }: Decided,
   { step, preview }: ChangeInput,
   all: readonly DateRow[],
 ): Promise<Outcome<ChangeReply>> {
+  const givenUp = await fallbacksGivenUp(change.tx, plans);
   await applyPlans(
     change,
     plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
     await linksOf(change, checked),
   );
+  const isKept = 'keepIndoors' in step && step.keepIndoors;
+  const kept = isKept ? await keepFallbacks(ctx, change, givenUp, step) : done(undefined);
+  if (!kept.ok) return kept;
   if (reasonOf(step)) await storeOverrides(change, checked, reasonOf(step));
   if (DECIDES.includes(step.action)) await moveDecidedUntil(change, plans);
   return done({
     changed: plans.length,
     summary: summaryOf(step, plans, stillWaiting(all, plans)),
-    numbers: numbersOf(change, plans, clashing.length),
+    numbers: numbersOf(change, plans, clashing.length, givenUp.length),
     changeSet: preview ? null : change.id,
     blocked: clashing.map(({ planned }) => planned.date.id),
     reasonFor: preview && NEEDS_REASON.includes(step.action) ? sentencesWhere(checked, needingReason) : [],
     sentences: sentencesWhere(clashing, unapprovable),
-    warnings: sentencesWhere(checked, warning),
+    warnings: [...(isKept ? [] : await sayGivenUp(change.tx, givenUp)), ...sentencesWhere(checked, warning)],
   });
 }
 
@@ -281,6 +293,6 @@ export async function changeDates(
     if (!prepared.ok) return prepared;
     if (!takesPlace && prepared.value.checked.length)
       throw new Error('a step that takes no place was checked');
-    return carryOut(change, prepared.value, input, dates.value.all);
+    return carryOut(ctx, change, prepared.value, input, dates.value.all);
   });
 }

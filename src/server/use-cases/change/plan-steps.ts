@@ -135,10 +135,14 @@ function stepOf(
   }
 }
 
+export async function outdoorSpaces(reader: Reader): Promise<ReadonlySet<SpaceId>> {
+  const rows = await reader.rows<{ id: SpaceId }>('SELECT id FROM space WHERE outdoor = 1');
+  return new Set(rows.map(({ id }) => id));
+}
+
 /** Why a place cannot be kept for the day the weather turns; null where it can. */
 async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): Promise<string | null> {
-  const rows = await reader.rows<{ id: SpaceId }>('SELECT id FROM space WHERE outdoor = 1');
-  const outdoors = new Set(rows.map(({ id }) => id));
+  const outdoors = await outdoorSpaces(reader);
   const isOut = ({ content }: Pick<ClaimDraft, 'content'>) =>
     content.spaces.some(({ spaceId }) => outdoors.has(spaceId));
   for (const { date, plan } of planned) {

@@ -22,6 +22,7 @@ const NOTHING_MOVES = {
   moved: 0,
   clashing: 0,
   keepOwn: 0,
+  indoorsGivenUp: 0,
   ordersAdded: 0,
   ordersRevised: 0,
   ordersWithdrawn: 0,

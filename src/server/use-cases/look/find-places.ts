@@ -7,6 +7,7 @@ import {
   findingsIn,
   groupAlike,
   rankPlaces,
+  unfitFor,
   type Candidate,
   type PlaceAnswer,
   type PlaceWanted,
@@ -21,6 +22,7 @@ import type { FoundPlace, PlaceSearch, PlacesReply } from '@/contracts/places';
 import { done, type Outcome } from '@/contracts/refusal';
 import { familiarRank, type Familiar } from '@/contracts/own';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { sayUnfit, sayUnfitSpaces } from '@/contracts/words/unfit';
 import type { Context } from '../../context';
 import { loadWorld } from '../../db/snapshot';
 import { siteBands } from '../../db/space-facts';
@@ -200,6 +202,10 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
     spaces.map(({ facts }) => facts),
     wanted,
   );
+  const unfit = spaces.flatMap(({ id, facts }) => {
+    const why = unfitFor(facts, wanted);
+    return why ? [{ spaceId: id, why }] : [];
+  });
   const searched: Searched = {
     ctx,
     candidates,
@@ -214,7 +220,8 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   return done({
     inWords,
     notes,
-    unfit: spaces.length - candidates.length,
+    unfit: unfit.map(({ spaceId, why }) => ({ spaceId, why: sayUnfit(why) })),
+    unfitText: unfit.length ? sayUnfitSpaces(unfit.map(({ why }) => why)) : '',
     places: answers.map((answer) =>
       foundPlace(
         answer,

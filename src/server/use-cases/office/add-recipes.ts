@@ -40,6 +40,7 @@ export async function addRecipes(tx: Writer, { teams }: OfficeInput, teamIds: By
     categories: await namesOf(tx, 'category'),
     services: await namesOf(tx, 'service'),
     equipment: await namesOf(tx, 'equipment_type'),
+    questions: await namesOf(tx, 'question', 'text'),
   };
   const people = await namesOf(tx, 'person', 'email');
   const all = (kind: keyof typeof names, wanted: readonly string[]) =>
@@ -52,6 +53,10 @@ export async function addRecipes(tx: Writer, { teams }: OfficeInput, teamIds: By
         spaces: all('spaces', recipe.spaces),
         categories: all('categories', recipe.categories),
         services: all('services', recipe.services),
+        answers: recipe.answers.map(({ question, answer }) => ({
+          questionId: known(names.questions, question, 'questions'),
+          answer,
+        })),
         equipment: all('equipment', recipe.equipment),
       };
       await insert(

@@ -322,6 +322,7 @@ async function carryOut(
       moved: kept.length,
       clashing: clashing.length,
       keepOwn: split.dates.kept.filter(({ date }) => date.own.includes('time')).length,
+      indoorsGivenUp: 0,
       ordersAdded: 0,
       ordersRevised: change.count(
         'work_order',

@@ -1,6 +1,6 @@
 import type { RecipeInput } from '@/contracts/recipes';
 
-type Scope = { readonly [Kind in keyof RecipeInput['when']]: readonly (string | number)[] };
+type Scope = { readonly [Kind in keyof RecipeInput['when']]: readonly unknown[] };
 type Stored = Omit<RecipeInput, 'when' | 'personId'> & {
   readonly when: Scope;
   readonly personId: number | null;

@@ -4,11 +4,16 @@ import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { EDGE_WORDS, RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { listText } from '@/contracts/words/rule';
 import { countText, lengthText } from '@/contracts/words/when';
-import type { DueEdge } from '@/core/work-orders/recipe';
+import { isSameAnswer, type DueEdge, type ServiceAnswer } from '@/core/work-orders/recipe';
 
 function nameOf<Id>(all: readonly { readonly id: Id; readonly name: string }[], id: Id): string {
   return all.find((each) => each.id === id)?.name ?? say`something that is gone`;
 }
+
+const answerText = (wanted: ServiceAnswer, { answers }: RecipeChoices): string => {
+  const known = answers.find((each) => isSameAnswer(each, wanted));
+  return say`“${wanted.answer}” to “${known?.question ?? say`something that is gone`}”`;
+};
 
 /** What a recipe is about, in words: `events with Refreshments, set with round tables`. */
 export function aboutText({ when, per }: RecipeInput, names: RecipeChoices): string {
@@ -17,6 +22,8 @@ export function aboutText({ when, per }: RecipeInput, names: RecipeChoices): str
     when.spaces.length && say`in ${listText(when.spaces.map((id) => nameOf(names.spaces, id)))}`,
     when.categories.length && say`of ${listText(when.categories.map((id) => nameOf(names.categories, id)))}`,
     when.services.length && say`with ${listText(when.services.map((id) => nameOf(names.services, id)))}`,
+    when.answers.length &&
+      say`where the answer is ${listText(when.answers.map((each) => answerText(each, names)))}`,
     when.equipment.length && say`with ${listText(when.equipment.map((id) => nameOf(names.equipment, id)))}`,
   ].filter((part) => typeof part === 'string');
   const isOfEvents = per === 'date';

@@ -27,6 +27,8 @@ const CHOICES = `SELECT json_object(
   'spaces', (SELECT json_group_array(json_object('id', s.id, 'name', s.name) ORDER BY s.name) FROM space s WHERE s.retired_at IS NULL),
   'categories', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM category WHERE retired_at IS NULL),
   'services', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM service WHERE retired_at IS NULL),
+  'answers', (SELECT json_group_array(json_object('questionId', q.id, 'serviceId', s.id, 'question', q.text, 'answer', c.value) ORDER BY s.position, q.position, c.key)
+    FROM question q JOIN service s ON s.id = q.owner_id AND s.retired_at IS NULL, json_each(q.choices) c WHERE q.owner_kind = 'service' AND q.retired_at IS NULL),
   'equipment', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY name) FROM equipment_type WHERE retired_at IS NULL),
   'stores', (SELECT json_group_array(name) FROM store WHERE retired_at IS NULL),
   'past', (SELECT json_group_array(json_object('id', o.id, 'name', r.title, 'start', c.start_local) ORDER BY c.start_min DESC) FROM

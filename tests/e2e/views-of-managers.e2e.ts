@@ -1,0 +1,4 @@
+import { checkViews } from './check-views';
+import { VIEWS } from './views';
+
+checkViews(VIEWS.filter(({ as }) => as === 'manager'));
