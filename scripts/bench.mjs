@@ -2,7 +2,7 @@
 import { browser, checkNode, installAndBuild, run } from './prepare.mjs';
 
 checkNode();
-await installAndBuild();
+await installAndBuild({ withTests: true });
 const CHROMIUM = browser();
 // Bundled as the server is: run file by file, every call between modules would go through a getter and every inner
 // function through a helper that keeps its name, which no installation has.

@@ -100,35 +100,40 @@ async function timed(what, command, args, advice, more = {}) {
   console.log(`  ${what}: done after ${seconds()} s`);
 }
 
+const wasDone = (name, paths, isThere) => {
+  const stamp = join(STAMPS, name);
+  return isThere() && existsSync(stamp) && readFileSync(stamp, 'utf8') === hashOf(paths);
+};
+
 /** Runs `work` unless it was done before on exactly these files. */
 async function once(name, paths, isThere, work) {
-  const stamp = join(STAMPS, name);
-  const hash = hashOf(paths);
-  if (isThere() && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+  if (wasDone(name, paths, isThere)) return;
   await work();
   mkdirSync(STAMPS, { recursive: true });
-  writeFileSync(stamp, hash);
+  writeFileSync(join(STAMPS, name), hashOf(paths));
 }
 
-/** Packages, with nothing compiled yet: that is a step of its own, which says so. */
-function download() {
-  return once(
-    'downloaded',
-    ['package-lock.json'],
-    () => existsSync(join(ROOT, 'node_modules', 'next')),
-    () => {
-      // Not `npm ci`: it refuses the lock file where a registry lacks optional packages of other platforms.
-      const args = [
-        'install',
-        '--no-save',
-        '--no-audit',
-        '--no-fund',
-        '--ignore-scripts',
-        '--loglevel=error',
-      ];
-      return timed('Downloading packages', 'npm', args, 'Check that the npm registry can be reached.');
-    },
-  );
+/**
+ * Packages, with nothing compiled yet: that is a step of its own, which says so. To run the application half of them will
+ * do, and take half the time.
+ */
+async function download(withTests) {
+  const locked = ['package-lock.json'];
+  const isThere = () => existsSync(join(ROOT, 'node_modules', 'next'));
+  if (!withTests && wasDone('downloaded', locked, isThere)) return;
+  return once(withTests ? 'downloaded' : 'downloaded-to-run', locked, isThere, () => {
+    // Not `npm ci`: it refuses the lock file where a registry lacks optional packages of other platforms.
+    const args = [
+      'install',
+      '--no-save',
+      '--no-audit',
+      '--no-fund',
+      '--ignore-scripts',
+      '--loglevel=error',
+      ...(withTests ? [] : ['--omit=dev']),
+    ];
+    return timed('Downloading packages', 'npm', args, 'Check that the npm registry can be reached.');
+  });
 }
 
 const hasSqlite = () =>
@@ -171,15 +176,15 @@ function buildPages() {
   );
 }
 
-/** Everything but the pages. */
-export async function install() {
-  await download();
+/** Everything but the pages; `withTests` brings what the tests need, too. */
+export async function install({ withTests = false } = {}) {
+  await download(withTests);
   await compile();
 }
 
 /** Everything the server needs. One after the other: beside each other on two cores both take longer than in turn. */
-export async function installAndBuild() {
-  await install();
+export async function installAndBuild(wanted) {
+  await install(wanted);
   await buildPages();
 }
 

@@ -2,6 +2,6 @@
 import { browser, checkNode, installAndBuild, run, tsx } from './prepare.mjs';
 
 checkNode();
-await installAndBuild();
+await installAndBuild({ withTests: true });
 const CHROMIUM = browser();
 run(...tsx('screenshots.ts'), { advice: 'The view that failed is named above.', env: { CHROMIUM } });

@@ -13,7 +13,7 @@ import {
 } from './prepare.mjs';
 
 checkNode();
-await install();
+await install({ withTests: true });
 const CHROMIUM = browser();
 outsideReaders();
 await runTogether([
@@ -38,18 +38,19 @@ await runTogether([
     advice: 'Modules import each other: take what both need into one of its own.',
   },
 ]);
-// A browser and a server each: on two cores two pairs need half the time of one.
-const E2E_WORKERS = String(Math.min(2, availableParallelism()));
+// One more than cores: what waits for the disk or the browser leaves its core to another. Beyond four browsers memory is short.
+const WORKERS = availableParallelism() + 1;
+const E2E_WORKERS = Math.min(4, WORKERS);
 const advice = 'The failing tests are named above.';
 const own = process.argv.slice(2);
 if (own.length) {
-  await installAndBuild();
+  await installAndBuild({ withTests: true });
   run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });
 } else {
   // What needs no browser on all cores; then the README's commands on a fresh checkout; then, on what was built there,
   // the browser's.
   const fast = ['core', 'server', 'lint'];
-  run('npx', ['jest', '--maxWorkers=100%', '--selectProjects', ...fast], { advice });
+  run('npx', ['jest', `--maxWorkers=${WORKERS}`, '--selectProjects', ...fast], { advice });
   const E2E_APP = mkdtempSync(join(tmpdir(), 'calendario-checkout-'));
   process.on('exit', () => rmSync(E2E_APP, { recursive: true, force: true }));
   run('npx', ['jest', '--selectProjects', 'first-commands'], { advice, env: { E2E_APP } });

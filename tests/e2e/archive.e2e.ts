@@ -6,6 +6,7 @@ import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import {
   ACCOUNTS,
   as,
+  atRest,
   BASE,
   fill,
   goTo,
@@ -33,7 +34,9 @@ const PICTURES = [
 ] as const;
 
 async function pictureOf(page: Page, base: string, path: string): Promise<string> {
-  await page.goto(`${base}${path}`, { waitUntil: 'networkidle0' });
+  await goTo(page, `${base}${path}`);
+  await page.waitForFunction(() => !document.querySelector('[aria-busy="true"]'));
+  await atRest(page);
   return Buffer.from(await page.screenshot()).toString('base64');
 }
 
@@ -54,7 +57,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
   const { base, server } = await serveFolder(folder);
   try {
     const page = await newPage(browser);
-    await page.goto(`${base}/`, { waitUntil: 'networkidle0' });
+    await goTo(page, `${base}/`);
     await says(page, 'Or bring a house in');
     await sendFile(page, nothing);
     await says(page, 'This archive cannot be brought in. It is no gzipped tar');
@@ -80,7 +83,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
       });
 
     // Over a house that is there: its name is typed, and everybody is signed out.
-    await page.goto(`${base}/house/archive`, { waitUntil: 'networkidle0' });
+    await goTo(page, `${base}/house/archive`);
     await sendFile(page, file);
     await says(page, 'It is whole');
     await press(page, 'Replace everything here');

@@ -221,6 +221,21 @@ export async function saved(page: Page, work: () => Promise<unknown>): Promise<v
   await answered;
 }
 
+/** Waits until nothing more is drawn: what a page fetches ahead of what may be pressed next is no matter. */
+export const atRest = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const soon = () => setTimeout(() => (watch.disconnect(), resolve()), 350);
+        let timer = soon();
+        const watch = new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = soon();
+        });
+        watch.observe(document.body, { subtree: true, childList: true, characterData: true });
+      }),
+  );
+
 /** Waits until the board has its rows and hears keys and pointer: it fits itself to its room once it is awake. */
 export async function boardStands(page: Page): Promise<void> {
   await page.waitForSelector('.board-scroll [data-row]');

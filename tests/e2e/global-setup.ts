@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { asProcess } from '../builders/own-process';
 import { environmentOf, freshFolder } from './serve';
 
 /** Makes the demo once; each file of tests gets a copy of its folder. */
@@ -11,4 +12,5 @@ export default function setup(): void {
   });
   if (seeded.status !== 0) throw new Error('the demo could not be made');
   process.env.E2E_DEMO = data;
+  process.env.E2E_VERIFY = JSON.stringify(asProcess('scripts/verify.ts'));
 }

@@ -55,7 +55,7 @@ const wordsOf = (page: Page) =>
     const found: string[] = [];
     const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     while (walk.nextNode())
-      if (!walk.currentNode.parentElement?.closest('script, style, noscript'))
+      if (!walk.currentNode.parentElement?.closest('script, style, noscript, code'))
         found.push(walk.currentNode.textContent ?? '');
     for (const each of document.querySelectorAll('[aria-label], [placeholder], [title]'))
       for (const name of ['aria-label', 'placeholder', 'title']) found.push(each.getAttribute(name) ?? '');

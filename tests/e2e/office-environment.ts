@@ -5,8 +5,6 @@ import { promisify } from 'node:util';
 import { TestEnvironment } from 'jest-environment-node';
 import { freshFolder, serveFolder } from './serve';
 
-const TSX = join('node_modules', '.bin', 'tsx');
-
 /**
  * An office of its own for each file of tests: the built application on a copy of the demo, so that no file sees what
  * another has done, in whatever order they run. When its tests are over the invariants have to hold on what they left.
@@ -25,7 +23,8 @@ export default class OfficeEnvironment extends TestEnvironment {
     this.close = async () => {
       process.kill(-server.pid!, 'SIGTERM');
       try {
-        await promisify(execFile)(TSX, ['scripts/verify.ts', join(data, 'calendario.sqlite')]);
+        const verify = JSON.parse(process.env.E2E_VERIFY!) as string[];
+        await promisify(execFile)(process.execPath, [...verify, join(data, 'calendario.sqlite')]);
       } catch (error) {
         const { stdout, stderr } = error as { stdout: string; stderr: string };
         throw new Error(`invariants after these tests:\n${stdout}${stderr}`);

@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { newPage, open, press, signIn, type Account } from './browser';
+import { type Account, atRest, newPage, open, press, signIn } from './browser';
 
 export interface View {
   readonly name: string;
@@ -215,21 +215,6 @@ export const inTheme = (page: Page, theme: 'light' | 'dark'): Promise<void> =>
   ]);
 
 /** Opens a view in a page whose person may see it, whatever the page was used for before. */
-/** Waits until nothing more is drawn: what a page fetches ahead of what may be pressed next is no matter. */
-const atRest = (page: Page): Promise<void> =>
-  page.evaluate(
-    () =>
-      new Promise<void>((resolve) => {
-        const soon = () => setTimeout(() => (watch.disconnect(), resolve()), 350);
-        let timer = soon();
-        const watch = new MutationObserver(() => {
-          clearTimeout(timer);
-          timer = soon();
-        });
-        watch.observe(document.body, { subtree: true, childList: true, characterData: true });
-      }),
-  );
-
 async function visit(page: Page, view: View): Promise<void> {
   await page.setViewport({ width: 1280, height: 800 });
   await inTheme(page, 'light');

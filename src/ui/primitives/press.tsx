@@ -1,4 +1,5 @@
-import { useId, type ComponentProps, type MouseEvent } from 'react';
+'use client';
+import { useEffect, useId, useState, type ComponentProps, type MouseEvent } from 'react';
 
 interface PressProps extends Omit<ComponentProps<'button'>, 'disabled' | 'type'> {
   /** Why it cannot be pressed now; null where it can. */
@@ -10,6 +11,9 @@ interface PressProps extends Omit<ComponentProps<'button'>, 'disabled' | 'type'>
   /** Inside the button; `className` is for where it is put. */
   readonly look?: string;
 }
+
+/** A finger neither hovers nor leaves the focus behind: pressed while off, it shows the reason for so long. */
+const SHOWN_MS = 5000;
 
 /**
  * A button that says why it is off: it can be reached by keys and touched like any other, and answers with the reason
@@ -27,10 +31,17 @@ export function Press({
   ...rest
 }: PressProps) {
   const id = useId();
+  const [isAsked, setAsked] = useState(false);
+  useEffect(() => {
+    if (!isAsked) return;
+    const timer = setTimeout(() => setAsked(false), SHOWN_MS);
+    return () => clearTimeout(timer);
+  }, [isAsked]);
   const click = (event: MouseEvent<HTMLButtonElement>) => {
+    if (off === null) return onClick?.(event);
     // Enter in a field of the form presses its button too.
-    if (off !== null) event.preventDefault();
-    else onClick?.(event);
+    event.preventDefault();
+    setAsked(true);
   };
   return (
     <span className={`group relative inline-grid ${className}`}>
@@ -48,7 +59,7 @@ export function Press({
       {off !== null && (
         <span
           id={id}
-          className="sheet absolute bottom-full left-0 z-30 mb-1 pointer-events-none hidden w-max max-w-56 border-l-4 border-l-look px-2 py-1 text-left text-[0.92rem] group-hover:block group-has-focus-visible:block"
+          className={`sheet pointer-events-none absolute bottom-full left-0 z-30 mb-1 w-max max-w-56 border-l-4 border-l-look px-2 py-1 text-left text-[0.92rem] group-hover:block group-has-focus-visible:block ${isAsked ? 'block' : 'hidden'}`}
         >
           {off}
         </span>

@@ -228,7 +228,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
         <dl className="grid grid-cols-[auto_1fr] gap-x-4">
           {FORMULA_NAMES.map((name) => (
             <div key={name} className="contents">
-              <dt className="font-mono">{name}</dt>
+              <dt>
+                <code>{name}</code>
+              </dt>
               <dd>{FORMULA_NAME_WORDS[name]}</dd>
             </div>
           ))}
