@@ -166,6 +166,20 @@ test('the desk is narrowed, taken on and walked; the filter stands in the addres
   await says(page, '2 of 2 on the desk');
 });
 
+test('what was declined is found from the desk, and cannot be picked any more', async () => {
+  const reference = await asked({ title: 'Madder on loan', day: '2028-10-26' });
+  const page = await show(browser, `/desk/${reference}`, 'manager');
+  await fill(page, 'Reason to decline or leave out; the requester reads it', 'The vat leaks.');
+  await press(page, 'Decline 1 date');
+  await says(page, 'Done: declined 1 date.');
+  await open(page, '/desk?q=madder+on+loan');
+  await says(page, '0 requests of');
+  await press(page, 'Look for it among all requests, decided ones too', 'link');
+  await says(page, '0 to come, 0 over, 1 not booked');
+  expect(await textOf(page)).toMatch(/Madder on loan[\s\S]*declined/);
+  expect(await page.$$('input[data-pick]')).toEqual([]);
+});
+
 test('a question keeps the request waiting on whoever asked, until they answer', async () => {
   const reference = await asked({ title: 'Dyed twine', day: '2028-11-07' });
   const page = await show(browser, `/desk/${reference}`, 'manager');

@@ -334,6 +334,7 @@ describe('deciding in bulk', () => {
       dates: 2,
       moved: 0,
       clashing: 1,
+      indoorsGivenUp: 0,
       keepOwn: 0,
       ordersAdded: 4,
       ordersRevised: 0,

@@ -1,6 +1,10 @@
+import { randomUUID } from 'node:crypto';
+import { splitSchema } from '@/contracts/series';
 import { releaseLapsedHolds } from '@/server/changes/lapsed-holds';
 import { violations } from '@/server/db/invariants';
 import { deskRequest } from '@/server/use-cases/decide/desk';
+import { loadRequest } from '@/server/use-cases/request-rows';
+import { splitSeries } from '@/server/use-cases/series/split-series';
 import {
   act,
   approvedIn,
@@ -128,6 +132,29 @@ test('what cannot be kept indoors at the new time is refused with what is in the
   });
   expect(await claimsOf(reference)).toEqual(['asked in-force', 'fallback held']);
   expectDone(await act(office, 'mara', reference, step));
+});
+
+test('changing the series from a date on says what it gives up indoors', async () => {
+  const reference = await outdoors('2027-05-04');
+  expectDone(await approve(reference));
+  expectDone(await keep(reference));
+  const request = (await loadRequest(office.db, reference))!;
+  const [first] = await datesOf(office, reference);
+  const body = splitSchema.parse({
+    key: randomUUID(),
+    version: request.version,
+    preview: true,
+    from: first!.id,
+    when: {
+      startsAt: '2027-04-20T11:00',
+      endsAt: '2027-04-20T13:00',
+      repeat: weekly(1, '2027-05-04'),
+    },
+    reason: '',
+  });
+  const seen = expectDone(await splitSeries(office.as('mara'), reference, body));
+  expect(seen.numbers).toMatchObject({ moved: 3, indoorsGivenUp: 3 });
+  expect(seen.warnings[0]).toBe('Tue 20 Apr 2027, 10:00–12:00: Hall, kept indoors for it, is given up.');
 });
 
 test('refused: for a date indoors, for a space outdoors, where it is taken, to whoever asked, and giving up what is not there', async () => {

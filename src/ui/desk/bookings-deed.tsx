@@ -10,6 +10,7 @@ import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';
 import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import { DEEDS, itemsOfLines, moveStep, type Deed, type MoveFields } from './bookings-step';
+import { KeepIndoors } from '@/ui/requests/patch-fields';
 import { Press } from '@/ui/primitives/press';
 
 const STAY: MoveFields = { days: '', startsAt: '', space: '' };
@@ -120,10 +121,11 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
   const [category, setCategory] = useState('');
   const [reason, setReason] = useState('');
   const [isMeant, setMeant] = useState(false);
+  const [keepIndoors, setKeepIndoors] = useState(false);
   const items = itemsOfLines(picked);
   const step =
     deed === 'move'
-      ? moveStep(fields, picked, reason)
+      ? moveStep(fields, picked, reason, keepIndoors)
       : deed === 'cancel'
         ? ({ action: 'cancel', reason } as const)
         : null;
@@ -141,7 +143,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
   const run = async () => {
     if (deed === 'cancel' && !isMeant) return setMeant(true);
     const those = itemsOfLines(possible);
-    const stepOfThose = deed === 'move' ? moveStep(fields, possible, reason) : step;
+    const stepOfThose = deed === 'move' ? moveStep(fields, possible, reason, keepIndoors) : step;
     const isDone =
       deed === 'category'
         ? await change.runAt('/api/recategorise', {
@@ -236,6 +238,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
           )}
         </form>
       )}
+      {deed === 'move' && <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />}
       {picked.length > 0 && !change.isSending && <Foresight step={step} preview={preview} />}
     </FootBar>
   );

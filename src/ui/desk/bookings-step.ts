@@ -32,6 +32,7 @@ export function moveStep(
   { days, startsAt, space }: MoveFields,
   lines: readonly BookingLine[],
   reason: string,
+  keepIndoors = false,
 ): ChangeBody['step'] | null {
   const later = Number(days || 0);
   const to = Number(space);
@@ -43,5 +44,7 @@ export function moveStep(
     return { occurrence, patch: { ...base, ...(goes && { spaces: [{ from, to }] }) } };
   });
   const told = each.filter(({ patch }) => Object.keys(patch).length > 0);
-  return told.length === lines.length ? { action: 'move', each: told, reason, keepOwn: false } : null;
+  return told.length === lines.length
+    ? { action: 'move', each: told, reason, keepOwn: false, keepIndoors }
+    : null;
 }

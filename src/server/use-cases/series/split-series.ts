@@ -21,6 +21,7 @@ import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { insertDates, insertSegmentDates } from '../ask/insert-request';
+import { fallbacksGivenUp, sayGivenUp } from '../change/keep-fallbacks';
 import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
 import { wantedAfter, type PlannedDate } from '../change/plan-steps';
 import { draftOf, hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
@@ -302,6 +303,7 @@ async function carryOut(
     ...(input.preview ? await clashesOfAdded(ctx, change, split) : []),
   ];
   const plans = [...moving, ...planGone(split, input.reason || say`The series goes another way.`)];
+  const givenUp = await fallbacksGivenUp(change.tx, moving);
   await applyPlans(
     change,
     plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
@@ -322,7 +324,7 @@ async function carryOut(
       moved: kept.length,
       clashing: clashing.length,
       keepOwn: split.dates.kept.filter(({ date }) => date.own.includes('time')).length,
-      indoorsGivenUp: 0,
+      indoorsGivenUp: givenUp.length,
       ordersAdded: 0,
       ordersRevised: change.count(
         'work_order',
@@ -337,6 +339,6 @@ async function carryOut(
     blocked: [...stopped],
     reasonFor: [],
     sentences: clashing,
-    warnings: sentencesWhere(checked, warning),
+    warnings: [...(await sayGivenUp(change.tx, givenUp)), ...sentencesWhere(checked, warning)],
   });
 }
