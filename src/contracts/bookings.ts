@@ -29,8 +29,11 @@ const number = (what: string) =>
 export const STATES_SOUGHT = ['both', ...OCCURRENCE_STATES, 'any'] as const;
 export type StateSought = (typeof STATES_SOUGHT)[number];
 
+/** They take a place, or may yet: they can be moved and given up. */
+export const OPEN_STATES: readonly OccurrenceState[] = ['approved', 'waiting'];
+
 export const statesOf = (sought: StateSought): readonly OccurrenceState[] =>
-  sought === 'any' ? OCCURRENCE_STATES : sought === 'both' ? ['approved', 'waiting'] : [sought];
+  sought === 'any' ? OCCURRENCE_STATES : sought === 'both' ? OPEN_STATES : [sought];
 
 /** Which bookings are looked for; all of it stands in the address. */
 export const bookingsQuerySchema = z.object({
@@ -67,9 +70,7 @@ export interface BookingLine {
   readonly isSeries: boolean;
 }
 
-/** It takes a place, or may yet: it can be moved and given up. */
-export const isOpen = ({ state }: Pick<BookingLine, 'state'>): boolean =>
-  state === 'approved' || state === 'waiting';
+export const isOpen = ({ state }: Pick<BookingLine, 'state'>): boolean => OPEN_STATES.includes(state);
 
 export interface BookingsView {
   readonly lines: readonly BookingLine[];

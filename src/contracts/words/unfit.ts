@@ -16,7 +16,7 @@ export function sayUnfit(unfit: Unfit): string {
   }
 }
 
-/** How many spaces do not answer, by what they are short of: `3 more do not fit: 2 lack a piano, 1 seats too few.` */
+/** How many spaces do not answer, by what they are short of: `3 spaces do not fit: 2 lack a piano, 1 seats too few.` */
 export function sayUnfitSpaces(all: readonly Unfit[]): string {
   const lacking = all.flatMap((unfit) => (unfit.kind === 'lacks' ? [unfit] : []));
   const features = [...new Set(lacking.flatMap((unfit) => unfit.features))];

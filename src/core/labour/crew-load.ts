@@ -59,7 +59,7 @@ export function crewShortage(
 
 const isReal = ({ workMin, window }: CrewJob): boolean => workMin > 0 && lengthMin(window) > 0;
 
-/** The same of all jobs at once, each beside the others, with the length of the stretches in one sweep for each start. */
+/** The shortages of all jobs, each beside the others: all stretches that begin at one moment are summed in one sweep. */
 export function crewShortages<Job extends CrewJob>(
   jobs: readonly Job[],
   shifts: readonly Shift[],

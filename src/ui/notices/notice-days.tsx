@@ -21,8 +21,6 @@ interface NoticeDaysProps {
   dayHref(day: LocalDate): string;
 }
 
-/** The last day on which something of a date is: one that ends at midnight does not reach into the next. */
-
 interface EntryProps {
   readonly date: NoticeDate;
   readonly day: LocalDate;

@@ -236,14 +236,14 @@ async function carryOut(
     await linksOf(change, checked),
   );
   const isKept = 'keepIndoors' in step && step.keepIndoors;
-  const kept = isKept ? await keepFallbacks(ctx, change, givenUp, step) : done(undefined);
+  const kept = isKept ? await keepFallbacks(ctx, change, givenUp) : done(undefined);
   if (!kept.ok) return kept;
   if (reasonOf(step)) await storeOverrides(change, checked, reasonOf(step));
   if (DECIDES.includes(step.action)) await moveDecidedUntil(change, plans);
   return done({
     changed: plans.length,
     summary: summaryOf(step, plans, stillWaiting(all, plans)),
-    numbers: numbersOf(change, plans, clashing.length, givenUp.length),
+    numbers: numbersOf(change, plans, clashing.length, isKept ? 0 : givenUp.length),
     changeSet: preview ? null : change.id,
     blocked: clashing.map(({ planned }) => planned.date.id),
     reasonFor: preview && NEEDS_REASON.includes(step.action) ? sentencesWhere(checked, needingReason) : [],

@@ -1,10 +1,10 @@
-import { patchDate, withoutFields } from '@/core/changes/patch';
+import { patchDate } from '@/core/changes/patch';
 import { planDate, type LiveClaim } from '@/core/changes/plan-date';
 import { unapprovable } from '@/core/checks/findings';
+import { wallMinute } from '@/core/time/local-time';
 import { say } from '@/contracts/language/say';
-import type { StepInput } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { spanText } from '@/contracts/words/when';
+import { manyDatesText, spanText } from '@/contracts/words/when';
 import { applyPlans } from '../../changes/apply-plans';
 import type { ChangeSet } from '../../changes/change-set';
 import type { SignedInContext } from '../../context';
@@ -12,7 +12,7 @@ import type { Reader } from '../../db/connection';
 import { loadPlaceNames, placesOf } from '../place-names';
 import { loadDates } from '../request-rows';
 import { checkPlans, isBlocked, linksOf, sentencesWhere } from './check-plans';
-import { outdoorSpaces, patchFor, wantedAfter, type PlannedDate } from './plan-steps';
+import { outdoorSpaces, wantedAfter, type PlannedDate } from './plan-steps';
 
 /** A date that moves and stays outdoors, and the place indoors it gives up by that. */
 export interface GivenUp {
@@ -38,14 +38,19 @@ export async function fallbacksGivenUp(reader: Reader, plans: readonly PlannedDa
   );
 }
 
-/** What is given up, said before it is done. */
+/** What is given up, said before it is done; of one place once, with the number of its dates. */
 export async function sayGivenUp(reader: Reader, givenUp: readonly GivenUp[]): Promise<string[]> {
   if (!givenUp.length) return [];
   const names = await loadPlaceNames(reader);
-  return givenUp.map(({ planned: { date }, fallback }) => {
-    const when = spanText(date.startLocal, date.endLocal);
-    return say`${when}: ${placesOf({ claim: fallback.content }, names)}, kept indoors for it, is given up.`;
-  });
+  const spansOf = new Map<string, string[]>();
+  for (const { planned, fallback } of givenUp) {
+    const place = placesOf({ claim: fallback.content }, names);
+    const { startLocal, endLocal } = planned.date;
+    spansOf.set(place, [...(spansOf.get(place) ?? []), spanText(startLocal, endLocal)]);
+  }
+  return [...spansOf].map(
+    ([place, spans]) => say`${manyDatesText(spans)}: ${place}, kept indoors for it, is given up.`,
+  );
 }
 
 /**
@@ -56,15 +61,20 @@ export async function keepFallbacks(
   ctx: SignedInContext,
   change: ChangeSet,
   givenUp: readonly GivenUp[],
-  step: StepInput,
 ): Promise<Outcome<void>> {
   if (!givenUp.length) return done(undefined);
   const requests = [...new Set(givenUp.map(({ planned }) => planned.request.id))];
   const moved = new Map((await loadDates(change.tx, requests)).map((date) => [date.id, date]));
   const plans = givenUp.map(({ planned, fallback }): PlannedDate => {
     const date = moved.get(planned.date.id)!;
-    // It moves in time with the date; where it is stays.
-    const patch = withoutFields(patchFor(step, date.id)!, ['spaces', 'equipment']);
+    // It goes to the time the date has now, whatever of the step that date took; where it is stays.
+    const { accessMin, exitMin } = date.claim;
+    const patch = {
+      shiftMin: wallMinute(date.startLocal) - wallMinute(fallback.startLocal),
+      lengthMin: wallMinute(date.endLocal) - wallMinute(date.startLocal),
+      accessMin,
+      exitMin,
+    };
     const draft = patchDate(fallback, patch, planned.request.tzid, () => []);
     const result = planDate(
       { occurrenceId: date.id, state: date.state, claims: date.live },

@@ -4,6 +4,7 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { addDays } from '@/core/time/local-time';
 import {
   MOST_BOOKINGS,
+  OPEN_STATES,
   statesOf,
   type BookingLine,
   type BookingsQuery,
@@ -43,7 +44,7 @@ WITH found AS (SELECT o.id, o.state, c.id AS claim, c.start_local, c.end_local, 
     AND ($space IS NULL OR EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id = $space))
     AND NOT EXISTS (SELECT 1 FROM json_each($words) w WHERE instr(lower(r.ref || ' ' || r.title || ' ' || a.name || ' ' || p.name), w.value) = 0)
     AND ($made = 'any' OR ($made = 'series') = series)
-  ORDER BY o.state NOT IN ('approved','waiting'), c.end_min <= $now, c.start_min, o.id LIMIT ${MOST_BOOKINGS + 1})
+  ORDER BY o.state NOT IN (SELECT value FROM json_each($open)), c.end_min <= $now, c.start_min, o.id LIMIT ${MOST_BOOKINGS + 1})
 SELECT json_group_array(json_object('occurrence', f.id, 'reference', f.ref, 'version', f.row_version, 'title', f.title, 'mark', y.mark, 'hue', y.hue, 'host', a.name,
   'startLocal', f.start_local, 'endLocal', f.end_local, 'state', f.state, 'isPast', f.end_min <= $now, 'isSeries', f.series,
   'places', (SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = f.claim),
@@ -58,11 +59,12 @@ const lineOf = ({ startLocal, endLocal, places, isPast, isSeries, ...row }: Book
   isSeries: isSeries === 1,
 });
 
-/** Bookings made one at a time or as series that are like what is looked for; what is to come first, then what is over, then what is not booked. */
+/** Bookings like what is looked for: what is to come first, then what is over, then what is not booked. */
 export async function bookings(ctx: Context, query: BookingsQuery): Promise<BookingsView> {
   const { db, clock } = ctx;
   const rows = await db.json<BookingRow[]>(BOOKINGS, {
     states: JSON.stringify(statesOf(query.state)),
+    open: JSON.stringify(OPEN_STATES),
     from: query.from && `${query.from}T00:00`,
     to: query.to && `${addDays(query.to, 1)}T00:00`,
     category: query.category,
