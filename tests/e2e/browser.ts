@@ -1,4 +1,4 @@
-import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ElementHandle, type HTTPRequest, type Page } from 'puppeteer-core';
 
 export const BASE = process.env.E2E_BASE!;
 export const PASSWORD = 'quillmere-2027';
@@ -212,13 +212,21 @@ export async function says(page: Page, text: string): Promise<void> {
   }
 }
 
-/** Does what is shown at once and saved behind it, and waits for the server's answer. */
-export async function saved(page: Page, work: () => Promise<unknown>): Promise<void> {
-  const answered = page.waitForResponse(
-    (reply) => reply.request().method() !== 'GET' && reply.url().startsWith(`${BASE}/api/`),
-  );
+/** Does what is shown at once and saved behind it, and waits for the answers to what that sends: to nothing before. */
+export async function saved(page: Page, work: () => Promise<unknown>, commands = 1): Promise<void> {
+  const sent = new Set<HTTPRequest>();
+  const note = (request: HTTPRequest) => {
+    if (request.method() !== 'GET' && request.url().startsWith(`${BASE}/api/`)) sent.add(request);
+  };
+  page.on('request', note);
+  let waited = commands;
+  const answered = page.waitForResponse((reply) => {
+    if (sent.delete(reply.request())) waited -= 1;
+    return waited === 0;
+  });
   await work();
   await answered;
+  page.off('request', note);
 }
 
 /** Waits until nothing more is drawn: what a page fetches ahead of what may be pressed next is no matter. */

@@ -47,7 +47,7 @@ function Count({ event }: { event: EventSetup }) {
 }
 
 function Names({ event }: { event: EventSetup }) {
-  const { submit, error } = useSubmit();
+  const { submit, error } = useSubmit({ repeats: true });
   const id = useId();
   const [typed, setTyped] = useState('');
   const [, startTransition] = useTransition();

@@ -22,16 +22,16 @@ const ADDRESS_RESTS_MS = 900;
 const AGAIN_MS = 4000;
 
 /**
- * Sends one command at a time and shows afterwards what is so then, whether it was done or refused. Where no answer
- * comes nothing of the page is loaded anew: it stays with all that was entered, and `error` has a way to try again under
- * the same key. `error` says the first wrong field where there is one, for forms that show no fault beside it.
+ * Sends one command after the other, each once the one before is answered, and shows afterwards what is so then, whether
+ * it was done or refused; a double press is one command. Where no answer comes nothing of the page is loaded anew: it
+ * stays with all that was entered, and `error` has a way to try again under the same key. `error` says the first wrong
+ * field where there is one, for forms that show no fault beside it.
  */
 export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptions = {}) {
   const router = useRouter();
   const [error, setError] = useState<ShownError | null>(null);
   const [said, setSaid] = useState('');
   const [isSending, setSending] = useState(false);
-  const isBusy = useRef(false);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const latest = useRef<string | null>(null);
 
@@ -43,16 +43,11 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
     if (addressMoves) setTimeout(() => router.refresh(), ADDRESS_RESTS_MS);
   };
   const once = async (path: string, body: Body): Promise<boolean> => {
-    if (isBusy.current) return false;
-    isBusy.current = true;
-    setSending(true);
     const reply = await sendOnce<Done>(path, body);
-    isBusy.current = false;
-    setSending(false);
-    show(reply, isUnanswered(reply) ? () => void once(path, body) : undefined);
+    show(reply, isUnanswered(reply) ? () => void submit(path, body) : undefined);
     return reply.ok;
   };
-  /** One after the other, each until it is answered, so that ticks made without a network arrive in their order. */
+  /** So that ticks made without a network arrive in their order. */
   const untilAnswered = async (path: string, body: Body): Promise<boolean> => {
     for (;;) {
       const reply = await sendOnce<Done>(path, body);
@@ -66,14 +61,13 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
     }
   };
   const submit = (path: string, body: Body): Promise<boolean> => {
-    if (!repeats) return once(path, body);
     const command = JSON.stringify([path, body]);
     // A double press.
     if (latest.current === command) return Promise.resolve(false);
     latest.current = command;
     setSending(true);
     const turn = queue.current.then(async () => {
-      const isDone = await untilAnswered(path, body);
+      const isDone = await (repeats ? untilAnswered : once)(path, body);
       if (latest.current !== command) return isDone;
       latest.current = null;
       setSending(false);

@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import type { ThingDone } from '@/contracts/house-book/docs';
 
 interface HitsNoteProps {
@@ -13,7 +13,8 @@ interface HitsNoteProps {
 /** What a change would hit, asked about before it is done. */
 export function HitsNote({ pending: { verb, done }, isSending, confirm, back }: HitsNoteProps) {
   const note = useRef<HTMLElement>(null);
-  useEffect(() => note.current?.focus(), []);
+  // With what is drawn: a key pressed as soon as it is read must not fall beside it.
+  useLayoutEffect(() => note.current?.focus(), []);
   return (
     <section
       ref={note}
