@@ -1,8 +1,10 @@
+import type { Instrumentation } from 'next';
+
 /** Called once when the server starts: opens the database and starts the scheduler before the first request. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const { mendBrokenAddresses } = await import('./server/http/broken-address');
-  mendBrokenAddresses();
+  const { prepareIncomingRequests } = await import('./server/http/incoming-requests');
+  prepareIncomingRequests();
   const { listenForSettings } = await import('./server/own-settings/ambient');
   listenForSettings();
   const { bringCatalogues } = await import('./server/language/catalogues');
@@ -10,3 +12,15 @@ export async function register(): Promise<void> {
   const { runtime } = await import('./server/runtime');
   await runtime();
 }
+
+/** What a page or route threw past our own code, in the log like all else: with the id its reply carries. */
+export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { log } = await import('./server/log');
+  const { digest } = error as { digest?: string };
+  const id = request.headers['x-request-id'];
+  log.error(
+    { err: error, id, digest, method: request.method, url: request.path, route: context.routePath },
+    'a page failed',
+  );
+};

@@ -24,6 +24,8 @@ export type Refusal =
   | { readonly code: 'sign-in-first' }
   | { readonly code: 'wrong-credentials' }
   | { readonly code: 'too-many-tries'; readonly minutes: number }
+  /** As many passwords are being looked at as may be at once. */
+  | { readonly code: 'sign-ins-busy' }
   /** People without an account had all the work there is for them just now. */
   | { readonly code: 'wait-or-sign-in'; readonly minutes: number }
   /** A link to set a password with: used, lapsed, or followed by a newer one. */
@@ -61,8 +63,8 @@ export type Refusal =
   | { readonly code: 'busy' }
   /** Whoever sent it stopped it before it was done. */
   | { readonly code: 'stopped' }
-  /** Our own mistake; what it was is in the log and nowhere else. */
-  | { readonly code: 'failed' };
+  /** Our own mistake; what it was is in the log under this id and nowhere else. */
+  | { readonly code: 'failed'; readonly id: string };
 
 export type RefusalCode = Refusal['code'];
 

@@ -16,6 +16,8 @@ export interface Context {
   /** Universally unique, for iCalendar UIDs and session ids. */
   readonly newId: () => string;
   readonly viewer: Viewer | null;
+  /** Where a request comes from, for limits by source; jobs and scripts have none. */
+  readonly source?: string;
 }
 
 export interface SignedInContext extends Context {

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import type { RateLimiterMemory } from 'rate-limiter-flexible';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
 import { finishSwap, swapHouse } from './archive/swap';
@@ -12,16 +11,16 @@ import { runDueJobs } from './jobs/scheduler';
 import { speakAsHouse } from './language/house-language';
 import { log } from './log';
 import { databaseFile, frozenAt } from './settings';
-import { makeAccountLimiter, type AccountLimiter } from './use-cases/account/account-limiter';
+import { makeAccountLimits, type AccountLimits } from './use-cases/account/account-limits';
 import { countWorkOfStrangers, type CountWork } from './use-cases/ask/work-of-strangers';
-import { hasOffice } from './use-cases/start/first-start';
-import { makeSignInLimiter } from './use-cases/sign-in/tries';
+import { hasOffice } from './use-cases/start/has-office';
+import { makeSignInLimits, type SignInLimits } from './use-cases/sign-in/sign-in-limits';
 
 /** What lives as long as the process. */
 interface Runtime {
   readonly base: Omit<Context, 'viewer'>;
-  readonly signInLimiter: RateLimiterMemory;
-  readonly accountLimiter: AccountLimiter;
+  readonly signInLimits: SignInLimits;
+  readonly accountLimits: AccountLimits;
   readonly countWork: CountWork;
   /** Ends the jobs, so that the database can be closed. */
   stop(): void;
@@ -72,8 +71,8 @@ async function start(): Promise<Runtime> {
   const stop = startScheduler({ ...base, viewer: null }, isDemo);
   return {
     base,
-    signInLimiter: makeSignInLimiter(),
-    accountLimiter: makeAccountLimiter(),
+    signInLimits: makeSignInLimits(),
+    accountLimits: makeAccountLimits(),
     countWork: countWorkOfStrangers(),
     stop,
   };

@@ -33,6 +33,12 @@ export function frozenAt(): LocalDateTime | null {
 /** `https://bookings.example.org` where the application is reached through a proxy; decides on Secure cookies too. */
 export const publicOrigin = (): string | null => process.env.CALENDARIO_ORIGIN ?? null;
 
+/**
+ * The header in which a proxy in front of the application names where a request comes from (`X-Forwarded-For`);
+ * `CALENDARIO_TRUSTED_PROXY`. Null where people reach the application directly: then nobody is believed.
+ */
+export const trustedProxyHeader = (): string | null => process.env.CALENDARIO_TRUSTED_PROXY ?? null;
+
 /** Where links in mail lead. */
 export const mailOrigin = (): string =>
   publicOrigin()?.replace(/\/$/, '') ?? `http://127.0.0.1:${process.env.PORT ?? '3000'}`;

@@ -7,8 +7,13 @@ import { weakPasswordFaults } from '@/server/auth/weak-passwords';
 import type { SignedInContext } from '@/server/context';
 import { violations } from '@/server/db/invariants';
 import { sendMail } from '@/server/mail/send-mail';
-import { makeAccountLimiter, MOST_FOR_ADDRESS } from '@/server/use-cases/account/account-limiter';
-import { askForPassword, register, registerDomains } from '@/server/use-cases/account/ask-for-link';
+import { makeAccountLimits, MOST_FOR_ADDRESS } from '@/server/use-cases/account/account-limits';
+import {
+  askForPassword,
+  lettersWritten,
+  register,
+  registerDomains,
+} from '@/server/use-cases/account/ask-for-link';
 import {
   accountView,
   countUninvited,
@@ -23,7 +28,7 @@ import { saveThing } from '@/server/use-cases/house-book/save-thing';
 import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
 import { mailFile, mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { signIn } from '@/server/use-cases/sign-in/sign-in';
-import { makeSignInLimiter, MOST_WRONG_TRIES } from '@/server/use-cases/sign-in/tries';
+import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/sign-in/sign-in-limits';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
 
@@ -55,9 +60,13 @@ const hashOf = async (person: number) => {
   );
   return row!.hash;
 };
-const letters = async () => (await outbox(keeper)).lines;
+const letters = async () => {
+  await lettersWritten();
+  return (await outbox(keeper)).lines;
+};
 /** The link of the newest letter, as whoever got it reads it. */
 async function newestLink(): Promise<string> {
+  await lettersWritten();
   await sendMail(office.reader);
   const [newest] = await letters();
   const { text } = expectDone(await mailView(keeper, newest!.id));
@@ -95,7 +104,7 @@ test('an invitation: written, followed once, signs in; afterwards it is over', a
   });
   const { sessionId } = expectDone(await take(token));
   expect((await personOfSession(office.db, sessionId, Date.now()))!.personId).toBe(BEN);
-  expect(await isPassword(await hashOf(BEN), NEW)).toBe(true);
+  expect(expectDone(await isPassword(await hashOf(BEN), NEW))).toBe(true);
   expect(await readLink(office.reader, token, Date.now())).toBeNull();
   expect(await faults(take(token))).toBe('link-over');
   const view = (await accountView(keeper, BEN))!;
@@ -164,13 +173,13 @@ test('all without a password are invited together, and none of them twice', asyn
 });
 
 test('a forgotten password: the link sets a new one, ends what was signed in, and that is written', async () => {
-  const limiter = makeAccountLimiter();
+  const limits = makeAccountLimits();
   await beginSession(office.db, 'old phone', ADA as never, Date.now());
-  expectDone(await askForPassword(office.reader, limiter, 'ada@fernside.example'));
+  expectDone(await askForPassword(office.reader, limits, 'ada@fernside.example'));
   const token = await newestLink();
-  expect(await isPassword(await hashOf(ADA), 'fronds-and-spores')).toBe(true);
+  expect(expectDone(await isPassword(await hashOf(ADA), 'fronds-and-spores'))).toBe(true);
   expectDone(await take(token));
-  expect(await isPassword(await hashOf(ADA), NEW)).toBe(true);
+  expect(expectDone(await isPassword(await hashOf(ADA), NEW))).toBe(true);
   expect(await sessionsOf(ADA)).toBe(1);
   expect(await personOfSession(office.db, 'old phone', Date.now())).toBeNull();
   await sendMail(office.reader);
@@ -178,8 +187,8 @@ test('a forgotten password: the link sets a new one, ends what was signed in, an
 });
 
 test('whether an address is known here is not told, and letters to one are few', async () => {
-  const limiter = makeAccountLimiter();
-  const ask = (email: string) => askForPassword(office.reader, limiter, email);
+  const limits = makeAccountLimits();
+  const ask = (email: string) => askForPassword(office.reader, limits, email);
   expect(await ask('ada@fernside.example')).toEqual(await ask('nobody@fernside.example'));
   expect(await letters()).toHaveLength(1);
   for (let time = 1; time < MOST_FOR_ADDRESS; time += 1) {
@@ -193,7 +202,7 @@ test('whether an address is known here is not told, and letters to one are few',
 });
 
 test('an account of one’s own: for chosen domains, made once the letter is answered', async () => {
-  const ask = (email: string) => register(office.reader, makeAccountLimiter(), { name: 'Iva Stone', email });
+  const ask = (email: string) => register(office.reader, makeAccountLimits(), { name: 'Iva Stone', email });
   expect(await faults(ask('iva@fernside.example'))).toBe('not-allowed');
   await openTo('fernside.example', '@Moss.example');
   expect(await registerDomains(office.db)).toEqual(['fernside.example', 'moss.example']);
@@ -217,7 +226,7 @@ test('an account of one’s own: for chosen domains, made once the letter is ans
 test('a registration is over where the office has shut the domain, or made the account itself, meanwhile', async () => {
   await openTo('moss.example');
   const ask = async (email: string) => {
-    expectDone(await register(office.reader, makeAccountLimiter(), { name: 'Iva Stone', email }));
+    expectDone(await register(office.reader, makeAccountLimits(), { name: 'Iva Stone', email }));
     return newestLink();
   };
   const [first, second] = [await ask('iva@moss.example'), await ask('ivo@moss.example')];
@@ -263,10 +272,10 @@ test('letters about accounts are for those who keep people alone', async () => {
 });
 
 test('one’s own password: the old one is asked for, other places are signed out, wrong tries are counted', async () => {
-  const limiter = makeSignInLimiter();
+  const limits = makeSignInLimits();
   const ada = office.as('ada');
   for (const id of ['here', 'there']) await beginSession(office.db, id, ADA as never, Date.now());
-  const change = (old: string, password = NEW) => changePassword(ada, limiter, { old, password }, 'here');
+  const change = (old: string, password = NEW) => changePassword(ada, limits, { old, password }, 'here');
   expect(await faults(change('wrong'))).toEqual(['old']);
   expect(await faults(change('fronds-and-spores', 'password1234'))).toEqual(['password']);
   expect((await ownAccount(ada, 'here')).sessions.map(({ isThis }) => isThis).sort()).toEqual([false, true]);
@@ -278,7 +287,7 @@ test('one’s own password: the old one is asked for, other places are signed ou
   expect(await faults(change(NEW))).toBe('too-many-tries');
   const tried = await signIn(
     office.reader,
-    limiter,
+    limits,
     { email: 'ada@fernside.example', password: NEW },
     Date.now(),
   );

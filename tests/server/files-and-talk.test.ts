@@ -57,15 +57,15 @@ describe('files', () => {
 
   test('belong to whoever sent them, then to those who may read the request', async () => {
     expectDone(await take('ada', '../../etc/pass wd.txt'));
-    expect(refusalOf(await read('ben'))).toMatchObject({ code: 'not-found' });
-    expect(refusalOf(await read('mara'))).toMatchObject({ code: 'not-found' });
+    expect(refusalOf(await read('ben'))).toMatchObject({ code: 'not-allowed' });
+    expect(refusalOf(await read('mara'))).toMatchObject({ code: 'not-allowed' });
     const ref = await reference('ada', { fileKeys: [KEY] });
     expect((await view('mara', ref)).files).toEqual([{ key: KEY, name: 'pass wd.txt', bytes: 3 }]);
     for (const name of ['ada', 'mara', 'cato'])
       expect(Buffer.from(await new Response(expectDone(await read(name)).content).arrayBuffer())).toEqual(
         Buffer.from([1, 2, 3]),
       );
-    expect(refusalOf(await read('ben'))).toMatchObject({ code: 'not-found' });
+    expect(refusalOf(await read('ben'))).toMatchObject({ code: 'not-allowed' });
     // Sent once, it is not sent with something else, and not dropped.
     expect(refusalOf(await send('ada', { fileKeys: [KEY] }))).toMatchObject({
       fields: [{ path: 'fileKeys.0' }],
@@ -141,7 +141,18 @@ describe('the thread and the news', () => {
     expectDone(await write('ada', ref, '', { fileKeys: [KEY] }));
     expect((await view('mara', ref)).messages[0]!.files).toEqual([{ key: KEY, name: 'plan.txt', bytes: 1 }]);
     expectDone(await openFile(office.as('mara'), KEY));
-    expect(refusalOf(await openFile(office.as('ben'), KEY))).toMatchObject({ code: 'not-found' });
+    // A crew reads no messages, so it has no files of them.
+    for (const name of ['ben', 'cato'])
+      expect(refusalOf(await openFile(office.as(name), KEY))).toMatchObject({ code: 'not-allowed' });
+  });
+
+  test('a file of an internal message is for the office alone', async () => {
+    const ref = await reference('ada');
+    await takeFile(office.as('nils'), { key: KEY, name: 'estimate.txt' }, stream(new Uint8Array([7])));
+    expectDone(await write('nils', ref, 'What it costs us.', { kind: 'internal', fileKeys: [KEY] }));
+    expectDone(await openFile(office.as('mara'), KEY));
+    for (const name of ['ada', 'ben', 'cato'])
+      expect(refusalOf(await openFile(office.as(name), KEY))).toMatchObject({ code: 'not-allowed' });
   });
 
   test('news is what others did and wrote, until it was read', async () => {

@@ -5,6 +5,7 @@ import {
   CHECKS_OF_WAYS_OUT,
   countWorkOfStrangers,
   MOST_DATES_FOR_STRANGERS,
+  MOST_DATES_FROM_SOURCE,
   type CountWork,
 } from '@/server/use-cases/ask/work-of-strangers';
 import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
@@ -19,20 +20,23 @@ afterAll(() => office.close());
 
 const series: CheckInput = ask({ when: { repeat: weekly(1, '2027-06-22') } });
 
-test('strangers share what may be checked in a minute; who has signed in has no limit', async () => {
+test('a source without an account has so many dates checked in a minute, and takes nothing from others', async () => {
   const count = countWorkOfStrangers();
-  const ada = office.as('ada').viewer;
-  expectDone(await count(null, MOST_DATES_FOR_STRANGERS));
-  expect(refusalOf(await count(null, 1))).toEqual({ code: 'wait-or-sign-in', minutes: 1 });
-  expectDone(await count(ada, MOST_DATES_FOR_STRANGERS));
-  expectDone(await count(ada, MOST_DATES_FOR_STRANGERS));
+  const from = (source: string) => ({ viewer: null, source });
+  expectDone(await count(from('one'), MOST_DATES_FROM_SOURCE));
+  expect(refusalOf(await count(from('one'), 1))).toEqual({ code: 'wait-or-sign-in', minutes: 1 });
+  expectDone(await count(from('two'), MOST_DATES_FROM_SOURCE));
+  for (let n = 0; n < 3; n += 1) expectDone(await count(office.as('ada'), MOST_DATES_FROM_SOURCE));
+  // All strangers together have a bound as well.
+  expectDone(await count(from('three'), MOST_DATES_FOR_STRANGERS - 2 * MOST_DATES_FROM_SOURCE));
+  expect(refusalOf(await count(from('four'), 1))).toEqual({ code: 'wait-or-sign-in', minutes: 1 });
 });
 
 test('a check counts its dates, ways out many times as many, and neither is done once refused', async () => {
   const counted: [who: string, dates: number][] = [];
-  const listen: CountWork = (viewer, dates) => {
+  const listen: CountWork = ({ viewer }, dates) => {
     counted.push([viewer ? 'with an account' : 'stranger', dates]);
-    return countWorkOfStrangers()(null, MOST_DATES_FOR_STRANGERS + 1);
+    return countWorkOfStrangers()({ viewer: null }, MOST_DATES_FROM_SOURCE + 1);
   };
   expect(refusalOf(await checkRequest(office.reader, series, listen)).code).toBe('wait-or-sign-in');
   const form = waysOutSchema.parse({ of: 'form', check: series });

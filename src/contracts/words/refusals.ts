@@ -31,7 +31,9 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     say`You are not signed in, or no longer. Sign in and send again; what you typed is kept.`,
   'wrong-credentials': () => say`No account with that address and password. Check both, or ask the office.`,
   'too-many-tries': ({ minutes }) =>
-    say`Too many tries with that address. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+    say`Too many tries. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+  'sign-ins-busy': () =>
+    say`Many people are signing in at this moment. Nothing was done; try again in a few seconds.`,
   'wait-or-sign-in': ({ minutes }) =>
     say`Much is being checked for people without an account just now. Sign in, or wait ${countText(minutes, 'minute', 'minutes')} and go on; what you typed is kept.`,
   'link-over': () =>
@@ -72,8 +74,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'cannot-undo': ({ why, since }) => UNDO[why](since),
   'key-used': () => say`This form was sent before with other content. Reload the page and send it again.`,
   stopped: () => say`Stopped. Nothing was changed.`,
-  failed: () =>
-    say`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office.`,
+  failed: ({ id }) =>
+    say`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office this number: ${id}.`,
   busy: () => say`The office is writing a lot just now. Nothing was changed; try again in a moment.`,
 };
 

@@ -244,10 +244,7 @@ describe('refusals have a way out', () => {
       { code: 'past', date: 'Tue 13 Apr 2027' },
       'Tue 13 Apr 2027 is over and can no longer be changed. Leave it out of the pick.',
     ],
-    [
-      { code: 'too-many-tries', minutes: 1 },
-      'Too many tries with that address. Wait 1 minute and try again.',
-    ],
+    [{ code: 'too-many-tries', minutes: 1 }, 'Too many tries. Wait 1 minute and try again.'],
     [
       { code: 'wait-or-sign-in', minutes: 2 },
       'Much is being checked for people without an account just now. Sign in, or wait 2 minutes and go on; what you typed is kept.',

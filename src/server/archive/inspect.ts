@@ -25,7 +25,7 @@ function readManifest(folder: string): Manifest | null {
 /** Everything that makes up a schema, as SQLite keeps it. */
 const schemaOf = async (reader: Reader): Promise<string> => {
   const rows = await reader.rows<{ type: string; name: string; sql: string | null }>(
-    `SELECT type, name, sql FROM sqlite_master WHERE name NOT LIKE 'sqlite_stat%' ORDER BY type, name`,
+    `SELECT type, name, sql FROM sqlite_master WHERE name NOT GLOB 'sqlite_stat[1-4]' ORDER BY type, name`,
   );
   return JSON.stringify(rows);
 };

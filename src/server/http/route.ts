@@ -12,6 +12,7 @@ import { runtime } from '../runtime';
 import { publicOrigin } from '../settings';
 import { readBody } from './body';
 import { readQuery } from './query';
+import { REQUEST_ID_HEADER, SOURCE_HEADER } from './incoming-requests';
 import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 import { STATUS } from './statuses';
@@ -41,7 +42,7 @@ function refusalOf(error: unknown): Refusal | null {
   return error instanceof TimeoutError ? { code: 'busy' } : null;
 }
 
-async function contextFor(action: Action): Promise<Outcome<Context>> {
+async function contextFor(request: Request, action: Action): Promise<Outcome<Context>> {
   const session = (await cookies()).get(SESSION_COOKIE)?.value;
   const { base } = await runtime();
   if (action !== 'house.start' && !(await isSetUp(base.db))) return refuse({ code: 'not-set-up' });
@@ -49,22 +50,27 @@ async function contextFor(action: Action): Promise<Outcome<Context>> {
   const permission = permissionFor(action, viewer);
   if (permission === 'sign-in-first') return refuse({ code: 'sign-in-first' });
   if (permission === 'not-allowed') return refuse({ code: 'not-allowed', what: ONLY_FOR[action] });
-  return done({ ...base, viewer });
+  return done({ ...base, viewer, source: request.headers.get(SOURCE_HEADER) ?? undefined });
 }
 
 /** Who writes, and whether they may: from our own pages alone. */
 async function writerFor(request: Request, action: Action | null): Promise<Outcome<Context>> {
   if (!isSameOrigin(request)) return refuse({ code: 'cross-site' });
-  return action ? contextFor(action) : refuse({ code: 'not-found', what: say`such thing` });
+  return action ? contextFor(request, action) : refuse({ code: 'not-found', what: say`such thing` });
+}
+
+/** Writes what happened to the log, under the id that the reply carries too. */
+function failed(request: Request, error: unknown, what: string): Refusal {
+  const id = request.headers.get(REQUEST_ID_HEADER) ?? 'none';
+  log.error({ err: error, id, method: request.method, url: request.url }, what);
+  return { code: 'failed', id };
 }
 
 async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
-    const refusal = refusalOf(error);
-    if (!refusal) log.error({ err: error, url: request.url }, 'a request failed');
-    return refusalResponse(refusal ?? { code: 'failed' });
+    return refusalResponse(refusalOf(error) ?? failed(request, error, 'a request failed'));
   }
 }
 
@@ -78,7 +84,7 @@ export const readRoute =
   ({ action, run }: ReadRoute) =>
   (request: Request, { params }: NextContext): Promise<Response> =>
     answer(request, async () => {
-      const ctx = await contextFor(action);
+      const ctx = await contextFor(request, action);
       return ctx.ok ? run(ctx.value, request, await params) : refusalResponse(ctx.refusal);
     });
 
@@ -120,7 +126,7 @@ interface StreamRoute<Body, Line> {
 }
 
 /** Lines of JSON as they come. What fails on the way is a last line: the status is long sent by then. */
-function linesOf<Line>(lines: AsyncGenerator<Line>, url: string): ReadableStream<Uint8Array> {
+function linesOf<Line>(lines: AsyncGenerator<Line>, request: Request): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   return new ReadableStream({
     async pull(controller) {
@@ -129,8 +135,7 @@ function linesOf<Line>(lines: AsyncGenerator<Line>, url: string): ReadableStream
         if (isDone) controller.close();
         else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
       } catch (error) {
-        log.error({ err: error, url }, 'a request failed on its way');
-        const { message } = errorReply({ code: 'failed' }).error;
+        const { message } = errorReply(failed(request, error, 'a request failed on its way')).error;
         controller.enqueue(encoder.encode(`${JSON.stringify({ line: 'failed', message })}\n`));
         controller.close();
       }
@@ -152,7 +157,7 @@ export const streamRoute =
       if (!parsed.ok) return refusalResponse(parsed.refusal);
       const outcome = await run(ctx.value, parsed.value, request.signal);
       if (!outcome.ok) return refusalResponse(outcome.refusal);
-      return new Response(linesOf(outcome.value, request.url), {
+      return new Response(linesOf(outcome.value, request), {
         headers: { ...REPLY_HEADERS, 'Content-Type': 'application/x-ndjson', 'X-Accel-Buffering': 'no' },
       });
     });

@@ -26,7 +26,7 @@ async function unsealed(cookie: string): Promise<{ sessionId?: unknown }> {
   try {
     return await unsealData<{ sessionId?: unknown }>(cookie, { password: sessionSecret(), ttl: TTL_S });
   } catch (error) {
-    log.debug({ error }, 'a session cookie could not be read');
+    log.debug({ err: error }, 'a session cookie could not be read');
     return {};
   }
 }

@@ -18,6 +18,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'sign-in-first': 401,
   'wrong-credentials': 401,
   'too-many-tries': 429,
+  'sign-ins-busy': 503,
   'wait-or-sign-in': 429,
   'link-over': 409,
   'not-allowed': 403,

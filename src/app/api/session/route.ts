@@ -4,15 +4,15 @@ import { signInSchema } from '@/contracts/sign-in';
 import { endSession } from '@/server/auth/sessions';
 import { writeRoute } from '@/server/http/route';
 import { currentSessionId, endedCookie } from '@/server/http/session-cookie';
-import { signInHeaders } from '@/server/http/sign-in-headers';
+import { signedInBrowser } from '@/server/http/signed-in-browser';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/use-cases/sign-in/sign-in';
 
 export const POST = writeRoute({
   action: 'session.begin',
   body: signInSchema,
-  run: async (ctx, body) => signIn(ctx, (await runtime()).signInLimiter, body, Date.now()),
-  headers: async ({ sessionId }) => signInHeaders((await runtime()).base.db, sessionId),
+  run: async (ctx, body) => signIn(ctx, (await runtime()).signInLimits, body, Date.now()),
+  headers: async ({ sessionId }) => signedInBrowser((await runtime()).base.db, sessionId),
   reply: () => ({ signedIn: true }),
 });
 

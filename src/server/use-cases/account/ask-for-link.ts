@@ -5,8 +5,9 @@ import type { AccountMailKind } from '@/core/changes/mail-due';
 import type { Context } from '../../context';
 import { keep, type Reader } from '../../db/connection';
 import { queueAccountMail, type AccountReader } from '../../mail/queue-account';
-import { sendSoon } from '../../mail/send-mail';
-import type { AccountLimiter } from './account-limiter';
+import { sendMail } from '../../mail/send-mail';
+import { log } from '../../log';
+import type { AccountLimits } from './account-limits';
 
 /** Mail domains whose people may make an account for themselves, in small letters. */
 export async function registerDomains(reader: Reader): Promise<string[]> {
@@ -16,13 +17,34 @@ export async function registerDomains(reader: Reader): Promise<string[]> {
   return row ? (JSON.parse(row.domains) as string[]) : [];
 }
 
-/** Writes a letter and sends it on its way; nobody waits for that, so that the answer does not tell who is known. */
-async function write(ctx: Context, kind: AccountMailKind, reader: AccountReader): Promise<void> {
+async function write(
+  ctx: Context,
+  limits: AccountLimits,
+  kind: AccountMailKind,
+  reader: AccountReader,
+): Promise<void> {
+  if (!(await limits.write(kind)).ok)
+    return log.warn({ kind }, 'too many letters were asked for; one was not written');
   const id = await ctx.db.write(async (tx) =>
     keep(await queueAccountMail(tx, kind, reader, ctx.clock.now(), `${kind} ${ctx.newId()}`)),
   );
-  sendSoon(ctx, id);
+  await sendMail(ctx, id);
 }
+
+// What was answered and is still being written, for those who wait until it is: tests.
+const unfinished = new Set<Promise<void>>();
+
+/** Does what nobody waits for: whether an address is known must not show in how long the answer takes. */
+function afterAnswer(work: () => Promise<void>): void {
+  const running = work()
+    .catch((error: unknown) => log.error({ err: error }, 'a letter about an account could not be written'))
+    .finally(() => unfinished.delete(running));
+  unfinished.add(running);
+}
+
+export const lettersWritten = async (): Promise<void> => {
+  await Promise.all(unfinished);
+};
 
 interface Known {
   readonly id: number;
@@ -40,13 +62,15 @@ async function personAt(reader: Reader, email: string): Promise<Known | null> {
 /** Writes to an address how to set a new password, if anybody has it. Whether anybody does is not told. */
 export async function askForPassword(
   ctx: Context,
-  limiter: AccountLimiter,
+  limits: AccountLimits,
   email: string,
 ): Promise<Outcome<{ asked: true }>> {
-  const counted = await limiter.count(email);
+  const counted = await limits.ask(ctx.source, email);
   if (!counted.ok) return counted;
-  const person = await personAt(ctx.db, email);
-  if (person && !person.retired) await write(ctx, 'new-password', { person: person.id });
+  afterAnswer(async () => {
+    const person = await personAt(ctx.db, email);
+    if (person && !person.retired) await write(ctx, limits, 'new-password', { person: person.id });
+  });
   return done({ asked: true });
 }
 
@@ -59,7 +83,7 @@ const listOf = (domains: readonly string[]): string =>
  */
 export async function register(
   ctx: Context,
-  limiter: AccountLimiter,
+  limits: AccountLimits,
   { name, email }: RegisterInput,
 ): Promise<Outcome<{ asked: true }>> {
   const domains = await registerDomains(ctx.db);
@@ -71,10 +95,12 @@ export async function register(
         { path: 'email', message: say`It has to end in ${listOf(domains)}. For another, ask the office.` },
       ],
     });
-  const counted = await limiter.count(email);
+  const counted = await limits.ask(ctx.source, email);
   if (!counted.ok) return counted;
-  const person = await personAt(ctx.db, email);
-  if (!person) await write(ctx, 'registration', { stranger: { name, email } });
-  else if (!person.retired) await write(ctx, 'new-password', { person: person.id });
+  afterAnswer(async () => {
+    const person = await personAt(ctx.db, email);
+    if (!person) await write(ctx, limits, 'registration', { stranger: { name, email } });
+    else if (!person.retired) await write(ctx, limits, 'new-password', { person: person.id });
+  });
   return done({ asked: true });
 }

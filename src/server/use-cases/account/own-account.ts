@@ -1,5 +1,4 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { ChangePasswordInput, OwnAccount } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ROLE_WORDS } from '@/contracts/words/roles';
@@ -12,7 +11,7 @@ import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { queueAccountMail } from '../../mail/queue-account';
-import { countTry } from '../sign-in/tries';
+import type { SignInLimits } from '../sign-in/sign-in-limits';
 import { writeDeed } from './account-deeds';
 
 interface PersonRow {
@@ -78,27 +77,27 @@ export const endSessions = (
 /** Changes one's own password, ends one's other sessions and writes that it was done. Wrong tries count as when signing in. */
 export async function changePassword(
   ctx: SignedInContext,
-  limiter: RateLimiterMemory,
+  limits: SignInLimits,
   { old, password }: ChangePasswordInput,
   sessionId: string | null,
 ): Promise<Outcome<{ summary: string }>> {
   const own = await ownRow(ctx);
-  const counted = await countTry(limiter, own.email);
-  if (!counted.ok) return counted;
-  if (!(await isPassword(own.hash, old)))
+  const judged = await limits.judge(ctx.source, own.email, () => isPassword(own.hash, old));
+  if (!judged.ok) return judged;
+  if (!judged.value)
     return refuse({
       code: 'bad-input',
       fields: [{ path: 'old', message: say`That is not the password you have now.` }],
     });
-  await limiter.delete(own.email);
   const faults = weakPasswordFaults(password, own);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
-  const hash = await hashPassword(password);
+  const hashed = await hashPassword(password);
+  if (!hashed.ok) return hashed;
   const order = { action: unsaid('changed their password'), reason: own.name, idempotencyKey: ctx.newId() };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     const id = ctx.viewer.personId;
-    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $id', { hash, id });
+    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $id', { hash: hashed.value, id });
     await tx.run('DELETE FROM session WHERE person_id = $id AND id IS NOT $sessionId', { id, sessionId });
     await queueAccountMail(
       tx,

@@ -78,7 +78,8 @@ export async function takeLink(
   const faults = weakPasswordFaults(password, known);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   // Slow on purpose: done before anybody has to wait for the write.
-  const hash = await hashPassword(password);
+  const hashed = await hashPassword(password);
+  if (!hashed.ok) return hashed;
   const taker: Context = {
     ...ctx,
     viewer: known.person === null ? null : { personId: known.person as PersonId, roles: [] },
@@ -89,7 +90,10 @@ export async function takeLink(
     const link = await linkOf(tx, token, nowMs);
     const person = link && (link.person ?? (await makePerson(change, link)));
     if (!link || person === null) return refuse({ code: 'link-over' });
-    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $person', { hash, person });
+    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $person', {
+      hash: hashed.value,
+      person,
+    });
     await tx.run('UPDATE account_link SET used_ms = $now WHERE hash = $link', {
       now: nowMs,
       link: hashOf(token),

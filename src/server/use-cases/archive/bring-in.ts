@@ -13,7 +13,8 @@ import { unpackHouse } from '../../archive/unpack';
 import type { Context } from '../../context';
 import { replaceHouse } from '../../runtime';
 import { officeContact } from '../look/office-contact';
-import { hasOffice, SET_UP } from '../start/first-start';
+import { hasOffice, SET_UP } from '../start/has-office';
+import { onlyStart } from '../start/one-start';
 
 /** Beside what was unpacked: that it was looked at and is whole. */
 const LOOKED_AT = 'looked-at.json';
@@ -96,5 +97,5 @@ export async function bringIn(
   return putInPlace(id);
 }
 
-export const bringInFirst = async (ctx: Context, id: string): Promise<Outcome<{ summary: string }>> =>
-  (await hasOffice(ctx.db)) ? SET_UP : putInPlace(id);
+export const bringInFirst = (ctx: Context, id: string): Promise<Outcome<{ summary: string }>> =>
+  onlyStart(ctx.db, () => putInPlace(id));

@@ -28,7 +28,7 @@ export async function checkRequest(
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const { inWords, notes, isEndless } = asked.value;
-  const counted = await countWork(ctx.viewer, asked.value.dates.length);
+  const counted = await countWork(ctx, asked.value.dates.length);
   if (!counted.ok) return counted;
   const dates = withServices(asked.value.dates, servicesNamed(input));
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, {

@@ -1,24 +1,36 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
-import { done, type Outcome } from '@/contracts/refusal';
-import type { Viewer } from '@/core/publishing/right-to-know';
-import { takePoints } from '../../limits/take-points';
+import { done, type Outcome, type Refusal } from '@/contracts/refusal';
+import { sourceKey, takeFromAll } from '../../limits/take-points';
+import type { Context } from '../../context';
 
 const WINDOW_S = 60;
-/** Dates that all who ask without an account may have checked in a minute, together: several seconds of work. */
-export const MOST_DATES_FOR_STRANGERS = 20_000;
+/** Dates that one source without an account may have checked in a minute: several seconds of work. */
+export const MOST_DATES_FROM_SOURCE = 20_000;
+/** All who ask without an account, together. */
+export const MOST_DATES_FOR_STRANGERS = 60_000;
 /** Looking for ways out checks a date many times over. */
 export const CHECKS_OF_WAYS_OUT = 20;
 
 /** Counts dates that are about to be checked for somebody; refuses where strangers had all there is for now. */
-export type CountWork = (viewer: Viewer | null, dates: number) => Promise<Outcome<null>>;
+export type CountWork = (ctx: Pick<Context, 'viewer' | 'source'>, dates: number) => Promise<Outcome<null>>;
 
 export const countNothing: CountWork = () => Promise.resolve(done(null));
 
+const waitOrSignIn = (minutes: number): Refusal => ({ code: 'wait-or-sign-in', minutes });
+
 /** Counts what people without an account have checked; with one there is no limit. */
 export function countWorkOfStrangers(): CountWork {
-  const limiter = new RateLimiterMemory({ points: MOST_DATES_FOR_STRANGERS, duration: WINDOW_S });
-  return async (viewer, dates) =>
+  const one = new RateLimiterMemory({ points: MOST_DATES_FROM_SOURCE, duration: WINDOW_S });
+  const all = new RateLimiterMemory({ points: MOST_DATES_FOR_STRANGERS, duration: WINDOW_S });
+  return async ({ viewer, source }, dates) =>
     viewer
       ? done(null)
-      : takePoints(limiter, 'strangers', dates, (minutes) => ({ code: 'wait-or-sign-in', minutes }));
+      : takeFromAll(
+          [
+            { limiter: one, key: sourceKey(source) },
+            { limiter: all, key: 'strangers' },
+          ],
+          dates,
+          waitOrSignIn,
+        );
 }

@@ -13,6 +13,7 @@ import {
   type UploadInput,
 } from '@/contracts/files';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context';
 import { keep, type Reader } from '../../db/connection';
 import { dropStored, keepStream, readStored } from '../../files/store';
@@ -25,10 +26,12 @@ interface FileRow {
   readonly stored_as: string;
   readonly owner_id: number | null;
   readonly request_id: RequestId | null;
+  /** Of the message it was sent with; null for a file of a request itself, or of nothing yet. */
+  readonly thread: 'with-requester' | 'internal' | null;
 }
 
 // A file of a message belongs to the request the message is about.
-const FILE = `SELECT f.key, f.name, f.bytes, f.stored_as, f.owner_id, COALESCE(f.request_id, t.request_id) AS request_id
+const FILE = `SELECT f.key, f.name, f.bytes, f.stored_as, f.owner_id, COALESCE(f.request_id, t.request_id) AS request_id, t.kind AS thread
   FROM file f LEFT JOIN message m ON m.id = f.message_id LEFT JOIN thread t ON t.id = m.thread_id WHERE f.key = $key`;
 
 const fileOf = async (reader: Reader, key: string): Promise<FileRow | undefined> =>
@@ -91,31 +94,33 @@ async function seesSomeOf({ db, viewer }: SignedInContext, request: number): Pro
   );
 }
 
-/** Whether the viewer may have the file: whoever sent it, and everybody who may read what it was sent with. */
+/** Whether the viewer may have the file: its sender, and all who may read the request or the message it was sent with. */
 async function mayRead(ctx: SignedInContext, file: FileRow): Promise<boolean> {
   const { viewer, db } = ctx;
+  if (file.thread === 'internal') return viewer.roles.includes('manager');
   if (file.owner_id === viewer.personId) return true;
   if (file.request_id === null) return false;
-  if (worksWithBookings(viewer) && (await seesSomeOf(ctx, file.request_id))) return true;
+  if (!file.thread && worksWithBookings(viewer) && (await seesSomeOf(ctx, file.request_id))) return true;
   const request = await db.json<Parameters<typeof accessTo>[1]>(
     `SELECT json_object('id', r.id, 'requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
      FROM request r WHERE r.id = $id`,
     { id: file.request_id },
   );
-  return (await accessTo(ctx, request)) !== null;
+  const access = await accessTo(ctx, request);
+  return file.thread ? access === 'own' || access === 'office' : access !== null;
 }
 
 export interface OpenFile extends FileLine {
   readonly content: ReadableStream;
 }
 
-/** A file to be downloaded. Who may not have it learns only that there is none. */
+/** A file to be downloaded. */
 export async function openFile(ctx: SignedInContext, key: string): Promise<Outcome<OpenFile>> {
   const file = await fileOf(ctx.db, key);
-  const content = file && (await mayRead(ctx, file)) ? readStored(file.stored_as) : null;
-  return file && content
-    ? done({ ...lineOf(file), content })
-    : refuse({ code: 'not-found', what: say`such file` });
+  if (!file) return refuse({ code: 'not-found', what: say`such file` });
+  if (!(await mayRead(ctx, file))) return refuse({ code: 'not-allowed', what: ONLY_FOR['file.read'] });
+  const content = readStored(file.stored_as);
+  return content ? done({ ...lineOf(file), content }) : refuse({ code: 'not-found', what: say`such file` });
 }
 
 /** Lets go of a file that belongs to nothing yet. One that is gone already is no fault. */

@@ -5,7 +5,7 @@ import { addRecipes, addShifts } from './add-recipes';
 import { addQuestions, addServices } from './add-services';
 import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
-import { hashPassword } from '../../auth/passwords';
+import { hashForFile } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
 
 async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
@@ -94,7 +94,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
   const people = await Promise.all(
     office.people.map(async (person) => ({
       ...person,
-      hash: person.password ? await hashPassword(person.password) : null,
+      hash: person.password ? await hashForFile(person.password) : null,
     })),
   );
   await db.write(async (tx) => {

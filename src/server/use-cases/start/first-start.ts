@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { say } from '@/contracts/language/say';
 import { officeSchema, type OfficeFile } from '@/contracts/office';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { StartInput } from '@/contracts/start';
@@ -6,27 +6,13 @@ import type { PersonId } from '@/core/ids';
 import { beginSession } from '../../auth/sessions';
 import { weakPasswordFaults } from '../../auth/weak-passwords';
 import type { Context } from '../../context';
-import type { Reader } from '../../db/connection';
 import { speakAsHouse } from '../../language/house-language';
 import { createOffice } from '../office/create-office';
 import { OfficeFileError } from '../office/office-rows';
 import { USUAL_SETTINGS } from '@/contracts/own-settings';
 import { writtenFor } from '../../own-settings/ambient';
-
-/** Whether an office is set up in this database. */
-export async function hasOffice(reader: Reader): Promise<boolean> {
-  return (await reader.rows('SELECT 1 AS one FROM site LIMIT 1')).length > 0;
-}
-
-export const SET_UP = refuse(
-  texts(
-    {
-      code: 'not-allowed',
-      what: 'An office is set up here already; sign in instead.',
-    },
-    'what',
-  ),
-);
+import { SET_UP } from './has-office';
+import { onlyStart } from './one-start';
 
 /** The smallest house that can be asked for something: the rest is made in House rules. */
 const officeOf = (input: StartInput): OfficeFile => ({
@@ -79,7 +65,14 @@ export async function firstStart(
   input: StartInput,
   nowMs: number,
 ): Promise<Outcome<{ sessionId: string }>> {
-  if (await hasOffice(ctx.db)) return SET_UP;
+  return onlyStart(ctx.db, () => makeOffice(ctx, input, nowMs));
+}
+
+async function makeOffice(
+  ctx: Context,
+  input: StartInput,
+  nowMs: number,
+): Promise<Outcome<{ sessionId: string }>> {
   const faults = weakPasswordFaults(input.password, input);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   try {

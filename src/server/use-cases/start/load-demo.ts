@@ -5,15 +5,11 @@ import type { Context } from '../../context';
 import { openDatabase } from '../../db/connection';
 import { migrate } from '../../db/migrate';
 import { replaceHouse } from '../../runtime';
-import { hasOffice, SET_UP } from './first-start';
-
-let isMaking = false;
+import { onlyStart } from './one-start';
 
 /** Makes the demo beside the empty database and puts it in its place when it is whole. */
-export async function loadDemo(ctx: Context): Promise<Outcome<{ loaded: true }>> {
-  if (isMaking || (await hasOffice(ctx.db))) return SET_UP;
-  isMaking = true;
-  try {
+export const loadDemo = (ctx: Context): Promise<Outcome<{ loaded: true }>> =>
+  onlyStart(ctx.db, async () => {
     const folder = makeArrivingFolder(ctx.newId());
     // Only an office without one needs it: it stays out of all other pages.
     const { seedDemo } = await import('@demo/seed');
@@ -24,7 +20,4 @@ export async function loadDemo(ctx: Context): Promise<Outcome<{ loaded: true }>>
     await db.close();
     await replaceHouse(folder);
     return done({ loaded: true });
-  } finally {
-    isMaking = false;
-  }
-}
+  });

@@ -140,6 +140,6 @@ export async function findWaysOut(
   const looked = await (input.of === 'form' ? datesOfForm(ctx, input.check) : datesOfRequest(ctx, input));
   if (!looked.ok) return looked;
   const weighedDates = Math.min(looked.value.dates.length, MOST_IN_SERIES);
-  const counted = await countWork(ctx.viewer, weighedDates * CHECKS_OF_WAYS_OUT);
+  const counted = await countWork(ctx, weighedDates * CHECKS_OF_WAYS_OUT);
   return counted.ok ? done(lines(ctx, looked.value, signal)) : counted;
 }

@@ -6,5 +6,5 @@ import { askForPassword } from '@/server/use-cases/account/ask-for-link';
 export const POST = writeRoute({
   action: 'account.ask',
   body: forgottenSchema,
-  run: async (ctx, { email }) => askForPassword(ctx, (await runtime()).accountLimiter, email),
+  run: async (ctx, { email }) => askForPassword(ctx, (await runtime()).accountLimits, email),
 });

@@ -8,5 +8,5 @@ export const POST = writeRoute({
   action: 'account.own',
   body: changePasswordSchema,
   run: async (ctx, input) =>
-    changePassword(signedIn(ctx), (await runtime()).signInLimiter, input, await currentSessionId()),
+    changePassword(signedIn(ctx), (await runtime()).signInLimits, input, await currentSessionId()),
 });

@@ -6,5 +6,5 @@ import { register } from '@/server/use-cases/account/ask-for-link';
 export const POST = writeRoute({
   action: 'account.ask',
   body: registerSchema,
-  run: async (ctx, input) => register(ctx, (await runtime()).accountLimiter, input),
+  run: async (ctx, input) => register(ctx, (await runtime()).accountLimits, input),
 });

@@ -1,6 +1,6 @@
 import { takeLinkSchema } from '@/contracts/account';
 import { writeRoute } from '@/server/http/route';
-import { signInHeaders } from '@/server/http/sign-in-headers';
+import { signedInBrowser } from '@/server/http/signed-in-browser';
 import { runtime } from '@/server/runtime';
 import { takeLink } from '@/server/use-cases/account/take-link';
 
@@ -8,6 +8,6 @@ export const POST = writeRoute({
   action: 'account.link',
   body: takeLinkSchema,
   run: (ctx, { password }, { token = '' }) => takeLink(ctx, token, password, Date.now()),
-  headers: async ({ sessionId }) => signInHeaders((await runtime()).base.db, sessionId),
+  headers: async ({ sessionId }) => signedInBrowser((await runtime()).base.db, sessionId),
   reply: () => ({ signedIn: true }),
 });
