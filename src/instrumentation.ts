@@ -9,6 +9,8 @@ export async function register(): Promise<void> {
   listenForSettings();
   const { bringCatalogues } = await import('./server/language/catalogues');
   bringCatalogues();
+  const { endIfServedAlready } = await import('./server/one-server');
+  await endIfServedAlready();
   const { runtime } = await import('./server/runtime');
   await runtime();
 }

@@ -5,7 +5,7 @@ import Script from 'next/script';
 import type { ReactNode } from 'react';
 import { ownLanguage } from '@/contracts/language/say';
 import { ownSettings, settingsText } from '@/contracts/own-settings';
-import { currentContext } from '@/server/http/page';
+import { currentContext, pageNonce } from '@/server/http/page';
 import { NO_OFFICE, officeContact } from '@/server/use-cases/look/office-contact';
 import { languageScript } from '@/server/language/script';
 import { StayOffline } from '@/ui/frame/stay-offline';
@@ -18,6 +18,7 @@ export const metadata: Metadata = { title: { default: 'Calendario', template: '%
 /** What every page stands on, framed or bare. */
 export default async function Layout({ children }: { children: ReactNode }) {
   const ctx = await currentContext();
+  const nonce = await pageNonce();
   const settings = ownSettings();
   const { theme, contrast } = settings;
   const language = ownLanguage();
@@ -33,7 +34,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <head>
         {texts && (
           // Before anything is drawn by the browser, which has to say the same as the server did.
-          <Script id="texts" src={texts.path} strategy="beforeInteractive" />
+          <Script id="texts" src={texts.path} nonce={nonce} strategy="beforeInteractive" />
         )}
       </head>
       <body className="flex min-h-dvh flex-col">

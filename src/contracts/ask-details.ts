@@ -1,4 +1,4 @@
-import { MOST_CHARACTERS } from './text-limits';
+import { MOST_CHARACTERS, MOST_PUBLIC_HTML } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId, SpaceId } from '@/core/ids';
@@ -67,9 +67,6 @@ export const spaceWantsSchema = z.object({
   building: optionalLine('Building', 100),
 });
 
-/** As HTML comes out of an editor, marks and all; more text than anybody publishes. */
-const MOST_HTML = 40_000;
-
 export const askDetails = {
   kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
   secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
@@ -92,7 +89,7 @@ export const askDetails = {
   /** Public text with its marks, as an editor writes it; cleaned on the server. Takes the place of the plain one. */
   publicHtml: z
     .string(later`Public text is missing.`)
-    .max(MOST_HTML, later`The public text is too long: at most about 2,000 words.`)
+    .max(MOST_PUBLIC_HTML, later`The public text is too long: at most about 2,000 words.`)
     .optional(),
   /** Calendars it is wanted on besides those that show it anyway; the office accepts it there. */
   calendarIds: z

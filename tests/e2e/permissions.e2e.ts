@@ -79,6 +79,8 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/requests/[ref]/notice': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/own/feed-link': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/sign-in': [{ statuses: OPEN }],
+  '/needs-scripts': [{ statuses: OPEN }],
+  '/api/needs-scripts': [{ method: 'POST', statuses: [303, 303, 303, 303] }],
   '/settings': [{ statuses: OPEN }],
   '/api/own/settings': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/account': [{ statuses: [307, 200, 200, 200] }],
@@ -173,6 +175,7 @@ const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     },
   ],
   '/api/places/day': [{ statuses: OPEN, path: '/api/places/day?day=2027-04-13&spaces=1,2' }],
+  '/api/session/form': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/session': [
     { method: 'POST', statuses: [400, 400, 400, 400] },
     { method: 'DELETE', statuses: OPEN },

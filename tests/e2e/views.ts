@@ -89,6 +89,7 @@ export const VIEWS: readonly View[] = [
   },
   { name: 'ledger', path: '/notices/ledger', as: 'manager' },
   { name: 'sign in', path: '/sign-in' },
+  { name: 'a form sent without scripts', path: '/needs-scripts' },
   { name: 'a new password', path: '/account/forgotten' },
   { name: 'a link that is over', path: '/account/link/x' },
   { name: 'settings', path: '/settings' },

@@ -2,7 +2,6 @@ import { askSchema, type AskBody } from '@/contracts/ask';
 import { MOST_FILE_BYTES, safeFileName } from '@/contracts/files';
 import { messageSchema } from '@/contracts/talk';
 import { clearLooseFiles } from '@/server/files/clear-loose';
-import { cleanPublicHtml } from '@/server/text/public-html';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { dropFile, openFile, takeFile } from '@/server/use-cases/files/files';
 import { markNewsRead, newsFor, unreadNews } from '@/server/use-cases/own/news';
@@ -30,25 +29,6 @@ const stream = (bytes: Uint8Array) =>
     },
   });
 const KEY = '6c0f7a52-2a52-4d0c-9d3e-0d6f3b1f0a01';
-
-describe('public text is cleaned', () => {
-  test.each([
-    ['<p onclick="x()">a</p>', '<p>a</p>'],
-    ['<script>alert(1)</script><p>b</p>', '<p>b</p>'],
-    ['<style>p{color:red}</style><p style="position:fixed">c</p>', '<p>c</p>'],
-    ['<a href="javascript:alert(1)">d</a>', '<a rel="noopener noreferrer nofollow">d</a>'],
-    ['<a href="java&#10;script:alert(1)">e</a>', '<a rel="noopener noreferrer nofollow">e</a>'],
-    ['<img src=x onerror=alert(1)><p>f</p>', '<p>f</p>'],
-    ['<iframe src="//evil.example"></iframe>', ''],
-    ['<svg><script>alert(1)</script></svg><p>g</p>', '<p>g</p>'],
-    ['<p>5 &lt; 6</p>', '<p>5 &lt; 6</p>'],
-    ['<h1>Big</h1>', '<h3>Big</h3>'],
-    ['<p></p>', ''],
-  ])('%s', (dirty, clean) => {
-    expect(cleanPublicHtml(dirty).html).toBe(clean);
-    expect(cleanPublicHtml(cleanPublicHtml(dirty).html).html).toBe(clean);
-  });
-});
 
 describe('files', () => {
   const take = (name: string, fileName: string, bytes = new Uint8Array([1, 2, 3]), key = KEY) =>

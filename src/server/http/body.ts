@@ -35,17 +35,30 @@ function parseJson(text: string): Outcome<unknown> {
   }
 }
 
+const judged = <Value>(value: unknown, schema: z.ZodType<Value>): Outcome<Value> => {
+  const parsed = schema.safeParse(value);
+  return parsed.success
+    ? done(parsed.data)
+    : refuse({ code: 'bad-input', fields: faultsOfIssues(parsed.error.issues) });
+};
+
+const isOfType = (request: Request, type: string): boolean =>
+  request.headers.get('content-type')?.startsWith(type) ?? false;
+
 /** A JSON body that satisfies the schema, or why not. */
 export async function readBody<Value>(request: Request, schema: z.ZodType<Value>): Promise<Outcome<Value>> {
-  if (!request.headers.get('content-type')?.startsWith('application/json'))
-    return refuse({ code: 'malformed' });
+  if (!isOfType(request, 'application/json')) return refuse({ code: 'malformed' });
   const text = await readText(request);
   if (!text.ok) return text;
   const json = parseJson(text.value);
   if (!json.ok) return json;
   if (typeof json.value !== 'object' || json.value === null) return refuse({ code: 'malformed' });
-  const parsed = schema.safeParse(json.value);
-  return parsed.success
-    ? done(parsed.data)
-    : refuse({ code: 'bad-input', fields: faultsOfIssues(parsed.error.issues) });
+  return judged(json.value, schema);
+}
+
+/** The fields of a form as a browser sends them by itself. */
+export async function readForm<Value>(request: Request, schema: z.ZodType<Value>): Promise<Outcome<Value>> {
+  if (!isOfType(request, 'application/x-www-form-urlencoded')) return refuse({ code: 'malformed' });
+  const text = await readText(request);
+  return text.ok ? judged(Object.fromEntries(new URLSearchParams(text.value)), schema) : text;
 }

@@ -1,10 +1,11 @@
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { forbidden, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { permissionFor, type Action } from '../auth/policy';
 import type { SignedInPerson } from '../auth/sessions';
 import type { Context, SignedInContext } from '../context';
 import { runtime } from '../runtime';
+import { NONCE_HEADER } from './page-policy';
 import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 
@@ -39,3 +40,7 @@ export async function signedInPage(action: Action, path: string): Promise<Signed
   if (!ctx.viewer) throw new Error(`the policy of ${action} lets in people without an account`);
   return { ...ctx, viewer: ctx.viewer };
 }
+
+/** The nonce of this page, for a script that is written into it. */
+export const pageNonce = async (): Promise<string | undefined> =>
+  (await headers()).get(NONCE_HEADER) ?? undefined;

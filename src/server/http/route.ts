@@ -54,7 +54,7 @@ async function contextFor(request: Request, action: Action): Promise<Outcome<Con
 }
 
 /** Who writes, and whether they may: from our own pages alone. */
-async function writerFor(request: Request, action: Action | null): Promise<Outcome<Context>> {
+export async function writerFor(request: Request, action: Action | null): Promise<Outcome<Context>> {
   if (!isSameOrigin(request)) return refuse({ code: 'cross-site' });
   return action ? contextFor(request, action) : refuse({ code: 'not-found', what: say`such thing` });
 }
@@ -66,7 +66,7 @@ function failed(request: Request, error: unknown, what: string): Refusal {
   return { code: 'failed', id };
 }
 
-async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
+export async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {

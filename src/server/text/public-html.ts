@@ -1,5 +1,8 @@
 import { convert } from 'html-to-text';
 import sanitizeHtml from 'sanitize-html';
+import { say } from '@/contracts/language/say';
+import type { FieldFault } from '@/contracts/refusal';
+import { MOST_PUBLIC_HTML } from '@/contracts/text-limits';
 
 /** What public text may be made of: what the editor can write, and nothing that runs, loads or places itself. */
 const ALLOWED: sanitizeHtml.IOptions = {
@@ -34,11 +37,28 @@ export interface PublicText {
 
 const isEmpty = (html: string): boolean => sanitizeHtml(html, { allowedTags: [] }).trim() === '';
 
-/** Cleans what came from an editor or was pasted into it. Idempotent: what is clean stays as it is. */
-export function cleanPublicHtml(source: string): PublicText {
-  const html = sanitizeHtml(source, ALLOWED).trim();
-  if (isEmpty(html)) return { html: '', plain: '' };
-  const plain = convert(html, {
+/** Tags within one another. What the editor writes stays below ten; those who read it walk into each of them. */
+export const MOST_DEPTH = 24;
+
+class TooDeep extends Error {}
+
+/** Ends as soon as tags stand too deep within one another: deeper down the work grows with the square. */
+function cleaned(source: string): string {
+  let depth = 0;
+  return sanitizeHtml(source, {
+    ...ALLOWED,
+    onOpenTag: () => {
+      depth += 1;
+      if (depth > MOST_DEPTH) throw new TooDeep();
+    },
+    onCloseTag: () => {
+      depth -= 1;
+    },
+  }).trim();
+}
+
+const plainOf = (html: string): string =>
+  convert(html, {
     wordwrap: false,
     selectors: [
       { selector: 'a', options: { hideLinkHrefIfSameAsText: true } },
@@ -47,5 +67,42 @@ export function cleanPublicHtml(source: string): PublicText {
       { selector: 'ul', options: { itemPrefix: '– ' } },
     ],
   }).trim();
-  return { html, plain };
+
+/** Cleans what came from an editor or was pasted into it, or says why not. Idempotent: what is clean stays as it is. */
+export function cleanPublicHtml(source: string): PublicText | 'too-deep' | 'too-long' {
+  if (source.length > MOST_PUBLIC_HTML) return 'too-long';
+  let html: string;
+  try {
+    html = cleaned(source);
+  } catch (error) {
+    if (error instanceof TooDeep) return 'too-deep';
+    throw error;
+  }
+  if (isEmpty(html)) return { html: '', plain: '' };
+  const plain = plainOf(html);
+  // Cleaning adds to links, and plain text to quotes and lists.
+  return Math.max(html.length, plain.length) > MOST_PUBLIC_HTML ? 'too-long' : { html, plain };
+}
+
+const FAULTS = {
+  'too-deep': () =>
+    say`Lists and quotes in the public text are more than ${MOST_DEPTH} deep within one another. Take some of them out.`,
+  'too-long': () => say`The public text is too long: at most about 2,000 words.`,
+};
+
+/** What is wrong with public text as it was sent, where something is. */
+export function publicTextFaults(source: string): FieldFault[] {
+  const clean = cleanPublicHtml(source);
+  return typeof clean === 'string' ? [{ path: 'publicHtml', message: FAULTS[clean]() }] : [];
+}
+
+/**
+ * The clean text of a source that has no faults.
+ *
+ * @throws Error where it has: they are looked for first.
+ */
+export function publicTextOf(source: string): PublicText {
+  const clean = cleanPublicHtml(source);
+  if (typeof clean === 'string') throw new Error(`public text is ${clean}`);
+  return clean;
 }

@@ -8,6 +8,7 @@ import { send } from '@/ui/hooks/send';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { PasswordInput } from './password-input';
+import { Form } from '@/ui/primitives/form';
 
 export interface AccountField<Input extends FieldValues> {
   readonly name: Path<Input>;
@@ -51,7 +52,7 @@ export function AccountForm<Input extends FieldValues>({
     done(reply.value, input);
   });
   return (
-    <form onSubmit={submit} noValidate className="mt-5 grid gap-3">
+    <Form onSubmit={submit} noValidate className="mt-5 grid gap-3">
       {fields.map(({ name, label, type, autoComplete, hint }) => (
         <Labelled key={name} label={label} fault={faultOf(name)} hint={hint}>
           {(ids) =>
@@ -69,6 +70,6 @@ export function AccountForm<Input extends FieldValues>({
           {verb}
         </button>
       </p>
-    </form>
+    </Form>
   );
 }

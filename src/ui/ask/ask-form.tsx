@@ -33,6 +33,7 @@ import { VerdictLine, VerdictSlip } from './verdict-slip';
 import { KindSection, WhatSection } from './what-section';
 import { WhenSection } from './when-section';
 import { WhereSection } from './where-section';
+import { Form } from '@/ui/primitives/form';
 
 /** An earlier request that this one starts from. */
 export interface StartFrom {
@@ -244,7 +245,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
   const parts = { form, choices, faults };
   return (
     <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
-      <form
+      <Form
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
@@ -297,7 +298,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
             </p>
           )}
         </div>
-      </form>
+      </Form>
       <div>
         <VerdictSlip
           state={verdict.state}

@@ -12,6 +12,7 @@ import type { OnBoard } from './board-check';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';
 import { Slip } from './slip';
+import { Form } from '@/ui/primitives/form';
 
 const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
   approved: 'Approved.',
@@ -68,7 +69,7 @@ function TypedMove({
     if (move) onMove(move);
   };
   return (
-    <form
+    <Form
       className="mt-2 grid grid-cols-2 gap-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -94,7 +95,7 @@ function TypedMove({
         </p>
       )}
       <button type="submit" className="press col-span-2">{say`Look at it there`}</button>
-    </form>
+    </Form>
   );
 }
 

@@ -29,6 +29,7 @@ import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
 import { asSpaceId, usualLayout, type House } from './house';
 import { Slip } from './slip';
 import { DayNote } from '@/ui/frame/day-notes';
+import { Form } from '@/ui/primitives/form';
 
 /** What a short request needs beside the pick. */
 
@@ -321,7 +322,7 @@ export function PickSlip(props: PickSlipProps) {
       <p>
         {dayLong(dateOf(pick.start))} <DayNote date={dateOf(pick.start)} />
       </p>
-      <form
+      <Form
         onSubmit={(event) => {
           event.preventDefault();
           void request.submit();
@@ -359,7 +360,7 @@ export function PickSlip(props: PickSlipProps) {
             href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
           >{say`Sign in to ask for it`}</Link>
         )}
-      </form>
+      </Form>
       {places[0] && (
         <p className="mt-2">
           <Link

@@ -30,6 +30,7 @@ import {
   type StartFrom,
 } from './calendar-fields';
 import { hueText } from '@/contracts/words/hues';
+import { Form } from '@/ui/primitives/form';
 
 interface PartProps {
   readonly fields: CalendarFields;
@@ -338,7 +339,7 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
     },
   };
   return (
-    <form onSubmit={submit} className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+    <Form onSubmit={submit} className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div className="grid max-w-3xl gap-6">
         <NamePart {...part} />
         <FilterPart {...part} />
@@ -355,6 +356,6 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
       <div className="lg:sticky lg:top-3">
         <LivePreview fields={fields} id={stored?.id ?? null} />
       </div>
-    </form>
+    </Form>
   );
 }

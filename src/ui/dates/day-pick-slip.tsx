@@ -9,6 +9,7 @@ import { boardHref } from '@/ui/board/board-address';
 import { Slip } from '@/ui/board/slip';
 import type { DayPick } from './dates-address';
 import { DayNote } from '@/ui/frame/day-notes';
+import { Form } from '@/ui/primitives/form';
 
 interface PickProps {
   readonly pick: DayPick;
@@ -56,7 +57,7 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
   return (
     <Slip title={dayLong(pick.day)} onClose={onClose}>
       <DayNote date={pick.day} />
-      <form
+      <Form
         noValidate
         className="grid grid-cols-2 gap-2"
         onSubmit={(event) => {
@@ -82,7 +83,7 @@ export function DayPickSlip({ pick, onClose }: PickProps) {
           </p>
         )}
         <button type="submit" className="press press-main col-span-2">{say`Find a place then`}</button>
-      </form>
+      </Form>
       <p className="mt-3">
         <Link
           className="press w-full"

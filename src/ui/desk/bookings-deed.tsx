@@ -12,6 +12,7 @@ import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import { DEEDS, itemsOfLines, moveStep, type Deed, type MoveFields } from './bookings-step';
 import { KeepIndoors } from '@/ui/requests/patch-fields';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 const STAY: MoveFields = { days: '', startsAt: '', space: '' };
 
@@ -171,7 +172,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
     <FootBar aria-label={say`Together`} isUp={picked.length > 0}>
       <ChangeDone change={change} />
       {picked.length > 0 && (
-        <form
+        <Form
           className="flex flex-wrap items-end gap-3"
           onSubmit={(event) => {
             event.preventDefault();
@@ -236,7 +237,7 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
               <button type="button" className="press" onClick={change.stop}>{say`Stop`}</button>
             </>
           )}
-        </form>
+        </Form>
       )}
       {deed === 'move' && <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />}
       {picked.length > 0 && !change.isSending && <Foresight step={step} preview={preview} />}

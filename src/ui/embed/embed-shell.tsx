@@ -12,9 +12,12 @@ const TELL_HEIGHT = `(() => {
 /** A page that stands on somebody else's: in their colours, with nothing of ours around it. */
 export function EmbedShell({
   look,
+  nonce,
   children,
 }: {
   look: Pick<EmbedQuery, 'paper' | 'ink' | 'accent'>;
+  /** Of this page: no other inline script runs on it. */
+  nonce: string | undefined;
   children: ReactNode;
 }) {
   const { paper, ink, accent } = look;
@@ -40,7 +43,7 @@ export function EmbedShell({
       <main id="main" className="p-3" style={style}>
         {children}
       </main>
-      <script dangerouslySetInnerHTML={{ __html: TELL_HEIGHT }} />
+      <script nonce={nonce} dangerouslySetInnerHTML={{ __html: TELL_HEIGHT }} />
     </>
   );
 }

@@ -5,6 +5,7 @@ import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 function Count({ event }: { event: EventSetup }) {
   const { submit, error, said } = useSubmit();
@@ -78,7 +79,7 @@ function Names({ event }: { event: EventSetup }) {
           </li>
         ))}
       </ul>
-      <form
+      <Form
         className="mt-2 grid gap-2"
         onSubmit={(submitted) => {
           submitted.preventDefault();
@@ -95,7 +96,7 @@ function Names({ event }: { event: EventSetup }) {
         <div>
           <button type="submit" className="press">{say`Put on the list`}</button>
         </div>
-      </form>
+      </Form>
       <RefusalNote error={error} />
     </details>
   );
@@ -132,7 +133,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           </li>
         ))}
       </ul>
-      <form
+      <Form
         className="mt-2 flex flex-wrap items-end gap-2"
         onSubmit={(submitted) => {
           submitted.preventDefault();
@@ -166,7 +167,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           />
         </div>
         <button type="submit" className="press" disabled={isSending}>{say`Note it`}</button>
-      </form>
+      </Form>
       <RefusalNote error={error} />
     </div>
   );

@@ -10,6 +10,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { EdgeField, TeamFields } from '@/ui/setups/recipe-fields';
 import { bodyOf, NEW_RECIPE, type RecipeFields } from '@/ui/setups/recipe-form-model';
+import { Form } from '@/ui/primitives/form';
 
 const EMPTY: RecipeFields = { ...NEW_RECIPE, per: 'date' };
 
@@ -45,7 +46,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
         {said}
       </span>
       {isOpen && (
-        <form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
+        <Form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
           <Labelled label={say`What is to be done`} fault={faultOf('title')}>
             {(ids) => (
               <input
@@ -152,7 +153,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               disabled={isSending}
             >{say`Make the order`}</button>
           </div>
-        </form>
+        </Form>
       )}
     </div>
   );

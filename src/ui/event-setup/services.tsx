@@ -7,6 +7,7 @@ import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
   const { submit, error, said, isSending, faultOf } = useSubmit();
@@ -18,7 +19,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
     void submit(`/api/events/${date}/services`, { serviceId: service.serviceId, state, note });
   };
   return (
-    <form className="flex flex-wrap items-end gap-2" onSubmit={save}>
+    <Form className="flex flex-wrap items-end gap-2" onSubmit={save}>
       <div>
         <label htmlFor={`${id}-state`} className="sr-only">{say`How far ${service.name} is`}</label>
         <select
@@ -60,7 +61,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
           <RefusalNote error={error} />
         </div>
       )}
-    </form>
+    </Form>
   );
 }
 

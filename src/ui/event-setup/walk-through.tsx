@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { EventSetup, PromisedLine } from '@/contracts/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
   const { submit, error, isSending } = useSubmit();
@@ -45,7 +46,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
         </span>
       </div>
       {note !== null && (
-        <form
+        <Form
           className="flex gap-2"
           onSubmit={(event) => {
             event.preventDefault();
@@ -61,7 +62,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             onChange={({ target }) => setNote(target.value)}
           />
           <button type="submit" className="press h-11" disabled={isSending}>{say`Keep`}</button>
-        </form>
+        </Form>
       )}
       <RefusalNote error={error} />
     </li>

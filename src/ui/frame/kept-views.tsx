@@ -7,6 +7,7 @@ import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/refusal';
 import type { KeptScreen, KeptView } from '@/contracts/own';
 import { send } from '@/ui/hooks/send';
+import { Form } from '@/ui/primitives/form';
 
 interface KeptProps {
   readonly screen: KeptScreen;
@@ -75,7 +76,7 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
             </ul>
           )}
           {isSignedIn ? (
-            <form
+            <Form
               className="flex flex-wrap items-center gap-2"
               onSubmit={(event) => {
                 event.preventDefault();
@@ -93,7 +94,7 @@ export function KeptViews({ screen, first, here, isSignedIn }: KeptProps) {
                 />
               </label>
               <button type="submit" className="press py-1" disabled={isBusy}>{say`Keep`}</button>
-            </form>
+            </Form>
           ) : (
             <p>
               <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{say`Sign in`}</Link>

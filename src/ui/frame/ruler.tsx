@@ -7,6 +7,7 @@ import type { RulerDay } from '@/contracts/board';
 import { countText, dayLong } from '@/contracts/words/when';
 import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { readTypedDate } from './typed-date';
+import { Form } from '@/ui/primitives/form';
 
 const LETTERS = texts(['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']);
 const MONTHS = texts(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']);
@@ -221,7 +222,7 @@ export function Ruler({ first, today }: RulerProps) {
       aria-label={say`Days`}
       className="no-print mx-auto flex w-full max-w-[120rem] items-stretch border-b border-strong-rule px-4"
     >
-      <form
+      <Form
         className="flex w-28 shrink-0 flex-col justify-end pr-2 pb-1.5 sm:w-36"
         onSubmit={(event) => {
           event.preventDefault();
@@ -249,7 +250,7 @@ export function Ruler({ first, today }: RulerProps) {
             {fault}
           </p>
         )}
-      </form>
+      </Form>
       <div className="min-w-0 flex-1">
         <div
           ref={strip}

@@ -8,7 +8,7 @@ import { signInSchema, type SignInInput } from '@/contracts/sign-in';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
-export function SignInForm({ next }: { next: string }) {
+export function SignInForm({ next, refused }: { next: string; refused: string | null }) {
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
@@ -19,7 +19,8 @@ export function SignInForm({ next }: { next: string }) {
   });
   const { errors, isSubmitting } = formState;
   return (
-    <form onSubmit={submit} noValidate className="mt-5 grid gap-4">
+    <form method="post" action="/api/session/form" onSubmit={submit} noValidate className="mt-5 grid gap-4">
+      <input type="hidden" name="next" value={next} />
       <label>
         {say`E-mail address`}
         <input
@@ -42,6 +43,9 @@ export function SignInForm({ next }: { next: string }) {
         />
         <span className="text-clash">{errors.password?.message}</span>
       </label>
+      {refused && !error && (
+        <p className="border-l-4 border-clash bg-sunk px-3 py-2 font-semibold">{refused}</p>
+      )}
       <RefusalNote error={error} />
       <button type="submit" className="press press-main" disabled={isSubmitting}>{say`Sign in`}</button>
     </form>

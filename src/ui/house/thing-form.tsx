@@ -11,6 +11,7 @@ import { fieldsOf, toDoc, toDraft, type Draft } from './form-model';
 import { FloorPreview } from './floor-preview';
 import { HitsNote } from './hits-note';
 import { useThing } from './use-thing';
+import { Form } from '@/ui/primitives/form';
 
 interface ThingFormProps {
   readonly kind: HouseKind;
@@ -51,7 +52,7 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
     void save(toDoc(fields, draft));
   };
   return (
-    <form onSubmit={submit} noValidate>
+    <Form onSubmit={submit} noValidate>
       <fieldset disabled={!mayKeep || pending !== null} className="grid max-w-4xl gap-6">
         {form.sections.map(({ title, about, fields: own }) => (
           <section key={title} aria-label={title} className="flex flex-wrap items-start gap-x-6 gap-y-3">
@@ -102,6 +103,6 @@ export function ThingForm({ kind, thing, start, choices, mayKeep, retires }: Thi
           )}
         </p>
       )}
-    </form>
+    </Form>
   );
 }

@@ -16,6 +16,7 @@ import { OneStepPanel } from './one-step-panel';
 import { PlaceFields, type PlaceOption } from './place-fields';
 import { useChange, type ChangeHandle } from './use-change';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 const idsOf = (dates: readonly DateView[]): ReadonlySet<number> => new Set(dates.map(({ id }) => id));
 
@@ -33,7 +34,7 @@ const whyNone = (ids: readonly number[]): string | null =>
 function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly number[] }) {
   const [until, setUntil] = useState('');
   return (
-    <form
+    <Form
       className="flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -55,7 +56,7 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
         isBusy={change.isSending}
         off={whyNone(ids)}
       >{say`Hold ${countText(ids.length, 'date', 'dates')}`}</Press>
-    </form>
+    </Form>
   );
 }
 

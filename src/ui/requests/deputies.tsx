@@ -6,6 +6,7 @@ import type { ErrorReply } from '@/contracts/refusal';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 /** Who may ask, change and cancel for oneself: named here, and let go. */
 export function Deputies({ first }: { first: readonly Deputy[] }) {
@@ -45,7 +46,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
             ))}
           </ul>
         )}
-        <form
+        <Form
           className="flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
@@ -66,7 +67,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
             isSubmit
             off={email.trim() ? null : say`Write the address of their account first.`}
           >{say`They may too`}</Press>
-        </form>
+        </Form>
         <RefusalNote error={error} />
       </div>
     </details>

@@ -6,6 +6,7 @@ import type { EditWordsBody } from '@/contracts/edit-words';
 import type { RequestView } from '@/contracts/request-view';
 import { ChangeDone } from './change-done';
 import { useChange } from './use-change';
+import { Form } from '@/ui/primitives/form';
 
 const wordsOf = ({ version, title, notes, publish }: RequestView) => ({
   version,
@@ -39,7 +40,7 @@ export function EditWords({ request }: { request: RequestView }) {
   return (
     <details className="sheet mt-4 p-3">
       <summary className="cursor-pointer font-semibold">{say`Put its words right`}</summary>
-      <form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
+      <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
         <label>
           <span className="font-semibold">{say`Title`}</span>
           <input
@@ -83,7 +84,7 @@ export function EditWords({ request }: { request: RequestView }) {
           {isSaved && <p>{say`Changed. Whoever asked is told what is different.`}</p>}
         </div>
         <ChangeDone change={change} />
-      </form>
+      </Form>
     </details>
   );
 }

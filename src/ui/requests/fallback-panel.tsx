@@ -6,6 +6,7 @@ import { countText } from '@/contracts/words/when';
 import { PickPlace, type PickedPlace, type PlaceOption } from './place-fields';
 import type { ChangeHandle } from './use-change';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 interface KeptProps {
   readonly change: ChangeHandle;
@@ -76,7 +77,7 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
     if (isDone) setPlace(null);
   };
   return (
-    <form
+    <Form
       className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -114,7 +115,7 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
           off={!picked.length ? say`Pick dates first.` : place ? null : say`Choose a space indoors first.`}
         >{say`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Press>
       </div>
-    </form>
+    </Form>
   );
 }
 

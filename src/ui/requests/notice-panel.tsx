@@ -12,6 +12,7 @@ import { RichText } from '@/ui/primitives/rich-text';
 import { SafeHtml } from '@/ui/primitives/safe-html';
 import { ChangeDone } from './change-done';
 import { useChange } from './use-change';
+import { Form } from '@/ui/primitives/form';
 
 type Where = 'by-itself' | 'picked' | 'off';
 
@@ -182,7 +183,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
       <div className="pt-3">
         <AsRead notice={notice} fields={fields} />
       </div>
-      <form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
+      <Form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
         <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
           <label className="flex min-h-7 items-center gap-2">
             <input
@@ -261,7 +262,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           >{say`Save what readers see`}</button>
         </p>
         <ChangeDone change={change} />
-      </form>
+      </Form>
     </details>
   );
 }

@@ -9,6 +9,7 @@ import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 interface OfficeMoveProps {
   readonly request: RequestView;
@@ -65,7 +66,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
         >{say`Move ${dates}`}</Press>
         {canOffer && (
-          <form
+          <Form
             className="flex flex-wrap items-end gap-2"
             onSubmit={(event) => {
               event.preventDefault();
@@ -85,7 +86,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
               value={until}
               onChange={({ target }) => setUntil(target.value)}
             />
-          </form>
+          </Form>
         )}
       </div>
     </details>

@@ -13,6 +13,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import type { ErrorReply } from '@/contracts/refusal';
 import { ChangeDone } from './change-done';
 import { useChange, type ChangeHandle } from './use-change';
+import { Form } from '@/ui/primitives/form';
 
 /** Dates that could do with a way out: blocked or doubtful while they wait, at risk once they are booked. */
 const inTrouble = (dates: readonly DateView[]): DateView[] =>
@@ -98,7 +99,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
     request.dates.some(({ id, state }) => id === occurrence && state === 'waiting');
 
   const offer = (run: () => Promise<boolean>) => (
-    <form
+    <Form
       className="flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -118,7 +119,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         value={until}
         onChange={(event) => setUntil(event.target.value)}
       />
-    </form>
+    </Form>
   );
   const why = (
     <label className="w-full max-w-xl text-[0.93rem]">

@@ -18,6 +18,7 @@ import {
 import type { ChangeHandle } from './use-change';
 import { itemsOf, sayNumbers, usePreview } from './use-preview';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 const LEAVE = 'leave';
 
@@ -136,7 +137,7 @@ export function OneStepPanel({
         onChoose={(id, way) => onChoose(new Map([...choices, [id, way]]))}
       />
       {wanted && <Consequence request={request} wanted={wanted} />}
-      <form
+      <Form
         className="flex flex-wrap items-end gap-2"
         onSubmit={async (event) => {
           event.preventDefault();
@@ -176,7 +177,7 @@ export function OneStepPanel({
           {words}
         </Press>
         <button type="button" className="press" onClick={() => onOpen(false)}>{say`Not now`}</button>
-      </form>
+      </Form>
       <p className="text-[0.93rem] text-soft">
         {request.otherSpaceOk
           ? say`Whoever asked said that another space will do: nothing has to be answered.`

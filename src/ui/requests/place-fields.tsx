@@ -8,6 +8,7 @@ import type { Layout } from '@/core/seating/capacity';
 import { Combobox } from '@/ui/primitives/combobox';
 import type { ChangeHandle } from './use-change';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 export interface PlaceOption {
   readonly id: number;
@@ -98,7 +99,7 @@ interface PlaceFieldsProps {
 export function PlaceFields({ change, dates, places, people, wantsText }: PlaceFieldsProps) {
   const [place, setPlace] = useState<PickedPlace | null>(null);
   return (
-    <form
+    <Form
       className="mb-3 grid gap-2 border-l-4 border-accent bg-sunk px-3 py-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -123,6 +124,6 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
           off={place ? null : say`Choose a space first.`}
         >{say`Give ${countText(dates.length, 'date', 'dates')} this space`}</Press>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -22,6 +22,7 @@ import { PreviewLines } from './preview-lines';
 import { useChange } from './use-change';
 import { usePreviewAt } from './use-preview';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 /** Dates of a series that are still to come and not given up. */
 const toCome = (dates: readonly DateView[]): DateView[] =>
@@ -105,7 +106,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
     form.reset({ ...values, startDate, startTime, endTime });
   };
   return (
-    <form
+    <Form
       className="pt-3"
       onChange={() => setTouched(true)}
       onSubmit={(event) => {
@@ -154,7 +155,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
       >{say`Change the series from there on`}</Press>
       <ChangeDone change={change} />
-    </form>
+    </Form>
   );
 }
 

@@ -15,6 +15,7 @@ import { useDraft } from '@/ui/hooks/use-draft';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { FileList } from './file-list';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 function Message({ message }: { message: MessageView }) {
   const { who, side, isOwn, when, text, files, kind, isQuestion } = message;
@@ -115,7 +116,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
         </p>
       )}
       {request.mayWrite && (
-        <form
+        <Form
           className="mt-3 grid gap-2"
           onSubmit={(event) => {
             event.preventDefault();
@@ -160,7 +161,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
           >
             {isSending ? say`Sending …` : say`Send`}
           </Press>
-        </form>
+        </Form>
       )}
     </section>
   );

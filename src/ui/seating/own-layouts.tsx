@@ -5,6 +5,7 @@ import { useState, type SyntheticEvent } from 'react';
 import type { OwnLayout, PlanQuery } from '@/contracts/seating';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 interface OwnLayoutsProps {
   readonly own: readonly OwnLayout[];
@@ -46,7 +47,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
         ))}
       </ul>
       {mayKeep && (
-        <form className="flex items-end gap-2" onSubmit={keep}>
+        <Form className="flex items-end gap-2" onSubmit={keep}>
           <label className="grow">
             <span className="font-semibold">{say`Keep this as`}</span>
             <input
@@ -57,7 +58,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
             />
           </label>
           <button type="submit" className="press" disabled={isSending}>{say`Keep`}</button>
-        </form>
+        </Form>
       )}
       <RefusalNote error={error} />
     </section>

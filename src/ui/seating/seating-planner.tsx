@@ -10,6 +10,7 @@ import { OwnLayouts } from './own-layouts';
 import { PlanDrawing } from './plan-drawing';
 import { fieldsOf, queryOf, wishesOf, type PlanFields } from './plan-fields';
 import { usePlan } from './use-plan';
+import { Form } from '@/ui/primitives/form';
 
 const MOST_PEOPLE = 600;
 
@@ -62,7 +63,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
       <div className="sheet grid gap-3 p-4">
-        <form
+        <Form
           className="grid gap-3"
           aria-label={say`How it is to be set`}
           onSubmit={(event) => event.preventDefault()}
@@ -212,7 +213,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               </label>
             </div>
           </details>
-        </form>
+        </Form>
         <OwnLayouts
           own={own}
           query={queryOf(fields)}

@@ -12,6 +12,7 @@ import { Combobox } from '@/ui/primitives/combobox';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { showSettings } from './page-settings';
+import { Form } from '@/ui/primitives/form';
 
 interface SettingsFormProps {
   readonly settings: OwnSettings;
@@ -224,7 +225,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
     location.search = '?kept';
   };
   return (
-    <form
+    <Form
       noValidate
       className="grid gap-6"
       onSubmit={(event) => {
@@ -288,6 +289,6 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
           disabled={isSending}
         >{say`Keep these settings`}</button>
       </p>
-    </form>
+    </Form>
   );
 }

@@ -8,6 +8,7 @@ import { useFiles } from '@/ui/files/use-files';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { useDraft } from '@/ui/hooks/use-draft';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 function Said({ note, order }: { note: OrderNote; order: OrderView }) {
   const { submit, error, isSending } = useSubmit();
@@ -103,7 +104,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       onSaid();
   };
   return (
-    <form
+    <Form
       className="mt-2 grid gap-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -133,7 +134,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
         >{say`It is a problem`}</button>
       </div>
       {error && <RefusalNote error={error} />}
-    </form>
+    </Form>
   );
 }
 

@@ -16,6 +16,7 @@ import { EdgeField, QuantityList, TeamFields } from './recipe-fields';
 import { fieldsOf, formulaFault, NEW_RECIPE, type RecipeFields } from './recipe-form-model';
 import { RecipeTry } from './recipe-try';
 import { useSaveRecipe } from './use-save-recipe';
+import { Form } from '@/ui/primitives/form';
 
 interface PartProps {
   readonly fields: RecipeFields;
@@ -337,7 +338,7 @@ export function RecipeForm({ choices, stored }: RecipeFormProps) {
   };
   if (saved) return <Saved reply={saved} />;
   return (
-    <form className="grid gap-5 lg:grid-cols-[1fr_24rem]" onSubmit={submit} noValidate>
+    <Form className="grid gap-5 lg:grid-cols-[1fr_24rem]" onSubmit={submit} noValidate>
       <div className="sheet grid content-start gap-6 p-4">
         <WhatPart {...part} />
         <AboutPart {...part} />
@@ -348,6 +349,6 @@ export function RecipeForm({ choices, stored }: RecipeFormProps) {
         <RecipeTry fields={fields} past={choices.past} />
         <SavePart save={save} stored={stored} />
       </div>
-    </form>
+    </Form>
   );
 }

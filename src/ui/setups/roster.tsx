@@ -5,6 +5,7 @@ import type { WeekView } from '@/contracts/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Press } from '@/ui/primitives/press';
+import { Form } from '@/ui/primitives/form';
 
 type Team = NonNullable<WeekView['team']>;
 
@@ -31,7 +32,7 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
     });
   };
   return (
-    <form className="flex flex-wrap items-end gap-2" onSubmit={add}>
+    <Form className="flex flex-wrap items-end gap-2" onSubmit={add}>
       <div>
         <label htmlFor={`${id}-who`} className="block font-semibold">{say`On shift`}</label>
         <select
@@ -91,7 +92,7 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
         </div>
       ))}
       <button type="submit" className="press press-main">{say`Put on shift`}</button>
-    </form>
+    </Form>
   );
 }
 
@@ -138,7 +139,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
         ))}
       </ul>
       {team.others.length > 0 && (
-        <form
+        <Form
           className="mt-2 flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
@@ -163,7 +164,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
             </select>
           </div>
           <Press isSubmit off={who ? null : say`Choose somebody first.`}>{say`Into the team`}</Press>
-        </form>
+        </Form>
       )}
     </div>
   );

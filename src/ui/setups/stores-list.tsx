@@ -5,6 +5,7 @@ import { useId, useState, type SyntheticEvent } from 'react';
 import type { StoreLine, StoresDay } from '@/contracts/stores';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
   const { submit, error, isSending } = useSubmit();
@@ -21,7 +22,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
     if (await submit(`/api/orders/${line.orderId}/returns`, body)) onDone();
   };
   return (
-    <form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void count(event)}>
+    <Form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void count(event)}>
       {(
         [
           ['counted', say`Came back`, counted, setCounted],
@@ -64,7 +65,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
           <RefusalNote error={error} />
         </div>
       )}
-    </form>
+    </Form>
   );
 }
 

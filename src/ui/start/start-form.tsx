@@ -13,6 +13,7 @@ import { send } from '@/ui/hooks/send';
 import { Combobox } from '@/ui/primitives/combobox';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Form } from '@/ui/primitives/form';
 
 const BLANK: StartInput = {
   site: '',
@@ -86,7 +87,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
     </Labelled>
   );
   return (
-    <form onSubmit={submit} noValidate>
+    <Form onSubmit={submit} noValidate>
       <fieldset disabled={isMaking || isSubmitting} className="grid gap-6">
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
           <h2 className="basis-full border-b border-rule text-xl">{say`The site and its office`}</h2>
@@ -175,6 +176,6 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           {isMaking ? say`The demo is being made; that takes half a minute …` : ''}
         </span>
       </p>
-    </form>
+    </Form>
   );
 }

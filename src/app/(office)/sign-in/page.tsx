@@ -3,27 +3,27 @@ import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
 import { registerDomains } from '@/server/use-cases/account/ask-for-link';
 import Link from '@/ui/primitives/link';
+import { ownPath } from '@/server/http/own-path';
 import { pageContext } from '@/server/http/page';
+import { refusedSignIn } from '@/contracts/sign-in';
+import { sayRefusal } from '@/contracts/words/refusals';
 
 export const metadata: Metadata = texts({ title: 'Sign in' });
-
-/** Only paths of this application: `//elsewhere` and `/\elsewhere` would leave it. */
-const safePath = (next: unknown): string =>
-  typeof next === 'string' && /^\/(?![/\\])/.test(next) ? next : '/';
 
 export default async function SignInPage({
   searchParams,
 }: {
-  searchParams: Promise<{ next?: string | string[] }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const ctx = await pageContext('session.begin', '/sign-in');
   const isOpen = (await registerDomains(ctx.db)).length > 0;
-  const { next } = await searchParams;
+  const asked = await searchParams;
+  const refused = refusedSignIn(asked);
   return (
     <div className="mx-auto max-w-sm py-10">
       <h1 className="text-3xl">{say`Sign in`}</h1>
       <p className="mt-2 text-soft">{say`Looking needs no account; asking, deciding and setting up do. What you picked is kept.`}</p>
-      <SignInForm next={safePath(next)} />
+      <SignInForm next={ownPath(asked.next)} refused={refused && sayRefusal(refused)} />
       <p className="flex flex-wrap gap-x-6 gap-y-2 pt-5">
         <Link href="/account/forgotten">{say`I have forgotten my password`}</Link>
         {isOpen && <Link href="/account/register">{say`I have no account yet`}</Link>}

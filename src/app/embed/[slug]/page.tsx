@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import { embedParams, embedSchema } from '@/contracts/embed';
 import { noticesQuerySchema } from '@/contracts/notices';
 import { monthLong } from '@/contracts/words/when';
-import { pageContext } from '@/server/http/page';
+import { pageContext, pageNonce } from '@/server/http/page';
 import { noticesOf } from '@/server/use-cases/publish/notices';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 import { NoticeDays } from '@/ui/notices/notice-days';
@@ -31,7 +31,7 @@ export default async function EmbedPage({ params, searchParams }: Props) {
   const whole = `/notices/${calendar.slug}`;
   const turned = (day: string) => `?${embedParams(look)}&on=${day}`;
   return (
-    <EmbedShell look={look}>
+    <EmbedShell look={look} nonce={await pageNonce()}>
       <h1 className="text-2xl">
         <a href={whole} target="_blank" rel="noopener">
           {calendar.name}

@@ -5,6 +5,7 @@ import type { AskInput } from '@/contracts/ask';
 import { answerFaults, answersTo, type Answer } from '@/contracts/questions';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import type { ChangeSet } from '../../changes/change-set';
+import { publicTextFaults } from '../../text/public-html';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { readableCalendars } from '../publish/calendars';
@@ -110,6 +111,7 @@ export async function detailFaults(
   return [
     ...unanswered(await loadQuestions(reader), input),
     ...(await foreignFiles(ctx, reader, input)),
+    ...(input.publicHtml === undefined ? [] : publicTextFaults(input.publicHtml)),
     ...(input.kind === 'notice' && !input.publish
       ? [{ path: 'publish', message: say`A notice is for readers: publish it, or ask for something else.` }]
       : []),

@@ -6,6 +6,12 @@ import { loadRequest } from '../request-rows';
 
 const NO_KEY = '00000000-0000-4000-8000-000000000000';
 
+/** Kept from before there were bounds, a text may be beyond them: then one begins with an empty one. */
+function startingText(asked: string): string {
+  const clean = cleanPublicHtml(asked);
+  return typeof clean === 'string' ? '' : clean.html;
+}
+
 /**
  * What was asked for in an earlier request, for a new one to start from; null where the viewer may not read it, or it was
  * asked for in a form of which too little can be read today.
@@ -23,7 +29,7 @@ export async function earlierRequest(ctx: Context, reference: string): Promise<O
   const { key: _key, ...rest } = parsed.data;
   return {
     ...rest,
-    ...(rest.publicHtml !== undefined && { publicHtml: cleanPublicHtml(rest.publicHtml).html }),
+    ...(rest.publicHtml !== undefined && { publicHtml: startingText(rest.publicHtml) }),
     // They were sent with that one, and for whoever that one was for.
     fileKeys: [],
     onBehalfOf: null,

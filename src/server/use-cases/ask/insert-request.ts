@@ -4,7 +4,7 @@ import { addDays, dateOf } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
 import type { ChangeSet } from '../../changes/change-set';
 import { insertClaims } from '../../changes/insert-claims';
-import { cleanPublicHtml } from '../../text/public-html';
+import { publicTextOf } from '../../text/public-html';
 import { insertDetails } from './ask-details';
 import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
 
@@ -26,7 +26,7 @@ export async function insertRequest(
 ) {
   const [requestId] = await change.nextIds('request', 1);
   const [segmentId] = await change.nextIds('segment', 1);
-  const text = input.publicHtml === undefined ? null : cleanPublicHtml(input.publicHtml);
+  const text = input.publicHtml === undefined ? null : publicTextOf(input.publicHtml);
   // As it was asked for, but for what could run: others open it to start from it.
   const { key: _key, ...asAsked } = { ...input, ...(text && { publicHtml: text.html }) };
   await change.insert('request', [

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { embedSchema } from '@/contracts/embed';
 import { atMinuteOfDay } from '@/core/time/local-time';
-import { pageContext } from '@/server/http/page';
+import { pageContext, pageNonce } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/look/space-page';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 
@@ -24,7 +24,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
   const look = parsed.success ? parsed.data : embedSchema.parse({});
   const { id, name, building, facts, today } = outcome.value;
   return (
-    <EmbedShell look={look}>
+    <EmbedShell look={look} nonce={await pageNonce()}>
       <h1 className="text-2xl">
         <a href={`/places/${code}`} target="_blank" rel="noopener">
           {name}

@@ -9,7 +9,7 @@ import { syncPublished } from '../../../changes/publishing/sync-published';
 import { runChangeSet } from '../../../changes/run-change-set';
 import type { Row } from '../../../changes/tracked-tables';
 import type { SignedInContext } from '../../../context';
-import { cleanPublicHtml } from '../../../text/public-html';
+import { publicTextFaults, publicTextOf } from '../../../text/public-html';
 import { tellEdited } from '../../decide/edit-words';
 import { loadRequest, type RequestRow } from '../../request-rows';
 import { lastChange } from '../../since';
@@ -104,6 +104,7 @@ function faultsOf(input: EditNoticeInput, calendars: readonly Calendar[]) {
       : [
           { path: 'picked', message: say`One of these calendars is gone. Reload the page and choose again.` },
         ]),
+    ...publicTextFaults(input.publicHtml),
     ...(both ? [{ path: 'picked', message: say`A calendar is both picked and left out. Choose one.` }] : []),
   ];
 }
@@ -127,7 +128,7 @@ export async function editNotice(
     const faults = faultsOf(input, calendars);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const before = await loadBefore(change, request);
-    const text = cleanPublicHtml(input.publicHtml);
+    const text = publicTextOf(input.publicHtml);
     const changes = differences(request, before, input, text, calendars);
     if (!changes.length)
       return refuse({
