@@ -4,6 +4,14 @@ import type { Context } from '../context';
 import { readForm } from './body';
 import { answer, refusalResponse, writerFor } from './route';
 
+/** The page that follows a form. */
+export function goOnTo(path: string, more?: HeadersInit): Response {
+  const headers = new Headers(more);
+  headers.set('Location', path);
+  headers.set('Cache-Control', 'no-store');
+  return new Response(null, { status: 303, headers });
+}
+
 interface FormRoute<Body> {
   readonly action: Action;
   readonly body: z.ZodType<Body>;
@@ -20,8 +28,5 @@ export const formRoute =
       const parsed = await readForm(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
       const { path, headers } = await run(ctx.value, parsed.value);
-      const replied = new Headers(headers);
-      replied.set('Location', path);
-      replied.set('Cache-Control', 'no-store');
-      return new Response(null, { status: 303, headers: replied });
+      return goOnTo(path, headers);
     });

@@ -1,5 +1,10 @@
 import { NEEDS_SCRIPTS_PAGE } from '@/contracts/needs-scripts';
+import { goOnTo } from '@/server/http/form-route';
+import { answer, refusalResponse, writerFor } from '@/server/http/route';
 
 /** Where a form goes whose page has no scripts running, or none yet: nothing is read or kept, and a page says so. */
-export const POST = (): Response =>
-  new Response(null, { status: 303, headers: { Location: NEEDS_SCRIPTS_PAGE, 'Cache-Control': 'no-store' } });
+export const POST = (request: Request): Promise<Response> =>
+  answer(request, async () => {
+    const ctx = await writerFor(request, 'house.start');
+    return ctx.ok ? goOnTo(NEEDS_SCRIPTS_PAGE) : refusalResponse(ctx.refusal);
+  });
