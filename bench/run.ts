@@ -2,6 +2,7 @@ import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Database } from '@/server/db/connection';
 import { benchApprove } from './approve';
+import { benchAttacks } from './attacks';
 import { benchBoard } from './board';
 import { benchBrowser } from './browser/run';
 import { benchCheck, benchTyped, queryPlans, series } from './check';
@@ -75,6 +76,7 @@ const SECTIONS: readonly Section[] = [
   },
   { title: 'A feed of 10,000 events in 2,000 series', run: () => benchFeed() },
   { title: 'Readers under load', run: () => benchReaders() },
+  { title: 'Readers while somebody attacks', run: () => benchAttacks() },
   { title: 'Approving 260 dates × 3 spaces × 6 equipment types', run: approval },
   {
     title: 'Orders of 260 approved dates',

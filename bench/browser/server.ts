@@ -16,7 +16,11 @@ export interface BuiltServer {
 }
 
 /** The built application on a folder of data, its clock standing on the bench's day; on one core alone where one is named. */
-export async function startBuilt(data: string, core?: number): Promise<BuiltServer> {
+export async function startBuilt(
+  data: string,
+  core?: number,
+  more: Readonly<Record<string, string>> = {},
+): Promise<BuiltServer> {
   const port = await freePort();
   const next = [join('node_modules', '.bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)];
   const [command, ...args] = core === undefined ? next : ['taskset', '-c', String(core), ...next];
@@ -27,6 +31,7 @@ export async function startBuilt(data: string, core?: number): Promise<BuiltServ
       CALENDARIO_DATA: data,
       CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
       LOG_LEVEL: 'error',
+      ...more,
     },
     stdio: 'ignore',
     detached: true,

@@ -174,6 +174,8 @@ describe('the week of the crews', () => {
     await page.focus(chip);
     await page.keyboard.press('ArrowUp');
     await isHeldBy(page, 'Marlo Pike');
+    // The keys stay with it.
+    expect(await page.$eval(chip, (node) => node === document.activeElement)).toBe(true);
 
     const from = (await (await page.$(chip))!.boundingBox())!;
     const row = await page.waitForSelector('::-p-xpath(//th[normalize-space()="Tobin Ashdown"])');

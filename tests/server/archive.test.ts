@@ -255,6 +255,29 @@ test('an archive holds files of a house and nothing else: no way out of its fold
   }
 });
 
+test('an archive of more files than any house has is not read to its end', async () => {
+  const header = (name: string) => {
+    const block = Buffer.alloc(512);
+    block.write(name, 0);
+    block.write('0000644\0' + '0000000\0' + '0000000\0' + '00000000000\0' + '00000000000\0', 100);
+    block.write('        ', 148);
+    block.write('0', 156);
+    block.write('ustar\u000000', 257);
+    const sum = block.reduce((total, byte) => total + byte, 0);
+    block.write(`${sum.toString(8).padStart(6, '0')}\0 `, 148);
+    return block;
+  };
+  let read = 0;
+  const crowd = Readable.from(
+    (function* () {
+      for (; read < 200_000; read += 1) yield header(`mail/${read}.eml`);
+    })(),
+  );
+  const refused = await unpackHouse(Readable.toWeb(crowd) as ReadableStream<Uint8Array>, folder);
+  expect(whyOf(refusalOf(refused))).toBe('It holds more files than any house.');
+  expect(read).toBeLessThan(60_000);
+});
+
 const SPOILT: readonly [string, RegExp, (folder: string) => Promise<void> | void][] = [
   ['nothing', /^whole$/, () => undefined],
   ['the list is gone', /no list/, (where) => rmSync(join(where, 'calendario.json'))],
@@ -287,6 +310,11 @@ const SPOILT: readonly [string, RegExp, (folder: string) => Promise<void> | void
     'a trigger too many',
     /other tables/,
     inDatabase(`CREATE TRIGGER t AFTER INSERT ON person BEGIN DELETE FROM person; END`),
+  ],
+  [
+    'a trigger with a name like those of SQLite itself',
+    /other tables/,
+    inDatabase(`CREATE TRIGGER sqlitexstat_t AFTER INSERT ON person BEGIN DELETE FROM person; END`),
   ],
   ['something named that is not there', /not there/, inDatabase(`UPDATE space SET building_id = 99`)],
   [

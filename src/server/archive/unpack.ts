@@ -10,10 +10,13 @@ import { MANIFEST } from './folders';
 
 const MB = 1024 * 1024;
 const NAMES = new Set([MANIFEST, 'calendario.sqlite', 'session-secret']);
+/** More than any house holds: a file each of letters and attachments of many years. */
+const MOST_MEMBERS = 50_000;
 const FOLDERS = /^(files|mail)\/$/;
 const IN_FOLDERS = /^(files|mail)\/[\w-][\w.-]{0,80}$/;
 
 class TooLarge extends Error {}
+class NoHouse extends Error {}
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
 
@@ -43,17 +46,25 @@ export async function unpackHouse(
   if (!body) return bad(say`Nothing was sent.`);
   for (const name of ['files', 'mail'])
     mkdirSync(join(/* turbopackIgnore: true */ folder, name), { mode: 0o700 });
-  const odd: string[] = [];
   let unpacked = 0;
+  let members = 0;
+  /** Reading ends with the first thing that belongs to no house. */
+  const whyNot = (entry: ReadEntry): string | null => {
+    unpacked += entry.size;
+    members += 1;
+    if (members > MOST_MEMBERS) return say`It holds more files than any house.`;
+    if (unpacked > UNPACKED_LIMIT_MB * MB) return say`It is larger than any house.`;
+    return isExpected(entry) ? null : say`It holds “${entry.path.slice(0, 80)}”, which belongs to no house.`;
+  };
+  let stopped: string | null = null;
   const unpack = extract({
     cwd: folder,
     strict: true,
     filter: (_, entry) => {
-      const one = entry as ReadEntry;
-      unpacked += one.size;
-      const isFine = isExpected(one) && unpacked <= UNPACKED_LIMIT_MB * MB;
-      if (!isExpected(one)) odd.push(one.path);
-      return isFine;
+      if (stopped) return false;
+      stopped = whyNot(entry as ReadEntry);
+      if (stopped) unpack.abort(new NoHouse(stopped));
+      return !stopped;
     },
   });
   try {
@@ -64,9 +75,8 @@ export async function unpackHouse(
     );
   } catch (error) {
     if (error instanceof TooLarge) return refuse({ code: 'file-too-large', limitMb: ARCHIVE_LIMIT_MB });
-    return bad(say`It is no gzipped tar, or it was cut off on its way.`);
+    return bad(stopped ?? say`It is no gzipped tar, or it was cut off on its way.`);
   }
-  if (unpacked > UNPACKED_LIMIT_MB * MB) return bad(say`It is larger than any house.`);
-  if (odd.length) return bad(say`It holds “${odd[0]!.slice(0, 80)}”, which belongs to no house.`);
+  if (stopped) return bad(stopped);
   return done(null);
 }

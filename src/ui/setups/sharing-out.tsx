@@ -10,7 +10,7 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from 'react';
 import type { WeekOrder, WeekView } from '@/contracts/week-load';
 import Link from '@/ui/primitives/link';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -174,16 +174,24 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
   // A press that hardly moves picks; one that moves drags.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const holders: Holder[] = [{ id: null, name: say`Whoever is there` }, ...team.people];
-  const give = async (orders: readonly number[], personId: number | null) => {
-    if (await submit('/api/orders/assign', { orders, personId })) setPicked([]);
+  /** The order that was moved by keys: drawn in its other row, it has them again. */
+  const moved = useRef<number | null>(null);
+  useLayoutEffect(() => {
+    if (moved.current === null) return;
+    document.querySelector<HTMLElement>(`[data-order="${moved.current}"]`)?.focus();
+    moved.current = null;
+  }, [team]);
+  const give = async (orders: readonly number[], personId: number | null): Promise<boolean> => {
+    const isDone = await submit('/api/orders/assign', { orders, personId });
+    if (isDone) setPicked([]);
+    return isDone;
   };
   const step = async (order: WeekOrder, by: 1 | -1) => {
     const at = holders.findIndex(({ id }) => id === order.personId);
     const to = holders[at + by];
     if (!to) return;
-    await give([order.id], to.id);
-    // The chip stands in another row now; the keys stay with it.
-    setTimeout(() => document.querySelector<HTMLElement>(`[data-order="${order.id}"]`)?.focus(), 250);
+    moved.current = order.id;
+    if (!(await give([order.id], to.id))) moved.current = null;
   };
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over) return;

@@ -1,0 +1,129 @@
+import { randomBytes, randomInt, randomUUID } from 'node:crypto';
+
+/** Where it is aimed at: an instance of our own on loopback, and people who are signed in there. */
+export interface Target {
+  readonly base: string;
+  readonly cookies: Readonly<Record<'requester' | 'manager', string>>;
+}
+
+export interface Attack {
+  readonly name: string;
+  /** Connections at once. */
+  readonly lanes: number;
+  send(target: Target): Promise<Response>;
+}
+
+const LOOPBACK = /^http:\/\/127\.0\.0\.1:\d+$/;
+
+/** As if from another network each time; a server believes it only where it was told to trust a proxy. */
+const anywhere = (): Record<string, string> => ({
+  'X-Forwarded-For': [198, 18 + randomInt(2), randomInt(256), randomInt(256)].join('.'),
+});
+
+const post = (target: Target, path: string, body: unknown, cookie = ''): Promise<Response> =>
+  fetch(`${target.base}${path}`, {
+    method: 'POST',
+    headers: {
+      'Content-Type': 'application/json',
+      Origin: target.base,
+      ...(cookie && { Cookie: cookie }),
+      ...anywhere(),
+    },
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  });
+const get = (target: Target, path: string): Promise<Response> =>
+  fetch(`${target.base}${path}`, { headers: anywhere() });
+
+const invented = () => `${randomBytes(6).toString('hex')}@nowhere.example`;
+const LARGE = JSON.stringify({ text: 'x'.repeat(31 * 1024 * 1024) });
+
+const check = (dates: number) => ({
+  people: 12,
+  accessMin: 0,
+  exitMin: 0,
+  equipment: [],
+  spaces: [{ spaceId: 8, layout: 'theatre', setupMin: 0, strikeMin: 0 }],
+  when: {
+    startsAt: '2028-01-03T07:00',
+    endsAt: '2028-01-03T08:00',
+    repeat: { rule: `FREQ=DAILY;COUNT=${dates}` },
+  },
+});
+
+const asked = (publicHtml: string) => ({
+  ...check(1),
+  key: randomUUID(),
+  title: 'Deep down',
+  publicText: '',
+  publicHtml,
+  categoryId: 2,
+  hostId: 2,
+  notes: '',
+  publish: false,
+});
+
+/** What somebody may try who wants others to wait. */
+export const ATTACKS: readonly Attack[] = [
+  {
+    name: 'wrong sign-ins with invented addresses',
+    lanes: 40,
+    send: (target) =>
+      post(target, '/api/session', { email: invented(), password: randomBytes(9).toString('hex') }),
+  },
+  {
+    name: 'new passwords for invented addresses',
+    lanes: 40,
+    send: (target) => post(target, '/api/account/forgotten', { email: invented() }),
+  },
+  {
+    name: 'a year as a PDF',
+    lanes: 4,
+    send: (target) => get(target, '/print/sheet.pdf?from=2027-01-01&days=366'),
+  },
+  {
+    name: 'a year before it is printed',
+    lanes: 4,
+    send: (target) => get(target, '/print?from=2027-01-01&days=366'),
+  },
+  { name: 'bodies of 31 MB', lanes: 4, send: (target) => post(target, '/api/check', LARGE) },
+  { name: 'checks of 3,000 dates', lanes: 4, send: (target) => post(target, '/api/check', check(3000)) },
+  {
+    name: 'text of 3,000 tags within one another',
+    lanes: 8,
+    send: (target) =>
+      post(target, '/api/requests', asked('<blockquote>a'.repeat(3000)), target.cookies.requester),
+  },
+  {
+    name: 'JSON of 100,000 lists within one another',
+    lanes: 8,
+    send: (target) => post(target, '/api/check', '['.repeat(100_000)),
+  },
+];
+
+/** Sends an attack over its connections for so long or so often, whichever is over first; gives statuses with numbers. */
+export async function carryOut(
+  attack: Attack,
+  target: Target,
+  { mostMs, mostRequests }: { readonly mostMs: number; readonly mostRequests: number },
+): Promise<Record<string, number>> {
+  if (!LOOPBACK.test(target.base))
+    throw new Error('attacks are for an instance of one\u2019s own, on loopback alone');
+  const statuses: Record<string, number> = {};
+  const until = Date.now() + mostMs;
+  let left = mostRequests;
+  const lane = async () => {
+    while (Date.now() < until && left > 0) {
+      left -= 1;
+      const status = await attack.send(target).then(
+        async (reply) => {
+          await reply.arrayBuffer();
+          return String(reply.status);
+        },
+        () => 'cut off',
+      );
+      statuses[status] = (statuses[status] ?? 0) + 1;
+    }
+  };
+  await Promise.all(Array.from({ length: attack.lanes }, lane));
+  return statuses;
+}
