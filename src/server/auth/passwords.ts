@@ -1,11 +1,15 @@
+import { availableParallelism } from 'node:os';
 import argon2 from 'argon2';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 
 // OWASP's minimum for argon2id (value from memory): 19 MiB, 2 passes, 1 lane.
 const OPTIONS = { type: argon2.argon2id, memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
 
-/** Node has four threads for such work, and SQLite needs the others: more at once would make every reader wait. */
-const MOST_AT_ONCE = 2;
+/**
+ * Node has four threads for such work, and SQLite needs the others; a core is left for all else. More at once would make
+ * every reader wait.
+ */
+export const MOST_AT_ONCE = Math.max(1, Math.min(2, availableParallelism() - 1));
 
 // Next loads the server in several bundles: what is counted is counted for the process.
 const holder = globalThis as typeof globalThis & { calendarioHashes?: number };

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import { channel } from 'node:diagnostics_channel';
-import type { IncomingMessage, ServerResponse } from 'node:http';
+import { Server, type IncomingMessage, type ServerResponse } from 'node:http';
 import { trustedProxyHeader } from '../settings';
+import { Turns } from './turns';
 
 const NO_SUCH_PAGE = '/no-such-page';
 
@@ -55,14 +55,69 @@ export function sourceOf(request: IncomingMessage, proxyHeader: string | null): 
   return networkOf(last || (request.socket.remoteAddress ?? 'unknown')).slice(0, 64);
 }
 
-/** From now on each request has a readable address, its source and an id; the id also stands in the reply. */
-export function prepareIncomingRequests(): void {
-  channel('http.server.request.start').subscribe((message) => {
-    const { request, response } = message as { request: IncomingMessage; response: ServerResponse };
-    request.url = readableAddress(request.url ?? '/');
-    request.headers[SOURCE_HEADER] = sourceOf(request, trustedProxyHeader());
-    const id = randomBytes(5).toString('hex');
-    request.headers[REQUEST_ID_HEADER] = id;
-    response.setHeader(REQUEST_ID_HEADER, id);
+/** What takes longer, such as an answer that comes line by line, no longer keeps others of its source waiting. */
+const LONGEST_TURN_MS = 1500;
+
+const TOO_MANY = 'Too many requests from your network at once. Nothing was changed; try again in a moment.\n';
+
+const TOO_LARGE =
+  'That is more than any form here holds. Nothing was changed; shorten it and send it again.\n';
+const MOST_BODY_BYTES = 2 * 1024 * 1024;
+/** Where files are sent, each with a bound of its own. */
+const FOR_FILES = /^\/api\/(files|pictures|archive|start\/archive)\b/;
+
+const isTooLarge = ({ headers, url = '' }: IncomingMessage): boolean =>
+  Number(headers['content-length'] ?? 0) > MOST_BODY_BYTES && !FOR_FILES.test(url);
+
+/** Answers without reading what was sent, and closes the connection it was sent over. */
+function turnAway(response: ServerResponse, status: 413 | 503, text: string): true {
+  response
+    .writeHead(status, {
+      'Content-Type': 'text/plain; charset=utf-8',
+      'Retry-After': '1',
+      Connection: 'close',
+    })
+    .end(text);
+  return true;
+}
+
+function prepare(request: IncomingMessage, response: ServerResponse): string {
+  request.url = readableAddress(request.url ?? '/');
+  const source = sourceOf(request, trustedProxyHeader());
+  request.headers[SOURCE_HEADER] = source;
+  const id = randomBytes(5).toString('hex');
+  request.headers[REQUEST_ID_HEADER] = id;
+  response.setHeader(REQUEST_ID_HEADER, id);
+  return source;
+}
+
+/** Lets the next one begin once this is answered, given up, or takes long. */
+function leaveAfter(response: ServerResponse, done: () => void): void {
+  const timer = setTimeout(done, LONGEST_TURN_MS).unref();
+  response.once('close', () => {
+    clearTimeout(timer);
+    done();
   });
+}
+
+/**
+ * From now on each request has a readable address, its source and an id, and waits for its turn among those of its
+ * source. Next makes the server itself, so this stands in front of the event by which Node hands over a request.
+ */
+export function prepareIncomingRequests(): void {
+  const turns = new Turns();
+  const { emit } = Server.prototype;
+  Server.prototype.emit = function (this: Server, event: string, ...args: unknown[]): boolean {
+    const hand = () => Reflect.apply(emit, this, [event, ...args]) as boolean;
+    if (event !== 'request') return hand();
+    const [request, response] = args as [IncomingMessage, ServerResponse];
+    const source = prepare(request, response);
+    if (isTooLarge(request)) return turnAway(response, 413, TOO_LARGE);
+    const isTaken = turns.take(source, (done) => {
+      leaveAfter(response, done);
+      // Given up while it waited.
+      if (!response.destroyed) hand();
+    });
+    return isTaken || turnAway(response, 503, TOO_MANY);
+  };
 }

@@ -5,6 +5,7 @@ import { permissionFor, type Action } from '../auth/policy';
 import type { SignedInPerson } from '../auth/sessions';
 import type { Context, SignedInContext } from '../context';
 import { runtime } from '../runtime';
+import { SOURCE_HEADER } from './incoming-requests';
 import { NONCE_HEADER } from './page-policy';
 import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
@@ -18,7 +19,8 @@ export const currentContext = cache(async (): Promise<PageContext> => {
   // Cookies first: asking for them ends the build's try of a page before anything of the office is opened.
   const session = (await cookies()).get(SESSION_COOKIE)?.value;
   const { base } = await runtime();
-  return { ...base, viewer: await personOfCookie(base.db, session) };
+  const source = (await headers()).get(SOURCE_HEADER) ?? undefined;
+  return { ...base, viewer: await personOfCookie(base.db, session), source };
 });
 
 /**

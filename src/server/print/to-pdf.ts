@@ -2,6 +2,7 @@ import { LOCALES } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
 import PDFDocument from 'pdfkit';
 import type { Mark, Page } from '@/core/printing/marks';
+import { lettingOthers } from '../let-others';
 import { printFonts } from './fonts';
 
 const DOTS = 2;
@@ -42,7 +43,8 @@ function draw(document: PDFKit.PDFDocument, mark: Mark) {
 }
 
 /** Pages as a PDF with their fonts in it. `at` is the moment written into it as its making. */
-export function toPdf(pages: readonly Page[], title: string, at: Date): Promise<Buffer> {
+export async function toPdf(pages: readonly Page[], title: string, at: Date): Promise<Buffer> {
+  const letOthers = lettingOthers();
   const document = new PDFDocument({
     autoFirstPage: false,
     lang: LOCALES[ownLanguage()],
@@ -59,6 +61,7 @@ export function toPdf(pages: readonly Page[], title: string, at: Date): Promise<
   for (const { width, height, marks } of pages) {
     document.addPage({ size: [width, height], margin: 0 });
     for (const mark of marks) draw(document, mark);
+    await letOthers();
   }
   document.end();
   return ended;

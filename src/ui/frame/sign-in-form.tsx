@@ -8,11 +8,23 @@ import { signInSchema, type SignInInput } from '@/contracts/sign-in';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
+// Where many sign in at once one is told to try again: that is done twice before it is said.
+const AGAIN_MS = [700, 1500];
+
+async function sendPatiently(values: SignInInput) {
+  for (const pause of AGAIN_MS) {
+    const reply = await send('POST', '/api/session', values);
+    if (reply.ok || reply.error.code !== 'sign-ins-busy') return reply;
+    await new Promise((resolve) => setTimeout(resolve, pause + Math.random() * pause));
+  }
+  return send('POST', '/api/session', values);
+}
+
 export function SignInForm({ next, refused }: { next: string; refused: string | null }) {
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
-    const reply = await send('POST', '/api/session', values);
+    const reply = await sendPatiently(values);
     if (!reply.ok) return setError(reply.error);
     // Loaded anew: what somebody has chosen for themselves holds for the whole page.
     location.assign(next);

@@ -11,6 +11,9 @@ import { printPages } from './print-sheet';
 
 export const metadata: Metadata = texts({ title: 'Print' });
 
+/** Pages drawn before they are printed: more would be a document of many megabytes. */
+const MOST_SHOWN = 24;
+
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
 export default async function PrintPage({ searchParams }: { searchParams: Promise<Query> }) {
@@ -37,12 +40,16 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
         <PrintForm text={text} what={PRINTS.find((each) => each === text.what) ?? 'dates'} fault={fault} />
         {first && (
           <p className="flex flex-wrap items-center gap-3 pt-3">
-            <PrintButton />
+            {pages.length <= MOST_SHOWN && <PrintButton />}
             <a
               className="press"
               href={`/print/sheet.pdf?${new URLSearchParams(text).toString()}`}
             >{say`As PDF`}</a>
-            <span className="text-soft">{say`${countText(pages.length, 'page', 'pages')}, just as printed.`}</span>
+            <span className="text-soft">
+              {pages.length > MOST_SHOWN
+                ? say`The first ${MOST_SHOWN} of ${countText(pages.length, 'page', 'pages')}, just as printed; the PDF has all of them.`
+                : say`${countText(pages.length, 'page', 'pages')}, just as printed.`}
+            </span>
           </p>
         )}
       </div>
@@ -50,7 +57,7 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
         <style>{`@media print { @page { size: ${first.width}pt ${first.height}pt; margin: 0 } }`}</style>
       )}
       <div className="printed-pages">
-        {pages.map((page, index) => (
+        {pages.slice(0, MOST_SHOWN).map((page, index) => (
           <PrintedPage key={index} page={page} number={index + 1} of={pages.length} />
         ))}
       </div>

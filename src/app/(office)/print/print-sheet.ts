@@ -14,6 +14,7 @@ import { printFonts } from '@/server/print/fonts';
 import { boardCategories, boardHouse } from '@/server/use-cases/look/board-house';
 import { boardSpan, usesIn } from '@/server/use-cases/look/board-span';
 import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
+import { runtime } from '@/server/runtime';
 import { officeContact } from '@/server/use-cases/look/office-contact';
 import { boardParts } from '@/ui/print/board-sheet';
 import { datesParts } from '@/ui/print/dates-sheet';
@@ -98,6 +99,25 @@ async function contentOf(ctx: Context, query: PrintQuery, tzid: string): Promise
   }
 }
 
+/** Days that are printed at once for people without an account. */
+const MOST_DAYS_FOR_STRANGERS = 31;
+/** Laying out and drawing a day costs about as much as checking so many dates. */
+const CHECKS_OF_A_DAY = 50;
+
+async function mayPrint(ctx: Context, { days }: PrintQuery): Promise<Outcome<null>> {
+  if (!ctx.viewer && days > MOST_DAYS_FOR_STRANGERS)
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        {
+          path: 'days',
+          message: say`Without an account at most ${MOST_DAYS_FOR_STRANGERS} days are printed at once. Choose fewer days, or sign in.`,
+        },
+      ],
+    });
+  return (await runtime()).countWork(ctx, days * CHECKS_OF_A_DAY);
+}
+
 /** What the viewer may know of what they ask for, on pages. */
 export async function printPages(
   ctx: Context,
@@ -105,6 +125,8 @@ export async function printPages(
 ): Promise<Outcome<{ readonly title: string; readonly pages: readonly Page[] }>> {
   const office = await officeContact(ctx.db);
   if (!office) return refuse({ code: 'not-found', what: say`office here yet` });
+  const allowed = await mayPrint(ctx, query);
+  if (!allowed.ok) return allowed;
   const content = await contentOf(ctx, query, office.tzid);
   if (!content.ok) return content;
   const { title, chosen, parts } = content.value;

@@ -1,12 +1,13 @@
 import type { WantedService } from '@/core/occupancy/bands';
 import type { CheckInput, CheckReply } from '@/contracts/ask';
+import { say } from '@/contracts/language/say';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { askerOf, checkAgainstWorld, sayAll } from '../verdicts';
 import { loadAskedHouse } from './ask-house';
 import { unknownThings } from './known-things';
-import { countNothing, type CountWork } from './work-of-strangers';
+import { countNothing, MOST_DATES_AT_ONCE, type CountWork } from './work-of-strangers';
 import { datesAsked, withServices } from '@/contracts/asked-dates';
 
 /** Who decides requests sees them as the office does. */
@@ -28,6 +29,16 @@ export async function checkRequest(
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const { inWords, notes, isEndless } = asked.value;
+  if (!ctx.viewer && asked.value.dates.length > MOST_DATES_AT_ONCE)
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        {
+          path: 'when',
+          message: say`Without an account at most ${MOST_DATES_AT_ONCE} dates are checked at once. Sign in to have all of them checked; what you typed is kept.`,
+        },
+      ],
+    });
   const counted = await countWork(ctx, asked.value.dates.length);
   if (!counted.ok) return counted;
   const dates = withServices(asked.value.dates, servicesNamed(input));

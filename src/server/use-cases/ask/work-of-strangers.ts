@@ -6,6 +6,8 @@ import type { Context } from '../../context';
 const WINDOW_S = 60;
 /** Dates that one source without an account may have checked in a minute: several seconds of work. */
 export const MOST_DATES_FROM_SOURCE = 20_000;
+/** And in one request: what is checked holds up all others for as long. */
+export const MOST_DATES_AT_ONCE = 400;
 /** All who ask without an account, together. */
 export const MOST_DATES_FOR_STRANGERS = 60_000;
 /** Looking for ways out checks a date many times over. */
