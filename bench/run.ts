@@ -2,7 +2,8 @@ import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Database } from '@/server/db/connection';
 import { benchApprove } from './approve';
-import { benchAttacks } from './attacks';
+import { isMainThread } from 'node:worker_threads';
+import { attackFromThread, benchAttacks } from './attacks';
 import { benchBoard } from './board';
 import { benchBrowser } from './browser/run';
 import { benchCheck, benchTyped, queryPlans, series } from './check';
@@ -138,4 +139,4 @@ ${sections.join('\n\n')}
   );
 }
 
-void main();
+void (isMainThread ? main() : attackFromThread());

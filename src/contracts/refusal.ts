@@ -59,6 +59,8 @@ export type Refusal =
     }
   /** Something of the house that other things need. */
   | { readonly code: 'in-use'; readonly sentences: readonly string[] }
+  /** One source sends more at once than is kept waiting for it. */
+  | { readonly code: 'too-many-at-once' }
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }
   /** Whoever sent it stopped it before it was done. */

@@ -73,6 +73,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     say`${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
   'cannot-undo': ({ why, since }) => UNDO[why](since),
   'key-used': () => say`This form was sent before with other content. Reload the page and send it again.`,
+  'too-many-at-once': () =>
+    say`Too many requests come from your network at once. Nothing was changed; try again in a moment.`,
   stopped: () => say`Stopped. Nothing was changed.`,
   failed: ({ id }) =>
     say`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office this number: ${id}.`,

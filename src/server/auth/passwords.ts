@@ -11,23 +11,36 @@ const OPTIONS = { type: argon2.argon2id, memoryCost: 19_456, timeCost: 2, parall
  */
 export const MOST_AT_ONCE = Math.max(1, Math.min(2, availableParallelism() - 1));
 
-// Next loads the server in several bundles: what is counted is counted for the process.
-const holder = globalThis as typeof globalThis & { calendarioHashes?: number };
+/** People who sign in at the same moment wait for one another, a quarter of a second at most. */
+export const MOST_WAITING = 4;
 
-/** Does it unless as many are being done already: then whoever sent it is told to try again, and nothing waits. */
-async function ifFree<Value>(work: () => Promise<Value>): Promise<Outcome<Value>> {
-  const running = holder.calendarioHashes ?? 0;
-  if (running >= MOST_AT_ONCE) return refuse({ code: 'sign-ins-busy' });
-  holder.calendarioHashes = running + 1;
+interface Hashing {
+  running: number;
+  readonly waiting: (() => void)[];
+}
+
+// Next loads the server in several bundles: what is counted is counted for the process.
+const holder = globalThis as typeof globalThis & { calendarioHashing?: Hashing };
+const hashing = (): Hashing => (holder.calendarioHashing ??= { running: 0, waiting: [] });
+
+/** Does it in its turn, unless many wait already: then whoever sent it is told to try again at once. */
+async function inTurn<Value>(work: () => Promise<Value>): Promise<Outcome<Value>> {
+  const all = hashing();
+  if (all.running < MOST_AT_ONCE) all.running += 1;
+  else if (all.waiting.length >= MOST_WAITING) return refuse({ code: 'sign-ins-busy' });
+  // Whoever ends hands its place over.
+  else await new Promise<void>((resolve) => all.waiting.push(resolve));
   try {
     return done(await work());
   } finally {
-    holder.calendarioHashes -= 1;
+    const next = all.waiting.shift();
+    if (next) next();
+    else all.running -= 1;
   }
 }
 
 export const hashPassword = (password: string): Promise<Outcome<string>> =>
-  ifFree(() => argon2.hash(password, OPTIONS));
+  inTurn(() => argon2.hash(password, OPTIONS));
 
 /** For people made from an office file and not by a request: there is no bound. */
 export const hashForFile = (password: string): Promise<string> => argon2.hash(password, OPTIONS);
@@ -36,7 +49,7 @@ export const hashForFile = (password: string): Promise<string> => argon2.hash(pa
 let nobody: Promise<string> | undefined;
 
 export const isPassword = (hash: string | null, password: string): Promise<Outcome<boolean>> =>
-  ifFree(async () => {
+  inTurn(async () => {
     const matches = await argon2.verify(
       hash ?? (await (nobody ??= hashForFile('no account has this'))),
       password,

@@ -1,6 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { Server, type IncomingMessage, type ServerResponse } from 'node:http';
+import type { ErrorReply } from '@/contracts/refusal';
+import { errorReply } from '@/contracts/words/refusals';
 import { trustedProxyHeader } from '../settings';
+import { BODY_LIMIT_KB } from './body';
 import { Turns } from './turns';
 
 const NO_SUCH_PAGE = '/no-such-page';
@@ -58,10 +61,6 @@ export function sourceOf(request: IncomingMessage, proxyHeader: string | null): 
 /** What takes longer, such as an answer that comes line by line, no longer keeps others of its source waiting. */
 const LONGEST_TURN_MS = 1500;
 
-const TOO_MANY = 'Too many requests from your network at once. Nothing was changed; try again in a moment.\n';
-
-const TOO_LARGE =
-  'That is more than any form here holds. Nothing was changed; shorten it and send it again.\n';
 const MOST_BODY_BYTES = 2 * 1024 * 1024;
 /** Where files are sent, each with a bound of its own. */
 const FOR_FILES = /^\/api\/(files|pictures|archive|start\/archive)\b/;
@@ -69,15 +68,15 @@ const FOR_FILES = /^\/api\/(files|pictures|archive|start\/archive)\b/;
 const isTooLarge = ({ headers, url = '' }: IncomingMessage): boolean =>
   Number(headers['content-length'] ?? 0) > MOST_BODY_BYTES && !FOR_FILES.test(url);
 
-/** Answers without reading what was sent, and closes the connection it was sent over. */
-function turnAway(response: ServerResponse, status: 413 | 503, text: string): true {
+/** Answers without reading what was sent, in the one shape of refusals; the rest of it runs off unread. */
+function turnAway(response: ServerResponse, status: 413 | 503, { error }: ErrorReply): true {
   response
     .writeHead(status, {
-      'Content-Type': 'text/plain; charset=utf-8',
+      'Content-Type': 'application/json',
+      'Cache-Control': 'no-store',
       'Retry-After': '1',
-      Connection: 'close',
     })
-    .end(text);
+    .end(JSON.stringify({ error }));
   return true;
 }
 
@@ -112,12 +111,13 @@ export function prepareIncomingRequests(): void {
     if (event !== 'request') return hand();
     const [request, response] = args as [IncomingMessage, ServerResponse];
     const source = prepare(request, response);
-    if (isTooLarge(request)) return turnAway(response, 413, TOO_LARGE);
+    if (isTooLarge(request))
+      return turnAway(response, 413, errorReply({ code: 'too-large', limitKb: BODY_LIMIT_KB }));
     const isTaken = turns.take(source, (done) => {
       leaveAfter(response, done);
       // Given up while it waited.
       if (!response.destroyed) hand();
     });
-    return isTaken || turnAway(response, 503, TOO_MANY);
+    return isTaken || turnAway(response, 503, errorReply({ code: 'too-many-at-once' }));
   };
 }

@@ -35,6 +35,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   begun: 409,
   'cannot-undo': 409,
   'key-used': 409,
+  'too-many-at-once': 503,
   busy: 503,
   failed: 500,
 };
