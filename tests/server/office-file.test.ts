@@ -9,6 +9,7 @@ import { INVARIANTS } from '@/server/db/invariants';
 import { migrate } from '@/server/db/migrate';
 import { createOffice } from '@/server/use-cases/office/create-office';
 import { OfficeFileError } from '@/server/use-cases/office/office-rows';
+import { done } from '@/contracts/refusal';
 import { isPassword } from '@/server/auth/passwords';
 import { SMALL_OFFICE } from '@tests/builders/office';
 
@@ -51,9 +52,9 @@ test('passwords are kept only as argon2id hashes', async () => {
     `SELECT password_hash FROM person WHERE email = 'ada@fernside.example'`,
   );
   expect(row!.password_hash).toMatch(/^\$argon2id\$/);
-  expect(await isPassword(row!.password_hash, 'fronds-and-spores')).toBe(true);
-  expect(await isPassword(row!.password_hash, 'fronds-and-spore')).toBe(false);
-  expect(await isPassword(null, '')).toBe(false);
+  expect(await isPassword(row!.password_hash, 'fronds-and-spores')).toEqual(done(true));
+  expect(await isPassword(row!.password_hash, 'fronds-and-spore')).toEqual(done(false));
+  expect(await isPassword(null, '')).toEqual(done(false));
 });
 
 test.each([
