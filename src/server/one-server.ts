@@ -18,6 +18,8 @@ export function holdFolder(): Promise<boolean> {
   return new Promise((resolve, reject) => {
     const lock = new sqlite3.Database(join(dataFolder(), LOCK), (opened) => {
       if (opened) return reject(opened);
+      // A server that is being restarted may take a moment to be gone.
+      lock.configure('busyTimeout', 4000);
       lock.exec('BEGIN EXCLUSIVE', (error) => {
         if (!error) {
           holder.calendarioLock = lock;
