@@ -19,10 +19,9 @@ export async function register(): Promise<void> {
 export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { log } = await import('./server/log');
-  const { digest } = error as { digest?: string };
   const id = request.headers['x-request-id'];
   log.error(
-    { err: error, id, digest, method: request.method, url: request.path, route: context.routePath },
+    { err: error, id, method: request.method, url: request.path, route: context.routePath },
     'a page failed',
   );
 };

@@ -1,4 +1,5 @@
-import { MOST_CHARACTERS, MOST_PUBLIC_HTML } from './text-limits';
+import { MOST_CHARACTERS } from './text-limits';
+import { publicHtmlField } from './public-text';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId, SpaceId } from '@/core/ids';
@@ -86,11 +87,8 @@ export const askDetails = {
     .array(orderLineSchema)
     .max(60, later`At most sixty lines of running order.`)
     .default([]),
-  /** Public text with its marks, as an editor writes it; cleaned on the server. Takes the place of the plain one. */
-  publicHtml: z
-    .string(later`Public text is missing.`)
-    .max(MOST_PUBLIC_HTML, later`The public text is too long: at most about 2,000 words.`)
-    .optional(),
+  /** Takes the place of the plain text. */
+  publicHtml: publicHtmlField.optional(),
   /** Calendars it is wanted on besides those that show it anyway; the office accepts it there. */
   calendarIds: z
     .array(rowId<number>('a calendar'))

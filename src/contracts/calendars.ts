@@ -1,4 +1,5 @@
-import { MOST_CHARACTERS, MOST_PUBLIC_HTML } from './text-limits';
+import { MOST_CHARACTERS } from './text-limits';
+import { publicHtmlField } from './public-text';
 import { later } from './language/say';
 import { z } from 'zod';
 import { FACTS } from '@/core/publishing/facts';
@@ -161,9 +162,7 @@ export const editNoticeSchema = z.object({
     .nullable()
     .default(null),
   secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
-  publicHtml: z
-    .string(later`Public text is missing.`)
-    .max(MOST_PUBLIC_HTML, later`The public text is too long: at most about 2,000 words.`),
+  publicHtml: publicHtmlField,
   /** Calendars it stands on besides those that show it anyway. */
   picked: several<number>('a calendar'),
   /** Calendars it is kept off. */

@@ -1,6 +1,3 @@
-/** Characters of public text with its marks, before and after it is cleaned: about 2,000 words. */
-export const MOST_PUBLIC_HTML = 40_000;
-
 /** The most characters of each text people type: the schema refuses more, and the field takes no more. */
 export const MOST_CHARACTERS = {
   title: 120,

@@ -35,7 +35,8 @@ const get = (target: Target, path: string): Promise<Response> =>
 const invented = () => `${randomBytes(6).toString('hex')}@nowhere.example`;
 const LARGE = JSON.stringify({ text: 'x'.repeat(31 * 1024 * 1024) });
 
-const check = (dates: number) => ({
+/** So many days in a row in a space that nobody has then. */
+export const check = (dates: number) => ({
   people: 12,
   accessMin: 0,
   exitMin: 0,

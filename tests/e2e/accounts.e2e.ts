@@ -1,4 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
+import { check as checkOf } from '../attacks/attacks';
 import {
   ACCOUNTS,
   BASE,
@@ -216,19 +217,7 @@ test('whoever is signed in and signs in again has one session in that browser, n
 });
 
 test('strangers have so much checked in a minute; what is refused takes nothing from others', async () => {
-  const check = (dates: number) =>
-    send('POST', '/api/check', {
-      people: 12,
-      accessMin: 0,
-      exitMin: 0,
-      equipment: [],
-      spaces: [{ spaceId: 8, layout: 'theatre', setupMin: 0, strikeMin: 0 }],
-      when: {
-        startsAt: '2028-01-03T07:00',
-        endsAt: '2028-01-03T08:00',
-        repeat: { rule: `FREQ=DAILY;COUNT=${dates}` },
-      },
-    });
+  const check = (dates: number) => send('POST', '/api/check', checkOf(dates));
   expect(await (await check(401)).text()).toContain('at most 400 dates are checked at once');
   // 20,000 dates: fifty times 399, and some are left.
   const statuses: number[] = [];

@@ -16,7 +16,6 @@ const FOLDERS = /^(files|mail)\/$/;
 const IN_FOLDERS = /^(files|mail)\/[\w-][\w.-]{0,80}$/;
 
 class TooLarge extends Error {}
-class NoHouse extends Error {}
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
 
@@ -63,7 +62,7 @@ export async function unpackHouse(
     filter: (_, entry) => {
       if (stopped) return false;
       stopped = whyNot(entry as ReadEntry);
-      if (stopped) unpack.abort(new NoHouse(stopped));
+      if (stopped) unpack.abort(new Error(stopped));
       return !stopped;
     },
   });

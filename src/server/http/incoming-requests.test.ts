@@ -1,5 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import type { IncomingMessage } from 'node:http';
-import { networkOf, readableAddress, sourceOf } from './incoming-requests';
+import { join } from 'node:path';
+import { FOR_FILES, networkOf, readableAddress, sourceOf } from './incoming-requests';
 
 test.each([
   ['/places/%E0%A4%A', '/no-such-page'],
@@ -36,4 +38,20 @@ describe('where a request comes from', () => {
     expect(sourceOf(spoofed, 'X-Forwarded-For')).toBe('203.0.113.7');
     expect(sourceOf(request({}), 'X-Forwarded-For')).toBe('127.0.0.1');
   });
+
+  test.each([
+    ['203.0.113.7:4711', '203.0.113.7'],
+    ['[2001:db8:1:2::9]:4711', '2001:db8:1:2'],
+    ['[2001:db8:1:2::9]', '2001:db8:1:2'],
+  ])('is told without its port: %s', (told, source) => {
+    expect(sourceOf(request({ 'x-forwarded-for': told }), 'X-Forwarded-For')).toBe(source);
+  });
+});
+
+test('every route that takes files is one whose size its own bound decides', () => {
+  const routes = readdirSync('src/app/api', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('/route.ts'))
+    .filter((file) => readFileSync(join('src/app/api', file), 'utf8').includes('uploadRoute('));
+  expect(routes.length).toBeGreaterThan(2);
+  for (const file of routes) expect(`/api/${file.replace('/route.ts', '')}`).toMatch(FOR_FILES);
 });

@@ -3,7 +3,7 @@ import { Server, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { ErrorReply } from '@/contracts/refusal';
 import { errorReply } from '@/contracts/words/refusals';
 import { trustedProxyHeader } from '../settings';
-import { BODY_LIMIT_KB } from './body';
+import { BODY_LIMIT_KB, DRAIN_LIMIT_BYTES } from './body';
 import { Turns } from './turns';
 
 const NO_SUCH_PAGE = '/no-such-page';
@@ -48,6 +48,10 @@ export function networkOf(address: string): string {
     .join(':');
 }
 
+/** Some proxies write `203.0.113.7:4711` or `[2001:db8::1]:4711`. */
+const withoutPort = (address: string): string =>
+  /^\[([^\]]+)\]/.exec(address)?.[1] ?? address.replace(/^(\d+(?:\.\d+){3}):\d+$/, '$1');
+
 /**
  * Where a request comes from, for limits by source. Without a proxy that is the other end of the connection. With one it
  * is the last entry of the header the proxy writes: entries before it were sent by the client and can be anything.
@@ -55,18 +59,17 @@ export function networkOf(address: string): string {
 export function sourceOf(request: IncomingMessage, proxyHeader: string | null): string {
   const told = proxyHeader && request.headers[proxyHeader.toLowerCase()];
   const last = told ? String(told).split(',').at(-1)!.trim() : '';
-  return networkOf(last || (request.socket.remoteAddress ?? 'unknown')).slice(0, 64);
+  return networkOf(withoutPort(last) || (request.socket.remoteAddress ?? 'unknown')).slice(0, 64);
 }
 
 /** What takes longer, such as an answer that comes line by line, no longer keeps others of its source waiting. */
 const LONGEST_TURN_MS = 1500;
 
-const MOST_BODY_BYTES = 2 * 1024 * 1024;
 /** Where files are sent, each with a bound of its own. */
-const FOR_FILES = /^\/api\/(files|pictures|archive|start\/archive)\b/;
+export const FOR_FILES = /^\/api\/(files|pictures|archive|start\/archive)\b/;
 
 const isTooLarge = ({ headers, url = '' }: IncomingMessage): boolean =>
-  Number(headers['content-length'] ?? 0) > MOST_BODY_BYTES && !FOR_FILES.test(url);
+  Number(headers['content-length'] ?? 0) > DRAIN_LIMIT_BYTES && !FOR_FILES.test(url);
 
 /** Answers without reading what was sent, in the one shape of refusals; the rest of it runs off unread. */
 function turnAway(response: ServerResponse, status: 413 | 503, { error }: ErrorReply): true {
@@ -114,9 +117,10 @@ export function prepareIncomingRequests(): void {
     if (isTooLarge(request))
       return turnAway(response, 413, errorReply({ code: 'too-large', limitKb: BODY_LIMIT_KB }));
     const isTaken = turns.take(source, (done) => {
-      leaveAfter(response, done);
       // Given up while it waited.
-      if (!response.destroyed) hand();
+      if (response.destroyed) return done();
+      leaveAfter(response, done);
+      hand();
     });
     return isTaken || turnAway(response, 503, errorReply({ code: 'too-many-at-once' }));
   };

@@ -1,7 +1,7 @@
 const BASE = 'http://here.invalid';
 
 /**
- * The path to go on to, where it is one of this application; else `/`. Browsers drop tabs and line ends and take `\\` for
+ * The path to go on to, where it is one of this application; else `/`. Browsers drop tabs and line ends and take `\` for
  * `/`, so the same parser decides that they use, and what it read is what is given on.
  */
 export function ownPath(next: unknown): string {

@@ -1,4 +1,4 @@
-import { MOST_PUBLIC_HTML } from '@/contracts/text-limits';
+import { MOST_PUBLIC_HTML } from '@/contracts/public-text';
 import { cleanPublicHtml, MOST_DEPTH, publicTextFaults, publicTextOf } from './public-html';
 
 describe('public text is cleaned', () => {

@@ -2,7 +2,7 @@ import { convert } from 'html-to-text';
 import sanitizeHtml from 'sanitize-html';
 import { say } from '@/contracts/language/say';
 import type { FieldFault } from '@/contracts/refusal';
-import { MOST_PUBLIC_HTML } from '@/contracts/text-limits';
+import { MOST_PUBLIC_HTML, sayPublicTextTooLong } from '@/contracts/public-text';
 
 /** What public text may be made of: what the editor can write, and nothing that runs, loads or places itself. */
 const ALLOWED: sanitizeHtml.IOptions = {
@@ -87,7 +87,7 @@ export function cleanPublicHtml(source: string): PublicText | 'too-deep' | 'too-
 const FAULTS = {
   'too-deep': () =>
     say`Lists and quotes in the public text are more than ${MOST_DEPTH} deep within one another. Take some of them out.`,
-  'too-long': () => say`The public text is too long: at most about 2,000 words.`,
+  'too-long': sayPublicTextTooLong,
 };
 
 /** What is wrong with public text as it was sent, where something is. */

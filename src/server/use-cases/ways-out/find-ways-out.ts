@@ -13,6 +13,7 @@ import {
   type WaysOutLine,
 } from '@/contracts/ways-out';
 import { sayCut, sayNotLookedAt } from '@/contracts/words/remedies';
+import { lettingOthers } from '../../let-others';
 import type { Context } from '../../context';
 import { loadNames } from '../../db/names';
 import { CHECKS_OF_WAYS_OUT, countNothing, type CountWork } from '../ask/work-of-strangers';
@@ -24,8 +25,6 @@ import { waysOutBounds } from './house';
 import { worldAround } from './near';
 import { rivalsOf } from './rivals';
 import { tellDate, tellSeries, type Teller } from './tell';
-
-const pause = () => new Promise<void>((resolve) => setImmediate(resolve));
 
 const isTroubled = ({ date, findings }: DateInTrouble, side: Side): boolean =>
   hasTrouble(troublesOf(date, findings, side));
@@ -91,14 +90,14 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
   const occurrenceOf = (key: string) => looked.occurrences.get(key) ?? null;
   const proved = new Map<string, readonly Remedy[]>();
   yield { line: 'progress', done: 0, of: first.length };
+  const letOthers = lettingOthers();
   for (const [index, date] of first.entries()) {
     if (signal.aborted) return;
     const found = waysOutOf(date, search);
     proved.set(date.date.key, [...found.best, ...found.others]);
     yield { line: 'date', ...(await tellDate(date, occurrenceOf(date.date.key), found, teller)) };
     yield { line: 'progress', done: index + 1, of: first.length };
-    // Others are served between two dates.
-    await pause();
+    await letOthers();
   }
   if (signal.aborted) return;
   if (looked.picked === null || looked.picked.size > 1) {

@@ -1,0 +1,13 @@
+import { later, say } from './language/say';
+import { z } from 'zod';
+
+/** Characters of public text with its marks, before and after it is cleaned: about 2,000 words. */
+export const MOST_PUBLIC_HTML = 40_000;
+
+export const sayPublicTextTooLong = (): string =>
+  say`The public text is too long: at most about 2,000 words.`;
+
+/** Public text with its marks, as an editor writes it; cleaned on the server. */
+export const publicHtmlField = z
+  .string(later`Public text is missing.`)
+  .max(MOST_PUBLIC_HTML, { error: sayPublicTextTooLong });
