@@ -196,9 +196,10 @@ test('of many guesses sent at once few are judged; the others are told to wait, 
   const judged = replies.filter(({ status }) => status === 401).length;
   expect(judged).toBeGreaterThanOrEqual(1);
   expect(judged).toBeLessThanOrEqual(8);
-  expect(new Set(replies.map(({ status }) => status))).toEqual(
-    new Set([401, ...(judged < 20 ? [503] : []), ...(judged === 8 ? [429] : [])]),
-  );
+  const others = replies.map(({ status }) => status).filter((status) => status !== 401);
+  for (const status of others) expect([503, 429]).toContain(status);
+  // Too many tries are only those after the eighth.
+  if (others.includes(429)) expect(judged).toBe(8);
   for (let n = judged; n < 8; n += 1) expect((await guess(`once more ${n}`)).status).toBe(401);
   const late = await guess('the right one');
   expect(late.status).toBe(429);

@@ -86,6 +86,9 @@ describe('without scripts', () => {
   test('every other form says that it needs them, and keeps what was typed out of the address', async () => {
     const page = await without('/account/forgotten');
     expect(await textOf(page)).toContain('This form needs scripts');
+    // Told once, by the form that is meant; pages to read say nothing of the kind.
+    expect((await textOf(page, 'body')).match(/needs scripts/g)).toHaveLength(1);
+    expect(await textOf(await without('/notices'), 'body')).not.toContain('needs scripts');
     await page.type('input[type="email"]', 'secret@quillmere.example');
     await Promise.all([page.waitForNavigation(), page.keyboard.press('Enter')]);
     expect(page.url()).toBe(`${BASE}/needs-scripts`);

@@ -223,6 +223,7 @@ export function Ruler({ first, today }: RulerProps) {
       className="no-print mx-auto flex w-full max-w-[120rem] items-stretch border-b border-strong-rule px-4"
     >
       <Form
+        saysSo={false}
         className="flex w-28 shrink-0 flex-col justify-end pr-2 pb-1.5 sm:w-36"
         onSubmit={(event) => {
           event.preventDefault();

@@ -20,8 +20,8 @@ async function sendPatiently(values: SignInInput) {
   return send('POST', '/api/session', values);
 }
 
-export function SignInForm({ next, refused }: { next: string; refused: string | null }) {
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+export function SignInForm({ next, refused }: { next: string; refused: ErrorReply['error'] | null }) {
+  const [error, setError] = useState(refused);
   const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
     const reply = await sendPatiently(values);
@@ -55,9 +55,6 @@ export function SignInForm({ next, refused }: { next: string; refused: string | 
         />
         <span className="text-clash">{errors.password?.message}</span>
       </label>
-      {refused && !error && (
-        <p className="border-l-4 border-clash bg-sunk px-3 py-2 font-semibold">{refused}</p>
-      )}
       <RefusalNote error={error} />
       <button type="submit" className="press press-main" disabled={isSubmitting}>{say`Sign in`}</button>
     </form>

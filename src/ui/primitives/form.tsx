@@ -2,16 +2,23 @@ import { say } from '@/contracts/language/say';
 import type { ComponentProps } from 'react';
 import { NEEDS_SCRIPTS } from '@/contracts/needs-scripts';
 
+interface FormProps extends ComponentProps<'form'> {
+  /** Whether it says without scripts that it needs them; a small one beside other things leaves that to the page it is sent to. */
+  readonly saysSo?: boolean;
+}
+
 /**
  * A form that scripts send. Without them, or before they are there, the browser sends it to a page that says so: by POST,
  * so that nothing typed gets into an address.
  */
-export function Form({ children, ...own }: ComponentProps<'form'>) {
+export function Form({ saysSo = true, children, ...own }: FormProps) {
   return (
     <form method="post" action={NEEDS_SCRIPTS} {...own}>
-      <noscript>
-        <p className="border-l-4 border-look bg-sunk px-3 py-2">{say`This form needs scripts, which are switched off in this browser. Switch them on for this site and load the page again.`}</p>
-      </noscript>
+      {saysSo && (
+        <noscript>
+          <p className="mb-3 border-l-4 border-look bg-sunk px-3 py-2">{say`This form needs scripts, which are switched off in this browser. Switch them on for this site and load the page again.`}</p>
+        </noscript>
+      )}
       {children}
     </form>
   );

@@ -6,7 +6,7 @@ import Link from '@/ui/primitives/link';
 import { ownPath } from '@/server/http/own-path';
 import { pageContext } from '@/server/http/page';
 import { refusedSignIn } from '@/contracts/sign-in';
-import { sayRefusal } from '@/contracts/words/refusals';
+import { errorReply } from '@/contracts/words/refusals';
 
 export const metadata: Metadata = texts({ title: 'Sign in' });
 
@@ -23,7 +23,7 @@ export default async function SignInPage({
     <div className="mx-auto max-w-sm py-10">
       <h1 className="text-3xl">{say`Sign in`}</h1>
       <p className="mt-2 text-soft">{say`Looking needs no account; asking, deciding and setting up do. What you picked is kept.`}</p>
-      <SignInForm next={ownPath(asked.next)} refused={refused && sayRefusal(refused)} />
+      <SignInForm next={ownPath(asked.next)} refused={refused && errorReply(refused).error} />
       <p className="flex flex-wrap gap-x-6 gap-y-2 pt-5">
         <Link href="/account/forgotten">{say`I have forgotten my password`}</Link>
         {isOpen && <Link href="/account/register">{say`I have no account yet`}</Link>}
