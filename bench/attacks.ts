@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { parentPort, Worker, workerData } from 'node:worker_threads';
-import { ATTACKS, carryOut, type Target } from '@tests/attacks/attacks';
+import { ATTACKS, carryOut, ownSeries, type Target } from '@tests/attacks/attacks';
 import { startBuilt } from './browser/server';
 
 const ATTACK_MS = 8_000;
@@ -73,13 +73,11 @@ export async function benchAttacks(): Promise<string> {
   if (seeded.status !== 0) throw new Error('the demo could not be made');
   const { base, stop } = await startBuilt(folder, undefined, { CALENDARIO_TRUSTED_PROXY: 'X-Forwarded-For' });
   try {
-    const target: Target = {
-      base,
-      cookies: {
-        requester: await cookieOf(base, 'isolde.marsh@quillmere.example'),
-        manager: await cookieOf(base, 'wren.calloway@quillmere.example'),
-      },
+    const cookies = {
+      requester: await cookieOf(base, 'isolde.marsh@quillmere.example'),
+      manager: await cookieOf(base, 'wren.calloway@quillmere.example'),
     };
+    const target: Target = { base, cookies, own: await ownSeries({ base, cookies }) };
     for (let n = 0; n < 200; n += 1) await (await fetch(`${base}${READER}`)).arrayBuffer();
     const rows: string[] = [];
     for (const attack of ATTACKS) {

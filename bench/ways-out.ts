@@ -74,7 +74,7 @@ async function prepared(db: Database) {
   if (!looked.ok) throw new Error(JSON.stringify(looked.refusal));
   const lines: WaysOutLine[] = [];
   const run = async () => {
-    const found = await findWaysOut(ctx, body, new AbortController().signal);
+    const found = await findWaysOut(ctx, body);
     if (!found.ok) throw new Error('refused');
     lines.length = 0;
     for await (const line of found.value) lines.push(line);

@@ -157,22 +157,23 @@ const SOURCES = [
   'demo',
   'package-lock.json',
   'next.config.mjs',
+  'scripts/bundle-long-work.mjs',
   'postcss.config.mjs',
   'tsconfig.json',
 ];
 
+const BUILT = [join(ROOT, '.next', 'BUILD_ID'), join(ROOT, '.next', 'long-work.mjs')];
+
 function buildPages() {
+  const advice = 'The errors above name the files; “npm run check-types” shows them all.';
   return once(
     'built',
     SOURCES,
-    () => existsSync(join(ROOT, '.next', 'BUILD_ID')),
-    () =>
-      timed(
-        'Building the pages',
-        'npx',
-        ['next', 'build'],
-        'The errors above name the files; “npm run check-types” shows them all.',
-      ),
+    () => BUILT.every(existsSync),
+    async () => {
+      await timed('Building the pages', 'npx', ['next', 'build'], advice);
+      run('node', ['scripts/bundle-long-work.mjs'], { advice });
+    },
   );
 }
 

@@ -163,11 +163,22 @@ function clockNote({ key, start, end, claim }: AskedDate, asked: LocalDateTime, 
     : say`The clocks change on ${day}: it lasts ${lengthText(exact)}.`;
 }
 
+/** Where less is done for somebody than a request may have: how many dates, and what is said of more, beside a field. */
+export interface FewerDates {
+  readonly most: number;
+  readonly path: string;
+  say(): string;
+}
+
 /**
  * Every date the form asks for, or what is wrong with its times. The form in the browser and the server both come
  * through here, so that what is shown while typing is what is stored.
  */
-export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedDates> {
+export function datesAsked(
+  input: CheckInput,
+  house: AskedHouse,
+  fewer: FewerDates = { most: Infinity, path: '', say: () => '' },
+): Outcome<AskedDates> {
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return series;
   const { set, notes, askedAt } = series.value;
@@ -176,7 +187,7 @@ export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedD
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
   const spaces = Math.max(1, input.spaces.length);
   // One more than may be had is enough to know that there are too many.
-  const most = Math.floor(MOST_DATES_TIMES_SPACES / spaces) + 1;
+  const most = Math.min(Math.floor(MOST_DATES_TIMES_SPACES / spaces), fewer.most) + 1;
   const first = [set.start, ...set.extra].sort()[0]!;
   const starts = expandDates(set, { from: first, to, most });
   if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
@@ -184,6 +195,7 @@ export function datesAsked(input: CheckInput, house: AskedHouse): Outcome<AskedD
       'when.repeat.rule',
       say`That makes more than ${sayNumber(MOST_DATES_TIMES_SPACES)} dates × spaces. Choose an earlier last day.`,
     );
+  if (starts.length > fewer.most) return fault(fewer.path, fewer.say());
   if (!starts.length)
     return fault(
       'when.startsAt',

@@ -1,14 +1,24 @@
 import { MOST_CHARACTERS } from './text-limits';
-import { later } from './language/say';
+import { later, say, sayNumber } from './language/say';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, plainText, rowId, wholeNumber } from './fields';
 import { datePatchSchema } from './patch';
 
+/**
+ * Dates in one step, times spaces: what is written holds up all other writing, and this much takes a second at most
+ * where nothing else goes on (docs/performance.md).
+ */
+export const MOST_IN_STEP = 1000;
+
+export const sayTooManyInStep = (): string =>
+  say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, times their spaces, so that nobody has to wait for it. Pick fewer, and the rest in a further step.`;
+export const TOO_MANY_IN_STEP = { error: sayTooManyInStep };
+
 const pickedDates = z
   .array(rowId<OccurrenceId>('dates'), later`Pick at least one date.`)
   .min(1, later`Pick at least one date.`)
-  .max(3000, later`At most 3,000 dates in one decision.`)
+  .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
   .transform((ids) => [...new Set(ids)]);
 
 export const versionField = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
@@ -32,7 +42,7 @@ const patches = {
   /** Dates that go another way than the rest. */
   each: z
     .array(z.object({ occurrence: rowId<OccurrenceId>('a date'), patch: datePatchSchema }))
-    .max(3000, later`At most 3,000 dates in one decision.`)
+    .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
     .default([]),
 };
 const saysWhat = ({ patch, each }: { readonly patch?: unknown; readonly each: readonly unknown[] }) =>
@@ -92,8 +102,8 @@ export const changeSchema = z.object({
       later`A request is listed twice.`,
     )
     .refine(
-      (items) => items.reduce((sum, { occurrences }) => sum + occurrences.length, 0) <= 3000,
-      later`At most 3,000 dates in one decision.`,
+      (items) => items.reduce((sum, { occurrences }) => sum + occurrences.length, 0) <= MOST_IN_STEP,
+      TOO_MANY_IN_STEP,
     ),
   step: stepSchema,
 });

@@ -3,6 +3,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentAnswer, ConsentState } from '@/core/checks/consent';
+import { MOST_IN_STEP, TOO_MANY_IN_STEP } from './change';
 import { idempotencyKey, plainText, rowId } from './fields';
 
 /** What somebody who looks after a place answers about dates that are wanted there. */
@@ -13,7 +14,7 @@ export const consentSchema = z
     claims: z
       .array(rowId<ClaimId>('dates'), later`Pick at least one date.`)
       .min(1, later`Pick at least one date.`)
-      .max(3000, later`At most 3,000 dates in one answer.`)
+      .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
       .transform((ids) => [...new Set(ids)]),
     reason: plainText('Reason', MOST_CHARACTERS.reason),
   })

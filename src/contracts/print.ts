@@ -26,3 +26,6 @@ export const printQuerySchema = datesQuerySchema
 export type PrintQuery = z.output<typeof printQuerySchema>;
 
 export const mostDays = (what: PrintKind): number => (what === 'board' ? MOST_BOARD_DAYS : MOST_DATES_DAYS);
+
+/** So many days are laid out and drawn beside the server, and told how far. */
+export const isLongPrint = (days: number): boolean => days > 7;

@@ -61,6 +61,8 @@ export type Refusal =
   | { readonly code: 'in-use'; readonly sentences: readonly string[] }
   /** One source sends more at once than is kept waiting for it. */
   | { readonly code: 'too-many-at-once' }
+  /** As much long work is waiting as is kept waiting. */
+  | { readonly code: 'long-work-busy' }
   | { readonly code: 'key-used' }
   | { readonly code: 'busy' }
   /** Whoever sent it stopped it before it was done. */

@@ -1,6 +1,9 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Viewer } from '@/core/publishing/right-to-know';
+import type { Progress } from '@/contracts/long-work';
 import type { Database } from './db/connection';
+import type { SendOut } from './long-work/long-work';
+import type { CountWork } from './limits/work-of-strangers';
 
 /** The clock of the office. Sessions and rate limits use the real clock instead. */
 export interface Clock {
@@ -18,8 +21,22 @@ export interface Context {
   readonly viewer: Viewer | null;
   /** Where a request comes from, for limits by source; jobs and scripts have none. */
   readonly source?: string;
+  /** Counts what strangers have done for them; left out where nobody asks from outside. */
+  readonly countWork?: CountWork;
+  /** Does what takes long beside the server; left out in that process itself, in jobs and scripts. */
+  readonly sendOut?: SendOut;
+  /** Fires when nobody waits for the answer any more. */
+  readonly signal?: AbortSignal;
+  /** Told how far long work has come. */
+  readonly progress?: (progress: Progress) => void;
 }
 
 export interface SignedInContext extends Context {
   readonly viewer: Viewer;
+}
+
+/** @throws Error where the action's policy lets in people without an account: a mistake of the route. */
+export function signedIn(ctx: Context): SignedInContext {
+  if (!ctx.viewer) throw new Error('this action needs a policy that asks for an account');
+  return { ...ctx, viewer: ctx.viewer };
 }

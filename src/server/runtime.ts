@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
 import { finishSwap, swapHouse } from './archive/swap';
@@ -7,12 +8,14 @@ import type { Clock, Context } from './context';
 import { keep, openDatabase, type Database } from './db/connection';
 import { migrate } from './db/migrate';
 import { siteZone } from './db/space-facts';
+import { clearCopies } from './db/on-copy';
 import { runDueJobs } from './jobs/scheduler';
 import { speakAsHouse } from './language/house-language';
 import { log } from './log';
+import { besideProcesses, type Processes } from './long-work/processes';
 import { databaseFile, frozenAt } from './settings';
 import { makeAccountLimits, type AccountLimits } from './use-cases/account/account-limits';
-import { countWorkOfStrangers, type CountWork } from './use-cases/ask/work-of-strangers';
+import { countWorkOfStrangers } from './limits/work-of-strangers';
 import { hasOffice } from './use-cases/start/has-office';
 import { makeSignInLimits, type SignInLimits } from './use-cases/sign-in/sign-in-limits';
 
@@ -21,12 +24,15 @@ interface Runtime {
   readonly base: Omit<Context, 'viewer'>;
   readonly signInLimits: SignInLimits;
   readonly accountLimits: AccountLimits;
-  readonly countWork: CountWork;
+  readonly longWork: Processes;
   /** Ends the jobs, so that the database can be closed. */
   stop(): void;
 }
 
 const DEMO_CLOCK = 'demo_clock';
+
+/** Made from `src/app/long-work/process.ts` beside the pages. */
+const LONG_WORK = join(process.cwd(), '.next', 'long-work.mjs');
 
 /**
  * Frozen where asked for; on the demo it runs on from where it stood when the server last did, so that what was done
@@ -67,13 +73,16 @@ async function start(): Promise<Runtime> {
   await migrate(db);
   await speakAsHouse(db);
   const { clock, isDemo } = await chooseClock(db);
-  const base = { db, clock, random: Math.random, newId: randomUUID };
-  const stop = startScheduler({ ...base, viewer: null }, isDemo);
+  clearCopies();
+  const longWork = besideProcesses(LONG_WORK);
+  const within = { db, clock, random: Math.random, newId: randomUUID };
+  const stop = startScheduler({ ...within, viewer: null }, isDemo);
+  const base = { ...within, countWork: countWorkOfStrangers(), sendOut: longWork.sendOut };
   return {
     base,
     signInLimits: makeSignInLimits(),
     accountLimits: makeAccountLimits(),
-    countWork: countWorkOfStrangers(),
+    longWork,
     stop,
   };
 }
@@ -105,6 +114,7 @@ export async function replaceHouse(folder: string): Promise<void> {
   const old = await runtime();
   holder.calendarioRuntime = (async () => {
     old.stop();
+    old.longWork.stop();
     // What was being written is written before it is closed.
     await old.base.db.write(async () => keep(null));
     await old.base.db.close();

@@ -1,9 +1,16 @@
 import { randomBytes, randomUUID } from 'node:crypto';
+import { crowdOf } from './crowd';
 
 /** Where it is aimed at: an instance of our own on loopback, and people who are signed in there. */
 export interface Target {
   readonly base: string;
   readonly cookies: Readonly<Record<'requester' | 'manager', string>>;
+  /** Dates of the requester, to be looked at together. */
+  readonly own: {
+    readonly reference: string;
+    readonly version: number;
+    readonly occurrences: readonly number[];
+  };
 }
 
 export interface Attack {
@@ -29,8 +36,8 @@ const post = (target: Target, path: string, body: unknown, cookie = ''): Promise
     },
     body: typeof body === 'string' ? body : JSON.stringify(body),
   });
-const get = (target: Target, path: string): Promise<Response> =>
-  fetch(`${target.base}${path}`, { headers: ELSEWHERE });
+const get = (target: Target, path: string, cookie = ''): Promise<Response> =>
+  fetch(`${target.base}${path}`, { headers: { ...(cookie && { Cookie: cookie }), ...ELSEWHERE } });
 
 const invented = () => `${randomBytes(6).toString('hex')}@nowhere.example`;
 const LARGE = JSON.stringify({ text: 'x'.repeat(31 * 1024 * 1024) });
@@ -41,16 +48,16 @@ export const check = (dates: number) => ({
   accessMin: 0,
   exitMin: 0,
   equipment: [],
-  spaces: [{ spaceId: 8, layout: 'theatre', setupMin: 0, strikeMin: 0 }],
+  spaces: [{ spaceId: 8, layout: 'classroom', setupMin: 0, strikeMin: 0 }],
   when: {
-    startsAt: '2028-01-03T07:00',
-    endsAt: '2028-01-03T08:00',
+    startsAt: '2027-05-03T07:00',
+    endsAt: '2027-05-03T08:00',
     repeat: { rule: `FREQ=DAILY;COUNT=${dates}` },
   },
 });
 
-const asked = (publicHtml: string) => ({
-  ...check(1),
+const asked = (dates: number, publicHtml: string) => ({
+  ...check(dates),
   key: randomUUID(),
   title: 'Deep down',
   publicText: '',
@@ -60,6 +67,27 @@ const asked = (publicHtml: string) => ({
   notes: '',
   publish: false,
 });
+
+const MOST_OWN = 700;
+
+/** A series of the requester's own, a date on each day that can be asked for. */
+export async function ownSeries({ base, cookies }: Omit<Target, 'own'>): Promise<Target['own']> {
+  const target = { base, cookies, own: { reference: '', version: 1, occurrences: [] } };
+  const sent = await post(target, '/api/requests', asked(MOST_OWN, ''), cookies.requester);
+  const { reference } = (await sent.json()) as { reference: string };
+  const reply = await get(target, `/api/requests/${reference}`, cookies.requester);
+  const { version, dates } = (await reply.json()) as { version: number; dates: { id: number }[] };
+  return { reference, version, occurrences: dates.map(({ id }) => id) };
+}
+
+const previewOfOwn = (target: Target, occurrences: readonly number[]): Promise<Response> => {
+  const { reference, version } = target.own;
+  const step = { action: 'change', patch: { shiftMin: 60 }, reason: '' };
+  const body = { key: randomUUID(), preview: true, items: [{ reference, version, occurrences }], step };
+  return post(target, '/api/changes', body, target.cookies.requester);
+};
+
+const crowd = crowdOf(200_000);
 
 /** What somebody may try who wants others to wait. */
 export const ATTACKS: readonly Attack[] = [
@@ -90,7 +118,42 @@ export const ATTACKS: readonly Attack[] = [
     name: 'text of 3,000 tags within one another',
     lanes: 8,
     send: (target) =>
-      post(target, '/api/requests', asked('<blockquote>a'.repeat(3000)), target.cookies.requester),
+      post(target, '/api/requests', asked(1, '<blockquote>a'.repeat(3000)), target.cookies.requester),
+  },
+  {
+    name: 'checks of 3,000 dates with an account',
+    lanes: 4,
+    send: (target) => post(target, '/api/check', check(3000), target.cookies.requester),
+  },
+  {
+    name: 'previews of 700 dates of one’s own',
+    lanes: 4,
+    send: (target) => previewOfOwn(target, target.own.occurrences),
+  },
+  {
+    name: 'previews of 2,900 dates',
+    lanes: 4,
+    send: (target) =>
+      previewOfOwn(
+        target,
+        Array.from({ length: 2900 }, (_, n) => n + 1),
+      ),
+  },
+  {
+    name: 'a year of all that is known as a PDF, with an account',
+    lanes: 4,
+    send: (target) =>
+      get(target, '/print/sheet.pdf?from=2027-01-01&days=366&detail=detailed', target.cookies.manager),
+  },
+  {
+    name: 'an archive of 200,000 files',
+    lanes: 1,
+    send: (target) =>
+      fetch(`${target.base}/api/archive`, {
+        method: 'POST',
+        headers: { Origin: target.base, Cookie: target.cookies.manager, ...ELSEWHERE },
+        body: new Uint8Array(crowd),
+      }),
   },
   {
     name: 'JSON of 100,000 lists within one another',

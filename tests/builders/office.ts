@@ -160,7 +160,7 @@ const madeFile = (office: OfficeFile): Promise<string> =>
 /** A real SQLite file in a temporary folder, migrated and filled; the clock stands at Tuesday 13 April 2027, 08:10. */
 export async function openOffice(office: OfficeFile = SMALL_OFFICE): Promise<TestOffice> {
   const folder = mkdtempSync(join(tmpdir(), 'calendario-test-'));
-  const file = join(folder, 'office.sqlite');
+  const file = join(folder, 'calendario.sqlite');
   // Files and mail of this office lie beside its database.
   process.env.CALENDARIO_DATA = folder;
   copyFileSync(await madeFile(office), file);

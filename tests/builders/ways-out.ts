@@ -7,7 +7,7 @@ type Line<Kind extends WaysOutLine['line']> = Extract<WaysOutLine, { line: Kind 
 
 /** All lines of a search for ways out, sorted by what they are. */
 export async function waysOutFor(ctx: Context, body: WaysOutBody) {
-  const found = expectDone(await findWaysOut(ctx, waysOutSchema.parse(body), new AbortController().signal));
+  const found = expectDone(await findWaysOut(ctx, waysOutSchema.parse(body)));
   const lines: WaysOutLine[] = [];
   for await (const line of found) lines.push(line);
   const of = <Kind extends WaysOutLine['line']>(kind: Kind) =>

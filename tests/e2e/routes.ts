@@ -33,6 +33,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/print': [{ statuses: OPEN }],
   '/print/sheet.pdf': [{ statuses: OPEN, path: '/print/sheet.pdf?from=2027-04-13&days=2' }],
   '/api/dates': [{ statuses: OPEN, path: '/api/dates?from=2027-04-13&days=7' }],
+  '/api/own/long-work': [{ statuses: [401, 200, 200, 200] }],
   '/api/own/pins': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   // Taking away is tried without a session here; whose a view is tests/server/own.test.ts.
   '/api/own/views': [

@@ -137,7 +137,9 @@ test('what is stopped on its way leaves nothing behind', async () => {
     items: [{ reference, version: await versionOf(reference), occurrences: [date!.id] }],
     step: { action: 'approve', reason: '' },
   });
-  expect(refusalOf(await changeDates(office.as('mara'), input, stop.signal)).code).toBe('stopped');
+  expect(refusalOf(await changeDates({ ...office.as('mara'), signal: stop.signal }, input)).code).toBe(
+    'stopped',
+  );
   expect(await statesIn(office, reference)).toEqual(['waiting']);
   // The same key is free: it was not carried out.
   expectDone(await changeDates(office.as('mara'), input));

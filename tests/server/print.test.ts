@@ -2,8 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { printQuerySchema } from '@/contracts/print';
-import { printPages } from '@/app/(office)/print/print-sheet';
-import { toPdf } from '@/server/print/to-pdf';
+import { firstPages, printedPdf } from '@/app/(office)/print/print-sheet';
 import { approvedIn, expectDone, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 
@@ -14,19 +13,18 @@ beforeEach(async () => {
 afterEach(() => office.close());
 
 const DAY = '2027-04-20';
-const AT = new Date('2027-04-13T07:10:00Z');
 const contextOf = (name: string | null) => (name === null ? office.reader : office.as(name));
 
 async function printed(name: string | null, asked: Record<string, string>) {
   const query = printQuerySchema.parse({ from: DAY, days: '1', ...asked });
-  return expectDone(await printPages(contextOf(name), query));
+  return expectDone(await firstPages(contextOf(name), query, 1000));
 }
 
 /** The text of a PDF as poppler of Debian reads it: outside reference. */
 async function textOf(name: string | null, asked: Record<string, string>): Promise<string> {
-  const { title, pages } = await printed(name, asked);
+  const query = printQuerySchema.parse({ from: DAY, days: '1', ...asked });
   const file = join(office.file, '..', 'sheet.pdf');
-  writeFileSync(file, await toPdf(pages, title, AT));
+  writeFileSync(file, expectDone(await printedPdf(contextOf(name), query)).pdf);
   const read = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
   if (read.status !== 0) throw new Error(read.stderr);
   return read.stdout;
@@ -118,7 +116,7 @@ test('a long print has its pages numbered, and says on each what it is', async (
 
 test('what cannot be printed is refused with a sentence', async () => {
   const refused = async (asked: Record<string, string>) =>
-    printPages(office.reader, printQuerySchema.parse({ from: DAY, days: '1', ...asked }));
+    printedPdf(office.reader, printQuerySchema.parse({ from: DAY, days: '1', ...asked }));
   expect(await refused({ what: 'space', of: 'NOPE' })).toMatchObject({ ok: false });
   expect(await refused({ what: 'pool', of: '99' })).toMatchObject({ ok: false });
   expect(printQuerySchema.safeParse({ what: 'board', from: DAY, days: '15' }).success).toBe(false);

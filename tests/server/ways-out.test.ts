@@ -96,14 +96,9 @@ describe('ways out of one date', () => {
 
   test('are for whoever asked and the office alone', async () => {
     const reference = await submit(office, 'ada');
-    const look = (who: string) =>
-      findWaysOut(office.as(who), { of: 'request', reference }, new AbortController().signal);
+    const look = (who: string) => findWaysOut(office.as(who), { of: 'request', reference });
     expect(refusalOf(await look('ben')).code).toBe('not-found');
-    const anonymous = await findWaysOut(
-      office.reader,
-      { of: 'request', reference },
-      new AbortController().signal,
-    );
+    const anonymous = await findWaysOut(office.reader, { of: 'request', reference });
     expect(refusalOf(anonymous).code).toBe('sign-in-first');
   });
 
@@ -112,7 +107,7 @@ describe('ways out of one date', () => {
     const reference = await submit(office, 'ada');
     const abort = new AbortController();
     const lines = expectDone(
-      await findWaysOut(office.as('mara'), { of: 'request', reference }, abort.signal),
+      await findWaysOut({ ...office.as('mara'), signal: abort.signal }, { of: 'request', reference }),
     );
     expect((await lines.next()).value).toMatchObject({ line: 'progress', done: 0 });
     abort.abort();
@@ -146,7 +141,7 @@ test('what differs on a date can only be what there is: refused beside its field
     const check = checkSchema.parse({ ...body, overrides: [{ at, patch }] });
     const refusals = [
       refusalOf(await checkRequest(office.as('ada'), check)),
-      refusalOf(await findWaysOut(office.reader, { of: 'form', check }, new AbortController().signal)),
+      refusalOf(await findWaysOut(office.reader, { of: 'form', check })),
     ];
     expect(refusals[0]).toEqual(refusals[1]);
     return refusals[0];

@@ -7,7 +7,7 @@ import {
   MOST_DATES_FOR_STRANGERS,
   MOST_DATES_FROM_SOURCE,
   type CountWork,
-} from '@/server/use-cases/ask/work-of-strangers';
+} from '@/server/limits/work-of-strangers';
 import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
 import { ask, openOffice, weekly, type TestOffice } from '@tests/builders/office';
 import { expectDone, refusalOf } from '@tests/builders/changes';
@@ -34,14 +34,13 @@ test('a source without an account has so many dates checked in a minute, and tak
 
 test('a check counts its dates, ways out many times as many, and neither is done once refused', async () => {
   const counted: [who: string, dates: number][] = [];
-  const listen: CountWork = ({ viewer }, dates) => {
+  const countWork: CountWork = ({ viewer }, dates) => {
     counted.push([viewer ? 'with an account' : 'stranger', dates]);
     return countWorkOfStrangers()({ viewer: null }, MOST_DATES_FROM_SOURCE + 1);
   };
-  expect(refusalOf(await checkRequest(office.reader, series, listen)).code).toBe('wait-or-sign-in');
+  expect(refusalOf(await checkRequest({ ...office.reader, countWork }, series)).code).toBe('wait-or-sign-in');
   const form = waysOutSchema.parse({ of: 'form', check: series });
-  const { signal } = new AbortController();
-  expect(refusalOf(await findWaysOut(office.as('ada'), form, signal, listen)).code).toBe('wait-or-sign-in');
+  expect(refusalOf(await findWaysOut({ ...office.as('ada'), countWork }, form)).code).toBe('wait-or-sign-in');
   expect(counted).toEqual([
     ['stranger', 10],
     ['with an account', 10 * CHECKS_OF_WAYS_OUT],

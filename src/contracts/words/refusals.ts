@@ -75,6 +75,8 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'key-used': () => say`This form was sent before with other content. Reload the page and send it again.`,
   'too-many-at-once': () =>
     say`Too many requests come from your network at once. Nothing was changed; try again in a moment.`,
+  'long-work-busy': () =>
+    say`Much that takes long is being worked on already. Nothing was changed; try again when some of it is done.`,
   stopped: () => say`Stopped. Nothing was changed.`,
   failed: ({ id }) =>
     say`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office this number: ${id}.`,

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { mkdirSync } from 'node:fs';
+import { createReadStream, createWriteStream, mkdirSync, rmSync } from 'node:fs';
 import { extract, type ReadEntry } from 'tar';
 import { ARCHIVE_LIMIT_MB, UNPACKED_LIMIT_MB } from '@/contracts/archive';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -18,6 +18,7 @@ const IN_FOLDERS = /^(files|mail)\/[\w-][\w.-]{0,80}$/;
 class TooLarge extends Error {}
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
+const NO_ARCHIVE = () => say`It is no gzipped tar, or it was cut off on its way.`;
 
 /** What keeps count of what has come, and ends it where that is too much. */
 function counting(most: number): Transform {
@@ -37,12 +38,29 @@ function isExpected({ path, type }: ReadEntry): boolean {
   return (type === 'File' || type === 'OldFile') && (NAMES.has(path) || IN_FOLDERS.test(path));
 }
 
-/** Unpacks what is sent into an empty folder, and refuses what an archive of a house never holds. */
-export async function unpackHouse(
+const packedIn = (folder: string): string => join(/* turbopackIgnore: true */ folder, 'arrived.tar.gz');
+
+/** Keeps what is sent as it comes, in an empty folder. */
+export async function keepArrived(
   body: ReadableStream<Uint8Array> | null,
   folder: string,
 ): Promise<Outcome<null>> {
   if (!body) return bad(say`Nothing was sent.`);
+  try {
+    await pipeline(
+      Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]),
+      counting(ARCHIVE_LIMIT_MB * MB),
+      createWriteStream(packedIn(folder), { mode: 0o600 }),
+    );
+    return done(null);
+  } catch (error) {
+    if (error instanceof TooLarge) return refuse({ code: 'file-too-large', limitMb: ARCHIVE_LIMIT_MB });
+    return bad(NO_ARCHIVE());
+  }
+}
+
+/** Unpacks beside itself what was kept, and refuses what an archive of a house never holds. */
+export async function unpackHouse(folder: string): Promise<Outcome<null>> {
   for (const name of ['files', 'mail'])
     mkdirSync(join(/* turbopackIgnore: true */ folder, name), { mode: 0o700 });
   let unpacked = 0;
@@ -67,15 +85,11 @@ export async function unpackHouse(
     },
   });
   try {
-    await pipeline(
-      Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]),
-      counting(ARCHIVE_LIMIT_MB * MB),
-      unpack as unknown as NodeJS.WritableStream,
-    );
-  } catch (error) {
-    if (error instanceof TooLarge) return refuse({ code: 'file-too-large', limitMb: ARCHIVE_LIMIT_MB });
-    return bad(stopped ?? say`It is no gzipped tar, or it was cut off on its way.`);
+    await pipeline(createReadStream(packedIn(folder)), unpack as unknown as NodeJS.WritableStream);
+  } catch {
+    return bad(stopped ?? NO_ARCHIVE());
   }
   if (stopped) return bad(stopped);
+  rmSync(packedIn(folder));
   return done(null);
 }

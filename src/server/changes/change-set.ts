@@ -89,10 +89,12 @@ export class ChangeSet {
   async remove(table: TrackedTable, rows: readonly Row[]): Promise<void> {
     if (!rows.length) return;
     const columns = TRACKED[table] as readonly string[];
-    const match = columns.map((column) => `${table}.${column} = j.value->>'${column}'`).join(' AND ');
-    await this.tx.run(`DELETE FROM ${table} WHERE EXISTS (SELECT 1 FROM json_each($rows) j WHERE ${match})`, {
-      rows: JSON.stringify(rows),
-    });
+    const keys = columns.map((column) => `j.value->>'${column}'`);
+    // By what the index of the keys finds: a condition on each row of the table is as many looks as both have rows.
+    await this.tx.run(
+      `DELETE FROM ${table} WHERE (${columns.join(', ')}) IN (SELECT ${keys.join(', ')} FROM json_each($rows) j)`,
+      { rows: JSON.stringify(rows) },
+    );
     for (const row of rows)
       this.history.push({ entity: table, id: entityId(table, row), before: row, after: null });
   }

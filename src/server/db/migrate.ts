@@ -23,6 +23,7 @@ import { dayNotes } from './migrations/018-day-notes';
 import { languageOfHouse } from './migrations/019-language';
 import { houseDefaults } from './migrations/020-house-defaults';
 import { settledApprovals } from './migrations/021-settled-approvals';
+import { foundWhenRemoved } from './migrations/022-found-when-removed';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '019-language', statements: languageOfHouse },
   { name: '020-house-defaults', statements: houseDefaults },
   { name: '021-settled-approvals', statements: settledApprovals },
+  { name: '022-found-when-removed', statements: foundWhenRemoved },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -71,7 +71,18 @@ export const FOR_FILES = /^\/api\/(files|pictures|archive|start\/archive)\b/;
 const isTooLarge = ({ headers, url = '' }: IncomingMessage): boolean =>
   Number(headers['content-length'] ?? 0) > DRAIN_LIMIT_BYTES && !FOR_FILES.test(url);
 
-/** Answers without reading what was sent, in the one shape of refusals; the rest of it runs off unread. */
+/** So long somebody has to read that their body is too large; then nothing more of it is taken. */
+const TO_READ_MS = 500;
+
+/** Leaves the body where it is: what is read only to be dropped takes as long as what is wanted. */
+function leaveUnread(request: IncomingMessage): void {
+  // Node reads on by itself where nobody has begun to.
+  request.read(0);
+  request.pause();
+  setTimeout(() => request.socket.destroy(), TO_READ_MS).unref();
+}
+
+/** Answers without reading what was sent, in the one shape of refusals. */
 function turnAway(response: ServerResponse, status: 413 | 503, { error }: ErrorReply): true {
   response
     .writeHead(status, {
@@ -114,8 +125,10 @@ export function prepareIncomingRequests(): void {
     if (event !== 'request') return hand();
     const [request, response] = args as [IncomingMessage, ServerResponse];
     const source = prepare(request, response);
-    if (isTooLarge(request))
+    if (isTooLarge(request)) {
+      leaveUnread(request);
       return turnAway(response, 413, errorReply({ code: 'too-large', limitKb: BODY_LIMIT_KB }));
+    }
     const isTaken = turns.take(source, (done) => {
       // Given up while it waited.
       if (response.destroyed) return done();

@@ -1,13 +1,12 @@
 import { say } from '@/contracts/language/say';
 import { cookies } from 'next/headers';
-import { TimeoutError } from 'sequelize';
 import type { z } from 'zod';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { errorReply } from '@/contracts/words/refusals';
 import { ONLY_FOR, permissionFor, type Action } from '../auth/policy';
-import type { Context, SignedInContext } from '../context';
-import { guardThatStopped } from '../db/connection';
+import type { Context } from '../context';
 import { log } from '../log';
+import { refusalOf } from '../refusal-of-error';
 import { runtime } from '../runtime';
 import { publicOrigin } from '../settings';
 import { readBody } from './body';
@@ -16,6 +15,8 @@ import { REQUEST_ID_HEADER, SOURCE_HEADER } from './incoming-requests';
 import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 import { STATUS } from './statuses';
+
+export { signedIn } from '../context';
 
 export type RouteParams = Readonly<Record<string, string>>;
 type NextContext = { readonly params: Promise<RouteParams> };
@@ -35,13 +36,6 @@ function isSameOrigin(request: Request): boolean {
     : new URL(origin).host === request.headers.get('host');
 }
 
-/** The refusal behind an error that is nobody's mistake; null when it is ours. */
-function refusalOf(error: unknown): Refusal | null {
-  if (guardThatStopped(error))
-    return { code: 'stale', since: say`The place or the equipment was taken in the same moment.` };
-  return error instanceof TimeoutError ? { code: 'busy' } : null;
-}
-
 async function contextFor(request: Request, action: Action): Promise<Outcome<Context>> {
   const session = (await cookies()).get(SESSION_COOKIE)?.value;
   const { base } = await runtime();
@@ -50,7 +44,8 @@ async function contextFor(request: Request, action: Action): Promise<Outcome<Con
   const permission = permissionFor(action, viewer);
   if (permission === 'sign-in-first') return refuse({ code: 'sign-in-first' });
   if (permission === 'not-allowed') return refuse({ code: 'not-allowed', what: ONLY_FOR[action] });
-  return done({ ...base, viewer, source: request.headers.get(SOURCE_HEADER) ?? undefined });
+  const source = request.headers.get(SOURCE_HEADER) ?? undefined;
+  return done({ ...base, viewer, source, signal: request.signal });
 }
 
 /** Who writes, and whether they may: from our own pages alone. */
@@ -94,8 +89,7 @@ export type ActionOf = (params: RouteParams) => Action | null;
 interface WriteRoute<Body, Value> {
   readonly action: Action | ActionOf;
   readonly body: z.ZodType<Body>;
-  /** `signal` fires when nobody waits for the answer any more. */
-  run(ctx: Context, body: Body, params: RouteParams, signal: AbortSignal): Promise<Outcome<Value>>;
+  run(ctx: Context, body: Body, params: RouteParams): Promise<Outcome<Value>>;
   /** Headers of a reply that succeeded. */
   headers?(value: Value): Promise<HeadersInit>;
   /** What of the value is sent; all of it unless said otherwise. */
@@ -112,7 +106,7 @@ export const writeRoute =
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
-      const outcome = await run(ctx.value, parsed.value, named, request.signal);
+      const outcome = await run(ctx.value, parsed.value, named);
       if (!outcome.ok) return refusalResponse(outcome.refusal);
       const replied = new Headers(await headers?.(outcome.value));
       for (const [name, value] of Object.entries(REPLY_HEADERS)) replied.set(name, value);
@@ -122,7 +116,7 @@ export const writeRoute =
 interface StreamRoute<Body, Line> {
   readonly action: Action;
   readonly body: z.ZodType<Body>;
-  run(ctx: Context, body: Body, signal: AbortSignal): Promise<Outcome<AsyncGenerator<Line>>>;
+  run(ctx: Context, body: Body): Promise<Outcome<AsyncGenerator<Line>>>;
 }
 
 /** Lines of JSON as they come. What fails on the way is a last line: the status is long sent by then. */
@@ -155,7 +149,7 @@ export const streamRoute =
       if (!ctx.ok) return refusalResponse(ctx.refusal);
       const parsed = await readBody(request, body);
       if (!parsed.ok) return refusalResponse(parsed.refusal);
-      const outcome = await run(ctx.value, parsed.value, request.signal);
+      const outcome = await run(ctx.value, parsed.value);
       if (!outcome.ok) return refusalResponse(outcome.refusal);
       return new Response(linesOf(outcome.value, request), {
         headers: { ...REPLY_HEADERS, 'Content-Type': 'application/x-ndjson', 'X-Accel-Buffering': 'no' },
@@ -181,9 +175,3 @@ export const uploadRoute =
       if (!outcome.ok) return refusalResponse(outcome.refusal);
       return Response.json(outcome.value, { headers: REPLY_HEADERS });
     });
-
-/** @throws Error where the action's policy lets in people without an account: a mistake of the route. */
-export function signedIn(ctx: Context): SignedInContext {
-  if (!ctx.viewer) throw new Error('this action needs a policy that asks for an account');
-  return { ...ctx, viewer: ctx.viewer };
-}

@@ -36,6 +36,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'cannot-undo': 409,
   'key-used': 409,
   'too-many-at-once': 503,
+  'long-work-busy': 503,
   busy: 503,
   failed: 500,
 };

@@ -1,5 +1,6 @@
 import { LOCALES } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
+import type { Progress } from '@/contracts/long-work';
 import PDFDocument from 'pdfkit';
 import type { Mark, Page } from '@/core/printing/marks';
 import { lettingOthers } from '../let-others';
@@ -43,7 +44,12 @@ function draw(document: PDFKit.PDFDocument, mark: Mark) {
 }
 
 /** Pages as a PDF with their fonts in it. `at` is the moment written into it as its making. */
-export async function toPdf(pages: readonly Page[], title: string, at: Date): Promise<Buffer> {
+export async function toPdf(
+  pages: readonly Page[],
+  title: string,
+  at: Date,
+  tell?: (progress: Progress) => void,
+): Promise<Buffer> {
   const letOthers = lettingOthers();
   const document = new PDFDocument({
     autoFirstPage: false,
@@ -58,9 +64,10 @@ export async function toPdf(pages: readonly Page[], title: string, at: Date): Pr
     document.on('end', () => resolve(Buffer.concat(chunks)));
     document.on('error', reject);
   });
-  for (const { width, height, marks } of pages) {
+  for (const [index, { width, height, marks }] of pages.entries()) {
     document.addPage({ size: [width, height], margin: 0 });
     for (const mark of marks) draw(document, mark);
+    tell?.({ done: index + 1, of: pages.length });
     await letOthers();
   }
   document.end();

@@ -9,6 +9,7 @@ import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';
 import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import { Press } from '@/ui/primitives/press';
+import { LookingAhead } from '@/ui/requests/looking-ahead';
 
 /** The clear dates of some requests, as the items of one change. */
 export const clearItems = (lines: readonly DeskLine[]): ChangeBody['items'] =>
@@ -21,7 +22,7 @@ const APPROVE = { action: 'approve' as const, reason: '' };
 /** Exactly what approving would do, by the server itself, before it is done. */
 function Review({ lines, isOpen }: { lines: readonly DeskLine[]; isOpen: boolean }) {
   const preview = usePreview(isOpen ? APPROVE : null, clearItems(lines));
-  if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
+  if (preview === null) return <LookingAhead />;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <>

@@ -13,6 +13,7 @@ import { DEEDS, itemsOfLines, moveStep, type Deed, type MoveFields } from './boo
 import { KeepIndoors } from '@/ui/requests/patch-fields';
 import { Press } from '@/ui/primitives/press';
 import { Form } from '@/ui/primitives/form';
+import { LookingAhead } from '@/ui/requests/looking-ahead';
 
 const STAY: MoveFields = { days: '', startsAt: '', space: '' };
 
@@ -81,7 +82,7 @@ function ToCancel({ picked }: { picked: readonly BookingLine[] }) {
 /** In numbers what it would do, by the server itself; changing the category moves nothing. */
 function Foresight({ step, preview }: { step: ChangeBody['step'] | null; preview: Preview }) {
   if (!step) return null;
-  if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
+  if (preview === null) return <LookingAhead />;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <div aria-live="polite">
@@ -231,12 +232,6 @@ export function BookingsDeed({ picked, view, onDone }: BookingsDeedProps) {
           <Press isMain isSubmit isBusy={change.isSending} off={whyOff}>
             {words}
           </Press>
-          {change.isSending && (
-            <>
-              <progress className="h-2 w-28 self-center" aria-label={say`Being done`} />
-              <button type="button" className="press" onClick={change.stop}>{say`Stop`}</button>
-            </>
-          )}
         </Form>
       )}
       {deed === 'move' && <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />}

@@ -17,7 +17,7 @@ export const unreachable: ErrorReply['error'] = texts(
   'message',
 );
 
-const isErrorReply = (body: unknown): body is ErrorReply =>
+export const isErrorReply = (body: unknown): body is ErrorReply =>
   typeof body === 'object' && body !== null && 'error' in body;
 
 /** Nobody knows whether it was done: no answer came, or none of ours. */

@@ -1,4 +1,5 @@
 import { say } from '@/contracts/language/say';
+import { GoingOn } from '@/ui/primitives/going-on';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import type { ChangeHandle } from './use-change';
 
@@ -17,6 +18,7 @@ export function ChangeDone({ change }: { change: ChangeHandle }) {
           >{say`Take it back`}</button>
         )}
       </p>
+      <GoingOn isGoing={change.isSending} onStop={change.stop} />
       <RefusalNote error={change.error} />
     </>
   );

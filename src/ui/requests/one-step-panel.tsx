@@ -19,6 +19,7 @@ import type { ChangeHandle } from './use-change';
 import { itemsOf, sayNumbers, usePreview } from './use-preview';
 import { Press } from '@/ui/primitives/press';
 import { Form } from '@/ui/primitives/form';
+import { LookingAhead } from './looking-ahead';
 
 const LEAVE = 'leave';
 
@@ -62,7 +63,7 @@ function ElsewhereList({
 /** In numbers what the step would do, by the server itself. */
 function Consequence({ request, wanted }: { request: RequestView; wanted: OneStep }) {
   const preview = usePreview(wanted.step, itemsOf(request, wanted.occurrences));
-  if (preview === null) return <p className="min-h-6 text-soft">{say`Looking at what it would do …`}</p>;
+  if (preview === null) return <LookingAhead />;
   if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
   return (
     <>

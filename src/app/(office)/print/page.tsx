@@ -1,18 +1,21 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { PRINTS, printQuerySchema } from '@/contracts/print';
+import { isLongPrint, PRINTS, printQuerySchema } from '@/contracts/print';
 import { errorReply } from '@/contracts/words/refusals';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
+import { PdfLink } from '@/ui/print/pdf-link';
 import { PrintButton } from '@/ui/print/print-button';
 import { PrintForm } from '@/ui/print/print-form';
 import { PrintedPage } from '@/ui/print/printed-page';
-import { printPages } from './print-sheet';
+import { firstPages } from './print-sheet';
 
 export const metadata: Metadata = texts({ title: 'Print' });
 
 /** Pages drawn before they are printed: more would be a document of many megabytes. */
 const MOST_SHOWN = 24;
+
+const NOTHING = { pages: [], count: 0 };
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -25,13 +28,15 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
     ),
   );
   const parsed = printQuerySchema.safeParse(text);
-  const outcome = parsed.success ? await printPages(ctx, parsed.data) : null;
+  const outcome = parsed.success ? await firstPages(ctx, parsed.data, MOST_SHOWN) : null;
   const fault = parsed.success
     ? outcome && !outcome.ok
       ? errorReply(outcome.refusal).error.message
       : ''
     : parsed.error.issues.map(({ message }) => message).join(' ');
-  const pages = outcome?.ok ? outcome.value.pages : [];
+  const pdf = `/print/sheet.pdf?${new URLSearchParams(text).toString()}`;
+  const isLong = parsed.success && isLongPrint(parsed.data.days);
+  const { pages, count } = outcome?.ok ? outcome.value : NOTHING;
   const [first] = pages;
   return (
     <>
@@ -40,15 +45,12 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
         <PrintForm text={text} what={PRINTS.find((each) => each === text.what) ?? 'dates'} fault={fault} />
         {first && (
           <p className="flex flex-wrap items-center gap-3 pt-3">
-            {pages.length <= MOST_SHOWN && <PrintButton />}
-            <a
-              className="press"
-              href={`/print/sheet.pdf?${new URLSearchParams(text).toString()}`}
-            >{say`As PDF`}</a>
+            {count <= MOST_SHOWN && <PrintButton />}
+            {isLong ? <PdfLink href={pdf} /> : <a className="press" href={pdf}>{say`As PDF`}</a>}
             <span className="text-soft">
-              {pages.length > MOST_SHOWN
-                ? say`The first ${MOST_SHOWN} of ${countText(pages.length, 'page', 'pages')}, just as printed; the PDF has all of them.`
-                : say`${countText(pages.length, 'page', 'pages')}, just as printed.`}
+              {count > MOST_SHOWN
+                ? say`The first ${MOST_SHOWN} of ${countText(count, 'page', 'pages')}, just as printed; the PDF has all of them.`
+                : say`${countText(count, 'page', 'pages')}, just as printed.`}
             </span>
           </p>
         )}
@@ -57,8 +59,8 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
         <style>{`@media print { @page { size: ${first.width}pt ${first.height}pt; margin: 0 } }`}</style>
       )}
       <div className="printed-pages">
-        {pages.slice(0, MOST_SHOWN).map((page, index) => (
-          <PrintedPage key={index} page={page} number={index + 1} of={pages.length} />
+        {pages.map((page, index) => (
+          <PrintedPage key={index} page={page} number={index + 1} of={count} />
         ))}
       </div>
     </>

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { DateChoices } from '@/contracts/dates';
-import type { PrintQuery } from '@/contracts/print';
+import { isLongPrint, type PrintQuery } from '@/contracts/print';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { daysText, momentText } from '@/contracts/words/when';
@@ -10,11 +10,13 @@ import type { Part, Sheet } from '@/core/printing/sheet';
 import { addDays } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
 import type { Context } from '@/server/context';
+import { CHECKS_OF_A_DAY, countedWork } from '@/server/limits/work-of-strangers';
+import { beside } from '@/server/long-work/long-work';
 import { printFonts } from '@/server/print/fonts';
+import { toPdf } from '@/server/print/to-pdf';
 import { boardCategories, boardHouse } from '@/server/use-cases/look/board-house';
 import { boardSpan, usesIn } from '@/server/use-cases/look/board-span';
 import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
-import { runtime } from '@/server/runtime';
 import { officeContact } from '@/server/use-cases/look/office-contact';
 import { boardParts } from '@/ui/print/board-sheet';
 import { datesParts } from '@/ui/print/dates-sheet';
@@ -101,8 +103,6 @@ async function contentOf(ctx: Context, query: PrintQuery, tzid: string): Promise
 
 /** Days that are printed at once for people without an account. */
 const MOST_DAYS_FOR_STRANGERS = 31;
-/** Laying out and drawing a day costs about as much as checking so many dates. */
-const CHECKS_OF_A_DAY = 50;
 
 async function mayPrint(ctx: Context, { days }: PrintQuery): Promise<Outcome<null>> {
   if (!ctx.viewer && days > MOST_DAYS_FOR_STRANGERS)
@@ -115,18 +115,55 @@ async function mayPrint(ctx: Context, { days }: PrintQuery): Promise<Outcome<nul
         },
       ],
     });
-  return (await runtime()).countWork(ctx, days * CHECKS_OF_A_DAY);
+  return countedWork(ctx, days * CHECKS_OF_A_DAY);
 }
 
-/** What the viewer may know of what they ask for, on pages. */
-export async function printPages(
+interface Printed {
+  readonly title: string;
+  readonly pages: readonly Page[];
+}
+
+/** The first pages of what the viewer may know of what they ask for, and how many there are. */
+export async function firstPages(
   ctx: Context,
   query: PrintQuery,
-): Promise<Outcome<{ readonly title: string; readonly pages: readonly Page[] }>> {
-  const office = await officeContact(ctx.db);
-  if (!office) return refuse({ code: 'not-found', what: say`office here yet` });
+  most: number,
+): Promise<Outcome<Printed & { readonly count: number }>> {
   const allowed = await mayPrint(ctx, query);
   if (!allowed.ok) return allowed;
+  const isLong = isLongPrint(query.days);
+  return beside(ctx, { name: 'print-pages', args: [query, most], kind: 'reads', isLong }, async () => {
+    const printed = await printedPages(ctx, query);
+    if (!printed.ok) return printed;
+    const { title, pages } = printed.value;
+    return done({ title, pages: pages.slice(0, most), count: pages.length });
+  });
+}
+
+const MINUTE_MS = 60_000;
+
+/** All of it as a PDF. */
+export async function printedPdf(
+  ctx: Context,
+  query: PrintQuery,
+): Promise<Outcome<{ readonly title: string; readonly pdf: Uint8Array }>> {
+  const allowed = await mayPrint(ctx, query);
+  if (!allowed.ok) return allowed;
+  const isLong = isLongPrint(query.days);
+  return beside(ctx, { name: 'print-pdf', args: [query], kind: 'reads', isLong }, async () => {
+    const printed = await printedPages(ctx, query);
+    if (!printed.ok) return printed;
+    const { title, pages } = printed.value;
+    return done({
+      title,
+      pdf: await toPdf(pages, title, new Date(ctx.clock.now() * MINUTE_MS), ctx.progress),
+    });
+  });
+}
+
+async function printedPages(ctx: Context, query: PrintQuery): Promise<Outcome<Printed>> {
+  const office = await officeContact(ctx.db);
+  if (!office) return refuse({ code: 'not-found', what: say`office here yet` });
   const content = await contentOf(ctx, query, office.tzid);
   if (!content.ok) return content;
   const { title, chosen, parts } = content.value;

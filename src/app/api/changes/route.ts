@@ -5,5 +5,5 @@ import { changeDates } from '@/server/use-cases/change/change-dates';
 export const POST = writeRoute({
   action: 'request.change',
   body: changeSchema,
-  run: (ctx, body, _, signal) => changeDates(signedIn(ctx), body, signal),
+  run: (ctx, body) => changeDates(signedIn(ctx), body),
 });

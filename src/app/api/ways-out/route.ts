@@ -1,10 +1,9 @@
 import { waysOutSchema } from '@/contracts/ways-out';
 import { streamRoute } from '@/server/http/route';
-import { runtime } from '@/server/runtime';
 import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
 
 export const POST = streamRoute({
   action: 'request.check',
   body: waysOutSchema,
-  run: async (ctx, body, signal) => findWaysOut(ctx, body, signal, (await runtime()).countWork),
+  run: findWaysOut,
 });

@@ -289,8 +289,9 @@ async function noteUnsettled(change: ChangeSet, requests: readonly RequestId[]):
       { ids: JSON.stringify(approved), settles: at + MAIL_WAIT_MIN },
     );
   await tx.run(
-    `DELETE FROM unsettled_approval WHERE occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests))
-       AND (o.state <> 'approved' OR settles_min <= $at))`,
+    `DELETE FROM unsettled_approval AS u
+     WHERE u.occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests)))
+       AND (u.settles_min <= $at OR EXISTS (SELECT 1 FROM occurrence o WHERE o.id = u.occurrence_id AND o.state <> 'approved'))`,
     { requests: JSON.stringify(requests), at },
   );
 }

@@ -2,15 +2,17 @@ import { countText } from '@/contracts/words/when';
 import { holdLetters } from '../../archive/hold-letters';
 import { say, texts } from '@/contracts/language/say';
 import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { ArrivedHouse, BringInInput } from '@/contracts/archive';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { momentText } from '@/contracts/words/when';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { arrivingFolder, clearArrived, makeArrivingFolder } from '../../archive/folders';
-import { inspectHouse } from '../../archive/inspect';
-import { unpackHouse } from '../../archive/unpack';
+import { inspectHouse, type InspectedHouse } from '../../archive/inspect';
+import { keepArrived, unpackHouse } from '../../archive/unpack';
 import type { Context } from '../../context';
+import { beside } from '../../long-work/long-work';
 import { replaceHouse } from '../../runtime';
 import { officeContact } from '../look/office-contact';
 import { hasOffice, SET_UP } from '../start/has-office';
@@ -18,6 +20,15 @@ import { onlyStart } from '../start/one-start';
 
 /** Beside what was unpacked: that it was looked at and is whole. */
 const LOOKED_AT = 'looked-at.json';
+
+/** Unpacks what was sent and looks at all of it, beside the server: thousands of files hold up whoever reads the disk. */
+export const lookAtArrived = (ctx: Context, folder: string): Promise<Outcome<InspectedHouse>> =>
+  beside(ctx, { name: 'look-at-arrived', args: [folder], kind: 'reads', isLong: true }, async () => {
+    const unpacked = await unpackHouse(folder);
+    const inspected = unpacked.ok ? await inspectHouse(folder) : unpacked;
+    if (!inspected.ok) rmSync(folder, { recursive: true, force: true });
+    return inspected;
+  });
 
 /** Takes a house in beside the one that is there and looks at all of it; nothing is changed by that. */
 export async function takeIn(
@@ -28,10 +39,10 @@ export async function takeIn(
   const id = ctx.newId();
   const folder = makeArrivingFolder(id);
   clearArrived(nowMs);
-  const unpacked = await unpackHouse(body, folder);
-  const inspected = unpacked.ok ? await inspectHouse(folder) : unpacked;
+  const kept = await keepArrived(body, folder);
+  const inspected = kept.ok ? await lookAtArrived(ctx, folder) : kept;
   if (!inspected.ok) {
-    rmSync(folder, { recursive: true, force: true });
+    await rm(folder, { recursive: true, force: true });
     return inspected;
   }
   const { manifest, site, counts } = inspected.value;

@@ -23,14 +23,13 @@ const HOUSE = `SELECT json_object(
   'audiences', json(COALESCE((SELECT c.audiences FROM category c WHERE c.id = $category), '[]'))) AS json
 FROM site s ORDER BY s.id LIMIT 1`;
 
+export interface KnownHouse extends AskedHouse {
+  readonly audiences: readonly string[];
+  readonly categories: readonly CategoryId[];
+}
+
 /** What of the house the dates of a request depend on, and for whom its category usually is. */
-export async function loadAskedHouse(
-  ctx: Context,
-  reader: Reader,
-  input: CheckInput,
-): Promise<
-  AskedHouse & { readonly audiences: readonly string[]; readonly categories: readonly CategoryId[] }
-> {
+export async function loadAskedHouse(ctx: Context, reader: Reader, input: CheckInput): Promise<KnownHouse> {
   const row = await reader.json<HouseRow>(HOUSE, {
     spaces: JSON.stringify(input.spaces.map(({ spaceId }) => spaceId)),
     category: input.categoryId ?? 0,

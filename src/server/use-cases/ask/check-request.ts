@@ -5,10 +5,11 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { askerOf, checkAgainstWorld, sayAll } from '../verdicts';
-import { loadAskedHouse } from './ask-house';
+import { loadAskedHouse, type KnownHouse } from './ask-house';
 import { unknownThings } from './known-things';
-import { countNothing, MOST_DATES_AT_ONCE, type CountWork } from './work-of-strangers';
-import { datesAsked, withServices } from '@/contracts/asked-dates';
+import { countedWork, MOST_DATES_AT_ONCE } from '../../limits/work-of-strangers';
+import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
+import { datesAsked, withServices, type AskedDates, type FewerDates } from '@/contracts/asked-dates';
 
 /** Who decides requests sees them as the office does. */
 export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ? 'office' : 'requester');
@@ -17,31 +18,35 @@ export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ?
 export const servicesNamed = ({ serviceIds = [] }: CheckInput): WantedService[] =>
   serviceIds.map((serviceId) => ({ serviceId, answers: {} }));
 
+const FEWER_FOR_STRANGERS: FewerDates = {
+  most: MOST_DATES_AT_ONCE,
+  path: 'when',
+  say: () =>
+    say`Without an account at most ${MOST_DATES_AT_ONCE} dates are checked at once. Sign in to have all of them checked; what you typed is kept.`,
+};
+
 /** The verdict while the form is filled in. Nothing is stored. */
-export async function checkRequest(
-  ctx: Context,
-  input: CheckInput,
-  countWork: CountWork = countNothing,
-): Promise<Outcome<CheckReply>> {
+export async function checkRequest(ctx: Context, input: CheckInput): Promise<Outcome<CheckReply>> {
   const unknown = await unknownThings(ctx.db, input);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const house = await loadAskedHouse(ctx, ctx.db, input);
-  const asked = datesAsked(input, house);
+  const asked = datesAsked(input, house, ctx.viewer ? undefined : FEWER_FOR_STRANGERS);
   if (!asked.ok) return asked;
-  const { inWords, notes, isEndless } = asked.value;
-  if (!ctx.viewer && asked.value.dates.length > MOST_DATES_AT_ONCE)
-    return refuse({
-      code: 'bad-input',
-      fields: [
-        {
-          path: 'when',
-          message: say`Without an account at most ${MOST_DATES_AT_ONCE} dates are checked at once. Sign in to have all of them checked; what you typed is kept.`,
-        },
-      ],
-    });
-  const counted = await countWork(ctx, asked.value.dates.length);
+  const counted = await countedWork(ctx, asked.value.dates.length);
   if (!counted.ok) return counted;
-  const dates = withServices(asked.value.dates, servicesNamed(input));
+  const isLong = asked.value.dates.length > MOST_DATES_HERE;
+  return beside(ctx, { name: 'check-request', args: [input], kind: 'reads', isLong }, () =>
+    verdictsOf(ctx, input, house, asked.value),
+  );
+}
+
+async function verdictsOf(
+  ctx: Context,
+  input: CheckInput,
+  house: KnownHouse,
+  { dates: plain, inWords, notes, isEndless }: AskedDates,
+): Promise<Outcome<CheckReply>> {
+  const dates = withServices(plain, servicesNamed(input));
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, {
     side: sideOf(ctx),
     asker: await askerOf(ctx, ctx.db),

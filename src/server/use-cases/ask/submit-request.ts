@@ -14,6 +14,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { loadSpaceFacts } from '../../db/space-facts';
+import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
 import { loadAskedHouse } from './ask-house';
 import { sideOf } from './check-request';
@@ -107,6 +108,17 @@ async function grant(
  * reference.
  */
 export async function submitRequest(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
+  const work = { name: 'submit-request', args: [input], kind: 'writes' } as const;
+  return beside(ctx, { ...work, isLong: await asksForMany(ctx, input) }, () => submitHere(ctx, input));
+}
+
+async function asksForMany(ctx: SignedInContext, input: AskInput): Promise<boolean> {
+  if ((await unknownThings(ctx.db, input)).length) return false;
+  const asked = datesAsked(input, await loadAskedHouse(ctx, ctx.db, input));
+  return asked.ok && asked.value.dates.length > MOST_DATES_HERE;
+}
+
+async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
   const order = { action: unsaid('asked'), reason: '', idempotencyKey: input.key };
   return runChangeSet<AskReply>(ctx, order, async (change) => {
     const unknown = [

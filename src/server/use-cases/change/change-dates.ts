@@ -18,6 +18,7 @@ import { applyPlans } from '../../changes/apply-plans';
 import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
+import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { draftOf, type DateRow } from '../request-rows';
 import {
   checkPlans,
@@ -30,7 +31,7 @@ import {
 } from './check-plans';
 import { fallbacksGivenUp, keepFallbacks, sayGivenUp } from './keep-fallbacks';
 import { actionFor, pickDates, type PickedDates } from './pick-dates';
-import { offersFor, patchFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
+import { offersFor, patchesFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, summaryOf } from './say-change';
 
 interface Prepared {
@@ -96,12 +97,13 @@ async function moveOthers(
   step: Extract<StepInput, { action: 'approve-or-move' }>,
 ): Promise<PlannedDate[]> {
   const offersOf = await offersFor(change.tx, step);
+  const patchOf = patchesFor(step);
   const blocked = new Set(
     checked.filter(({ verdict }) => verdict.verdict === 'clash').map(({ planned }) => planned.date.id),
   );
   return plans.map((planned) => {
     const { date, request } = planned;
-    const patch = blocked.has(date.id) ? patchFor(step, date.id) : null;
+    const patch = blocked.has(date.id) ? patchOf(date.id) : null;
     if (!patch) return planned;
     const draft = patchDate(draftOf(date), patch, request.tzid, offersOf);
     const until = toEpochMinute(step.until, request.tzid, 'offset-before');
@@ -191,6 +193,9 @@ async function moveDecidedUntil(change: ChangeSet, plans: readonly PlannedDate[]
   });
 }
 
+/** Finding the dates, checking them, writing them with all that follows. */
+const STEPS = 3;
+
 const DECIDES: readonly StepInput['action'][] = ['approve', 'decline', 'skip', 'accept', 'approve-or-move'];
 
 function numbersOf(
@@ -261,17 +266,25 @@ const cancelsManyWithoutReason = (step: StepInput, { picked }: PickedDates): boo
  * giving up and the rest. The check is repeated inside the transaction; a decision on an older state is refused with
  * what has happened since. A preview goes the same way and is rolled back, and so is what is stopped on its way.
  */
-export async function changeDates(
-  ctx: SignedInContext,
-  input: ChangeInput,
-  signal?: AbortSignal,
-): Promise<Outcome<ChangeReply>> {
+export const changeDates = (ctx: SignedInContext, input: ChangeInput): Promise<Outcome<ChangeReply>> =>
+  beside(
+    ctx,
+    {
+      name: 'change-dates',
+      args: [input],
+      kind: input.preview ? 'previews' : 'writes',
+      isLong: input.items.flatMap(({ occurrences }) => occurrences).length > MOST_DATES_HERE,
+    },
+    () => changeHere(ctx, input),
+  );
+
+async function changeHere(ctx: SignedInContext, input: ChangeInput): Promise<Outcome<ChangeReply>> {
   const order = {
     action: HISTORY_WORDS[input.step.action],
     reason: reasonOf(input.step),
     idempotencyKey: input.key,
     isPreview: input.preview,
-    signal,
+    signal: ctx.signal,
   };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const dates = await pickDates(ctx, change, input);
@@ -289,8 +302,10 @@ export async function changeDates(
     const takesPlace = dates.value.picked.some(
       ({ state }) => TAKES_PLACE[actionFor(input.step.action, state)],
     );
+    ctx.progress?.({ done: 1, of: STEPS });
     const prepared = await prepare(ctx, change, dates.value, input);
     if (!prepared.ok) return prepared;
+    ctx.progress?.({ done: 2, of: STEPS });
     if (!takesPlace && prepared.value.checked.length)
       throw new Error('a step that takes no place was checked');
     return carryOut(ctx, change, prepared.value, input, dates.value.all);

@@ -174,24 +174,23 @@ export async function storeOverrides(
   checked: readonly CheckedDate[],
   reason: string,
 ): Promise<void> {
-  const rows = await Promise.all(
-    checked.map(async ({ planned, verdict }) => {
-      const findings = needingReason(verdict.findings);
-      if (!findings.length) return [];
-      const [standing] = await change.tx.rows<{ id: number }>(
-        'SELECT standing_id AS id FROM occurrence WHERE id = $id',
-        { id: planned.date.id },
-      );
-      return findings.map(({ facts, spaceId }) => ({
-        claim_id: standing!.id,
-        rule: facts.rule === 'policy' ? `policy:${facts.breach.kind}` : facts.rule,
-        subject: spaceId === null ? 'all' : `space:${spaceId}`,
-        reason,
-        by_id: change.actorId,
-      }));
-    }),
+  const past = checked.flatMap(({ planned, verdict }) =>
+    needingReason(verdict.findings).map((finding) => ({ date: planned.date.id, finding })),
   );
-  const once = new Map(rows.flat().map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
+  if (!past.length) return;
+  const standing = await change.tx.rows<{ date: OccurrenceId; claim: ClaimId }>(
+    'SELECT id AS date, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
+    { ids: JSON.stringify([...new Set(past.map(({ date }) => date))]) },
+  );
+  const claimOf = new Map(standing.map(({ date, claim }) => [date, claim]));
+  const rows = past.map(({ date, finding: { facts, spaceId } }) => ({
+    claim_id: claimOf.get(date)!,
+    rule: facts.rule === 'policy' ? `policy:${facts.breach.kind}` : facts.rule,
+    subject: spaceId === null ? 'all' : `space:${spaceId}`,
+    reason,
+    by_id: change.actorId,
+  }));
+  const once = new Map(rows.map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
   const known = await change.tx.rows<{ claim_id: number; rule: string; subject: string }>(
     'SELECT claim_id, rule, subject FROM claim_override WHERE claim_id IN (SELECT value FROM json_each($ids))',
     { ids: JSON.stringify([...once.values()].map(({ claim_id }) => claim_id)) },

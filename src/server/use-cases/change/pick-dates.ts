@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { ActingSide, OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { RequestId } from '@/core/ids';
-import type { ChangeInput, StepAction } from '@/contracts/change';
+import { MOST_IN_STEP, sayTooManyInStep, type ChangeInput, type StepAction } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
 import type { ChangeSet } from '../../changes/change-set';
@@ -46,6 +46,10 @@ export function actionFor(step: StepAction, state: OccurrenceState): OccurrenceA
   return step === 'approve-or-move' ? 'approve' : step;
 }
 
+/** What a step on these dates costs to write. */
+export const timesSpaces = (dates: readonly DateRow[]): number =>
+  dates.reduce((sum, { claim }) => sum + Math.max(1, claim.spaces.length), 0);
+
 /** The picked dates as they stand inside the transaction, or why the step cannot be taken on them. */
 export async function pickDates(
   ctx: SignedInContext,
@@ -69,6 +73,8 @@ export async function pickDates(
   const picked = all.filter(({ id }) => wanted.has(id));
   if (picked.length !== wanted.size)
     return refuse({ code: 'not-found', what: say`such date in this request` });
+  if (timesSpaces(picked) > MOST_IN_STEP)
+    return refuse({ code: 'bad-input', fields: [{ path: 'items', message: sayTooManyInStep() }] });
   const blocked = blockedStep(
     picked,
     (state) => actionFor(step.action, state),

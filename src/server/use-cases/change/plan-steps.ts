@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { fieldsOf, patchDate, withoutFields, type DatePatch, type OwnField } from '@/core/changes/patch';
 import { planDate, type ClaimDraft, type DatePlan, type DateStep } from '@/core/changes/plan-date';
-import type { OccurrenceId, SpaceId } from '@/core/ids';
+import type { OccurrenceId, SegmentId, SpaceId } from '@/core/ids';
 import type { LayoutOffer } from '@/core/seating/capacity';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
@@ -27,10 +27,14 @@ export interface PlannedDate {
   readonly isMoved: boolean;
 }
 
+/** What a step says of dates one by one. */
+const saidAlone = (step: StepInput): ReadonlyMap<OccurrenceId, DatePatch> =>
+  new Map('each' in step ? step.each.map(({ occurrence, patch }) => [occurrence, patch]) : []);
+
 /** What a step makes different of a date; null where it changes no place or time, or says nothing of this date. */
-export function patchFor(step: StepInput, date: OccurrenceId): DatePatch | null {
-  if (!('each' in step)) return null;
-  return step.each.find(({ occurrence }) => occurrence === date)?.patch ?? step.patch ?? null;
+export function patchesFor(step: StepInput): (date: OccurrenceId) => DatePatch | null {
+  const alone = saidAlone(step);
+  return (date) => ('each' in step ? (alone.get(date) ?? step.patch ?? null) : null);
 }
 
 const patchesOf = (step: StepInput): DatePatch[] =>
@@ -52,20 +56,15 @@ export async function offersFor(reader: Reader, step: StepInput) {
 const fieldFault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message }] });
 
-/** Whether only part of what is still to come of the series was picked: then the dates keep this of their own. */
-function isPartOfSeries(date: DateRow, { picked, all }: PickedDates, now: EpochMinute): boolean {
+/** Series of which only part of what is still to come was picked: then the dates keep what changes of their own. */
+function partlyPicked({ picked, all }: PickedDates, now: EpochMinute): ReadonlySet<SegmentId> {
   const ids = new Set(picked.map(({ id }) => id));
-  return all.some(
+  const left = all.filter(
     (each) =>
-      each.segmentId === date.segmentId &&
-      !ids.has(each.id) &&
-      (each.state === 'waiting' || each.state === 'approved') &&
-      !hasBegun(each, now),
+      !ids.has(each.id) && (each.state === 'waiting' || each.state === 'approved') && !hasBegun(each, now),
   );
+  return new Set(left.map(({ segmentId }) => segmentId));
 }
-
-const isSaidAlone = (step: StepInput, date: OccurrenceId): boolean =>
-  'each' in step && step.each.some(({ occurrence }) => occurrence === date);
 
 const union = (a: readonly OwnField[], b: readonly OwnField[]): OwnField[] => [...new Set([...a, ...b])];
 
@@ -168,10 +167,13 @@ export async function planSteps(
   );
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const planned: PlannedDate[] = [];
+  const patchOf = patchesFor(step);
+  const alone = saidAlone(step);
+  const inPart = partlyPicked(dates, now);
   for (const date of dates.picked) {
     const request = dates.requests.get(date.requestId)!;
     const day = dayShort(dateOf(date.startLocal));
-    const patch = step.action === 'approve-or-move' ? null : patchFor(step, date.id);
+    const patch = step.action === 'approve-or-move' ? null : patchOf(date.id);
     if ('each' in step && step.action !== 'approve-or-move' && !patch)
       return fieldFault('step.each', say`Nothing is said of ${day}. Say what is to be different on it.`);
     if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
@@ -187,7 +189,7 @@ export async function planSteps(
           patch,
           'keepOwn' in step ? step.keepOwn : false,
           // What was said of this date alone is its own, though all were picked.
-          isPartOfSeries(date, dates, now) || isSaidAlone(step, date.id),
+          inPart.has(date.segmentId) || alone.has(date.id),
           request.tzid,
           offersOf,
         )

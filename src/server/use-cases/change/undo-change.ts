@@ -4,14 +4,14 @@ import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../changes/change-set';
-
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncOrders } from '../../changes/orders/sync-orders';
 import { syncPublished } from '../../changes/publishing/sync-published';
 import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
-import type { Writer } from '../../db/connection';
+import type { Reader, Writer } from '../../db/connection';
+import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { UNDO_MINUTES } from '@/core/changes/undo-time';
 import { siteZone } from '../../db/space-facts';
 import { lastChange } from '../since';
@@ -311,6 +311,21 @@ export async function undoChange(
   changeSet: number,
   key: string,
 ): Promise<Outcome<Undone>> {
+  const isLong = (await datesTouched(ctx.db, changeSet)) > MOST_DATES_HERE;
+  return beside(ctx, { name: 'undo-change', args: [changeSet, key], kind: 'writes', isLong }, () =>
+    undoHere(ctx, changeSet, key),
+  );
+}
+
+async function datesTouched(reader: Reader, changeSet: number): Promise<number> {
+  const [row] = await reader.rows<{ dates: number }>(
+    `SELECT COUNT(*) AS dates FROM history WHERE change_set_id = $changeSet AND entity = 'occurrence'`,
+    { changeSet },
+  );
+  return row!.dates;
+}
+
+async function undoHere(ctx: SignedInContext, changeSet: number, key: string): Promise<Outcome<Undone>> {
   const order = { action: unsaid('took back'), reason: '', idempotencyKey: key };
   const [before] = await ctx.db.rows<{ id: number }>(
     'SELECT id FROM change_set WHERE undoes_id = $id AND idempotency_key = $key',

@@ -20,6 +20,7 @@ import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { followHouse } from './hits';
+import { houseWork } from './house-work';
 import type { ChangeSet } from '../../changes/change-set';
 import { closureKeeper } from './keepers/closures';
 import { dayNoteKeeper } from './keepers/day-notes';
@@ -183,7 +184,10 @@ async function noteHolidays(
 }
 
 /** Shuts the site on picked holidays in one step, or says what they are. A day on which it is shut already stays as it is. */
-export async function shutHolidays(
+export const shutHolidays = (ctx: SignedInContext, input: ShutHolidaysInput): Promise<Outcome<ThingDone>> =>
+  houseWork(ctx, 'shut-holidays', [input], () => shutHere(ctx, input));
+
+async function shutHere(
   ctx: SignedInContext,
   { key, preview, places, year, days, as }: ShutHolidaysInput,
 ): Promise<Outcome<ThingDone>> {

@@ -6,6 +6,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { followHouse } from './hits';
+import { houseWork } from './house-work';
 import { keeperOf } from './keepers';
 import { writeThingHistory } from './thing-history';
 import { speakAsHouse } from '../../language/house-language';
@@ -25,6 +26,16 @@ export async function rowVersionOf(reader: Reader, kind: HouseKind, id: number):
 export async function saveThing(
   ctx: SignedInContext,
   kind: HouseKind,
+  input: SaveThingInput,
+): Promise<Outcome<ThingDone>> {
+  const outcome = await houseWork(ctx, 'save-thing', [kind, input], () => saveHere(ctx, kind, input));
+  if (kind === 'site') await speakAsHouse(ctx.db);
+  return outcome;
+}
+
+async function saveHere(
+  ctx: SignedInContext,
+  kind: HouseKind,
   { key, id, rowVersion, preview, doc: given }: SaveThingInput,
 ): Promise<Outcome<ThingDone>> {
   const keeper = keeperOf(kind);
@@ -36,7 +47,7 @@ export async function saveThing(
   const name = keeper.nameOf(doc);
   const action = id === null ? say`made ${aOne(kind)}` : say`changed ${aOne(kind)}`;
   const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
-  const outcome = await runChangeSet<ThingDone>(ctx, order, async (change) => {
+  return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = id === null ? null : await keeper.load(tx, id);
     if (id !== null && !before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
@@ -56,6 +67,4 @@ export async function saveThing(
     const hits = await followHouse(ctx, change, (await keeper.touches?.(tx, row, before, after)) ?? {});
     return done({ id: row, name, summary: `${action}: “${name}”`, hits });
   });
-  if (kind === 'site') await speakAsHouse(ctx.db);
-  return outcome;
 }

@@ -8,6 +8,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { followHouse } from './hits';
+import { houseWork } from './house-work';
 import { todayOf } from './keeper';
 import { keeperOf } from './keepers';
 import { writeThingHistory } from './thing-history';
@@ -73,7 +74,15 @@ const isRetired = async (reader: Reader, table: string, id: number): Promise<boo
 };
 
 /** Takes a thing out of use, back into it, away, or to another place in the order. A preview leaves nothing behind. */
-export async function doWithThing(
+export const doWithThing = (
+  ctx: SignedInContext,
+  kind: HouseKind,
+  id: number,
+  input: ThingDeedInput,
+): Promise<Outcome<ThingDone>> =>
+  houseWork(ctx, 'do-with-thing', [kind, id, input], () => doHere(ctx, kind, id, input));
+
+async function doHere(
   ctx: SignedInContext,
   kind: HouseKind,
   id: number,

@@ -10,7 +10,7 @@ import { firstDate, isEndless, parsedRule } from '@/core/recurrence/rule';
 import { horizonEnd } from '@/core/spaces/policy';
 import { addDays, addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
 import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
-import type { ChangeReply } from '@/contracts/change';
+import { MOST_IN_STEP, sayTooManyInStep, type ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SplitInput } from '@/contracts/series';
 import type { AskedDate } from '@/contracts/asked-dates';
@@ -20,6 +20,8 @@ import type { ChangeSet } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
+import type { Reader } from '../../db/connection';
+import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { insertDates, insertSegmentDates } from '../ask/insert-request';
 import { fallbacksGivenUp, sayGivenUp } from '../change/keep-fallbacks';
 import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
@@ -257,6 +259,28 @@ export async function splitSeries(
   reference: string,
   input: SplitInput,
 ): Promise<Outcome<ChangeReply>> {
+  const work = {
+    name: 'split-series',
+    args: [reference, input],
+    kind: input.preview ? 'previews' : 'writes',
+    isLong: (await datesOfRequest(ctx.db, reference)) > MOST_DATES_HERE,
+  } as const;
+  return beside(ctx, work, () => splitHere(ctx, reference, input));
+}
+
+async function datesOfRequest(reader: Reader, reference: string): Promise<number> {
+  const [row] = await reader.rows<{ dates: number }>(
+    'SELECT COUNT(*) AS dates FROM occurrence o JOIN request r ON r.id = o.request_id WHERE r.ref = $reference',
+    { reference },
+  );
+  return row!.dates;
+}
+
+async function splitHere(
+  ctx: SignedInContext,
+  reference: string,
+  input: SplitInput,
+): Promise<Outcome<ChangeReply>> {
   const order = {
     action: unsaid('changed the series'),
     reason: input.reason,
@@ -277,7 +301,12 @@ export async function splitSeries(
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const split = await planSplit(change, request, all, input);
-    return split.ok ? carryOut(ctx, change, split.value, input) : split;
+    if (!split.ok) return split;
+    const { kept, gone, added } = split.value.dates;
+    const spaces = Math.max(1, split.value.from.claim.spaces.length);
+    return (kept.length + gone.length + added.length) * spaces > MOST_IN_STEP
+      ? fault('from', sayTooManyInStep())
+      : carryOut(ctx, change, split.value, input);
   });
 }
 

@@ -8,6 +8,7 @@ import { syncOrders } from '../../changes/orders/sync-orders';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { recipeRow } from './recipe-row';
+import { houseWork } from '../house-book/house-work';
 import { writeThingHistory } from '../house-book/thing-history';
 import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
@@ -74,10 +75,10 @@ const replyOf = (change: ChangeSet, id: number | null, did: string): RecipeReply
 });
 
 /** Makes or changes a recipe, and brings the orders of coming dates in line with it, all or nothing. */
-export async function saveRecipe(
-  ctx: SignedInContext,
-  input: SaveRecipeInput,
-): Promise<Outcome<RecipeReply>> {
+export const saveRecipe = (ctx: SignedInContext, input: SaveRecipeInput): Promise<Outcome<RecipeReply>> =>
+  houseWork(ctx, 'save-recipe', [input], () => saveHere(ctx, input));
+
+async function saveHere(ctx: SignedInContext, input: SaveRecipeInput): Promise<Outcome<RecipeReply>> {
   const order = {
     action: input.id === null ? unsaid('made a recipe') : unsaid('changed a recipe'),
     reason: input.recipe.title,
@@ -118,7 +119,14 @@ export async function saveRecipe(
 }
 
 /** Takes a recipe out of use: its open orders are withdrawn, what is done stays. */
-export async function retireRecipe(
+export const retireRecipe = (
+  ctx: SignedInContext,
+  id: number,
+  input: RetireRecipeInput,
+): Promise<Outcome<RecipeReply>> =>
+  houseWork(ctx, 'retire-recipe', [id, input], () => retireHere(ctx, id, input));
+
+async function retireHere(
   ctx: SignedInContext,
   id: number,
   { key, version, preview }: RetireRecipeInput,

@@ -16,7 +16,7 @@ import { sayCut, sayNotLookedAt } from '@/contracts/words/remedies';
 import { lettingOthers } from '../../let-others';
 import type { Context } from '../../context';
 import { loadNames } from '../../db/names';
-import { CHECKS_OF_WAYS_OUT, countNothing, type CountWork } from '../ask/work-of-strangers';
+import { CHECKS_OF_WAYS_OUT, countedWork } from '../../limits/work-of-strangers';
 import { officeContact } from '../look/office-contact';
 import type { Looked } from './looked';
 import { datesOfForm } from './of-form';
@@ -83,7 +83,7 @@ async function prepare(ctx: Context, looked: Looked): Promise<Prepared> {
   };
 }
 
-async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncGenerator<WaysOutLine> {
+async function* lines(ctx: Context, looked: Looked): AsyncGenerator<WaysOutLine> {
   const prepared = await prepare(ctx, looked);
   const { search, teller, troubled } = prepared;
   const first = troubled.slice(0, MOST_TROUBLED);
@@ -92,14 +92,14 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
   yield { line: 'progress', done: 0, of: first.length };
   const letOthers = lettingOthers();
   for (const [index, date] of first.entries()) {
-    if (signal.aborted) return;
+    if (ctx.signal?.aborted) return;
     const found = waysOutOf(date, search);
     proved.set(date.date.key, [...found.best, ...found.others]);
     yield { line: 'date', ...(await tellDate(date, occurrenceOf(date.date.key), found, teller)) };
     yield { line: 'progress', done: index + 1, of: first.length };
     await letOthers();
   }
-  if (signal.aborted) return;
+  if (ctx.signal?.aborted) return;
   if (looked.picked === null || looked.picked.size > 1) {
     const series = waysOutOfSeries(prepared.dates, proved, search);
     yield {
@@ -109,7 +109,7 @@ async function* lines(ctx: Context, looked: Looked, signal: AbortSignal): AsyncG
     };
   }
   for await (const line of rivalsOf(ctx, looked, search, teller)) {
-    if (signal.aborted) return;
+    if (ctx.signal?.aborted) return;
     yield line;
   }
   const notLookedAt = sayNotLookedAt({
@@ -133,12 +133,10 @@ export async function bestWaysOut(ctx: Context, looked: Looked): Promise<DateWay
 export async function findWaysOut(
   ctx: Context,
   input: WaysOutInput,
-  signal: AbortSignal,
-  countWork: CountWork = countNothing,
 ): Promise<Outcome<AsyncGenerator<WaysOutLine>>> {
   const looked = await (input.of === 'form' ? datesOfForm(ctx, input.check) : datesOfRequest(ctx, input));
   if (!looked.ok) return looked;
   const weighedDates = Math.min(looked.value.dates.length, MOST_IN_SERIES);
-  const counted = await countWork(ctx, weighedDates * CHECKS_OF_WAYS_OUT);
-  return counted.ok ? done(lines(ctx, looked.value, signal)) : counted;
+  const counted = await countedWork(ctx, weighedDates * CHECKS_OF_WAYS_OUT);
+  return counted.ok ? done(lines(ctx, looked.value)) : counted;
 }

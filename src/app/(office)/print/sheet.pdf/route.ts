@@ -1,10 +1,7 @@
 import { printQuerySchema } from '@/contracts/print';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { toPdf } from '@/server/print/to-pdf';
-import { printPages } from '../print-sheet';
-
-const MINUTE_MS = 60_000;
+import { printedPdf } from '../print-sheet';
 
 /** Letters and figures only: the name stands in a header. */
 const fileName = (title: string): string =>
@@ -18,10 +15,9 @@ export const GET = readRoute({
   run: async (ctx, request) => {
     const query = readQuery(request, printQuerySchema);
     if (!query.ok) return refusalResponse(query.refusal);
-    const outcome = await printPages(ctx, query.value);
+    const outcome = await printedPdf(ctx, query.value);
     if (!outcome.ok) return refusalResponse(outcome.refusal);
-    const { title, pages } = outcome.value;
-    const pdf = await toPdf(pages, title, new Date(ctx.clock.now() * MINUTE_MS));
+    const { title, pdf } = outcome.value;
     return new Response(new Uint8Array(pdf), {
       headers: {
         'Content-Type': 'application/pdf',

@@ -17,6 +17,7 @@ import { runChangeSet } from '../../../changes/run-change-set';
 import type { SignedInContext } from '../../../context';
 import { followHouse } from '../hits';
 import { houseNames } from '../house-choices';
+import { houseWork } from '../house-work';
 import { NOTHING_TOUCHED, type Touched } from '../keeper';
 import { keeperOf } from '../keepers';
 import { writeThingHistory } from '../thing-history';
@@ -166,7 +167,10 @@ const merged = (a: Touched, b: Partial<Touched>): Touched => ({
  * Takes a table in: each line makes a thing or changes the one it names, all of them or none. Every line that is wrong
  * is named. A preview says what each line does and leaves nothing behind.
  */
-export async function csvIn(
+export const csvIn = (ctx: SignedInContext, kind: CsvKind, input: CsvInput): Promise<Outcome<CsvDone>> =>
+  houseWork(ctx, 'csv-in', [kind, input], () => takeIn(ctx, kind, input));
+
+async function takeIn(
   ctx: SignedInContext,
   kind: CsvKind,
   { key, preview, text }: CsvInput,

@@ -1,7 +1,7 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { done, type Outcome, type Refusal } from '@/contracts/refusal';
-import { sourceKey, takeFromAll } from '../../limits/take-points';
-import type { Context } from '../../context';
+import { sourceKey, takeFromAll } from './take-points';
+import type { Context } from '../context';
 
 const WINDOW_S = 60;
 /** Dates that one source without an account may have checked in a minute: several seconds of work. */
@@ -10,13 +10,13 @@ export const MOST_DATES_FROM_SOURCE = 20_000;
 export const MOST_DATES_AT_ONCE = 400;
 /** All who ask without an account, together. */
 export const MOST_DATES_FOR_STRANGERS = 60_000;
+/** Laying out and drawing a day costs about as much as checking so many dates. */
+export const CHECKS_OF_A_DAY = 50;
 /** Looking for ways out checks a date many times over. */
 export const CHECKS_OF_WAYS_OUT = 20;
 
 /** Counts dates that are about to be checked for somebody; refuses where strangers had all there is for now. */
 export type CountWork = (ctx: Pick<Context, 'viewer' | 'source'>, dates: number) => Promise<Outcome<null>>;
-
-export const countNothing: CountWork = () => Promise.resolve(done(null));
 
 const waitOrSignIn = (minutes: number): Refusal => ({ code: 'wait-or-sign-in', minutes });
 
@@ -36,3 +36,7 @@ export function countWorkOfStrangers(): CountWork {
           waitOrSignIn,
         );
 }
+
+/** Counts it where somebody asks from outside. */
+export const countedWork = (ctx: Context, dates: number): Promise<Outcome<null>> =>
+  ctx.countWork?.(ctx, dates) ?? Promise.resolve(done(null));

@@ -1,0 +1,11 @@
+import { readRoute } from '@/server/http/route';
+import type { LongWorkReply } from '@/contracts/long-work';
+import { runtime } from '@/server/runtime';
+
+export const GET = readRoute({
+  action: 'own.keep',
+  run: async (ctx) => {
+    const reply: LongWorkReply = { works: (await runtime()).longWork.progressOf(ctx) };
+    return Response.json(reply, { headers: { 'Cache-Control': 'no-store' } });
+  },
+});

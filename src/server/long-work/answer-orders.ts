@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto';
+import type { Progress } from '@/contracts/long-work';
+import type { Outcome } from '@/contracts/refusal';
+import { frozenClock } from '../clock';
+import type { Context } from '../context';
+import { openDatabase, type Database } from '../db/connection';
+import { onCopy } from '../db/on-copy';
+import { bringCatalogues } from '../language/catalogues';
+import { speakAsHouse } from '../language/house-language';
+import { writtenFor } from '../own-settings/ambient';
+import { refusalOf } from '../refusal-of-error';
+import { databaseFile } from '../settings';
+import type { FromProcess, LongWorkName, ToProcess, WorkOrder } from './long-work';
+
+/** All that is done in this process, by name. */
+export type WorkTable = Readonly<
+  Record<LongWorkName, (ctx: Context, ...args: never[]) => Promise<Outcome<unknown>>>
+>;
+
+const PROGRESS_EVERY_MS = 200;
+
+function tellSometimes(tell: (progress: Progress) => void): (progress: Progress) => void {
+  let toldMs = 0;
+  return (progress) => {
+    const nowMs = Date.now();
+    if (nowMs - toldMs < PROGRESS_EVERY_MS) return;
+    toldMs = nowMs;
+    tell(progress);
+  };
+}
+
+/** Does one piece of work for whoever it was ordered by. */
+export async function doOrder(
+  db: Database,
+  works: WorkTable,
+  order: WorkOrder,
+  hooks: { readonly signal: AbortSignal; tell(progress: Progress): void },
+): Promise<Outcome<unknown>> {
+  const { viewer, now, settings, name, args } = order;
+  const work = (at: Database) =>
+    works[name](
+      {
+        db: at,
+        clock: frozenClock(now),
+        random: Math.random,
+        newId: randomUUID,
+        viewer,
+        signal: hooks.signal,
+        progress: tellSometimes(hooks.tell),
+      },
+      ...(args as never[]),
+    );
+  await speakAsHouse(db);
+  return writtenFor(settings, () => (order.onCopy ? onCopy(db, work) : work(db)));
+}
+
+/** What the process does as long as it lives: one order after the other, on the database of the server that began it. */
+export function answerOrders(works: WorkTable): void {
+  bringCatalogues();
+  const db = openDatabase(databaseFile());
+  let stop = new AbortController();
+  const send = (message: FromProcess) => process.send!(message);
+  const answer = async (order: WorkOrder): Promise<void> => {
+    const { no } = order;
+    stop = new AbortController();
+    try {
+      const tell = (progress: Progress) => send({ kind: 'progress', no, progress });
+      send({ kind: 'outcome', no, outcome: await doOrder(db, works, order, { signal: stop.signal, tell }) });
+    } catch (error) {
+      const refusal = refusalOf(error);
+      if (refusal) send({ kind: 'outcome', no, outcome: { ok: false, refusal } });
+      else send({ kind: 'failed', no, stack: error instanceof Error ? (error.stack ?? '') : String(error) });
+    }
+  };
+  process.on('message', (message: ToProcess) => {
+    if (message.kind === 'stop') stop.abort();
+    else void answer(message.order);
+  });
+  process.on('disconnect', () => process.exit(0));
+}

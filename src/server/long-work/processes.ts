@@ -1,0 +1,193 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { availableParallelism, constants, setPriority } from 'node:os';
+import { ownSettings } from '@/contracts/own-settings';
+import { refuse, type Outcome } from '@/contracts/refusal';
+import type { Progress } from '@/contracts/long-work';
+import type { Context } from '../context';
+import { sourceKey } from '../limits/take-points';
+import type { FromProcess, LongWork, SendOut, ToProcess } from './long-work';
+
+/** One core is left to everybody else. */
+const MOST_PROCESSES = Math.max(1, Math.min(2, availableParallelism() - 1));
+const MOST_WAITING = 12;
+/** Of one person, or of one source without an account, working and waiting. */
+const MOST_OF_ONE = 3;
+const IDLE_MS = 120_000;
+const MOST_MEMORY_MB = 1024;
+
+const STOPPED = refuse({ code: 'stopped' });
+
+interface Job {
+  readonly no: number;
+  readonly ctx: Context;
+  readonly work: LongWork;
+  readonly owner: string;
+  readonly settings: ReturnType<typeof ownSettings>;
+  progress: Progress;
+  settle(outcome: Outcome<never>): void;
+  fail(error: Error): void;
+}
+
+export interface Processes {
+  readonly sendOut: SendOut;
+  /** How far the work is that this person has here. */
+  progressOf(ctx: Pick<Context, 'viewer' | 'source'>): readonly Progress[];
+  /** Ends them all, whatever they are at. */
+  stop(): void;
+}
+
+const ownerOf = ({ viewer, source }: Pick<Context, 'viewer' | 'source'>): string =>
+  viewer ? `person ${viewer.personId}` : `source ${sourceKey(source)}`;
+
+/** One process, which does one piece of work at a time. It is begun with the first and ends when there was none for a while. */
+class BesideProcess {
+  private child: ChildProcess | null = null;
+  private job: Job | null = null;
+  private idle: NodeJS.Timeout | undefined;
+
+  constructor(
+    private readonly entry: string,
+    private readonly onFree: (job: Job) => void,
+  ) {}
+
+  get isFree(): boolean {
+    return this.job === null;
+  }
+
+  take(job: Job): void {
+    clearTimeout(this.idle);
+    this.job = job;
+    const { name, args, kind } = job.work;
+    const { viewer, clock } = job.ctx;
+    const order = { no: job.no, name, args, viewer, now: clock.now(), settings: job.settings };
+    this.send({ kind: 'order', order: { ...order, onCopy: kind === 'previews' } });
+    job.ctx.signal?.addEventListener('abort', () => this.cutOff(job), { once: true });
+  }
+
+  /** What changes nothing is cut off where it is. What writes is asked to keep nothing. */
+  private cutOff(job: Job): void {
+    if (this.job !== job) return;
+    if (job.work.kind === 'writes') return this.send({ kind: 'stop', no: job.no });
+    this.kill();
+    this.free(() => job.settle(STOPPED));
+  }
+
+  kill(): void {
+    clearTimeout(this.idle);
+    const { child } = this;
+    this.child = null;
+    child?.removeAllListeners();
+    child?.kill('SIGKILL');
+  }
+
+  private send(message: ToProcess): void {
+    this.child ??= this.begin();
+    this.child.send(message);
+  }
+
+  private begin(): ChildProcess {
+    const child = fork(this.entry, {
+      execArgv: ['--enable-source-maps', `--max-old-space-size=${MOST_MEMORY_MB}`],
+      env: process.env,
+      serialization: 'advanced',
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    });
+    // Whoever reads comes first where cores are short.
+    if (child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
+    child.on('message', (message) => this.hear(message as FromProcess));
+    child.on('error', (error) => this.lose(error));
+    child.on('exit', (code, signal) =>
+      this.lose(new Error(`the process for long work ended (${code ?? signal})`)),
+    );
+    // The server ends without asking it; it ends by itself when the server is gone.
+    child.unref();
+    child.channel?.unref();
+    return child;
+  }
+
+  private lose(error: Error): void {
+    this.child = null;
+    const { job } = this;
+    if (job) this.free(() => job.fail(error));
+  }
+
+  private hear(message: FromProcess): void {
+    const { job } = this;
+    if (job?.no !== message.no) return;
+    if (message.kind === 'progress') {
+      job.progress = message.progress;
+      return;
+    }
+    this.free(() => {
+      if (message.kind === 'outcome') job.settle(message.outcome as Outcome<never>);
+      else job.fail(Object.assign(new Error('long work failed'), { stack: message.stack }));
+    });
+  }
+
+  private free(tell: () => void): void {
+    const job = this.job!;
+    this.job = null;
+    this.idle = setTimeout(() => this.kill(), IDLE_MS).unref();
+    tell();
+    this.onFree(job);
+  }
+}
+
+/**
+ * Processes beside the server for work that takes long. Not threads: those share the four threads in which the server
+ * asks SQLite, cannot be cut off inside a statement, and have the priority of the server.
+ *
+ * @param entry file of the process: `answerOrders` with the table of all work.
+ */
+export function besideProcesses(entry: string): Processes {
+  const waiting: Job[] = [];
+  const running = new Set<Job>();
+  let last = 0;
+
+  const ownedBy = (owner: string) => [...running, ...waiting].filter((job) => job.owner === owner);
+  const next = (): void => {
+    const free = processes.find(({ isFree }) => isFree);
+    const job = free && waiting.shift();
+    if (!free || !job) return;
+    running.add(job);
+    free.take(job);
+  };
+  const processes = Array.from(
+    { length: MOST_PROCESSES },
+    () =>
+      new BesideProcess(entry, (job) => {
+        running.delete(job);
+        next();
+      }),
+  );
+
+  const sendOut: SendOut = (ctx, work) =>
+    new Promise((settle, fail) => {
+      if (ctx.signal?.aborted) return settle(STOPPED);
+      const owner = ownerOf(ctx);
+      if (waiting.length >= MOST_WAITING || ownedBy(owner).length >= MOST_OF_ONE)
+        return settle(refuse({ code: 'long-work-busy' }));
+      const progress = { done: 0, of: 0 };
+      const job: Job = { no: (last += 1), ctx, work, owner, settings: ownSettings(), progress, settle, fail };
+      waiting.push(job);
+      ctx.signal?.addEventListener(
+        'abort',
+        () => {
+          const at = waiting.indexOf(job);
+          if (at < 0) return;
+          waiting.splice(at, 1);
+          settle(STOPPED);
+        },
+        { once: true },
+      );
+      next();
+    });
+
+  return {
+    sendOut,
+    progressOf: (ctx) => ownedBy(ownerOf(ctx)).map(({ progress }) => progress),
+    stop: () => {
+      for (const each of processes) each.kill();
+    },
+  };
+}

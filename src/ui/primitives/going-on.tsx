@@ -1,0 +1,27 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useLongWork } from '@/ui/hooks/use-long-work';
+
+interface GoingOnProps {
+  readonly isGoing: boolean;
+  /** What is going on; “Being done” where nothing is said. */
+  readonly what?: string;
+  /** Left out where it is stopped by choosing something else. */
+  readonly onStop?: () => void;
+}
+
+/** That something takes its time, how far it is, and a way to stop it; nothing where nothing is going on. */
+export function GoingOn({ isGoing, what = say`Being done`, onStop }: GoingOnProps) {
+  const progress = useLongWork(isGoing);
+  if (!isGoing) return null;
+  const { done, of } = progress ?? { done: 0, of: 0 };
+  return (
+    <span className="flex flex-wrap items-center gap-3">
+      <progress className="h-2 w-28" aria-label={what} {...(of > 0 && { value: done, max: of })} />
+      <span role="status" className="text-soft">
+        {progress && (of > 0 ? say`${done} of ${of}` : say`waits for its turn`)}
+      </span>
+      {onStop && <button type="button" className="press" onClick={onStop}>{say`Stop`}</button>}
+    </span>
+  );
+}

@@ -1,0 +1,252 @@
+import { randomUUID } from 'node:crypto';
+import { changeSchema, MOST_IN_STEP, type ChangeReply } from '@/contracts/change';
+import { printQuerySchema } from '@/contracts/print';
+import { writtenFor } from '@/server/own-settings/ambient';
+import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import type { CheckReply } from '@/contracts/ask';
+import { keep, type WriteResult } from '@/server/db/connection';
+import { violations } from '@/server/db/invariants';
+import { besideProcesses, type Processes } from '@/server/long-work/processes';
+import { beside } from '@/server/long-work/long-work';
+import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { changeDates } from '@/server/use-cases/change/change-dates';
+import { undoChange } from '@/server/use-cases/change/undo-change';
+import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
+import { act, expectDone, refusalOf, submit, times, worldOf, type Step } from '@tests/builders/changes';
+import { ask, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+import { asProcess } from '@tests/builders/own-process';
+
+let office: TestOffice;
+let processes: Processes;
+const entry = asProcess('src/app/long-work/process.ts')[1]!;
+
+beforeEach(async () => {
+  office = await openOffice();
+  processes = besideProcesses(entry);
+});
+afterEach(async () => {
+  processes.stop();
+  await office.close();
+});
+
+/** As somebody whose long work is done beside. */
+const sending = (name: string) => ({ ...office.as(name), sendOut: processes.sendOut });
+
+const daily = (count: number, more: Parameters<typeof ask>[0] = {}) =>
+  ask({
+    people: 10,
+    spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 10, strikeMin: 10 }],
+    when: { ...times('2027-04-20', '14:00', '15:00'), repeat: { rule: `FREQ=DAILY;COUNT=${count}` } },
+    ...more,
+  });
+
+async function inputFor(references: readonly string[], step: Step, isPicked: (index: number) => boolean) {
+  const items = [];
+  for (const reference of references) {
+    const request = await loadRequest(office.db, reference);
+    const dates = (await loadDates(office.db, [request!.id])).filter((_, index) => isPicked(index));
+    items.push({ reference, version: request!.version, occurrences: dates.map(({ id }) => Number(id)) });
+  }
+  return changeSchema.parse({ key: randomUUID(), items, step });
+}
+
+/** What of a reply a preview has to foretell. */
+const told = ({ changed, summary, numbers, warnings }: ChangeReply) => ({
+  changed,
+  summary,
+  numbers,
+  warnings,
+});
+
+/** Mulberry32. */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const STEPS: readonly Step[] = [
+  { action: 'approve', reason: 'Agreed.' },
+  { action: 'approve', reason: '' },
+  { action: 'decline', reason: 'No.' },
+  { action: 'skip', reason: 'No.' },
+  { action: 'hold', until: '2027-04-15T12:00' },
+  { action: 'move', patch: { shiftMin: 30 }, reason: 'Agreed.' },
+  { action: 'move', patch: { spaces: [{ from: SPACE.HE, to: SPACE.HW }] }, reason: 'Agreed.' },
+  { action: 'propose', patch: { shiftMin: 120 }, until: '2027-04-15T12:00' },
+  { action: 'cancel', reason: 'Rain.' },
+];
+
+test.each([1, 2, 3])(
+  'a preview on a copy comes to what applying comes to, and changes nothing (seed %i)',
+  async (seed) => {
+    const random = seeded(seed);
+    const pick = <T>(values: readonly T[]) => values[Math.floor(random() * values.length)]!;
+    const references = [
+      await submit(office, 'ada', daily(9)),
+      await submit(office, 'ben', daily(9, { when: times('2027-04-23', '14:30', '15:30'), title: 'Beside' })),
+      await submit(
+        office,
+        'ben',
+        daily(5, { spaces: daily(1).spaces.map((each) => ({ ...each, spaceId: SPACE.HW as never })) }),
+      ),
+    ];
+    let applied = 0;
+    for (let n = 0; n < 25; n += 1) {
+      const share = 0.3 + random() * 0.7;
+      const chosen = [pick(references)];
+      const dice = Array.from({ length: 12 }, () => random());
+      const input = await inputFor(chosen, pick(STEPS), (index) => index === 0 || dice[index]! < share);
+      const before = await worldOf(office.db);
+      const preview = await processes.sendOut<ChangeReply>(office.as('mara'), {
+        name: 'change-dates',
+        args: [{ ...input, preview: true }],
+        kind: 'previews',
+      });
+      expect(await worldOf(office.db)).toEqual(before);
+      const outcome = await changeDates(office.as('mara'), input);
+      if (!outcome.ok && preview.ok) {
+        // A preview goes on without what cannot be, and says so.
+        expect(preview.value.blocked.length + preview.value.reasonFor.length).toBeGreaterThan(0);
+        continue;
+      }
+      if (!outcome.ok) {
+        expect(refusalOf(preview)).toEqual(outcome.refusal);
+        continue;
+      }
+      applied += 1;
+      expect(told(expectDone(preview))).toEqual(told(outcome.value));
+    }
+    expect(applied).toBeGreaterThan(4);
+    expect(await violations(office.db)).toEqual([]);
+  },
+);
+
+test('a preview beside goes on while somebody else holds the lock, and is in the language of whoever asks', async () => {
+  const reference = await submit(office, 'ada', daily(210));
+  const input = {
+    ...(await inputFor([reference], { action: 'approve', reason: '' }, () => true)),
+    preview: true,
+  };
+  let letGo = () => undefined as void;
+  const held = office.db.write(
+    (tx) =>
+      new Promise<WriteResult<null>>((resolve) => {
+        void tx.run('UPDATE request SET row_version = row_version').then(() => {
+          letGo = () => resolve(keep(null));
+        });
+      }),
+  );
+  const english = expectDone(await changeDates(sending('mara'), input));
+  const german = await writtenFor({ ...USUAL_SETTINGS, language: 'de' }, () =>
+    changeDates(sending('mara'), input),
+  );
+  letGo();
+  await held;
+  expect(english.changed).toBe(210);
+  expect(expectDone(german).summary).not.toBe(english.summary);
+});
+
+test('long steps are written beside: asked, approved, taken back, the same key twice once', async () => {
+  const ada = sending('ada');
+  const asked = daily(260);
+  const { reference } = expectDone(await submitRequest(ada, asked));
+  expect(expectDone(await submitRequest(ada, asked)).reference).toBe(reference);
+  const input = await inputFor([reference], { action: 'approve', reason: 'Agreed.' }, () => true);
+  const [one, two] = await Promise.all([
+    changeDates(sending('mara'), input),
+    changeDates(sending('mara'), input),
+  ]);
+  expect(expectDone(two)).toEqual(expectDone(one));
+  expect(expectDone(one).changed).toBe(260);
+  expectDone(await undoChange(sending('mara'), expectDone(one).changeSet!, randomUUID()));
+  const request = await loadRequest(office.db, reference);
+  const dates = await loadDates(office.db, [request!.id]);
+  expect(new Set(dates.map(({ state }) => state))).toEqual(new Set(['waiting']));
+  expect(await violations(office.db)).toEqual([]);
+});
+
+const yearOfPages = () => ({
+  name: 'print-pdf' as const,
+  args: [printQuerySchema.parse({ from: '2027-04-13', days: '366', what: 'dates', detail: 'detailed' })],
+  kind: 'reads' as const,
+});
+
+test('tells how far it is, and is cut off when nobody waits for it any more; the next one is done', async () => {
+  await submit(office, 'mara', daily(300));
+  const stop = new AbortController();
+  const going = processes.sendOut({ ...office.as('mara'), signal: stop.signal }, yearOfPages());
+  let far = processes.progressOf(office.as('mara'));
+  while (!far[0]?.done) {
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    far = processes.progressOf(office.as('mara'));
+  }
+  expect(far).toHaveLength(1);
+  expect(far[0]!.of).toBeGreaterThan(far[0]!.done);
+  expect(processes.progressOf(office.as('ada'))).toEqual([]);
+  stop.abort();
+  expect(refusalOf(await going).code).toBe('stopped');
+  expect(processes.progressOf(office.as('mara'))).toEqual([]);
+  const { key: _, ...check } = daily(3);
+  const next = await processes.sendOut<CheckReply>(office.as('mara'), {
+    name: 'check-request',
+    args: [check],
+    kind: 'reads',
+  });
+  expect(expectDone(next).dates).toHaveLength(3);
+});
+
+test('of one person only so much waits; what waits can be stopped; an error is one, with where it came from', async () => {
+  const stop = new AbortController();
+  const ctx = { ...office.as('mara'), signal: stop.signal };
+  const all = [1, 2, 3].map(() => processes.sendOut(ctx, yearOfPages()));
+  expect(refusalOf(await processes.sendOut(ctx, yearOfPages())).code).toBe('long-work-busy');
+  stop.abort();
+  for (const outcome of await Promise.all(all)) expect(refusalOf(outcome).code).toBe('stopped');
+  const broken = processes.sendOut(office.as('mara'), { name: 'print-pdf', args: [null], kind: 'reads' });
+  await expect(broken).rejects.toMatchObject({ stack: expect.stringContaining('print-sheet') as string });
+});
+
+test('a step has a bound, times the spaces of its dates, and says what to do', async () => {
+  const step = { action: 'approve', reason: '' };
+  const occurrences = Array.from({ length: MOST_IN_STEP + 1 }, (_, n) => n + 1);
+  const parsed = changeSchema.safeParse({
+    key: randomUUID(),
+    items: [{ reference: 'X', version: 1, occurrences }],
+    step,
+  });
+  expect(parsed.error?.issues[0]?.message).toMatch(/^At most 1,000 dates in one step/);
+  const reference = await submit(office, 'ada', {
+    ...daily(501),
+    spaces: [SPACE.HE, SPACE.HW].map((spaceId) => ({ spaceId, layout: 'rounds', setupMin: 0, strikeMin: 0 })),
+  });
+  expect(
+    refusalOf(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' })),
+  ).toMatchObject({
+    code: 'bad-input',
+    fields: [{ path: 'items', message: expect.stringMatching(/^At most 1,000 dates/) as string }],
+  });
+  const half = await act(
+    office,
+    'mara',
+    reference,
+    { action: 'approve', reason: 'Agreed.' },
+    { pick: (_, n) => n < 200 },
+  );
+  expect(expectDone(half).changed).toBe(200);
+});
+
+test('what is short is done here', async () => {
+  const sendOut = jest.fn();
+  const here = await beside(
+    { ...office.as('ada'), sendOut },
+    { name: 'check-request', args: [], kind: 'reads', isLong: false },
+    () => Promise.resolve({ ok: true, value: 1 }),
+  );
+  expect(here).toEqual({ ok: true, value: 1 });
+  expect(sendOut).not.toHaveBeenCalled();
+});
