@@ -17,7 +17,11 @@ export function GoingOn({ isGoing, what = say`Being done`, onStop }: GoingOnProp
   const { done, of } = progress ?? { done: 0, of: 0 };
   return (
     <span className="flex flex-wrap items-center gap-3">
-      <progress className="h-2 w-28" aria-label={what} {...(of > 0 && { value: done, max: of })} />
+      <progress
+        className="h-2 w-28 accent-accent"
+        aria-label={what}
+        {...(of > 0 && { value: done, max: of })}
+      />
       <span role="status" className="text-soft">
         {progress && (of > 0 ? say`${done} of ${of}` : say`waits for its turn`)}
       </span>

@@ -1,4 +1,5 @@
 'use client';
+import { MOST_IN_STEP, sayTooManyInStep } from '@/contracts/change';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
@@ -27,8 +28,10 @@ interface DecisionProps {
   readonly reference: string;
 }
 
-const whyNone = (ids: readonly number[]): string | null =>
-  ids.length ? null : say`Pick dates in the list above first.`;
+function whyNone(ids: readonly number[]): string | null {
+  if (!ids.length) return say`Pick dates in the list above first.`;
+  return ids.length > MOST_IN_STEP ? sayTooManyInStep() : null;
+}
 
 /** Keeping the place of what is picked for a while, until the office knows more. */
 function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly number[] }) {

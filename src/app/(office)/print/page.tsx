@@ -44,7 +44,7 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
         <h1 className="pb-2 text-2xl">{say`Before it is printed`}</h1>
         <PrintForm text={text} what={PRINTS.find((each) => each === text.what) ?? 'dates'} fault={fault} />
         {first && (
-          <p className="flex flex-wrap items-center gap-3 pt-3">
+          <div className="flex flex-wrap items-center gap-3 pt-3">
             {count <= MOST_SHOWN && <PrintButton />}
             {isLong ? <PdfLink href={pdf} /> : <a className="press" href={pdf}>{say`As PDF`}</a>}
             <span className="text-soft">
@@ -52,7 +52,7 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
                 ? say`The first ${MOST_SHOWN} of ${countText(count, 'page', 'pages')}, just as printed; the PDF has all of them.`
                 : say`${countText(count, 'page', 'pages')}, just as printed.`}
             </span>
-          </p>
+          </div>
         )}
       </div>
       {first && (
