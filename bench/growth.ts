@@ -17,7 +17,7 @@ const medianOf = async (db: Database, dates: readonly WantedDate[]): Promise<num
 };
 
 /** The exponent p in cost ~ size^p, by least squares on the logarithms. */
-function exponent(points: readonly (readonly [size: number, ms: number])[]): number {
+export function exponent(points: readonly (readonly [size: number, ms: number])[]): number {
   const logs = points.map(([size, ms]) => [Math.log(size), Math.log(ms)] as const);
   const mean = (pick: 0 | 1) => logs.reduce((sum, each) => sum + each[pick], 0) / logs.length;
   const [x, y] = [mean(0), mean(1)];

@@ -15,6 +15,7 @@ import { benchPlan } from './plan';
 import { benchReaders } from './readers';
 import { benchRecurrence } from './recurrence';
 import { benchSearch } from './search';
+import { benchSteps } from './steps';
 import { benchWaysOut } from './ways-out';
 import { benchWrites } from './writes';
 import { FULL, makeWorld, type WorldSize } from './world';
@@ -79,6 +80,7 @@ const SECTIONS: readonly Section[] = [
   { title: 'Readers under load', run: () => benchReaders() },
   { title: 'Readers while somebody attacks', run: () => benchAttacks() },
   { title: 'Approving 260 dates × 3 spaces × 6 equipment types', run: approval },
+  { title: 'A step on many dates', run: () => benchSteps() },
   {
     title: 'Orders of 260 approved dates',
     run: async (db) => {

@@ -163,6 +163,22 @@ function clockNote({ key, start, end, claim }: AskedDate, asked: LocalDateTime, 
     : say`The clocks change on ${day}: it lasts ${lengthText(exact)}.`;
 }
 
+/** From when to when dates are looked for. */
+function rangeOf(set: DateSet, house: AskedHouse) {
+  const endless = set.rrule !== null && isEndless(set.rrule);
+  const horizon = horizonEnd(house.now, house.horizonMonths, house.tzid);
+  const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
+  return { endless, horizon, from: [set.start, ...set.extra].sort()[0]!, to };
+}
+
+/** Whether the form asks for more dates than so many, without making all of them. */
+export function asksForMore(input: CheckInput, house: AskedHouse, than: number): boolean {
+  const series = seriesOf(input, house.tzid);
+  if (!series.ok) return false;
+  const { set } = series.value;
+  return expandDates(set, { ...rangeOf(set, house), most: than + 1 }).length > than;
+}
+
 /** Where less is done for somebody than a request may have: how many dates, and what is said of more, beside a field. */
 export interface FewerDates {
   readonly most: number;
@@ -182,14 +198,11 @@ export function datesAsked(
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return series;
   const { set, notes, askedAt } = series.value;
-  const endless = set.rrule !== null && isEndless(set.rrule);
-  const horizon = horizonEnd(house.now, house.horizonMonths, house.tzid);
-  const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
+  const { endless, horizon, from, to } = rangeOf(set, house);
   const spaces = Math.max(1, input.spaces.length);
   // One more than may be had is enough to know that there are too many.
   const most = Math.min(Math.floor(MOST_DATES_TIMES_SPACES / spaces), fewer.most) + 1;
-  const first = [set.start, ...set.extra].sort()[0]!;
-  const starts = expandDates(set, { from: first, to, most });
+  const starts = expandDates(set, { from, to, most });
   if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
     return fault(
       'when.repeat.rule',

@@ -9,7 +9,7 @@ import { datePatchSchema } from './patch';
  * Dates in one step, times spaces: what is written holds up all other writing, and this much takes a second at most
  * where nothing else goes on (docs/performance.md).
  */
-export const MOST_IN_STEP = 1000;
+export const MOST_IN_STEP = 500;
 
 export const sayTooManyInStep = (): string =>
   say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, times their spaces, so that nobody has to wait for it. Pick fewer, and the rest in a further step.`;

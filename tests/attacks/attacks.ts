@@ -68,9 +68,9 @@ const asked = (dates: number, publicHtml: string) => ({
   publish: false,
 });
 
-const MOST_OWN = 700;
+const MOST_OWN = 500;
 
-/** A series of the requester's own, a date on each day that can be asked for. */
+/** A series of the requester's own, as many dates as one step may have. */
 export async function ownSeries({ base, cookies }: Omit<Target, 'own'>): Promise<Target['own']> {
   const target = { base, cookies, own: { reference: '', version: 1, occurrences: [] } };
   const sent = await post(target, '/api/requests', asked(MOST_OWN, ''), cookies.requester);
@@ -126,7 +126,7 @@ export const ATTACKS: readonly Attack[] = [
     send: (target) => post(target, '/api/check', check(3000), target.cookies.requester),
   },
   {
-    name: 'previews of 700 dates of one’s own',
+    name: 'previews of 500 dates of one’s own',
     lanes: 4,
     send: (target) => previewOfOwn(target, target.own.occurrences),
   },

@@ -219,16 +219,16 @@ test('a step has a bound, times the spaces of its dates, and says what to do', a
     items: [{ reference: 'X', version: 1, occurrences }],
     step,
   });
-  expect(parsed.error?.issues[0]?.message).toMatch(/^At most 1,000 dates in one step/);
+  expect(parsed.error?.issues[0]?.message).toMatch(/^At most 500 dates in one step/);
   const reference = await submit(office, 'ada', {
-    ...daily(501),
+    ...daily(251),
     spaces: [SPACE.HE, SPACE.HW].map((spaceId) => ({ spaceId, layout: 'rounds', setupMin: 0, strikeMin: 0 })),
   });
   expect(
     refusalOf(await act(office, 'mara', reference, { action: 'approve', reason: 'Agreed.' })),
   ).toMatchObject({
     code: 'bad-input',
-    fields: [{ path: 'items', message: expect.stringMatching(/^At most 1,000 dates/) as string }],
+    fields: [{ path: 'items', message: expect.stringMatching(/^At most 500 dates/) as string }],
   });
   const half = await act(
     office,

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
 
-/** Larger than any honest form: 3,000 picked dates are about 24 KB. */
+/** Larger than any honest form: 3,000 dates of a series picked one by one are about 60 KB. */
 export const BODY_LIMIT_KB = 256;
 /**
  * What comes after the limit is read and thrown away up to here, so that the sender gets an answer and not a reset. What

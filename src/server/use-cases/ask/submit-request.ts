@@ -21,7 +21,7 @@ import { sideOf } from './check-request';
 import { detailFaults, requesterOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from './known-things';
 import { insertDates, insertRequest } from './insert-request';
-import { datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
+import { asksForMore, datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 
@@ -113,9 +113,8 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
 }
 
 async function asksForMany(ctx: SignedInContext, input: AskInput): Promise<boolean> {
-  if ((await unknownThings(ctx.db, input)).length) return false;
-  const asked = datesAsked(input, await loadAskedHouse(ctx, ctx.db, input));
-  return asked.ok && asked.value.dates.length > MOST_DATES_HERE;
+  if (!ctx.sendOut || (await unknownThings(ctx.db, input)).length) return false;
+  return asksForMore(input, await loadAskedHouse(ctx, ctx.db, input), MOST_DATES_HERE);
 }
 
 async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
