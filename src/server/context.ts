@@ -2,7 +2,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Progress } from '@/contracts/long-work';
 import type { Database } from './db/connection';
-import type { SendOut } from './long-work/long-work';
+import type { SendOut, SendOutLines } from './long-work/long-work';
 import type { CountWork } from './limits/work-of-strangers';
 
 /** The clock of the office. Sessions and rate limits use the real clock instead. */
@@ -25,6 +25,7 @@ export interface Context {
   readonly countWork?: CountWork;
   /** Does what takes long beside the server; left out in that process itself, in jobs and scripts. */
   readonly sendOut?: SendOut;
+  readonly sendOutLines?: SendOutLines;
   /** Fires when nobody waits for the answer any more. */
   readonly signal?: AbortSignal;
   /** Told how far long work has come. */

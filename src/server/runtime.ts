@@ -77,7 +77,12 @@ async function start(): Promise<Runtime> {
   const longWork = besideProcesses(LONG_WORK);
   const within = { db, clock, random: Math.random, newId: randomUUID };
   const stop = startScheduler({ ...within, viewer: null }, isDemo);
-  const base = { ...within, countWork: countWorkOfStrangers(), sendOut: longWork.sendOut };
+  const base = {
+    ...within,
+    countWork: countWorkOfStrangers(),
+    sendOut: longWork.sendOut,
+    sendOutLines: longWork.sendOutLines,
+  };
   return {
     base,
     signInLimits: makeSignInLimits(),

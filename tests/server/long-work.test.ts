@@ -9,6 +9,11 @@ import { violations } from '@/server/db/invariants';
 import { besideProcesses, type Processes } from '@/server/long-work/processes';
 import { beside } from '@/server/long-work/long-work';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { deskRequest, linesOf } from '@/server/use-cases/decide/desk';
+import { readRequest } from '@/server/use-cases/own/own-requests';
+import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+import { waysOutSchema } from '@/contracts/ways-out';
+import type { Context } from '@/server/context';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
 import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
@@ -209,6 +214,40 @@ test('of one person only so much waits; what waits can be stopped; an error is o
   for (const outcome of await Promise.all(all)) expect(refusalOf(outcome).code).toBe('stopped');
   const broken = processes.sendOut(office.as('mara'), { name: 'print-pdf', args: [null], kind: 'reads' });
   await expect(broken).rejects.toMatchObject({ stack: expect.stringContaining('print-sheet') as string });
+});
+
+test('ways out are told line by line from there, and nobody who has gone is told more', async () => {
+  const check = { ...daily(14), key: undefined };
+  expectDone(await act(office, 'mara', await submit(office, 'ben', daily(14)), STEPS[0]!));
+  const body = waysOutSchema.parse({ of: 'form', check });
+  const linesFor = async (ctx: Context) => {
+    const lines = [];
+    for await (const line of expectDone(await findWaysOut(ctx, body))) lines.push(line);
+    return lines;
+  };
+  const beside = { ...office.as('mara'), sendOutLines: processes.sendOutLines };
+  expect(await linesFor(beside)).toEqual(await linesFor(office.as('mara')));
+  const stop = new AbortController();
+  const going = expectDone(await findWaysOut({ ...beside, signal: stop.signal }, body));
+  expect((await going.next()).value).toMatchObject({ line: 'progress', done: 0 });
+  stop.abort();
+  let after = 0;
+  for await (const line of going) if (line.line === 'date') after += 1;
+  expect(after).toBeLessThan(14);
+  expect(
+    refusalOf(await findWaysOut(beside, waysOutSchema.parse({ of: 'request', reference: 'NO-SUCH' }))).code,
+  ).toBe('not-found');
+});
+
+test('what a page shows is the same from there, and is made here where no process is free', async () => {
+  const reference = await submit(office, 'ada', daily(210));
+  const view = await deskRequest(office.as('mara'), reference);
+  expect(await deskRequest(sending('mara'), reference)).toEqual(view);
+  expect(await linesOf(sending('mara'))).toEqual(await linesOf(office.as('mara')));
+  expect(expectDone(await readRequest(sending('ada'), reference)).reference).toBe(reference);
+  expect(refusalOf(await readRequest(sending('ben'), reference)).code).toBe('not-allowed');
+  const busy = () => Promise.resolve({ ok: false, refusal: { code: 'long-work-busy' } } as const);
+  expect(await deskRequest({ ...office.as('mara'), sendOut: busy }, reference)).toEqual(view);
 });
 
 test('a step has a bound, times the spaces of its dates, and says what to do', async () => {

@@ -1,3 +1,4 @@
+import { done, type Outcome } from '@/contracts/refusal';
 import { signedIn, type Context, type SignedInContext } from '@/server/context';
 import { answerOrders, type WorkTable } from '@/server/long-work/answer-orders';
 import { lookAtArrived } from '@/server/use-cases/archive/bring-in';
@@ -5,12 +6,15 @@ import { checkRequest } from '@/server/use-cases/ask/check-request';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
+import { deskRequest, linesOf } from '@/server/use-cases/decide/desk';
 import { csvIn } from '@/server/use-cases/house-book/csv/csv-in';
 import { shutHolidays } from '@/server/use-cases/house-book/holidays';
 import { saveThing } from '@/server/use-cases/house-book/save-thing';
 import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
+import { readRequest } from '@/server/use-cases/own/own-requests';
 import { splitSeries } from '@/server/use-cases/series/split-series';
 import { retireRecipe, saveRecipe } from '@/server/use-cases/set-up/save-recipe';
+import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
 import { firstPages, printedPdf } from '../(office)/print/print-sheet';
 
 /** As whoever is signed in: the route has asked for an account. */
@@ -19,7 +23,17 @@ const signed =
   (ctx: Context, ...args: Args): Promise<Value> =>
     work(signedIn(ctx), ...args);
 
+/** Of a page: what it gives is no refusal of its own. */
+const forPage =
+  <Args extends readonly never[], Value>(work: (ctx: SignedInContext, ...args: Args) => Promise<Value>) =>
+  async (ctx: Context, ...args: Args): Promise<Outcome<Value>> =>
+    done(await work(signedIn(ctx), ...args));
+
 const WORKS: WorkTable = {
+  'ways-out': findWaysOut,
+  'desk-lines': forPage(linesOf),
+  'desk-request': forPage(deskRequest),
+  'read-request': forPage(readRequest),
   'check-request': checkRequest,
   'submit-request': signed(submitRequest),
   'change-dates': signed(changeDates),

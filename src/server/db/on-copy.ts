@@ -1,13 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import { mkdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { dataFolder } from '../settings';
 import { openDatabase, type Database } from './connection';
 
 const folder = (): string => join(dataFolder(), 'copies');
 
-/** What was left behind where a process was cut off. */
-export const clearCopies = (): void => rmSync(folder(), { recursive: true, force: true });
+/** What was left behind by a process that was cut off; by any where none is named. */
+export function clearCopies(pid?: number): void {
+  if (pid === undefined) return rmSync(folder(), { recursive: true, force: true });
+  if (!existsSync(folder())) return;
+  for (const name of readdirSync(folder()))
+    if (name.startsWith(`${pid}-`)) rmSync(join(folder(), name), { force: true });
+}
 
 /**
  * Works on a throw-away copy of the database as it is at this moment. Making it reads only: others go on writing the real
@@ -18,7 +23,7 @@ export async function onCopy<Value>(
   work: (copy: Database) => Promise<Value>,
 ): Promise<Value> {
   mkdirSync(folder(), { recursive: true });
-  const file = join(folder(), `${randomUUID()}.sqlite`);
+  const file = join(folder(), `${process.pid}-${randomUUID()}.sqlite`);
   try {
     await db.sequelize.query('VACUUM INTO $file', { bind: { file } });
     const copy = openDatabase(file);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Progress } from '@/contracts/long-work';
-import type { Outcome } from '@/contracts/refusal';
+import { done, type Outcome } from '@/contracts/refusal';
 import { frozenClock } from '../clock';
 import type { Context } from '../context';
 import { openDatabase, type Database } from '../db/connection';
@@ -29,26 +29,43 @@ function tellSometimes(tell: (progress: Progress) => void): (progress: Progress)
   };
 }
 
+interface Hooks {
+  readonly signal: AbortSignal;
+  tell(progress: Progress): void;
+  tellLine(line: unknown): void;
+}
+
+/** What comes line by line is told so; what is left then is that it is over. */
+async function told(outcome: Outcome<unknown>, tellLine: Hooks['tellLine']): Promise<Outcome<unknown>> {
+  const { value } = outcome.ok ? outcome : { value: null };
+  if (typeof value !== 'object' || value === null || !(Symbol.asyncIterator in value)) return outcome;
+  for await (const line of value as AsyncIterable<unknown>) tellLine(line);
+  return done(null);
+}
+
 /** Does one piece of work for whoever it was ordered by. */
 export async function doOrder(
   db: Database,
   works: WorkTable,
   order: WorkOrder,
-  hooks: { readonly signal: AbortSignal; tell(progress: Progress): void },
+  hooks: Hooks,
 ): Promise<Outcome<unknown>> {
   const { viewer, now, settings, name, args } = order;
-  const work = (at: Database) =>
-    works[name](
-      {
-        db: at,
-        clock: frozenClock(now),
-        random: Math.random,
-        newId: randomUUID,
-        viewer,
-        signal: hooks.signal,
-        progress: tellSometimes(hooks.tell),
-      },
-      ...(args as never[]),
+  const work = async (at: Database) =>
+    told(
+      await works[name](
+        {
+          db: at,
+          clock: frozenClock(now),
+          random: Math.random,
+          newId: randomUUID,
+          viewer,
+          signal: hooks.signal,
+          progress: tellSometimes(hooks.tell),
+        },
+        ...(args as never[]),
+      ),
+      hooks.tellLine,
     );
   await speakAsHouse(db);
   return writtenFor(settings, () => (order.onCopy ? onCopy(db, work) : work(db)));
@@ -65,7 +82,12 @@ export function answerOrders(works: WorkTable): void {
     stop = new AbortController();
     try {
       const tell = (progress: Progress) => send({ kind: 'progress', no, progress });
-      send({ kind: 'outcome', no, outcome: await doOrder(db, works, order, { signal: stop.signal, tell }) });
+      const outcome = await doOrder(db, works, order, {
+        signal: stop.signal,
+        tell,
+        tellLine: (line) => send({ kind: 'line', no, line }),
+      });
+      send({ kind: 'outcome', no, outcome });
     } catch (error) {
       const refusal = refusalOf(error);
       if (refusal) send({ kind: 'outcome', no, outcome: { ok: false, refusal } });

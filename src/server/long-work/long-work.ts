@@ -10,6 +10,10 @@ export const MOST_DATES_HERE = 200;
 
 export type LongWorkName =
   | 'check-request'
+  | 'ways-out'
+  | 'desk-lines'
+  | 'desk-request'
+  | 'read-request'
   | 'submit-request'
   | 'change-dates'
   | 'undo-change'
@@ -33,10 +37,15 @@ export interface LongWork {
    * changes the database, and is stopped only before it keeps what it did.
    */
   readonly kind: 'reads' | 'previews' | 'writes';
+  /** Somebody looks at an empty page meanwhile: before what else waits. */
+  readonly isFirst?: boolean;
 }
 
 /** Does work in a process beside the server. The one there has none itself. */
 export type SendOut = <Value>(ctx: Context, work: LongWork) => Promise<Outcome<Value>>;
+
+/** The same for work that tells what it finds line by line. */
+export type SendOutLines = <Line>(ctx: Context, work: LongWork) => Promise<Outcome<AsyncGenerator<Line>>>;
 
 /** Does work beside the server where it is long and there is such a process; else here. */
 export const beside = <Value>(
@@ -44,6 +53,17 @@ export const beside = <Value>(
   work: LongWork & { readonly isLong: boolean },
   here: () => Promise<Outcome<Value>>,
 ): Promise<Outcome<Value>> => (work.isLong && ctx.sendOut ? ctx.sendOut<Value>(ctx, work) : here());
+
+/** The same for a page: where no process takes it, it is done here after all. */
+export async function besideForPage<Value>(
+  ctx: Context,
+  work: Pick<LongWork, 'name' | 'args'> & { readonly isLong: boolean },
+  here: () => Promise<Value>,
+): Promise<Value> {
+  if (!work.isLong || !ctx.sendOut) return here();
+  const outcome = await ctx.sendOut<Value>(ctx, { ...work, kind: 'reads', isFirst: true });
+  return outcome.ok ? outcome.value : here();
+}
 
 /** Work as it is sent to the process: whoever it is for goes along. */
 export interface WorkOrder {
@@ -61,5 +81,6 @@ export type ToProcess =
 
 export type FromProcess =
   | { readonly kind: 'progress'; readonly no: number; readonly progress: Progress }
+  | { readonly kind: 'line'; readonly no: number; readonly line: unknown }
   | { readonly kind: 'outcome'; readonly no: number; readonly outcome: Outcome<unknown> }
   | { readonly kind: 'failed'; readonly no: number; readonly stack: string };

@@ -1,11 +1,14 @@
 import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
 import { availableParallelism, constants, setPriority } from 'node:os';
+import { Readable } from 'node:stream';
 import { ownSettings } from '@/contracts/own-settings';
-import { refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Progress } from '@/contracts/long-work';
 import type { Context } from '../context';
+import { clearCopies } from '../db/on-copy';
 import { sourceKey } from '../limits/take-points';
-import type { FromProcess, LongWork, SendOut, ToProcess } from './long-work';
+import type { FromProcess, LongWork, SendOut, SendOutLines, ToProcess } from './long-work';
 
 /** One core is left to everybody else. */
 const MOST_PROCESSES = Math.max(1, Math.min(2, availableParallelism() - 1));
@@ -14,6 +17,8 @@ const MOST_WAITING = 12;
 const MOST_OF_ONE = 3;
 const IDLE_MS = 120_000;
 const MOST_MEMORY_MB = 1024;
+/** So long work that was stopped has to end by itself. */
+const TO_END_MS = 500;
 
 const STOPPED = refuse({ code: 'stopped' });
 
@@ -24,16 +29,23 @@ interface Job {
   readonly owner: string;
   readonly settings: ReturnType<typeof ownSettings>;
   progress: Progress;
+  isStopped: boolean;
+  tell(line: unknown): void;
   settle(outcome: Outcome<never>): void;
   fail(error: Error): void;
 }
 
 export interface Processes {
   readonly sendOut: SendOut;
+  readonly sendOutLines: SendOutLines;
   /** How far the work is that this person has here. */
   progressOf(ctx: Pick<Context, 'viewer' | 'source'>): readonly Progress[];
   /** Ends them all, whatever they are at. */
   stop(): void;
+}
+
+async function* eachOf<Line>(lines: Readable): AsyncGenerator<Line> {
+  yield* lines as AsyncIterable<Line>;
 }
 
 const ownerOf = ({ viewer, source }: Pick<Context, 'viewer' | 'source'>): string =>
@@ -61,23 +73,38 @@ class BesideProcess {
     const { viewer, clock } = job.ctx;
     const order = { no: job.no, name, args, viewer, now: clock.now(), settings: job.settings };
     this.send({ kind: 'order', order: { ...order, onCopy: kind === 'previews' } });
-    job.ctx.signal?.addEventListener('abort', () => this.cutOff(job), { once: true });
+    job.ctx.signal?.addEventListener('abort', () => this.stop(job), { once: true });
   }
 
-  /** What changes nothing is cut off where it is. What writes is asked to keep nothing. */
-  private cutOff(job: Job): void {
+  /** What writes is asked to keep nothing. What changes nothing is over at once, and cut off where it goes on all the same. */
+  private stop(job: Job): void {
     if (this.job !== job) return;
-    if (job.work.kind === 'writes') return this.send({ kind: 'stop', no: job.no });
-    this.kill();
-    this.free(() => job.settle(STOPPED));
+    this.send({ kind: 'stop', no: job.no });
+    if (job.work.kind === 'writes') return;
+    job.isStopped = true;
+    job.settle(STOPPED);
+    setTimeout(() => {
+      if (this.job !== job) return;
+      this.kill();
+      this.free(() => undefined);
+    }, TO_END_MS).unref();
   }
 
-  kill(): void {
+  /** For good: what it is at is over. */
+  end(): void {
+    this.kill();
+    this.job?.settle(STOPPED);
+    this.job = null;
+  }
+
+  private kill(): void {
     clearTimeout(this.idle);
     const { child } = this;
     this.child = null;
-    child?.removeAllListeners();
-    child?.kill('SIGKILL');
+    if (!child) return;
+    child.removeAllListeners();
+    child.kill('SIGKILL');
+    clearCopies(child.pid);
   }
 
   private send(message: ToProcess): void {
@@ -118,6 +145,7 @@ class BesideProcess {
       job.progress = message.progress;
       return;
     }
+    if (message.kind === 'line') return job.isStopped ? undefined : job.tell(message.line);
     this.free(() => {
       if (message.kind === 'outcome') job.settle(message.outcome as Outcome<never>);
       else job.fail(Object.assign(new Error('long work failed'), { stack: message.stack }));
@@ -144,7 +172,8 @@ export function besideProcesses(entry: string): Processes {
   const running = new Set<Job>();
   let last = 0;
 
-  const ownedBy = (owner: string) => [...running, ...waiting].filter((job) => job.owner === owner);
+  const ownedBy = (owner: string) =>
+    [...running, ...waiting].filter((job) => job.owner === owner && !job.isStopped);
   const next = (): void => {
     const free = processes.find(({ isFree }) => isFree);
     const job = free && waiting.shift();
@@ -161,15 +190,27 @@ export function besideProcesses(entry: string): Processes {
       }),
   );
 
-  const sendOut: SendOut = (ctx, work) =>
+  const order = <Value>(ctx: Context, work: LongWork, tell: Job['tell']): Promise<Outcome<Value>> =>
     new Promise((settle, fail) => {
       if (ctx.signal?.aborted) return settle(STOPPED);
       const owner = ownerOf(ctx);
       if (waiting.length >= MOST_WAITING || ownedBy(owner).length >= MOST_OF_ONE)
         return settle(refuse({ code: 'long-work-busy' }));
       const progress = { done: 0, of: 0 };
-      const job: Job = { no: (last += 1), ctx, work, owner, settings: ownSettings(), progress, settle, fail };
-      waiting.push(job);
+      const job: Job = {
+        no: (last += 1),
+        ctx,
+        work,
+        owner,
+        settings: ownSettings(),
+        progress,
+        isStopped: false,
+        tell,
+        settle,
+        fail,
+      };
+      if (work.isFirst) waiting.unshift(job);
+      else waiting.push(job);
       ctx.signal?.addEventListener(
         'abort',
         () => {
@@ -183,11 +224,29 @@ export function besideProcesses(entry: string): Processes {
       next();
     });
 
+  const sendOut: SendOut = (ctx, work) => order(ctx, work, () => undefined);
+
+  /** Lines as they come, once the first is there or nothing is left to come. */
+  const sendOutLines: SendOutLines = async <Line>(ctx: Context, work: LongWork) => {
+    const lines = new Readable({ objectMode: true, read: () => undefined });
+    const begun = once(lines, 'readable');
+    const outcome = order<null>(ctx, work, (line) => lines.push(line));
+    outcome.then(
+      () => lines.push(null),
+      (error: Error) => lines.destroy(error),
+    );
+    const first = await Promise.race([outcome, begun]);
+    if ('ok' in first && !first.ok) return first;
+    return done(eachOf<Line>(lines));
+  };
+
   return {
     sendOut,
+    sendOutLines,
     progressOf: (ctx) => ownedBy(ownerOf(ctx)).map(({ progress }) => progress),
     stop: () => {
-      for (const each of processes) each.kill();
+      for (const job of waiting.splice(0)) job.settle(STOPPED);
+      for (const each of processes) each.end();
     },
   };
 }

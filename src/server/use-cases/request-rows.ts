@@ -192,3 +192,12 @@ export const isPast = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boo
 /** A date has begun when its occupied start is not after now; then it may only be shortened or lengthened. */
 export const hasBegun = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): boolean =>
   [claim.event, ...claim.spaces.map((space) => occupiedOf(claim, space))].some(({ start }) => start <= now);
+
+/** How many dates a request has, whatever became of them; none where there is no such request. */
+export async function datesOfRequest(reader: Reader, reference: string): Promise<number> {
+  const [row] = await reader.rows<{ dates: number }>(
+    'SELECT COUNT(*) AS dates FROM occurrence o JOIN request r ON r.id = o.request_id WHERE r.ref = $reference',
+    { reference },
+  );
+  return row!.dates;
+}

@@ -3,9 +3,10 @@ import type { RequestLine, RequestView } from '@/contracts/request-view';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context';
+import { besideForPage, MOST_DATES_HERE } from '../../long-work/long-work';
 import { accessTo } from '../request-access';
 import { requestLine } from '../request-line';
-import { isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
+import { datesOfRequest, isPast, loadDates, loadRequest, loadRequestsOf } from '../request-rows';
 import { requestView } from '../request-view';
 import { loadPlaceNames } from '../place-names';
 
@@ -38,6 +39,11 @@ const ACTING = { own: 'own-request', office: 'manager', member: 'somebody-else' 
 
 /** One request for those who may read it: whoever asked, their deputies, members of its hosts, and the office. */
 export async function readRequest(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
+  const isLong = (await datesOfRequest(ctx.db, ref)) > MOST_DATES_HERE;
+  return besideForPage(ctx, { name: 'read-request', args: [ref], isLong }, () => readHere(ctx, ref));
+}
+
+async function readHere(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
   const request = await loadRequest(ctx.db, ref);
   if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
   const access = await accessTo(ctx, request);

@@ -20,13 +20,20 @@ import type { ChangeSet } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
-import type { Reader } from '../../db/connection';
 import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { insertDates, insertSegmentDates } from '../ask/insert-request';
 import { fallbacksGivenUp, sayGivenUp } from '../change/keep-fallbacks';
 import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
 import { wantedAfter, type PlannedDate } from '../change/plan-steps';
-import { draftOf, hasBegun, loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';
+import {
+  datesOfRequest,
+  draftOf,
+  hasBegun,
+  loadDates,
+  loadRequest,
+  type DateRow,
+  type RequestRow,
+} from '../request-rows';
 import { actsFor } from '../change/pick-dates';
 import { lastChange } from '../since';
 import { checkAgainstWorld } from '../verdicts';
@@ -266,14 +273,6 @@ export async function splitSeries(
     isLong: (await datesOfRequest(ctx.db, reference)) > MOST_DATES_HERE,
   } as const;
   return beside(ctx, work, () => splitHere(ctx, reference, input));
-}
-
-async function datesOfRequest(reader: Reader, reference: string): Promise<number> {
-  const [row] = await reader.rows<{ dates: number }>(
-    'SELECT COUNT(*) AS dates FROM occurrence o JOIN request r ON r.id = o.request_id WHERE r.ref = $reference',
-    { reference },
-  );
-  return row!.dates;
 }
 
 async function splitHere(

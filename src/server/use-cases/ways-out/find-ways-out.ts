@@ -120,6 +120,9 @@ async function* lines(ctx: Context, looked: Looked): AsyncGenerator<WaysOutLine>
   yield { line: 'end', notLookedAt };
 }
 
+/** Of more dates ways out are looked for beside the server: each is checked hundreds of times over. */
+const MOST_WEIGHED_HERE = 10;
+
 /** The ways out that change least, of few dates, all at once. */
 export async function bestWaysOut(ctx: Context, looked: Looked): Promise<DateWaysOut[]> {
   const { search, teller, troubled } = await prepare(ctx, looked);
@@ -138,5 +141,9 @@ export async function findWaysOut(
   if (!looked.ok) return looked;
   const weighedDates = Math.min(looked.value.dates.length, MOST_IN_SERIES);
   const counted = await countedWork(ctx, weighedDates * CHECKS_OF_WAYS_OUT);
-  return counted.ok ? done(lines(ctx, looked.value)) : counted;
+  if (!counted.ok) return counted;
+  // From here on, since what a stranger has looked for is counted in the server alone.
+  return ctx.sendOutLines && looked.value.dates.length > MOST_WEIGHED_HERE
+    ? ctx.sendOutLines(ctx, { name: 'ways-out', args: [input], kind: 'reads' })
+    : done(lines(ctx, looked.value));
 }
