@@ -6,7 +6,7 @@ import { USUAL_SETTINGS } from '@/contracts/own-settings';
 import type { CheckReply } from '@/contracts/ask';
 import { keep, type WriteResult } from '@/server/db/connection';
 import { violations } from '@/server/db/invariants';
-import { besideProcesses, type Processes } from '@/server/long-work/processes';
+import { besideProcesses, MOST_OF_ONE, type Processes } from '@/server/long-work/processes';
 import { beside } from '@/server/long-work/long-work';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { deskRequest, linesOf } from '@/server/use-cases/decide/desk';
@@ -208,7 +208,7 @@ test('tells how far it is, and is cut off when nobody waits for it any more; the
 test('of one person only so much waits; what waits can be stopped; an error is one, with where it came from', async () => {
   const stop = new AbortController();
   const ctx = { ...office.as('mara'), signal: stop.signal };
-  const all = [1, 2, 3].map(() => processes.sendOut(ctx, yearOfPages()));
+  const all = Array.from({ length: MOST_OF_ONE }, () => processes.sendOut(ctx, yearOfPages()));
   expect(refusalOf(await processes.sendOut(ctx, yearOfPages())).code).toBe('long-work-busy');
   stop.abort();
   for (const outcome of await Promise.all(all)) expect(refusalOf(outcome).code).toBe('stopped');

@@ -39,6 +39,8 @@ export interface LongWork {
   readonly kind: 'reads' | 'previews' | 'writes';
   /** Somebody looks at an empty page meanwhile: before what else waits. */
   readonly isFirst?: boolean;
+  /** Nobody waits for it before they go on: it never takes the last process that is free. */
+  readonly isPatient?: boolean;
 }
 
 /** Does work in a process beside the server. The one there has none itself. */

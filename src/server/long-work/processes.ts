@@ -10,11 +10,11 @@ import { clearCopies } from '../db/on-copy';
 import { sourceKey } from '../limits/take-points';
 import type { FromProcess, LongWork, SendOut, SendOutLines, ToProcess } from './long-work';
 
-/** One core is left to everybody else. */
-const MOST_PROCESSES = Math.max(1, Math.min(2, availableParallelism() - 1));
+/** Two even on few cores: where ways out are looked for in one, a decision does not wait for them in the other. */
+const MOST_PROCESSES = Math.max(2, Math.min(4, availableParallelism() - 1));
 const MOST_WAITING = 12;
-/** Of one person, or of one source without an account, working and waiting. */
-const MOST_OF_ONE = 3;
+/** Of one person, or of one source without an account, working and waiting: a page asks for several at once. */
+export const MOST_OF_ONE = 6;
 const IDLE_MS = 120_000;
 const MOST_MEMORY_MB = 1024;
 /** So long work that was stopped has to end by itself. */
@@ -176,8 +176,10 @@ export function besideProcesses(entry: string): Processes {
     [...running, ...waiting].filter((job) => job.owner === owner && !job.isStopped);
   const next = (): void => {
     const free = processes.find(({ isFree }) => isFree);
-    const job = free && waiting.shift();
+    const patient = [...running].filter(({ work }) => work.isPatient).length;
+    const job = waiting.find(({ work }) => !work.isPatient || patient < processes.length - 1);
     if (!free || !job) return;
+    waiting.splice(waiting.indexOf(job), 1);
     running.add(job);
     free.take(job);
   };

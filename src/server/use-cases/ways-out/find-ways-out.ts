@@ -144,6 +144,6 @@ export async function findWaysOut(
   if (!counted.ok) return counted;
   // From here on, since what a stranger has looked for is counted in the server alone.
   return ctx.sendOutLines && looked.value.dates.length > MOST_WEIGHED_HERE
-    ? ctx.sendOutLines(ctx, { name: 'ways-out', args: [input], kind: 'reads' })
+    ? ctx.sendOutLines(ctx, { name: 'ways-out', args: [input], kind: 'reads', isPatient: true })
     : done(lines(ctx, looked.value));
 }
