@@ -126,6 +126,12 @@ export const ATTACKS: readonly Attack[] = [
     send: (target) => post(target, '/api/check', check(3000), target.cookies.requester),
   },
   {
+    name: 'ways out of 400 dates',
+    lanes: 4,
+    send: (target) =>
+      post(target, '/api/ways-out', { of: 'form', check: check(400) }, target.cookies.requester),
+  },
+  {
     name: 'previews of 500 dates of one’s own',
     lanes: 4,
     send: (target) => previewOfOwn(target, target.own.occurrences),
