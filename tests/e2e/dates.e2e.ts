@@ -94,6 +94,8 @@ describe('looking, as anybody', () => {
     // Back goes back.
     await open(page, '/dates?view=month&day=2027-04-15');
     await page.select('select[aria-label="How much"]', 'list');
+    // The month says the names of its days too.
+    await page.waitForFunction(() => location.search.includes('view=list'));
     await says(page, 'Thursday 15 April 2027');
     await page.goBack();
     await page.waitForSelector('[data-day="2027-04-30"]');

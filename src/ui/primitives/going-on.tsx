@@ -10,6 +10,10 @@ interface GoingOnProps {
   readonly onStop?: () => void;
 }
 
+// Browsers draw a bar in colours of their own, which are none of ours in either theme.
+const BAR =
+  'h-2.5 w-28 appearance-none overflow-hidden rounded-sm bg-sunk outline outline-1 outline-strong-rule indeterminate:animate-pulse [&::-moz-progress-bar]:bg-accent [&::-webkit-progress-bar]:bg-sunk [&::-webkit-progress-value]:bg-accent';
+
 /** That something takes its time, how far it is, and a way to stop it; nothing where nothing is going on. */
 export function GoingOn({ isGoing, what = say`Being done`, onStop }: GoingOnProps) {
   const progress = useLongWork(isGoing);
@@ -17,13 +21,9 @@ export function GoingOn({ isGoing, what = say`Being done`, onStop }: GoingOnProp
   const { done, of } = progress ?? { done: 0, of: 0 };
   return (
     <span className="flex flex-wrap items-center gap-3">
-      <progress
-        className="h-2 w-28 accent-accent"
-        aria-label={what}
-        {...(of > 0 && { value: done, max: of })}
-      />
+      <progress className={BAR} aria-label={what} {...(of > 0 && { value: done, max: of })} />
       <span role="status" className="text-soft">
-        {progress && (of > 0 ? say`${done} of ${of}` : say`waits for its turn`)}
+        {progress && (of > 0 ? say`${what}: ${done} of ${of}` : say`waits for its turn`)}
       </span>
       {onStop && <button type="button" className="press" onClick={onStop}>{say`Stop`}</button>}
     </span>
