@@ -1,10 +1,7 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { spawnSync } from 'node:child_process';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { parentPort, Worker, workerData } from 'node:worker_threads';
 import { ATTACKS, carryOut, ownSeries, type Target } from '@tests/attacks/attacks';
+import { onDemo } from './demo';
 import { startBuilt } from './browser/server';
 
 const ATTACK_MS = 8_000;
@@ -65,12 +62,9 @@ const attackBeside = (order: Order): Promise<Record<string, number>> =>
   });
 
 /** Readers of a public calendar of the demo while somebody attacks, who comes from another network. */
-export async function benchAttacks(): Promise<string> {
-  const folder = mkdtempSync(join(tmpdir(), 'calendario-attacks-'));
-  const seeded = spawnSync('npx', ['tsx', 'scripts/seed-demo.ts'], {
-    env: { ...process.env, CALENDARIO_DATA: folder, CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10' },
-  });
-  if (seeded.status !== 0) throw new Error('the demo could not be made');
+export const benchAttacks = (): Promise<string> => onDemo(readersOn);
+
+async function readersOn(folder: string): Promise<string> {
   const { base, stop } = await startBuilt(folder, undefined, { CALENDARIO_TRUSTED_PROXY: 'X-Forwarded-For' });
   try {
     const cookies = {
@@ -101,6 +95,5 @@ export async function benchAttacks(): Promise<string> {
     ].join('\n');
   } finally {
     stop();
-    rmSync(folder, { recursive: true, force: true });
   }
 }

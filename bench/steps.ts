@@ -1,11 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { spawnSync } from 'node:child_process';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import type { PersonId } from '@/core/ids';
-import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { askSchema } from '@/contracts/ask';
 import { changeSchema, MOST_IN_STEP, type ChangeBody } from '@/contracts/change';
@@ -17,9 +13,10 @@ import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
 import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
+import { DEMO_START } from '@demo/seed';
+import { onDemo } from './demo';
 import { exponent } from './growth';
 
-const NOW = '2027-04-13T08:10';
 const SIZES = [62, 125, 250, MOST_IN_STEP];
 
 /** The database, telling how long each write held the lock. */
@@ -93,12 +90,9 @@ async function stepsOn(ctx: SignedInContext, dates: number, heldMs: () => number
 }
 
 /** How long a step on many dates of the demo holds the lock, and how that grows. */
-export async function benchSteps(): Promise<string> {
-  const folder = mkdtempSync(join(tmpdir(), 'calendario-steps-'));
-  const seeded = spawnSync('npx', ['tsx', 'scripts/seed-demo.ts'], {
-    env: { ...process.env, CALENDARIO_DATA: folder, CALENDARIO_CLOCK_FROZEN: NOW },
-  });
-  if (seeded.status !== 0) throw new Error('the demo could not be made');
+export const benchSteps = (): Promise<string> => onDemo(stepsIn);
+
+async function stepsIn(folder: string): Promise<string> {
   const { db, heldMs } = watched(openDatabase(join(folder, 'calendario.sqlite')));
   try {
     const [manager] = await db.rows<{ id: PersonId }>(
@@ -106,7 +100,7 @@ export async function benchSteps(): Promise<string> {
     );
     const ctx: SignedInContext = {
       db,
-      clock: frozenClock(toEpochMinute(localDateTime(NOW), 'Europe/London', 'offset-before')),
+      clock: frozenClock(toEpochMinute(DEMO_START, 'Europe/London', 'offset-before')),
       random: Math.random,
       newId: randomUUID,
       viewer: { personId: manager!.id, roles: ['manager'] },
@@ -128,6 +122,5 @@ export async function benchSteps(): Promise<string> {
     ].join('\n');
   } finally {
     await db.close();
-    rmSync(folder, { recursive: true, force: true });
   }
 }

@@ -30,22 +30,12 @@ import { SINGLES } from './events/singles';
 import { WAITING } from './events/waiting';
 import { CREWS, MANAGERS, STEWARDS } from './people';
 import { QUILLMERE } from './quillmere';
+import { seeded } from './seeded';
 
 const ZONE = 'Europe/London';
 export const DEMO_START = localDateTime('2027-04-13T08:10');
 const SEED = 20_270_413;
 const DAY_MIN = 1440;
-
-/** Mulberry32: small, seeded, the same everywhere. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 /** A version 4 UUID drawn from the seed, so that references and feeds repeat. */
 function seededUuid(random: () => number): string {

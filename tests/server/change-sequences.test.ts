@@ -4,17 +4,7 @@ import { violations } from '@/server/db/invariants';
 import { markOrder } from '@/server/use-cases/set-up/mark-order';
 import { act, expectDone, ordersOutOfLine, submit, undo, worldOf, type Step } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
-
-/** Mulberry32: a seed that failed fails again. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { seeded } from '@demo/seeded';
 
 const SEEDS = process.env.SEEDS ? process.env.SEEDS.split(',').map(Number) : [1, 8, 22, 32, 105, 108, 122];
 // From here on the studio is outdoors, and places indoors are kept for what is in it.

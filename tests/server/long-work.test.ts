@@ -20,6 +20,7 @@ import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
 import { act, expectDone, refusalOf, submit, times, worldOf, type Step } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 import { asProcess } from '@tests/builders/own-process';
+import { seeded } from '@demo/seeded';
 
 let office: TestOffice;
 let processes: Processes;
@@ -62,17 +63,6 @@ const told = ({ changed, summary, numbers, warnings }: ChangeReply) => ({
   numbers,
   warnings,
 });
-
-/** Mulberry32. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const STEPS: readonly Step[] = [
   { action: 'approve', reason: 'Agreed.' },
@@ -190,7 +180,7 @@ test('tells how far it is, and is cut off when nobody waits for it any more; the
     await new Promise((resolve) => setTimeout(resolve, 20));
     far = processes.progressOf(office.as('mara'));
   }
-  expect(far).toHaveLength(1);
+  expect(far).toMatchObject([{ kind: 'reads', isWaiting: false }]);
   expect(far[0]!.of).toBeGreaterThan(far[0]!.done);
   expect(processes.progressOf(office.as('ada'))).toEqual([]);
   stop.abort();
@@ -210,6 +200,7 @@ test('of one person only so much waits; what waits can be stopped; an error is o
   const ctx = { ...office.as('mara'), signal: stop.signal };
   const all = Array.from({ length: MOST_OF_ONE }, () => processes.sendOut(ctx, yearOfPages()));
   expect(refusalOf(await processes.sendOut(ctx, yearOfPages())).code).toBe('long-work-busy');
+  expect(processes.progressOf(ctx).map(({ isWaiting }) => isWaiting)).toContain(true);
   stop.abort();
   for (const outcome of await Promise.all(all)) expect(refusalOf(outcome).code).toBe('stopped');
   const broken = processes.sendOut(office.as('mara'), { name: 'print-pdf', args: [null], kind: 'reads' });
@@ -230,6 +221,8 @@ test('ways out are told line by line from there, and nobody who has gone is told
   const stop = new AbortController();
   const going = expectDone(await findWaysOut({ ...beside, signal: stop.signal }, body));
   expect((await going.next()).value).toMatchObject({ line: 'progress', done: 0 });
+  // They tell of themselves: whoever waits for a step is not told of them.
+  expect(processes.progressOf(office.as('mara'))).toEqual([]);
   stop.abort();
   let after = 0;
   for await (const line of going) if (line.line === 'date') after += 1;

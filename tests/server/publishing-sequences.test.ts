@@ -7,17 +7,7 @@ import { replaceOwnLink } from '@/server/use-cases/publish/own-link';
 import { act, datesOf, expectDone, submit, undo, type Step } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 import { keepCalendar, publishedOutOfLine, sayNotice, staleTexts } from '@tests/builders/publishing';
-
-/** Mulberry32: a seed that failed fails again. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { seeded } from '@demo/seeded';
 
 const SEEDS = process.env.SEEDS ? process.env.SEEDS.split(',').map(Number) : [1, 2, 3, 4];
 const STEPS = 30;

@@ -44,7 +44,7 @@ async function told(outcome: Outcome<unknown>, tellLine: Hooks['tellLine']): Pro
 }
 
 /** Does one piece of work for whoever it was ordered by. */
-export async function doOrder(
+async function doOrder(
   db: Database,
   works: WorkTable,
   order: WorkOrder,

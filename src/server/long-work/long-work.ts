@@ -2,7 +2,7 @@ import type { Outcome } from '@/contracts/refusal';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { OwnSettings } from '@/contracts/own-settings';
-import type { Progress } from '@/contracts/long-work';
+import type { LongWorkKind, Progress } from '@/contracts/long-work';
 import type { Context } from '../context';
 
 /** Above so many dates work is done in a process beside the server: others are answered meanwhile as if it were not there. */
@@ -36,7 +36,7 @@ export interface LongWork {
    * `reads` changes nothing and can be cut off anywhere; `previews` changes a throw-away copy of the database; `writes`
    * changes the database, and is stopped only before it keeps what it did.
    */
-  readonly kind: 'reads' | 'previews' | 'writes';
+  readonly kind: LongWorkKind;
   /** Somebody looks at an empty page meanwhile: before what else waits. */
   readonly isFirst?: boolean;
   /** Nobody waits for it before they go on: it never takes the last process that is free. */

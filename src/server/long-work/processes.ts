@@ -4,7 +4,7 @@ import { availableParallelism, constants, setPriority } from 'node:os';
 import { Readable } from 'node:stream';
 import { ownSettings } from '@/contracts/own-settings';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { Progress } from '@/contracts/long-work';
+import type { OwnLongWork, Progress } from '@/contracts/long-work';
 import type { Context } from '../context';
 import { clearCopies } from '../db/on-copy';
 import { sourceKey } from '../limits/take-points';
@@ -38,8 +38,8 @@ interface Job {
 export interface Processes {
   readonly sendOut: SendOut;
   readonly sendOutLines: SendOutLines;
-  /** How far the work is that this person has here. */
-  progressOf(ctx: Pick<Context, 'viewer' | 'source'>): readonly Progress[];
+  /** How far the work is that this person waits for: not pages, which are seen to come, nor what tells of itself. */
+  progressOf(ctx: Pick<Context, 'viewer' | 'source'>): readonly OwnLongWork[];
   /** Ends them all, whatever they are at. */
   stop(): void;
 }
@@ -245,7 +245,10 @@ export function besideProcesses(entry: string): Processes {
   return {
     sendOut,
     sendOutLines,
-    progressOf: (ctx) => ownedBy(ownerOf(ctx)).map(({ progress }) => progress),
+    progressOf: (ctx) =>
+      ownedBy(ownerOf(ctx))
+        .filter(({ work }) => !work.isFirst && !work.isPatient)
+        .map((job) => ({ ...job.progress, kind: job.work.kind, isWaiting: !running.has(job) })),
     stop: () => {
       for (const job of waiting.splice(0)) job.settle(STOPPED);
       for (const each of processes) each.end();

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
-import type { ChangeBody } from '@/contracts/change';
+import { whyTooMany, type ChangeBody } from '@/contracts/change';
 import type { DeskLine } from '@/contracts/desk';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
@@ -70,7 +70,11 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
           <Press
             isMain
             isBusy={change.isSending}
-            off={dates ? null : say`None of the picked requests has a clear date: open one to decide it.`}
+            off={
+              dates
+                ? whyTooMany(dates)
+                : say`None of the picked requests has a clear date: open one to decide it.`
+            }
             onClick={async () => {
               if (!isOpen) return setOpen(true);
               if (await change.runFor(APPROVE, clearItems(picked))) {

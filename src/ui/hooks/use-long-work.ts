@@ -1,19 +1,21 @@
 import { useEffect, useState } from 'react';
-import type { LongWorkReply, Progress } from '@/contracts/long-work';
+import type { LongWorkKind, LongWorkReply, OwnLongWork } from '@/contracts/long-work';
 
 // What is answered sooner shows nothing.
 const LONG_MS = 800;
 const EVERY_MS = 500;
 
-/** How far one's own long work is while something is going on; null where it is quickly done, or done in one piece. */
-export function useLongWork(isGoing: boolean): Progress | null {
-  const [progress, setProgress] = useState<Progress | null>(null);
+/** How far one's own long work of a kind is while it is going on; null where it is quickly done. */
+export function useLongWork(isGoing: boolean, kind: LongWorkKind): OwnLongWork | null {
+  const [work, setWork] = useState<OwnLongWork | null>(null);
   useEffect(() => {
     if (!isGoing) return;
     const abort = new AbortController();
     const look = async () => {
       const reply = await fetch('/api/own/long-work', { signal: abort.signal });
-      if (reply.ok) setProgress(((await reply.json()) as LongWorkReply).works[0] ?? null);
+      if (!reply.ok) return;
+      const { works } = (await reply.json()) as LongWorkReply;
+      setWork(works.find((each) => each.kind === kind) ?? null);
     };
     // Whether anything arrived is told by what waits for it, not by how far it is.
     const ask = () => void look().catch(() => undefined);
@@ -26,8 +28,8 @@ export function useLongWork(isGoing: boolean): Progress | null {
       clearTimeout(first);
       clearInterval(timer);
       abort.abort();
-      setProgress(null);
+      setWork(null);
     };
-  }, [isGoing]);
-  return progress;
+  }, [isGoing, kind]);
+  return work;
 }

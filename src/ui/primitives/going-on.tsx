@@ -1,9 +1,11 @@
 'use client';
 import { say } from '@/contracts/language/say';
+import type { LongWorkKind } from '@/contracts/long-work';
 import { useLongWork } from '@/ui/hooks/use-long-work';
 
 interface GoingOnProps {
   readonly isGoing: boolean;
+  readonly kind: LongWorkKind;
   /** What is going on; “Being done” where nothing is said. */
   readonly what?: string;
   /** Left out where it is stopped by choosing something else. */
@@ -15,15 +17,15 @@ const BAR =
   'h-2.5 w-28 appearance-none overflow-hidden rounded-sm bg-sunk outline outline-1 outline-strong-rule indeterminate:animate-pulse [&::-moz-progress-bar]:bg-accent [&::-webkit-progress-bar]:bg-sunk [&::-webkit-progress-value]:bg-accent';
 
 /** That something takes its time, how far it is, and a way to stop it; nothing where nothing is going on. */
-export function GoingOn({ isGoing, what = say`Being done`, onStop }: GoingOnProps) {
-  const progress = useLongWork(isGoing);
+export function GoingOn({ isGoing, kind, what = say`Being done`, onStop }: GoingOnProps) {
+  const work = useLongWork(isGoing, kind);
   if (!isGoing) return null;
-  const { done, of } = progress ?? { done: 0, of: 0 };
+  const { done, of, isWaiting } = work ?? { done: 0, of: 0, isWaiting: false };
   return (
     <span className="flex flex-wrap items-center gap-3">
       <progress className={BAR} aria-label={what} {...(of > 0 && { value: done, max: of })} />
       <span role="status" className="text-soft">
-        {progress && (of > 0 ? say`${what}: ${done} of ${of}` : say`waits for its turn`)}
+        {isWaiting ? say`waits for its turn` : of > 0 && say`${what}: ${done} of ${of}`}
       </span>
       {onStop && <button type="button" className="press" onClick={onStop}>{say`Stop`}</button>}
     </span>

@@ -60,7 +60,12 @@ export function PdfLink({ href }: { href: string }) {
           if (!drawing) void draw();
         }}
       >{say`As PDF`}</a>
-      <GoingOn isGoing={drawing !== null} what={say`Pages drawn`} onStop={() => drawing?.abort()} />
+      <GoingOn
+        isGoing={drawing !== null}
+        kind="reads"
+        what={say`Pages drawn`}
+        onStop={() => drawing?.abort()}
+      />
       <RefusalNote error={error} />
     </>
   );

@@ -18,7 +18,7 @@ export function ChangeDone({ change }: { change: ChangeHandle }) {
           >{say`Take it back`}</button>
         )}
       </p>
-      <GoingOn isGoing={change.isSending} onStop={change.stop} />
+      <GoingOn isGoing={change.isSending} kind="writes" onStop={change.stop} />
       <RefusalNote error={change.error} />
     </>
   );

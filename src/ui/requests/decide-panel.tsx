@@ -1,5 +1,5 @@
 'use client';
-import { MOST_IN_STEP, sayTooManyInStep } from '@/contracts/change';
+import { whyTooMany } from '@/contracts/change';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
@@ -30,7 +30,7 @@ interface DecisionProps {
 
 function whyNone(ids: readonly number[]): string | null {
   if (!ids.length) return say`Pick dates in the list above first.`;
-  return ids.length > MOST_IN_STEP ? sayTooManyInStep() : null;
+  return whyTooMany(ids.length);
 }
 
 /** Keeping the place of what is picked for a while, until the office knows more. */

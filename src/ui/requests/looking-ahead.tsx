@@ -5,6 +5,6 @@ import { GoingOn } from '@/ui/primitives/going-on';
 export const LookingAhead = () => (
   <div className="flex min-h-6 flex-wrap items-center gap-3 text-soft">
     <p>{say`Looking at what it would do …`}</p>
-    <GoingOn isGoing what={say`Looked at`} />
+    <GoingOn isGoing kind="previews" what={say`Looked at`} />
   </div>
 );
