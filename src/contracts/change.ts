@@ -12,7 +12,7 @@ import { datePatchSchema } from './patch';
 export const MOST_IN_STEP = 500;
 
 export const sayTooManyInStep = (): string =>
-  say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, times their spaces, so that nobody has to wait for it. Pick fewer, and the rest in a further step.`;
+  say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, so that nobody has to wait for it; a date in three spaces counts three times. Pick fewer, and do the rest in a further step.`;
 /** Why so many dates cannot be done in one step; null where they can. */
 export const whyTooMany = (dates: number): string | null =>
   dates > MOST_IN_STEP ? sayTooManyInStep() : null;
