@@ -123,12 +123,43 @@ const standsStill = (found: ElementHandle<Element>) =>
     }
   });
 
+/**
+ * Clicks it, and nothing else: what was drawn anew between looking and pressing may have put another control there. A hand
+ * stops then; so every event of a click that falls elsewhere is held back, and false is given.
+ */
+async function clicked(found: ElementHandle<Element>): Promise<boolean> {
+  const watch = await found.evaluateHandle((node) => {
+    const hits: boolean[] = [];
+    const kinds = ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click'] as const;
+    const look = (event: Event) => {
+      const isHit = hits[0] ?? event.composedPath().includes(node);
+      hits[0] ??= isHit;
+      if (isHit) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+    };
+    for (const kind of kinds) window.addEventListener(kind, look, true);
+    return {
+      end: () => {
+        for (const kind of kinds) window.removeEventListener(kind, look, true);
+        return hits[0] ?? true;
+      },
+    };
+  });
+  await found.click();
+  // A press that leads to another page takes the watch with it: it had hit.
+  return watch.evaluate((on) => on.end()).catch(() => true);
+}
+
 /** Scrolled to first, as by somebody who sees that it lies under something else. */
 export const press = async (page: Page, name: string, role = 'button') => {
-  const found = await byRole(page, role, name);
-  await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
-  await standsStill(found);
-  await found.click();
+  for (let tries = 0; tries < 5; tries += 1) {
+    const found = await byRole(page, role, name);
+    await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
+    await standsStill(found);
+    if (await clicked(found)) return;
+  }
+  throw new Error(`“${name}” never stood still under a press`);
 };
 
 /** A double press: the second falls before anything could have answered the first. */

@@ -2,6 +2,7 @@
 import { say } from '@/contracts/language/say';
 import type { OrderThing, OrderView } from '@/contracts/orders';
 import { setupsSheetHref } from '@/contracts/setups-sheet';
+import { useState } from 'react';
 import Link from '@/ui/primitives/link';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -41,15 +42,26 @@ function TurnoverLines({ order }: { order: OrderView }) {
   );
 }
 
-/** What has changed since the team read it, and a press that says it was read. */
+/**
+ * What has changed since the team read it, and a press that says it was read. It stays where it was until the page is
+ * opened anew: what vanished under a thumb would put the button of another order there.
+ */
 function News({ order }: { order: OrderView }) {
   const { submit, error, isSending } = useSubmit();
-  if (!order.changes.length) return null;
+  const [read, setRead] = useState<OrderView | null>(null);
+  const { changes, contentVersion } = order.changes.length ? order : (read ?? order);
+  if (!changes.length) return null;
+  const isRead = !order.changes.length;
   return (
-    <div className="mt-2 border-l-4 border-l-look bg-sunk px-3 py-2" role="status">
-      <p className="font-semibold text-look">{say`Changed, version ${order.contentVersion}`}</p>
+    <div
+      className={`mt-2 border-l-4 bg-sunk px-3 py-2 ${isRead ? 'border-l-rule' : 'border-l-look'}`}
+      role="status"
+    >
+      <p
+        className={`font-semibold ${isRead ? '' : 'text-look'}`}
+      >{say`Changed, version ${contentVersion}`}</p>
       <ul className="list-disc pl-5">
-        {order.changes.map((text) => (
+        {changes.map((text) => (
           <li key={text}>{text}</li>
         ))}
       </ul>
@@ -57,10 +69,19 @@ function News({ order }: { order: OrderView }) {
         <button
           type="button"
           className="press mt-2 h-11"
-          disabled={isSending}
-          aria-label={say`I have read it: what has changed at ${order.place}, ${order.dueText}`}
-          onClick={() => void submit(`/api/orders/${order.id}/read`, { version: order.contentVersion })}
-        >{say`I have read it`}</button>
+          disabled={isSending || isRead}
+          aria-label={
+            isRead
+              ? say`Read: what has changed at ${order.place}, ${order.dueText}`
+              : say`I have read it: what has changed at ${order.place}, ${order.dueText}`
+          }
+          onClick={() => {
+            setRead(order);
+            void submit(`/api/orders/${order.id}/read`, { version: contentVersion });
+          }}
+        >
+          {isRead ? say`Read` : say`I have read it`}
+        </button>
       )}
       <RefusalNote error={error} />
     </div>
