@@ -71,7 +71,10 @@ export default {
       testMatch: ['<rootDir>/tests/server/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'],
       globalSetup: '<rootDir>/tests/server/setup/global-setup.ts',
       globalTeardown: '<rootDir>/tests/server/setup/global-teardown.ts',
-      setupFilesAfterEnv: ['<rootDir>/tests/server/setup/no-stacks-of-queries.ts'],
+      setupFilesAfterEnv: [
+        '<rootDir>/tests/server/setup/no-stacks-of-queries.ts',
+        '<rootDir>/tests/server/setup/read-rows.ts',
+      ],
     },
     { ...base, displayName: 'lint', testMatch: ['<rootDir>/tests/lint/**/*.test.ts'] },
     {

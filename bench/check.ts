@@ -125,6 +125,7 @@ export async function benchTyped(db: Database): Promise<Figure[]> {
 export async function queryPlans(db: Database): Promise<string> {
   const sent: { sql: string; bind: Record<string, unknown> | undefined }[] = [];
   const spy: Reader = {
+    ...db,
     kept: { get: () => undefined, set: () => undefined },
     rows: (sql, bind) => (sent.push({ sql, bind }), db.rows(sql, bind)),
     json: (sql, bind) => (sent.push({ sql, bind }), db.json(sql, bind)),

@@ -2,7 +2,7 @@ import { MOST_CHARACTERS } from './text-limits';
 import { publicHtmlField } from './public-text';
 import { later } from './language/say';
 import { z } from 'zod';
-import type { PersonId, SpaceId } from '@/core/ids';
+import type { OrganisationId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/capacity';
 import { FEATURES } from '@/core/spaces/features';
 import { localDateTimeField, optionalLine, plainText, requiredLine, rowId } from './fields';
@@ -73,7 +73,7 @@ export const askDetails = {
   secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
   contact: optionalLine('Contact on the day', MOST_CHARACTERS.contact),
   jointHostIds: z
-    .array(rowId<number>('a host'))
+    .array(rowId<OrganisationId>('a host'))
     .max(12, later`At most twelve hosts beside the lead.`)
     .default([]),
   services: z

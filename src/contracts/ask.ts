@@ -1,7 +1,7 @@
 import { MOST_CHARACTERS } from './text-limits';
 import { later, say, sayNumber } from './language/say';
 import { z } from 'zod';
-import type { CategoryId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import type { CategoryId, EquipmentTypeId, OrganisationId, ResourceId, SpaceId } from '@/core/ids';
 import { parseRule } from '@/core/recurrence/parse-rule';
 import type { Until } from '@/core/recurrence/rule-parts';
 import { LAYOUTS } from '@/core/seating/capacity';
@@ -163,7 +163,7 @@ export const askSchema = checkFields
     title: requiredLine('Title', MOST_CHARACTERS.title),
     publicText: plainText('Public text', 2000),
     categoryId: rowId<CategoryId>('a category'),
-    hostId: rowId('a lead host'),
+    hostId: rowId<OrganisationId>('a lead host'),
     notes: plainText('Setup notes', MOST_CHARACTERS.notes),
     publish: z.boolean(later`Say whether to publish.`),
     /** The office may give another space of its own accord. */

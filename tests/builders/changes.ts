@@ -12,6 +12,8 @@ import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
 import { loadDates, loadRequest, type DateRow } from '@/server/use-cases/request-rows';
 import { ask, SPACE, type TestOffice } from './office';
+import type { Table } from '@/server/db/tables/table';
+import { WorkOrder } from '@/server/db/tables/work-orders';
 
 export type Step = ChangeBody['step'];
 
@@ -129,7 +131,7 @@ export async function ordersOutOfLine({ db, clock }: TestOffice): Promise<string
       change,
       rows.map(({ id }) => id),
     );
-    const lines = change.lines('work_order').map(({ id, before, after }) => {
+    const lines = change.lines(WorkOrder as Table).map(({ id, before, after }) => {
       const changed = Object.keys(after ?? {}).filter((column) => before?.[column] !== after![column]);
       return `${String(after?.order_key ?? id)}: ${changed.map((column) => `${column} ${String(before?.[column])} → ${String(after![column])}`).join(', ')}`;
     });

@@ -8,6 +8,9 @@ import { breakLinks, healCuts, storeLinks, type NewLink } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
 import { syncOrders } from './orders/sync-orders';
 import { syncPublished } from './publishing/sync-published';
+import { Claim } from '../db/tables/claims';
+import { Occurrence, Request } from '../db/tables/requests';
+import { writeJson } from '../db/tables/column';
 
 /** One side of a link, before the claims of this change have numbers. */
 export type LinkEnd =
@@ -53,10 +56,10 @@ async function turnClaims(change: ChangeSet, changes: readonly PlannedChange[]):
   const taking = [...turns.values()].filter(({ status }) => status === 'held' || status === 'in-force');
   for (const group of [released, taking])
     await change.update(
-      'claim',
+      Claim,
       group.map(({ claimId }) => claimId),
       (row) => {
-        const turn = turns.get(row.id as ClaimId)!;
+        const turn = turns.get(row.id)!;
         return { status: turn.status, hold_until_min: turn.holdUntil };
       },
     );
@@ -69,15 +72,15 @@ async function turnDates(
   made: MadeClaims,
 ): Promise<void> {
   const byId = new Map(changes.map((each) => [each.plan.occurrenceId, each]));
-  await change.update('occurrence', [...byId.keys()], (row) => {
-    const { plan, own } = byId.get(row.id as OccurrenceId)!;
+  await change.update(Occurrence, [...byId.keys()], (row) => {
+    const { plan, own } = byId.get(row.id)!;
     return {
       state: plan.to,
-      reason: plan.reason ?? row.reason!,
+      reason: plan.reason ?? row.reason,
       standing_id:
         plan.standing === 'draft' ? made.byOccurrence.get(plan.occurrenceId)!.claimId : plan.standing,
-      own: own ? JSON.stringify(own) : row.own!,
-      row_version: Number(row.row_version) + 1,
+      own: own ? writeJson(own) : row.own,
+      row_version: row.row_version + 1,
     };
   });
 }
@@ -153,5 +156,5 @@ async function follow(change: ChangeSet, changes: readonly PlannedChange[], neig
   const requests = [...new Set(changes.map(({ requestId }) => requestId))];
   for (const requestId of requests) change.requestIds.add(requestId);
   await syncPublished(change, requests);
-  await change.updateVersioned('request', requests, {});
+  await change.updateVersioned(Request, requests, {});
 }

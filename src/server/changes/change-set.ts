@@ -1,19 +1,38 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Writer } from '../db/connection';
-import { entityId, TRACKED, type Row, type TrackedTable } from './tracked-tables';
+import { nextNumbers } from '../db/models';
+import { History } from '../db/tables/records';
+import { factsOf, type NewRow, type RowOf, type Table } from '../db/tables/table';
+import { writeJson, type Stored } from '../db/tables/column';
 
-interface HistoryLine {
-  readonly entity: TrackedTable;
+/** A table whose rows have a number of their own. */
+export type Numbered = Table & { readonly id: Table[string] };
+/** A numbered table whose rows are counted up with every change that others may build on. */
+type Versioned = Numbered & { readonly row_version: Table[string] };
+
+/** A row of whichever table. */
+export type AnyRow = Readonly<Record<string, Stored>>;
+
+/** What a change made of one row; null where it was not there, or is gone. */
+export interface HistoryLine<Row = AnyRow> {
+  /** How the row is named in the history: the values of its key, joined. */
   readonly id: string;
   readonly before: Row | null;
-  /** Null where the row is gone. */
   readonly after: Row | null;
 }
 
+/** How a row is named in the history: the values of its key, joined. */
+export const entityId = (table: Table, row: AnyRow): string =>
+  factsOf(table)
+    .key.map((column) => row[column])
+    .join('/');
+
 /** Writes rows of tracked tables in bulk and keeps what they were and became. */
 export class ChangeSet {
-  private readonly history: HistoryLine[] = [];
+  private readonly history = new Map<string, HistoryLine[]>();
+  /** Lines in the order in which they were made, whatever their table. */
+  private readonly inOrder: { readonly entity: string; readonly line: HistoryLine }[] = [];
   /** Requests this change is about; their history names it. */
   readonly requestIds = new Set<RequestId>();
 
@@ -25,35 +44,41 @@ export class ChangeSet {
   ) {}
 
   /** Numbers for new rows; the write lock makes them ours. */
-  async nextIds(table: TrackedTable, count: number): Promise<number[]> {
-    const [row] = await this.tx.rows<{ next: number }>(
-      `SELECT COALESCE(MAX(id), 0) + 1 AS next FROM ${table}`,
-    );
-    return Array.from({ length: count }, (_, index) => row!.next + index);
+  async nextIds<T extends Numbered>(table: T, count: number): Promise<RowOf<T>['id'][]> {
+    return (await nextNumbers(this.tx, factsOf(table).name, count)) as RowOf<T>['id'][];
   }
 
-  async insert(table: TrackedTable, rows: readonly Row[]): Promise<void> {
+  async nextId<T extends Numbered>(table: T): Promise<RowOf<T>['id']> {
+    const [id] = await this.nextIds(table, 1);
+    return id as RowOf<T>['id'];
+  }
+
+  async insert<T extends Table>(table: T, rows: readonly NewRow<T>[]): Promise<void> {
     if (!rows.length) return;
-    const columns = Object.keys(rows[0]!);
-    const values = columns.map((column) => `j.value->>'${column}'`).join(', ');
-    await this.tx.run(
-      `INSERT INTO ${table} (${columns.join(', ')}) SELECT ${values} FROM json_each($rows) j`,
-      {
-        rows: JSON.stringify(rows),
-      },
-    );
+    await this.tx.table(table).insertAll(rows);
+    const given = rows as readonly AnyRow[];
     // Read back, so that defaults set by the database are in the history too.
-    const keys = new Set(rows.map((row) => entityId(table, row)));
-    const stored = await this.stored(table, rows);
-    for (const after of stored)
-      if (keys.has(entityId(table, after)))
-        this.history.push({ entity: table, id: entityId(table, after), before: null, after });
+    const keys = new Set(given.map((row) => entityId(table, row)));
+    for (const after of await this.stored(table, given))
+      if (keys.has(entityId(table, after))) this.keep(table, { before: null, after });
   }
 
-  private async stored(table: TrackedTable, rows: readonly Row[]): Promise<Row[]> {
-    const first = Object.keys(rows[0]!)[0] === 'id' ? 'id' : Object.keys(rows[0]!)[0]!;
-    return this.tx.rows<Row>(
-      `SELECT * FROM ${table} WHERE ${first} IN (SELECT value FROM json_each($keys))`,
+  private keep(table: Table, { before, after }: Omit<HistoryLine, 'id'>): void {
+    const { name, past } = factsOf(table);
+    if (past !== 'rows') throw new Error(`rows of ${name} are not in the history`);
+    const line = { id: entityId(table, after ?? before ?? {}), before, after };
+    const lines = this.history.get(name);
+    if (lines) lines.push(line);
+    else this.history.set(name, [line]);
+    this.inOrder.push({ entity: name, line });
+  }
+
+  /** The rows that have the first value of these rows' keys. */
+  private stored(table: Table, rows: readonly AnyRow[]): Promise<AnyRow[]> {
+    const { name, key } = factsOf(table);
+    const [first = 'id'] = key;
+    return this.tx.rows<AnyRow>(
+      `SELECT * FROM ${name} WHERE ${first} IN (SELECT value FROM json_each($keys))`,
       {
         keys: JSON.stringify([...new Set(rows.map((row) => row[first]))]),
       },
@@ -61,71 +86,71 @@ export class ChangeSet {
   }
 
   /** Applies `patch` to rows by id. Rows that would stay the same are left alone. */
-  async update(table: TrackedTable, ids: readonly number[], patch: (row: Row) => Row): Promise<void> {
+  async update<T extends Numbered>(
+    table: T,
+    ids: readonly number[],
+    patch: (row: RowOf<T>) => Partial<RowOf<T>>,
+  ): Promise<void> {
     if (!ids.length) return;
-    const before = await this.tx.rows<Row>(
-      `SELECT * FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
-      {
-        ids: JSON.stringify(ids),
-      },
+    const before = await this.stored(
+      table,
+      ids.map((id) => ({ id })),
     );
     const changed = before
-      .map((row) => ({ row, part: patch(row) }))
+      .map((row) => ({ row, part: patch(row as RowOf<T>) as AnyRow }))
       .filter(({ row, part }) => Object.entries(part).some(([column, value]) => row[column] !== value));
-    if (!changed.length) return;
-    const columns = Object.keys(changed[0]!.part);
-    const sets = columns.map((column) => `${column} = j.value->>'${column}'`).join(', ');
+    const [first] = changed;
+    if (!first) return;
+    const { name } = factsOf(table);
+    const sets = Object.keys(first.part).map((column) => `${column} = j.value->>'${column}'`);
     await this.tx.run(
-      `UPDATE ${table} SET ${sets} FROM json_each($rows) j WHERE ${table}.id = j.value->>'id'`,
-      {
-        rows: JSON.stringify(changed.map(({ row, part }) => ({ ...part, id: row.id }))),
-      },
+      `UPDATE ${name} SET ${sets.join(', ')} FROM json_each($rows) j WHERE ${name}.id = j.value->>'id'`,
+      { rows: JSON.stringify(changed.map(({ row, part }) => ({ ...part, id: row.id }))) },
     );
-    for (const { row, part } of changed)
-      this.history.push({ entity: table, id: String(row.id), before: row, after: { ...row, ...part } });
+    for (const { row, part } of changed) this.keep(table, { before: row, after: { ...row, ...part } });
   }
 
   /** Takes rows away, with what they were kept in the history. */
-  async remove(table: TrackedTable, rows: readonly Row[]): Promise<void> {
+  async remove<T extends Table>(table: T, rows: readonly RowOf<T>[]): Promise<void> {
     if (!rows.length) return;
-    const columns = TRACKED[table] as readonly string[];
-    const keys = columns.map((column) => `j.value->>'${column}'`);
+    const { name, key } = factsOf(table);
+    const keys = key.map((column) => `j.value->>'${column}'`);
     // By what the index of the keys finds: a condition on each row of the table is as many looks as both have rows.
     await this.tx.run(
-      `DELETE FROM ${table} WHERE (${columns.join(', ')}) IN (SELECT ${keys.join(', ')} FROM json_each($rows) j)`,
+      `DELETE FROM ${name} WHERE (${key.join(', ')}) IN (SELECT ${keys.join(', ')} FROM json_each($rows) j)`,
       { rows: JSON.stringify(rows) },
     );
-    for (const row of rows)
-      this.history.push({ entity: table, id: entityId(table, row), before: row, after: null });
+    for (const before of rows as readonly AnyRow[]) this.keep(table, { before, after: null });
   }
 
   /** What this change has made of rows of a table so far, in order; a row may come up more than once. */
-  lines(table: TrackedTable): readonly Pick<HistoryLine, 'id' | 'before' | 'after'>[] {
-    return this.history.filter(({ entity }) => entity === table);
+  lines<T extends Table>(table: T): readonly HistoryLine<RowOf<T>>[] {
+    return (this.history.get(factsOf(table).name) ?? []) as unknown as HistoryLine<RowOf<T>>[];
   }
 
   /** How many rows of a table this change has added, changed or taken away so far. */
-  count(table: TrackedTable, is: (before: Row | null, after: Row | null) => boolean): number {
-    return this.history.filter(({ entity, before, after }) => entity === table && is(before, after)).length;
+  count<T extends Table>(table: T, is: (before: RowOf<T> | null, after: RowOf<T> | null) => boolean): number {
+    return this.lines(table).filter(({ before, after }) => is(before, after)).length;
   }
 
   /** Same patch for all, and the row version counted up. */
-  async updateVersioned(table: TrackedTable, ids: readonly number[], patch: Row): Promise<void> {
+  async updateVersioned<T extends Versioned>(
+    table: T,
+    ids: readonly number[],
+    patch: Partial<RowOf<T>>,
+  ): Promise<void> {
     await this.update(table, ids, (row) => ({ ...patch, row_version: Number(row.row_version) + 1 }));
   }
 
   async writeHistory(): Promise<void> {
-    if (!this.history.length) return;
-    const lines = this.history.map(({ entity, id, before, after }) => ({
-      entity,
-      id,
-      before: before && JSON.stringify(before),
-      after: after && JSON.stringify(after),
-    }));
-    await this.tx.run(
-      `INSERT INTO history (change_set_id, entity, entity_id, before, after)
-       SELECT $change, j.value->>'entity', j.value->>'id', j.value->>'before', j.value->>'after' FROM json_each($lines) j`,
-      { change: this.id, lines: JSON.stringify(lines) },
+    await this.tx.table(History).insertAll(
+      this.inOrder.map(({ entity, line: { id, before, after } }) => ({
+        change_set_id: this.id,
+        entity,
+        entity_id: id,
+        before: before && writeJson<unknown>(before),
+        after: after && writeJson<unknown>(after),
+      })),
     );
   }
 }

@@ -3,6 +3,8 @@ import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { setupKeyOf } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from './change-set';
+import { Claim, ClaimEquipment, ClaimService, ClaimSpace } from '../db/tables/claims';
+import { writeJson } from '../db/tables/column';
 
 export interface NewClaim extends ClaimDraft {
   readonly occurrenceId: OccurrenceId;
@@ -27,9 +29,9 @@ const sum = (values: readonly number[]): number => values.reduce((total, value) 
 
 async function insertSpaces(change: ChangeSet, claims: readonly NewClaim[], claimIds: readonly ClaimId[]) {
   const lengths = claims.map(({ content }) => content.spaces.length);
-  const ids = handOut(await change.nextIds('claim_space', sum(lengths)), lengths);
+  const ids = handOut(await change.nextIds(ClaimSpace, sum(lengths)), lengths);
   await change.insert(
-    'claim_space',
+    ClaimSpace,
     claims.flatMap(({ content }, n) =>
       content.spaces.map((space, slot) => ({
         id: ids[n]![slot]!,
@@ -42,7 +44,7 @@ async function insertSpaces(change: ChangeSet, claims: readonly NewClaim[], clai
         strike_min: space.strikeMin,
         setup_key: setupKeyOf(space),
         wheelchairs: space.wheelchairs ?? 0,
-        features: JSON.stringify(space.features ?? []),
+        features: writeJson(space.features ?? []),
       })),
     ),
   );
@@ -56,9 +58,9 @@ async function insertEquipment(
   claimSpaceIds: readonly (readonly number[])[],
 ): Promise<void> {
   const lengths = claims.map(({ content }) => content.equipment.length);
-  const ids = handOut(await change.nextIds('claim_equipment', sum(lengths)), lengths);
+  const ids = handOut(await change.nextIds(ClaimEquipment, sum(lengths)), lengths);
   await change.insert(
-    'claim_equipment',
+    ClaimEquipment,
     claims.flatMap(({ content }, n) =>
       content.equipment.map((item, slot) => ({
         id: ids[n]![slot]!,
@@ -83,14 +85,14 @@ async function insertServices(
     (content.services ?? []).map((service, position) => ({ ...service, position, claimId: claimIds[n]! })),
   );
   if (!wanted.length) return;
-  const ids = await change.nextIds('claim_service', wanted.length);
+  const ids = await change.nextIds(ClaimService, wanted.length);
   await change.insert(
-    'claim_service',
+    ClaimService,
     wanted.map(({ serviceId, answers, position, claimId }, n) => ({
       id: ids[n]!,
       claim_id: claimId,
       service_id: serviceId,
-      answers: JSON.stringify(answers),
+      answers: writeJson(answers),
       position,
     })),
   );
@@ -99,9 +101,9 @@ async function insertServices(
 /** Stores claims with their spaces, equipment and services, in a handful of statements whatever their number. */
 export async function insertClaims(change: ChangeSet, claims: readonly NewClaim[]): Promise<MadeClaim[]> {
   if (!claims.length) return [];
-  const claimIds = (await change.nextIds('claim', claims.length)) as ClaimId[];
+  const claimIds = await change.nextIds(Claim, claims.length);
   await change.insert(
-    'claim',
+    Claim,
     claims.map(({ occurrenceId, kind, status, holdUntil, startLocal, endLocal, content }, n) => ({
       id: claimIds[n]!,
       occurrence_id: occurrenceId,

@@ -6,6 +6,8 @@ import { queueLapsed } from '../mail/queue-lapsed';
 import { ChangeSet } from './change-set';
 import { breakLinks, healCuts } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
+import { Claim } from '../db/tables/claims';
+import { Request } from '../db/tables/requests';
 
 /**
  * Claims held until now or earlier stop occupying: what was asked for waits again, a proposal is gone. Part of every
@@ -27,7 +29,7 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   );
   const change = new ChangeSet(tx, id, null, now);
   const toHeal = await breakLinks(change, ids);
-  await change.update('claim', ids, (row) => ({
+  await change.update(Claim, ids, (row) => ({
     // What stood beside the date is gone; what was asked for waits on.
     status: row.kind === 'proposal' || row.kind === 'fallback' ? 'released' : 'wanted',
     hold_until_min: null,
@@ -35,7 +37,7 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   await rewriteOccupancy(tx, ids);
   await rewriteOccupancy(tx, await healCuts(change, toHeal));
   const requests = [...new Set(lapsed.map(({ request }) => request))];
-  await change.updateVersioned('request', requests, {});
+  await change.updateVersioned(Request, requests, {});
   await tx.run(
     'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
     {

@@ -2,8 +2,9 @@ import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from './change-set';
-import type { Row } from './tracked-tables';
+import type { RowOf } from '../db/tables/table';
 import { writtenForAll } from '../own-settings/ambient';
+import { ClaimSpace, TurnoverLink } from '../db/tables/claims';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -25,11 +26,11 @@ const touching = 'IN (SELECT id FROM claim_space WHERE claim_id IN (SELECT value
 export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[]): Promise<CutToHeal[]> {
   if (!leaving.length) return [];
   const { tx } = change;
-  const links = await tx.rows<Row>(
+  const links = await tx.rows<RowOf<typeof TurnoverLink>>(
     `SELECT * FROM turnover_link WHERE before_claim_space_id ${touching} OR after_claim_space_id ${touching}`,
     { ids: JSON.stringify(leaving) },
   );
-  await change.remove('turnover_link', links);
+  await change.remove(TurnoverLink, links);
   const gone = new Set<number>(leaving);
   const spaces = await tx.rows<{ id: number; claim_id: ClaimId }>(
     'SELECT id, claim_id FROM claim_space WHERE id IN (SELECT value FROM json_each($ids))',
@@ -41,13 +42,13 @@ export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[])
     { ids: JSON.stringify(leaving) },
   );
   await change.update(
-    'claim_space',
+    ClaimSpace,
     cut.map(({ id }) => id),
     () => ({ cut_start_min: null, cut_end_min: null }),
   );
-  const heal = (id: unknown, side: CutToHeal['side']): CutToHeal[] => {
-    const claimId = claimOf.get(Number(id))!;
-    return gone.has(claimId) ? [] : [{ claimSpaceId: Number(id), claimId, side }];
+  const heal = (id: number, side: CutToHeal['side']): CutToHeal[] => {
+    const claimId = claimOf.get(id)!;
+    return gone.has(claimId) ? [] : [{ claimSpaceId: id, claimId, side }];
   };
   return links.flatMap((link) => [
     ...heal(link.before_claim_space_id, 'cut_end_min'),
@@ -59,7 +60,7 @@ export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[])
 export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): Promise<ClaimId[]> {
   if (!links.length) return [];
   await change.insert(
-    'turnover_link',
+    TurnoverLink,
     links.map(({ beforeClaimSpaceId, afterClaimSpaceId, boundary }) => ({
       before_claim_space_id: beforeClaimSpaceId,
       after_claim_space_id: afterClaimSpaceId,
@@ -69,9 +70,9 @@ export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): 
   const ends = new Map(links.map(({ beforeClaimSpaceId, boundary }) => [beforeClaimSpaceId, boundary]));
   const starts = new Map(links.map(({ afterClaimSpaceId, boundary }) => [afterClaimSpaceId, boundary]));
   const ids = [...new Set([...ends.keys(), ...starts.keys()])];
-  await change.update('claim_space', ids, (row) => ({
-    cut_start_min: starts.get(Number(row.id)) ?? row.cut_start_min!,
-    cut_end_min: ends.get(Number(row.id)) ?? row.cut_end_min!,
+  await change.update(ClaimSpace, ids, (row) => ({
+    cut_start_min: starts.get(row.id) ?? row.cut_start_min,
+    cut_end_min: ends.get(row.id) ?? row.cut_end_min,
   }));
   const rows = await change.tx.rows<{ claim_id: ClaimId }>(
     'SELECT DISTINCT claim_id FROM claim_space WHERE id IN (SELECT value FROM json_each($ids))',
@@ -111,7 +112,7 @@ export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): P
       );
       continue;
     }
-    await change.update('claim_space', [claimSpaceId], () => ({ [side]: null }));
+    await change.update(ClaimSpace, [claimSpaceId], () => ({ [side]: null }));
     healed.push(claimId);
   }
   return healed;

@@ -1,6 +1,20 @@
 import { QueryTypes, Sequelize, Transaction, type BindOrReplacements } from 'sequelize';
 import { assertNotBuilding } from '../settings';
+import { rowsOf, writableRowsOf, type Rows, type WritableRows } from './models';
 import { sqliteWithPragmas } from './pragmas';
+import {
+  boundValues,
+  checkedRows,
+  checkedValue,
+  type Binds,
+  type Command,
+  type GivenArgs,
+  type JsonQuery,
+  type Query,
+  type RowOfShape,
+  type Shape,
+} from './statement';
+import type { Table } from './tables/table';
 
 /**
  * What was read of a database before and is good while nothing has changed. Inside a transaction it is only looked at:
@@ -13,6 +27,16 @@ export interface Kept {
 
 /** Reading, inside a transaction or outside one. Parameters are bound by name: `$name`. */
 export interface Reader {
+  /** The rows of a table, for what is plain: by its values, in order. */
+  table<T extends Table>(table: T): Rows<T>;
+  /** The rows of a statement that is written out. */
+  all<B extends Binds, R extends Shape>(query: Query<B, R>, ...args: GivenArgs<B>): Promise<RowOfShape<R>[]>;
+  /** The first of them, or null where there is none. */
+  first<B extends Binds, R extends Shape>(
+    query: Query<B, R>,
+    ...args: GivenArgs<B>
+  ): Promise<RowOfShape<R> | null>;
+  value<B extends Binds, Value>(query: JsonQuery<B, Value>, ...args: GivenArgs<B>): Promise<Value>;
   rows<Row extends object>(sql: string, bind?: Record<string, unknown>): Promise<Row[]>;
   /** For hot reads: the statement returns one row with one column `json`, built by SQLite. */
   json<Value>(sql: string, bind?: Record<string, unknown>): Promise<Value>;
@@ -30,6 +54,8 @@ export const asJsonObject = (parts: Readonly<Record<string, string>>): string =>
 
 /** Inside a write transaction. Every statement goes through here, so none can forget its transaction. */
 export interface Writer extends Reader {
+  table<T extends Table>(table: T): WritableRows<T>;
+  execute<B extends Binds>(command: Command<B>, ...args: GivenArgs<B>): Promise<void>;
   run(sql: string, bind?: Record<string, unknown>): Promise<void>;
   /** One INSERT; returns the number of the new row. Sequelize drops the rows of RETURNING. */
   insertRow(sql: string, bind?: Record<string, unknown>): Promise<number>;
@@ -52,15 +78,26 @@ export interface Database extends Reader {
 
 type RunQuery = (sql: string, bind: Record<string, unknown> | undefined) => Promise<unknown[]>;
 
-function reader(query: RunQuery, kept: Kept): Reader {
+const read = (query: RunQuery, of: Query | JsonQuery, [args]: readonly unknown[]): Promise<unknown[]> =>
+  query(of.sql, boundValues(of.bind, (args ?? {}) as Record<string, unknown>));
+
+function readJsonOf([row]: readonly unknown[]): unknown {
+  return JSON.parse((row as { json: string }).json);
+}
+
+function reader(query: RunQuery, kept: Kept, sequelize: Sequelize, transaction: Transaction | null): Reader {
   return {
     kept,
+    table: (table) => rowsOf(sequelize, transaction, table),
+    all: async (of, ...args) => checkedRows(of, (await read(query, of, args)) as object[]),
+    first: async (of, ...args) =>
+      checkedRows<never>(of, (await read(query, of, args)) as object[])[0] ?? null,
+    value: async <B extends Binds, Value>(of: JsonQuery<B, Value>, ...args: GivenArgs<B>) =>
+      checkedValue<Value>(of, readJsonOf(await read(query, of, args))),
     rows: async <Row extends object>(sql: string, bind?: Record<string, unknown>) =>
       (await query(sql, bind)) as Row[],
-    json: async <Value>(sql: string, bind?: Record<string, unknown>) => {
-      const [row] = (await query(sql, bind)) as { json: string }[];
-      return JSON.parse(row!.json) as Value;
-    },
+    json: async <Value>(sql: string, bind?: Record<string, unknown>) =>
+      readJsonOf(await query(sql, bind)) as Value,
   };
 }
 
@@ -115,7 +152,9 @@ async function inTransaction<Value>(
   };
   try {
     const result = await work({
-      ...reader(query, { get: kept.get, set: () => undefined }),
+      ...reader(query, { get: kept.get, set: () => undefined }, sequelize, transaction),
+      table: (table) => writableRowsOf(sequelize, transaction, { rows: query as never, run }, table),
+      execute: (of, ...args) => run(of.sql, boundValues(of.bind, (args[0] ?? {}) as Record<string, unknown>)),
       run,
       insertRow,
       transaction,
@@ -156,7 +195,7 @@ export function openDatabase(file: string): Database {
     await queue;
     await sequelize.close();
   };
-  return { sequelize, ...reader(queryThrough(sequelize, null), kept), write, close };
+  return { sequelize, ...reader(queryThrough(sequelize, null), kept, sequelize, null), write, close };
 }
 
 /** Keeps what the work wrote. */

@@ -1,7 +1,9 @@
 import type { ClaimId } from '@/core/ids';
 import { loadClaims, type StoredClaim } from '../changes/claims';
 import { impliedRows } from '../changes/occupancy-rows';
-import { entityId, TRACKED, type Row, type TrackedTable } from '../changes/tracked-tables';
+import { entityId, type AnyRow } from '../changes/change-set';
+import { TRACKED } from '../changes/tracked-tables';
+import { factsOf, type Table } from './tables/table';
 import type { Reader } from './connection';
 
 export interface Invariant {
@@ -63,10 +65,11 @@ interface HistoryRow {
   readonly after: string | null;
 }
 
-const canonical = (row: Row): string =>
+const canonical = (row: AnyRow): string =>
   JSON.stringify(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1)));
 
-async function historyGives(reader: Reader, table: TrackedTable): Promise<string[]> {
+async function historyGives(reader: Reader, of: Table): Promise<string[]> {
+  const table = factsOf(of).name;
   const lines = await reader.rows<HistoryRow>(
     'SELECT entity_id, before, after FROM history WHERE entity = $table ORDER BY id',
     { table },
@@ -75,13 +78,13 @@ async function historyGives(reader: Reader, table: TrackedTable): Promise<string
   const broken: string[] = [];
   for (const { entity_id, before, after } of lines) {
     const known = last.get(entity_id) ?? null;
-    if ((before && canonical(JSON.parse(before) as Row)) !== known)
+    if ((before && canonical(JSON.parse(before) as AnyRow)) !== known)
       broken.push(`${table} ${entity_id}: history has a gap`);
     if (after === null) last.delete(entity_id);
-    else last.set(entity_id, canonical(JSON.parse(after) as Row));
+    else last.set(entity_id, canonical(JSON.parse(after) as AnyRow));
   }
-  const rows = await reader.rows<Row>(`SELECT * FROM ${table}`);
-  const stored = new Map(rows.map((row) => [entityId(table, row), canonical(row)]));
+  const rows = await reader.rows<AnyRow>(`SELECT * FROM ${table}`);
+  const stored = new Map(rows.map((row) => [entityId(of, row), canonical(row)]));
   const keys = new Set([...last.keys(), ...stored.keys()]);
   return [
     ...broken,
@@ -93,8 +96,7 @@ async function historyGives(reader: Reader, table: TrackedTable): Promise<string
 
 async function replay(reader: Reader): Promise<string[]> {
   const found: string[] = [];
-  for (const table of Object.keys(TRACKED) as TrackedTable[])
-    found.push(...(await historyGives(reader, table)));
+  for (const table of TRACKED.values()) found.push(...(await historyGives(reader, table)));
   return found;
 }
 

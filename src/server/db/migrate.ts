@@ -24,6 +24,7 @@ import { languageOfHouse } from './migrations/019-language';
 import { houseDefaults } from './migrations/020-house-defaults';
 import { settledApprovals } from './migrations/021-settled-approvals';
 import { foundWhenRemoved } from './migrations/022-found-when-removed';
+import { numbersOnce } from './migrations/023-numbers-once';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -49,6 +50,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '020-house-defaults', statements: houseDefaults },
   { name: '021-settled-approvals', statements: settledApprovals },
   { name: '022-found-when-removed', statements: foundWhenRemoved },
+  { name: '023-numbers-once', statements: numbersOnce },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

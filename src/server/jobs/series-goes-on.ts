@@ -9,6 +9,7 @@ import { loadStandingClaims } from '../changes/claims';
 import { rewriteOccupancy } from '../changes/occupancy-rows';
 import type { Writer } from '../db/connection';
 import { insertDates } from '../use-cases/ask/insert-request';
+import { Request, Segment } from '../db/tables/requests';
 
 interface EndlessRow {
   readonly id: SegmentId;
@@ -59,9 +60,9 @@ async function goOn(tx: Writer, row: EndlessRow, until: LocalDate, now: EpochMin
   if (dates.length) {
     const made = await insertDates(change, dates, row.request_id, row.id);
     await rewriteOccupancy(tx, made.claimIds);
-    await change.updateVersioned('request', [row.request_id], {});
+    await change.updateVersioned(Request, [row.request_id], {});
   }
-  await change.update('segment', [row.id], () => ({ materialised_until: until }));
+  await change.update(Segment, [row.id], () => ({ materialised_until: until }));
   await change.writeHistory();
   await tx.run('INSERT INTO change_set_request (change_set_id, request_id) VALUES ($id, $request)', {
     id,

@@ -12,6 +12,8 @@ import { ofAllLookedAfter } from '../use-cases/consent/consent-book';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
 import { letterTo } from './payload';
+import { Claim, ClaimOverride } from '../db/tables/claims';
+import type { RowOf, Table } from '../db/tables/table';
 
 interface ConsentRow {
   readonly request: RequestId;
@@ -84,16 +86,9 @@ async function lettersOf(reader: Reader, rows: readonly ConsentRow[], letter: Le
   });
 }
 
-const idsOf = (
-  change: ChangeSet,
-  table: 'claim' | 'claim_override',
-  is: (row: Record<string, unknown>) => boolean,
-) =>
-  change
-    .lines(table)
-    .flatMap(({ before, after }) =>
-      !before && after && is(after) ? [Number(after.claim_id ?? after.id)] : [],
-    );
+/** What a change has added to a table. */
+const added = <T extends Table>(change: ChangeSet, table: T): RowOf<T>[] =>
+  change.lines(table).flatMap(({ before, after }) => (before === null && after ? [after] : []));
 
 /** Asks those who look after what a change wants, and tells them where it went past them. */
 export async function queueConsents(change: ChangeSet, reason: string): Promise<void> {
@@ -107,11 +102,11 @@ export async function queueConsents(change: ChangeSet, reason: string): Promise<
       : [];
   const base = { changeSet: change.id, now: change.at };
   const wanted = await rowsOf(
-    idsOf(change, 'claim', () => true),
+    added(change, Claim).map(({ id }) => id),
     UNANSWERED,
   );
   const overridden = await rowsOf(
-    idsOf(change, 'claim_override', ({ rule }) => rule === 'consent'),
+    added(change, ClaimOverride).flatMap(({ rule, claim_id }) => (rule === 'consent' ? [claim_id] : [])),
     '',
   );
   await insertMail(change.tx, [

@@ -25,6 +25,8 @@ import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
 import { letterTo, type MailDraft } from './payload';
 import { queueConsents } from './queue-consent';
+import { Claim } from '../db/tables/claims';
+import { Occurrence } from '../db/tables/requests';
 
 /** A turn with the claim the date stood on before the change; null where it is new. */
 interface MailTurn extends DateTurn {
@@ -33,7 +35,7 @@ interface MailTurn extends DateTurn {
 
 /** What the change made of its dates, by request. */
 function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
-  const claims = change.lines('claim');
+  const claims = change.lines(Claim);
   const stateOf = new Map(claims.map(({ id, after }) => [Number(id), after]));
   const offered = new Set<number>();
   const held = new Set<number>();
@@ -57,7 +59,7 @@ function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
       },
     });
   };
-  for (const { before, after } of change.lines('occurrence')) {
+  for (const { before, after } of change.lines(Occurrence)) {
     if (!after) continue;
     const standing = stateOf.get(Number(after.standing_id));
     add(Number(after.id), Number(after.request_id), {

@@ -1,14 +1,15 @@
 import { say } from '@/contracts/language/say';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../change-set';
+import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
 
-const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => change.count('work_order', is);
+const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => change.count(WorkOrder, is);
 
 /** What a change did to orders, in numbers. */
 export const orderNumbers = (change: ChangeSet) => ({
   added: ofOrders(change, (before) => before === null),
   revised: ofOrders(change, (before, after) => before !== null && before.version !== after?.version),
-  replaced: change.count('work_order_version', (before, after) => before !== null && after === null),
+  replaced: change.count(WorkOrderVersion, (before, after) => before !== null && after === null),
   withdrawn: ofOrders(
     change,
     (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',

@@ -5,7 +5,9 @@ import { sameContent, type OrderContent } from '@/core/work-orders/order-content
 import type { WantedOrder } from '@/core/work-orders/orders-for';
 import type { StoredOrder } from '@/core/work-orders/plan-orders';
 import type { ChangeSet } from '../change-set';
-import type { Row } from '../tracked-tables';
+import { writeJson } from '../../db/tables/column';
+import type { NewRow, RowOf } from '../../db/tables/table';
+import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
 
 export interface OrderRow extends StoredOrder {
   readonly id: number;
@@ -19,8 +21,12 @@ export type ClaimOf = (order: WantedOrder) => ClaimId;
 
 const hashOf = (content: string): string => createHash('sha256').update(content).digest('hex').slice(0, 16);
 
-const versionRow = (orderId: number, version: number, content: OrderContent): Row => {
-  const text = JSON.stringify(content);
+const versionRow = (
+  orderId: number,
+  version: number,
+  content: OrderContent,
+): NewRow<typeof WorkOrderVersion> => {
+  const text = writeJson(content);
   return { order_id: orderId, version, content: text, hash: hashOf(text) };
 };
 
@@ -44,9 +50,9 @@ export async function addOrders(
   orders: readonly WantedOrder[],
   claimOf: ClaimOf,
 ): Promise<void> {
-  const ids = await change.nextIds('work_order', orders.length);
+  const ids = await change.nextIds(WorkOrder, orders.length);
   await change.insert(
-    'work_order',
+    WorkOrder,
     orders.map((order, index) => ({
       id: ids[index]!,
       order_key: order.key,
@@ -62,7 +68,7 @@ export async function addOrders(
     })),
   );
   await change.insert(
-    'work_order_version',
+    WorkOrderVersion,
     orders.map(({ content }, index) => versionRow(ids[index]!, 1, content)),
   );
 }
@@ -76,25 +82,23 @@ export async function replaceOrders(
 ): Promise<void> {
   if (!orders.length) return;
   const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
-  const old = await change.tx.rows<Row>(
+  const old = await change.tx.rows<RowOf<typeof WorkOrderVersion>>(
     `SELECT v.* FROM work_order_version v JOIN work_order w ON w.id = v.order_id AND w.version = v.version WHERE v.order_id IN (SELECT value FROM json_each($ids))`,
     { ids: JSON.stringify([...byId.keys()]) },
   );
-  await change.remove('work_order_version', old);
+  await change.remove(WorkOrderVersion, old);
   await change.insert(
-    'work_order_version',
-    old.map(({ order_id, version }) =>
-      versionRow(Number(order_id), Number(version), byId.get(Number(order_id))!.content),
-    ),
+    WorkOrderVersion,
+    old.map(({ order_id, version }) => versionRow(order_id, version, byId.get(order_id)!.content)),
   );
-  await change.update('work_order', [...byId.keys()], (row) => {
-    const order = byId.get(Number(row.id))!;
+  await change.update(WorkOrder, [...byId.keys()], (row) => {
+    const order = byId.get(row.id)!;
     return {
       ...columnsOf(order, claimOf(order)),
       issue_min: order.issueMin ?? change.at,
       issued_min: issuedAt(order, change.at),
       state: 'open',
-      row_version: Number(row.row_version) + 1,
+      row_version: row.row_version + 1,
     };
   });
 }
@@ -108,19 +112,19 @@ export async function reviseOrders(
 ): Promise<void> {
   const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
   const isNew = (order: WantedOrder) => !sameContent(stored.get(order.key)!.content, order.content);
-  await change.update('work_order', [...byId.keys()], (row) => {
-    const order = byId.get(Number(row.id))!;
+  await change.update(WorkOrder, [...byId.keys()], (row) => {
+    const order = byId.get(row.id)!;
     return {
       ...columnsOf(order, claimOf(order)),
       state: 'open',
       done_at_min: null,
       done_by_id: null,
-      version: Number(row.version) + (isNew(order) ? 1 : 0),
-      row_version: Number(row.row_version) + 1,
+      version: row.version + (isNew(order) ? 1 : 0),
+      row_version: row.row_version + 1,
     };
   });
   await change.insert(
-    'work_order_version',
+    WorkOrderVersion,
     orders.filter(isNew).map((order) => {
       const { id, version } = stored.get(order.key)!;
       return versionRow(id, version + 1, order.content);
@@ -140,8 +144,8 @@ export async function followClaims(
     return row && row.state !== 'withdrawn' && order.origin !== 'counter' ? [[row.id, order] as const] : [];
   });
   const orders = new Map(kept);
-  await change.update('work_order', [...orders.keys()], (row) => {
-    const order = orders.get(Number(row.id))!;
+  await change.update(WorkOrder, [...orders.keys()], (row) => {
+    const order = orders.get(row.id)!;
     return { claim_id: claimOf(order), space_id: order.spaceId, covered_by: order.coveredBy };
   });
 }

@@ -11,6 +11,7 @@ import type { Spot } from './neighbours';
 import { takenBack } from './taken-back';
 import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } from './store-orders';
 import { findTurnovers, withCovers, type Pair, type WantedDates } from './turnovers';
+import { WorkOrder } from '../../db/tables/work-orders';
 
 const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
   'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
@@ -68,7 +69,7 @@ async function coverNeighbours(
     { keys: JSON.stringify([...covers.keys()]), over: JSON.stringify(over) },
   );
   const by = new Map(rows.map(({ id, key }) => [id, covers.get(key) ?? null]));
-  await change.update('work_order', [...by.keys()], (row) => ({ covered_by: by.get(Number(row.id))! }));
+  await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(Number(row.id))! }));
 }
 
 /**
@@ -110,7 +111,7 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
   await replaceOrders(change, plan.replace, stored, claimOf);
   await reviseOrders(change, [...plan.revise, ...back.filter(isKnown)], stored, claimOf);
   await change.updateVersioned(
-    'work_order',
+    WorkOrder,
     plan.withdraw.map((key) => stored.get(key)!.id),
     {
       state: 'withdrawn',

@@ -16,7 +16,6 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../../db/connection';
 import { renderParts, storeParts } from '../../publishing/render';
 import type { ChangeSet } from '../change-set';
-import type { Row } from '../tracked-tables';
 import {
   loadCalendarRules,
   loadPublishingStates,
@@ -25,6 +24,8 @@ import {
   type LedgerRow,
   type PublishingState,
 } from './publishing-state';
+import { Occurrence, Request, Segment } from '../../db/tables/requests';
+import type { RowOf } from '../../db/tables/table';
 
 const hashOf = (text: string): string => createHash('sha1').update(text).digest('base64').slice(0, 20);
 
@@ -265,18 +266,18 @@ const isOtherwise = (row: LedgerRow, before: LedgerRow | undefined): boolean =>
  */
 function approvedHere(change: ChangeSet): OccurrenceId[] {
   const asked = new Set(
-    change.lines('request').flatMap(({ id, before }) => (before === null ? [Number(id)] : [])),
+    change.lines(Request).flatMap(({ before, after }) => (before === null && after ? [after.id] : [])),
   );
-  const first = new Map<string, Row | null>();
-  const approved = new Set<string>();
-  for (const { id, before, after } of change.lines('occurrence')) {
+  const first = new Map<OccurrenceId, RowOf<typeof Occurrence> | null>();
+  const approved = new Set<OccurrenceId>();
+  for (const { before, after } of change.lines(Occurrence)) {
+    const id = (after ?? before)?.id;
+    if (id === undefined) continue;
     if (!first.has(id)) first.set(id, before);
-    if (after?.state === 'approved' && !asked.has(Number(after.request_id))) approved.add(id);
+    if (after?.state === 'approved' && !asked.has(after.request_id)) approved.add(id);
     else approved.delete(id);
   }
-  return [...approved]
-    .filter((id) => first.get(id)?.state !== 'approved')
-    .map((id) => Number(id) as OccurrenceId);
+  return [...approved].filter((id) => first.get(id)?.state !== 'approved');
 }
 
 /** Notes what this change has approved as not yet settled, and forgets what no longer is. */
@@ -315,7 +316,7 @@ async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<vo
   const moved = movedOf(parts, states);
   await writeLedger(tx, changed, now);
   await dropText(tx, moved.parts);
-  await change.update('segment', [...moved.changed], (row) => ({
+  await change.update(Segment, [...moved.changed], (row) => ({
     sequence: Number(row.sequence) + (moved.times.has(row.id as SegmentId) ? 1 : 0),
     changed_min: now,
   }));

@@ -1,7 +1,5 @@
-import type { TrackedTable } from '../../changes/tracked-tables';
-
 /** Columns added to tables whose history is replayed: what was written before gets them with their defaults. */
-const ADDED: readonly (readonly [table: TrackedTable, column: string, type: string, json: string])[] = [
+const ADDED: readonly (readonly [table: string, column: string, type: string, json: string])[] = [
   ['request', 'wheelchairs', 'INTEGER NOT NULL DEFAULT 0 CHECK (wheelchairs >= 0)', '0'],
   ['request', 'audiences', `TEXT NOT NULL DEFAULT '[]'`, `'[]'`],
   ['request', 'other_space_ok', 'INTEGER NOT NULL DEFAULT 0 CHECK (other_space_ok IN (0,1))', '0'],

@@ -10,6 +10,14 @@ import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { readableCalendars } from '../publish/calendars';
 import { loadQuestions, questionsOf, type OwnedQuestion } from './questions';
+import {
+  RequestAnswer,
+  RequestCalendar,
+  RequestCategory,
+  RequestHost,
+  RequestLine,
+} from '../../db/tables/requests';
+import { asFlag } from '../../db/tables/column';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
 
@@ -153,22 +161,22 @@ export async function wantedServices(reader: Reader, input: AskInput): Promise<W
 /** Hosts, categories, answers, running order and files of a new request. */
 export async function insertDetails(change: ChangeSet, requestId: RequestId, input: AskInput): Promise<void> {
   const hosts = [...new Set([input.hostId, ...input.jointHostIds])];
-  const categories = [...new Set<number>([input.categoryId, ...input.moreCategoryIds])];
+  const categories = [...new Set([input.categoryId, ...input.moreCategoryIds])];
   await change.insert(
-    'request_host',
+    RequestHost,
     hosts.map((host, position) => ({ request_id: requestId, organisation_id: host, position })),
   );
   await change.insert(
-    'request_category',
+    RequestCategory,
     categories.map((category, position) => ({ request_id: requestId, category_id: category, position })),
   );
   const answers = answersTo(spaceQuestions(await loadQuestions(change.tx), input), input.answers);
   await change.insert(
-    'request_answer',
+    RequestAnswer,
     answers.map(({ questionId, answer }) => ({ request_id: requestId, question_id: questionId, answer })),
   );
   await change.insert(
-    'request_line',
+    RequestLine,
     [...input.lines]
       .sort((a, b) => a.fromMin - b.fromMin)
       .map(({ fromMin, text, isPublic }, position) => ({
@@ -176,15 +184,15 @@ export async function insertDetails(change: ChangeSet, requestId: RequestId, inp
         position,
         from_min: fromMin,
         text,
-        is_public: isPublic ? 1 : 0,
+        is_public: asFlag(isPublic),
       })),
   );
   await change.insert(
-    'request_calendar',
+    RequestCalendar,
     input.calendarIds.map((calendar) => ({
       request_id: requestId,
       calendar_id: calendar,
-      choice: 'wanted',
+      choice: 'wanted' as const,
     })),
   );
   await change.tx.run(

@@ -1,4 +1,4 @@
-import type { ClaimId, OccurrenceId, RequestId, SegmentId } from '@/core/ids';
+import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { DateSet } from '@/core/recurrence/dates';
 import { addDays, dateOf } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
@@ -7,6 +7,9 @@ import { insertClaims } from '../../changes/insert-claims';
 import { publicTextOf } from '../../text/public-html';
 import { insertDetails } from './ask-details';
 import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
+import { Occurrence, Request, Segment, SegmentDate } from '../../db/tables/requests';
+import { Claim } from '../../db/tables/claims';
+import { asFlag, writeJson } from '../../db/tables/column';
 
 export interface NewRequest {
   readonly input: AskInput;
@@ -14,8 +17,8 @@ export interface NewRequest {
   readonly tzid: string;
   readonly ref: string;
   readonly uid: string;
-  readonly requesterId: number;
-  readonly typedBy: number;
+  readonly requesterId: PersonId;
+  readonly typedBy: PersonId;
   readonly audiences: readonly string[];
 }
 
@@ -24,14 +27,14 @@ export async function insertRequest(
   change: ChangeSet,
   { input, asked, ref, requesterId, typedBy, tzid, uid, audiences }: NewRequest,
 ) {
-  const [requestId] = await change.nextIds('request', 1);
-  const [segmentId] = await change.nextIds('segment', 1);
+  const requestId = await change.nextId(Request);
+  const segmentId = await change.nextId(Segment);
   const text = input.publicHtml === undefined ? null : publicTextOf(input.publicHtml);
   // As it was asked for, but for what could run: others open it to start from it.
   const { key: _key, ...asAsked } = { ...input, ...(text && { publicHtml: text.html }) };
-  await change.insert('request', [
+  await change.insert(Request, [
     {
-      id: requestId!,
+      id: requestId,
       ref,
       requester_id: requesterId,
       title: input.title,
@@ -40,32 +43,32 @@ export async function insertRequest(
       kind: input.kind,
       second_line: input.secondLine,
       contact: input.contact,
-      wants: JSON.stringify(input.wants),
-      second_choices: JSON.stringify(input.secondChoices),
+      wants: writeJson<unknown>(input.wants),
+      second_choices: writeJson<unknown>(input.secondChoices),
       typed_by_id: typedBy === requesterId ? null : typedBy,
       notes: input.notes,
       people: input.people,
-      publish: input.publish ? 1 : 0,
+      publish: asFlag(input.publish),
       wheelchairs: input.spaces.reduce((sum, { wheelchairs }) => sum + wheelchairs, 0),
-      audiences: JSON.stringify(audiences),
-      other_space_ok: input.otherSpaceOk ? 1 : 0,
-      as_asked: JSON.stringify(asAsked),
+      audiences: writeJson(audiences),
+      other_space_ok: asFlag(input.otherSpaceOk),
+      as_asked: writeJson<unknown>(asAsked),
       asked_min: change.at,
     },
   ]);
-  await insertDetails(change, requestId as RequestId, input);
-  await change.insert('segment', [
+  await insertDetails(change, requestId, input);
+  await change.insert(Segment, [
     {
-      id: segmentId!,
-      request_id: requestId!,
+      id: segmentId,
+      request_id: requestId,
       no: 1,
       uid,
       tzid,
       start_local: asked.set.start,
       end_local: asked.end,
-      all_day: asked.set.allDay ? 1 : 0,
+      all_day: asFlag(asked.set.allDay),
       rrule: asked.set.rrule,
-      endless: asked.isEndless ? 1 : 0,
+      endless: asFlag(asked.isEndless),
       materialised_until: asked.until,
       // Nothing of a series without end is decided before somebody decides it.
       decided_until: asked.isEndless ? addDays(dateOf(asked.set.start), -1) : asked.until,
@@ -73,8 +76,8 @@ export async function insertRequest(
       changed_min: change.at,
     },
   ]);
-  await insertSegmentDates(change, asked.set, segmentId!);
-  return { requestId: requestId as RequestId, segmentId: segmentId as SegmentId };
+  await insertSegmentDates(change, asked.set, segmentId);
+  return { requestId: requestId, segmentId: segmentId };
 }
 
 /** One waiting date for each asked start, with what it wants; returns their claims in order. */
@@ -84,17 +87,17 @@ export async function insertDates(
   requestId: RequestId,
   segmentId: SegmentId,
 ): Promise<{ occurrenceIds: OccurrenceId[]; claimIds: ClaimId[] }> {
-  const occurrenceIds = (await change.nextIds('occurrence', dates.length)) as OccurrenceId[];
-  const claimIds = (await change.nextIds('claim', dates.length)) as ClaimId[];
+  const occurrenceIds = await change.nextIds(Occurrence, dates.length);
+  const claimIds = await change.nextIds(Claim, dates.length);
   await change.insert(
-    'occurrence',
+    Occurrence,
     dates.map(({ key, own }, n) => ({
       id: occurrenceIds[n]!,
       request_id: requestId,
       segment_id: segmentId,
       recurrence_local: key,
-      state: 'waiting',
-      own: JSON.stringify(own),
+      state: 'waiting' as const,
+      own: writeJson(own),
       // The claims follow in this transaction; the reference is checked at its end.
       standing_id: claimIds[n]!,
     })),
@@ -115,10 +118,14 @@ export async function insertDates(
 }
 
 /** Dates besides the rule, and those left out of it. */
-export const insertSegmentDates = (change: ChangeSet, set: DateSet, segmentId: number): Promise<void> =>
-  change.insert('segment_date', [
-    ...[...new Set(set.extra)].map((at) => ({ segment_id: segmentId, recurrence_local: at, kind: 'extra' })),
+export const insertSegmentDates = (change: ChangeSet, set: DateSet, segmentId: SegmentId): Promise<void> =>
+  change.insert(SegmentDate, [
+    ...[...new Set(set.extra)].map((at) => ({
+      segment_id: segmentId,
+      recurrence_local: at,
+      kind: 'extra' as const,
+    })),
     ...[...new Set(set.excluded)]
       .filter((at) => !set.extra.includes(at))
-      .map((at) => ({ segment_id: segmentId, recurrence_local: at, kind: 'excluded' })),
+      .map((at) => ({ segment_id: segmentId, recurrence_local: at, kind: 'excluded' as const })),
   ]);

@@ -33,6 +33,8 @@ import { fallbacksGivenUp, keepFallbacks, sayGivenUp } from './keep-fallbacks';
 import { actionFor, pickDates, type PickedDates } from './pick-dates';
 import { offersFor, patchesFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, summaryOf } from './say-change';
+import { Segment } from '../../db/tables/requests';
+import { WorkOrder } from '../../db/tables/work-orders';
 
 interface Prepared {
   readonly plans: readonly PlannedDate[];
@@ -187,7 +189,7 @@ async function moveDecidedUntil(change: ChangeSet, plans: readonly PlannedDate[]
     const day = dateOf(date.key);
     if (day > (latest.get(date.segmentId) ?? '')) latest.set(date.segmentId, day);
   }
-  await change.update('segment', [...latest.keys()], (row) => {
+  await change.update(Segment, [...latest.keys()], (row) => {
     const day = latest.get(row.id as SegmentId)!;
     return { decided_until: String(row.decided_until) < day ? day : row.decided_until! };
   });
@@ -210,13 +212,13 @@ function numbersOf(
     clashing,
     keepOwn: plans.filter(({ keepsOwn }) => keepsOwn).length,
     indoorsGivenUp,
-    ordersAdded: change.count('work_order', (before) => before === null),
+    ordersAdded: change.count(WorkOrder, (before) => before === null),
     ordersRevised: change.count(
-      'work_order',
+      WorkOrder,
       (before, after) => before !== null && after !== null && before.version !== after.version,
     ),
     ordersWithdrawn: change.count(
-      'work_order',
+      WorkOrder,
       (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',
     ),
   };

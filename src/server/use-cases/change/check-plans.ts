@@ -18,6 +18,7 @@ import { loadSpaceFacts } from '../../db/space-facts';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
 import { audiencesOf } from '../request-rows';
 import type { PlannedDate } from './plan-steps';
+import { ClaimOverride } from '../../db/tables/claims';
 
 /** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
 const keyOf = ({ date, wanted }: PlannedDate): string => `${wanted!.startLocal}#${date.id}`;
@@ -174,10 +175,12 @@ export async function storeOverrides(
   checked: readonly CheckedDate[],
   reason: string,
 ): Promise<void> {
+  const by = change.actorId;
   const past = checked.flatMap(({ planned, verdict }) =>
     needingReason(verdict.findings).map((finding) => ({ date: planned.date.id, finding })),
   );
-  if (!past.length) return;
+  // Nobody goes past a rule without being somebody: time never does.
+  if (!past.length || by === null) return;
   const standing = await change.tx.rows<{ date: OccurrenceId; claim: ClaimId }>(
     'SELECT id AS date, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
     { ids: JSON.stringify([...new Set(past.map(({ date }) => date))]) },
@@ -188,7 +191,7 @@ export async function storeOverrides(
     rule: facts.rule === 'policy' ? `policy:${facts.breach.kind}` : facts.rule,
     subject: spaceId === null ? 'all' : `space:${spaceId}`,
     reason,
-    by_id: change.actorId,
+    by_id: by,
   }));
   const once = new Map(rows.map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
   const known = await change.tx.rows<{ claim_id: number; rule: string; subject: string }>(
@@ -196,5 +199,5 @@ export async function storeOverrides(
     { ids: JSON.stringify([...once.values()].map(({ claim_id }) => claim_id)) },
   );
   for (const row of known) once.delete(`${row.claim_id} ${row.rule} ${row.subject}`);
-  await change.insert('claim_override', [...once.values()]);
+  await change.insert(ClaimOverride, [...once.values()]);
 }

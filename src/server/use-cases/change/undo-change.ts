@@ -3,12 +3,11 @@ import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import type { ChangeSet } from '../../changes/change-set';
+import { entityId, type AnyRow, type ChangeSet, type Numbered } from '../../changes/change-set';
 import { rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncOrders } from '../../changes/orders/sync-orders';
 import { syncPublished } from '../../changes/publishing/sync-published';
-import { entityId, type Row, type TrackedTable } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import type { Reader, Writer } from '../../db/connection';
 import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
@@ -17,6 +16,28 @@ import { siteZone } from '../../db/space-facts';
 import { lastChange } from '../since';
 import { waysBack } from '../ways-out/ways-back';
 import { inTheWay, type Blocked } from './in-the-way';
+import { OrderNote, WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
+import {
+  Claim,
+  ClaimEquipment,
+  ClaimOverride,
+  ClaimService,
+  ClaimSpace,
+  TurnoverLink,
+} from '../../db/tables/claims';
+import {
+  Notice,
+  Occurrence,
+  Request,
+  RequestAnswer,
+  RequestCalendar,
+  RequestCategory,
+  RequestHost,
+  RequestLine,
+  Segment,
+  SegmentDate,
+} from '../../db/tables/requests';
+import { factsOf, type RowOf, type Table } from '../../db/tables/table';
 
 interface StoredChange {
   readonly id: number;
@@ -28,36 +49,36 @@ interface StoredChange {
 
 /** A row the change touched: as it was before the change, and as the change left it. */
 interface TouchedRow {
-  readonly table: TrackedTable;
+  readonly table: Table;
   readonly id: string;
-  readonly before: Row | null;
-  readonly after: Row | null;
+  readonly before: AnyRow | null;
+  readonly after: AnyRow | null;
 }
 
 // In the order in which rows may be taken away: children first. What is not here follows from these by itself.
-const ORDER: readonly TrackedTable[] = [
-  'turnover_link',
-  'claim_override',
-  'claim_service',
-  'claim_equipment',
-  'claim_space',
-  'claim',
-  'occurrence',
-  'segment_date',
-  'segment',
-  'request_line',
-  'request_answer',
-  'request_category',
-  'request_host',
-  'request_calendar',
-  'notice',
-  'request',
+const ORDER: readonly Table[] = [
+  TurnoverLink,
+  ClaimOverride,
+  ClaimService,
+  ClaimEquipment,
+  ClaimSpace,
+  Claim,
+  Occurrence,
+  SegmentDate,
+  Segment,
+  RequestLine,
+  RequestAnswer,
+  RequestCategory,
+  RequestHost,
+  RequestCalendar,
+  Notice,
+  Request,
 ];
 
 /** Columns that only ever go forward, follow from the rest, or have nothing to do with dates. */
 const ONWARD: readonly string[] = ['row_version', 'sequence', 'changed_min', 'handler_id'];
 
-const withoutOnward = (row: Row): Row =>
+const withoutOnward = (row: AnyRow): AnyRow =>
   Object.fromEntries(Object.entries(row).filter(([column]) => !ONWARD.includes(column)));
 
 async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]> {
@@ -71,10 +92,10 @@ async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]>
   });
   const touched = new Map<string, TouchedRow>();
   for (const { entity, entity_id, before, after } of lines) {
-    const table = entity as TrackedTable;
-    if (!ORDER.includes(table)) continue;
+    const table = ORDER.find((each) => factsOf(each).name === entity);
+    if (!table) continue;
     const key = `${entity} ${entity_id}`;
-    const parsed = (text: string | null) => (text === null ? null : (JSON.parse(text) as Row));
+    const parsed = (text: string | null) => (text === null ? null : (JSON.parse(text) as AnyRow));
     const first = touched.get(key);
     touched.set(key, {
       table,
@@ -86,8 +107,8 @@ async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]>
   return [...touched.values()].sort((a, b) => ORDER.indexOf(a.table) - ORDER.indexOf(b.table));
 }
 
-const same = (a: Row | null, b: Row | null): boolean => {
-  const text = (row: Row | null) =>
+const same = (a: AnyRow | null, b: AnyRow | null): boolean => {
+  const text = (row: AnyRow | null) =>
     row && JSON.stringify(Object.entries(withoutOnward(row)).sort(([x], [y]) => (x < y ? -1 : 1)));
   return text(a) === text(b);
 };
@@ -98,10 +119,10 @@ async function isUntouchedSince(tx: Writer, touched: readonly TouchedRow[]): Pro
     const rows = touched.filter((row) => row.table === table);
     if (!rows.length) continue;
     const keys = rows.map(({ before, after }) => (after ?? before)!);
-    const first = Object.keys(keys[0]!)[0]!;
-    const column = 'id' in keys[0]! ? 'id' : first;
-    const stored = await tx.rows<Row>(
-      `SELECT * FROM ${table} WHERE ${column} IN (SELECT value FROM json_each($keys))`,
+    const { name, key } = factsOf(table);
+    const [column = 'id'] = key;
+    const stored = await tx.rows<AnyRow>(
+      `SELECT * FROM ${name} WHERE ${column} IN (SELECT value FROM json_each($keys))`,
       { keys: JSON.stringify([...new Set(keys.map((row) => row[column]))]) },
     );
     const now = new Map(stored.map((row) => [entityId(table, row), row]));
@@ -127,7 +148,7 @@ function refusalFor(ctx: SignedInContext, stored: StoredChange | undefined, now:
 const apart = (touched: readonly TouchedRow[]): TouchedRow[] =>
   touched.flatMap((row) => {
     const { before, after } = row;
-    if (!before || !after || 'id' in after || row.table === 'turnover_link') return [row];
+    if (!before || !after || 'id' in after || row.table === TurnoverLink) return [row];
     return same(before, after)
       ? []
       : [
@@ -137,7 +158,7 @@ const apart = (touched: readonly TouchedRow[]): TouchedRow[] =>
   });
 
 /** A hold that has lapsed meanwhile does not come back. */
-function statusNow(row: Row, now: number): Row {
+function statusNow(row: AnyRow, now: number): AnyRow {
   const lapsed = row.status === 'held' && Number(row.hold_until_min) <= now;
   return lapsed ? { ...row, status: 'wanted', hold_until_min: null } : row;
 }
@@ -146,11 +167,11 @@ function statusNow(row: Row, now: number): Row {
 async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
   const changed = touched.filter(({ before, after }) => before && after);
   for (const table of ORDER) {
-    const rows = changed.filter((row) => row.table === table && table !== 'turnover_link');
+    const rows = changed.filter((row) => row.table === table && table !== TurnoverLink);
     const byId = new Map(rows.map(({ id, before }) => [Number(id), statusNow(before!, change.at)]));
     const taking = (id: number) => byId.get(id)!.status === 'in-force';
     for (const ids of [[...byId.keys()].filter((id) => !taking(id)), [...byId.keys()].filter(taking)])
-      await change.update(table, ids, (row) => {
+      await change.update(table as Numbered, ids, (row) => {
         const { id: _id, ...before } = withoutOnward(byId.get(Number(row.id))!);
         return { ...before, ...('row_version' in row && { row_version: Number(row.row_version) + 1 }) };
       });
@@ -160,20 +181,20 @@ async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promi
 /** Orders of dates that are no more; nothing is taken from a crew that has done the work. */
 async function removeOrders(change: ChangeSet, occurrences: readonly string[]): Promise<void> {
   const ids = JSON.stringify(occurrences.map(Number));
-  const orders = await change.tx.rows<Row>(
+  const orders = await change.tx.rows<RowOf<typeof WorkOrder>>(
     `SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
      UNION SELECT * FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids))`,
     { ids },
   );
-  const versions = await change.tx.rows<Row>(
+  const versions = await change.tx.rows<RowOf<typeof WorkOrderVersion>>(
     'SELECT * FROM work_order_version WHERE order_id IN (SELECT value FROM json_each($ids))',
     { ids: JSON.stringify(orders.map(({ id }) => id)) },
   );
-  const notes = await change.tx.rows<Row>(
+  const notes = await change.tx.rows<RowOf<typeof OrderNote>>(
     'SELECT * FROM order_note WHERE order_id IN (SELECT value FROM json_each($ids))',
     { ids: JSON.stringify(orders.map(({ id }) => id)) },
   );
-  await change.remove('order_note', notes);
+  await change.remove(OrderNote, notes);
   await change.tx.run('DELETE FROM equipment_return WHERE order_id IN (SELECT value FROM json_each($ids))', {
     ids: JSON.stringify(orders.map(({ id }) => id)),
   });
@@ -182,48 +203,48 @@ async function removeOrders(change: ChangeSet, occurrences: readonly string[]): 
     await change.tx.run(`DELETE FROM ${table} WHERE occurrence_id IN (SELECT value FROM json_each($ids))`, {
       ids,
     });
-  await change.remove('work_order_version', versions);
-  await change.remove('work_order', orders);
+  await change.remove(WorkOrderVersion, versions);
+  await change.remove(WorkOrder, orders);
 }
 
 /** Withdrawn orders of a claim that is taken away belong to the claim their date stands on again. */
 async function pointOrdersBack(change: ChangeSet, claims: readonly number[]): Promise<void> {
-  const orders = await change.tx.rows<{ id: number; standing: number }>(
+  const orders = await change.tx.rows<{ id: number; standing: ClaimId }>(
     `SELECT w.id, o.standing_id AS standing FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
      WHERE w.claim_id IN (SELECT value FROM json_each($claims))`,
     { claims: JSON.stringify(claims) },
   );
   const standing = new Map(orders.map((order) => [order.id, order.standing]));
-  await change.update('work_order', [...standing.keys()], (row) => ({
-    claim_id: standing.get(Number(row.id))!,
+  await change.update(WorkOrder, [...standing.keys()], (row) => ({
+    claim_id: standing.get(row.id)!,
   }));
 }
 
 async function takeAway(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
   const made = touched.filter(({ before, after }) => !before && after);
-  const claims = made.filter(({ table }) => table === 'claim').map(({ id }) => Number(id));
+  const claims = made.filter(({ table }) => table === Claim).map(({ id }) => Number(id));
   for (const table of ['at_risk', 'consent'])
     await change.tx.run(`DELETE FROM ${table} WHERE claim_id IN (SELECT value FROM json_each($ids))`, {
       ids: JSON.stringify(claims),
     });
   await removeOrders(
     change,
-    made.filter(({ table }) => table === 'occurrence').map(({ id }) => id),
+    made.filter(({ table }) => table === Occurrence).map(({ id }) => id),
   );
   for (const table of ORDER) {
     const rows = made
-      .filter((row) => row.table === table && table !== 'turnover_link')
+      .filter((row) => row.table === table && table !== TurnoverLink)
       .map(({ after }) => after!);
     await change.remove(table, await currentRows(change, table, rows));
   }
 }
 
 /** The rows as they are now: what goes into the history must be what is taken away. Published segments stay, empty. */
-async function currentRows(change: ChangeSet, table: TrackedTable, rows: readonly Row[]): Promise<Row[]> {
+async function currentRows(change: ChangeSet, table: Table, rows: readonly AnyRow[]): Promise<AnyRow[]> {
   if (!rows.length || !('id' in rows[0]!)) return [...rows];
-  const kept = table === 'segment' ? 'AND id NOT IN (SELECT segment_id FROM published)' : '';
-  return change.tx.rows<Row>(
-    `SELECT * FROM ${table} WHERE id IN (SELECT value FROM json_each($ids)) ${kept}`,
+  const kept = table === Segment ? 'AND id NOT IN (SELECT segment_id FROM published)' : '';
+  return change.tx.rows<AnyRow>(
+    `SELECT * FROM ${factsOf(table).name} WHERE id IN (SELECT value FROM json_each($ids)) ${kept}`,
     { ids: JSON.stringify(rows.map(({ id }) => id)) },
   );
 }
@@ -235,23 +256,20 @@ interface Affected {
 }
 
 async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<Affected> {
-  const of = (table: TrackedTable) => touched.filter((row) => row.table === table);
+  const of = (table: Table) => touched.filter((row) => row.table === table);
   const claims = new Set<number>([
-    ...of('claim').map(({ id }) => Number(id)),
-    ...of('claim_space').map(({ before, after }) => Number((before ?? after)!.claim_id)),
+    ...of(Claim).map(({ id }) => Number(id)),
+    ...of(ClaimSpace).map(({ before, after }) => Number((before ?? after)!.claim_id)),
   ]);
   const rows = await tx.rows<{ id: OccurrenceId; request_id: RequestId }>(
     `SELECT DISTINCT o.id, o.request_id FROM occurrence o LEFT JOIN claim c ON c.occurrence_id = o.id
      WHERE c.id IN (SELECT value FROM json_each($claims)) OR o.id IN (SELECT value FROM json_each($ids))`,
     {
       claims: JSON.stringify([...claims]),
-      ids: JSON.stringify(of('occurrence').map(({ id }) => Number(id))),
+      ids: JSON.stringify(of(Occurrence).map(({ id }) => Number(id))),
     },
   );
-  const requests = [
-    ...rows.map(({ request_id }) => request_id),
-    ...of('request').map(({ id }) => Number(id)),
-  ];
+  const requests = [...rows.map(({ request_id }) => request_id), ...of(Request).map(({ id }) => Number(id))];
   return {
     claims: [...claims] as ClaimId[],
     occurrences: rows.map(({ id }) => id),
@@ -266,20 +284,18 @@ async function reverse(
 ): Promise<Blocked | null> {
   const { tx } = change;
   const affected = await affectedBy(tx, touched);
-  const links = touched.filter(({ table }) => table === 'turnover_link');
+  const links = touched.filter(({ table }) => table === TurnoverLink);
   const ids = JSON.stringify(affected.claims);
   // Everything old goes before anything comes back: the guard sees only the end state.
   await tx.run('DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
   await tx.run('DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
   await change.remove(
-    'turnover_link',
-    links.map(({ after }) => after).filter((row) => row !== null),
+    TurnoverLink,
+    links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),
   );
   // What the change made goes out of the way before what it replaced comes back.
-  const made = touched
-    .filter(({ table, before }) => table === 'claim' && !before)
-    .map(({ id }) => Number(id));
-  await change.update('claim', made, () => ({ status: 'released', hold_until_min: null }));
+  const made = touched.filter(({ table, before }) => table === Claim && !before).map(({ id }) => Number(id));
+  await change.update(Claim, made, () => ({ status: 'released', hold_until_min: null }));
   await putBack(change, touched);
   await syncOrders(change, affected.occurrences);
   await pointOrdersBack(change, made);
@@ -296,7 +312,7 @@ async function reverse(
   await syncOrders(change, affected.occurrences);
   for (const requestId of affected.requests) change.requestIds.add(requestId);
   await syncPublished(change, affected.requests);
-  await change.updateVersioned('request', affected.requests, {});
+  await change.updateVersioned(Request, affected.requests, {});
   return null;
 }
 
@@ -347,14 +363,14 @@ async function undoHere(ctx: SignedInContext, changeSet: number, key: string): P
     const refusal = refusalFor(ctx, stored, change.at);
     if (refusal) return refuse(refusal);
     const touched = await loadTouched(change.tx, changeSet);
-    const asked = touched.some(({ table, before: was }) => table === 'request' && !was);
+    const asked = touched.some(({ table, before: was }) => table === Request && !was);
     if (!touched.length || asked) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });
     if (!(await isUntouchedSince(change.tx, touched))) {
       const request = (await affectedBy(change.tx, touched)).requests[0];
       const since = request ? await lastChange(change.tx, request, await siteZone(change.tx)) : '';
       return refuse({ code: 'cannot-undo', why: 'changed', since });
     }
-    const dates = touched.filter(({ table }) => table === 'occurrence').length;
+    const dates = touched.filter(({ table }) => table === Occurrence).length;
     taken = await reverse(ctx, change, apart(touched));
     if (taken) return refuse({ code: 'cannot-undo', why: 'taken', since: taken.sentences.join(' ') });
     return done({

@@ -6,6 +6,8 @@ import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { ofAllLookedAfter } from './consent-book';
+import { Consent } from '../../db/tables/claims';
+import type { RowOf } from '../../db/tables/table';
 
 const MINE = `SELECT DISTINCT id, request FROM (${ofAllLookedAfter(
   ({
@@ -35,13 +37,13 @@ export async function answerConsent(
     const bind = { claims: JSON.stringify(claims), me };
     const mine = await change.tx.rows<{ id: ClaimId; request: RequestId }>(MINE, bind);
     if (mine.length < claims.length) return refuse({ code: 'consent-moved' });
-    const before = await change.tx.rows<Record<string, string | number | null>>(
+    const before = await change.tx.rows<RowOf<typeof Consent>>(
       'SELECT * FROM consent WHERE steward_id = $me AND claim_id IN (SELECT value FROM json_each($claims))',
       bind,
     );
-    await change.remove('consent', before);
+    await change.remove(Consent, before);
     await change.insert(
-      'consent',
+      Consent,
       claims.map((claim) => ({ claim_id: claim, steward_id: me, answer, at_min: change.at, reason })),
     );
     for (const { request } of mine) change.requestIds.add(request);

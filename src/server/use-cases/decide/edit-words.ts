@@ -13,6 +13,7 @@ import { letterTo } from '../../mail/payload';
 import { settingsOf } from '../../own-settings/kept-settings';
 import { loadRequest, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
+import { Request } from '../../db/tables/requests';
 
 const quoted = (text: string) => (text ? `“${text}”` : say`nothing`);
 
@@ -84,7 +85,7 @@ export async function editWords(
         code: 'bad-input',
         fields: [{ path: 'title', message: say`Nothing is different. Change something first.` }],
       });
-    await change.updateVersioned('request', [request.id], {
+    await change.updateVersioned(Request, [request.id], {
       title: input.title,
       notes: input.notes,
       publish: input.publish ? 1 : 0,

@@ -6,9 +6,10 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncPublished } from '../../changes/publishing/sync-published';
-import type { Row } from '../../changes/tracked-tables';
 import type { SignedInContext } from '../../context';
 import { lastChange } from '../since';
+import { Request, RequestCategory } from '../../db/tables/requests';
+import type { RowOf } from '../../db/tables/table';
 
 interface Known {
   readonly id: RequestId;
@@ -64,16 +65,16 @@ export async function recategorise(
     }
     const ids = known.map(({ id }) => id);
     // The leading one, and the new one where it stood further down.
-    const old = await tx.rows<Row>(
+    const old = await tx.rows<RowOf<typeof RequestCategory>>(
       `SELECT * FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids)) AND (position = 0 OR category_id = $category)`,
       { ids: JSON.stringify(ids), category: categoryId },
     );
-    await change.remove('request_category', old);
+    await change.remove(RequestCategory, old);
     await change.insert(
-      'request_category',
+      RequestCategory,
       ids.map((id) => ({ request_id: id, category_id: categoryId, position: 0 })),
     );
-    await change.updateVersioned('request', ids, {});
+    await change.updateVersioned(Request, ids, {});
     for (const id of ids) change.requestIds.add(id);
     await syncPublished(change, ids);
     return done({

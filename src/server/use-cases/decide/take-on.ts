@@ -5,6 +5,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
+import { Request } from '../../db/tables/requests';
 
 /** Takes a request on, so that two of the office do not work at the same one; or gives it back. */
 export async function takeOn(
@@ -23,7 +24,7 @@ export async function takeOn(
   return runChangeSet(ctx, order, async (change) => {
     const me = ctx.viewer.personId;
     const to: PersonId | null = isMine ? me : null;
-    await change.update('request', [request.id], () => ({ handler_id: to }));
+    await change.update(Request, [request.id], () => ({ handler_id: to }));
     change.requestIds.add(request.id);
     const [person] = await change.tx.rows<{ name: string }>('SELECT name FROM person WHERE id = $me', { me });
     return done({ handler: isMine ? { id: me, name: person!.name } : null, summary: say(order.action) });

@@ -4,7 +4,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
-import type { Row, TrackedTable } from '../../changes/tracked-tables';
+import type { AnyRow } from '../../changes/change-set';
 import type { SignedInContext } from '../../context';
 import { accessTo } from '../request-access';
 import { loadRequest } from '../request-rows';
@@ -14,7 +14,7 @@ interface HistoryRow extends ChangeOfRequest {
   readonly at: EpochMinute;
   readonly who: string | null;
   readonly reason: string;
-  readonly entity: TrackedTable | null;
+  readonly entity: string | null;
   readonly entityId: string | null;
   readonly before: string | null;
   readonly after: string | null;
@@ -38,7 +38,7 @@ const NOT_TOLD: readonly string[] = ['row_version', 'id', 'as_asked'];
 
 /** From what to what, a line for each column; a row that came or went is told by its values. */
 function changesIn({ before, after }: HistoryRow): { column: string; from: string; to: string }[] {
-  const [old, now] = [before, after].map((text) => (text === null ? null : (JSON.parse(text) as Row)));
+  const [old, now] = [before, after].map((text) => (text === null ? null : (JSON.parse(text) as AnyRow)));
   const columns = Object.keys({ ...old, ...now }).filter((column) => !NOT_TOLD.includes(column));
   return columns.flatMap((column) => {
     const [from, to] = [old?.[column] ?? '', now?.[column] ?? ''].map(String) as [string, string];

@@ -3,7 +3,7 @@ import { patchDate } from '@/core/changes/patch';
 import { planDate, type ClaimDraft } from '@/core/changes/plan-date';
 import { isShiftOf, reattach, type Reattached } from '@/core/changes/reattach';
 import { unapprovable } from '@/core/checks/findings';
-import type { OccurrenceId, SegmentId } from '@/core/ids';
+import type { SegmentId } from '@/core/ids';
 import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { withEnd } from '@/core/recurrence/editor-model';
 import { firstDate, isEndless, parsedRule } from '@/core/recurrence/rule';
@@ -37,6 +37,10 @@ import {
 import { actsFor } from '../change/pick-dates';
 import { lastChange } from '../since';
 import { checkAgainstWorld } from '../verdicts';
+import { Occurrence, Request, Segment, SegmentDate } from '../../db/tables/requests';
+import { WorkOrder } from '../../db/tables/work-orders';
+import { asFlag } from '../../db/tables/column';
+import type { RowOf } from '../../db/tables/table';
 
 interface Segment {
   readonly id: SegmentId;
@@ -133,31 +137,31 @@ async function planSplit(
 async function writeSegments(change: ChangeSet, split: Split, uid: string): Promise<SegmentId> {
   const { segment, from, request, set } = split;
   const lastDay = addDays(dateOf(from.key), -1);
-  await change.update('segment', [segment.id], (row) => ({
+  await change.update(Segment, [segment.id], (row) => ({
     rrule:
       segment.rrule === null ? null : withEnd(segment.rrule, { kind: 'until', date: lastDay }, request.tzid),
     endless: 0,
-    materialised_until: String(row.materialised_until) < lastDay ? row.materialised_until! : lastDay,
-    decided_until: String(row.decided_until) < lastDay ? row.decided_until! : lastDay,
+    materialised_until: row.materialised_until < lastDay ? row.materialised_until : lastDay,
+    decided_until: row.decided_until < lastDay ? row.decided_until : lastDay,
     changed_min: change.at,
   }));
-  const [id] = (await change.nextIds('segment', 1)) as SegmentId[];
+  const id = await change.nextId(Segment);
   const [{ no }] = (await change.tx.rows<{ no: number }>(
     'SELECT MAX(no) + 1 AS no FROM segment WHERE request_id = $id',
     { id: request.id },
   )) as [{ no: number }];
-  await change.insert('segment', [
+  await change.insert(Segment, [
     {
-      id: id!,
+      id,
       request_id: request.id,
       no,
       uid,
       tzid: request.tzid,
       start_local: set.start,
       end_local: addWallMinutes(set.start, split.lengthMin),
-      all_day: set.allDay ? 1 : 0,
+      all_day: asFlag(set.allDay),
       rrule: set.rrule,
-      endless: split.isEndless ? 1 : 0,
+      endless: asFlag(split.isEndless),
       related_to: segment.uid,
       materialised_until: split.until,
       decided_until: split.isEndless ? addDays(dateOf(set.start), -1) : split.until,
@@ -165,17 +169,17 @@ async function writeSegments(change: ChangeSet, split: Split, uid: string): Prom
       changed_min: change.at,
     },
   ]);
-  await insertSegmentDates(change, set, id!);
-  return id!;
+  await insertSegmentDates(change, set, id);
+  return id;
 }
 
 /** Dates picked by hand belong to no rule: those from the split on leave the old set with their dates. */
 async function dropOldExtras(change: ChangeSet, { segment, from }: Split): Promise<void> {
-  const rows = await change.tx.rows<Record<string, string | number | null>>(
+  const rows = await change.tx.rows<RowOf<typeof SegmentDate>>(
     'SELECT * FROM segment_date WHERE segment_id = $id AND recurrence_local >= $key',
     { id: segment.id, key: from.key },
   );
-  await change.remove('segment_date', rows);
+  await change.remove(SegmentDate, rows);
 }
 
 const noOffers = () => [];
@@ -213,9 +217,9 @@ function planGone({ request, dates }: Split, reason: string): PlannedDate[] {
 
 async function attach(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
   const keys = new Map(split.dates.kept.map(({ date, key }) => [date.id, key]));
-  await change.update('occurrence', [...keys.keys()], (row) => ({
+  await change.update(Occurrence, [...keys.keys()], (row) => ({
     segment_id: segmentId,
-    recurrence_local: keys.get(row.id as OccurrenceId)!,
+    recurrence_local: keys.get(row.id)!,
   }));
 }
 
@@ -342,7 +346,7 @@ async function carryOut(
   );
   await addDates(change, split, segmentId);
   // Even where no date moved, the request has changed.
-  if (!plans.length) await change.updateVersioned('request', [split.request.id], {});
+  if (!plans.length) await change.updateVersioned(Request, [split.request.id], {});
   change.requestIds.add(split.request.id);
   return done({
     changed: split.dates.kept.length + split.dates.gone.length + split.dates.added.length,
@@ -355,11 +359,11 @@ async function carryOut(
       indoorsGivenUp: givenUp.length,
       ordersAdded: 0,
       ordersRevised: change.count(
-        'work_order',
+        WorkOrder,
         (before, after) => before !== null && before.version !== after?.version,
       ),
       ordersWithdrawn: change.count(
-        'work_order',
+        WorkOrder,
         (before, after) => before !== null && after?.state === 'withdrawn',
       ),
     },

@@ -11,6 +11,7 @@ import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { recipeRow } from './recipe-row';
 import { teamFaults } from './team-people';
+import { WorkOrder } from '../../db/tables/work-orders';
 
 /**
  * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
@@ -49,7 +50,7 @@ export async function makeHandOrder(
       change,
       picked.map(({ id }) => id),
     );
-    const made = change.count('work_order', (before, after) => before === null && after?.origin === 'hand');
+    const made = change.count(WorkOrder, (before, after) => before === null && after?.origin === 'hand');
     return done({ changed: made, summary: say`${countText(made, 'order', 'orders')} made by hand` });
   });
 }

@@ -9,6 +9,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';
+import { WorkOrder } from '../../db/tables/work-orders';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
 const LOT = 500;
@@ -30,7 +31,7 @@ export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<numb
   );
   const change = new ChangeSet(tx, id, null, now);
   await change.updateVersioned(
-    'work_order',
+    WorkOrder,
     due.map((order) => order.id),
     { issued_min: now },
   );
@@ -75,7 +76,7 @@ export async function issueOrders(
     if (!orders.ok) return orders;
     const waiting = orders.value.filter(({ issued_min }) => issued_min === null);
     await change.updateVersioned(
-      'work_order',
+      WorkOrder,
       waiting.map(({ id }) => id),
       { issued_min: change.at },
     );
@@ -100,7 +101,7 @@ export async function assignOrders(
       const faults = await teamFaults(change.tx, { teamId, personId: input.personId });
       if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     }
-    await change.updateVersioned('work_order', input.orders, { person_id: input.personId });
+    await change.updateVersioned(WorkOrder, input.orders, { person_id: input.personId });
     return done({ changed: orders.value.length, summary: say(action) });
   });
 }

@@ -5,6 +5,9 @@ import type { OrderContent } from '@/core/work-orders/order-content';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { ownOrder, type OwnOrder } from './own-orders';
+import { WorkOrder } from '../../db/tables/work-orders';
+import { writeJson } from '../../db/tables/column';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 
 function stateSince(order: OwnOrder): string {
   if (order.state === 'withdrawn') return say`The order was withdrawn: the date was given up.`;
@@ -31,7 +34,7 @@ export async function markOrder(
       return refuse({ code: 'stale', since: stateSince(order.value) });
     const isDone = input.state === 'done';
     const hasNews = isDone && order.value.seen_version < order.value.version;
-    await change.updateVersioned('work_order', [id], {
+    await change.updateVersioned(WorkOrder, [id], {
       state: input.state,
       done_at_min: isDone ? change.at : null,
       done_by_id: isDone ? ctx.viewer.personId : null,
@@ -41,7 +44,7 @@ export async function markOrder(
   });
 }
 
-const seenBy = ({ viewer }: SignedInContext, version: number, at: number) => ({
+const seenBy = ({ viewer }: SignedInContext, version: number, at: EpochMinute) => ({
   seen_version: version,
   seen_by_id: viewer.personId,
   seen_at_min: at,
@@ -61,7 +64,7 @@ export async function readOrder(
       return refuse({ code: 'stale', since: stateSince(order.value) });
     // Two of a team may read it at once: the first is kept.
     if (order.value.seen_version < input.version)
-      await change.update('work_order', [id], () => seenBy(ctx, input.version, change.at));
+      await change.update(WorkOrder, [id], () => seenBy(ctx, input.version, change.at));
     return done({ changed: 1, summary: say(action) });
   });
 }
@@ -82,7 +85,7 @@ export async function tickOrder(
     const ticked = new Set(JSON.parse(order.value.ticks) as string[]);
     if (input.isTicked) ticked.add(input.line);
     else ticked.delete(input.line);
-    await change.update('work_order', [id], () => ({ ticks: JSON.stringify([...ticked]) }));
+    await change.update(WorkOrder, [id], () => ({ ticks: writeJson([...ticked]) }));
     return done({ changed: 1, summary: say(action) });
   });
 }

@@ -5,6 +5,7 @@ import type { RequestId } from '@/core/ids';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { IS_OWN, ownBind, ownOrder } from './own-orders';
+import { OrderNote } from '../../db/tables/work-orders';
 
 /** Somebody says something about an order, with a picture if they like. A problem stands on the desk until it is solved. */
 export async function noteOrder(
@@ -30,8 +31,8 @@ export async function noteOrder(
         id: file.id,
         request: order.value.request_id,
       });
-    const [noteId] = await change.nextIds('order_note', 1);
-    await change.insert('order_note', [
+    const [noteId] = await change.nextIds(OrderNote, 1);
+    await change.insert(OrderNote, [
       {
         id: noteId!,
         order_id: id,
@@ -65,7 +66,7 @@ export async function solveProblem(
     if (!problem.own) return refuse({ code: 'not-allowed', what: say`This is the work of another team.` });
     change.requestIds.add(problem.request_id);
     if (problem.solved_min === null)
-      await change.update('order_note', [id], () => ({
+      await change.update(OrderNote, [id], () => ({
         solved_min: change.at,
         solved_by_id: ctx.viewer.personId,
       }));

@@ -17,6 +17,7 @@ import { inThingHistory, noteInHistory } from '../house-book/around-thing';
 import { riskText } from '../house/stock-line';
 import { speakerFor } from '../verdicts';
 import { teamFaults } from './team-people';
+import { WorkOrder } from '../../db/tables/work-orders';
 
 const DAY_MIN = 1440;
 
@@ -140,7 +141,7 @@ export async function setTeamMember(
       bind,
     );
     await change.updateVersioned(
-      'work_order',
+      WorkOrder,
       orders.map(({ id }) => id),
       { person_id: null },
     );

@@ -4,6 +4,8 @@ import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../../changes/change-set';
 import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
+import { Request } from '../../../db/tables/requests';
+import { readJson, writeJson } from '../../../db/tables/column';
 
 const renamed = (list: string) =>
   `(SELECT json_group_array(iif(j.value = $old, $new, j.value)) FROM json_each(${list}) j)`;
@@ -27,11 +29,11 @@ async function rename(change: ChangeSet, old: string, now: string): Promise<void
   );
   const isCalled = (audience: string) => (audience === old ? now : audience);
   await change.update(
-    'request',
+    Request,
     requests.map(({ id }) => id),
     (row) => ({
-      audiences: JSON.stringify((JSON.parse(String(row.audiences)) as string[]).map(isCalled)),
-      row_version: Number(row.row_version) + 1,
+      audiences: writeJson(readJson(row.audiences).map(isCalled)),
+      row_version: row.row_version + 1,
     }),
   );
 }

@@ -3,24 +3,26 @@ import type { EditNoticeInput } from '@/contracts/calendars';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { listText } from '@/contracts/words/rule';
 import { dateLong } from '@/contracts/words/when';
-import { parseLocalDate } from '@/core/time/local-time';
+import { localDate, parseLocalDate } from '@/core/time/local-time';
 import type { ChangeSet } from '../../../changes/change-set';
 import { syncPublished } from '../../../changes/publishing/sync-published';
 import { runChangeSet } from '../../../changes/run-change-set';
-import type { Row } from '../../../changes/tracked-tables';
 import type { SignedInContext } from '../../../context';
 import { publicTextFaults, publicTextOf } from '../../../text/public-html';
 import { tellEdited } from '../../decide/edit-words';
 import { loadRequest, type RequestRow } from '../../request-rows';
 import { lastChange } from '../../since';
 import { loadCalendars, type Calendar } from '../calendars';
+import { Notice, Request, RequestCalendar } from '../../../db/tables/requests';
+import { asFlag } from '../../../db/tables/column';
+import type { RowOf } from '../../../db/tables/table';
 
 interface Before {
   readonly second_line: string;
   readonly public_html: string;
   readonly public_text: string;
-  readonly notice: Row | null;
-  readonly choices: readonly Row[];
+  readonly notice: RowOf<typeof Notice> | null;
+  readonly choices: readonly RowOf<typeof RequestCalendar>[];
 }
 
 async function loadBefore(change: ChangeSet, request: RequestRow): Promise<Before> {
@@ -29,13 +31,15 @@ async function loadBefore(change: ChangeSet, request: RequestRow): Promise<Befor
     'SELECT second_line, public_html, public_text FROM request WHERE id = $id',
     bind,
   );
-  const [notice] = await change.tx.rows<Row>('SELECT * FROM notice WHERE request_id = $id', bind);
-  const choices = await change.tx.rows<Row>('SELECT * FROM request_calendar WHERE request_id = $id', bind);
-  return { ...row!, notice: notice ?? null, choices };
+  const notice = await change.tx.table(Notice).first({ request_id: request.id });
+  const choices = await change.tx.table(RequestCalendar).all({ request_id: request.id });
+  return { ...row!, notice, choices };
 }
 
-const chosen = (choices: readonly Row[], choice: string): number[] =>
-  choices.filter((row) => row.choice === choice).map((row) => Number(row.calendar_id));
+type Choice = RowOf<typeof RequestCalendar>['choice'];
+
+const chosen = (choices: Before['choices'], choice: Choice): number[] =>
+  choices.filter((row) => row.choice === choice).map((row) => row.calendar_id);
 
 const sameSet = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((each) => b.includes(each));
@@ -73,19 +77,23 @@ function differences(
 
 async function writeNotice(change: ChangeSet, request: RequestRow, before: Before, input: EditNoticeInput) {
   const isPlain = !input.heldBack && input.publishFrom === null;
-  if (before.notice) await change.remove('notice', [before.notice]);
+  if (before.notice) await change.remove(Notice, [before.notice]);
   if (!isPlain)
-    await change.insert('notice', [
-      { request_id: request.id, held_back: input.heldBack ? 1 : 0, publish_from: input.publishFrom },
+    await change.insert(Notice, [
+      {
+        request_id: request.id,
+        held_back: asFlag(input.heldBack),
+        publish_from: input.publishFrom === null ? null : localDate(input.publishFrom),
+      },
     ]);
-  await change.remove('request_calendar', before.choices);
+  await change.remove(RequestCalendar, before.choices);
   // A wish that was neither taken up nor turned down goes on waiting.
   const open = chosen(before.choices, 'wanted').filter(
     (id) => !input.picked.includes(id) && !input.excluded.includes(id),
   );
-  const rows = (ids: readonly number[], choice: string) =>
+  const rows = (ids: readonly number[], choice: Choice) =>
     ids.map((id) => ({ request_id: request.id, calendar_id: id, choice }));
-  await change.insert('request_calendar', [
+  await change.insert(RequestCalendar, [
     ...rows(input.picked, 'picked'),
     ...rows(input.excluded, 'excluded'),
     ...rows(open, 'wanted'),
@@ -136,11 +144,11 @@ export async function editNotice(
         fields: [{ path: 'publicHtml', message: say`Nothing is different. Change something first.` }],
       });
     await writeNotice(change, request, before, input);
-    await change.updateVersioned('request', [request.id], {
+    await change.updateVersioned(Request, [request.id], {
       second_line: input.secondLine,
       public_html: text.html,
       public_text: text.plain,
-      publish: input.publish ? 1 : 0,
+      publish: asFlag(input.publish),
     });
     change.requestIds.add(request.id);
     await syncPublished(change, [request.id]);

@@ -1,0 +1,171 @@
+import {
+  DataTypes,
+  type Model,
+  type ModelAttributes,
+  type ModelStatic,
+  type Sequelize,
+  type Transaction,
+} from 'sequelize';
+import type { AnyColumn, SqlType, Stored } from './tables/column';
+import { factsOf, type NewRow, type RowOf, type Table, type TableFacts } from './tables/table';
+
+const TYPES = {
+  INTEGER: DataTypes.INTEGER,
+  REAL: DataTypes.REAL,
+  TEXT: DataTypes.TEXT,
+} as const satisfies Record<SqlType, unknown>;
+
+/** Rows that have these values; a list is any of them. */
+export type Where<T extends Table> = {
+  readonly [Name in keyof RowOf<T>]?: RowOf<T>[Name] | readonly RowOf<T>[Name][];
+};
+
+export interface Order<T extends Table> {
+  readonly by?: readonly (keyof RowOf<T> & string)[];
+  readonly most?: number;
+}
+
+/** Rows of one table, read through its model. */
+export interface Rows<T extends Table> {
+  all(where?: Where<T>, order?: Order<T>): Promise<RowOf<T>[]>;
+  /** The first of them, or null where there is none. */
+  first(where?: Where<T>, order?: Order<T>): Promise<RowOf<T> | null>;
+  count(where?: Where<T>): Promise<number>;
+}
+
+/** Rows of one table inside a write. */
+export interface WritableRows<T extends Table> extends Rows<T> {
+  /** @returns the number the row was given, where its table has numbers of its own; else 0 */
+  insert(row: NewRow<T>): Promise<number>;
+  /** One statement however many; what a row leaves out has its default. */
+  insertAll(rows: readonly NewRow<T>[]): Promise<void>;
+  /** @returns how many there were */
+  update(where: Where<T>, patch: Partial<RowOf<T>>): Promise<number>;
+  /** A new row, or the row with its key written over. */
+  put(row: NewRow<T>): Promise<void>;
+  /** @returns how many there were */
+  remove(where: Where<T>): Promise<number>;
+}
+
+type AnyModel = ModelStatic<Model<Record<string, Stored>, Record<string, Stored>>>;
+
+function attributesOf({ key, columns }: TableFacts): ModelAttributes<Model> {
+  const attribute = (name: string, { sql, isNullable, initial }: AnyColumn) => ({
+    type: TYPES[sql],
+    allowNull: isNullable,
+    primaryKey: key.includes(name),
+    ...(initial !== undefined && initial !== null && { defaultValue: initial }),
+  });
+  return Object.fromEntries(Object.entries(columns).map(([name, each]) => [name, attribute(name, each)]));
+}
+
+// Several databases are open in one process (archive, demo, swap), and a model belongs to one of them.
+const models = new WeakMap<Sequelize, Map<string, AnyModel>>();
+
+function modelOf(sequelize: Sequelize, table: Table): AnyModel {
+  const known = models.get(sequelize) ?? new Map<string, AnyModel>();
+  models.set(sequelize, known);
+  const facts = factsOf(table);
+  const model = known.get(facts.name) ?? (sequelize.define(facts.name, attributesOf(facts)) as AnyModel);
+  known.set(facts.name, model);
+  return model;
+}
+
+export function rowsOf<T extends Table>(
+  sequelize: Sequelize,
+  transaction: Transaction | null,
+  table: T,
+): Rows<T> {
+  const model = modelOf(sequelize, table);
+  const all = async (where: Where<T> = {}, { by = [], most }: Order<T> = {}) =>
+    (await model.findAll({
+      where: where as never,
+      order: [...by],
+      limit: most,
+      raw: true,
+      transaction,
+    })) as unknown as RowOf<T>[];
+  return {
+    all,
+    first: async (where, order) => (await all(where, { ...order, most: 1 }))[0] ?? null,
+    count: (where = {}) => model.count({ where: where as never, transaction }),
+  };
+}
+
+/** How a write runs what models do not: statements of one table. */
+export interface Statements {
+  rows(sql: string, bind?: Record<string, unknown>): Promise<object[]>;
+  run(sql: string, bind?: Record<string, unknown>): Promise<void>;
+}
+
+const hasNumber = ({ key, columns }: TableFacts): boolean =>
+  key.length === 1 && key[0] === 'id' && 'id' in columns;
+
+/**
+ * Numbers for so many new rows; the write lock makes them ours. A number that was ever a row's is never another's: the
+ * highest that was removed is kept (`removed_number`), as histories and links go on naming it.
+ */
+export async function nextNumbers({ rows }: Statements, table: string, count: number): Promise<number[]> {
+  const [row] = (await rows(
+    `SELECT MAX(COALESCE((SELECT MAX(id) FROM ${table}), 0), COALESCE((SELECT highest FROM removed_number WHERE of_table = $table), 0)) + 1 AS next`,
+    { table },
+  )) as { next: number }[];
+  const first = row?.next ?? 1;
+  return Array.from({ length: count }, (_, index) => first + index);
+}
+
+/** All that is different from row to row by its default, and every row with the same columns. */
+function filled(
+  facts: TableFacts,
+  rows: readonly Readonly<Record<string, Stored>>[],
+): Record<string, Stored>[] {
+  const names = new Set(rows.flatMap((row) => Object.keys(row)));
+  return rows.map((row) =>
+    Object.fromEntries([...names].map((name) => [name, row[name] ?? facts.columns[name]?.initial ?? null])),
+  );
+}
+
+export function writableRowsOf<T extends Table>(
+  sequelize: Sequelize,
+  transaction: Transaction,
+  statements: Statements,
+  table: T,
+): WritableRows<T> {
+  const facts = factsOf(table);
+  const model = modelOf(sequelize, table);
+  const numbered = async (rows: readonly NewRow<T>[]) => {
+    const given = rows as readonly Record<string, Stored>[];
+    if (!hasNumber(facts) || given.every(({ id }) => id !== undefined)) return given;
+    const numbers = await nextNumbers(statements, facts.name, given.length);
+    return given.map((row, index) => ({ id: numbers[index] ?? null, ...row }));
+  };
+  return {
+    ...rowsOf(sequelize, transaction, table),
+    insert: async (row) => {
+      const [made] = await numbered([row]);
+      await model.create(made ?? {}, { transaction, returning: false });
+      return Number(made?.id ?? 0);
+    },
+    insertAll: async (rows) => {
+      if (!rows.length) return;
+      const made = filled(facts, await numbered(rows));
+      const names = Object.keys(made[0] ?? {});
+      await statements.run(
+        `INSERT INTO ${facts.name} (${names.join(', ')}) SELECT ${names.map((name) => `j.value->>'${name}'`).join(', ')} FROM json_each($rows) j`,
+        { rows: JSON.stringify(made) },
+      );
+    },
+    update: async (where, patch) => {
+      const [count] = await model.update(patch as never, { where: where as never, transaction });
+      return count;
+    },
+    put: async (row) => {
+      await model.upsert(row as never, {
+        conflictFields: [...facts.key] as never,
+        transaction,
+        returning: false,
+      });
+    },
+    remove: (where) => model.destroy({ where: where as never, transaction }),
+  };
+}

@@ -1,0 +1,106 @@
+import { z } from 'zod';
+import { ListOf, type AnyColumn, type Stored, type ValueOf } from './tables/column';
+
+/** What a statement is given: a value of a column, or a list of them, which it takes apart by `json_each`. */
+export type Binds = Readonly<Record<string, AnyColumn | ListOf<Stored> | ListOf<string> | ListOf<number>>>;
+export type Shape = Readonly<Record<string, AnyColumn>>;
+
+type ArgOf<B> = B extends ListOf<infer Value> ? readonly Value[] : ValueOf<B>;
+export type ArgsOf<B extends Binds> = { readonly [Name in keyof B]: ArgOf<B[Name]> };
+export type RowOfShape<R extends Shape> = { readonly [Name in keyof R]: ValueOf<R[Name]> };
+/** Nothing where a statement is given nothing. */
+export type GivenArgs<B extends Binds> = keyof B extends never ? [] : [args: ArgsOf<B>];
+
+/** A statement written out, with what it is given (`$name`) and the rows it returns. */
+export interface Query<B extends Binds = Binds, R extends Shape = Shape> {
+  readonly kind: 'query';
+  readonly sql: string;
+  readonly bind: B;
+  readonly row: R;
+}
+
+/** Returns one row with one column `json`, built by SQLite: for hot reads, where rows cost more than what is in them. */
+export interface JsonQuery<B extends Binds = Binds, Value = unknown> {
+  readonly kind: 'json';
+  readonly sql: string;
+  readonly bind: B;
+  readonly value: z.ZodType<Value>;
+}
+
+/** Changes rows and returns none. */
+export interface Command<B extends Binds = Binds> {
+  readonly kind: 'command';
+  readonly sql: string;
+  readonly bind: B;
+}
+
+export type Statement = Query | JsonQuery | Command;
+
+const written: Statement[] = [];
+/** All that were made in this process so far: a test prepares each and reads its rows. */
+export const everyStatement = (): readonly Statement[] => written;
+
+const keepInMind = <S>(made: S): S => {
+  written.push(made as Statement);
+  return made;
+};
+
+export const query = <const R extends Shape, const B extends Binds = Record<never, never>>(parts: {
+  readonly sql: string;
+  readonly bind?: B;
+  readonly row: R;
+}): Query<B, R> => keepInMind({ kind: 'query', bind: {} as B, ...parts });
+
+export const jsonQuery = <Value, const B extends Binds = Record<never, never>>(parts: {
+  readonly sql: string;
+  readonly bind?: B;
+  readonly value: z.ZodType<Value>;
+}): JsonQuery<B, Value> => keepInMind({ kind: 'json', bind: {} as B, ...parts });
+
+export const command = <const B extends Binds = Record<never, never>>(parts: {
+  readonly sql: string;
+  readonly bind?: B;
+}): Command<B> => keepInMind({ kind: 'command', bind: {} as B, ...parts });
+
+/** What is bound, as the driver takes it. */
+export function boundValues(bind: Binds, args: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(bind).map(([name, each]) => [
+      name,
+      each instanceof ListOf ? JSON.stringify(args[name]) : args[name],
+    ]),
+  );
+}
+
+// In tests every row is read by its shape: what a statement says it returns is then what it does.
+const readsRows = process.env.CALENDARIO_READS_ROWS === '1';
+const schemas = new WeakMap<Shape, z.ZodType>();
+
+function schemaOf(row: Shape): z.ZodType {
+  const known = schemas.get(row);
+  if (known) return known;
+  const made = z.strictObject(
+    Object.fromEntries(Object.entries(row).map(([name, { schema }]) => [name, schema])),
+  );
+  schemas.set(row, made);
+  return made;
+}
+
+/** @throws Error in tests, where a row is not what its statement says */
+export function checkedRows<Row>(of: Query, rows: readonly object[]): Row[] {
+  if (readsRows)
+    for (const row of rows) {
+      const { error } = schemaOf(of.row).safeParse(row);
+      if (error) throw new Error(`${of.sql}\nreturned ${JSON.stringify(row)}\n${z.prettifyError(error)}`);
+    }
+  return rows as Row[];
+}
+
+/** @throws Error in tests, where the value is not what its statement says */
+export function checkedValue<Value>(of: JsonQuery<Binds, Value>, value: unknown): Value {
+  if (readsRows) {
+    const { error } = of.value.safeParse(value);
+    if (error) throw new Error(`${of.sql}\nreturned ${JSON.stringify(value)}\n${z.prettifyError(error)}`);
+  }
+  return value as Value;
+}
