@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { keep, openDatabase } from '../db/connection';
 import { migrate } from '../db/migrate';
+import { HOLD_LETTERS } from './archive.queries';
 
 /**
  * Letters that waited where the archive was taken out are sent from there: here they are marked as taken back, so that
@@ -11,9 +12,7 @@ export async function holdLetters(folder: string): Promise<number> {
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
   const waiting = await db.write(async (tx) => {
-    const [row] = await tx.rows<{ n: number }>(
-      'SELECT COUNT(*) AS n FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
-    );
+    const [row] = await tx.all(HOLD_LETTERS);
     await tx.run(
       'UPDATE outbox SET withdrawn_at_min = created_min WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
     );

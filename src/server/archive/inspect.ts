@@ -9,6 +9,7 @@ import { openDatabase, type Database, type Reader } from '../db/connection';
 import { violations } from '../db/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
+import { FILES, SITE } from './archive.queries';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
 
@@ -61,9 +62,7 @@ async function shaOf(file: string): Promise<string> {
 
 /** A file the database speaks of that is not there as it says; null where all are. */
 async function lostFile(reader: Reader, folder: string): Promise<string | null> {
-  const files = await reader.rows<{ name: string; stored: string; bytes: number; sha256: string }>(
-    'SELECT name, stored_as AS stored, bytes, sha256 FROM file UNION ALL SELECT about, stored_as, bytes, sha256 FROM picture',
-  );
+  const files = await reader.all(FILES);
   for (const { name, stored, bytes, sha256 } of files) {
     const path = join(folder, 'files', stored);
     const isThere = /^[\w-]+$/.test(stored) && existsSync(path) && statSync(path).size === bytes;
@@ -110,7 +109,7 @@ export async function inspectHouse(folder: string): Promise<Outcome<InspectedHou
   try {
     const fault = await faultOf(db, folder);
     if (fault) return bad(fault);
-    const [site] = await db.rows<{ name: string }>('SELECT name FROM site ORDER BY id LIMIT 1');
+    const [site] = await db.all(SITE);
     if (!site) return bad(say`There is no office in it.`);
     const counts = await countHouse(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');

@@ -10,6 +10,7 @@ import { mailFolder } from '../mail/mail-file';
 import { sessionSecret } from '../settings';
 import { officeContact } from '../use-cases/look/office-contact';
 import { MANIFEST, makeArrivingFolder } from './folders';
+import { MIGRATIONS } from './archive.queries';
 
 /** The same bytes under another name, without copying them where the disk can. */
 function link(from: string, to: string): void {
@@ -37,7 +38,7 @@ async function gather(ctx: Pick<Context, 'db'>, folder: string, nowMs: number): 
   try {
     await copy.write(async (tx) => ({ keep: true, value: await tx.run('DELETE FROM session') }));
     const office = await officeContact(copy);
-    const migrations = await copy.rows<{ name: string }>('SELECT name FROM migration ORDER BY name');
+    const migrations = await copy.all(MIGRATIONS);
     const manifest: Manifest = {
       format: 'calendario-house',
       version: 1,

@@ -2,6 +2,7 @@ import type { PersonId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
 import { keep, type Database } from '../db/connection';
+import { PERSON_OF_SESSION } from './auth.queries';
 
 /** A working day and an evening; renewed by signing in again. */
 export const SESSION_MS = 14 * 60 * 60 * 1000;
@@ -27,22 +28,12 @@ export interface SignedInPerson extends Viewer {
   readonly name: string;
 }
 
-interface SessionRow {
-  readonly id: PersonId;
-  readonly name: string;
-  readonly roles: string;
-}
-
 /** Who a session belongs to, with the roles as they are now; null when it is unknown, over, or the person retired. */
 export async function personOfSession(
   db: Database,
   id: string,
   nowMs: number,
 ): Promise<SignedInPerson | null> {
-  const [row] = await db.rows<SessionRow>(
-    `SELECT p.id, p.name, (SELECT json_group_array(DISTINCT g.role) FROM role_grant g WHERE g.person_id = p.id) AS roles
-     FROM session s JOIN person p ON p.id = s.person_id WHERE s.id = $id AND s.expires_ms > $now AND p.retired_at IS NULL`,
-    { id, now: nowMs },
-  );
+  const [row] = await db.all(PERSON_OF_SESSION, { id, now: nowMs });
   return row ? { personId: row.id, name: row.name, roles: JSON.parse(row.roles) as Role[] } : null;
 }

@@ -11,6 +11,7 @@ import { syncPublished } from './publishing/sync-published';
 import { Claim } from '../db/tables/claims';
 import { Occurrence, Request } from '../db/tables/requests';
 import { writeJson } from '../db/tables/column';
+import { DATES_OF, RESOLVE_LINKS } from './changes.queries';
 
 /** One side of a link, before the claims of this change have numbers. */
 export type LinkEnd =
@@ -93,11 +94,7 @@ async function resolveLinks(
   const dates = links.flatMap(({ before, after }) =>
     [before, after].flatMap((end) => (end.kind === 'date' ? [end.occurrenceId] : [])),
   );
-  const rows = await change.tx.rows<{ occurrence: OccurrenceId; slot: number; id: number }>(
-    `SELECT o.id AS occurrence, s.position AS slot, s.id FROM occurrence o JOIN claim_space s ON s.claim_id = o.standing_id
-     WHERE o.id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify(dates) },
-  );
+  const rows = await change.tx.all(RESOLVE_LINKS, { ids: dates });
   const standing = new Map(rows.map(({ occurrence, slot, id }) => [`${occurrence}/${slot}`, id]));
   const idOf = (end: LinkEnd): number =>
     end.kind === 'stored'
@@ -113,10 +110,7 @@ async function resolveLinks(
 
 /** Dates whose own setup or strike changes with a neighbour's: their orders follow. */
 async function datesOf(change: ChangeSet, claims: readonly ClaimId[]): Promise<OccurrenceId[]> {
-  const rows = await change.tx.rows<{ occurrence_id: OccurrenceId }>(
-    'SELECT DISTINCT occurrence_id FROM claim WHERE id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(claims) },
-  );
+  const rows = await change.tx.all(DATES_OF, { ids: claims });
   return rows.map(({ occurrence_id }) => occurrence_id);
 }
 

@@ -7,6 +7,7 @@ import { checkDates } from '@/core/checks/check';
 import type { Reader, Writer } from '../db/connection';
 import { loadWorld } from '../db/snapshot';
 import { loadClaims, type StoredClaim } from './claims';
+import { CATEGORIES_OF, OVERRIDDEN } from './changes.queries';
 
 // What can befall a date that was fine when it was approved. People and layout were decided with open eyes, so they
 // count only where the space has changed, and where nobody went past them with a reason.
@@ -34,10 +35,7 @@ const subjectOf = ({ facts, spaceId }: Finding): string =>
   'typeId' in facts ? `type:${facts.typeId}` : spaceId === null ? 'all' : `space:${spaceId}`;
 
 async function overridden(reader: Reader, claims: readonly ClaimId[]): Promise<Set<string>> {
-  const rows = await reader.rows<{ key: string }>(
-    `SELECT claim_id || ' ' || rule AS key FROM claim_override WHERE claim_id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify(claims) },
-  );
+  const rows = await reader.all(OVERRIDDEN, { ids: claims });
   return new Set(rows.map(({ key }) => key));
 }
 
@@ -46,10 +44,7 @@ async function categoriesOf(
   reader: Reader,
   requests: readonly RequestId[],
 ): Promise<Map<RequestId, CategoryId[]>> {
-  const rows = await reader.rows<{ request: RequestId; category: CategoryId }>(
-    'SELECT request_id AS request, category_id AS category FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(requests) },
-  );
+  const rows = await reader.all(CATEGORIES_OF, { ids: requests });
   const found = new Map<RequestId, CategoryId[]>();
   for (const { request, category } of rows) found.set(request, [...(found.get(request) ?? []), category]);
   return found;

@@ -1,5 +1,3 @@
-import type { ClaimKind } from '@/core/changes/plan-date';
-import type { ClaimId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
 import { queueLapsed } from '../mail/queue-lapsed';
@@ -8,6 +6,7 @@ import { breakLinks, healCuts } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
 import { Claim } from '../db/tables/claims';
 import { Request } from '../db/tables/requests';
+import { LAPSED } from './changes.queries';
 
 /**
  * Claims held until now or earlier stop occupying: what was asked for waits again, a proposal is gone. Part of every
@@ -15,11 +14,7 @@ import { Request } from '../db/tables/requests';
  * in a quiet hour.
  */
 export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<number> {
-  const lapsed = await tx.rows<{ id: ClaimId; kind: ClaimKind; request: RequestId }>(
-    `SELECT c.id, c.kind, o.request_id AS request FROM claim c JOIN occurrence o ON o.id = c.occurrence_id
-     WHERE c.status = 'held' AND c.hold_until_min <= $now`,
-    { now },
-  );
+  const lapsed = await tx.all(LAPSED, { now });
   if (!lapsed.length) return 0;
   const ids = lapsed.map(({ id }) => id);
   const key = `hold-lapsed:${now}:${ids.join(',')}`.slice(0, 200);

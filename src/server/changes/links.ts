@@ -5,6 +5,7 @@ import type { ChangeSet } from './change-set';
 import type { RowOf } from '../db/tables/table';
 import { writtenForAll } from '../own-settings/ambient';
 import { ClaimSpace, TurnoverLink } from '../db/tables/claims';
+import { CUT, IS_TAKEN, SPACES, STORE_LINKS } from './changes.queries';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -32,15 +33,11 @@ export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[])
   );
   await change.remove(TurnoverLink, links);
   const gone = new Set<number>(leaving);
-  const spaces = await tx.rows<{ id: number; claim_id: ClaimId }>(
-    'SELECT id, claim_id FROM claim_space WHERE id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(links.flatMap((link) => [link.before_claim_space_id, link.after_claim_space_id])) },
-  );
+  const spaces = await tx.all(SPACES, {
+    ids: links.flatMap((link) => [link.before_claim_space_id, link.after_claim_space_id]),
+  });
   const claimOf = new Map(spaces.map(({ id, claim_id }) => [id, claim_id]));
-  const cut = await tx.rows<{ id: number }>(
-    `SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)) AND (cut_start_min IS NOT NULL OR cut_end_min IS NOT NULL)`,
-    { ids: JSON.stringify(leaving) },
-  );
+  const cut = await tx.all(CUT, { ids: leaving });
   await change.update(
     ClaimSpace,
     cut.map(({ id }) => id),
@@ -74,19 +71,9 @@ export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): 
     cut_start_min: starts.get(row.id) ?? row.cut_start_min,
     cut_end_min: ends.get(row.id) ?? row.cut_end_min,
   }));
-  const rows = await change.tx.rows<{ claim_id: ClaimId }>(
-    'SELECT DISTINCT claim_id FROM claim_space WHERE id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(ids) },
-  );
+  const rows = await change.tx.all(STORE_LINKS, { ids });
   return rows.map(({ claim_id }) => claim_id);
 }
-
-// The whole band of the space against everything that occupies its parts now, its own claim left out.
-const IS_TAKEN = `SELECT 1 FROM claim_space s JOIN claim c ON c.id = s.claim_id JOIN space_part p ON p.space_id = s.space_id
-  JOIN occupancy o ON o.resource_id = p.resource_id AND o.occupies = 1 AND o.claim_id <> c.id
-  AND o.end_min > CASE WHEN $side = 'cut_start_min' THEN c.start_min - c.access_min - s.setup_min ELSE c.end_min + c.exit_min END
-  AND o.start_min < CASE WHEN $side = 'cut_start_min' THEN c.start_min - c.access_min ELSE c.end_min + c.exit_min + s.strike_min END
-  WHERE s.id = $id LIMIT 1`;
 
 /**
  * Gives neighbours their bands back. Where the minutes are taken by now the cut stays and the date is at risk; gives the
@@ -95,7 +82,7 @@ const IS_TAKEN = `SELECT 1 FROM claim_space s JOIN claim c ON c.id = s.claim_id 
 export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): Promise<ClaimId[]> {
   const healed: ClaimId[] = [];
   for (const { claimSpaceId, claimId, side } of cuts) {
-    const taken = await change.tx.rows(IS_TAKEN, { id: claimSpaceId, side });
+    const taken = await change.tx.all(IS_TAKEN, { id: claimSpaceId, side });
     if (taken.length) {
       await change.tx.run(
         `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)

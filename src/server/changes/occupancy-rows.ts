@@ -1,4 +1,4 @@
-import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId, ResourceId } from '@/core/ids';
 import { remaining } from '@/core/equipment/remaining';
 import { impliedOccupancy, impliedUses, type Holdings } from '@/core/occupancy/imply';
 import { subtract } from '@/core/time/epoch-minute';
@@ -6,6 +6,7 @@ import type { Reader, Writer } from '../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
 import { loadClaims, loadLiveClaims, type StoredClaim } from './claims';
+import { WITH_HELD_BESIDE } from './changes.queries';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
@@ -17,18 +18,18 @@ const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
 
 export interface ImpliedRows {
   readonly occupancy: readonly (readonly [
-    claim: number,
+    claim: ClaimId,
     claimSpace: number | null,
     claimEquipment: number | null,
-    resource: number,
+    resource: ResourceId,
     start: number,
     end: number,
     occupies: number,
   ])[];
   readonly uses: readonly (readonly [
     claimEquipment: number,
-    claim: number,
-    type: number,
+    claim: ClaimId,
+    type: EquipmentTypeId,
     start: number,
     end: number,
     quantity: number,
@@ -138,18 +139,13 @@ const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, claim
 const INSERT_USES = `INSERT INTO equipment_use (claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)
   SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
 
-// What is held beside takes what is left: it follows when what the date stands on comes, goes or changes.
-const WITH_HELD_BESIDE = `SELECT value AS id FROM json_each($ids)
-  UNION SELECT h.id FROM claim c JOIN claim h ON h.occurrence_id = c.occurrence_id AND h.status = 'held'
-  WHERE c.id IN (SELECT value FROM json_each($ids))`;
-
 /**
  * Makes the rows of these claims, and of those held beside them, what the claims imply. All old rows go before any new one comes: the guard fires
  * for each row in mid-statement, so moving them in place would refuse end states that are legal.
  */
 export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[]): Promise<void> {
   if (!claimIds.length) return;
-  const claims = await tx.rows<{ id: ClaimId }>(WITH_HELD_BESIDE, { ids: JSON.stringify(claimIds) });
+  const claims = await tx.all(WITH_HELD_BESIDE, { ids: claimIds });
   const all = claims.map(({ id }) => id);
   const ids = JSON.stringify(all);
   await tx.run('DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });

@@ -5,6 +5,7 @@ import { keep, type Writer, type WriteResult } from '../db/connection';
 import { queueMail, takeMailBack } from '../mail/queue-mail';
 import { ChangeSet } from './change-set';
 import { releaseLapsedHolds } from './lapsed-holds';
+import { EARLIER, RUN_CHANGE_SET_LAPSED } from './changes.queries';
 
 export interface ChangeOrder {
   /** Verb in the past, as it reads in a history: `approved`. */
@@ -19,18 +20,9 @@ export interface ChangeOrder {
   readonly signal?: AbortSignal;
 }
 
-interface StoredChange {
-  readonly actor_id: number | null;
-  readonly action: string;
-  readonly result: string;
-}
-
 /** The earlier result when this very submission was carried out before. */
 async function replayed<Value>(ctx: Context, tx: Writer, order: ChangeOrder): Promise<Outcome<Value> | null> {
-  const [earlier] = await tx.rows<StoredChange>(
-    'SELECT actor_id, action, result FROM change_set WHERE idempotency_key = $key',
-    { key: order.idempotencyKey },
-  );
+  const [earlier] = await tx.all(EARLIER, { key: order.idempotencyKey });
   if (!earlier) return null;
   const sameActor = earlier.actor_id === (ctx.viewer?.personId ?? null);
   if (!sameActor || earlier.action !== order.action) return refuse({ code: 'key-used' });
@@ -80,10 +72,7 @@ export async function runChangeSet<Value>(
 /** In a change of their own, which stays even where this one is refused; repeated inside for what lapses in between. */
 async function releaseLapsedBefore({ db, clock }: Context): Promise<void> {
   const now = clock.now();
-  const [lapsed] = await db.rows(
-    `SELECT 1 FROM claim WHERE status = 'held' AND hold_until_min <= $now LIMIT 1`,
-    { now },
-  );
+  const [lapsed] = await db.all(RUN_CHANGE_SET_LAPSED, { now });
   if (lapsed) await db.write(async (tx) => keep(await releaseLapsedHolds(tx, now)));
 }
 

@@ -1,13 +1,12 @@
 import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { JOBS, type Job } from './jobs';
+import { HAS_RUN } from './jobs.queries';
 
 const KEEP_RUNS_MS = 30 * 86_400_000;
 
 async function hasRun(ctx: Context, job: string, key: string): Promise<boolean> {
-  return (
-    (await ctx.db.rows('SELECT 1 FROM job_run WHERE job = $job AND key = $key', { job, key })).length > 0
-  );
+  return (await ctx.db.all(HAS_RUN, { job, key })).length > 0;
 }
 
 async function record(ctx: Context, job: string, key: string, nowMs: number, note: string): Promise<void> {

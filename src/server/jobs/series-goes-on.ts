@@ -1,5 +1,5 @@
 import { patchDate } from '@/core/changes/patch';
-import type { OccurrenceId, RequestId, SegmentId } from '@/core/ids';
+import type { OccurrenceId } from '@/core/ids';
 import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { horizonEnd } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -10,43 +10,31 @@ import { rewriteOccupancy } from '../changes/occupancy-rows';
 import type { Writer } from '../db/connection';
 import { insertDates } from '../use-cases/ask/insert-request';
 import { Request, Segment } from '../db/tables/requests';
+import { ENDLESS } from './jobs.queries';
+import type { RowOfShape } from '../db/statement';
+import { readJson } from '../db/tables/column';
 
-interface EndlessRow {
-  readonly id: SegmentId;
-  readonly request_id: RequestId;
-  readonly tzid: string;
-  readonly start_local: LocalDateTime;
-  readonly rrule: string;
-  readonly all_day: 0 | 1;
-  readonly materialised_until: LocalDate;
-  readonly excluded: string;
-  readonly months: number;
-  /** The last date that has a row: the new ones want what it wants. */
-  readonly last: OccurrenceId;
-}
+type EndlessRow = RowOfShape<typeof ENDLESS.row>;
 
-// A segment whose last live date was given up altogether goes on no more.
-const ENDLESS = `
-SELECT g.id, g.request_id, g.tzid, g.start_local, g.rrule, g.all_day, g.materialised_until,
-  (SELECT json_group_array(d.recurrence_local) FROM segment_date d WHERE d.segment_id = g.id AND d.kind = 'excluded') AS excluded,
-  MAX((SELECT horizon_months FROM site ORDER BY id LIMIT 1), COALESCE((SELECT MAX(p.horizon_months) FROM space_policy p
-    JOIN claim_space s ON s.space_id = p.space_id JOIN claim c ON c.id = s.claim_id JOIN occurrence o ON o.standing_id = c.id WHERE o.segment_id = g.id), 0)) AS months,
-  (SELECT o.id FROM occurrence o WHERE o.segment_id = g.id AND o.own = '[]' ORDER BY o.recurrence_local DESC LIMIT 1) AS last
-FROM segment g WHERE g.endless = 1 AND EXISTS (SELECT 1 FROM occurrence o WHERE o.segment_id = g.id AND o.state IN ('waiting', 'approved'))`;
-
-async function goOn(tx: Writer, row: EndlessRow, until: LocalDate, now: EpochMinute): Promise<number> {
+async function goOn(
+  tx: Writer,
+  row: EndlessRow,
+  last: OccurrenceId,
+  until: LocalDate,
+  now: EpochMinute,
+): Promise<number> {
   const set: DateSet = {
     start: row.start_local,
     tzid: row.tzid,
     allDay: row.all_day === 1,
     rrule: row.rrule,
     extra: [],
-    excluded: JSON.parse(row.excluded) as LocalDateTime[],
+    excluded: readJson(row.excluded),
   };
   const from = `${addDays(row.materialised_until, 1)}T00:00` as LocalDateTime;
   const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
   const keys = expandDates(set, { from, to, most: 3000 });
-  const [pattern] = await loadStandingClaims(tx, [row.last]);
+  const [pattern] = await loadStandingClaims(tx, [last]);
   const id = await tx.insertRow(
     `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'the series goes on', $key)`,
     { now, key: `series-goes-on:${row.id}:${until}` },
@@ -77,9 +65,9 @@ async function goOn(tx: Writer, row: EndlessRow, until: LocalDate, now: EpochMin
  */
 export async function materialiseSeries(tx: Writer, now: EpochMinute): Promise<number> {
   let made = 0;
-  for (const row of await tx.rows<EndlessRow>(ENDLESS)) {
+  for (const row of await tx.all(ENDLESS)) {
     const until = horizonEnd(now, row.months, row.tzid);
-    if (until > row.materialised_until && row.last) made += await goOn(tx, row, until, now);
+    if (until > row.materialised_until && row.last) made += await goOn(tx, row, row.last, until, now);
   }
   return made;
 }

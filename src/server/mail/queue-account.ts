@@ -7,6 +7,7 @@ import { officeContact } from '../use-cases/look/office-contact';
 import { settingsOf } from '../own-settings/kept-settings';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';
+import { QUEUE_ACCOUNT_MAIL } from './mail.queries';
 
 /** Whom a letter about an account goes to: somebody here, or an address that wants to be. */
 export type AccountReader =
@@ -57,8 +58,6 @@ export async function queueAccountMail(
   dedupeKey: string,
 ): Promise<number> {
   await queueAccountMails(tx, kind, [reader], now, () => dedupeKey);
-  const [row] = await tx.rows<{ id: number }>('SELECT id FROM outbox WHERE dedupe_key = $dedupeKey', {
-    dedupeKey,
-  });
+  const [row] = await tx.all(QUEUE_ACCOUNT_MAIL, { dedupeKey });
   return row!.id;
 }

@@ -14,6 +14,7 @@ import { insertMail, type QueuedMail } from './insert-mail';
 import { letterTo } from './payload';
 import { Claim, ClaimOverride } from '../db/tables/claims';
 import type { RowOf, Table } from '../db/tables/table';
+import { LETTERS } from './mail.queries';
 
 interface ConsentRow {
   readonly request: RequestId;
@@ -160,6 +161,6 @@ export async function remindStewards(
 }
 
 async function countLetters(reader: Reader): Promise<number> {
-  const [row] = await reader.rows<{ count: number }>('SELECT COUNT(*) AS count FROM outbox');
+  const [row] = await reader.all(LETTERS);
   return row!.count;
 }

@@ -10,6 +10,7 @@ import { writeMail } from './mail-file';
 import { hashOf, newOfferToken } from './offer-link';
 import { payloadSchema, type MailToSend } from './payload';
 import { renderMail } from './render';
+import { DUE } from './mail.queries';
 
 interface OutboxRow {
   readonly id: number;
@@ -21,11 +22,6 @@ interface OutboxRow {
   readonly name: string;
   readonly email: string;
 }
-
-const DUE = `
-SELECT x.id, x.kind, x.payload, x.created_min AS createdMin, x.request_id AS requestId, x.to_person_id AS personId, COALESCE(p.name, x.to_name) AS name, COALESCE(p.email, x.to_email) AS email
-FROM outbox x LEFT JOIN person p ON p.id = x.to_person_id
-WHERE x.sent_at_min IS NULL AND x.withdrawn_at_min IS NULL AND (x.send_after_min <= $now OR x.id = $id) ORDER BY x.id LIMIT 500`;
 
 const FOR_STEWARDS: readonly MailKind[] = ['consent-wanted', 'consent-overridden'];
 
@@ -84,7 +80,7 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
 let running: Promise<unknown> = Promise.resolve();
 
 async function sendAll(ctx: Context, id: number | null): Promise<number> {
-  const rows = await ctx.db.rows<OutboxRow>(DUE, { now: ctx.clock.now(), id });
+  const rows = await ctx.db.all(DUE, { now: ctx.clock.now(), id });
   const those = id === null ? rows : rows.filter((row) => row.id === id);
   for (const row of those) await send(ctx, row);
   return those.length;

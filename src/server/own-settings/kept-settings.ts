@@ -1,6 +1,7 @@
 import { ownSettingsSchema, USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
 import type { SaveSettingsInput } from '@/contracts/save-settings';
 import { keep, type Database, type Reader } from '../db/connection';
+import { ROWS_OF } from './own-settings.queries';
 
 interface Row {
   readonly person: number;
@@ -8,11 +9,7 @@ interface Row {
   readonly reminders: string;
 }
 
-const rowsOf = (reader: Reader, people: readonly number[]): Promise<Row[]> =>
-  reader.rows<Row>(
-    'SELECT person_id AS person, settings, reminders FROM person_settings WHERE person_id IN (SELECT value FROM json_each($people))',
-    { people: JSON.stringify(people) },
-  );
+const rowsOf = (reader: Reader, people: readonly number[]): Promise<Row[]> => reader.all(ROWS_OF, { people });
 
 const parsed = (text: string): OwnSettings =>
   ownSettingsSchema.catch(USUAL_SETTINGS).parse({ ...USUAL_SETTINGS, ...(JSON.parse(text) as object) });

@@ -11,6 +11,7 @@ import { listText } from '@/contracts/words/rule';
 import { dayShort, momentText, sayTime } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Reader } from '../db/connection';
+import { DETAILS } from './use-cases.queries';
 
 interface DetailRow {
   readonly kind: RequestKind;
@@ -30,19 +31,6 @@ interface DetailRow {
   readonly spaces: Record<string, string>;
   readonly files: FileLine[];
 }
-
-const DETAILS = `SELECT json_object('kind', r.kind, 'secondLine', r.second_line, 'contact', r.contact, 'publicHtml', r.public_html, 'wants', json(r.wants),
-  'secondChoices', json(r.second_choices), 'typedBy', (SELECT name FROM person WHERE id = r.typed_by_id), 'askedMin', r.asked_min,
-  'hosts', (SELECT json_group_array(g.name ORDER BY h.position) FROM request_host h JOIN organisation g ON g.id = h.organisation_id WHERE h.request_id = r.id),
-  'categories', (SELECT json_group_array(json_object('name', c.name, 'mark', c.mark, 'hue', c.hue) ORDER BY k.position) FROM request_category k JOIN category c ON c.id = k.category_id WHERE k.request_id = r.id),
-  'answers', (SELECT json_group_array(json_object('question', q.text, 'answer', a.answer, 'seenBy', q.seen_by) ORDER BY q.owner_kind, q.position, q.id) FROM request_answer a JOIN question q ON q.id = a.question_id WHERE a.request_id = r.id),
-  'lines', (SELECT json_group_array(json_object('fromMin', l.from_min, 'text', l.text, 'isPublic', l.is_public) ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id),
-  'services', (SELECT json_group_array(json_object('name', s.name, 'team', t.name, 'answers', json(v.answers)) ORDER BY v.position) FROM claim_service v JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id
-    WHERE v.claim_id = (SELECT o.standing_id FROM occurrence o WHERE o.request_id = r.id ORDER BY o.recurrence_local LIMIT 1)),
-  'questions', (SELECT json_group_object(id, text) FROM question WHERE owner_kind = 'service'),
-  'spaces', (SELECT json_group_object(id, name) FROM space),
-  'files', (SELECT json_group_array(json_object('key', f.key, 'name', f.name, 'bytes', f.bytes) ORDER BY f.id) FROM file f WHERE f.request_id = r.id)) AS json
-FROM request r WHERE r.id = $id`;
 
 /** `18:00`; with the day where it is another one than the event's first. */
 function clockText(start: LocalDateTime, fromMin: number): string {
@@ -73,7 +61,7 @@ export async function requestDetails(
   request: { readonly id: RequestId; readonly tzid: string; readonly startLocal: LocalDateTime },
   mayReadAll: boolean,
 ): Promise<RequestDetails> {
-  const row = await reader.json<DetailRow>(DETAILS, { id: request.id });
+  const row = await reader.value(DETAILS, { id: request.id });
   return {
     kind: row.kind,
     secondLine: row.secondLine,

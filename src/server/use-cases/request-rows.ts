@@ -9,7 +9,16 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { loadLiveClaims, loadStandingClaims, type StoredClaim } from '../changes/claims';
 import type { Reader } from '../db/connection';
-import { tieTo } from '../db/names';
+import {
+  CLAIMS_AT_RISK,
+  DATES,
+  DATES_OF_REQUEST,
+  IS_MEMBER_OF_HOST,
+  REQUEST,
+  REQUESTS_BY_ID,
+  REQUESTS_FOR_OFFICE,
+  REQUESTS_OF,
+} from './use-cases.queries';
 
 export interface RequestRow {
   readonly id: RequestId;
@@ -47,58 +56,30 @@ export interface RequestRow {
   readonly isQuestionOpen: 0 | 1;
 }
 
-const REQUESTS = `
-SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 'publicText', r.public_text, 'notes', r.notes, 'people', r.people,
-  'publish', json(iif(r.publish, 'true', 'false')), 'askedMin', r.asked_min, 'version', r.row_version, 'requesterId', r.requester_id,
-  'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id),
-  'requester', p.name, 'requesterEmail', p.email, 'host', g.name, 'category', c.name, 'mark', c.mark, 'hue', c.hue,
-  'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local, 'allDay', s.all_day,
-  'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences),
-  'categoryIds', (SELECT json_group_array(x.category_id) FROM request_category x WHERE x.request_id = r.id), 'otherSpaceOk', r.other_space_ok, 'kind', r.kind,
-  'segments', (SELECT json_group_array(json_object('id', e.id, 'rrule', e.rrule, 'tzid', e.tzid, 'startLocal', e.start_local, 'endLocal', e.end_local, 'endless', e.endless) ORDER BY e.no)
-    FROM segment e WHERE e.request_id = r.id),
-  'isQuestionOpen', COALESCE((SELECT m.is_question FROM thread t JOIN message m ON m.thread_id = t.id
-    WHERE t.request_id = r.id AND t.kind = 'with-requester' ORDER BY m.id DESC LIMIT 1), 0))) AS json
-FROM request r JOIN person p ON p.id = r.requester_id JOIN segment s ON s.request_id = r.id AND s.no = 1
-  JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
-  JOIN request_category k ON k.request_id = r.id AND k.position = 0 JOIN category c ON c.id = k.category_id`;
-
 export async function loadRequest(reader: Reader, ref: string): Promise<RequestRow | null> {
-  return (await reader.json<RequestRow[]>(`${REQUESTS} WHERE r.ref = $ref`, { ref }))[0] ?? null;
+  return (await reader.value(REQUEST, { ref }))[0] ?? null;
 }
 
 export const loadRequestsById = (reader: Reader, ids: readonly RequestId[]): Promise<RequestRow[]> =>
-  reader.json<RequestRow[]>(`${REQUESTS} WHERE r.id IN (SELECT value FROM json_each($ids))`, {
-    ids: JSON.stringify(ids),
-  });
+  reader.value(REQUESTS_BY_ID, { ids });
 
 /** All requests with something for the office: a date that waits, a booking that is wanted otherwise or is at risk. */
 export const loadRequestsForOffice = (reader: Reader): Promise<RequestRow[]> =>
-  reader.json<RequestRow[]>(
-    `${REQUESTS} WHERE r.id IN (SELECT request_id FROM occurrence WHERE state = 'waiting'
-      UNION SELECT o.request_id FROM claim k JOIN occurrence o ON o.id = k.occurrence_id WHERE k.kind = 'change' AND k.status IN ('wanted','held')
-      UNION SELECT o.request_id FROM at_risk x JOIN claim k ON k.id = x.claim_id JOIN occurrence o ON o.id = k.occurrence_id WHERE k.status = 'in-force')`,
-  );
+  reader.value(REQUESTS_FOR_OFFICE);
 
 /** Claims in force that something has befallen since they were approved. */
 export async function loadClaimsAtRisk(reader: Reader): Promise<Set<ClaimId>> {
-  const rows = await reader.rows<{ id: ClaimId }>('SELECT DISTINCT claim_id AS id FROM at_risk');
+  const rows = await reader.all(CLAIMS_AT_RISK);
   return new Set(rows.map(({ id }) => id));
 }
 
 /** Requests of a person, of those whose deputy they are, and of the hosts they belong to. */
 export const loadRequestsOf = (reader: Reader, person: PersonId): Promise<RequestRow[]> =>
-  reader.json<RequestRow[]>(`${REQUESTS} WHERE r.requester_id = $person OR ${tieTo('$person')} IS NOT NULL`, {
-    person,
-  });
+  reader.value(REQUESTS_OF, { person });
 
 /** Whether a person belongs to one of the hosts of a request. */
 export async function isMemberOfHost(reader: Reader, request: RequestId, person: PersonId): Promise<boolean> {
-  const rows = await reader.rows(
-    `SELECT 1 AS one FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = $person
-     WHERE x.request_id = $request LIMIT 1`,
-    { request, person },
-  );
+  const rows = await reader.all(IS_MEMBER_OF_HOST, { request, person });
   return rows.length > 0;
 }
 
@@ -121,17 +102,9 @@ export interface DateRow {
   readonly standing: StoredClaim;
 }
 
-type OccurrenceRow = Pick<DateRow, 'id' | 'requestId' | 'segmentId' | 'key' | 'state' | 'reason' | 'own'>;
-
-const DATES = `
-SELECT json_group_array(json_object('id', o.id, 'requestId', o.request_id, 'segmentId', o.segment_id, 'key', o.recurrence_local, 'state', o.state,
-  'reason', o.reason, 'own', json(o.own)) ORDER BY c.start_min, o.id) AS json
-FROM occurrence o JOIN claim c ON c.id = o.standing_id
-WHERE o.request_id IN (SELECT value FROM json_each($ids))`;
-
 /** All dates of these requests, in order of time. */
 export async function loadDates(reader: Reader, requests: readonly RequestId[]): Promise<DateRow[]> {
-  const rows = await reader.json<OccurrenceRow[]>(DATES, { ids: JSON.stringify(requests) });
+  const rows = await reader.value(DATES, { ids: requests });
   const ids = rows.map(({ id }) => id);
   const standing = new Map(
     (await loadStandingClaims(reader, ids)).map((claim) => [claim.occurrenceId, claim]),
@@ -195,9 +168,6 @@ export const hasBegun = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): b
 
 /** How many dates a request has, whatever became of them; none where there is no such request. */
 export async function datesOfRequest(reader: Reader, reference: string): Promise<number> {
-  const [row] = await reader.rows<{ dates: number }>(
-    'SELECT COUNT(*) AS dates FROM occurrence o JOIN request r ON r.id = o.request_id WHERE r.ref = $reference',
-    { reference },
-  );
+  const [row] = await reader.all(DATES_OF_REQUEST, { reference });
   return row!.dates;
 }

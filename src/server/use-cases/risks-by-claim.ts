@@ -5,15 +5,7 @@ import type { Reader } from '../db/connection';
 import { weatherRisks } from '../weather/weather-risks';
 import { crewRisks } from './set-up/crew-risks';
 import { setupRisks } from './set-up/setup-risks';
-
-const BEFALLEN = `SELECT k.claim_id AS claim, k.rule = 'crew-short' AS isCrew, k.sentence FROM at_risk k JOIN claim c ON c.id = k.claim_id
-WHERE c.status = 'in-force' AND c.end_min > $now ORDER BY k.since_min, k.rule`;
-
-interface BefallenRow {
-  readonly claim: ClaimId;
-  readonly isCrew: 0 | 1;
-  readonly sentence: string;
-}
+import { BEFALLEN } from './use-cases.queries';
 
 /**
  * What puts booked dates to come in doubt, by claim: what befell them since (closures, stock, neighbours), the forecast,
@@ -27,7 +19,7 @@ export async function risksByClaim(
   const found = new Map<ClaimId, Set<string>>();
   const add = (claim: ClaimId, sentences: readonly string[]) =>
     found.set(claim, new Set([...(found.get(claim) ?? []), ...sentences]));
-  const befallen = await reader.rows<BefallenRow>(BEFALLEN, { now });
+  const befallen = await reader.all(BEFALLEN, { now });
   for (const { claim, isCrew, sentence } of befallen) if (!isCrew) add(claim, [sentence]);
   for (const [claim, sentence] of await weatherRisks(reader, now)) add(claim, [sentence]);
   if (side === 'requester') return asLists(found);

@@ -4,6 +4,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { momentText } from '@/contracts/words/when';
 import type { Reader } from '../db/connection';
 import { movesIn, sayTurns, turnedDates, type TurnedDate } from './turned-dates';
+import { CHANGES_OF } from './use-cases.queries';
 
 /** A stored change as it concerns one request. */
 export interface ChangeOfRequest {
@@ -52,16 +53,8 @@ export const turnsOfMany = (reader: Reader, changes: readonly ChangeOfRequest[])
     changes.filter(({ requests }) => requests > 1).map(({ changeSet }) => changeSet),
   );
 
-export const REQUESTS_OF_CHANGE =
-  '(SELECT COUNT(*) FROM change_set_request y WHERE y.change_set_id = c.id) AS requests';
-
 const changesOf = (reader: Reader, request: RequestId, most: number): Promise<ChangeRow[]> =>
-  reader.rows<ChangeRow>(
-    `SELECT c.id AS changeSet, x.request_id AS request, p.name, c.action, c.at_min AS at, c.reason, c.result, ${REQUESTS_OF_CHANGE}
-     FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
-     WHERE x.request_id = $request ORDER BY c.id DESC LIMIT $most`,
-    { request, most },
-  );
+  reader.all(CHANGES_OF, { request, most });
 
 const ALL = -1;
 

@@ -7,6 +7,7 @@ import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import { loadClaims } from '../changes/claims';
 import type { Reader } from '../db/connection';
 import { loadPlaceNames, type PlaceNames } from './place-names';
+import { TURNS } from './use-cases.queries';
 
 /** What one change made of one date: its state, and the claim that says where and when it is, before and after. */
 export interface TurnedDate {
@@ -20,15 +21,10 @@ export interface TurnedDate {
   readonly is: ClaimId;
 }
 
-const TURNS = `
-SELECT json_group_array(json_object('changeSet', h.change_set_id, 'request', h.after->>'request_id', 'occurrence', h.after->>'id',
-  'from', h.before->>'state', 'to', h.after->>'state', 'was', h.before->>'standing_id', 'is', h.after->>'standing_id') ORDER BY h.id) AS json
-FROM history h WHERE h.entity = 'occurrence' AND h.after IS NOT NULL AND h.change_set_id IN (SELECT value FROM json_each($changes))`;
-
 /** What these changes made of dates, in order. Several writes of one row are one turn: from the first to the last. */
 export async function turnedDates(reader: Reader, changes: readonly number[]): Promise<TurnedDate[]> {
   if (!changes.length) return [];
-  const rows = await reader.json<TurnedDate[]>(TURNS, { changes: JSON.stringify(changes) });
+  const rows = await reader.value(TURNS, { changes });
   const turns = new Map<string, TurnedDate>();
   for (const row of rows) {
     const key = `${row.changeSet} ${row.occurrence}`;

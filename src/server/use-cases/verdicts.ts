@@ -19,6 +19,7 @@ import type { Reader } from '../db/connection';
 import { loadNames, titlesFor, type Names } from '../db/names';
 import { loadWorld } from '../db/snapshot';
 import { loadConsentBook, thingsOf } from './consent/consent-book';
+import { ORGANISATIONS } from './use-cases.queries';
 
 export interface DateVerdict {
   readonly key: string;
@@ -122,14 +123,7 @@ export async function askerOf(
   reader: Reader,
   onBehalfOf: PersonId | null = ctx.viewer?.personId ?? null,
 ): Promise<Asker> {
-  const organisations = onBehalfOf
-    ? await reader.rows<{ id: number }>(
-        'SELECT organisation_id AS id FROM membership WHERE person_id = $person',
-        {
-          person: onBehalfOf,
-        },
-      )
-    : [];
+  const organisations = onBehalfOf ? await reader.all(ORGANISATIONS, { person: onBehalfOf }) : [];
   return {
     now: ctx.clock.now(),
     roles: ctx.viewer?.roles ?? ['requester'],

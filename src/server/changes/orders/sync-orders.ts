@@ -1,5 +1,4 @@
-import type { ClaimId, OccurrenceId, SpaceId } from '@/core/ids';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { ordersFor, type WantedOrder } from '@/core/work-orders/orders-for';
 import { counteredKey, planOrders } from '@/core/work-orders/plan-orders';
 import { siteZone } from '../../db/space-facts';
@@ -12,13 +11,14 @@ import { takenBack } from './taken-back';
 import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } from './store-orders';
 import { findTurnovers, withCovers, type Pair, type WantedDates } from './turnovers';
 import { WorkOrder } from '../../db/tables/work-orders';
-
-const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
-  'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
-const STORED = `SELECT json_group_array(${orderColumns}) AS json
-FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
-WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
-  UNION SELECT id FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids)))`;
+import {
+  ADD_KNOWN,
+  COVER_NEIGHBOURS,
+  SPOTS_LEFT,
+  STANDING_CLAIMS,
+  STORED,
+  orderColumns,
+} from './orders.queries';
 
 async function wantedDates(change: ChangeSet, claims: readonly StoredClaim[]): Promise<WantedDates> {
   const tzid = await siteZone(change.tx);
@@ -49,11 +49,7 @@ async function spotsLeft(
 ): Promise<Spot[]> {
   const gone = [...new Set(stored.map(({ claimId }) => claimId))].filter((id) => !inForce.has(id));
   if (!gone.length) return [];
-  const rows = await change.tx.rows<{ space: SpaceId; start: EpochMinute; end: EpochMinute }>(
-    `SELECT s.space_id AS space, c.start_min - c.access_min - s.setup_min AS start, c.end_min + c.exit_min + s.strike_min AS end
-     FROM claim c JOIN claim_space s ON s.claim_id = c.id WHERE c.id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify(gone) },
-  );
+  const rows = await change.tx.all(SPOTS_LEFT, { ids: gone });
   return rows.map(({ space, start, end }) => ({ spaceId: space, start, end }));
 }
 
@@ -63,11 +59,7 @@ async function coverNeighbours(
   covers: ReadonlyMap<string, string>,
   over: readonly string[],
 ): Promise<void> {
-  const rows = await change.tx.rows<{ id: number; key: string }>(
-    `SELECT id, order_key AS key FROM work_order WHERE order_key IN (SELECT value FROM json_each($keys))
-     UNION SELECT id, order_key FROM work_order WHERE covered_by IS NOT NULL AND covered_by IN (SELECT value FROM json_each($over))`,
-    { keys: JSON.stringify([...covers.keys()]), over: JSON.stringify(over) },
-  );
+  const rows = await change.tx.all(COVER_NEIGHBOURS, { keys: [...covers.keys()], over });
   const by = new Map(rows.map(({ id, key }) => [id, covers.get(key) ?? null]));
   await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(Number(row.id))! }));
 }
@@ -78,8 +70,7 @@ async function coverNeighbours(
  */
 export async function syncOrders(change: ChangeSet, occurrences: readonly OccurrenceId[]): Promise<void> {
   const { tx } = change;
-  const ids = JSON.stringify(occurrences);
-  const rows = await tx.json<OrderRow[]>(STORED, { ids });
+  const rows = await tx.value(STORED, { ids: occurrences });
   const ordered = new Set(rows.map(({ occurrenceId }) => occurrenceId));
   // What is only recorded afterwards gets no orders; what had some keeps them.
   const claims = (await loadStandingClaims(tx, occurrences)).filter(
@@ -147,11 +138,7 @@ async function addKnown(
 ): Promise<void> {
   const missing = turnovers.map(({ key }) => key).filter((key) => !stored.has(key));
   if (!missing.length) return;
-  const rows = await change.tx.json<OrderRow[]>(
-    `SELECT json_group_array(${orderColumns}) AS json FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
-     WHERE w.order_key IN (SELECT value FROM json_each($keys))`,
-    { keys: JSON.stringify(missing) },
-  );
+  const rows = await change.tx.value(ADD_KNOWN, { keys: missing });
   for (const row of rows) stored.set(row.key, row);
 }
 
@@ -162,9 +149,6 @@ async function standingClaims(
 ): Promise<Map<OccurrenceId, ClaimId>> {
   const ids = turnovers.map(({ occurrenceId }) => occurrenceId).filter((id) => !known.has(id));
   if (!ids.length) return new Map();
-  const rows = await change.tx.rows<{ id: OccurrenceId; claim: ClaimId }>(
-    'SELECT id, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(ids) },
-  );
+  const rows = await change.tx.all(STANDING_CLAIMS, { ids });
   return new Map(rows.map(({ id, claim }) => [id, claim]));
 }

@@ -6,6 +6,7 @@ import { turnoverOrders, type Merged, type StandingSlot } from '@/core/work-orde
 import type { Reader } from '../../db/connection';
 import { loadClaims, type StoredClaim } from '../claims';
 import { nextTo, type Beside, type Spot } from './neighbours';
+import { FACTS, STANDING_OF } from './orders.queries';
 
 /** The orders of dates as they stand alone. */
 export interface WantedDates {
@@ -69,17 +70,6 @@ const partedBy = ({ before, after }: Near): Pair[] =>
     ),
   );
 
-interface Facts {
-  /** Keys of orders of these dates whose work is done: it is not merged with anything any more. */
-  readonly done: readonly string[];
-  readonly topUp: Readonly<Record<string, number>>;
-  readonly carry: Readonly<Record<string, readonly [fetchMin: number, returnMin: number]>>;
-}
-
-const FACTS = `SELECT json_object('topUp', (SELECT json_group_object(id, top_up_min) FROM space),
-  'carry', (SELECT json_group_object(id, json_array(fetch_min, return_min)) FROM equipment_type),
-  'done', (SELECT json_group_array(order_key) FROM work_order WHERE state = 'done' AND occurrence_id IN (SELECT value FROM json_each($ids)))) AS json`;
-
 const standingSlot = (dates: WantedDates, claim: StoredClaim, spaceId: SpaceId): StandingSlot => ({
   ...dates.standing(claim),
   slot: claim.content.spaces.findIndex((space) => space.spaceId === spaceId),
@@ -111,7 +101,7 @@ export async function findTurnovers(
     .filter((id) => !known.has(id));
   for (const claim of await standingOf(reader, others)) known.set(claim.occurrenceId, claim);
   const dates = await datesOf([...known.values()]);
-  const facts = await reader.json<Facts>(FACTS, { ids: JSON.stringify([...known.keys()]) });
+  const facts = await reader.value(FACTS, { ids: [...known.keys()] });
   const done = new Set(facts.done);
   const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) => {
     const slots = [known.get(before)!, known.get(after)!].map((claim) => standingSlot(dates, claim, spaceId));
@@ -133,10 +123,7 @@ export async function findTurnovers(
 
 async function standingOf(reader: Reader, occurrences: readonly OccurrenceId[]): Promise<StoredClaim[]> {
   if (!occurrences.length) return [];
-  const rows = await reader.rows<{ id: StoredClaim['id'] }>(
-    `SELECT standing_id AS id FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND state = 'approved'`,
-    { ids: JSON.stringify([...new Set(occurrences)]) },
-  );
+  const rows = await reader.all(STANDING_OF, { ids: [...new Set(occurrences)] });
   return loadClaims(
     reader,
     rows.map(({ id }) => id),

@@ -15,6 +15,7 @@ import type {
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Reader } from '../../db/connection';
+import { CALENDARS, STATES } from './publishing.queries';
 
 export interface DateState {
   readonly occurrence: OccurrenceId;
@@ -35,8 +36,8 @@ export interface DateState {
 export interface SegmentState {
   readonly id: SegmentId;
   readonly tzid: string;
-  /** Everything of the rule that readers see, as one text. */
-  readonly rule: string;
+  /** Everything of the rule that readers see. */
+  readonly rule: readonly unknown[];
 }
 
 /**
@@ -70,8 +71,8 @@ export interface PublishingState {
   readonly categories: readonly number[];
   readonly hosts: readonly OrganisationId[];
   readonly audiences: readonly string[];
-  /** What readers are told in words, as one text. */
-  readonly words: string;
+  /** What readers are told in words. */
+  readonly words: readonly unknown[];
   readonly choices: readonly { readonly calendar: number; readonly choice: CalendarChoice }[];
   readonly segments: readonly SegmentState[];
   readonly dates: readonly DateState[];
@@ -80,40 +81,8 @@ export interface PublishingState {
   readonly announced: readonly OccurrenceId[];
 }
 
-const SPACES = (what: string) =>
-  `json((SELECT json_group_array(${what}) FROM claim_space cs JOIN space p ON p.id = cs.space_id WHERE cs.claim_id = c.id))`;
-
-const DATES = `(SELECT json_group_array(json_object('occurrence', o.id, 'segment', o.segment_id, 'recurrence', o.recurrence_local,
-    'isInForce', c.status = 'in-force', 'isCancelled', o.state = 'cancelled', 'settles', (SELECT u.settles_min FROM unsettled_approval u WHERE u.occurrence_id = o.id), 'start', c.start_local, 'end', c.end_local,
-    'spaces', ${SPACES('p.id')}, 'buildings', ${SPACES('p.building_id')},
-    'place', (SELECT group_concat(cs.space_id, '+' ORDER BY cs.position) FROM claim_space cs WHERE cs.claim_id = c.id)))
-  FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = r.id AND o.state IN ('approved','cancelled'))`;
-
-const SEGMENTS = `(SELECT json_group_array(json_object('id', s.id, 'tzid', s.tzid, 'rule', json_array(s.start_local, s.end_local, s.rrule, s.all_day,
-    (SELECT group_concat(d.kind || d.recurrence_local, ' ' ORDER BY d.recurrence_local) FROM segment_date d WHERE d.segment_id = s.id))))
-  FROM segment s WHERE s.request_id = r.id)`;
-
-const WORDS = `json_array(r.title, r.second_line, r.public_text, r.public_html, r.contact,
-  (SELECT group_concat(l.from_min || l.text, '·' ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1),
-  (SELECT group_concat(k.category_id, ' ' ORDER BY k.position) FROM request_category k WHERE k.request_id = r.id),
-  (SELECT group_concat(h.organisation_id, ' ' ORDER BY h.position) FROM request_host h WHERE h.request_id = r.id))`;
-
-const STATES = `SELECT json_group_array(json_object('id', r.id, 'requester', r.requester_id, 'publish', r.publish,
-  'heldBack', COALESCE(n.held_back, 0), 'publishFrom', n.publish_from,
-  'categories', json((SELECT json_group_array(k.category_id ORDER BY k.position) FROM request_category k WHERE k.request_id = r.id)),
-  'hosts', json((SELECT json_group_array(h.organisation_id ORDER BY h.position) FROM request_host h WHERE h.request_id = r.id)),
-  'audiences', json(r.audiences), 'words', ${WORDS},
-  'choices', json((SELECT json_group_array(json_object('calendar', x.calendar_id, 'choice', x.choice)) FROM request_calendar x WHERE x.request_id = r.id)),
-  'segments', json(${SEGMENTS}), 'dates', json(${DATES}),
-  'ledger', json((SELECT json_group_array(json_object('calendar', p.calendar_id, 'segment', p.segment_id, 'recurrence', p.recurrence_local, 'gone', p.gone_at_min, 'goneAs', p.gone_as))
-    FROM segment s JOIN published p ON p.segment_id = s.id WHERE s.request_id = r.id)),
-  'parts', json((SELECT json_group_array(json_object('calendar', f.calendar_id, 'segment', f.segment_id, 'times', f.times_hash, 'words', f.words_hash))
-    FROM segment s JOIN feed_part f ON f.segment_id = s.id WHERE s.request_id = r.id)),
-  'announced', json((SELECT json_group_array(a.occurrence_id) FROM occurrence o JOIN announced a ON a.occurrence_id = o.id WHERE o.request_id = r.id))
-)) AS json FROM request r LEFT JOIN notice n ON n.request_id = r.id WHERE r.id IN (SELECT value FROM json_each($ids))`;
-
 export const loadPublishingStates = (reader: Reader, ids: readonly RequestId[]): Promise<PublishingState[]> =>
-  reader.json<PublishingState[]>(STATES, { ids: JSON.stringify(ids) });
+  reader.value(STATES, { ids });
 
 interface CalendarRow {
   readonly id: number;
@@ -140,19 +109,13 @@ function ruleOf({ id, kind, ref, filter, facts, readers }: CalendarRow): Calenda
   }
 }
 
-const CALENDARS = `SELECT json_group_array(json_object('id', id, 'kind', kind, 'ref', ref_id, 'filter', json(filter), 'facts', json(facts), 'readers', json(readers))) AS json
-  FROM calendar WHERE retired_min IS NULL AND (kind = 'made' OR (kind = 'space' AND ref_id IN (SELECT value FROM json_each($spaces)))
-    OR (kind = 'host' AND ref_id IN (SELECT value FROM json_each($hosts))) OR (kind = 'person' AND ref_id IN (SELECT value FROM json_each($people)))
-    OR id IN (SELECT value FROM json_each($ids)))`;
-
 /** All made calendars, and those the application keeps that these requests can stand on or have stood on. */
 export async function loadCalendarRules(
   reader: Reader,
   states: readonly PublishingState[],
 ): Promise<CalendarRule[]> {
-  const all = <T>(of: (state: PublishingState) => readonly T[]) =>
-    JSON.stringify([...new Set(states.flatMap(of))]);
-  const rows = await reader.json<CalendarRow[]>(CALENDARS, {
+  const all = <T>(of: (state: PublishingState) => readonly T[]): T[] => [...new Set(states.flatMap(of))];
+  const rows = await reader.value(CALENDARS, {
     spaces: all(({ dates }) => dates.flatMap(({ spaces }) => spaces)),
     hosts: all(({ hosts }) => hosts),
     people: all(({ requester }) => [requester]),

@@ -69,6 +69,11 @@ export class Column<Value extends Stored, CanBeLeftOut extends boolean = boolean
     return new Column<Value, CanBeLeftOut>({ ...this, references: table });
   }
 
+  /** The same for numbers that come from outside, where they have no brand yet. */
+  plain(): Column<number, CanBeLeftOut> {
+    return new Column<number, CanBeLeftOut>({ ...this, schema: z.number(), initial: undefined });
+  }
+
   at(place: Place): Column<Value, CanBeLeftOut> {
     return new Column<Value, CanBeLeftOut>({ ...this, place });
   }

@@ -113,9 +113,9 @@ export const Segment = table(
     all_day: flag().otherwise(0),
     rrule: text().orNull(),
     /** Its dates have rows up to this day. */
-    materialised_until: text(),
+    materialised_until: day(),
     /** They were decided on up to this day. */
-    decided_until: text(),
+    decided_until: day(),
     created_min: minute(),
     changed_min: minute(),
     endless: flag().otherwise(0),

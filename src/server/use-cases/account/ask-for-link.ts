@@ -8,12 +8,11 @@ import { queueAccountMail, type AccountReader } from '../../mail/queue-account';
 import { sendMail } from '../../mail/send-mail';
 import { log } from '../../log';
 import type { AccountLimits } from './account-limits';
+import { PERSON_AT, REGISTER_DOMAINS } from './account.queries';
 
 /** Mail domains whose people may make an account for themselves, in small letters. */
 export async function registerDomains(reader: Reader): Promise<string[]> {
-  const [row] = await reader.rows<{ domains: string }>(
-    'SELECT register_domains AS domains FROM site ORDER BY id LIMIT 1',
-  );
+  const [row] = await reader.all(REGISTER_DOMAINS);
   return row ? (JSON.parse(row.domains) as string[]) : [];
 }
 
@@ -52,10 +51,7 @@ interface Known {
 }
 
 async function personAt(reader: Reader, email: string): Promise<Known | null> {
-  const [row] = await reader.rows<Known>(
-    'SELECT id, retired_at AS retired FROM person WHERE email = $email',
-    { email },
-  );
+  const [row] = await reader.all(PERSON_AT, { email });
   return row ?? null;
 }
 

@@ -11,6 +11,7 @@ import { sendMail, sendSoon } from '../../mail/send-mail';
 import { accountLetters } from '../outbox/outbox';
 import { writeDeed } from './account-deeds';
 import { realMomentText } from './own-account';
+import { ACCOUNT, KEEP_ACCOUNTS_UNINVITED, PEOPLE } from './account.queries';
 
 interface AccountRow {
   readonly name: string;
@@ -22,15 +23,8 @@ interface AccountRow {
   readonly wasInvited: 0 | 1;
 }
 
-const ACCOUNT = `SELECT p.name, p.password_hash IS NOT NULL AS hasPassword, p.retired_at IS NOT NULL AS retired, p.signed_in_ms AS signedInMs,
-  (SELECT COUNT(*) FROM session s WHERE s.person_id = p.id AND s.expires_ms > $now) AS sessions,
-  EXISTS (SELECT 1 FROM account_link l WHERE l.person_id = p.id AND l.used_ms IS NULL AND l.expires_ms > $now)
-    OR EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation' AND x.sent_at_min IS NULL) AS isInvited,
-  EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation') AS wasInvited
-  FROM person p WHERE p.id = $id`;
-
 async function accountRow(reader: Reader, id: number, nowMs: number): Promise<AccountRow | null> {
-  const [row] = await reader.rows<AccountRow>(ACCOUNT, { id, now: nowMs });
+  const [row] = await reader.all(ACCOUNT, { id, now: nowMs });
   return row ?? null;
 }
 
@@ -84,13 +78,8 @@ export async function sendLink(
   return done({ summary: outcome.value.summary });
 }
 
-/** Who has neither a password nor an invitation that still holds. */
-const UNINVITED = `SELECT p.id FROM person p WHERE p.password_hash IS NULL AND p.retired_at IS NULL
-  AND NOT EXISTS (SELECT 1 FROM account_link l WHERE l.person_id = p.id AND l.used_ms IS NULL AND l.expires_ms > $now)
-  AND NOT EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation' AND x.sent_at_min IS NULL)`;
-
 export async function countUninvited(reader: Reader, nowMs = Date.now()): Promise<number> {
-  const [row] = await reader.rows<{ n: number }>(`SELECT COUNT(*) AS n FROM (${UNINVITED})`, { now: nowMs });
+  const [row] = await reader.all(KEEP_ACCOUNTS_UNINVITED, { now: nowMs });
   return row!.n;
 }
 
@@ -103,10 +92,7 @@ export async function inviteAll(
   const order = { action: 'invited', reason: say`all without a password`, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     const { tx } = change;
-    const people = await tx.rows<{ id: number; name: string }>(
-      `SELECT id, name FROM person WHERE id IN (${UNINVITED})`,
-      { now: nowMs },
-    );
+    const people = await tx.all(PEOPLE, { now: nowMs });
     const readers = people.map(({ id }) => ({ person: id }));
     await queueAccountMails(
       tx,

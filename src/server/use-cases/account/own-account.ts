@@ -13,6 +13,7 @@ import { siteZone } from '../../db/space-facts';
 import { queueAccountMail } from '../../mail/queue-account';
 import type { SignInLimits } from '../sign-in/sign-in-limits';
 import { writeDeed } from './account-deeds';
+import { END_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
 
 interface PersonRow {
   readonly name: string;
@@ -21,12 +22,7 @@ interface PersonRow {
 }
 
 async function ownRow({ db, viewer }: SignedInContext): Promise<PersonRow> {
-  const [row] = await db.rows<PersonRow>(
-    'SELECT name, email, password_hash AS hash FROM person WHERE id = $id',
-    {
-      id: viewer.personId,
-    },
-  );
+  const [row] = await db.all(OWN_ROW, { id: viewer.personId });
   return row!;
 }
 
@@ -42,10 +38,7 @@ export async function ownAccount(
 ): Promise<OwnAccount> {
   const { name, email } = await ownRow(ctx);
   const tzid = await siteZone(ctx.db);
-  const sessions = await ctx.db.rows<{ id: string; created: number }>(
-    'SELECT id, created_ms AS created FROM session WHERE person_id = $id AND expires_ms > $now ORDER BY created_ms DESC',
-    { id: ctx.viewer.personId, now: nowMs },
-  );
+  const sessions = await ctx.db.all(SESSIONS, { id: ctx.viewer.personId, now: nowMs });
   return {
     name,
     email,
@@ -63,10 +56,7 @@ export const endSessions = (
   but: string | null,
 ): Promise<Outcome<{ summary: string }>> =>
   ctx.db.write(async (tx) => {
-    const [row] = await tx.rows<{ n: number }>(
-      'SELECT COUNT(*) AS n FROM session WHERE person_id = $id AND id IS NOT $but',
-      { id: ctx.viewer.personId, but },
-    );
+    const [row] = await tx.all(END_SESSIONS, { id: ctx.viewer.personId, but });
     await tx.run('DELETE FROM session WHERE person_id = $id AND id IS NOT $but', {
       id: ctx.viewer.personId,
       but,

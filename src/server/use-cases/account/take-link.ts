@@ -14,6 +14,7 @@ import { queueAccountMail } from '../../mail/queue-account';
 import { keeperOf } from '../house-book/keepers';
 import { writeDeed } from './account-deeds';
 import { registerDomains } from './ask-for-link';
+import { LINK, TAKEN } from './account.queries';
 
 interface LinkRow {
   readonly purpose: LinkPurpose;
@@ -22,12 +23,8 @@ interface LinkRow {
   readonly email: string;
 }
 
-const LINK = `SELECT l.purpose, l.person_id AS person, COALESCE(p.name, l.name) AS name, COALESCE(p.email, l.email) AS email
-  FROM account_link l LEFT JOIN person p ON p.id = l.person_id
-  WHERE l.hash = $hash AND l.used_ms IS NULL AND l.expires_ms > $now AND p.retired_at IS NULL`;
-
 async function linkOf(reader: Reader, token: string, nowMs: number): Promise<LinkRow | null> {
-  const [row] = await reader.rows<LinkRow>(LINK, { hash: hashOf(token), now: nowMs });
+  const [row] = await reader.all(LINK, { hash: hashOf(token), now: nowMs });
   return row ?? null;
 }
 
@@ -47,7 +44,7 @@ const DID: Readonly<Record<LinkPurpose, string>> = unsaid({
 async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<number | null> {
   const { tx } = change;
   const isAllowed = (await registerDomains(tx)).includes(email.split('@')[1]!);
-  const [taken] = await tx.rows('SELECT 1 AS one FROM person WHERE email = $email', { email });
+  const [taken] = await tx.all(TAKEN, { email });
   if (!isAllowed || taken) return null;
   const stored = await keeperOf('person').store(
     change,

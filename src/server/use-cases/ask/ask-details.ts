@@ -18,6 +18,7 @@ import {
   RequestLine,
 } from '../../db/tables/requests';
 import { asFlag } from '../../db/tables/column';
+import { FOREIGN_FILES, REQUESTER_OF } from './ask.queries';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
 
@@ -82,10 +83,7 @@ function unanswered(all: readonly OwnedQuestion[], input: AskInput): FieldFault[
 /** Files that are not this person's to send, or were sent with something else. */
 async function foreignFiles(ctx: SignedInContext, reader: Reader, input: AskInput): Promise<FieldFault[]> {
   if (!input.fileKeys.length) return [];
-  const rows = await reader.rows<{ key: string }>(
-    `SELECT key FROM file WHERE key IN (SELECT value FROM json_each($keys)) AND owner_id = $me AND request_id IS NULL AND message_id IS NULL`,
-    { keys: JSON.stringify(input.fileKeys), me: ctx.viewer.personId },
-  );
+  const rows = await reader.all(FOREIGN_FILES, { keys: input.fileKeys, me: ctx.viewer.personId });
   const own = new Set(rows.map(({ key }) => key));
   return input.fileKeys.flatMap((key, index) =>
     own.has(key)
@@ -134,10 +132,7 @@ export async function requesterOf(
 ): Promise<Outcome<PersonId>> {
   const { personId, roles } = ctx.viewer;
   if (onBehalfOf === null || onBehalfOf === personId) return done(personId);
-  const [row] = await reader.rows<{ isDeputy: 0 | 1 }>(
-    `SELECT EXISTS (SELECT 1 FROM deputy d WHERE d.person_id = p.id AND d.deputy_id = $me) AS isDeputy FROM person p WHERE p.id = $for AND p.retired_at IS NULL`,
-    { for: onBehalfOf, me: personId },
-  );
+  const [row] = await reader.all(REQUESTER_OF, { for: onBehalfOf, me: personId });
   if (row && (row.isDeputy || roles.includes('manager'))) return done(onBehalfOf);
   const message = row
     ? say`You may ask for this person once they have named you their deputy.`

@@ -5,23 +5,10 @@ import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { loadSpaceFacts, siteZone } from '../../db/space-facts';
 import type { AskedHouse } from '@/contracts/asked-dates';
+import { HOUSE } from './ask.queries';
 
-interface HouseRow {
-  readonly horizonMonths: number;
-  readonly kits: readonly {
-    readonly kit: EquipmentTypeId;
-    readonly typeId: EquipmentTypeId;
-    readonly quantity: number;
-  }[];
-  readonly audiences: string[];
-}
-
-// The furthest horizon of the wanted spaces, as their newest policies give it; the house default where none does.
-const HOUSE = `SELECT json_object(
-  'horizonMonths', MAX(s.horizon_months, COALESCE((SELECT MAX(p.horizon_months) FROM space_policy p WHERE p.space_id IN (SELECT value FROM json_each($spaces))), 0)),
-  'kits', (SELECT json_group_array(json_object('kit', k.kit_id, 'typeId', k.type_id, 'quantity', k.quantity) ORDER BY k.kit_id, k.type_id) FROM kit_item k),
-  'audiences', json(COALESCE((SELECT c.audiences FROM category c WHERE c.id = $category), '[]'))) AS json
-FROM site s ORDER BY s.id LIMIT 1`;
+/** No row has it. */
+const NO_CATEGORY = 0 as CategoryId;
 
 export interface KnownHouse extends AskedHouse {
   readonly audiences: readonly string[];
@@ -30,9 +17,9 @@ export interface KnownHouse extends AskedHouse {
 
 /** What of the house the dates of a request depend on, and for whom its category usually is. */
 export async function loadAskedHouse(ctx: Context, reader: Reader, input: CheckInput): Promise<KnownHouse> {
-  const row = await reader.json<HouseRow>(HOUSE, {
-    spaces: JSON.stringify(input.spaces.map(({ spaceId }) => spaceId)),
-    category: input.categoryId ?? 0,
+  const row = await reader.value(HOUSE, {
+    spaces: input.spaces.map(({ spaceId }) => spaceId),
+    category: input.categoryId ?? NO_CATEGORY,
   });
   const contents = new Map<EquipmentTypeId, KitItem[]>();
   for (const { kit, typeId, quantity } of row.kits)

@@ -9,6 +9,7 @@ import { loadNames } from '../../db/names';
 import { loadEquipmentFacts } from '../../db/space-facts';
 import type { AskedDates } from '@/contracts/asked-dates';
 import { unknownInPatches } from '../known-patches';
+import { UNIT_FAULTS } from './ask.queries';
 
 async function inUse(
   reader: Reader,
@@ -65,10 +66,7 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
 
 /** A numbered unit is one thing of one type. */
 async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault[]> {
-  const rows = await reader.rows<{ type_id: number; resource_id: number }>(
-    'SELECT type_id, resource_id FROM stock_line WHERE resource_id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(input.equipment.flatMap(({ unitId }) => unitId ?? [])) },
-  );
+  const rows = await reader.all(UNIT_FAULTS, { ids: input.equipment.flatMap(({ unitId }) => unitId ?? []) });
   return input.equipment.flatMap(({ typeId, unitId, quantity }, index) => {
     if (unitId === undefined) return [];
     const isOfType = rows.some((row) => row.resource_id === unitId && row.type_id === typeId);

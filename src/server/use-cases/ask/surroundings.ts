@@ -10,6 +10,7 @@ import type { Reader } from '../../db/connection';
 import { loadWorld } from '../../db/snapshot';
 import { siteZone } from '../../db/space-facts';
 import { askerOf } from '../verdicts';
+import { KITS } from './ask.queries';
 
 const NOBODY = 0 as ClaimId;
 
@@ -40,9 +41,7 @@ export async function surroundings(ctx: Context, input: SurroundingsInput): Prom
   const unknown = await unknownIds(db, input);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const tzid = await siteZone(db);
-  const kits = await db.rows<Surroundings['kits'][number]>(
-    'SELECT kit_id AS kit, type_id AS typeId, quantity FROM kit_item ORDER BY kit_id, type_id',
-  );
+  const kits = await db.all(KITS);
   const inside = kits.filter(({ kit }) => input.typeIds.includes(kit)).map(({ typeId }) => typeId);
   const typeIds = [...new Set<EquipmentTypeId>([...input.typeIds, ...inside])];
   // One claim over all the days and everything asked about: its windows are what the form may look at.

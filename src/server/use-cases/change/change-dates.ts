@@ -10,7 +10,7 @@ import {
   type Side,
 } from '@/core/checks/findings';
 import type { SegmentId } from '@/core/ids';
-import { dateOf } from '@/core/time/local-time';
+import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import type { ChangeInput, ChangeNumbers, ChangeReply, StepInput } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
@@ -184,14 +184,14 @@ async function prepare(
 
 /** How far a series without end was decided; later dates come back to the desk as they come near. */
 async function moveDecidedUntil(change: ChangeSet, plans: readonly PlannedDate[]): Promise<void> {
-  const latest = new Map<SegmentId, string>();
+  const latest = new Map<SegmentId, LocalDate>();
   for (const { date } of plans) {
     const day = dateOf(date.key);
     if (day > (latest.get(date.segmentId) ?? '')) latest.set(date.segmentId, day);
   }
   await change.update(Segment, [...latest.keys()], (row) => {
-    const day = latest.get(row.id as SegmentId)!;
-    return { decided_until: String(row.decided_until) < day ? day : row.decided_until! };
+    const day = latest.get(row.id);
+    return { decided_until: day && row.decided_until < day ? day : row.decided_until };
   });
 }
 

@@ -19,6 +19,7 @@ import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
 import { audiencesOf } from '../request-rows';
 import type { PlannedDate } from './plan-steps';
 import { ClaimOverride } from '../../db/tables/claims';
+import { STANDING, STORE_OVERRIDES } from './change.queries';
 
 /** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
 const keyOf = ({ date, wanted }: PlannedDate): string => `${wanted!.startLocal}#${date.id}`;
@@ -181,10 +182,7 @@ export async function storeOverrides(
   );
   // Nobody goes past a rule without being somebody: time never does.
   if (!past.length || by === null) return;
-  const standing = await change.tx.rows<{ date: OccurrenceId; claim: ClaimId }>(
-    'SELECT id AS date, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify([...new Set(past.map(({ date }) => date))]) },
-  );
+  const standing = await change.tx.all(STANDING, { ids: [...new Set(past.map(({ date }) => date))] });
   const claimOf = new Map(standing.map(({ date, claim }) => [date, claim]));
   const rows = past.map(({ date, finding: { facts, spaceId } }) => ({
     claim_id: claimOf.get(date)!,
@@ -194,10 +192,9 @@ export async function storeOverrides(
     by_id: by,
   }));
   const once = new Map(rows.map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
-  const known = await change.tx.rows<{ claim_id: number; rule: string; subject: string }>(
-    'SELECT claim_id, rule, subject FROM claim_override WHERE claim_id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify([...once.values()].map(({ claim_id }) => claim_id)) },
-  );
+  const known = await change.tx.all(STORE_OVERRIDES, {
+    ids: [...once.values()].map(({ claim_id }) => claim_id),
+  });
   for (const row of known) once.delete(`${row.claim_id} ${row.rule} ${row.subject}`);
   await change.insert(ClaimOverride, [...once.values()]);
 }

@@ -14,6 +14,7 @@ import type { Reader } from '../../db/connection';
 import { draftOf, hasBegun, type DateRow, type RequestRow } from '../request-rows';
 import { unknownInPatches } from '../known-patches';
 import { actionFor, type PickedDates } from './pick-dates';
+import { OUTDOOR_SPACES } from './change.queries';
 
 /** One picked date with what is to become of it. */
 export interface PlannedDate {
@@ -135,7 +136,7 @@ function stepOf(
 }
 
 export async function outdoorSpaces(reader: Reader): Promise<ReadonlySet<SpaceId>> {
-  const rows = await reader.rows<{ id: SpaceId }>('SELECT id FROM space WHERE outdoor = 1');
+  const rows = await reader.all(OUTDOOR_SPACES);
   return new Set(rows.map(({ id }) => id));
 }
 

@@ -38,6 +38,16 @@ import {
   SegmentDate,
 } from '../../db/tables/requests';
 import { factsOf, type RowOf, type Table } from '../../db/tables/table';
+import {
+  AFFECTED_BY,
+  BEFORE,
+  DATES_TOUCHED,
+  ORDERS,
+  TOUCHED,
+  UNDONE,
+  UNDO_CHANGE_UNDO_HERE,
+  UNDO_HERE,
+} from './change.queries';
 
 interface StoredChange {
   readonly id: number;
@@ -82,14 +92,7 @@ const withoutOnward = (row: AnyRow): AnyRow =>
   Object.fromEntries(Object.entries(row).filter(([column]) => !ONWARD.includes(column)));
 
 async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]> {
-  const lines = await tx.rows<{
-    entity: string;
-    entity_id: string;
-    before: string | null;
-    after: string | null;
-  }>('SELECT entity, entity_id, before, after FROM history WHERE change_set_id = $id ORDER BY id', {
-    id: changeSet,
-  });
+  const lines = await tx.all(TOUCHED, { id: changeSet });
   const touched = new Map<string, TouchedRow>();
   for (const { entity, entity_id, before, after } of lines) {
     const table = ORDER.find((each) => factsOf(each).name === entity);
@@ -208,12 +211,8 @@ async function removeOrders(change: ChangeSet, occurrences: readonly string[]): 
 }
 
 /** Withdrawn orders of a claim that is taken away belong to the claim their date stands on again. */
-async function pointOrdersBack(change: ChangeSet, claims: readonly number[]): Promise<void> {
-  const orders = await change.tx.rows<{ id: number; standing: ClaimId }>(
-    `SELECT w.id, o.standing_id AS standing FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
-     WHERE w.claim_id IN (SELECT value FROM json_each($claims))`,
-    { claims: JSON.stringify(claims) },
-  );
+async function pointOrdersBack(change: ChangeSet, claims: readonly ClaimId[]): Promise<void> {
+  const orders = await change.tx.all(ORDERS, { claims });
   const standing = new Map(orders.map((order) => [order.id, order.standing]));
   await change.update(WorkOrder, [...standing.keys()], (row) => ({
     claim_id: standing.get(row.id)!,
@@ -257,23 +256,22 @@ interface Affected {
 
 async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<Affected> {
   const of = (table: Table) => touched.filter((row) => row.table === table);
-  const claims = new Set<number>([
-    ...of(Claim).map(({ id }) => Number(id)),
-    ...of(ClaimSpace).map(({ before, after }) => Number((before ?? after)!.claim_id)),
+  const claims = new Set([
+    ...of(Claim).map(({ id }) => Number(id) as ClaimId),
+    ...of(ClaimSpace).map(({ before, after }) => Number((before ?? after)?.claim_id) as ClaimId),
   ]);
-  const rows = await tx.rows<{ id: OccurrenceId; request_id: RequestId }>(
-    `SELECT DISTINCT o.id, o.request_id FROM occurrence o LEFT JOIN claim c ON c.occurrence_id = o.id
-     WHERE c.id IN (SELECT value FROM json_each($claims)) OR o.id IN (SELECT value FROM json_each($ids))`,
-    {
-      claims: JSON.stringify([...claims]),
-      ids: JSON.stringify(of(Occurrence).map(({ id }) => Number(id))),
-    },
-  );
-  const requests = [...rows.map(({ request_id }) => request_id), ...of(Request).map(({ id }) => Number(id))];
+  const rows = await tx.all(AFFECTED_BY, {
+    claims: [...claims],
+    ids: of(Occurrence).map(({ id }) => Number(id) as OccurrenceId),
+  });
+  const requests = [
+    ...rows.map(({ request_id }) => request_id),
+    ...of(Request).map(({ id }) => Number(id) as RequestId),
+  ];
   return {
-    claims: [...claims] as ClaimId[],
+    claims: [...claims],
     occurrences: rows.map(({ id }) => id),
-    requests: [...new Set(requests)] as RequestId[],
+    requests: [...new Set(requests)],
   };
 }
 
@@ -294,7 +292,9 @@ async function reverse(
     links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),
   );
   // What the change made goes out of the way before what it replaced comes back.
-  const made = touched.filter(({ table, before }) => table === Claim && !before).map(({ id }) => Number(id));
+  const made = touched
+    .filter(({ table, before }) => table === Claim && !before)
+    .map(({ id }) => Number(id) as ClaimId);
   await change.update(Claim, made, () => ({ status: 'released', hold_until_min: null }));
   await putBack(change, touched);
   await syncOrders(change, affected.occurrences);
@@ -334,32 +334,20 @@ export async function undoChange(
 }
 
 async function datesTouched(reader: Reader, changeSet: number): Promise<number> {
-  const [row] = await reader.rows<{ dates: number }>(
-    `SELECT COUNT(*) AS dates FROM history WHERE change_set_id = $changeSet AND entity = 'occurrence'`,
-    { changeSet },
-  );
+  const [row] = await reader.all(DATES_TOUCHED, { changeSet });
   return row!.dates;
 }
 
 async function undoHere(ctx: SignedInContext, changeSet: number, key: string): Promise<Outcome<Undone>> {
   const order = { action: unsaid('took back'), reason: '', idempotencyKey: key };
-  const [before] = await ctx.db.rows<{ id: number }>(
-    'SELECT id FROM change_set WHERE undoes_id = $id AND idempotency_key = $key',
-    { id: changeSet, key },
-  );
-  const [known] = await ctx.db.rows<{ id: number }>('SELECT id FROM change_set WHERE id = $id', {
-    id: changeSet,
-  });
+  const [before] = await ctx.db.all(BEFORE, { id: changeSet, key });
+  const [known] = await ctx.db.all(UNDO_HERE, { id: changeSet });
   if (!known) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });
-  const [undone] = await ctx.db.rows('SELECT 1 FROM change_set WHERE undoes_id = $id', { id: changeSet });
+  const [undone] = await ctx.db.all(UNDONE, { id: changeSet });
   if (undone && !before) return refuse({ code: 'cannot-undo', why: 'undone', since: '' });
   let taken: Blocked | null = null;
   const outcome = await runChangeSet<Undone>(ctx, { ...order, undoes: changeSet }, async (change) => {
-    const [stored] = await change.tx.rows<StoredChange>(
-      `SELECT id, actor_id, at_min, undoes_id, EXISTS (SELECT 1 FROM change_set u WHERE u.undoes_id = c.id AND u.id <> $own) AS undone
-       FROM change_set c WHERE id = $id`,
-      { id: changeSet, own: change.id },
-    );
+    const [stored] = await change.tx.all(UNDO_CHANGE_UNDO_HERE, { id: changeSet, own: change.id });
     const refusal = refusalFor(ctx, stored, change.at);
     if (refusal) return refuse(refusal);
     const touched = await loadTouched(change.tx, changeSet);

@@ -2,6 +2,7 @@ import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import type { ConsentAnswer, ConsentBook, Steward } from '@/core/checks/consent';
 import type { ClaimContent } from '@/core/occupancy/bands';
 import type { Reader } from '../../db/connection';
+import { ANSWERS } from './consent.queries';
 
 /** Whose consent a space needs: the stewards of the space itself, else those of its building. */
 const OF_SPACES = `
@@ -39,9 +40,6 @@ const LOOKED_AFTER: readonly LookedAfter[] = [
 /** A statement about claims and those whose consent they need: of places, then of pools. */
 export const ofAllLookedAfter = (statement: (of: LookedAfter) => string): string =>
   LOOKED_AFTER.map(statement).join(' UNION ALL ');
-
-const ANSWERS = `SELECT claim_id AS claim, steward_id AS steward, answer FROM consent
-WHERE answer IS NOT NULL AND claim_id IN (SELECT value FROM json_each($claims))`;
 
 /** What of a claim somebody may look after. */
 export const thingsOf = ({ spaces, equipment }: Pick<ClaimContent, 'spaces' | 'equipment'>) => ({
@@ -88,9 +86,7 @@ export async function loadConsentBook(
   );
   const answers = new Map<ClaimId, Map<PersonId, ConsentAnswer>>();
   if (!stewardsOf.size && !stewardsOfPool.size) return { stewardsOf, stewardsOfPool, answers };
-  const rows = await reader.rows<{ claim: ClaimId; steward: PersonId; answer: ConsentAnswer }>(ANSWERS, {
-    claims: JSON.stringify(claims),
-  });
+  const rows = await reader.all(ANSWERS, { claims });
   for (const { claim, steward, answer } of rows) {
     const own = answers.get(claim) ?? new Map<PersonId, ConsentAnswer>();
     answers.set(claim, own.set(steward, answer));

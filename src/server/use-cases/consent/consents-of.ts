@@ -1,12 +1,12 @@
-import type { ClaimId, EquipmentTypeId, PersonId, RequestId, SpaceId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, RequestId, SpaceId } from '@/core/ids';
 import type { ClaimContent } from '@/core/occupancy/bands';
 import { consentOf } from '@/core/checks/consent';
-import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ConsentLine } from '@/contracts/consent';
 import { momentText } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
 import type { PlaceNames } from '../place-names';
 import { loadConsentBook } from './consent-book';
+import { ASKED, REASONS } from './consent.queries';
 
 interface WantedClaim {
   readonly id: ClaimId;
@@ -21,21 +21,15 @@ export async function consentsOf(
   { spaces, equipment }: PlaceNames,
   tzid: string,
 ): Promise<ConsentLine[]> {
-  const claims = JSON.stringify(wanted.map(({ id }) => id));
+  const claims = wanted.map(({ id }) => id);
   const book = await loadConsentBook(
     reader,
     wanted.map(({ content }) => content),
     wanted.map(({ id }) => id),
   );
   if (!book.stewardsOf.size && !book.stewardsOfPool.size) return [];
-  const reasons = await reader.rows<{ steward: PersonId; reason: string }>(
-    `SELECT DISTINCT steward_id AS steward, reason FROM consent WHERE reason <> '' AND claim_id IN (SELECT value FROM json_each($claims))`,
-    { claims },
-  );
-  const asked = await reader.rows<{ steward: PersonId; at: EpochMinute }>(
-    `SELECT to_person_id AS steward, MAX(created_min) AS at FROM outbox WHERE request_id = $request AND kind = 'consent-wanted' GROUP BY to_person_id`,
-    { request },
-  );
+  const reasons = await reader.all(REASONS, { claims });
+  const asked = await reader.all(ASKED, { request });
   const things = [
     ...[...book.stewardsOf].map(([id, stewards]) => ({
       name: spaces[id]!.name,

@@ -5,7 +5,7 @@ import type { OccurrenceId, RequestId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
 import { NearWorld } from '@/core/remedies/near-world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { addDays, dateOf } from '@/core/time/local-time';
+import { addDays, dateOf, localDateTime } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import type { DeskLine, Handler } from '@/contracts/desk';
 import { sayLoss } from '@/contracts/words/desk';
@@ -28,6 +28,7 @@ import {
 } from '../request-rows';
 import { loadPlaceNames } from '../place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../verdicts';
+import { SEEN, SLEEPING_DATES } from './decide.queries';
 
 const DAY_MIN = 1440;
 
@@ -36,11 +37,7 @@ const COMES_BACK_DAYS = 42;
 
 async function sleepingDates(reader: Reader, now: EpochMinute, tzid: string): Promise<Set<OccurrenceId>> {
   const limit = addDays(dateOf(toLocal(now, tzid)), COMES_BACK_DAYS);
-  const rows = await reader.rows<{ id: OccurrenceId }>(
-    `SELECT o.id FROM segment g JOIN occurrence o ON o.segment_id = g.id AND o.state = 'waiting'
-     WHERE g.endless = 1 AND g.decided_until >= substr(g.start_local, 1, 10) AND o.recurrence_local > $limit AND o.recurrence_local > g.decided_until`,
-    { limit: `${limit}T24:00` },
-  );
+  const rows = await reader.all(SLEEPING_DATES, { limit: localDateTime(`${addDays(limit, 1)}T00:00`) });
   return new Set(rows.map(({ id }) => id));
 }
 
@@ -51,22 +48,8 @@ interface Seen {
   readonly serviceDays: number;
 }
 
-interface SeenRows {
-  readonly requests: Record<string, { handler: Handler | null; serviceDays: number }>;
-  /** The longest lead of any recipe that is about every date. */
-  readonly recipeDays: number;
-}
-
-const SEEN = `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe r WHERE r.retired_at IS NULL AND r.request_id IS NULL
-    AND NOT EXISTS (SELECT 1 FROM json_each(r.scope) kind WHERE json_array_length(kind.value) > 0)),
-  'requests', (SELECT json_group_object(r.id, json_object(
-    'handler', (SELECT json_object('id', p.id, 'name', p.name) FROM person p WHERE p.id = r.handler_id),
-    'serviceDays', COALESCE((SELECT MAX(s.lead_days) FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id
-      WHERE o.request_id = r.id AND o.state = 'waiting'), 0)))
-  FROM request r WHERE r.id IN (SELECT value FROM json_each($ids)))) AS json`;
-
 async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
-  const { requests, recipeDays } = await reader.json<SeenRows>(SEEN, { ids: JSON.stringify(ids) });
+  const { requests, recipeDays } = await reader.value(SEEN, { ids });
   return (id) => {
     const { handler, serviceDays } = requests[id]!;
     return { handler, serviceDays: Math.max(serviceDays, recipeDays) };

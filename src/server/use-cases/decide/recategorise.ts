@@ -1,5 +1,4 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { RequestId } from '@/core/ids';
 import type { RecategoriseInput } from '@/contracts/bookings';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -10,13 +9,7 @@ import type { SignedInContext } from '../../context';
 import { lastChange } from '../since';
 import { Request, RequestCategory } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-
-interface Known {
-  readonly id: RequestId;
-  readonly ref: string;
-  readonly version: number;
-  readonly tzid: string;
-}
+import { CATEGORY, RECATEGORISE } from './decide.queries';
 
 const NOTHING_MOVES = {
   dates: 0,
@@ -40,22 +33,13 @@ export async function recategorise(
   const order = { action: unsaid('put into another category'), reason, idempotencyKey: key };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const { tx } = change;
-    const [category] = await tx.rows<{ name: string }>(
-      'SELECT name FROM category WHERE id = $id AND retired_at IS NULL',
-      {
-        id: categoryId,
-      },
-    );
+    const [category] = await tx.all(CATEGORY, { id: categoryId });
     if (!category)
       return refuse({
         code: 'bad-input',
         fields: [{ path: 'categoryId', message: say`There is no such category any more. Choose another.` }],
       });
-    const known = await tx.rows<Known>(
-      `SELECT r.id, r.ref, r.row_version AS version, g.tzid FROM request r JOIN segment g ON g.request_id = r.id AND g.no = 1
-       WHERE r.ref IN (SELECT value FROM json_each($refs))`,
-      { refs: JSON.stringify(items.map(({ reference }) => reference)) },
-    );
+    const known = await tx.all(RECATEGORISE, { refs: items.map(({ reference }) => reference) });
     const byRef = new Map(known.map((request) => [request.ref, request]));
     for (const { reference, version } of items) {
       const request = byRef.get(reference);

@@ -4,6 +4,7 @@ import type { RiskLine } from '@/contracts/desk';
 import { manyDatesText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { risksByClaim } from '../risks-by-claim';
+import { RISKY } from './decide.queries';
 
 interface RiskRow {
   readonly claim: ClaimId;
@@ -14,17 +15,10 @@ interface RiskRow {
   readonly places: string | null;
 }
 
-const RISKY = `
-SELECT json_group_array(json_object('reference', r.ref, 'title', r.title, 'startLocal', c.start_local, 'endLocal', c.end_local,
-  'places', (SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = c.id),
-  'claim', c.id) ORDER BY c.start_min) AS json
-FROM claim c JOIN occurrence o ON o.standing_id = c.id JOIN request r ON r.id = o.request_id
-WHERE c.status = 'in-force' AND c.id IN (SELECT value FROM json_each($claims))`;
-
 /** Booked dates to come that something has befallen, soonest first; of one request the same is said once, with a number. */
 export async function risks({ db, clock }: Context): Promise<RiskLine[]> {
   const found = await risksByClaim(db, clock.now(), 'office');
-  const rows = await db.json<RiskRow[]>(RISKY, { claims: JSON.stringify([...found.keys()]) });
+  const rows = await db.value(RISKY, { claims: [...found.keys()] });
   const alike = new Map<string, RiskRow[]>();
   for (const row of rows) {
     const same = JSON.stringify([row.reference, row.places, found.get(row.claim)]);

@@ -3,7 +3,6 @@ import type { RequestId } from '@/core/ids';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, worksWithBookings } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
-import { SEEN_BY } from '../../db/names';
 import {
   MOST_FILE_BYTES,
   MOST_FILE_MB,
@@ -18,6 +17,7 @@ import type { SignedInContext } from '../../context';
 import { keep, type Reader } from '../../db/connection';
 import { dropStored, keepStream, readStored } from '../../files/store';
 import { accessTo } from '../request-access';
+import { CLAIMS, FILE, LOOSE, REQUEST } from './files.queries';
 
 interface FileRow {
   readonly key: string;
@@ -30,12 +30,8 @@ interface FileRow {
   readonly thread: 'with-requester' | 'internal' | null;
 }
 
-// A file of a message belongs to the request the message is about.
-const FILE = `SELECT f.key, f.name, f.bytes, f.stored_as, f.owner_id, COALESCE(f.request_id, t.request_id) AS request_id, t.kind AS thread
-  FROM file f LEFT JOIN message m ON m.id = f.message_id LEFT JOIN thread t ON t.id = m.thread_id WHERE f.key = $key`;
-
 const fileOf = async (reader: Reader, key: string): Promise<FileRow | undefined> =>
-  (await reader.rows<FileRow>(FILE, { key }))[0];
+  (await reader.all(FILE, { key }))[0];
 
 const lineOf = ({ key, name, bytes }: FileRow): FileLine => ({ key, name, bytes });
 
@@ -46,10 +42,7 @@ export async function takeFile(
   body: ReadableStream<Uint8Array> | null,
 ): Promise<Outcome<FileLine>> {
   const me = ctx.viewer.personId;
-  const [loose] = await ctx.db.rows<{ count: number }>(
-    'SELECT COUNT(*) AS count FROM file WHERE owner_id = $me AND request_id IS NULL AND message_id IS NULL AND key <> $key',
-    { me, key },
-  );
+  const [loose] = await ctx.db.all(LOOSE, { me, key });
   if (loose!.count >= MOST_LOOSE_FILES)
     return refuse({
       code: 'bad-input',
@@ -80,11 +73,8 @@ export async function takeFile(
 const NOBODY = -1 as PersonId;
 
 /** Whether the roles of the viewer see what is on in the spaces of some date of the request. */
-async function seesSomeOf({ db, viewer }: SignedInContext, request: number): Promise<boolean> {
-  const claims = await db.rows<{ seenBy: string }>(
-    `SELECT DISTINCT ${SEEN_BY} AS seenBy FROM claim c JOIN occurrence o ON o.id = c.occurrence_id WHERE o.request_id = $request AND c.status <> 'released'`,
-    { request },
-  );
+async function seesSomeOf({ db, viewer }: SignedInContext, request: RequestId): Promise<boolean> {
+  const claims = await db.all(CLAIMS, { request });
   return claims.some(({ seenBy }) =>
     mayKnowBooking(viewer, {
       requesterId: NOBODY,
@@ -101,11 +91,7 @@ async function mayRead(ctx: SignedInContext, file: FileRow): Promise<boolean> {
   if (file.owner_id === viewer.personId) return true;
   if (file.request_id === null) return false;
   if (!file.thread && worksWithBookings(viewer) && (await seesSomeOf(ctx, file.request_id))) return true;
-  const request = await db.json<Parameters<typeof accessTo>[1]>(
-    `SELECT json_object('id', r.id, 'requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
-     FROM request r WHERE r.id = $id`,
-    { id: file.request_id },
-  );
+  const request = await db.value(REQUEST, { id: file.request_id });
   const access = await accessTo(ctx, request);
   return file.thread ? access === 'own' || access === 'office' : access !== null;
 }

@@ -14,6 +14,7 @@ import type { SignedInContext } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { speakerFor } from '../verdicts';
 import { NOTHING_TOUCHED, type Touched } from './keeper';
+import { COMING, RISKS } from './house-book.queries';
 
 interface ComingClaim {
   readonly id: ClaimId;
@@ -23,13 +24,6 @@ interface ComingClaim {
   readonly title: string;
   readonly start: EpochMinute;
 }
-
-const COMING = `SELECT c.id, o.id AS occurrenceId, r.id AS requestId, r.ref, r.title, c.start_min AS start FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
-  JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND c.end_min > $now
-  AND (EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces)))
-    OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($types)))) ORDER BY c.start_min, c.id`;
-
-const RISKS = `SELECT claim_id AS id, rule, subject, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`;
 
 const MOST_TOLD = 5;
 /** So many dates are brought in line by one go over the tables. */
@@ -43,7 +37,7 @@ interface Risk {
 }
 
 const risksOf = (change: ChangeSet, ids: readonly ClaimId[], rules: readonly Rule[]): Promise<Risk[]> =>
-  change.tx.rows<Risk>(RISKS, { ids: JSON.stringify(ids), rules: JSON.stringify(rules) });
+  change.tx.all(RISKS, { ids, rules });
 
 /** Of each claim the first risk it did not have before. */
 function newRisks(before: readonly Risk[], after: readonly Risk[]): Map<ClaimId, string> {
@@ -104,10 +98,10 @@ export async function followHouse(
 ): Promise<string[]> {
   const touched: Touched = { ...NOTHING_TOUCHED, ...part };
   if (!touched.spaces.length && !touched.types.length) return [];
-  const coming = await change.tx.rows<ComingClaim>(COMING, {
+  const coming = await change.tx.all(COMING, {
     now: change.at,
-    spaces: JSON.stringify(touched.spaces),
-    types: JSON.stringify(touched.types),
+    spaces: touched.spaces,
+    types: touched.types,
   });
   if (!coming.length) return [];
   const risks = touched.rules.length ? await followRisks(ctx, change, coming, touched.rules) : [];

@@ -27,6 +27,7 @@ import { dayNoteKeeper } from './keepers/day-notes';
 import { numbers } from './keeper';
 import { siteIds } from './keepers/spaces-of';
 import { writeThingHistory } from './thing-history';
+import { DATES, SHUT } from './house-book.queries';
 
 const known = new Map<Language, readonly NamedChoice[]>();
 
@@ -100,18 +101,13 @@ export function holidaysOf(places: readonly string[], year: number): Holiday[] {
 
 const keyOf = ({ from, name }: Holiday): string => `${from} ${name}`;
 
-const SHUT = `SELECT 1 AS one FROM closure WHERE owner_kind = 'site' AND owner_id = $site AND kind = 'shut' AND start_local <= $from AND end_local >= $to LIMIT 1`;
-
 /** The sites that are not shut then. */
 async function openSites(reader: Reader, { from, to }: Holiday): Promise<number[]> {
   const open: number[] = [];
   for (const site of await siteIds(reader))
-    if (!(await reader.rows(SHUT, { from, to, site })).length) open.push(site);
+    if (!(await reader.all(SHUT, { from, to, site })).length) open.push(site);
   return open;
 }
-
-const DATES = `SELECT COUNT(*) AS n FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
-  WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND c.end_min > $now`;
 
 function whenOf({ from, to }: Holiday): string {
   if (from.slice(11) !== '00:00') return spanText(from, to);
@@ -128,7 +124,7 @@ export async function holidayLines(
   const tzid = await siteZone(db);
   const lines: HolidayLine[] = [];
   for (const holiday of holidaysOf(places, year)) {
-    const [row] = await db.rows<{ n: number }>(DATES, {
+    const [row] = await db.all(DATES, {
       start: toEpochMinute(holiday.from, tzid, 'offset-before'),
       end: toEpochMinute(holiday.to, tzid, 'offset-before'),
       now: clock.now(),

@@ -2,24 +2,13 @@ import { clockOf, minutesOf, type HoursRow, type QuestionRow } from '@/contracts
 import type { Reader, Writer } from '../../db/connection';
 import type { QuestionOwner } from '../ask/questions';
 import { replaceRows } from './keeper';
+import { HOURS, QUESTION_ROWS } from './house-book.queries';
 
 type HoursOwner = 'site' | 'building' | 'space';
 
-interface HoursLine {
-  readonly weekday: number;
-  readonly fromMin: number;
-  readonly toMin: number;
-  readonly validFrom: string | null;
-  readonly validTo: string | null;
-}
-
 /** Hours of one owner: days that are open alike in one line. */
 export async function loadHours(reader: Reader, owner: HoursOwner, id: number): Promise<HoursRow[]> {
-  const lines = await reader.rows<HoursLine>(
-    `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
-     WHERE owner_kind = $owner AND owner_id = $id ORDER BY valid_from IS NOT NULL, valid_from, from_min, to_min, weekday`,
-    { owner, id },
-  );
+  const lines = await reader.all(HOURS, { owner, id });
   const rows = new Map<string, HoursRow>();
   for (const { weekday, fromMin, toMin, validFrom, validTo } of lines) {
     const key = `${fromMin} ${toMin} ${validFrom} ${validTo}`;
@@ -59,11 +48,7 @@ export const storeHours = (
   );
 
 export const loadQuestionRows = (reader: Reader, owner: QuestionOwner, id: number): Promise<QuestionRow[]> =>
-  reader.json<QuestionRow[]>(
-    `SELECT json_group_array(json_object('id', id, 'text', text, 'required', json(iif(required, 'true', 'false')), 'choices', json(choices), 'seenBy', seen_by)
-       ORDER BY position, id) AS json FROM question WHERE owner_kind = $owner AND owner_id = $id AND retired_at IS NULL`,
-    { owner, id },
-  );
+  reader.value(QUESTION_ROWS, { owner, id });
 
 /** Writes the questions of one owner. What is asked no more is kept as long as answers to it are. */
 export async function storeQuestions(

@@ -9,6 +9,7 @@ import { keepPictureFile } from '../../files/picture-file';
 import { dropStored, readStored } from '../../files/store';
 import { noteInHistory } from './around-thing';
 import { keeperOf } from './keepers';
+import { PICTURE_BYTES, ROW_OF } from './house-book.queries';
 
 const KIND: Readonly<Record<PictureOwner, HouseKind>> = { space: 'space', pool: 'equipment' };
 
@@ -20,10 +21,7 @@ interface Row {
 }
 
 async function rowOf(reader: Reader, of: PictureOwner, id: number): Promise<Row | null> {
-  const [row] = await reader.rows<Row>(
-    'SELECT stored_as AS stored, about, width, height FROM picture WHERE owner_kind = $of AND owner_id = $id',
-    { of, id },
-  );
+  const [row] = await reader.all(ROW_OF, { of, id });
   return row ?? null;
 }
 
@@ -37,7 +35,7 @@ export async function pictureOf(reader: Reader, of: PictureOwner, id: number): P
 
 /** The bytes of a picture that is shown now; null for any other name. */
 export async function pictureBytes(reader: Reader, stored: string): Promise<ReadableStream | null> {
-  const [row] = await reader.rows('SELECT 1 AS one FROM picture WHERE stored_as = $stored', { stored });
+  const [row] = await reader.all(PICTURE_BYTES, { stored });
   return row ? readStored(stored) : null;
 }
 

@@ -5,12 +5,10 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
+import { DROP_OWN_LAYOUT, OWN_LAYOUTS } from './house.queries';
 
 /** The house's own ways to set rooms, by name. */
-export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> =>
-  reader.json<OwnLayout[]>(
-    `SELECT json_group_array(json_object('id', id, 'name', name, 'query', json(query)) ORDER BY name) AS json FROM own_layout`,
-  );
+export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> => reader.value(OWN_LAYOUTS);
 
 /** Keeps a way to set rooms under a name; one of that name is replaced. */
 export async function keepOwnLayout(
@@ -35,9 +33,7 @@ export async function dropOwnLayout(
 ): Promise<Outcome<HouseReply>> {
   const order = { action: unsaid('gave up a way to set rooms'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const [known] = await change.tx.rows<{ name: string }>('SELECT name FROM own_layout WHERE id = $id', {
-      id,
-    });
+    const [known] = await change.tx.all(DROP_OWN_LAYOUT, { id });
     if (!known) return refuse({ code: 'not-found', what: say`such way to set rooms` });
     await change.tx.run('DELETE FROM own_layout WHERE id = $id', { id });
     return done({ summary: say`gave up “${known.name}”`, atRisk: 0 });

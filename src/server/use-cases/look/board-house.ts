@@ -1,28 +1,9 @@
-import type { EquipmentTypeId } from '@/core/ids';
 import type { SpaceFacts } from '@/core/checks/world';
-import {
-  factsOf,
-  type BoardCategory,
-  type BoardHouse,
-  type HousePool,
-  type HouseSpace,
-} from '@/contracts/board';
+import { factsOf, type BoardCategory, type BoardHouse, type HouseSpace } from '@/contracts/board';
 import type { Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
-
-interface PoolRow {
-  readonly id: EquipmentTypeId;
-  readonly name: string;
-  readonly store: string;
-  readonly units: HousePool['units'];
-}
-
-// A kit counts as its contents and has no level of its own.
-const POOLS = `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'store', s.name,
-  'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM stock_line l JOIN resource r ON r.id = l.resource_id WHERE l.type_id = t.id)
-) ORDER BY s.id, t.position) AS json
-FROM equipment_type t JOIN store s ON s.id = t.store_id WHERE t.retired_at IS NULL AND NOT EXISTS (SELECT 1 FROM kit_item k WHERE k.kit_id = t.id)`;
+import { BOARD_CATEGORIES, BOARD_HOUSE, POOLS, SITE } from './look.queries';
 
 /** Positions in a list of distinct values. */
 function pooled<Value>() {
@@ -50,7 +31,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
       )
     ).map((each) => [each.id, each]),
   );
-  const pools = await reader.json<PoolRow[]>(POOLS);
+  const pools = await reader.value(POOLS);
   const stock = new Map(
     (
       await loadEquipmentFacts(
@@ -59,9 +40,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
       )
     ).map((each) => [each.id, each]),
   );
-  const [site] = await reader.rows<{ months: number }>(
-    'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
-  );
+  const [site] = await reader.all(SITE);
   const { tzid, grainMin } = await siteDays(reader);
   const hourSets = pooled<BoardHouse['hours'][number]>();
   const closureSets = pooled<BoardHouse['closures'][number]>();
@@ -89,9 +68,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
 
 /** Spaces and pools with their rules; read anew only when the house has changed. */
 export async function boardHouse(reader: Reader): Promise<BoardHouse> {
-  const [row] = await reader.rows<{ version: number }>(
-    `SELECT CAST(value AS INTEGER) AS version FROM setting WHERE key = 'house_version'`,
-  );
+  const [row] = await reader.all(BOARD_HOUSE);
   const version = row?.version ?? 0;
   const known = reader.kept.get('board house') as BoardHouse | undefined;
   if (known?.version === version) return known;
@@ -127,5 +104,4 @@ export async function boardHouseText(
   return written;
 }
 
-export const boardCategories = (reader: Reader): Promise<BoardCategory[]> =>
-  reader.rows<BoardCategory>('SELECT id, name, mark, hue FROM category ORDER BY position');
+export const boardCategories = (reader: Reader): Promise<BoardCategory[]> => reader.all(BOARD_CATEGORIES);

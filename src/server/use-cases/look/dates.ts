@@ -12,6 +12,7 @@ import { siteZone } from '../../db/space-facts';
 import { readableCalendars } from '../publish/calendars';
 import { CLAIMS_IN_SPAN } from './claims-in-span';
 import { expected, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE, rightsOf } from './known-bookings';
+import { CHOICES } from './look.queries';
 
 // What is cancelled was in force before: readers keep knowing what they knew.
 const IS_KNOWN = `(${KNOWN} OR (o.state = 'cancelled' AND ${IS_ANNOUNCED}))`;
@@ -102,19 +103,8 @@ export async function datesOf(ctx: Context, query: DatesQuery): Promise<DatesRep
   };
 }
 
-const choice = (id: string, name: string, mark: string, hue: string) =>
-  `json_object('id', ${id}, 'name', ${name}, 'mark', ${mark}, 'hue', ${hue})`;
-
-const CHOICES = `SELECT json_object(
-  'space', (SELECT json_group_array(${choice('s.id', 's.name', 'NULL', 'NULL')} ORDER BY b.position, s.position) FROM space s JOIN building b ON b.id = s.building_id),
-  'building', (SELECT json_group_array(${choice('id', 'name', 'NULL', 'NULL')} ORDER BY position) FROM building),
-  'category', (SELECT json_group_array(${choice('id', 'name', 'mark', 'hue')} ORDER BY position) FROM category),
-  'host', (SELECT json_group_array(${choice('id', 'name', 'NULL', 'NULL')} ORDER BY name) FROM organisation),
-  'buildingOf', (SELECT json_group_object(id, building_id) FROM space),
-  'codes', (SELECT json_group_object(id, code) FROM space)) AS json`;
-
 export async function dateChoices(ctx: Context): Promise<DateChoices> {
-  const choices = await ctx.db.json<Omit<DateChoices, 'calendar'>>(CHOICES);
+  const choices = await ctx.db.value(CHOICES);
   const calendar = (await readableCalendars(ctx)).map(({ id, name, mark, hue }) => ({ id, name, mark, hue }));
   return { ...choices, calendar };
 }

@@ -1,5 +1,6 @@
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import type { Reader } from '../../db/connection';
+import { DAY_NOTE_LINES } from './look.queries';
 
 interface NoteRow {
   readonly name: string;
@@ -9,10 +10,7 @@ interface NoteRow {
 
 /** What the house says of any of these days, in their order. */
 export const dayNoteLines = (reader: Reader, first: LocalDate, days: number): Promise<NoteRow[]> =>
-  reader.rows<NoteRow>(
-    'SELECT name, from_date AS "from", to_date AS "to" FROM day_note WHERE from_date <= $last AND to_date >= $first ORDER BY from_date, id',
-    { first, last: addDays(first, days - 1) },
-  );
+  reader.all(DAY_NOTE_LINES, { first, last: addDays(first, days - 1) });
 
 /** What the house says of each of these days; most say nothing. */
 export async function dayNotes(

@@ -21,6 +21,7 @@ import { familiarTo } from '../own/familiar';
 import { askerOf } from '../verdicts';
 import { knownSpaces, type KnownSpace } from './board-house';
 import { usesIn } from './board-span';
+import { EARLIEST_SITE, KIT_ITEMS } from './look.queries';
 
 const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
@@ -33,11 +34,9 @@ type BusyTuple = [part: ResourceId, start: EpochMinute, end: EpochMinute, claim:
 
 type PoolLine = EarliestWanted['pools'][number];
 
-const KIT_ITEMS = 'SELECT kit_id AS kit, type_id AS typeId, quantity FROM kit_item';
-
 /** What is wanted of pools, a kit as its contents, each type once. */
 async function poolsOf(reader: Reader, { pools }: EarliestSearch): Promise<PoolLine[]> {
-  const items = await reader.rows<PoolLine & { readonly kit: PoolLine['typeId'] }>(KIT_ITEMS);
+  const items = await reader.all(KIT_ITEMS);
   const wanted = new Map<PoolLine['typeId'], number>();
   for (const { type, quantity } of pools) {
     const contents = items.filter(({ kit }) => kit === type);
@@ -145,9 +144,7 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
     weekdays: ON_DAYS[search.on],
   };
   const asker = await askerOf(ctx, db);
-  const [site] = await db.rows<{ months: number }>(
-    'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
-  );
+  const [site] = await db.all(EARLIEST_SITE);
   const side = sideOf(ctx);
   const bySpace = new Map(spaces.map(({ facts }) => [facts.id, facts]));
   const mayAsk = (space: SpaceId, event: Interval): boolean => {

@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import { maySeeWaiting, seesAll, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from '../../db/connection';
+import { KNOWN_BOOKINGS_SPACES } from './look.queries';
 
 // Parts of statements over request r, occurrence o, claim c, claimed space s, for one viewer.
 
@@ -43,9 +44,6 @@ export const nth = (sign: '<=' | '>') =>
 
 const NOBODY = -1 as PersonId;
 
-const SPACES = `SELECT (SELECT json_group_array(id) FROM space s WHERE NOT EXISTS (SELECT 1 FROM json_each(s.seen_by) v
-  WHERE v.value IN (SELECT value FROM json_each($roles)))) AS hidden, (SELECT COUNT(*) FROM space) AS spaces`;
-
 /** Which spaces hide from the viewer what is on there, and whether that asks for a look at each booking. */
 async function hiddenFrom(
   reader: Reader,
@@ -53,9 +51,7 @@ async function hiddenFrom(
 ): Promise<{ sees: 0 | 1 | 2; hidden: string }> {
   if (!viewer) return { sees: 0, hidden: '[]' };
   if (seesAll(viewer)) return { sees: 1, hidden: '[]' };
-  const [row] = await reader.rows<{ hidden: string; spaces: number }>(SPACES, {
-    roles: JSON.stringify(viewer.roles),
-  });
+  const [row] = await reader.all(KNOWN_BOOKINGS_SPACES, { roles: viewer.roles });
   const count = (JSON.parse(row!.hidden) as number[]).length;
   if (worksWithBookings(viewer)) return { sees: count === 0 ? 1 : 2, hidden: row!.hidden };
   return { sees: count === row!.spaces ? 0 : 2, hidden: row!.hidden };

@@ -1,6 +1,5 @@
 import { equipmentSpan } from '@/core/occupancy/bands';
 import { scarcest } from '@/core/equipment/peak-use';
-import type { EquipmentTypeId } from '@/core/ids';
 import { addMinutes, interval, type EpochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
 import type { LeftInput, LeftReply } from '@/contracts/left';
@@ -8,6 +7,7 @@ import { done, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
 import { usesIn } from './board-span';
+import { LEFT_THEN_KITS, TYPES } from './look.queries';
 
 /** Nothing is fetched earlier or brought back later than this. */
 const MOVING_MIN = 1440;
@@ -19,12 +19,8 @@ export async function leftThen(ctx: Context, input: LeftInput): Promise<Outcome<
   const start = toEpochMinute(input.startsAt, tzid, 'offset-before');
   const end = Math.max(start + 1, toEpochMinute(input.endsAt, tzid, 'offset-before')) as EpochMinute;
   const occupied = interval(addMinutes(start, -input.beforeMin), addMinutes(end, input.afterMin));
-  const types = await db.rows<{ id: EquipmentTypeId }>(
-    'SELECT id FROM equipment_type WHERE retired_at IS NULL',
-  );
-  const kits = await db.rows<{ kit: EquipmentTypeId; type: EquipmentTypeId; quantity: number }>(
-    'SELECT kit_id AS kit, type_id AS type, quantity FROM kit_item',
-  );
+  const types = await db.all(TYPES);
+  const kits = await db.all(LEFT_THEN_KITS);
   const around = interval(addMinutes(occupied.start, -MOVING_MIN), addMinutes(occupied.end, MOVING_MIN));
   const uses = await usesIn(db, around);
   const facts = await loadEquipmentFacts(

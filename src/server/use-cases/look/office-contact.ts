@@ -1,3 +1,4 @@
+import { OFFICE_CONTACT } from './look.queries';
 import type { Reader } from '../../db/connection';
 
 export interface OfficeContact {
@@ -13,8 +14,6 @@ export const NO_OFFICE: OfficeContact = { site: 'Calendario', name: '', phone: '
 
 /** Whom to ask; null on a database without an office. */
 export async function officeContact(reader: Reader): Promise<OfficeContact | null> {
-  const [row] = await reader.rows<OfficeContact>(
-    'SELECT name AS site, office_name AS name, office_phone AS phone, office_email AS email, tzid FROM site ORDER BY id LIMIT 1',
-  );
+  const [row] = await reader.all(OFFICE_CONTACT);
   return row ?? null;
 }

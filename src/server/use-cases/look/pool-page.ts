@@ -13,11 +13,10 @@ import { familiarTo } from '../own/familiar';
 import { boardHouse } from './board-house';
 import { usesIn } from './board-span';
 import { unitsOf } from './units';
+import { KITS } from './look.queries';
 
 /** So many days of its level are told. */
 const AHEAD_DAYS = 21;
-
-const KITS = `SELECT t.name, k.quantity FROM kit_item k JOIN equipment_type t ON t.id = k.kit_id WHERE k.type_id = $id AND t.retired_at IS NULL ORDER BY t.position`;
 
 /** Everything to know about a pool before asking for it, and what is left of it in the next days. */
 export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPage>> {
@@ -57,7 +56,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
     fetchMin,
     returnMin,
     now: { stock: level!.stock, left: level!.left },
-    kits: await db.rows<{ name: string; quantity: number }>(KITS, { id }),
+    kits: await db.all(KITS, { id }),
     days,
     units: units?.ok ? units.value : null,
     unitNames: pool.units.map(({ name }) => name),

@@ -12,6 +12,7 @@ import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from './board-house';
 import { dayNotes } from './day-notes';
 import { OURS } from './known-bookings';
+import { VERSION } from './look.queries';
 
 const OCCUPIED = `
 SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
@@ -41,9 +42,6 @@ function takenByDay(spans: readonly [EpochMinute, EpochMinute][], days: readonly
   return taken;
 }
 
-// Every change of what is booked has a change set, every change of the house a new version.
-const VERSION = `SELECT (SELECT value FROM setting WHERE key = 'house_version') || ' ' || COALESCE((SELECT MAX(id) FROM change_set), 0) AS version`;
-
 /** Occupied share of the open minutes of each day, 0 to 1; the same for everybody, and kept while nothing changes. */
 async function fullnessOf(
   reader: Reader,
@@ -51,7 +49,7 @@ async function fullnessOf(
   spans: readonly Interval[],
   tzid: string,
 ): Promise<readonly number[]> {
-  const [row] = await reader.rows<{ version: string }>(VERSION);
+  const [row] = await reader.all(VERSION);
   const key = `fullness ${dates[0]} ${dates.length}`;
   const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
   if (known?.version === row!.version) return known.shares;

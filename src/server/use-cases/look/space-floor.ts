@@ -5,13 +5,12 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SpaceFloor } from '@/contracts/seating';
 import type { Context } from '../../context';
 import { spacePage } from './space-page';
+import { FITTED } from './look.queries';
 
 interface FittedRow {
   readonly doors: readonly { side: Door['side']; offsetM: number; widthM: number }[];
   readonly obstacles: readonly { x: number; y: number; w: number; h: number }[];
 }
-
-const FITTED = `SELECT json_object('doors', json(doors), 'obstacles', json(obstacles)) AS json FROM space WHERE id = $id`;
 
 const cells = (metres: number, round: (value: number) => number): number =>
   round((metres * 1000) / CELL_MM) * CELL_MM;
@@ -40,7 +39,7 @@ export async function spaceFloor(ctx: Context, code: string): Promise<Outcome<Sp
   if (!page.ok) return page;
   const { id, code: known, name, building, plan, layouts } = page.value;
   if (!plan) return refuse({ code: 'not-found', what: say`floor of this space` });
-  const fitted = await ctx.db.json<FittedRow>(FITTED, { id });
+  const fitted = await ctx.db.value(FITTED, { id });
   return done({
     code: known,
     name,

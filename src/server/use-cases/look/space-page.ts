@@ -14,6 +14,7 @@ import type { Context } from '../../context';
 import { familiarTo } from '../own/familiar';
 import { boardHouse } from './board-house';
 import { boardRowsText } from './board-span';
+import { FLOOR } from './look.queries';
 
 /** So many days of what is on are told. */
 const AHEAD_DAYS = 14;
@@ -88,14 +89,6 @@ interface FloorRow {
   readonly stewards: string[];
 }
 
-// A steward of a space stands before one of its building.
-const FLOOR = `SELECT json_object('area', s.area_m2, 'length', s.length_m, 'width', s.width_m,
-  'bays', (SELECT json_group_array(json_object('name', k.name, 'areaM2', k.area_m2) ORDER BY k.position) FROM space_child c JOIN space k ON k.id = c.child_id
-    WHERE c.parent_id = s.id AND k.area_m2 IS NOT NULL),
-  'stewards', (SELECT json_group_array(p.name ORDER BY g.scope_kind DESC, p.name) FROM role_grant g JOIN person p ON p.id = g.person_id
-    WHERE g.role = 'steward' AND p.retired_at IS NULL AND ((g.scope_kind = 'space' AND g.scope_id = s.id) OR (g.scope_kind = 'building' AND g.scope_id = s.building_id)))
-) AS json FROM space s WHERE s.id = $id`;
-
 /** Sides of a room whose area alone is known: as three to two. */
 const USUAL_RATIO = 1.5;
 
@@ -142,7 +135,7 @@ export async function spacePage(
   const closures = house.closures[space.closures]!;
   const open = openDuring(span, house.hours[space.hours]!, closures, tzid);
   const [todays] = openDuring(dayInterval(today, tzid), house.hours[space.hours]!, closures, tzid);
-  const { area, length, width, bays, stewards } = await db.json<FloorRow>(FLOOR, { id: space.id });
+  const { area, length, width, bays, stewards } = await db.value(FLOOR, { id: space.id });
   const familiar = await familiarTo(ctx);
   return done({
     id: space.id,

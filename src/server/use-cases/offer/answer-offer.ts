@@ -10,6 +10,7 @@ import { hashOf } from '../../mail/offer-link';
 import { changeDates } from '../change/change-dates';
 import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../request-rows';
 import { loadPlaceNames, placesOf } from '../place-names';
+import { LINK } from './offer.queries';
 
 interface LinkRow {
   readonly hash: string;
@@ -33,12 +34,7 @@ const proposalOf = ({ live }: DateRow) =>
   live.find(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
 
 async function offerBehind(ctx: Context, token: string): Promise<Offer | null> {
-  const [link] = await ctx.db.rows<LinkRow>(
-    `SELECT hash, request_id AS requestId, person_id AS personId, occurrences, expires_min AS expiresMin,
-       (SELECT substr(c.idempotency_key, length(k.hash) + 8) FROM change_set c WHERE c.idempotency_key IN ('offer ' || k.hash || ' accept', 'offer ' || k.hash || ' refuse')) AS answer
-     FROM offer_link k WHERE hash = $hash`,
-    { hash: hashOf(token) },
-  );
+  const [link] = await ctx.db.all(LINK, { hash: hashOf(token) });
   if (!link) return null;
   const [request] = await loadRequestsById(ctx.db, [link.requestId as RequestRow['id']]);
   const named = new Set(JSON.parse(link.occurrences) as OccurrenceId[]);

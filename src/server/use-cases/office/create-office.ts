@@ -7,6 +7,7 @@ import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashForFile } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
+import { EXISTING, SCOPE } from './office.queries';
 
 async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
@@ -76,11 +77,7 @@ async function addPeople(
 
 /** Makes somebody the steward of a building or a pool by its name, or of a space by its code. */
 async function addSteward(tx: Writer, person: number, name: string, asksConsent: boolean): Promise<void> {
-  const [scope] = await tx.rows<{ kind: string; id: number }>(
-    `SELECT 'building' AS kind, id FROM building WHERE name = $name UNION ALL SELECT 'space', id FROM space WHERE code = $name
-     UNION ALL SELECT 'pool', id FROM equipment_type WHERE name = $name`,
-    { name },
-  );
+  const [scope] = await tx.all(SCOPE, { name });
   if (!scope) throw new OfficeFileError(`there is no building, space or equipment “${name}” to look after`);
   await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id, $asks)`, {
     person,
@@ -98,7 +95,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     })),
   );
   await db.write(async (tx) => {
-    const [existing] = await tx.rows<{ name: string }>('SELECT name FROM site LIMIT 1');
+    const [existing] = await tx.all(EXISTING);
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
     const { name, zone, language, office: contact, accessMin, exitMin, grainMin } = office.site;
     const siteId = await insert(tx, 'site', {

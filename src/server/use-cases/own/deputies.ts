@@ -3,13 +3,11 @@ import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/own';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
+import { DEPUTIES_OF, PERSON } from './own.queries';
 
 /** Who may ask, change and cancel for the viewer, by name. */
 export const deputiesOf = ({ db, viewer }: SignedInContext): Promise<Deputy[]> =>
-  db.rows<Deputy>(
-    'SELECT p.name, p.email FROM deputy d JOIN person p ON p.id = d.deputy_id WHERE d.person_id = $me ORDER BY p.name',
-    { me: viewer.personId },
-  );
+  db.all(DEPUTIES_OF, { me: viewer.personId });
 
 const fault = (message: string) => refuse({ code: 'bad-input', fields: [{ path: 'email', message }] });
 
@@ -20,10 +18,7 @@ export async function setDeputy(
 ): Promise<Outcome<readonly Deputy[]>> {
   const { db, viewer } = ctx;
   const me = viewer.personId;
-  const [person] = await db.rows<{ id: number }>(
-    'SELECT id FROM person WHERE email = $email AND retired_at IS NULL',
-    { email },
-  );
+  const [person] = await db.all(PERSON, { email });
   if (!person) return fault('No account has this address. Check it, or ask the office.');
   if (person.id === me) return fault('That is your own address; you may already.');
   const before = await deputiesOf(ctx);

@@ -3,6 +3,7 @@ import { NOTHING_FAMILIAR, type Familiar, type PinInput, type PinnedName } from 
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
+import { PINNED_NAMES } from './own.queries';
 
 /** So many spaces used before are remembered. */
 const MOST_USED = 12;
@@ -48,9 +49,4 @@ export async function pin(ctx: SignedInContext, input: PinInput): Promise<Outcom
 
 /** What somebody has pinned, by name. */
 export const pinnedNames = ({ db, viewer }: SignedInContext): Promise<PinnedName[]> =>
-  db.rows<PinnedName>(
-    `SELECT q.kind, q.target_id AS id, COALESCE(s.name, t.name) AS name, iif(q.kind = 'space', '/places/' || s.code, '/pools/' || t.id) AS href
-     FROM pin q LEFT JOIN space s ON q.kind = 'space' AND s.id = q.target_id LEFT JOIN equipment_type t ON q.kind = 'pool' AND t.id = q.target_id
-     WHERE q.person_id = $person AND COALESCE(s.name, t.name) IS NOT NULL ORDER BY name`,
-    { person: viewer.personId },
-  );
+  db.all(PINNED_NAMES, { person: viewer.personId });

@@ -8,7 +8,8 @@ import type { AnyRow } from '../../changes/change-set';
 import type { SignedInContext } from '../../context';
 import { accessTo } from '../request-access';
 import { loadRequest } from '../request-rows';
-import { REQUESTS_OF_CHANGE, turnsOfMany, whatOf, type ChangeOfRequest } from '../since';
+import { turnsOfMany, whatOf, type ChangeOfRequest } from '../since';
+import { HISTORY } from './own.queries';
 
 interface HistoryRow extends ChangeOfRequest {
   readonly at: EpochMinute;
@@ -19,19 +20,6 @@ interface HistoryRow extends ChangeOfRequest {
   readonly before: string | null;
   readonly after: string | null;
 }
-
-// A change of many requests tells of this one alone: rows that lead to another are left out.
-const HISTORY = `
-SELECT c.id AS changeSet, x.request_id AS request, ${REQUESTS_OF_CHANGE}, c.at_min AS at, p.name AS who, c.action, c.result, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
-FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
-  LEFT JOIN history h ON h.change_set_id = c.id AND (
-    (h.entity = 'request' AND h.entity_id = CAST($request AS TEXT))
-    OR (h.entity IN ('request_host','request_category','request_line','request_answer') AND json_extract(COALESCE(h.after, h.before), '$.request_id') = $request)
-    OR (h.entity IN ('segment','occurrence') AND json_extract(COALESCE(h.after, h.before), '$.request_id') = $request)
-    OR (h.entity = 'claim' AND json_extract(COALESCE(h.after, h.before), '$.occurrence_id') IN (SELECT id FROM occurrence WHERE request_id = $request))
-    OR (h.entity IN ('claim_space','claim_equipment','claim_service','claim_override') AND json_extract(COALESCE(h.after, h.before), '$.claim_id')
-      IN (SELECT k.id FROM claim k JOIN occurrence o ON o.id = k.occurrence_id WHERE o.request_id = $request)))
-WHERE x.request_id = $request ORDER BY c.id, h.id`;
 
 /** Bookkeeping that tells a reader nothing. */
 const NOT_TOLD: readonly string[] = ['row_version', 'id', 'as_asked'];
@@ -58,7 +46,7 @@ export async function historyTable(ctx: SignedInContext, reference: string): Pro
   const access = await accessTo(ctx, request);
   if (access !== 'own' && access !== 'office')
     return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
-  const rows = await ctx.db.rows<HistoryRow>(HISTORY, { request: request.id });
+  const rows = await ctx.db.all(HISTORY, { request: request.id });
   const turns = await turnsOfMany(ctx.db, rows);
   const lines = rows.flatMap((row) => {
     const common = [toLocal(row.at, request.tzid), row.who ?? say`the clock`, whatOf(row, turns), row.reason];

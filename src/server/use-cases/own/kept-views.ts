@@ -3,15 +3,11 @@ import { MOST_VIEWS, type KeepViewInput, type KeptScreen, type KeptView } from '
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
+import { KEPT_VIEWS } from './own.queries';
 
 /** The views a person keeps for a screen, by name; none without an account. */
 export const keptViews = async ({ db, viewer }: Context, screen: KeptScreen): Promise<KeptView[]> =>
-  viewer
-    ? db.rows<KeptView>(
-        'SELECT id, name, address FROM saved_view WHERE person_id = $person AND screen = $screen ORDER BY name',
-        { person: viewer.personId, screen },
-      )
-    : [];
+  viewer ? db.all(KEPT_VIEWS, { person: viewer.personId, screen }) : [];
 
 /** Keeps a view under a name; a name that is there already stands for the new view from now on. */
 export async function keepView(ctx: SignedInContext, input: KeepViewInput): Promise<Outcome<KeptView[]>> {

@@ -5,7 +5,8 @@ import { UNDO_MINUTES } from '@/core/changes/undo-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { SignedInContext } from '../../context';
 import { siteZone } from '../../db/space-facts';
-import { CAN_BE_UNDONE, undoFrom } from '../change/undoable';
+import { CAN_BE_UNDONE } from '../change/change.queries';
+import { undoFrom } from '../change/undoable';
 import { summaryOf } from '../since';
 
 const MOST_ACTIONS = 50;

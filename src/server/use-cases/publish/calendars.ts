@@ -7,6 +7,7 @@ import { isLink } from '../../auth/feed-links';
 import { filterOf } from '../../changes/publishing/publishing-state';
 import type { Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
+import { NOW, SLUG_NOW, WHO_READS } from './publish.queries';
 
 /** A calendar of the office's making. */
 export interface Calendar {
@@ -39,8 +40,6 @@ const CALENDARS = `SELECT json_group_array(json_object('id', k.id, 'slug', k.slu
 FROM calendar k LEFT JOIN category c ON json_array_length(k.filter, '$.categories') = 1 AND c.id = (k.filter ->> '$.categories[0]')
 WHERE k.kind = 'made' AND iif($endedSince IS NULL, k.retired_min IS NULL, k.retired_min > $endedSince)`;
 
-const STAMP = `(SELECT value FROM setting WHERE key = 'calendars_version') || '.' || (SELECT value FROM setting WHERE key = 'house_version')`;
-
 /** Calendars as they were at a stamp; good while the stamp stands. */
 export interface KeptCalendars {
   readonly stamp: string;
@@ -55,7 +54,7 @@ export const keptCalendars = (reader: Reader): KeptCalendars | undefined =>
 
 /** The calendars there are, read anew only when one of them, or a category, has changed. */
 export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]> {
-  const [now] = await reader.rows<{ stamp: string }>(`SELECT ${STAMP} AS stamp`);
+  const [now] = await reader.all(NOW);
   const known = keptCalendars(reader);
   if (known?.stamp === now!.stamp) return known.calendars;
   const calendars = await readCalendars(reader, null);
@@ -93,10 +92,7 @@ async function whoReads({ db, viewer }: Asker, token: string | null, isAsked: bo
   }
   // Most calendars are for everybody; whose members one is need not be asked for those.
   if (!viewer || !isAsked) return { viewer, organisations: [] };
-  const rows = await db.rows<{ id: OrganisationId }>(
-    'SELECT organisation_id AS id FROM membership WHERE person_id = $me',
-    { me: viewer.personId },
-  );
+  const rows = await db.all(WHO_READS, { me: viewer.personId });
   return { viewer, organisations: rows.map(({ id }) => id) };
 }
 
@@ -131,10 +127,6 @@ export async function calendarFor(ctx: Asker, slug: string, token: string | null
 
 /** Where an address leads now: a calendar's own, or one it had before. */
 export async function slugNow(reader: Reader, slug: string): Promise<string | null> {
-  const [row] = await reader.rows<{ slug: string }>(
-    `SELECT k.slug FROM calendar k WHERE k.kind = 'made' AND k.retired_min IS NULL
-     AND (k.slug = $slug OR k.id = (SELECT calendar_id FROM calendar_slug_old WHERE slug = $slug))`,
-    { slug },
-  );
+  const [row] = await reader.all(SLUG_NOW, { slug });
   return row?.slug ?? null;
 }

@@ -2,7 +2,6 @@ import { say } from '@/contracts/language/say';
 import { feedText, segmentEvents } from '@/core/publishing/icalendar';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
-import type { SegmentId } from '@/core/ids';
 import type { EventPage, NoticeDate, NoticePlace } from '@/contracts/notices';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
@@ -15,6 +14,7 @@ import { eventPath, uidHeadOf, wholeAddress } from '../../publishing/event-addre
 import { dateKey, factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './notice-rows';
 import { eventHead, vtimezone } from './feeds/feed';
 import { publishedSegments } from '../../publishing/render';
+import { SEGMENTS } from './publish.queries';
 
 interface Found {
   readonly calendars: readonly Calendar[];
@@ -139,10 +139,7 @@ export async function eventFile(
   const { rows, calendars } = await findEvent(ctx, address, token);
   const wanted = key === null ? rows : rows.filter(({ recurrence }) => dateKey(recurrence) === key);
   if (!wanted.length) return gone();
-  const segments = await ctx.db.json<SegmentId[]>(
-    'SELECT json_group_array(id) AS json FROM segment WHERE uid IN (SELECT value FROM json_each($uids))',
-    { uids: JSON.stringify([...new Set(wanted.map(({ uid }) => uid))]) },
-  );
+  const segments = await ctx.db.value(SEGMENTS, { uids: [...new Set(wanted.map(({ uid }) => uid))] });
   const made = await publishedSegments(ctx.db, calendars, factsOn(calendars), segments, ctx.clock.now());
   const only = key === null ? null : wanted[0]!.recurrence;
   const text = made

@@ -9,7 +9,7 @@ import type { Reader } from '../../db/connection';
 import { CLAIMS_IN_SPAN } from '../look/claims-in-span';
 import type { Calendar } from './calendars';
 import { eventPath } from '../../publishing/event-address';
-import { NOTICE_WORDS } from '../../publishing/published-rows';
+import { NOTICE_WORDS } from '../../publishing/publishing.queries';
 
 /** A date some calendars show, with what there is to tell of it. */
 export interface NoticeRow extends NoticeWords {

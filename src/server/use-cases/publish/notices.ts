@@ -10,6 +10,7 @@ import { siteZone } from '../../db/space-facts';
 import { calendarFor, readableCalendars, type Calendar } from './calendars';
 import { comingOn } from './coming';
 import { factsOn, noticeDate, noticeRowsIn, type NoticeRow } from './notice-rows';
+import { CHOICES } from './publish.queries';
 
 /** Days a list looks ahead, and so many dates it tells of them, whole days; the later ones are a step further on. */
 const LIST_DAYS = 366;
@@ -95,14 +96,6 @@ async function nextDayWith(
   return found ? dateOf(found.start) : null;
 }
 
-const CHOICES = `SELECT json_object('categories', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM category),
-  'buildings', (SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY position) FROM building),
-  'weekStart', (SELECT week_start FROM site ORDER BY id LIMIT 1)) AS json`;
-
-interface Choices extends Pick<NoticesPage, 'categories' | 'buildings'> {
-  readonly weekStart: number;
-}
-
 async function pageOf(
   ctx: Context,
   calendars: readonly Calendar[],
@@ -113,7 +106,7 @@ async function pageOf(
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));
   const on = query.on ?? today;
-  const { weekStart: siteWeek, ...choices } = await ctx.db.json<Choices>(CHOICES);
+  const { weekStart: siteWeek, ...choices } = await ctx.db.value(CHOICES);
   const weekStart = weekStartOf(siteWeek);
   const { first, last } = spanOf(query.view, on, weekStart);
   // A list of what is on begins with what is still going on, not with what is over.

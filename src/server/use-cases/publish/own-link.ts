@@ -1,11 +1,11 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { RequestId } from '@/core/ids';
 import { done, type Outcome } from '@/contracts/refusal';
 import { linkToken } from '../../auth/feed-links';
 import { syncPublished } from '../../changes/publishing/sync-published';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { readableCalendars } from './calendars';
+import { OWN_LINK, REQUESTS } from './publish.queries';
 
 /** The private link of somebody, and what it opens besides their own bookings. */
 export interface OwnLink {
@@ -16,12 +16,7 @@ export interface OwnLink {
 
 export async function ownLink(ctx: SignedInContext): Promise<OwnLink> {
   const id = ctx.viewer.personId;
-  const [row] = await ctx.db.rows<{ link_no: number }>(
-    'SELECT link_no FROM feed_link WHERE person_id = $id',
-    {
-      id,
-    },
-  );
+  const [row] = await ctx.db.all(OWN_LINK, { id });
   const calendars = (await readableCalendars(ctx)).filter(
     ({ readers }) => readers.kind === 'signed-in' || readers.kind === 'named',
   );
@@ -49,10 +44,7 @@ export async function replaceOwnLink(
        WHERE NOT EXISTS (SELECT 1 FROM calendar WHERE kind = 'person' AND ref_id = $id)`,
       { id },
     );
-    const requests = await tx.json<RequestId[]>(
-      'SELECT json_group_array(id) AS json FROM request WHERE requester_id = $id',
-      { id },
-    );
+    const requests = await tx.value(REQUESTS, { id });
     await syncPublished(change, requests);
     return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });
   });

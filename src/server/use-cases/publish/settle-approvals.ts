@@ -9,6 +9,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader, Writer } from '../../db/connection';
 import { loadRequest } from '../request-rows';
+import { READERS_WAIT_UNTIL, WAITING } from './publish.queries';
 
 const MOST_AT_ONCE = 500;
 
@@ -37,10 +38,7 @@ export async function settleApprovals(tx: Writer, now: EpochMinute): Promise<num
 
 /** From when on readers see what was approved last; null where nothing waits for that. */
 export async function readersWaitUntil(reader: Reader, request: RequestId): Promise<EpochMinute | null> {
-  const [row] = await reader.rows<{ at: EpochMinute | null }>(
-    'SELECT MAX(u.settles_min) AS at FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
-    { request },
-  );
+  const [row] = await reader.all(READERS_WAIT_UNTIL, { request });
   return row!.at;
 }
 
@@ -54,10 +52,7 @@ export async function publishNow(
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
     if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
-    const waiting = await change.tx.rows<{ id: number }>(
-      'SELECT o.id FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
-      { request: request.id },
-    );
+    const waiting = await change.tx.all(WAITING, { request: request.id });
     await change.tx.run(
       'DELETE FROM unsettled_approval WHERE occurrence_id IN (SELECT value FROM json_each($ids))',
       { ids: JSON.stringify(waiting.map(({ id }) => id)) },

@@ -8,7 +8,14 @@ import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { withEnd } from '@/core/recurrence/editor-model';
 import { firstDate, isEndless, parsedRule } from '@/core/recurrence/rule';
 import { horizonEnd } from '@/core/spaces/policy';
-import { addDays, addWallMinutes, dateOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
+import {
+  addDays,
+  addWallMinutes,
+  dateOf,
+  wallMinute,
+  type LocalDateTime,
+  type LocalDate,
+} from '@/core/time/local-time';
 import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
 import { MOST_IN_STEP, sayTooManyInStep, type ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -41,6 +48,7 @@ import { Occurrence, Request, Segment, SegmentDate } from '../../db/tables/reque
 import { WorkOrder } from '../../db/tables/work-orders';
 import { asFlag } from '../../db/tables/column';
 import type { RowOf } from '../../db/tables/table';
+import { SEGMENT, SITE, WRITE_SEGMENTS } from './series.queries';
 
 interface Segment {
   readonly id: SegmentId;
@@ -57,7 +65,7 @@ interface Split {
   readonly set: DateSet;
   readonly lengthMin: number;
   readonly isEndless: boolean;
-  readonly until: string;
+  readonly until: LocalDate;
   readonly dates: Reattached<DateRow>;
 }
 
@@ -81,12 +89,7 @@ async function planSplit(
 ): Promise<Outcome<Split>> {
   const from = all.find(({ id }) => id === fromId);
   if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
-  const [segment] = await change.tx.rows<Segment>(
-    'SELECT id, no, uid, rrule, endless FROM segment WHERE id = $id',
-    {
-      id: from.segmentId,
-    },
-  );
+  const [segment] = await change.tx.all(SEGMENT, { id: from.segmentId });
   const rrule = when.repeat?.rule.trim() ?? null;
   const asked: DateSet = { ...when, start: when.startsAt, tzid: request.tzid, rrule };
   const first = rrule === null ? when.startsAt : firstDate({ ...asked, rrule });
@@ -96,9 +99,7 @@ async function planSplit(
       say`This rule never yields a date. Check its months, days and last day.`,
     );
   const set = { ...asked, start: first };
-  const [site] = await change.tx.rows<{ months: number }>(
-    'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
-  );
+  const [site] = await change.tx.all(SITE);
   const endless = rrule !== null && isEndless(rrule);
   const horizon = horizonEnd(change.at, site!.months, request.tzid);
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
@@ -146,10 +147,7 @@ async function writeSegments(change: ChangeSet, split: Split, uid: string): Prom
     changed_min: change.at,
   }));
   const id = await change.nextId(Segment);
-  const [{ no }] = (await change.tx.rows<{ no: number }>(
-    'SELECT MAX(no) + 1 AS no FROM segment WHERE request_id = $id',
-    { id: request.id },
-  )) as [{ no: number }];
+  const [{ no }] = (await change.tx.all(WRITE_SEGMENTS, { id: request.id })) as [{ no: number }];
   await change.insert(Segment, [
     {
       id,

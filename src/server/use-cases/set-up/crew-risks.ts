@@ -7,6 +7,7 @@ import { startOfDay, toLocal } from '@/core/time/zone';
 import { sayFinding } from '@/contracts/words/findings';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
+import { TEAMS } from './set-up.queries';
 
 interface JobRow {
   readonly claim: ClaimId | null;
@@ -23,14 +24,6 @@ interface TeamRow {
   readonly jobs: readonly JobRow[];
   readonly shifts: readonly (readonly [start: EpochMinute, end: EpochMinute, people: number])[];
 }
-
-// What is done already and was due before is over; what is done and due later left its minutes to the others.
-const TEAMS = `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'until', t.until,
-  'jobs', (SELECT json_group_array(json_object('claim', w.claim_id, 'place', v.content->>'place', 'from', w.from_min, 'due', w.due_min, 'work', w.work_min))
-    FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
-    WHERE w.team_id = t.id AND w.state <> 'withdrawn' AND w.covered_by IS NULL AND w.due_min > $today AND w.due_min <= t.until),
-  'shifts', (SELECT json_group_array(json_array(s.start_min, s.end_min, s.people)) FROM shift s WHERE s.team_id = t.id AND s.end_min > $today))) AS json
-FROM (SELECT t.id, t.name, MAX(s.end_min) AS until FROM team t JOIN shift s ON s.team_id = t.id WHERE t.retired_at IS NULL GROUP BY t.id) t WHERE t.until > $now`;
 
 const daysOf = (jobs: readonly JobRow[], tzid: string): LocalDate[] => [
   ...new Set(jobs.map(({ due }) => dateOf(toLocal((due - 1) as EpochMinute, tzid)))),
@@ -49,7 +42,7 @@ export async function crewRisks(reader: Reader, now: EpochMinute): Promise<Map<C
     const known = found.get(claim) ?? [];
     if (!known.includes(sentence)) found.set(claim, [...known, sentence]);
   };
-  for (const team of await reader.json<TeamRow[]>(TEAMS, { now, today })) {
+  for (const team of await reader.value(TEAMS, { now, today })) {
     const shifts = team.shifts.map(([start, end, people]) => ({ start, end, people }));
     const jobs = team.jobs.map((row) => ({
       row,

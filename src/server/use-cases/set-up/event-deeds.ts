@@ -17,28 +17,16 @@ import { orderedDates } from '../../changes/orders/ordered-dates';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { promisedLines } from './event-setup';
+import { ASKED, DATE, EVENT_DEEDS_ASKED, KEEP_ATTENDANCE, SET_FOLLOW_UP_DONE } from './set-up.queries';
 
 /** An approved date, told in the history of its request; a refusal where there is none, or no more. */
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
-  const [date] = await change.tx.rows<{ request_id: RequestId; state: string }>(
-    'SELECT request_id, state FROM occurrence WHERE id = $id',
-    { id },
-  );
+  const [date] = await change.tx.all(DATE, { id });
   if (!date) return refuse({ code: 'not-found', what: say`such date` });
   if (date.state !== 'approved') return refuse({ code: 'stale', since: say`The date was given up.` });
   change.requestIds.add(date.request_id);
   return done(date.request_id);
 }
-
-interface AskedService {
-  readonly id: number;
-  readonly name: string;
-  readonly team: string;
-  readonly isMine: 0 | 1;
-}
-
-const ASKED = `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
-  FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`;
 
 /** How far a service for a date has come: said by the office, or by the team that does it. */
 export async function setServiceState(
@@ -51,7 +39,7 @@ export async function setServiceState(
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
-    const asked = await change.tx.rows<AskedService>(ASKED, { id, person: ctx.viewer.personId });
+    const asked = await change.tx.all(ASKED, { id, person: ctx.viewer.personId });
     const service = asked.find((each) => each.id === input.serviceId);
     if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
     if (!service.isMine && !ctx.viewer.roles.includes('manager'))
@@ -91,7 +79,7 @@ export async function walkThrough(
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
     const [claim] = await loadStandingClaims(change.tx, [id]);
-    const services = await change.tx.rows<AskedService>(ASKED, { id, person: ctx.viewer.personId });
+    const services = await change.tx.all(EVENT_DEEDS_ASKED, { id, person: ctx.viewer.personId });
     const promised = promisedLines(
       (await orderedDates(change.tx, [claim!]))(claim!),
       services.map(({ name }) => name),
@@ -146,13 +134,7 @@ export async function keepAttendance(
       });
     }
     if (input.kind === 'here') {
-      const [known] = await change.tx.rows(
-        'SELECT 1 FROM attendee WHERE occurrence_id = $id AND name = $name',
-        {
-          id,
-          name: input.name,
-        },
-      );
+      const [known] = await change.tx.all(KEEP_ATTENDANCE, { id, name: input.name });
       if (!known) return refuse({ code: 'not-found', what: say`such name on the list` });
       await change.tx.run(
         'UPDATE attendee SET is_here = $isHere WHERE occurrence_id = $id AND name = $name',
@@ -199,10 +181,7 @@ export async function setFollowUpDone(
 ): Promise<Outcome<MarkReply>> {
   const action = input.isDone ? unsaid('did what was left to do') : unsaid('left something to do after all');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [found] = await change.tx.rows<{ request_id: RequestId }>(
-      'SELECT request_id FROM follow_up WHERE id = $id',
-      { id },
-    );
+    const [found] = await change.tx.all(SET_FOLLOW_UP_DONE, { id });
     if (!found) return refuse({ code: 'not-found', what: say`such follow-up` });
     change.requestIds.add(found.request_id);
     await change.tx.run('UPDATE follow_up SET done_min = $at, done_by_id = $by WHERE id = $id', {

@@ -6,7 +6,7 @@ import type { Named } from '@/contracts/recipes';
 import type { Reader } from '../../db/connection';
 import { ORDER_FROM, ORDER_JSON, type OrderRow } from './order-view';
 import { IS_OWN } from './own-orders';
-import { TEAMS_WITH_PEOPLE } from './team-people';
+import { TEAMS_WITH_PEOPLE } from './set-up.queries';
 
 export interface ServiceRow {
   readonly id: number;

@@ -3,7 +3,6 @@ import type { MarkReply } from '@/contracts/mark-order';
 import type { HandOrderInput } from '@/contracts/recipes';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import type { OccurrenceId } from '@/core/ids';
 import { ANY_DATE } from '@/core/work-orders/recipe';
 import { syncOrders } from '../../changes/orders/sync-orders';
 import { runChangeSet } from '../../changes/run-change-set';
@@ -12,6 +11,7 @@ import { loadRequest } from '../request-rows';
 import { recipeRow } from './recipe-row';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
+import { HAND_ORDER_DATES } from './set-up.queries';
 
 /**
  * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
@@ -28,10 +28,7 @@ export async function makeHandOrder(
     if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
-    const dates = await change.tx.rows<{ id: OccurrenceId }>(
-      `SELECT o.id FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = $request AND o.state = 'approved' AND c.end_min > $now`,
-      { request: request.id, now: change.at },
-    );
+    const dates = await change.tx.all(HAND_ORDER_DATES, { request: request.id, now: change.at });
     const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
     if (!picked.length)
       return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });

@@ -10,6 +10,7 @@ import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
+import { PICKED } from './set-up.queries';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
 const LOT = 500;
@@ -53,11 +54,8 @@ interface PickedOrder {
   readonly request_id: RequestId;
 }
 
-const PICKED = `SELECT w.id, w.state, w.issued_min, w.team_id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
-  WHERE w.id IN (SELECT value FROM json_each($ids))`;
-
 async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
-  const orders = await change.tx.rows<PickedOrder>(PICKED, { ids: JSON.stringify(ids) });
+  const orders = await change.tx.all(PICKED, { ids });
   if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: say`such order` });
   if (orders.some(({ state }) => state === 'withdrawn'))
     return refuse({ code: 'stale', since: say`One of the orders was withdrawn: its date was given up.` });

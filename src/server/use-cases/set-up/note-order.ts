@@ -6,6 +6,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { IS_OWN, ownBind, ownOrder } from './own-orders';
 import { OrderNote } from '../../db/tables/work-orders';
+import { FILE } from './set-up.queries';
 
 /** Somebody says something about an order, with a picture if they like. A problem stands on the desk until it is solved. */
 export async function noteOrder(
@@ -18,12 +19,7 @@ export async function noteOrder(
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
-    const [file] = input.file
-      ? await change.tx.rows<{ id: number }>(
-          'SELECT id FROM file WHERE key = $key AND owner_id = $me AND request_id IS NULL AND message_id IS NULL',
-          { key: input.file, me: ctx.viewer.personId },
-        )
-      : [];
+    const [file] = input.file ? await change.tx.all(FILE, { key: input.file, me: ctx.viewer.personId }) : [];
     if (input.file && !file) return refuse({ code: 'not-found', what: say`such picture` });
     // From now on it is read by all who may read the request.
     if (file)

@@ -9,7 +9,7 @@ import type { Said } from '@/contracts/house-book/kinds';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { aboutText, dueText, issueText } from './recipe-words';
-import { TEAMS_WITH_PEOPLE } from './team-people';
+import { TEAMS_WITH_PEOPLE } from './set-up.queries';
 
 /** So many events of before are offered to try a recipe on. */
 const MOST_PAST = 40;

@@ -12,10 +12,8 @@ import { siteZone } from '../../db/space-facts';
 import { riskBy, riskText } from '../house/stock-line';
 import { inThingHistory } from '../house-book/around-thing';
 import { ownOrder } from './own-orders';
-
-interface KnownReturn {
-  readonly stock_line_id: number | null;
-}
+import { BEFORE, RETURN_EQUIPMENT_USE, TYPE, USE } from './set-up.queries';
+import type { EquipmentTypeId } from '@/core/ids';
 
 /** How many of a type an order brings back. */
 function expectedOf(content: OrderContent, name: string): number {
@@ -24,11 +22,8 @@ function expectedOf(content: OrderContent, name: string): number {
 }
 
 /** What was missed by an earlier count is there again before it is counted anew. */
-async function takeBackCount(change: ChangeSet, orderId: number, typeId: number): Promise<void> {
-  const [before] = await change.tx.rows<KnownReturn>(
-    'SELECT stock_line_id FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId',
-    { orderId, typeId },
-  );
+async function takeBackCount(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<void> {
+  const [before] = await change.tx.all(BEFORE, { orderId, typeId });
   await change.tx.run('DELETE FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId', {
     orderId,
     typeId,
@@ -38,20 +33,18 @@ async function takeBackCount(change: ChangeSet, orderId: number, typeId: number)
 }
 
 /** When the equipment of an order is fetched; null where nothing says so. */
-async function leavesAt(change: ChangeSet, orderId: number, typeId: number): Promise<EpochMinute | null> {
-  const [use] = await change.tx.rows<{ start: EpochMinute | null }>(
-    `SELECT MIN(u.start_min) AS start FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
-    { orderId, typeId },
-  );
+async function leavesAt(
+  change: ChangeSet,
+  orderId: number,
+  typeId: EquipmentTypeId,
+): Promise<EpochMinute | null> {
+  const [use] = await change.tx.all(USE, { orderId, typeId });
   return use?.start ?? null;
 }
 
 /** Until its use is over what is lost is away with the event anyway: it is missed from then on, or from now. */
-async function backFrom(change: ChangeSet, orderId: number, typeId: number): Promise<EpochMinute> {
-  const [use] = await change.tx.rows<{ end: EpochMinute | null }>(
-    `SELECT MAX(u.end_min) AS end FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
-    { orderId, typeId },
-  );
+async function backFrom(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<EpochMinute> {
+  const [use] = await change.tx.all(RETURN_EQUIPMENT_USE, { orderId, typeId });
   return Math.max(change.at, use?.end ?? change.at) as EpochMinute;
 }
 
@@ -68,9 +61,7 @@ export async function returnEquipment(
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
-    const [type] = await change.tx.rows<{ name: string }>('SELECT name FROM equipment_type WHERE id = $id', {
-      id: input.typeId,
-    });
+    const [type] = await change.tx.all(TYPE, { id: input.typeId });
     const content = JSON.parse(own.value.content) as OrderContent;
     const expected = type ? expectedOf(content, type.name) : 0;
     if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });

@@ -12,6 +12,7 @@ import { houseWork } from '../house-book/house-work';
 import { writeThingHistory } from '../house-book/thing-history';
 import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
+import { NAMED } from './set-up.queries';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -131,7 +132,7 @@ async function retireHere(
   id: number,
   { key, version, preview }: RetireRecipeInput,
 ): Promise<Outcome<RecipeReply>> {
-  const [named] = await ctx.db.rows<{ title: string }>('SELECT title FROM recipe WHERE id = $id', { id });
+  const [named] = await ctx.db.all(NAMED, { id });
   const order = {
     action: unsaid('took a recipe out of use'),
     reason: named?.title ?? '',

@@ -4,8 +4,7 @@ import type { HouseReply } from '@/contracts/house';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText, spanText } from '@/contracts/words/when';
-import type { ClaimId } from '@/core/ids';
-import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
+import { addMinutes, type Interval } from '@/core/time/epoch-minute';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { recheck } from '../../changes/at-risk';
 import type { ChangeSet } from '../../changes/change-set';
@@ -18,6 +17,7 @@ import { riskText } from '../house/stock-line';
 import { speakerFor } from '../verdicts';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
+import { AT_RISK_BY, PEOPLE_TEXT, SET_TEAM_MEMBER, SHIFT } from './set-up.queries';
 
 const DAY_MIN = 1440;
 
@@ -28,12 +28,12 @@ async function atRiskBy(
   teamId: number,
   span: Interval,
 ): Promise<number> {
-  const rows = await change.tx.rows<{ id: ClaimId }>(
-    `SELECT DISTINCT w.claim_id AS id FROM work_order w JOIN claim c ON c.id = w.claim_id AND c.status = 'in-force'
-     WHERE w.team_id = $teamId AND w.state = 'open' AND w.due_min > $start AND w.due_min < $end AND w.due_min > $now`,
-    // Work near a shift may be done in it.
-    { teamId, start: span.start - DAY_MIN, end: span.end + DAY_MIN, now: change.at },
-  );
+  const rows = await change.tx.all(AT_RISK_BY, {
+    teamId,
+    start: addMinutes(span.start, -DAY_MIN),
+    end: addMinutes(span.end, DAY_MIN),
+    now: change.at,
+  });
   const risk = await recheck(
     change.tx,
     rows.map(({ id }) => id),
@@ -50,7 +50,7 @@ async function atRiskBy(
 
 async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
   if (person === null) return countText(people, 'person', 'people');
-  const [row] = await reader.rows<{ name: string }>('SELECT name FROM person WHERE id = $person', { person });
+  const [row] = await reader.all(PEOPLE_TEXT, { person });
   return row?.name ?? say`somebody`;
 }
 
@@ -81,14 +81,6 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
   });
 }
 
-interface ShiftRow {
-  readonly team_id: number;
-  readonly person_id: number | null;
-  readonly people: number;
-  readonly start_min: EpochMinute;
-  readonly end_min: EpochMinute;
-}
-
 /** Takes a shift away; one that is gone already is no fault. */
 export async function removeShift(
   ctx: SignedInContext,
@@ -97,10 +89,7 @@ export async function removeShift(
 ): Promise<Outcome<HouseReply>> {
   const order = { action: unsaid('took people off shift'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const [shift] = await change.tx.rows<ShiftRow>(
-      'SELECT team_id, person_id, people, start_min, end_min FROM shift WHERE id = $id',
-      { id },
-    );
+    const [shift] = await change.tx.all(SHIFT, { id });
     if (!shift) return done({ summary: say(order.action), atRisk: 0 });
     await change.tx.run('DELETE FROM shift WHERE id = $id', { id });
     const tzid = await siteZone(change.tx);
@@ -120,10 +109,7 @@ export async function setTeamMember(
 ): Promise<Outcome<HouseReply>> {
   const action = input.isMember ? unsaid('took somebody into a team') : unsaid('took somebody out of a team');
   return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [known] = await change.tx.rows<{ teams: number; people: number }>(
-      `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
-      { team: teamId, person: input.personId },
-    );
+    const [known] = await change.tx.all(SET_TEAM_MEMBER, { team: teamId, person: input.personId });
     if (!known!.teams) return refuse({ code: 'not-found', what: say`such team` });
     if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
     const bind = { team: teamId, person: input.personId };

@@ -9,7 +9,6 @@ import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-ti
 import { startOfDay, toLocal } from '@/core/time/zone';
 import { ordersFor, type OrderOrigin, type OrderPhase } from '@/core/work-orders/orders-for';
 import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contracts/week-load';
-import type { Named } from '@/contracts/recipes';
 import { phaseText } from '@/contracts/words/orders';
 import { countText, dayShort, daysText, lengthText, sayTime } from '@/contracts/words/when';
 import { loadStandingClaims } from '../../changes/claims';
@@ -17,7 +16,7 @@ import { loadRecipes } from '../../changes/orders/load-recipes';
 import { orderedDates } from '../../changes/orders/ordered-dates';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
-import { TEAMS_WITH_PEOPLE } from './team-people';
+import { HOUSE } from './set-up.queries';
 
 interface OrderRow {
   readonly id: number;
@@ -46,23 +45,6 @@ interface ShiftRow {
   readonly start: EpochMinute;
   readonly end: EpochMinute;
 }
-
-interface WeekRows {
-  readonly site: { readonly tzid: string; readonly weekStart: 1 | 2 | 3 | 4 | 5 | 6 | 7 };
-  readonly teams: readonly {
-    readonly id: number;
-    readonly name: string;
-    /** Until when shifts are entered; null where none ever were. */
-    readonly rosteredUntil: EpochMinute | null;
-    readonly people: readonly Named<PersonId>[];
-  }[];
-  readonly people: readonly Named<PersonId>[];
-}
-
-const HOUSE = `SELECT json_object('site', (SELECT json_object('tzid', tzid, 'weekStart', week_start) FROM site ORDER BY id LIMIT 1),
-  'teams', ${TEAMS_WITH_PEOPLE},
-  'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL
-    AND EXISTS (SELECT 1 FROM role_grant g WHERE g.person_id = p.id AND g.role = 'crew'))) AS json`;
 
 const ORDERS = `SELECT json_group_array(json_object('id', w.id, 'teamId', w.team_id, 'personId', w.person_id, 'phase', w.phase, 'origin', w.origin, 'from', w.from_min,
   'due', w.due_min, 'work', w.work_min, 'state', w.state, 'issue', w.issue_min, 'issued', w.issued_min, 'title', v.content->>'title', 'place', v.content->>'place',
@@ -189,7 +171,7 @@ export async function weekLoad(
   ctx: SignedInContext,
   wanted: { readonly date: LocalDate | null; readonly team: number | null },
 ): Promise<WeekView> {
-  const house = await ctx.db.json<WeekRows>(HOUSE);
+  const house = await ctx.db.value(HOUSE);
   const { tzid } = house.site;
   const weekStart = weekStartOf(house.site.weekStart);
   const today = dateOf(toLocal(ctx.clock.now(), tzid));

@@ -1,15 +1,10 @@
-import type { PersonId } from '@/core/ids';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SignInInput } from '@/contracts/sign-in';
 import { isPassword } from '../../auth/passwords';
 import { beginSession } from '../../auth/sessions';
 import type { Context } from '../../context';
 import type { SignInLimits } from './sign-in-limits';
-
-interface AccountRow {
-  readonly id: PersonId;
-  readonly password_hash: string | null;
-}
+import { ACCOUNT } from './sign-in.queries';
 
 /** Begins a session for the right password; returns its id. */
 export async function signIn(
@@ -19,10 +14,7 @@ export async function signIn(
   nowMs: number,
 ): Promise<Outcome<{ sessionId: string }>> {
   const address = input.email.toLowerCase();
-  const [account] = await ctx.db.rows<AccountRow>(
-    'SELECT id, password_hash FROM person WHERE email = $email AND retired_at IS NULL',
-    { email: address },
-  );
+  const [account] = await ctx.db.all(ACCOUNT, { email: address });
   const judged = await limits.judge(ctx.source, address, () =>
     isPassword(account?.password_hash ?? null, input.password),
   );

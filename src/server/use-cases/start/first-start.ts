@@ -2,7 +2,6 @@ import { say } from '@/contracts/language/say';
 import { officeSchema, type OfficeFile } from '@/contracts/office';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { StartInput } from '@/contracts/start';
-import type { PersonId } from '@/core/ids';
 import { beginSession } from '../../auth/sessions';
 import { weakPasswordFaults } from '../../auth/weak-passwords';
 import type { Context } from '../../context';
@@ -13,6 +12,7 @@ import { USUAL_SETTINGS } from '@/contracts/own-settings';
 import { writtenFor } from '../../own-settings/ambient';
 import { SET_UP } from './has-office';
 import { onlyStart } from './one-start';
+import { FIRST } from './start.queries';
 
 /** The smallest house that can be asked for something: the rest is made in House rules. */
 const officeOf = (input: StartInput): OfficeFile => ({
@@ -85,7 +85,7 @@ async function makeOffice(
     if (error instanceof OfficeFileError) return SET_UP;
     throw error;
   }
-  const [first] = await ctx.db.rows<{ id: PersonId }>('SELECT id FROM person ORDER BY id LIMIT 1');
+  const [first] = await ctx.db.all(FIRST);
   const sessionId = ctx.newId();
   await beginSession(ctx.db, sessionId, first!.id, nowMs);
   return done({ sessionId });

@@ -1,8 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
-import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { FileLine } from '@/contracts/files';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { MessageInput, MessageView, ThreadKind } from '@/contracts/talk';
 import { momentText } from '@/contracts/words/when';
@@ -13,23 +11,7 @@ import { siteZone } from '../../db/space-facts';
 import { queueMessage } from '../../mail/insert-mail';
 import { actsFor } from '../change/pick-dates';
 import { loadRequest } from '../request-rows';
-
-interface MessageRow {
-  readonly id: number;
-  readonly kind: ThreadKind;
-  readonly who: string;
-  readonly authorId: PersonId;
-  readonly isOffice: 0 | 1;
-  readonly at: EpochMinute;
-  readonly text: string;
-  readonly isQuestion: 0 | 1;
-  readonly files: FileLine[];
-}
-
-const MESSAGES = `SELECT json_group_array(json_object('id', m.id, 'kind', t.kind, 'who', p.name, 'authorId', p.id, 'at', m.at_min, 'text', m.text, 'isQuestion', m.is_question,
-  'isOffice', EXISTS (SELECT 1 FROM role_grant g WHERE g.person_id = p.id AND g.role = 'manager'),
-  'files', (SELECT json_group_array(json_object('key', f.key, 'name', f.name, 'bytes', f.bytes) ORDER BY f.id) FROM file f WHERE f.message_id = m.id)) ORDER BY m.id) AS json
-FROM thread t JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id WHERE t.request_id = $request AND (t.kind = 'with-requester' OR $office)`;
+import { EARLIER, MESSAGES } from './talk.queries';
 
 /** What was written about a request, oldest first; what the office says among itself only for the office. */
 export async function messagesOf(
@@ -39,7 +21,7 @@ export async function messagesOf(
   tzid: string,
 ): Promise<MessageView[]> {
   const office = viewer.roles.includes('manager') ? 1 : 0;
-  const rows = await reader.json<MessageRow[]>(MESSAGES, { request: request.id, office });
+  const rows = await reader.value(MESSAGES, { request: request.id, office });
   return rows.map(({ id, kind, who, authorId, isOffice, at, text, isQuestion, files }) => ({
     id,
     kind,
@@ -87,7 +69,7 @@ export async function sendMessage(
   if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal' || input.isQuestion))
     return refuse({ code: 'not-allowed', what: ONLY_FOR['message.send'] });
   const isWritten = await db.write(async (tx) => {
-    const earlier = await tx.rows('SELECT 1 AS one FROM message WHERE key = $key', { key: input.key });
+    const earlier = await tx.all(EARLIER, { key: input.key });
     if (earlier.length) return keep(true);
     const thread = await threadOf(tx, request.id, input.kind);
     const message = await tx.insertRow(

@@ -4,6 +4,7 @@ import type { Side } from '@/core/checks/findings';
 import type { Reader } from '../../db/connection';
 import { siteDays } from '../../db/space-facts';
 import { knownSpaces } from '../look/board-house';
+import { SUBSTITUTES, UNITS } from './ways-out.queries';
 
 /** How far a date is moved within its day: four hours either way. Common practice, no source. */
 export const MOST_SHIFT_MIN = 240;
@@ -12,13 +13,6 @@ interface OtherRow {
   readonly typeId: EquipmentTypeId;
   readonly others: number[];
 }
-
-const SUBSTITUTES = `SELECT json_group_array(json_object('typeId', t.type_id, 'others',
-  (SELECT json_group_array(s.by_type_id ORDER BY s.position) FROM equipment_substitute s JOIN equipment_type y ON y.id = s.by_type_id AND y.retired_at IS NULL WHERE s.type_id = t.type_id))) AS json
-  FROM (SELECT DISTINCT type_id FROM equipment_substitute) t`;
-const UNITS = `SELECT json_group_array(json_object('typeId', t.type_id, 'others',
-  (SELECT json_group_array(l.resource_id ORDER BY l.resource_id) FROM stock_line l WHERE l.type_id = t.type_id AND l.resource_id IS NOT NULL))) AS json
-  FROM (SELECT DISTINCT type_id FROM stock_line WHERE resource_id IS NOT NULL) t`;
 
 const byType = <Id extends number>(rows: readonly OtherRow[]) => {
   const found = new Map(rows.map(({ typeId, others }) => [typeId, others as Id[]]));
@@ -36,8 +30,8 @@ export async function waysOutBounds(reader: Reader, side: Side): Promise<Bounds>
     ...(await siteDays(reader)),
     mostShiftMin: MOST_SHIFT_MIN,
     spaces,
-    substitutesOf: byType<EquipmentTypeId>(await reader.json<OtherRow[]>(SUBSTITUTES)),
-    unitsOf: byType<ResourceId>(await reader.json<OtherRow[]>(UNITS)),
+    substitutesOf: byType<EquipmentTypeId>(await reader.value(SUBSTITUTES)),
+    unitsOf: byType<ResourceId>(await reader.value(UNITS)),
     mayHireIn: side === 'office',
   };
 }

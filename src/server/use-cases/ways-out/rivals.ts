@@ -15,14 +15,12 @@ import { worldAround } from './near';
 import { lookAt } from './of-request';
 import { drawnDate } from '../drawn-date';
 import { tellRemedies, type Teller } from './tell';
+import { RIVAL } from './ways-out.queries';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
 /** Ways out that are told of each side. */
 const MOST_TOLD = 3;
-
-const RIVAL = `SELECT r.ref AS ref, o.id AS occurrence FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
-  WHERE c.id = $claim AND c.id = o.standing_id AND o.state = 'waiting'`;
 
 interface Rival {
   readonly request: RequestRow;
@@ -31,7 +29,7 @@ interface Rival {
 
 /** Who waits with a claim; null for a booking that only wants to be otherwise, which stands elsewhere meanwhile. */
 async function loadRival(ctx: Context, claim: ClaimId): Promise<Rival | null> {
-  const [row] = await ctx.db.rows<{ ref: string; occurrence: number }>(RIVAL, { claim });
+  const [row] = await ctx.db.all(RIVAL, { claim });
   const request = row ? await loadRequest(ctx.db, row.ref) : null;
   const date = request && (await loadDates(ctx.db, [request.id])).find(({ id }) => id === row!.occurrence);
   return request && date ? { request, date } : null;

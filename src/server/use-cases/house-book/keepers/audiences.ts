@@ -6,10 +6,10 @@ import type { ChangeSet } from '../../../changes/change-set';
 import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
 import { Request } from '../../../db/tables/requests';
 import { readJson, writeJson } from '../../../db/tables/column';
+import { REQUESTS, names } from './keepers.queries';
 
 const renamed = (list: string) =>
   `(SELECT json_group_array(iif(j.value = $old, $new, j.value)) FROM json_each(${list}) j)`;
-const names = (list: string) => `EXISTS (SELECT 1 FROM json_each(${list}) j WHERE j.value = $old)`;
 
 /** Categories, calendars and requests name audiences as they are called: all of them follow in the same change. */
 async function rename(change: ChangeSet, old: string, now: string): Promise<void> {
@@ -23,10 +23,7 @@ async function rename(change: ChangeSet, old: string, now: string): Promise<void
     `UPDATE calendar SET filter = json_set(filter, '$.audiences', json(${renamed("filter->'audiences'")})), row_version = row_version + 1 WHERE ${names("filter->'audiences'")}`,
     bind,
   );
-  const requests = await tx.rows<{ id: number; audiences: string }>(
-    `SELECT id, audiences FROM request WHERE ${names('audiences')}`,
-    { old },
-  );
+  const requests = await tx.all(REQUESTS, { old });
   const isCalled = (audience: string) => (audience === old ? now : audience);
   await change.update(
     Request,

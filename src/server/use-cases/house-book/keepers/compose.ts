@@ -1,20 +1,15 @@
 import { say } from '@/contracts/language/say';
 import { composeSpaces } from '@/core/spaces/divisible';
-import type { ClaimId, SpaceId } from '@/core/ids';
+import type { ClaimId, SpaceId, ResourceId } from '@/core/ids';
 import { spanText } from '@/contracts/words/when';
 import { toLocal } from '@/core/time/zone';
-import type { EpochMinute } from '@/core/time/epoch-minute';
 import { loadClaims } from '../../../changes/claims';
 import { impliedRows, rewriteOccupancy } from '../../../changes/occupancy-rows';
 import type { Reader, Writer } from '../../../db/connection';
 import { siteZone } from '../../../db/space-facts';
 import { numbers } from '../keeper';
-
-interface SpaceRow {
-  readonly id: SpaceId;
-  readonly name: string;
-  readonly part: number | null;
-}
+import { CHILDREN, OTHERS, SAY_PAIRS, SPACES, WRITE_PARTS } from './keepers.queries';
+import { Resource } from '../../../db/tables/spaces';
 
 export type Composed =
   | { readonly kind: 'done'; readonly changed: readonly SpaceId[] }
@@ -25,10 +20,8 @@ export type Composed =
 
 /** Makes the atomic parts of all spaces what the composition implies; gives the spaces whose parts are others now. */
 async function writeParts(tx: Writer): Promise<Composed> {
-  const spaces = await tx.rows<SpaceRow>('SELECT id, name, part_id AS part FROM space ORDER BY id');
-  const children = await tx.rows<{ parent: SpaceId; child: SpaceId }>(
-    'SELECT parent_id AS parent, child_id AS child FROM space_child',
-  );
+  const spaces = await tx.all(SPACES);
+  const children = await tx.all(CHILDREN);
   const composition = composeSpaces(
     spaces.map(({ id }) => id),
     children,
@@ -40,13 +33,11 @@ async function writeParts(tx: Writer): Promise<Composed> {
   const partOf = new Map(spaces.map(({ id, part }) => [id, part]));
   for (const { id, name, part } of spaces) {
     if (part !== null || children.some(({ parent }) => parent === id)) continue;
-    const made = await tx.insertRow(`INSERT INTO resource (kind, name) VALUES ('part', $name)`, { name });
+    const made = (await tx.table(Resource).insert({ kind: 'part', name })) as ResourceId;
     await tx.run('UPDATE space SET part_id = $made WHERE id = $id', { made, id });
     partOf.set(id, made);
   }
-  const stored = await tx.json<Record<string, number[]>>(
-    'SELECT json_group_object(space_id, json(parts)) AS json FROM (SELECT space_id, json_group_array(resource_id ORDER BY resource_id) AS parts FROM space_part GROUP BY space_id)',
-  );
+  const stored = await tx.value(WRITE_PARTS);
   const changed: SpaceId[] = [];
   for (const [space, leaves] of composition.leaves) {
     const parts = leaves.map((leaf) => partOf.get(leaf)!).sort((a, b) => a - b);
@@ -65,16 +56,16 @@ async function writeParts(tx: Writer): Promise<Composed> {
 }
 
 interface Taken {
-  readonly claim: number;
-  readonly resource: number;
+  readonly claim: ClaimId;
+  readonly resource: ResourceId;
   readonly start: number;
   readonly end: number;
 }
 
 /** Pairs of claims that take one thing at one time. */
-function overlaps(rows: readonly Taken[]): [number, number][] {
+function overlaps(rows: readonly Taken[]): [ClaimId, ClaimId][] {
   const sorted = [...rows].sort((a, b) => a.resource - b.resource || a.start - b.start);
-  const pairs: [number, number][] = [];
+  const pairs: [ClaimId, ClaimId][] = [];
   let last: Taken | null = null;
   for (const row of sorted) {
     if (last && last.resource === row.resource && row.start < last.end && row.claim !== last.claim)
@@ -86,13 +77,10 @@ function overlaps(rows: readonly Taken[]): [number, number][] {
 
 const MOST_PAIRS = 4;
 
-async function sayPairs(reader: Reader, pairs: readonly [number, number][]): Promise<string[]> {
+async function sayPairs(reader: Reader, pairs: readonly [ClaimId, ClaimId][]): Promise<string[]> {
   const tzid = await siteZone(reader);
-  const datesOf = async (claim: number): Promise<string> => {
-    const [row] = await reader.rows<{ ref: string; start: EpochMinute; end: EpochMinute }>(
-      `SELECT r.ref, c.start_min AS start, c.end_min AS "end" FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id WHERE c.id = $claim`,
-      { claim },
-    );
+  const datesOf = async (claim: ClaimId): Promise<string> => {
+    const [row] = await reader.all(SAY_PAIRS, { claim });
     return `${row!.ref}, ${spanText(toLocal(row!.start, tzid), toLocal(row!.end, tzid))}`;
   };
   const seen = new Set<string>();
@@ -119,14 +107,7 @@ export async function compose(tx: Writer): Promise<Composed> {
   const ours = implied.occupancy.flatMap(([claim, , , resource, start, end, occupies]) =>
     occupies ? [{ claim, resource, start, end }] : [],
   );
-  const others = await tx.rows<Taken>(
-    `SELECT claim_id AS claim, resource_id AS resource, start_min AS start, end_min AS "end" FROM occupancy WHERE occupies = 1
-     AND resource_id IN (SELECT value FROM json_each($resources)) AND claim_id NOT IN (SELECT value FROM json_each($ids))`,
-    {
-      resources: JSON.stringify([...new Set(ours.map(({ resource }) => resource))]),
-      ids: JSON.stringify(ids),
-    },
-  );
+  const others = await tx.all(OTHERS, { resources: [...new Set(ours.map(({ resource }) => resource))], ids });
   const pairs = overlaps([...ours, ...others]);
   if (pairs.length) return { kind: 'overlap', pairs: await sayPairs(tx, pairs) };
   await rewriteOccupancy(tx, ids);

@@ -20,6 +20,7 @@ import {
   type Keeper,
 } from '../keeper';
 import { loadStock, storeStock } from './stock';
+import { HOLDS_ITSELF } from './keepers.queries';
 
 // A unit that is given up has an end to its line of stock; what once had it keeps its name.
 const UNITS = `SELECT r.id, r.name FROM stock_line s JOIN resource r ON r.id = s.resource_id WHERE s.type_id = t.id AND s.to_min IS NULL ORDER BY s.id`;
@@ -70,9 +71,7 @@ async function storeUnits(
 
 /** The path of a kit that would hold itself. */
 async function holdsItself(reader: Reader): Promise<boolean> {
-  const rows = await reader.rows<{ kit: EquipmentTypeId } & KitItem>(
-    'SELECT kit_id AS kit, type_id AS typeId, quantity FROM kit_item ORDER BY kit_id, type_id',
-  );
+  const rows = await reader.all(HOLDS_ITSELF);
   const kits = new Map<EquipmentTypeId, KitItem[]>();
   for (const { kit, typeId, quantity } of rows)
     kits.set(kit, [...(kits.get(kit) ?? []), { typeId, quantity }]);

@@ -6,16 +6,22 @@ import type { Writer } from '../../../db/connection';
 import { counted, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
 import { loadHours, storeHours } from '../own-rows';
 import { SPACES_OF } from './spaces-of';
-
-/** What a site has in common with the first, which is that of the office. */
-const COMMON =
-  'tzid, week_start, office_name, office_phone, office_email, access_min, exit_min, horizon_months, grain_min, register_domains, layout_minutes, language';
+import { COMMON } from './keepers.queries';
+import { Site } from '../../../db/tables/house';
 
 /** Further sites go by the office’s own: called after it was saved. */
 export const followMainSite = async (tx: Writer): Promise<unknown> =>
   tx.run(
     `UPDATE site SET (${COMMON}) = (SELECT ${COMMON} FROM site ORDER BY id LIMIT 1) WHERE id > (SELECT MIN(id) FROM site)`,
   );
+
+/** What further sites have of the office’s own. */
+async function commonOf(tx: Writer) {
+  const main = await tx.table(Site).first({}, { by: ['id'] });
+  if (!main) return {};
+  const { id: _id, name: _name, row_version: _version, ...common } = main;
+  return common;
+}
 
 /** Where else spaces of the house stand: with a name, hours and closures of their own. */
 export const furtherSiteKeeper: Keeper<'further-site'> = {
@@ -35,11 +41,7 @@ export const furtherSiteKeeper: Keeper<'further-site'> = {
   },
   faults: (reader, id, { name }) => nameFaults(reader, 'site', id, name),
   store: async ({ tx }, id, { name, hours }) => {
-    const [main] =
-      id === null
-        ? await tx.rows<Record<string, string | number>>(`SELECT ${COMMON} FROM site ORDER BY id LIMIT 1`)
-        : [];
-    const row = await writeRow(tx, 'site', id, { ...main, name });
+    const row = await writeRow(tx, 'site', id, { ...(id === null && (await commonOf(tx))), name });
     await storeHours(tx, 'site', row, hours);
     return done(row);
   },

@@ -14,6 +14,7 @@ import {
   type Keeper,
 } from '../keeper';
 import { siteId } from './spaces-of';
+import { HAS_HOUSEKEEPER, OTHER, OWN } from './keepers.queries';
 
 export const teamKeeper: Keeper<'team'> = {
   table: 'team',
@@ -127,9 +128,7 @@ const placeOf = ({ of, buildingId, spaceId, poolId }: PersonDoc['looksAfter'][nu
 
 /** Whether somebody is left who keeps the house and can sign in. */
 export async function hasHousekeeper(reader: Reader): Promise<boolean> {
-  const [row] = await reader.rows(
-    `SELECT 1 AS one FROM role_grant g JOIN person p ON p.id = g.person_id AND p.retired_at IS NULL AND p.password_hash IS NOT NULL WHERE g.role = 'housekeeper' LIMIT 1`,
-  );
+  const [row] = await reader.all(HAS_HOUSEKEEPER);
   return row !== undefined;
 }
 
@@ -210,17 +209,8 @@ export const personKeeper: Keeper<'person'> = {
     return done(row);
   },
   holdsBack: async (reader, id) => {
-    const [other] = await reader.rows(
-      `SELECT 1 AS one FROM role_grant g JOIN person p ON p.id = g.person_id AND p.retired_at IS NULL AND p.password_hash IS NOT NULL
-       WHERE g.role = 'housekeeper' AND g.person_id <> $id LIMIT 1`,
-      { id },
-    );
-    const [own] = await reader.rows(
-      `SELECT 1 AS one FROM role_grant WHERE person_id = $id AND role = 'housekeeper' LIMIT 1`,
-      {
-        id,
-      },
-    );
+    const [other] = await reader.all(OTHER, { id });
+    const [own] = await reader.all(OWN, { id });
     return own && !other ? [lastHousekeeper()] : [];
   },
   usedBy: (reader, id, now) =>

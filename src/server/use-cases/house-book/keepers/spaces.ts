@@ -20,6 +20,7 @@ import {
 } from '../keeper';
 import { loadHours, loadQuestionRows, storeHours, storeQuestions } from '../own-rows';
 import { compose } from './compose';
+import { HOUSE_MINUTES } from './keepers.queries';
 
 type Row = Omit<SpaceDoc, 'hours' | 'questions' | 'stepFree' | 'outdoor'> & {
   stepFree: 0 | 1;
@@ -72,9 +73,7 @@ const USUAL_MIN = 30;
 async function houseMinutes(
   tx: Writer,
 ): Promise<(layout: Layout) => { setupMin: number; strikeMin: number }> {
-  const [row] = await tx.rows<{ minutes: string }>(
-    'SELECT layout_minutes AS minutes FROM site ORDER BY id LIMIT 1',
-  );
+  const [row] = await tx.all(HOUSE_MINUTES);
   const all = JSON.parse(row?.minutes ?? '[]') as SiteDoc['layoutMinutes'];
   return (layout) =>
     all.find((each) => each.layout === layout) ?? { setupMin: USUAL_MIN, strikeMin: USUAL_MIN };

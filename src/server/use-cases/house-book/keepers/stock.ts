@@ -9,6 +9,7 @@ import type { FieldFault } from '@/contracts/refusal';
 import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader } from '../../../db/connection';
 import { loadEquipmentFacts, siteZone } from '../../../db/space-facts';
+import { LINES } from './keepers.queries';
 
 interface Line {
   readonly id: number;
@@ -18,11 +19,7 @@ interface Line {
   readonly reason: string;
 }
 
-const loadLines = (reader: Reader, type: number): Promise<Line[]> =>
-  reader.rows<Line>(
-    `SELECT id, from_min AS fromMin, to_min AS toMin, delta, reason FROM stock_line WHERE type_id = $type AND resource_id IS NULL ORDER BY from_min, id`,
-    { type },
-  );
+const loadLines = (reader: Reader, type: number): Promise<Line[]> => reader.all(LINES, { type });
 
 /** Lines of stock as a form shows them; what is there since always has no beginning. */
 export async function loadStock(reader: Reader, type: number): Promise<StockRow[]> {

@@ -16,6 +16,7 @@ import {
 } from '../keeper';
 import { loadQuestionRows, storeQuestions } from '../own-rows';
 import { siteId } from './spaces-of';
+import { AUDIENCE_FAULTS, TOUCHES } from './keepers.queries';
 
 export const storeKeeper: Keeper<'store'> = {
   table: 'store',
@@ -30,9 +31,7 @@ export const storeKeeper: Keeper<'store'> = {
   store: async ({ tx }, id, { name }) =>
     done(await writeRow(tx, 'store', id, { name, site_id: await siteId(tx) })),
   touches: async (reader, id, before, after) => ({
-    types: (
-      await reader.rows<{ id: number }>('SELECT id FROM equipment_type WHERE store_id = $id', { id })
-    ).map((each) => each.id),
+    types: (await reader.all(TOUCHES, { id })).map((each) => each.id),
     isQuoted: before !== null && before.name !== after?.name,
   }),
   holdsBack: (reader, id) =>
@@ -105,10 +104,7 @@ type CategoryRow = Omit<CategoryDoc, 'questions' | 'publish'> & { publish: 0 | 1
 
 /** Audiences are named as they are called. */
 async function audienceFaults(reader: Reader, audiences: readonly string[]): Promise<FieldFault[]> {
-  const [row] = await reader.rows<{ n: number }>(
-    'SELECT COUNT(*) AS n FROM audience WHERE name IN (SELECT value FROM json_each($names))',
-    { names: JSON.stringify(audiences) },
-  );
+  const [row] = await reader.all(AUDIENCE_FAULTS, { names: audiences });
   return row!.n < new Set(audiences).size
     ? [{ path: 'audiences', message: say`This is there no more. Reload the page and choose again.` }]
     : [];

@@ -6,14 +6,12 @@ import { countText } from '@/contracts/words/when';
 import type { Reader, Writer } from '../../../db/connection';
 import { counted, nameFaults, replaceRows, writeRow, type Keeper } from '../keeper';
 import { siteId } from './spaces-of';
+import { DAYS, PERIODS_OF, STAND, STANDS_IN, TIMETABLES_LOAD } from './keepers.queries';
 
 type Periods = TimetableDoc['periods'];
 
 async function periodsOf(reader: Reader, id: number): Promise<Periods> {
-  const rows = await reader.rows<{ name: string; fromMin: number; toMin: number }>(
-    'SELECT name, from_min AS fromMin, to_min AS toMin FROM timetable_period WHERE timetable_id = $id ORDER BY position',
-    { id },
-  );
+  const rows = await reader.all(PERIODS_OF, { id });
   return rows.map(({ name, fromMin, toMin }) => ({ name, from: clockOf(fromMin), to: clockOf(toMin) }));
 }
 
@@ -30,14 +28,8 @@ const storePeriods = (tx: Writer, id: number, periods: Periods): Promise<void> =
     })),
   );
 
-// A day that differs has a timetable of its own to stand in; it is no thing of the house.
-const STANDS_IN = 'SELECT instead_id FROM timetable_exception WHERE instead_id IS NOT NULL';
-
 async function dropStandIns(tx: Writer, id: number): Promise<void> {
-  const stand = await tx.rows<{ id: number }>(
-    'SELECT instead_id AS id FROM timetable_exception WHERE timetable_id = $id AND instead_id IS NOT NULL',
-    { id },
-  );
+  const stand = await tx.all(STAND, { id });
   await tx.run('DELETE FROM timetable_exception WHERE timetable_id = $id', { id });
   for (const each of stand) {
     await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', each);
@@ -53,15 +45,9 @@ export const timetableKeeper: Keeper<'timetable'> = {
   noteOf: ([count]) => countText(Number(count), 'period', 'periods'),
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
-    const [row] = await reader.rows<Pick<TimetableDoc, 'name' | 'validFrom' | 'validTo'>>(
-      `SELECT name, valid_from AS validFrom, valid_to AS validTo FROM timetable WHERE id = $id AND id NOT IN (${STANDS_IN})`,
-      { id },
-    );
+    const [row] = await reader.all(TIMETABLES_LOAD, { id });
     if (!row) return null;
-    const days = await reader.rows<{ on: TimetableDoc['exceptions'][number]['on']; instead: number | null }>(
-      'SELECT on_date AS "on", instead_id AS instead FROM timetable_exception WHERE timetable_id = $id ORDER BY on_date',
-      { id },
-    );
+    const days = await reader.all(DAYS, { id });
     const exceptions = [];
     for (const { on, instead } of days)
       exceptions.push({ on, periods: instead === null ? [] : await periodsOf(reader, instead) });

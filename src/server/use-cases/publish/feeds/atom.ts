@@ -9,7 +9,7 @@ import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context';
 import { officeContact } from '../../look/office-contact';
 import { eventPath, wholeAddress } from '../../../publishing/event-address';
-import { NOTICE_WORDS, placeOf } from '../../../publishing/published-rows';
+import { NOTICE_WORDS, placeOf } from '../../../publishing/publishing.queries';
 import type { NoticeWords } from '@/core/publishing/facts';
 import type { FeedSource } from './source';
 

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { Fact } from '@/core/publishing/facts';
-import type { SegmentId } from '@/core/ids';
 import type { Context } from '../../../context';
 import { keep, type Reader } from '../../../db/connection';
 import { mailOrigin } from '../../../settings';
 import { renderParts, storeParts, type RenderedPart } from '../../../publishing/render';
+import { KEEP_TEXT, NAMES, SEGMENTS, STATE } from './feeds.queries';
 
 /** What all ready text was made of besides what each event says of itself. */
 interface MadeOf {
@@ -26,10 +26,6 @@ export interface TextState {
   readonly madeOf: string | null;
 }
 
-const NAMES = `SELECT json_array((SELECT json_group_array(json_array(id, name, building_id)) FROM space), (SELECT json_group_array(json_array(id, name)) FROM building),
-  (SELECT json_group_array(json_array(id, name, hue)) FROM category), (SELECT json_group_array(json_array(id, name)) FROM organisation),
-  (SELECT json_group_array(json_array(id, name, language)) FROM site)) AS json`;
-
 /**
  * Drops every ready text where a name that stands in them has changed, or the address of the installation. Anything
  * else that changes in the house leaves them as they are.
@@ -37,7 +33,7 @@ const NAMES = `SELECT json_array((SELECT json_group_array(json_array(id, name, b
 async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: MadeOf | null): Promise<void> {
   const origin = mailOrigin();
   await ctx.db.write(async (tx) => {
-    const text = JSON.stringify(await tx.json<unknown>(NAMES));
+    const text = JSON.stringify(await tx.value(NAMES));
     const names = createHash('sha1').update(text).digest('base64');
     // Text of which nobody has noted what it was made of may lead to another address.
     if (madeOf?.names !== names || madeOf.origin !== origin) {
@@ -52,18 +48,9 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
   });
 }
 
-const LACKING = `SELECT segment_id FROM feed_part INDEXED BY feed_part_missing WHERE calendar_id = $calendar AND (ics IS NULL OR json IS NULL)`;
-const AGED = `SELECT segment_id FROM feed_part INDEXED BY feed_part_aging WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now`;
-
-const setting = (key: string) => `(SELECT value FROM setting WHERE key = '${key}')`;
-
-// All that whoever holds the text already has to know, in one look-up by keys.
-const STATE = `SELECT (SELECT version FROM calendar WHERE id = $calendar) AS version, EXISTS (${LACKING}) OR EXISTS (${AGED}) AS isMissing,
-  ${setting('house_version')} AS house, ${setting('calendars_version')} || '.' || ${setting('house_version')} AS stamp, ${setting('feed_text_of')} AS madeOf`;
-
 /** How its text stands, after whatever names have made old is dropped. */
 export async function textState(ctx: Context, calendar: number): Promise<TextState> {
-  const look = async () => (await ctx.db.rows<TextState>(STATE, { calendar, now: ctx.clock.now() }))[0]!;
+  const look = async () => (await ctx.db.all(STATE, { calendar, now: ctx.clock.now() }))[0]!;
   const state = await look();
   const madeOf = state.madeOf === null ? null : (JSON.parse(state.madeOf) as MadeOf);
   if (madeOf && madeOf.house === state.house && madeOf.origin === mailOrigin()) return state;
@@ -82,9 +69,7 @@ async function keepText(
   parts: readonly RenderedPart[],
 ): Promise<void> {
   await ctx.db.write(async (tx) => {
-    const [row] = await tx.rows<{ version: number }>('SELECT version FROM calendar WHERE id = $calendar', {
-      calendar,
-    });
+    const [row] = await tx.all(KEEP_TEXT, { calendar });
     if (row?.version !== version) return keep(undefined);
     await tx.run(
       `UPDATE calendar SET version = version + 1 WHERE id = $calendar AND EXISTS (SELECT 1 FROM feed_part INDEXED BY feed_part_aging
@@ -108,10 +93,7 @@ export async function makeReady(
   const state = await textState(ctx, calendar);
   if (!state.isMissing) return state.version;
   const now = ctx.clock.now();
-  const segments = await ctx.db.json<SegmentId[]>(
-    `SELECT json_group_array(segment_id) AS json FROM (${LACKING} UNION ${AGED})`,
-    { calendar, now },
-  );
+  const segments = await ctx.db.value(SEGMENTS, { calendar, now });
   await keepText(ctx, calendar, state.version, await renderParts(ctx.db, calendar, facts, segments, now));
   return (await textState(ctx, calendar)).version;
 }

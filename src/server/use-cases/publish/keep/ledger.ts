@@ -7,6 +7,7 @@ import { MOST_LEDGER } from '@/contracts/ledger';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context';
 import { siteZone } from '../../../db/space-facts';
+import { CALENDARS } from './keep.queries';
 
 interface Row {
   readonly calendar: string;
@@ -44,9 +45,7 @@ export async function ledger(ctx: Context, query: LedgerQuery): Promise<LedgerPa
     text: query.q.trim().toLowerCase(),
     old: now - SHOWN_MIN,
   });
-  const calendars = await ctx.db.rows<{ id: number; name: string }>(
-    `SELECT id, name FROM calendar WHERE kind = 'made' ORDER BY position, id`,
-  );
+  const calendars = await ctx.db.all(CALENDARS);
   const lines = rows
     .slice(0, MOST_LEDGER)
     .map(({ calendar, mark, hue, title, reference, start, end, shown, gone, goneAs }): LedgerLine => ({

@@ -13,6 +13,16 @@ import type { Reader, Writer } from '../../../db/connection';
 import { insert } from '../../office/office-rows';
 import { writeThingHistory } from '../../house-book/thing-history';
 import { calendarChoices, saidOfCalendar } from './calendar-book';
+import {
+  DO_WITH_CALENDAR,
+  IS_TAKEN,
+  LAST,
+  MOVE_CALENDAR,
+  PUBLIC_REQUESTS,
+  SAME,
+  SHOWN_NOW,
+  STORE_CALENDAR,
+} from './keep.queries';
 
 export interface CalendarDone {
   readonly id: number;
@@ -25,11 +35,7 @@ const fault = (path: string, message: string) => refuse({ code: 'bad-input', fie
 
 /** Whether an address leads to another calendar, now or from before. */
 async function isTaken(reader: Reader, slug: string, id: number | null): Promise<boolean> {
-  const rows = await reader.rows(
-    `SELECT 1 AS one FROM calendar WHERE slug = $slug AND id IS NOT $id
-     UNION ALL SELECT 1 FROM calendar_slug_old WHERE slug = $slug AND calendar_id IS NOT $id LIMIT 1`,
-    { slug, id },
-  );
+  const rows = await reader.all(IS_TAKEN, { slug, id });
   return rows.length > 0;
 }
 
@@ -43,17 +49,10 @@ export async function freeSlug(reader: Reader, name: string, id: number | null):
 }
 
 /** Every request that readers may see something of, or have seen. */
-const publicRequests = async (reader: Reader): Promise<RequestId[]> =>
-  reader.json<RequestId[]>(
-    `SELECT json_group_array(id) AS json FROM (SELECT id FROM request WHERE publish = 1
-     UNION SELECT s.request_id FROM published p JOIN segment s ON s.id = p.segment_id)`,
-  );
+const publicRequests = async (reader: Reader): Promise<RequestId[]> => reader.value(PUBLIC_REQUESTS);
 
 async function shownNow(reader: Reader, id: number): Promise<number> {
-  const [row] = await reader.rows<{ shown: number }>(
-    'SELECT COUNT(*) AS shown FROM published WHERE calendar_id = $id AND gone_at_min IS NULL',
-    { id },
-  );
+  const [row] = await reader.all(SHOWN_NOW, { id });
   return row!.shown;
 }
 
@@ -96,15 +95,10 @@ async function storeCalendar(
     starts_on: input.startsOn ? 1 : 0,
   };
   if (input.id === null) {
-    const [last] = await tx.rows<{ next: number }>(
-      `SELECT COALESCE(MAX(position), 0) + 1 AS next FROM calendar WHERE kind = 'made'`,
-    );
+    const [last] = await tx.all(LAST);
     return done(await insert(tx, 'calendar', { ...columns, position: last!.next }));
   }
-  const [stored] = await tx.rows<{ slug: string; row_version: number }>(
-    `SELECT slug, row_version FROM calendar WHERE id = $id AND kind = 'made' AND retired_min IS NULL`,
-    { id: input.id },
-  );
+  const [stored] = await tx.all(STORE_CALENDAR, { id: input.id });
   if (!stored) return NOT_THERE;
   if (stored.row_version !== input.rowVersion)
     return refuse({ code: 'stale', since: say`Somebody has saved this calendar since you opened it.` });
@@ -133,10 +127,7 @@ export async function saveCalendar(
 ): Promise<Outcome<CalendarDone>> {
   const action = input.id === null ? unsaid('made a calendar') : unsaid('changed a calendar');
   return runChangeSet(ctx, { action, reason: input.name, idempotencyKey: input.key }, async (change) => {
-    const [same] = await change.tx.rows(
-      `SELECT 1 AS one FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND name = $name COLLATE NOCASE AND id IS NOT $id`,
-      { name: input.name, id: input.id },
-    );
+    const [same] = await change.tx.all(SAME, { name: input.name, id: input.id });
     const unknown = await unknownOf(change.tx, input);
     if (unknown)
       return fault(unknown, say`One of these is not there any more. Reload the page and choose again.`);
@@ -163,9 +154,7 @@ export async function saveCalendar(
 
 /** Moves a calendar one place up or down in the order readers see. */
 async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
-  const rows = await tx.rows<{ id: number }>(
-    `SELECT id FROM calendar WHERE kind = 'made' AND retired_min IS NULL ORDER BY position, id`,
-  );
+  const rows = await tx.all(MOVE_CALENDAR);
   const ids = rows.map((row) => row.id);
   const from = ids.indexOf(id);
   const to = from + by;
@@ -192,10 +181,7 @@ export async function doWithCalendar(
   const order = { action: DEED_WORDS[deed], reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
-    const [row] = await tx.rows<{ name: string; slug: string }>(
-      `SELECT name, slug FROM calendar WHERE id = $id AND kind = 'made' AND retired_min IS NULL`,
-      { id },
-    );
+    const [row] = await tx.all(DO_WITH_CALENDAR, { id });
     if (!row) return NOT_THERE;
     await writeThingHistory(change, {
       kind: 'calendar',

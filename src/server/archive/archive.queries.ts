@@ -1,0 +1,20 @@
+import { query } from '../db/statement';
+import { integer, text } from '../db/tables/column';
+import { Migration, Site } from '../db/tables/house';
+
+export const MIGRATIONS = query({
+  sql: 'SELECT name FROM migration ORDER BY name',
+  row: { name: Migration.name },
+});
+
+export const HOLD_LETTERS = query({
+  sql: 'SELECT COUNT(*) AS n FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
+  row: { n: integer() },
+});
+
+export const FILES = query({
+  sql: 'SELECT name, stored_as AS stored, bytes, sha256 FROM file UNION ALL SELECT about, stored_as, bytes, sha256 FROM picture',
+  row: { name: text(), stored: text(), bytes: integer(), sha256: text() },
+});
+
+export const SITE = query({ sql: 'SELECT name FROM site ORDER BY id LIMIT 1', row: { name: Site.name } });

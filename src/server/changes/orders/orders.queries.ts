@@ -1,0 +1,243 @@
+import { z } from 'zod';
+import type { CategoryId, ClaimId, OccurrenceId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { BUILDING } from '../../db/names';
+import { jsonQuery, query } from '../../db/statement';
+import { numberOf } from '../../db/shapes';
+import { listOf, minute, rowNumber } from '../../db/tables/column';
+import { Occurrence, Request } from '../../db/tables/requests';
+import { Space } from '../../db/tables/spaces';
+import { WorkOrder } from '../../db/tables/work-orders';
+import { Claim, ClaimSpace, Occupancy } from '../../db/tables/claims';
+
+export const NAMES = jsonQuery({
+  sql: `SELECT json_object(
+  'requests', (SELECT json_group_object(r.id, json_object('reference', r.ref, 'eventTitle', r.title, 'notes', r.notes,
+    'categories', (SELECT json_group_array(x.category_id ORDER BY x.position) FROM request_category x WHERE x.request_id = r.id)))
+    FROM request r WHERE r.id IN (SELECT value FROM json_each($requests))),
+  'spaces', (SELECT json_group_object(s.id, json_object('place', s.name, 'building', ${BUILDING}, 'area', COALESCE(s.area_m2, s.length_m * s.width_m, 0),
+    'seats', (SELECT json_group_object(l.layout, l.seats) FROM space_layout l WHERE l.space_id = s.id)))
+    FROM space s JOIN building b ON b.id = s.building_id WHERE s.id IN (SELECT value FROM json_each($spaces))),
+  'equipment', (SELECT json_group_object(t.id, json_object('name', t.name, 'store', st.name)) FROM equipment_type t JOIN store st ON st.id = t.store_id),
+  'questions', (SELECT json_group_object(q.id, q.text) FROM question q WHERE q.owner_kind = 'service')) AS json`,
+  bind: { requests: listOf(Request.id), spaces: listOf(Space.id) },
+  value: z.object({
+    requests: z.record(
+      z.string(),
+      z.object({
+        reference: z.string(),
+        eventTitle: z.string(),
+        notes: z.string(),
+        categories: z.array(numberOf<CategoryId>()).readonly(),
+      }),
+    ),
+    spaces: z.record(
+      z.string(),
+      z.object({
+        place: z.string(),
+        building: z.string(),
+        area: z.number(),
+        seats: z.record(z.string(), z.number()),
+      }),
+    ),
+    equipment: z.record(z.string(), z.object({ name: z.string(), store: z.string() })),
+    questions: z.record(z.string(), z.string()),
+  }),
+});
+
+// In time for what comes next on any part of the floor, and before it would have been cleared anyway.
+export const DONE = query({
+  sql: `SELECT w.id, w.occurrence_id AS occurrenceId, w.after_occurrence_id AS afterOccurrenceId, w.space_id AS spaceId, w.team_id AS teamId, w.work_min AS workMin,
+  c.end_min + c.exit_min + COALESCE(s.strike_min, 0) AS end,
+  (SELECT MIN(o.start_min) FROM space_part p JOIN occupancy o ON o.resource_id = p.resource_id AND o.occupies = 1 AND o.start_min > $now WHERE p.space_id = w.space_id) AS next
+FROM work_order w JOIN claim c ON c.id = w.claim_id LEFT JOIN claim_space s ON s.claim_id = c.id AND s.space_id = w.space_id
+WHERE w.id IN (SELECT value FROM json_each($ids))`,
+  bind: { now: Occupancy.start_min, ids: listOf(WorkOrder.id) },
+  row: {
+    id: WorkOrder.id,
+    occurrenceId: WorkOrder.occurrence_id,
+    afterOccurrenceId: WorkOrder.after_occurrence_id,
+    spaceId: WorkOrder.space_id,
+    teamId: WorkOrder.team_id,
+    workMin: WorkOrder.work_min,
+    next: minute().orNull(),
+    end: minute(),
+  },
+});
+
+export const FACTS = jsonQuery({
+  sql: `SELECT json_object('topUp', (SELECT json_group_object(id, top_up_min) FROM space),
+  'carry', (SELECT json_group_object(id, json_array(fetch_min, return_min)) FROM equipment_type),
+  'done', (SELECT json_group_array(order_key) FROM work_order WHERE state = 'done' AND occurrence_id IN (SELECT value FROM json_each($ids)))) AS json`,
+  bind: { ids: listOf(rowNumber<OccurrenceId>()) },
+  value: z.object({
+    done: z.array(z.string()).readonly(),
+    topUp: z.record(z.string(), z.number()),
+    carry: z.record(z.string(), z.tuple([z.number(), z.number()]).readonly()),
+  }),
+});
+
+export const STANDING_OF = query({
+  sql: `SELECT standing_id AS id FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND state = 'approved'`,
+  bind: { ids: listOf(Occurrence.id) },
+  row: { id: rowNumber<ClaimId>() },
+});
+
+export const SPOTS_LEFT = query({
+  sql: `SELECT s.space_id AS space, c.start_min - c.access_min - s.setup_min AS start, c.end_min + c.exit_min + s.strike_min AS end
+     FROM claim c JOIN claim_space s ON s.claim_id = c.id WHERE c.id IN (SELECT value FROM json_each($ids))`,
+  bind: { ids: listOf(Claim.id) },
+  row: { space: ClaimSpace.space_id, start: minute(), end: minute() },
+});
+
+export const COVER_NEIGHBOURS = query({
+  sql: `SELECT id, order_key AS key FROM work_order WHERE order_key IN (SELECT value FROM json_each($keys))
+     UNION SELECT id, order_key FROM work_order WHERE covered_by IS NOT NULL AND covered_by IN (SELECT value FROM json_each($over))`,
+  bind: { keys: listOf(WorkOrder.order_key), over: listOf(WorkOrder.covered_by) },
+  row: { id: WorkOrder.id, key: WorkOrder.order_key },
+});
+
+export const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
+  'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
+
+export const STORED = jsonQuery({
+  sql: `SELECT json_group_array(${orderColumns}) AS json
+FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
+WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
+  UNION SELECT id FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids)))`,
+  bind: { ids: listOf(Occurrence.id) },
+  value: z.array(
+    z.object({
+      id: z.number(),
+      version: z.number(),
+      claimId: numberOf<ClaimId>(),
+      occurrenceId: numberOf<OccurrenceId>(),
+      coveredBy: z.string().nullable(),
+      key: z.string(),
+      state: z.enum(['done', 'open', 'withdrawn']),
+      origin: z.enum(['recipe', 'turnover', 'counter', 'hand']),
+      phase: z.enum(['strike', 'turnover', 'setup', 'attendance']),
+      isIssued: z.boolean(),
+      doneMin: numberOf<EpochMinute>().nullable(),
+      content: z.object({
+        title: z.string(),
+        reference: z.string(),
+        eventTitle: z.string(),
+        place: z.string(),
+        building: z.string(),
+        layout: z.string(),
+        people: z.number(),
+        wheelchairs: z.number().optional(),
+        fromMin: numberOf<EpochMinute>(),
+        dueMin: numberOf<EpochMinute>(),
+        equipment: z
+          .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+          .readonly(),
+        brings: z
+          .array(z.object({ name: z.string(), quantity: z.number().nullable(), store: z.string() }))
+          .readonly()
+          .optional(),
+        checklist: z.array(z.string()).readonly().optional(),
+        answers: z
+          .array(z.object({ question: z.string(), answer: z.string() }))
+          .readonly()
+          .optional(),
+        turnover: z
+          .object({
+            kind: z.enum(['keep', 'top-up', 'reset']),
+            before: z.object({
+              reference: z.string(),
+              eventTitle: z.string(),
+              layout: z.string(),
+              people: z.number(),
+            }),
+            bring: z
+              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+              .readonly(),
+            takeAway: z
+              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+              .readonly(),
+            stays: z
+              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+              .readonly(),
+            savedMin: z.number(),
+          })
+          .optional(),
+        notes: z.string(),
+      }),
+    }),
+  ),
+});
+
+export const ADD_KNOWN = jsonQuery({
+  sql: `SELECT json_group_array(${orderColumns}) AS json FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
+     WHERE w.order_key IN (SELECT value FROM json_each($keys))`,
+  bind: { keys: listOf(WorkOrder.order_key) },
+  value: z.array(
+    z.object({
+      id: z.number(),
+      version: z.number(),
+      claimId: numberOf<ClaimId>(),
+      occurrenceId: numberOf<OccurrenceId>(),
+      coveredBy: z.string().nullable(),
+      key: z.string(),
+      state: z.enum(['done', 'open', 'withdrawn']),
+      origin: z.enum(['recipe', 'turnover', 'counter', 'hand']),
+      phase: z.enum(['strike', 'turnover', 'setup', 'attendance']),
+      isIssued: z.boolean(),
+      doneMin: numberOf<EpochMinute>().nullable(),
+      content: z.object({
+        title: z.string(),
+        reference: z.string(),
+        eventTitle: z.string(),
+        place: z.string(),
+        building: z.string(),
+        layout: z.string(),
+        people: z.number(),
+        wheelchairs: z.number().optional(),
+        fromMin: numberOf<EpochMinute>(),
+        dueMin: numberOf<EpochMinute>(),
+        equipment: z
+          .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+          .readonly(),
+        brings: z
+          .array(z.object({ name: z.string(), quantity: z.number().nullable(), store: z.string() }))
+          .readonly()
+          .optional(),
+        checklist: z.array(z.string()).readonly().optional(),
+        answers: z
+          .array(z.object({ question: z.string(), answer: z.string() }))
+          .readonly()
+          .optional(),
+        turnover: z
+          .object({
+            kind: z.enum(['keep', 'top-up', 'reset']),
+            before: z.object({
+              reference: z.string(),
+              eventTitle: z.string(),
+              layout: z.string(),
+              people: z.number(),
+            }),
+            bring: z
+              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+              .readonly(),
+            takeAway: z
+              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+              .readonly(),
+            stays: z
+              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
+              .readonly(),
+            savedMin: z.number(),
+          })
+          .optional(),
+        notes: z.string(),
+      }),
+    }),
+  ),
+});
+
+export const STANDING_CLAIMS = query({
+  sql: 'SELECT id, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND standing_id IS NOT NULL',
+  bind: { ids: listOf(Occurrence.id) },
+  row: { id: Occurrence.id, claim: rowNumber<ClaimId>() },
+});

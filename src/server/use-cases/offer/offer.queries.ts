@@ -1,0 +1,19 @@
+import type { PersonId } from '@/core/ids';
+import { query } from '../../db/statement';
+import { integer, minute, oneOf, rowNumber, text } from '../../db/tables/column';
+import { OfferLink } from '../../db/tables/records';
+
+export const LINK = query({
+  sql: `SELECT hash, request_id AS requestId, person_id AS personId, occurrences, expires_min AS expiresMin,
+       (SELECT substr(c.idempotency_key, length(k.hash) + 8) FROM change_set c WHERE c.idempotency_key IN ('offer ' || k.hash || ' accept', 'offer ' || k.hash || ' refuse')) AS answer
+     FROM offer_link k WHERE hash = $hash`,
+  bind: { hash: OfferLink.hash },
+  row: {
+    hash: text(),
+    requestId: integer(),
+    personId: rowNumber<PersonId>(),
+    occurrences: text(),
+    expiresMin: minute(),
+    answer: oneOf(['accept', 'refuse']).orNull(),
+  },
+});

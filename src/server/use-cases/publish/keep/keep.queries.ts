@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import type { RequestId } from '@/core/ids';
+import { jsonQuery, query } from '../../../db/statement';
+import { numberOf } from '../../../db/shapes';
+import { integer } from '../../../db/tables/column';
+import { Calendar, Published } from '../../../db/tables/publishing';
+
+export const IS_TAKEN = query({
+  sql: `SELECT 1 AS one FROM calendar WHERE slug = $slug AND id IS NOT $id
+     UNION ALL SELECT 1 FROM calendar_slug_old WHERE slug = $slug AND calendar_id IS NOT $id LIMIT 1`,
+  bind: { slug: Calendar.slug, id: Calendar.id.plain().orNull() },
+  row: { one: integer() },
+});
+
+export const PUBLIC_REQUESTS = jsonQuery({
+  sql: `SELECT json_group_array(id) AS json FROM (SELECT id FROM request WHERE publish = 1
+     UNION SELECT s.request_id FROM published p JOIN segment s ON s.id = p.segment_id)`,
+  value: z.array(numberOf<RequestId>()),
+});
+
+export const SHOWN_NOW = query({
+  sql: 'SELECT COUNT(*) AS shown FROM published WHERE calendar_id = $id AND gone_at_min IS NULL',
+  bind: { id: Published.calendar_id },
+  row: { shown: integer() },
+});
+
+export const LAST = query({
+  sql: `SELECT COALESCE(MAX(position), 0) + 1 AS next FROM calendar WHERE kind = 'made'`,
+  row: { next: integer() },
+});
+
+export const STORE_CALENDAR = query({
+  sql: `SELECT slug, row_version FROM calendar WHERE id = $id AND kind = 'made' AND retired_min IS NULL`,
+  bind: { id: Calendar.id.plain() },
+  row: { slug: Calendar.slug, row_version: Calendar.row_version },
+});
+
+export const SAME = query({
+  sql: `SELECT 1 AS one FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND name = $name COLLATE NOCASE AND id IS NOT $id`,
+  bind: { name: Calendar.name, id: Calendar.id.orNull() },
+  row: { one: integer() },
+});
+
+export const MOVE_CALENDAR = query({
+  sql: `SELECT id FROM calendar WHERE kind = 'made' AND retired_min IS NULL ORDER BY position, id`,
+  row: { id: Calendar.id },
+});
+
+export const DO_WITH_CALENDAR = query({
+  sql: `SELECT name, slug FROM calendar WHERE id = $id AND kind = 'made' AND retired_min IS NULL`,
+  bind: { id: Calendar.id.plain() },
+  row: { name: Calendar.name, slug: Calendar.slug },
+});
+
+export const CALENDARS = query({
+  sql: `SELECT id, name FROM calendar WHERE kind = 'made' ORDER BY position, id`,
+  row: { id: Calendar.id, name: Calendar.name },
+});

@@ -1,0 +1,239 @@
+import { z } from 'zod';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { ClaimId, PersonId } from '@/core/ids';
+import { jsonQuery, query } from '../../db/statement';
+import { numberOf } from '../../db/shapes';
+import { flag, integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
+import {
+  Attendee,
+  EquipmentReturn,
+  FollowUp,
+  OrderNote,
+  Recipe,
+  ServiceLine,
+  WorkOrder,
+} from '../../db/tables/work-orders';
+import { Claim, EquipmentUse } from '../../db/tables/claims';
+import { EquipmentType, Service, Team, TeamMember, Shift } from '../../db/tables/spaces';
+import { File, Occurrence } from '../../db/tables/requests';
+import { Person } from '../../db/tables/people';
+
+/** The teams with their people, as JSON. */
+export const TEAMS_WITH_PEOPLE = `(SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'rosteredUntil', (SELECT MAX(s.end_min) FROM shift s WHERE s.team_id = t.id),
+  'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM team_member m JOIN person p ON p.id = m.person_id AND p.retired_at IS NULL
+    WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t WHERE t.retired_at IS NULL)`;
+
+// What is done already and was due before is over; what is done and due later left its minutes to the others.
+export const TEAMS = jsonQuery({
+  sql: `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'until', t.until,
+  'jobs', (SELECT json_group_array(json_object('claim', w.claim_id, 'place', v.content->>'place', 'from', w.from_min, 'due', w.due_min, 'work', w.work_min))
+    FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
+    WHERE w.team_id = t.id AND w.state <> 'withdrawn' AND w.covered_by IS NULL AND w.due_min > $today AND w.due_min <= t.until),
+  'shifts', (SELECT json_group_array(json_array(s.start_min, s.end_min, s.people)) FROM shift s WHERE s.team_id = t.id AND s.end_min > $today))) AS json
+FROM (SELECT t.id, t.name, MAX(s.end_min) AS until FROM team t JOIN shift s ON s.team_id = t.id WHERE t.retired_at IS NULL GROUP BY t.id) t WHERE t.until > $now`,
+  bind: { now: minute(), today: WorkOrder.due_min },
+  value: z.array(
+    z.object({
+      id: z.number(),
+      name: z.string(),
+      until: numberOf<EpochMinute>(),
+      jobs: z
+        .array(
+          z.object({
+            claim: numberOf<ClaimId>().nullable(),
+            place: z.string(),
+            from: numberOf<EpochMinute>(),
+            due: numberOf<EpochMinute>(),
+            work: z.number(),
+          }),
+        )
+        .readonly(),
+      shifts: z
+        .array(z.tuple([numberOf<EpochMinute>(), numberOf<EpochMinute>(), z.number()]).readonly())
+        .readonly(),
+    }),
+  ),
+});
+
+export const SERVICES = query({
+  sql: `SELECT c.id AS claim, c.start_local AS start, s.name, s.lead_days AS leadDays, l.state FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
+JOIN claim_service v ON v.claim_id = c.id JOIN service s ON s.id = v.service_id LEFT JOIN service_line l ON l.occurrence_id = o.id AND l.service_id = s.id
+WHERE c.status = 'in-force' AND c.start_min > $now AND c.start_min < $until AND COALESCE(l.state, 'asked') IN ('asked', 'arranging')`,
+  bind: { now: Claim.start_min, until: Claim.start_min },
+  row: {
+    claim: Claim.id,
+    start: Claim.start_local,
+    name: Service.name,
+    leadDays: Service.lead_days,
+    state: ServiceLine.state.orNull(),
+  },
+});
+
+export const PROBLEMS = query({
+  sql: `SELECT w.claim_id AS claim, n.text FROM order_note n JOIN work_order w ON w.id = n.order_id JOIN claim c ON c.id = w.claim_id AND c.status = 'in-force'
+WHERE n.kind = 'problem' AND n.solved_min IS NULL AND c.end_min > $now`,
+  bind: { now: Claim.end_min },
+  row: { claim: WorkOrder.claim_id, text: OrderNote.text },
+});
+
+export const KNOWN = query({
+  sql: `SELECT (SELECT name FROM team WHERE id = $teamId AND retired_at IS NULL) AS team, (SELECT name FROM person WHERE id = $personId AND retired_at IS NULL) AS person,
+  EXISTS (SELECT 1 FROM team_member WHERE team_id = $teamId AND person_id = $personId) AS isMember`,
+  bind: { teamId: integer(), personId: rowNumber<PersonId>().orNull() },
+  row: { team: text().orNull(), person: text().orNull(), isMember: flag() },
+});
+
+export const PICKED = query({
+  sql: `SELECT w.id, w.state, w.issued_min, w.team_id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
+  WHERE w.id IN (SELECT value FROM json_each($ids))`,
+  bind: { ids: listOf(WorkOrder.id) },
+  row: {
+    id: WorkOrder.id,
+    state: WorkOrder.state,
+    issued_min: WorkOrder.issued_min,
+    team_id: WorkOrder.team_id,
+    request_id: Occurrence.request_id,
+  },
+});
+
+export const DATE = query({
+  sql: 'SELECT request_id, state FROM occurrence WHERE id = $id',
+  bind: { id: Occurrence.id },
+  row: { request_id: Occurrence.request_id, state: Occurrence.state },
+});
+
+export const ASKED = query({
+  sql: `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
+  FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`,
+  bind: { id: Occurrence.id, person: TeamMember.person_id },
+  row: { id: Service.id, name: Service.name, team: Team.name, isMine: flag() },
+});
+
+export const EVENT_DEEDS_ASKED = query({
+  sql: `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
+  FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`,
+  bind: { id: Occurrence.id, person: TeamMember.person_id },
+  row: { id: Service.id, name: Service.name, team: Team.name, isMine: flag() },
+});
+
+export const KEEP_ATTENDANCE = query({
+  sql: 'SELECT 1 FROM attendee WHERE occurrence_id = $id AND name = $name',
+  bind: { id: Attendee.occurrence_id, name: Attendee.name },
+  row: { 1: integer() },
+});
+
+export const SET_FOLLOW_UP_DONE = query({
+  sql: 'SELECT request_id FROM follow_up WHERE id = $id',
+  bind: { id: FollowUp.id },
+  row: { request_id: FollowUp.request_id },
+});
+
+export const HOUSE = jsonQuery({
+  sql: `SELECT json_object('site', (SELECT json_object('tzid', tzid, 'weekStart', week_start) FROM site ORDER BY id LIMIT 1),
+  'teams', ${TEAMS_WITH_PEOPLE},
+  'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL
+    AND EXISTS (SELECT 1 FROM role_grant g WHERE g.person_id = p.id AND g.role = 'crew'))) AS json`,
+  value: z.object({
+    site: z.object({
+      tzid: z.string(),
+      weekStart: z.union([
+        z.literal(2),
+        z.literal(1),
+        z.literal(4),
+        z.literal(6),
+        z.literal(3),
+        z.literal(5),
+        z.literal(7),
+      ]),
+    }),
+    teams: z
+      .array(
+        z.object({
+          id: z.number(),
+          name: z.string(),
+          rosteredUntil: numberOf<EpochMinute>().nullable(),
+          people: z.array(z.object({ id: numberOf<PersonId>(), name: z.string() })).readonly(),
+        }),
+      )
+      .readonly(),
+    people: z.array(z.object({ id: numberOf<PersonId>(), name: z.string() })).readonly(),
+  }),
+});
+
+export const FILE = query({
+  sql: 'SELECT id FROM file WHERE key = $key AND owner_id = $me AND request_id IS NULL AND message_id IS NULL',
+  bind: { key: File.key, me: File.owner_id },
+  row: { id: File.id },
+});
+
+export const BEFORE = query({
+  sql: 'SELECT stock_line_id FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId',
+  bind: { orderId: EquipmentReturn.order_id, typeId: EquipmentReturn.type_id },
+  row: { stock_line_id: EquipmentReturn.stock_line_id },
+});
+
+export const USE = query({
+  sql: `SELECT MIN(u.start_min) AS start FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
+  bind: { orderId: WorkOrder.id, typeId: EquipmentUse.type_id },
+  row: { start: minute().orNull() },
+});
+
+export const RETURN_EQUIPMENT_USE = query({
+  sql: `SELECT MAX(u.end_min) AS end FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
+  bind: { orderId: WorkOrder.id, typeId: EquipmentUse.type_id },
+  row: { end: minute().orNull() },
+});
+
+export const TYPE = query({
+  sql: 'SELECT name FROM equipment_type WHERE id = $id',
+  bind: { id: EquipmentType.id },
+  row: { name: EquipmentType.name },
+});
+
+export const NAMED = query({
+  sql: 'SELECT title FROM recipe WHERE id = $id',
+  bind: { id: Recipe.id },
+  row: { title: Recipe.title },
+});
+
+export const HAND_ORDER_DATES = query({
+  sql: `SELECT o.id FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = $request AND o.state = 'approved' AND c.end_min > $now`,
+  bind: { request: Occurrence.request_id, now: Claim.end_min },
+  row: { id: Occurrence.id },
+});
+
+export const AT_RISK_BY = query({
+  sql: `SELECT DISTINCT w.claim_id AS id FROM work_order w JOIN claim c ON c.id = w.claim_id AND c.status = 'in-force'
+     WHERE w.team_id = $teamId AND w.state = 'open' AND w.due_min > $start AND w.due_min < $end AND w.due_min > $now`,
+  bind: {
+    teamId: WorkOrder.team_id,
+    start: WorkOrder.due_min,
+    end: WorkOrder.due_min,
+    now: WorkOrder.due_min,
+  },
+  row: { id: WorkOrder.claim_id },
+});
+
+export const PEOPLE_TEXT = query({
+  sql: 'SELECT name FROM person WHERE id = $person',
+  bind: { person: Person.id.plain().orNull() },
+  row: { name: Person.name },
+});
+
+export const SHIFT = query({
+  sql: 'SELECT team_id, person_id, people, start_min, end_min FROM shift WHERE id = $id',
+  bind: { id: Shift.id.plain() },
+  row: {
+    team_id: Shift.team_id,
+    person_id: Shift.person_id,
+    people: Shift.people,
+    start_min: Shift.start_min,
+    end_min: Shift.end_min,
+  },
+});
+
+export const SET_TEAM_MEMBER = query({
+  sql: `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
+  bind: { team: integer(), person: rowNumber<PersonId>() },
+  row: { teams: integer(), people: integer() },
+});
