@@ -1,4 +1,4 @@
-import { query } from '../db/statement';
+import { command, query } from '../db/statement';
 import { integer, text } from '../db/tables/column';
 import { Migration, Site } from '../db/tables/house';
 
@@ -18,3 +18,9 @@ export const FILES = query({
 });
 
 export const SITE = query({ sql: 'SELECT name FROM site ORDER BY id LIMIT 1', row: { name: Site.name } });
+
+export const GATHER = command({ sql: 'DELETE FROM session' });
+
+export const HOLD_LETTERS_HOLD_LETTERS = command({
+  sql: 'UPDATE outbox SET withdrawn_at_min = created_min WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
+});

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { keep, openDatabase } from '../db/connection';
 import { migrate } from '../db/migrate';
 import { HOLD_LETTERS } from './archive.queries';
+import { HOLD_LETTERS_HOLD_LETTERS } from './archive.queries';
 
 /**
  * Letters that waited where the archive was taken out are sent from there: here they are marked as taken back, so that
@@ -13,9 +14,7 @@ export async function holdLetters(folder: string): Promise<number> {
   await migrate(db);
   const waiting = await db.write(async (tx) => {
     const [row] = await tx.all(HOLD_LETTERS);
-    await tx.run(
-      'UPDATE outbox SET withdrawn_at_min = created_min WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
-    );
+    await tx.execute(HOLD_LETTERS_HOLD_LETTERS);
     return keep(row!.n);
   });
   await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');

@@ -11,6 +11,7 @@ import { sessionSecret } from '../settings';
 import { officeContact } from '../use-cases/look/office-contact';
 import { MANIFEST, makeArrivingFolder } from './folders';
 import { MIGRATIONS } from './archive.queries';
+import { GATHER } from './archive.queries';
 
 /** The same bytes under another name, without copying them where the disk can. */
 function link(from: string, to: string): void {
@@ -36,7 +37,7 @@ async function gather(ctx: Pick<Context, 'db'>, folder: string, nowMs: number): 
   await ctx.db.rows('VACUUM INTO $target', { target });
   const copy = openDatabase(target);
   try {
-    await copy.write(async (tx) => ({ keep: true, value: await tx.run('DELETE FROM session') }));
+    await copy.write(async (tx) => ({ keep: true, value: await tx.execute(GATHER) }));
     const office = await officeContact(copy);
     const migrations = await copy.all(MIGRATIONS);
     const manifest: Manifest = {

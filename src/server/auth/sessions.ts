@@ -3,6 +3,7 @@ import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
 import { keep, type Database } from '../db/connection';
 import { PERSON_OF_SESSION } from './auth.queries';
+import { Person, Session } from '../db/tables/people';
 
 /** A working day and an evening; renewed by signing in again. */
 export const SESSION_MS = 14 * 60 * 60 * 1000;
@@ -10,18 +11,15 @@ export const SESSION_MS = 14 * 60 * 60 * 1000;
 /** Sessions live in the database, so that signing out ends them at once. They use the real clock. */
 export async function beginSession(db: Database, id: string, person: PersonId, nowMs: number): Promise<void> {
   await db.write(async (tx) => {
-    await tx.run(
-      'INSERT INTO session (id, person_id, created_ms, expires_ms) VALUES ($id, $person, $now, $until)',
-      { id, person, now: nowMs, until: nowMs + SESSION_MS },
-    );
-    return keep(
-      await tx.run('UPDATE person SET signed_in_ms = $now WHERE id = $person', { now: nowMs, person }),
-    );
+    await tx
+      .table(Session)
+      .insert({ id, person_id: person, created_ms: nowMs, expires_ms: nowMs + SESSION_MS });
+    return keep(await tx.table(Person).update({ id: person }, { signed_in_ms: nowMs }));
   });
 }
 
 export async function endSession(db: Database, id: string): Promise<void> {
-  await db.write(async (tx) => keep(await tx.run('DELETE FROM session WHERE id = $id', { id })));
+  await db.write(async (tx) => keep(await tx.table(Session).remove({ id })));
 }
 
 export interface SignedInPerson extends Viewer {

@@ -12,6 +12,7 @@ import { Claim } from '../db/tables/claims';
 import { Occurrence, Request } from '../db/tables/requests';
 import { writeJson } from '../db/tables/column';
 import { DATES_OF, RESOLVE_LINKS } from './changes.queries';
+import { AtRisk } from '../db/tables/claims';
 
 /** One side of a link, before the claims of this change have numbers. */
 export type LinkEnd =
@@ -137,9 +138,7 @@ export async function applyPlans(
   await rewriteOccupancy(change.tx, [...new Set(claims)]);
   const healed = await healCuts(change, toHeal);
   await rewriteOccupancy(change.tx, healed);
-  await change.tx.run('DELETE FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids))', {
-    ids: JSON.stringify(leaving),
-  });
+  await change.tx.table(AtRisk).remove({ claim_id: leaving });
   await follow(change, changes, [...linked, ...healed]);
 }
 

@@ -8,6 +8,7 @@ import type { Reader, Writer } from '../db/connection';
 import { loadWorld } from '../db/snapshot';
 import { loadClaims, type StoredClaim } from './claims';
 import { CATEGORIES_OF, OVERRIDDEN } from './changes.queries';
+import { AtRisk } from '../db/tables/claims';
 
 // What can befall a date that was fine when it was approved. People and layout were decided with open eyes, so they
 // count only where the space has changed, and where nobody went past them with a reason.
@@ -121,10 +122,7 @@ export async function recheck(
         world!,
       )
     : () => '';
-  await tx.run(
-    `DELETE FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`,
-    { ids: JSON.stringify(ids), rules: JSON.stringify(rules) },
-  );
+  await tx.table(AtRisk).remove({ claim_id: ids, rule: rules });
   // Kept, and read by anybody.
   const rows = writtenForAll(() =>
     found.map(({ claimId, rule, subject, finding }) => [claimId, rule, subject, speak(finding)]),

@@ -1,6 +1,6 @@
-import type { ClaimId } from '@/core/ids';
-import { query } from '../db/statement';
-import { integer, listOf, oneOf, rowNumber, text } from '../db/tables/column';
+import type { ClaimId, RequestId } from '@/core/ids';
+import { command, query } from '../db/statement';
+import { integer, listOf, minute, oneOf, rowNumber, text } from '../db/tables/column';
 import { Claim, ClaimOverride, ClaimSpace } from '../db/tables/claims';
 import { Occurrence, RequestCategory } from '../db/tables/requests';
 import { ChangeSetRow } from '../db/tables/records';
@@ -85,4 +85,30 @@ export const CATEGORIES_OF = query({
   sql: 'SELECT request_id AS request, category_id AS category FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(RequestCategory.request_id) },
   row: { request: RequestCategory.request_id, category: RequestCategory.category_id },
+});
+
+export const HEAL_CUTS = command({
+  sql: `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)
+         VALUES ($claim, 'shoulder-lost', $subject, $now, $sentence)`,
+  bind: { claim: rowNumber<ClaimId>(), subject: text(), now: minute(), sentence: text() },
+});
+
+export const REWRITE_OCCUPANCY = command({
+  sql: 'DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))',
+  bind: { ids: text() },
+});
+
+export const OCCUPANCY_ROWS_REWRITE_OCCUPANCY = command({
+  sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
+  bind: { ids: text() },
+});
+
+export const RELEASE_LAPSED_HOLDS = command({
+  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
+  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
+});
+
+export const RUN_CHANGE_SET = command({
+  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
+  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
 });

@@ -7,6 +7,8 @@ import { rewriteOccupancy } from './occupancy-rows';
 import { Claim } from '../db/tables/claims';
 import { Request } from '../db/tables/requests';
 import { LAPSED } from './changes.queries';
+import { RELEASE_LAPSED_HOLDS } from './changes.queries';
+import { ChangeSetRow } from '../db/tables/records';
 
 /**
  * Claims held until now or earlier stop occupying: what was asked for waits again, a proposal is gone. Part of every
@@ -18,10 +20,9 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   if (!lapsed.length) return 0;
   const ids = lapsed.map(({ id }) => id);
   const key = `hold-lapsed:${now}:${ids.join(',')}`.slice(0, 200);
-  const id = await tx.insertRow(
-    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'hold lapsed', $key)`,
-    { now, key },
-  );
+  const id = await tx
+    .table(ChangeSetRow)
+    .insert({ actor_id: null, at_min: now, action: 'hold lapsed', idempotency_key: key });
   const change = new ChangeSet(tx, id, null, now);
   const toHeal = await breakLinks(change, ids);
   await change.update(Claim, ids, (row) => ({
@@ -33,13 +34,7 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   await rewriteOccupancy(tx, await healCuts(change, toHeal));
   const requests = [...new Set(lapsed.map(({ request }) => request))];
   await change.updateVersioned(Request, requests, {});
-  await tx.run(
-    'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
-    {
-      id,
-      requests: JSON.stringify(requests),
-    },
-  );
+  await tx.execute(RELEASE_LAPSED_HOLDS, { id, requests });
   await queueLapsed(
     change,
     lapsed.filter(({ kind }) => kind !== 'fallback').map(({ id }) => id),

@@ -6,6 +6,7 @@ import type { RowOf } from '../db/tables/table';
 import { writtenForAll } from '../own-settings/ambient';
 import { ClaimSpace, TurnoverLink } from '../db/tables/claims';
 import { CUT, IS_TAKEN, SPACES, STORE_LINKS } from './changes.queries';
+import { HEAL_CUTS } from './changes.queries';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -84,19 +85,15 @@ export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): P
   for (const { claimSpaceId, claimId, side } of cuts) {
     const taken = await change.tx.all(IS_TAKEN, { id: claimSpaceId, side });
     if (taken.length) {
-      await change.tx.run(
-        `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)
-         VALUES ($claim, 'shoulder-lost', $subject, $now, $sentence)`,
-        {
-          claim: claimId,
-          subject: `space:${claimSpaceId}`,
-          now: change.at,
-          sentence: writtenForAll(
-            () =>
-              say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,
-          ),
-        },
-      );
+      await change.tx.execute(HEAL_CUTS, {
+        claim: claimId,
+        subject: `space:${claimSpaceId}`,
+        now: change.at,
+        sentence: writtenForAll(
+          () =>
+            say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,
+        ),
+      });
       continue;
     }
     await change.update(ClaimSpace, [claimSpaceId], () => ({ [side]: null }));

@@ -6,6 +6,9 @@ import { queueMail, takeMailBack } from '../mail/queue-mail';
 import { ChangeSet } from './change-set';
 import { releaseLapsedHolds } from './lapsed-holds';
 import { EARLIER, RUN_CHANGE_SET_LAPSED } from './changes.queries';
+import { RUN_CHANGE_SET } from './changes.queries';
+import { ChangeSetRow } from '../db/tables/records';
+import { writeJson } from '../db/tables/column';
 
 export interface ChangeOrder {
   /** Verb in the past, as it reads in a history: `approved`. */
@@ -56,15 +59,13 @@ export async function runChangeSet<Value>(
     if (order.undoes === undefined) await queueMail(change, order.reason);
     else await takeMailBack(tx, order.undoes, at);
     await change.writeHistory();
-    await tx.run('UPDATE change_set SET result = $result, request_id = $request WHERE id = $id', {
-      id: change.id,
-      request: [...change.requestIds][0] ?? null,
-      result: JSON.stringify(outcome.value),
-    });
-    await tx.run(
-      'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
-      { id: change.id, requests: JSON.stringify([...change.requestIds]) },
-    );
+    await tx
+      .table(ChangeSetRow)
+      .update(
+        { id: change.id },
+        { result: writeJson<unknown>(outcome.value), request_id: [...change.requestIds][0] ?? null },
+      );
+    await tx.execute(RUN_CHANGE_SET, { id: change.id, requests: [...change.requestIds] });
     return { keep: true, value: outcome };
   });
 }
@@ -83,17 +84,13 @@ async function openChangeSet(
   at: EpochMinute,
 ): Promise<ChangeSet> {
   const actorId = ctx.viewer?.personId ?? null;
-  const id = await tx.insertRow(
-    `INSERT INTO change_set (actor_id, at_min, action, reason, idempotency_key, undoes_id)
-     VALUES ($actor, $at, $action, $reason, $key, $undoes)`,
-    {
-      actor: actorId,
-      at,
-      action: order.action,
-      reason: order.reason,
-      key: order.isPreview ? `preview:${order.idempotencyKey}` : order.idempotencyKey,
-      undoes: order.undoes ?? null,
-    },
-  );
+  const id = await tx.table(ChangeSetRow).insert({
+    actor_id: actorId,
+    at_min: at,
+    action: order.action,
+    reason: order.reason,
+    idempotency_key: order.isPreview ? `preview:${order.idempotencyKey}` : order.idempotencyKey,
+    undoes_id: order.undoes ?? null,
+  });
   return new ChangeSet(tx, id, actorId, at);
 }

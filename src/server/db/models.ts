@@ -15,9 +15,12 @@ const TYPES = {
   TEXT: DataTypes.TEXT,
 } as const satisfies Record<SqlType, unknown>;
 
+/** What a column is compared with: a number may come from outside, where it has no brand yet. */
+type Compared<Value> = Value extends number ? number : Value;
+
 /** Rows that have these values; a list is any of them. */
 export type Where<T extends Table> = {
-  readonly [Name in keyof RowOf<T>]?: RowOf<T>[Name] | readonly RowOf<T>[Name][];
+  readonly [Name in keyof RowOf<T>]?: Compared<RowOf<T>[Name]> | null | readonly Compared<RowOf<T>[Name]>[];
 };
 
 export interface Order<T extends Table> {

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { textOf } from '../db/shapes';
 import type { OccurrenceId } from '@/core/ids';
-import { query } from '../db/statement';
-import { integer, json, rowNumber } from '../db/tables/column';
+import { command, query } from '../db/statement';
+import { integer, json, rowNumber, text } from '../db/tables/column';
 import { Segment } from '../db/tables/requests';
 import { JobRun } from '../db/tables/house';
+import { Session } from '../db/tables/people';
 
 // A segment whose last live date was given up altogether goes on no more.
 export const ENDLESS = query({
@@ -35,4 +36,19 @@ export const HAS_RUN = query({
   sql: 'SELECT 1 FROM job_run WHERE job = $job AND key = $key',
   bind: { job: JobRun.job, key: JobRun.key },
   row: { 1: integer() },
+});
+
+export const JOBS_JOBS = command({
+  sql: 'DELETE FROM session WHERE expires_ms <= $now',
+  bind: { now: Session.expires_ms },
+});
+
+export const RECORD = command({
+  sql: 'INSERT OR IGNORE INTO job_run (job, key, finished_ms, note) VALUES ($job, $key, $now, $note)',
+  bind: { job: text(), key: text(), now: integer(), note: text() },
+});
+
+export const SCHEDULER_RECORD = command({
+  sql: 'DELETE FROM job_run WHERE job = $job AND finished_ms < $old',
+  bind: { job: JobRun.job, old: JobRun.finished_ms },
 });

@@ -11,6 +11,7 @@ import { publishDue } from '../use-cases/publish/due-notices';
 import { settleApprovals } from '../use-cases/publish/settle-approvals';
 import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
 import { materialiseSeries } from './series-goes-on';
+import { JOBS_JOBS } from './jobs.queries';
 
 /**
  * Work that time causes. Each run has a key; a key is run to its end once. Every job works off all that is due by
@@ -94,9 +95,7 @@ export const JOBS: readonly Job[] = [
     name: 'drop-expired-sessions',
     keyAt: (_, nowMs) => String(Math.floor(nowMs / DAY_MS)),
     run: async (ctx, nowMs) => {
-      await ctx.db.write(async (tx) =>
-        keep(await tx.run('DELETE FROM session WHERE expires_ms <= $now', { now: nowMs })),
-      );
+      await ctx.db.write(async (tx) => keep(await tx.execute(JOBS_JOBS, { now: nowMs })));
       return 'expired sessions dropped';
     },
   },

@@ -13,6 +13,7 @@ import { Request, Segment } from '../db/tables/requests';
 import { ENDLESS } from './jobs.queries';
 import type { RowOfShape } from '../db/statement';
 import { readJson } from '../db/tables/column';
+import { ChangeSetRequest, ChangeSetRow } from '../db/tables/records';
 
 type EndlessRow = RowOfShape<typeof ENDLESS.row>;
 
@@ -35,10 +36,12 @@ async function goOn(
   const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
   const keys = expandDates(set, { from, to, most: 3000 });
   const [pattern] = await loadStandingClaims(tx, [last]);
-  const id = await tx.insertRow(
-    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'the series goes on', $key)`,
-    { now, key: `series-goes-on:${row.id}:${until}` },
-  );
+  const id = await tx.table(ChangeSetRow).insert({
+    actor_id: null,
+    at_min: now,
+    action: 'the series goes on',
+    idempotency_key: `series-goes-on:${row.id}:${until}`,
+  });
   const change = new ChangeSet(tx, id, null, now);
   const dates = keys.map((key) => {
     const shiftMin = wallMinute(key) - wallMinute(pattern!.startLocal);
@@ -52,10 +55,7 @@ async function goOn(
   }
   await change.update(Segment, [row.id], () => ({ materialised_until: until }));
   await change.writeHistory();
-  await tx.run('INSERT INTO change_set_request (change_set_id, request_id) VALUES ($id, $request)', {
-    id,
-    request: row.request_id,
-  });
+  await tx.table(ChangeSetRequest).insert({ change_set_id: id, request_id: row.request_id });
   return dates.length;
 }
 

@@ -2,6 +2,8 @@ import type { AccountMailKind } from '@/core/changes/mail-due';
 import type { LinkPurpose } from '@/contracts/account';
 import type { Writer } from '../db/connection';
 import { hashOf } from './offer-link';
+import { KEEP_ACCOUNT_LINK } from './mail.queries';
+import type { PersonId } from '@/core/ids';
 
 const HOUR_MS = 60 * 60 * 1000;
 
@@ -24,15 +26,12 @@ export async function keepAccountLink(
   link: {
     readonly outbox: number;
     readonly purpose: LinkPurpose;
-    readonly person: number | null;
+    readonly person: PersonId | null;
     readonly name: string;
     readonly email: string;
   },
 ): Promise<void> {
-  await tx.run('DELETE FROM account_link WHERE (email = $email OR person_id = $person) AND used_ms IS NULL', {
-    email: link.email,
-    person: link.person,
-  });
+  await tx.execute(KEEP_ACCOUNT_LINK, { email: link.email, person: link.person });
   await tx.run(
     `INSERT INTO account_link (hash, outbox_id, purpose, person_id, name, email, expires_ms) VALUES ($hash, $outbox, $purpose, $person, $name, $email, $until)`,
     { hash: hashOf(token), ...link, until: nowMs + HOLDS_MS[link.purpose] },

@@ -1,9 +1,10 @@
-import { query } from '../db/statement';
+import { command, query } from '../db/statement';
 import { integer, listOf, text } from '../db/tables/column';
 import { LetterWording } from '../db/tables/house';
 import { Claim } from '../db/tables/claims';
 import { Request } from '../db/tables/requests';
 import { Outbox } from '../db/tables/records';
+import { AccountLink } from '../db/tables/people';
 
 export const INSERT_MAIL = query({
   sql: 'SELECT doc FROM letter_wording LIMIT 1',
@@ -52,4 +53,9 @@ export const QUEUE_ACCOUNT_MAIL = query({
   sql: 'SELECT id FROM outbox WHERE dedupe_key = $dedupeKey',
   bind: { dedupeKey: Outbox.dedupe_key },
   row: { id: Outbox.id },
+});
+
+export const KEEP_ACCOUNT_LINK = command({
+  sql: 'DELETE FROM account_link WHERE (email = $email OR person_id = $person) AND used_ms IS NULL',
+  bind: { email: AccountLink.email, person: AccountLink.person_id.orNull() },
 });

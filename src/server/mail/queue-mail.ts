@@ -27,6 +27,7 @@ import { letterTo, type MailDraft } from './payload';
 import { queueConsents } from './queue-consent';
 import { Claim } from '../db/tables/claims';
 import { Occurrence } from '../db/tables/requests';
+import { Outbox } from '../db/tables/records';
 
 /** A turn with the claim the date stood on before the change; null where it is new. */
 interface MailTurn extends DateTurn {
@@ -201,8 +202,5 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
 
 /** What was not sent yet of a change that is taken back never is. */
 export async function takeMailBack(tx: Writer, changeSet: number, now: EpochMinute): Promise<void> {
-  await tx.run(
-    'UPDATE outbox SET withdrawn_at_min = $now WHERE change_set_id = $changeSet AND sent_at_min IS NULL',
-    { changeSet, now },
-  );
+  await tx.table(Outbox).update({ change_set_id: changeSet, sent_at_min: null }, { withdrawn_at_min: now });
 }

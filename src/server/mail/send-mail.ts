@@ -1,5 +1,5 @@
 import { isAccountMail, type MailKind } from '@/core/changes/mail-due';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { epochMinute, type EpochMinute } from '@/core/time/epoch-minute';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { log } from '../log';
@@ -11,14 +11,17 @@ import { hashOf, newOfferToken } from './offer-link';
 import { payloadSchema, type MailToSend } from './payload';
 import { renderMail } from './render';
 import { DUE } from './mail.queries';
+import { OfferLink, Outbox } from '../db/tables/records';
+import type { RequestId, PersonId } from '@/core/ids';
+import { writeJson } from '../db/tables/column';
 
 interface OutboxRow {
   readonly id: number;
   readonly kind: MailKind;
   readonly payload: string;
   readonly createdMin: EpochMinute;
-  readonly requestId: number | null;
-  readonly personId: number | null;
+  readonly requestId: RequestId | null;
+  readonly personId: PersonId | null;
   readonly name: string;
   readonly email: string;
 }
@@ -47,18 +50,15 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
   await writeMail(mail, renderMail(payload, office, links), office);
   // Cut off before this, the message is written once more, with another link, in the place of the first.
   await ctx.db.write(async (tx) => {
-    if (payload.offer)
-      await tx.run(
-        'INSERT INTO offer_link (hash, outbox_id, request_id, person_id, occurrences, expires_min) VALUES ($hash, $outbox, $request, $person, $occurrences, $until)',
-        {
-          hash: hashOf(token),
-          outbox: row.id,
-          request: row.requestId,
-          person: row.personId,
-          occurrences: JSON.stringify(payload.offer.occurrences),
-          until: payload.offer.until,
-        },
-      );
+    if (payload.offer && row.requestId && row.personId)
+      await tx.table(OfferLink).insert({
+        hash: hashOf(token),
+        outbox_id: row.id,
+        request_id: row.requestId,
+        person_id: row.personId,
+        occurrences: writeJson(payload.offer.occurrences),
+        expires_min: epochMinute(payload.offer.until),
+      });
     if (purpose)
       await keepAccountLink(tx, token, Date.now(), {
         outbox: row.id,
@@ -67,12 +67,7 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
         name: row.name,
         email: row.email,
       });
-    return keep(
-      await tx.run('UPDATE outbox SET sent_at_min = $now WHERE id = $id AND sent_at_min IS NULL', {
-        id: row.id,
-        now,
-      }),
-    );
+    return keep(await tx.table(Outbox).update({ id: row.id, sent_at_min: null }, { sent_at_min: now }));
   });
 }
 

@@ -11,14 +11,14 @@ import type {
 } from '@/core/ids';
 import type { LocalDate } from '@/core/time/local-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { jsonQuery } from '../../db/statement';
+import { command, jsonQuery } from '../../db/statement';
 import { numberOf, textOf } from '../../db/shapes';
-import { listOf } from '../../db/tables/column';
-import { Request } from '../../db/tables/requests';
+import { integer, listOf, rowNumber } from '../../db/tables/column';
+import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { Organisation } from '../../db/tables/house';
 import { Person } from '../../db/tables/people';
-import { Calendar } from '../../db/tables/publishing';
+import { Calendar, UnsettledApproval } from '../../db/tables/publishing';
 
 export const WORDS = `json_array(r.title, r.second_line, r.public_text, r.public_html, r.contact,
   (SELECT group_concat(l.from_min || l.text, '·' ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1),
@@ -152,4 +152,26 @@ export const CALENDARS = jsonQuery({
       ]),
     }),
   ),
+});
+
+export const DROP_TEXT = command({
+  sql: 'UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))',
+  bind: { ids: listOf(Calendar.id) },
+});
+
+export const REWRITE_ANNOUNCED = command({
+  sql: 'INSERT INTO announced SELECT value FROM json_each($ids)',
+  bind: { ids: listOf(rowNumber<OccurrenceId>()) },
+});
+
+export const NOTE_UNSETTLED = command({
+  sql: 'INSERT INTO unsettled_approval SELECT value, $settles FROM json_each($ids) WHERE true ON CONFLICT DO NOTHING',
+  bind: { ids: listOf(rowNumber<OccurrenceId>()), settles: integer() },
+});
+
+export const SYNC_PUBLISHED_NOTE_UNSETTLED = command({
+  sql: `DELETE FROM unsettled_approval AS u
+     WHERE u.occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests)))
+       AND (u.settles_min <= $at OR EXISTS (SELECT 1 FROM occurrence o WHERE o.id = u.occurrence_id AND o.state <> 'approved'))`,
+  bind: { requests: listOf(Occurrence.request_id), at: UnsettledApproval.settles_min },
 });

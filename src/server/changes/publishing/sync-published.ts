@@ -26,6 +26,13 @@ import {
 } from './publishing-state';
 import { Occurrence, Request, Segment } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
+import {
+  DROP_TEXT,
+  NOTE_UNSETTLED,
+  REWRITE_ANNOUNCED,
+  SYNC_PUBLISHED_NOTE_UNSETTLED,
+} from './publishing.queries';
+import { Announced } from '../../db/tables/publishing';
 
 const hashOf = (text: string): string => createHash('sha1').update(text).digest('base64').slice(0, 20);
 
@@ -181,9 +188,7 @@ async function dropText(tx: Writer, parts: readonly Part[]): Promise<void> {
       ),
     },
   );
-  await tx.run('UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))', {
-    ids: JSON.stringify([...new Set(parts.map(({ calendar }) => calendar))]),
-  });
+  await tx.execute(DROP_TEXT, { ids: [...new Set(parts.map(({ calendar }) => calendar))] });
 }
 
 async function rewriteAnnounced(
@@ -196,12 +201,8 @@ async function rewriteAnnounced(
     [...open].filter((id) => !before.has(id)),
     [...before].filter((id) => !open.has(id)),
   ];
-  if (added.length)
-    await tx.run('INSERT INTO announced SELECT value FROM json_each($ids)', { ids: JSON.stringify(added) });
-  if (taken.length)
-    await tx.run('DELETE FROM announced WHERE occurrence_id IN (SELECT value FROM json_each($ids))', {
-      ids: JSON.stringify(taken),
-    });
+  if (added.length) await tx.execute(REWRITE_ANNOUNCED, { ids: added });
+  if (taken.length) await tx.table(Announced).remove({ occurrence_id: taken });
 }
 
 /** Spaces and hosts that readers can follow by themselves have a calendar from the first public date on. */
@@ -284,17 +285,8 @@ function approvedHere(change: ChangeSet): OccurrenceId[] {
 async function noteUnsettled(change: ChangeSet, requests: readonly RequestId[]): Promise<void> {
   const { tx, at } = change;
   const approved = approvedHere(change);
-  if (approved.length)
-    await tx.run(
-      'INSERT INTO unsettled_approval SELECT value, $settles FROM json_each($ids) WHERE true ON CONFLICT DO NOTHING',
-      { ids: JSON.stringify(approved), settles: at + MAIL_WAIT_MIN },
-    );
-  await tx.run(
-    `DELETE FROM unsettled_approval AS u
-     WHERE u.occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests)))
-       AND (u.settles_min <= $at OR EXISTS (SELECT 1 FROM occurrence o WHERE o.id = u.occurrence_id AND o.state <> 'approved'))`,
-    { requests: JSON.stringify(requests), at },
-  );
+  if (approved.length) await tx.execute(NOTE_UNSETTLED, { ids: approved, settles: at + MAIL_WAIT_MIN });
+  await tx.execute(SYNC_PUBLISHED_NOTE_UNSETTLED, { requests, at });
 }
 
 async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<void> {

@@ -1,4 +1,4 @@
-import { query } from '../../db/statement';
+import { command, query } from '../../db/statement';
 import { flag, integer, text } from '../../db/tables/column';
 import { Site } from '../../db/tables/house';
 import { AccountLink, Person, Session } from '../../db/tables/people';
@@ -80,4 +80,14 @@ export const PEOPLE = query({
   sql: `SELECT id, name FROM person WHERE id IN (${UNINVITED})`,
   bind: { now: AccountLink.expires_ms },
   row: { id: Person.id, name: Person.name },
+});
+
+export const OWN_ACCOUNT_END_SESSIONS = command({
+  sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $but',
+  bind: { id: Session.person_id, but: Session.id.orNull() },
+});
+
+export const CHANGE_PASSWORD = command({
+  sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $sessionId',
+  bind: { id: Session.person_id, sessionId: Session.id.orNull() },
 });

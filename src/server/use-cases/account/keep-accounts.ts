@@ -12,6 +12,7 @@ import { accountLetters } from '../outbox/outbox';
 import { writeDeed } from './account-deeds';
 import { realMomentText } from './own-account';
 import { ACCOUNT, KEEP_ACCOUNTS_UNINVITED, PEOPLE } from './account.queries';
+import { Session } from '../../db/tables/people';
 
 interface AccountRow {
   readonly name: string;
@@ -119,7 +120,7 @@ export async function signOutEverywhere(
   if (!known) return NO_SUCH;
   const order = { action: unsaid('signed them out everywhere'), reason: known.name, idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
-    await change.tx.run('DELETE FROM session WHERE person_id = $id', { id });
+    await change.tx.table(Session).remove({ person_id: id });
     await writeDeed(change, id, known.name, order.action);
     return done({ summary: say`signed out “${known.name}” everywhere` });
   });

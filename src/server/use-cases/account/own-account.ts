@@ -14,6 +14,8 @@ import { queueAccountMail } from '../../mail/queue-account';
 import type { SignInLimits } from '../sign-in/sign-in-limits';
 import { writeDeed } from './account-deeds';
 import { END_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
+import { CHANGE_PASSWORD, OWN_ACCOUNT_END_SESSIONS } from './account.queries';
+import { Person } from '../../db/tables/people';
 
 interface PersonRow {
   readonly name: string;
@@ -57,10 +59,7 @@ export const endSessions = (
 ): Promise<Outcome<{ summary: string }>> =>
   ctx.db.write(async (tx) => {
     const [row] = await tx.all(END_SESSIONS, { id: ctx.viewer.personId, but });
-    await tx.run('DELETE FROM session WHERE person_id = $id AND id IS NOT $but', {
-      id: ctx.viewer.personId,
-      but,
-    });
+    await tx.execute(OWN_ACCOUNT_END_SESSIONS, { id: ctx.viewer.personId, but });
     return keep(done({ summary: say`signed out in ${countText(row!.n, 'other place', 'other places')}` }));
   });
 
@@ -87,8 +86,8 @@ export async function changePassword(
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     const id = ctx.viewer.personId;
-    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $id', { hash: hashed.value, id });
-    await tx.run('DELETE FROM session WHERE person_id = $id AND id IS NOT $sessionId', { id, sessionId });
+    await tx.table(Person).update({ id }, { password_hash: hashed.value });
+    await tx.execute(CHANGE_PASSWORD, { id, sessionId });
     await queueAccountMail(
       tx,
       'password-changed',

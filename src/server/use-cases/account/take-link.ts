@@ -15,6 +15,7 @@ import { keeperOf } from '../house-book/keepers';
 import { writeDeed } from './account-deeds';
 import { registerDomains } from './ask-for-link';
 import { LINK, TAKEN } from './account.queries';
+import { AccountLink, Person, Session } from '../../db/tables/people';
 
 interface LinkRow {
   readonly purpose: LinkPurpose;
@@ -87,15 +88,9 @@ export async function takeLink(
     const link = await linkOf(tx, token, nowMs);
     const person = link && (link.person ?? (await makePerson(change, link)));
     if (!link || person === null) return refuse({ code: 'link-over' });
-    await tx.run('UPDATE person SET password_hash = $hash WHERE id = $person', {
-      hash: hashed.value,
-      person,
-    });
-    await tx.run('UPDATE account_link SET used_ms = $now WHERE hash = $link', {
-      now: nowMs,
-      link: hashOf(token),
-    });
-    await tx.run('DELETE FROM session WHERE person_id = $person', { person });
+    await tx.table(Person).update({ id: person }, { password_hash: hashed.value });
+    await tx.table(AccountLink).update({ hash: hashOf(token) }, { used_ms: nowMs });
+    await tx.table(Session).remove({ person_id: person });
     if (link.purpose === 'new-password')
       await queueAccountMail(
         tx,

@@ -19,6 +19,7 @@ import {
 } from '../../db/tables/requests';
 import { asFlag } from '../../db/tables/column';
 import { FOREIGN_FILES, REQUESTER_OF } from './ask.queries';
+import { File } from '../../db/tables/requests';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
 
@@ -190,8 +191,5 @@ export async function insertDetails(change: ChangeSet, requestId: RequestId, inp
       choice: 'wanted' as const,
     })),
   );
-  await change.tx.run(
-    'UPDATE file SET request_id = $request WHERE key IN (SELECT value FROM json_each($keys))',
-    { request: requestId, keys: JSON.stringify(input.fileKeys) },
-  );
+  await change.tx.table(File).update({ key: input.fileKeys }, { request_id: requestId });
 }

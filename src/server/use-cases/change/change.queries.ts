@@ -1,5 +1,5 @@
-import { query } from '../../db/statement';
-import { flag, integer, listOf } from '../../db/tables/column';
+import { command, query } from '../../db/statement';
+import { flag, integer, listOf, text } from '../../db/tables/column';
 import { Space } from '../../db/tables/spaces';
 import { Occurrence } from '../../db/tables/requests';
 import { ChangeSetRequest, ChangeSetRow, History } from '../../db/tables/records';
@@ -95,4 +95,14 @@ export const UNDO_CHANGE_UNDO_HERE = query({
     undoes_id: integer().orNull(),
     undone: flag(),
   },
+});
+
+export const REVERSE = command({
+  sql: 'DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))',
+  bind: { ids: text() },
+});
+
+export const UNDO_CHANGE_REVERSE = command({
+  sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
+  bind: { ids: text() },
 });

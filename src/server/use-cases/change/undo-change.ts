@@ -48,6 +48,8 @@ import {
   UNDO_CHANGE_UNDO_HERE,
   UNDO_HERE,
 } from './change.queries';
+import { REVERSE, UNDO_CHANGE_REVERSE } from './change.queries';
+import { EquipmentReturn } from '../../db/tables/work-orders';
 
 interface StoredChange {
   readonly id: number;
@@ -198,9 +200,7 @@ async function removeOrders(change: ChangeSet, occurrences: readonly string[]): 
     { ids: JSON.stringify(orders.map(({ id }) => id)) },
   );
   await change.remove(OrderNote, notes);
-  await change.tx.run('DELETE FROM equipment_return WHERE order_id IN (SELECT value FROM json_each($ids))', {
-    ids: JSON.stringify(orders.map(({ id }) => id)),
-  });
+  await change.tx.table(EquipmentReturn).remove({ order_id: orders.map(({ id }) => id) });
   // What was kept beside dates that never were.
   for (const table of ['service_line', 'walk_through', 'attendance', 'attendee', 'recipe'])
     await change.tx.run(`DELETE FROM ${table} WHERE occurrence_id IN (SELECT value FROM json_each($ids))`, {
@@ -285,8 +285,8 @@ async function reverse(
   const links = touched.filter(({ table }) => table === TurnoverLink);
   const ids = JSON.stringify(affected.claims);
   // Everything old goes before anything comes back: the guard sees only the end state.
-  await tx.run('DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
-  await tx.run('DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))', { ids });
+  await tx.execute(REVERSE, { ids });
+  await tx.execute(UNDO_CHANGE_REVERSE, { ids });
   await change.remove(
     TurnoverLink,
     links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),

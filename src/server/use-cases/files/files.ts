@@ -18,6 +18,7 @@ import { keep, type Reader } from '../../db/connection';
 import { dropStored, keepStream, readStored } from '../../files/store';
 import { accessTo } from '../request-access';
 import { CLAIMS, FILE, LOOSE, REQUEST } from './files.queries';
+import { File } from '../../db/tables/requests';
 
 interface FileRow {
   readonly key: string;
@@ -117,7 +118,7 @@ export async function dropFile(
   const dropped = await ctx.db.write(async (tx) => {
     const file = await fileOf(tx, key);
     if (!file || file.owner_id !== ctx.viewer.personId || file.request_id !== null) return keep(null);
-    await tx.run('DELETE FROM file WHERE key = $key', { key });
+    await tx.table(File).remove({ key });
     return keep(file.stored_as);
   });
   if (dropped) await dropStored(dropped);

@@ -60,7 +60,7 @@ export interface Keeper<Kind extends HouseKind> {
   /** What goes on naming it when it is out of use, a sentence each. */
   usedBy?(reader: Reader, id: number, now: number): Promise<string[]>;
   /** Takes away the row with what is its own. What else names it makes the database refuse. */
-  remove(tx: Writer, id: number): Promise<void>;
+  remove(tx: Writer, id: number): Promise<unknown>;
 }
 
 /** The day of the site on which a change is made. */

@@ -3,6 +3,7 @@ import type { Reader, Writer } from '../../db/connection';
 import type { QuestionOwner } from '../ask/questions';
 import { replaceRows } from './keeper';
 import { HOURS, QUESTION_ROWS } from './house-book.queries';
+import { Question } from '../../db/tables/house';
 
 type HoursOwner = 'site' | 'building' | 'space';
 
@@ -61,7 +62,7 @@ export async function storeQuestions(
   const known = await loadQuestionRows(tx, owner, ownerId);
   const kept = new Set(rows.flatMap(({ id }) => (known.some((each) => each.id === id) ? [id] : [])));
   for (const { id } of known)
-    if (!kept.has(id)) await tx.run('UPDATE question SET retired_at = $today WHERE id = $id', { today, id });
+    if (!kept.has(id)) await tx.table(Question).update({ id }, { retired_at: today });
   for (const [position, { id, text, required, choices, seenBy }] of rows.entries()) {
     const row = {
       text,

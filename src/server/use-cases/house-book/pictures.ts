@@ -10,6 +10,7 @@ import { dropStored, readStored } from '../../files/store';
 import { noteInHistory } from './around-thing';
 import { keeperOf } from './keepers';
 import { PICTURE_BYTES, ROW_OF } from './house-book.queries';
+import { Picture as Pictures } from '../../db/tables/house';
 
 const KIND: Readonly<Record<PictureOwner, HouseKind>> = { space: 'space', pool: 'equipment' };
 
@@ -56,7 +57,7 @@ export async function sendPicture(
   const order = { action: unsaid('put a picture'), reason: about, idempotencyKey: ctx.newId() };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     before = await rowOf(change.tx, of, id);
-    await change.tx.run('DELETE FROM picture WHERE owner_kind = $of AND owner_id = $id', { of, id });
+    await change.tx.table(Pictures).remove({ owner_kind: of, owner_id: id });
     await change.tx.run(
       `INSERT INTO picture (owner_kind, owner_id, stored_as, about, width, height, bytes, sha256) VALUES ($of, $id, $storedAs, $about, $width, $height, $bytes, $sha256)`,
       { of, id, storedAs, about, ...facts },
@@ -77,7 +78,7 @@ export async function dropPicture(
   const order = { action: unsaid('took a picture away'), reason: before?.about ?? '', idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     if (!(await rowOf(change.tx, of, id))) return done({ summary: say`there is no picture` });
-    await change.tx.run('DELETE FROM picture WHERE owner_kind = $of AND owner_id = $id', { of, id });
+    await change.tx.table(Pictures).remove({ owner_kind: of, owner_id: id });
     await noteInHistory(change, KIND[of], id, order.action);
     return done({ summary: say`the picture is gone` });
   });

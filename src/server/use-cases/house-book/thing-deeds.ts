@@ -12,6 +12,7 @@ import { houseWork } from './house-work';
 import { todayOf } from './keeper';
 import { keeperOf } from './keepers';
 import { writeThingHistory } from './thing-history';
+import { Session } from '../../db/tables/people';
 
 const inTheWay = (sentences: readonly string[]): Refusal => ({
   code: 'in-use',
@@ -126,7 +127,7 @@ async function doHere(
         `UPDATE ${keeper.table} SET retired_at = $at, row_version = row_version + 1 WHERE id = $id`,
         { id, at: deed === 'retire' ? today : null },
       );
-      if (kind === 'person') await tx.run('DELETE FROM session WHERE person_id = $id', { id });
+      if (kind === 'person') await tx.table(Session).remove({ person_id: id });
     }
     const after = await keeper.load(tx, id);
     await writeThingHistory(change, { kind, id, name, did: action, before, after });

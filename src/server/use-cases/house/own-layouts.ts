@@ -6,6 +6,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { DROP_OWN_LAYOUT, OWN_LAYOUTS } from './house.queries';
+import { OwnLayout as OwnLayouts } from '../../db/tables/house';
 
 /** The house's own ways to set rooms, by name. */
 export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> => reader.value(OWN_LAYOUTS);
@@ -35,7 +36,7 @@ export async function dropOwnLayout(
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [known] = await change.tx.all(DROP_OWN_LAYOUT, { id });
     if (!known) return refuse({ code: 'not-found', what: say`such way to set rooms` });
-    await change.tx.run('DELETE FROM own_layout WHERE id = $id', { id });
+    await change.tx.table(OwnLayouts).remove({ id });
     return done({ summary: say`gave up “${known.name}”`, atRisk: 0 });
   });
 }

@@ -14,6 +14,7 @@ import type { SignedInContext } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
 import { inThingHistory } from '../house-book/around-thing';
 import { speakerFor } from '../verdicts';
+import { StockLine } from '../../db/tables/spaces';
 
 /** Dates in force that a change of the house touches are looked at again; gives how many are at risk then. */
 export async function riskBy(
@@ -67,16 +68,13 @@ export async function addStockLine(
       return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
     }
     await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
-      change.tx.run(
-        'INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, $to, $delta, $reason)',
-        {
-          type: input.typeId,
-          from: span.start,
-          to: input.to ? span.end : null,
-          delta: input.delta,
-          reason: input.reason,
-        },
-      ),
+      change.tx.table(StockLine).insert({
+        type_id: input.typeId,
+        from_min: span.start,
+        to_min: input.to ? span.end : null,
+        delta: input.delta,
+        reason: input.reason,
+      }),
     );
     const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
     return done({ summary: say`changed the stock; ${riskText(atRisk)}`, atRisk });

@@ -1,10 +1,13 @@
 import { composeSpaces } from '@/core/spaces/divisible';
 import { seatsByArea } from '@/core/seating/capacity';
-import type { SpaceId } from '@/core/ids';
+import type { SpaceId, ResourceId } from '@/core/ids';
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { addQuestions } from './add-services';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
+import { ADD_PARTS, ADD_PLACES_ADD_PARTS, ADD_POLICIES, ADD_SPACE, ADD_TIMETABLES } from './office.queries';
+import { Space, SpacePolicy, Resource } from '../../db/tables/spaces';
+import { writeJson } from '../../db/tables/column';
 
 type SpaceInput = OfficeInput['buildings'][number]['spaces'][number];
 
@@ -35,8 +38,7 @@ async function addSpace(
     position,
   });
   await addQuestions(tx, 'space', id, space.questions);
-  for (const feature of space.features)
-    await tx.run('INSERT INTO space_feature VALUES ($id, $feature)', { id, feature });
+  for (const feature of space.features) await tx.execute(ADD_SPACE, { id, feature });
   for (const [index, offer] of space.layouts.entries())
     await insert(tx, 'space_layout', {
       space_id: id,
@@ -66,21 +68,17 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
     children,
   );
   if (composition.kind === 'cycle') throw new OfficeFileError('a space is made of itself: check madeOf');
-  for (const { parent, child } of children)
-    await tx.run('INSERT INTO space_child VALUES ($parent, $child)', { parent, child });
-  const resourceOf = new Map<number, number>();
+  for (const { parent, child } of children) await tx.execute(ADD_PARTS, { parent, child });
+  const resourceOf = new Map<number, ResourceId>();
   for (const { id, input } of spaces)
     if (!input.madeOf.length) {
-      const part = await insert(tx, 'resource', { kind: 'part', name: input.name });
-      await tx.run('UPDATE space SET part_id = $part WHERE id = $id', { part, id });
+      const part = (await tx.table(Resource).insert({ kind: 'part', name: input.name })) as ResourceId;
+      await tx.table(Space).update({ id }, { part_id: part });
       resourceOf.set(id, part);
     }
   for (const [space, leaves] of composition.leaves)
     for (const leaf of leaves)
-      await tx.run('INSERT INTO space_part VALUES ($space, $resource)', {
-        space,
-        resource: resourceOf.get(leaf)!,
-      });
+      await tx.execute(ADD_PLACES_ADD_PARTS, { space, resource: resourceOf.get(leaf)! });
 }
 
 /** Buildings and spaces with their layouts, hours and parts. */
@@ -142,7 +140,7 @@ export async function addTimetables(
       const instead = others.length
         ? await addTimetable(tx, siteId, `${name}, ${on}`, others, { from: on, to: on })
         : null;
-      await tx.run('INSERT INTO timetable_exception VALUES ($id, $on, $instead)', { id, on, instead });
+      await tx.execute(ADD_TIMETABLES, { id, on, instead });
     }
   }
   return ids;
@@ -157,27 +155,20 @@ export async function addPolicies(
 ): Promise<void> {
   for (const { id, input } of spaces) {
     for (const line of input.policies)
-      await tx.run(
-        `INSERT INTO space_policy (space_id, valid_from, notice_min, horizon_months, shortest_min, longest_min, granted, who)
-         VALUES ($id, $from, $notice, $horizon, $shortest, $longest, $granted, $who)`,
-        {
-          id,
-          from: line.from,
-          notice: line.noticeMin,
-          horizon: line.horizonMonths,
-          shortest: line.shortestMin,
-          longest: line.longestMin,
-          granted: line.granted,
-          who: JSON.stringify({
-            roles: line.roles,
-            organisations: line.organisations.map((name) => known(organisations, name, 'organisation')),
-          }),
-        },
-      );
-    for (const name of input.timetables)
-      await tx.run('INSERT INTO space_timetable VALUES ($id, $timetable)', {
-        id,
-        timetable: known(timetables, name, 'timetable'),
+      await tx.table(SpacePolicy).insert({
+        space_id: id as SpaceId,
+        valid_from: line.from,
+        notice_min: line.noticeMin,
+        horizon_months: line.horizonMonths,
+        shortest_min: line.shortestMin,
+        longest_min: line.longestMin,
+        granted: line.granted,
+        who: writeJson({
+          roles: line.roles,
+          organisations: line.organisations.map((name) => known(organisations, name, 'organisation')),
+        }),
       });
+    for (const name of input.timetables)
+      await tx.execute(ADD_POLICIES, { id, timetable: known(timetables, name, 'timetable') });
   }
 }

@@ -5,6 +5,7 @@ import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { insert, known, OfficeFileError } from './office-rows';
+import { ADD_KITS, ADD_SUBSTITUTES } from './office.queries';
 
 type TypeInput = OfficeInput['stores'][number]['equipment'][number];
 
@@ -27,8 +28,7 @@ async function addKits(
   );
   if (kitCycle(kits)) throw new OfficeFileError('a kit holds itself: check kit');
   for (const [kit, items] of kits)
-    for (const { typeId, quantity } of items)
-      await tx.run('INSERT INTO kit_item VALUES ($kit, $type, $quantity)', { kit, type: typeId, quantity });
+    for (const { typeId, quantity } of items) await tx.execute(ADD_KITS, { kit, type: typeId, quantity });
 }
 
 /** What stands in for what, the first choice first. */
@@ -40,7 +40,7 @@ async function addSubstitutes(
   for (const { name, substitutes } of types)
     for (const [position, other] of substitutes.entries()) {
       if (other === name) throw new OfficeFileError(`${name} cannot stand in for itself: check substitutes`);
-      await tx.run('INSERT INTO equipment_substitute VALUES ($type, $by, $position)', {
+      await tx.execute(ADD_SUBSTITUTES, {
         type: known(ids, name, 'equipment'),
         by: known(ids, other, 'equipment'),
         position,

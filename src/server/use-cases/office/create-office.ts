@@ -8,6 +8,13 @@ import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashForFile } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
 import { EXISTING, SCOPE } from './office.queries';
+import {
+  ADD_CATEGORIES,
+  ADD_PEOPLE,
+  CREATE_OFFICE_ADD_PEOPLE,
+  CREATE_OFFICE_ADD_PEOPLE_2,
+  CREATE_OFFICE_ADD_PEOPLE_3,
+} from './office.queries';
 
 async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
@@ -27,10 +34,7 @@ async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<v
       audiences: JSON.stringify(audiences),
       position,
     });
-    await tx.run(
-      `INSERT OR IGNORE INTO audience (name, position) SELECT j.value, (SELECT COUNT(*) FROM audience) + j.key FROM json_each($audiences) j`,
-      { audiences: JSON.stringify(audiences) },
-    );
+    await tx.execute(ADD_CATEGORIES, { audiences });
     await addQuestions(tx, 'category', id, questions);
     const filter = JSON.stringify({ categories: [id], spaces: [] });
     await insert(tx, 'calendar', { slug: slugOf(name), name, about, filter, position });
@@ -51,25 +55,17 @@ async function addPeople(
       email: person.email.toLowerCase(),
       password_hash: person.hash,
     });
-    for (const role of person.roles)
-      await tx.run(`INSERT INTO role_grant VALUES ($id, $role, 'site', $site, 0)`, {
-        id,
-        role,
-        site: siteId,
-      });
+    for (const role of person.roles) await tx.execute(ADD_PEOPLE, { id, role, site: siteId });
     for (const name of person.teams)
-      await tx.run('INSERT INTO team_member VALUES ($team, $id)', { team: known(teams, name, 'team'), id });
+      await tx.execute(CREATE_OFFICE_ADD_PEOPLE, { team: known(teams, name, 'team'), id });
     for (const name of person.organisations)
-      await tx.run('INSERT INTO membership VALUES ($org, $id)', {
-        org: known(organisations, name, 'organisation'),
-        id,
-      });
+      await tx.execute(CREATE_OFFICE_ADD_PEOPLE_2, { org: known(organisations, name, 'organisation'), id });
     for (const name of person.stewardOf) await addSteward(tx, id, name, person.consentNeeded);
     ids.set(person.name, id);
   }
   for (const { name, deputies } of people)
     for (const deputy of deputies)
-      await tx.run('INSERT INTO deputy VALUES ($person, $deputy)', {
+      await tx.execute(CREATE_OFFICE_ADD_PEOPLE_3, {
         person: known(ids, name, 'person'),
         deputy: known(ids, deputy, 'person'),
       });

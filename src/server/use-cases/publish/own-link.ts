@@ -6,6 +6,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { readableCalendars } from './calendars';
 import { OWN_LINK, REQUESTS } from './publish.queries';
+import { OWN_LINK_REPLACE_OWN_LINK, REPLACE_OWN_LINK } from './publish.queries';
 
 /** The private link of somebody, and what it opens besides their own bookings. */
 export interface OwnLink {
@@ -35,15 +36,8 @@ export async function replaceOwnLink(
   const order = { action: unsaid('made a private link'), reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
-    await tx.run(
-      `INSERT INTO feed_link (person_id) VALUES ($id) ON CONFLICT DO UPDATE SET link_no = link_no + 1`,
-      { id },
-    );
-    await tx.run(
-      `INSERT INTO calendar (slug, name, filter, position, kind, ref_id) SELECT '.person-' || $id, '', '{}', 0, 'person', $id
-       WHERE NOT EXISTS (SELECT 1 FROM calendar WHERE kind = 'person' AND ref_id = $id)`,
-      { id },
-    );
+    await tx.execute(REPLACE_OWN_LINK, { id });
+    await tx.execute(OWN_LINK_REPLACE_OWN_LINK, { id });
     const requests = await tx.value(REQUESTS, { id });
     await syncPublished(change, requests);
     return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { RequestId, SegmentId } from '@/core/ids';
-import { jsonQuery, query } from '../../db/statement';
+import type { PersonId, RequestId, SegmentId } from '@/core/ids';
+import { command, jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
-import { integer, listOf, minute, text } from '../../db/tables/column';
+import { day, integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
 import { FeedLink, Membership } from '../../db/tables/people';
 import { Calendar } from '../../db/tables/publishing';
 import { Notice, Occurrence, Request, Segment } from '../../db/tables/requests';
@@ -90,4 +90,25 @@ export const CHOICES = jsonQuery({
     buildings: z.array(z.object({ id: z.number(), name: z.string() })).readonly(),
     categories: z.array(z.object({ id: z.number(), name: z.string() })).readonly(),
   }),
+});
+
+export const PUBLISH_DUE = command({
+  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
+  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
+});
+
+export const DUE_NOTICES_PUBLISH_DUE = command({
+  sql: `INSERT INTO setting (key, value) VALUES ('published_until', $today) ON CONFLICT DO UPDATE SET value = excluded.value`,
+  bind: { today: day() },
+});
+
+export const REPLACE_OWN_LINK = command({
+  sql: `INSERT INTO feed_link (person_id) VALUES ($id) ON CONFLICT DO UPDATE SET link_no = link_no + 1`,
+  bind: { id: rowNumber<PersonId>() },
+});
+
+export const OWN_LINK_REPLACE_OWN_LINK = command({
+  sql: `INSERT INTO calendar (slug, name, filter, position, kind, ref_id) SELECT '.person-' || $id, '', '{}', 0, 'person', $id
+       WHERE NOT EXISTS (SELECT 1 FROM calendar WHERE kind = 'person' AND ref_id = $id)`,
+  bind: { id: Calendar.ref_id },
 });

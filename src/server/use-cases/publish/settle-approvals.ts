@@ -10,6 +10,7 @@ import type { SignedInContext } from '../../context';
 import type { Reader, Writer } from '../../db/connection';
 import { loadRequest } from '../request-rows';
 import { READERS_WAIT_UNTIL, WAITING } from './publish.queries';
+import { UnsettledApproval } from '../../db/tables/publishing';
 
 const MOST_AT_ONCE = 500;
 
@@ -53,10 +54,7 @@ export async function publishNow(
     const request = await loadRequest(change.tx, reference);
     if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     const waiting = await change.tx.all(WAITING, { request: request.id });
-    await change.tx.run(
-      'DELETE FROM unsettled_approval WHERE occurrence_id IN (SELECT value FROM json_each($ids))',
-      { ids: JSON.stringify(waiting.map(({ id }) => id)) },
-    );
+    await change.tx.table(UnsettledApproval).remove({ occurrence_id: waiting.map(({ id }) => id) });
     change.requestIds.add(request.id);
     await syncPublished(change, [request.id]);
     return done({ summary: say`published ${countText(waiting.length, 'date', 'dates')} at once` });

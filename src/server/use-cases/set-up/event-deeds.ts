@@ -18,6 +18,8 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { promisedLines } from './event-setup';
 import { ASKED, DATE, EVENT_DEEDS_ASKED, KEEP_ATTENDANCE, SET_FOLLOW_UP_DONE } from './set-up.queries';
+import { ADD_NAMES, EVENT_DEEDS_KEEP_ATTENDANCE, SET_SERVICE_STATE, WALK_THROUGH } from './set-up.queries';
+import { Attendee, FollowUp, WalkThrough } from '../../db/tables/work-orders';
 
 /** An approved date, told in the history of its request; a refusal where there is none, or no more. */
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
@@ -52,18 +54,14 @@ export async function setServiceState(
         code: 'bad-input',
         fields: [{ path: 'note', message: say`Say why it is refused: whoever asked will want to know.` }],
       });
-    await change.tx.run(
-      `INSERT INTO service_line (occurrence_id, service_id, state, note, by_id, at_min) VALUES ($id, $service, $state, $note, $by, $at)
-       ON CONFLICT (occurrence_id, service_id) DO UPDATE SET state = excluded.state, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
-      {
-        id,
-        service: service.id,
-        state: input.state,
-        note: input.note,
-        by: ctx.viewer.personId,
-        at: change.at,
-      },
-    );
+    await change.tx.execute(SET_SERVICE_STATE, {
+      id,
+      service: service.id,
+      state: input.state,
+      note: input.note,
+      by: ctx.viewer.personId,
+      at: change.at,
+    });
     return done({ changed: 1, summary: `${service.name}: ${SERVICE_STATE_WORDS[input.state]}` });
   });
 }
@@ -87,33 +85,22 @@ export async function walkThrough(
     if (!promised.includes(input.line))
       return refuse({ code: 'stale', since: say`Something else is promised now.` });
     if (input.isRight === null)
-      await change.tx.run('DELETE FROM walk_through WHERE occurrence_id = $id AND line = $line', {
+      await change.tx.table(WalkThrough).remove({ occurrence_id: id, line: input.line });
+    else
+      await change.tx.execute(WALK_THROUGH, {
         id,
         line: input.line,
+        isRight: input.isRight ? 1 : 0,
+        note: input.note,
+        by: ctx.viewer.personId,
+        at: change.at,
       });
-    else
-      await change.tx.run(
-        `INSERT INTO walk_through (occurrence_id, line, is_right, note, by_id, at_min) VALUES ($id, $line, $isRight, $note, $by, $at)
-         ON CONFLICT (occurrence_id, line) DO UPDATE SET is_right = excluded.is_right, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
-        {
-          id,
-          line: input.line,
-          isRight: input.isRight ? 1 : 0,
-          note: input.note,
-          by: ctx.viewer.personId,
-          at: change.at,
-        },
-      );
     return done({ changed: 1, summary: say(action) });
   });
 }
 
 async function addNames(change: ChangeSet, id: OccurrenceId, names: readonly string[]): Promise<void> {
-  await change.tx.run(
-    `INSERT OR IGNORE INTO attendee (occurrence_id, name, position)
-     SELECT $id, j.value, j.key + (SELECT COALESCE(MAX(position) + 1, 0) FROM attendee WHERE occurrence_id = $id) FROM json_each($names) j`,
-    { id, names: JSON.stringify(names) },
-  );
+  await change.tx.execute(ADD_NAMES, { id, names });
 }
 
 /** Who came: kept at once, as a number or name by name. */
@@ -136,21 +123,17 @@ export async function keepAttendance(
     if (input.kind === 'here') {
       const [known] = await change.tx.all(KEEP_ATTENDANCE, { id, name: input.name });
       if (!known) return refuse({ code: 'not-found', what: say`such name on the list` });
-      await change.tx.run(
-        'UPDATE attendee SET is_here = $isHere WHERE occurrence_id = $id AND name = $name',
-        {
-          id,
-          name: input.name,
-          isHere: input.isHere ? 1 : 0,
-        },
-      );
+      await change.tx
+        .table(Attendee)
+        .update({ occurrence_id: id, name: input.name }, { is_here: input.isHere ? 1 : 0 });
       return done({ changed: 1, summary: say(action) });
     }
-    await change.tx.run(
-      `INSERT INTO attendance (occurrence_id, people, by_id, at_min) VALUES ($id, $people, $by, $at)
-       ON CONFLICT (occurrence_id) DO UPDATE SET people = excluded.people, by_id = excluded.by_id, at_min = excluded.at_min`,
-      { id, people: input.people, by: ctx.viewer.personId, at: change.at },
-    );
+    await change.tx.execute(EVENT_DEEDS_KEEP_ATTENDANCE, {
+      id,
+      people: input.people,
+      by: ctx.viewer.personId,
+      at: change.at,
+    });
     return done({ changed: 1, summary: say(action) });
   });
 }
@@ -164,10 +147,13 @@ export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): P
     async (change) => {
       const date = await approvedDate(change, input.occurrenceId);
       if (!date.ok) return date;
-      await change.tx.run(
-        'INSERT INTO follow_up (request_id, text, due_date, by_id, at_min) VALUES ($request, $text, $due, $by, $at)',
-        { request: date.value, text: input.text, due: input.due, by: ctx.viewer.personId, at: change.at },
-      );
+      await change.tx.table(FollowUp).insert({
+        request_id: date.value,
+        text: input.text,
+        due_date: input.due,
+        by_id: ctx.viewer.personId,
+        at_min: change.at,
+      });
       return done({ changed: 1, summary: say(action) });
     },
   );
@@ -184,11 +170,12 @@ export async function setFollowUpDone(
     const [found] = await change.tx.all(SET_FOLLOW_UP_DONE, { id });
     if (!found) return refuse({ code: 'not-found', what: say`such follow-up` });
     change.requestIds.add(found.request_id);
-    await change.tx.run('UPDATE follow_up SET done_min = $at, done_by_id = $by WHERE id = $id', {
-      id,
-      at: input.isDone ? change.at : null,
-      by: input.isDone ? ctx.viewer.personId : null,
-    });
+    await change.tx
+      .table(FollowUp)
+      .update(
+        { id },
+        { done_min: input.isDone ? change.at : null, done_by_id: input.isDone ? ctx.viewer.personId : null },
+      );
     return done({ changed: 1, summary: say(action) });
   });
 }

@@ -11,6 +11,8 @@ import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { PICKED } from './set-up.queries';
+import { ISSUE_DUE_ORDERS } from './set-up.queries';
+import { ChangeSetRow } from '../../db/tables/records';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
 const LOT = 500;
@@ -26,10 +28,12 @@ export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<numb
   const due = await tx.rows<{ id: number; request_id: RequestId }>(DUE, { now });
   if (!due.length) return 0;
   // Named by its first order: the same lot after a crash is the same change.
-  const id = await tx.insertRow(
-    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key) VALUES (NULL, $now, 'issued orders whose day has come', $key)`,
-    { now, key: `issue:${due[0]!.id}:${now}` },
-  );
+  const id = await tx.table(ChangeSetRow).insert({
+    actor_id: null,
+    at_min: now,
+    action: 'issued orders whose day has come',
+    idempotency_key: `issue:${due[0]!.id}:${now}`,
+  });
   const change = new ChangeSet(tx, id, null, now);
   await change.updateVersioned(
     WorkOrder,
@@ -37,10 +41,7 @@ export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<numb
     { issued_min: now },
   );
   await change.writeHistory();
-  await tx.run(
-    'INSERT INTO change_set_request (change_set_id, request_id) SELECT DISTINCT $id, value FROM json_each($requests)',
-    { id, requests: JSON.stringify(due.map(({ request_id }) => request_id)) },
-  );
+  await tx.execute(ISSUE_DUE_ORDERS, { id, requests: due.map(({ request_id }) => request_id) });
   return due.length;
 }
 

@@ -7,6 +7,7 @@ import type { SignedInContext } from '../../context';
 import { IS_OWN, ownBind, ownOrder } from './own-orders';
 import { OrderNote } from '../../db/tables/work-orders';
 import { FILE } from './set-up.queries';
+import { File } from '../../db/tables/requests';
 
 /** Somebody says something about an order, with a picture if they like. A problem stands on the desk until it is solved. */
 export async function noteOrder(
@@ -22,11 +23,7 @@ export async function noteOrder(
     const [file] = input.file ? await change.tx.all(FILE, { key: input.file, me: ctx.viewer.personId }) : [];
     if (input.file && !file) return refuse({ code: 'not-found', what: say`such picture` });
     // From now on it is read by all who may read the request.
-    if (file)
-      await change.tx.run('UPDATE file SET request_id = $request WHERE id = $id', {
-        id: file.id,
-        request: order.value.request_id,
-      });
+    if (file) await change.tx.table(File).update({ id: file.id }, { request_id: order.value.request_id });
     const [noteId] = await change.nextIds(OrderNote, 1);
     await change.insert(OrderNote, [
       {

@@ -14,6 +14,8 @@ import { inThingHistory } from '../house-book/around-thing';
 import { ownOrder } from './own-orders';
 import { BEFORE, RETURN_EQUIPMENT_USE, TYPE, USE } from './set-up.queries';
 import type { EquipmentTypeId } from '@/core/ids';
+import { EquipmentReturn } from '../../db/tables/work-orders';
+import { StockLine } from '../../db/tables/spaces';
 
 /** How many of a type an order brings back. */
 function expectedOf(content: OrderContent, name: string): number {
@@ -24,12 +26,8 @@ function expectedOf(content: OrderContent, name: string): number {
 /** What was missed by an earlier count is there again before it is counted anew. */
 async function takeBackCount(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<void> {
   const [before] = await change.tx.all(BEFORE, { orderId, typeId });
-  await change.tx.run('DELETE FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId', {
-    orderId,
-    typeId,
-  });
-  if (before?.stock_line_id)
-    await change.tx.run('DELETE FROM stock_line WHERE id = $id', { id: before.stock_line_id });
+  await change.tx.table(EquipmentReturn).remove({ order_id: orderId, type_id: typeId });
+  if (before?.stock_line_id) await change.tx.table(StockLine).remove({ id: before.stock_line_id });
 }
 
 /** When the equipment of an order is fetched; null where nothing says so. */
@@ -91,26 +89,25 @@ export async function returnEquipment(
     const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, async () => {
       await takeBackCount(change, orderId, input.typeId);
       if (!lost) return null;
-      return change.tx.insertRow(
-        `INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, NULL, $delta, $reason)`,
-        { type: input.typeId, from: span.start, delta: -lost, reason: lostText(content, input, expected) },
-      );
+      return change.tx.table(StockLine).insert({
+        type_id: input.typeId,
+        from_min: span.start,
+        to_min: null,
+        delta: -lost,
+        reason: lostText(content, input, expected),
+      });
     });
-    await change.tx.run(
-      `INSERT INTO equipment_return (order_id, type_id, expected, counted, damaged, note, by_id, at_min, stock_line_id)
-       VALUES ($orderId, $typeId, $expected, $counted, $damaged, $note, $by, $at, $stockLine)`,
-      {
-        orderId,
-        typeId: input.typeId,
-        expected,
-        counted: input.counted,
-        damaged: input.damaged,
-        note: input.note,
-        by: ctx.viewer.personId,
-        at: change.at satisfies EpochMinute,
-        stockLine,
-      },
-    );
+    await change.tx.table(EquipmentReturn).insert({
+      order_id: orderId,
+      type_id: input.typeId,
+      expected,
+      counted: input.counted,
+      damaged: input.damaged,
+      note: input.note,
+      by_id: ctx.viewer.personId,
+      at_min: change.at satisfies EpochMinute,
+      stock_line_id: stockLine,
+    });
     const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
     const lostSaid = lost
       ? say`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`

@@ -13,6 +13,7 @@ import { writeThingHistory } from '../house-book/thing-history';
 import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
 import { NAMED } from './set-up.queries';
+import { RETIRE_HERE } from './set-up.queries';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -144,10 +145,7 @@ async function retireHere(
     if (!before) return refuse({ code: 'not-found', what: say`such recipe` });
     if (before.version !== version)
       return refuse({ code: 'stale', since: say`“${before.recipe.title}” was changed by somebody else.` });
-    await change.tx.run('UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id', {
-      id,
-      at: String(change.at),
-    });
+    await change.tx.execute(RETIRE_HERE, { id, at: String(change.at) });
     const { title } = before.recipe;
     await writeThingHistory(change, {
       kind: 'recipe',

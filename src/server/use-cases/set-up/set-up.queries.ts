@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { ClaimId, PersonId } from '@/core/ids';
-import { jsonQuery, query } from '../../db/statement';
+import type { ClaimId, OccurrenceId, PersonId, RequestId } from '@/core/ids';
+import { command, jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
-import { flag, integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
+import { flag, integer, listOf, minute, oneOf, rowNumber, text } from '../../db/tables/column';
 import {
   Attendee,
   EquipmentReturn,
@@ -14,7 +14,7 @@ import {
   WorkOrder,
 } from '../../db/tables/work-orders';
 import { Claim, EquipmentUse } from '../../db/tables/claims';
-import { EquipmentType, Service, Team, TeamMember, Shift } from '../../db/tables/spaces';
+import { EquipmentType, Service, Shift, Team, TeamMember } from '../../db/tables/spaces';
 import { File, Occurrence } from '../../db/tables/requests';
 import { Person } from '../../db/tables/people';
 
@@ -236,4 +236,57 @@ export const SET_TEAM_MEMBER = query({
   sql: `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
   bind: { team: integer(), person: rowNumber<PersonId>() },
   row: { teams: integer(), people: integer() },
+});
+
+export const ISSUE_DUE_ORDERS = command({
+  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT DISTINCT $id, value FROM json_each($requests)',
+  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
+});
+
+export const SET_SERVICE_STATE = command({
+  sql: `INSERT INTO service_line (occurrence_id, service_id, state, note, by_id, at_min) VALUES ($id, $service, $state, $note, $by, $at)
+       ON CONFLICT (occurrence_id, service_id) DO UPDATE SET state = excluded.state, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
+  bind: {
+    id: rowNumber<OccurrenceId>(),
+    service: integer(),
+    state: oneOf(['asked', 'refused', 'arranging', 'agreed']),
+    note: text(),
+    by: rowNumber<PersonId>(),
+    at: minute(),
+  },
+});
+
+export const WALK_THROUGH = command({
+  sql: `INSERT INTO walk_through (occurrence_id, line, is_right, note, by_id, at_min) VALUES ($id, $line, $isRight, $note, $by, $at)
+         ON CONFLICT (occurrence_id, line) DO UPDATE SET is_right = excluded.is_right, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
+  bind: {
+    id: rowNumber<OccurrenceId>(),
+    line: text(),
+    isRight: integer(),
+    note: text(),
+    by: rowNumber<PersonId>(),
+    at: minute(),
+  },
+});
+
+export const ADD_NAMES = command({
+  sql: `INSERT OR IGNORE INTO attendee (occurrence_id, name, position)
+     SELECT $id, j.value, j.key + (SELECT COALESCE(MAX(position) + 1, 0) FROM attendee WHERE occurrence_id = $id) FROM json_each($names) j`,
+  bind: { id: Attendee.occurrence_id, names: listOf(text()) },
+});
+
+export const EVENT_DEEDS_KEEP_ATTENDANCE = command({
+  sql: `INSERT INTO attendance (occurrence_id, people, by_id, at_min) VALUES ($id, $people, $by, $at)
+       ON CONFLICT (occurrence_id) DO UPDATE SET people = excluded.people, by_id = excluded.by_id, at_min = excluded.at_min`,
+  bind: {
+    id: rowNumber<OccurrenceId>(),
+    people: integer().orNull(),
+    by: rowNumber<PersonId>(),
+    at: minute(),
+  },
+});
+
+export const RETIRE_HERE = command({
+  sql: 'UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id',
+  bind: { id: Recipe.id, at: Recipe.retired_at },
 });

@@ -18,6 +18,7 @@ import { speakerFor } from '../verdicts';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { AT_RISK_BY, PEOPLE_TEXT, SET_TEAM_MEMBER, SHIFT } from './set-up.queries';
+import { Shift } from '../../db/tables/spaces';
 
 const DAY_MIN = 1440;
 
@@ -91,7 +92,7 @@ export async function removeShift(
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [shift] = await change.tx.all(SHIFT, { id });
     if (!shift) return done({ summary: say(order.action), atRisk: 0 });
-    await change.tx.run('DELETE FROM shift WHERE id = $id', { id });
+    await change.tx.table(Shift).remove({ id });
     const tzid = await siteZone(change.tx);
     const when = writtenForAll(() => spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid)));
     const people = await peopleText(change.tx, shift.person_id, shift.people);

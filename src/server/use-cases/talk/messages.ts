@@ -12,6 +12,7 @@ import { queueMessage } from '../../mail/insert-mail';
 import { actsFor } from '../change/pick-dates';
 import { loadRequest } from '../request-rows';
 import { EARLIER, MESSAGES } from './talk.queries';
+import { Message } from '../../db/tables/requests';
 
 /** What was written about a request, oldest first; what the office says among itself only for the office. */
 export async function messagesOf(
@@ -72,17 +73,14 @@ export async function sendMessage(
     const earlier = await tx.all(EARLIER, { key: input.key });
     if (earlier.length) return keep(true);
     const thread = await threadOf(tx, request.id, input.kind);
-    const message = await tx.insertRow(
-      'INSERT INTO message (thread_id, author_id, at_min, text, key, is_question) VALUES ($thread, $me, $now, $text, $key, $question)',
-      {
-        thread,
-        me: viewer.personId,
-        now: ctx.clock.now(),
-        text: input.text,
-        key: input.key,
-        question: input.isQuestion ? 1 : 0,
-      },
-    );
+    const message = await tx.table(Message).insert({
+      thread_id: thread,
+      author_id: viewer.personId,
+      at_min: ctx.clock.now(),
+      text: input.text,
+      key: input.key,
+      is_question: input.isQuestion ? 1 : 0,
+    });
     if (isOffice && input.kind === 'with-requester' && request.requesterId !== viewer.personId)
       await queueMessage(tx, request, message, input, ctx.clock.now());
     const isWhole = await attach(tx, viewer.personId, message, input.fileKeys);

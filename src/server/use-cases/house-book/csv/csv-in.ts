@@ -24,6 +24,7 @@ import { writeThingHistory } from '../thing-history';
 import { loadLookup } from './lookup';
 import { LineFault, type Column } from './sheet';
 import { sheetOf } from './sheet-of';
+import { CSV_IN_TAKE_IN, CSV_IN_TAKE_IN_2, TAKE_IN } from './csv.queries';
 
 interface Line {
   /** As an editor counts it, of the first letter of the record. */
@@ -202,9 +203,9 @@ async function takeIn(
       let touched = NOTHING_TOUCHED;
       for (const line of rows)
         try {
-          await tx.run('SAVEPOINT line');
+          await tx.execute(TAKE_IN);
           const { read, id, doc } = await takeLine(change, kind, columns.value, line, seen);
-          await tx.run('RELEASE line');
+          await tx.execute(CSV_IN_TAKE_IN);
           seen.set(id, line.no);
           const after = await keeperOf(kind).load(tx, id);
           if (JSON.stringify(after) === JSON.stringify(read.before)) continue;
@@ -224,7 +225,7 @@ async function takeIn(
         } catch (error) {
           if (!(error instanceof LineFault)) throw error;
           // What it wrote before it went wrong would make lines below look wrong.
-          await tx.run('ROLLBACK TO line');
+          await tx.execute(CSV_IN_TAKE_IN_2);
           faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
         }
       if (faults.length) return refuse({ code: 'bad-input', fields: faults });

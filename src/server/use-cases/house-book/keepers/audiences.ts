@@ -7,6 +7,7 @@ import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } fro
 import { Request } from '../../../db/tables/requests';
 import { readJson, writeJson } from '../../../db/tables/column';
 import { REQUESTS, names } from './keepers.queries';
+import { Audience } from '../../../db/tables/house';
 
 const renamed = (list: string) =>
   `(SELECT json_group_array(iif(j.value = $old, $new, j.value)) FROM json_each(${list}) j)`;
@@ -75,5 +76,5 @@ export const audienceKeeper: Keeper<'audience'> = {
       ],
     );
   },
-  remove: (tx, id) => tx.run('DELETE FROM audience WHERE id = $id', { id }),
+  remove: (tx, id) => tx.table(Audience).remove({ id }),
 };

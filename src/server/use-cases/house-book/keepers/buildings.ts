@@ -13,6 +13,7 @@ import {
 } from '../keeper';
 import { loadHours, storeHours } from '../own-rows';
 import { furtherSite, siteId, SPACES_OF } from './spaces-of';
+import { Building, Closure, Hours } from '../../../db/tables/house';
 
 export const buildingKeeper: Keeper<'building'> = {
   table: 'building',
@@ -60,8 +61,8 @@ export const buildingKeeper: Keeper<'building'> = {
       (n) => say`${countText(n, 'space', 'spaces')} out of use ${n === 1 ? say`stands` : say`stand`} in it.`,
     ]),
   remove: async (tx, id) => {
-    await tx.run(`DELETE FROM hours WHERE owner_kind = 'building' AND owner_id = $id`, { id });
-    await tx.run(`DELETE FROM closure WHERE owner_kind = 'building' AND owner_id = $id`, { id });
-    await tx.run('DELETE FROM building WHERE id = $id', { id });
+    await tx.table(Hours).remove({ owner_kind: 'building', owner_id: id });
+    await tx.table(Closure).remove({ owner_kind: 'building', owner_id: id });
+    await tx.table(Building).remove({ id });
   },
 };

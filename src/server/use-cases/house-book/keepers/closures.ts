@@ -4,6 +4,7 @@ import { done } from '@/contracts/refusal';
 import type { Reader } from '../../../db/connection';
 import { oneJson, referenceFaults, writeRow, type Keeper } from '../keeper';
 import { furtherSite, siteId, SPACES_OF } from './spaces-of';
+import { Closure } from '../../../db/tables/house';
 
 const CLOSURE = `SELECT json_object('kind', kind, 'owner', owner_kind, 'siteId', iif(owner_kind = 'site', ${furtherSite('owner_id')}, NULL), 'buildingId', iif(owner_kind = 'building', owner_id, NULL),
   'spaceId', iif(owner_kind = 'space', owner_id, NULL), 'from', start_local, 'to', end_local, 'reason', reason) FROM closure WHERE id = $id`;
@@ -50,5 +51,5 @@ export const closureKeeper: Keeper<'closure'> = {
     spaces: [...(await spacesOf(reader, before)), ...(await spacesOf(reader, after))],
     rules: ['closed', 'outside-hours'],
   }),
-  remove: (tx, id) => tx.run('DELETE FROM closure WHERE id = $id', { id }),
+  remove: (tx, id) => tx.table(Closure).remove({ id }),
 };

@@ -10,6 +10,8 @@ import { siteZone } from '../../../db/space-facts';
 import { numbers } from '../keeper';
 import { CHILDREN, OTHERS, SAY_PAIRS, SPACES, WRITE_PARTS } from './keepers.queries';
 import { Resource } from '../../../db/tables/spaces';
+import { COMPOSE_WRITE_PARTS } from './keepers.queries';
+import { Space, SpacePart } from '../../../db/tables/spaces';
 
 export type Composed =
   | { readonly kind: 'done'; readonly changed: readonly SpaceId[] }
@@ -34,7 +36,7 @@ async function writeParts(tx: Writer): Promise<Composed> {
   for (const { id, name, part } of spaces) {
     if (part !== null || children.some(({ parent }) => parent === id)) continue;
     const made = (await tx.table(Resource).insert({ kind: 'part', name })) as ResourceId;
-    await tx.run('UPDATE space SET part_id = $made WHERE id = $id', { made, id });
+    await tx.table(Space).update({ id }, { part_id: made });
     partOf.set(id, made);
   }
   const stored = await tx.value(WRITE_PARTS);
@@ -43,14 +45,8 @@ async function writeParts(tx: Writer): Promise<Composed> {
     const parts = leaves.map((leaf) => partOf.get(leaf)!).sort((a, b) => a - b);
     if (JSON.stringify(parts) === JSON.stringify(stored[space] ?? [])) continue;
     changed.push(space);
-    await tx.run('DELETE FROM space_part WHERE space_id = $space', { space });
-    await tx.run(
-      'INSERT INTO space_part (space_id, resource_id) SELECT $space, value FROM json_each($parts)',
-      {
-        space,
-        parts: JSON.stringify(parts),
-      },
-    );
+    await tx.table(SpacePart).remove({ space_id: space });
+    await tx.execute(COMPOSE_WRITE_PARTS, { space, parts });
   }
   return { kind: 'done', changed };
 }

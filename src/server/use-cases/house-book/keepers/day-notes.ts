@@ -1,6 +1,7 @@
 import type { DayNoteDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
 import { oneJson, writeRow, type Keeper } from '../keeper';
+import { DayNote } from '../../../db/tables/house';
 
 export const dayNoteKeeper: Keeper<'day-note'> = {
   table: 'day_note',
@@ -16,5 +17,5 @@ export const dayNoteKeeper: Keeper<'day-note'> = {
   faults: async () => [],
   store: async ({ tx }, id, { name, from, to }) =>
     done(await writeRow(tx, 'day_note', id, { name, from_date: from, to_date: to })),
-  remove: (tx, id) => tx.run('DELETE FROM day_note WHERE id = $id', { id }),
+  remove: (tx, id) => tx.table(DayNote).remove({ id }),
 };

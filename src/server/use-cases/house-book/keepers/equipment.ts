@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
-import type { ClaimId, EquipmentTypeId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/house-book/things';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -21,6 +21,13 @@ import {
 } from '../keeper';
 import { loadStock, storeStock } from './stock';
 import { HOLDS_ITSELF } from './keepers.queries';
+import { EQUIPMENT_STORE_UNITS, REMOVE, STORE_UNITS } from './keepers.queries';
+import { EquipmentType, KitItem as KitItems, Resource, StockLine } from '../../../db/tables/spaces';
+import { Picture } from '../../../db/tables/house';
+import { epochMinute } from '@/core/time/epoch-minute';
+
+/** What was there from the beginning. */
+const ALWAYS = epochMinute(0);
 
 // A unit that is given up has an end to its line of stock; what once had it keeps its name.
 const UNITS = `SELECT r.id, r.name FROM stock_line s JOIN resource r ON r.id = s.resource_id WHERE s.type_id = t.id AND s.to_min IS NULL ORDER BY s.id`;
@@ -49,21 +56,21 @@ async function storeUnits(
           message: say`${name} is promised to ${countText(promised.length, 'date', 'dates')} to come. Give ${promised.length === 1 ? say`it` : say`them`} another first.`,
         },
       ];
-    await tx.run(
-      'UPDATE stock_line SET to_min = $at WHERE resource_id = $id AND to_min IS NULL AND from_min < $at',
-      { id, at },
-    );
-    await tx.run('DELETE FROM stock_line WHERE resource_id = $id AND from_min >= $at', { id, at });
+    await tx.execute(STORE_UNITS, { id, at });
+    await tx.execute(EQUIPMENT_STORE_UNITS, { id, at });
   }
   for (const { id, name } of units) {
     if (id !== null && before.some((unit) => unit.id === id))
-      await tx.run('UPDATE resource SET name = $name WHERE id = $id', { id, name });
+      await tx.table(Resource).update({ id }, { name });
     else {
-      const unit = await tx.insertRow(`INSERT INTO resource (kind, name) VALUES ('unit', $name)`, { name });
-      await tx.run(
-        `INSERT INTO stock_line (type_id, resource_id, from_min, delta, reason) VALUES ($type, $unit, $from, 1, 'owned')`,
-        { type, unit, from: before.length ? at : 0 },
-      );
+      const unit = await tx.table(Resource).insert({ kind: 'unit', name });
+      await tx.table(StockLine).insert({
+        type_id: type as EquipmentTypeId,
+        resource_id: unit as ResourceId,
+        from_min: before.length ? at : ALWAYS,
+        delta: 1,
+        reason: 'owned',
+      });
     }
   }
   return [];
@@ -176,10 +183,10 @@ export const equipmentKeeper: Keeper<'equipment'> = {
       ],
     ),
   remove: async (tx, id) => {
-    await tx.run('DELETE FROM kit_item WHERE kit_id = $id', { id });
-    await tx.run('DELETE FROM equipment_substitute WHERE type_id = $id OR by_type_id = $id', { id });
-    await tx.run('DELETE FROM stock_line WHERE type_id = $id', { id });
-    await tx.run(`DELETE FROM picture WHERE owner_kind = 'pool' AND owner_id = $id`, { id });
-    await tx.run('DELETE FROM equipment_type WHERE id = $id', { id });
+    await tx.table(KitItems).remove({ kit_id: id });
+    await tx.execute(REMOVE, { id });
+    await tx.table(StockLine).remove({ type_id: id });
+    await tx.table(Picture).remove({ owner_kind: 'pool', owner_id: id });
+    await tx.table(EquipmentType).remove({ id });
   },
 };

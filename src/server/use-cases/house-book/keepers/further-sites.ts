@@ -6,14 +6,12 @@ import type { Writer } from '../../../db/connection';
 import { counted, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
 import { loadHours, storeHours } from '../own-rows';
 import { SPACES_OF } from './spaces-of';
-import { COMMON } from './keepers.queries';
 import { Site } from '../../../db/tables/house';
+import { FOLLOW_MAIN_SITE } from './keepers.queries';
+import { Closure, Hours } from '../../../db/tables/house';
 
 /** Further sites go by the office’s own: called after it was saved. */
-export const followMainSite = async (tx: Writer): Promise<unknown> =>
-  tx.run(
-    `UPDATE site SET (${COMMON}) = (SELECT ${COMMON} FROM site ORDER BY id LIMIT 1) WHERE id > (SELECT MIN(id) FROM site)`,
-  );
+export const followMainSite = async (tx: Writer): Promise<unknown> => tx.execute(FOLLOW_MAIN_SITE);
 
 /** What further sites have of the office’s own. */
 async function commonOf(tx: Writer) {
@@ -56,8 +54,8 @@ export const furtherSiteKeeper: Keeper<'further-site'> = {
       (n) => say`${countText(n, 'building stands', 'buildings stand')} there. Put them elsewhere first.`,
     ]),
   remove: async (tx, id) => {
-    await tx.run(`DELETE FROM hours WHERE owner_kind = 'site' AND owner_id = $id`, { id });
-    await tx.run(`DELETE FROM closure WHERE owner_kind = 'site' AND owner_id = $id`, { id });
-    await tx.run('DELETE FROM site WHERE id = $id', { id });
+    await tx.table(Hours).remove({ owner_kind: 'site', owner_id: id });
+    await tx.table(Closure).remove({ owner_kind: 'site', owner_id: id });
+    await tx.table(Site).remove({ id });
   },
 };

@@ -1,17 +1,24 @@
 import { z } from 'zod';
-import type { ClaimId } from '@/core/ids';
-import { jsonQuery, query } from '../../../db/statement';
-import { integer, listOf, rowNumber } from '../../../db/tables/column';
+import type { ClaimId, ResourceId, SpaceId } from '@/core/ids';
+import { command, jsonQuery, query } from '../../../db/statement';
+import { day, integer, listOf, oneOf, rowNumber } from '../../../db/tables/column';
 import {
   Audience,
+  LetterWording,
   Site,
+  Timetable,
   TimetableException,
   TimetablePeriod,
-  LetterWording,
-  Timetable,
 } from '../../../db/tables/house';
-import { RoleGrant } from '../../../db/tables/people';
-import { EquipmentType, Space, SpaceChild, StockLine, KitItem } from '../../../db/tables/spaces';
+import { Deputy, RoleGrant } from '../../../db/tables/people';
+import {
+  EquipmentSubstitute,
+  EquipmentType,
+  KitItem,
+  Space,
+  SpaceChild,
+  StockLine,
+} from '../../../db/tables/spaces';
 import { Claim, Occupancy } from '../../../db/tables/claims';
 import { Request } from '../../../db/tables/requests';
 
@@ -147,4 +154,53 @@ export const LOAD = query({
   sql: 'SELECT doc FROM letter_wording WHERE id = $id',
   bind: { id: LetterWording.id },
   row: { doc: LetterWording.doc },
+});
+
+export const STORE_UNITS = command({
+  sql: 'UPDATE stock_line SET to_min = $at WHERE resource_id = $id AND to_min IS NULL AND from_min < $at',
+  bind: { id: StockLine.resource_id.orNull(), at: StockLine.to_min },
+});
+
+export const EQUIPMENT_STORE_UNITS = command({
+  sql: 'DELETE FROM stock_line WHERE resource_id = $id AND from_min >= $at',
+  bind: { id: StockLine.resource_id.orNull(), at: StockLine.from_min },
+});
+
+export const REMOVE = command({
+  sql: 'DELETE FROM equipment_substitute WHERE type_id = $id OR by_type_id = $id',
+  bind: { id: EquipmentSubstitute.type_id.plain() },
+});
+
+export const FOLLOW_MAIN_SITE = command({
+  sql: `UPDATE site SET (${COMMON}) = (SELECT ${COMMON} FROM site ORDER BY id LIMIT 1) WHERE id > (SELECT MIN(id) FROM site)`,
+});
+
+export const STORE_GRANTS = command({
+  sql: `DELETE FROM role_grant WHERE person_id = $id AND (scope_kind = 'site' AND role <> 'steward' OR role = 'steward' AND scope_kind IN ('building', 'space', 'pool'))`,
+  bind: { id: RoleGrant.person_id.plain() },
+});
+
+export const PEOPLE_STORE_GRANTS = command({
+  sql: `INSERT INTO role_grant VALUES ($id, $role, 'site', $site, 0)`,
+  bind: { id: integer(), role: oneOf(['requester', 'manager', 'crew', 'housekeeper']), site: integer() },
+});
+
+export const PEOPLE_STORE_GRANTS_2 = command({
+  sql: `INSERT OR REPLACE INTO role_grant VALUES ($id, 'steward', $of, $place, $asks)`,
+  bind: { id: integer(), of: oneOf(['space', 'pool', 'building']), place: integer(), asks: integer() },
+});
+
+export const PEOPLE_REMOVE = command({
+  sql: 'DELETE FROM deputy WHERE person_id = $id OR deputy_id = $id',
+  bind: { id: Deputy.person_id.plain() },
+});
+
+export const COMPOSE_WRITE_PARTS = command({
+  sql: 'INSERT INTO space_part (space_id, resource_id) SELECT $space, value FROM json_each($parts)',
+  bind: { space: rowNumber<SpaceId>(), parts: listOf(rowNumber<ResourceId>()) },
+});
+
+export const STORE = command({
+  sql: 'INSERT INTO timetable_exception VALUES ($row, $on, $instead)',
+  bind: { row: integer(), on: day(), instead: integer().orNull() },
 });

@@ -15,6 +15,11 @@ import {
 } from '../keeper';
 import { siteId } from './spaces-of';
 import { HAS_HOUSEKEEPER, OTHER, OWN } from './keepers.queries';
+import { PEOPLE_REMOVE, PEOPLE_STORE_GRANTS, PEOPLE_STORE_GRANTS_2, STORE_GRANTS } from './keepers.queries';
+import { Shift, Team, TeamMember } from '../../../db/tables/spaces';
+import { AccountLink, Membership, Person } from '../../../db/tables/people';
+import { Organisation } from '../../../db/tables/house';
+import { Outbox } from '../../../db/tables/records';
 
 export const teamKeeper: Keeper<'team'> = {
   table: 'team',
@@ -68,9 +73,9 @@ export const teamKeeper: Keeper<'team'> = {
       (n) => say`${countText(n, 'open order stays', 'open orders stay')} with it.`,
     ]),
   remove: async (tx, id) => {
-    await tx.run('DELETE FROM team_member WHERE team_id = $id', { id });
-    await tx.run('DELETE FROM shift WHERE team_id = $id', { id });
-    await tx.run('DELETE FROM team WHERE id = $id', { id });
+    await tx.table(TeamMember).remove({ team_id: id });
+    await tx.table(Shift).remove({ team_id: id });
+    await tx.table(Team).remove({ id });
   },
 };
 
@@ -109,8 +114,8 @@ export const organisationKeeper: Keeper<'organisation'> = {
         say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`is` : say`are`} of it and ${n === 1 ? say`stays` : say`stay`}.`,
     ]),
   remove: async (tx, id) => {
-    await tx.run('DELETE FROM membership WHERE organisation_id = $id', { id });
-    await tx.run('DELETE FROM organisation WHERE id = $id', { id });
+    await tx.table(Membership).remove({ organisation_id: id });
+    await tx.table(Organisation).remove({ id });
   },
 };
 
@@ -136,15 +141,11 @@ export const lastHousekeeper = (): string =>
   say`Nobody would be left to keep the house. Give somebody else who can sign in that role first.`;
 
 async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
-  await tx.run(
-    `DELETE FROM role_grant WHERE person_id = $id AND (scope_kind = 'site' AND role <> 'steward' OR role = 'steward' AND scope_kind IN ('building', 'space', 'pool'))`,
-    { id },
-  );
+  await tx.execute(STORE_GRANTS, { id });
   const site = await siteId(tx);
-  for (const role of new Set(roles))
-    await tx.run(`INSERT INTO role_grant VALUES ($id, $role, 'site', $site, 0)`, { id, role, site });
+  for (const role of new Set(roles)) await tx.execute(PEOPLE_STORE_GRANTS, { id, role, site });
   for (const each of looksAfter)
-    await tx.run(`INSERT OR REPLACE INTO role_grant VALUES ($id, 'steward', $of, $place, $asks)`, {
+    await tx.execute(PEOPLE_STORE_GRANTS_2, {
       id,
       of: each.of,
       place: placeOf(each),
@@ -185,7 +186,7 @@ export const personKeeper: Keeper<'person'> = {
     const row = await writeRow(tx, 'person', id, { name: doc.name, email: doc.email.toLowerCase() });
     // A link that went to the address of before is not for whoever reads there now.
     if (before && before.email !== doc.email.toLowerCase())
-      await tx.run('DELETE FROM account_link WHERE person_id = $row AND used_ms IS NULL', { row });
+      await tx.table(AccountLink).remove({ person_id: row, used_ms: null });
     await storeGrants(tx, row, doc);
     await replaceRows(
       tx,
@@ -246,8 +247,8 @@ export const personKeeper: Keeper<'person'> = {
       'feed_link',
     ])
       await tx.run(`DELETE FROM ${table} WHERE person_id = $id`, { id });
-    await tx.run('DELETE FROM outbox WHERE to_person_id = $id AND request_id IS NULL', { id });
-    await tx.run('DELETE FROM deputy WHERE person_id = $id OR deputy_id = $id', { id });
-    await tx.run('DELETE FROM person WHERE id = $id', { id });
+    await tx.table(Outbox).remove({ to_person_id: id, request_id: null });
+    await tx.execute(PEOPLE_REMOVE, { id });
+    await tx.table(Person).remove({ id });
   },
 };

@@ -2,6 +2,7 @@ import type { SeasonDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
 import { nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
 import { siteId } from './spaces-of';
+import { Season } from '../../../db/tables/house';
 
 export const seasonKeeper: Keeper<'season'> = {
   table: 'season',
@@ -17,5 +18,5 @@ export const seasonKeeper: Keeper<'season'> = {
   faults: (reader, id, { name }) => nameFaults(reader, 'season', id, name),
   store: async ({ tx }, id, { name, from, to }) =>
     done(await writeRow(tx, 'season', id, { name, from_date: from, to_date: to, site_id: await siteId(tx) })),
-  remove: (tx, id) => tx.run('DELETE FROM season WHERE id = $id', { id }),
+  remove: (tx, id) => tx.table(Season).remove({ id }),
 };

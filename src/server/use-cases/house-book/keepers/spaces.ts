@@ -21,6 +21,8 @@ import {
 import { loadHours, loadQuestionRows, storeHours, storeQuestions } from '../own-rows';
 import { compose } from './compose';
 import { HOUSE_MINUTES } from './keepers.queries';
+import { Space, SpaceChild } from '../../../db/tables/spaces';
+import { Picture } from '../../../db/tables/house';
 
 type Row = Omit<SpaceDoc, 'hours' | 'questions' | 'stepFree' | 'outdoor'> & {
   stepFree: 0 | 1;
@@ -222,10 +224,10 @@ export const spaceKeeper: Keeper<'space'> = {
   remove: async (tx, id) => {
     for (const table of ['space_feature', 'space_layout', 'space_policy', 'space_timetable', 'space_part'])
       await tx.run(`DELETE FROM ${table} WHERE space_id = $id`, { id });
-    await tx.run('DELETE FROM space_child WHERE parent_id = $id', { id });
+    await tx.table(SpaceChild).remove({ parent_id: id });
     for (const table of ['hours', 'closure', 'question'])
       await tx.run(`DELETE FROM ${table} WHERE owner_kind = 'space' AND owner_id = $id`, { id });
-    await tx.run(`DELETE FROM picture WHERE owner_kind = 'space' AND owner_id = $id`, { id });
-    await tx.run('DELETE FROM space WHERE id = $id', { id });
+    await tx.table(Picture).remove({ owner_kind: 'space', owner_id: id });
+    await tx.table(Space).remove({ id });
   },
 };

@@ -10,6 +10,7 @@ import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader } from '../../../db/connection';
 import { loadEquipmentFacts, siteZone } from '../../../db/space-facts';
 import { LINES } from './keepers.queries';
+import { StockLine } from '../../../db/tables/spaces';
 
 interface Line {
   readonly id: number;
@@ -82,7 +83,7 @@ export async function storeStock(
             message: say`“${line.reason}” has begun and cannot be left out: give it an end instead.`,
           },
         ];
-      await tx.run('DELETE FROM stock_line WHERE id = $id', { id: line.id });
+      await tx.table(StockLine).remove({ id: line.id });
     }
   for (const [index, row] of rows.entries()) {
     const line = row.id === null ? null : (known.get(row.id) ?? null);

@@ -17,6 +17,8 @@ import {
 import { loadQuestionRows, storeQuestions } from '../own-rows';
 import { siteId } from './spaces-of';
 import { AUDIENCE_FAULTS, TOUCHES } from './keepers.queries';
+import { Service, Store } from '../../../db/tables/spaces';
+import { Category, Question } from '../../../db/tables/house';
 
 export const storeKeeper: Keeper<'store'> = {
   table: 'store',
@@ -46,7 +48,7 @@ export const storeKeeper: Keeper<'store'> = {
       (n) =>
         say`${countText(n, 'kind', 'kinds')} of equipment out of use ${n === 1 ? say`names` : 'name'} it.`,
     ]),
-  remove: (tx, id) => tx.run('DELETE FROM store WHERE id = $id', { id }),
+  remove: (tx, id) => tx.table(Store).remove({ id }),
 };
 
 export const serviceKeeper: Keeper<'service'> = {
@@ -95,8 +97,8 @@ export const serviceKeeper: Keeper<'service'> = {
       ],
     ),
   remove: async (tx, id) => {
-    await tx.run(`DELETE FROM question WHERE owner_kind = 'service' AND owner_id = $id`, { id });
-    await tx.run('DELETE FROM service WHERE id = $id', { id });
+    await tx.table(Question).remove({ owner_kind: 'service', owner_id: id });
+    await tx.table(Service).remove({ id });
   },
 };
 
@@ -171,7 +173,7 @@ export const categoryKeeper: Keeper<'category'> = {
       ],
     ),
   remove: async (tx, id) => {
-    await tx.run(`DELETE FROM question WHERE owner_kind = 'category' AND owner_id = $id`, { id });
-    await tx.run('DELETE FROM category WHERE id = $id', { id });
+    await tx.table(Question).remove({ owner_kind: 'category', owner_id: id });
+    await tx.table(Category).remove({ id });
   },
 };

@@ -7,6 +7,8 @@ import type { Reader, Writer } from '../../../db/connection';
 import { counted, nameFaults, replaceRows, writeRow, type Keeper } from '../keeper';
 import { siteId } from './spaces-of';
 import { DAYS, PERIODS_OF, STAND, STANDS_IN, TIMETABLES_LOAD } from './keepers.queries';
+import { STORE } from './keepers.queries';
+import { Timetable, TimetableException, TimetablePeriod } from '../../../db/tables/house';
 
 type Periods = TimetableDoc['periods'];
 
@@ -30,7 +32,7 @@ const storePeriods = (tx: Writer, id: number, periods: Periods): Promise<void> =
 
 async function dropStandIns(tx: Writer, id: number): Promise<void> {
   const stand = await tx.all(STAND, { id });
-  await tx.run('DELETE FROM timetable_exception WHERE timetable_id = $id', { id });
+  await tx.table(TimetableException).remove({ timetable_id: id });
   for (const each of stand) {
     await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', each);
     await tx.run('DELETE FROM timetable WHERE id = $id', each);
@@ -74,7 +76,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
           })
         : null;
       if (instead !== null) await storePeriods(tx, instead, others);
-      await tx.run('INSERT INTO timetable_exception VALUES ($row, $on, $instead)', { row, on, instead });
+      await tx.execute(STORE, { row, on, instead });
     }
     return done(row);
   },
@@ -86,7 +88,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
     ]),
   remove: async (tx, id) => {
     await dropStandIns(tx, id);
-    await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', { id });
-    await tx.run('DELETE FROM timetable WHERE id = $id', { id });
+    await tx.table(TimetablePeriod).remove({ timetable_id: id });
+    await tx.table(Timetable).remove({ id });
   },
 };

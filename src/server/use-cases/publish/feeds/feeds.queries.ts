@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { SegmentId } from '@/core/ids';
-import { jsonQuery, query } from '../../../db/statement';
+import { command, jsonQuery, query } from '../../../db/statement';
 import { numberOf } from '../../../db/shapes';
 import { flag, integer, minute, text } from '../../../db/tables/column';
 import { Calendar, FeedPart } from '../../../db/tables/publishing';
@@ -42,4 +42,16 @@ export const SEGMENTS = jsonQuery({
   sql: `SELECT json_group_array(segment_id) AS json FROM (${LACKING} UNION ${AGED})`,
   bind: { calendar: FeedPart.calendar_id, now: FeedPart.fresh_until_min },
   value: z.array(numberOf<SegmentId>()),
+});
+
+export const DROP_WHERE_RENAMED = command({
+  sql: 'UPDATE feed_part SET ics = NULL, json = NULL, fresh_until_min = NULL',
+});
+
+export const READY_TEXT_DROP_WHERE_RENAMED = command({ sql: 'UPDATE calendar SET version = version + 1' });
+
+export const READY_TEXT_KEEP_TEXT = command({
+  sql: `UPDATE calendar SET version = version + 1 WHERE id = $calendar AND EXISTS (SELECT 1 FROM feed_part INDEXED BY feed_part_aging
+        WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now)`,
+  bind: { calendar: integer(), now: minute() },
 });

@@ -5,6 +5,7 @@ import { keep, type Reader } from '../../../db/connection';
 import { mailOrigin } from '../../../settings';
 import { renderParts, storeParts, type RenderedPart } from '../../../publishing/render';
 import { KEEP_TEXT, NAMES, SEGMENTS, STATE } from './feeds.queries';
+import { DROP_WHERE_RENAMED, READY_TEXT_DROP_WHERE_RENAMED, READY_TEXT_KEEP_TEXT } from './feeds.queries';
 
 /** What all ready text was made of besides what each event says of itself. */
 interface MadeOf {
@@ -37,8 +38,8 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
     const names = createHash('sha1').update(text).digest('base64');
     // Text of which nobody has noted what it was made of may lead to another address.
     if (madeOf?.names !== names || madeOf.origin !== origin) {
-      await tx.run('UPDATE feed_part SET ics = NULL, json = NULL, fresh_until_min = NULL');
-      await tx.run('UPDATE calendar SET version = version + 1');
+      await tx.execute(DROP_WHERE_RENAMED);
+      await tx.execute(READY_TEXT_DROP_WHERE_RENAMED);
     }
     await tx.run(
       `INSERT INTO setting (key, value) VALUES ('feed_text_of', $value) ON CONFLICT DO UPDATE SET value = excluded.value`,
@@ -71,11 +72,7 @@ async function keepText(
   await ctx.db.write(async (tx) => {
     const [row] = await tx.all(KEEP_TEXT, { calendar });
     if (row?.version !== version) return keep(undefined);
-    await tx.run(
-      `UPDATE calendar SET version = version + 1 WHERE id = $calendar AND EXISTS (SELECT 1 FROM feed_part INDEXED BY feed_part_aging
-        WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now)`,
-      { calendar, now: ctx.clock.now() },
-    );
+    await tx.execute(READY_TEXT_KEEP_TEXT, { calendar, now: ctx.clock.now() });
     await storeParts(tx, calendar, parts);
     return keep(undefined);
   });

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { RequestId } from '@/core/ids';
-import { jsonQuery, query } from '../../../db/statement';
+import { command, jsonQuery, query } from '../../../db/statement';
 import { numberOf } from '../../../db/shapes';
-import { integer } from '../../../db/tables/column';
+import { integer, listOf } from '../../../db/tables/column';
 import { Calendar, Published } from '../../../db/tables/publishing';
 
 export const IS_TAKEN = query({
@@ -55,4 +55,19 @@ export const DO_WITH_CALENDAR = query({
 export const CALENDARS = query({
   sql: `SELECT id, name FROM calendar WHERE kind = 'made' ORDER BY position, id`,
   row: { id: Calendar.id, name: Calendar.name },
+});
+
+export const SAVE_CALENDAR_MOVE_CALENDAR = command({
+  sql: 'UPDATE calendar SET position = j.key FROM json_each($ids) j WHERE calendar.id = j.value',
+  bind: { ids: listOf(integer()) },
+});
+
+export const SAVE_CALENDAR_DO_WITH_CALENDAR = command({
+  sql: 'UPDATE calendar SET retired_min = $now, version = version + 1, row_version = row_version + 1 WHERE id = $id',
+  bind: { id: Calendar.id, now: Calendar.retired_min },
+});
+
+export const SAVE_CALENDAR_DO_WITH_CALENDAR_2 = command({
+  sql: 'UPDATE calendar SET link_no = link_no + 1, row_version = row_version + 1 WHERE id = $id',
+  bind: { id: Calendar.id },
 });

@@ -23,6 +23,12 @@ import {
   SHOWN_NOW,
   STORE_CALENDAR,
 } from './keep.queries';
+import {
+  SAVE_CALENDAR_DO_WITH_CALENDAR,
+  SAVE_CALENDAR_DO_WITH_CALENDAR_2,
+  SAVE_CALENDAR_MOVE_CALENDAR,
+} from './keep.queries';
+import { CalendarSlugOld } from '../../../db/tables/publishing';
 
 export interface CalendarDone {
   readonly id: number;
@@ -103,11 +109,8 @@ async function storeCalendar(
   if (stored.row_version !== input.rowVersion)
     return refuse({ code: 'stale', since: say`Somebody has saved this calendar since you opened it.` });
   if (stored.slug !== slug) {
-    await tx.run('DELETE FROM calendar_slug_old WHERE slug = $slug', { slug });
-    await tx.run('INSERT INTO calendar_slug_old (slug, calendar_id) VALUES ($old, $id)', {
-      old: stored.slug,
-      id: input.id,
-    });
+    await tx.table(CalendarSlugOld).remove({ slug });
+    await tx.table(CalendarSlugOld).insert({ slug: stored.slug, calendar_id: input.id });
   }
   const sets = Object.keys(columns)
     .map((column) => `${column} = $${column}`)
@@ -160,9 +163,7 @@ async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
   const to = from + by;
   if (to < 0 || to >= ids.length) return;
   [ids[from], ids[to]] = [ids[to]!, ids[from]!];
-  await tx.run('UPDATE calendar SET position = j.key FROM json_each($ids) j WHERE calendar.id = j.value', {
-    ids: JSON.stringify(ids),
-  });
+  await tx.execute(SAVE_CALENDAR_MOVE_CALENDAR, { ids });
 }
 
 const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = unsaid({
@@ -192,18 +193,10 @@ export async function doWithCalendar(
       after: null,
     });
     if (deed === 'retire') {
-      await tx.run(
-        'UPDATE calendar SET retired_min = $now, version = version + 1, row_version = row_version + 1 WHERE id = $id',
-        { id, now: change.at },
-      );
+      await tx.execute(SAVE_CALENDAR_DO_WITH_CALENDAR, { id, now: change.at });
       await syncPublished(change, await publicRequests(tx));
     } else if (deed === 'replace-link') {
-      await tx.run(
-        'UPDATE calendar SET link_no = link_no + 1, row_version = row_version + 1 WHERE id = $id',
-        {
-          id,
-        },
-      );
+      await tx.execute(SAVE_CALENDAR_DO_WITH_CALENDAR_2, { id });
     } else await moveCalendar(tx, id, deed === 'up' ? -1 : 1);
     return done({ id, slug: row.slug, summary: `${DEED_WORDS[deed]}: “${row.name}”` });
   });
