@@ -1,4 +1,4 @@
-import { subtract, type EpochMinute, type Interval } from '../time/epoch-minute';
+import { subtract, type Interval } from '../time/epoch-minute';
 
 export interface Amount {
   readonly span: Interval;
@@ -15,7 +15,7 @@ export function remaining({ span, quantity }: Amount, taken: readonly Amount[]):
   return subtract(span, larger).flatMap((piece) => {
     const edges = smaller.flatMap(({ span: { start, end } }) => [start, end]);
     const inside = edges.filter((at) => at > piece.start && at < piece.end);
-    const cuts = [...new Set([piece.start, ...inside, piece.end])].sort((a, b) => a - b) as EpochMinute[];
+    const cuts = [...new Set([piece.start, ...inside, piece.end])].sort((a, b) => a - b);
     const left: Amount[] = [];
     for (const [index, start] of cuts.slice(0, -1).entries()) {
       const covered = smaller.filter((each) => each.span.start <= start && each.span.end > start);

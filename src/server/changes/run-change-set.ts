@@ -8,7 +8,7 @@ import { releaseLapsedHolds } from './lapsed-holds';
 import { EARLIER, RUN_CHANGE_SET_LAPSED } from './changes.queries';
 import { RUN_CHANGE_SET } from './changes.queries';
 import { ChangeSetRow } from '../db/tables/records';
-import { writeJson } from '../db/tables/column';
+import { writeJson, readJson } from '../db/tables/column';
 
 export interface ChangeOrder {
   /** Verb in the past, as it reads in a history: `approved`. */
@@ -29,7 +29,8 @@ async function replayed<Value>(ctx: Context, tx: Writer, order: ChangeOrder): Pr
   if (!earlier) return null;
   const sameActor = earlier.actor_id === (ctx.viewer?.personId ?? null);
   if (!sameActor || earlier.action !== order.action) return refuse({ code: 'key-used' });
-  return done(JSON.parse(earlier.result) as Value);
+  // As the same action wrote it.
+  return done(readJson(earlier.result) as Value);
 }
 
 const rollBack = <Value>(outcome: Outcome<Value>): WriteResult<Outcome<Value>> => ({

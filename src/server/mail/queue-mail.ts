@@ -1,7 +1,6 @@
 import { settingsOf } from '../own-settings/kept-settings';
 import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
-import type { OccurrenceState } from '@/core/changes/transitions';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { say } from '@/contracts/language/say';
@@ -42,7 +41,7 @@ function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
   const held = new Set<number>();
   for (const { before, after } of claims) {
     if (after?.status !== 'held' || before?.status === 'held' || after.kind === 'fallback') continue;
-    (after.kind === 'proposal' ? offered : held).add(Number(after.occurrence_id));
+    (after.kind === 'proposal' ? offered : held).add(after.occurrence_id);
   }
   const turns = new Map<OccurrenceId, { request: RequestId; turn: MailTurn }>();
   const add = (occurrence: number, request: number, turn: Omit<MailTurn, 'occurrence'>) => {
@@ -63,14 +62,14 @@ function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
   for (const { before, after } of change.lines(Occurrence)) {
     if (!after) continue;
     const standing = stateOf.get(Number(after.standing_id));
-    add(Number(after.id), Number(after.request_id), {
-      from: (before?.state ?? null) as OccurrenceState | null,
-      to: after.state as OccurrenceState,
+    add(after.id, after.request_id, {
+      from: before?.state ?? null,
+      to: after.state,
       // A proposal that is accepted stands elsewhere too, but then the date is approved.
       isMoved: before !== null && before.standing_id !== after.standing_id && standing !== undefined,
-      isOffered: offered.has(Number(after.id)),
-      isHeld: held.has(Number(after.id)),
-      was: (before?.standing_id ?? null) as ClaimId | null,
+      isOffered: offered.has(after.id),
+      isHeld: held.has(after.id),
+      was: before?.standing_id ?? null,
     });
   }
   const byRequest = new Map<RequestId, MailTurn[]>();

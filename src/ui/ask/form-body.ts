@@ -106,7 +106,7 @@ function patchOf(date: DifferingForm, form: AskForm): NonNullable<CheckBody['ove
   const times = timesOf(form);
   const [from, to] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
   const startsAt = date.startTime || timeOf(start);
-  const endsAt = date.endTime || (date.startTime ? '' : timeOf((to ?? start) as LocalDateTime));
+  const endsAt = date.endTime || (date.startTime ? '' : timeOf(to ?? start));
   const usualMin = from && to ? wallMinute(to) - wallMinute(from) : 0;
   const clock = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
   const ownMin = endsAt ? (clock(endsAt) - clock(startsAt) + 1440) % 1440 || 1440 : usualMin;

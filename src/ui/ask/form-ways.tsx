@@ -22,7 +22,7 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
   const { getValues, setValue } = form;
   const set = (changes: Partial<AskForm>) => {
     for (const [field, value] of Object.entries(changes))
-      setValue(field as keyof AskForm, value as AskForm[keyof AskForm], { shouldDirty: true });
+      setValue(field as keyof AskForm, value, { shouldDirty: true });
   };
   const takeOne = (way: WayOut, at: string) => {
     const values = getValues();

@@ -9,7 +9,7 @@ import type { PartProps } from './part-props';
 /** The fields a line fills: what it leaves open stays as it was. */
 function fieldsOf({ request }: QuickReading, form: AskForm, choices: PartProps['choices']): Partial<AskForm> {
   const { day, fromMin, toMin, title, people, spaceId, layout, categoryId, hostId, every, count } = request;
-  const startDate = (day ?? form.startDate) as typeof form.startDate;
+  const startDate = day ?? form.startDate;
   const space = spaceId ?? Number(form.spaces[0]?.spaceId);
   const startTime = fromMin === undefined ? form.startTime : clockText(fromMin);
   const minutes = Number(form.endTime.slice(0, 2)) * 60 + Number(form.endTime.slice(3));

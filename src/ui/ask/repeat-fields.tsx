@@ -2,7 +2,7 @@ import { say, sayAs, texts } from '@/contracts/language/say';
 import { useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dayShort } from '@/contracts/words/when';
-import { parseLocalDateTime, type LocalDate } from '@/core/time/local-time';
+import { parseLocalDateTime } from '@/core/time/local-time';
 import { useOffice } from '@/ui/frame/office';
 import type { AskForm } from './draft';
 import { Field } from './fields';
@@ -169,7 +169,7 @@ export function RepeatFields(props: RepeatProps) {
           <select className="field" {...register('season')}>
             <option value="">{say`Choose …`}</option>
             {choices.seasons.map(({ name, to }) => (
-              <option key={name} value={name}>{say`${name}, to ${dayShort(to as LocalDate)}`}</option>
+              <option key={name} value={name}>{say`${name}, to ${dayShort(to)}`}</option>
             ))}
           </select>
         </Field>

@@ -62,7 +62,7 @@ function contentOf(pick: Pick, people: number, quantity: number, { house }: OnBo
       const { layout, setupMin, strikeMin } = usualLayout(space, asked);
       return { spaceId: asSpaceId(space.id), layout, setupMin, strikeMin, people };
     }),
-    equipment: isLoan ? [{ typeId: pick.poolId as number as EquipmentTypeId, quantity, spaceIndex: -1 }] : [],
+    equipment: isLoan ? [{ typeId: pick.poolId as EquipmentTypeId, quantity, spaceIndex: -1 }] : [],
   };
 }
 

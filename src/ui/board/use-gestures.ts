@@ -230,7 +230,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
     if (event.pointerType === 'touch' && booking) return;
     if (booking && !isMovable(booking, isManager)) return;
     const { at } = placeOf(event, scroller.current, geometry);
-    const movable = booking ? (booking as Movable) : null;
+    const movable = booking ? booking : null;
     const part = block ? partOf(block, event.clientX) : 'whole';
     const { start = 0, end = 0 } = movable?.known.event ?? {};
     const grabMin = part === 'end' ? at - end : at - start;

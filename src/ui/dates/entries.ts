@@ -61,7 +61,7 @@ export function readEntries(tuples: readonly DateTuple[], choices: DateChoices):
     const spaceIds = spaces.map(([space]) => space);
     return {
       id,
-      state: DATE_STATES[state]!,
+      state: DATE_STATES[state],
       isOwn: isOwn === 1,
       span: { start, end },
       places: spaces.map(([space, claimSpace, layout]) => ({

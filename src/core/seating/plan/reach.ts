@@ -44,7 +44,7 @@ class Floor {
         const at = row * columns + column;
         run = cells[at] ? 0 : run + 1;
         down[at] = run >= side ? (row + 1 < rows ? down[at + columns]! : 0) + 1 : 0;
-        if (down[at]! >= side) free[at] = 1;
+        if (down[at] >= side) free[at] = 1;
       }
     }
     return free;

@@ -61,7 +61,7 @@ async function coverNeighbours(
 ): Promise<void> {
   const rows = await change.tx.all(COVER_NEIGHBOURS, { keys: [...covers.keys()], over });
   const by = new Map(rows.map(({ id, key }) => [id, covers.get(key) ?? null]));
-  await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(Number(row.id))! }));
+  await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(row.id)! }));
 }
 
 /**

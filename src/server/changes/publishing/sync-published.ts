@@ -309,7 +309,7 @@ async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<vo
   await writeLedger(tx, changed, now);
   await dropText(tx, moved.parts);
   await change.update(Segment, [...moved.changed], (row) => ({
-    sequence: Number(row.sequence) + (moved.times.has(row.id as SegmentId) ? 1 : 0),
+    sequence: row.sequence + (moved.times.has(row.id) ? 1 : 0),
     changed_min: now,
   }));
   if (moved.parts.length <= MOST_WRITTEN_AT_ONCE) await rewriteText(tx, moved.parts, calendars, now);

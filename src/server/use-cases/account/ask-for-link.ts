@@ -9,11 +9,12 @@ import { sendMail } from '../../mail/send-mail';
 import { log } from '../../log';
 import type { AccountLimits } from './account-limits';
 import { PERSON_AT, REGISTER_DOMAINS } from './account.queries';
+import { readJson } from '../../db/tables/column';
 
 /** Mail domains whose people may make an account for themselves, in small letters. */
-export async function registerDomains(reader: Reader): Promise<string[]> {
+export async function registerDomains(reader: Reader): Promise<readonly string[]> {
   const [row] = await reader.all(REGISTER_DOMAINS);
-  return row ? (JSON.parse(row.domains) as string[]) : [];
+  return row ? readJson(row.domains) : [];
 }
 
 async function write(

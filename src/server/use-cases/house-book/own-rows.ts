@@ -20,8 +20,8 @@ export async function loadHours(reader: Reader, owner: HoursOwner, id: number): 
         days: [weekday],
         from: clockOf(fromMin),
         to: clockOf(toMin),
-        validFrom: validFrom as HoursRow['validFrom'],
-        validTo: validTo as HoursRow['validTo'],
+        validFrom: validFrom,
+        validTo: validTo,
       });
   }
   return [...rows.values()];

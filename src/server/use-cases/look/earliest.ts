@@ -125,7 +125,7 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
   const now = ctx.clock.now();
   const first = startOfDay(search.first, tzid);
   const within = {
-    start: (first > now ? first : now) as EpochMinute,
+    start: first > now ? first : now,
     end: startOfDay(addDays(search.last, 1), tzid),
   };
   if (within.start >= within.end) return done({ moments: [], unfit });

@@ -31,7 +31,7 @@ function bookingsOf(
       const isHere = there === space.id && title !== null && start !== null && end !== null;
       return {
         occupied: { start: first, end: last },
-        event: isHere ? { start: start!, end: end! } : null,
+        event: isHere ? { start: start, end: end } : null,
         title: isHere ? title : null,
       };
     });
