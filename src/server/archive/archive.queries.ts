@@ -7,20 +7,23 @@ export const MIGRATIONS = query({
   row: { name: Migration.name },
 });
 
-export const HOLD_LETTERS = query({
+export const COUNT_UNSENT = query({
   sql: 'SELECT COUNT(*) AS n FROM outbox WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
   row: { n: integer() },
 });
 
-export const FILES = query({
+export const FILES_AND_PICTURES = query({
   sql: 'SELECT name, stored_as AS stored, bytes, sha256 FROM file UNION ALL SELECT about, stored_as, bytes, sha256 FROM picture',
   row: { name: text(), stored: text(), bytes: integer(), sha256: text() },
 });
 
-export const SITE = query({ sql: 'SELECT name FROM site ORDER BY id LIMIT 1', row: { name: Site.name } });
+export const NAME_OF_SITE = query({
+  sql: 'SELECT name FROM site ORDER BY id LIMIT 1',
+  row: { name: Site.name },
+});
 
-export const GATHER = command({ sql: 'DELETE FROM session' });
+export const DROP_SESSIONS = command({ sql: 'DELETE FROM session' });
 
-export const HOLD_LETTERS_HOLD_LETTERS = command({
+export const HOLD_UNSENT = command({
   sql: 'UPDATE outbox SET withdrawn_at_min = created_min WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
 });

@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { keep, openDatabase } from '../db/connection';
 import { migrate } from '../db/migrate';
-import { HOLD_LETTERS } from './archive.queries';
-import { HOLD_LETTERS_HOLD_LETTERS } from './archive.queries';
+import { COUNT_UNSENT } from './archive.queries';
+import { HOLD_UNSENT } from './archive.queries';
 
 /**
  * Letters that waited where the archive was taken out are sent from there: here they are marked as taken back, so that
@@ -13,8 +13,8 @@ export async function holdLetters(folder: string): Promise<number> {
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
   const waiting = await db.write(async (tx) => {
-    const [row] = await tx.all(HOLD_LETTERS);
-    await tx.execute(HOLD_LETTERS_HOLD_LETTERS);
+    const [row] = await tx.all(COUNT_UNSENT);
+    await tx.execute(HOLD_UNSENT);
     return keep(row!.n);
   });
   await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');

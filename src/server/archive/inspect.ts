@@ -9,7 +9,7 @@ import { openDatabase, type Database, type Reader } from '../db/connection';
 import { violations } from '../db/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
-import { FILES, SITE } from './archive.queries';
+import { FILES_AND_PICTURES, NAME_OF_SITE } from './archive.queries';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
 
@@ -62,7 +62,7 @@ async function shaOf(file: string): Promise<string> {
 
 /** A file the database speaks of that is not there as it says; null where all are. */
 async function lostFile(reader: Reader, folder: string): Promise<string | null> {
-  const files = await reader.all(FILES);
+  const files = await reader.all(FILES_AND_PICTURES);
   for (const { name, stored, bytes, sha256 } of files) {
     const path = join(folder, 'files', stored);
     const isThere = /^[\w-]+$/.test(stored) && existsSync(path) && statSync(path).size === bytes;
@@ -109,7 +109,7 @@ export async function inspectHouse(folder: string): Promise<Outcome<InspectedHou
   try {
     const fault = await faultOf(db, folder);
     if (fault) return bad(fault);
-    const [site] = await db.all(SITE);
+    const [site] = await db.all(NAME_OF_SITE);
     if (!site) return bad(say`There is no office in it.`);
     const counts = await countHouse(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');

@@ -11,7 +11,7 @@ import { sessionSecret } from '../settings';
 import { officeContact } from '../use-cases/look/office-contact';
 import { MANIFEST, makeArrivingFolder } from './folders';
 import { MIGRATIONS } from './archive.queries';
-import { GATHER } from './archive.queries';
+import { DROP_SESSIONS } from './archive.queries';
 
 /** The same bytes under another name, without copying them where the disk can. */
 function link(from: string, to: string): void {
@@ -37,7 +37,7 @@ async function gather(ctx: Pick<Context, 'db'>, folder: string, nowMs: number): 
   await ctx.db.rows('VACUUM INTO $target', { target });
   const copy = openDatabase(target);
   try {
-    await copy.write(async (tx) => ({ keep: true, value: await tx.execute(GATHER) }));
+    await copy.write(async (tx) => ({ keep: true, value: await tx.execute(DROP_SESSIONS) }));
     const office = await officeContact(copy);
     const migrations = await copy.all(MIGRATIONS);
     const manifest: Manifest = {

@@ -11,7 +11,7 @@ import { syncPublished } from './publishing/sync-published';
 import { Claim } from '../db/tables/claims';
 import { Occurrence, Request } from '../db/tables/requests';
 import { writeJson } from '../db/tables/column';
-import { DATES_OF, RESOLVE_LINKS } from './changes.queries';
+import { DATES_OF_CLAIMS, STANDING_SLOTS } from './changes.queries';
 import { AtRisk } from '../db/tables/claims';
 
 /** One side of a link, before the claims of this change have numbers. */
@@ -95,7 +95,7 @@ async function resolveLinks(
   const dates = links.flatMap(({ before, after }) =>
     [before, after].flatMap((end) => (end.kind === 'date' ? [end.occurrenceId] : [])),
   );
-  const rows = await change.tx.all(RESOLVE_LINKS, { ids: dates });
+  const rows = await change.tx.all(STANDING_SLOTS, { ids: dates });
   const standing = new Map(rows.map(({ occurrence, slot, id }) => [`${occurrence}/${slot}`, id]));
   const idOf = (end: LinkEnd): number =>
     end.kind === 'stored'
@@ -111,7 +111,7 @@ async function resolveLinks(
 
 /** Dates whose own setup or strike changes with a neighbour's: their orders follow. */
 async function datesOf(change: ChangeSet, claims: readonly ClaimId[]): Promise<OccurrenceId[]> {
-  const rows = await change.tx.all(DATES_OF, { ids: claims });
+  const rows = await change.tx.all(DATES_OF_CLAIMS, { ids: claims });
   return rows.map(({ occurrence_id }) => occurrence_id);
 }
 

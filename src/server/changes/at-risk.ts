@@ -7,7 +7,7 @@ import { checkDates } from '@/core/checks/check';
 import type { Reader, Writer } from '../db/connection';
 import { loadWorld } from '../db/snapshot';
 import { loadClaims, type StoredClaim } from './claims';
-import { CATEGORIES_OF, OVERRIDDEN } from './changes.queries';
+import { CATEGORIES_OF_REQUESTS, OVERRIDDEN_RULES } from './changes.queries';
 import { AtRisk } from '../db/tables/claims';
 
 // What can befall a date that was fine when it was approved. People and layout were decided with open eyes, so they
@@ -36,7 +36,7 @@ const subjectOf = ({ facts, spaceId }: Finding): string =>
   'typeId' in facts ? `type:${facts.typeId}` : spaceId === null ? 'all' : `space:${spaceId}`;
 
 async function overridden(reader: Reader, claims: readonly ClaimId[]): Promise<Set<string>> {
-  const rows = await reader.all(OVERRIDDEN, { ids: claims });
+  const rows = await reader.all(OVERRIDDEN_RULES, { ids: claims });
   return new Set(rows.map(({ key }) => key));
 }
 
@@ -45,7 +45,7 @@ async function categoriesOf(
   reader: Reader,
   requests: readonly RequestId[],
 ): Promise<Map<RequestId, CategoryId[]>> {
-  const rows = await reader.all(CATEGORIES_OF, { ids: requests });
+  const rows = await reader.all(CATEGORIES_OF_REQUESTS, { ids: requests });
   const found = new Map<RequestId, CategoryId[]>();
   for (const { request, category } of rows) found.set(request, [...(found.get(request) ?? []), category]);
   return found;

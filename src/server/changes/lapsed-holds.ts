@@ -6,8 +6,8 @@ import { breakLinks, healCuts } from './links';
 import { rewriteOccupancy } from './occupancy-rows';
 import { Claim } from '../db/tables/claims';
 import { Request } from '../db/tables/requests';
-import { LAPSED } from './changes.queries';
-import { RELEASE_LAPSED_HOLDS } from './changes.queries';
+import { LAPSED_HOLDS } from './changes.queries';
+import { NAME_LAPSED_REQUESTS } from './changes.queries';
 import { ChangeSetRow } from '../db/tables/records';
 
 /**
@@ -16,7 +16,7 @@ import { ChangeSetRow } from '../db/tables/records';
  * in a quiet hour.
  */
 export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<number> {
-  const lapsed = await tx.all(LAPSED, { now });
+  const lapsed = await tx.all(LAPSED_HOLDS, { now });
   if (!lapsed.length) return 0;
   const ids = lapsed.map(({ id }) => id);
   const key = `hold-lapsed:${now}:${ids.join(',')}`.slice(0, 200);
@@ -34,7 +34,7 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   await rewriteOccupancy(tx, await healCuts(change, toHeal));
   const requests = [...new Set(lapsed.map(({ request }) => request))];
   await change.updateVersioned(Request, requests, {});
-  await tx.execute(RELEASE_LAPSED_HOLDS, { id, requests });
+  await tx.execute(NAME_LAPSED_REQUESTS, { id, requests });
   await queueLapsed(
     change,
     lapsed.filter(({ kind }) => kind !== 'fallback').map(({ id }) => id),

@@ -5,8 +5,8 @@ import type { ChangeSet } from './change-set';
 import type { RowOf } from '../db/tables/table';
 import { writtenForAll } from '../own-settings/ambient';
 import { ClaimSpace, TurnoverLink } from '../db/tables/claims';
-import { CUT, IS_TAKEN, SPACES, STORE_LINKS } from './changes.queries';
-import { HEAL_CUTS } from './changes.queries';
+import { CUT_SPACES, MINUTES_TAKEN, CLAIMS_OF_SPACES, CLAIMS_OF_LINKED } from './changes.queries';
+import { PUT_AT_RISK } from './changes.queries';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -34,11 +34,11 @@ export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[])
   );
   await change.remove(TurnoverLink, links);
   const gone = new Set<number>(leaving);
-  const spaces = await tx.all(SPACES, {
+  const spaces = await tx.all(CLAIMS_OF_SPACES, {
     ids: links.flatMap((link) => [link.before_claim_space_id, link.after_claim_space_id]),
   });
   const claimOf = new Map(spaces.map(({ id, claim_id }) => [id, claim_id]));
-  const cut = await tx.all(CUT, { ids: leaving });
+  const cut = await tx.all(CUT_SPACES, { ids: leaving });
   await change.update(
     ClaimSpace,
     cut.map(({ id }) => id),
@@ -72,7 +72,7 @@ export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): 
     cut_start_min: starts.get(row.id) ?? row.cut_start_min,
     cut_end_min: ends.get(row.id) ?? row.cut_end_min,
   }));
-  const rows = await change.tx.all(STORE_LINKS, { ids });
+  const rows = await change.tx.all(CLAIMS_OF_LINKED, { ids });
   return rows.map(({ claim_id }) => claim_id);
 }
 
@@ -83,9 +83,9 @@ export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): 
 export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): Promise<ClaimId[]> {
   const healed: ClaimId[] = [];
   for (const { claimSpaceId, claimId, side } of cuts) {
-    const taken = await change.tx.all(IS_TAKEN, { id: claimSpaceId, side });
+    const taken = await change.tx.all(MINUTES_TAKEN, { id: claimSpaceId, side });
     if (taken.length) {
-      await change.tx.execute(HEAL_CUTS, {
+      await change.tx.execute(PUT_AT_RISK, {
         claim: claimId,
         subject: `space:${claimSpaceId}`,
         now: change.at,

@@ -7,7 +7,7 @@ import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
 import { loadClaims, loadLiveClaims, type StoredClaim } from './claims';
 import { WITH_HELD_BESIDE } from './changes.queries';
-import { OCCUPANCY_ROWS_REWRITE_OCCUPANCY, REWRITE_OCCUPANCY } from './changes.queries';
+import { DROP_EQUIPMENT_USE, DROP_OCCUPANCY } from './changes.queries';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
@@ -149,8 +149,8 @@ export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[])
   const claims = await tx.all(WITH_HELD_BESIDE, { ids: claimIds });
   const all = claims.map(({ id }) => id);
   const ids = JSON.stringify(all);
-  await tx.execute(REWRITE_OCCUPANCY, { ids });
-  await tx.execute(OCCUPANCY_ROWS_REWRITE_OCCUPANCY, { ids });
+  await tx.execute(DROP_OCCUPANCY, { ids });
+  await tx.execute(DROP_EQUIPMENT_USE, { ids });
   const rows = await impliedRows(tx, await loadClaims(tx, all));
   if (rows.occupancy.length) await tx.run(INSERT_OCCUPANCY, { rows: JSON.stringify(rows.occupancy) });
   if (rows.uses.length) await tx.run(INSERT_USES, { rows: JSON.stringify(rows.uses) });

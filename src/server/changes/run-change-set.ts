@@ -5,8 +5,8 @@ import { keep, type Writer, type WriteResult } from '../db/connection';
 import { queueMail, takeMailBack } from '../mail/queue-mail';
 import { ChangeSet } from './change-set';
 import { releaseLapsedHolds } from './lapsed-holds';
-import { EARLIER, RUN_CHANGE_SET_LAPSED } from './changes.queries';
-import { RUN_CHANGE_SET } from './changes.queries';
+import { CHANGE_BY_KEY, ANY_LAPSED } from './changes.queries';
+import { NAME_REQUESTS } from './changes.queries';
 import { ChangeSetRow } from '../db/tables/records';
 import { writeJson, readJson } from '../db/tables/column';
 
@@ -25,7 +25,7 @@ export interface ChangeOrder {
 
 /** The earlier result when this very submission was carried out before. */
 async function replayed<Value>(ctx: Context, tx: Writer, order: ChangeOrder): Promise<Outcome<Value> | null> {
-  const [earlier] = await tx.all(EARLIER, { key: order.idempotencyKey });
+  const [earlier] = await tx.all(CHANGE_BY_KEY, { key: order.idempotencyKey });
   if (!earlier) return null;
   const sameActor = earlier.actor_id === (ctx.viewer?.personId ?? null);
   if (!sameActor || earlier.action !== order.action) return refuse({ code: 'key-used' });
@@ -66,7 +66,7 @@ export async function runChangeSet<Value>(
         { id: change.id },
         { result: writeJson<unknown>(outcome.value), request_id: [...change.requestIds][0] ?? null },
       );
-    await tx.execute(RUN_CHANGE_SET, { id: change.id, requests: [...change.requestIds] });
+    await tx.execute(NAME_REQUESTS, { id: change.id, requests: [...change.requestIds] });
     return { keep: true, value: outcome };
   });
 }
@@ -74,7 +74,7 @@ export async function runChangeSet<Value>(
 /** In a change of their own, which stays even where this one is refused; repeated inside for what lapses in between. */
 async function releaseLapsedBefore({ db, clock }: Context): Promise<void> {
   const now = clock.now();
-  const [lapsed] = await db.all(RUN_CHANGE_SET_LAPSED, { now });
+  const [lapsed] = await db.all(ANY_LAPSED, { now });
   if (lapsed) await db.write(async (tx) => keep(await releaseLapsedHolds(tx, now)));
 }
 

@@ -1,7 +1,7 @@
 import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { dropStored } from './store';
-import { CLEAR_LOOSE_FILES } from './files.queries';
+import { LOOSE_FILES } from './files.queries';
 import { File } from '../db/tables/requests';
 
 /** So long a file waits for what it is to be sent with. */
@@ -10,7 +10,7 @@ const WAITS_MIN = 7 * 1440;
 /** Clears away files that were never sent with anything. */
 export async function clearLooseFiles(ctx: Context): Promise<number> {
   const loose = await ctx.db.write(async (tx) => {
-    const rows = await tx.all(CLEAR_LOOSE_FILES, { limit: ctx.clock.now() - WAITS_MIN });
+    const rows = await tx.all(LOOSE_FILES, { limit: ctx.clock.now() - WAITS_MIN });
     await tx.table(File).remove({ stored_as: rows.map(({ stored_as }) => stored_as) });
     return keep(rows.map(({ stored_as }) => stored_as));
   });

@@ -9,7 +9,7 @@ import { JobRun } from '../db/tables/house';
 import { Session } from '../db/tables/people';
 
 // A segment whose last live date was given up altogether goes on no more.
-export const ENDLESS = query({
+export const ENDLESS_SERIES = query({
   sql: `
 SELECT g.id, g.request_id, g.tzid, g.start_local, g.rrule, g.all_day, g.materialised_until,
   (SELECT json_group_array(d.recurrence_local) FROM segment_date d WHERE d.segment_id = g.id AND d.kind = 'excluded') AS excluded,
@@ -38,17 +38,17 @@ export const HAS_RUN = query({
   row: { 1: integer() },
 });
 
-export const JOBS_JOBS = command({
+export const DROP_ENDED_SESSIONS = command({
   sql: 'DELETE FROM session WHERE expires_ms <= $now',
   bind: { now: Session.expires_ms },
 });
 
-export const RECORD = command({
+export const RECORD_RUN = command({
   sql: 'INSERT OR IGNORE INTO job_run (job, key, finished_ms, note) VALUES ($job, $key, $now, $note)',
   bind: { job: text(), key: text(), now: integer(), note: text() },
 });
 
-export const SCHEDULER_RECORD = command({
+export const DROP_OLD_RUNS = command({
   sql: 'DELETE FROM job_run WHERE job = $job AND finished_ms < $old',
   bind: { job: JobRun.job, old: JobRun.finished_ms },
 });

@@ -11,7 +11,7 @@ import { publishDue } from '../use-cases/publish/due-notices';
 import { settleApprovals } from '../use-cases/publish/settle-approvals';
 import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
 import { materialiseSeries } from './series-goes-on';
-import { JOBS_JOBS } from './jobs.queries';
+import { DROP_ENDED_SESSIONS } from './jobs.queries';
 
 /**
  * Work that time causes. Each run has a key; a key is run to its end once. Every job works off all that is due by
@@ -95,7 +95,7 @@ export const JOBS: readonly Job[] = [
     name: 'drop-expired-sessions',
     keyAt: (_, nowMs) => String(Math.floor(nowMs / DAY_MS)),
     run: async (ctx, nowMs) => {
-      await ctx.db.write(async (tx) => keep(await tx.execute(JOBS_JOBS, { now: nowMs })));
+      await ctx.db.write(async (tx) => keep(await tx.execute(DROP_ENDED_SESSIONS, { now: nowMs })));
       return 'expired sessions dropped';
     },
   },

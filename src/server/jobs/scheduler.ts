@@ -2,7 +2,7 @@ import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { JOBS, type Job } from './jobs';
 import { HAS_RUN } from './jobs.queries';
-import { RECORD, SCHEDULER_RECORD } from './jobs.queries';
+import { RECORD_RUN, DROP_OLD_RUNS } from './jobs.queries';
 
 const KEEP_RUNS_MS = 30 * 86_400_000;
 
@@ -12,8 +12,8 @@ async function hasRun(ctx: Context, job: string, key: string): Promise<boolean> 
 
 async function record(ctx: Context, job: string, key: string, nowMs: number, note: string): Promise<void> {
   await ctx.db.write(async (tx) => {
-    await tx.execute(RECORD, { job, key, now: nowMs, note });
-    return keep(await tx.execute(SCHEDULER_RECORD, { job, old: nowMs - KEEP_RUNS_MS }));
+    await tx.execute(RECORD_RUN, { job, key, now: nowMs, note });
+    return keep(await tx.execute(DROP_OLD_RUNS, { job, old: nowMs - KEEP_RUNS_MS }));
   });
 }
 

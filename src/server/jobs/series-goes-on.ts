@@ -10,12 +10,12 @@ import { rewriteOccupancy } from '../changes/occupancy-rows';
 import type { Writer } from '../db/connection';
 import { insertDates } from '../use-cases/ask/insert-request';
 import { Request, Segment } from '../db/tables/requests';
-import { ENDLESS } from './jobs.queries';
+import { ENDLESS_SERIES } from './jobs.queries';
 import type { RowOfShape } from '../db/statement';
 import { readJson } from '../db/tables/column';
 import { ChangeSetRequest, ChangeSetRow } from '../db/tables/records';
 
-type EndlessRow = RowOfShape<typeof ENDLESS.row>;
+type EndlessRow = RowOfShape<typeof ENDLESS_SERIES.row>;
 
 async function goOn(
   tx: Writer,
@@ -65,7 +65,7 @@ async function goOn(
  */
 export async function materialiseSeries(tx: Writer, now: EpochMinute): Promise<number> {
   let made = 0;
-  for (const row of await tx.all(ENDLESS)) {
+  for (const row of await tx.all(ENDLESS_SERIES)) {
     const until = horizonEnd(now, row.months, row.tzid);
     if (until > row.materialised_until && row.last) made += await goOn(tx, row, row.last, until, now);
   }

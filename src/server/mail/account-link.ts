@@ -2,7 +2,7 @@ import type { AccountMailKind } from '@/core/changes/mail-due';
 import type { LinkPurpose } from '@/contracts/account';
 import type { Writer } from '../db/connection';
 import { hashOf } from './offer-link';
-import { KEEP_ACCOUNT_LINK } from './mail.queries';
+import { DROP_OLDER_LINKS } from './mail.queries';
 import type { PersonId } from '@/core/ids';
 
 const HOUR_MS = 60 * 60 * 1000;
@@ -31,7 +31,7 @@ export async function keepAccountLink(
     readonly email: string;
   },
 ): Promise<void> {
-  await tx.execute(KEEP_ACCOUNT_LINK, { email: link.email, person: link.person });
+  await tx.execute(DROP_OLDER_LINKS, { email: link.email, person: link.person });
   await tx.run(
     `INSERT INTO account_link (hash, outbox_id, purpose, person_id, name, email, expires_ms) VALUES ($hash, $outbox, $purpose, $person, $name, $email, $until)`,
     { hash: hashOf(token), ...link, until: nowMs + HOLDS_MS[link.purpose] },

@@ -7,7 +7,7 @@ import type { Writer } from '../db/connection';
 import type { RequestRow } from '../use-cases/request-rows';
 import { settingsOf } from '../own-settings/kept-settings';
 import { letterTo, type MailDraft, type MailPayload } from './payload';
-import { INSERT_MAIL } from './mail.queries';
+import { LETTER_WORDING } from './mail.queries';
 
 export interface QueuedMail {
   /** Null for what is about an account. */
@@ -37,7 +37,7 @@ function inOfficeWords(draft: MailDraft, words: LettersDoc): MailPayload {
 /** Puts mails into the outbox; one whose key is there already is left out. */
 export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Promise<void> {
   if (!mails.length) return;
-  const [row] = await tx.all(INSERT_MAIL);
+  const [row] = await tx.all(LETTER_WORDING);
   const words = JSON.parse(row?.doc ?? '{}') as LettersDoc;
   await tx.run(
     `INSERT INTO outbox (change_set_id, message_id, request_id, dedupe_key, to_person_id, to_name, to_email, kind, payload, created_min, send_after_min)

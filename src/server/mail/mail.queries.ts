@@ -6,14 +6,17 @@ import { Request } from '../db/tables/requests';
 import { Outbox } from '../db/tables/records';
 import { AccountLink } from '../db/tables/people';
 
-export const INSERT_MAIL = query({
+export const LETTER_WORDING = query({
   sql: 'SELECT doc FROM letter_wording LIMIT 1',
   row: { doc: LetterWording.doc },
 });
 
-export const LETTERS = query({ sql: 'SELECT COUNT(*) AS count FROM outbox', row: { count: integer() } });
+export const COUNT_LETTERS = query({
+  sql: 'SELECT COUNT(*) AS count FROM outbox',
+  row: { count: integer() },
+});
 
-export const ROWS = query({
+export const LAPSED_CLAIMS = query({
   sql: `
 SELECT r.id AS request, r.ref AS reference, r.title, r.requester_id AS "to", c.start_local AS startLocal, c.end_local AS endLocal,
   COALESCE((SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = c.id), '') AS places
@@ -31,7 +34,7 @@ WHERE c.id IN (SELECT value FROM json_each($claims)) ORDER BY c.start_min, c.id`
   },
 });
 
-export const DUE = query({
+export const DUE_LETTERS = query({
   sql: `
 SELECT x.id, x.kind, x.payload, x.created_min AS createdMin, x.request_id AS requestId, x.to_person_id AS personId, COALESCE(p.name, x.to_name) AS name, COALESCE(p.email, x.to_email) AS email
 FROM outbox x LEFT JOIN person p ON p.id = x.to_person_id
@@ -49,13 +52,13 @@ WHERE x.sent_at_min IS NULL AND x.withdrawn_at_min IS NULL AND (x.send_after_min
   },
 });
 
-export const QUEUE_ACCOUNT_MAIL = query({
+export const LETTER_BY_KEY = query({
   sql: 'SELECT id FROM outbox WHERE dedupe_key = $dedupeKey',
   bind: { dedupeKey: Outbox.dedupe_key },
   row: { id: Outbox.id },
 });
 
-export const KEEP_ACCOUNT_LINK = command({
+export const DROP_OLDER_LINKS = command({
   sql: 'DELETE FROM account_link WHERE (email = $email OR person_id = $person) AND used_ms IS NULL',
   bind: { email: AccountLink.email, person: AccountLink.person_id.orNull() },
 });

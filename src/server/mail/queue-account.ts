@@ -7,7 +7,7 @@ import { officeContact } from '../use-cases/look/office-contact';
 import { settingsOf } from '../own-settings/kept-settings';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';
-import { QUEUE_ACCOUNT_MAIL } from './mail.queries';
+import { LETTER_BY_KEY } from './mail.queries';
 
 /** Whom a letter about an account goes to: somebody here, or an address that wants to be. */
 export type AccountReader =
@@ -58,6 +58,6 @@ export async function queueAccountMail(
   dedupeKey: string,
 ): Promise<number> {
   await queueAccountMails(tx, kind, [reader], now, () => dedupeKey);
-  const [row] = await tx.all(QUEUE_ACCOUNT_MAIL, { dedupeKey });
+  const [row] = await tx.all(LETTER_BY_KEY, { dedupeKey });
   return row!.id;
 }

@@ -14,7 +14,7 @@ import { insertMail, type QueuedMail } from './insert-mail';
 import { letterTo } from './payload';
 import { Claim, ClaimOverride } from '../db/tables/claims';
 import type { RowOf, Table } from '../db/tables/table';
-import { LETTERS } from './mail.queries';
+import { COUNT_LETTERS } from './mail.queries';
 
 interface ConsentRow {
   readonly request: RequestId;
@@ -161,6 +161,6 @@ export async function remindStewards(
 }
 
 async function countLetters(reader: Reader): Promise<number> {
-  const [row] = await reader.all(LETTERS);
+  const [row] = await reader.all(COUNT_LETTERS);
   return row!.count;
 }

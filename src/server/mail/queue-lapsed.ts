@@ -7,7 +7,7 @@ import type { ChangeSet } from '../changes/change-set';
 import { cutLines } from './cut-lines';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';
-import { ROWS } from './mail.queries';
+import { LAPSED_CLAIMS } from './mail.queries';
 
 interface LapsedRow {
   readonly request: RequestId;
@@ -21,7 +21,7 @@ interface LapsedRow {
 
 /** Tells whoever asked that what was offered to them, or kept for them, no longer is. */
 export async function queueLapsed(change: ChangeSet, claims: readonly ClaimId[]): Promise<void> {
-  const rows = await change.tx.all(ROWS, { claims });
+  const rows = await change.tx.all(LAPSED_CLAIMS, { claims });
   const byRequest = new Map<RequestId, LapsedRow[]>();
   for (const row of rows) byRequest.set(row.request, [...(byRequest.get(row.request) ?? []), row]);
   const settings = await settingsOf(

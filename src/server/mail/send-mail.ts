@@ -10,7 +10,7 @@ import { writeMail } from './mail-file';
 import { hashOf, newOfferToken } from './offer-link';
 import { payloadSchema, type MailToSend } from './payload';
 import { renderMail } from './render';
-import { DUE } from './mail.queries';
+import { DUE_LETTERS } from './mail.queries';
 import { OfferLink, Outbox } from '../db/tables/records';
 import type { RequestId, PersonId } from '@/core/ids';
 import { writeJson } from '../db/tables/column';
@@ -75,7 +75,7 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
 let running: Promise<unknown> = Promise.resolve();
 
 async function sendAll(ctx: Context, id: number | null): Promise<number> {
-  const rows = await ctx.db.all(DUE, { now: ctx.clock.now(), id });
+  const rows = await ctx.db.all(DUE_LETTERS, { now: ctx.clock.now(), id });
   const those = id === null ? rows : rows.filter((row) => row.id === id);
   for (const row of those) await send(ctx, row);
   return those.length;

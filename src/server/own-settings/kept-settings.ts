@@ -1,7 +1,7 @@
 import { ownSettingsSchema, USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
 import type { SaveSettingsInput } from '@/contracts/save-settings';
 import { keep, type Database, type Reader } from '../db/connection';
-import { ROWS_OF } from './own-settings.queries';
+import { SETTINGS_OF_PEOPLE } from './own-settings.queries';
 
 interface Row {
   readonly person: number;
@@ -9,7 +9,8 @@ interface Row {
   readonly reminders: string;
 }
 
-const rowsOf = (reader: Reader, people: readonly number[]): Promise<Row[]> => reader.all(ROWS_OF, { people });
+const rowsOf = (reader: Reader, people: readonly number[]): Promise<Row[]> =>
+  reader.all(SETTINGS_OF_PEOPLE, { people });
 
 const parsed = (text: string): OwnSettings =>
   ownSettingsSchema.catch(USUAL_SETTINGS).parse({ ...USUAL_SETTINGS, ...(JSON.parse(text) as object) });

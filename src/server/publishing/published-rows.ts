@@ -4,7 +4,7 @@ import type { NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { Reader } from '../db/connection';
-import { ROWS, SEGMENTS } from './publishing.queries';
+import { PUBLISHED_DATES, PUBLISHED_SEGMENTS } from './publishing.queries';
 
 /** A date the ledger says was shown on a calendar. */
 export interface PublishedRow {
@@ -44,9 +44,9 @@ export const loadPublishedRows = (
   reader: Reader,
   calendars: readonly number[],
   segments: readonly SegmentId[],
-): Promise<PublishedRow[]> => reader.value(ROWS, { calendars, segments });
+): Promise<PublishedRow[]> => reader.value(PUBLISHED_DATES, { calendars, segments });
 
 export const loadPublishedSegments = (
   reader: Reader,
   segments: readonly SegmentId[],
-): Promise<PublishedSegmentRow[]> => reader.value(SEGMENTS, { segments });
+): Promise<PublishedSegmentRow[]> => reader.value(PUBLISHED_SEGMENTS, { segments });

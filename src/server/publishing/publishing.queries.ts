@@ -13,7 +13,7 @@ export const placeOf = (claim: string): string =>
     JOIN space p ON p.id = cs.space_id JOIN building b ON b.id = p.building_id WHERE cs.claim_id = ${claim}), '')`;
 
 // The claim that says when and where: the one in force, else the last one a date had.
-export const ROWS = jsonQuery({
+export const PUBLISHED_DATES = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('segment', p.segment_id, 'recurrence', p.recurrence_local, 'gone', p.gone_at_min, 'goneAs', p.gone_as,
   'start', c.start_local, 'end', c.end_local, 'place', ${placeOf('c.id')})) AS json
@@ -42,7 +42,7 @@ export const NOTICE_WORDS = `'title', r.title, 'secondLine', r.second_line, 'tex
   'lines', json((SELECT json_group_array(json_object('fromMin', l.from_min, 'text', l.text) ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1)),
   'hosts', json((SELECT json_group_array(g.name ORDER BY h.position) FROM request_host h JOIN organisation g ON g.id = h.organisation_id WHERE h.request_id = r.id))`;
 
-export const SEGMENTS = jsonQuery({
+export const PUBLISHED_SEGMENTS = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('id', s.id, 'uid', s.uid, 'eventUid', f.uid, 'sequence', s.sequence, 'tzid', s.tzid, 'start', s.start_local, 'end', s.end_local,
   'rrule', s.rrule, 'allDay', s.all_day, 'relatedTo', s.related_to, 'extra', ${dated('extra')}, 'excluded', ${dated('excluded')}, 'changed', s.changed_min, ${NOTICE_WORDS},

@@ -11,7 +11,7 @@ import { listText } from '@/contracts/words/rule';
 import { dayShort, momentText, sayTime } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Reader } from '../db/connection';
-import { DETAILS } from './use-cases.queries';
+import { DETAILS_OF_REQUEST } from './use-cases.queries';
 
 interface DetailRow {
   readonly kind: RequestKind;
@@ -61,7 +61,7 @@ export async function requestDetails(
   request: { readonly id: RequestId; readonly tzid: string; readonly startLocal: LocalDateTime },
   mayReadAll: boolean,
 ): Promise<RequestDetails> {
-  const row = await reader.value(DETAILS, { id: request.id });
+  const row = await reader.value(DETAILS_OF_REQUEST, { id: request.id });
   return {
     kind: row.kind,
     secondLine: row.secondLine,

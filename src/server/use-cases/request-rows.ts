@@ -11,10 +11,10 @@ import { loadLiveClaims, loadStandingClaims, type StoredClaim } from '../changes
 import type { Reader } from '../db/connection';
 import {
   CLAIMS_AT_RISK,
-  DATES,
+  DATES_OF_REQUESTS,
   DATES_OF_REQUEST,
   IS_MEMBER_OF_HOST,
-  REQUEST,
+  REQUEST_BY_REF,
   REQUESTS_BY_ID,
   REQUESTS_FOR_OFFICE,
   REQUESTS_OF,
@@ -57,7 +57,7 @@ export interface RequestRow {
 }
 
 export async function loadRequest(reader: Reader, ref: string): Promise<RequestRow | null> {
-  return (await reader.value(REQUEST, { ref }))[0] ?? null;
+  return (await reader.value(REQUEST_BY_REF, { ref }))[0] ?? null;
 }
 
 export const loadRequestsById = (reader: Reader, ids: readonly RequestId[]): Promise<RequestRow[]> =>
@@ -104,7 +104,7 @@ export interface DateRow {
 
 /** All dates of these requests, in order of time. */
 export async function loadDates(reader: Reader, requests: readonly RequestId[]): Promise<DateRow[]> {
-  const rows = await reader.value(DATES, { ids: requests });
+  const rows = await reader.value(DATES_OF_REQUESTS, { ids: requests });
   const ids = rows.map(({ id }) => id);
   const standing = new Map(
     (await loadStandingClaims(reader, ids)).map((claim) => [claim.occurrenceId, claim]),

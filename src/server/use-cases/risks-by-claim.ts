@@ -5,7 +5,7 @@ import type { Reader } from '../db/connection';
 import { weatherRisks } from '../weather/weather-risks';
 import { crewRisks } from './set-up/crew-risks';
 import { setupRisks } from './set-up/setup-risks';
-import { BEFALLEN } from './use-cases.queries';
+import { RISKS_OF_REQUEST } from './use-cases.queries';
 
 /**
  * What puts booked dates to come in doubt, by claim: what befell them since (closures, stock, neighbours), the forecast,
@@ -19,7 +19,7 @@ export async function risksByClaim(
   const found = new Map<ClaimId, Set<string>>();
   const add = (claim: ClaimId, sentences: readonly string[]) =>
     found.set(claim, new Set([...(found.get(claim) ?? []), ...sentences]));
-  const befallen = await reader.all(BEFALLEN, { now });
+  const befallen = await reader.all(RISKS_OF_REQUEST, { now });
   for (const { claim, isCrew, sentence } of befallen) if (!isCrew) add(claim, [sentence]);
   for (const [claim, sentence] of await weatherRisks(reader, now)) add(claim, [sentence]);
   if (side === 'requester') return asLists(found);

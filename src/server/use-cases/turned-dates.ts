@@ -7,7 +7,7 @@ import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import { loadClaims } from '../changes/claims';
 import type { Reader } from '../db/connection';
 import { loadPlaceNames, type PlaceNames } from './place-names';
-import { TURNS } from './use-cases.queries';
+import { TURNS_OF_CHANGES } from './use-cases.queries';
 
 /** What one change made of one date: its state, and the claim that says where and when it is, before and after. */
 export interface TurnedDate {
@@ -24,7 +24,7 @@ export interface TurnedDate {
 /** What these changes made of dates, in order. Several writes of one row are one turn: from the first to the last. */
 export async function turnedDates(reader: Reader, changes: readonly number[]): Promise<TurnedDate[]> {
   if (!changes.length) return [];
-  const rows = await reader.value(TURNS, { changes });
+  const rows = await reader.value(TURNS_OF_CHANGES, { changes });
   const turns = new Map<string, TurnedDate>();
   for (const row of rows) {
     const key = `${row.changeSet} ${row.occurrence}`;

@@ -27,7 +27,7 @@ FROM request r JOIN person p ON p.id = r.requester_id JOIN segment s ON s.reques
   JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
   JOIN request_category k ON k.request_id = r.id AND k.position = 0 JOIN category c ON c.id = k.category_id`;
 
-export const REQUEST = jsonQuery({
+export const REQUEST_BY_REF = jsonQuery({
   sql: `${REQUESTS} WHERE r.ref = $ref`,
   bind: { ref: Request.ref },
   value: z.array(
@@ -236,7 +236,7 @@ export const IS_MEMBER_OF_HOST = query({
   row: { one: integer() },
 });
 
-export const DATES = jsonQuery({
+export const DATES_OF_REQUESTS = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('id', o.id, 'requestId', o.request_id, 'segmentId', o.segment_id, 'key', o.recurrence_local, 'state', o.state,
   'reason', o.reason, 'own', json(o.own)) ORDER BY c.start_min, o.id) AS json
@@ -283,7 +283,7 @@ export const PLACE_NAMES = jsonQuery({
   }),
 });
 
-export const TURNS = jsonQuery({
+export const TURNS_OF_CHANGES = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('changeSet', h.change_set_id, 'request', h.after->>'request_id', 'occurrence', h.after->>'id',
   'from', h.before->>'state', 'to', h.after->>'state', 'was', h.before->>'standing_id', 'is', h.after->>'standing_id') ORDER BY h.id) AS json
@@ -302,7 +302,7 @@ FROM history h WHERE h.entity = 'occurrence' AND h.after IS NOT NULL AND h.chang
   ),
 });
 
-export const ORGANISATIONS = query({
+export const ORGANISATIONS_OF_PERSON = query({
   sql: 'SELECT organisation_id AS id FROM membership WHERE person_id = $person',
   bind: { person: Membership.person_id },
   row: { id: Membership.organisation_id },
@@ -328,7 +328,7 @@ export const CHANGES_OF = query({
   },
 });
 
-export const DETAILS = jsonQuery({
+export const DETAILS_OF_REQUEST = jsonQuery({
   sql: `SELECT json_object('kind', r.kind, 'secondLine', r.second_line, 'contact', r.contact, 'publicHtml', r.public_html, 'wants', json(r.wants),
   'secondChoices', json(r.second_choices), 'typedBy', (SELECT name FROM person WHERE id = r.typed_by_id), 'askedMin', r.asked_min,
   'hosts', (SELECT json_group_array(g.name ORDER BY h.position) FROM request_host h JOIN organisation g ON g.id = h.organisation_id WHERE h.request_id = r.id),
@@ -402,7 +402,7 @@ FROM request r WHERE r.id = $id`,
   }),
 });
 
-export const BEFALLEN = query({
+export const RISKS_OF_REQUEST = query({
   sql: `SELECT k.claim_id AS claim, k.rule = 'crew-short' AS isCrew, k.sentence FROM at_risk k JOIN claim c ON c.id = k.claim_id
 WHERE c.status = 'in-force' AND c.end_min > $now ORDER BY k.since_min, k.rule`,
   bind: { now: Claim.end_min },

@@ -19,7 +19,7 @@ import type { Reader } from '../db/connection';
 import { loadNames, titlesFor, type Names } from '../db/names';
 import { loadWorld } from '../db/snapshot';
 import { loadConsentBook, thingsOf } from './consent/consent-book';
-import { ORGANISATIONS } from './use-cases.queries';
+import { ORGANISATIONS_OF_PERSON } from './use-cases.queries';
 
 export interface DateVerdict {
   readonly key: string;
@@ -123,7 +123,7 @@ export async function askerOf(
   reader: Reader,
   onBehalfOf: PersonId | null = ctx.viewer?.personId ?? null,
 ): Promise<Asker> {
-  const organisations = onBehalfOf ? await reader.all(ORGANISATIONS, { person: onBehalfOf }) : [];
+  const organisations = onBehalfOf ? await reader.all(ORGANISATIONS_OF_PERSON, { person: onBehalfOf }) : [];
   return {
     now: ctx.clock.now(),
     roles: ctx.viewer?.roles ?? ['requester'],

@@ -5,7 +5,7 @@ import { sayWeather } from '@/contracts/words/weather';
 import type { Reader } from '../db/connection';
 import { siteZone } from '../db/space-facts';
 import { standInForecast, type Forecast } from './stand-in';
-import { FORECAST_OF, OUTDOORS } from './weather.queries';
+import { FORECAST_OF, OUTDOOR_DATES } from './weather.queries';
 
 /** Nothing is forecast further ahead. */
 const AHEAD_MIN = 7 * 1440;
@@ -23,7 +23,7 @@ export async function weatherRisks(reader: Reader, now: EpochMinute): Promise<Ma
   if (!forecast) return new Map();
   const until = addMinutes(now, AHEAD_MIN);
   const tzid = await siteZone(reader);
-  const rows = await reader.all(OUTDOORS, { now, until });
+  const rows = await reader.all(OUTDOOR_DATES, { now, until });
   return new Map(
     rows.flatMap(({ id, start, end, place, indoors }) => {
       const event = { start, end: end < until ? end : until };

@@ -8,7 +8,7 @@ export const FORECAST_OF = query({
   row: { value: Setting.value },
 });
 
-export const OUTDOORS = query({
+export const OUTDOOR_DATES = query({
   sql: `
 SELECT c.id, c.start_min AS start, c.end_min AS "end", group_concat(DISTINCT s.name) AS place,
   (SELECT group_concat(i.name, ' + ') FROM claim f JOIN claim_space y ON y.claim_id = f.id JOIN space i ON i.id = y.space_id

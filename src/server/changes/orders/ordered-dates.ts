@@ -2,7 +2,7 @@ import type { RequestId } from '@/core/ids';
 import type { OrderedDate } from '@/core/work-orders/orders-for';
 import type { Reader } from '../../db/connection';
 import type { StoredClaim } from '../claims';
-import { NAMES } from './orders.queries';
+import { NAMES_IN_ORDERS } from './orders.queries';
 
 /** Claims as dates with all that their orders quote. */
 export async function orderedDates(
@@ -10,7 +10,7 @@ export async function orderedDates(
   claims: readonly StoredClaim[],
 ): Promise<(claim: StoredClaim) => OrderedDate> {
   const spaces = claims.flatMap(({ content }) => content.spaces.map(({ spaceId }) => spaceId));
-  const names = await reader.value(NAMES, {
+  const names = await reader.value(NAMES_IN_ORDERS, {
     requests: [...new Set(claims.map(({ requestId }): RequestId => requestId))],
     spaces: [...new Set(spaces)],
   });

@@ -10,7 +10,7 @@ import { Space } from '../../db/tables/spaces';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { Claim, ClaimSpace, Occupancy } from '../../db/tables/claims';
 
-export const NAMES = jsonQuery({
+export const NAMES_IN_ORDERS = jsonQuery({
   sql: `SELECT json_object(
   'requests', (SELECT json_group_object(r.id, json_object('reference', r.ref, 'eventTitle', r.title, 'notes', r.notes,
     'categories', (SELECT json_group_array(x.category_id ORDER BY x.position) FROM request_category x WHERE x.request_id = r.id)))
@@ -46,7 +46,7 @@ export const NAMES = jsonQuery({
 });
 
 // In time for what comes next on any part of the floor, and before it would have been cleared anyway.
-export const DONE = query({
+export const DONE_ORDERS = query({
   sql: `SELECT w.id, w.occurrence_id AS occurrenceId, w.after_occurrence_id AS afterOccurrenceId, w.space_id AS spaceId, w.team_id AS teamId, w.work_min AS workMin,
   c.end_min + c.exit_min + COALESCE(s.strike_min, 0) AS end,
   (SELECT MIN(o.start_min) FROM space_part p JOIN occupancy o ON o.resource_id = p.resource_id AND o.occupies = 1 AND o.start_min > $now WHERE p.space_id = w.space_id) AS next
@@ -65,7 +65,7 @@ WHERE w.id IN (SELECT value FROM json_each($ids))`,
   },
 });
 
-export const FACTS = jsonQuery({
+export const TURNOVER_FACTS = jsonQuery({
   sql: `SELECT json_object('topUp', (SELECT json_group_object(id, top_up_min) FROM space),
   'carry', (SELECT json_group_object(id, json_array(fetch_min, return_min)) FROM equipment_type),
   'done', (SELECT json_group_array(order_key) FROM work_order WHERE state = 'done' AND occurrence_id IN (SELECT value FROM json_each($ids)))) AS json`,
@@ -77,7 +77,7 @@ export const FACTS = jsonQuery({
   }),
 });
 
-export const STANDING_OF = query({
+export const STANDING_APPROVED = query({
   sql: `SELECT standing_id AS id FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND state = 'approved'`,
   bind: { ids: listOf(Occurrence.id) },
   row: { id: rowNumber<ClaimId>() },
@@ -90,7 +90,7 @@ export const SPOTS_LEFT = query({
   row: { space: ClaimSpace.space_id, start: minute(), end: minute() },
 });
 
-export const COVER_NEIGHBOURS = query({
+export const ORDERS_COVERED_BY = query({
   sql: `SELECT id, order_key AS key FROM work_order WHERE order_key IN (SELECT value FROM json_each($keys))
      UNION SELECT id, order_key FROM work_order WHERE covered_by IS NOT NULL AND covered_by IN (SELECT value FROM json_each($over))`,
   bind: { keys: listOf(WorkOrder.order_key), over: listOf(WorkOrder.covered_by) },
@@ -100,7 +100,7 @@ export const COVER_NEIGHBOURS = query({
 export const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
   'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
 
-export const STORED = jsonQuery({
+export const ORDERS_OF_DATES = jsonQuery({
   sql: `SELECT json_group_array(${orderColumns}) AS json
 FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
 WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
@@ -169,7 +169,7 @@ WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FR
   ),
 });
 
-export const ADD_KNOWN = jsonQuery({
+export const ORDERS_BY_KEY = jsonQuery({
   sql: `SELECT json_group_array(${orderColumns}) AS json FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
      WHERE w.order_key IN (SELECT value FROM json_each($keys))`,
   bind: { keys: listOf(WorkOrder.order_key) },

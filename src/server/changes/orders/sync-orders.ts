@@ -12,11 +12,11 @@ import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } f
 import { findTurnovers, withCovers, type Pair, type WantedDates } from './turnovers';
 import { WorkOrder } from '../../db/tables/work-orders';
 import {
-  ADD_KNOWN,
-  COVER_NEIGHBOURS,
+  ORDERS_BY_KEY,
+  ORDERS_COVERED_BY,
   SPOTS_LEFT,
   STANDING_CLAIMS,
-  STORED,
+  ORDERS_OF_DATES,
   orderColumns,
 } from './orders.queries';
 
@@ -59,7 +59,7 @@ async function coverNeighbours(
   covers: ReadonlyMap<string, string>,
   over: readonly string[],
 ): Promise<void> {
-  const rows = await change.tx.all(COVER_NEIGHBOURS, { keys: [...covers.keys()], over });
+  const rows = await change.tx.all(ORDERS_COVERED_BY, { keys: [...covers.keys()], over });
   const by = new Map(rows.map(({ id, key }) => [id, covers.get(key) ?? null]));
   await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(row.id)! }));
 }
@@ -70,7 +70,7 @@ async function coverNeighbours(
  */
 export async function syncOrders(change: ChangeSet, occurrences: readonly OccurrenceId[]): Promise<void> {
   const { tx } = change;
-  const rows = await tx.value(STORED, { ids: occurrences });
+  const rows = await tx.value(ORDERS_OF_DATES, { ids: occurrences });
   const ordered = new Set(rows.map(({ occurrenceId }) => occurrenceId));
   // What is only recorded afterwards gets no orders; what had some keeps them.
   const claims = (await loadStandingClaims(tx, occurrences)).filter(
@@ -138,7 +138,7 @@ async function addKnown(
 ): Promise<void> {
   const missing = turnovers.map(({ key }) => key).filter((key) => !stored.has(key));
   if (!missing.length) return;
-  const rows = await change.tx.value(ADD_KNOWN, { keys: missing });
+  const rows = await change.tx.value(ORDERS_BY_KEY, { keys: missing });
   for (const row of rows) stored.set(row.key, row);
 }
 

@@ -3,7 +3,7 @@ import type { WantedOrder } from '@/core/work-orders/orders-for';
 import { counterContent, type TakeBack } from '@/core/work-orders/plan-orders';
 import type { ChangeSet } from '../change-set';
 import type { OrderRow } from './store-orders';
-import { DONE } from './orders.queries';
+import { DONE_ORDERS } from './orders.queries';
 
 /** The orders that take back what was set for nothing: the same things the other way, at once. */
 export async function takenBack(
@@ -11,7 +11,7 @@ export async function takenBack(
   all: readonly TakeBack<OrderRow>[],
 ): Promise<WantedOrder[]> {
   if (!all.length) return [];
-  const rows = await change.tx.all(DONE, { now: change.at, ids: all.map(({ done }) => done.id) });
+  const rows = await change.tx.all(DONE_ORDERS, { now: change.at, ids: all.map(({ done }) => done.id) });
   const byId = new Map(rows.map((row) => [row.id, row]));
   return all.map(({ done, key }) => {
     const { occurrenceId, afterOccurrenceId, spaceId, teamId, workMin, next, end } = byId.get(done.id)!;

@@ -6,7 +6,7 @@ import { turnoverOrders, type Merged, type StandingSlot } from '@/core/work-orde
 import type { Reader } from '../../db/connection';
 import { loadClaims, type StoredClaim } from '../claims';
 import { nextTo, type Beside, type Spot } from './neighbours';
-import { FACTS, STANDING_OF } from './orders.queries';
+import { TURNOVER_FACTS, STANDING_APPROVED } from './orders.queries';
 
 /** The orders of dates as they stand alone. */
 export interface WantedDates {
@@ -101,7 +101,7 @@ export async function findTurnovers(
     .filter((id) => !known.has(id));
   for (const claim of await standingOf(reader, others)) known.set(claim.occurrenceId, claim);
   const dates = await datesOf([...known.values()]);
-  const facts = await reader.value(FACTS, { ids: [...known.keys()] });
+  const facts = await reader.value(TURNOVER_FACTS, { ids: [...known.keys()] });
   const done = new Set(facts.done);
   const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) => {
     const slots = [known.get(before)!, known.get(after)!].map((claim) => standingSlot(dates, claim, spaceId));
@@ -123,7 +123,7 @@ export async function findTurnovers(
 
 async function standingOf(reader: Reader, occurrences: readonly OccurrenceId[]): Promise<StoredClaim[]> {
   if (!occurrences.length) return [];
-  const rows = await reader.all(STANDING_OF, { ids: [...new Set(occurrences)] });
+  const rows = await reader.all(STANDING_APPROVED, { ids: [...new Set(occurrences)] });
   return loadClaims(
     reader,
     rows.map(({ id }) => id),

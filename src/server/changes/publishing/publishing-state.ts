@@ -15,7 +15,7 @@ import type {
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Reader } from '../../db/connection';
-import { CALENDARS, STATES } from './publishing.queries';
+import { CALENDAR_RULES, PUBLISHING_STATES } from './publishing.queries';
 
 export interface DateState {
   readonly occurrence: OccurrenceId;
@@ -82,7 +82,7 @@ export interface PublishingState {
 }
 
 export const loadPublishingStates = (reader: Reader, ids: readonly RequestId[]): Promise<PublishingState[]> =>
-  reader.value(STATES, { ids });
+  reader.value(PUBLISHING_STATES, { ids });
 
 interface CalendarRow {
   readonly id: number;
@@ -115,7 +115,7 @@ export async function loadCalendarRules(
   states: readonly PublishingState[],
 ): Promise<CalendarRule[]> {
   const all = <T>(of: (state: PublishingState) => readonly T[]): T[] => [...new Set(states.flatMap(of))];
-  const rows = await reader.value(CALENDARS, {
+  const rows = await reader.value(CALENDAR_RULES, {
     spaces: all(({ dates }) => dates.flatMap(({ spaces }) => spaces)),
     hosts: all(({ hosts }) => hosts),
     people: all(({ requester }) => [requester]),

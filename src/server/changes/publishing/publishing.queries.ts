@@ -38,7 +38,7 @@ export const DATES = `(SELECT json_group_array(json_object('occurrence', o.id, '
     'place', (SELECT group_concat(cs.space_id, '+' ORDER BY cs.position) FROM claim_space cs WHERE cs.claim_id = c.id)))
   FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = r.id AND o.state IN ('approved','cancelled'))`;
 
-export const STATES = jsonQuery({
+export const PUBLISHING_STATES = jsonQuery({
   sql: `SELECT json_group_array(json_object('id', r.id, 'requester', r.requester_id, 'publish', r.publish,
   'heldBack', COALESCE(n.held_back, 0), 'publishFrom', n.publish_from,
   'categories', json((SELECT json_group_array(k.category_id ORDER BY k.position) FROM request_category k WHERE k.request_id = r.id)),
@@ -115,7 +115,7 @@ export const STATES = jsonQuery({
   ),
 });
 
-export const CALENDARS = jsonQuery({
+export const CALENDAR_RULES = jsonQuery({
   sql: `SELECT json_group_array(json_object('id', id, 'kind', kind, 'ref', ref_id, 'filter', json(filter), 'facts', json(facts), 'readers', json(readers))) AS json
   FROM calendar WHERE retired_min IS NULL AND (kind = 'made' OR (kind = 'space' AND ref_id IN (SELECT value FROM json_each($spaces)))
     OR (kind = 'host' AND ref_id IN (SELECT value FROM json_each($hosts))) OR (kind = 'person' AND ref_id IN (SELECT value FROM json_each($people)))
@@ -154,22 +154,22 @@ export const CALENDARS = jsonQuery({
   ),
 });
 
-export const DROP_TEXT = command({
+export const COUNT_CALENDARS_UP = command({
   sql: 'UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(Calendar.id) },
 });
 
-export const REWRITE_ANNOUNCED = command({
+export const ADD_ANNOUNCED = command({
   sql: 'INSERT INTO announced SELECT value FROM json_each($ids)',
   bind: { ids: listOf(rowNumber<OccurrenceId>()) },
 });
 
-export const NOTE_UNSETTLED = command({
+export const ADD_UNSETTLED = command({
   sql: 'INSERT INTO unsettled_approval SELECT value, $settles FROM json_each($ids) WHERE true ON CONFLICT DO NOTHING',
   bind: { ids: listOf(rowNumber<OccurrenceId>()), settles: integer() },
 });
 
-export const SYNC_PUBLISHED_NOTE_UNSETTLED = command({
+export const DROP_SETTLED = command({
   sql: `DELETE FROM unsettled_approval AS u
      WHERE u.occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests)))
        AND (u.settles_min <= $at OR EXISTS (SELECT 1 FROM occurrence o WHERE o.id = u.occurrence_id AND o.state <> 'approved'))`,

@@ -26,12 +26,7 @@ import {
 } from './publishing-state';
 import { Occurrence, Request, Segment } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-import {
-  DROP_TEXT,
-  NOTE_UNSETTLED,
-  REWRITE_ANNOUNCED,
-  SYNC_PUBLISHED_NOTE_UNSETTLED,
-} from './publishing.queries';
+import { COUNT_CALENDARS_UP, ADD_UNSETTLED, ADD_ANNOUNCED, DROP_SETTLED } from './publishing.queries';
 import { Announced } from '../../db/tables/publishing';
 
 const hashOf = (text: string): string => createHash('sha1').update(text).digest('base64').slice(0, 20);
@@ -188,7 +183,7 @@ async function dropText(tx: Writer, parts: readonly Part[]): Promise<void> {
       ),
     },
   );
-  await tx.execute(DROP_TEXT, { ids: [...new Set(parts.map(({ calendar }) => calendar))] });
+  await tx.execute(COUNT_CALENDARS_UP, { ids: [...new Set(parts.map(({ calendar }) => calendar))] });
 }
 
 async function rewriteAnnounced(
@@ -201,7 +196,7 @@ async function rewriteAnnounced(
     [...open].filter((id) => !before.has(id)),
     [...before].filter((id) => !open.has(id)),
   ];
-  if (added.length) await tx.execute(REWRITE_ANNOUNCED, { ids: added });
+  if (added.length) await tx.execute(ADD_ANNOUNCED, { ids: added });
   if (taken.length) await tx.table(Announced).remove({ occurrence_id: taken });
 }
 
@@ -285,8 +280,8 @@ function approvedHere(change: ChangeSet): OccurrenceId[] {
 async function noteUnsettled(change: ChangeSet, requests: readonly RequestId[]): Promise<void> {
   const { tx, at } = change;
   const approved = approvedHere(change);
-  if (approved.length) await tx.execute(NOTE_UNSETTLED, { ids: approved, settles: at + MAIL_WAIT_MIN });
-  await tx.execute(SYNC_PUBLISHED_NOTE_UNSETTLED, { requests, at });
+  if (approved.length) await tx.execute(ADD_UNSETTLED, { ids: approved, settles: at + MAIL_WAIT_MIN });
+  await tx.execute(DROP_SETTLED, { requests, at });
 }
 
 async function syncLot(change: ChangeSet, ids: readonly RequestId[]): Promise<void> {

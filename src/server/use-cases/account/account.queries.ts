@@ -14,7 +14,7 @@ export const PERSON_AT = query({
   row: { id: Person.id, retired: Person.retired_at },
 });
 
-export const LINK = query({
+export const OPEN_LINK = query({
   sql: `SELECT l.purpose, l.person_id AS person, COALESCE(p.name, l.name) AS name, COALESCE(p.email, l.email) AS email
   FROM account_link l LEFT JOIN person p ON p.id = l.person_id
   WHERE l.hash = $hash AND l.used_ms IS NULL AND l.expires_ms > $now AND p.retired_at IS NULL`,
@@ -22,7 +22,7 @@ export const LINK = query({
   row: { purpose: AccountLink.purpose, person: AccountLink.person_id, name: text(), email: text() },
 });
 
-export const TAKEN = query({
+export const ADDRESS_TAKEN = query({
   sql: 'SELECT 1 AS one FROM person WHERE email = $email',
   bind: { email: Person.email },
   row: { one: integer() },
@@ -40,7 +40,7 @@ export const SESSIONS = query({
   row: { id: Session.id, created: Session.created_ms },
 });
 
-export const END_SESSIONS = query({
+export const COUNT_OTHER_SESSIONS = query({
   sql: 'SELECT COUNT(*) AS n FROM session WHERE person_id = $id AND id IS NOT $but',
   bind: { id: Session.person_id, but: Session.id.orNull() },
   row: { n: integer() },
@@ -70,24 +70,24 @@ export const UNINVITED = `SELECT p.id FROM person p WHERE p.password_hash IS NUL
   AND NOT EXISTS (SELECT 1 FROM account_link l WHERE l.person_id = p.id AND l.used_ms IS NULL AND l.expires_ms > $now)
   AND NOT EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation' AND x.sent_at_min IS NULL)`;
 
-export const KEEP_ACCOUNTS_UNINVITED = query({
+export const COUNT_UNINVITED = query({
   sql: `SELECT COUNT(*) AS n FROM (${UNINVITED})`,
   bind: { now: AccountLink.expires_ms },
   row: { n: integer() },
 });
 
-export const PEOPLE = query({
+export const UNINVITED_PEOPLE = query({
   sql: `SELECT id, name FROM person WHERE id IN (${UNINVITED})`,
   bind: { now: AccountLink.expires_ms },
   row: { id: Person.id, name: Person.name },
 });
 
-export const OWN_ACCOUNT_END_SESSIONS = command({
+export const END_OTHER_SESSIONS = command({
   sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $but',
   bind: { id: Session.person_id, but: Session.id.orNull() },
 });
 
-export const CHANGE_PASSWORD = command({
+export const END_ALL_SESSIONS_BUT = command({
   sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $sessionId',
   bind: { id: Session.person_id, sessionId: Session.id.orNull() },
 });

@@ -11,7 +11,7 @@ import { sendMail, sendSoon } from '../../mail/send-mail';
 import { accountLetters } from '../outbox/outbox';
 import { writeDeed } from './account-deeds';
 import { realMomentText } from './own-account';
-import { ACCOUNT, KEEP_ACCOUNTS_UNINVITED, PEOPLE } from './account.queries';
+import { ACCOUNT, COUNT_UNINVITED, UNINVITED_PEOPLE } from './account.queries';
 import { Session } from '../../db/tables/people';
 
 interface AccountRow {
@@ -80,7 +80,7 @@ export async function sendLink(
 }
 
 export async function countUninvited(reader: Reader, nowMs = Date.now()): Promise<number> {
-  const [row] = await reader.all(KEEP_ACCOUNTS_UNINVITED, { now: nowMs });
+  const [row] = await reader.all(COUNT_UNINVITED, { now: nowMs });
   return row!.n;
 }
 
@@ -93,7 +93,7 @@ export async function inviteAll(
   const order = { action: 'invited', reason: say`all without a password`, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     const { tx } = change;
-    const people = await tx.all(PEOPLE, { now: nowMs });
+    const people = await tx.all(UNINVITED_PEOPLE, { now: nowMs });
     const readers = people.map(({ id }) => ({ person: id }));
     await queueAccountMails(
       tx,

@@ -13,8 +13,8 @@ import { siteZone } from '../../db/space-facts';
 import { queueAccountMail } from '../../mail/queue-account';
 import type { SignInLimits } from '../sign-in/sign-in-limits';
 import { writeDeed } from './account-deeds';
-import { END_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
-import { CHANGE_PASSWORD, OWN_ACCOUNT_END_SESSIONS } from './account.queries';
+import { COUNT_OTHER_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
+import { END_ALL_SESSIONS_BUT, END_OTHER_SESSIONS } from './account.queries';
 import { Person } from '../../db/tables/people';
 
 interface PersonRow {
@@ -58,8 +58,8 @@ export const endSessions = (
   but: string | null,
 ): Promise<Outcome<{ summary: string }>> =>
   ctx.db.write(async (tx) => {
-    const [row] = await tx.all(END_SESSIONS, { id: ctx.viewer.personId, but });
-    await tx.execute(OWN_ACCOUNT_END_SESSIONS, { id: ctx.viewer.personId, but });
+    const [row] = await tx.all(COUNT_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
+    await tx.execute(END_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
     return keep(done({ summary: say`signed out in ${countText(row!.n, 'other place', 'other places')}` }));
   });
 
@@ -87,7 +87,7 @@ export async function changePassword(
     const { tx } = change;
     const id = ctx.viewer.personId;
     await tx.table(Person).update({ id }, { password_hash: hashed.value });
-    await tx.execute(CHANGE_PASSWORD, { id, sessionId });
+    await tx.execute(END_ALL_SESSIONS_BUT, { id, sessionId });
     await queueAccountMail(
       tx,
       'password-changed',

@@ -14,7 +14,7 @@ import { queueAccountMail } from '../../mail/queue-account';
 import { keeperOf } from '../house-book/keepers';
 import { writeDeed } from './account-deeds';
 import { registerDomains } from './ask-for-link';
-import { LINK, TAKEN } from './account.queries';
+import { OPEN_LINK, ADDRESS_TAKEN } from './account.queries';
 import { AccountLink, Person, Session } from '../../db/tables/people';
 
 interface LinkRow {
@@ -25,7 +25,7 @@ interface LinkRow {
 }
 
 async function linkOf(reader: Reader, token: string, nowMs: number): Promise<LinkRow | null> {
-  const [row] = await reader.all(LINK, { hash: hashOf(token), now: nowMs });
+  const [row] = await reader.all(OPEN_LINK, { hash: hashOf(token), now: nowMs });
   return row ?? null;
 }
 
@@ -45,7 +45,7 @@ const DID: Readonly<Record<LinkPurpose, string>> = unsaid({
 async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<number | null> {
   const { tx } = change;
   const isAllowed = (await registerDomains(tx)).includes(email.split('@')[1]!);
-  const [taken] = await tx.all(TAKEN, { email });
+  const [taken] = await tx.all(ADDRESS_TAKEN, { email });
   if (!isAllowed || taken) return null;
   const stored = await keeperOf('person').store(
     change,

@@ -18,7 +18,7 @@ import {
   RequestLine,
 } from '../../db/tables/requests';
 import { asFlag } from '../../db/tables/column';
-import { FOREIGN_FILES, REQUESTER_OF } from './ask.queries';
+import { OWN_LOOSE_FILES, MAY_ASK_FOR } from './ask.queries';
 import { File } from '../../db/tables/requests';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
@@ -84,7 +84,7 @@ function unanswered(all: readonly OwnedQuestion[], input: AskInput): FieldFault[
 /** Files that are not this person's to send, or were sent with something else. */
 async function foreignFiles(ctx: SignedInContext, reader: Reader, input: AskInput): Promise<FieldFault[]> {
   if (!input.fileKeys.length) return [];
-  const rows = await reader.all(FOREIGN_FILES, { keys: input.fileKeys, me: ctx.viewer.personId });
+  const rows = await reader.all(OWN_LOOSE_FILES, { keys: input.fileKeys, me: ctx.viewer.personId });
   const own = new Set(rows.map(({ key }) => key));
   return input.fileKeys.flatMap((key, index) =>
     own.has(key)
@@ -133,7 +133,7 @@ export async function requesterOf(
 ): Promise<Outcome<PersonId>> {
   const { personId, roles } = ctx.viewer;
   if (onBehalfOf === null || onBehalfOf === personId) return done(personId);
-  const [row] = await reader.all(REQUESTER_OF, { for: onBehalfOf, me: personId });
+  const [row] = await reader.all(MAY_ASK_FOR, { for: onBehalfOf, me: personId });
   if (row && (row.isDeputy || roles.includes('manager'))) return done(onBehalfOf);
   const message = row
     ? say`You may ask for this person once they have named you their deputy.`

@@ -5,7 +5,7 @@ import type { Context } from '../../context';
 import type { Reader } from '../../db/connection';
 import { loadSpaceFacts, siteZone } from '../../db/space-facts';
 import type { AskedHouse } from '@/contracts/asked-dates';
-import { HOUSE } from './ask.queries';
+import { ASKED_HOUSE } from './ask.queries';
 
 /** No row has it. */
 const NO_CATEGORY = 0 as CategoryId;
@@ -17,7 +17,7 @@ export interface KnownHouse extends AskedHouse {
 
 /** What of the house the dates of a request depend on, and for whom its category usually is. */
 export async function loadAskedHouse(ctx: Context, reader: Reader, input: CheckInput): Promise<KnownHouse> {
-  const row = await reader.value(HOUSE, {
+  const row = await reader.value(ASKED_HOUSE, {
     spaces: input.spaces.map(({ spaceId }) => spaceId),
     category: input.categoryId ?? NO_CATEGORY,
   });

@@ -9,7 +9,7 @@ import { File, Request } from '../../db/tables/requests';
 import { Deputy, Person } from '../../db/tables/people';
 
 // The furthest horizon of the wanted spaces, as their newest policies give it; the house default where none does.
-export const HOUSE = jsonQuery({
+export const ASKED_HOUSE = jsonQuery({
   sql: `SELECT json_object(
   'horizonMonths', MAX(s.horizon_months, COALESCE((SELECT MAX(p.horizon_months) FROM space_policy p WHERE p.space_id IN (SELECT value FROM json_each($spaces))), 0)),
   'kits', (SELECT json_group_array(json_object('kit', k.kit_id, 'typeId', k.type_id, 'quantity', k.quantity) ORDER BY k.kit_id, k.type_id) FROM kit_item k),
@@ -31,7 +31,7 @@ FROM site s ORDER BY s.id LIMIT 1`,
   }),
 });
 
-export const UNIT_FAULTS = query({
+export const TYPES_OF_UNITS = query({
   sql: 'SELECT type_id, resource_id FROM stock_line WHERE resource_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(StockLine.resource_id) },
   row: { type_id: StockLine.type_id, resource_id: StockLine.resource_id },
@@ -53,19 +53,19 @@ export const QUESTIONS = jsonQuery({
   ),
 });
 
-export const FOREIGN_FILES = query({
+export const OWN_LOOSE_FILES = query({
   sql: `SELECT key FROM file WHERE key IN (SELECT value FROM json_each($keys)) AND owner_id = $me AND request_id IS NULL AND message_id IS NULL`,
   bind: { keys: listOf(File.key), me: File.owner_id },
   row: { key: File.key },
 });
 
-export const REQUESTER_OF = query({
+export const MAY_ASK_FOR = query({
   sql: `SELECT EXISTS (SELECT 1 FROM deputy d WHERE d.person_id = p.id AND d.deputy_id = $me) AS isDeputy FROM person p WHERE p.id = $for AND p.retired_at IS NULL`,
   bind: { for: Person.id, me: Deputy.deputy_id },
   row: { isDeputy: flag() },
 });
 
-export const TAKEN = query({
+export const REFERENCE_TAKEN = query({
   sql: 'SELECT 1 FROM request WHERE ref = $ref',
   bind: { ref: Request.ref },
   row: { 1: integer() },

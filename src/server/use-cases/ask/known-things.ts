@@ -9,7 +9,7 @@ import { loadNames } from '../../db/names';
 import { loadEquipmentFacts } from '../../db/space-facts';
 import type { AskedDates } from '@/contracts/asked-dates';
 import { unknownInPatches } from '../known-patches';
-import { UNIT_FAULTS } from './ask.queries';
+import { TYPES_OF_UNITS } from './ask.queries';
 
 async function inUse(
   reader: Reader,
@@ -66,7 +66,9 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
 
 /** A numbered unit is one thing of one type. */
 async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault[]> {
-  const rows = await reader.all(UNIT_FAULTS, { ids: input.equipment.flatMap(({ unitId }) => unitId ?? []) });
+  const rows = await reader.all(TYPES_OF_UNITS, {
+    ids: input.equipment.flatMap(({ unitId }) => unitId ?? []),
+  });
   return input.equipment.flatMap(({ typeId, unitId, quantity }, index) => {
     if (unitId === undefined) return [];
     const isOfType = rows.some((row) => row.resource_id === unitId && row.type_id === typeId);

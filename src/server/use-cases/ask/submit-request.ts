@@ -24,7 +24,7 @@ import { insertDates, insertRequest } from './insert-request';
 import { asksForMore, datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-import { TAKEN } from './ask.queries';
+import { REFERENCE_TAKEN } from './ask.queries';
 
 /** The field a rule is about; what is about nothing narrower stands beside the people. */
 function fieldOf(rule: Rule, space: number): string {
@@ -49,7 +49,7 @@ function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFau
 async function freeReference(reader: Reader, random: () => number): Promise<string> {
   for (;;) {
     const ref = makeReference(random);
-    const taken = await reader.all(TAKEN, { ref });
+    const taken = await reader.all(REFERENCE_TAKEN, { ref });
     if (!taken.length) return ref;
   }
 }

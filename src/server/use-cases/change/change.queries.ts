@@ -8,13 +8,13 @@ import { Claim, ClaimOverride } from '../../db/tables/claims';
 
 export const OUTDOOR_SPACES = query({ sql: 'SELECT id FROM space WHERE outdoor = 1', row: { id: Space.id } });
 
-export const STANDING = query({
+export const STANDING_CLAIMS = query({
   sql: 'SELECT id AS date, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(Occurrence.id) },
   row: { date: Occurrence.id, claim: Occurrence.standing_id },
 });
 
-export const STORE_OVERRIDES = query({
+export const OVERRIDES_OF_CLAIMS = query({
   sql: 'SELECT claim_id, rule, subject FROM claim_override WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(ClaimOverride.claim_id) },
   row: { claim_id: ClaimOverride.claim_id, rule: ClaimOverride.rule, subject: ClaimOverride.subject },
@@ -40,39 +40,39 @@ export const UNDOABLE_CHANGES = query({
   row: { id: ChangeSetRow.id },
 });
 
-export const TOUCHED = query({
+export const LINES_OF_CHANGE = query({
   sql: 'SELECT entity, entity_id, before, after FROM history WHERE change_set_id = $id ORDER BY id',
   bind: { id: History.change_set_id.plain() },
   row: { entity: History.entity, entity_id: History.entity_id, before: History.before, after: History.after },
 });
 
-export const ORDERS = query({
+export const ORDERS_OF_CLAIMS = query({
   sql: `SELECT w.id, o.standing_id AS standing FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
      WHERE w.claim_id IN (SELECT value FROM json_each($claims))`,
   bind: { claims: listOf(WorkOrder.claim_id) },
   row: { id: WorkOrder.id, standing: Occurrence.standing_id },
 });
 
-export const AFFECTED_BY = query({
+export const DATES_OF_CLAIMS = query({
   sql: `SELECT DISTINCT o.id, o.request_id FROM occurrence o LEFT JOIN claim c ON c.occurrence_id = o.id
      WHERE c.id IN (SELECT value FROM json_each($claims)) OR o.id IN (SELECT value FROM json_each($ids))`,
   bind: { claims: listOf(Claim.id), ids: listOf(Occurrence.id) },
   row: { id: Occurrence.id, request_id: Occurrence.request_id },
 });
 
-export const DATES_TOUCHED = query({
+export const COUNT_DATES_TOUCHED = query({
   sql: `SELECT COUNT(*) AS dates FROM history WHERE change_set_id = $changeSet AND entity = 'occurrence'`,
   bind: { changeSet: History.change_set_id },
   row: { dates: integer() },
 });
 
-export const BEFORE = query({
+export const UNDONE_UNDER_KEY = query({
   sql: 'SELECT id FROM change_set WHERE undoes_id = $id AND idempotency_key = $key',
   bind: { id: ChangeSetRow.undoes_id, key: ChangeSetRow.idempotency_key },
   row: { id: ChangeSetRow.id },
 });
 
-export const UNDO_HERE = query({
+export const CHANGE_KNOWN = query({
   sql: 'SELECT id FROM change_set WHERE id = $id',
   bind: { id: ChangeSetRow.id },
   row: { id: ChangeSetRow.id },
@@ -84,7 +84,7 @@ export const UNDONE = query({
   row: { 1: integer() },
 });
 
-export const UNDO_CHANGE_UNDO_HERE = query({
+export const CHANGE_TO_UNDO = query({
   sql: `SELECT id, actor_id, at_min, undoes_id, EXISTS (SELECT 1 FROM change_set u WHERE u.undoes_id = c.id AND u.id <> $own) AS undone
        FROM change_set c WHERE id = $id`,
   bind: { id: integer(), own: ChangeSetRow.id },
@@ -97,12 +97,12 @@ export const UNDO_CHANGE_UNDO_HERE = query({
   },
 });
 
-export const REVERSE = command({
+export const DROP_OCCUPANCY = command({
   sql: 'DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: text() },
 });
 
-export const UNDO_CHANGE_REVERSE = command({
+export const DROP_EQUIPMENT_USE = command({
   sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: text() },
 });

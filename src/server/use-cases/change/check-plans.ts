@@ -19,7 +19,7 @@ import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';
 import { audiencesOf } from '../request-rows';
 import type { PlannedDate } from './plan-steps';
 import { ClaimOverride } from '../../db/tables/claims';
-import { STANDING, STORE_OVERRIDES } from './change.queries';
+import { STANDING_CLAIMS, OVERRIDES_OF_CLAIMS } from './change.queries';
 
 /** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
 const keyOf = ({ date, wanted }: PlannedDate): string => `${wanted!.startLocal}#${date.id}`;
@@ -182,7 +182,7 @@ export async function storeOverrides(
   );
   // Nobody goes past a rule without being somebody: time never does.
   if (!past.length || by === null) return;
-  const standing = await change.tx.all(STANDING, { ids: [...new Set(past.map(({ date }) => date))] });
+  const standing = await change.tx.all(STANDING_CLAIMS, { ids: [...new Set(past.map(({ date }) => date))] });
   const claimOf = new Map(standing.map(({ date, claim }) => [date, claim]));
   const rows = past.map(({ date, finding: { facts, spaceId } }) => ({
     claim_id: claimOf.get(date)!,
@@ -192,7 +192,7 @@ export async function storeOverrides(
     by_id: by,
   }));
   const once = new Map(rows.map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
-  const known = await change.tx.all(STORE_OVERRIDES, {
+  const known = await change.tx.all(OVERRIDES_OF_CLAIMS, {
     ids: [...once.values()].map(({ claim_id }) => claim_id),
   });
   for (const row of known) once.delete(`${row.claim_id} ${row.rule} ${row.subject}`);

@@ -39,16 +39,16 @@ import {
 } from '../../db/tables/requests';
 import { factsOf, type RowOf, type Table } from '../../db/tables/table';
 import {
-  AFFECTED_BY,
-  BEFORE,
-  DATES_TOUCHED,
-  ORDERS,
-  TOUCHED,
+  DATES_OF_CLAIMS,
+  UNDONE_UNDER_KEY,
+  COUNT_DATES_TOUCHED,
+  ORDERS_OF_CLAIMS,
+  LINES_OF_CHANGE,
   UNDONE,
-  UNDO_CHANGE_UNDO_HERE,
-  UNDO_HERE,
+  CHANGE_TO_UNDO,
+  CHANGE_KNOWN,
 } from './change.queries';
-import { REVERSE, UNDO_CHANGE_REVERSE } from './change.queries';
+import { DROP_OCCUPANCY, DROP_EQUIPMENT_USE } from './change.queries';
 import { EquipmentReturn } from '../../db/tables/work-orders';
 
 interface StoredChange {
@@ -94,7 +94,7 @@ const withoutOnward = (row: AnyRow): AnyRow =>
   Object.fromEntries(Object.entries(row).filter(([column]) => !ONWARD.includes(column)));
 
 async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]> {
-  const lines = await tx.all(TOUCHED, { id: changeSet });
+  const lines = await tx.all(LINES_OF_CHANGE, { id: changeSet });
   const touched = new Map<string, TouchedRow>();
   for (const { entity, entity_id, before, after } of lines) {
     const table = ORDER.find((each) => factsOf(each).name === entity);
@@ -212,7 +212,7 @@ async function removeOrders(change: ChangeSet, occurrences: readonly string[]): 
 
 /** Withdrawn orders of a claim that is taken away belong to the claim their date stands on again. */
 async function pointOrdersBack(change: ChangeSet, claims: readonly ClaimId[]): Promise<void> {
-  const orders = await change.tx.all(ORDERS, { claims });
+  const orders = await change.tx.all(ORDERS_OF_CLAIMS, { claims });
   const standing = new Map(orders.map((order) => [order.id, order.standing]));
   await change.update(WorkOrder, [...standing.keys()], (row) => ({
     claim_id: standing.get(row.id)!,
@@ -260,7 +260,7 @@ async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<A
     ...of(Claim).map(({ id }) => Number(id) as ClaimId),
     ...of(ClaimSpace).map(({ before, after }) => Number((before ?? after)?.claim_id) as ClaimId),
   ]);
-  const rows = await tx.all(AFFECTED_BY, {
+  const rows = await tx.all(DATES_OF_CLAIMS, {
     claims: [...claims],
     ids: of(Occurrence).map(({ id }) => Number(id) as OccurrenceId),
   });
@@ -285,8 +285,8 @@ async function reverse(
   const links = touched.filter(({ table }) => table === TurnoverLink);
   const ids = JSON.stringify(affected.claims);
   // Everything old goes before anything comes back: the guard sees only the end state.
-  await tx.execute(REVERSE, { ids });
-  await tx.execute(UNDO_CHANGE_REVERSE, { ids });
+  await tx.execute(DROP_OCCUPANCY, { ids });
+  await tx.execute(DROP_EQUIPMENT_USE, { ids });
   await change.remove(
     TurnoverLink,
     links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),
@@ -334,20 +334,20 @@ export async function undoChange(
 }
 
 async function datesTouched(reader: Reader, changeSet: number): Promise<number> {
-  const [row] = await reader.all(DATES_TOUCHED, { changeSet });
+  const [row] = await reader.all(COUNT_DATES_TOUCHED, { changeSet });
   return row!.dates;
 }
 
 async function undoHere(ctx: SignedInContext, changeSet: number, key: string): Promise<Outcome<Undone>> {
   const order = { action: unsaid('took back'), reason: '', idempotencyKey: key };
-  const [before] = await ctx.db.all(BEFORE, { id: changeSet, key });
-  const [known] = await ctx.db.all(UNDO_HERE, { id: changeSet });
+  const [before] = await ctx.db.all(UNDONE_UNDER_KEY, { id: changeSet, key });
+  const [known] = await ctx.db.all(CHANGE_KNOWN, { id: changeSet });
   if (!known) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });
   const [undone] = await ctx.db.all(UNDONE, { id: changeSet });
   if (undone && !before) return refuse({ code: 'cannot-undo', why: 'undone', since: '' });
   let taken: Blocked | null = null;
   const outcome = await runChangeSet<Undone>(ctx, { ...order, undoes: changeSet }, async (change) => {
-    const [stored] = await change.tx.all(UNDO_CHANGE_UNDO_HERE, { id: changeSet, own: change.id });
+    const [stored] = await change.tx.all(CHANGE_TO_UNDO, { id: changeSet, own: change.id });
     const refusal = refusalFor(ctx, stored, change.at);
     if (refusal) return refuse(refusal);
     const touched = await loadTouched(change.tx, changeSet);

@@ -2,7 +2,7 @@ import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import type { ConsentAnswer, ConsentBook, Steward } from '@/core/checks/consent';
 import type { ClaimContent } from '@/core/occupancy/bands';
 import type { Reader } from '../../db/connection';
-import { ANSWERS } from './consent.queries';
+import { ANSWERS_TO_CLAIMS } from './consent.queries';
 
 /** Whose consent a space needs: the stewards of the space itself, else those of its building. */
 const OF_SPACES = `
@@ -86,7 +86,7 @@ export async function loadConsentBook(
   );
   const answers = new Map<ClaimId, Map<PersonId, ConsentAnswer>>();
   if (!stewardsOf.size && !stewardsOfPool.size) return { stewardsOf, stewardsOfPool, answers };
-  const rows = await reader.all(ANSWERS, { claims });
+  const rows = await reader.all(ANSWERS_TO_CLAIMS, { claims });
   for (const { claim, steward, answer } of rows) {
     const own = answers.get(claim) ?? new Map<PersonId, ConsentAnswer>();
     answers.set(claim, own.set(steward, answer));

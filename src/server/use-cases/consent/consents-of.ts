@@ -6,7 +6,7 @@ import { momentText } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
 import type { PlaceNames } from '../place-names';
 import { loadConsentBook } from './consent-book';
-import { ASKED, REASONS } from './consent.queries';
+import { STEWARDS_ASKED, REASONS_GIVEN } from './consent.queries';
 
 interface WantedClaim {
   readonly id: ClaimId;
@@ -28,8 +28,8 @@ export async function consentsOf(
     wanted.map(({ id }) => id),
   );
   if (!book.stewardsOf.size && !book.stewardsOfPool.size) return [];
-  const reasons = await reader.all(REASONS, { claims });
-  const asked = await reader.all(ASKED, { request });
+  const reasons = await reader.all(REASONS_GIVEN, { claims });
+  const asked = await reader.all(STEWARDS_ASKED, { request });
   const things = [
     ...[...book.stewardsOf].map(([id, stewards]) => ({
       name: spaces[id]!.name,

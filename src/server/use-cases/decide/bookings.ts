@@ -13,7 +13,7 @@ import {
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { knownSpaces } from '../look/board-house';
-import { BOOKINGS_BOOKINGS } from './decide.queries';
+import { CATEGORIES_IN_USE } from './decide.queries';
 
 interface BookingRow {
   readonly occurrence: OccurrenceId;
@@ -79,6 +79,6 @@ export async function bookings(ctx: Context, query: BookingsQuery): Promise<Book
     lines: rows.slice(0, MOST_BOOKINGS).map(lineOf),
     isCut: rows.length > MOST_BOOKINGS,
     spaces: spaces.map(({ id, name, building }) => ({ id, name, building })),
-    categories: await db.all(BOOKINGS_BOOKINGS),
+    categories: await db.all(CATEGORIES_IN_USE),
   };
 }

@@ -17,7 +17,7 @@ export const SLEEPING_DATES = query({
   row: { id: Occurrence.id },
 });
 
-export const SEEN = jsonQuery({
+export const SEEN_OF_REQUESTS = jsonQuery({
   sql: `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe r WHERE r.retired_at IS NULL AND r.request_id IS NULL
     AND NOT EXISTS (SELECT 1 FROM json_each(r.scope) kind WHERE json_array_length(kind.value) > 0)),
   'requests', (SELECT json_group_object(r.id, json_object(
@@ -38,7 +38,7 @@ export const SEEN = jsonQuery({
   }),
 });
 
-export const RISKY = jsonQuery({
+export const DATES_AT_RISK = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('reference', r.ref, 'title', r.title, 'startLocal', c.start_local, 'endLocal', c.end_local,
   'places', (SELECT group_concat(s.name, ' + ') FROM claim_space x JOIN space s ON s.id = x.space_id WHERE x.claim_id = c.id),
@@ -59,7 +59,7 @@ WHERE c.status = 'in-force' AND c.id IN (SELECT value FROM json_each($claims))`,
 });
 
 // The last approved date of the latest segment; a series of which dates wait is on the desk already.
-export const RENEW = jsonQuery({
+export const SERIES_TO_RENEW = jsonQuery({
   sql: `
 WITH series AS (SELECT g.*, (SELECT MAX(c.start_local) FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.segment_id = g.id AND o.state = 'approved') AS last,
   (SELECT COUNT(*) FROM occurrence o WHERE o.segment_id = g.id) AS dates
@@ -77,38 +77,38 @@ FROM series s WHERE s.last >= $from AND s.last <= $to AND s.dates > 2
   ),
 });
 
-export const WAITS_FOR_MANY = query({
+export const COUNT_WAITING = query({
   sql: `SELECT COUNT(*) AS dates FROM (SELECT 1 FROM occurrence WHERE state = 'waiting' LIMIT $most)`,
   bind: { most: integer() },
   row: { dates: integer() },
 });
 
-export const CATEGORY = query({
+export const CATEGORY_IN_USE = query({
   sql: 'SELECT name FROM category WHERE id = $id AND retired_at IS NULL',
   bind: { id: Category.id },
   row: { name: Category.name },
 });
 
-export const RECATEGORISE = query({
+export const REQUESTS_BY_REF = query({
   sql: `SELECT r.id, r.ref, r.row_version AS version, g.tzid FROM request r JOIN segment g ON g.request_id = r.id AND g.no = 1
        WHERE r.ref IN (SELECT value FROM json_each($refs))`,
   bind: { refs: listOf(Request.ref) },
   row: { id: Request.id, ref: Request.ref, version: Request.row_version, tzid: Segment.tzid },
 });
 
-export const PERSON = query({
+export const NAME_OF_PERSON = query({
   sql: 'SELECT name FROM person WHERE id = $me',
   bind: { me: Person.id },
   row: { name: Person.name },
 });
 
-export const WAITING = query({
+export const IS_WAITING = query({
   sql: `SELECT 1 AS one FROM occurrence WHERE request_id = $id AND state = 'waiting' LIMIT 1`,
   bind: { id: Occurrence.request_id },
   row: { one: integer() },
 });
 
-export const BOOKINGS_BOOKINGS = query({
+export const CATEGORIES_IN_USE = query({
   sql: 'SELECT id, name FROM category WHERE retired_at IS NULL ORDER BY position, name',
   row: { id: Category.id, name: Category.name },
 });

@@ -28,7 +28,7 @@ import {
 } from '../request-rows';
 import { loadPlaceNames } from '../place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../verdicts';
-import { SEEN, SLEEPING_DATES } from './decide.queries';
+import { SEEN_OF_REQUESTS, SLEEPING_DATES } from './decide.queries';
 
 const DAY_MIN = 1440;
 
@@ -49,7 +49,7 @@ interface Seen {
 }
 
 async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
-  const { requests, recipeDays } = await reader.value(SEEN, { ids });
+  const { requests, recipeDays } = await reader.value(SEEN_OF_REQUESTS, { ids });
   return (id) => {
     const { handler, serviceDays } = requests[id]!;
     return { handler, serviceDays: Math.max(serviceDays, recipeDays) };

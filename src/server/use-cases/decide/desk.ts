@@ -11,7 +11,7 @@ import { deskLines } from './desk-lines';
 import { risks } from './risks';
 import { toRenew } from './to-renew';
 import { today } from './today';
-import { WAITS_FOR_MANY } from './decide.queries';
+import { COUNT_WAITING } from './decide.queries';
 
 /** What needs the office: what waits, what is at risk, what is on today, what comes to an end. */
 export async function desk(ctx: SignedInContext): Promise<DeskView> {
@@ -26,7 +26,7 @@ export async function desk(ctx: SignedInContext): Promise<DeskView> {
 }
 
 async function waitsForMany({ db }: Context): Promise<boolean> {
-  const [row] = await db.all(WAITS_FOR_MANY, { most: MOST_DATES_HERE + 1 });
+  const [row] = await db.all(COUNT_WAITING, { most: MOST_DATES_HERE + 1 });
   return row!.dates > MOST_DATES_HERE;
 }
 

@@ -14,7 +14,7 @@ import { settingsOf } from '../../own-settings/kept-settings';
 import { loadRequest, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
 import { Request } from '../../db/tables/requests';
-import { WAITING } from './decide.queries';
+import { IS_WAITING } from './decide.queries';
 
 const quoted = (text: string) => (text ? `“${text}”` : say`nothing`);
 
@@ -75,7 +75,7 @@ export async function editWords(
     if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
-    const waiting = await change.tx.all(WAITING, { id: request.id });
+    const waiting = await change.tx.all(IS_WAITING, { id: request.id });
     if (!waiting.length) return refuse({ code: 'not-waiting' });
     const changes = differences(request, input);
     if (!changes.length)

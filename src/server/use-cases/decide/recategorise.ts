@@ -9,7 +9,7 @@ import type { SignedInContext } from '../../context';
 import { lastChange } from '../since';
 import { Request, RequestCategory } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-import { CATEGORY, RECATEGORISE } from './decide.queries';
+import { CATEGORY_IN_USE, REQUESTS_BY_REF } from './decide.queries';
 
 const NOTHING_MOVES = {
   dates: 0,
@@ -33,13 +33,13 @@ export async function recategorise(
   const order = { action: unsaid('put into another category'), reason, idempotencyKey: key };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const { tx } = change;
-    const [category] = await tx.all(CATEGORY, { id: categoryId });
+    const [category] = await tx.all(CATEGORY_IN_USE, { id: categoryId });
     if (!category)
       return refuse({
         code: 'bad-input',
         fields: [{ path: 'categoryId', message: say`There is no such category any more. Choose another.` }],
       });
-    const known = await tx.all(RECATEGORISE, { refs: items.map(({ reference }) => reference) });
+    const known = await tx.all(REQUESTS_BY_REF, { refs: items.map(({ reference }) => reference) });
     const byRef = new Map(known.map((request) => [request.ref, request]));
     for (const { reference, version } of items) {
       const request = byRef.get(reference);

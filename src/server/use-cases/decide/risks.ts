@@ -4,7 +4,7 @@ import type { RiskLine } from '@/contracts/desk';
 import { manyDatesText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { risksByClaim } from '../risks-by-claim';
-import { RISKY } from './decide.queries';
+import { DATES_AT_RISK } from './decide.queries';
 
 interface RiskRow {
   readonly claim: ClaimId;
@@ -18,7 +18,7 @@ interface RiskRow {
 /** Booked dates to come that something has befallen, soonest first; of one request the same is said once, with a number. */
 export async function risks({ db, clock }: Context): Promise<RiskLine[]> {
   const found = await risksByClaim(db, clock.now(), 'office');
-  const rows = await db.value(RISKY, { claims: [...found.keys()] });
+  const rows = await db.value(DATES_AT_RISK, { claims: [...found.keys()] });
   const alike = new Map<string, RiskRow[]>();
   for (const row of rows) {
     const same = JSON.stringify([row.reference, row.places, found.get(row.claim)]);

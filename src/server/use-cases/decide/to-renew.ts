@@ -6,7 +6,7 @@ import type { Context } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { loadDates, loadRequestsById } from '../request-rows';
 import { whenTextOf } from '../request-view';
-import { RENEW } from './decide.queries';
+import { SERIES_TO_RENEW } from './decide.queries';
 
 /** A series is asked about so long before its approved dates end. */
 const AHEAD_DAYS = 42;
@@ -15,7 +15,7 @@ const AHEAD_DAYS = 42;
 export async function toRenew({ db, clock }: Context): Promise<RenewLine[]> {
   const tzid = await siteZone(db);
   const day = dateOf(toLocal(clock.now(), tzid));
-  const rows = await db.value(RENEW, { from: day, to: `${addDays(day, AHEAD_DAYS)}T24:00` });
+  const rows = await db.value(SERIES_TO_RENEW, { from: day, to: `${addDays(day, AHEAD_DAYS)}T24:00` });
   const ids = rows.map(({ id }) => id);
   const [requests, dates] = [await loadRequestsById(db, ids), await loadDates(db, ids)];
   return rows.map(({ id, endless, last }) => {

@@ -7,7 +7,7 @@ import { integer, rowNumber, text } from '../../db/tables/column';
 import { File, Occurrence, Request, Thread } from '../../db/tables/requests';
 
 // A file of a message belongs to the request the message is about.
-export const FILE = query({
+export const FILE_BY_KEY = query({
   sql: `SELECT f.key, f.name, f.bytes, f.stored_as, f.owner_id, COALESCE(f.request_id, t.request_id) AS request_id, t.kind AS thread
   FROM file f LEFT JOIN message m ON m.id = f.message_id LEFT JOIN thread t ON t.id = m.thread_id WHERE f.key = $key`,
   bind: { key: File.key },
@@ -22,19 +22,19 @@ export const FILE = query({
   },
 });
 
-export const LOOSE = query({
+export const COUNT_LOOSE = query({
   sql: 'SELECT COUNT(*) AS count FROM file WHERE owner_id = $me AND request_id IS NULL AND message_id IS NULL AND key <> $key',
   bind: { me: File.owner_id, key: File.key },
   row: { count: integer() },
 });
 
-export const CLAIMS = query({
+export const WHO_SEES_CLAIMS = query({
   sql: `SELECT DISTINCT ${SEEN_BY} AS seenBy FROM claim c JOIN occurrence o ON o.id = c.occurrence_id WHERE o.request_id = $request AND c.status <> 'released'`,
   bind: { request: Occurrence.request_id },
   row: { seenBy: text() },
 });
 
-export const REQUEST = jsonQuery({
+export const WHOSE_REQUEST = jsonQuery({
   sql: `SELECT json_object('id', r.id, 'requesterId', r.requester_id, 'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id)) AS json
      FROM request r WHERE r.id = $id`,
   bind: { id: Request.id },

@@ -17,7 +17,7 @@ import type { SignedInContext } from '../../context';
 import { keep, type Reader } from '../../db/connection';
 import { dropStored, keepStream, readStored } from '../../files/store';
 import { accessTo } from '../request-access';
-import { CLAIMS, FILE, LOOSE, REQUEST } from './files.queries';
+import { WHO_SEES_CLAIMS, FILE_BY_KEY, COUNT_LOOSE, WHOSE_REQUEST } from './files.queries';
 import { File } from '../../db/tables/requests';
 
 interface FileRow {
@@ -32,7 +32,7 @@ interface FileRow {
 }
 
 const fileOf = async (reader: Reader, key: string): Promise<FileRow | undefined> =>
-  (await reader.all(FILE, { key }))[0];
+  (await reader.all(FILE_BY_KEY, { key }))[0];
 
 const lineOf = ({ key, name, bytes }: FileRow): FileLine => ({ key, name, bytes });
 
@@ -43,7 +43,7 @@ export async function takeFile(
   body: ReadableStream<Uint8Array> | null,
 ): Promise<Outcome<FileLine>> {
   const me = ctx.viewer.personId;
-  const [loose] = await ctx.db.all(LOOSE, { me, key });
+  const [loose] = await ctx.db.all(COUNT_LOOSE, { me, key });
   if (loose!.count >= MOST_LOOSE_FILES)
     return refuse({
       code: 'bad-input',
@@ -75,7 +75,7 @@ const NOBODY = -1 as PersonId;
 
 /** Whether the roles of the viewer see what is on in the spaces of some date of the request. */
 async function seesSomeOf({ db, viewer }: SignedInContext, request: RequestId): Promise<boolean> {
-  const claims = await db.all(CLAIMS, { request });
+  const claims = await db.all(WHO_SEES_CLAIMS, { request });
   return claims.some(({ seenBy }) =>
     mayKnowBooking(viewer, {
       requesterId: NOBODY,
@@ -92,7 +92,7 @@ async function mayRead(ctx: SignedInContext, file: FileRow): Promise<boolean> {
   if (file.owner_id === viewer.personId) return true;
   if (file.request_id === null) return false;
   if (!file.thread && worksWithBookings(viewer) && (await seesSomeOf(ctx, file.request_id))) return true;
-  const request = await db.value(REQUEST, { id: file.request_id });
+  const request = await db.value(WHOSE_REQUEST, { id: file.request_id });
   const access = await accessTo(ctx, request);
   return file.thread ? access === 'own' || access === 'office' : access !== null;
 }

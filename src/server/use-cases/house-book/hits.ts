@@ -14,7 +14,7 @@ import type { SignedInContext } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { speakerFor } from '../verdicts';
 import { NOTHING_TOUCHED, type Touched } from './keeper';
-import { COMING, RISKS } from './house-book.queries';
+import { COMING_CLAIMS, RISKS_OF_CLAIMS } from './house-book.queries';
 
 interface ComingClaim {
   readonly id: ClaimId;
@@ -37,7 +37,7 @@ interface Risk {
 }
 
 const risksOf = (change: ChangeSet, ids: readonly ClaimId[], rules: readonly Rule[]): Promise<Risk[]> =>
-  change.tx.all(RISKS, { ids, rules });
+  change.tx.all(RISKS_OF_CLAIMS, { ids, rules });
 
 /** Of each claim the first risk it did not have before. */
 function newRisks(before: readonly Risk[], after: readonly Risk[]): Map<ClaimId, string> {
@@ -98,7 +98,7 @@ export async function followHouse(
 ): Promise<string[]> {
   const touched: Touched = { ...NOTHING_TOUCHED, ...part };
   if (!touched.spaces.length && !touched.types.length) return [];
-  const coming = await change.tx.all(COMING, {
+  const coming = await change.tx.all(COMING_CLAIMS, {
     now: change.at,
     spaces: touched.spaces,
     types: touched.types,

@@ -27,7 +27,7 @@ import { dayNoteKeeper } from './keepers/day-notes';
 import { numbers } from './keeper';
 import { siteIds } from './keepers/spaces-of';
 import { writeThingHistory } from './thing-history';
-import { DATES, SHUT } from './house-book.queries';
+import { COUNT_DATES_DURING, SHUT_ALL_DAY } from './house-book.queries';
 
 const known = new Map<Language, readonly NamedChoice[]>();
 
@@ -105,7 +105,7 @@ const keyOf = ({ from, name }: Holiday): string => `${from} ${name}`;
 async function openSites(reader: Reader, { from, to }: Holiday): Promise<number[]> {
   const open: number[] = [];
   for (const site of await siteIds(reader))
-    if (!(await reader.all(SHUT, { from, to, site })).length) open.push(site);
+    if (!(await reader.all(SHUT_ALL_DAY, { from, to, site })).length) open.push(site);
   return open;
 }
 
@@ -124,7 +124,7 @@ export async function holidayLines(
   const tzid = await siteZone(db);
   const lines: HolidayLine[] = [];
   for (const holiday of holidaysOf(places, year)) {
-    const [row] = await db.all(DATES, {
+    const [row] = await db.all(COUNT_DATES_DURING, {
       start: toEpochMinute(holiday.from, tzid, 'offset-before'),
       end: toEpochMinute(holiday.to, tzid, 'offset-before'),
       now: clock.now(),

@@ -5,7 +5,7 @@ import { Closure, Hours, Picture, Question } from '../../db/tables/house';
 import { Claim, ClaimEquipment, ClaimSpace, AtRisk } from '../../db/tables/claims';
 import { Occurrence, Request } from '../../db/tables/requests';
 
-export const HOURS = query({
+export const HOURS_OF = query({
   sql: `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
      WHERE owner_kind = $owner AND owner_id = $id ORDER BY valid_from IS NOT NULL, valid_from, from_min, to_min, weekday`,
   bind: { owner: Hours.owner_kind, id: Hours.owner_id },
@@ -33,19 +33,19 @@ export const QUESTION_ROWS = jsonQuery({
   ),
 });
 
-export const ROW_OF = query({
+export const PICTURE_OF = query({
   sql: 'SELECT stored_as AS stored, about, width, height FROM picture WHERE owner_kind = $of AND owner_id = $id',
   bind: { of: oneOf(['space', 'pool']), id: Picture.owner_id.plain() },
   row: { stored: Picture.stored_as, about: Picture.about, width: Picture.width, height: Picture.height },
 });
 
-export const PICTURE_BYTES = query({
+export const PICTURE_STORED = query({
   sql: 'SELECT 1 AS one FROM picture WHERE stored_as = $stored',
   bind: { stored: Picture.stored_as },
   row: { one: integer() },
 });
 
-export const RISKS = query({
+export const RISKS_OF_CLAIMS = query({
   sql: `SELECT claim_id AS id, rule, subject, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`,
   bind: { ids: listOf(AtRisk.claim_id), rules: listOf(AtRisk.rule) },
   row: {
@@ -78,7 +78,7 @@ export const RISKS = query({
   },
 });
 
-export const COMING = query({
+export const COMING_CLAIMS = query({
   sql: `SELECT c.id, o.id AS occurrenceId, r.id AS requestId, r.ref, r.title, c.start_min AS start FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
   JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND c.end_min > $now
   AND (EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces)))
@@ -98,19 +98,19 @@ export const COMING = query({
   },
 });
 
-export const COMING_DATES = query({
+export const COUNT_COMING = query({
   sql: `SELECT COUNT(*) AS dates FROM (SELECT 1 FROM claim WHERE status = 'in-force' AND end_min > $now LIMIT $most)`,
   bind: { now: Claim.end_min, most: integer() },
   row: { dates: integer() },
 });
 
-export const SHUT = query({
+export const SHUT_ALL_DAY = query({
   sql: `SELECT 1 AS one FROM closure WHERE owner_kind = 'site' AND owner_id = $site AND kind = 'shut' AND start_local <= $from AND end_local >= $to LIMIT 1`,
   bind: { from: Closure.start_local, to: Closure.end_local, site: Closure.owner_id },
   row: { one: integer() },
 });
 
-export const DATES = query({
+export const COUNT_DATES_DURING = query({
   sql: `SELECT COUNT(*) AS n FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
   WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND c.end_min > $now`,
   bind: { start: Claim.end_min, end: Claim.start_min, now: Claim.end_min },

@@ -1,10 +1,10 @@
 import type { Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context';
 import { beside, MOST_DATES_HERE, type LongWorkName } from '../../long-work/long-work';
-import { COMING_DATES } from './house-book.queries';
+import { COUNT_COMING } from './house-book.queries';
 
 async function comingDates({ db, clock }: Context): Promise<number> {
-  const [row] = await db.all(COMING_DATES, { now: clock.now(), most: MOST_DATES_HERE + 1 });
+  const [row] = await db.all(COUNT_COMING, { now: clock.now(), most: MOST_DATES_HERE + 1 });
   return row!.dates;
 }
 

@@ -2,14 +2,14 @@ import { clockOf, minutesOf, type HoursRow, type QuestionRow } from '@/contracts
 import type { Reader, Writer } from '../../db/connection';
 import type { QuestionOwner } from '../ask/questions';
 import { replaceRows } from './keeper';
-import { HOURS, QUESTION_ROWS } from './house-book.queries';
+import { HOURS_OF, QUESTION_ROWS } from './house-book.queries';
 import { Question } from '../../db/tables/house';
 
 type HoursOwner = 'site' | 'building' | 'space';
 
 /** Hours of one owner: days that are open alike in one line. */
 export async function loadHours(reader: Reader, owner: HoursOwner, id: number): Promise<HoursRow[]> {
-  const lines = await reader.all(HOURS, { owner, id });
+  const lines = await reader.all(HOURS_OF, { owner, id });
   const rows = new Map<string, HoursRow>();
   for (const { weekday, fromMin, toMin, validFrom, validTo } of lines) {
     const key = `${fromMin} ${toMin} ${validFrom} ${validTo}`;

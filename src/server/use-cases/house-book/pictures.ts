@@ -9,7 +9,7 @@ import { keepPictureFile } from '../../files/picture-file';
 import { dropStored, readStored } from '../../files/store';
 import { noteInHistory } from './around-thing';
 import { keeperOf } from './keepers';
-import { PICTURE_BYTES, ROW_OF } from './house-book.queries';
+import { PICTURE_STORED, PICTURE_OF } from './house-book.queries';
 import { Picture as Pictures } from '../../db/tables/house';
 
 const KIND: Readonly<Record<PictureOwner, HouseKind>> = { space: 'space', pool: 'equipment' };
@@ -22,7 +22,7 @@ interface Row {
 }
 
 async function rowOf(reader: Reader, of: PictureOwner, id: number): Promise<Row | null> {
-  const [row] = await reader.all(ROW_OF, { of, id });
+  const [row] = await reader.all(PICTURE_OF, { of, id });
   return row ?? null;
 }
 
@@ -36,7 +36,7 @@ export async function pictureOf(reader: Reader, of: PictureOwner, id: number): P
 
 /** The bytes of a picture that is shown now; null for any other name. */
 export async function pictureBytes(reader: Reader, stored: string): Promise<ReadableStream | null> {
-  const [row] = await reader.all(PICTURE_BYTES, { stored });
+  const [row] = await reader.all(PICTURE_STORED, { stored });
   return row ? readStored(stored) : null;
 }
 

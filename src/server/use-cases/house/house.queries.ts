@@ -36,7 +36,7 @@ export const OWN_LAYOUTS = jsonQuery({
   ),
 });
 
-export const DROP_OWN_LAYOUT = query({
+export const NAME_OF_LAYOUT = query({
   sql: 'SELECT name FROM own_layout WHERE id = $id',
   bind: { id: OwnLayout.id },
   row: { name: OwnLayout.name },

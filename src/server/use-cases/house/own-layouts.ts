@@ -5,7 +5,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
-import { DROP_OWN_LAYOUT, OWN_LAYOUTS } from './house.queries';
+import { NAME_OF_LAYOUT, OWN_LAYOUTS } from './house.queries';
 import { OwnLayout as OwnLayouts } from '../../db/tables/house';
 
 /** The house's own ways to set rooms, by name. */
@@ -34,7 +34,7 @@ export async function dropOwnLayout(
 ): Promise<Outcome<HouseReply>> {
   const order = { action: unsaid('gave up a way to set rooms'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const [known] = await change.tx.all(DROP_OWN_LAYOUT, { id });
+    const [known] = await change.tx.all(NAME_OF_LAYOUT, { id });
     if (!known) return refuse({ code: 'not-found', what: say`such way to set rooms` });
     await change.tx.table(OwnLayouts).remove({ id });
     return done({ summary: say`gave up “${known.name}”`, atRisk: 0 });

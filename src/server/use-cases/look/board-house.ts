@@ -3,7 +3,7 @@ import { factsOf, type BoardCategory, type BoardHouse, type HouseSpace } from '@
 import type { Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
-import { BOARD_CATEGORIES, BOARD_HOUSE, POOLS, SITE } from './look.queries';
+import { BOARD_CATEGORIES, HOUSE_VERSION, BOARD_POOLS, HORIZON_OF_SITE } from './look.queries';
 
 /** Positions in a list of distinct values. */
 function pooled<Value>() {
@@ -31,7 +31,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
       )
     ).map((each) => [each.id, each]),
   );
-  const pools = await reader.value(POOLS);
+  const pools = await reader.value(BOARD_POOLS);
   const stock = new Map(
     (
       await loadEquipmentFacts(
@@ -40,7 +40,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
       )
     ).map((each) => [each.id, each]),
   );
-  const [site] = await reader.all(SITE);
+  const [site] = await reader.all(HORIZON_OF_SITE);
   const { tzid, grainMin } = await siteDays(reader);
   const hourSets = pooled<BoardHouse['hours'][number]>();
   const closureSets = pooled<BoardHouse['closures'][number]>();
@@ -68,7 +68,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
 
 /** Spaces and pools with their rules; read anew only when the house has changed. */
 export async function boardHouse(reader: Reader): Promise<BoardHouse> {
-  const [row] = await reader.all(BOARD_HOUSE);
+  const [row] = await reader.all(HOUSE_VERSION);
   const version = row?.version ?? 0;
   const known = reader.kept.get('board house') as BoardHouse | undefined;
   if (known?.version === version) return known;

@@ -1,6 +1,6 @@
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
-import { SPACES } from './look.queries';
+import { BOARD_SPACES } from './look.queries';
 
 export interface BoardSpaceRow {
   readonly id: SpaceId;
@@ -15,4 +15,4 @@ export interface BoardSpaceRow {
   readonly madeOf: string[];
 }
 
-export const loadBoardSpaces = (reader: Reader): Promise<BoardSpaceRow[]> => reader.value(SPACES);
+export const loadBoardSpaces = (reader: Reader): Promise<BoardSpaceRow[]> => reader.value(BOARD_SPACES);

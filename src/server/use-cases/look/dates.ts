@@ -12,7 +12,7 @@ import { siteZone } from '../../db/space-facts';
 import { readableCalendars } from '../publish/calendars';
 import { CLAIMS_IN_SPAN } from './claims-in-span';
 import { expected, IS_ANNOUNCED, KNOWN, MINE, nth, READABLE, rightsOf } from './known-bookings';
-import { CHOICES } from './look.queries';
+import { DATES_CHOICES } from './look.queries';
 
 // What is cancelled was in force before: readers keep knowing what they knew.
 const IS_KNOWN = `(${KNOWN} OR (o.state = 'cancelled' AND ${IS_ANNOUNCED}))`;
@@ -104,7 +104,7 @@ export async function datesOf(ctx: Context, query: DatesQuery): Promise<DatesRep
 }
 
 export async function dateChoices(ctx: Context): Promise<DateChoices> {
-  const choices = await ctx.db.value(CHOICES);
+  const choices = await ctx.db.value(DATES_CHOICES);
   const calendar = (await readableCalendars(ctx)).map(({ id, name, mark, hue }) => ({ id, name, mark, hue }));
   return { ...choices, calendar };
 }

@@ -21,7 +21,7 @@ import { familiarTo } from '../own/familiar';
 import { askerOf } from '../verdicts';
 import { knownSpaces, type KnownSpace } from './board-house';
 import { usesIn } from './board-span';
-import { EARLIEST_SITE, KIT_ITEMS } from './look.queries';
+import { EARLIEST_HORIZON, KIT_ITEMS } from './look.queries';
 
 const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
@@ -144,7 +144,7 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
     weekdays: ON_DAYS[search.on],
   };
   const asker = await askerOf(ctx, db);
-  const [site] = await db.all(EARLIEST_SITE);
+  const [site] = await db.all(EARLIEST_HORIZON);
   const side = sideOf(ctx);
   const bySpace = new Map(spaces.map(({ facts }) => [facts.id, facts]));
   const mayAsk = (space: SpaceId, event: Interval): boolean => {

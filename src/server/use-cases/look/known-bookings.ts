@@ -1,7 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import { maySeeWaiting, seesAll, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from '../../db/connection';
-import { KNOWN_BOOKINGS_SPACES } from './look.queries';
+import { SPACES_KEPT_PRIVATE } from './look.queries';
 
 // Parts of statements over request r, occurrence o, claim c, claimed space s, for one viewer.
 
@@ -51,7 +51,7 @@ async function hiddenFrom(
 ): Promise<{ sees: 0 | 1 | 2; hidden: string }> {
   if (!viewer) return { sees: 0, hidden: '[]' };
   if (seesAll(viewer)) return { sees: 1, hidden: '[]' };
-  const [row] = await reader.all(KNOWN_BOOKINGS_SPACES, { roles: viewer.roles });
+  const [row] = await reader.all(SPACES_KEPT_PRIVATE, { roles: viewer.roles });
   const count = (JSON.parse(row!.hidden) as number[]).length;
   if (worksWithBookings(viewer)) return { sees: count === 0 ? 1 : 2, hidden: row!.hidden };
   return { sees: count === row!.spaces ? 0 : 2, hidden: row!.hidden };

@@ -7,7 +7,7 @@ import { done, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
 import { usesIn } from './board-span';
-import { LEFT_THEN_KITS, TYPES } from './look.queries';
+import { KITS_BY_TYPE, TYPES_IN_USE } from './look.queries';
 
 /** Nothing is fetched earlier or brought back later than this. */
 const MOVING_MIN = 1440;
@@ -19,8 +19,8 @@ export async function leftThen(ctx: Context, input: LeftInput): Promise<Outcome<
   const start = toEpochMinute(input.startsAt, tzid, 'offset-before');
   const end = Math.max(start + 1, toEpochMinute(input.endsAt, tzid, 'offset-before')) as EpochMinute;
   const occupied = interval(addMinutes(start, -input.beforeMin), addMinutes(end, input.afterMin));
-  const types = await db.all(TYPES);
-  const kits = await db.all(LEFT_THEN_KITS);
+  const types = await db.all(TYPES_IN_USE);
+  const kits = await db.all(KITS_BY_TYPE);
   const around = interval(addMinutes(occupied.start, -MOVING_MIN), addMinutes(occupied.end, MOVING_MIN));
   const uses = await usesIn(db, around);
   const facts = await loadEquipmentFacts(

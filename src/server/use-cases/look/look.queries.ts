@@ -19,7 +19,7 @@ export const OFFICE_CONTACT = query({
   },
 });
 
-export const SPACES = jsonQuery({
+export const BOARD_SPACES = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('id', s.id, 'code', s.code, 'name', s.name, 'building', ${BUILDING}, 'buildingId', b.id, 'outdoor', s.outdoor, 'stepFree', s.step_free,
   'seats', COALESCE((SELECT MAX(l.seats) FROM space_layout l WHERE l.space_id = s.id), 0),
@@ -44,7 +44,7 @@ FROM space s JOIN building b ON b.id = s.building_id WHERE s.retired_at IS NULL`
 });
 
 // A kit counts as its contents and has no level of its own.
-export const POOLS = jsonQuery({
+export const BOARD_POOLS = jsonQuery({
   sql: `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'store', s.name,
   'units', (SELECT json_group_array(json_object('id', r.id, 'name', r.name) ORDER BY r.id) FROM stock_line l JOIN resource r ON r.id = l.resource_id WHERE l.type_id = t.id)
 ) ORDER BY s.id, t.position) AS json
@@ -59,12 +59,12 @@ FROM equipment_type t JOIN store s ON s.id = t.store_id WHERE t.retired_at IS NU
   ),
 });
 
-export const SITE = query({
+export const HORIZON_OF_SITE = query({
   sql: 'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
   row: { months: Site.horizon_months },
 });
 
-export const BOARD_HOUSE = query({
+export const HOUSE_VERSION = query({
   sql: `SELECT CAST(value AS INTEGER) AS version FROM setting WHERE key = 'house_version'`,
   row: { version: integer() },
 });
@@ -74,7 +74,7 @@ export const BOARD_CATEGORIES = query({
   row: { id: Category.id, name: Category.name, mark: Category.mark, hue: Category.hue },
 });
 
-export const KNOWN_BOOKINGS_SPACES = query({
+export const SPACES_KEPT_PRIVATE = query({
   sql: `SELECT (SELECT json_group_array(id) FROM space s WHERE NOT EXISTS (SELECT 1 FROM json_each(s.seen_by) v
   WHERE v.value IN (SELECT value FROM json_each($roles)))) AS hidden, (SELECT COUNT(*) FROM space) AS spaces`,
   bind: { roles: listOf(text()) },
@@ -84,7 +84,7 @@ export const KNOWN_BOOKINGS_SPACES = query({
 export const choice = (id: string, name: string, mark: string, hue: string) =>
   `json_object('id', ${id}, 'name', ${name}, 'mark', ${mark}, 'hue', ${hue})`;
 
-export const CHOICES = jsonQuery({
+export const DATES_CHOICES = jsonQuery({
   sql: `SELECT json_object(
   'space', (SELECT json_group_array(${choice('s.id', 's.name', 'NULL', 'NULL')} ORDER BY b.position, s.position) FROM space s JOIN building b ON b.id = s.building_id),
   'building', (SELECT json_group_array(${choice('id', 'name', 'NULL', 'NULL')} ORDER BY position) FROM building),
@@ -139,7 +139,7 @@ export const CHOICES = jsonQuery({
 });
 
 // A steward of a space stands before one of its building.
-export const FLOOR = jsonQuery({
+export const FLOOR_OF_SPACE = jsonQuery({
   sql: `SELECT json_object('area', s.area_m2, 'length', s.length_m, 'width', s.width_m,
   'bays', (SELECT json_group_array(json_object('name', k.name, 'areaM2', k.area_m2) ORDER BY k.position) FROM space_child c JOIN space k ON k.id = c.child_id
     WHERE c.parent_id = s.id AND k.area_m2 IS NOT NULL),
@@ -156,7 +156,7 @@ export const FLOOR = jsonQuery({
   }),
 });
 
-export const FITTED = jsonQuery({
+export const DOORS_OF_SPACE = jsonQuery({
   sql: `SELECT json_object('doors', json(doors), 'obstacles', json(obstacles)) AS json FROM space WHERE id = $id`,
   bind: { id: Space.id.plain() },
   value: z.object({
@@ -174,7 +174,7 @@ export const FITTED = jsonQuery({
 });
 
 // The neighbours of now are enough: whoever has it, had it last, gets it next.
-export const UNITS = jsonQuery({
+export const UNITS_OF_TYPE = jsonQuery({
   sql: `
 SELECT json_group_array(json_object('id', r.id, 'name', r.name, 'loans', (SELECT json_group_array(json_array(o.claim_id, o.start_min, o.end_min)) FROM occupancy o WHERE o.id IN (
   SELECT id FROM (SELECT id FROM occupancy WHERE resource_id = r.id AND occupies = 1 AND end_min <= $now ORDER BY end_min DESC LIMIT 1)
@@ -190,12 +190,12 @@ FROM resource r WHERE r.id IN (SELECT resource_id FROM stock_line WHERE type_id 
   ),
 });
 
-export const TYPES = query({
+export const TYPES_IN_USE = query({
   sql: 'SELECT id FROM equipment_type WHERE retired_at IS NULL',
   row: { id: EquipmentType.id },
 });
 
-export const LEFT_THEN_KITS = query({
+export const KITS_BY_TYPE = query({
   sql: 'SELECT kit_id AS kit, type_id AS type, quantity FROM kit_item',
   row: { kit: KitItem.kit_id, type: KitItem.type_id, quantity: KitItem.quantity },
 });
@@ -207,7 +207,7 @@ export const DAY_NOTE_LINES = query({
 });
 
 // Every change of what is booked has a change set, every change of the house a new version.
-export const VERSION = query({
+export const VERSION_OF_ALL = query({
   sql: `SELECT (SELECT value FROM setting WHERE key = 'house_version') || ' ' || COALESCE((SELECT MAX(id) FROM change_set), 0) AS version`,
   row: { version: text() },
 });
@@ -217,12 +217,12 @@ export const KIT_ITEMS = query({
   row: { typeId: KitItem.type_id, quantity: KitItem.quantity, kit: KitItem.kit_id },
 });
 
-export const EARLIEST_SITE = query({
+export const EARLIEST_HORIZON = query({
   sql: 'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
   row: { months: Site.horizon_months },
 });
 
-export const KITS = query({
+export const KITS_WITH_TYPE = query({
   sql: `SELECT t.name, k.quantity FROM kit_item k JOIN equipment_type t ON t.id = k.kit_id WHERE k.type_id = $id AND t.retired_at IS NULL ORDER BY t.position`,
   bind: { id: KitItem.type_id.plain() },
   row: { name: EquipmentType.name, quantity: KitItem.quantity },

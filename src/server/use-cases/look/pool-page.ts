@@ -13,7 +13,7 @@ import { familiarTo } from '../own/familiar';
 import { boardHouse } from './board-house';
 import { usesIn } from './board-span';
 import { unitsOf } from './units';
-import { KITS } from './look.queries';
+import { KITS_WITH_TYPE } from './look.queries';
 
 /** So many days of its level are told. */
 const AHEAD_DAYS = 21;
@@ -56,7 +56,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
     fetchMin,
     returnMin,
     now: { stock: level!.stock, left: level!.left },
-    kits: await db.all(KITS, { id }),
+    kits: await db.all(KITS_WITH_TYPE, { id }),
     days,
     units: units?.ok ? units.value : null,
     unitNames: pool.units.map(({ name }) => name),

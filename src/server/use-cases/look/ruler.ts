@@ -12,7 +12,7 @@ import { siteZone } from '../../db/space-facts';
 import { knownSpaces } from './board-house';
 import { dayNotes } from './day-notes';
 import { OURS } from './known-bookings';
-import { VERSION } from './look.queries';
+import { VERSION_OF_ALL } from './look.queries';
 
 const OCCUPIED = `
 SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
@@ -49,7 +49,7 @@ async function fullnessOf(
   spans: readonly Interval[],
   tzid: string,
 ): Promise<readonly number[]> {
-  const [row] = await reader.all(VERSION);
+  const [row] = await reader.all(VERSION_OF_ALL);
   const key = `fullness ${dates[0]} ${dates.length}`;
   const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
   if (known?.version === row!.version) return known.shares;

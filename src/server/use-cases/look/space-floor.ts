@@ -5,7 +5,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SpaceFloor } from '@/contracts/seating';
 import type { Context } from '../../context';
 import { spacePage } from './space-page';
-import { FITTED } from './look.queries';
+import { DOORS_OF_SPACE } from './look.queries';
 
 interface FittedRow {
   readonly doors: readonly { side: Door['side']; offsetM: number; widthM: number }[];
@@ -39,7 +39,7 @@ export async function spaceFloor(ctx: Context, code: string): Promise<Outcome<Sp
   if (!page.ok) return page;
   const { id, code: known, name, building, plan, layouts } = page.value;
   if (!plan) return refuse({ code: 'not-found', what: say`floor of this space` });
-  const fitted = await ctx.db.value(FITTED, { id });
+  const fitted = await ctx.db.value(DOORS_OF_SPACE, { id });
   return done({
     code: known,
     name,

@@ -14,7 +14,7 @@ import type { Context } from '../../context';
 import { familiarTo } from '../own/familiar';
 import { boardHouse } from './board-house';
 import { boardRowsText } from './board-span';
-import { FLOOR } from './look.queries';
+import { FLOOR_OF_SPACE } from './look.queries';
 
 /** So many days of what is on are told. */
 const AHEAD_DAYS = 14;
@@ -135,7 +135,7 @@ export async function spacePage(
   const closures = house.closures[space.closures]!;
   const open = openDuring(span, house.hours[space.hours]!, closures, tzid);
   const [todays] = openDuring(dayInterval(today, tzid), house.hours[space.hours]!, closures, tzid);
-  const { area, length, width, bays, stewards } = await db.value(FLOOR, { id: space.id });
+  const { area, length, width, bays, stewards } = await db.value(FLOOR_OF_SPACE, { id: space.id });
   const familiar = await familiarTo(ctx);
   return done({
     id: space.id,

@@ -7,12 +7,12 @@ import { momentText } from '@/contracts/words/when';
 import type { Context } from '../../context';
 import { titlesFor } from '../../db/names';
 import { siteZone } from '../../db/space-facts';
-import { UNITS } from './look.queries';
+import { UNITS_OF_TYPE } from './look.queries';
 
 /** The numbered units of a type: with whom each is now, was before, and goes next. */
 export async function unitsOf(ctx: Context, type: EquipmentTypeId): Promise<Outcome<UnitView[]>> {
   const now = ctx.clock.now();
-  const rows = await ctx.db.value(UNITS, { type, now });
+  const rows = await ctx.db.value(UNITS_OF_TYPE, { type, now });
   if (!rows.length) return refuse({ code: 'not-found', what: say`equipment with numbered units here` });
   const tzid = await siteZone(ctx.db);
   const titles = await titlesFor(ctx.db, ctx.viewer, [

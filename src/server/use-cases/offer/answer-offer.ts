@@ -10,7 +10,7 @@ import { hashOf } from '../../mail/offer-link';
 import { changeDates } from '../change/change-dates';
 import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../request-rows';
 import { loadPlaceNames, placesOf } from '../place-names';
-import { LINK } from './offer.queries';
+import { OFFER_BY_LINK } from './offer.queries';
 
 interface LinkRow {
   readonly hash: string;
@@ -34,7 +34,7 @@ const proposalOf = ({ live }: DateRow) =>
   live.find(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
 
 async function offerBehind(ctx: Context, token: string): Promise<Offer | null> {
-  const [link] = await ctx.db.all(LINK, { hash: hashOf(token) });
+  const [link] = await ctx.db.all(OFFER_BY_LINK, { hash: hashOf(token) });
   if (!link) return null;
   const [request] = await loadRequestsById(ctx.db, [link.requestId as RequestRow['id']]);
   const named = new Set(JSON.parse(link.occurrences) as OccurrenceId[]);

@@ -3,7 +3,7 @@ import { query } from '../../db/statement';
 import { integer, minute, oneOf, rowNumber, text } from '../../db/tables/column';
 import { OfferLink } from '../../db/tables/records';
 
-export const LINK = query({
+export const OFFER_BY_LINK = query({
   sql: `SELECT hash, request_id AS requestId, person_id AS personId, occurrences, expires_min AS expiresMin,
        (SELECT substr(c.idempotency_key, length(k.hash) + 8) FROM change_set c WHERE c.idempotency_key IN ('offer ' || k.hash || ' accept', 'offer ' || k.hash || ' refuse')) AS answer
      FROM offer_link k WHERE hash = $hash`,

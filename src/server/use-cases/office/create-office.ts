@@ -7,7 +7,7 @@ import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashForFile } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
-import { EXISTING, SCOPE } from './office.queries';
+import { HAS_PEOPLE, SCOPE_BY_NAME } from './office.queries';
 import {
   ADD_CATEGORIES,
   ADD_PEOPLE,
@@ -73,7 +73,7 @@ async function addPeople(
 
 /** Makes somebody the steward of a building or a pool by its name, or of a space by its code. */
 async function addSteward(tx: Writer, person: number, name: string, asksConsent: boolean): Promise<void> {
-  const [scope] = await tx.all(SCOPE, { name });
+  const [scope] = await tx.all(SCOPE_BY_NAME, { name });
   if (!scope) throw new OfficeFileError(`there is no building, space or equipment “${name}” to look after`);
   await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id, $asks)`, {
     person,
@@ -91,7 +91,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     })),
   );
   await db.write(async (tx) => {
-    const [existing] = await tx.all(EXISTING);
+    const [existing] = await tx.all(HAS_PEOPLE);
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
     const { name, zone, language, office: contact, accessMin, exitMin, grainMin } = office.site;
     const siteId = await insert(tx, 'site', {

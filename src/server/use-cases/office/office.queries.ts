@@ -3,14 +3,14 @@ import { day, integer, listOf, oneOf, rowNumber, text } from '../../db/tables/co
 import { Building, Site } from '../../db/tables/house';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 
-export const SCOPE = query({
+export const SCOPE_BY_NAME = query({
   sql: `SELECT 'building' AS kind, id FROM building WHERE name = $name UNION ALL SELECT 'space', id FROM space WHERE code = $name
      UNION ALL SELECT 'pool', id FROM equipment_type WHERE name = $name`,
   bind: { name: Building.name },
   row: { kind: text(), id: integer() },
 });
 
-export const EXISTING = query({ sql: 'SELECT name FROM site LIMIT 1', row: { name: Site.name } });
+export const HAS_PEOPLE = query({ sql: 'SELECT name FROM site LIMIT 1', row: { name: Site.name } });
 
 export const ADD_SPACE = command({
   sql: 'INSERT INTO space_feature VALUES ($id, $feature)',

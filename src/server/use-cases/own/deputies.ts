@@ -3,7 +3,7 @@ import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/own';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
-import { DEPUTIES_OF, PERSON } from './own.queries';
+import { DEPUTIES_OF, PERSON_AT_ADDRESS } from './own.queries';
 
 /** Who may ask, change and cancel for the viewer, by name. */
 export const deputiesOf = ({ db, viewer }: SignedInContext): Promise<Deputy[]> =>
@@ -18,7 +18,7 @@ export async function setDeputy(
 ): Promise<Outcome<readonly Deputy[]>> {
   const { db, viewer } = ctx;
   const me = viewer.personId;
-  const [person] = await db.all(PERSON, { email });
+  const [person] = await db.all(PERSON_AT_ADDRESS, { email });
   if (!person) return fault('No account has this address. Check it, or ask the office.');
   if (person.id === me) return fault('That is your own address; you may already.');
   const before = await deputiesOf(ctx);

@@ -9,7 +9,7 @@ import type { SignedInContext } from '../../context';
 import { accessTo } from '../request-access';
 import { loadRequest } from '../request-rows';
 import { turnsOfMany, whatOf, type ChangeOfRequest } from '../since';
-import { HISTORY } from './own.queries';
+import { HISTORY_OF_REQUEST } from './own.queries';
 
 interface HistoryRow extends ChangeOfRequest {
   readonly at: EpochMinute;
@@ -46,7 +46,7 @@ export async function historyTable(ctx: SignedInContext, reference: string): Pro
   const access = await accessTo(ctx, request);
   if (access !== 'own' && access !== 'office')
     return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
-  const rows = await ctx.db.all(HISTORY, { request: request.id });
+  const rows = await ctx.db.all(HISTORY_OF_REQUEST, { request: request.id });
   const turns = await turnsOfMany(ctx.db, rows);
   const lines = rows.flatMap((row) => {
     const common = [toLocal(row.at, request.tzid), row.who ?? say`the clock`, whatOf(row, turns), row.reason];

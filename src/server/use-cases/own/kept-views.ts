@@ -4,7 +4,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { KEPT_VIEWS } from './own.queries';
-import { KEEP_VIEW } from './own.queries';
+import { PUT_VIEW } from './own.queries';
 
 /** The views a person keeps for a screen, by name; none without an account. */
 export const keptViews = async ({ db, viewer }: Context, screen: KeptScreen): Promise<KeptView[]> =>
@@ -21,7 +21,7 @@ export async function keepView(ctx: SignedInContext, input: KeepViewInput): Prom
       fields: [{ path: 'name', message: say`${MOST_VIEWS} views are kept already: let one go first.` }],
     });
   await ctx.db.write(async (tx) =>
-    keep(await tx.execute(KEEP_VIEW, { person: ctx.viewer.personId, screen, name, address })),
+    keep(await tx.execute(PUT_VIEW, { person: ctx.viewer.personId, screen, name, address })),
   );
   return done(await keptViews(ctx, screen));
 }

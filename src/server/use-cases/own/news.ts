@@ -10,7 +10,7 @@ import { siteZone } from '../../db/space-facts';
 import { MINE } from '../look/known-bookings';
 import { REQUESTS_OF_CHANGE } from '../use-cases.queries';
 import { turnsOfMany, whatOf } from '../since';
-import { READ, UNREAD_NEWS } from './own.queries';
+import { NEWS_READ_TO, NEWS_VERSION } from './own.queries';
 
 const MOST_NEWS = 30;
 
@@ -37,7 +37,7 @@ const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.id AS request, 1 AS re
   WHERE (${MINE}) AND m.author_id <> $me`;
 
 const read = async ({ db, viewer }: SignedInContext): Promise<NewsMark> =>
-  (await db.all(READ, { me: viewer.personId }))[0] ?? { changeSet: 0, message: 0 };
+  (await db.all(NEWS_READ_TO, { me: viewer.personId }))[0] ?? { changeSet: 0, message: 0 };
 
 /** What others did to one's requests or wrote about them, newest first; of one minute what was written. */
 export async function newsFor(ctx: SignedInContext): Promise<News> {
@@ -77,7 +77,7 @@ const UNREAD = `SELECT (SELECT COUNT(*) FROM change_set c JOIN change_set_reques
 /** How many of the latest news are not read yet, for the mark in the frame; kept while nothing happens. */
 export async function unreadNews(ctx: SignedInContext): Promise<number> {
   const { db, viewer } = ctx;
-  const [row] = await db.all(UNREAD_NEWS, { me: viewer.personId });
+  const [row] = await db.all(NEWS_VERSION, { me: viewer.personId });
   const key = `unread news ${viewer.personId}`;
   const known = db.kept.get(key) as { version: string; count: number } | undefined;
   if (known && known.version === row!.version) return known.count;

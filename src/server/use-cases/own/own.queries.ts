@@ -19,19 +19,19 @@ export const DEPUTIES_OF = query({
   row: { name: Person.name, email: Person.email },
 });
 
-export const PERSON = query({
+export const PERSON_AT_ADDRESS = query({
   sql: 'SELECT id FROM person WHERE email = $email AND retired_at IS NULL',
   bind: { email: Person.email },
   row: { id: Person.id },
 });
 
-export const READ = query({
+export const NEWS_READ_TO = query({
   sql: 'SELECT change_set_id AS changeSet, message_id AS message FROM news_read WHERE person_id = $me',
   bind: { me: NewsRead.person_id },
   row: { changeSet: NewsRead.change_set_id, message: NewsRead.message_id },
 });
 
-export const UNREAD_NEWS = query({
+export const NEWS_VERSION = query({
   sql: `SELECT (SELECT MAX(id) FROM change_set) || ' ' || COALESCE((SELECT MAX(id) FROM message), 0) || ' ' ||
       COALESCE((SELECT change_set_id || ' ' || message_id FROM news_read WHERE person_id = $me), '') AS version`,
   bind: { me: rowNumber<PersonId>() },
@@ -45,7 +45,7 @@ export const KEPT_VIEWS = query({
 });
 
 // A change of many requests tells of this one alone: rows that lead to another are left out.
-export const HISTORY = query({
+export const HISTORY_OF_REQUEST = query({
   sql: `
 SELECT c.id AS changeSet, x.request_id AS request, ${REQUESTS_OF_CHANGE}, c.at_min AS at, p.name AS who, c.action, c.result, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
 FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
@@ -74,7 +74,7 @@ WHERE x.request_id = $request ORDER BY c.id, h.id`,
   },
 });
 
-export const KEEP_VIEW = command({
+export const PUT_VIEW = command({
   sql: `INSERT INTO saved_view (person_id, screen, name, address) VALUES ($person, $screen, $name, $address)
          ON CONFLICT (person_id, screen, name) DO UPDATE SET address = excluded.address, name = excluded.name`,
   bind: {

@@ -7,7 +7,7 @@ import { isLink } from '../../auth/feed-links';
 import { filterOf } from '../../changes/publishing/publishing-state';
 import type { Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
-import { NOW, SLUG_NOW, WHO_READS } from './publish.queries';
+import { STAMP_NOW, SLUG_NOW, ORGANISATIONS_OF } from './publish.queries';
 
 /** A calendar of the office's making. */
 export interface Calendar {
@@ -54,7 +54,7 @@ export const keptCalendars = (reader: Reader): KeptCalendars | undefined =>
 
 /** The calendars there are, read anew only when one of them, or a category, has changed. */
 export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]> {
-  const [now] = await reader.all(NOW);
+  const [now] = await reader.all(STAMP_NOW);
   const known = keptCalendars(reader);
   if (known?.stamp === now!.stamp) return known.calendars;
   const calendars = await readCalendars(reader, null);
@@ -92,7 +92,7 @@ async function whoReads({ db, viewer }: Asker, token: string | null, isAsked: bo
   }
   // Most calendars are for everybody; whose members one is need not be asked for those.
   if (!viewer || !isAsked) return { viewer, organisations: [] };
-  const rows = await db.all(WHO_READS, { me: viewer.personId });
+  const rows = await db.all(ORGANISATIONS_OF, { me: viewer.personId });
   return { viewer, organisations: rows.map(({ id }) => id) };
 }
 

@@ -5,8 +5,8 @@ import { syncPublished } from '../../changes/publishing/sync-published';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { siteZone } from '../../db/space-facts';
 import type { Writer } from '../../db/connection';
-import { DUE, DUE_NOTICES_KEPT } from './publish.queries';
-import { DUE_NOTICES_PUBLISH_DUE, PUBLISH_DUE } from './publish.queries';
+import { DUE_REQUESTS, PUBLISHED_UNTIL } from './publish.queries';
+import { KEEP_PUBLISHED_UNTIL, NAME_REQUESTS } from './publish.queries';
 import { ChangeSetRow } from '../../db/tables/records';
 
 /**
@@ -16,8 +16,8 @@ import { ChangeSetRow } from '../../db/tables/records';
  */
 export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> {
   const today = dateOf(toLocal(now, await siteZone(tx)));
-  const [kept] = await tx.all(DUE_NOTICES_KEPT);
-  const due = await tx.value(DUE, { today, seen: kept?.value ?? '' });
+  const [kept] = await tx.all(PUBLISHED_UNTIL);
+  const due = await tx.value(DUE_REQUESTS, { today, seen: kept?.value ?? '' });
   if (due.length) {
     const id = await tx.table(ChangeSetRow).insert({
       actor_id: null,
@@ -28,9 +28,9 @@ export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> 
     const change = new ChangeSet(tx, id, null, now);
     await syncPublished(change, due);
     await change.writeHistory();
-    await tx.execute(PUBLISH_DUE, { id, requests: due });
+    await tx.execute(NAME_REQUESTS, { id, requests: due });
   }
   // A whole lot may not be all of it: then the same days are looked at again.
-  if (due.length < 500) await tx.execute(DUE_NOTICES_PUBLISH_DUE, { today });
+  if (due.length < 500) await tx.execute(KEEP_PUBLISHED_UNTIL, { today });
   return due.length;
 }

@@ -14,7 +14,7 @@ import { eventPath, uidHeadOf, wholeAddress } from '../../publishing/event-addre
 import { dateKey, factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './notice-rows';
 import { eventHead, vtimezone } from './feeds/feed';
 import { publishedSegments } from '../../publishing/render';
-import { SEGMENTS } from './publish.queries';
+import { SEGMENTS_BY_UID } from './publish.queries';
 
 interface Found {
   readonly calendars: readonly Calendar[];
@@ -139,7 +139,7 @@ export async function eventFile(
   const { rows, calendars } = await findEvent(ctx, address, token);
   const wanted = key === null ? rows : rows.filter(({ recurrence }) => dateKey(recurrence) === key);
   if (!wanted.length) return gone();
-  const segments = await ctx.db.value(SEGMENTS, { uids: [...new Set(wanted.map(({ uid }) => uid))] });
+  const segments = await ctx.db.value(SEGMENTS_BY_UID, { uids: [...new Set(wanted.map(({ uid }) => uid))] });
   const made = await publishedSegments(ctx.db, calendars, factsOn(calendars), segments, ctx.clock.now());
   const only = key === null ? null : wanted[0]!.recurrence;
   const text = made

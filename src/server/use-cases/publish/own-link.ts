@@ -5,8 +5,8 @@ import { syncPublished } from '../../changes/publishing/sync-published';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { readableCalendars } from './calendars';
-import { OWN_LINK, REQUESTS } from './publish.queries';
-import { OWN_LINK_REPLACE_OWN_LINK, REPLACE_OWN_LINK } from './publish.queries';
+import { OWN_LINK_NO, REQUESTS_OF_PERSON } from './publish.queries';
+import { MAKE_OWN_CALENDAR, COUNT_OWN_LINK_UP } from './publish.queries';
 
 /** The private link of somebody, and what it opens besides their own bookings. */
 export interface OwnLink {
@@ -17,7 +17,7 @@ export interface OwnLink {
 
 export async function ownLink(ctx: SignedInContext): Promise<OwnLink> {
   const id = ctx.viewer.personId;
-  const [row] = await ctx.db.all(OWN_LINK, { id });
+  const [row] = await ctx.db.all(OWN_LINK_NO, { id });
   const calendars = (await readableCalendars(ctx)).filter(
     ({ readers }) => readers.kind === 'signed-in' || readers.kind === 'named',
   );
@@ -36,9 +36,9 @@ export async function replaceOwnLink(
   const order = { action: unsaid('made a private link'), reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
-    await tx.execute(REPLACE_OWN_LINK, { id });
-    await tx.execute(OWN_LINK_REPLACE_OWN_LINK, { id });
-    const requests = await tx.value(REQUESTS, { id });
+    await tx.execute(COUNT_OWN_LINK_UP, { id });
+    await tx.execute(MAKE_OWN_CALENDAR, { id });
+    const requests = await tx.value(REQUESTS_OF_PERSON, { id });
     await syncPublished(change, requests);
     return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });
   });

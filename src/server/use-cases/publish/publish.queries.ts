@@ -11,9 +11,9 @@ import { Setting } from '../../db/tables/house';
 
 export const STAMP = `(SELECT value FROM setting WHERE key = 'calendars_version') || '.' || (SELECT value FROM setting WHERE key = 'house_version')`;
 
-export const NOW = query({ sql: `SELECT ${STAMP} AS stamp`, row: { stamp: text() } });
+export const STAMP_NOW = query({ sql: `SELECT ${STAMP} AS stamp`, row: { stamp: text() } });
 
-export const WHO_READS = query({
+export const ORGANISATIONS_OF = query({
   sql: 'SELECT organisation_id AS id FROM membership WHERE person_id = $me',
   bind: { me: Membership.person_id },
   row: { id: Membership.organisation_id },
@@ -32,13 +32,13 @@ export const READERS_WAIT_UNTIL = query({
   row: { at: minute().orNull() },
 });
 
-export const WAITING = query({
+export const UNSETTLED_OF_REQUEST = query({
   sql: 'SELECT o.id FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
   bind: { request: Occurrence.request_id },
   row: { id: Occurrence.id },
 });
 
-export const COMING = jsonQuery({
+export const COMING_BY_CALENDAR = jsonQuery({
   sql: `SELECT json_group_object(p.calendar_id, p.coming) AS json FROM (
   SELECT p.calendar_id, COUNT(*) AS coming FROM json_each($calendars) j CROSS JOIN published p ON p.calendar_id = j.value AND p.gone_at_min IS NULL
     JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local JOIN claim c ON c.id = o.standing_id AND c.end_min > $now GROUP BY p.calendar_id) p`,
@@ -46,13 +46,13 @@ export const COMING = jsonQuery({
   value: z.record(z.string(), z.number()),
 });
 
-export const DUE_NOTICES_KEPT = query({
+export const PUBLISHED_UNTIL = query({
   sql: `SELECT value FROM setting WHERE key = 'published_until'`,
   row: { value: Setting.value },
 });
 
 // Announced by today and not written down yet; and what a database of an older version holds, which has no texts.
-export const DUE = jsonQuery({
+export const DUE_REQUESTS = jsonQuery({
   sql: `SELECT json_group_array(id) AS json FROM (
   SELECT n.request_id AS id FROM notice n JOIN request r ON r.id = n.request_id AND r.publish = 1 AND n.held_back = 0
     WHERE n.publish_from <= $today AND n.publish_from > $seen
@@ -63,19 +63,19 @@ export const DUE = jsonQuery({
   value: z.array(numberOf<RequestId>()),
 });
 
-export const SEGMENTS = jsonQuery({
+export const SEGMENTS_BY_UID = jsonQuery({
   sql: 'SELECT json_group_array(id) AS json FROM segment WHERE uid IN (SELECT value FROM json_each($uids))',
   bind: { uids: listOf(Segment.uid) },
   value: z.array(numberOf<SegmentId>()),
 });
 
-export const OWN_LINK = query({
+export const OWN_LINK_NO = query({
   sql: 'SELECT link_no FROM feed_link WHERE person_id = $id',
   bind: { id: FeedLink.person_id },
   row: { link_no: FeedLink.link_no },
 });
 
-export const REQUESTS = jsonQuery({
+export const REQUESTS_OF_PERSON = jsonQuery({
   sql: 'SELECT json_group_array(id) AS json FROM request WHERE requester_id = $id',
   bind: { id: Request.requester_id },
   value: z.array(numberOf<RequestId>()),
@@ -92,22 +92,22 @@ export const CHOICES = jsonQuery({
   }),
 });
 
-export const PUBLISH_DUE = command({
+export const NAME_REQUESTS = command({
   sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
   bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
 });
 
-export const DUE_NOTICES_PUBLISH_DUE = command({
+export const KEEP_PUBLISHED_UNTIL = command({
   sql: `INSERT INTO setting (key, value) VALUES ('published_until', $today) ON CONFLICT DO UPDATE SET value = excluded.value`,
   bind: { today: day() },
 });
 
-export const REPLACE_OWN_LINK = command({
+export const COUNT_OWN_LINK_UP = command({
   sql: `INSERT INTO feed_link (person_id) VALUES ($id) ON CONFLICT DO UPDATE SET link_no = link_no + 1`,
   bind: { id: rowNumber<PersonId>() },
 });
 
-export const OWN_LINK_REPLACE_OWN_LINK = command({
+export const MAKE_OWN_CALENDAR = command({
   sql: `INSERT INTO calendar (slug, name, filter, position, kind, ref_id) SELECT '.person-' || $id, '', '{}', 0, 'person', $id
        WHERE NOT EXISTS (SELECT 1 FROM calendar WHERE kind = 'person' AND ref_id = $id)`,
   bind: { id: Calendar.ref_id },

@@ -9,7 +9,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader, Writer } from '../../db/connection';
 import { loadRequest } from '../request-rows';
-import { READERS_WAIT_UNTIL, WAITING } from './publish.queries';
+import { READERS_WAIT_UNTIL, UNSETTLED_OF_REQUEST } from './publish.queries';
 import { UnsettledApproval } from '../../db/tables/publishing';
 
 const MOST_AT_ONCE = 500;
@@ -53,7 +53,7 @@ export async function publishNow(
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
     if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
-    const waiting = await change.tx.all(WAITING, { request: request.id });
+    const waiting = await change.tx.all(UNSETTLED_OF_REQUEST, { request: request.id });
     await change.tx.table(UnsettledApproval).remove({ occurrence_id: waiting.map(({ id }) => id) });
     change.requestIds.add(request.id);
     await syncPublished(change, [request.id]);

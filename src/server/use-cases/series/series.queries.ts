@@ -9,12 +9,12 @@ export const SEGMENT = query({
   row: { id: Segment.id, no: Segment.no, uid: Segment.uid, rrule: Segment.rrule, endless: flag() },
 });
 
-export const SITE = query({
+export const HORIZON_OF_SITE = query({
   sql: 'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
   row: { months: Site.horizon_months },
 });
 
-export const WRITE_SEGMENTS = query({
+export const NEXT_SEGMENT_NO = query({
   sql: 'SELECT COALESCE(MAX(no), 0) + 1 AS no FROM segment WHERE request_id = $id',
   bind: { id: Segment.request_id },
   row: { no: integer() },

@@ -48,7 +48,7 @@ import { Occurrence, Request, Segment, SegmentDate } from '../../db/tables/reque
 import { WorkOrder } from '../../db/tables/work-orders';
 import { asFlag } from '../../db/tables/column';
 import type { RowOf } from '../../db/tables/table';
-import { SEGMENT, SITE, WRITE_SEGMENTS } from './series.queries';
+import { SEGMENT, HORIZON_OF_SITE, NEXT_SEGMENT_NO } from './series.queries';
 
 interface Segment {
   readonly id: SegmentId;
@@ -99,7 +99,7 @@ async function planSplit(
       say`This rule never yields a date. Check its months, days and last day.`,
     );
   const set = { ...asked, start: first };
-  const [site] = await change.tx.all(SITE);
+  const [site] = await change.tx.all(HORIZON_OF_SITE);
   const endless = rrule !== null && isEndless(rrule);
   const horizon = horizonEnd(change.at, site!.months, request.tzid);
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
@@ -147,7 +147,7 @@ async function writeSegments(change: ChangeSet, split: Split, uid: string): Prom
     changed_min: change.at,
   }));
   const id = await change.nextId(Segment);
-  const [{ no }] = (await change.tx.all(WRITE_SEGMENTS, { id: request.id })) as [{ no: number }];
+  const [{ no }] = (await change.tx.all(NEXT_SEGMENT_NO, { id: request.id })) as [{ no: number }];
   await change.insert(Segment, [
     {
       id,

@@ -7,7 +7,7 @@ import { startOfDay, toLocal } from '@/core/time/zone';
 import { sayFinding } from '@/contracts/words/findings';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
-import { TEAMS } from './set-up.queries';
+import { TEAMS_OF_WEEK } from './set-up.queries';
 
 interface JobRow {
   readonly claim: ClaimId | null;
@@ -42,7 +42,7 @@ export async function crewRisks(reader: Reader, now: EpochMinute): Promise<Map<C
     const known = found.get(claim) ?? [];
     if (!known.includes(sentence)) found.set(claim, [...known, sentence]);
   };
-  for (const team of await reader.value(TEAMS, { now, today })) {
+  for (const team of await reader.value(TEAMS_OF_WEEK, { now, today })) {
     const shifts = team.shifts.map(([start, end, people]) => ({ start, end, people }));
     const jobs = team.jobs.map((row) => ({
       row,

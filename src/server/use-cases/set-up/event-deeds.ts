@@ -17,13 +17,19 @@ import { orderedDates } from '../../changes/orders/ordered-dates';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { promisedLines } from './event-setup';
-import { ASKED, DATE, EVENT_DEEDS_ASKED, KEEP_ATTENDANCE, SET_FOLLOW_UP_DONE } from './set-up.queries';
-import { ADD_NAMES, EVENT_DEEDS_KEEP_ATTENDANCE, SET_SERVICE_STATE, WALK_THROUGH } from './set-up.queries';
+import {
+  SERVICE_OF_DATE,
+  STATE_OF_DATE,
+  SERVICE_STATE_OF_DATE,
+  IS_EXPECTED,
+  REQUEST_OF_FOLLOW_UP,
+} from './set-up.queries';
+import { ADD_ATTENDEES, PUT_ATTENDANCE, PUT_SERVICE_LINE, PUT_WALK_LINE } from './set-up.queries';
 import { Attendee, FollowUp, WalkThrough } from '../../db/tables/work-orders';
 
 /** An approved date, told in the history of its request; a refusal where there is none, or no more. */
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
-  const [date] = await change.tx.all(DATE, { id });
+  const [date] = await change.tx.all(STATE_OF_DATE, { id });
   if (!date) return refuse({ code: 'not-found', what: say`such date` });
   if (date.state !== 'approved') return refuse({ code: 'stale', since: say`The date was given up.` });
   change.requestIds.add(date.request_id);
@@ -41,7 +47,7 @@ export async function setServiceState(
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
-    const asked = await change.tx.all(ASKED, { id, person: ctx.viewer.personId });
+    const asked = await change.tx.all(SERVICE_OF_DATE, { id, person: ctx.viewer.personId });
     const service = asked.find((each) => each.id === input.serviceId);
     if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
     if (!service.isMine && !ctx.viewer.roles.includes('manager'))
@@ -54,7 +60,7 @@ export async function setServiceState(
         code: 'bad-input',
         fields: [{ path: 'note', message: say`Say why it is refused: whoever asked will want to know.` }],
       });
-    await change.tx.execute(SET_SERVICE_STATE, {
+    await change.tx.execute(PUT_SERVICE_LINE, {
       id,
       service: service.id,
       state: input.state,
@@ -77,7 +83,7 @@ export async function walkThrough(
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
     const [claim] = await loadStandingClaims(change.tx, [id]);
-    const services = await change.tx.all(EVENT_DEEDS_ASKED, { id, person: ctx.viewer.personId });
+    const services = await change.tx.all(SERVICE_STATE_OF_DATE, { id, person: ctx.viewer.personId });
     const promised = promisedLines(
       (await orderedDates(change.tx, [claim!]))(claim!),
       services.map(({ name }) => name),
@@ -87,7 +93,7 @@ export async function walkThrough(
     if (input.isRight === null)
       await change.tx.table(WalkThrough).remove({ occurrence_id: id, line: input.line });
     else
-      await change.tx.execute(WALK_THROUGH, {
+      await change.tx.execute(PUT_WALK_LINE, {
         id,
         line: input.line,
         isRight: input.isRight ? 1 : 0,
@@ -100,7 +106,7 @@ export async function walkThrough(
 }
 
 async function addNames(change: ChangeSet, id: OccurrenceId, names: readonly string[]): Promise<void> {
-  await change.tx.execute(ADD_NAMES, { id, names });
+  await change.tx.execute(ADD_ATTENDEES, { id, names });
 }
 
 /** Who came: kept at once, as a number or name by name. */
@@ -121,14 +127,14 @@ export async function keepAttendance(
       });
     }
     if (input.kind === 'here') {
-      const [known] = await change.tx.all(KEEP_ATTENDANCE, { id, name: input.name });
+      const [known] = await change.tx.all(IS_EXPECTED, { id, name: input.name });
       if (!known) return refuse({ code: 'not-found', what: say`such name on the list` });
       await change.tx
         .table(Attendee)
         .update({ occurrence_id: id, name: input.name }, { is_here: input.isHere ? 1 : 0 });
       return done({ changed: 1, summary: say(action) });
     }
-    await change.tx.execute(EVENT_DEEDS_KEEP_ATTENDANCE, {
+    await change.tx.execute(PUT_ATTENDANCE, {
       id,
       people: input.people,
       by: ctx.viewer.personId,
@@ -167,7 +173,7 @@ export async function setFollowUpDone(
 ): Promise<Outcome<MarkReply>> {
   const action = input.isDone ? unsaid('did what was left to do') : unsaid('left something to do after all');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [found] = await change.tx.all(SET_FOLLOW_UP_DONE, { id });
+    const [found] = await change.tx.all(REQUEST_OF_FOLLOW_UP, { id });
     if (!found) return refuse({ code: 'not-found', what: say`such follow-up` });
     change.requestIds.add(found.request_id);
     await change.tx

@@ -11,7 +11,7 @@ import { loadRequest } from '../request-rows';
 import { recipeRow } from './recipe-row';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
-import { HAND_ORDER_DATES } from './set-up.queries';
+import { COMING_DATES_OF_REQUEST } from './set-up.queries';
 
 /**
  * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
@@ -28,7 +28,7 @@ export async function makeHandOrder(
     if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
-    const dates = await change.tx.all(HAND_ORDER_DATES, { request: request.id, now: change.at });
+    const dates = await change.tx.all(COMING_DATES_OF_REQUEST, { request: request.id, now: change.at });
     const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
     if (!picked.length)
       return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });

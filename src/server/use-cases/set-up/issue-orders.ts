@@ -10,8 +10,8 @@ import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
-import { PICKED } from './set-up.queries';
-import { ISSUE_DUE_ORDERS } from './set-up.queries';
+import { PICKED_ORDERS } from './set-up.queries';
+import { NAME_REQUESTS } from './set-up.queries';
 import { ChangeSetRow } from '../../db/tables/records';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
@@ -41,7 +41,7 @@ export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<numb
     { issued_min: now },
   );
   await change.writeHistory();
-  await tx.execute(ISSUE_DUE_ORDERS, { id, requests: due.map(({ request_id }) => request_id) });
+  await tx.execute(NAME_REQUESTS, { id, requests: due.map(({ request_id }) => request_id) });
   return due.length;
 }
 
@@ -56,7 +56,7 @@ interface PickedOrder {
 }
 
 async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
-  const orders = await change.tx.all(PICKED, { ids });
+  const orders = await change.tx.all(PICKED_ORDERS, { ids });
   if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: say`such order` });
   if (orders.some(({ state }) => state === 'withdrawn'))
     return refuse({ code: 'stale', since: say`One of the orders was withdrawn: its date was given up.` });

@@ -6,7 +6,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { IS_OWN, ownBind, ownOrder } from './own-orders';
 import { OrderNote } from '../../db/tables/work-orders';
-import { FILE } from './set-up.queries';
+import { OWN_LOOSE_FILE } from './set-up.queries';
 import { File } from '../../db/tables/requests';
 
 /** Somebody says something about an order, with a picture if they like. A problem stands on the desk until it is solved. */
@@ -20,7 +20,9 @@ export async function noteOrder(
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
-    const [file] = input.file ? await change.tx.all(FILE, { key: input.file, me: ctx.viewer.personId }) : [];
+    const [file] = input.file
+      ? await change.tx.all(OWN_LOOSE_FILE, { key: input.file, me: ctx.viewer.personId })
+      : [];
     if (input.file && !file) return refuse({ code: 'not-found', what: say`such picture` });
     // From now on it is read by all who may read the request.
     if (file) await change.tx.table(File).update({ id: file.id }, { request_id: order.value.request_id });

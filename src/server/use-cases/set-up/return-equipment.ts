@@ -12,7 +12,7 @@ import { siteZone } from '../../db/space-facts';
 import { riskBy, riskText } from '../house/stock-line';
 import { inThingHistory } from '../house-book/around-thing';
 import { ownOrder } from './own-orders';
-import { BEFORE, RETURN_EQUIPMENT_USE, TYPE, USE } from './set-up.queries';
+import { COUNTED_BEFORE, IS_BACK_AT, NAME_OF_TYPE, LEAVES_STORE_AT } from './set-up.queries';
 import type { EquipmentTypeId } from '@/core/ids';
 import { EquipmentReturn } from '../../db/tables/work-orders';
 import { StockLine } from '../../db/tables/spaces';
@@ -25,7 +25,7 @@ function expectedOf(content: OrderContent, name: string): number {
 
 /** What was missed by an earlier count is there again before it is counted anew. */
 async function takeBackCount(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<void> {
-  const [before] = await change.tx.all(BEFORE, { orderId, typeId });
+  const [before] = await change.tx.all(COUNTED_BEFORE, { orderId, typeId });
   await change.tx.table(EquipmentReturn).remove({ order_id: orderId, type_id: typeId });
   if (before?.stock_line_id) await change.tx.table(StockLine).remove({ id: before.stock_line_id });
 }
@@ -36,13 +36,13 @@ async function leavesAt(
   orderId: number,
   typeId: EquipmentTypeId,
 ): Promise<EpochMinute | null> {
-  const [use] = await change.tx.all(USE, { orderId, typeId });
+  const [use] = await change.tx.all(LEAVES_STORE_AT, { orderId, typeId });
   return use?.start ?? null;
 }
 
 /** Until its use is over what is lost is away with the event anyway: it is missed from then on, or from now. */
 async function backFrom(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<EpochMinute> {
-  const [use] = await change.tx.all(RETURN_EQUIPMENT_USE, { orderId, typeId });
+  const [use] = await change.tx.all(IS_BACK_AT, { orderId, typeId });
   return Math.max(change.at, use?.end ?? change.at) as EpochMinute;
 }
 
@@ -59,7 +59,7 @@ export async function returnEquipment(
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
-    const [type] = await change.tx.all(TYPE, { id: input.typeId });
+    const [type] = await change.tx.all(NAME_OF_TYPE, { id: input.typeId });
     const content = JSON.parse(own.value.content) as OrderContent;
     const expected = type ? expectedOf(content, type.name) : 0;
     if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });

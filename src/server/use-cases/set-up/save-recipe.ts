@@ -12,8 +12,8 @@ import { houseWork } from '../house-book/house-work';
 import { writeThingHistory } from '../house-book/thing-history';
 import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
-import { NAMED } from './set-up.queries';
-import { RETIRE_HERE } from './set-up.queries';
+import { TITLE_OF_RECIPE } from './set-up.queries';
+import { RETIRE_RECIPE } from './set-up.queries';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -133,7 +133,7 @@ async function retireHere(
   id: number,
   { key, version, preview }: RetireRecipeInput,
 ): Promise<Outcome<RecipeReply>> {
-  const [named] = await ctx.db.all(NAMED, { id });
+  const [named] = await ctx.db.all(TITLE_OF_RECIPE, { id });
   const order = {
     action: unsaid('took a recipe out of use'),
     reason: named?.title ?? '',
@@ -145,7 +145,7 @@ async function retireHere(
     if (!before) return refuse({ code: 'not-found', what: say`such recipe` });
     if (before.version !== version)
       return refuse({ code: 'stale', since: say`“${before.recipe.title}” was changed by somebody else.` });
-    await change.tx.execute(RETIRE_HERE, { id, at: String(change.at) });
+    await change.tx.execute(RETIRE_RECIPE, { id, at: String(change.at) });
     const { title } = before.recipe;
     await writeThingHistory(change, {
       kind: 'recipe',

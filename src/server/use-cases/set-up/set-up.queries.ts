@@ -24,7 +24,7 @@ export const TEAMS_WITH_PEOPLE = `(SELECT json_group_array(json_object('id', t.i
     WHERE m.team_id = t.id)) ORDER BY t.id) FROM team t WHERE t.retired_at IS NULL)`;
 
 // What is done already and was due before is over; what is done and due later left its minutes to the others.
-export const TEAMS = jsonQuery({
+export const TEAMS_OF_WEEK = jsonQuery({
   sql: `SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'until', t.until,
   'jobs', (SELECT json_group_array(json_object('claim', w.claim_id, 'place', v.content->>'place', 'from', w.from_min, 'due', w.due_min, 'work', w.work_min))
     FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
@@ -55,7 +55,7 @@ FROM (SELECT t.id, t.name, MAX(s.end_min) AS until FROM team t JOIN shift s ON s
   ),
 });
 
-export const SERVICES = query({
+export const SERVICES_NOT_SETTLED = query({
   sql: `SELECT c.id AS claim, c.start_local AS start, s.name, s.lead_days AS leadDays, l.state FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
 JOIN claim_service v ON v.claim_id = c.id JOIN service s ON s.id = v.service_id LEFT JOIN service_line l ON l.occurrence_id = o.id AND l.service_id = s.id
 WHERE c.status = 'in-force' AND c.start_min > $now AND c.start_min < $until AND COALESCE(l.state, 'asked') IN ('asked', 'arranging')`,
@@ -69,21 +69,21 @@ WHERE c.status = 'in-force' AND c.start_min > $now AND c.start_min < $until AND 
   },
 });
 
-export const PROBLEMS = query({
+export const OPEN_PROBLEMS = query({
   sql: `SELECT w.claim_id AS claim, n.text FROM order_note n JOIN work_order w ON w.id = n.order_id JOIN claim c ON c.id = w.claim_id AND c.status = 'in-force'
 WHERE n.kind = 'problem' AND n.solved_min IS NULL AND c.end_min > $now`,
   bind: { now: Claim.end_min },
   row: { claim: WorkOrder.claim_id, text: OrderNote.text },
 });
 
-export const KNOWN = query({
+export const TEAM_AND_PERSON = query({
   sql: `SELECT (SELECT name FROM team WHERE id = $teamId AND retired_at IS NULL) AS team, (SELECT name FROM person WHERE id = $personId AND retired_at IS NULL) AS person,
   EXISTS (SELECT 1 FROM team_member WHERE team_id = $teamId AND person_id = $personId) AS isMember`,
   bind: { teamId: integer(), personId: rowNumber<PersonId>().orNull() },
   row: { team: text().orNull(), person: text().orNull(), isMember: flag() },
 });
 
-export const PICKED = query({
+export const PICKED_ORDERS = query({
   sql: `SELECT w.id, w.state, w.issued_min, w.team_id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
   WHERE w.id IN (SELECT value FROM json_each($ids))`,
   bind: { ids: listOf(WorkOrder.id) },
@@ -96,39 +96,39 @@ export const PICKED = query({
   },
 });
 
-export const DATE = query({
+export const STATE_OF_DATE = query({
   sql: 'SELECT request_id, state FROM occurrence WHERE id = $id',
   bind: { id: Occurrence.id },
   row: { request_id: Occurrence.request_id, state: Occurrence.state },
 });
 
-export const ASKED = query({
+export const SERVICE_OF_DATE = query({
   sql: `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
   FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`,
   bind: { id: Occurrence.id, person: TeamMember.person_id },
   row: { id: Service.id, name: Service.name, team: Team.name, isMine: flag() },
 });
 
-export const EVENT_DEEDS_ASKED = query({
+export const SERVICE_STATE_OF_DATE = query({
   sql: `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
   FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`,
   bind: { id: Occurrence.id, person: TeamMember.person_id },
   row: { id: Service.id, name: Service.name, team: Team.name, isMine: flag() },
 });
 
-export const KEEP_ATTENDANCE = query({
+export const IS_EXPECTED = query({
   sql: 'SELECT 1 FROM attendee WHERE occurrence_id = $id AND name = $name',
   bind: { id: Attendee.occurrence_id, name: Attendee.name },
   row: { 1: integer() },
 });
 
-export const SET_FOLLOW_UP_DONE = query({
+export const REQUEST_OF_FOLLOW_UP = query({
   sql: 'SELECT request_id FROM follow_up WHERE id = $id',
   bind: { id: FollowUp.id },
   row: { request_id: FollowUp.request_id },
 });
 
-export const HOUSE = jsonQuery({
+export const HOUSE_OF_WEEK = jsonQuery({
   sql: `SELECT json_object('site', (SELECT json_object('tzid', tzid, 'weekStart', week_start) FROM site ORDER BY id LIMIT 1),
   'teams', ${TEAMS_WITH_PEOPLE},
   'people', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL
@@ -160,49 +160,49 @@ export const HOUSE = jsonQuery({
   }),
 });
 
-export const FILE = query({
+export const OWN_LOOSE_FILE = query({
   sql: 'SELECT id FROM file WHERE key = $key AND owner_id = $me AND request_id IS NULL AND message_id IS NULL',
   bind: { key: File.key, me: File.owner_id },
   row: { id: File.id },
 });
 
-export const BEFORE = query({
+export const COUNTED_BEFORE = query({
   sql: 'SELECT stock_line_id FROM equipment_return WHERE order_id = $orderId AND type_id = $typeId',
   bind: { orderId: EquipmentReturn.order_id, typeId: EquipmentReturn.type_id },
   row: { stock_line_id: EquipmentReturn.stock_line_id },
 });
 
-export const USE = query({
+export const LEAVES_STORE_AT = query({
   sql: `SELECT MIN(u.start_min) AS start FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
   bind: { orderId: WorkOrder.id, typeId: EquipmentUse.type_id },
   row: { start: minute().orNull() },
 });
 
-export const RETURN_EQUIPMENT_USE = query({
+export const IS_BACK_AT = query({
   sql: `SELECT MAX(u.end_min) AS end FROM work_order w JOIN equipment_use u ON u.claim_id = w.claim_id AND u.type_id = $typeId AND u.occupies = 1 WHERE w.id = $orderId`,
   bind: { orderId: WorkOrder.id, typeId: EquipmentUse.type_id },
   row: { end: minute().orNull() },
 });
 
-export const TYPE = query({
+export const NAME_OF_TYPE = query({
   sql: 'SELECT name FROM equipment_type WHERE id = $id',
   bind: { id: EquipmentType.id },
   row: { name: EquipmentType.name },
 });
 
-export const NAMED = query({
+export const TITLE_OF_RECIPE = query({
   sql: 'SELECT title FROM recipe WHERE id = $id',
   bind: { id: Recipe.id },
   row: { title: Recipe.title },
 });
 
-export const HAND_ORDER_DATES = query({
+export const COMING_DATES_OF_REQUEST = query({
   sql: `SELECT o.id FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = $request AND o.state = 'approved' AND c.end_min > $now`,
   bind: { request: Occurrence.request_id, now: Claim.end_min },
   row: { id: Occurrence.id },
 });
 
-export const AT_RISK_BY = query({
+export const CLAIMS_OF_TEAM = query({
   sql: `SELECT DISTINCT w.claim_id AS id FROM work_order w JOIN claim c ON c.id = w.claim_id AND c.status = 'in-force'
      WHERE w.team_id = $teamId AND w.state = 'open' AND w.due_min > $start AND w.due_min < $end AND w.due_min > $now`,
   bind: {
@@ -214,13 +214,13 @@ export const AT_RISK_BY = query({
   row: { id: WorkOrder.claim_id },
 });
 
-export const PEOPLE_TEXT = query({
+export const NAME_OF_PERSON = query({
   sql: 'SELECT name FROM person WHERE id = $person',
   bind: { person: Person.id.plain().orNull() },
   row: { name: Person.name },
 });
 
-export const SHIFT = query({
+export const SHIFT_BY_ID = query({
   sql: 'SELECT team_id, person_id, people, start_min, end_min FROM shift WHERE id = $id',
   bind: { id: Shift.id.plain() },
   row: {
@@ -232,18 +232,18 @@ export const SHIFT = query({
   },
 });
 
-export const SET_TEAM_MEMBER = query({
+export const COUNT_TEAM_AND_PERSON = query({
   sql: `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
   bind: { team: integer(), person: rowNumber<PersonId>() },
   row: { teams: integer(), people: integer() },
 });
 
-export const ISSUE_DUE_ORDERS = command({
+export const NAME_REQUESTS = command({
   sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT DISTINCT $id, value FROM json_each($requests)',
   bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
 });
 
-export const SET_SERVICE_STATE = command({
+export const PUT_SERVICE_LINE = command({
   sql: `INSERT INTO service_line (occurrence_id, service_id, state, note, by_id, at_min) VALUES ($id, $service, $state, $note, $by, $at)
        ON CONFLICT (occurrence_id, service_id) DO UPDATE SET state = excluded.state, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
   bind: {
@@ -256,7 +256,7 @@ export const SET_SERVICE_STATE = command({
   },
 });
 
-export const WALK_THROUGH = command({
+export const PUT_WALK_LINE = command({
   sql: `INSERT INTO walk_through (occurrence_id, line, is_right, note, by_id, at_min) VALUES ($id, $line, $isRight, $note, $by, $at)
          ON CONFLICT (occurrence_id, line) DO UPDATE SET is_right = excluded.is_right, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
   bind: {
@@ -269,13 +269,13 @@ export const WALK_THROUGH = command({
   },
 });
 
-export const ADD_NAMES = command({
+export const ADD_ATTENDEES = command({
   sql: `INSERT OR IGNORE INTO attendee (occurrence_id, name, position)
      SELECT $id, j.value, j.key + (SELECT COALESCE(MAX(position) + 1, 0) FROM attendee WHERE occurrence_id = $id) FROM json_each($names) j`,
   bind: { id: Attendee.occurrence_id, names: listOf(text()) },
 });
 
-export const EVENT_DEEDS_KEEP_ATTENDANCE = command({
+export const PUT_ATTENDANCE = command({
   sql: `INSERT INTO attendance (occurrence_id, people, by_id, at_min) VALUES ($id, $people, $by, $at)
        ON CONFLICT (occurrence_id) DO UPDATE SET people = excluded.people, by_id = excluded.by_id, at_min = excluded.at_min`,
   bind: {
@@ -286,7 +286,7 @@ export const EVENT_DEEDS_KEEP_ATTENDANCE = command({
   },
 });
 
-export const RETIRE_HERE = command({
+export const RETIRE_RECIPE = command({
   sql: 'UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id',
   bind: { id: Recipe.id, at: Recipe.retired_at },
 });

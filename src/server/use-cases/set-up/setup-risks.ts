@@ -7,7 +7,7 @@ import { isServiceOverdue, serviceDue } from '@/core/work-orders/service-due';
 import { dayShort } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
-import { PROBLEMS, SERVICES } from './set-up.queries';
+import { OPEN_PROBLEMS, SERVICES_NOT_SETTLED } from './set-up.queries';
 
 /** Further ahead no service is due yet: the longest lead there can be. */
 const MOST_LEAD_DAYS = 366;
@@ -19,12 +19,15 @@ export async function setupRisks(reader: Reader, now: EpochMinute): Promise<Map<
   const until = startOfDay(addDays(today, MOST_LEAD_DAYS), tzid);
   const found = new Map<ClaimId, string[]>();
   const add = (claim: ClaimId, sentence: string) => found.set(claim, [...(found.get(claim) ?? []), sentence]);
-  for (const { claim, start, name, leadDays, state } of await reader.all(SERVICES, { now, until })) {
+  for (const { claim, start, name, leadDays, state } of await reader.all(SERVICES_NOT_SETTLED, {
+    now,
+    until,
+  })) {
     const due = serviceDue(dateOf(start), leadDays);
     if (isServiceOverdue(state ?? 'asked', due, today))
       add(claim, say`${name} was to be settled by ${dayShort(due)}, and is not.`);
   }
-  for (const { claim, text } of await reader.all(PROBLEMS, { now }))
+  for (const { claim, text } of await reader.all(OPEN_PROBLEMS, { now }))
     add(claim, say`The crew has a problem: “${text}”`);
   return found;
 }

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { FieldFault } from '@/contracts/refusal';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
-import { KNOWN } from './set-up.queries';
+import { TEAM_AND_PERSON } from './set-up.queries';
 
 interface Worker {
   readonly teamId: number;
@@ -19,7 +19,7 @@ export async function teamFaults(
   { teamId, personId }: Worker,
   under = '',
 ): Promise<FieldFault[]> {
-  const [known] = await reader.all(KNOWN, { teamId, personId });
+  const [known] = await reader.all(TEAM_AND_PERSON, { teamId, personId });
   const { team, person, isMember } = known!;
   if (team === null)
     return [{ path: `${under}teamId`, message: say`This team is there no more. Choose another.` }];

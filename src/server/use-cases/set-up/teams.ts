@@ -17,7 +17,7 @@ import { riskText } from '../house/stock-line';
 import { speakerFor } from '../verdicts';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
-import { AT_RISK_BY, PEOPLE_TEXT, SET_TEAM_MEMBER, SHIFT } from './set-up.queries';
+import { CLAIMS_OF_TEAM, NAME_OF_PERSON, COUNT_TEAM_AND_PERSON, SHIFT_BY_ID } from './set-up.queries';
 import { Shift } from '../../db/tables/spaces';
 
 const DAY_MIN = 1440;
@@ -29,7 +29,7 @@ async function atRiskBy(
   teamId: number,
   span: Interval,
 ): Promise<number> {
-  const rows = await change.tx.all(AT_RISK_BY, {
+  const rows = await change.tx.all(CLAIMS_OF_TEAM, {
     teamId,
     start: addMinutes(span.start, -DAY_MIN),
     end: addMinutes(span.end, DAY_MIN),
@@ -51,7 +51,7 @@ async function atRiskBy(
 
 async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
   if (person === null) return countText(people, 'person', 'people');
-  const [row] = await reader.all(PEOPLE_TEXT, { person });
+  const [row] = await reader.all(NAME_OF_PERSON, { person });
   return row?.name ?? say`somebody`;
 }
 
@@ -90,7 +90,7 @@ export async function removeShift(
 ): Promise<Outcome<HouseReply>> {
   const order = { action: unsaid('took people off shift'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    const [shift] = await change.tx.all(SHIFT, { id });
+    const [shift] = await change.tx.all(SHIFT_BY_ID, { id });
     if (!shift) return done({ summary: say(order.action), atRisk: 0 });
     await change.tx.table(Shift).remove({ id });
     const tzid = await siteZone(change.tx);
@@ -110,7 +110,7 @@ export async function setTeamMember(
 ): Promise<Outcome<HouseReply>> {
   const action = input.isMember ? unsaid('took somebody into a team') : unsaid('took somebody out of a team');
   return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [known] = await change.tx.all(SET_TEAM_MEMBER, { team: teamId, person: input.personId });
+    const [known] = await change.tx.all(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
     if (!known!.teams) return refuse({ code: 'not-found', what: say`such team` });
     if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
     const bind = { team: teamId, person: input.personId };

@@ -16,7 +16,7 @@ import { loadRecipes } from '../../changes/orders/load-recipes';
 import { orderedDates } from '../../changes/orders/ordered-dates';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
-import { HOUSE } from './set-up.queries';
+import { HOUSE_OF_WEEK } from './set-up.queries';
 
 interface OrderRow {
   readonly id: number;
@@ -171,7 +171,7 @@ export async function weekLoad(
   ctx: SignedInContext,
   wanted: { readonly date: LocalDate | null; readonly team: number | null },
 ): Promise<WeekView> {
-  const house = await ctx.db.value(HOUSE);
+  const house = await ctx.db.value(HOUSE_OF_WEEK);
   const { tzid } = house.site;
   const weekStart = weekStartOf(house.site.weekStart);
   const today = dateOf(toLocal(ctx.clock.now(), tzid));

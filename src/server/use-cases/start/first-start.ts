@@ -12,7 +12,7 @@ import { USUAL_SETTINGS } from '@/contracts/own-settings';
 import { writtenFor } from '../../own-settings/ambient';
 import { SET_UP } from './has-office';
 import { onlyStart } from './one-start';
-import { FIRST } from './start.queries';
+import { FIRST_PERSON } from './start.queries';
 
 /** The smallest house that can be asked for something: the rest is made in House rules. */
 const officeOf = (input: StartInput): OfficeFile => ({
@@ -85,7 +85,7 @@ async function makeOffice(
     if (error instanceof OfficeFileError) return SET_UP;
     throw error;
   }
-  const [first] = await ctx.db.all(FIRST);
+  const [first] = await ctx.db.all(FIRST_PERSON);
   const sessionId = ctx.newId();
   await beginSession(ctx.db, sessionId, first!.id, nowMs);
   return done({ sessionId });

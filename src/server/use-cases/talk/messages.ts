@@ -11,7 +11,7 @@ import { siteZone } from '../../db/space-facts';
 import { queueMessage } from '../../mail/insert-mail';
 import { actsFor } from '../change/pick-dates';
 import { loadRequest } from '../request-rows';
-import { EARLIER, MESSAGES } from './talk.queries';
+import { MESSAGE_BY_KEY, MESSAGES } from './talk.queries';
 import { Message } from '../../db/tables/requests';
 
 /** What was written about a request, oldest first; what the office says among itself only for the office. */
@@ -70,7 +70,7 @@ export async function sendMessage(
   if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal' || input.isQuestion))
     return refuse({ code: 'not-allowed', what: ONLY_FOR['message.send'] });
   const isWritten = await db.write(async (tx) => {
-    const earlier = await tx.all(EARLIER, { key: input.key });
+    const earlier = await tx.all(MESSAGE_BY_KEY, { key: input.key });
     if (earlier.length) return keep(true);
     const thread = await threadOf(tx, request.id, input.kind);
     const message = await tx.table(Message).insert({

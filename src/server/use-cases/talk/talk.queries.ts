@@ -27,7 +27,7 @@ FROM thread t JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.aut
   ),
 });
 
-export const EARLIER = query({
+export const MESSAGE_BY_KEY = query({
   sql: 'SELECT 1 AS one FROM message WHERE key = $key',
   bind: { key: Message.key },
   row: { one: integer() },

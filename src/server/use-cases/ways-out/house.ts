@@ -4,7 +4,7 @@ import type { Side } from '@/core/checks/findings';
 import type { Reader } from '../../db/connection';
 import { siteDays } from '../../db/space-facts';
 import { knownSpaces } from '../look/board-house';
-import { SUBSTITUTES, UNITS } from './ways-out.queries';
+import { SUBSTITUTES, UNITS_BY_TYPE } from './ways-out.queries';
 
 /** How far a date is moved within its day: four hours either way. Common practice, no source. */
 export const MOST_SHIFT_MIN = 240;
@@ -31,7 +31,7 @@ export async function waysOutBounds(reader: Reader, side: Side): Promise<Bounds>
     mostShiftMin: MOST_SHIFT_MIN,
     spaces,
     substitutesOf: byType<EquipmentTypeId>(await reader.value(SUBSTITUTES)),
-    unitsOf: byType<ResourceId>(await reader.value(UNITS)),
+    unitsOf: byType<ResourceId>(await reader.value(UNITS_BY_TYPE)),
     mayHireIn: side === 'office',
   };
 }

@@ -15,7 +15,7 @@ import { worldAround } from './near';
 import { lookAt } from './of-request';
 import { drawnDate } from '../drawn-date';
 import { tellRemedies, type Teller } from './tell';
-import { RIVAL } from './ways-out.queries';
+import { RIVALS_OF_CLAIM } from './ways-out.queries';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
@@ -29,7 +29,7 @@ interface Rival {
 
 /** Who waits with a claim; null for a booking that only wants to be otherwise, which stands elsewhere meanwhile. */
 async function loadRival(ctx: Context, claim: ClaimId): Promise<Rival | null> {
-  const [row] = await ctx.db.all(RIVAL, { claim });
+  const [row] = await ctx.db.all(RIVALS_OF_CLAIM, { claim });
   const request = row ? await loadRequest(ctx.db, row.ref) : null;
   const date = request && (await loadDates(ctx.db, [request.id])).find(({ id }) => id === row!.occurrence);
   return request && date ? { request, date } : null;

@@ -12,14 +12,14 @@ export const SUBSTITUTES = jsonQuery({
   value: z.array(z.object({ typeId: numberOf<EquipmentTypeId>(), others: z.array(z.number()) })),
 });
 
-export const UNITS = jsonQuery({
+export const UNITS_BY_TYPE = jsonQuery({
   sql: `SELECT json_group_array(json_object('typeId', t.type_id, 'others',
   (SELECT json_group_array(l.resource_id ORDER BY l.resource_id) FROM stock_line l WHERE l.type_id = t.type_id AND l.resource_id IS NOT NULL))) AS json
   FROM (SELECT DISTINCT type_id FROM stock_line WHERE resource_id IS NOT NULL) t`,
   value: z.array(z.object({ typeId: numberOf<EquipmentTypeId>(), others: z.array(z.number()) })),
 });
 
-export const RIVAL = query({
+export const RIVALS_OF_CLAIM = query({
   sql: `SELECT r.ref AS ref, o.id AS occurrence FROM claim c JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
   WHERE c.id = $claim AND c.id = o.standing_id AND o.state = 'waiting'`,
   bind: { claim: Claim.id },

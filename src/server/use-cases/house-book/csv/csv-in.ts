@@ -24,7 +24,7 @@ import { writeThingHistory } from '../thing-history';
 import { loadLookup } from './lookup';
 import { LineFault, type Column } from './sheet';
 import { sheetOf } from './sheet-of';
-import { CSV_IN_TAKE_IN, CSV_IN_TAKE_IN_2, TAKE_IN } from './csv.queries';
+import { KEEP_LINE, DROP_LINE, BEGIN_LINE } from './csv.queries';
 
 interface Line {
   /** As an editor counts it, of the first letter of the record. */
@@ -203,9 +203,9 @@ async function takeIn(
       let touched = NOTHING_TOUCHED;
       for (const line of rows)
         try {
-          await tx.execute(TAKE_IN);
+          await tx.execute(BEGIN_LINE);
           const { read, id, doc } = await takeLine(change, kind, columns.value, line, seen);
-          await tx.execute(CSV_IN_TAKE_IN);
+          await tx.execute(KEEP_LINE);
           seen.set(id, line.no);
           const after = await keeperOf(kind).load(tx, id);
           if (JSON.stringify(after) === JSON.stringify(read.before)) continue;
@@ -225,7 +225,7 @@ async function takeIn(
         } catch (error) {
           if (!(error instanceof LineFault)) throw error;
           // What it wrote before it went wrong would make lines below look wrong.
-          await tx.execute(CSV_IN_TAKE_IN_2);
+          await tx.execute(DROP_LINE);
           faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
         }
       if (faults.length) return refuse({ code: 'bad-input', fields: faults });

@@ -1,7 +1,7 @@
 import { command } from '../../../db/statement';
 
-export const TAKE_IN = command({ sql: 'SAVEPOINT line' });
+export const BEGIN_LINE = command({ sql: 'SAVEPOINT line' });
 
-export const CSV_IN_TAKE_IN = command({ sql: 'RELEASE line' });
+export const KEEP_LINE = command({ sql: 'RELEASE line' });
 
-export const CSV_IN_TAKE_IN_2 = command({ sql: 'ROLLBACK TO line' });
+export const DROP_LINE = command({ sql: 'ROLLBACK TO line' });

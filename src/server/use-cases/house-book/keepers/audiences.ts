@@ -6,7 +6,7 @@ import type { ChangeSet } from '../../../changes/change-set';
 import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
 import { Request } from '../../../db/tables/requests';
 import { readJson, writeJson } from '../../../db/tables/column';
-import { REQUESTS, names } from './keepers.queries';
+import { REQUESTS_FOR_AUDIENCE, names } from './keepers.queries';
 import { Audience } from '../../../db/tables/house';
 
 const renamed = (list: string) =>
@@ -24,7 +24,7 @@ async function rename(change: ChangeSet, old: string, now: string): Promise<void
     `UPDATE calendar SET filter = json_set(filter, '$.audiences', json(${renamed("filter->'audiences'")})), row_version = row_version + 1 WHERE ${names("filter->'audiences'")}`,
     bind,
   );
-  const requests = await tx.all(REQUESTS, { old });
+  const requests = await tx.all(REQUESTS_FOR_AUDIENCE, { old });
   const isCalled = (audience: string) => (audience === old ? now : audience);
   await change.update(
     Request,

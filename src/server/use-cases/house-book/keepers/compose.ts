@@ -8,9 +8,15 @@ import { impliedRows, rewriteOccupancy } from '../../../changes/occupancy-rows';
 import type { Reader, Writer } from '../../../db/connection';
 import { siteZone } from '../../../db/space-facts';
 import { numbers } from '../keeper';
-import { CHILDREN, OTHERS, SAY_PAIRS, SPACES, WRITE_PARTS } from './keepers.queries';
+import {
+  SPACES_WITHIN,
+  TAKEN_BY_OTHERS,
+  CLAIM_IN_WORDS,
+  SPACES_WITH_PARTS,
+  PARTS_BY_SPACE,
+} from './keepers.queries';
 import { Resource } from '../../../db/tables/spaces';
-import { COMPOSE_WRITE_PARTS } from './keepers.queries';
+import { ADD_PARTS } from './keepers.queries';
 import { Space, SpacePart } from '../../../db/tables/spaces';
 
 export type Composed =
@@ -22,8 +28,8 @@ export type Composed =
 
 /** Makes the atomic parts of all spaces what the composition implies; gives the spaces whose parts are others now. */
 async function writeParts(tx: Writer): Promise<Composed> {
-  const spaces = await tx.all(SPACES);
-  const children = await tx.all(CHILDREN);
+  const spaces = await tx.all(SPACES_WITH_PARTS);
+  const children = await tx.all(SPACES_WITHIN);
   const composition = composeSpaces(
     spaces.map(({ id }) => id),
     children,
@@ -39,14 +45,14 @@ async function writeParts(tx: Writer): Promise<Composed> {
     await tx.table(Space).update({ id }, { part_id: made });
     partOf.set(id, made);
   }
-  const stored = await tx.value(WRITE_PARTS);
+  const stored = await tx.value(PARTS_BY_SPACE);
   const changed: SpaceId[] = [];
   for (const [space, leaves] of composition.leaves) {
     const parts = leaves.map((leaf) => partOf.get(leaf)!).sort((a, b) => a - b);
     if (JSON.stringify(parts) === JSON.stringify(stored[space] ?? [])) continue;
     changed.push(space);
     await tx.table(SpacePart).remove({ space_id: space });
-    await tx.execute(COMPOSE_WRITE_PARTS, { space, parts });
+    await tx.execute(ADD_PARTS, { space, parts });
   }
   return { kind: 'done', changed };
 }
@@ -76,7 +82,7 @@ const MOST_PAIRS = 4;
 async function sayPairs(reader: Reader, pairs: readonly [ClaimId, ClaimId][]): Promise<string[]> {
   const tzid = await siteZone(reader);
   const datesOf = async (claim: ClaimId): Promise<string> => {
-    const [row] = await reader.all(SAY_PAIRS, { claim });
+    const [row] = await reader.all(CLAIM_IN_WORDS, { claim });
     return `${row!.ref}, ${spanText(toLocal(row!.start, tzid), toLocal(row!.end, tzid))}`;
   };
   const seen = new Set<string>();
@@ -103,7 +109,10 @@ export async function compose(tx: Writer): Promise<Composed> {
   const ours = implied.occupancy.flatMap(([claim, , , resource, start, end, occupies]) =>
     occupies ? [{ claim, resource, start, end }] : [],
   );
-  const others = await tx.all(OTHERS, { resources: [...new Set(ours.map(({ resource }) => resource))], ids });
+  const others = await tx.all(TAKEN_BY_OTHERS, {
+    resources: [...new Set(ours.map(({ resource }) => resource))],
+    ids,
+  });
   const pairs = overlaps([...ours, ...others]);
   if (pairs.length) return { kind: 'overlap', pairs: await sayPairs(tx, pairs) };
   await rewriteOccupancy(tx, ids);

@@ -20,8 +20,8 @@ import {
   type Keeper,
 } from '../keeper';
 import { loadStock, storeStock } from './stock';
-import { HOLDS_ITSELF } from './keepers.queries';
-import { EQUIPMENT_STORE_UNITS, REMOVE, STORE_UNITS } from './keepers.queries';
+import { ALL_KIT_ITEMS } from './keepers.queries';
+import { DROP_LATER_STOCK_OF_UNIT, DROP_SUBSTITUTES, CLOSE_STOCK_OF_UNIT } from './keepers.queries';
 import { EquipmentType, KitItem as KitItems, Resource, StockLine } from '../../../db/tables/spaces';
 import { Picture } from '../../../db/tables/house';
 import { epochMinute } from '@/core/time/epoch-minute';
@@ -56,8 +56,8 @@ async function storeUnits(
           message: say`${name} is promised to ${countText(promised.length, 'date', 'dates')} to come. Give ${promised.length === 1 ? say`it` : say`them`} another first.`,
         },
       ];
-    await tx.execute(STORE_UNITS, { id, at });
-    await tx.execute(EQUIPMENT_STORE_UNITS, { id, at });
+    await tx.execute(CLOSE_STOCK_OF_UNIT, { id, at });
+    await tx.execute(DROP_LATER_STOCK_OF_UNIT, { id, at });
   }
   for (const { id, name } of units) {
     if (id !== null && before.some((unit) => unit.id === id))
@@ -78,7 +78,7 @@ async function storeUnits(
 
 /** The path of a kit that would hold itself. */
 async function holdsItself(reader: Reader): Promise<boolean> {
-  const rows = await reader.all(HOLDS_ITSELF);
+  const rows = await reader.all(ALL_KIT_ITEMS);
   const kits = new Map<EquipmentTypeId, KitItem[]>();
   for (const { kit, typeId, quantity } of rows)
     kits.set(kit, [...(kits.get(kit) ?? []), { typeId, quantity }]);
@@ -184,7 +184,7 @@ export const equipmentKeeper: Keeper<'equipment'> = {
     ),
   remove: async (tx, id) => {
     await tx.table(KitItems).remove({ kit_id: id });
-    await tx.execute(REMOVE, { id });
+    await tx.execute(DROP_SUBSTITUTES, { id });
     await tx.table(StockLine).remove({ type_id: id });
     await tx.table(Picture).remove({ owner_kind: 'pool', owner_id: id });
     await tx.table(EquipmentType).remove({ id });

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { lettersDoc, type LettersDoc } from '@/contracts/house-book/letters';
 import { done } from '@/contracts/refusal';
 import { writeRow, type Keeper } from '../keeper';
-import { LOAD } from './keepers.queries';
+import { WORDING } from './keepers.queries';
 
 export const lettersKeeper: Keeper<'letters'> = {
   table: 'letter_wording',
@@ -10,7 +10,7 @@ export const lettersKeeper: Keeper<'letters'> = {
   lines: `SELECT id, 'Letters' AS name, '' AS note, 0 AS isRetired FROM letter_wording`,
   nameOf: () => say`Letters`,
   load: async (reader, id) => {
-    const [row] = await reader.all(LOAD, { id });
+    const [row] = await reader.all(WORDING, { id });
     // Kinds of letters that came since it was saved are empty, and said in our words.
     return row ? (lettersDoc.parse(JSON.parse(row.doc)) as LettersDoc) : null;
   },

@@ -14,8 +14,8 @@ import {
   type Keeper,
 } from '../keeper';
 import { siteId } from './spaces-of';
-import { HAS_HOUSEKEEPER, OTHER, OWN } from './keepers.queries';
-import { PEOPLE_REMOVE, PEOPLE_STORE_GRANTS, PEOPLE_STORE_GRANTS_2, STORE_GRANTS } from './keepers.queries';
+import { HAS_HOUSEKEEPER, OTHER_HOUSEKEEPER, IS_HOUSEKEEPER } from './keepers.queries';
+import { DROP_DEPUTIES, GRANT_ON_SITE, PUT_STEWARD, DROP_GRANTS } from './keepers.queries';
 import { Shift, Team, TeamMember } from '../../../db/tables/spaces';
 import { AccountLink, Membership, Person } from '../../../db/tables/people';
 import { Organisation } from '../../../db/tables/house';
@@ -141,11 +141,11 @@ export const lastHousekeeper = (): string =>
   say`Nobody would be left to keep the house. Give somebody else who can sign in that role first.`;
 
 async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
-  await tx.execute(STORE_GRANTS, { id });
+  await tx.execute(DROP_GRANTS, { id });
   const site = await siteId(tx);
-  for (const role of new Set(roles)) await tx.execute(PEOPLE_STORE_GRANTS, { id, role, site });
+  for (const role of new Set(roles)) await tx.execute(GRANT_ON_SITE, { id, role, site });
   for (const each of looksAfter)
-    await tx.execute(PEOPLE_STORE_GRANTS_2, {
+    await tx.execute(PUT_STEWARD, {
       id,
       of: each.of,
       place: placeOf(each),
@@ -210,8 +210,8 @@ export const personKeeper: Keeper<'person'> = {
     return done(row);
   },
   holdsBack: async (reader, id) => {
-    const [other] = await reader.all(OTHER, { id });
-    const [own] = await reader.all(OWN, { id });
+    const [other] = await reader.all(OTHER_HOUSEKEEPER, { id });
+    const [own] = await reader.all(IS_HOUSEKEEPER, { id });
     return own && !other ? [lastHousekeeper()] : [];
   },
   usedBy: (reader, id, now) =>
@@ -248,7 +248,7 @@ export const personKeeper: Keeper<'person'> = {
     ])
       await tx.run(`DELETE FROM ${table} WHERE person_id = $id`, { id });
     await tx.table(Outbox).remove({ to_person_id: id, request_id: null });
-    await tx.execute(PEOPLE_REMOVE, { id });
+    await tx.execute(DROP_DEPUTIES, { id });
     await tx.table(Person).remove({ id });
   },
 };

@@ -5,7 +5,7 @@ import { done } from '@/contracts/refusal';
 import { loadHours, storeHours } from '../own-rows';
 import { followMainSite } from './further-sites';
 import { SPACES_OF } from './spaces-of';
-import { CLAIM } from './keepers.queries';
+import { ANY_CLAIM } from './keepers.queries';
 
 const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'language', language, 'officeName', office_name, 'officePhone', office_phone,
   'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'layoutMinutes', json(layout_minutes), 'registerDomains', json(register_domains)) FROM site WHERE id = $id AND id = (SELECT MIN(id) FROM site)`;
@@ -22,7 +22,7 @@ export const siteKeeper: Keeper<'site'> = {
   faults: async () => [],
   store: async ({ tx }, id, doc, before) => {
     if (before && before.zone !== doc.zone) {
-      const [claim] = await tx.all(CLAIM);
+      const [claim] = await tx.all(ANY_CLAIM);
       if (claim)
         return fault(
           'zone',

@@ -9,7 +9,7 @@ import type { FieldFault } from '@/contracts/refusal';
 import type { ChangeSet } from '../../../changes/change-set';
 import type { Reader } from '../../../db/connection';
 import { loadEquipmentFacts, siteZone } from '../../../db/space-facts';
-import { LINES } from './keepers.queries';
+import { LINES_OF_STOCK } from './keepers.queries';
 import { StockLine } from '../../../db/tables/spaces';
 
 interface Line {
@@ -20,7 +20,7 @@ interface Line {
   readonly reason: string;
 }
 
-const loadLines = (reader: Reader, type: number): Promise<Line[]> => reader.all(LINES, { type });
+const loadLines = (reader: Reader, type: number): Promise<Line[]> => reader.all(LINES_OF_STOCK, { type });
 
 /** Lines of stock as a form shows them; what is there since always has no beginning. */
 export async function loadStock(reader: Reader, type: number): Promise<StockRow[]> {

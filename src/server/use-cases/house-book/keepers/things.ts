@@ -16,7 +16,7 @@ import {
 } from '../keeper';
 import { loadQuestionRows, storeQuestions } from '../own-rows';
 import { siteId } from './spaces-of';
-import { AUDIENCE_FAULTS, TOUCHES } from './keepers.queries';
+import { COUNT_AUDIENCES, TYPES_OF_STORE } from './keepers.queries';
 import { Service, Store } from '../../../db/tables/spaces';
 import { Category, Question } from '../../../db/tables/house';
 
@@ -33,7 +33,7 @@ export const storeKeeper: Keeper<'store'> = {
   store: async ({ tx }, id, { name }) =>
     done(await writeRow(tx, 'store', id, { name, site_id: await siteId(tx) })),
   touches: async (reader, id, before, after) => ({
-    types: (await reader.all(TOUCHES, { id })).map((each) => each.id),
+    types: (await reader.all(TYPES_OF_STORE, { id })).map((each) => each.id),
     isQuoted: before !== null && before.name !== after?.name,
   }),
   holdsBack: (reader, id) =>
@@ -106,7 +106,7 @@ type CategoryRow = Omit<CategoryDoc, 'questions' | 'publish'> & { publish: 0 | 1
 
 /** Audiences are named as they are called. */
 async function audienceFaults(reader: Reader, audiences: readonly string[]): Promise<FieldFault[]> {
-  const [row] = await reader.all(AUDIENCE_FAULTS, { names: audiences });
+  const [row] = await reader.all(COUNT_AUDIENCES, { names: audiences });
   return row!.n < new Set(audiences).size
     ? [{ path: 'audiences', message: say`This is there no more. Reload the page and choose again.` }]
     : [];

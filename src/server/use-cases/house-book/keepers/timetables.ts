@@ -6,8 +6,8 @@ import { countText } from '@/contracts/words/when';
 import type { Reader, Writer } from '../../../db/connection';
 import { counted, nameFaults, replaceRows, writeRow, type Keeper } from '../keeper';
 import { siteId } from './spaces-of';
-import { DAYS, PERIODS_OF, STAND, STANDS_IN, TIMETABLES_LOAD } from './keepers.queries';
-import { STORE } from './keepers.queries';
+import { DAYS_APART, PERIODS_OF, STAND_INS, STANDS_IN, TIMETABLE_BY_ID } from './keepers.queries';
+import { ADD_DAY_APART } from './keepers.queries';
 import { Timetable, TimetableException, TimetablePeriod } from '../../../db/tables/house';
 
 type Periods = TimetableDoc['periods'];
@@ -31,7 +31,7 @@ const storePeriods = (tx: Writer, id: number, periods: Periods): Promise<void> =
   );
 
 async function dropStandIns(tx: Writer, id: number): Promise<void> {
-  const stand = await tx.all(STAND, { id });
+  const stand = await tx.all(STAND_INS, { id });
   await tx.table(TimetableException).remove({ timetable_id: id });
   for (const each of stand) {
     await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', each);
@@ -47,9 +47,9 @@ export const timetableKeeper: Keeper<'timetable'> = {
   noteOf: ([count]) => countText(Number(count), 'period', 'periods'),
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
-    const [row] = await reader.all(TIMETABLES_LOAD, { id });
+    const [row] = await reader.all(TIMETABLE_BY_ID, { id });
     if (!row) return null;
-    const days = await reader.all(DAYS, { id });
+    const days = await reader.all(DAYS_APART, { id });
     const exceptions = [];
     for (const { on, instead } of days)
       exceptions.push({ on, periods: instead === null ? [] : await periodsOf(reader, instead) });
@@ -76,7 +76,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
           })
         : null;
       if (instead !== null) await storePeriods(tx, instead, others);
-      await tx.execute(STORE, { row, on, instead });
+      await tx.execute(ADD_DAY_APART, { row, on, instead });
     }
     return done(row);
   },

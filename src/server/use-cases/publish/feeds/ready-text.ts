@@ -4,8 +4,13 @@ import type { Context } from '../../../context';
 import { keep, type Reader } from '../../../db/connection';
 import { mailOrigin } from '../../../settings';
 import { renderParts, storeParts, type RenderedPart } from '../../../publishing/render';
-import { KEEP_TEXT, NAMES, SEGMENTS, STATE } from './feeds.queries';
-import { DROP_WHERE_RENAMED, READY_TEXT_DROP_WHERE_RENAMED, READY_TEXT_KEEP_TEXT } from './feeds.queries';
+import {
+  VERSION_OF_CALENDAR,
+  NAMES_IN_TEXT,
+  SEGMENTS_LACKING_TEXT,
+  STATE_OF_CALENDAR,
+} from './feeds.queries';
+import { DROP_ALL_TEXT, COUNT_CALENDARS_UP, COUNT_UP_WHERE_AGED } from './feeds.queries';
 
 /** What all ready text was made of besides what each event says of itself. */
 interface MadeOf {
@@ -34,12 +39,12 @@ export interface TextState {
 async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: MadeOf | null): Promise<void> {
   const origin = mailOrigin();
   await ctx.db.write(async (tx) => {
-    const text = JSON.stringify(await tx.value(NAMES));
+    const text = JSON.stringify(await tx.value(NAMES_IN_TEXT));
     const names = createHash('sha1').update(text).digest('base64');
     // Text of which nobody has noted what it was made of may lead to another address.
     if (madeOf?.names !== names || madeOf.origin !== origin) {
-      await tx.execute(DROP_WHERE_RENAMED);
-      await tx.execute(READY_TEXT_DROP_WHERE_RENAMED);
+      await tx.execute(DROP_ALL_TEXT);
+      await tx.execute(COUNT_CALENDARS_UP);
     }
     await tx.run(
       `INSERT INTO setting (key, value) VALUES ('feed_text_of', $value) ON CONFLICT DO UPDATE SET value = excluded.value`,
@@ -51,7 +56,7 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
 
 /** How its text stands, after whatever names have made old is dropped. */
 export async function textState(ctx: Context, calendar: number): Promise<TextState> {
-  const look = async () => (await ctx.db.all(STATE, { calendar, now: ctx.clock.now() }))[0]!;
+  const look = async () => (await ctx.db.all(STATE_OF_CALENDAR, { calendar, now: ctx.clock.now() }))[0]!;
   const state = await look();
   const madeOf = state.madeOf === null ? null : (JSON.parse(state.madeOf) as MadeOf);
   if (madeOf && madeOf.house === state.house && madeOf.origin === mailOrigin()) return state;
@@ -70,9 +75,9 @@ async function keepText(
   parts: readonly RenderedPart[],
 ): Promise<void> {
   await ctx.db.write(async (tx) => {
-    const [row] = await tx.all(KEEP_TEXT, { calendar });
+    const [row] = await tx.all(VERSION_OF_CALENDAR, { calendar });
     if (row?.version !== version) return keep(undefined);
-    await tx.execute(READY_TEXT_KEEP_TEXT, { calendar, now: ctx.clock.now() });
+    await tx.execute(COUNT_UP_WHERE_AGED, { calendar, now: ctx.clock.now() });
     await storeParts(tx, calendar, parts);
     return keep(undefined);
   });
@@ -90,7 +95,7 @@ export async function makeReady(
   const state = await textState(ctx, calendar);
   if (!state.isMissing) return state.version;
   const now = ctx.clock.now();
-  const segments = await ctx.db.value(SEGMENTS, { calendar, now });
+  const segments = await ctx.db.value(SEGMENTS_LACKING_TEXT, { calendar, now });
   await keepText(ctx, calendar, state.version, await renderParts(ctx.db, calendar, facts, segments, now));
   return (await textState(ctx, calendar)).version;
 }

@@ -14,20 +14,16 @@ import { insert } from '../../office/office-rows';
 import { writeThingHistory } from '../../house-book/thing-history';
 import { calendarChoices, saidOfCalendar } from './calendar-book';
 import {
-  DO_WITH_CALENDAR,
-  IS_TAKEN,
-  LAST,
-  MOVE_CALENDAR,
+  NAME_AND_SLUG,
+  SLUG_TAKEN,
+  NEXT_POSITION,
+  CALENDARS_IN_ORDER,
   PUBLIC_REQUESTS,
-  SAME,
-  SHOWN_NOW,
-  STORE_CALENDAR,
+  CALENDAR_OF_NAME,
+  COUNT_SHOWN,
+  MADE_CALENDAR,
 } from './keep.queries';
-import {
-  SAVE_CALENDAR_DO_WITH_CALENDAR,
-  SAVE_CALENDAR_DO_WITH_CALENDAR_2,
-  SAVE_CALENDAR_MOVE_CALENDAR,
-} from './keep.queries';
+import { END_CALENDAR, REPLACE_LINK, PUT_IN_ORDER } from './keep.queries';
 import { CalendarSlugOld } from '../../../db/tables/publishing';
 
 export interface CalendarDone {
@@ -41,7 +37,7 @@ const fault = (path: string, message: string) => refuse({ code: 'bad-input', fie
 
 /** Whether an address leads to another calendar, now or from before. */
 async function isTaken(reader: Reader, slug: string, id: number | null): Promise<boolean> {
-  const rows = await reader.all(IS_TAKEN, { slug, id });
+  const rows = await reader.all(SLUG_TAKEN, { slug, id });
   return rows.length > 0;
 }
 
@@ -58,7 +54,7 @@ export async function freeSlug(reader: Reader, name: string, id: number | null):
 const publicRequests = async (reader: Reader): Promise<RequestId[]> => reader.value(PUBLIC_REQUESTS);
 
 async function shownNow(reader: Reader, id: number): Promise<number> {
-  const [row] = await reader.all(SHOWN_NOW, { id });
+  const [row] = await reader.all(COUNT_SHOWN, { id });
   return row!.shown;
 }
 
@@ -101,10 +97,10 @@ async function storeCalendar(
     starts_on: input.startsOn ? 1 : 0,
   };
   if (input.id === null) {
-    const [last] = await tx.all(LAST);
+    const [last] = await tx.all(NEXT_POSITION);
     return done(await insert(tx, 'calendar', { ...columns, position: last!.next }));
   }
-  const [stored] = await tx.all(STORE_CALENDAR, { id: input.id });
+  const [stored] = await tx.all(MADE_CALENDAR, { id: input.id });
   if (!stored) return NOT_THERE;
   if (stored.row_version !== input.rowVersion)
     return refuse({ code: 'stale', since: say`Somebody has saved this calendar since you opened it.` });
@@ -130,7 +126,7 @@ export async function saveCalendar(
 ): Promise<Outcome<CalendarDone>> {
   const action = input.id === null ? unsaid('made a calendar') : unsaid('changed a calendar');
   return runChangeSet(ctx, { action, reason: input.name, idempotencyKey: input.key }, async (change) => {
-    const [same] = await change.tx.all(SAME, { name: input.name, id: input.id });
+    const [same] = await change.tx.all(CALENDAR_OF_NAME, { name: input.name, id: input.id });
     const unknown = await unknownOf(change.tx, input);
     if (unknown)
       return fault(unknown, say`One of these is not there any more. Reload the page and choose again.`);
@@ -157,13 +153,13 @@ export async function saveCalendar(
 
 /** Moves a calendar one place up or down in the order readers see. */
 async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
-  const rows = await tx.all(MOVE_CALENDAR);
+  const rows = await tx.all(CALENDARS_IN_ORDER);
   const ids = rows.map((row) => row.id);
   const from = ids.indexOf(id);
   const to = from + by;
   if (to < 0 || to >= ids.length) return;
   [ids[from], ids[to]] = [ids[to]!, ids[from]!];
-  await tx.execute(SAVE_CALENDAR_MOVE_CALENDAR, { ids });
+  await tx.execute(PUT_IN_ORDER, { ids });
 }
 
 const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = unsaid({
@@ -182,7 +178,7 @@ export async function doWithCalendar(
   const order = { action: DEED_WORDS[deed], reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
-    const [row] = await tx.all(DO_WITH_CALENDAR, { id });
+    const [row] = await tx.all(NAME_AND_SLUG, { id });
     if (!row) return NOT_THERE;
     await writeThingHistory(change, {
       kind: 'calendar',
@@ -193,10 +189,10 @@ export async function doWithCalendar(
       after: null,
     });
     if (deed === 'retire') {
-      await tx.execute(SAVE_CALENDAR_DO_WITH_CALENDAR, { id, now: change.at });
+      await tx.execute(END_CALENDAR, { id, now: change.at });
       await syncPublished(change, await publicRequests(tx));
     } else if (deed === 'replace-link') {
-      await tx.execute(SAVE_CALENDAR_DO_WITH_CALENDAR_2, { id });
+      await tx.execute(REPLACE_LINK, { id });
     } else await moveCalendar(tx, id, deed === 'up' ? -1 : 1);
     return done({ id, slug: row.slug, summary: `${DEED_WORDS[deed]}: “${row.name}”` });
   });
