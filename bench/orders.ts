@@ -70,7 +70,7 @@ const measured = (db: Database, ids: readonly OccurrenceId[]) =>
     const change = new ChangeSet(tx, top!.change, null, 29_700_000 as never);
     const started = performance.now();
     await syncOrders(change, ids);
-    await change.writeHistory();
+    await change.finish();
     const whole = performance.now() - started;
     const rows = {
       work_order: await tx.rows<Row>(

@@ -1,7 +1,7 @@
 // Run as a process of its own: approves every date of a request and is killed, without a word, before its n-th write.
 import { randomUUID } from 'node:crypto';
 import { handClock } from '@/server/clock';
-import { openDatabase, type Database } from '@/server/db/connection';
+import { openDatabase } from '@/server/db/connection';
 import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
 import { at, viewer } from '../builders/office';
 import { decideAlone } from '@tests/builders/decide';
@@ -10,22 +10,20 @@ async function main(): Promise<void> {
   const [, , file, reference, killAt] = process.argv;
   const db = openDatabase(file!);
   let writes = 0;
-  const deadly: Database = {
-    ...db,
-    write: (work) =>
-      db.write((tx) => {
-        const run: typeof tx.run = async (sql, bind) => {
-          writes += 1;
-          if (writes === Number(killAt)) process.kill(process.pid, 'SIGKILL');
-          return tx.run(sql, bind);
-        };
-        return work({ ...tx, run });
-      }),
+  // Whatever writes, by a statement or through a model, comes by here.
+  const { query } = db.sequelize;
+  const counted = (sql: string | { readonly query: string }, ...rest: unknown[]): unknown => {
+    if (/^\s*(INSERT|UPDATE|DELETE)\b/.test(typeof sql === 'string' ? sql : sql.query)) {
+      writes += 1;
+      if (writes === Number(killAt)) process.kill(process.pid, 'SIGKILL');
+    }
+    return (query as (...all: unknown[]) => unknown).call(db.sequelize, sql, ...rest);
   };
+  db.sequelize.query = counted as typeof query;
   const request = (await loadRequest(db, reference!))!;
   const occurrences = (await loadDates(db, [request.id])).map(({ id }) => id);
   const ctx = {
-    db: deadly,
+    db,
     clock: handClock(at('2027-04-13T08:10')),
     random: Math.random,
     newId: randomUUID,

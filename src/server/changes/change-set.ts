@@ -2,7 +2,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Writer } from '../db/connection';
 import { nextNumbers } from '../db/models';
-import { History } from '../db/tables/records';
+import { ChangeSetRequest, History } from '../db/tables/records';
 import { factsOf, type NewRow, type RowOf, type Table } from '../db/tables/table';
 import { writeJson, type Stored } from '../db/tables/column';
 
@@ -142,7 +142,15 @@ export class ChangeSet {
     await this.update(table, ids, (row) => ({ ...patch, row_version: Number(row.row_version) + 1 }));
   }
 
-  async writeHistory(): Promise<void> {
+  /** Keeps what was changed, and which requests it was about: the last thing a change does. */
+  async finish(): Promise<void> {
+    await this.writeHistory();
+    await this.tx
+      .table(ChangeSetRequest)
+      .insertAll([...this.requestIds].map((request_id) => ({ change_set_id: this.id, request_id })));
+  }
+
+  private async writeHistory(): Promise<void> {
     await this.tx.table(History).insertAll(
       this.inOrder.map(({ entity, line: { id, before, after } }) => ({
         change_set_id: this.id,

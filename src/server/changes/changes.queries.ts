@@ -1,4 +1,4 @@
-import type { ClaimId, RequestId } from '@/core/ids';
+import type { ClaimId } from '@/core/ids';
 import { command, query } from '../db/statement';
 import { integer, listOf, minute, oneOf, rowNumber, text } from '../db/tables/column';
 import { Claim, ClaimOverride, ClaimSpace } from '../db/tables/claims';
@@ -101,14 +101,4 @@ export const DROP_OCCUPANCY = command({
 export const DROP_EQUIPMENT_USE = command({
   sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: text() },
-});
-
-export const NAME_LAPSED_REQUESTS = command({
-  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
-  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
-});
-
-export const NAME_REQUESTS = command({
-  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
-  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
 });

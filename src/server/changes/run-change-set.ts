@@ -6,7 +6,6 @@ import { queueMail, takeMailBack } from '../mail/queue-mail';
 import { ChangeSet } from './change-set';
 import { releaseLapsedHolds } from './lapsed-holds';
 import { CHANGE_BY_KEY, ANY_LAPSED } from './changes.queries';
-import { NAME_REQUESTS } from './changes.queries';
 import { ChangeSetRow } from '../db/tables/records';
 import { writeJson, readJson } from '../db/tables/column';
 
@@ -59,14 +58,13 @@ export async function runChangeSet<Value>(
     if (order.signal?.aborted) return rollBack(refuse({ code: 'stopped' }));
     if (order.undoes === undefined) await queueMail(change, order.reason);
     else await takeMailBack(tx, order.undoes, at);
-    await change.writeHistory();
+    await change.finish();
     await tx
       .table(ChangeSetRow)
       .update(
         { id: change.id },
         { result: writeJson<unknown>(outcome.value), request_id: [...change.requestIds][0] ?? null },
       );
-    await tx.execute(NAME_REQUESTS, { id: change.id, requests: [...change.requestIds] });
     return { keep: true, value: outcome };
   });
 }

@@ -4,7 +4,7 @@ import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { horizonEnd } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
-import { ChangeSet } from '../changes/change-set';
+import { changeByTime } from '../changes/change-by-time';
 import { loadStandingClaims } from '../changes/claims';
 import { rewriteOccupancy } from '../changes/occupancy-rows';
 import type { Writer } from '../db/connection';
@@ -13,7 +13,6 @@ import { Request, Segment } from '../db/tables/requests';
 import { ENDLESS_SERIES } from './jobs.queries';
 import type { RowOfShape } from '../db/statement';
 import { readJson } from '../db/tables/column';
-import { ChangeSetRequest, ChangeSetRow } from '../db/tables/records';
 
 type EndlessRow = RowOfShape<typeof ENDLESS_SERIES.row>;
 
@@ -36,27 +35,22 @@ async function goOn(
   const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
   const keys = expandDates(set, { from, to, most: 3000 });
   const [pattern] = await loadStandingClaims(tx, [last]);
-  const id = await tx.table(ChangeSetRow).insert({
-    actor_id: null,
-    at_min: now,
-    action: 'the series goes on',
-    idempotency_key: `series-goes-on:${row.id}:${until}`,
-  });
-  const change = new ChangeSet(tx, id, null, now);
   const dates = keys.map((key) => {
     const shiftMin = wallMinute(key) - wallMinute(pattern!.startLocal);
     const draft = patchDate(pattern!, { shiftMin }, row.tzid, () => []);
     return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
   });
-  if (dates.length) {
-    const made = await insertDates(change, dates, row.request_id, row.id);
-    await rewriteOccupancy(tx, made.claimIds);
-    await change.updateVersioned(Request, [row.request_id], {});
-  }
-  await change.update(Segment, [row.id], () => ({ materialised_until: until }));
-  await change.writeHistory();
-  await tx.table(ChangeSetRequest).insert({ change_set_id: id, request_id: row.request_id });
-  return dates.length;
+  const deed = { action: 'the series goes on', key: () => `series-goes-on:${row.id}:${until}` };
+  return changeByTime(tx, now, deed, async (change) => {
+    if (dates.length) {
+      const made = await insertDates(change, dates, row.request_id, row.id);
+      await rewriteOccupancy(tx, made.claimIds);
+      await change.updateVersioned(Request, [row.request_id], {});
+    }
+    await change.update(Segment, [row.id], () => ({ materialised_until: until }));
+    change.requestIds.add(row.request_id);
+    return dates.length;
+  });
 }
 
 /**

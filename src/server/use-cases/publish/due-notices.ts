@@ -1,13 +1,12 @@
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { ChangeSet } from '../../changes/change-set';
+import { changeByTime } from '../../changes/change-by-time';
 import { syncPublished } from '../../changes/publishing/sync-published';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { siteZone } from '../../db/space-facts';
 import type { Writer } from '../../db/connection';
 import { DUE_REQUESTS, PUBLISHED_UNTIL } from './publish.queries';
-import { KEEP_PUBLISHED_UNTIL, NAME_REQUESTS } from './publish.queries';
-import { ChangeSetRow } from '../../db/tables/records';
+import { KEEP_PUBLISHED_UNTIL } from './publish.queries';
 
 /**
  * Puts on the calendars what is to be published from a day on that has come. The last day that was worked off is kept,
@@ -19,16 +18,11 @@ export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> 
   const [kept] = await tx.all(PUBLISHED_UNTIL);
   const due = await tx.value(DUE_REQUESTS, { today, seen: kept?.value ?? '' });
   if (due.length) {
-    const id = await tx.table(ChangeSetRow).insert({
-      actor_id: null,
-      at_min: now,
-      action: 'publishing day came',
-      idempotency_key: `publish:${now}:${due.join(',')}`.slice(0, 200),
+    const deed = { action: 'publishing day came', key: () => `publish:${now}:${due.join(',')}` };
+    await changeByTime(tx, now, deed, async (change) => {
+      for (const request of due) change.requestIds.add(request);
+      await syncPublished(change, due);
     });
-    const change = new ChangeSet(tx, id, null, now);
-    await syncPublished(change, due);
-    await change.writeHistory();
-    await tx.execute(NAME_REQUESTS, { id, requests: due });
   }
   // A whole lot may not be all of it: then the same days are looked at again.
   if (due.length < 500) await tx.execute(KEEP_PUBLISHED_UNTIL, { today });

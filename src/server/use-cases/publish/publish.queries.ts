@@ -92,11 +92,6 @@ export const CHOICES = jsonQuery({
   }),
 });
 
-export const NAME_REQUESTS = command({
-  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT $id, value FROM json_each($requests)',
-  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
-});
-
 export const KEEP_PUBLISHED_UNTIL = command({
   sql: `INSERT INTO setting (key, value) VALUES ('published_until', $today) ON CONFLICT DO UPDATE SET value = excluded.value`,
   bind: { today: day() },

@@ -3,7 +3,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { ChangeSet } from '../../changes/change-set';
+import { changeByTime } from '../../changes/change-by-time';
 import { syncPublished } from '../../changes/publishing/sync-published';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
@@ -24,16 +24,10 @@ const DUE = `SELECT json_group_array(request_id) AS json FROM (SELECT DISTINCT o
 export async function settleApprovals(tx: Writer, now: EpochMinute): Promise<number> {
   const due = await tx.json<RequestId[]>(DUE, { now });
   if (!due.length) return 0;
-  const id = await tx.insertRow(
-    // What is due goes with this change, so that none comes twice: its own number is key enough.
-    `INSERT INTO change_set (actor_id, at_min, action, idempotency_key)
-     SELECT NULL, $now, 'approval settled', 'settle:' || (COALESCE(MAX(id), 0) + 1) FROM change_set`,
-    { now },
-  );
-  // Not in the history of the requests: what was done to them is there already.
-  const change = new ChangeSet(tx, id, null, now);
-  await syncPublished(change, due);
-  await change.writeHistory();
+  // What is due goes with this change, so that none comes twice: its own number is key enough. It is not in the history
+  // of the requests: what was done to them is there already.
+  const deed = { action: 'approval settled', key: (id: number) => `settle:${id}` };
+  await changeByTime(tx, now, deed, (change) => syncPublished(change, due));
   return due.length;
 }
 

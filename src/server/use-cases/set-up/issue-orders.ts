@@ -4,15 +4,14 @@ import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { ChangeSet } from '../../changes/change-set';
+import { changeByTime } from '../../changes/change-by-time';
+import type { ChangeSet } from '../../changes/change-set';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { PICKED_ORDERS } from './set-up.queries';
-import { NAME_REQUESTS } from './set-up.queries';
-import { ChangeSetRow } from '../../db/tables/records';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
 const LOT = 500;
@@ -28,21 +27,13 @@ export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<numb
   const due = await tx.rows<{ id: number; request_id: RequestId }>(DUE, { now });
   if (!due.length) return 0;
   // Named by its first order: the same lot after a crash is the same change.
-  const id = await tx.table(ChangeSetRow).insert({
-    actor_id: null,
-    at_min: now,
-    action: 'issued orders whose day has come',
-    idempotency_key: `issue:${due[0]!.id}:${now}`,
+  const deed = { action: 'issued orders whose day has come', key: () => `issue:${due[0]?.id}:${now}` };
+  return changeByTime(tx, now, deed, async (change) => {
+    const ids = due.map(({ id }) => id);
+    await change.updateVersioned(WorkOrder, ids, { issued_min: now });
+    for (const { request_id } of due) change.requestIds.add(request_id);
+    return due.length;
   });
-  const change = new ChangeSet(tx, id, null, now);
-  await change.updateVersioned(
-    WorkOrder,
-    due.map((order) => order.id),
-    { issued_min: now },
-  );
-  await change.writeHistory();
-  await tx.execute(NAME_REQUESTS, { id, requests: due.map(({ request_id }) => request_id) });
-  return due.length;
 }
 
 export const isWholeLot = (count: number): boolean => count === LOT;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { ClaimId, OccurrenceId, PersonId, RequestId } from '@/core/ids';
+import type { ClaimId, OccurrenceId, PersonId } from '@/core/ids';
 import { command, jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
 import { flag, integer, listOf, minute, oneOf, rowNumber, text } from '../../db/tables/column';
@@ -236,11 +236,6 @@ export const COUNT_TEAM_AND_PERSON = query({
   sql: `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
   bind: { team: integer(), person: rowNumber<PersonId>() },
   row: { teams: integer(), people: integer() },
-});
-
-export const NAME_REQUESTS = command({
-  sql: 'INSERT INTO change_set_request (change_set_id, request_id) SELECT DISTINCT $id, value FROM json_each($requests)',
-  bind: { id: integer(), requests: listOf(rowNumber<RequestId>()) },
 });
 
 export const PUT_SERVICE_LINE = command({
