@@ -1,7 +1,7 @@
 import type { ClaimId } from '@/core/ids';
 import { command, query } from '../db/statement';
 import { integer, listOf, minute, oneOf, rowNumber, text } from '../db/tables/column';
-import { Claim, ClaimOverride, ClaimSpace } from '../db/tables/claims';
+import { Claim, ClaimOverride, ClaimSpace, TurnoverLink } from '../db/tables/claims';
 import { Occurrence, RequestCategory } from '../db/tables/requests';
 import { ChangeSetRow } from '../db/tables/records';
 
@@ -101,4 +101,12 @@ export const DROP_OCCUPANCY = command({
 export const DROP_EQUIPMENT_USE = command({
   sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: text() },
+});
+
+const TOUCHING = 'IN (SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)))';
+
+export const LINKS_OF_CLAIMS = query({
+  sql: `SELECT * FROM turnover_link WHERE before_claim_space_id ${TOUCHING} OR after_claim_space_id ${TOUCHING}`,
+  bind: { ids: listOf(Claim.id) },
+  row: TurnoverLink,
 });

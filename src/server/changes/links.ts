@@ -2,10 +2,15 @@ import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from './change-set';
-import type { RowOf } from '../db/tables/table';
 import { writtenForAll } from '../own-settings/ambient';
 import { ClaimSpace, TurnoverLink } from '../db/tables/claims';
-import { CUT_SPACES, MINUTES_TAKEN, CLAIMS_OF_SPACES, CLAIMS_OF_LINKED } from './changes.queries';
+import {
+  CUT_SPACES,
+  MINUTES_TAKEN,
+  CLAIMS_OF_SPACES,
+  CLAIMS_OF_LINKED,
+  LINKS_OF_CLAIMS,
+} from './changes.queries';
 import { PUT_AT_RISK } from './changes.queries';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
@@ -22,16 +27,11 @@ export interface CutToHeal {
   readonly side: 'cut_start_min' | 'cut_end_min';
 }
 
-const touching = 'IN (SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)))';
-
 /** Takes away the links of claims that no longer occupy, their own cuts with them; tells which neighbours to heal. */
 export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[]): Promise<CutToHeal[]> {
   if (!leaving.length) return [];
   const { tx } = change;
-  const links = await tx.rows<RowOf<typeof TurnoverLink>>(
-    `SELECT * FROM turnover_link WHERE before_claim_space_id ${touching} OR after_claim_space_id ${touching}`,
-    { ids: JSON.stringify(leaving) },
-  );
+  const links = await tx.all(LINKS_OF_CLAIMS, { ids: leaving });
   await change.remove(TurnoverLink, links);
   const gone = new Set<number>(leaving);
   const spaces = await tx.all(CLAIMS_OF_SPACES, {

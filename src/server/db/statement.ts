@@ -7,7 +7,8 @@ export type Shape = Readonly<Record<string, AnyColumn>>;
 
 type ArgOf<B> = B extends ListOf<infer Value> ? readonly Value[] : ValueOf<B>;
 export type ArgsOf<B extends Binds> = { readonly [Name in keyof B]: ArgOf<B[Name]> };
-export type RowOfShape<R extends Shape> = { readonly [Name in keyof R]: ValueOf<R[Name]> };
+/** A whole table is a shape too. */
+export type RowOfShape<R extends Shape> = { readonly [Name in string & keyof R]: ValueOf<R[Name]> };
 /** Nothing where a statement is given nothing. */
 export type GivenArgs<B extends Binds> = keyof B extends never ? [] : [args: ArgsOf<B>];
 

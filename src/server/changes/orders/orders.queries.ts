@@ -7,7 +7,7 @@ import { numberOf } from '../../db/shapes';
 import { listOf, minute, rowNumber } from '../../db/tables/column';
 import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
-import { WorkOrder } from '../../db/tables/work-orders';
+import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
 import { Claim, ClaimSpace, Occupancy } from '../../db/tables/claims';
 
 export const NAMES_IN_ORDERS = jsonQuery({
@@ -240,4 +240,10 @@ export const STANDING_CLAIMS = query({
   sql: 'SELECT id, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND standing_id IS NOT NULL',
   bind: { ids: listOf(Occurrence.id) },
   row: { id: Occurrence.id, claim: rowNumber<ClaimId>() },
+});
+
+export const VERSIONS_IN_FORCE = query({
+  sql: `SELECT v.* FROM work_order_version v JOIN work_order w ON w.id = v.order_id AND w.version = v.version WHERE v.order_id IN (SELECT value FROM json_each($ids))`,
+  bind: { ids: listOf(WorkOrder.id) },
+  row: WorkOrderVersion,
 });

@@ -6,8 +6,9 @@ import type { WantedOrder } from '@/core/work-orders/orders-for';
 import type { StoredOrder } from '@/core/work-orders/plan-orders';
 import type { ChangeSet } from '../change-set';
 import { writeJson } from '../../db/tables/column';
-import type { NewRow, RowOf } from '../../db/tables/table';
+import type { NewRow } from '../../db/tables/table';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
+import { VERSIONS_IN_FORCE } from './orders.queries';
 
 export interface OrderRow extends StoredOrder {
   readonly id: number;
@@ -82,10 +83,7 @@ export async function replaceOrders(
 ): Promise<void> {
   if (!orders.length) return;
   const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
-  const old = await change.tx.rows<RowOf<typeof WorkOrderVersion>>(
-    `SELECT v.* FROM work_order_version v JOIN work_order w ON w.id = v.order_id AND w.version = v.version WHERE v.order_id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify([...byId.keys()]) },
-  );
+  const old = await change.tx.all(VERSIONS_IN_FORCE, { ids: [...byId.keys()] });
   await change.remove(WorkOrderVersion, old);
   await change.insert(
     WorkOrderVersion,

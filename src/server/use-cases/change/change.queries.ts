@@ -106,3 +106,11 @@ export const DROP_EQUIPMENT_USE = command({
   sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: text() },
 });
+
+/** Of dates, and of those that turn over to them. */
+export const ORDERS_OF_DATES = query({
+  sql: `SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
+     UNION SELECT * FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids))`,
+  bind: { ids: listOf(Occurrence.id.plain()) },
+  row: WorkOrder,
+});

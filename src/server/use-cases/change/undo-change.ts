@@ -16,7 +16,16 @@ import { siteZone } from '../../db/space-facts';
 import { lastChange } from '../since';
 import { waysBack } from '../ways-out/ways-back';
 import { inTheWay, type Blocked } from './in-the-way';
-import { OrderNote, WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
+import {
+  OrderNote,
+  WorkOrder,
+  WorkOrderVersion,
+  ServiceLine,
+  WalkThrough,
+  Attendance,
+  Attendee,
+  Recipe,
+} from '../../db/tables/work-orders';
 import {
   Claim,
   ClaimEquipment,
@@ -47,6 +56,7 @@ import {
   UNDONE,
   CHANGE_TO_UNDO,
   CHANGE_KNOWN,
+  ORDERS_OF_DATES,
 } from './change.queries';
 import { DROP_OCCUPANCY, DROP_EQUIPMENT_USE } from './change.queries';
 import { EquipmentReturn } from '../../db/tables/work-orders';
@@ -185,28 +195,19 @@ async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promi
 
 /** Orders of dates that are no more; nothing is taken from a crew that has done the work. */
 async function removeOrders(change: ChangeSet, occurrences: readonly string[]): Promise<void> {
-  const ids = JSON.stringify(occurrences.map(Number));
-  const orders = await change.tx.rows<RowOf<typeof WorkOrder>>(
-    `SELECT * FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
-     UNION SELECT * FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids))`,
-    { ids },
-  );
-  const versions = await change.tx.rows<RowOf<typeof WorkOrderVersion>>(
-    'SELECT * FROM work_order_version WHERE order_id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(orders.map(({ id }) => id)) },
-  );
-  const notes = await change.tx.rows<RowOf<typeof OrderNote>>(
-    'SELECT * FROM order_note WHERE order_id IN (SELECT value FROM json_each($ids))',
-    { ids: JSON.stringify(orders.map(({ id }) => id)) },
-  );
-  await change.remove(OrderNote, notes);
-  await change.tx.table(EquipmentReturn).remove({ order_id: orders.map(({ id }) => id) });
+  const { tx } = change;
+  const ids = occurrences.map(Number);
+  const orders = await tx.all(ORDERS_OF_DATES, { ids });
+  const ofOrders = { order_id: orders.map(({ id }) => id) };
+  await change.remove(OrderNote, await tx.table(OrderNote).all(ofOrders));
+  await tx.table(EquipmentReturn).remove(ofOrders);
   // What was kept beside dates that never were.
-  for (const table of ['service_line', 'walk_through', 'attendance', 'attendee', 'recipe'])
-    await change.tx.run(`DELETE FROM ${table} WHERE occurrence_id IN (SELECT value FROM json_each($ids))`, {
-      ids,
-    });
-  await change.remove(WorkOrderVersion, versions);
+  await tx.table(ServiceLine).remove({ occurrence_id: ids });
+  await tx.table(WalkThrough).remove({ occurrence_id: ids });
+  await tx.table(Attendance).remove({ occurrence_id: ids });
+  await tx.table(Attendee).remove({ occurrence_id: ids });
+  await tx.table(Recipe).remove({ occurrence_id: ids });
+  await change.remove(WorkOrderVersion, await tx.table(WorkOrderVersion).all(ofOrders));
   await change.remove(WorkOrder, orders);
 }
 

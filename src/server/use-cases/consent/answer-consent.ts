@@ -7,7 +7,6 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { ofAllLookedAfter } from './consent-book';
 import { Consent } from '../../db/tables/claims';
-import type { RowOf } from '../../db/tables/table';
 
 const MINE = `SELECT DISTINCT id, request FROM (${ofAllLookedAfter(
   ({
@@ -37,10 +36,7 @@ export async function answerConsent(
     const bind = { claims: JSON.stringify(claims), me };
     const mine = await change.tx.rows<{ id: ClaimId; request: RequestId }>(MINE, bind);
     if (mine.length < claims.length) return refuse({ code: 'consent-moved' });
-    const before = await change.tx.rows<RowOf<typeof Consent>>(
-      'SELECT * FROM consent WHERE steward_id = $me AND claim_id IN (SELECT value FROM json_each($claims))',
-      bind,
-    );
+    const before = await change.tx.table(Consent).all({ steward_id: me, claim_id: claims });
     await change.remove(Consent, before);
     await change.insert(
       Consent,

@@ -4,7 +4,7 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf, textOf } from '../../db/shapes';
 import { day, integer, listOf, text } from '../../db/tables/column';
-import { Occurrence, Request, Segment } from '../../db/tables/requests';
+import { Occurrence, Request, Segment, RequestCategory } from '../../db/tables/requests';
 import { Recipe } from '../../db/tables/work-orders';
 import { Claim } from '../../db/tables/claims';
 import { Category } from '../../db/tables/house';
@@ -111,4 +111,11 @@ export const IS_WAITING = query({
 export const CATEGORIES_IN_USE = query({
   sql: 'SELECT id, name FROM category WHERE retired_at IS NULL ORDER BY position, name',
   row: { id: Category.id, name: Category.name },
+});
+
+/** The leading category, and the new one where it stood further down. */
+export const CATEGORIES_TO_REPLACE = query({
+  sql: `SELECT * FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids)) AND (position = 0 OR category_id = $category)`,
+  bind: { ids: listOf(Request.id), category: RequestCategory.category_id },
+  row: RequestCategory,
 });

@@ -8,8 +8,7 @@ import { syncPublished } from '../../changes/publishing/sync-published';
 import type { SignedInContext } from '../../context';
 import { lastChange } from '../since';
 import { Request, RequestCategory } from '../../db/tables/requests';
-import type { RowOf } from '../../db/tables/table';
-import { CATEGORY_IN_USE, REQUESTS_BY_REF } from './decide.queries';
+import { CATEGORY_IN_USE, REQUESTS_BY_REF, CATEGORIES_TO_REPLACE } from './decide.queries';
 
 const NOTHING_MOVES = {
   dates: 0,
@@ -48,11 +47,7 @@ export async function recategorise(
         return refuse({ code: 'stale', since: await lastChange(tx, request.id, request.tzid) });
     }
     const ids = known.map(({ id }) => id);
-    // The leading one, and the new one where it stood further down.
-    const old = await tx.rows<RowOf<typeof RequestCategory>>(
-      `SELECT * FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids)) AND (position = 0 OR category_id = $category)`,
-      { ids: JSON.stringify(ids), category: categoryId },
-    );
+    const old = await tx.all(CATEGORIES_TO_REPLACE, { ids, category: categoryId });
     await change.remove(RequestCategory, old);
     await change.insert(
       RequestCategory,

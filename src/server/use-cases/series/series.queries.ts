@@ -1,7 +1,7 @@
 import { query } from '../../db/statement';
 import { flag, integer } from '../../db/tables/column';
 import { Site } from '../../db/tables/house';
-import { Segment } from '../../db/tables/requests';
+import { Segment, SegmentDate } from '../../db/tables/requests';
 
 export const SEGMENT = query({
   sql: 'SELECT id, no, uid, rrule, endless FROM segment WHERE id = $id',
@@ -18,4 +18,10 @@ export const NEXT_SEGMENT_NO = query({
   sql: 'SELECT COALESCE(MAX(no), 0) + 1 AS no FROM segment WHERE request_id = $id',
   bind: { id: Segment.request_id },
   row: { no: integer() },
+});
+
+export const DATES_BESIDE_FROM = query({
+  sql: 'SELECT * FROM segment_date WHERE segment_id = $id AND recurrence_local >= $key',
+  bind: { id: SegmentDate.segment_id, key: SegmentDate.recurrence_local },
+  row: SegmentDate,
 });

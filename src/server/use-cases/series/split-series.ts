@@ -47,8 +47,7 @@ import { checkAgainstWorld } from '../verdicts';
 import { Occurrence, Request, Segment, SegmentDate } from '../../db/tables/requests';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { asFlag } from '../../db/tables/column';
-import type { RowOf } from '../../db/tables/table';
-import { SEGMENT, HORIZON_OF_SITE, NEXT_SEGMENT_NO } from './series.queries';
+import { SEGMENT, HORIZON_OF_SITE, NEXT_SEGMENT_NO, DATES_BESIDE_FROM } from './series.queries';
 
 interface Segment {
   readonly id: SegmentId;
@@ -173,10 +172,7 @@ async function writeSegments(change: ChangeSet, split: Split, uid: string): Prom
 
 /** Dates picked by hand belong to no rule: those from the split on leave the old set with their dates. */
 async function dropOldExtras(change: ChangeSet, { segment, from }: Split): Promise<void> {
-  const rows = await change.tx.rows<RowOf<typeof SegmentDate>>(
-    'SELECT * FROM segment_date WHERE segment_id = $id AND recurrence_local >= $key',
-    { id: segment.id, key: from.key },
-  );
+  const rows = await change.tx.all(DATES_BESIDE_FROM, { id: segment.id, key: from.key });
   await change.remove(SegmentDate, rows);
 }
 

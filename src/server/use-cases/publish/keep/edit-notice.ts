@@ -26,14 +26,11 @@ interface Before {
 }
 
 async function loadBefore(change: ChangeSet, request: RequestRow): Promise<Before> {
-  const bind = { id: request.id };
-  const [row] = await change.tx.rows<Pick<Before, 'second_line' | 'public_html' | 'public_text'>>(
-    'SELECT second_line, public_html, public_text FROM request WHERE id = $id',
-    bind,
-  );
   const notice = await change.tx.table(Notice).first({ request_id: request.id });
   const choices = await change.tx.table(RequestCalendar).all({ request_id: request.id });
-  return { ...row!, notice, choices };
+  const row = await change.tx.table(Request).first({ id: request.id });
+  if (!row) throw new Error(`request ${request.id} was there a moment ago`);
+  return { ...row, notice, choices };
 }
 
 type Choice = RowOf<typeof RequestCalendar>['choice'];
