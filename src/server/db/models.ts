@@ -7,7 +7,7 @@ import {
   type Transaction,
 } from 'sequelize';
 import type { AnyColumn, SqlType, Stored } from './tables/column';
-import { factsOf, type NewRow, type RowOf, type Table, type TableFacts } from './tables/table';
+import { factsOf, type LooseRow, type NewRow, type RowOf, type Table, type TableFacts } from './tables/table';
 
 const TYPES = {
   INTEGER: DataTypes.INTEGER,
@@ -40,6 +40,8 @@ export interface Rows<T extends Table> {
 export interface WritableRows<T extends Table> extends Rows<T> {
   /** @returns the number the row was given, where its table has numbers of its own; else 0 */
   insert(row: NewRow<T>): Promise<number>;
+  /** The same for a row whose values are checked and not branded. */
+  insertLoose(row: LooseRow<T>): Promise<number>;
   /** One statement however many; what a row leaves out has its default. */
   insertAll(rows: readonly NewRow<T>[]): Promise<void>;
   /** @returns how many there were */
@@ -142,13 +144,15 @@ export function writableRowsOf<T extends Table>(
     const numbers = await nextNumbers(statements, facts.name, given.length);
     return given.map((row, index) => ({ id: numbers[index] ?? null, ...row }));
   };
+  const insert = async (row: NewRow<T>): Promise<number> => {
+    const [made] = await numbered([row]);
+    await model.create(made ?? {}, { transaction, returning: false });
+    return Number(made?.id ?? 0);
+  };
   return {
     ...rowsOf(sequelize, transaction, table),
-    insert: async (row) => {
-      const [made] = await numbered([row]);
-      await model.create(made ?? {}, { transaction, returning: false });
-      return Number(made?.id ?? 0);
-    },
+    insert,
+    insertLoose: (row) => insert(row as unknown as NewRow<T>),
     insertAll: async (rows) => {
       if (!rows.length) return;
       const made = filled(facts, await numbered(rows));

@@ -50,5 +50,12 @@ type LeftOut<T extends Columns> = {
   [Name in string & keyof T]: T[Name] extends Column<Stored, true> ? Name : never;
 }[string & keyof T];
 
+type LooseValue<Value> = Value extends number ? number : Value extends string ? string : Value;
+
+/** A row as a form or a file says it, before its numbers and words have brands. */
+export type LooseRow<T extends Columns> = {
+  readonly [Name in keyof NewRow<T>]: LooseValue<NewRow<T>[Name]>;
+};
+
 /** A row as it is given: what has a default may be left out. */
 export type NewRow<T extends Columns> = Omit<RowOf<T>, LeftOut<T>> & Partial<Pick<RowOf<T>, LeftOut<T>>>;

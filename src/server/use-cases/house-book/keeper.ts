@@ -8,6 +8,8 @@ import type { Reader, Writer } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
+import type { Where } from '../../db/models';
+import type { LooseRow, NewRow, RowOf, Table } from '../../db/tables/table';
 
 /** What of the calendar a change of a thing can reach. */
 export interface Touched {
@@ -70,41 +72,27 @@ export const todayOf = async ({ tx, at }: ChangeSet): Promise<string> =>
 type Columns = Readonly<Record<string, string | number | null>>;
 
 /** Inserts a row, or writes over the one there is. */
-export async function writeRow(tx: Writer, table: string, id: number | null, row: Columns): Promise<number> {
-  const columns = Object.keys(row);
-  if (id === null)
-    return tx.insertRow(
-      `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `$${column}`).join(', ')})`,
-      row,
-    );
-  await tx.run(
-    `UPDATE ${table} SET ${columns.map((column) => `${column} = $${column}`).join(', ')} WHERE id = $id`,
-    {
-      ...row,
-      id,
-    },
-  );
+export async function writeRow<T extends Table>(
+  tx: Writer,
+  table: T,
+  id: number | null,
+  row: Partial<LooseRow<T>>,
+): Promise<number> {
+  // What only a new row needs, such as its place in the order, is there where there is none yet.
+  if (id === null) return tx.table(table).insertLoose(row as LooseRow<T>);
+  await tx.table(table).update({ id } as unknown as Where<T>, row as unknown as Partial<RowOf<T>>);
   return id;
 }
 
 /** Makes the rows that belong to one owner exactly these. */
-export async function replaceRows(
+export async function replaceRows<T extends Table>(
   tx: Writer,
-  table: string,
-  owner: Columns,
-  rows: readonly Columns[],
+  table: T,
+  owner: Where<T>,
+  rows: readonly object[],
 ): Promise<void> {
-  const where = Object.keys(owner)
-    .map((column) => `${column} = $${column}`)
-    .join(' AND ');
-  await tx.run(`DELETE FROM ${table} WHERE ${where}`, owner);
-  if (!rows.length) return;
-  const all = rows.map((row) => ({ ...owner, ...row }));
-  const columns = Object.keys(all[0]!);
-  await tx.run(
-    `INSERT INTO ${table} (${columns.join(', ')}) SELECT ${columns.map((column) => `j.value->>'${column}'`).join(', ')} FROM json_each($rows) j`,
-    { rows: JSON.stringify(all) },
-  );
+  await tx.table(table).remove(owner);
+  await tx.table(table).insertAll(rows.map((row) => ({ ...owner, ...row }) as unknown as NewRow<T>));
 }
 
 /** The last place in the order of the house. */

@@ -3,7 +3,7 @@ import type { Reader, Writer } from '../../db/connection';
 import type { QuestionOwner } from '../ask/questions';
 import { replaceRows } from './keeper';
 import { HOURS_OF, QUESTION_ROWS } from './house-book.queries';
-import { Question } from '../../db/tables/house';
+import { Question, Hours } from '../../db/tables/house';
 
 type HoursOwner = 'site' | 'building' | 'space';
 
@@ -35,7 +35,7 @@ export const storeHours = (
 ): Promise<void> =>
   replaceRows(
     tx,
-    'hours',
+    Hours,
     { owner_kind: owner, owner_id: id },
     rows.flatMap(({ days, from, to, validFrom, validTo }) =>
       [...new Set(days)].map((weekday) => ({

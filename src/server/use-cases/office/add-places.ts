@@ -6,8 +6,9 @@ import type { Writer } from '../../db/connection';
 import { addQuestions } from './add-services';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { ADD_PARTS, ADD_PLACES_ADD_PARTS, ADD_POLICIES, ADD_SPACE, ADD_TIMETABLES } from './office.queries';
-import { Space, SpacePolicy, Resource } from '../../db/tables/spaces';
+import { Space, SpacePolicy, Resource, SpaceLayout } from '../../db/tables/spaces';
 import { writeJson } from '../../db/tables/column';
+import { Building, Timetable } from '../../db/tables/house';
 
 type SpaceInput = OfficeInput['buildings'][number]['spaces'][number];
 
@@ -22,7 +23,7 @@ async function addSpace(
   space: SpaceInput,
   position: number,
 ): Promise<number> {
-  const id = await insert(tx, 'space', {
+  const id = await insert(tx, Space, {
     building_id: buildingId,
     code: space.code,
     name: space.name,
@@ -40,7 +41,7 @@ async function addSpace(
   await addQuestions(tx, 'space', id, space.questions);
   for (const feature of space.features) await tx.execute(ADD_SPACE, { id, feature });
   for (const [index, offer] of space.layouts.entries())
-    await insert(tx, 'space_layout', {
+    await insert(tx, SpaceLayout, {
       space_id: id,
       layout: offer.layout,
       seats: offer.seats ?? seatsByArea(space.areaM2 ?? 0, offer.layout),
@@ -89,7 +90,7 @@ export async function addPlaces(
 ): Promise<PlacedSpace[]> {
   const spaces: PlacedSpace[] = [];
   for (const [index, building] of buildings.entries()) {
-    const buildingId = await insert(tx, 'building', {
+    const buildingId = await insert(tx, Building, {
       site_id: siteId,
       name: building.name,
       position: index,
@@ -111,7 +112,7 @@ async function addTimetable(
   periods: readonly PeriodInput[],
   validity: { from: string | null; to: string | null },
 ): Promise<number> {
-  const id = await insert(tx, 'timetable', {
+  const id = await insert(tx, Timetable, {
     site_id: siteId,
     name,
     valid_from: validity.from,

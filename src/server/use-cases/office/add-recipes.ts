@@ -4,6 +4,8 @@ import type { Writer } from '../../db/connection';
 import { recipeRow } from '../set-up/recipe-row';
 import { toEpochMinute } from '@/core/time/zone';
 import { insert, known, OfficeFileError } from './office-rows';
+import { Recipe } from '../../db/tables/work-orders';
+import { Shift } from '../../db/tables/spaces';
 
 type ByName = ReadonlyMap<string, number>;
 
@@ -24,7 +26,7 @@ export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamId
   const people = await namesOf(tx, 'person', 'email');
   for (const { name, shifts } of teams)
     for (const shift of shifts)
-      await insert(tx, 'shift', {
+      await insert(tx, Shift, {
         team_id: known(teamIds, name, 'team'),
         person_id: personOf(people, shift.person, say`a shift of ${name}`),
         start_min: toEpochMinute(shift.from, site.zone, 'offset-before'),
@@ -61,7 +63,7 @@ export async function addRecipes(tx: Writer, { teams }: OfficeInput, teamIds: By
       };
       await insert(
         tx,
-        'recipe',
+        Recipe,
         recipeRow({ ...recipe, teamId: known(teamIds, team.name, 'team'), personId, when }),
       );
     }

@@ -2,6 +2,8 @@ import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import type { QuestionOwner } from '../ask/questions';
 import { insert, known } from './office-rows';
+import { Question } from '../../db/tables/house';
+import { Service } from '../../db/tables/spaces';
 
 type Questions = OfficeInput['services'][number]['questions'];
 
@@ -13,7 +15,7 @@ export async function addQuestions(
   questions: Questions,
 ): Promise<void> {
   for (const [position, { text, required, choices, seenBy }] of questions.entries())
-    await insert(tx, 'question', {
+    await insert(tx, Question, {
       owner_kind: owner,
       owner_id: ownerId,
       text,
@@ -30,7 +32,7 @@ export async function addServices(
   teams: ReadonlyMap<string, number>,
 ): Promise<void> {
   for (const [position, { name, about, team, leadDays, crewMin, questions }] of services.entries()) {
-    const id = await insert(tx, 'service', {
+    const id = await insert(tx, Service, {
       name,
       about,
       team_id: known(teams, team, 'team'),

@@ -6,6 +6,7 @@ import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { insert, known, OfficeFileError } from './office-rows';
 import { ADD_KITS, ADD_SUBSTITUTES } from './office.queries';
+import { EquipmentType, StockLine, Store, Resource } from '../../db/tables/spaces';
 
 type TypeInput = OfficeInput['stores'][number]['equipment'][number];
 
@@ -60,7 +61,7 @@ type StockLineOf = (
 async function addOwned(tx: Writer, type: TypeInput, line: StockLineOf): Promise<void> {
   if (type.kit.length || type.poolOf !== null) return;
   for (const name of type.units)
-    await line(epochMinute(0), null, 1, 'owned', await insert(tx, 'resource', { kind: 'unit', name }));
+    await line(epochMinute(0), null, 1, 'owned', await insert(tx, Resource, { kind: 'unit', name }));
   if (!type.units.length) await line(epochMinute(0), null, type.quantity, 'owned');
 }
 
@@ -74,9 +75,9 @@ export async function addStores(
   let position = 0;
   const ids = new Map<string, number>();
   for (const store of stores) {
-    const storeId = await insert(tx, 'store', { site_id: siteId, name: store.name });
+    const storeId = await insert(tx, Store, { site_id: siteId, name: store.name });
     for (const type of store.equipment) {
-      const typeId = await insert(tx, 'equipment_type', {
+      const typeId = await insert(tx, EquipmentType, {
         store_id: storeId,
         name: type.name,
         fetch_min: type.fetchMin,
@@ -86,7 +87,7 @@ export async function addStores(
       });
       ids.set(type.name, typeId);
       const line: StockLineOf = (from, to, delta, reason, unit) =>
-        insert(tx, 'stock_line', {
+        insert(tx, StockLine, {
           type_id: typeId,
           resource_id: unit ?? null,
           from_min: from,

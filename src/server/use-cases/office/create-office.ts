@@ -15,17 +15,21 @@ import {
   CREATE_OFFICE_ADD_PEOPLE_2,
   CREATE_OFFICE_ADD_PEOPLE_3,
 } from './office.queries';
+import { Season, Site, Organisation, Category } from '../../db/tables/house';
+import { Person } from '../../db/tables/people';
+import { Calendar } from '../../db/tables/publishing';
+import { Team } from '../../db/tables/spaces';
 
 async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
-  for (const { name } of teams) ids.set(name, await insert(tx, 'team', { name }));
+  for (const { name } of teams) ids.set(name, await insert(tx, Team, { name }));
   return ids;
 }
 
 /** Every category has its own public calendar. */
 async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<void> {
   for (const [position, { name, mark, hue, about, publish, audiences, questions }] of categories.entries()) {
-    const id = await insert(tx, 'category', {
+    const id = await insert(tx, Category, {
       name,
       mark,
       hue,
@@ -37,7 +41,7 @@ async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<v
     await tx.execute(ADD_CATEGORIES, { audiences });
     await addQuestions(tx, 'category', id, questions);
     const filter = JSON.stringify({ categories: [id], spaces: [] });
-    await insert(tx, 'calendar', { slug: slugOf(name), name, about, filter, position });
+    await insert(tx, Calendar, { slug: slugOf(name), name, about, filter, position });
   }
 }
 
@@ -50,7 +54,7 @@ async function addPeople(
 ): Promise<void> {
   const ids = new Map<string, number>();
   for (const person of people) {
-    const id = await insert(tx, 'person', {
+    const id = await insert(tx, Person, {
       name: person.name,
       email: person.email.toLowerCase(),
       password_hash: person.hash,
@@ -94,7 +98,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     const [existing] = await tx.all(HAS_PEOPLE);
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
     const { name, zone, language, office: contact, accessMin, exitMin, grainMin } = office.site;
-    const siteId = await insert(tx, 'site', {
+    const siteId = await insert(tx, Site, {
       name,
       tzid: zone,
       language,
@@ -107,7 +111,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     });
     await addTimes(tx, 'site', siteId, office.site);
     for (const season of office.seasons)
-      await insert(tx, 'season', {
+      await insert(tx, Season, {
         site_id: siteId,
         name: season.name,
         from_date: season.from,
@@ -120,7 +124,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     await addCategories(tx, office);
     const organisations = new Map<string, number>();
     for (const each of office.organisations)
-      organisations.set(each, await insert(tx, 'organisation', { name: each }));
+      organisations.set(each, await insert(tx, Organisation, { name: each }));
     await addPolicies(tx, spaces, await addTimetables(tx, siteId, office), organisations);
     await addPeople(tx, siteId, people, organisations, teams);
     await addShifts(tx, office, teams);

@@ -1,18 +1,13 @@
 import type { OfficeInput } from '@/contracts/office';
+import type { LooseRow, Table } from '../../db/tables/table';
 import type { Writer } from '../../db/connection';
+import { Hours, Closure } from '../../db/tables/house';
 
 /** Something in the file that does not fit together; the message names it. */
 export class OfficeFileError extends Error {}
 
-export async function insert(
-  tx: Writer,
-  table: string,
-  row: Record<string, string | number | null>,
-): Promise<number> {
-  const columns = Object.keys(row);
-  const values = columns.map((column) => `$${column}`).join(', ');
-  return tx.insertRow(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${values})`, row);
-}
+export const insert = <T extends Table>(tx: Writer, table: T, row: LooseRow<T>): Promise<number> =>
+  tx.table(table).insertLoose(row);
 
 /** The number of what the file calls by name. @throws OfficeFileError naming what is not there. */
 export const known = (ids: ReadonlyMap<string, number>, name: string, what: string): number => {
@@ -34,9 +29,9 @@ export async function addTimes(
 ) {
   for (const { days, from, to } of hours)
     for (const weekday of days)
-      await insert(tx, 'hours', { owner_kind: kind, owner_id: ownerId, weekday, from_min: from, to_min: to });
+      await insert(tx, Hours, { owner_kind: kind, owner_id: ownerId, weekday, from_min: from, to_min: to });
   for (const closure of closures)
-    await insert(tx, 'closure', {
+    await insert(tx, Closure, {
       owner_kind: kind,
       owner_id: ownerId,
       start_local: closure.from,

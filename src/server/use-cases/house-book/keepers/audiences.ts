@@ -48,7 +48,7 @@ export const audienceKeeper: Keeper<'audience'> = {
   faults: (reader, id, { name }) => nameFaults(reader, 'audience', id, name),
   store: async (change, id, { name }, before) => {
     const { tx } = change;
-    const row = await writeRow(tx, 'audience', id, {
+    const row = await writeRow(tx, Audience, id, {
       name,
       ...(id === null && { position: await lastPosition(tx, 'audience') }),
     });

@@ -36,7 +36,7 @@ export const buildingKeeper: Keeper<'building'> = {
   ],
   store: async ({ tx }, id, { name, siteId: site, hours }) => {
     const position = id === null ? await lastPosition(tx, 'building') : null;
-    const row = await writeRow(tx, 'building', id, {
+    const row = await writeRow(tx, Building, id, {
       name,
       site_id: site ?? (await siteId(tx)),
       ...(position !== null && { position }),

@@ -38,7 +38,7 @@ export const closureKeeper: Keeper<'closure'> = {
     ]),
   store: async ({ tx }, id, doc) =>
     done(
-      await writeRow(tx, 'closure', id, {
+      await writeRow(tx, Closure, id, {
         owner_kind: doc.owner,
         owner_id: await ownerOf(tx, doc),
         start_local: doc.from,

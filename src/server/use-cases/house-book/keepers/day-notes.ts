@@ -16,6 +16,6 @@ export const dayNoteKeeper: Keeper<'day-note'> = {
     ),
   faults: async () => [],
   store: async ({ tx }, id, { name, from, to }) =>
-    done(await writeRow(tx, 'day_note', id, { name, from_date: from, to_date: to })),
+    done(await writeRow(tx, DayNote, id, { name, from_date: from, to_date: to })),
   remove: (tx, id) => tx.table(DayNote).remove({ id }),
 };

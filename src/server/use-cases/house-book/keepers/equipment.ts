@@ -22,7 +22,13 @@ import {
 import { loadStock, storeStock } from './stock';
 import { ALL_KIT_ITEMS } from './keepers.queries';
 import { DROP_LATER_STOCK_OF_UNIT, DROP_SUBSTITUTES, CLOSE_STOCK_OF_UNIT } from './keepers.queries';
-import { EquipmentType, KitItem as KitItems, Resource, StockLine } from '../../../db/tables/spaces';
+import {
+  EquipmentType,
+  KitItem as KitItems,
+  Resource,
+  StockLine,
+  EquipmentSubstitute,
+} from '../../../db/tables/spaces';
 import { Picture } from '../../../db/tables/house';
 import { epochMinute } from '@/core/time/epoch-minute';
 
@@ -109,7 +115,7 @@ async function store(
   before: EquipmentDoc | null,
 ): Promise<Outcome<number>> {
   const { tx } = change;
-  const row = await writeRow(tx, 'equipment_type', id, {
+  const row = await writeRow(tx, EquipmentType, id, {
     store_id: doc.storeId,
     name: doc.name,
     fetch_min: doc.fetchMin,
@@ -119,13 +125,13 @@ async function store(
   });
   await replaceRows(
     tx,
-    'kit_item',
+    KitItems,
     { kit_id: row },
     doc.kit.map(({ typeId, quantity }) => ({ type_id: typeId, quantity })),
   );
   await replaceRows(
     tx,
-    'equipment_substitute',
+    EquipmentSubstitute,
     { type_id: row },
     doc.substitutes.map((by_type_id, position) => ({ by_type_id, position })),
   );

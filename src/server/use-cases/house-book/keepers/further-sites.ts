@@ -39,7 +39,7 @@ export const furtherSiteKeeper: Keeper<'further-site'> = {
   },
   faults: (reader, id, { name }) => nameFaults(reader, 'site', id, name),
   store: async ({ tx }, id, { name, hours }) => {
-    const row = await writeRow(tx, 'site', id, { ...(id === null && (await commonOf(tx))), name });
+    const row = await writeRow(tx, Site, id, { ...(id === null && (await commonOf(tx))), name });
     await storeHours(tx, 'site', row, hours);
     return done(row);
   },

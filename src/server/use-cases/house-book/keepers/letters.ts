@@ -3,6 +3,7 @@ import { lettersDoc, type LettersDoc } from '@/contracts/house-book/letters';
 import { done } from '@/contracts/refusal';
 import { writeRow, type Keeper } from '../keeper';
 import { WORDING } from './keepers.queries';
+import { LetterWording } from '../../../db/tables/house';
 
 export const lettersKeeper: Keeper<'letters'> = {
   table: 'letter_wording',
@@ -17,7 +18,7 @@ export const lettersKeeper: Keeper<'letters'> = {
   faults: async () => [],
   store: async ({ tx }, id, doc) => {
     const chosen = Object.fromEntries(Object.entries(doc).filter(([, text]) => text !== ''));
-    return done(await writeRow(tx, 'letter_wording', id, { doc: JSON.stringify(chosen) }));
+    return done(await writeRow(tx, LetterWording, id, { doc: JSON.stringify(chosen) }));
   },
   remove: async () => {
     throw new Error('the wording of letters is never removed');

@@ -17,7 +17,7 @@ import { siteId } from './spaces-of';
 import { HAS_HOUSEKEEPER, OTHER_HOUSEKEEPER, IS_HOUSEKEEPER } from './keepers.queries';
 import { DROP_DEPUTIES, GRANT_ON_SITE, PUT_STEWARD, DROP_GRANTS } from './keepers.queries';
 import { Shift, Team, TeamMember } from '../../../db/tables/spaces';
-import { AccountLink, Membership, Person } from '../../../db/tables/people';
+import { AccountLink, Membership, Person, Deputy } from '../../../db/tables/people';
 import { Organisation } from '../../../db/tables/house';
 import { Outbox } from '../../../db/tables/records';
 
@@ -39,10 +39,10 @@ export const teamKeeper: Keeper<'team'> = {
     ...(await referenceFaults(reader, [{ path: 'members', table: 'person', ids: members }])),
   ],
   store: async ({ tx }, id, { name, members }) => {
-    const row = await writeRow(tx, 'team', id, { name });
+    const row = await writeRow(tx, Team, id, { name });
     await replaceRows(
       tx,
-      'team_member',
+      TeamMember,
       { team_id: row },
       members.map((person_id) => ({ person_id })),
     );
@@ -97,10 +97,10 @@ export const organisationKeeper: Keeper<'organisation'> = {
     ...(await referenceFaults(reader, [{ path: 'members', table: 'person', ids: members }])),
   ],
   store: async ({ tx }, id, { name, members }) => {
-    const row = await writeRow(tx, 'organisation', id, { name });
+    const row = await writeRow(tx, Organisation, id, { name });
     await replaceRows(
       tx,
-      'membership',
+      Membership,
       { organisation_id: row },
       members.map((person_id) => ({ person_id })),
     );
@@ -183,26 +183,26 @@ export const personKeeper: Keeper<'person'> = {
   ],
   store: async ({ tx }, id, doc, before) => {
     const hadHousekeeper = await hasHousekeeper(tx);
-    const row = await writeRow(tx, 'person', id, { name: doc.name, email: doc.email.toLowerCase() });
+    const row = await writeRow(tx, Person, id, { name: doc.name, email: doc.email.toLowerCase() });
     // A link that went to the address of before is not for whoever reads there now.
     if (before && before.email !== doc.email.toLowerCase())
       await tx.table(AccountLink).remove({ person_id: row, used_ms: null });
     await storeGrants(tx, row, doc);
     await replaceRows(
       tx,
-      'team_member',
+      TeamMember,
       { person_id: row },
       doc.teams.map((team_id) => ({ team_id })),
     );
     await replaceRows(
       tx,
-      'membership',
+      Membership,
       { person_id: row },
       doc.organisations.map((organisation_id) => ({ organisation_id })),
     );
     await replaceRows(
       tx,
-      'deputy',
+      Deputy,
       { person_id: row },
       doc.deputies.map((deputy_id) => ({ deputy_id })),
     );

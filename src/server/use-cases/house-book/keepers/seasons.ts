@@ -17,6 +17,6 @@ export const seasonKeeper: Keeper<'season'> = {
     ),
   faults: (reader, id, { name }) => nameFaults(reader, 'season', id, name),
   store: async ({ tx }, id, { name, from, to }) =>
-    done(await writeRow(tx, 'season', id, { name, from_date: from, to_date: to, site_id: await siteId(tx) })),
+    done(await writeRow(tx, Season, id, { name, from_date: from, to_date: to, site_id: await siteId(tx) })),
   remove: (tx, id) => tx.table(Season).remove({ id }),
 };

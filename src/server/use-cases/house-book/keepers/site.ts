@@ -6,6 +6,7 @@ import { loadHours, storeHours } from '../own-rows';
 import { followMainSite } from './further-sites';
 import { SPACES_OF } from './spaces-of';
 import { ANY_CLAIM } from './keepers.queries';
+import { Site } from '../../../db/tables/house';
 
 const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'language', language, 'officeName', office_name, 'officePhone', office_phone,
   'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'layoutMinutes', json(layout_minutes), 'registerDomains', json(register_domains)) FROM site WHERE id = $id AND id = (SELECT MIN(id) FROM site)`;
@@ -29,7 +30,7 @@ export const siteKeeper: Keeper<'site'> = {
           say`Dates are asked for in ${before.zone} already; another zone would move them all. Leave it as it is.`,
         );
     }
-    const siteId = await writeRow(tx, 'site', id, {
+    const siteId = await writeRow(tx, Site, id, {
       name: doc.name,
       tzid: doc.zone,
       week_start: doc.weekStart,

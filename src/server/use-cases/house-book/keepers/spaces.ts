@@ -21,7 +21,14 @@ import {
 import { loadHours, loadQuestionRows, storeHours, storeQuestions } from '../own-rows';
 import { compose } from './compose';
 import { HOUSE_MINUTES } from './keepers.queries';
-import { Space, SpaceChild } from '../../../db/tables/spaces';
+import {
+  Space,
+  SpaceChild,
+  SpacePolicy,
+  SpaceLayout,
+  SpaceTimetable,
+  SpaceFeature,
+} from '../../../db/tables/spaces';
 import { Picture } from '../../../db/tables/house';
 
 type Row = Omit<SpaceDoc, 'hours' | 'questions' | 'stepFree' | 'outdoor'> & {
@@ -86,13 +93,13 @@ async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): P
   const usual = await houseMinutes(tx);
   await replaceRows(
     tx,
-    'space_feature',
+    SpaceFeature,
     { space_id },
     doc.features.map((feature) => ({ feature })),
   );
   await replaceRows(
     tx,
-    'space_layout',
+    SpaceLayout,
     { space_id },
     doc.layouts.map(({ layout, seats, setupMin, strikeMin }, position) => ({
       layout,
@@ -104,7 +111,7 @@ async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): P
   );
   await replaceRows(
     tx,
-    'space_policy',
+    SpacePolicy,
     { space_id },
     doc.policies.map(
       ({ from, noticeMin, horizonMonths, shortestMin, longestMin, granted, roles, organisations }) => ({
@@ -120,7 +127,7 @@ async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): P
   );
   await replaceRows(
     tx,
-    'space_timetable',
+    SpaceTimetable,
     { space_id },
     doc.timetables.map((timetable_id) => ({ timetable_id })),
   );
@@ -139,7 +146,7 @@ async function storeParts(
   if (doc.madeOf.some((part) => part === id)) return fault('madeOf', say`A space is not made of itself.`);
   await replaceRows(
     change.tx,
-    'space_child',
+    SpaceChild,
     { parent_id: id },
     doc.madeOf.map((child_id) => ({ child_id })),
   );
@@ -186,7 +193,7 @@ export const spaceKeeper: Keeper<'space'> = {
     const where = 'building_id = $building';
     const moves = before?.buildingId !== doc.buildingId;
     const position = moves ? await lastPosition(tx, 'space', where, { building: doc.buildingId }) : null;
-    const row = await writeRow(tx, 'space', id, {
+    const row = await writeRow(tx, Space, id, {
       ...columnsOf(doc),
       ...(position !== null && { position }),
     });

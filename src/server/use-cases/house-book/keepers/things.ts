@@ -19,6 +19,7 @@ import { siteId } from './spaces-of';
 import { COUNT_AUDIENCES, TYPES_OF_STORE } from './keepers.queries';
 import { Service, Store } from '../../../db/tables/spaces';
 import { Category, Question } from '../../../db/tables/house';
+import { Calendar } from '../../../db/tables/publishing';
 
 export const storeKeeper: Keeper<'store'> = {
   table: 'store',
@@ -31,7 +32,7 @@ export const storeKeeper: Keeper<'store'> = {
     oneJson<StoreDoc>(reader, `SELECT json_object('name', name) FROM store WHERE id = $id`, id),
   faults: (reader, id, { name }) => nameFaults(reader, 'store', id, name),
   store: async ({ tx }, id, { name }) =>
-    done(await writeRow(tx, 'store', id, { name, site_id: await siteId(tx) })),
+    done(await writeRow(tx, Store, id, { name, site_id: await siteId(tx) })),
   touches: async (reader, id, before, after) => ({
     types: (await reader.all(TYPES_OF_STORE, { id })).map((each) => each.id),
     isQuoted: before !== null && before.name !== after?.name,
@@ -70,7 +71,7 @@ export const serviceKeeper: Keeper<'service'> = {
   ],
   store: async (change, id, doc) => {
     const { tx } = change;
-    const row = await writeRow(tx, 'service', id, {
+    const row = await writeRow(tx, Service, id, {
       name: doc.name,
       about: doc.about,
       team_id: doc.teamId,
@@ -136,7 +137,7 @@ export const categoryKeeper: Keeper<'category'> = {
   store: async (change, id, doc) => {
     const { tx } = change;
     const position = await lastPosition(tx, 'category');
-    const row = await writeRow(tx, 'category', id, {
+    const row = await writeRow(tx, Category, id, {
       name: doc.name,
       mark: doc.mark,
       hue: doc.hue,
@@ -147,7 +148,7 @@ export const categoryKeeper: Keeper<'category'> = {
     });
     await storeQuestions(tx, 'category', row, doc.questions, await todayOf(change));
     if (id === null)
-      await writeRow(tx, 'calendar', null, {
+      await writeRow(tx, Calendar, null, {
         slug: await freeSlug(tx, doc.name, null),
         name: doc.name,
         about: doc.about,

@@ -20,7 +20,7 @@ async function periodsOf(reader: Reader, id: number): Promise<Periods> {
 const storePeriods = (tx: Writer, id: number, periods: Periods): Promise<void> =>
   replaceRows(
     tx,
-    'timetable_period',
+    TimetablePeriod,
     { timetable_id: id },
     periods.map(({ name, from, to }, position) => ({
       position,
@@ -58,7 +58,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
   faults: (reader, id, { name }) => nameFaults(reader, 'timetable', id, name),
   store: async ({ tx }, id, { name, validFrom, validTo, periods, exceptions }) => {
     const site_id = await siteId(tx);
-    const row = await writeRow(tx, 'timetable', id, {
+    const row = await writeRow(tx, Timetable, id, {
       site_id,
       name,
       valid_from: validFrom,
@@ -68,7 +68,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
     await dropStandIns(tx, row);
     for (const { on, periods: others } of exceptions) {
       const instead = others.length
-        ? await writeRow(tx, 'timetable', null, {
+        ? await writeRow(tx, Timetable, null, {
             site_id,
             name: `${name}, ${on}`,
             valid_from: on,

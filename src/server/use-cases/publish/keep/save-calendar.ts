@@ -24,7 +24,7 @@ import {
   MADE_CALENDAR,
 } from './keep.queries';
 import { END_CALENDAR, REPLACE_LINK, PUT_IN_ORDER } from './keep.queries';
-import { CalendarSlugOld } from '../../../db/tables/publishing';
+import { CalendarSlugOld, Calendar } from '../../../db/tables/publishing';
 
 export interface CalendarDone {
   readonly id: number;
@@ -98,7 +98,7 @@ async function storeCalendar(
   };
   if (input.id === null) {
     const [last] = await tx.all(NEXT_POSITION);
-    return done(await insert(tx, 'calendar', { ...columns, position: last!.next }));
+    return done(await insert(tx, Calendar, { ...columns, position: last!.next }));
   }
   const [stored] = await tx.all(MADE_CALENDAR, { id: input.id });
   if (!stored) return NOT_THERE;
