@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ListOf, type AnyColumn, type Stored, type ValueOf } from './tables/column';
+import type { ListOf, AnyColumn, Stored, ValueOf } from './tables/column';
 
 /** What a statement is given: a value of a column, or a list of them, which it takes apart by `json_each`. */
 export type Binds = Readonly<Record<string, AnyColumn | ListOf<Stored> | ListOf<string> | ListOf<number>>>;
@@ -68,7 +68,8 @@ export function boundValues(bind: Binds, args: Readonly<Record<string, unknown>>
   return Object.fromEntries(
     Object.entries(bind).map(([name, each]) => [
       name,
-      each instanceof ListOf ? JSON.stringify(args[name]) : args[name],
+      // Not by its class: each bundle of the built application has one of its own.
+      'isList' in each ? JSON.stringify(args[name]) : args[name],
     ]),
   );
 }

@@ -178,6 +178,7 @@ export const writeJson = <Content>(content: Content): JsonText<Content> =>
 
 /** A list of values of a column, as `json_each` takes it. */
 export class ListOf<Value extends Stored> {
+  readonly isList = true;
   constructor(readonly each: Column<Value>) {}
 }
 export const listOf = <Value extends Stored>(each: Column<Value>): ListOf<Value> => new ListOf(each);

@@ -23,7 +23,8 @@ export interface TableFacts extends GivenFacts<string> {
   readonly columns: Readonly<Record<string, AnyColumn>>;
 }
 
-const FACTS: unique symbol = Symbol('facts of a table');
+// The same in every bundle of the built application: a database that one opened is used by all of them.
+const FACTS: unique symbol = Symbol.for('calendario: facts of a table');
 
 type Columns = Readonly<Record<string, AnyColumn>>;
 
