@@ -18,6 +18,7 @@ import { makeAccountLimits, type AccountLimits } from './use-cases/account/accou
 import { countWorkOfStrangers } from './limits/work-of-strangers';
 import { hasOffice } from './use-cases/start/has-office';
 import { makeSignInLimits, type SignInLimits } from './use-cases/sign-in/sign-in-limits';
+import { Setting } from './db/tables/house';
 
 /** What lives as long as the process. */
 interface Runtime {
@@ -54,17 +55,7 @@ async function chooseClock(db: Database): Promise<{ clock: Clock; isDemo: boolea
 
 /** Stores where the demo clock stands. */
 export async function rememberDemoClock(db: Database, minute: number): Promise<void> {
-  await db.write(async (tx) =>
-    keep(
-      await tx.run(
-        'INSERT INTO setting (key, value) VALUES ($key, $value) ON CONFLICT DO UPDATE SET value = $value',
-        {
-          key: DEMO_CLOCK,
-          value: String(minute),
-        },
-      ),
-    ),
-  );
+  await db.write(async (tx) => keep(await tx.table(Setting).put({ key: DEMO_CLOCK, value: String(minute) })));
 }
 
 async function start(): Promise<Runtime> {

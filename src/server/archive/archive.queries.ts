@@ -1,6 +1,6 @@
 import { command, query } from '../db/statement';
 import { integer, text } from '../db/tables/column';
-import { Migration, Site } from '../db/tables/house';
+import { Migration } from '../db/tables/house';
 
 export const MIGRATIONS = query({
   sql: 'SELECT name FROM migration ORDER BY name',
@@ -15,11 +15,6 @@ export const COUNT_UNSENT = query({
 export const FILES_AND_PICTURES = query({
   sql: 'SELECT name, stored_as AS stored, bytes, sha256 FROM file UNION ALL SELECT about, stored_as, bytes, sha256 FROM picture',
   row: { name: text(), stored: text(), bytes: integer(), sha256: text() },
-});
-
-export const NAME_OF_SITE = query({
-  sql: 'SELECT name FROM site ORDER BY id LIMIT 1',
-  row: { name: Site.name },
 });
 
 export const DROP_SESSIONS = command({ sql: 'DELETE FROM session' });

@@ -9,7 +9,8 @@ import { openDatabase, type Database, type Reader } from '../db/connection';
 import { violations } from '../db/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
-import { FILES_AND_PICTURES, NAME_OF_SITE } from './archive.queries';
+import { FILES_AND_PICTURES } from './archive.queries';
+import { mainSite } from '../db/main-site';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
 
@@ -109,7 +110,7 @@ export async function inspectHouse(folder: string): Promise<Outcome<InspectedHou
   try {
     const fault = await faultOf(db, folder);
     if (fault) return bad(fault);
-    const [site] = await db.all(NAME_OF_SITE);
+    const site = await mainSite(db);
     if (!site) return bad(say`There is no office in it.`);
     const counts = await countHouse(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');

@@ -1,6 +1,6 @@
 import type { ClaimId } from '@/core/ids';
 import { command, query } from '../db/statement';
-import { integer, listOf, minute, oneOf, rowNumber, text } from '../db/tables/column';
+import { integer, listOf, oneOf, rowNumber, text } from '../db/tables/column';
 import { Claim, ClaimOverride, ClaimSpace, TurnoverLink } from '../db/tables/claims';
 import { Occurrence, RequestCategory } from '../db/tables/requests';
 import { ChangeSetRow } from '../db/tables/records';
@@ -87,20 +87,14 @@ export const CATEGORIES_OF_REQUESTS = query({
   row: { request: RequestCategory.request_id, category: RequestCategory.category_id },
 });
 
-export const PUT_AT_RISK = command({
-  sql: `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)
-         VALUES ($claim, 'shoulder-lost', $subject, $now, $sentence)`,
-  bind: { claim: rowNumber<ClaimId>(), subject: text(), now: minute(), sentence: text() },
-});
-
 export const DROP_OCCUPANCY = command({
   sql: 'DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))',
-  bind: { ids: text() },
+  bind: { ids: listOf(Claim.id) },
 });
 
 export const DROP_EQUIPMENT_USE = command({
   sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
-  bind: { ids: text() },
+  bind: { ids: listOf(Claim.id) },
 });
 
 const TOUCHING = 'IN (SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)))';

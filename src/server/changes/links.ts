@@ -3,7 +3,7 @@ import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from './change-set';
 import { writtenForAll } from '../own-settings/ambient';
-import { ClaimSpace, TurnoverLink } from '../db/tables/claims';
+import { ClaimSpace, TurnoverLink, AtRisk } from '../db/tables/claims';
 import {
   CUT_SPACES,
   MINUTES_TAKEN,
@@ -11,7 +11,6 @@ import {
   CLAIMS_OF_LINKED,
   LINKS_OF_CLAIMS,
 } from './changes.queries';
-import { PUT_AT_RISK } from './changes.queries';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -85,10 +84,11 @@ export async function healCuts(change: ChangeSet, cuts: readonly CutToHeal[]): P
   for (const { claimSpaceId, claimId, side } of cuts) {
     const taken = await change.tx.all(MINUTES_TAKEN, { id: claimSpaceId, side });
     if (taken.length) {
-      await change.tx.execute(PUT_AT_RISK, {
-        claim: claimId,
+      await change.tx.table(AtRisk).put({
+        claim_id: claimId,
+        rule: 'shoulder-lost',
         subject: `space:${claimSpaceId}`,
-        now: change.at,
+        since_min: change.at,
         sentence: writtenForAll(
           () =>
             say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,

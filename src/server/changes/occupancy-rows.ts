@@ -140,6 +140,12 @@ const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, claim
 const INSERT_USES = `INSERT INTO equipment_use (claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)
   SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
 
+/** What these claims take of places and stock is free again. */
+export async function dropOccupancy(tx: Writer, ids: readonly ClaimId[]): Promise<void> {
+  await tx.execute(DROP_OCCUPANCY, { ids });
+  await tx.execute(DROP_EQUIPMENT_USE, { ids });
+}
+
 /**
  * Makes the rows of these claims, and of those held beside them, what the claims imply. All old rows go before any new one comes: the guard fires
  * for each row in mid-statement, so moving them in place would refuse end states that are legal.
@@ -148,9 +154,7 @@ export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[])
   if (!claimIds.length) return;
   const claims = await tx.all(WITH_HELD_BESIDE, { ids: claimIds });
   const all = claims.map(({ id }) => id);
-  const ids = JSON.stringify(all);
-  await tx.execute(DROP_OCCUPANCY, { ids });
-  await tx.execute(DROP_EQUIPMENT_USE, { ids });
+  await dropOccupancy(tx, all);
   const rows = await impliedRows(tx, await loadClaims(tx, all));
   if (rows.occupancy.length) await tx.run(INSERT_OCCUPANCY, { rows: JSON.stringify(rows.occupancy) });
   if (rows.uses.length) await tx.run(INSERT_USES, { rows: JSON.stringify(rows.uses) });

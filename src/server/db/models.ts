@@ -44,6 +44,8 @@ export interface WritableRows<T extends Table> extends Rows<T> {
   insertLoose(row: LooseRow<T>): Promise<number>;
   /** One statement however many; what a row leaves out has its default. */
   insertAll(rows: readonly NewRow<T>[]): Promise<void>;
+  /** Those of which one with what is unique is there already are left out. */
+  addMissing(rows: readonly NewRow<T>[]): Promise<void>;
   /** @returns how many there were */
   update(where: Where<T>, patch: Partial<RowOf<T>>): Promise<number>;
   /** A new row, or the row with its key written over. */
@@ -144,6 +146,15 @@ export function writableRowsOf<T extends Table>(
     const numbers = await nextNumbers(statements, facts.name, given.length);
     return given.map((row, index) => ({ id: numbers[index] ?? null, ...row }));
   };
+  const insertBy = async (rows: readonly NewRow<T>[], conflict: string): Promise<void> => {
+    if (!rows.length) return;
+    const made = filled(facts, await numbered(rows));
+    const names = Object.keys(made[0] ?? {});
+    await statements.run(
+      `INSERT INTO ${facts.name} (${names.join(', ')}) SELECT ${names.map((name) => `j.value->>'${name}'`).join(', ')} FROM json_each($rows) j ${conflict}`,
+      { rows: JSON.stringify(made) },
+    );
+  };
   const insert = async (row: NewRow<T>): Promise<number> => {
     const [made] = await numbered([row]);
     await model.create(made ?? {}, { transaction, returning: false });
@@ -153,15 +164,8 @@ export function writableRowsOf<T extends Table>(
     ...rowsOf(sequelize, transaction, table),
     insert,
     insertLoose: (row) => insert(row as unknown as NewRow<T>),
-    insertAll: async (rows) => {
-      if (!rows.length) return;
-      const made = filled(facts, await numbered(rows));
-      const names = Object.keys(made[0] ?? {});
-      await statements.run(
-        `INSERT INTO ${facts.name} (${names.join(', ')}) SELECT ${names.map((name) => `j.value->>'${name}'`).join(', ')} FROM json_each($rows) j`,
-        { rows: JSON.stringify(made) },
-      );
-    },
+    insertAll: (rows) => insertBy(rows, ''),
+    addMissing: (rows) => insertBy(rows, 'WHERE true ON CONFLICT DO NOTHING'),
     update: async (where, patch) => {
       const [count] = await model.update(patch as never, { where: where as never, transaction });
       return count;

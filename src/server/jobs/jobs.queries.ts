@@ -3,7 +3,7 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { textOf } from '../db/shapes';
 import type { OccurrenceId } from '@/core/ids';
 import { command, query } from '../db/statement';
-import { integer, json, rowNumber, text } from '../db/tables/column';
+import { integer, json, rowNumber } from '../db/tables/column';
 import { Segment } from '../db/tables/requests';
 import { JobRun } from '../db/tables/house';
 import { Session } from '../db/tables/people';
@@ -41,11 +41,6 @@ export const HAS_RUN = query({
 export const DROP_ENDED_SESSIONS = command({
   sql: 'DELETE FROM session WHERE expires_ms <= $now',
   bind: { now: Session.expires_ms },
-});
-
-export const RECORD_RUN = command({
-  sql: 'INSERT OR IGNORE INTO job_run (job, key, finished_ms, note) VALUES ($job, $key, $now, $note)',
-  bind: { job: text(), key: text(), now: integer(), note: text() },
 });
 
 export const DROP_OLD_RUNS = command({

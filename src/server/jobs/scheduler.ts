@@ -2,7 +2,8 @@ import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { JOBS, type Job } from './jobs';
 import { HAS_RUN } from './jobs.queries';
-import { RECORD_RUN, DROP_OLD_RUNS } from './jobs.queries';
+import { DROP_OLD_RUNS } from './jobs.queries';
+import { JobRun } from '../db/tables/house';
 
 const KEEP_RUNS_MS = 30 * 86_400_000;
 
@@ -12,7 +13,7 @@ async function hasRun(ctx: Context, job: string, key: string): Promise<boolean> 
 
 async function record(ctx: Context, job: string, key: string, nowMs: number, note: string): Promise<void> {
   await ctx.db.write(async (tx) => {
-    await tx.execute(RECORD_RUN, { job, key, now: nowMs, note });
+    await tx.table(JobRun).addMissing([{ job, key, finished_ms: nowMs, note }]);
     return keep(await tx.execute(DROP_OLD_RUNS, { job, old: nowMs - KEEP_RUNS_MS }));
   });
 }

@@ -4,6 +4,7 @@ import type { Writer } from '../db/connection';
 import { hashOf } from './offer-link';
 import { DROP_OLDER_LINKS } from './mail.queries';
 import type { PersonId } from '@/core/ids';
+import { AccountLink } from '../db/tables/people';
 
 const HOUR_MS = 60 * 60 * 1000;
 
@@ -32,8 +33,13 @@ export async function keepAccountLink(
   },
 ): Promise<void> {
   await tx.execute(DROP_OLDER_LINKS, { email: link.email, person: link.person });
-  await tx.run(
-    `INSERT INTO account_link (hash, outbox_id, purpose, person_id, name, email, expires_ms) VALUES ($hash, $outbox, $purpose, $person, $name, $email, $until)`,
-    { hash: hashOf(token), ...link, until: nowMs + HOLDS_MS[link.purpose] },
-  );
+  await tx.table(AccountLink).insert({
+    hash: hashOf(token),
+    outbox_id: link.outbox,
+    purpose: link.purpose,
+    person_id: link.person,
+    name: link.name,
+    email: link.email,
+    expires_ms: nowMs + HOLDS_MS[link.purpose],
+  });
 }

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { RequestId } from '@/core/ids';
+import type { RequestId, PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { openingKey, subjectKey, type LettersDoc } from '@/contracts/house-book/letters';
 import { OPENING_WORDS } from '@/contracts/words/mail';
@@ -8,11 +8,13 @@ import type { RequestRow } from '../use-cases/request-rows';
 import { settingsOf } from '../own-settings/kept-settings';
 import { letterTo, type MailDraft, type MailPayload } from './payload';
 import { LETTER_WORDING } from './mail.queries';
+import { Outbox } from '../db/tables/records';
+import { writeJson } from '../db/tables/column';
 
 export interface QueuedMail {
   /** Null for what is about an account. */
   readonly requestId: RequestId | null;
-  readonly to: number | null;
+  readonly to: PersonId | null;
   /** Where it goes as long as nobody here has that address. */
   readonly stranger?: { readonly name: string; readonly email: string };
   readonly payload: MailDraft;
@@ -20,7 +22,7 @@ export interface QueuedMail {
   readonly changeSet: number | null;
   readonly message: number | null;
   readonly now: EpochMinute;
-  readonly sendAfter: number;
+  readonly sendAfter: EpochMinute;
 }
 
 /** The words of the office where it has chosen any. */
@@ -39,19 +41,20 @@ export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Prom
   if (!mails.length) return;
   const [row] = await tx.all(LETTER_WORDING);
   const words = JSON.parse(row?.doc ?? '{}') as LettersDoc;
-  await tx.run(
-    `INSERT INTO outbox (change_set_id, message_id, request_id, dedupe_key, to_person_id, to_name, to_email, kind, payload, created_min, send_after_min)
-     SELECT j.value->>'changeSet', j.value->>'message', j.value->>'requestId', j.value->>'dedupeKey', j.value->>'to', j.value->>'$.stranger.name', j.value->>'$.stranger.email', j.value->>'kind',
-       j.value->>'text', j.value->>'now', j.value->>'sendAfter' FROM json_each($mails) j WHERE true ON CONFLICT (dedupe_key) DO NOTHING`,
-    {
-      mails: JSON.stringify(
-        mails.map(({ payload, ...mail }) => ({
-          ...mail,
-          kind: payload.kind,
-          text: JSON.stringify(inOfficeWords(payload, words)),
-        })),
-      ),
-    },
+  await tx.table(Outbox).addMissing(
+    mails.map(({ payload, ...mail }) => ({
+      change_set_id: mail.changeSet,
+      message_id: mail.message,
+      request_id: mail.requestId,
+      dedupe_key: mail.dedupeKey,
+      to_person_id: mail.to,
+      to_name: mail.stranger?.name ?? null,
+      to_email: mail.stranger?.email ?? null,
+      kind: payload.kind,
+      payload: writeJson<unknown>(inOfficeWords(payload, words)),
+      created_min: mail.now,
+      send_after_min: mail.sendAfter,
+    })),
   );
 }
 

@@ -8,10 +8,11 @@ import { settingsOf } from '../own-settings/kept-settings';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';
 import { LETTER_BY_KEY } from './mail.queries';
+import type { PersonId } from '@/core/ids';
 
 /** Whom a letter about an account goes to: somebody here, or an address that wants to be. */
 export type AccountReader =
-  { readonly person: number } | { readonly stranger: { readonly name: string; readonly email: string } };
+  { readonly person: PersonId } | { readonly stranger: { readonly name: string; readonly email: string } };
 
 /** A letter to each of these, to go out at once. `keyOf` tells one letter from another sent to the same reader. */
 export async function queueAccountMails(

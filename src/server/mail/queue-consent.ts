@@ -1,8 +1,8 @@
 import { settingsOf } from '../own-settings/kept-settings';
 import type { MailKind } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
-import type { RequestId } from '@/core/ids';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { RequestId, PersonId } from '@/core/ids';
+import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { CONSENT_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
@@ -20,7 +20,7 @@ interface ConsentRow {
   readonly request: RequestId;
   readonly reference: string;
   readonly title: string;
-  readonly steward: number;
+  readonly steward: PersonId;
   readonly place: string;
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;
@@ -42,7 +42,7 @@ interface Letter {
   readonly quote: string;
   readonly changeSet: number | null;
   readonly now: EpochMinute;
-  readonly sendAfter: number;
+  readonly sendAfter: EpochMinute;
   keyOf(row: ConsentRow): string;
 }
 
@@ -122,7 +122,7 @@ export async function queueConsents(change: ChangeSet, reason: string): Promise<
       ...base,
       kind: 'consent-overridden',
       quote: reason,
-      sendAfter: change.at + MAIL_WAIT_MIN,
+      sendAfter: addMinutes(change.at, MAIL_WAIT_MIN),
       keyOf: ({ request, steward }) => `overridden change ${change.id} request ${request} of ${steward}`,
     })),
   ]);

@@ -1,5 +1,5 @@
 import { settingsOf } from '../own-settings/kept-settings';
-import type { RequestId, ClaimId } from '@/core/ids';
+import type { RequestId, ClaimId, PersonId } from '@/core/ids';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
@@ -13,7 +13,7 @@ interface LapsedRow {
   readonly request: RequestId;
   readonly reference: string;
   readonly title: string;
-  readonly to: number;
+  readonly to: PersonId;
   readonly places: string;
   readonly startLocal: LocalDateTime;
   readonly endLocal: LocalDateTime;

@@ -2,7 +2,7 @@ import { settingsOf } from '../own-settings/kept-settings';
 import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import { say } from '@/contracts/language/say';
 import { sayChangedDate } from '@/contracts/words/differences';
 import { GROUP_HEADS, OPENING_WORDS, REST_HEADS } from '@/contracts/words/mail';
@@ -192,7 +192,7 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
         changeSet: change.id,
         message: null,
         now: change.at,
-        sendAfter: kind === 'received' ? change.at : change.at + MAIL_WAIT_MIN,
+        sendAfter: kind === 'received' ? change.at : addMinutes(change.at, MAIL_WAIT_MIN),
       },
     ];
   });

@@ -1,4 +1,4 @@
-import type { RequestId } from '@/core/ids';
+import type { RequestId, PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { OPENING_WORDS, HEADS } from '@/contracts/words/mail';
@@ -12,7 +12,7 @@ interface DueRow {
   readonly request: RequestId;
   readonly reference: string;
   readonly title: string;
-  readonly to: number;
+  readonly to: PersonId;
   readonly claim: number;
   /** The shortest time before the date that was chosen and is reached: one letter, however many were reached at once. */
   readonly before: number;

@@ -2,6 +2,9 @@ import { ownSettingsSchema, USUAL_SETTINGS, type OwnSettings } from '@/contracts
 import type { SaveSettingsInput } from '@/contracts/save-settings';
 import { keep, type Database, type Reader } from '../db/connection';
 import { SETTINGS_OF_PEOPLE } from './own-settings.queries';
+import { PersonSettings } from '../db/tables/people';
+import type { PersonId } from '@/core/ids';
+import { writeJson } from '../db/tables/column';
 
 interface Row {
   readonly person: number;
@@ -42,14 +45,10 @@ export const keepSettings = (
 ): Promise<void> =>
   db.write(async (tx) =>
     keep(
-      await tx.run(
-        `INSERT INTO person_settings (person_id, settings, reminders) VALUES ($person, $settings, COALESCE($reminders, '[]'))
-         ON CONFLICT (person_id) DO UPDATE SET settings = excluded.settings, reminders = COALESCE($reminders, reminders)`,
-        {
-          person,
-          settings: JSON.stringify(settings),
-          reminders: reminders && JSON.stringify(reminders),
-        },
-      ),
+      await tx.table(PersonSettings).put({
+        person_id: person as PersonId,
+        settings: writeJson<Record<string, unknown>>(settings),
+        ...(reminders && { reminders: writeJson(reminders) }),
+      }),
     ),
   );

@@ -302,12 +302,6 @@ FROM history h WHERE h.entity = 'occurrence' AND h.after IS NOT NULL AND h.chang
   ),
 });
 
-export const ORGANISATIONS_OF_PERSON = query({
-  sql: 'SELECT organisation_id AS id FROM membership WHERE person_id = $person',
-  bind: { person: Membership.person_id },
-  row: { id: Membership.organisation_id },
-});
-
 export const REQUESTS_OF_CHANGE =
   '(SELECT COUNT(*) FROM change_set_request y WHERE y.change_set_id = c.id) AS requests';
 

@@ -19,7 +19,7 @@ import type { Reader } from '../db/connection';
 import { loadNames, titlesFor, type Names } from '../db/names';
 import { loadWorld } from '../db/snapshot';
 import { loadConsentBook, thingsOf } from './consent/consent-book';
-import { ORGANISATIONS_OF_PERSON } from './use-cases.queries';
+import { Membership } from '../db/tables/people';
 
 export interface DateVerdict {
   readonly key: string;
@@ -123,11 +123,11 @@ export async function askerOf(
   reader: Reader,
   onBehalfOf: PersonId | null = ctx.viewer?.personId ?? null,
 ): Promise<Asker> {
-  const organisations = onBehalfOf ? await reader.all(ORGANISATIONS_OF_PERSON, { person: onBehalfOf }) : [];
+  const organisations = onBehalfOf ? await reader.table(Membership).all({ person_id: onBehalfOf }) : [];
   return {
     now: ctx.clock.now(),
     roles: ctx.viewer?.roles ?? ['requester'],
-    organisations: organisations.map(({ id }) => id),
+    organisations: organisations.map(({ organisation_id }) => organisation_id),
   };
 }
 

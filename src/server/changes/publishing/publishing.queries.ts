@@ -13,7 +13,7 @@ import type { LocalDate } from '@/core/time/local-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { command, jsonQuery } from '../../db/statement';
 import { numberOf, textOf } from '../../db/shapes';
-import { integer, listOf, rowNumber } from '../../db/tables/column';
+import { listOf } from '../../db/tables/column';
 import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { Organisation } from '../../db/tables/house';
@@ -157,16 +157,6 @@ export const CALENDAR_RULES = jsonQuery({
 export const COUNT_CALENDARS_UP = command({
   sql: 'UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(Calendar.id) },
-});
-
-export const ADD_ANNOUNCED = command({
-  sql: 'INSERT INTO announced SELECT value FROM json_each($ids)',
-  bind: { ids: listOf(rowNumber<OccurrenceId>()) },
-});
-
-export const ADD_UNSETTLED = command({
-  sql: 'INSERT INTO unsettled_approval SELECT value, $settles FROM json_each($ids) WHERE true ON CONFLICT DO NOTHING',
-  bind: { ids: listOf(rowNumber<OccurrenceId>()), settles: integer() },
 });
 
 export const DROP_SETTLED = command({

@@ -12,7 +12,7 @@ import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '../../db/space-facts';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../../db/connection';
 import { renderParts, storeParts } from '../../publishing/render';
 import type { ChangeSet } from '../change-set';
@@ -26,8 +26,9 @@ import {
 } from './publishing-state';
 import { Occurrence, Request, Segment } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-import { COUNT_CALENDARS_UP, ADD_UNSETTLED, ADD_ANNOUNCED, DROP_SETTLED } from './publishing.queries';
-import { Announced } from '../../db/tables/publishing';
+import { COUNT_CALENDARS_UP, DROP_SETTLED } from './publishing.queries';
+import { Announced, UnsettledApproval } from '../../db/tables/publishing';
+import { addKeptCalendars, type KeptFor } from './kept-calendars';
 
 const hashOf = (text: string): string => createHash('sha1').update(text).digest('base64').slice(0, 20);
 
@@ -196,15 +197,16 @@ async function rewriteAnnounced(
     [...open].filter((id) => !before.has(id)),
     [...before].filter((id) => !open.has(id)),
   ];
-  if (added.length) await tx.execute(ADD_ANNOUNCED, { ids: added });
+  if (added.length) await tx.table(Announced).insertAll(added.map((occurrence_id) => ({ occurrence_id })));
   if (taken.length) await tx.table(Announced).remove({ occurrence_id: taken });
 }
 
 /** Spaces and hosts that readers can follow by themselves have a calendar from the first public date on. */
 async function keepCalendars(tx: Writer, states: readonly PublishingState[]): Promise<void> {
   const published = states.filter(({ publish }) => publish === 1);
-  const refs = (kind: string, ids: readonly number[]) => [...new Set(ids)].map((id) => [kind, id]);
-  const wanted = [
+  const refs = (kind: KeptFor['kind'], ids: readonly number[]): KeptFor[] =>
+    [...new Set(ids)].map((ref) => ({ kind, ref }));
+  await addKeptCalendars(tx, [
     ...refs(
       'space',
       published.flatMap(({ dates }) => dates.flatMap(({ spaces }) => spaces)),
@@ -213,14 +215,7 @@ async function keepCalendars(tx: Writer, states: readonly PublishingState[]): Pr
       'host',
       published.flatMap(({ hosts, dates }) => (dates.length ? hosts : [])),
     ),
-  ];
-  if (!wanted.length) return;
-  await tx.run(
-    `INSERT INTO calendar (slug, name, filter, position, kind, ref_id)
-     SELECT '.' || (j.value->>0) || '-' || (j.value->>1), '', '{}', 0, j.value->>0, j.value->>1 FROM json_each($rows) j
-     WHERE NOT EXISTS (SELECT 1 FROM calendar k WHERE k.kind = j.value->>0 AND k.ref_id = j.value->>1)`,
-    { rows: JSON.stringify(wanted) },
-  );
+  ]);
 }
 
 interface Moved {
@@ -280,7 +275,12 @@ function approvedHere(change: ChangeSet): OccurrenceId[] {
 async function noteUnsettled(change: ChangeSet, requests: readonly RequestId[]): Promise<void> {
   const { tx, at } = change;
   const approved = approvedHere(change);
-  if (approved.length) await tx.execute(ADD_UNSETTLED, { ids: approved, settles: at + MAIL_WAIT_MIN });
+  if (approved.length) {
+    const settles_min = addMinutes(at, MAIL_WAIT_MIN);
+    await tx
+      .table(UnsettledApproval)
+      .addMissing(approved.map((occurrence_id) => ({ occurrence_id, settles_min })));
+  }
   await tx.execute(DROP_SETTLED, { requests, at });
 }
 

@@ -1,18 +1,6 @@
 import { command, query } from '../../db/statement';
 import { flag, integer, text } from '../../db/tables/column';
-import { Site } from '../../db/tables/house';
 import { AccountLink, Person, Session } from '../../db/tables/people';
-
-export const REGISTER_DOMAINS = query({
-  sql: 'SELECT register_domains AS domains FROM site ORDER BY id LIMIT 1',
-  row: { domains: Site.register_domains },
-});
-
-export const PERSON_AT = query({
-  sql: 'SELECT id, retired_at AS retired FROM person WHERE email = $email',
-  bind: { email: Person.email },
-  row: { id: Person.id, retired: Person.retired_at },
-});
 
 export const OPEN_LINK = query({
   sql: `SELECT l.purpose, l.person_id AS person, COALESCE(p.name, l.name) AS name, COALESCE(p.email, l.email) AS email
@@ -20,12 +8,6 @@ export const OPEN_LINK = query({
   WHERE l.hash = $hash AND l.used_ms IS NULL AND l.expires_ms > $now AND p.retired_at IS NULL`,
   bind: { hash: AccountLink.hash, now: AccountLink.expires_ms },
   row: { purpose: AccountLink.purpose, person: AccountLink.person_id, name: text(), email: text() },
-});
-
-export const ADDRESS_TAKEN = query({
-  sql: 'SELECT 1 AS one FROM person WHERE email = $email',
-  bind: { email: Person.email },
-  row: { one: integer() },
 });
 
 export const OWN_ROW = query({
@@ -47,7 +29,7 @@ export const COUNT_OTHER_SESSIONS = query({
 });
 
 export const ACCOUNT = query({
-  sql: `SELECT p.name, p.password_hash IS NOT NULL AS hasPassword, p.retired_at IS NOT NULL AS retired, p.signed_in_ms AS signedInMs,
+  sql: `SELECT p.id, p.name, p.password_hash IS NOT NULL AS hasPassword, p.retired_at IS NOT NULL AS retired, p.signed_in_ms AS signedInMs,
   (SELECT COUNT(*) FROM session s WHERE s.person_id = p.id AND s.expires_ms > $now) AS sessions,
   EXISTS (SELECT 1 FROM account_link l WHERE l.person_id = p.id AND l.used_ms IS NULL AND l.expires_ms > $now)
     OR EXISTS (SELECT 1 FROM outbox x WHERE x.to_person_id = p.id AND x.kind = 'invitation' AND x.sent_at_min IS NULL) AS isInvited,
@@ -55,6 +37,7 @@ export const ACCOUNT = query({
   FROM person p WHERE p.id = $id`,
   bind: { id: Person.id.plain(), now: Session.expires_ms },
   row: {
+    id: Person.id,
     name: Person.name,
     hasPassword: flag(),
     retired: flag(),
@@ -85,9 +68,4 @@ export const UNINVITED_PEOPLE = query({
 export const END_OTHER_SESSIONS = command({
   sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $but',
   bind: { id: Session.person_id, but: Session.id.orNull() },
-});
-
-export const END_ALL_SESSIONS_BUT = command({
-  sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $sessionId',
-  bind: { id: Session.person_id, sessionId: Session.id.orNull() },
 });

@@ -8,13 +8,14 @@ import { queueAccountMail, type AccountReader } from '../../mail/queue-account';
 import { sendMail } from '../../mail/send-mail';
 import { log } from '../../log';
 import type { AccountLimits } from './account-limits';
-import { PERSON_AT, REGISTER_DOMAINS } from './account.queries';
 import { readJson } from '../../db/tables/column';
+import { mainSite } from '../../db/main-site';
+import { Person } from '../../db/tables/people';
 
 /** Mail domains whose people may make an account for themselves, in small letters. */
 export async function registerDomains(reader: Reader): Promise<readonly string[]> {
-  const [row] = await reader.all(REGISTER_DOMAINS);
-  return row ? readJson(row.domains) : [];
+  const site = await mainSite(reader);
+  return site ? readJson(site.register_domains) : [];
 }
 
 async function write(
@@ -46,15 +47,7 @@ export const lettersWritten = async (): Promise<void> => {
   await Promise.all(unfinished);
 };
 
-interface Known {
-  readonly id: number;
-  readonly retired: string | null;
-}
-
-async function personAt(reader: Reader, email: string): Promise<Known | null> {
-  const [row] = await reader.all(PERSON_AT, { email });
-  return row ?? null;
-}
+const personAt = (reader: Reader, email: string) => reader.table(Person).first({ email });
 
 /** Writes to an address how to set a new password, if anybody has it. Whether anybody does is not told. */
 export async function askForPassword(
@@ -66,7 +59,7 @@ export async function askForPassword(
   if (!counted.ok) return counted;
   afterAnswer(async () => {
     const person = await personAt(ctx.db, email);
-    if (person && !person.retired) await write(ctx, limits, 'new-password', { person: person.id });
+    if (person && !person.retired_at) await write(ctx, limits, 'new-password', { person: person.id });
   });
   return done({ asked: true });
 }
@@ -97,7 +90,7 @@ export async function register(
   afterAnswer(async () => {
     const person = await personAt(ctx.db, email);
     if (!person) await write(ctx, limits, 'registration', { stranger: { name, email } });
-    else if (!person.retired) await write(ctx, limits, 'new-password', { person: person.id });
+    else if (!person.retired_at) await write(ctx, limits, 'new-password', { person: person.id });
   });
   return done({ asked: true });
 }

@@ -13,21 +13,12 @@ import { writeDeed } from './account-deeds';
 import { realMomentText } from './own-account';
 import { ACCOUNT, COUNT_UNINVITED, UNINVITED_PEOPLE } from './account.queries';
 import { Session } from '../../db/tables/people';
+import type { RowOfShape } from '../../db/statement';
 
-interface AccountRow {
-  readonly name: string;
-  readonly hasPassword: 0 | 1;
-  readonly retired: 0 | 1;
-  readonly signedInMs: number | null;
-  readonly sessions: number;
-  readonly isInvited: 0 | 1;
-  readonly wasInvited: 0 | 1;
-}
+type AccountRow = RowOfShape<typeof ACCOUNT.row>;
 
-async function accountRow(reader: Reader, id: number, nowMs: number): Promise<AccountRow | null> {
-  const [row] = await reader.all(ACCOUNT, { id, now: nowMs });
-  return row ?? null;
-}
+const accountRow = (reader: Reader, id: number, nowMs: number): Promise<AccountRow | null> =>
+  reader.first(ACCOUNT, { id, now: nowMs });
 
 function stateOf({ hasPassword, isInvited, wasInvited }: AccountRow): AccountView['state'] {
   if (hasPassword) return 'signs-in';
@@ -70,7 +61,7 @@ export async function sendLink(
   const summary = known.hasPassword ? say`${say(action)} to “${known.name}”` : say`invited “${known.name}”`;
   const order = { action, reason: known.name, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string; letter: number }>(ctx, order, async (change) => {
-    const letter = await queueAccountMail(change.tx, kind, { person: id }, change.at, `${kind} ${key}`);
+    const letter = await queueAccountMail(change.tx, kind, { person: known.id }, change.at, `${kind} ${key}`);
     await writeDeed(change, id, known.name, action);
     return done({ summary, letter });
   });

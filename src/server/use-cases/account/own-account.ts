@@ -14,7 +14,7 @@ import { queueAccountMail } from '../../mail/queue-account';
 import type { SignInLimits } from '../sign-in/sign-in-limits';
 import { writeDeed } from './account-deeds';
 import { COUNT_OTHER_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
-import { END_ALL_SESSIONS_BUT, END_OTHER_SESSIONS } from './account.queries';
+import { END_OTHER_SESSIONS } from './account.queries';
 import { Person } from '../../db/tables/people';
 
 interface PersonRow {
@@ -87,7 +87,7 @@ export async function changePassword(
     const { tx } = change;
     const id = ctx.viewer.personId;
     await tx.table(Person).update({ id }, { password_hash: hashed.value });
-    await tx.execute(END_ALL_SESSIONS_BUT, { id, sessionId });
+    await tx.execute(END_OTHER_SESSIONS, { id, but: sessionId });
     await queueAccountMail(
       tx,
       'password-changed',

@@ -14,15 +14,11 @@ import { queueAccountMail } from '../../mail/queue-account';
 import { keeperOf } from '../house-book/keepers';
 import { writeDeed } from './account-deeds';
 import { registerDomains } from './ask-for-link';
-import { OPEN_LINK, ADDRESS_TAKEN } from './account.queries';
+import { OPEN_LINK } from './account.queries';
 import { AccountLink, Person, Session } from '../../db/tables/people';
+import type { RowOfShape } from '../../db/statement';
 
-interface LinkRow {
-  readonly purpose: LinkPurpose;
-  readonly person: number | null;
-  readonly name: string;
-  readonly email: string;
-}
+type LinkRow = RowOfShape<typeof OPEN_LINK.row>;
 
 async function linkOf(reader: Reader, token: string, nowMs: number): Promise<LinkRow | null> {
   const [row] = await reader.all(OPEN_LINK, { hash: hashOf(token), now: nowMs });
@@ -42,10 +38,10 @@ const DID: Readonly<Record<LinkPurpose, string>> = unsaid({
 });
 
 /** The account of somebody who registers: who asks for spaces and nothing more. Null where the address or the domain is out by now. */
-async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<number | null> {
+async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<PersonId | null> {
   const { tx } = change;
   const isAllowed = (await registerDomains(tx)).includes(email.split('@')[1]!);
-  const [taken] = await tx.all(ADDRESS_TAKEN, { email });
+  const taken = await tx.table(Person).first({ email });
   if (!isAllowed || taken) return null;
   const stored = await keeperOf('person').store(
     change,
@@ -61,7 +57,7 @@ async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<
     },
     null,
   );
-  return stored.ok ? stored.value : null;
+  return stored.ok ? (stored.value as PersonId) : null;
 }
 
 /** Sets the password a link was sent for, ends what was signed in with the old one, and signs in. A link works once. */
@@ -80,10 +76,10 @@ export async function takeLink(
   if (!hashed.ok) return hashed;
   const taker: Context = {
     ...ctx,
-    viewer: known.person === null ? null : { personId: known.person as PersonId, roles: [] },
+    viewer: known.person === null ? null : { personId: known.person, roles: [] },
   };
   const order = { action: DID[known.purpose], reason: known.name, idempotencyKey: ctx.newId() };
-  const outcome = await runChangeSet<{ person: number }>(taker, order, async (change) => {
+  const outcome = await runChangeSet<{ person: PersonId }>(taker, order, async (change) => {
     const { tx } = change;
     const link = await linkOf(tx, token, nowMs);
     const person = link && (link.person ?? (await makePerson(change, link)));
@@ -104,6 +100,6 @@ export async function takeLink(
   });
   if (!outcome.ok) return outcome;
   const sessionId = ctx.newId();
-  await beginSession(ctx.db, sessionId, outcome.value.person as PersonId, nowMs);
+  await beginSession(ctx.db, sessionId, outcome.value.person, nowMs);
   return done({ sessionId });
 }

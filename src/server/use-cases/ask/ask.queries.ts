@@ -3,7 +3,7 @@ import type { EquipmentTypeId } from '@/core/ids';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
 import { flag, integer, listOf } from '../../db/tables/column';
-import { SpacePolicy, StockLine, KitItem } from '../../db/tables/spaces';
+import { SpacePolicy, StockLine } from '../../db/tables/spaces';
 import { Category } from '../../db/tables/house';
 import { File, Request } from '../../db/tables/requests';
 import { Deputy, Person } from '../../db/tables/people';
@@ -69,9 +69,4 @@ export const REFERENCE_TAKEN = query({
   sql: 'SELECT 1 FROM request WHERE ref = $ref',
   bind: { ref: Request.ref },
   row: { 1: integer() },
-});
-
-export const KITS = query({
-  sql: 'SELECT kit_id AS kit, type_id AS typeId, quantity FROM kit_item ORDER BY kit_id, type_id',
-  row: { kit: KitItem.kit_id, typeId: KitItem.type_id, quantity: KitItem.quantity },
 });

@@ -10,7 +10,7 @@ import type { Reader } from '../../db/connection';
 import { loadWorld } from '../../db/snapshot';
 import { siteZone } from '../../db/space-facts';
 import { askerOf } from '../verdicts';
-import { KITS } from './ask.queries';
+import { KIT_ITEMS } from '../../db/house.queries';
 
 const NOBODY = 0 as ClaimId;
 
@@ -41,7 +41,7 @@ export async function surroundings(ctx: Context, input: SurroundingsInput): Prom
   const unknown = await unknownIds(db, input);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const tzid = await siteZone(db);
-  const kits = await db.all(KITS);
+  const kits = await db.all(KIT_ITEMS);
   const inside = kits.filter(({ kit }) => input.typeIds.includes(kit)).map(({ typeId }) => typeId);
   const typeIds = [...new Set<EquipmentTypeId>([...input.typeIds, ...inside])];
   // One claim over all the days and everything asked about: its windows are what the form may look at.

@@ -1,5 +1,5 @@
-import { command, query } from '../../db/statement';
-import { flag, integer, listOf, text } from '../../db/tables/column';
+import { query } from '../../db/statement';
+import { flag, integer, listOf } from '../../db/tables/column';
 import { Space } from '../../db/tables/spaces';
 import { Occurrence } from '../../db/tables/requests';
 import { ChangeSetRequest, ChangeSetRow, History } from '../../db/tables/records';
@@ -95,16 +95,6 @@ export const CHANGE_TO_UNDO = query({
     undoes_id: integer().orNull(),
     undone: flag(),
   },
-});
-
-export const DROP_OCCUPANCY = command({
-  sql: 'DELETE FROM occupancy WHERE claim_id IN (SELECT value FROM json_each($ids))',
-  bind: { ids: text() },
-});
-
-export const DROP_EQUIPMENT_USE = command({
-  sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
-  bind: { ids: text() },
 });
 
 /** Of dates, and of those that turn over to them. */

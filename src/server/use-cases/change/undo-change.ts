@@ -4,7 +4,7 @@ import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { entityId, type AnyRow, type ChangeSet, type Numbered } from '../../changes/change-set';
-import { rewriteOccupancy } from '../../changes/occupancy-rows';
+import { dropOccupancy, rewriteOccupancy } from '../../changes/occupancy-rows';
 import { runChangeSet } from '../../changes/run-change-set';
 import { syncOrders } from '../../changes/orders/sync-orders';
 import { syncPublished } from '../../changes/publishing/sync-published';
@@ -58,7 +58,6 @@ import {
   CHANGE_KNOWN,
   ORDERS_OF_DATES,
 } from './change.queries';
-import { DROP_OCCUPANCY, DROP_EQUIPMENT_USE } from './change.queries';
 import { EquipmentReturn } from '../../db/tables/work-orders';
 
 interface StoredChange {
@@ -284,10 +283,8 @@ async function reverse(
   const { tx } = change;
   const affected = await affectedBy(tx, touched);
   const links = touched.filter(({ table }) => table === TurnoverLink);
-  const ids = JSON.stringify(affected.claims);
   // Everything old goes before anything comes back: the guard sees only the end state.
-  await tx.execute(DROP_OCCUPANCY, { ids });
-  await tx.execute(DROP_EQUIPMENT_USE, { ids });
+  await dropOccupancy(tx, affected.claims);
   await change.remove(
     TurnoverLink,
     links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),

@@ -8,7 +8,6 @@ import { Occurrence, Request, Segment, RequestCategory } from '../../db/tables/r
 import { Recipe } from '../../db/tables/work-orders';
 import { Claim } from '../../db/tables/claims';
 import { Category } from '../../db/tables/house';
-import { Person } from '../../db/tables/people';
 
 export const SLEEPING_DATES = query({
   sql: `SELECT o.id FROM segment g JOIN occurrence o ON o.segment_id = g.id AND o.state = 'waiting'
@@ -94,12 +93,6 @@ export const REQUESTS_BY_REF = query({
        WHERE r.ref IN (SELECT value FROM json_each($refs))`,
   bind: { refs: listOf(Request.ref) },
   row: { id: Request.id, ref: Request.ref, version: Request.row_version, tzid: Segment.tzid },
-});
-
-export const NAME_OF_PERSON = query({
-  sql: 'SELECT name FROM person WHERE id = $me',
-  bind: { me: Person.id },
-  row: { name: Person.name },
 });
 
 export const IS_WAITING = query({

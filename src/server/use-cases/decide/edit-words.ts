@@ -15,6 +15,7 @@ import { loadRequest, type RequestRow } from '../request-rows';
 import { lastChange } from '../since';
 import { Request } from '../../db/tables/requests';
 import { IS_WAITING } from './decide.queries';
+import { addMinutes } from '@/core/time/epoch-minute';
 
 const quoted = (text: string) => (text ? `“${text}”` : say`nothing`);
 
@@ -55,7 +56,7 @@ export const tellEdited = async (
       changeSet: change.id,
       message: null,
       now: change.at,
-      sendAfter: change.at + MAIL_WAIT_MIN,
+      sendAfter: addMinutes(change.at, MAIL_WAIT_MIN),
     },
   ]);
 };

@@ -6,7 +6,7 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { Request } from '../../db/tables/requests';
-import { NAME_OF_PERSON } from './decide.queries';
+import { Person } from '../../db/tables/people';
 
 /** Takes a request on, so that two of the office do not work at the same one; or gives it back. */
 export async function takeOn(
@@ -27,7 +27,7 @@ export async function takeOn(
     const to: PersonId | null = isMine ? me : null;
     await change.update(Request, [request.id], () => ({ handler_id: to }));
     change.requestIds.add(request.id);
-    const [person] = await change.tx.all(NAME_OF_PERSON, { me });
+    const person = await change.tx.table(Person).first({ id: me });
     return done({ handler: isMine ? { id: me, name: person!.name } : null, summary: say(order.action) });
   });
 }

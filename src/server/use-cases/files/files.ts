@@ -59,11 +59,16 @@ export async function takeFile(
   const earlier = await ctx.db.write(async (tx) => {
     const before = await fileOf(tx, key);
     if (!before)
-      await tx.run(
-        `INSERT INTO file (key, name, media_type, bytes, sha256, stored_as, owner_id, uploaded_min)
-         VALUES ($key, $name, 'application/octet-stream', $bytes, $sha256, $storedAs, $me, $now)`,
-        { key, name: safeFileName(name), me, now: ctx.clock.now(), ...stored },
-      );
+      await tx.table(File).insert({
+        key,
+        name: safeFileName(name),
+        media_type: 'application/octet-stream',
+        bytes: stored.bytes,
+        sha256: stored.sha256,
+        stored_as: stored.storedAs,
+        owner_id: me,
+        uploaded_min: ctx.clock.now(),
+      });
     return keep(before);
   });
   if (!earlier) return done({ key, name: safeFileName(name), bytes: stored.bytes });

@@ -4,6 +4,7 @@ import type { QuestionOwner } from '../ask/questions';
 import { replaceRows } from './keeper';
 import { HOURS_OF, QUESTION_ROWS } from './house-book.queries';
 import { Question, Hours } from '../../db/tables/house';
+import { asFlag, writeJson } from '../../db/tables/column';
 
 type HoursOwner = 'site' | 'building' | 'space';
 
@@ -66,21 +67,12 @@ export async function storeQuestions(
   for (const [position, { id, text, required, choices, seenBy }] of rows.entries()) {
     const row = {
       text,
-      required: required ? 1 : 0,
-      choices: JSON.stringify(choices),
+      required: asFlag(required),
+      choices: writeJson(choices),
       seen_by: seenBy,
       position,
     };
-    if (id !== null && kept.has(id))
-      await tx.run(
-        `UPDATE question SET text = $text, required = $required, choices = $choices, seen_by = $seen_by, position = $position WHERE id = $id`,
-        { ...row, id },
-      );
-    else
-      await tx.insertRow(
-        `INSERT INTO question (owner_kind, owner_id, text, required, choices, seen_by, position)
-         VALUES ($owner, $ownerId, $text, $required, $choices, $seen_by, $position)`,
-        { ...row, owner, ownerId },
-      );
+    if (id !== null && kept.has(id)) await tx.table(Question).update({ id }, row);
+    else await tx.table(Question).insert({ ...row, owner_kind: owner, owner_id: ownerId });
   }
 }

@@ -58,10 +58,9 @@ export async function sendPicture(
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     before = await rowOf(change.tx, of, id);
     await change.tx.table(Pictures).remove({ owner_kind: of, owner_id: id });
-    await change.tx.run(
-      `INSERT INTO picture (owner_kind, owner_id, stored_as, about, width, height, bytes, sha256) VALUES ($of, $id, $storedAs, $about, $width, $height, $bytes, $sha256)`,
-      { of, id, storedAs, about, ...facts },
-    );
+    await change.tx
+      .table(Pictures)
+      .insert({ owner_kind: of, owner_id: id, stored_as: storedAs, about, ...facts });
     await noteInHistory(change, KIND[of], id, say`put a picture: ${about}`);
     return done({ summary: say`the picture is shown` });
   });

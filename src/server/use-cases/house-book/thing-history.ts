@@ -1,6 +1,8 @@
 import type { AnyDoc } from '@/contracts/house-book/docs';
 import type { HistoryKind, Said } from '@/contracts/house-book/kinds';
 import type { ChangeSet } from '../../changes/change-set';
+import { HouseHistory } from '../../db/tables/records';
+import { writeJson } from '../../db/tables/column';
 
 interface HistoryLine {
   readonly kind: HistoryKind;
@@ -16,12 +18,14 @@ export const writeThingHistory = (
   { tx, id: changeSet }: Pick<ChangeSet, 'tx' | 'id'>,
   row: HistoryLine,
 ): Promise<void> =>
-  tx.run(
-    `INSERT INTO house_history (change_set_id, kind, thing_id, name, did, before, after) VALUES ($changeSet, $kind, $id, $name, $did, $before, $after)`,
+  tx.table(HouseHistory).insertAll([
     {
-      changeSet,
-      ...row,
-      before: row.before && JSON.stringify(row.before),
-      after: row.after && JSON.stringify(row.after),
+      change_set_id: changeSet,
+      kind: row.kind,
+      thing_id: row.id,
+      name: row.name,
+      did: row.did,
+      before: row.before && writeJson<unknown>(row.before),
+      after: row.after && writeJson<unknown>(row.after),
     },
-  );
+  ]);

@@ -7,6 +7,7 @@ import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { NAME_OF_LAYOUT, OWN_LAYOUTS } from './house.queries';
 import { OwnLayout as OwnLayouts } from '../../db/tables/house';
+import { writeJson } from '../../db/tables/column';
 
 /** The house's own ways to set rooms, by name. */
 export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> => reader.value(OWN_LAYOUTS);
@@ -18,10 +19,11 @@ export async function keepOwnLayout(
 ): Promise<Outcome<HouseReply>> {
   const order = { action: unsaid('kept a way to set rooms'), reason: input.name, idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
-    await change.tx.run(
-      `INSERT INTO own_layout (name, query) VALUES ($name, $query) ON CONFLICT (name) DO UPDATE SET query = excluded.query`,
-      { name: input.name, query: JSON.stringify(input.query) },
-    );
+    const layouts = change.tx.table(OwnLayouts);
+    const query = writeJson<Record<string, unknown>>(input.query);
+    const known = await layouts.first({ name: input.name });
+    if (known) await layouts.update({ id: known.id }, { query });
+    else await layouts.insert({ name: input.name, query });
     return done({ summary: say`kept “${input.name}”`, atRisk: 0 });
   });
 }

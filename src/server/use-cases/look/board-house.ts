@@ -3,7 +3,8 @@ import { factsOf, type BoardCategory, type BoardHouse, type HouseSpace } from '@
 import type { Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../db/space-facts';
 import { loadBoardSpaces } from './board-spaces';
-import { BOARD_CATEGORIES, HOUSE_VERSION, BOARD_POOLS, HORIZON_OF_SITE } from './look.queries';
+import { BOARD_CATEGORIES, HOUSE_VERSION, BOARD_POOLS } from './look.queries';
+import { mainSite } from '../../db/main-site';
 
 /** Positions in a list of distinct values. */
 function pooled<Value>() {
@@ -40,7 +41,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
       )
     ).map((each) => [each.id, each]),
   );
-  const [site] = await reader.all(HORIZON_OF_SITE);
+  const site = await mainSite(reader);
   const { tzid, grainMin } = await siteDays(reader);
   const hourSets = pooled<BoardHouse['hours'][number]>();
   const closureSets = pooled<BoardHouse['closures'][number]>();
@@ -48,7 +49,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
     version,
     tzid,
     grainMin,
-    horizonMonths: site!.months,
+    horizonMonths: site!.horizon_months,
     spaces: spaces.map(({ parts: _, outdoor, stepFree, ...space }) => {
       const { hours, closures, ...rest } = facts.get(space.id)!;
       return {

@@ -21,7 +21,8 @@ import { familiarTo } from '../own/familiar';
 import { askerOf } from '../verdicts';
 import { knownSpaces, type KnownSpace } from './board-house';
 import { usesIn } from './board-span';
-import { EARLIEST_HORIZON, KIT_ITEMS } from './look.queries';
+import { mainSite } from '../../db/main-site';
+import { KIT_ITEMS } from '../../db/house.queries';
 
 const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
@@ -144,12 +145,12 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
     weekdays: ON_DAYS[search.on],
   };
   const asker = await askerOf(ctx, db);
-  const [site] = await db.all(EARLIEST_HORIZON);
+  const site = await mainSite(db);
   const side = sideOf(ctx);
   const bySpace = new Map(spaces.map(({ facts }) => [facts.id, facts]));
   const mayAsk = (space: SpaceId, event: Interval): boolean => {
     const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
-    const findings = checkPolicy(date, bySpace.get(space)!, asker, site!.months, tzid);
+    const findings = checkPolicy(date, bySpace.get(space)!, asker, site!.horizon_months, tzid);
     return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
   };
   const moments = earliestMoments(wanted, { tzid, ...taken }, mayAsk, MOST_MOMENTS);

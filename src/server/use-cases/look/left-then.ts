@@ -7,7 +7,8 @@ import { done, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context';
 import { loadEquipmentFacts, siteZone } from '../../db/space-facts';
 import { usesIn } from './board-span';
-import { KITS_BY_TYPE, TYPES_IN_USE } from './look.queries';
+import { TYPES_IN_USE } from './look.queries';
+import { KIT_ITEMS } from '../../db/house.queries';
 
 /** Nothing is fetched earlier or brought back later than this. */
 const MOVING_MIN = 1440;
@@ -20,7 +21,7 @@ export async function leftThen(ctx: Context, input: LeftInput): Promise<Outcome<
   const end = Math.max(start + 1, toEpochMinute(input.endsAt, tzid, 'offset-before')) as EpochMinute;
   const occupied = interval(addMinutes(start, -input.beforeMin), addMinutes(end, input.afterMin));
   const types = await db.all(TYPES_IN_USE);
-  const kits = await db.all(KITS_BY_TYPE);
+  const kits = await db.all(KIT_ITEMS);
   const around = interval(addMinutes(occupied.start, -MOVING_MIN), addMinutes(occupied.end, MOVING_MIN));
   const uses = await usesIn(db, around);
   const facts = await loadEquipmentFacts(
@@ -37,7 +38,7 @@ export async function leftThen(ctx: Context, input: LeftInput): Promise<Outcome<
   );
   const left = types.map(({ id }) => {
     const contents = kits.filter(({ kit }) => kit === id);
-    const each = contents.map(({ type, quantity }) => Math.floor((own.get(type) ?? 0) / quantity));
+    const each = contents.map(({ typeId, quantity }) => Math.floor((own.get(typeId) ?? 0) / quantity));
     return [id, Math.max(0, contents.length ? Math.min(...each) : (own.get(id) ?? 0))] as const;
   });
   return done({ left });

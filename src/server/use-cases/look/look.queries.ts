@@ -59,11 +59,6 @@ FROM equipment_type t JOIN store s ON s.id = t.store_id WHERE t.retired_at IS NU
   ),
 });
 
-export const HORIZON_OF_SITE = query({
-  sql: 'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
-  row: { months: Site.horizon_months },
-});
-
 export const HOUSE_VERSION = query({
   sql: `SELECT CAST(value AS INTEGER) AS version FROM setting WHERE key = 'house_version'`,
   row: { version: integer() },
@@ -195,11 +190,6 @@ export const TYPES_IN_USE = query({
   row: { id: EquipmentType.id },
 });
 
-export const KITS_BY_TYPE = query({
-  sql: 'SELECT kit_id AS kit, type_id AS type, quantity FROM kit_item',
-  row: { kit: KitItem.kit_id, type: KitItem.type_id, quantity: KitItem.quantity },
-});
-
 export const DAY_NOTE_LINES = query({
   sql: 'SELECT name, from_date AS "from", to_date AS "to" FROM day_note WHERE from_date <= $last AND to_date >= $first ORDER BY from_date, id',
   bind: { first: DayNote.to_date, last: DayNote.from_date },
@@ -210,16 +200,6 @@ export const DAY_NOTE_LINES = query({
 export const VERSION_OF_ALL = query({
   sql: `SELECT (SELECT value FROM setting WHERE key = 'house_version') || ' ' || COALESCE((SELECT MAX(id) FROM change_set), 0) AS version`,
   row: { version: text() },
-});
-
-export const KIT_ITEMS = query({
-  sql: 'SELECT kit_id AS kit, type_id AS typeId, quantity FROM kit_item',
-  row: { typeId: KitItem.type_id, quantity: KitItem.quantity, kit: KitItem.kit_id },
-});
-
-export const EARLIEST_HORIZON = query({
-  sql: 'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
-  row: { months: Site.horizon_months },
 });
 
 export const KITS_WITH_TYPE = query({

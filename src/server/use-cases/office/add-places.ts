@@ -5,10 +5,18 @@ import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { addQuestions } from './add-services';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
-import { ADD_PARTS, ADD_PLACES_ADD_PARTS, ADD_POLICIES, ADD_SPACE, ADD_TIMETABLES } from './office.queries';
-import { Space, SpacePolicy, Resource, SpaceLayout } from '../../db/tables/spaces';
+import {
+  Space,
+  SpacePolicy,
+  Resource,
+  SpaceLayout,
+  SpaceFeature,
+  SpaceChild,
+  SpacePart,
+  SpaceTimetable,
+} from '../../db/tables/spaces';
 import { writeJson } from '../../db/tables/column';
-import { Building, Timetable } from '../../db/tables/house';
+import { Building, Timetable, TimetableException, TimetablePeriod } from '../../db/tables/house';
 
 type SpaceInput = OfficeInput['buildings'][number]['spaces'][number];
 
@@ -39,7 +47,7 @@ async function addSpace(
     position,
   });
   await addQuestions(tx, 'space', id, space.questions);
-  for (const feature of space.features) await tx.execute(ADD_SPACE, { id, feature });
+  for (const feature of space.features) await insert(tx, SpaceFeature, { space_id: id, feature });
   for (const [index, offer] of space.layouts.entries())
     await insert(tx, SpaceLayout, {
       space_id: id,
@@ -69,7 +77,8 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
     children,
   );
   if (composition.kind === 'cycle') throw new OfficeFileError('a space is made of itself: check madeOf');
-  for (const { parent, child } of children) await tx.execute(ADD_PARTS, { parent, child });
+  for (const { parent, child } of children)
+    await insert(tx, SpaceChild, { parent_id: parent, child_id: child });
   const resourceOf = new Map<number, ResourceId>();
   for (const { id, input } of spaces)
     if (!input.madeOf.length) {
@@ -79,7 +88,7 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
     }
   for (const [space, leaves] of composition.leaves)
     for (const leaf of leaves)
-      await tx.execute(ADD_PLACES_ADD_PARTS, { space, resource: resourceOf.get(leaf)! });
+      await insert(tx, SpacePart, { space_id: space, resource_id: resourceOf.get(leaf)! });
 }
 
 /** Buildings and spaces with their layouts, hours and parts. */
@@ -119,10 +128,12 @@ async function addTimetable(
     valid_to: validity.to,
   });
   for (const [position, period] of periods.entries())
-    await tx.run('INSERT INTO timetable_period VALUES ($id, $position, $name, $from, $to)', {
-      id,
+    await insert(tx, TimetablePeriod, {
+      timetable_id: id,
       position,
-      ...period,
+      name: period.name,
+      from_min: period.from,
+      to_min: period.to,
     });
   return id;
 }
@@ -141,7 +152,7 @@ export async function addTimetables(
       const instead = others.length
         ? await addTimetable(tx, siteId, `${name}, ${on}`, others, { from: on, to: on })
         : null;
-      await tx.execute(ADD_TIMETABLES, { id, on, instead });
+      await insert(tx, TimetableException, { timetable_id: id, on_date: on, instead_id: instead });
     }
   }
   return ids;
@@ -170,6 +181,9 @@ export async function addPolicies(
         }),
       });
     for (const name of input.timetables)
-      await tx.execute(ADD_POLICIES, { id, timetable: known(timetables, name, 'timetable') });
+      await insert(tx, SpaceTimetable, {
+        space_id: id,
+        timetable_id: known(timetables, name, 'timetable'),
+      });
   }
 }

@@ -5,8 +5,14 @@ import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../db/connection';
 import { insert, known, OfficeFileError } from './office-rows';
-import { ADD_KITS, ADD_SUBSTITUTES } from './office.queries';
-import { EquipmentType, StockLine, Store, Resource } from '../../db/tables/spaces';
+import {
+  EquipmentType,
+  StockLine,
+  Store,
+  Resource,
+  KitItem,
+  EquipmentSubstitute,
+} from '../../db/tables/spaces';
 
 type TypeInput = OfficeInput['stores'][number]['equipment'][number];
 
@@ -29,7 +35,8 @@ async function addKits(
   );
   if (kitCycle(kits)) throw new OfficeFileError('a kit holds itself: check kit');
   for (const [kit, items] of kits)
-    for (const { typeId, quantity } of items) await tx.execute(ADD_KITS, { kit, type: typeId, quantity });
+    for (const { typeId, quantity } of items)
+      await insert(tx, KitItem, { kit_id: kit, type_id: typeId, quantity });
 }
 
 /** What stands in for what, the first choice first. */
@@ -41,9 +48,9 @@ async function addSubstitutes(
   for (const { name, substitutes } of types)
     for (const [position, other] of substitutes.entries()) {
       if (other === name) throw new OfficeFileError(`${name} cannot stand in for itself: check substitutes`);
-      await tx.execute(ADD_SUBSTITUTES, {
-        type: known(ids, name, 'equipment'),
-        by: known(ids, other, 'equipment'),
+      await insert(tx, EquipmentSubstitute, {
+        type_id: known(ids, name, 'equipment'),
+        by_type_id: known(ids, other, 'equipment'),
         position,
       });
     }

@@ -7,18 +7,12 @@ import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
 import { hashForFile } from '../../auth/passwords';
 import { keep, type Database, type Writer } from '../../db/connection';
-import { HAS_PEOPLE, SCOPE_BY_NAME } from './office.queries';
-import {
-  ADD_CATEGORIES,
-  ADD_PEOPLE,
-  CREATE_OFFICE_ADD_PEOPLE,
-  CREATE_OFFICE_ADD_PEOPLE_2,
-  CREATE_OFFICE_ADD_PEOPLE_3,
-} from './office.queries';
-import { Season, Site, Organisation, Category } from '../../db/tables/house';
-import { Person } from '../../db/tables/people';
+import { SCOPE_BY_NAME } from './office.queries';
+import { Season, Site, Organisation, Category, Audience } from '../../db/tables/house';
+import { Person, RoleGrant, Membership, Deputy } from '../../db/tables/people';
 import { Calendar } from '../../db/tables/publishing';
-import { Team } from '../../db/tables/spaces';
+import { Team, TeamMember } from '../../db/tables/spaces';
+import { mainSite } from '../../db/main-site';
 
 async function addTeams(tx: Writer, { teams }: OfficeInput): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
@@ -38,7 +32,10 @@ async function addCategories(tx: Writer, { categories }: OfficeInput): Promise<v
       audiences: JSON.stringify(audiences),
       position,
     });
-    await tx.execute(ADD_CATEGORIES, { audiences });
+    const there = await tx.table(Audience).count();
+    await tx
+      .table(Audience)
+      .addMissing(audiences.map((audience, index) => ({ name: audience, position: there + index })));
     await addQuestions(tx, 'category', id, questions);
     const filter = JSON.stringify({ categories: [id], spaces: [] });
     await insert(tx, Calendar, { slug: slugOf(name), name, about, filter, position });
@@ -59,19 +56,23 @@ async function addPeople(
       email: person.email.toLowerCase(),
       password_hash: person.hash,
     });
-    for (const role of person.roles) await tx.execute(ADD_PEOPLE, { id, role, site: siteId });
+    for (const role of person.roles)
+      await insert(tx, RoleGrant, { person_id: id, role, scope_kind: 'site', scope_id: siteId });
     for (const name of person.teams)
-      await tx.execute(CREATE_OFFICE_ADD_PEOPLE, { team: known(teams, name, 'team'), id });
+      await insert(tx, TeamMember, { team_id: known(teams, name, 'team'), person_id: id });
     for (const name of person.organisations)
-      await tx.execute(CREATE_OFFICE_ADD_PEOPLE_2, { org: known(organisations, name, 'organisation'), id });
+      await insert(tx, Membership, {
+        organisation_id: known(organisations, name, 'organisation'),
+        person_id: id,
+      });
     for (const name of person.stewardOf) await addSteward(tx, id, name, person.consentNeeded);
     ids.set(person.name, id);
   }
   for (const { name, deputies } of people)
     for (const deputy of deputies)
-      await tx.execute(CREATE_OFFICE_ADD_PEOPLE_3, {
-        person: known(ids, name, 'person'),
-        deputy: known(ids, deputy, 'person'),
+      await insert(tx, Deputy, {
+        person_id: known(ids, name, 'person'),
+        deputy_id: known(ids, deputy, 'person'),
       });
 }
 
@@ -79,10 +80,12 @@ async function addPeople(
 async function addSteward(tx: Writer, person: number, name: string, asksConsent: boolean): Promise<void> {
   const [scope] = await tx.all(SCOPE_BY_NAME, { name });
   if (!scope) throw new OfficeFileError(`there is no building, space or equipment “${name}” to look after`);
-  await tx.run(`INSERT INTO role_grant VALUES ($person, 'steward', $kind, $id, $asks)`, {
-    person,
-    ...scope,
-    asks: asksConsent ? 1 : 0,
+  await insert(tx, RoleGrant, {
+    person_id: person,
+    role: 'steward',
+    scope_kind: scope.kind,
+    scope_id: scope.id,
+    asks_consent: asksConsent ? 1 : 0,
   });
 }
 
@@ -95,7 +98,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     })),
   );
   await db.write(async (tx) => {
-    const [existing] = await tx.all(HAS_PEOPLE);
+    const existing = await mainSite(tx);
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
     const { name, zone, language, office: contact, accessMin, exitMin, grainMin } = office.site;
     const siteId = await insert(tx, Site, {

@@ -4,6 +4,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { DEPUTIES_OF, PERSON_AT_ADDRESS } from './own.queries';
+import { Deputy as DeputyRow } from '../../db/tables/people';
 
 /** Who may ask, change and cancel for the viewer, by name. */
 export const deputiesOf = ({ db, viewer }: SignedInContext): Promise<Deputy[]> =>
@@ -25,15 +26,10 @@ export async function setDeputy(
   const isThere = before.some((each) => each.email.toLowerCase() === email.toLowerCase());
   if (isDeputy && !isThere && before.length >= MOST_DEPUTIES)
     return fault(say`At most ${MOST_DEPUTIES} people may do this for you. Let one go first.`);
-  await db.write(async (tx) =>
-    keep(
-      await tx.run(
-        isDeputy
-          ? 'INSERT INTO deputy (person_id, deputy_id) VALUES ($me, $deputy) ON CONFLICT DO NOTHING'
-          : 'DELETE FROM deputy WHERE person_id = $me AND deputy_id = $deputy',
-        { me, deputy: person.id },
-      ),
-    ),
-  );
+  const deputy = { person_id: me, deputy_id: person.id };
+  await db.write(async (tx) => {
+    const deputies = tx.table(DeputyRow);
+    return keep(isDeputy ? await deputies.addMissing([deputy]) : await deputies.remove(deputy));
+  });
   return done(await deputiesOf(ctx));
 }

@@ -4,6 +4,8 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { PINNED_NAMES } from './own.queries';
+import { Pin } from '../../db/tables/people';
+import { Space, EquipmentType } from '../../db/tables/spaces';
 
 /** So many spaces used before are remembered. */
 const MOST_USED = 12;
@@ -21,28 +23,16 @@ export async function familiarTo({ db, viewer }: Context): Promise<Familiar> {
   return viewer ? db.json<Familiar>(FAMILIAR, { person: viewer.personId }) : NOTHING_FAMILIAR;
 }
 
-const TABLE = { space: 'space', pool: 'equipment_type' } as const;
+const TABLE = { space: Space, pool: EquipmentType } as const;
 
 /** Pins a space or a pool, or takes the pin out; either twice is the same as once. */
 export async function pin(ctx: SignedInContext, input: PinInput): Promise<Outcome<Familiar>> {
   const { kind, id, isPinned } = input;
-  const [known] = await ctx.db.rows(
-    `SELECT 1 AS one FROM ${TABLE[kind]} WHERE id = $id AND retired_at IS NULL`,
-    {
-      id,
-    },
-  );
+  const known = await ctx.db.table(TABLE[kind]).first({ id, retired_at: null });
   if (!known) return refuse({ code: 'not-found', what: say`such ${kind}` });
-  const bind = { person: ctx.viewer.personId, kind, id };
+  const own = { person_id: ctx.viewer.personId, kind, target_id: id };
   await ctx.db.write(async (tx) =>
-    keep(
-      await tx.run(
-        isPinned
-          ? 'INSERT INTO pin (person_id, kind, target_id) VALUES ($person, $kind, $id) ON CONFLICT DO NOTHING'
-          : 'DELETE FROM pin WHERE person_id = $person AND kind = $kind AND target_id = $id',
-        bind,
-      ),
-    ),
+    keep(isPinned ? await tx.table(Pin).addMissing([own]) : await tx.table(Pin).remove(own)),
   );
   return done(await familiarTo(ctx));
 }

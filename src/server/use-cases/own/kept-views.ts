@@ -4,7 +4,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context, SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { KEPT_VIEWS } from './own.queries';
-import { PUT_VIEW } from './own.queries';
+import { SavedView } from '../../db/tables/people';
 
 /** The views a person keeps for a screen, by name; none without an account. */
 export const keptViews = async ({ db, viewer }: Context, screen: KeptScreen): Promise<KeptView[]> =>
@@ -20,17 +20,21 @@ export async function keepView(ctx: SignedInContext, input: KeepViewInput): Prom
       code: 'bad-input',
       fields: [{ path: 'name', message: say`${MOST_VIEWS} views are kept already: let one go first.` }],
     });
-  await ctx.db.write(async (tx) =>
-    keep(await tx.execute(PUT_VIEW, { person: ctx.viewer.personId, screen, name, address })),
-  );
+  const view = { person_id: ctx.viewer.personId, screen, name };
+  await ctx.db.write(async (tx) => {
+    const views = tx.table(SavedView);
+    const known = await views.first(view);
+    if (known) await views.update({ id: known.id }, { name, address });
+    else await views.insert({ ...view, address });
+    return keep(undefined);
+  });
   return done(await keptViews(ctx, screen));
 }
 
 /** Lets a view of one's own go; one that is gone already is no fault. */
 export async function dropView(ctx: SignedInContext, id: number): Promise<Outcome<{ readonly id: number }>> {
-  const bind = { id, person: ctx.viewer.personId };
   await ctx.db.write(async (tx) =>
-    keep(await tx.run('DELETE FROM saved_view WHERE id = $id AND person_id = $person', bind)),
+    keep(await tx.table(SavedView).remove({ id, person_id: ctx.viewer.personId })),
   );
   return done({ id });
 }

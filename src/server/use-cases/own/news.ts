@@ -11,6 +11,7 @@ import { MINE } from '../look/known-bookings';
 import { REQUESTS_OF_CHANGE } from '../use-cases.queries';
 import { turnsOfMany, whatOf } from '../since';
 import { NEWS_READ_TO, NEWS_VERSION } from './own.queries';
+import { NewsRead } from '../../db/tables/people';
 
 const MOST_NEWS = 30;
 
@@ -88,14 +89,12 @@ export async function unreadNews(ctx: SignedInContext): Promise<number> {
 
 /** Marks the news as read up to what was shown; what has come meanwhile stays new. */
 export async function markNewsRead(ctx: SignedInContext, upTo: NewsMark): Promise<Outcome<NewsMark>> {
-  await ctx.db.write(async (tx) =>
-    keep(
-      await tx.run(
-        `INSERT INTO news_read (person_id, change_set_id, message_id) VALUES ($me, $changeSet, $message)
-         ON CONFLICT (person_id) DO UPDATE SET change_set_id = MAX(change_set_id, excluded.change_set_id), message_id = MAX(message_id, excluded.message_id)`,
-        { me: ctx.viewer.personId, ...upTo },
-      ),
-    ),
-  );
+  const person_id = ctx.viewer.personId;
+  await ctx.db.write(async (tx) => {
+    const known = await tx.table(NewsRead).first({ person_id });
+    const change_set_id = Math.max(known?.change_set_id ?? 0, upTo.changeSet);
+    const message_id = Math.max(known?.message_id ?? 0, upTo.message);
+    return keep(await tx.table(NewsRead).put({ person_id, change_set_id, message_id }));
+  });
   return done(await read(ctx));
 }

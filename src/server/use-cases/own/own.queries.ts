@@ -1,6 +1,6 @@
 import type { PersonId, RequestId } from '@/core/ids';
 import { REQUESTS_OF_CHANGE } from '../use-cases.queries';
-import { command, query } from '../../db/statement';
+import { query } from '../../db/statement';
 import { integer, oneOf, rowNumber, text } from '../../db/tables/column';
 import { Deputy, NewsRead, Person, Pin, SavedView } from '../../db/tables/people';
 import { ChangeSetRequest, ChangeSetRow, History } from '../../db/tables/records';
@@ -71,16 +71,5 @@ WHERE x.request_id = $request ORDER BY c.id, h.id`,
     action: ChangeSetRow.action,
     result: ChangeSetRow.result,
     requests: integer(),
-  },
-});
-
-export const PUT_VIEW = command({
-  sql: `INSERT INTO saved_view (person_id, screen, name, address) VALUES ($person, $screen, $name, $address)
-         ON CONFLICT (person_id, screen, name) DO UPDATE SET address = excluded.address, name = excluded.name`,
-  bind: {
-    person: rowNumber<PersonId>(),
-    screen: oneOf(['dates', 'board', 'desk']),
-    name: text(),
-    address: text(),
   },
 });

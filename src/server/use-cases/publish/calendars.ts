@@ -7,7 +7,8 @@ import { isLink } from '../../auth/feed-links';
 import { filterOf } from '../../changes/publishing/publishing-state';
 import type { Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
-import { STAMP_NOW, SLUG_NOW, ORGANISATIONS_OF } from './publish.queries';
+import { STAMP_NOW, SLUG_NOW } from './publish.queries';
+import { Membership } from '../../db/tables/people';
 
 /** A calendar of the office's making. */
 export interface Calendar {
@@ -92,8 +93,8 @@ async function whoReads({ db, viewer }: Asker, token: string | null, isAsked: bo
   }
   // Most calendars are for everybody; whose members one is need not be asked for those.
   if (!viewer || !isAsked) return { viewer, organisations: [] };
-  const rows = await db.all(ORGANISATIONS_OF, { me: viewer.personId });
-  return { viewer, organisations: rows.map(({ id }) => id) };
+  const rows = await db.table(Membership).all({ person_id: viewer.personId });
+  return { viewer, organisations: rows.map(({ organisation_id }) => organisation_id) };
 }
 
 const isOpenedBy = (token: string | null, { id, linkNo, readers }: Calendar): boolean =>

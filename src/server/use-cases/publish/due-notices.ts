@@ -5,8 +5,11 @@ import { syncPublished } from '../../changes/publishing/sync-published';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { siteZone } from '../../db/space-facts';
 import type { Writer } from '../../db/connection';
-import { DUE_REQUESTS, PUBLISHED_UNTIL } from './publish.queries';
-import { KEEP_PUBLISHED_UNTIL } from './publish.queries';
+import { DUE_REQUESTS } from './publish.queries';
+import { Setting } from '../../db/tables/house';
+
+/** The setting that says up to which day was worked off. */
+const UNTIL = 'published_until';
 
 /**
  * Puts on the calendars what is to be published from a day on that has come. The last day that was worked off is kept,
@@ -15,7 +18,8 @@ import { KEEP_PUBLISHED_UNTIL } from './publish.queries';
  */
 export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> {
   const today = dateOf(toLocal(now, await siteZone(tx)));
-  const [kept] = await tx.all(PUBLISHED_UNTIL);
+  const settings = tx.table(Setting);
+  const kept = await settings.first({ key: UNTIL });
   const due = await tx.value(DUE_REQUESTS, { today, seen: kept?.value ?? '' });
   if (due.length) {
     const deed = { action: 'publishing day came', key: () => `publish:${now}:${due.join(',')}` };
@@ -25,6 +29,6 @@ export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> 
     });
   }
   // A whole lot may not be all of it: then the same days are looked at again.
-  if (due.length < 500) await tx.execute(KEEP_PUBLISHED_UNTIL, { today });
+  if (due.length < 500) await settings.put({ key: UNTIL, value: today });
   return due.length;
 }

@@ -6,7 +6,8 @@ import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { readableCalendars } from './calendars';
 import { OWN_LINK_NO, REQUESTS_OF_PERSON } from './publish.queries';
-import { MAKE_OWN_CALENDAR, COUNT_OWN_LINK_UP } from './publish.queries';
+import { FeedLink } from '../../db/tables/people';
+import { addKeptCalendars } from '../../changes/publishing/kept-calendars';
 
 /** The private link of somebody, and what it opens besides their own bookings. */
 export interface OwnLink {
@@ -36,8 +37,9 @@ export async function replaceOwnLink(
   const order = { action: unsaid('made a private link'), reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
-    await tx.execute(COUNT_OWN_LINK_UP, { id });
-    await tx.execute(MAKE_OWN_CALENDAR, { id });
+    const link = await tx.table(FeedLink).first({ person_id: id });
+    await tx.table(FeedLink).put({ person_id: id, link_no: (link?.link_no ?? 0) + 1 });
+    await addKeptCalendars(tx, [{ kind: 'person', ref: id }]);
     const requests = await tx.value(REQUESTS_OF_PERSON, { id });
     await syncPublished(change, requests);
     return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });

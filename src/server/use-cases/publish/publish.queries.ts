@@ -1,23 +1,16 @@
 import { z } from 'zod';
-import type { PersonId, RequestId, SegmentId } from '@/core/ids';
-import { command, jsonQuery, query } from '../../db/statement';
+import type { RequestId, SegmentId } from '@/core/ids';
+import { jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
-import { day, integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
-import { FeedLink, Membership } from '../../db/tables/people';
+import { integer, listOf, minute, text } from '../../db/tables/column';
+import { FeedLink } from '../../db/tables/people';
 import { Calendar } from '../../db/tables/publishing';
 import { Notice, Occurrence, Request, Segment } from '../../db/tables/requests';
 import { Claim } from '../../db/tables/claims';
-import { Setting } from '../../db/tables/house';
 
 export const STAMP = `(SELECT value FROM setting WHERE key = 'calendars_version') || '.' || (SELECT value FROM setting WHERE key = 'house_version')`;
 
 export const STAMP_NOW = query({ sql: `SELECT ${STAMP} AS stamp`, row: { stamp: text() } });
-
-export const ORGANISATIONS_OF = query({
-  sql: 'SELECT organisation_id AS id FROM membership WHERE person_id = $me',
-  bind: { me: Membership.person_id },
-  row: { id: Membership.organisation_id },
-});
 
 export const SLUG_NOW = query({
   sql: `SELECT k.slug FROM calendar k WHERE k.kind = 'made' AND k.retired_min IS NULL
@@ -44,11 +37,6 @@ export const COMING_BY_CALENDAR = jsonQuery({
     JOIN occurrence o ON o.segment_id = p.segment_id AND o.recurrence_local = p.recurrence_local JOIN claim c ON c.id = o.standing_id AND c.end_min > $now GROUP BY p.calendar_id) p`,
   bind: { calendars: listOf(integer()), now: Claim.end_min },
   value: z.record(z.string(), z.number()),
-});
-
-export const PUBLISHED_UNTIL = query({
-  sql: `SELECT value FROM setting WHERE key = 'published_until'`,
-  row: { value: Setting.value },
 });
 
 // Announced by today and not written down yet; and what a database of an older version holds, which has no texts.
@@ -90,20 +78,4 @@ export const CHOICES = jsonQuery({
     buildings: z.array(z.object({ id: z.number(), name: z.string() })).readonly(),
     categories: z.array(z.object({ id: z.number(), name: z.string() })).readonly(),
   }),
-});
-
-export const KEEP_PUBLISHED_UNTIL = command({
-  sql: `INSERT INTO setting (key, value) VALUES ('published_until', $today) ON CONFLICT DO UPDATE SET value = excluded.value`,
-  bind: { today: day() },
-});
-
-export const COUNT_OWN_LINK_UP = command({
-  sql: `INSERT INTO feed_link (person_id) VALUES ($id) ON CONFLICT DO UPDATE SET link_no = link_no + 1`,
-  bind: { id: rowNumber<PersonId>() },
-});
-
-export const MAKE_OWN_CALENDAR = command({
-  sql: `INSERT INTO calendar (slug, name, filter, position, kind, ref_id) SELECT '.person-' || $id, '', '{}', 0, 'person', $id
-       WHERE NOT EXISTS (SELECT 1 FROM calendar WHERE kind = 'person' AND ref_id = $id)`,
-  bind: { id: Calendar.ref_id },
 });

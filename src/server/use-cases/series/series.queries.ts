@@ -1,17 +1,11 @@
 import { query } from '../../db/statement';
 import { flag, integer } from '../../db/tables/column';
-import { Site } from '../../db/tables/house';
 import { Segment, SegmentDate } from '../../db/tables/requests';
 
 export const SEGMENT = query({
   sql: 'SELECT id, no, uid, rrule, endless FROM segment WHERE id = $id',
   bind: { id: Segment.id },
   row: { id: Segment.id, no: Segment.no, uid: Segment.uid, rrule: Segment.rrule, endless: flag() },
-});
-
-export const HORIZON_OF_SITE = query({
-  sql: 'SELECT horizon_months AS months FROM site ORDER BY id LIMIT 1',
-  row: { months: Site.horizon_months },
 });
 
 export const NEXT_SEGMENT_NO = query({

@@ -47,7 +47,8 @@ import { checkAgainstWorld } from '../verdicts';
 import { Occurrence, Request, Segment, SegmentDate } from '../../db/tables/requests';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { asFlag } from '../../db/tables/column';
-import { SEGMENT, HORIZON_OF_SITE, NEXT_SEGMENT_NO, DATES_BESIDE_FROM } from './series.queries';
+import { SEGMENT, NEXT_SEGMENT_NO, DATES_BESIDE_FROM } from './series.queries';
+import { mainSite } from '../../db/main-site';
 
 interface Segment {
   readonly id: SegmentId;
@@ -98,9 +99,9 @@ async function planSplit(
       say`This rule never yields a date. Check its months, days and last day.`,
     );
   const set = { ...asked, start: first };
-  const [site] = await change.tx.all(HORIZON_OF_SITE);
+  const site = await mainSite(change.tx);
   const endless = rrule !== null && isEndless(rrule);
-  const horizon = horizonEnd(change.at, site!.months, request.tzid);
+  const horizon = horizonEnd(change.at, site!.horizon_months, request.tzid);
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
   const keys = expandDates(set, { from: first, to, most: MOST_DATES_TIMES_SPACES + 1 });
   if (keys.length > MOST_DATES_TIMES_SPACES)

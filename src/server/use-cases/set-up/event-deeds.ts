@@ -17,19 +17,14 @@ import { orderedDates } from '../../changes/orders/ordered-dates';
 import { runChangeSet } from '../../changes/run-change-set';
 import type { SignedInContext } from '../../context';
 import { promisedLines } from './event-setup';
-import {
-  SERVICE_OF_DATE,
-  STATE_OF_DATE,
-  SERVICE_STATE_OF_DATE,
-  IS_EXPECTED,
-  REQUEST_OF_FOLLOW_UP,
-} from './set-up.queries';
-import { ADD_ATTENDEES, PUT_ATTENDANCE, PUT_SERVICE_LINE, PUT_WALK_LINE } from './set-up.queries';
-import { Attendee, FollowUp, WalkThrough } from '../../db/tables/work-orders';
+import { SERVICES_OF_DATE } from './set-up.queries';
+import { Attendee, FollowUp, WalkThrough, ServiceLine, Attendance } from '../../db/tables/work-orders';
+import { Occurrence } from '../../db/tables/requests';
+import { asFlag } from '../../db/tables/column';
 
 /** An approved date, told in the history of its request; a refusal where there is none, or no more. */
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
-  const [date] = await change.tx.all(STATE_OF_DATE, { id });
+  const date = await change.tx.table(Occurrence).first({ id });
   if (!date) return refuse({ code: 'not-found', what: say`such date` });
   if (date.state !== 'approved') return refuse({ code: 'stale', since: say`The date was given up.` });
   change.requestIds.add(date.request_id);
@@ -47,7 +42,7 @@ export async function setServiceState(
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
-    const asked = await change.tx.all(SERVICE_OF_DATE, { id, person: ctx.viewer.personId });
+    const asked = await change.tx.all(SERVICES_OF_DATE, { id, person: ctx.viewer.personId });
     const service = asked.find((each) => each.id === input.serviceId);
     if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
     if (!service.isMine && !ctx.viewer.roles.includes('manager'))
@@ -60,13 +55,13 @@ export async function setServiceState(
         code: 'bad-input',
         fields: [{ path: 'note', message: say`Say why it is refused: whoever asked will want to know.` }],
       });
-    await change.tx.execute(PUT_SERVICE_LINE, {
-      id,
-      service: service.id,
+    await change.tx.table(ServiceLine).put({
+      occurrence_id: id,
+      service_id: service.id,
       state: input.state,
       note: input.note,
-      by: ctx.viewer.personId,
-      at: change.at,
+      by_id: ctx.viewer.personId,
+      at_min: change.at,
     });
     return done({ changed: 1, summary: `${service.name}: ${SERVICE_STATE_WORDS[input.state]}` });
   });
@@ -83,7 +78,7 @@ export async function walkThrough(
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
     const [claim] = await loadStandingClaims(change.tx, [id]);
-    const services = await change.tx.all(SERVICE_STATE_OF_DATE, { id, person: ctx.viewer.personId });
+    const services = await change.tx.all(SERVICES_OF_DATE, { id, person: ctx.viewer.personId });
     const promised = promisedLines(
       (await orderedDates(change.tx, [claim!]))(claim!),
       services.map(({ name }) => name),
@@ -93,20 +88,26 @@ export async function walkThrough(
     if (input.isRight === null)
       await change.tx.table(WalkThrough).remove({ occurrence_id: id, line: input.line });
     else
-      await change.tx.execute(PUT_WALK_LINE, {
-        id,
+      await change.tx.table(WalkThrough).put({
+        occurrence_id: id,
         line: input.line,
-        isRight: input.isRight ? 1 : 0,
+        is_right: asFlag(input.isRight),
         note: input.note,
-        by: ctx.viewer.personId,
-        at: change.at,
+        by_id: ctx.viewer.personId,
+        at_min: change.at,
       });
     return done({ changed: 1, summary: say(action) });
   });
 }
 
+/** Those that are there already stay as they are. */
 async function addNames(change: ChangeSet, id: OccurrenceId, names: readonly string[]): Promise<void> {
-  await change.tx.execute(ADD_ATTENDEES, { id, names });
+  const attendees = change.tx.table(Attendee);
+  const [last] = (await attendees.all({ occurrence_id: id }, { by: ['position'] })).slice(-1);
+  const first = last ? last.position + 1 : 0;
+  await attendees.addMissing(
+    names.map((name, index) => ({ occurrence_id: id, name, position: first + index })),
+  );
 }
 
 /** Who came: kept at once, as a number or name by name. */
@@ -127,19 +128,16 @@ export async function keepAttendance(
       });
     }
     if (input.kind === 'here') {
-      const [known] = await change.tx.all(IS_EXPECTED, { id, name: input.name });
+      const known = await change.tx.table(Attendee).first({ occurrence_id: id, name: input.name });
       if (!known) return refuse({ code: 'not-found', what: say`such name on the list` });
       await change.tx
         .table(Attendee)
         .update({ occurrence_id: id, name: input.name }, { is_here: input.isHere ? 1 : 0 });
       return done({ changed: 1, summary: say(action) });
     }
-    await change.tx.execute(PUT_ATTENDANCE, {
-      id,
-      people: input.people,
-      by: ctx.viewer.personId,
-      at: change.at,
-    });
+    await change.tx
+      .table(Attendance)
+      .put({ occurrence_id: id, people: input.people, by_id: ctx.viewer.personId, at_min: change.at });
     return done({ changed: 1, summary: say(action) });
   });
 }
@@ -173,7 +171,7 @@ export async function setFollowUpDone(
 ): Promise<Outcome<MarkReply>> {
   const action = input.isDone ? unsaid('did what was left to do') : unsaid('left something to do after all');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [found] = await change.tx.all(REQUEST_OF_FOLLOW_UP, { id });
+    const found = await change.tx.table(FollowUp).first({ id });
     if (!found) return refuse({ code: 'not-found', what: say`such follow-up` });
     change.requestIds.add(found.request_id);
     await change.tx

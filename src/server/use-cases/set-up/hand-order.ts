@@ -10,7 +10,7 @@ import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { recipeRow } from './recipe-row';
 import { teamFaults } from './team-people';
-import { WorkOrder } from '../../db/tables/work-orders';
+import { WorkOrder, Recipe } from '../../db/tables/work-orders';
 import { COMING_DATES_OF_REQUEST } from './set-up.queries';
 
 /**
@@ -32,16 +32,11 @@ export async function makeHandOrder(
     const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
     if (!picked.length)
       return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });
-    const row: Record<string, string | number | null> = {
+    await change.tx.table(Recipe).insertLoose({
       ...recipeRow({ ...input, when: ANY_DATE }),
       request_id: request.id,
       occurrence_id: input.occurrenceId,
-    };
-    const columns = Object.keys(row);
-    await change.tx.insertRow(
-      `INSERT INTO recipe (${columns.join(', ')}) VALUES (${columns.map((column) => `$${column}`).join(', ')})`,
-      row,
-    );
+    });
     change.requestIds.add(request.id);
     await syncOrders(
       change,

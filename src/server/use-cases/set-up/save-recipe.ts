@@ -14,6 +14,8 @@ import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
 import { TITLE_OF_RECIPE } from './set-up.queries';
 import { RETIRE_RECIPE } from './set-up.queries';
+import { Recipe } from '../../db/tables/work-orders';
+import { writeRow } from '../house-book/keeper';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -94,19 +96,10 @@ async function saveHere(ctx: SignedInContext, input: SaveRecipeInput): Promise<O
       return refuse({ code: 'stale', since: say`“${before.recipe.title}” was changed by somebody else.` });
     const faults = await faultsOf(change, input.recipe);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
-    const row = recipeRow(input.recipe);
-    const columns = Object.keys(row);
-    let { id } = input;
-    if (id === null)
-      id = await change.tx.insertRow(
-        `INSERT INTO recipe (${columns.join(', ')}) VALUES (${columns.map((column) => `$${column}`).join(', ')})`,
-        row,
-      );
-    else
-      await change.tx.run(
-        `UPDATE recipe SET ${columns.map((column) => `${column} = $${column}`).join(', ')}, row_version = row_version + 1 WHERE id = $id`,
-        { ...row, id },
-      );
+    const id = await writeRow(change.tx, Recipe, input.id, {
+      ...recipeRow(input.recipe),
+      ...(before && { row_version: before.version + 1 }),
+    });
     await writeThingHistory(change, {
       kind: 'recipe',
       id,

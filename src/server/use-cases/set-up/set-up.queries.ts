@@ -1,22 +1,13 @@
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { ClaimId, OccurrenceId, PersonId } from '@/core/ids';
+import type { ClaimId, PersonId } from '@/core/ids';
 import { command, jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
-import { flag, integer, listOf, minute, oneOf, rowNumber, text } from '../../db/tables/column';
-import {
-  Attendee,
-  EquipmentReturn,
-  FollowUp,
-  OrderNote,
-  Recipe,
-  ServiceLine,
-  WorkOrder,
-} from '../../db/tables/work-orders';
+import { flag, integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
+import { EquipmentReturn, OrderNote, Recipe, ServiceLine, WorkOrder } from '../../db/tables/work-orders';
 import { Claim, EquipmentUse } from '../../db/tables/claims';
 import { EquipmentType, Service, Shift, Team, TeamMember } from '../../db/tables/spaces';
 import { File, Occurrence } from '../../db/tables/requests';
-import { Person } from '../../db/tables/people';
 
 /** The teams with their people, as JSON. */
 export const TEAMS_WITH_PEOPLE = `(SELECT json_group_array(json_object('id', t.id, 'name', t.name, 'rosteredUntil', (SELECT MAX(s.end_min) FROM shift s WHERE s.team_id = t.id),
@@ -96,36 +87,11 @@ export const PICKED_ORDERS = query({
   },
 });
 
-export const STATE_OF_DATE = query({
-  sql: 'SELECT request_id, state FROM occurrence WHERE id = $id',
-  bind: { id: Occurrence.id },
-  row: { request_id: Occurrence.request_id, state: Occurrence.state },
-});
-
-export const SERVICE_OF_DATE = query({
+export const SERVICES_OF_DATE = query({
   sql: `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
   FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`,
   bind: { id: Occurrence.id, person: TeamMember.person_id },
   row: { id: Service.id, name: Service.name, team: Team.name, isMine: flag() },
-});
-
-export const SERVICE_STATE_OF_DATE = query({
-  sql: `SELECT s.id, s.name, t.name AS team, EXISTS (SELECT 1 FROM team_member m WHERE m.team_id = s.team_id AND m.person_id = $person) AS isMine
-  FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id JOIN team t ON t.id = s.team_id WHERE o.id = $id`,
-  bind: { id: Occurrence.id, person: TeamMember.person_id },
-  row: { id: Service.id, name: Service.name, team: Team.name, isMine: flag() },
-});
-
-export const IS_EXPECTED = query({
-  sql: 'SELECT 1 FROM attendee WHERE occurrence_id = $id AND name = $name',
-  bind: { id: Attendee.occurrence_id, name: Attendee.name },
-  row: { 1: integer() },
-});
-
-export const REQUEST_OF_FOLLOW_UP = query({
-  sql: 'SELECT request_id FROM follow_up WHERE id = $id',
-  bind: { id: FollowUp.id },
-  row: { request_id: FollowUp.request_id },
 });
 
 export const HOUSE_OF_WEEK = jsonQuery({
@@ -214,12 +180,6 @@ export const CLAIMS_OF_TEAM = query({
   row: { id: WorkOrder.claim_id },
 });
 
-export const NAME_OF_PERSON = query({
-  sql: 'SELECT name FROM person WHERE id = $person',
-  bind: { person: Person.id.plain().orNull() },
-  row: { name: Person.name },
-});
-
 export const SHIFT_BY_ID = query({
   sql: 'SELECT team_id, person_id, people, start_min, end_min FROM shift WHERE id = $id',
   bind: { id: Shift.id.plain() },
@@ -236,49 +196,6 @@ export const COUNT_TEAM_AND_PERSON = query({
   sql: `SELECT (SELECT COUNT(*) FROM team WHERE id = $team) AS teams, (SELECT COUNT(*) FROM person WHERE id = $person AND retired_at IS NULL) AS people`,
   bind: { team: integer(), person: rowNumber<PersonId>() },
   row: { teams: integer(), people: integer() },
-});
-
-export const PUT_SERVICE_LINE = command({
-  sql: `INSERT INTO service_line (occurrence_id, service_id, state, note, by_id, at_min) VALUES ($id, $service, $state, $note, $by, $at)
-       ON CONFLICT (occurrence_id, service_id) DO UPDATE SET state = excluded.state, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
-  bind: {
-    id: rowNumber<OccurrenceId>(),
-    service: integer(),
-    state: oneOf(['asked', 'refused', 'arranging', 'agreed']),
-    note: text(),
-    by: rowNumber<PersonId>(),
-    at: minute(),
-  },
-});
-
-export const PUT_WALK_LINE = command({
-  sql: `INSERT INTO walk_through (occurrence_id, line, is_right, note, by_id, at_min) VALUES ($id, $line, $isRight, $note, $by, $at)
-         ON CONFLICT (occurrence_id, line) DO UPDATE SET is_right = excluded.is_right, note = excluded.note, by_id = excluded.by_id, at_min = excluded.at_min`,
-  bind: {
-    id: rowNumber<OccurrenceId>(),
-    line: text(),
-    isRight: integer(),
-    note: text(),
-    by: rowNumber<PersonId>(),
-    at: minute(),
-  },
-});
-
-export const ADD_ATTENDEES = command({
-  sql: `INSERT OR IGNORE INTO attendee (occurrence_id, name, position)
-     SELECT $id, j.value, j.key + (SELECT COALESCE(MAX(position) + 1, 0) FROM attendee WHERE occurrence_id = $id) FROM json_each($names) j`,
-  bind: { id: Attendee.occurrence_id, names: listOf(text()) },
-});
-
-export const PUT_ATTENDANCE = command({
-  sql: `INSERT INTO attendance (occurrence_id, people, by_id, at_min) VALUES ($id, $people, $by, $at)
-       ON CONFLICT (occurrence_id) DO UPDATE SET people = excluded.people, by_id = excluded.by_id, at_min = excluded.at_min`,
-  bind: {
-    id: rowNumber<OccurrenceId>(),
-    people: integer().orNull(),
-    by: rowNumber<PersonId>(),
-    at: minute(),
-  },
 });
 
 export const RETIRE_RECIPE = command({

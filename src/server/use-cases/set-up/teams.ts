@@ -17,8 +17,10 @@ import { riskText } from '../house/stock-line';
 import { speakerFor } from '../verdicts';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
-import { CLAIMS_OF_TEAM, NAME_OF_PERSON, COUNT_TEAM_AND_PERSON, SHIFT_BY_ID } from './set-up.queries';
-import { Shift } from '../../db/tables/spaces';
+import { CLAIMS_OF_TEAM, COUNT_TEAM_AND_PERSON, SHIFT_BY_ID } from './set-up.queries';
+import { Shift, TeamMember } from '../../db/tables/spaces';
+import { Person } from '../../db/tables/people';
+import type { PersonId } from '@/core/ids';
 
 const DAY_MIN = 1440;
 
@@ -51,7 +53,7 @@ async function atRiskBy(
 
 async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
   if (person === null) return countText(people, 'person', 'people');
-  const [row] = await reader.all(NAME_OF_PERSON, { person });
+  const row = await reader.table(Person).first({ id: person });
   return row?.name ?? say`somebody`;
 }
 
@@ -66,10 +68,13 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
       start: toEpochMinute(input.from, tzid, 'offset-before'),
       end: toEpochMinute(input.to, tzid, 'offset-before'),
     };
-    await change.tx.run(
-      'INSERT INTO shift (team_id, person_id, start_min, end_min, people) VALUES ($team, $person, $start, $end, $people)',
-      { team: input.teamId, person: input.personId, ...span, people: input.people },
-    );
+    await change.tx.table(Shift).insertLoose({
+      team_id: input.teamId,
+      person_id: input.personId,
+      start_min: span.start,
+      end_min: span.end,
+      people: input.people,
+    });
     const people = await peopleText(change.tx, input.personId, input.people);
     await noteInHistory(
       change,
@@ -113,20 +118,15 @@ export async function setTeamMember(
     const [known] = await change.tx.all(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
     if (!known!.teams) return refuse({ code: 'not-found', what: say`such team` });
     if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
-    const bind = { team: teamId, person: input.personId };
+    const member = { team_id: teamId, person_id: input.personId as PersonId };
     if (input.isMember) {
       await inThingHistory(change, 'team', teamId, action, () =>
-        change.tx.run('INSERT OR IGNORE INTO team_member (team_id, person_id) VALUES ($team, $person)', bind),
+        change.tx.table(TeamMember).addMissing([member]),
       );
       return done({ summary: say(action), atRisk: 0 });
     }
-    await inThingHistory(change, 'team', teamId, action, () =>
-      change.tx.run('DELETE FROM team_member WHERE team_id = $team AND person_id = $person', bind),
-    );
-    const orders = await change.tx.rows<{ id: number }>(
-      `SELECT id FROM work_order WHERE team_id = $team AND person_id = $person AND state = 'open'`,
-      bind,
-    );
+    await inThingHistory(change, 'team', teamId, action, () => change.tx.table(TeamMember).remove(member));
+    const orders = await change.tx.table(WorkOrder).all({ ...member, state: 'open' });
     await change.updateVersioned(
       WorkOrder,
       orders.map(({ id }) => id),

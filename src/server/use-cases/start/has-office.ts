@@ -1,11 +1,11 @@
 import { texts } from '@/contracts/language/say';
 import { refuse } from '@/contracts/refusal';
 import type { Reader } from '../../db/connection';
-import { HAS_OFFICE } from './start.queries';
+import { mainSite } from '../../db/main-site';
 
 /** Whether an office is set up in this database. */
 export async function hasOffice(reader: Reader): Promise<boolean> {
-  return (await reader.all(HAS_OFFICE)).length > 0;
+  return (await mainSite(reader)) !== null;
 }
 
 export const SET_UP = refuse(

@@ -12,7 +12,7 @@ import { queueMessage } from '../../mail/insert-mail';
 import { actsFor } from '../change/pick-dates';
 import { loadRequest } from '../request-rows';
 import { MESSAGE_BY_KEY, MESSAGES } from './talk.queries';
-import { Message } from '../../db/tables/requests';
+import { Message, Thread } from '../../db/tables/requests';
 
 /** What was written about a request, oldest first; what the office says among itself only for the office. */
 export async function messagesOf(
@@ -37,13 +37,9 @@ export async function messagesOf(
 }
 
 async function threadOf(tx: Writer, request: RequestId, kind: ThreadKind): Promise<number> {
-  const bind = { request, kind };
-  await tx.run('INSERT INTO thread (request_id, kind) VALUES ($request, $kind) ON CONFLICT DO NOTHING', bind);
-  const [row] = await tx.rows<{ id: number }>(
-    'SELECT id FROM thread WHERE request_id = $request AND kind = $kind',
-    bind,
-  );
-  return row!.id;
+  const threads = tx.table(Thread);
+  const known = await threads.first({ request_id: request, kind });
+  return known?.id ?? threads.insert({ request_id: request, kind });
 }
 
 /** Files of the writer's that belong to nothing yet; false where one is not. */

@@ -16,7 +16,6 @@ import {
   PARTS_BY_SPACE,
 } from './keepers.queries';
 import { Resource } from '../../../db/tables/spaces';
-import { ADD_PARTS } from './keepers.queries';
 import { Space, SpacePart } from '../../../db/tables/spaces';
 
 export type Composed =
@@ -52,7 +51,7 @@ async function writeParts(tx: Writer): Promise<Composed> {
     if (JSON.stringify(parts) === JSON.stringify(stored[space] ?? [])) continue;
     changed.push(space);
     await tx.table(SpacePart).remove({ space_id: space });
-    await tx.execute(ADD_PARTS, { space, parts });
+    await tx.table(SpacePart).insertAll(parts.map((resource_id) => ({ space_id: space, resource_id })));
   }
   return { kind: 'done', changed };
 }

@@ -20,7 +20,6 @@ import {
   type Keeper,
 } from '../keeper';
 import { loadStock, storeStock } from './stock';
-import { ALL_KIT_ITEMS } from './keepers.queries';
 import { DROP_LATER_STOCK_OF_UNIT, DROP_SUBSTITUTES, CLOSE_STOCK_OF_UNIT } from './keepers.queries';
 import {
   EquipmentType,
@@ -31,6 +30,7 @@ import {
 } from '../../../db/tables/spaces';
 import { Picture } from '../../../db/tables/house';
 import { epochMinute } from '@/core/time/epoch-minute';
+import { KIT_ITEMS } from '../../../db/house.queries';
 
 /** What was there from the beginning. */
 const ALWAYS = epochMinute(0);
@@ -84,7 +84,7 @@ async function storeUnits(
 
 /** The path of a kit that would hold itself. */
 async function holdsItself(reader: Reader): Promise<boolean> {
-  const rows = await reader.all(ALL_KIT_ITEMS);
+  const rows = await reader.all(KIT_ITEMS);
   const kits = new Map<EquipmentTypeId, KitItem[]>();
   for (const { kit, typeId, quantity } of rows)
     kits.set(kit, [...(kits.get(kit) ?? []), { typeId, quantity }]);

@@ -1,24 +1,16 @@
 import { z } from 'zod';
-import type { ClaimId, ResourceId, SpaceId } from '@/core/ids';
+import type { ClaimId } from '@/core/ids';
 import { command, jsonQuery, query } from '../../../db/statement';
-import { day, integer, listOf, oneOf, rowNumber } from '../../../db/tables/column';
+import { integer, listOf, rowNumber } from '../../../db/tables/column';
 import {
   Audience,
   LetterWording,
-  Site,
   Timetable,
   TimetableException,
   TimetablePeriod,
 } from '../../../db/tables/house';
 import { Deputy, RoleGrant } from '../../../db/tables/people';
-import {
-  EquipmentSubstitute,
-  EquipmentType,
-  KitItem,
-  Space,
-  SpaceChild,
-  StockLine,
-} from '../../../db/tables/spaces';
+import { EquipmentSubstitute, EquipmentType, Space, SpaceChild, StockLine } from '../../../db/tables/spaces';
 import { Claim, Occupancy } from '../../../db/tables/claims';
 import { Request } from '../../../db/tables/requests';
 
@@ -30,8 +22,6 @@ export const REQUESTS_FOR_AUDIENCE = query({
   row: { id: Request.id, audiences: Request.audiences },
 });
 
-export const SPACES_OF_SITE = query({ sql: 'SELECT id FROM site ORDER BY id LIMIT 1', row: { id: Site.id } });
-
 export const LINES_OF_STOCK = query({
   sql: `SELECT id, from_min AS fromMin, to_min AS toMin, delta, reason FROM stock_line WHERE type_id = $type AND resource_id IS NULL ORDER BY from_min, id`,
   bind: { type: StockLine.type_id.plain() },
@@ -42,11 +32,6 @@ export const LINES_OF_STOCK = query({
     delta: StockLine.delta,
     reason: StockLine.reason,
   },
-});
-
-export const ALL_KIT_ITEMS = query({
-  sql: 'SELECT kit_id AS kit, type_id AS typeId, quantity FROM kit_item ORDER BY kit_id, type_id',
-  row: { kit: KitItem.kit_id, typeId: KitItem.type_id, quantity: KitItem.quantity },
 });
 
 /** What a site has in common with the first, which is that of the office. */
@@ -104,11 +89,6 @@ export const TAKEN_BY_OTHERS = query({
     start: Occupancy.start_min,
     end: Occupancy.end_min,
   },
-});
-
-export const HOUSE_MINUTES = query({
-  sql: 'SELECT layout_minutes AS minutes FROM site ORDER BY id LIMIT 1',
-  row: { minutes: Site.layout_minutes },
 });
 
 export const TYPES_OF_STORE = query({
@@ -180,27 +160,7 @@ export const DROP_GRANTS = command({
   bind: { id: RoleGrant.person_id.plain() },
 });
 
-export const GRANT_ON_SITE = command({
-  sql: `INSERT INTO role_grant VALUES ($id, $role, 'site', $site, 0)`,
-  bind: { id: integer(), role: oneOf(['requester', 'manager', 'crew', 'housekeeper']), site: integer() },
-});
-
-export const PUT_STEWARD = command({
-  sql: `INSERT OR REPLACE INTO role_grant VALUES ($id, 'steward', $of, $place, $asks)`,
-  bind: { id: integer(), of: oneOf(['space', 'pool', 'building']), place: integer(), asks: integer() },
-});
-
 export const DROP_DEPUTIES = command({
   sql: 'DELETE FROM deputy WHERE person_id = $id OR deputy_id = $id',
   bind: { id: Deputy.person_id.plain() },
-});
-
-export const ADD_PARTS = command({
-  sql: 'INSERT INTO space_part (space_id, resource_id) SELECT $space, value FROM json_each($parts)',
-  bind: { space: rowNumber<SpaceId>(), parts: listOf(rowNumber<ResourceId>()) },
-});
-
-export const ADD_DAY_APART = command({
-  sql: 'INSERT INTO timetable_exception VALUES ($row, $on, $instead)',
-  bind: { row: integer(), on: day(), instead: integer().orNull() },
 });

@@ -15,11 +15,13 @@ import {
 } from '../keeper';
 import { siteId } from './spaces-of';
 import { HAS_HOUSEKEEPER, OTHER_HOUSEKEEPER, IS_HOUSEKEEPER } from './keepers.queries';
-import { DROP_DEPUTIES, GRANT_ON_SITE, PUT_STEWARD, DROP_GRANTS } from './keepers.queries';
+import { DROP_DEPUTIES, DROP_GRANTS } from './keepers.queries';
 import { Shift, Team, TeamMember } from '../../../db/tables/spaces';
-import { AccountLink, Membership, Person, Deputy } from '../../../db/tables/people';
+import { AccountLink, Membership, Person, Deputy, RoleGrant } from '../../../db/tables/people';
 import { Organisation } from '../../../db/tables/house';
 import { Outbox } from '../../../db/tables/records';
+import type { NewRow } from '../../../db/tables/table';
+import type { PersonId } from '@/core/ids';
 
 export const teamKeeper: Keeper<'team'> = {
   table: 'team',
@@ -143,13 +145,15 @@ export const lastHousekeeper = (): string =>
 async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
   await tx.execute(DROP_GRANTS, { id });
   const site = await siteId(tx);
-  for (const role of new Set(roles)) await tx.execute(GRANT_ON_SITE, { id, role, site });
+  const grant = (row: Omit<NewRow<typeof RoleGrant>, 'person_id'>) =>
+    tx.table(RoleGrant).put({ person_id: id as PersonId, ...row });
+  for (const role of new Set(roles)) await grant({ role, scope_kind: 'site', scope_id: site });
   for (const each of looksAfter)
-    await tx.execute(PUT_STEWARD, {
-      id,
-      of: each.of,
-      place: placeOf(each),
-      asks: each.asksConsent ? 1 : 0,
+    await grant({
+      role: 'steward',
+      scope_kind: each.of,
+      scope_id: placeOf(each),
+      asks_consent: each.asksConsent ? 1 : 0,
     });
 }
 

@@ -1,6 +1,6 @@
 import type { Reader } from '../../../db/connection';
 import { numbers } from '../keeper';
-import { SPACES_OF_SITE } from './keepers.queries';
+import { mainSite } from '../../../db/main-site';
 
 /** Every site, that of the office first. */
 export const siteIds = (reader: Reader): Promise<number[]> =>
@@ -25,7 +25,7 @@ export const SPACES_OF = {
 
 /** The site of the office. @throws Error before the office is set up. */
 export async function siteId(reader: Reader): Promise<number> {
-  const [site] = await reader.all(SPACES_OF_SITE);
+  const site = await mainSite(reader);
   if (!site) throw new Error('there is no site yet');
   return site.id;
 }

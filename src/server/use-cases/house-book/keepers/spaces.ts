@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { SiteDoc, SpaceDoc } from '@/contracts/house-book/places';
+import type { SpaceDoc } from '@/contracts/house-book/places';
 import { done, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { listText } from '@/contracts/words/rule';
@@ -20,7 +20,6 @@ import {
 } from '../keeper';
 import { loadHours, loadQuestionRows, storeHours, storeQuestions } from '../own-rows';
 import { compose } from './compose';
-import { HOUSE_MINUTES } from './keepers.queries';
 import {
   Space,
   SpaceChild,
@@ -30,6 +29,8 @@ import {
   SpaceFeature,
 } from '../../../db/tables/spaces';
 import { Picture } from '../../../db/tables/house';
+import { mainSite } from '../../../db/main-site';
+import { readJson } from '../../../db/tables/column';
 
 type Row = Omit<SpaceDoc, 'hours' | 'questions' | 'stepFree' | 'outdoor'> & {
   stepFree: 0 | 1;
@@ -82,8 +83,8 @@ const USUAL_MIN = 30;
 async function houseMinutes(
   tx: Writer,
 ): Promise<(layout: Layout) => { setupMin: number; strikeMin: number }> {
-  const [row] = await tx.all(HOUSE_MINUTES);
-  const all = JSON.parse(row?.minutes ?? '[]') as SiteDoc['layoutMinutes'];
+  const site = await mainSite(tx);
+  const all = site ? readJson(site.layout_minutes) : [];
   return (layout) =>
     all.find((each) => each.layout === layout) ?? { setupMin: USUAL_MIN, strikeMin: USUAL_MIN };
 }

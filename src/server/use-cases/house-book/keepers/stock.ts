@@ -90,30 +90,15 @@ export async function storeStock(
     // What a new kind owns it has always had; what comes later comes from then on.
     const from = minute(row.from) ?? (isNew || line?.fromMin === ALWAYS ? ALWAYS : now);
     const at = { from, to: minute(row.to) };
+    const span = { from_min: at.from, to_min: at.to };
     const fault = faultOf(row, line, at, now);
     if (fault) faults.push({ ...fault, path: `stock.${index}.${fault.path}` });
     else if (at.to !== null && at.to <= at.from)
       faults.push({ path: `stock.${index}.to`, message: say`The end must be after the start.` });
     else if (line)
-      await tx.run(
-        'UPDATE stock_line SET from_min = $from, to_min = $to, delta = $delta, reason = $reason WHERE id = $id',
-        {
-          id: line.id,
-          ...at,
-          delta: row.delta,
-          reason: row.reason,
-        },
-      );
+      await tx.table(StockLine).update({ id: line.id }, { ...span, delta: row.delta, reason: row.reason });
     else
-      await tx.run(
-        'INSERT INTO stock_line (type_id, from_min, to_min, delta, reason) VALUES ($type, $from, $to, $delta, $reason)',
-        {
-          type,
-          ...at,
-          delta: row.delta,
-          reason: row.reason,
-        },
-      );
+      await tx.table(StockLine).insertLoose({ type_id: type, ...span, delta: row.delta, reason: row.reason });
   }
   if (faults.length) return faults;
   const [facts] = await loadEquipmentFacts(tx, [type as EquipmentTypeId]);

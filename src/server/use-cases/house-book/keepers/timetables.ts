@@ -7,7 +7,6 @@ import type { Reader, Writer } from '../../../db/connection';
 import { counted, nameFaults, replaceRows, writeRow, type Keeper } from '../keeper';
 import { siteId } from './spaces-of';
 import { DAYS_APART, PERIODS_OF, STAND_INS, STANDS_IN, TIMETABLE_BY_ID } from './keepers.queries';
-import { ADD_DAY_APART } from './keepers.queries';
 import { Timetable, TimetableException, TimetablePeriod } from '../../../db/tables/house';
 
 type Periods = TimetableDoc['periods'];
@@ -34,8 +33,8 @@ async function dropStandIns(tx: Writer, id: number): Promise<void> {
   const stand = await tx.all(STAND_INS, { id });
   await tx.table(TimetableException).remove({ timetable_id: id });
   for (const each of stand) {
-    await tx.run('DELETE FROM timetable_period WHERE timetable_id = $id', each);
-    await tx.run('DELETE FROM timetable WHERE id = $id', each);
+    await tx.table(TimetablePeriod).remove({ timetable_id: each.id });
+    await tx.table(Timetable).remove({ id: each.id });
   }
 }
 
@@ -76,7 +75,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
           })
         : null;
       if (instead !== null) await storePeriods(tx, instead, others);
-      await tx.execute(ADD_DAY_APART, { row, on, instead });
+      await tx.table(TimetableException).insert({ timetable_id: row, on_date: on, instead_id: instead });
     }
     return done(row);
   },

@@ -11,6 +11,7 @@ import {
   STATE_OF_CALENDAR,
 } from './feeds.queries';
 import { DROP_ALL_TEXT, COUNT_CALENDARS_UP, COUNT_UP_WHERE_AGED } from './feeds.queries';
+import { Setting } from '../../../db/tables/house';
 
 /** What all ready text was made of besides what each event says of itself. */
 interface MadeOf {
@@ -46,10 +47,10 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
       await tx.execute(DROP_ALL_TEXT);
       await tx.execute(COUNT_CALENDARS_UP);
     }
-    await tx.run(
-      `INSERT INTO setting (key, value) VALUES ('feed_text_of', $value) ON CONFLICT DO UPDATE SET value = excluded.value`,
-      { value: JSON.stringify({ house, origin, names } satisfies MadeOf) },
-    );
+    await tx.table(Setting).put({
+      key: 'feed_text_of',
+      value: JSON.stringify({ house, origin, names } satisfies MadeOf),
+    });
     return keep(undefined);
   });
 }
