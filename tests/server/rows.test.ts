@@ -89,6 +89,25 @@ describe('rows of a table', () => {
   });
 });
 
+// The built application has several copies of every module, and all share the database one of them opened.
+test('what another copy of the modules describes is read and bound alike', async () => {
+  await jest.isolateModulesAsync(async () => {
+    const [people, statements, columns] = await Promise.all([
+      import('@/server/db/tables/people'),
+      import('@/server/db/statement'),
+      import('@/server/db/tables/column'),
+    ]);
+    expect(people.SavedView).not.toBe(SavedView);
+    await write(async (tx) => keep(await tx.table(people.SavedView).insert(view('Theirs'))));
+    const named = statements.query({
+      sql: 'SELECT name FROM saved_view WHERE name IN (SELECT value FROM json_each($names))',
+      bind: { names: columns.listOf(columns.text()) },
+      row: { name: people.SavedView.name },
+    });
+    expect(await office.db.all(named, { names: ['Theirs'] })).toEqual([{ name: 'Theirs' }]);
+  });
+});
+
 describe('statements', () => {
   const NAMED = query({
     sql: 'SELECT id, name FROM space WHERE code IN (SELECT value FROM json_each($codes)) AND name <> $not ORDER BY id',

@@ -1,4 +1,4 @@
-import { createReadStream, mkdtempSync, rmSync } from 'node:fs';
+import { createReadStream, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -126,6 +126,24 @@ test('triggers move the counters of the tables that say so, keep numbers from be
     'occupancy_guard_update',
     'request_as_asked_never_changes',
   ]);
+});
+
+// What is taken is written anew for every claim, and nothing names a row of it.
+const NUMBERED_BY_SQLITE = ['equipment_use', 'occupancy'];
+
+test('rows with numbers of their own are inserted through their table, which gives none twice', () => {
+  const written = readdirSync('src/server', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.ts') && !file.includes('migrations'))
+    .flatMap((file) => [
+      ...readFileSync(join('src/server', file), 'utf8').matchAll(
+        /(?:INSERT(?: OR \w+)?|REPLACE) INTO (\w+)/g,
+      ),
+    ])
+    .map(([, name]) => TABLES.get(name!))
+    .filter((each) => each !== undefined)
+    .map(factsOf)
+    .filter(({ key, columns }) => key.join() === 'id' && 'id' in columns);
+  expect([...new Set(written.map(({ name }) => name))].sort()).toEqual(NUMBERED_BY_SQLITE);
 });
 
 test('every row of a house is what its table says, contents of JSON included', async () => {

@@ -1,9 +1,9 @@
 import type { PersonId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
-import type { Role } from '@/core/roles';
 import { keep, type Database } from '../db/connection';
 import { PERSON_OF_SESSION } from './auth.queries';
 import { Person, Session } from '../db/tables/people';
+import { readJson } from '../db/tables/column';
 
 /** A working day and an evening; renewed by signing in again. */
 export const SESSION_MS = 14 * 60 * 60 * 1000;
@@ -33,5 +33,5 @@ export async function personOfSession(
   nowMs: number,
 ): Promise<SignedInPerson | null> {
   const [row] = await db.all(PERSON_OF_SESSION, { id, now: nowMs });
-  return row ? { personId: row.id, name: row.name, roles: JSON.parse(row.roles) as Role[] } : null;
+  return row ? { personId: row.id, name: row.name, roles: readJson(row.roles) } : null;
 }

@@ -4,8 +4,9 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { BUILDING } from '../db/names';
 import { jsonQuery } from '../db/statement';
-import { numberOf, textOf } from '../db/shapes';
+import { numberOf, textOf, zeroOrOne } from '../db/shapes';
 import { integer, listOf, rowNumber } from '../db/tables/column';
+import { Published } from '../db/tables/publishing';
 
 /** The spaces of a claim and their buildings as one place. */
 export const placeOf = (claim: string): string =>
@@ -26,7 +27,7 @@ FROM json_each($segments) j CROSS JOIN json_each($calendars) k CROSS JOIN publis
       segment: numberOf<SegmentId>(),
       recurrence: textOf<LocalDateTime>(),
       gone: numberOf<EpochMinute>().nullable(),
-      goneAs: z.enum(['cancelled', 'withheld', 'held-back']).nullable(),
+      goneAs: Published.gone_as.schema,
       start: textOf<LocalDateTime>(),
       end: textOf<LocalDateTime>(),
       place: z.string(),
@@ -62,7 +63,7 @@ FROM json_each($segments) j CROSS JOIN segment s ON s.id = j.value JOIN request 
       start: textOf<LocalDateTime>(),
       end: textOf<LocalDateTime>(),
       rrule: z.string().nullable(),
-      allDay: z.union([z.literal(0), z.literal(1)]),
+      allDay: zeroOrOne,
       extra: z.array(textOf<LocalDateTime>()).readonly(),
       excluded: z.array(textOf<LocalDateTime>()).readonly(),
       relatedTo: z.string().nullable(),

@@ -1,10 +1,15 @@
+import { FEATURES } from '@/core/spaces/features';
+import { LAYOUTS } from '@/core/seating/capacity';
+import { OWN_FIELDS } from '@/core/changes/patch';
+import { OCCURRENCE_STATES } from '@/core/changes/transitions';
+import { REQUEST_KINDS } from '@/contracts/ask-details';
 import { z } from 'zod';
 import type { CategoryId, ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { BUILDING, tieTo } from '../db/names';
 import { jsonQuery, query } from '../db/statement';
-import { numberOf, textOf } from '../db/shapes';
+import { numberOf, textOf, zeroOrOne } from '../db/shapes';
 import { flag, integer, listOf } from '../db/tables/column';
 import { Occurrence, Request, RequestHost } from '../db/tables/requests';
 import { AtRisk, Claim } from '../db/tables/claims';
@@ -27,152 +32,67 @@ FROM request r JOIN person p ON p.id = r.requester_id JOIN segment s ON s.reques
   JOIN request_host h ON h.request_id = r.id AND h.position = 0 JOIN organisation g ON g.id = h.organisation_id
   JOIN request_category k ON k.request_id = r.id AND k.position = 0 JOIN category c ON c.id = k.category_id`;
 
+/** A request with its leading host and category, and its first segment. */
+const requestShape = z.object({
+  id: numberOf<RequestId>(),
+  ref: z.string(),
+  title: z.string(),
+  publicText: z.string(),
+  notes: z.string(),
+  people: z.number(),
+  publish: z.boolean(),
+  askedMin: numberOf<EpochMinute>(),
+  version: z.number(),
+  requesterId: numberOf<PersonId>(),
+  deputies: z.array(numberOf<PersonId>()),
+  requester: z.string(),
+  requesterEmail: z.string(),
+  host: z.string(),
+  category: z.string(),
+  mark: z.string(),
+  hue: z.string(),
+  rrule: z.string().nullable(),
+  tzid: z.string(),
+  startLocal: textOf<LocalDateTime>(),
+  endLocal: textOf<LocalDateTime>(),
+  allDay: zeroOrOne,
+  endless: zeroOrOne,
+  audiences: z.array(z.string()),
+  categoryIds: z.array(numberOf<CategoryId>()),
+  otherSpaceOk: zeroOrOne,
+  kind: z.enum(REQUEST_KINDS),
+  segments: z
+    .array(
+      z.object({
+        id: numberOf<SegmentId>(),
+        rrule: z.string().nullable(),
+        tzid: z.string(),
+        startLocal: textOf<LocalDateTime>(),
+        endLocal: textOf<LocalDateTime>(),
+        endless: zeroOrOne,
+      }),
+    )
+    .readonly(),
+  isQuestionOpen: zeroOrOne,
+});
+
 export const REQUEST_BY_REF = jsonQuery({
   sql: `${REQUESTS} WHERE r.ref = $ref`,
   bind: { ref: Request.ref },
-  value: z.array(
-    z.object({
-      id: numberOf<RequestId>(),
-      ref: z.string(),
-      title: z.string(),
-      publicText: z.string(),
-      notes: z.string(),
-      people: z.number(),
-      publish: z.boolean(),
-      askedMin: numberOf<EpochMinute>(),
-      version: z.number(),
-      requesterId: numberOf<PersonId>(),
-      deputies: z.array(numberOf<PersonId>()),
-      requester: z.string(),
-      requesterEmail: z.string(),
-      host: z.string(),
-      category: z.string(),
-      mark: z.string(),
-      hue: z.string(),
-      rrule: z.string().nullable(),
-      tzid: z.string(),
-      startLocal: textOf<LocalDateTime>(),
-      endLocal: textOf<LocalDateTime>(),
-      allDay: z.union([z.literal(0), z.literal(1)]),
-      endless: z.union([z.literal(0), z.literal(1)]),
-      audiences: z.array(z.string()),
-      categoryIds: z.array(numberOf<CategoryId>()),
-      otherSpaceOk: z.union([z.literal(0), z.literal(1)]),
-      kind: z.enum(['space', 'office-chooses', 'loan', 'notice']),
-      segments: z
-        .array(
-          z.object({
-            id: numberOf<SegmentId>(),
-            rrule: z.string().nullable(),
-            tzid: z.string(),
-            startLocal: textOf<LocalDateTime>(),
-            endLocal: textOf<LocalDateTime>(),
-            endless: z.union([z.literal(0), z.literal(1)]),
-          }),
-        )
-        .readonly(),
-      isQuestionOpen: z.union([z.literal(0), z.literal(1)]),
-    }),
-  ),
+  value: z.array(requestShape),
 });
 
 export const REQUESTS_BY_ID = jsonQuery({
   sql: `${REQUESTS} WHERE r.id IN (SELECT value FROM json_each($ids))`,
   bind: { ids: listOf(Request.id) },
-  value: z.array(
-    z.object({
-      id: numberOf<RequestId>(),
-      ref: z.string(),
-      title: z.string(),
-      publicText: z.string(),
-      notes: z.string(),
-      people: z.number(),
-      publish: z.boolean(),
-      askedMin: numberOf<EpochMinute>(),
-      version: z.number(),
-      requesterId: numberOf<PersonId>(),
-      deputies: z.array(numberOf<PersonId>()),
-      requester: z.string(),
-      requesterEmail: z.string(),
-      host: z.string(),
-      category: z.string(),
-      mark: z.string(),
-      hue: z.string(),
-      rrule: z.string().nullable(),
-      tzid: z.string(),
-      startLocal: textOf<LocalDateTime>(),
-      endLocal: textOf<LocalDateTime>(),
-      allDay: z.union([z.literal(0), z.literal(1)]),
-      endless: z.union([z.literal(0), z.literal(1)]),
-      audiences: z.array(z.string()),
-      categoryIds: z.array(numberOf<CategoryId>()),
-      otherSpaceOk: z.union([z.literal(0), z.literal(1)]),
-      kind: z.enum(['space', 'office-chooses', 'loan', 'notice']),
-      segments: z
-        .array(
-          z.object({
-            id: numberOf<SegmentId>(),
-            rrule: z.string().nullable(),
-            tzid: z.string(),
-            startLocal: textOf<LocalDateTime>(),
-            endLocal: textOf<LocalDateTime>(),
-            endless: z.union([z.literal(0), z.literal(1)]),
-          }),
-        )
-        .readonly(),
-      isQuestionOpen: z.union([z.literal(0), z.literal(1)]),
-    }),
-  ),
+  value: z.array(requestShape),
 });
 
 export const REQUESTS_FOR_OFFICE = jsonQuery({
   sql: `${REQUESTS} WHERE r.id IN (SELECT request_id FROM occurrence WHERE state = 'waiting'
       UNION SELECT o.request_id FROM claim k JOIN occurrence o ON o.id = k.occurrence_id WHERE k.kind = 'change' AND k.status IN ('wanted','held')
       UNION SELECT o.request_id FROM at_risk x JOIN claim k ON k.id = x.claim_id JOIN occurrence o ON o.id = k.occurrence_id WHERE k.status = 'in-force')`,
-  value: z.array(
-    z.object({
-      id: numberOf<RequestId>(),
-      ref: z.string(),
-      title: z.string(),
-      publicText: z.string(),
-      notes: z.string(),
-      people: z.number(),
-      publish: z.boolean(),
-      askedMin: numberOf<EpochMinute>(),
-      version: z.number(),
-      requesterId: numberOf<PersonId>(),
-      deputies: z.array(numberOf<PersonId>()),
-      requester: z.string(),
-      requesterEmail: z.string(),
-      host: z.string(),
-      category: z.string(),
-      mark: z.string(),
-      hue: z.string(),
-      rrule: z.string().nullable(),
-      tzid: z.string(),
-      startLocal: textOf<LocalDateTime>(),
-      endLocal: textOf<LocalDateTime>(),
-      allDay: z.union([z.literal(0), z.literal(1)]),
-      endless: z.union([z.literal(0), z.literal(1)]),
-      audiences: z.array(z.string()),
-      categoryIds: z.array(numberOf<CategoryId>()),
-      otherSpaceOk: z.union([z.literal(0), z.literal(1)]),
-      kind: z.enum(['space', 'office-chooses', 'loan', 'notice']),
-      segments: z
-        .array(
-          z.object({
-            id: numberOf<SegmentId>(),
-            rrule: z.string().nullable(),
-            tzid: z.string(),
-            startLocal: textOf<LocalDateTime>(),
-            endLocal: textOf<LocalDateTime>(),
-            endless: z.union([z.literal(0), z.literal(1)]),
-          }),
-        )
-        .readonly(),
-      isQuestionOpen: z.union([z.literal(0), z.literal(1)]),
-    }),
-  ),
+  value: z.array(requestShape),
 });
 
 export const CLAIMS_AT_RISK = query({
@@ -183,50 +103,7 @@ export const CLAIMS_AT_RISK = query({
 export const REQUESTS_OF = jsonQuery({
   sql: `${REQUESTS} WHERE r.requester_id = $person OR ${tieTo('$person')} IS NOT NULL`,
   bind: { person: Request.requester_id },
-  value: z.array(
-    z.object({
-      id: numberOf<RequestId>(),
-      ref: z.string(),
-      title: z.string(),
-      publicText: z.string(),
-      notes: z.string(),
-      people: z.number(),
-      publish: z.boolean(),
-      askedMin: numberOf<EpochMinute>(),
-      version: z.number(),
-      requesterId: numberOf<PersonId>(),
-      deputies: z.array(numberOf<PersonId>()),
-      requester: z.string(),
-      requesterEmail: z.string(),
-      host: z.string(),
-      category: z.string(),
-      mark: z.string(),
-      hue: z.string(),
-      rrule: z.string().nullable(),
-      tzid: z.string(),
-      startLocal: textOf<LocalDateTime>(),
-      endLocal: textOf<LocalDateTime>(),
-      allDay: z.union([z.literal(0), z.literal(1)]),
-      endless: z.union([z.literal(0), z.literal(1)]),
-      audiences: z.array(z.string()),
-      categoryIds: z.array(numberOf<CategoryId>()),
-      otherSpaceOk: z.union([z.literal(0), z.literal(1)]),
-      kind: z.enum(['space', 'office-chooses', 'loan', 'notice']),
-      segments: z
-        .array(
-          z.object({
-            id: numberOf<SegmentId>(),
-            rrule: z.string().nullable(),
-            tzid: z.string(),
-            startLocal: textOf<LocalDateTime>(),
-            endLocal: textOf<LocalDateTime>(),
-            endless: z.union([z.literal(0), z.literal(1)]),
-          }),
-        )
-        .readonly(),
-      isQuestionOpen: z.union([z.literal(0), z.literal(1)]),
-    }),
-  ),
+  value: z.array(requestShape),
 });
 
 export const IS_MEMBER_OF_HOST = query({
@@ -249,9 +126,9 @@ WHERE o.request_id IN (SELECT value FROM json_each($ids))`,
       key: textOf<LocalDateTime>(),
       id: numberOf<OccurrenceId>(),
       segmentId: numberOf<SegmentId>(),
-      state: z.enum(['withdrawn', 'cancelled', 'approved', 'declined', 'waiting', 'skipped']),
+      state: z.enum(OCCURRENCE_STATES),
       reason: z.string(),
-      own: z.array(z.enum(['people', 'equipment', 'spaces', 'time', 'bands'])),
+      own: z.array(z.enum(OWN_FIELDS)),
     }),
   ),
 });
@@ -294,8 +171,8 @@ FROM history h WHERE h.entity = 'occurrence' AND h.after IS NOT NULL AND h.chang
       changeSet: z.number(),
       request: numberOf<RequestId>(),
       occurrence: numberOf<OccurrenceId>(),
-      from: z.enum(['withdrawn', 'cancelled', 'approved', 'declined', 'waiting', 'skipped']).nullable(),
-      to: z.enum(['withdrawn', 'cancelled', 'approved', 'declined', 'waiting', 'skipped']),
+      from: z.enum(OCCURRENCE_STATES).nullable(),
+      to: z.enum(OCCURRENCE_STATES),
       was: numberOf<ClaimId>().nullable(),
       is: numberOf<ClaimId>(),
     }),
@@ -337,42 +214,14 @@ export const DETAILS_OF_REQUEST = jsonQuery({
 FROM request r WHERE r.id = $id`,
   bind: { id: Request.id },
   value: z.object({
-    kind: z.enum(['space', 'office-chooses', 'loan', 'notice']),
+    kind: z.enum(REQUEST_KINDS),
     secondLine: z.string(),
     contact: z.string(),
     publicHtml: z.string(),
     wants: z
       .object({
-        layout: z
-          .enum([
-            'theatre',
-            'classroom',
-            'rounds',
-            'boardroom',
-            'standing',
-            'empty',
-            'cabaret',
-            'u-shape',
-            'hollow-square',
-            'exam',
-          ])
-          .nullable(),
-        features: z.array(
-          z.enum([
-            'step-free',
-            'hearing-loop',
-            'daylight',
-            'blackout',
-            'kitchen',
-            'water',
-            'power',
-            'screen',
-            'piano',
-            'stage',
-            'parking',
-            'heating',
-          ]),
-        ),
+        layout: z.enum(LAYOUTS).nullable(),
+        features: z.array(z.enum(FEATURES)),
         building: z.string(),
       })
       .nullable(),
@@ -384,9 +233,7 @@ FROM request r WHERE r.id = $id`,
     hosts: z.array(z.string()),
     categories: z.array(z.object({ name: z.string(), mark: z.string(), hue: z.string() })),
     answers: z.array(z.object({ question: z.string(), answer: z.string(), seenBy: z.string() })),
-    lines: z.array(
-      z.object({ fromMin: z.number(), text: z.string(), isPublic: z.union([z.literal(0), z.literal(1)]) }),
-    ),
+    lines: z.array(z.object({ fromMin: z.number(), text: z.string(), isPublic: zeroOrOne })),
     services: z.array(
       z.object({ name: z.string(), team: z.string(), answers: z.record(z.string(), z.string()) }),
     ),

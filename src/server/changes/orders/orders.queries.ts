@@ -9,6 +9,7 @@ import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
 import { Claim, ClaimSpace, Occupancy } from '../../db/tables/claims';
+import { orderContent } from '../../db/tables/contents';
 
 export const NAMES_IN_ORDERS = jsonQuery({
   sql: `SELECT json_object(
@@ -100,140 +101,36 @@ export const ORDERS_COVERED_BY = query({
 export const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
   'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
 
+/** An order with its version in force. */
+const orderShape = z.object({
+  id: z.number(),
+  version: z.number(),
+  claimId: numberOf<ClaimId>(),
+  occurrenceId: numberOf<OccurrenceId>(),
+  coveredBy: z.string().nullable(),
+  key: z.string(),
+  state: WorkOrder.state.schema,
+  origin: WorkOrder.origin.schema,
+  phase: WorkOrder.phase.schema,
+  isIssued: z.boolean(),
+  doneMin: numberOf<EpochMinute>().nullable(),
+  content: orderContent,
+});
+
 export const ORDERS_OF_DATES = jsonQuery({
   sql: `SELECT json_group_array(${orderColumns}) AS json
 FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
 WHERE w.id IN (SELECT id FROM work_order WHERE occurrence_id IN (SELECT value FROM json_each($ids))
   UNION SELECT id FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids)))`,
   bind: { ids: listOf(Occurrence.id) },
-  value: z.array(
-    z.object({
-      id: z.number(),
-      version: z.number(),
-      claimId: numberOf<ClaimId>(),
-      occurrenceId: numberOf<OccurrenceId>(),
-      coveredBy: z.string().nullable(),
-      key: z.string(),
-      state: z.enum(['done', 'open', 'withdrawn']),
-      origin: z.enum(['recipe', 'turnover', 'counter', 'hand']),
-      phase: z.enum(['strike', 'turnover', 'setup', 'attendance']),
-      isIssued: z.boolean(),
-      doneMin: numberOf<EpochMinute>().nullable(),
-      content: z.object({
-        title: z.string(),
-        reference: z.string(),
-        eventTitle: z.string(),
-        place: z.string(),
-        building: z.string(),
-        layout: z.string(),
-        people: z.number(),
-        wheelchairs: z.number().optional(),
-        fromMin: numberOf<EpochMinute>(),
-        dueMin: numberOf<EpochMinute>(),
-        equipment: z
-          .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-          .readonly(),
-        brings: z
-          .array(z.object({ name: z.string(), quantity: z.number().nullable(), store: z.string() }))
-          .readonly()
-          .optional(),
-        checklist: z.array(z.string()).readonly().optional(),
-        answers: z
-          .array(z.object({ question: z.string(), answer: z.string() }))
-          .readonly()
-          .optional(),
-        turnover: z
-          .object({
-            kind: z.enum(['keep', 'top-up', 'reset']),
-            before: z.object({
-              reference: z.string(),
-              eventTitle: z.string(),
-              layout: z.string(),
-              people: z.number(),
-            }),
-            bring: z
-              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-              .readonly(),
-            takeAway: z
-              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-              .readonly(),
-            stays: z
-              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-              .readonly(),
-            savedMin: z.number(),
-          })
-          .optional(),
-        notes: z.string(),
-      }),
-    }),
-  ),
+  value: z.array(orderShape),
 });
 
 export const ORDERS_BY_KEY = jsonQuery({
   sql: `SELECT json_group_array(${orderColumns}) AS json FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
      WHERE w.order_key IN (SELECT value FROM json_each($keys))`,
   bind: { keys: listOf(WorkOrder.order_key) },
-  value: z.array(
-    z.object({
-      id: z.number(),
-      version: z.number(),
-      claimId: numberOf<ClaimId>(),
-      occurrenceId: numberOf<OccurrenceId>(),
-      coveredBy: z.string().nullable(),
-      key: z.string(),
-      state: z.enum(['done', 'open', 'withdrawn']),
-      origin: z.enum(['recipe', 'turnover', 'counter', 'hand']),
-      phase: z.enum(['strike', 'turnover', 'setup', 'attendance']),
-      isIssued: z.boolean(),
-      doneMin: numberOf<EpochMinute>().nullable(),
-      content: z.object({
-        title: z.string(),
-        reference: z.string(),
-        eventTitle: z.string(),
-        place: z.string(),
-        building: z.string(),
-        layout: z.string(),
-        people: z.number(),
-        wheelchairs: z.number().optional(),
-        fromMin: numberOf<EpochMinute>(),
-        dueMin: numberOf<EpochMinute>(),
-        equipment: z
-          .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-          .readonly(),
-        brings: z
-          .array(z.object({ name: z.string(), quantity: z.number().nullable(), store: z.string() }))
-          .readonly()
-          .optional(),
-        checklist: z.array(z.string()).readonly().optional(),
-        answers: z
-          .array(z.object({ question: z.string(), answer: z.string() }))
-          .readonly()
-          .optional(),
-        turnover: z
-          .object({
-            kind: z.enum(['keep', 'top-up', 'reset']),
-            before: z.object({
-              reference: z.string(),
-              eventTitle: z.string(),
-              layout: z.string(),
-              people: z.number(),
-            }),
-            bring: z
-              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-              .readonly(),
-            takeAway: z
-              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-              .readonly(),
-            stays: z
-              .array(z.object({ name: z.string(), quantity: z.number(), store: z.string() }))
-              .readonly(),
-            savedMin: z.number(),
-          })
-          .optional(),
-        notes: z.string(),
-      }),
-    }),
-  ),
+  value: z.array(orderShape),
 });
 
 export const STANDING_CLAIMS = query({

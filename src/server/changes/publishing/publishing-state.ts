@@ -1,7 +1,6 @@
+import type { z } from 'zod';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
 import { OPEN_FILTER } from '@/core/publishing/calendar-filter';
-import type { Fact } from '@/core/publishing/facts';
-import type { Readers } from '@/core/publishing/readers';
 import type { CalendarChoice, CalendarRule } from '@/core/publishing/shown';
 import type {
   BuildingId,
@@ -84,14 +83,7 @@ export interface PublishingState {
 export const loadPublishingStates = (reader: Reader, ids: readonly RequestId[]): Promise<PublishingState[]> =>
   reader.value(PUBLISHING_STATES, { ids });
 
-interface CalendarRow {
-  readonly id: number;
-  readonly kind: CalendarRule['kind'];
-  readonly ref: number | null;
-  readonly filter: Partial<CalendarFilter>;
-  readonly facts: Fact[];
-  readonly readers: Readers;
-}
+type CalendarRow = z.infer<typeof CALENDAR_RULES.value>[number];
 
 /** A filter as it is stored: sides it does not name are open. */
 export const filterOf = (stored: Partial<CalendarFilter>): CalendarFilter => ({ ...OPEN_FILTER, ...stored });

@@ -1,7 +1,7 @@
+import { CALENDAR_CHOICES } from '@/core/publishing/shown';
 import { z } from 'zod';
 import type {
   BuildingId,
-  CategoryId,
   OccurrenceId,
   OrganisationId,
   PersonId,
@@ -12,13 +12,14 @@ import type {
 import type { LocalDate } from '@/core/time/local-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { command, jsonQuery } from '../../db/statement';
-import { numberOf, textOf } from '../../db/shapes';
+import { numberOf, textOf, zeroOrOne } from '../../db/shapes';
 import { listOf } from '../../db/tables/column';
 import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { Organisation } from '../../db/tables/house';
 import { Person } from '../../db/tables/people';
-import { Calendar, UnsettledApproval } from '../../db/tables/publishing';
+import { Calendar, UnsettledApproval, Published } from '../../db/tables/publishing';
+import { calendarFilter, publishedFacts, readers } from '../../db/tables/contents';
 
 export const WORDS = `json_array(r.title, r.second_line, r.public_text, r.public_html, r.contact,
   (SELECT group_concat(l.from_min || l.text, '·' ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1),
@@ -57,16 +58,14 @@ export const PUBLISHING_STATES = jsonQuery({
     z.object({
       id: numberOf<RequestId>(),
       requester: numberOf<PersonId>(),
-      publish: z.union([z.literal(0), z.literal(1)]),
-      heldBack: z.union([z.literal(0), z.literal(1)]),
+      publish: zeroOrOne,
+      heldBack: zeroOrOne,
       publishFrom: textOf<LocalDate>().nullable(),
       categories: z.array(z.number()).readonly(),
       hosts: z.array(numberOf<OrganisationId>()).readonly(),
       audiences: z.array(z.string()).readonly(),
       words: z.array(z.unknown()).readonly(),
-      choices: z
-        .array(z.object({ calendar: z.number(), choice: z.enum(['wanted', 'picked', 'excluded']) }))
-        .readonly(),
+      choices: z.array(z.object({ calendar: z.number(), choice: z.enum(CALENDAR_CHOICES) })).readonly(),
       segments: z
         .array(
           z.object({ id: numberOf<SegmentId>(), tzid: z.string(), rule: z.array(z.unknown()).readonly() }),
@@ -78,8 +77,8 @@ export const PUBLISHING_STATES = jsonQuery({
             occurrence: numberOf<OccurrenceId>(),
             segment: numberOf<SegmentId>(),
             recurrence: z.string(),
-            isInForce: z.union([z.literal(0), z.literal(1)]),
-            isCancelled: z.union([z.literal(0), z.literal(1)]),
+            isInForce: zeroOrOne,
+            isCancelled: zeroOrOne,
             settles: numberOf<EpochMinute>().nullable(),
             start: z.string(),
             end: z.string(),
@@ -96,7 +95,7 @@ export const PUBLISHING_STATES = jsonQuery({
             segment: numberOf<SegmentId>(),
             recurrence: z.string(),
             gone: z.number().nullable(),
-            goneAs: z.enum(['cancelled', 'withheld', 'held-back']).nullable(),
+            goneAs: Published.gone_as.schema,
           }),
         )
         .readonly(),
@@ -129,27 +128,11 @@ export const CALENDAR_RULES = jsonQuery({
   value: z.array(
     z.object({
       id: z.number(),
-      kind: z.enum(['person', 'space', 'made', 'host']),
+      kind: Calendar.kind.schema,
       ref: z.number().nullable(),
-      filter: z.object({
-        buildings: z.array(numberOf<BuildingId>()).readonly().optional(),
-        spaces: z.array(numberOf<SpaceId>()).readonly().optional(),
-        categories: z.array(numberOf<CategoryId>()).readonly().optional(),
-        hosts: z.array(numberOf<OrganisationId>()).readonly().optional(),
-        audiences: z.array(z.string()).readonly().optional(),
-      }),
-      facts: z.array(z.enum(['title', 'host', 'text', 'place', 'contact'])),
-      readers: z.union([
-        z.object({ kind: z.literal('everyone') }),
-        z.object({ kind: z.literal('signed-in') }),
-        z.object({
-          kind: z.literal('named'),
-          people: z.array(numberOf<PersonId>()).readonly(),
-          roles: z.array(z.enum(['requester', 'manager', 'crew', 'steward', 'housekeeper'])).readonly(),
-          organisations: z.array(numberOf<OrganisationId>()).readonly(),
-        }),
-        z.object({ kind: z.literal('link') }),
-      ]),
+      filter: calendarFilter,
+      facts: publishedFacts,
+      readers,
     }),
   ),
 });

@@ -1,7 +1,9 @@
 import { MAIL_KINDS } from '@/core/changes/mail-due';
-import type { PersonId, RequestId } from '@/core/ids';
+import type { OccurrenceId, PersonId, RequestId } from '@/core/ids';
+import { z } from 'zod';
 import { integer, json, minute, oneOf, ownNumber, rowNumber, text } from './column';
-import { anything, numbers } from './contents';
+import { anything } from './contents';
+import { numberOf } from '../shapes';
 import { table } from './table';
 
 const request = () => rowNumber<RequestId>().of('request');
@@ -95,7 +97,7 @@ export const OfferLink = table(
     outbox_id: rowNumber().of('outbox'),
     request_id: request(),
     person_id: person(),
-    occurrences: json(numbers),
+    occurrences: json(z.array(numberOf<OccurrenceId>())),
     expires_min: minute(),
   },
 );

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { jsonQuery, query } from '../../db/statement';
-import { numberOf } from '../../db/shapes';
+import { numberOf, zeroOrOne } from '../../db/shapes';
 import { flag, integer, listOf } from '../../db/tables/column';
 import { SpacePolicy, StockLine } from '../../db/tables/spaces';
-import { Category } from '../../db/tables/house';
+import { Category, Question } from '../../db/tables/house';
 import { File, Request } from '../../db/tables/requests';
 import { Deputy, Person } from '../../db/tables/people';
 
@@ -44,10 +44,10 @@ export const QUESTIONS = jsonQuery({
   value: z.array(
     z.object({
       id: z.number(),
-      owner: z.enum(['category', 'space', 'service']),
+      owner: Question.owner_kind.schema,
       ownerId: z.number(),
       text: z.string(),
-      required: z.union([z.literal(0), z.literal(1)]),
+      required: zeroOrOne,
       choices: z.array(z.string()),
     }),
   ),

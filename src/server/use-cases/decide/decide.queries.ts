@@ -2,10 +2,9 @@ import { z } from 'zod';
 import type { ClaimId, RequestId } from '@/core/ids';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { jsonQuery, query } from '../../db/statement';
-import { numberOf, textOf } from '../../db/shapes';
+import { numberOf, textOf, zeroOrOne } from '../../db/shapes';
 import { day, integer, listOf, text } from '../../db/tables/column';
 import { Occurrence, Request, Segment, RequestCategory } from '../../db/tables/requests';
-import { Recipe } from '../../db/tables/work-orders';
 import { Claim } from '../../db/tables/claims';
 import { Category } from '../../db/tables/house';
 
@@ -24,7 +23,7 @@ export const SEEN_OF_REQUESTS = jsonQuery({
     'serviceDays', COALESCE((SELECT MAX(s.lead_days) FROM occurrence o JOIN claim_service v ON v.claim_id = o.standing_id JOIN service s ON s.id = v.service_id
       WHERE o.request_id = r.id AND o.state = 'waiting'), 0)))
   FROM request r WHERE r.id IN (SELECT value FROM json_each($ids)))) AS json`,
-  bind: { ids: listOf(Recipe.id) },
+  bind: { ids: listOf(Request.id) },
   value: z.object({
     requests: z.record(
       z.string(),
@@ -70,7 +69,7 @@ FROM series s WHERE s.last >= $from AND s.last <= $to AND s.dates > 2
   value: z.array(
     z.object({
       id: numberOf<RequestId>(),
-      endless: z.union([z.literal(0), z.literal(1)]),
+      endless: zeroOrOne,
       last: textOf<LocalDateTime>(),
     }),
   ),

@@ -3,7 +3,8 @@ import type { PersonId, RequestId } from '@/core/ids';
 import { SEEN_BY } from '../../db/names';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
-import { integer, rowNumber, text } from '../../db/tables/column';
+import { integer, rowNumber, json } from '../../db/tables/column';
+import { seeingRoles } from '../../db/tables/contents';
 import { File, Occurrence, Request, Thread } from '../../db/tables/requests';
 
 // A file of a message belongs to the request the message is about.
@@ -31,7 +32,7 @@ export const COUNT_LOOSE = query({
 export const WHO_SEES_CLAIMS = query({
   sql: `SELECT DISTINCT ${SEEN_BY} AS seenBy FROM claim c JOIN occurrence o ON o.id = c.occurrence_id WHERE o.request_id = $request AND c.status <> 'released'`,
   bind: { request: Occurrence.request_id },
-  row: { seenBy: text() },
+  row: { seenBy: json(z.array(seeingRoles)) },
 });
 
 export const WHOSE_REQUEST = jsonQuery({

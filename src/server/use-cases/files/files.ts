@@ -2,7 +2,6 @@ import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, worksWithBookings } from '@/core/publishing/right-to-know';
-import type { Role } from '@/core/roles';
 import {
   MOST_FILE_BYTES,
   MOST_FILE_MB,
@@ -19,6 +18,7 @@ import { dropStored, keepStream, readStored } from '../../files/store';
 import { accessTo } from '../request-access';
 import { WHO_SEES_CLAIMS, FILE_BY_KEY, COUNT_LOOSE, WHOSE_REQUEST } from './files.queries';
 import { File } from '../../db/tables/requests';
+import { readJson } from '../../db/tables/column';
 
 interface FileRow {
   readonly key: string;
@@ -85,7 +85,7 @@ async function seesSomeOf({ db, viewer }: SignedInContext, request: RequestId): 
     mayKnowBooking(viewer, {
       requesterId: NOBODY,
       isPublic: false,
-      seenBy: JSON.parse(seenBy) as Role[][],
+      seenBy: readJson(seenBy),
     }),
   );
 }

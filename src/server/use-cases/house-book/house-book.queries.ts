@@ -28,7 +28,7 @@ export const QUESTION_ROWS = jsonQuery({
       text: z.string(),
       required: z.boolean(),
       choices: z.array(z.string()),
-      seenBy: z.enum(['office', 'office-and-crews']),
+      seenBy: Question.seen_by.schema,
     }),
   ),
 });

@@ -1,3 +1,5 @@
+import { SIDES } from '@/core/seating/plan/room';
+import { LAYOUTS } from '@/core/seating/capacity';
 import { z } from 'zod';
 import { jsonQuery, query } from '../../db/statement';
 import { OwnLayout } from '../../db/tables/house';
@@ -10,22 +12,9 @@ export const OWN_LAYOUTS = jsonQuery({
       name: z.string(),
       query: z.object({
         stage: z.literal('1').optional(),
-        layout: z
-          .enum([
-            'theatre',
-            'classroom',
-            'rounds',
-            'boardroom',
-            'standing',
-            'empty',
-            'cabaret',
-            'u-shape',
-            'hollow-square',
-            'exam',
-          ])
-          .optional(),
+        layout: z.enum(LAYOUTS).optional(),
         round: z.enum(['8', '10']).optional(),
-        front: z.enum(['top', 'right', 'bottom', 'left']).optional(),
+        front: z.enum(SIDES).optional(),
         stageWidth: z.number().optional(),
         stageDepth: z.number().optional(),
         aisle: z.number().optional(),

@@ -2,6 +2,7 @@ import type { PersonId } from '@/core/ids';
 import { maySeeWaiting, seesAll, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from '../../db/connection';
 import { SPACES_KEPT_PRIVATE } from './look.queries';
+import { readJson } from '../../db/tables/column';
 
 // Parts of statements over request r, occurrence o, claim c, claimed space s, for one viewer.
 
@@ -52,7 +53,7 @@ async function hiddenFrom(
   if (!viewer) return { sees: 0, hidden: '[]' };
   if (seesAll(viewer)) return { sees: 1, hidden: '[]' };
   const [row] = await reader.all(SPACES_KEPT_PRIVATE, { roles: viewer.roles });
-  const count = (JSON.parse(row!.hidden) as number[]).length;
+  const count = readJson(row!.hidden).length;
   if (worksWithBookings(viewer)) return { sees: count === 0 ? 1 : 2, hidden: row!.hidden };
   return { sees: count === row!.spaces ? 0 : 2, hidden: row!.hidden };
 }

@@ -3,8 +3,9 @@ import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { BUILDING } from '../../db/names';
 import { jsonQuery, query } from '../../db/statement';
-import { numberOf } from '../../db/shapes';
-import { integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
+import { numberOf, zeroOrOne } from '../../db/shapes';
+import { integer, listOf, minute, rowNumber, text, json } from '../../db/tables/column';
+import { doors, numbers, obstacles } from '../../db/tables/contents';
 import { DayNote, Site, Category } from '../../db/tables/house';
 import { EquipmentType, KitItem, Space } from '../../db/tables/spaces';
 
@@ -34,8 +35,8 @@ FROM space s JOIN building b ON b.id = s.building_id WHERE s.retired_at IS NULL`
       name: z.string(),
       building: z.string(),
       buildingId: z.number(),
-      outdoor: z.union([z.literal(0), z.literal(1)]),
-      stepFree: z.union([z.literal(0), z.literal(1)]),
+      outdoor: zeroOrOne,
+      stepFree: zeroOrOne,
       seats: z.number(),
       parts: z.array(numberOf<ResourceId>()),
       madeOf: z.array(z.string()),
@@ -73,11 +74,17 @@ export const SPACES_KEPT_PRIVATE = query({
   sql: `SELECT (SELECT json_group_array(id) FROM space s WHERE NOT EXISTS (SELECT 1 FROM json_each(s.seen_by) v
   WHERE v.value IN (SELECT value FROM json_each($roles)))) AS hidden, (SELECT COUNT(*) FROM space) AS spaces`,
   bind: { roles: listOf(text()) },
-  row: { hidden: text(), spaces: integer() },
+  row: { hidden: json(numbers), spaces: integer() },
 });
 
 export const choice = (id: string, name: string, mark: string, hue: string) =>
   `json_object('id', ${id}, 'name', ${name}, 'mark', ${mark}, 'hue', ${hue})`;
+
+const choices = z
+  .array(
+    z.object({ id: z.number(), name: z.string(), mark: z.string().nullable(), hue: z.string().nullable() }),
+  )
+  .readonly();
 
 export const DATES_CHOICES = jsonQuery({
   sql: `SELECT json_object(
@@ -88,46 +95,10 @@ export const DATES_CHOICES = jsonQuery({
   'buildingOf', (SELECT json_group_object(id, building_id) FROM space),
   'codes', (SELECT json_group_object(id, code) FROM space)) AS json`,
   value: z.object({
-    category: z
-      .array(
-        z.object({
-          id: z.number(),
-          name: z.string(),
-          mark: z.string().nullable(),
-          hue: z.string().nullable(),
-        }),
-      )
-      .readonly(),
-    space: z
-      .array(
-        z.object({
-          id: z.number(),
-          name: z.string(),
-          mark: z.string().nullable(),
-          hue: z.string().nullable(),
-        }),
-      )
-      .readonly(),
-    building: z
-      .array(
-        z.object({
-          id: z.number(),
-          name: z.string(),
-          mark: z.string().nullable(),
-          hue: z.string().nullable(),
-        }),
-      )
-      .readonly(),
-    host: z
-      .array(
-        z.object({
-          id: z.number(),
-          name: z.string(),
-          mark: z.string().nullable(),
-          hue: z.string().nullable(),
-        }),
-      )
-      .readonly(),
+    category: choices,
+    space: choices,
+    building: choices,
+    host: choices,
     buildingOf: z.record(z.string(), z.number()),
     codes: z.record(z.string(), z.string()),
   }),
@@ -155,16 +126,8 @@ export const DOORS_OF_SPACE = jsonQuery({
   sql: `SELECT json_object('doors', json(doors), 'obstacles', json(obstacles)) AS json FROM space WHERE id = $id`,
   bind: { id: Space.id.plain() },
   value: z.object({
-    doors: z
-      .array(
-        z.object({
-          side: z.enum(['top', 'right', 'bottom', 'left']),
-          offsetM: z.number(),
-          widthM: z.number(),
-        }),
-      )
-      .readonly(),
-    obstacles: z.array(z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number() })).readonly(),
+    doors: doors.readonly(),
+    obstacles: obstacles.readonly(),
   }),
 });
 

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { OccurrenceId, PersonId } from '@/core/ids';
+import type { PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Role } from '@/core/roles';
 import type { OfferAnswerInput, OfferView } from '@/contracts/outbox';
@@ -11,6 +11,7 @@ import { changeDates } from '../change/change-dates';
 import { loadDates, loadRequestsById, type DateRow, type RequestRow } from '../request-rows';
 import { loadPlaceNames, placesOf } from '../place-names';
 import { OFFER_BY_LINK } from './offer.queries';
+import { readJson } from '../../db/tables/column';
 
 interface LinkRow {
   readonly hash: string;
@@ -37,7 +38,7 @@ async function offerBehind(ctx: Context, token: string): Promise<Offer | null> {
   const [link] = await ctx.db.all(OFFER_BY_LINK, { hash: hashOf(token) });
   if (!link) return null;
   const [request] = await loadRequestsById(ctx.db, [link.requestId as RequestRow['id']]);
-  const named = new Set(JSON.parse(link.occurrences) as OccurrenceId[]);
+  const named = new Set(readJson(link.occurrences));
   const dates = await loadDates(ctx.db, [request!.id]);
   const now = ctx.clock.now();
   const open = dates.filter(

@@ -1,6 +1,5 @@
-import type { PersonId } from '@/core/ids';
 import { query } from '../../db/statement';
-import { integer, minute, oneOf, rowNumber, text } from '../../db/tables/column';
+import { oneOf } from '../../db/tables/column';
 import { OfferLink } from '../../db/tables/records';
 
 export const OFFER_BY_LINK = query({
@@ -9,11 +8,11 @@ export const OFFER_BY_LINK = query({
      FROM offer_link k WHERE hash = $hash`,
   bind: { hash: OfferLink.hash },
   row: {
-    hash: text(),
-    requestId: integer(),
-    personId: rowNumber<PersonId>(),
-    occurrences: text(),
-    expiresMin: minute(),
+    hash: OfferLink.hash,
+    requestId: OfferLink.request_id,
+    personId: OfferLink.person_id,
+    occurrences: OfferLink.occurrences,
+    expiresMin: OfferLink.expires_min,
     answer: oneOf(['accept', 'refuse']).orNull(),
   },
 });

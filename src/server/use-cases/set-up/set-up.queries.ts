@@ -1,3 +1,4 @@
+import { type Weekday } from '@/core/time/local-time';
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ClaimId, PersonId } from '@/core/ids';
@@ -102,15 +103,7 @@ export const HOUSE_OF_WEEK = jsonQuery({
   value: z.object({
     site: z.object({
       tzid: z.string(),
-      weekStart: z.union([
-        z.literal(2),
-        z.literal(1),
-        z.literal(4),
-        z.literal(6),
-        z.literal(3),
-        z.literal(5),
-        z.literal(7),
-      ]),
+      weekStart: numberOf<Weekday>(),
     }),
     teams: z
       .array(

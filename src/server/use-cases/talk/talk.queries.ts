@@ -1,8 +1,9 @@
+import { THREAD_KINDS } from '@/contracts/talk';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { jsonQuery, query } from '../../db/statement';
-import { numberOf } from '../../db/shapes';
+import { numberOf, zeroOrOne } from '../../db/shapes';
 import { integer } from '../../db/tables/column';
 import { Message, Thread } from '../../db/tables/requests';
 
@@ -15,13 +16,13 @@ FROM thread t JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.aut
   value: z.array(
     z.object({
       id: z.number(),
-      kind: z.enum(['with-requester', 'internal']),
+      kind: z.enum(THREAD_KINDS),
       who: z.string(),
       authorId: numberOf<PersonId>(),
-      isOffice: z.union([z.literal(0), z.literal(1)]),
+      isOffice: zeroOrOne,
       at: numberOf<EpochMinute>(),
       text: z.string(),
-      isQuestion: z.union([z.literal(0), z.literal(1)]),
+      isQuestion: zeroOrOne,
       files: z.array(z.object({ key: z.string(), name: z.string(), bytes: z.number() })),
     }),
   ),
