@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import type { OccurrenceId, PersonId } from '@/core/ids';
 import { changeSchema } from '@/contracts/change';
-import { ChangeSet } from '@/server/changes/change-set';
-import { syncOrders } from '@/server/changes/orders/sync-orders';
+import { follow } from '@/server/effects/follow';
+import { ChangeSet } from '@/server/repositories/changes/change-set';
+import { syncOrders } from '@/server/effects/orders/sync-orders';
 import type { SignedInContext } from '@/server/context';
 import type { Database, Writer } from '@/server/db/connection';
 import { changeDates } from '@/server/use-cases/change/change-dates';
@@ -67,7 +68,7 @@ const measured = (db: Database, ids: readonly OccurrenceId[]) =>
     const [top] = await tx.rows<{ id: number; change: number }>(
       'SELECT (SELECT MAX(id) FROM history) AS id, (SELECT MAX(id) FROM change_set) AS change',
     );
-    const change = new ChangeSet(tx, top!.change, null, 29_700_000 as never);
+    const change = new ChangeSet(tx, top!.change, null, 29_700_000 as never, follow);
     const started = performance.now();
     await syncOrders(change, ids);
     await change.finish();

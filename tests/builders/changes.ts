@@ -5,8 +5,9 @@ import type { Outcome } from '@/contracts/refusal';
 import type { Clock } from '@/server/context';
 import { keep, type Database } from '@/server/db/connection';
 import { settleApprovals } from '@/server/use-cases/publish/settle-approvals';
-import { ChangeSet } from '@/server/changes/change-set';
-import { syncOrders } from '@/server/changes/orders/sync-orders';
+import { follow } from '@/server/effects/follow';
+import { ChangeSet } from '@/server/repositories/changes/change-set';
+import { syncOrders } from '@/server/effects/orders/sync-orders';
 import { submitRequest } from '@/server/use-cases/ask/submit-request';
 import { changeDates } from '@/server/use-cases/change/change-dates';
 import { undoChange } from '@/server/use-cases/change/undo-change';
@@ -125,7 +126,7 @@ export const undo = (office: TestOffice, who: string, changeSet: number) =>
 /** Orders that are otherwise than the dates in force ask for: what bringing all of them in line anew would change. */
 export async function ordersOutOfLine({ db, clock }: TestOffice): Promise<string[]> {
   return db.write(async (tx) => {
-    const change = new ChangeSet(tx, 0, null, clock.now());
+    const change = new ChangeSet(tx, 0, null, clock.now(), follow);
     const rows = await tx.rows<{ id: OccurrenceId }>('SELECT id FROM occurrence');
     await syncOrders(
       change,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { splitSchema } from '@/contracts/series';
-import { releaseLapsedHolds } from '@/server/changes/lapsed-holds';
+import { releaseLapsedHolds } from '@/server/effects/lapsed-holds';
 import { violations } from '@/server/db/invariants';
 import { deskRequest } from '@/server/use-cases/decide/desk';
 import { loadRequest } from '@/server/use-cases/request-rows';

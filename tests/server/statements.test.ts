@@ -52,6 +52,10 @@ const beLivedIn = () =>
     await tx.table(Session).insert({ id: 'here', person_id, created_ms: 1, expires_ms: 9e12 });
     await tx.table(Session).insert({ id: 'there', person_id, created_ms: 2, expires_ms: 9e12 });
     await tx.table(AccountLink).update({}, { expires_ms: 9e12 });
+    // As in the middle of a change that has just broken a link.
+    await tx.run(
+      `UPDATE claim_space SET cut_end_min = 1 WHERE id = (SELECT MIN(s.id) FROM claim_space s JOIN claim c ON c.id = s.claim_id AND c.status = 'in-force')`,
+    );
     await tx.table(File).insert({
       name: 'loose.png',
       media_type: 'image/png',

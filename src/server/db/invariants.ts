@@ -1,8 +1,8 @@
 import type { ClaimId } from '@/core/ids';
-import { loadClaims, type StoredClaim } from '../changes/claims';
-import { impliedRows } from '../changes/occupancy-rows';
-import { entityId, type AnyRow } from '../changes/change-set';
-import { TRACKED } from '../changes/tracked-tables';
+import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
+import { impliedRows } from '../effects/occupancy';
+import { entityId, type AnyRow } from '../repositories/changes/change-set';
+import { TRACKED } from '../repositories/changes/tracked-tables';
 import { factsOf, type Table } from './tables/table';
 import type { Reader } from './connection';
 

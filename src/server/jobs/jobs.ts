@@ -1,6 +1,6 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { clearArrived } from '../archive/folders';
-import { releaseLapsedHolds } from '../changes/lapsed-holds';
+import { releaseLapsedHolds } from '../effects/lapsed-holds';
 import type { Context } from '../context';
 import { keep } from '../db/connection';
 import { clearLooseFiles } from '../files/clear-loose';

@@ -4,12 +4,11 @@ import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { horizonEnd } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
-import { changeByTime } from '../changes/change-by-time';
-import { loadStandingClaims } from '../changes/claims';
-import { rewriteOccupancy } from '../changes/occupancy-rows';
+import { changeByTime } from '../effects/change-by-time';
+import { loadStandingClaims } from '../repositories/claims/claims';
 import type { Writer } from '../db/connection';
 import { insertDates } from '../use-cases/ask/insert-request';
-import { Request, Segment } from '../db/tables/requests';
+import { Segment } from '../db/tables/requests';
 import { ENDLESS_SERIES } from './jobs.queries';
 import type { RowOfShape } from '../db/statement';
 import { readJson } from '../db/tables/column';
@@ -43,9 +42,7 @@ async function goOn(
   const deed = { action: 'the series goes on', key: () => `series-goes-on:${row.id}:${until}` };
   return changeByTime(tx, now, deed, async (change) => {
     if (dates.length) {
-      const made = await insertDates(change, dates, row.request_id, row.id);
-      await rewriteOccupancy(tx, made.claimIds);
-      await change.updateVersioned(Request, [row.request_id], {});
+      await insertDates(change, dates, row.request_id, row.id);
     }
     await change.update(Segment, [row.id], () => ({ materialised_until: until }));
     change.requestIds.add(row.request_id);

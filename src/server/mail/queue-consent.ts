@@ -6,7 +6,7 @@ import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { CONSENT_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
-import type { ChangeSet } from '../changes/change-set';
+import type { ChangeSet } from '../repositories/changes/change-set';
 import type { Reader, Writer } from '../db/connection';
 import { ofAllLookedAfter } from '../use-cases/consent/consent-book';
 import { cutLines } from './cut-lines';

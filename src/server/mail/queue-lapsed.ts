@@ -3,7 +3,7 @@ import type { RequestId, ClaimId, PersonId } from '@/core/ids';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
-import type { ChangeSet } from '../changes/change-set';
+import type { ChangeSet } from '../repositories/changes/change-set';
 import { cutLines } from './cut-lines';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';

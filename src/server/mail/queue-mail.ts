@@ -7,8 +7,8 @@ import { say } from '@/contracts/language/say';
 import { sayChangedDate } from '@/contracts/words/differences';
 import { GROUP_HEADS, OPENING_WORDS, REST_HEADS } from '@/contracts/words/mail';
 import { momentText, spanText } from '@/contracts/words/when';
-import type { ChangeSet } from '../changes/change-set';
-import { loadClaims, type StoredClaim } from '../changes/claims';
+import type { ChangeSet } from '../repositories/changes/change-set';
+import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
 import type { Writer } from '../db/connection';
 import {
   draftOf,

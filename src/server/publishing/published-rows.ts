@@ -1,4 +1,4 @@
-import type { GoneAs } from '../changes/publishing/publishing-state';
+import type { GoneAs } from '../effects/publishing/publishing-state';
 import type { SegmentId } from '@/core/ids';
 import type { NoticeWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';

@@ -7,7 +7,7 @@ import type { RequestKind } from '@/contracts/ask-details';
 import { hostSpan, occupiedOf, type ClaimContent } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
-import { loadLiveClaims, loadStandingClaims, type StoredClaim } from '../changes/claims';
+import { loadLiveClaims, loadStandingClaims, type StoredClaim } from '../repositories/claims/claims';
 import type { Reader } from '../db/connection';
 import {
   CLAIMS_AT_RISK,

@@ -4,7 +4,7 @@ import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-import { loadClaims } from '../changes/claims';
+import { loadClaims } from '../repositories/claims/claims';
 import type { Reader } from '../db/connection';
 import { loadPlaceNames, type PlaceNames } from './place-names';
 import { TURNS_OF_CHANGES } from './use-cases.queries';

@@ -1,4 +1,4 @@
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import { writeThingHistory } from '../house-book/thing-history';
 
 /** Keeps in somebody's history what was done with their account; what it was done with is nobody's to read. */

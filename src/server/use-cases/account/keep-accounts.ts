@@ -2,7 +2,7 @@ import { say, texts, unsaid } from '@/contracts/language/say';
 import type { AccountView } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';

@@ -6,7 +6,7 @@ import { countText, momentText } from '@/contracts/words/when';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { hashPassword, isPassword } from '../../auth/passwords';
 import { weakPasswordFaults } from '../../auth/weak-passwords';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { keep } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';

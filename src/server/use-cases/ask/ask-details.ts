@@ -4,7 +4,7 @@ import type { WantedService } from '@/core/occupancy/bands';
 import type { AskInput } from '@/contracts/ask';
 import { answerFaults, answersTo, type Answer } from '@/contracts/questions';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import { publicTextFaults } from '../../text/public-html';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';

@@ -2,8 +2,8 @@ import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/co
 import type { DateSet } from '@/core/recurrence/dates';
 import { addDays, dateOf } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
-import type { ChangeSet } from '../../changes/change-set';
-import { insertClaims } from '../../changes/insert-claims';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { insertClaims } from '../../repositories/claims/insert-claims';
 import { publicTextOf } from '../../text/public-html';
 import { insertDetails } from './ask-details';
 import type { AskedDate, AskedDates } from '@/contracts/asked-dates';

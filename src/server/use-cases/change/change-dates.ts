@@ -14,9 +14,9 @@ import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import type { ChangeInput, ChangeNumbers, ChangeReply, StepInput } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
-import { applyPlans } from '../../changes/apply-plans';
-import type { ChangeSet } from '../../changes/change-set';
-import { runChangeSet } from '../../changes/run-change-set';
+import { applyPlans } from '../../repositories/claims/apply-plans';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { draftOf, type DateRow } from '../request-rows';
@@ -242,6 +242,8 @@ async function carryOut(
     plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
     await linksOf(change, checked),
   );
+  // Places indoors are kept where there is room then, and what follows is told in numbers.
+  await change.follow();
   const isKept = 'keepIndoors' in step && step.keepIndoors;
   const kept = isKept ? await keepFallbacks(ctx, change, givenUp) : done(undefined);
   if (!kept.ok) return kept;

@@ -11,8 +11,8 @@ import {
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { mergeOwnShoulders } from '@/core/occupancy/turnover';
 import { manyDatesText, spanText } from '@/contracts/words/when';
-import type { ChangeSet } from '../../changes/change-set';
-import type { LinkEnd, PlannedLink } from '../../changes/apply-plans';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import type { LinkEnd, PlannedLink } from '../../repositories/claims/apply-plans';
 import type { SignedInContext } from '../../context';
 import { loadSpaceFacts } from '../../db/space-facts';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../verdicts';

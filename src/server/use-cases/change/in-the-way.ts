@@ -1,7 +1,7 @@
 import { unapprovable } from '@/core/checks/findings';
 import type { ClaimId } from '@/core/ids';
-import type { ChangeSet } from '../../changes/change-set';
-import { loadClaims, type StoredClaim } from '../../changes/claims';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { loadClaims, type StoredClaim } from '../../repositories/claims/claims';
 import type { SignedInContext } from '../../context';
 import { checkAgainstWorld } from '../verdicts';
 

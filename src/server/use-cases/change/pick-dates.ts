@@ -4,7 +4,7 @@ import type { RequestId } from '@/core/ids';
 import { MOST_IN_STEP, sayTooManyInStep, type ChangeInput, type StepAction } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { SignedInContext } from '../../context';
 import { blockedStep } from '../blocked-step';
 import { loadDates, loadRequest, type DateRow, type RequestRow } from '../request-rows';

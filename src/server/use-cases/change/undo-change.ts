@@ -3,11 +3,8 @@ import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { entityId, type AnyRow, type ChangeSet, type Numbered } from '../../changes/change-set';
-import { dropOccupancy, rewriteOccupancy } from '../../changes/occupancy-rows';
-import { runChangeSet } from '../../changes/run-change-set';
-import { syncOrders } from '../../changes/orders/sync-orders';
-import { syncPublished } from '../../changes/publishing/sync-published';
+import { entityId, type AnyRow, type ChangeSet, type Numbered } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader, Writer } from '../../db/connection';
 import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
@@ -275,16 +272,22 @@ async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<A
   };
 }
 
+/** Rows of claims and dates that the change made: orders name them until they are brought in line. */
+const isOfMadeDates = (made: ReadonlySet<unknown>, { table, id, after }: TouchedRow): boolean =>
+  table === Occurrence ||
+  table === Segment ||
+  table === SegmentDate ||
+  (table === Claim ? made.has(Number(id)) : made.has(after?.claim_id));
+
+/** Puts everything back as it was; gives what stands in the way of that, where something does. */
 async function reverse(
   ctx: SignedInContext,
   change: ChangeSet,
   touched: readonly TouchedRow[],
 ): Promise<Blocked | null> {
-  const { tx } = change;
-  const affected = await affectedBy(tx, touched);
+  const affected = await affectedBy(change.tx, touched);
+  for (const requestId of affected.requests) change.requestIds.add(requestId);
   const links = touched.filter(({ table }) => table === TurnoverLink);
-  // Everything old goes before anything comes back: the guard sees only the end state.
-  await dropOccupancy(tx, affected.claims);
   await change.remove(
     TurnoverLink,
     links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),
@@ -295,9 +298,11 @@ async function reverse(
     .map(({ id }) => Number(id) as ClaimId);
   await change.update(Claim, made, () => ({ status: 'released', hold_until_min: null }));
   await putBack(change, touched);
-  await syncOrders(change, affected.occurrences);
-  await pointOrdersBack(change, made);
-  await takeAway(change, touched);
+  const gone = new Set<unknown>(made);
+  await takeAway(
+    change,
+    touched.filter((row) => !isOfMadeDates(gone, row)),
+  );
   for (const table of [...ORDER].reverse())
     await change.insert(
       table,
@@ -305,12 +310,12 @@ async function reverse(
     );
   const blocked = await inTheWay(ctx, change, affected.claims);
   if (blocked.sentences.length) return blocked;
-  await rewriteOccupancy(tx, affected.claims);
-  // What stands next to what is known only now that everything occupies its place again.
-  await syncOrders(change, affected.occurrences);
-  for (const requestId of affected.requests) change.requestIds.add(requestId);
-  await syncPublished(change, affected.requests);
-  await change.updateVersioned(Request, affected.requests, {});
+  await change.follow();
+  await pointOrdersBack(change, made);
+  await takeAway(
+    change,
+    touched.filter((row) => isOfMadeDates(gone, row)),
+  );
   return null;
 }
 

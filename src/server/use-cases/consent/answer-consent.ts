@@ -3,7 +3,7 @@ import type { ClaimId, RequestId } from '@/core/ids';
 import type { ConsentInput } from '@/contracts/consent';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { ofAllLookedAfter } from './consent-book';
 import { Consent } from '../../db/tables/claims';

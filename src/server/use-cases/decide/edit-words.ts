@@ -4,9 +4,8 @@ import type { EditWordsInput } from '@/contracts/edit-words';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { listText } from '@/contracts/words/rule';
-import type { ChangeSet } from '../../changes/change-set';
-import { runChangeSet } from '../../changes/run-change-set';
-import { syncPublished } from '../../changes/publishing/sync-published';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { insertMail } from '../../mail/insert-mail';
 import { letterTo } from '../../mail/payload';
@@ -90,8 +89,6 @@ export async function editWords(
       publish: input.publish ? 1 : 0,
     });
     change.requestIds.add(request.id);
-    // Dates that are published already say it too.
-    await syncPublished(change, [request.id]);
     await tellEdited(
       change,
       { ...request, title: input.title },

@@ -3,8 +3,7 @@ import type { RecategoriseInput } from '@/contracts/bookings';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { runChangeSet } from '../../changes/run-change-set';
-import { syncPublished } from '../../changes/publishing/sync-published';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { lastChange } from '../since';
 import { Request, RequestCategory } from '../../db/tables/requests';
@@ -55,7 +54,6 @@ export async function recategorise(
     );
     await change.updateVersioned(Request, ids, {});
     for (const id of ids) change.requestIds.add(id);
-    await syncPublished(change, ids);
     return done({
       changed: ids.length,
       summary: say`put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,

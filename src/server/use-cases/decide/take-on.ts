@@ -2,7 +2,7 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { PersonId } from '@/core/ids';
 import type { Handler, HandlerInput } from '@/contracts/desk';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { Request } from '../../db/tables/requests';

@@ -1,5 +1,5 @@
 import type { HouseKind } from '@/contracts/house-book/kinds';
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { Reader } from '../../db/connection';
 import { keeperOf } from './keepers';
 import { writeThingHistory } from './thing-history';

@@ -5,16 +5,15 @@ import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { countText, dayShort, sayTime } from '@/contracts/words/when';
 import { dateOf } from '@/core/time/local-time';
-import { recheck } from '../../changes/at-risk';
-import type { ChangeSet } from '../../changes/change-set';
-import { syncOrders } from '../../changes/orders/sync-orders';
-import { ordersText } from '../../changes/orders/orders-text';
-import { syncPublished } from '../../changes/publishing/sync-published';
+import { recheck } from '../../effects/at-risk';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { ordersText } from '../../effects/orders/orders-text';
 import type { SignedInContext } from '../../context';
 import { siteZone } from '../../db/space-facts';
 import { speakerFor } from '../verdicts';
 import { NOTHING_TOUCHED, type Touched } from './keeper';
-import { COMING_CLAIMS, RISKS_OF_CLAIMS } from './house-book.queries';
+import { COMING_CLAIMS } from '../../effects/effects.queries';
+import { RISKS_OF_CLAIMS } from './house-book.queries';
 
 interface ComingClaim {
   readonly id: ClaimId;
@@ -26,8 +25,6 @@ interface ComingClaim {
 }
 
 const MOST_TOLD = 5;
-/** So many dates are brought in line by one go over the tables. */
-const LOT = 500;
 
 interface Risk {
   readonly id: ClaimId;
@@ -96,22 +93,12 @@ export async function followHouse(
   change: ChangeSet,
   part: Partial<Touched>,
 ): Promise<string[]> {
-  const touched: Touched = { ...NOTHING_TOUCHED, ...part };
-  if (!touched.spaces.length && !touched.types.length) return [];
-  const coming = await change.tx.all(COMING_CLAIMS, {
-    now: change.at,
-    spaces: touched.spaces,
-    types: touched.types,
-  });
-  if (!coming.length) return [];
-  const risks = touched.rules.length ? await followRisks(ctx, change, coming, touched.rules) : [];
-  if (touched.isQuoted)
-    for (let from = 0; from < coming.length; from += LOT)
-      await syncOrders(
-        change,
-        coming.slice(from, from + LOT).map(({ occurrenceId }) => occurrenceId),
-      );
-  if (touched.isFiltered) await syncPublished(change, [...new Set(coming.map(({ requestId }) => requestId))]);
-  const orders = touched.isQuoted ? ordersText(change) : '';
+  const { spaces, types, rules, isQuoted, isFiltered }: Touched = { ...NOTHING_TOUCHED, ...part };
+  if (!spaces.length && !types.length) return [];
+  change.because({ kind: 'house', spaces, types, isQuoted, isFiltered });
+  await change.follow();
+  const coming = rules.length ? await change.tx.all(COMING_CLAIMS, { now: change.at, spaces, types }) : [];
+  const risks = coming.length ? await followRisks(ctx, change, coming, rules) : [];
+  const orders = isQuoted ? ordersText(change) : '';
   return [...risks, ...(orders ? [`${orders[0]!.toUpperCase()}${orders.slice(1)}.`] : [])];
 }

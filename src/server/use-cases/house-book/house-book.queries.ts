@@ -2,8 +2,7 @@ import { z } from 'zod';
 import { jsonQuery, query } from '../../db/statement';
 import { integer, listOf, oneOf } from '../../db/tables/column';
 import { Closure, Hours, Picture, Question } from '../../db/tables/house';
-import { Claim, ClaimEquipment, ClaimSpace, AtRisk } from '../../db/tables/claims';
-import { Occurrence, Request } from '../../db/tables/requests';
+import { Claim, AtRisk } from '../../db/tables/claims';
 
 export const HOURS_OF = query({
   sql: `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
@@ -75,26 +74,6 @@ export const RISKS_OF_CLAIMS = query({
     ]),
     subject: AtRisk.subject,
     sentence: AtRisk.sentence,
-  },
-});
-
-export const COMING_CLAIMS = query({
-  sql: `SELECT c.id, o.id AS occurrenceId, r.id AS requestId, r.ref, r.title, c.start_min AS start FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
-  JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND c.end_min > $now
-  AND (EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces)))
-    OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($types)))) ORDER BY c.start_min, c.id`,
-  bind: {
-    now: Claim.end_min,
-    spaces: listOf(ClaimSpace.space_id.plain()),
-    types: listOf(ClaimEquipment.type_id.plain()),
-  },
-  row: {
-    id: Claim.id,
-    occurrenceId: Occurrence.id,
-    requestId: Request.id,
-    ref: Request.ref,
-    title: Request.title,
-    start: Claim.start_min,
   },
 });
 

@@ -3,7 +3,7 @@ import type { Rule } from '@/core/checks/findings';
 import type { DocOf } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import { refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { Reader, Writer } from '../../db/connection';
 import { siteZone } from '../../db/space-facts';
 import { dateOf } from '@/core/time/local-time';

@@ -2,7 +2,7 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import type { DropPictureInput, Picture, PictureOwner, SendPictureInput } from '@/contracts/pictures';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { keepPictureFile } from '../../files/picture-file';

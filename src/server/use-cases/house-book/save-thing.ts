@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { DOC_SCHEMAS, type AnyDoc, type SaveThingInput, type ThingDone } from '@/contracts/house-book/docs';
 import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { followHouse } from './hits';

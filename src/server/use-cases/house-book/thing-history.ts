@@ -1,6 +1,6 @@
 import type { AnyDoc } from '@/contracts/house-book/docs';
 import type { HistoryKind, Said } from '@/contracts/house-book/kinds';
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import { HouseHistory } from '../../db/tables/records';
 import { writeJson } from '../../db/tables/column';
 

@@ -2,7 +2,7 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { HouseReply } from '@/contracts/house';
 import type { OwnLayout, OwnLayoutInput } from '@/contracts/seating';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { NAME_OF_LAYOUT, OWN_LAYOUTS } from './house.queries';

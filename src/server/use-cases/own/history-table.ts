@@ -4,7 +4,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
-import type { AnyRow } from '../../changes/change-set';
+import type { AnyRow } from '../../repositories/changes/change-set';
 import type { SignedInContext } from '../../context';
 import { accessTo } from '../request-access';
 import { loadRequest } from '../request-rows';

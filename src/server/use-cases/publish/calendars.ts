@@ -4,7 +4,7 @@ import { mayRead, type Readers } from '@/core/publishing/readers';
 import type { OrganisationId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import { isLink } from '../../auth/feed-links';
-import { filterOf } from '../../changes/publishing/publishing-state';
+import { filterOf } from '../../effects/publishing/publishing-state';
 import type { Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
 import { STAMP_NOW, SLUG_NOW } from './publish.queries';

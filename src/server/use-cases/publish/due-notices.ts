@@ -1,7 +1,6 @@
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { changeByTime } from '../../changes/change-by-time';
-import { syncPublished } from '../../changes/publishing/sync-published';
+import { changeByTime } from '../../effects/change-by-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { siteZone } from '../../db/space-facts';
 import type { Writer } from '../../db/connection';
@@ -25,7 +24,7 @@ export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> 
     const deed = { action: 'publishing day came', key: () => `publish:${now}:${due.join(',')}` };
     await changeByTime(tx, now, deed, async (change) => {
       for (const request of due) change.requestIds.add(request);
-      await syncPublished(change, due);
+      change.because({ kind: 'readers', requests: due });
     });
   }
   // A whole lot may not be all of it: then the same days are looked at again.

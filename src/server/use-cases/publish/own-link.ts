@@ -1,13 +1,12 @@
 import { say, unsaid } from '@/contracts/language/say';
 import { done, type Outcome } from '@/contracts/refusal';
 import { linkToken } from '../../auth/feed-links';
-import { syncPublished } from '../../changes/publishing/sync-published';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { readableCalendars } from './calendars';
 import { OWN_LINK_NO, REQUESTS_OF_PERSON } from './publish.queries';
 import { FeedLink } from '../../db/tables/people';
-import { addKeptCalendars } from '../../changes/publishing/kept-calendars';
+import { addKeptCalendars } from '../../effects/publishing/kept-calendars';
 
 /** The private link of somebody, and what it opens besides their own bookings. */
 export interface OwnLink {
@@ -41,7 +40,7 @@ export async function replaceOwnLink(
     await tx.table(FeedLink).put({ person_id: id, link_no: (link?.link_no ?? 0) + 1 });
     await addKeptCalendars(tx, [{ kind: 'person', ref: id }]);
     const requests = await tx.value(REQUESTS_OF_PERSON, { id });
-    await syncPublished(change, requests);
+    change.because({ kind: 'readers', requests });
     return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });
   });
 }

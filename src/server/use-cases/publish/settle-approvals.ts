@@ -3,9 +3,8 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { changeByTime } from '../../changes/change-by-time';
-import { syncPublished } from '../../changes/publishing/sync-published';
-import { runChangeSet } from '../../changes/run-change-set';
+import { changeByTime } from '../../effects/change-by-time';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Reader, Writer } from '../../db/connection';
 import { loadRequest } from '../request-rows';
@@ -27,7 +26,7 @@ export async function settleApprovals(tx: Writer, now: EpochMinute): Promise<num
   // What is due goes with this change, so that none comes twice: its own number is key enough. It is not in the history
   // of the requests: what was done to them is there already.
   const deed = { action: 'approval settled', key: (id: number) => `settle:${id}` };
-  await changeByTime(tx, now, deed, (change) => syncPublished(change, due));
+  await changeByTime(tx, now, deed, async (change) => change.because({ kind: 'readers', requests: due }));
   return due.length;
 }
 
@@ -50,7 +49,7 @@ export async function publishNow(
     const waiting = await change.tx.all(UNSETTLED_OF_REQUEST, { request: request.id });
     await change.tx.table(UnsettledApproval).remove({ occurrence_id: waiting.map(({ id }) => id) });
     change.requestIds.add(request.id);
-    await syncPublished(change, [request.id]);
+    change.because({ kind: 'readers', requests: [request.id] });
     return done({ summary: say`published ${countText(waiting.length, 'date', 'dates')} at once` });
   });
 }

@@ -22,10 +22,9 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SplitInput } from '@/contracts/series';
 import type { AskedDate } from '@/contracts/asked-dates';
 import { countText, spanText } from '@/contracts/words/when';
-import { applyPlans } from '../../changes/apply-plans';
-import type { ChangeSet } from '../../changes/change-set';
-import { rewriteOccupancy } from '../../changes/occupancy-rows';
-import { runChangeSet } from '../../changes/run-change-set';
+import { applyPlans } from '../../repositories/claims/apply-plans';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { beside, MOST_DATES_HERE } from '../../long-work/long-work';
 import { insertDates, insertSegmentDates } from '../ask/insert-request';
@@ -243,8 +242,7 @@ async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): 
   const { request } = split;
   const added = addedDates(split);
   if (!added.length) return;
-  const made = await insertDates(change, added, request.id, segmentId);
-  await rewriteOccupancy(change.tx, made.claimIds);
+  await insertDates(change, added, request.id, segmentId);
 }
 
 const summaryOf = ({ dates }: Split, moved: number): string =>
@@ -340,6 +338,7 @@ async function carryOut(
     ),
   );
   await addDates(change, split, segmentId);
+  await change.follow();
   // Even where no date moved, the request has changed.
   if (!plans.length) await change.updateVersioned(Request, [split.request.id], {});
   change.requestIds.add(split.request.id);

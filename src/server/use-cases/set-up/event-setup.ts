@@ -8,8 +8,8 @@ import type { EventDate, EventSetup, PromisedLine, ServiceLineView } from '@/con
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { dayShort, momentText, spanText } from '@/contracts/words/when';
-import { loadStandingClaims } from '../../changes/claims';
-import { orderedDates } from '../../changes/orders/ordered-dates';
+import { loadStandingClaims } from '../../repositories/claims/claims';
+import { orderedDates } from '../../effects/orders/ordered-dates';
 import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { sheetFor } from './crew-day';

@@ -4,8 +4,7 @@ import type { HandOrderInput } from '@/contracts/recipes';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { ANY_DATE } from '@/core/work-orders/recipe';
-import { syncOrders } from '../../changes/orders/sync-orders';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { loadRequest } from '../request-rows';
 import { recipeRow } from './recipe-row';
@@ -38,10 +37,8 @@ export async function makeHandOrder(
       occurrence_id: input.occurrenceId,
     });
     change.requestIds.add(request.id);
-    await syncOrders(
-      change,
-      picked.map(({ id }) => id),
-    );
+    change.because({ kind: 'work', dates: picked.map(({ id }) => id) });
+    await change.follow();
     const made = change.count(WorkOrder, (before, after) => before === null && after?.origin === 'hand');
     return done({ changed: made, summary: say`${countText(made, 'order', 'orders')} made by hand` });
   });

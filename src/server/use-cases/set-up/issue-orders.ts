@@ -4,9 +4,9 @@ import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { changeByTime } from '../../changes/change-by-time';
-import type { ChangeSet } from '../../changes/change-set';
-import { runChangeSet } from '../../changes/run-change-set';
+import { changeByTime } from '../../effects/change-by-time';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';

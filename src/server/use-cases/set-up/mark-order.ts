@@ -2,7 +2,7 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { MarkOrderInput, MarkReply, ReadOrderInput, TickOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { OrderContent } from '@/core/work-orders/order-content';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { ownOrder, type OwnOrder } from './own-orders';
 import { WorkOrder } from '../../db/tables/work-orders';

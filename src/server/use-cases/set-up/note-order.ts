@@ -2,7 +2,7 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { MarkReply, NoteOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { RequestId } from '@/core/ids';
-import { runChangeSet } from '../../changes/run-change-set';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { IS_OWN, ownBind, ownOrder } from './own-orders';
 import { OrderNote } from '../../db/tables/work-orders';

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { refuse, type Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../../context';
-import type { ChangeSet } from '../../changes/change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { RequestId } from '@/core/ids';
 
 /**

@@ -1,11 +1,9 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { OccurrenceId } from '@/core/ids';
 import type { RecipeInput, RecipeReply, RetireRecipeInput, SaveRecipeInput } from '@/contracts/recipes';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
-import type { ChangeSet } from '../../changes/change-set';
-import { orderNumbers, ordersText } from '../../changes/orders/orders-text';
-import { syncOrders } from '../../changes/orders/sync-orders';
-import { runChangeSet } from '../../changes/run-change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { orderNumbers, ordersText } from '../../effects/orders/orders-text';
+import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context';
 import { recipeRow } from './recipe-row';
 import { houseWork } from '../house-book/house-work';
@@ -42,34 +40,10 @@ async function faultsOf(change: ChangeSet, { when, teamId, personId }: RecipeInp
   return faults;
 }
 
-// A recipe that names something is about dates that have it; one that names nothing is about all.
-const COMING = `SELECT o.id FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
-WHERE c.status = 'in-force' AND c.end_min > $now
-  AND (json_array_length($services) = 0 OR EXISTS (SELECT 1 FROM claim_service v WHERE v.claim_id = c.id AND v.service_id IN (SELECT value FROM json_each($services))))
-  AND (json_array_length($equipment) = 0 OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($equipment))))
-  AND (json_array_length($spaces) = 0 OR EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces))))
-  AND (json_array_length($categories) = 0 OR EXISTS (SELECT 1 FROM request_category g WHERE g.request_id = o.request_id AND g.category_id IN (SELECT value FROM json_each($categories))))
-ORDER BY c.start_min`;
-
-/** So many dates are brought in line by one go over the tables. */
-const LOT = 500;
-
 /** Brings the orders of all coming dates in line that the recipe, as it was or as it is, can be about. */
 async function followRecipes(change: ChangeSet, recipes: readonly RecipeInput[]): Promise<void> {
-  const dates = new Set<OccurrenceId>();
-  for (const { when } of recipes) {
-    const { services, equipment, spaces, categories } = when;
-    const bind = Object.fromEntries(
-      Object.entries({ services, equipment, spaces, categories }).map(([kind, ids]) => [
-        kind,
-        JSON.stringify(ids),
-      ]),
-    );
-    const rows = await change.tx.rows<{ id: OccurrenceId }>(COMING, { now: change.at, ...bind });
-    for (const { id } of rows) dates.add(id);
-  }
-  const all = [...dates];
-  for (let from = 0; from < all.length; from += LOT) await syncOrders(change, all.slice(from, from + LOT));
+  for (const { when } of recipes) change.because({ kind: 'recipe', ...when });
+  await change.follow();
 }
 
 const replyOf = (change: ChangeSet, id: number | null, did: string): RecipeReply => ({

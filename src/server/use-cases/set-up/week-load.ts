@@ -11,9 +11,9 @@ import { ordersFor, type OrderOrigin, type OrderPhase } from '@/core/work-orders
 import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contracts/week-load';
 import { phaseText } from '@/contracts/words/orders';
 import { countText, dayShort, daysText, lengthText, sayTime } from '@/contracts/words/when';
-import { loadStandingClaims } from '../../changes/claims';
-import { loadRecipes } from '../../changes/orders/load-recipes';
-import { orderedDates } from '../../changes/orders/ordered-dates';
+import { loadStandingClaims } from '../../repositories/claims/claims';
+import { loadRecipes } from '../../effects/orders/load-recipes';
+import { orderedDates } from '../../effects/orders/ordered-dates';
 import type { SignedInContext } from '../../context';
 import type { Reader } from '../../db/connection';
 import { HOUSE_OF_WEEK } from './set-up.queries';

@@ -1,4 +1,4 @@
-import { loadLiveClaims, type StoredClaim } from '../../changes/claims';
+import { loadLiveClaims, type StoredClaim } from '../../repositories/claims/claims';
 import type { SignedInContext } from '../../context';
 import { askedFactsOf, loadRequestsById } from '../request-rows';
 import { checkAgainstWorld } from '../verdicts';

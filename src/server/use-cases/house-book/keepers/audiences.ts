@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { AudienceDoc } from '@/contracts/house-book/things';
 import { done } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import type { ChangeSet } from '../../../changes/change-set';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { counted, lastPosition, nameFaults, oneJson, writeRow, type Keeper } from '../keeper';
 import { Request } from '../../../db/tables/requests';
 import { readJson, writeJson } from '../../../db/tables/column';

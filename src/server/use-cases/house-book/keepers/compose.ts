@@ -1,13 +1,14 @@
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { CLAIMS_OF_SPACES } from '../../../effects/effects.queries';
 import { say } from '@/contracts/language/say';
 import { composeSpaces } from '@/core/spaces/divisible';
 import type { ClaimId, SpaceId, ResourceId } from '@/core/ids';
 import { spanText } from '@/contracts/words/when';
 import { toLocal } from '@/core/time/zone';
-import { loadClaims } from '../../../changes/claims';
-import { impliedRows, rewriteOccupancy } from '../../../changes/occupancy-rows';
+import { loadClaims } from '../../../repositories/claims/claims';
+import { impliedRows } from '../../../effects/occupancy';
 import type { Reader, Writer } from '../../../db/connection';
 import { siteZone } from '../../../db/space-facts';
-import { numbers } from '../keeper';
 import {
   SPACES_WITHIN,
   TAKEN_BY_OTHERS,
@@ -95,14 +96,12 @@ async function sayPairs(reader: Reader, pairs: readonly [ClaimId, ClaimId][]): P
 }
 
 /** Recomposes all spaces after what one is made of has changed, and makes what is booked take what it takes then. */
-export async function compose(tx: Writer): Promise<Composed> {
+export async function compose(change: ChangeSet): Promise<Composed> {
+  const { tx } = change;
   const composed = await writeParts(tx);
   if (composed.kind !== 'done' || !composed.changed.length) return composed;
-  const ids = (await numbers(
-    tx,
-    `SELECT DISTINCT c.id FROM claim c JOIN claim_space s ON s.claim_id = c.id WHERE c.status <> 'released' AND s.space_id IN (SELECT value FROM json_each($spaces))`,
-    { spaces: JSON.stringify(composed.changed) },
-  )) as ClaimId[];
+  const claims = await tx.all(CLAIMS_OF_SPACES, { spaces: composed.changed });
+  const ids = claims.map(({ id }) => id);
   if (!ids.length) return composed;
   const implied = await impliedRows(tx, await loadClaims(tx, ids));
   const ours = implied.occupancy.flatMap(([claim, , , resource, start, end, occupies]) =>
@@ -114,6 +113,7 @@ export async function compose(tx: Writer): Promise<Composed> {
   });
   const pairs = overlaps([...ours, ...others]);
   if (pairs.length) return { kind: 'overlap', pairs: await sayPairs(tx, pairs) };
-  await rewriteOccupancy(tx, ids);
+  change.because({ kind: 'composition', spaces: composed.changed });
+  await change.follow();
   return composed;
 }

@@ -1,12 +1,11 @@
 import { say } from '@/contracts/language/say';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
-import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
+import type { EquipmentTypeId, ResourceId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/house-book/things';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import type { ChangeSet } from '../../../changes/change-set';
-import { rewriteOccupancy } from '../../../changes/occupancy-rows';
-import { guardThatStopped, type Reader, type Writer } from '../../../db/connection';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { guardThatStopped, type Reader } from '../../../db/connection';
 import {
   counted,
   fault,
@@ -92,14 +91,10 @@ async function holdsItself(reader: Reader): Promise<boolean> {
 }
 
 /** Dates keep it away from the store as long as its minutes say; other minutes may leave too few for all of them. */
-async function followMinutes(tx: Writer, type: number): Promise<FieldFault[]> {
-  const ids = (await numbers(
-    tx,
-    `SELECT DISTINCT c.id FROM claim_equipment e JOIN claim c ON c.id = e.claim_id WHERE e.type_id = $type AND c.status <> 'released'`,
-    { type },
-  )) as ClaimId[];
+async function followMinutes(change: ChangeSet, type: number): Promise<FieldFault[]> {
+  change.because({ kind: 'moving-minutes', type });
   try {
-    if (ids.length) await rewriteOccupancy(tx, ids);
+    await change.follow();
     return [];
   } catch (error) {
     if (!guardThatStopped(error)) throw error;
@@ -140,7 +135,7 @@ async function store(
   const faults = [
     ...(await storeUnits(change, row, doc.units, before?.units ?? [])),
     ...(await storeStock(change, row, doc.stock, id === null)),
-    ...(isMoved ? await followMinutes(tx, row) : []),
+    ...(isMoved ? await followMinutes(change, row) : []),
   ];
   return faults.length ? refuse({ code: 'bad-input', fields: faults }) : done(row);
 }

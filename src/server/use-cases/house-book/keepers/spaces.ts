@@ -4,7 +4,7 @@ import { done, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { listText } from '@/contracts/words/rule';
 import { seatsByArea, type Layout } from '@/core/seating/capacity';
-import type { ChangeSet } from '../../../changes/change-set';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { Reader, Writer } from '../../../db/connection';
 import {
   counted,
@@ -151,7 +151,7 @@ async function storeParts(
     { parent_id: id },
     doc.madeOf.map((child_id) => ({ child_id })),
   );
-  const composed = await compose(change.tx);
+  const composed = await compose(change);
   if (composed.kind === 'cycle')
     return fault(
       'madeOf',

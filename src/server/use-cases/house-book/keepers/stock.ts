@@ -6,7 +6,7 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import type { StockRow } from '@/contracts/house-book/things';
 import type { FieldFault } from '@/contracts/refusal';
-import type { ChangeSet } from '../../../changes/change-set';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { Reader } from '../../../db/connection';
 import { loadEquipmentFacts, siteZone } from '../../../db/space-facts';
 import { LINES_OF_STOCK } from './keepers.queries';

@@ -4,9 +4,8 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { listText } from '@/contracts/words/rule';
 import { dateLong } from '@/contracts/words/when';
 import { localDate, parseLocalDate } from '@/core/time/local-time';
-import type { ChangeSet } from '../../../changes/change-set';
-import { syncPublished } from '../../../changes/publishing/sync-published';
-import { runChangeSet } from '../../../changes/run-change-set';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context';
 import { publicTextFaults, publicTextOf } from '../../../text/public-html';
 import { tellEdited } from '../../decide/edit-words';
@@ -148,7 +147,6 @@ export async function editNotice(
       publish: asFlag(input.publish),
     });
     change.requestIds.add(request.id);
-    await syncPublished(change, [request.id]);
     await tellEdited(
       change,
       request,

@@ -1,7 +1,4 @@
-import { z } from 'zod';
-import type { RequestId } from '@/core/ids';
-import { command, jsonQuery, query } from '../../../db/statement';
-import { numberOf } from '../../../db/shapes';
+import { command, query } from '../../../db/statement';
 import { integer, listOf } from '../../../db/tables/column';
 import { Calendar, Published } from '../../../db/tables/publishing';
 
@@ -10,12 +7,6 @@ export const SLUG_TAKEN = query({
      UNION ALL SELECT 1 FROM calendar_slug_old WHERE slug = $slug AND calendar_id IS NOT $id LIMIT 1`,
   bind: { slug: Calendar.slug, id: Calendar.id.plain().orNull() },
   row: { one: integer() },
-});
-
-export const PUBLIC_REQUESTS = jsonQuery({
-  sql: `SELECT json_group_array(id) AS json FROM (SELECT id FROM request WHERE publish = 1
-     UNION SELECT s.request_id FROM published p JOIN segment s ON s.id = p.segment_id)`,
-  value: z.array(numberOf<RequestId>()),
 });
 
 export const COUNT_SHOWN = query({

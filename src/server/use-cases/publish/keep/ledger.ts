@@ -1,5 +1,5 @@
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
-import type { GoneAs } from '../../../changes/publishing/publishing-state';
+import type { GoneAs } from '../../../effects/publishing/publishing-state';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { LedgerLine, LedgerPage, LedgerQuery } from '@/contracts/ledger';

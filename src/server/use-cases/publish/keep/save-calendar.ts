@@ -1,13 +1,11 @@
 import { say, texts, unsaid } from '@/contracts/language/say';
-import type { RequestId } from '@/core/ids';
 import { slugOf } from '@/core/publishing/slug';
 import type { CalendarDeedInput, SaveCalendarInput } from '@/contracts/calendars';
 import { RESERVED_SLUGS } from '@/contracts/calendars';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import type { ChangeSet } from '../../../changes/change-set';
-import { syncPublished } from '../../../changes/publishing/sync-published';
-import { runChangeSet } from '../../../changes/run-change-set';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context';
 import type { Reader, Writer } from '../../../db/connection';
 import { insert } from '../../office/office-rows';
@@ -18,7 +16,6 @@ import {
   SLUG_TAKEN,
   NEXT_POSITION,
   CALENDARS_IN_ORDER,
-  PUBLIC_REQUESTS,
   CALENDAR_OF_NAME,
   COUNT_SHOWN,
   MADE_CALENDAR,
@@ -51,7 +48,6 @@ export async function freeSlug(reader: Reader, name: string, id: number | null):
 }
 
 /** Every request that readers may see something of, or have seen. */
-const publicRequests = async (reader: Reader): Promise<RequestId[]> => reader.value(PUBLIC_REQUESTS);
 
 async function shownNow(reader: Reader, id: number): Promise<number> {
   const [row] = await reader.all(COUNT_SHOWN, { id });
@@ -144,7 +140,8 @@ export async function saveCalendar(
       before,
       after: await saidOfCalendar(change.tx, stored.value),
     });
-    await syncPublished(change, await publicRequests(change.tx));
+    change.because({ kind: 'calendar' });
+    await change.follow();
     const shown = await shownNow(change.tx, stored.value);
     const summary = say`${action === 'made a calendar' ? say`made` : say`saved`} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
     return done({ id: stored.value, slug: slug.value, summary });
@@ -190,7 +187,7 @@ export async function doWithCalendar(
     });
     if (deed === 'retire') {
       await tx.execute(END_CALENDAR, { id, now: change.at });
-      await syncPublished(change, await publicRequests(tx));
+      change.because({ kind: 'calendar' });
     } else if (deed === 'replace-link') {
       await tx.execute(REPLACE_LINK, { id });
     } else await moveCalendar(tx, id, deed === 'up' ? -1 : 1);

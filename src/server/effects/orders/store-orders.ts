@@ -4,7 +4,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { sameContent, type OrderContent } from '@/core/work-orders/order-content';
 import type { WantedOrder } from '@/core/work-orders/orders-for';
 import type { StoredOrder } from '@/core/work-orders/plan-orders';
-import type { ChangeSet } from '../change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import { writeJson } from '../../db/tables/column';
 import type { NewRow } from '../../db/tables/table';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';

@@ -2,9 +2,9 @@ import type { ClaimDraft, ClaimKind, ClaimStatus } from '@/core/changes/plan-dat
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { setupKeyOf } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { ChangeSet } from './change-set';
-import { Claim, ClaimEquipment, ClaimService, ClaimSpace } from '../db/tables/claims';
-import { writeJson } from '../db/tables/column';
+import type { ChangeSet } from '../changes/change-set';
+import { Claim, ClaimEquipment, ClaimService, ClaimSpace } from '../../db/tables/claims';
+import { writeJson } from '../../db/tables/column';
 
 export interface NewClaim extends ClaimDraft {
   readonly occurrenceId: OccurrenceId;

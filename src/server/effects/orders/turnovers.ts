@@ -4,7 +4,7 @@ import { TOP_UP_MIN } from '@/core/occupancy/turnover';
 import type { WantedOrder } from '@/core/work-orders/orders-for';
 import { turnoverOrders, type Merged, type StandingSlot } from '@/core/work-orders/turnover-orders';
 import type { Reader } from '../../db/connection';
-import { loadClaims, type StoredClaim } from '../claims';
+import { loadClaims, type StoredClaim } from '../../repositories/claims/claims';
 import { nextTo, type Beside, type Spot } from './neighbours';
 import { TURNOVER_FACTS, STANDING_APPROVED } from './orders.queries';
 

@@ -1,5 +1,5 @@
-import { TABLES } from '../db/tables/all';
-import { factsOf, type Table } from '../db/tables/table';
+import { TABLES } from '../../db/tables/all';
+import { factsOf, type Table } from '../../db/tables/table';
 
 /** Tables whose every change is in the history, by name. */
 export const TRACKED: ReadonlyMap<string, Table> = new Map(

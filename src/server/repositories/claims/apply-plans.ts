@@ -2,17 +2,13 @@ import type { ClaimDraft, DatePlan } from '@/core/changes/plan-date';
 import type { OwnField } from '@/core/changes/patch';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { ChangeSet } from './change-set';
+import type { ChangeSet } from '../changes/change-set';
 import { insertClaims } from './insert-claims';
-import { breakLinks, healCuts, storeLinks, type NewLink } from './links';
-import { rewriteOccupancy } from './occupancy-rows';
-import { syncOrders } from './orders/sync-orders';
-import { syncPublished } from './publishing/sync-published';
-import { Claim } from '../db/tables/claims';
-import { Occurrence, Request } from '../db/tables/requests';
-import { writeJson } from '../db/tables/column';
-import { DATES_OF_CLAIMS, STANDING_SLOTS } from './changes.queries';
-import { AtRisk } from '../db/tables/claims';
+import { breakLinks, storeLinks, type NewLink } from './links';
+import { Claim } from '../../db/tables/claims';
+import { Occurrence } from '../../db/tables/requests';
+import { writeJson } from '../../db/tables/column';
+import { STANDING_SLOTS } from './claims.queries';
 
 /** One side of a link, before the claims of this change have numbers. */
 export type LinkEnd =
@@ -109,16 +105,9 @@ async function resolveLinks(
   }));
 }
 
-/** Dates whose own setup or strike changes with a neighbour's: their orders follow. */
-async function datesOf(change: ChangeSet, claims: readonly ClaimId[]): Promise<OccurrenceId[]> {
-  const rows = await change.tx.all(DATES_OF_CLAIMS, { ids: claims });
-  return rows.map(({ occurrence_id }) => occurrence_id);
-}
-
 /**
- * Carries out what was planned for dates of any number of requests, with all that follows: claims, turnover links,
- * occupancy, orders, what readers see, versions. Everything old is taken away before anything new is written, so that
- * the guard sees only the end state.
+ * Writes what was planned for dates of any number of requests: their claims, states and turnover links. What old claims
+ * were linked to is let go before new links are made.
  */
 export async function applyPlans(
   change: ChangeSet,
@@ -126,28 +115,9 @@ export async function applyPlans(
   links: readonly PlannedLink[],
 ): Promise<void> {
   const leaving = await turnClaims(change, changes);
-  const toHeal = await breakLinks(change, leaving);
+  await breakLinks(change, leaving);
   const made = await makeDrafts(change, changes);
   await turnDates(change, changes, made);
-  const linked = await storeLinks(change, await resolveLinks(change, links, made));
-  const claims = [
-    ...changes.flatMap(({ plan }) => plan.turns.map(({ claimId }) => claimId)),
-    ...[...made.byOccurrence.values()].map(({ claimId }) => claimId),
-    ...linked,
-  ];
-  await rewriteOccupancy(change.tx, [...new Set(claims)]);
-  const healed = await healCuts(change, toHeal);
-  await rewriteOccupancy(change.tx, healed);
-  await change.tx.table(AtRisk).remove({ claim_id: leaving });
-  await follow(change, changes, [...linked, ...healed]);
-}
-
-/** Orders, feeds and versions after claims have changed. */
-async function follow(change: ChangeSet, changes: readonly PlannedChange[], neighbours: readonly ClaimId[]) {
-  const occurrences = changes.map(({ plan }) => plan.occurrenceId);
-  await syncOrders(change, [...new Set([...occurrences, ...(await datesOf(change, neighbours))])]);
-  const requests = [...new Set(changes.map(({ requestId }) => requestId))];
-  for (const requestId of requests) change.requestIds.add(requestId);
-  await syncPublished(change, requests);
-  await change.updateVersioned(Request, requests, {});
+  await storeLinks(change, await resolveLinks(change, links, made));
+  for (const { requestId } of changes) change.requestIds.add(requestId);
 }

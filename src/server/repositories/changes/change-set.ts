@@ -1,10 +1,11 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { PersonId, RequestId } from '@/core/ids';
-import type { Writer } from '../db/connection';
-import { nextNumbers } from '../db/models';
-import { ChangeSetRequest, History } from '../db/tables/records';
-import { factsOf, type NewRow, type RowOf, type Table } from '../db/tables/table';
-import { writeJson, type Stored } from '../db/tables/column';
+import type { Writer } from '../../db/connection';
+import { nextNumbers } from '../../db/models';
+import { ChangeSetRequest, History } from '../../db/tables/records';
+import { factsOf, type NewRow, type RowOf, type Table } from '../../db/tables/table';
+import { writeJson, type Stored } from '../../db/tables/column';
+import type { Cause, CauseOf, News } from './news';
 
 /** A table whose rows have a number of their own. */
 export type Numbered = Table & { readonly id: Table[string] };
@@ -28,11 +29,17 @@ export const entityId = (table: Table, row: AnyRow): string =>
     .key.map((column) => row[column])
     .join('/');
 
+/** Brings in line what follows from the news of a change. */
+export type Effects = (change: ChangeSet, news: News) => Promise<void>;
+
 /** Writes rows of tracked tables in bulk and keeps what they were and became. */
 export class ChangeSet {
   private readonly history = new Map<string, HistoryLine[]>();
   /** Lines in the order in which they were made, whatever their table. */
   private readonly inOrder: { readonly entity: string; readonly line: HistoryLine }[] = [];
+  private causes: Cause[] = [];
+  /** Lines before this one have had their effects. */
+  private followed = 0;
   /** Requests this change is about; their history names it. */
   readonly requestIds = new Set<RequestId>();
 
@@ -41,7 +48,37 @@ export class ChangeSet {
     readonly id: number,
     readonly actorId: PersonId | null,
     readonly at: EpochMinute,
+    private readonly effects: Effects,
   ) {}
+
+  /** Tells what is altered beside rows with a history; its effects follow with theirs. */
+  because(cause: Cause): void {
+    this.causes.push(cause);
+  }
+
+  /**
+   * All that follows from what was changed so far. It happens at the end of every change by itself; in the middle it is
+   * asked for by what builds on it, or tells of it. However often it is asked for, the outcome is the same.
+   */
+  async follow(): Promise<void> {
+    const { causes, followed } = this;
+    if (this.inOrder.length === followed && !causes.length) return;
+    this.causes = [];
+    // As it grows: what one effect writes is news to those after it.
+    await this.effects(this, {
+      lines: <T extends Table>(table: T) => {
+        const { name } = factsOf(table);
+        return this.inOrder
+          .slice(followed)
+          .filter(({ entity }) => entity === name)
+          .map(({ line }) => line as unknown as HistoryLine<RowOf<T>>);
+      },
+      causes: <Kind extends Cause['kind']>(kind: Kind) =>
+        causes.filter((each): each is CauseOf<Kind> => each.kind === kind),
+    });
+    // What the effects wrote themselves has had its own.
+    this.followed = this.inOrder.length;
+  }
 
   /** Numbers for new rows; the write lock makes them ours. */
   async nextIds<T extends Numbered>(table: T, count: number): Promise<RowOf<T>['id'][]> {
@@ -142,8 +179,9 @@ export class ChangeSet {
     await this.update(table, ids, (row) => ({ ...patch, row_version: Number(row.row_version) + 1 }));
   }
 
-  /** Keeps what was changed, and which requests it was about: the last thing a change does. */
+  /** Brings in line what follows and keeps what was changed, and which requests it was about: the last thing a change does. */
   async finish(): Promise<void> {
+    await this.follow();
     await this.writeHistory();
     await this.tx
       .table(ChangeSetRequest)

@@ -2,11 +2,9 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
 import { queueLapsed } from '../mail/queue-lapsed';
 import { changeByTime } from './change-by-time';
-import { breakLinks, healCuts } from './links';
-import { rewriteOccupancy } from './occupancy-rows';
+import { breakLinks } from '../repositories/claims/links';
 import { Claim } from '../db/tables/claims';
-import { Request } from '../db/tables/requests';
-import { LAPSED_HOLDS } from './changes.queries';
+import { LAPSED_HOLDS } from './effects.queries';
 
 /**
  * Claims held until now or earlier stop occupying: what was asked for waits again, a proposal is gone. Part of every
@@ -19,16 +17,13 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   const ids = lapsed.map(({ id }) => id);
   const deed = { action: 'hold lapsed', key: () => `hold-lapsed:${now}:${ids.join(',')}` };
   return changeByTime(tx, now, deed, async (change) => {
-    const toHeal = await breakLinks(change, ids);
+    await breakLinks(change, ids);
     await change.update(Claim, ids, (row) => ({
       // What stood beside the date is gone; what was asked for waits on.
       status: row.kind === 'proposal' || row.kind === 'fallback' ? 'released' : 'wanted',
       hold_until_min: null,
     }));
-    await rewriteOccupancy(tx, ids);
-    await rewriteOccupancy(tx, await healCuts(change, toHeal));
-    for (const { request } of lapsed) change.requestIds.add(request);
-    await change.updateVersioned(Request, [...change.requestIds], {});
+    await change.follow();
     await queueLapsed(
       change,
       lapsed.filter(({ kind }) => kind !== 'fallback').map(({ id }) => id),

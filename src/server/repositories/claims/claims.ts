@@ -5,7 +5,7 @@ import type { Layout } from '@/core/seating/capacity';
 import type { Feature } from '@/core/spaces/features';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
-import type { Reader } from '../db/connection';
+import type { Reader } from '../../db/connection';
 
 export interface StoredClaim extends LiveClaim {
   readonly occurrenceId: OccurrenceId;

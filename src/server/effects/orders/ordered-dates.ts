@@ -1,7 +1,7 @@
 import type { RequestId } from '@/core/ids';
 import type { OrderedDate } from '@/core/work-orders/orders-for';
 import type { Reader } from '../../db/connection';
-import type { StoredClaim } from '../claims';
+import type { StoredClaim } from '../../repositories/claims/claims';
 import { NAMES_IN_ORDERS } from './orders.queries';
 
 /** Claims as dates with all that their orders quote. */

@@ -3,9 +3,10 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../context';
 import { keep, type Writer, type WriteResult } from '../db/connection';
 import { queueMail, takeMailBack } from '../mail/queue-mail';
-import { ChangeSet } from './change-set';
+import { ChangeSet } from '../repositories/changes/change-set';
+import { follow } from './follow';
 import { releaseLapsedHolds } from './lapsed-holds';
-import { CHANGE_BY_KEY, ANY_LAPSED } from './changes.queries';
+import { CHANGE_BY_KEY, ANY_LAPSED } from './effects.queries';
 import { ChangeSetRow } from '../db/tables/records';
 import { writeJson, readJson } from '../db/tables/column';
 
@@ -56,6 +57,7 @@ export async function runChangeSet<Value>(
     const outcome = await work(change);
     if (!outcome.ok || order.isPreview) return rollBack(outcome);
     if (order.signal?.aborted) return rollBack(refuse({ code: 'stopped' }));
+    await change.follow();
     if (order.undoes === undefined) await queueMail(change, order.reason);
     else await takeMailBack(tx, order.undoes, at);
     await change.finish();
@@ -91,5 +93,5 @@ async function openChangeSet(
     idempotency_key: order.isPreview ? `preview:${order.idempotencyKey}` : order.idempotencyKey,
     undoes_id: order.undoes ?? null,
   });
-  return new ChangeSet(tx, id, actorId, at);
+  return new ChangeSet(tx, id, actorId, at, follow);
 }

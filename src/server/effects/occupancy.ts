@@ -5,9 +5,9 @@ import { subtract } from '@/core/time/epoch-minute';
 import type { Reader, Writer } from '../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
-import { loadClaims, loadLiveClaims, type StoredClaim } from './claims';
-import { WITH_HELD_BESIDE } from './changes.queries';
-import { DROP_EQUIPMENT_USE, DROP_OCCUPANCY } from './changes.queries';
+import { loadClaims, loadLiveClaims, type StoredClaim } from '../repositories/claims/claims';
+import { WITH_HELD_BESIDE } from './effects.queries';
+import { DROP_EQUIPMENT_USE, DROP_OCCUPANCY } from './effects.queries';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {

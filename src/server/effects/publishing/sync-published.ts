@@ -15,7 +15,7 @@ import { siteZone } from '../../db/space-facts';
 import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../../db/connection';
 import { renderParts, storeParts } from '../../publishing/render';
-import type { ChangeSet } from '../change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import {
   loadCalendarRules,
   loadPublishingStates,

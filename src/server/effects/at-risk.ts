@@ -6,8 +6,8 @@ import type { WorldSnapshot } from '@/core/checks/world';
 import { checkDates } from '@/core/checks/check';
 import type { Reader, Writer } from '../db/connection';
 import { loadWorld } from '../db/snapshot';
-import { loadClaims, type StoredClaim } from './claims';
-import { CATEGORIES_OF_REQUESTS, OVERRIDDEN_RULES } from './changes.queries';
+import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
+import { CATEGORIES_OF_REQUESTS, OVERRIDDEN_RULES } from './effects.queries';
 import { AtRisk } from '../db/tables/claims';
 
 // What can befall a date that was fine when it was approved. People and layout were decided with open eyes, so they

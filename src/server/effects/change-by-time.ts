@@ -2,7 +2,8 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
 import { nextNumbers } from '../db/models';
 import { ChangeSetRow } from '../db/tables/records';
-import { ChangeSet } from './change-set';
+import { follow } from './follow';
+import { ChangeSet } from '../repositories/changes/change-set';
 
 interface Deed {
   /** What time did, as histories tell it. */
@@ -23,7 +24,7 @@ export async function changeByTime<Value>(
   const [id = 1] = await nextNumbers(tx, 'change_set', 1);
   const idempotency_key = key(id).slice(0, LONGEST_KEY);
   await tx.table(ChangeSetRow).insert({ id, actor_id: null, at_min: now, action, idempotency_key });
-  const change = new ChangeSet(tx, id, null, now);
+  const change = new ChangeSet(tx, id, null, now, follow);
   const value = await work(change);
   await change.finish();
   return value;

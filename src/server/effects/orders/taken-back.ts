@@ -1,7 +1,7 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { WantedOrder } from '@/core/work-orders/orders-for';
 import { counterContent, type TakeBack } from '@/core/work-orders/plan-orders';
-import type { ChangeSet } from '../change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { OrderRow } from './store-orders';
 import { DONE_ORDERS } from './orders.queries';
 

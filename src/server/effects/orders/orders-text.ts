@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { countText } from '@/contracts/words/when';
-import type { ChangeSet } from '../change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
 
 const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => change.count(WorkOrder, is);
