@@ -3,11 +3,11 @@ import { performance } from 'node:perf_hooks';
 import type { PersonId } from '@/core/ids';
 import { askSchema } from '@/contracts/ask';
 import { changeSchema } from '@/contracts/change';
-import type { SignedInContext } from '@/server/context';
+import type { SignedInContext } from '@/server/context/context';
 import type { Database, Writer } from '@/server/db/connection';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { changeDates } from '@/server/use-cases/change/change-dates';
-import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { changeDates } from '@/server/use-cases/requests/change/change-dates';
+import { loadDates, loadRequest } from '@/server/repositories/requests/request-rows';
 import { figuresOf, type Figure } from './measure';
 import { asRequester } from './world';
 

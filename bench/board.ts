@@ -2,8 +2,8 @@ import { DataTypes, Op } from 'sequelize';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
 import type { Database } from '@/server/db/connection';
-import { boardHouse } from '@/server/use-cases/look/board-house';
-import { boardSpanText } from '@/server/use-cases/look/board-span';
+import { boardHouse } from '@/server/use-cases/calendar/board-house';
+import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { compare, type Figure } from './measure';
 import { asRequester, ZONE } from './world';
 

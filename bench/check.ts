@@ -6,7 +6,7 @@ import { expandRule } from '@/core/recurrence/rule';
 import { addWallMinutes, localDateTime, type LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import type { Database, Reader } from '@/server/db/connection';
-import { loadWorld } from '@/server/db/snapshot';
+import { loadWorld } from '@/server/repositories/world/snapshot';
 import { compare, type Figure } from './measure';
 import { ZONE } from './world';
 

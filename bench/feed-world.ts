@@ -1,8 +1,8 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { handClock } from '@/server/clock';
-import type { Context } from '@/server/context';
+import { handClock } from '@/server/platform/clock';
+import type { Context } from '@/server/context/context';
 import { keep, type Database } from '@/server/db/connection';
 import { at, makeWorldIn, ZONE } from './world';
 

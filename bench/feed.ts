@@ -3,8 +3,8 @@ import { gzip } from 'node:zlib';
 import type { SegmentId } from '@/core/ids';
 import { OPEN_FACTS } from '@/core/publishing/shown';
 import { keep } from '@/server/db/connection';
-import { renderParts, storeParts } from '@/server/publishing/render';
-import { feed } from '@/server/use-cases/publish/feeds/feed';
+import { renderParts, storeParts } from '@/server/effects/publishing/render';
+import { feed } from '@/server/use-cases/publishing/feeds/feed';
 import { FEED_SLUG, makeFeedWorld, type FeedWorld } from './feed-world';
 import { compare, table, type Contender } from './measure';
 

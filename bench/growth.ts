@@ -1,7 +1,7 @@
 import { checkDates } from '@/core/checks/check';
 import type { WantedDate } from '@/core/checks/findings';
 import type { Database } from '@/server/db/connection';
-import { loadWorld } from '@/server/db/snapshot';
+import { loadWorld } from '@/server/repositories/world/snapshot';
 import { series } from './check';
 import { compare } from './measure';
 import { FULL, makeWorld } from './world';

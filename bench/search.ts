@@ -1,6 +1,6 @@
 import { placeSearchSchema } from '@/contracts/places';
 import type { Database } from '@/server/db/connection';
-import { findPlaces } from '@/server/use-cases/look/find-places';
+import { findPlaces } from '@/server/use-cases/calendar/find-places';
 import { compare, type Figure } from './measure';
 import { asRequester, at } from './world';
 

@@ -7,11 +7,11 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addWallMinutes, dateOf, localDateTime } from '@/core/time/local-time';
 import { waysOutSchema, type WaysOutLine } from '@/contracts/ways-out';
 import type { Database } from '@/server/db/connection';
-import { loadWorld } from '@/server/db/snapshot';
-import { knownSpaces } from '@/server/use-cases/look/board-house';
-import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
-import { datesOfForm } from '@/server/use-cases/ways-out/of-form';
-import { MOST_SHIFT_MIN, waysOutBounds } from '@/server/use-cases/ways-out/house';
+import { loadWorld } from '@/server/repositories/world/snapshot';
+import { knownSpaces } from '@/server/use-cases/calendar/board-house';
+import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
+import { datesOfForm } from '@/server/use-cases/alternatives/of-form';
+import { MOST_SHIFT_MIN, waysOutBounds } from '@/server/use-cases/alternatives/house';
 import { compare, table } from './measure';
 import { asRequester, at, ZONE } from './world';
 

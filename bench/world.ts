@@ -5,11 +5,11 @@ import { officeSchema, type OfficeFile } from '@/contracts/office';
 import type { PersonId } from '@/core/ids';
 import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import { handClock } from '@/server/clock';
-import type { Context } from '@/server/context';
+import { handClock } from '@/server/platform/clock';
+import type { Context } from '@/server/context/context';
 import { keep, openDatabase, type Database } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
-import { createOffice } from '@/server/use-cases/office/create-office';
+import { createOffice } from '@/server/use-cases/administration/office-file/create-office';
 
 /** Opens nothing but a made-up world in a temporary folder. */
 export const BENCH_PASSWORD = 'bench-made-up-world';

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { SaveCalendarBody } from '@/contracts/calendars';
 import { saveCalendarSchema } from '@/contracts/calendars';
-import type { SignedInContext } from '@/server/context';
-import { calendarBook } from '@/server/use-cases/publish/keep/calendar-book';
-import { doWithCalendar, saveCalendar } from '@/server/use-cases/publish/keep/save-calendar';
+import type { SignedInContext } from '@/server/context/context';
+import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
+import { doWithCalendar, saveCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 
 /** Categories nobody outside hears of: the calendars that came with them are ended. */
 const ENDED = ['School visits', 'Private hire'];

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { saveThingSchema } from '@/contracts/house-book/docs';
-import type { SignedInContext } from '@/server/context';
-import { sendPicture } from '@/server/use-cases/house-book/pictures';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
+import type { SignedInContext } from '@/server/context/context';
+import { sendPicture } from '@/server/use-cases/administration/house-book/pictures';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
 import { PLACE_PICTURES } from './pictures/places';
 
 /** What somebody has to know of a day who plans to come. */

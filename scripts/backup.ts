@@ -4,10 +4,10 @@ import { resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { packHouse } from '@/server/archive/pack';
 import { openDatabase } from '@/server/db/connection';
-import { violations } from '@/server/db/invariants';
-import { filesFolder } from '@/server/files/store';
-import { mailFolder } from '@/server/mail/mail-file';
-import { databaseFile } from '@/server/settings';
+import { violations } from '@/server/effects/invariants';
+import { filesFolder } from '@/server/platform/files/store';
+import { mailFolder } from '@/server/effects/letters/mail-file';
+import { databaseFile } from '@/server/platform/settings';
 
 /** The whole house as one archive, as House rules take it out: docs/formats/archive.md. */
 async function packInto(target: string): Promise<void> {

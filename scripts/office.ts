@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { officeSchema } from '@/contracts/office';
 import { openDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
-import { databaseFile } from '@/server/settings';
-import { createOffice } from '@/server/use-cases/office/create-office';
-import { OfficeFileError } from '@/server/use-cases/office/office-rows';
+import { databaseFile } from '@/server/platform/settings';
+import { createOffice } from '@/server/use-cases/administration/office-file/create-office';
+import { OfficeFileError } from '@/server/use-cases/administration/office-file/office-rows';
 
 function readOffice(file: string) {
   const parsed = officeSchema.safeParse(JSON.parse(readFileSync(file, 'utf8')));

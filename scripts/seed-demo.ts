@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { seedDemo } from '@demo/seed';
 import { openDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
-import { databaseFile } from '@/server/settings';
+import { databaseFile } from '@/server/platform/settings';
 
 /** The demo is made beside its place and moved there when whole: a start that was cut off leaves nothing half made. */
 async function makeDemo(file: string): Promise<void> {

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { openDatabase } from '@/server/db/connection';
-import { INVARIANTS, violations } from '@/server/db/invariants';
-import { databaseFile } from '@/server/settings';
+import { INVARIANTS, violations } from '@/server/effects/invariants';
+import { databaseFile } from '@/server/platform/settings';
 
 /** Runs the invariants on a database: `npm run verify -- path/to.sqlite`, else the one of the data folder. */
 async function main(): Promise<void> {

@@ -5,20 +5,20 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { prepareIncomingRequests } = await import('./server/http/incoming-requests');
   prepareIncomingRequests();
-  const { listenForSettings } = await import('./server/own-settings/ambient');
+  const { listenForSettings } = await import('./server/platform/ambient');
   listenForSettings();
-  const { bringCatalogues } = await import('./server/language/catalogues');
+  const { bringCatalogues } = await import('./server/platform/language/catalogues');
   bringCatalogues();
-  const { endIfServedAlready } = await import('./server/one-server');
+  const { endIfServedAlready } = await import('./server/platform/one-server');
   await endIfServedAlready();
-  const { runtime } = await import('./server/runtime');
+  const { runtime } = await import('./server/http/runtime');
   await runtime();
 }
 
 /** What a page or route threw past our own code, in the log like all else: with the id its reply carries. */
 export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const { log } = await import('./server/log');
+  const { log } = await import('./server/platform/log');
   const id = request.headers['x-request-id'];
   log.error(
     { err: error, id, method: request.method, url: request.path, route: context.routePath },

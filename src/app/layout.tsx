@@ -6,10 +6,10 @@ import type { ReactNode } from 'react';
 import { ownLanguage } from '@/contracts/language/say';
 import { ownSettings, settingsText } from '@/contracts/own-settings';
 import { currentContext, pageNonce } from '@/server/http/page';
-import { NO_OFFICE, officeContact } from '@/server/use-cases/look/office-contact';
-import { languageScript } from '@/server/language/script';
+import { NO_OFFICE, officeContact } from '@/server/repositories/house/office-contact';
+import { languageScript } from '@/server/platform/language/script';
 import { StayOffline } from '@/ui/frame/stay-offline';
-import { OfficeProvider } from '@/ui/frame/office';
+import { OfficeProvider } from '@/ui/hooks/office';
 import { PageSpeech } from '@/ui/settings/page-speech';
 import './globals.css';
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { SignedInContext } from '@/server/context';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
+import type { SignedInContext } from '@/server/context/context';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
 import { expectDone } from './changes';
 
 /** Shuts a building or a space as House rules does; gives how many claims are at risk then. */

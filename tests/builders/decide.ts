@@ -1,9 +1,9 @@
 import type { ChangeReply } from '@/contracts/change';
 import type { Outcome } from '@/contracts/refusal';
 import type { OccurrenceId } from '@/core/ids';
-import type { SignedInContext } from '@/server/context';
+import type { SignedInContext } from '@/server/context/context';
 import { settle } from './changes';
-import { changeDates } from '@/server/use-cases/change/change-dates';
+import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 
 interface Order {
   readonly key: string;

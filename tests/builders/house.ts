@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { ThingDeed } from '@/contracts/house-book/docs';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
 import type { HouseKind } from '@/contracts/house-book/kinds';
-import { keptThing } from '@/server/use-cases/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
+import { keptThing } from '@/server/use-cases/administration/house-book/look-at-things';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
 import { refusalOf } from './changes';
 import type { TestOffice } from './office';
 

@@ -9,11 +9,11 @@ import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
 import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import { handClock } from '@/server/clock';
-import type { Context, SignedInContext } from '@/server/context';
+import { handClock } from '@/server/platform/clock';
+import type { Context, SignedInContext } from '@/server/context/context';
 import { openDatabase, type Database } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
-import { createOffice } from '@/server/use-cases/office/create-office';
+import { createOffice } from '@/server/use-cases/administration/office-file/create-office';
 
 export const ZONE = 'Europe/London';
 export const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');

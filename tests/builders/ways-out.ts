@@ -1,5 +1,5 @@
-import type { Context } from '@/server/context';
-import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+import type { Context } from '@/server/context/context';
+import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
 import { waysOutSchema, type WaysOutBody, type WaysOutLine } from '@/contracts/ways-out';
 import { expectDone } from './changes';
 

@@ -1,5 +1,13 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  realpathSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 
@@ -13,10 +21,7 @@ const MAY_IMPORT: Record<string, string[]> = {
   workers: ['core', 'contracts'],
   app: ['core', 'contracts', 'server', 'ui'],
 };
-const CORE =
-  'time spaces recurrence equipment seating labour occupancy work-orders checks changes publishing planning reports printing'.split(
-    ' ',
-  );
+const STOREYS = JSON.parse(readFileSync(join(ROOT, 'storeys.json'), 'utf8')) as Record<string, string[]>;
 
 interface Probe {
   readonly name: string;
@@ -40,13 +45,25 @@ const betweenParts: Probe[] = parts.flatMap((from) =>
       rule: MAY_IMPORT[from]!.includes(to) ? null : ZONES,
     })),
 );
-const betweenCoreFolders: Probe[] = CORE.flatMap((from, rank) =>
-  CORE.filter((to) => to !== from).map((to) => ({
-    name: `src/core/${from} imports src/core/${to}`,
-    path: `src/core/${from}/zone-probe-of-${to}.ts`,
-    text: importing(`../${to}/zone-probe-target`),
-    rule: CORE.indexOf(to) < rank ? null : ZONES,
-  })),
+// All below, and the one next above: what lies further up is kept out by the same line.
+const betweenStoreys: Probe[] = Object.entries(STOREYS).flatMap(([part, folders]) =>
+  folders.flatMap((from, rank) => [
+    {
+      name: `${part}/${from} imports all below it`,
+      path: `${part}/${from}/zone-probe-below.ts`,
+      text: `${folders
+        .slice(0, rank)
+        .map((to, index) => `import { target as t${index} } from '../${to}/zone-probe-target';\n`)
+        .join('')}\nexport const probe = [${folders.slice(0, rank).map((_, index) => `t${index}`)}];\n`,
+      rule: null,
+    },
+    ...folders.slice(rank + 1, rank + 2).map((to) => ({
+      name: `${part}/${from} imports ${part}/${to}`,
+      path: `${part}/${from}/zone-probe-above.ts`,
+      text: importing(`../${to}/zone-probe-target`),
+      rule: ZONES,
+    })),
+  ]),
 );
 const impure: Probe[] = [
   [
@@ -66,7 +83,7 @@ const impure: Probe[] = [
   text: text!,
   rule: rule!,
 }));
-const PROBES = [...betweenParts, ...betweenCoreFolders, ...impure];
+const PROBES = [...betweenParts, ...betweenStoreys, ...impure];
 
 // A source tree of its own: other tests read the real one meanwhile.
 const place = realpathSync(mkdtempSync(join(tmpdir(), 'calendario-zones-')));
@@ -80,8 +97,11 @@ const reported = new Map<string, string[]>();
 
 beforeAll(() => {
   write('tsconfig.json', JSON.stringify({ compilerOptions: { paths: { '@/*': ['./src/*'] } } }));
-  for (const folder of [...parts, ...CORE.map((each) => `core/${each}`)])
-    write(`src/${folder}/zone-probe-target.ts`, 'export const target = 1;\n');
+  const storeys = Object.entries(STOREYS).flatMap(([part, folders]) =>
+    folders.map((folder) => `${part}/${folder}`),
+  );
+  for (const folder of [...parts.map((part) => `src/${part}`), ...storeys])
+    write(`${folder}/zone-probe-target.ts`, 'export const target = 1;\n');
   for (const { path, text } of PROBES) write(path, text);
   // A process of its own: ESLint loads its configuration by import(), which Jest does not run.
   const eslint = join(ROOT, 'node_modules', 'eslint', 'bin', 'eslint.js');
@@ -105,3 +125,66 @@ afterAll(() => rmSync(place, { recursive: true }));
 test.each(PROBES)('$name', ({ path, rule }) => {
   expect(reported.get(join(place, path))).toEqual(rule === null ? [] : expect.arrayContaining([rule]));
 });
+
+const foldersIn = (folder: string): string[] =>
+  readdirSync(join(ROOT, folder), { withFileTypes: true })
+    .filter((each) => each.isDirectory())
+    .map(({ name }) => name);
+
+test.each(Object.keys(STOREYS))('each folder of %s has its storey', (part) => {
+  expect([...STOREYS[part]!].sort()).toEqual(foldersIn(part).sort());
+});
+
+const filesIn = (folder: string): string[] =>
+  readdirSync(join(ROOT, folder), { withFileTypes: true }).flatMap((each) => {
+    const path = join(folder, each.name);
+    if (each.isDirectory()) return filesIn(path);
+    return /\.tsx?$/.test(path) ? [path] : [];
+  });
+
+/** What the files in a folder import, as paths from the root without their ends. */
+const importsOf = (file: string): string[] =>
+  [...readFileSync(join(ROOT, file), 'utf8').matchAll(/(?:from|import\() ?'(\.[^']*|@\/[^']*)'/g)].map(
+    ([, path]) => (path!.startsWith('@/') ? join('src', path!.slice(2)) : join(dirname(file), path!)),
+  );
+
+/** The folder of a folder in which a path lies; null for files beside the folders, and elsewhere. */
+function roomOf(folder: string, path: string): string | null {
+  const [room, ...more] = path.startsWith(`${folder}/`) ? path.slice(folder.length + 1).split('/') : [];
+  return room !== undefined && more.length ? room : null;
+}
+
+/** Folders beside one another that import one another, round over others too. */
+function circlesIn(folder: string): string[] {
+  const rooms = foldersIn(folder);
+  const imported = new Map(
+    rooms.map((room) => {
+      const paths = filesIn(join(folder, room)).flatMap(importsOf);
+      return [
+        room,
+        new Set(paths.map((path) => roomOf(folder, path)).filter((to) => to !== null && to !== room)),
+      ];
+    }),
+  );
+  const reached = (from: string): Set<string> => {
+    const found = new Set<string>();
+    const look = (room: string) => {
+      for (const to of imported.get(room) ?? [])
+        if (to !== null && !found.has(to)) {
+          found.add(to);
+          look(to);
+        }
+    };
+    look(from);
+    return found;
+  };
+  const own = rooms.filter((room) => reached(room).has(room)).map((room) => join(folder, room));
+  return [...own, ...rooms.flatMap((room) => circlesIn(join(folder, room)))];
+}
+
+test.each(['core', 'contracts', 'server', 'ui'])(
+  'no two folders of %s import one another, at any depth',
+  (part) => {
+    expect(circlesIn(join('src', part))).toEqual([]);
+  },
+);

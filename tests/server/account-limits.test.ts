@@ -1,14 +1,14 @@
 import { done } from '@/contracts/refusal';
-import { makeAccountLimits, MOST_FROM_SOURCE } from '@/server/use-cases/account/account-limits';
-import { askForPassword, lettersWritten } from '@/server/use-cases/account/ask-for-link';
-import { signIn } from '@/server/use-cases/sign-in/sign-in';
+import { makeAccountLimits, MOST_FROM_SOURCE } from '@/server/use-cases/accounts/account/account-limits';
+import { askForPassword, lettersWritten } from '@/server/use-cases/accounts/account/ask-for-link';
+import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
 import {
   makeSignInLimits,
   MOST_FOR_ADDRESS as MOST_FOR_SIGN_IN,
   MOST_FROM_SOURCE as MOST_TRIES_FROM_SOURCE,
   MOST_WRONG_TRIES,
   type SignInLimits,
-} from '@/server/use-cases/sign-in/sign-in-limits';
+} from '@/server/use-cases/accounts/sign-in/sign-in-limits';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
 

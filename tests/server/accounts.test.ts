@@ -4,31 +4,31 @@ import { ACCOUNT_MAIL_KINDS } from '@/core/changes/mail-due';
 import { isPassword } from '@/server/auth/passwords';
 import { beginSession, personOfSession } from '@/server/auth/sessions';
 import { weakPasswordFaults } from '@/server/auth/weak-passwords';
-import type { SignedInContext } from '@/server/context';
-import { violations } from '@/server/db/invariants';
-import { sendMail } from '@/server/mail/send-mail';
-import { makeAccountLimits, MOST_FOR_ADDRESS } from '@/server/use-cases/account/account-limits';
+import type { SignedInContext } from '@/server/context/context';
+import { violations } from '@/server/effects/invariants';
+import { sendMail } from '@/server/effects/letters/send-mail';
+import { makeAccountLimits, MOST_FOR_ADDRESS } from '@/server/use-cases/accounts/account/account-limits';
 import {
   askForPassword,
   lettersWritten,
   register,
   registerDomains,
-} from '@/server/use-cases/account/ask-for-link';
+} from '@/server/use-cases/accounts/account/ask-for-link';
 import {
   accountView,
   countUninvited,
   inviteAll,
   sendLink,
   signOutEverywhere,
-} from '@/server/use-cases/account/keep-accounts';
-import { changePassword, endSessions, ownAccount } from '@/server/use-cases/account/own-account';
-import { readLink, takeLink } from '@/server/use-cases/account/take-link';
-import { historyOfThing, keptThing } from '@/server/use-cases/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
+} from '@/server/use-cases/accounts/account/keep-accounts';
+import { changePassword, endSessions, ownAccount } from '@/server/use-cases/accounts/account/own-account';
+import { readLink, takeLink } from '@/server/use-cases/accounts/account/take-link';
+import { historyOfThing, keptThing } from '@/server/use-cases/administration/house-book/look-at-things';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
 import { mailFile, mailView, outbox } from '@/server/use-cases/outbox/outbox';
-import { signIn } from '@/server/use-cases/sign-in/sign-in';
-import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/sign-in/sign-in-limits';
+import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
+import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/accounts/sign-in/sign-in-limits';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
 

@@ -1,6 +1,6 @@
-import { violations } from '@/server/db/invariants';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
+import { violations } from '@/server/effects/invariants';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
 import { act, datesOf, expectDone, refusalOf } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 import { feedTextOf } from '@tests/builders/publishing';

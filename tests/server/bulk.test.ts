@@ -1,4 +1,4 @@
-import { violations } from '@/server/db/invariants';
+import { violations } from '@/server/effects/invariants';
 import {
   act,
   approvedIn,

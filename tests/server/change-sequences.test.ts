@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { keep } from '@/server/db/connection';
-import { violations } from '@/server/db/invariants';
-import { markOrder } from '@/server/use-cases/set-up/mark-order';
+import { violations } from '@/server/effects/invariants';
+import { markOrder } from '@/server/use-cases/work-orders/mark-order';
 import { act, expectDone, ordersOutOfLine, submit, undo, worldOf, type Step } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 import { seeded } from '@demo/seeded';

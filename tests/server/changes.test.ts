@@ -1,6 +1,6 @@
-import { violations } from '@/server/db/invariants';
-import { desk, deskRequest } from '@/server/use-cases/decide/desk';
-import { loadRequest } from '@/server/use-cases/request-rows';
+import { violations } from '@/server/effects/invariants';
+import { desk, deskRequest } from '@/server/use-cases/decisions/desk';
+import { loadRequest } from '@/server/repositories/requests/request-rows';
 import {
   act,
   approvedIn,
@@ -14,7 +14,7 @@ import {
   worldOf,
 } from '@tests/builders/changes';
 import { ask, at, openOffice, SMALL_OFFICE, SPACE, weekly, type TestOffice } from '@tests/builders/office';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 
 let office: TestOffice;
 beforeEach(async () => {
@@ -308,7 +308,7 @@ describe('deciding in bulk', () => {
         occurrences: (await datesOf(office, reference)).map(({ id }) => id),
       })),
     );
-    const { changeDates } = await import('@/server/use-cases/change/change-dates');
+    const { changeDates } = await import('@/server/use-cases/requests/change/change-dates');
     const key = crypto.randomUUID();
     const refusal = refusalOf(
       await changeDates(office.as('nils'), {
@@ -354,7 +354,7 @@ describe('deciding in bulk', () => {
     const key = crypto.randomUUID();
     const request = (await loadRequest(office.db, reference))!;
     const occurrences = (await datesOf(office, reference)).map(({ id }) => id);
-    const { changeDates } = await import('@/server/use-cases/change/change-dates');
+    const { changeDates } = await import('@/server/use-cases/requests/change/change-dates');
     const send = () =>
       changeDates(office.as('mara'), {
         key,

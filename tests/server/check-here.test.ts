@@ -2,9 +2,9 @@ import { checkHere, wantedSurroundings, type Loaded } from '@/ui/ask/check-here'
 import type { AskBody } from '@/contracts/ask';
 import type { Surroundings } from '@/contracts/surroundings';
 import { surroundingsSchema } from '@/contracts/surroundings';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { askChoices } from '@/server/use-cases/ask/choices';
-import { surroundings } from '@/server/use-cases/ask/surroundings';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
+import { askChoices } from '@/server/use-cases/requests/ask/choices';
+import { surroundings } from '@/server/use-cases/requests/ask/surroundings';
 import { act, expectDone, refusalOf, submit } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 

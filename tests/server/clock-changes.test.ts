@@ -1,6 +1,6 @@
-import { violations } from '@/server/db/invariants';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { violations } from '@/server/effects/invariants';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { feedTextOf } from '@tests/builders/publishing';
 import { act, approvedIn, datesOf, expectDone, refusalOf, times } from '@tests/builders/changes';
 import { ask, at, openOffice, type TestOffice } from '@tests/builders/office';

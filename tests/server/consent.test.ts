@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { consentSchema, type ConsentBody } from '@/contracts/consent';
 import type { PersonId } from '@/core/ids';
-import type { SignedInContext } from '@/server/context';
-import { remindStewards } from '@/server/mail/queue-consent';
-import { answerConsent } from '@/server/use-cases/consent/answer-consent';
-import { remindOf } from '@/server/use-cases/consent/remind';
-import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
-import { deskRequest, desk } from '@/server/use-cases/decide/desk';
+import type { SignedInContext } from '@/server/context/context';
+import { remindStewards } from '@/server/effects/letters/queue-consent';
+import { answerConsent } from '@/server/use-cases/requests/consent/answer-consent';
+import { remindOf } from '@/server/use-cases/requests/consent/remind';
+import { consentsToAnswer } from '@/server/use-cases/requests/consent/to-answer';
+import { deskRequest, desk } from '@/server/use-cases/decisions/desk';
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { keep } from '@/server/db/connection';
 import { approvable } from '@/ui/requests/one-step';

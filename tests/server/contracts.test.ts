@@ -1,8 +1,8 @@
 import { askSchema, MOST_PEOPLE, type AskBody } from '@/contracts/ask';
 import { changeSchema } from '@/contracts/change';
 import { errorReply } from '@/contracts/words/refusals';
-import { signIn } from '@/server/use-cases/sign-in/sign-in';
-import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/sign-in/sign-in-limits';
+import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
+import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/accounts/sign-in/sign-in-limits';
 import { MOST_AT_ONCE, MOST_WAITING } from '@/server/auth/passwords';
 import { personOfSession } from '@/server/auth/sessions';
 import { openOffice, weekly, type TestOffice } from '@tests/builders/office';

@@ -1,7 +1,7 @@
 import type { OfficeFile } from '@/contracts/office';
 import { checkSchema } from '@/contracts/ask';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { deskLines } from '@/server/use-cases/decide/desk-lines';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
+import { deskLines } from '@/server/use-cases/decisions/desk-lines';
 import { act, approvedIn, expectDone, submit, times } from '@tests/builders/changes';
 import { ask, openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
 

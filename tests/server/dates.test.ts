@@ -2,7 +2,7 @@ import { datesQuerySchema, DATE_STATES, type DatesQuery } from '@/contracts/date
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
-import { dateChoices, datesOf } from '@/server/use-cases/look/dates';
+import { dateChoices, datesOf } from '@/server/use-cases/calendar/dates';
 import { act, approvedIn, everyKindOfBooking, expectDone, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, viewer, weekly, type TestOffice } from '@tests/builders/office';
 

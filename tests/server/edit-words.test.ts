@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { editWordsSchema, type EditWordsBody } from '@/contracts/edit-words';
-import { undoChange } from '@/server/use-cases/change/undo-change';
-import { deskRequest } from '@/server/use-cases/decide/desk';
-import { editWords } from '@/server/use-cases/decide/edit-words';
+import { undoChange } from '@/server/use-cases/requests/change/undo-change';
+import { deskRequest } from '@/server/use-cases/decisions/desk';
+import { editWords } from '@/server/use-cases/decisions/edit-words';
 import { outbox } from '@/server/use-cases/outbox/outbox';
 import { act, expectDone, refusalOf, submit } from '@tests/builders/changes';
 import { openOffice, weekly, type TestOffice } from '@tests/builders/office';

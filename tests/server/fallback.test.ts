@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { splitSchema } from '@/contracts/series';
 import { releaseLapsedHolds } from '@/server/effects/lapsed-holds';
-import { violations } from '@/server/db/invariants';
-import { deskRequest } from '@/server/use-cases/decide/desk';
-import { loadRequest } from '@/server/use-cases/request-rows';
-import { splitSeries } from '@/server/use-cases/series/split-series';
+import { violations } from '@/server/effects/invariants';
+import { deskRequest } from '@/server/use-cases/decisions/desk';
+import { loadRequest } from '@/server/repositories/requests/request-rows';
+import { splitSeries } from '@/server/use-cases/requests/series/split-series';
 import {
   act,
   approvedIn,

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { deskRequest } from '@/server/use-cases/decide/desk';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { decideRequest, leaveDates } from '@tests/builders/decide';
 import { feedTextOf } from '@tests/builders/publishing';

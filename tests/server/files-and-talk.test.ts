@@ -1,12 +1,12 @@
 import { askSchema, type AskBody } from '@/contracts/ask';
 import { MOST_FILE_BYTES, safeFileName } from '@/contracts/files';
 import { messageSchema } from '@/contracts/talk';
-import { clearLooseFiles } from '@/server/files/clear-loose';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { clearLooseFiles } from '@/server/use-cases/files/clear-loose';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { dropFile, openFile, takeFile } from '@/server/use-cases/files/files';
-import { markNewsRead, newsFor, unreadNews } from '@/server/use-cases/own/news';
-import { readRequest } from '@/server/use-cases/own/own-requests';
-import { sendMessage } from '@/server/use-cases/talk/messages';
+import { markNewsRead, newsFor, unreadNews } from '@/server/use-cases/requests/own/news';
+import { readRequest } from '@/server/use-cases/requests/own/own-requests';
+import { sendMessage } from '@/server/use-cases/requests/talk/messages';
 import { act, expectDone, refusalOf, submit } from '@tests/builders/changes';
 import { ask, openOffice, type TestOffice } from '@tests/builders/office';
 

@@ -1,4 +1,4 @@
-import { spaceFloor } from '@/server/use-cases/look/space-floor';
+import { spaceFloor } from '@/server/use-cases/calendar/space-floor';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, SMALL_OFFICE } from '@tests/builders/office';
 

@@ -3,9 +3,13 @@ import { ROLES } from '@/core/roles';
 import { POLICY } from '@/server/auth/policy';
 import { rightLines } from '@/server/auth/rights';
 import { localDate } from '@/core/time/local-time';
-import { ruler } from '@/server/use-cases/look/ruler';
-import { holidayLines, holidaysOf, shutHolidays } from '@/server/use-cases/house-book/holidays';
-import { thingLines } from '@/server/use-cases/house-book/look-at-things';
+import { ruler } from '@/server/use-cases/calendar/ruler';
+import {
+  holidayLines,
+  holidaysOf,
+  shutHolidays,
+} from '@/server/use-cases/administration/house-book/holidays';
+import { thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
 import { approvedIn, expectDone, refusalOf, times } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 

@@ -2,16 +2,16 @@ import { randomUUID } from 'node:crypto';
 import type { SpaceDoc } from '@/contracts/house-book/places';
 import { HOUSE_KINDS, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { HOUSE_FORMS } from '@/contracts/house-book/forms';
-import { violations } from '@/server/db/invariants';
-import { askChoices } from '@/server/use-cases/ask/choices';
-import { asCopy } from '@/server/use-cases/house-book/copy-thing';
+import { violations } from '@/server/effects/invariants';
+import { askChoices } from '@/server/use-cases/requests/ask/choices';
+import { asCopy } from '@/server/use-cases/administration/house-book/copy-thing';
 import {
   choicesFor,
   historyOfThing,
   keptThing,
   thingLines,
-} from '@/server/use-cases/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
+} from '@/server/use-cases/administration/house-book/look-at-things';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
 import { fieldsOf, toDoc, toDraft } from '@/ui/house/form-model';
 import { approvedIn, expectDone, ordersOutOfLine, refusalOf, submit, times } from '@tests/builders/changes';
 import { houseKeeper } from '@tests/builders/house';

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { CSV_KINDS, csvSchema, type CsvKind } from '@/contracts/house-book/csv';
-import { violations } from '@/server/db/invariants';
-import { csvIn } from '@/server/use-cases/house-book/csv/csv-in';
-import { csvOf } from '@/server/use-cases/house-book/csv/csv-out';
-import { keptThing, thingLines } from '@/server/use-cases/house-book/look-at-things';
+import { violations } from '@/server/effects/invariants';
+import { csvIn } from '@/server/use-cases/administration/house-book/csv/csv-in';
+import { csvOf } from '@/server/use-cases/administration/house-book/csv/csv-out';
+import { keptThing, thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
 import { badTables } from '@tests/builders/bad-tables';
 import { approvedIn, expectDone, ordersOutOfLine, refusalOf, times } from '@tests/builders/changes';
 import { openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';

@@ -1,7 +1,7 @@
 import type { DocOf } from '@/contracts/house-book/docs';
-import { violations } from '@/server/db/invariants';
-import { boardHouse } from '@/server/use-cases/look/board-house';
-import { keptThing, thingLines } from '@/server/use-cases/house-book/look-at-things';
+import { violations } from '@/server/effects/invariants';
+import { boardHouse } from '@/server/use-cases/calendar/board-house';
+import { keptThing, thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
 import { approvedIn, expectDone, ordersOutOfLine, refusalOf, times } from '@tests/builders/changes';
 import { houseKeeper } from '@tests/builders/house';
 import { openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';

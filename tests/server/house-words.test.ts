@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { violations } from '@/server/db/invariants';
-import { sendMail } from '@/server/mail/send-mail';
-import { askChoices } from '@/server/use-cases/ask/choices';
-import { keptThing, thingLines } from '@/server/use-cases/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
+import { violations } from '@/server/effects/invariants';
+import { sendMail } from '@/server/effects/letters/send-mail';
+import { askChoices } from '@/server/use-cases/requests/ask/choices';
+import { keptThing, thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { expectDone, refusalOf, submit, times } from '@tests/builders/changes';

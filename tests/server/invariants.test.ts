@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { violations } from '@/server/db/invariants';
+import { violations } from '@/server/effects/invariants';
 import { keep } from '@/server/db/connection';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { deskRequest } from '@/server/use-cases/decide/desk';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { ask, openOffice, type TestOffice } from '@tests/builders/office';
 import { decideRequest } from '@tests/builders/decide';
 

@@ -1,5 +1,5 @@
 import { openDatabase } from '@/server/db/connection';
-import { loadWorld } from '@/server/db/snapshot';
+import { loadWorld } from '@/server/repositories/world/snapshot';
 import type { WantedDate } from '@/core/checks/findings';
 import { at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 

@@ -1,8 +1,8 @@
 // Run as a process of its own: approves every date of a request and is killed, without a word, before its n-th write.
 import { randomUUID } from 'node:crypto';
-import { handClock } from '@/server/clock';
+import { handClock } from '@/server/platform/clock';
 import { openDatabase } from '@/server/db/connection';
-import { loadDates, loadRequest } from '@/server/use-cases/request-rows';
+import { loadDates, loadRequest } from '@/server/repositories/requests/request-rows';
 import { at, viewer } from '../builders/office';
 import { decideAlone } from '@tests/builders/decide';
 

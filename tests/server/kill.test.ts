@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { violations } from '@/server/db/invariants';
+import { violations } from '@/server/effects/invariants';
 import { ordersOutOfLine, submit, worldOf } from '@tests/builders/changes';
 import { openOffice } from '@tests/builders/office';
 import { asProcess } from '@tests/builders/own-process';

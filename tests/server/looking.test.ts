@@ -1,13 +1,13 @@
 import { earliestFromText, earliestSchema, MOST_SPAN_DAYS } from '@/contracts/earliest';
 import { placeSearchSchema } from '@/contracts/places';
 import { localDate } from '@/core/time/local-time';
-import { comparePlaces } from '@/server/use-cases/look/compare-places';
-import { placeDirectory } from '@/server/use-cases/look/directory';
-import { findEarliest } from '@/server/use-cases/look/earliest';
-import { findPlaces } from '@/server/use-cases/look/find-places';
-import { poolPage } from '@/server/use-cases/look/pool-page';
-import { spacePage } from '@/server/use-cases/look/space-page';
-import { pin } from '@/server/use-cases/own/familiar';
+import { comparePlaces } from '@/server/use-cases/calendar/compare-places';
+import { placeDirectory } from '@/server/use-cases/calendar/directory';
+import { findEarliest } from '@/server/use-cases/calendar/earliest';
+import { findPlaces } from '@/server/use-cases/calendar/find-places';
+import { poolPage } from '@/server/use-cases/calendar/pool-page';
+import { spacePage } from '@/server/use-cases/calendar/space-page';
+import { pin } from '@/server/repositories/people/familiar';
 import { approvedIn, expectDone, refusalOf, submit, times } from '@tests/builders/changes';
 import { openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
 

@@ -2,13 +2,13 @@ import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { bookingsQuerySchema, recategoriseSchema } from '@/contracts/bookings';
 import { changeSchema } from '@/contracts/change';
-import { undoChange } from '@/server/use-cases/change/undo-change';
-import { changeDates } from '@/server/use-cases/change/change-dates';
-import { bookings } from '@/server/use-cases/decide/bookings';
-import { desk } from '@/server/use-cases/decide/desk';
-import { recategorise } from '@/server/use-cases/decide/recategorise';
-import { takeOn } from '@/server/use-cases/decide/take-on';
-import { historyTable } from '@/server/use-cases/own/history-table';
+import { undoChange } from '@/server/use-cases/requests/change/undo-change';
+import { changeDates } from '@/server/use-cases/requests/change/change-dates';
+import { bookings } from '@/server/use-cases/decisions/bookings';
+import { desk } from '@/server/use-cases/decisions/desk';
+import { recategorise } from '@/server/use-cases/decisions/recategorise';
+import { takeOn } from '@/server/use-cases/decisions/take-on';
+import { historyTable } from '@/server/use-cases/requests/own/history-table';
 import {
   act,
   approvedIn,

@@ -9,16 +9,16 @@ import type { PersonId } from '@/core/ids';
 import type { Role } from '@/core/roles';
 import { inspectHouse } from '@/server/archive/inspect';
 import { keepArrived, unpackHouse } from '@/server/archive/unpack';
-import { frozenClock } from '@/server/clock';
-import type { SignedInContext } from '@/server/context';
+import { frozenClock } from '@/server/platform/clock';
+import type { SignedInContext } from '@/server/context/context';
 import { openDatabase, type Database } from '@/server/db/connection';
-import { violations } from '@/server/db/invariants';
+import { violations } from '@/server/effects/invariants';
 import { migrate, MIGRATION_NAMES } from '@/server/db/migrate';
-import { forgetSecret } from '@/server/settings';
+import { forgetSecret } from '@/server/platform/settings';
 import { sayRefusal } from '@/contracts/words/refusals';
-import { undoChange } from '@/server/use-cases/change/undo-change';
-import { answerOffer, readOffer } from '@/server/use-cases/offer/answer-offer';
-import { feed } from '@/server/use-cases/publish/feeds/feed';
+import { undoChange } from '@/server/use-cases/requests/change/undo-change';
+import { answerOffer, readOffer } from '@/server/use-cases/requests/offer/answer-offer';
+import { feed } from '@/server/use-cases/publishing/feeds/feed';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 
 /**

@@ -1,6 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { ownLayoutSchema } from '@/contracts/seating';
-import { dropOwnLayout, keepOwnLayout, ownLayouts } from '@/server/use-cases/house/own-layouts';
+import {
+  dropOwnLayout,
+  keepOwnLayout,
+  ownLayouts,
+} from '@/server/use-cases/administration/stock/own-layouts';
 import { expectDone } from '@tests/builders/changes';
 import { openOffice } from '@tests/builders/office';
 

@@ -11,9 +11,9 @@ import {
 import { saveSettingsSchema } from '@/contracts/save-settings';
 import { sayClock, sayTime, secondZoneText, spanText } from '@/contracts/words/when';
 import { localDateTime } from '@/core/time/local-time';
-import { writtenFor, writtenForAll } from '@/server/own-settings/ambient';
-import { chosenBy, keepSettings } from '@/server/own-settings/kept-settings';
-import { queueReminders } from '@/server/mail/queue-reminders';
+import { writtenFor, writtenForAll } from '@/server/platform/ambient';
+import { chosenBy, keepSettings } from '@/server/repositories/people/kept-settings';
+import { queueReminders } from '@/server/effects/letters/queue-reminders';
 import { outbox } from '@/server/use-cases/outbox/outbox';
 import { boardHref, readBoardAddress } from '@/ui/board/board-address';
 import { act, approvedIn, submit, times } from '@tests/builders/changes';

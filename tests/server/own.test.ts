@@ -1,7 +1,7 @@
 import { addMinutes } from '@/core/time/epoch-minute';
 import { dropViewSchema, familiarRank, keepViewSchema, MOST_VIEWS, pinSchema } from '@/contracts/own';
-import { familiarTo, pin } from '@/server/use-cases/own/familiar';
-import { dropView, keepView, keptViews } from '@/server/use-cases/own/kept-views';
+import { familiarTo, pin } from '@/server/repositories/people/familiar';
+import { dropView, keepView, keptViews } from '@/server/use-cases/requests/own/kept-views';
 import { approvedIn, expectDone, refusalOf, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 

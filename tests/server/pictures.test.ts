@@ -5,11 +5,16 @@ import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { PICTURE_LIMIT_MB, sendPictureSchema } from '@/contracts/pictures';
-import { filesFolder } from '@/server/files/store';
-import { historyOfThing } from '@/server/use-cases/house-book/look-at-things';
-import { dropPicture, pictureBytes, pictureOf, sendPicture } from '@/server/use-cases/house-book/pictures';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
+import { filesFolder } from '@/server/platform/files/store';
+import { historyOfThing } from '@/server/use-cases/administration/house-book/look-at-things';
+import {
+  dropPicture,
+  pictureBytes,
+  pictureOf,
+  sendPicture,
+} from '@/server/use-cases/administration/house-book/pictures';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 

@@ -1,8 +1,8 @@
 import { checkSchema } from '@/contracts/ask';
 import { placeSearchSchema } from '@/contracts/places';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { findPlaces } from '@/server/use-cases/look/find-places';
-import { spacePage } from '@/server/use-cases/look/space-page';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
+import { findPlaces } from '@/server/use-cases/calendar/find-places';
+import { spacePage } from '@/server/use-cases/calendar/space-page';
 import { approvedIn, expectDone, times } from '@tests/builders/changes';
 import { openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
 

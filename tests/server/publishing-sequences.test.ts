@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
-import { violations } from '@/server/db/invariants';
-import { calendarBook } from '@/server/use-cases/publish/keep/calendar-book';
-import { doWithCalendar } from '@/server/use-cases/publish/keep/save-calendar';
-import { replaceOwnLink } from '@/server/use-cases/publish/own-link';
+import { violations } from '@/server/effects/invariants';
+import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
+import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
+import { replaceOwnLink } from '@/server/use-cases/publishing/own-link';
 import { act, datesOf, expectDone, submit, undo, type Step } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 import { keepCalendar, publishedOutOfLine, sayNotice, staleTexts } from '@tests/builders/publishing';

@@ -1,7 +1,7 @@
-import { desk } from '@/server/use-cases/decide/desk';
-import { today } from '@/server/use-cases/decide/today';
-import { newsFor } from '@/server/use-cases/own/news';
-import { ownRequests, readRequest } from '@/server/use-cases/own/own-requests';
+import { desk } from '@/server/use-cases/decisions/desk';
+import { today } from '@/server/use-cases/decisions/today';
+import { newsFor } from '@/server/use-cases/requests/own/news';
+import { ownRequests, readRequest } from '@/server/use-cases/requests/own/own-requests';
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { act, approvedIn, expectDone, submit, times } from '@tests/builders/changes';
 import { at, openOffice, weekly, type TestOffice } from '@tests/builders/office';

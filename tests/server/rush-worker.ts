@@ -2,10 +2,10 @@
 // each, as a requester it takes what it gets.
 import { randomUUID } from 'node:crypto';
 import { TimeoutError } from 'sequelize';
-import { handClock } from '@/server/clock';
+import { handClock } from '@/server/platform/clock';
 import { openDatabase } from '@/server/db/connection';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { deskRequest } from '@/server/use-cases/decide/desk';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { ask, at, viewer } from '../builders/office';
 import { decideAlone } from '@tests/builders/decide';
 

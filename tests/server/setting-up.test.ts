@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { localDate } from '@/core/time/local-time';
 import type { OfficeFile } from '@/contracts/office';
-import { violations } from '@/server/db/invariants';
+import { violations } from '@/server/effects/invariants';
 import { runDueJobs } from '@/server/jobs/scheduler';
-import { crewDay } from '@/server/use-cases/set-up/crew-day';
-import { assignOrders, issueOrders } from '@/server/use-cases/set-up/issue-orders';
-import { markOrder, readOrder, tickOrder } from '@/server/use-cases/set-up/mark-order';
-import { noteOrder, solveProblem } from '@/server/use-cases/set-up/note-order';
+import { crewDay } from '@/server/use-cases/work-orders/crew-day';
+import { assignOrders, issueOrders } from '@/server/use-cases/work-orders/issue-orders';
+import { markOrder, readOrder, tickOrder } from '@/server/use-cases/work-orders/mark-order';
+import { noteOrder, solveProblem } from '@/server/use-cases/work-orders/note-order';
 import { act, approvedIn, expectDone, ordersOutOfLine, times, undo } from '@tests/builders/changes';
 import { at, openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
 

@@ -1,9 +1,9 @@
-import { violations } from '@/server/db/invariants';
+import { violations } from '@/server/effects/invariants';
 import { JOBS } from '@/server/jobs/jobs';
 import { runDueJobs } from '@/server/jobs/scheduler';
-import { readRequest } from '@/server/use-cases/own/own-requests';
-import { publishNow } from '@/server/use-cases/publish/settle-approvals';
-import { boardSpanText } from '@/server/use-cases/look/board-span';
+import { readRequest } from '@/server/use-cases/requests/own/own-requests';
+import { publishNow } from '@/server/use-cases/publishing/settle-approvals';
+import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { localDate } from '@/core/time/local-time';
 import { act, expectDone, statesIn, submit, times, undo } from '@tests/builders/changes';
 import { eventsOf, noticesAt, sayNotice, wrongForReaders } from '@tests/builders/publishing';

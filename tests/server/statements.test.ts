@@ -14,7 +14,7 @@ import { expectDone } from '@tests/builders/changes';
 import { seeded } from '@demo/seeded';
 
 /** Their rows are not met by chance: two facts of one row must be given together. */
-const NOT_MET = ['src/server/use-cases/change/change.queries.ts UNDONE_UNDER_KEY'];
+const NOT_MET = ['src/server/use-cases/requests/change/change.queries.ts UNDONE_UNDER_KEY'];
 
 // Every statement that is written down, whether anything has asked it yet.
 const files = readdirSync('src/server', { recursive: true, encoding: 'utf8' })

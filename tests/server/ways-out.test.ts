@@ -1,7 +1,7 @@
 import { checkSchema } from '@/contracts/ask';
 import type { DatePatchBody } from '@/contracts/patch';
-import { violations } from '@/server/db/invariants';
-import { addStockLine } from '@/server/use-cases/house/stock-line';
+import { violations } from '@/server/effects/invariants';
+import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
 import { stockLineSchema } from '@/contracts/house';
 import { randomUUID } from 'node:crypto';
 import {
@@ -18,8 +18,8 @@ import {
 import { shut } from '@tests/builders/closure';
 import { ask, at, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { waysOutFor } from '@tests/builders/ways-out';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
+import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
 
 const DAY = '2027-04-20';
 let office: TestOffice;

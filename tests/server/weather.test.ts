@@ -1,7 +1,7 @@
 import { weatherRisk } from '@/core/weather/outdoors';
-import { risks } from '@/server/use-cases/decide/risks';
-import { deskRequest } from '@/server/use-cases/decide/desk';
-import { standInForecast } from '@/server/weather/stand-in';
+import { risks } from '@/server/use-cases/decisions/risks';
+import { deskRequest } from '@/server/use-cases/decisions/desk';
+import { standInForecast } from '@/server/repositories/weather/stand-in';
 import { act, expectDone, submit } from '@tests/builders/changes';
 import { at, openOffice, OFFICE_WITH_YARD, type TestOffice } from '@tests/builders/office';
 

@@ -1,14 +1,14 @@
 import type { CheckInput } from '@/contracts/ask';
 import { waysOutSchema } from '@/contracts/ways-out';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
 import {
   CHECKS_OF_WAYS_OUT,
   countWorkOfStrangers,
   MOST_DATES_FOR_STRANGERS,
   MOST_DATES_FROM_SOURCE,
   type CountWork,
-} from '@/server/limits/work-of-strangers';
-import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+} from '@/server/context/work-of-strangers';
+import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
 import { ask, openOffice, weekly, type TestOffice } from '@tests/builders/office';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 

@@ -1,20 +1,20 @@
 import { done, type Outcome } from '@/contracts/refusal';
-import { signedIn, type Context, type SignedInContext } from '@/server/context';
+import { signedIn, type Context, type SignedInContext } from '@/server/context/context';
 import { answerOrders, type WorkTable } from '@/server/long-work/answer-orders';
-import { lookAtArrived } from '@/server/use-cases/archive/bring-in';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
-import { changeDates } from '@/server/use-cases/change/change-dates';
-import { undoChange } from '@/server/use-cases/change/undo-change';
-import { deskRequest, linesOf } from '@/server/use-cases/decide/desk';
-import { csvIn } from '@/server/use-cases/house-book/csv/csv-in';
-import { shutHolidays } from '@/server/use-cases/house-book/holidays';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
-import { readRequest } from '@/server/use-cases/own/own-requests';
-import { splitSeries } from '@/server/use-cases/series/split-series';
-import { retireRecipe, saveRecipe } from '@/server/use-cases/set-up/save-recipe';
-import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+import { lookAtArrived } from '@/server/use-cases/administration/archive/bring-in';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { changeDates } from '@/server/use-cases/requests/change/change-dates';
+import { undoChange } from '@/server/use-cases/requests/change/undo-change';
+import { deskRequest, linesOf } from '@/server/use-cases/decisions/desk';
+import { csvIn } from '@/server/use-cases/administration/house-book/csv/csv-in';
+import { shutHolidays } from '@/server/use-cases/administration/house-book/holidays';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
+import { readRequest } from '@/server/use-cases/requests/own/own-requests';
+import { splitSeries } from '@/server/use-cases/requests/series/split-series';
+import { retireRecipe, saveRecipe } from '@/server/use-cases/work-orders/save-recipe';
+import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
 import { firstPages, printedPdf } from '../(office)/print/print-sheet';
 
 /** As whoever is signed in: the route has asked for an account. */

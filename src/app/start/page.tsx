@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { currentContext } from '@/server/http/page';
-import { hasOffice } from '@/server/use-cases/start/has-office';
+import { hasOffice } from '@/server/use-cases/administration/start/has-office';
 import { ArchiveForm } from '@/ui/archive/archive-form';
 import { StartForm } from '@/ui/start/start-form';
 

@@ -21,6 +21,9 @@ export const OPEN_FILTER: CalendarFilter = {
   audiences: [],
 };
 
+/** A filter as it is stored: sides it does not name are open. */
+export const filterOf = (stored: Partial<CalendarFilter>): CalendarFilter => ({ ...OPEN_FILTER, ...stored });
+
 const shares = <T>(wanted: readonly T[], has: readonly T[]): boolean =>
   wanted.some((each) => has.includes(each));
 

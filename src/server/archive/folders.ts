@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { dataFolder } from '../settings';
+import { dataFolder } from '../platform/settings';
 
 /** What a house consists of on disk: all of it is moved together. */
 export const HOUSE_PARTS = ['calendario.sqlite', 'session-secret', 'files', 'mail'] as const;

@@ -6,11 +6,11 @@ import { pipeline } from 'node:stream/promises';
 import { manifestSchema, type HouseCounts, type Manifest } from '@/contracts/archive';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { openDatabase, type Database, type Reader } from '../db/connection';
-import { violations } from '../db/invariants';
+import { violations } from '../effects/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
 import { FILES_AND_PICTURES } from './archive.queries';
-import { mainSite } from '../db/main-site';
+import { mainSite } from '../repositories/house/main-site';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
 

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { dataFolder, forgetSecret } from '../settings';
+import { dataFolder, forgetSecret } from '../platform/settings';
 import { HOUSE_PARTS } from './folders';
 
 /** Says that a house is being put into its place, and from where; what was begun is finished with the next start. */

@@ -1,5 +1,5 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import { sessionSecret } from '../settings';
+import { sessionSecret } from '../platform/settings';
 
 /** What a private link opens: one calendar, or what one person may read. */
 export interface FeedLink {

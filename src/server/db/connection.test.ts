@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { dataFolder } from '../settings';
+import { dataFolder } from '../platform/settings';
 import { openDatabase } from './connection';
 
 afterEach(() => {

@@ -1,5 +1,5 @@
 import { QueryTypes, Sequelize, Transaction, type BindOrReplacements } from 'sequelize';
-import { assertNotBuilding } from '../settings';
+import { assertNotBuilding } from '../platform/settings';
 import { rowsOf, writableRowsOf, type Rows, type WritableRows } from './models';
 import { sqliteWithPragmas } from './pragmas';
 import {

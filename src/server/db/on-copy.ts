@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { dataFolder } from '../settings';
+import { dataFolder } from '../platform/settings';
 import { openDatabase, type Database } from './connection';
 
 const folder = (): string => join(dataFolder(), 'copies');

@@ -1,11 +1,11 @@
-import { writtenForAll } from '../own-settings/ambient';
+import { writtenForAll } from '../platform/ambient';
 import { severityOf, type Finding, type Rule, type WantedDate } from '@/core/checks/findings';
 import type { CategoryId, ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import type { WorldSnapshot } from '@/core/checks/world';
 import { checkDates } from '@/core/checks/check';
 import type { Reader, Writer } from '../db/connection';
-import { loadWorld } from '../db/snapshot';
+import { loadWorld } from '../repositories/world/snapshot';
 import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
 import { CATEGORIES_OF_REQUESTS, OVERRIDDEN_RULES } from './effects.queries';
 import { AtRisk } from '../db/tables/claims';

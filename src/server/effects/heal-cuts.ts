@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import { AtRisk, ClaimSpace, TurnoverLink } from '../db/tables/claims';
-import { writtenForAll } from '../own-settings/ambient';
+import { writtenForAll } from '../platform/ambient';
 import type { ChangeSet } from '../repositories/changes/change-set';
 import type { News } from '../repositories/changes/news';
 import { CUTS_TO_HEAL, MINUTES_TAKEN } from './effects.queries';

@@ -1,6 +1,6 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
-import { queueLapsed } from '../mail/queue-lapsed';
+import { queueLapsed } from './letters/queue-lapsed';
 import { changeByTime } from './change-by-time';
 import { breakLinks } from '../repositories/claims/links';
 import { Claim } from '../db/tables/claims';

@@ -3,7 +3,7 @@ import { remaining } from '@/core/equipment/remaining';
 import { impliedOccupancy, impliedUses, type Holdings } from '@/core/occupancy/imply';
 import { subtract } from '@/core/time/epoch-minute';
 import type { Reader, Writer } from '../db/connection';
-import { loadEquipmentFacts, loadSpaceFacts } from '../db/space-facts';
+import { loadEquipmentFacts, loadSpaceFacts } from '../repositories/world/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
 import { loadClaims, loadLiveClaims, type StoredClaim } from '../repositories/claims/claims';
 import { WITH_HELD_BESIDE } from './effects.queries';

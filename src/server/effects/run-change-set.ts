@@ -1,8 +1,8 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { Context } from '../context';
+import type { Context } from '../context/context';
 import { keep, type Writer, type WriteResult } from '../db/connection';
-import { queueMail, takeMailBack } from '../mail/queue-mail';
+import { queueMail, takeMailBack } from './letters/queue-mail';
 import { ChangeSet } from '../repositories/changes/change-set';
 import { follow } from './follow';
 import { releaseLapsedHolds } from './lapsed-holds';

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { MarkReply } from '@/contracts/mark-order';
 import type { OccurrenceId } from '@/core/ids';
 import type { Outcome } from '@/contracts/refusal';
-import type { SignedInContext } from '../context';
+import type { SignedInContext } from '../context/context';
 import { orderRoute } from './order-route';
 
 /** A POST about one date, whose number stands in the address. */

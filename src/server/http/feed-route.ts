@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
-import { FEED_FORMATS, feed, type FeedFormat } from '../use-cases/publish/feeds/feed';
-import type { FeedOf } from '../use-cases/publish/feeds/source';
-import { writtenForAll } from '../own-settings/ambient';
+import { FEED_FORMATS, feed, type FeedFormat } from '../use-cases/publishing/feeds/feed';
+import type { FeedOf } from '../use-cases/publishing/feeds/source';
+import { writtenForAll } from '../platform/ambient';
 import { readRoute, refusalResponse, type RouteParams } from './route';
 
 const TYPE: Readonly<Record<FeedFormat, string>> = {

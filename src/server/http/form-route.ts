@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Action } from '../auth/policy';
-import type { Context } from '../context';
+import type { Context } from '../context/context';
 import { readForm } from './body';
 import { answer, refusalResponse, writerFor } from './route';
 

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { Server, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { ErrorReply } from '@/contracts/refusal';
 import { errorReply } from '@/contracts/words/refusals';
-import { trustedProxyHeader } from '../settings';
+import { trustedProxyHeader } from '../platform/settings';
 import { BODY_LIMIT_KB, DRAIN_LIMIT_BYTES } from './body';
 import { Turns } from './turns';
 

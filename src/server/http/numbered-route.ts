@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { z } from 'zod';
 import { refuse, type Outcome } from '@/contracts/refusal';
 import type { Action } from '../auth/policy';
-import type { SignedInContext } from '../context';
+import type { SignedInContext } from '../context/context';
 import { signedIn, writeRoute, type ActionOf, type RouteParams } from './route';
 
 interface NumberedRoute<Body, Value> {

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { z } from 'zod';
 import type { MarkReply } from '@/contracts/mark-order';
 import type { Outcome } from '@/contracts/refusal';
-import type { SignedInContext } from '../context';
+import type { SignedInContext } from '../context/context';
 import { numberedRoute } from './numbered-route';
 
 /** A POST by which the crew or the office does something to one order, or to one problem of it. */

@@ -4,11 +4,11 @@ import type { z } from 'zod';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import { errorReply } from '@/contracts/words/refusals';
 import { ONLY_FOR, permissionFor, type Action } from '../auth/policy';
-import type { Context } from '../context';
-import { log } from '../log';
-import { refusalOf } from '../refusal-of-error';
-import { runtime } from '../runtime';
-import { publicOrigin } from '../settings';
+import type { Context } from '../context/context';
+import { log } from '../platform/log';
+import { refusalOf } from '../db/refusal-of-error';
+import { runtime } from './runtime';
+import { publicOrigin } from '../platform/settings';
 import { readBody } from './body';
 import { readQuery } from './query';
 import { REQUEST_ID_HEADER, SOURCE_HEADER } from './incoming-requests';
@@ -16,7 +16,7 @@ import { isSetUp } from './set-up';
 import { personOfCookie, SESSION_COOKIE } from './session-cookie';
 import { STATUS } from './statuses';
 
-export { signedIn } from '../context';
+export { signedIn } from '../context/context';
 
 export type RouteParams = Readonly<Record<string, string>>;
 type NextContext = { readonly params: Promise<RouteParams> };

@@ -2,8 +2,8 @@ import { cookies } from 'next/headers';
 import { sealData, unsealData } from 'iron-session';
 import { SESSION_MS, personOfSession, type SignedInPerson } from '../auth/sessions';
 import type { Database } from '../db/connection';
-import { log } from '../log';
-import { publicOrigin, sessionSecret } from '../settings';
+import { log } from '../platform/log';
+import { publicOrigin, sessionSecret } from '../platform/settings';
 
 export const SESSION_COOKIE = 'calendario-session';
 

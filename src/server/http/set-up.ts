@@ -1,5 +1,5 @@
 import type { Database } from '../db/connection';
-import { hasOffice } from '../use-cases/start/has-office';
+import { hasOffice } from '../use-cases/administration/start/has-office';
 
 // Once there is an office there is always one; before that it is asked for each time.
 let isKnown = false;

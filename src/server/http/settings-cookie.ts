@@ -1,5 +1,5 @@
 import { SETTINGS_COOKIE, settingsText, type OwnSettings } from '@/contracts/own-settings';
-import { publicOrigin } from '../settings';
+import { publicOrigin } from '../platform/settings';
 
 const YEAR_S = 31_536_000;
 

@@ -1,5 +1,5 @@
 import type { Database } from '../db/connection';
-import { chosenBy } from '../own-settings/kept-settings';
+import { chosenBy } from '../repositories/people/kept-settings';
 import { endSession, personOfSession } from '../auth/sessions';
 import { currentSessionId, sessionCookie } from './session-cookie';
 import { settingsCookie } from './settings-cookie';

@@ -1,15 +1,15 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { clearArrived } from '../archive/folders';
 import { releaseLapsedHolds } from '../effects/lapsed-holds';
-import type { Context } from '../context';
+import type { Context } from '../context/context';
 import { keep } from '../db/connection';
-import { clearLooseFiles } from '../files/clear-loose';
-import { remindStewards } from '../mail/queue-consent';
-import { queueReminders } from '../mail/queue-reminders';
-import { sendMail } from '../mail/send-mail';
-import { publishDue } from '../use-cases/publish/due-notices';
-import { settleApprovals } from '../use-cases/publish/settle-approvals';
-import { isWholeLot, issueDueOrders } from '../use-cases/set-up/issue-orders';
+import { clearLooseFiles } from '../use-cases/files/clear-loose';
+import { remindStewards } from '../effects/letters/queue-consent';
+import { queueReminders } from '../effects/letters/queue-reminders';
+import { sendMail } from '../effects/letters/send-mail';
+import { publishDue } from '../use-cases/publishing/due-notices';
+import { settleApprovals } from '../use-cases/publishing/settle-approvals';
+import { isWholeLot, issueDueOrders } from '../use-cases/work-orders/issue-orders';
 import { materialiseSeries } from './series-goes-on';
 import { DROP_ENDED_SESSIONS } from './jobs.queries';
 

@@ -1,4 +1,4 @@
-import type { Context } from '../context';
+import type { Context } from '../context/context';
 import { keep } from '../db/connection';
 import { JOBS, type Job } from './jobs';
 import { HAS_RUN } from './jobs.queries';

@@ -7,7 +7,7 @@ import { addDays, wallMinute, type LocalDate, type LocalDateTime } from '@/core/
 import { changeByTime } from '../effects/change-by-time';
 import { loadStandingClaims } from '../repositories/claims/claims';
 import type { Writer } from '../db/connection';
-import { insertDates } from '../use-cases/ask/insert-request';
+import { insertDates } from '../use-cases/requests/ask/insert-request';
 import { Segment } from '../db/tables/requests';
 import { ENDLESS_SERIES } from './jobs.queries';
 import type { RowOfShape } from '../db/statement';

@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { Progress } from '@/contracts/long-work';
 import { done, type Outcome } from '@/contracts/refusal';
-import { frozenClock } from '../clock';
-import type { Context } from '../context';
+import { frozenClock } from '../platform/clock';
+import type { Context } from '../context/context';
 import { openDatabase, type Database } from '../db/connection';
 import { onCopy } from '../db/on-copy';
-import { bringCatalogues } from '../language/catalogues';
-import { speakAsHouse } from '../language/house-language';
-import { writtenFor } from '../own-settings/ambient';
-import { refusalOf } from '../refusal-of-error';
-import { databaseFile } from '../settings';
-import type { FromProcess, LongWorkName, ToProcess, WorkOrder } from './long-work';
+import { bringCatalogues } from '../platform/language/catalogues';
+import { speakAsHouse } from '../repositories/house/house-language';
+import { writtenFor } from '../platform/ambient';
+import { refusalOf } from '../db/refusal-of-error';
+import { databaseFile } from '../platform/settings';
+import type { FromProcess, LongWorkName, ToProcess, WorkOrder } from '../context/long-work';
 
 /** All that is done in this process, by name. */
 export type WorkTable = Readonly<

@@ -5,10 +5,10 @@ import { Readable } from 'node:stream';
 import { ownSettings } from '@/contracts/own-settings';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { OwnLongWork, Progress } from '@/contracts/long-work';
-import type { Context } from '../context';
+import type { Context } from '../context/context';
 import { clearCopies } from '../db/on-copy';
-import { sourceKey } from '../limits/take-points';
-import type { FromProcess, LongWork, SendOut, SendOutLines, ToProcess } from './long-work';
+import { sourceKey } from '../platform/take-points';
+import type { FromProcess, LongWork, SendOut, SendOutLines, ToProcess } from '../context/long-work';
 
 /** Two even on few cores: where ways out are looked for in one, a decision does not wait for them in the other. */
 const MOST_PROCESSES = Math.max(2, Math.min(4, availableParallelism() - 1));

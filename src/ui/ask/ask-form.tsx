@@ -12,7 +12,7 @@ import type { Side } from '@/core/checks/findings';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import { useOffice } from '@/ui/frame/office';
+import { useOffice } from '@/ui/hooks/office';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { send } from '@/ui/hooks/send';

@@ -3,7 +3,7 @@ import { useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dayShort } from '@/contracts/words/when';
 import { parseLocalDateTime } from '@/core/time/local-time';
-import { useOffice } from '@/ui/frame/office';
+import { useOffice } from '@/ui/hooks/office';
 import type { AskForm } from './draft';
 import { Field } from './fields';
 import type { PartProps } from './part-props';

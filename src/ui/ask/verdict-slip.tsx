@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { CheckBody, CheckReply } from '@/contracts/ask';
 import type { Band } from '@/core/occupancy/bands';
-import { BandDrawing } from '@/ui/board/band-drawing';
+import { BandDrawing } from '@/ui/drawing/band-drawing';
 import { AskLadder } from './ladder';
 import { FormWays } from './form-ways';
 import type { PartProps } from './part-props';

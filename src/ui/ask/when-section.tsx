@@ -14,7 +14,7 @@ import {
 } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { dayShort, lengthText } from '@/contracts/words/when';
-import { useOffice } from '@/ui/frame/office';
+import { useOffice } from '@/ui/hooks/office';
 import { usualPlaces, type AskForm, type Pattern } from './draft';
 import { Field, FormSection } from './fields';
 import { hasOwnTime, isOverDays, timesOf } from './form-body';

@@ -8,7 +8,7 @@ import { covers, type Interval } from '@/core/time/epoch-minute';
 import { dayLong } from '@/contracts/words/when';
 import { addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
-import { printHref } from '@/ui/print/print-href';
+import { printHref } from '@/ui/hooks/print-href';
 import { boardHref, type BoardFilters, type Pick } from './board-address';
 import { BoardBar } from './board-bar';
 import { BoardCanvas } from './board-canvas';

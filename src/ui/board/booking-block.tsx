@@ -5,7 +5,7 @@ import { toLocal } from '@/core/time/zone';
 import { duringText, sayTime } from '@/contracts/words/when';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { sayHours } from './move';
-import { joinedReaches, type JoinedReaches } from './reaches';
+import { joinedReaches, type JoinedReaches } from '../drawing/reaches';
 import type { Stretch, TimeAxis } from './time-axis';
 
 const STATE_NOTE: Readonly<Record<BookingState, string>> = texts({

@@ -7,7 +7,7 @@ import { dateOf, parseLocalDateTime, timeOf } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { LAYOUT_WORDS } from '@/contracts/words/findings';
 import { Mark } from '@/ui/primitives/mark';
-import { BandDrawing } from './band-drawing';
+import { BandDrawing } from '../drawing/band-drawing';
 import type { OnBoard } from './board-check';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';

@@ -2,7 +2,7 @@ import { sayTime } from '@/contracts/words/when';
 import { bandsOf } from '@/core/occupancy/bands';
 import { toLocal } from '@/core/time/zone';
 import { VERDICT_WORDS } from '@/contracts/words/states';
-import { reachesOf } from './reaches';
+import { reachesOf } from '../drawing/reaches';
 import type { Ghost } from './use-gestures';
 import { LANE_PX, ROW_PX, rowHeightPx, type BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';

@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import { Moon, Sun } from 'lucide-react';
 import { ownSettings } from '@/contracts/own-settings';
 import { send } from '@/ui/hooks/send';
-import { showSettings } from '@/ui/settings/page-settings';
+import { showSettings } from '@/ui/hooks/page-settings';
 
 /** Light or dark; without a choice the device decides. Kept, so that the server draws it right at once. */
 export function ThemeSwitch() {

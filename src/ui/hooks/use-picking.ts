@@ -1,5 +1,5 @@
 import { useRef, type ChangeEvent, type KeyboardEvent } from 'react';
-import { between, steppedTo } from '@/ui/primitives/range';
+import { between, steppedTo } from '@/ui/hooks/range';
 
 interface Picking<Id> {
   /** What can be picked, in the order it is shown. */

@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import { useOffice } from '@/ui/frame/office';
+import { useOffice } from '@/ui/hooks/office';
 import type { ShownError } from '@/ui/hooks/send';
 
 /** Why something was not done, in words, with whom to ask. Announced when it appears. */

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { planHref } from '@/contracts/seating';
 import type { RequestView } from '@/contracts/request-view';
-import { BandDrawing } from '@/ui/board/band-drawing';
+import { BandDrawing } from '@/ui/drawing/band-drawing';
 import { Mark } from '@/ui/primitives/mark';
 import { SafeHtml } from '@/ui/primitives/safe-html';
 import { FileList } from './file-list';

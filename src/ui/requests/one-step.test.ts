@@ -1,6 +1,6 @@
 import type { DateView } from '@/contracts/request-view';
 import type { DateWaysOut, WayOut } from '@/contracts/ways-out';
-import { between, steppedTo } from '@/ui/primitives/range';
+import { between, steppedTo } from '@/ui/hooks/range';
 import { approvable, choicesOf, elsewhereOf, oneStep, sayOneStep } from './one-step';
 
 const date = (id: number, more: Partial<DateView> = {}) =>

@@ -8,7 +8,7 @@ import type { RequestView } from '@/contracts/request-view';
 import type { MessageView } from '@/contracts/talk';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
-import { useOffice } from '@/ui/frame/office';
+import { useOffice } from '@/ui/hooks/office';
 import { isUnanswered, type ShownError } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { useDraft } from '@/ui/hooks/use-draft';

@@ -2,7 +2,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Language } from '@/contracts/language/languages';
 import type { OwnSettings } from '@/contracts/own-settings';
-import { takePage } from './page-settings';
+import { takePage } from '../hooks/page-settings';
 
 interface PageSpeechProps {
   readonly settings: OwnSettings;

@@ -11,7 +11,7 @@ import { send } from '@/ui/hooks/send';
 import { Combobox } from '@/ui/primitives/combobox';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { showSettings } from './page-settings';
+import { showSettings } from '../hooks/page-settings';
 import { Form } from '@/ui/primitives/form';
 
 interface SettingsFormProps {

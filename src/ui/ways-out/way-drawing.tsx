@@ -7,8 +7,8 @@ import { dayShort, sayClock } from '@/contracts/words/when';
 import type { Interval } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
-import { useOffice } from '@/ui/frame/office';
-import { reachesOf } from '@/ui/board/reaches';
+import { useOffice } from '@/ui/hooks/office';
+import { reachesOf } from '@/ui/drawing/reaches';
 
 interface Row {
   readonly day: LocalDate;

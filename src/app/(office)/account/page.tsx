@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { currentSessionId } from '@/server/http/session-cookie';
-import { ownAccount } from '@/server/use-cases/account/own-account';
+import { ownAccount } from '@/server/use-cases/accounts/account/own-account';
 import Link from '@/ui/primitives/link';
 import { ChangePassword, SignOutElsewhere } from '@/ui/account/password-forms';
 

@@ -1,9 +1,9 @@
 import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
-import { sideOf } from '@/server/use-cases/ask/check-request';
-import { earlierRequest } from '@/server/use-cases/ask/earlier-request';
-import { askChoices } from '@/server/use-cases/ask/choices';
+import { sideOf } from '@/server/use-cases/checks/check-request';
+import { earlierRequest } from '@/server/use-cases/requests/ask/earlier-request';
+import { askChoices } from '@/server/use-cases/requests/ask/choices';
 import { readPicked } from '@/ui/ask/ask-address';
 import { AskFormPage } from '@/ui/ask/ask-form';
 

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
-import { consentsToAnswer } from '@/server/use-cases/consent/to-answer';
+import { consentsToAnswer } from '@/server/use-cases/requests/consent/to-answer';
 import { AnswerConsent } from '@/ui/consent/answer-consent';
 
 export const metadata: Metadata = texts({ title: 'Consents' });

@@ -1,8 +1,8 @@
 import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
-import { desk } from '@/server/use-cases/decide/desk';
-import { keptViews } from '@/server/use-cases/own/kept-views';
+import { desk } from '@/server/use-cases/decisions/desk';
+import { keptViews } from '@/server/use-cases/requests/own/kept-views';
 import { Desk } from '@/ui/desk/desk';
 
 export const metadata: Metadata = texts({ title: 'Desk' });

@@ -4,7 +4,7 @@ import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { permissionFor } from '@/server/auth/policy';
 import { readingOf } from '@/server/auth/house-policy';
 import { signedInPage } from '@/server/http/page';
-import { countThings } from '@/server/use-cases/house-book/look-at-things';
+import { countThings } from '@/server/use-cases/administration/house-book/look-at-things';
 import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = texts({ title: 'House rules' });

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
-import { notices } from '@/server/use-cases/publish/notices';
+import { notices } from '@/server/use-cases/publishing/notices';
 import { CalendarCards } from '@/ui/notices/calendar-cards';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { NoticesView } from '@/ui/notices/notices-view';

@@ -6,10 +6,10 @@ import { dateOf, parseLocalDate, wallMinute, type LocalDate } from '@/core/time/
 import { MOST_COMPARED, placeSearchSchema, type PlaceDirectory, type PlaceSearch } from '@/contracts/places';
 import { errorReply } from '@/contracts/words/refusals';
 import { pageContext } from '@/server/http/page';
-import { askChoices } from '@/server/use-cases/ask/choices';
-import { comparePlaces } from '@/server/use-cases/look/compare-places';
-import { placeDirectory } from '@/server/use-cases/look/directory';
-import { findPlaces } from '@/server/use-cases/look/find-places';
+import { askChoices } from '@/server/use-cases/requests/ask/choices';
+import { comparePlaces } from '@/server/use-cases/calendar/compare-places';
+import { placeDirectory } from '@/server/use-cases/calendar/directory';
+import { findPlaces } from '@/server/use-cases/calendar/find-places';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
 import { Comparison } from '@/ui/places/comparison';

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
-import { recentActions } from '@/server/use-cases/own/recent-actions';
+import { recentActions } from '@/server/use-cases/requests/own/recent-actions';
 import Link from '@/ui/primitives/link';
 import { UndoButton } from '@/ui/requests/undo-button';
 

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { countText } from '@/contracts/words/when';
 import { signedInPage } from '@/server/http/page';
-import { crewDay } from '@/server/use-cases/set-up/crew-day';
+import { crewDay } from '@/server/use-cases/work-orders/crew-day';
 import { DayHead } from '@/ui/setups/day-head';
 import { GivenUp, OrderList } from '@/ui/setups/order-list';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';

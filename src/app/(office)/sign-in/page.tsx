@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
-import { registerDomains } from '@/server/use-cases/account/ask-for-link';
+import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-link';
 import Link from '@/ui/primitives/link';
 import { ownPath } from '@/server/http/own-path';
 import { pageContext } from '@/server/http/page';

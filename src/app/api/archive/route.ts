@@ -1,6 +1,6 @@
 import { noQuery } from '@/contracts/archive';
 import { uploadRoute } from '@/server/http/route';
-import { takeIn } from '@/server/use-cases/archive/bring-in';
+import { takeIn } from '@/server/use-cases/administration/archive/bring-in';
 
 export const POST = uploadRoute({
   action: 'archive.keep',

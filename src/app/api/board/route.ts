@@ -1,7 +1,7 @@
 import { boardQuerySchema } from '@/contracts/board-query';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { boardSpanText } from '@/server/use-cases/look/board-span';
+import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 
 export const GET = readRoute({
   action: 'board.look',

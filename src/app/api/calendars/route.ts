@@ -1,6 +1,6 @@
 import { saveCalendarSchema } from '@/contracts/calendars';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { saveCalendar } from '@/server/use-cases/publish/keep/save-calendar';
+import { saveCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 
 export const POST = writeRoute({
   action: 'calendars.keep',

@@ -1,6 +1,6 @@
 import { changeSchema } from '@/contracts/change';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { changeDates } from '@/server/use-cases/change/change-dates';
+import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 
 export const POST = writeRoute({
   action: 'request.change',

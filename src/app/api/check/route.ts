@@ -1,6 +1,6 @@
 import { checkSchema } from '@/contracts/ask';
 import { writeRoute } from '@/server/http/route';
-import { checkRequest } from '@/server/use-cases/ask/check-request';
+import { checkRequest } from '@/server/use-cases/checks/check-request';
 
 export const POST = writeRoute({
   action: 'request.check',

@@ -1,6 +1,6 @@
 import { consentSchema } from '@/contracts/consent';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { answerConsent } from '@/server/use-cases/consent/answer-consent';
+import { answerConsent } from '@/server/use-cases/requests/consent/answer-consent';
 
 export const POST = writeRoute({
   action: 'consent.answer',

@@ -1,7 +1,7 @@
 import { datesQuerySchema } from '@/contracts/dates';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { datesOf } from '@/server/use-cases/look/dates';
+import { datesOf } from '@/server/use-cases/calendar/dates';
 
 export const GET = readRoute({
   action: 'board.look',

@@ -1,6 +1,6 @@
 import { followUpSchema } from '@/contracts/event-setup';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { addFollowUp } from '@/server/use-cases/set-up/event-deeds';
+import { addFollowUp } from '@/server/use-cases/work-orders/event-deeds';
 
 export const POST = writeRoute({
   action: 'order.mark',

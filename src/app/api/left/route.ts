@@ -1,5 +1,5 @@
 import { leftSchema } from '@/contracts/left';
 import { writeRoute } from '@/server/http/route';
-import { leftThen } from '@/server/use-cases/look/left-then';
+import { leftThen } from '@/server/use-cases/calendar/left-then';
 
 export const POST = writeRoute({ action: 'request.check', body: leftSchema, run: leftThen });

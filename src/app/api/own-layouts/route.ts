@@ -1,6 +1,6 @@
 import { ownLayoutSchema } from '@/contracts/seating';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { keepOwnLayout } from '@/server/use-cases/house/own-layouts';
+import { keepOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
 
 export const POST = writeRoute({
   action: 'house.change',

@@ -1,6 +1,6 @@
 import { recategoriseSchema } from '@/contracts/bookings';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { recategorise } from '@/server/use-cases/decide/recategorise';
+import { recategorise } from '@/server/use-cases/decisions/recategorise';
 
 export const POST = writeRoute({
   action: 'bookings.change',

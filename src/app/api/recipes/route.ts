@@ -1,6 +1,6 @@
 import { saveRecipeSchema } from '@/contracts/recipes';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { saveRecipe } from '@/server/use-cases/set-up/save-recipe';
+import { saveRecipe } from '@/server/use-cases/work-orders/save-recipe';
 
 export const POST = writeRoute({
   action: 'recipes.keep',

@@ -1,6 +1,6 @@
 import { askSchema } from '@/contracts/ask';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { submitRequest } from '@/server/use-cases/ask/submit-request';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 
 export const POST = writeRoute({
   action: 'request.ask',

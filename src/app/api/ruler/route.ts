@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { MOST_RULER_DAYS } from '@/contracts/board';
 import { rulerQuerySchema } from '@/contracts/board-query';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { ruler } from '@/server/use-cases/look/ruler';
+import { ruler } from '@/server/use-cases/calendar/ruler';
 
 export const GET = readRoute({
   action: 'board.look',

@@ -5,8 +5,8 @@ import { endSession } from '@/server/auth/sessions';
 import { writeRoute } from '@/server/http/route';
 import { currentSessionId, endedCookie } from '@/server/http/session-cookie';
 import { signedInBrowser } from '@/server/http/signed-in-browser';
-import { runtime } from '@/server/runtime';
-import { signIn } from '@/server/use-cases/sign-in/sign-in';
+import { runtime } from '@/server/http/runtime';
+import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
 
 export const POST = writeRoute({
   action: 'session.begin',

@@ -1,6 +1,6 @@
 import { addShiftSchema } from '@/contracts/week-load';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { addShift } from '@/server/use-cases/set-up/teams';
+import { addShift } from '@/server/use-cases/work-orders/teams';
 
 export const POST = writeRoute({
   action: 'orders.lead',

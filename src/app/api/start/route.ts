@@ -1,7 +1,7 @@
 import { startSchema } from '@/contracts/start';
 import { writeRoute } from '@/server/http/route';
 import { sessionCookie } from '@/server/http/session-cookie';
-import { firstStart } from '@/server/use-cases/start/first-start';
+import { firstStart } from '@/server/use-cases/administration/start/first-start';
 
 export const POST = writeRoute({
   action: 'house.start',

@@ -1,6 +1,6 @@
 import { stockLineSchema } from '@/contracts/house';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { addStockLine } from '@/server/use-cases/house/stock-line';
+import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
 
 export const POST = writeRoute({
   action: 'house.change',

@@ -1,6 +1,6 @@
 import { surroundingsSchema } from '@/contracts/surroundings';
 import { writeRoute } from '@/server/http/route';
-import { surroundings } from '@/server/use-cases/ask/surroundings';
+import { surroundings } from '@/server/use-cases/requests/ask/surroundings';
 
 export const POST = writeRoute({
   action: 'request.check',

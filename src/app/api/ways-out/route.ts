@@ -1,6 +1,6 @@
 import { waysOutSchema } from '@/contracts/ways-out';
 import { streamRoute } from '@/server/http/route';
-import { findWaysOut } from '@/server/use-cases/ways-out/find-ways-out';
+import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
 
 export const POST = streamRoute({
   action: 'request.check',

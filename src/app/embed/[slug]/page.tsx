@@ -5,7 +5,7 @@ import { embedParams, embedSchema } from '@/contracts/embed';
 import { noticesQuerySchema } from '@/contracts/notices';
 import { monthLong } from '@/contracts/words/when';
 import { pageContext, pageNonce } from '@/server/http/page';
-import { noticesOf } from '@/server/use-cases/publish/notices';
+import { noticesOf } from '@/server/use-cases/publishing/notices';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 import { NoticeDays } from '@/ui/notices/notice-days';
 import { NoticeList } from '@/ui/notices/notice-list';

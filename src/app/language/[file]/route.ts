@@ -1,5 +1,5 @@
 import { LANGUAGES } from '@/contracts/language/languages';
-import { languageScript } from '@/server/language/script';
+import { languageScript } from '@/server/platform/language/script';
 
 const KEPT = 'public, max-age=31536000, immutable';
 

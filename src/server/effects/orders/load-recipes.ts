@@ -8,7 +8,7 @@ import {
   toRecipe,
   type HouseRecipeRows,
   type RecipeRow,
-} from '../../db/recipes';
+} from '../../repositories/world/recipes';
 
 const RECIPES = asJsonObject({ house: HOUSE_RECIPES, byHand: HAND_MADE_RECIPES });
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { CategoryId, ClaimId, OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { BUILDING } from '../../db/names';
+import { BUILDING } from '../../repositories/names';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
 import { listOf, minute, rowNumber } from '../../db/tables/column';

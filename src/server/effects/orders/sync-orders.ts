@@ -1,7 +1,7 @@
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { ordersFor, type WantedOrder } from '@/core/work-orders/orders-for';
 import { counteredKey, planOrders } from '@/core/work-orders/plan-orders';
-import { siteZone } from '../../db/space-facts';
+import { siteZone } from '../../repositories/world/space-facts';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import { loadStandingClaims, type StoredClaim } from '../../repositories/claims/claims';
 import { loadRecipes } from './load-recipes';

@@ -1,6 +1,5 @@
+import { filterOf } from '@/core/publishing/calendar-filter';
 import type { z } from 'zod';
-import type { CalendarFilter } from '@/core/publishing/calendar-filter';
-import { OPEN_FILTER } from '@/core/publishing/calendar-filter';
 import type { CalendarChoice, CalendarRule } from '@/core/publishing/shown';
 import type {
   BuildingId,
@@ -84,9 +83,6 @@ export const loadPublishingStates = (reader: Reader, ids: readonly RequestId[]):
   reader.value(PUBLISHING_STATES, { ids });
 
 type CalendarRow = z.infer<typeof CALENDAR_RULES.value>[number];
-
-/** A filter as it is stored: sides it does not name are open. */
-export const filterOf = (stored: Partial<CalendarFilter>): CalendarFilter => ({ ...OPEN_FILTER, ...stored });
 
 function ruleOf({ id, kind, ref, filter, facts, readers }: CalendarRow): CalendarRule {
   switch (kind) {

@@ -20,6 +20,8 @@ import { Organisation } from '../../db/tables/house';
 import { Person } from '../../db/tables/people';
 import { Calendar, UnsettledApproval, Published } from '../../db/tables/publishing';
 import { calendarFilter, publishedFacts, readers } from '../../db/tables/contents';
+import { query } from '../../db/statement';
+import { minute } from '../../db/tables/column';
 
 export const WORDS = `json_array(r.title, r.second_line, r.public_text, r.public_html, r.contact,
   (SELECT group_concat(l.from_min || l.text, '·' ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1),
@@ -147,4 +149,10 @@ export const DROP_SETTLED = command({
      WHERE u.occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests)))
        AND (u.settles_min <= $at OR EXISTS (SELECT 1 FROM occurrence o WHERE o.id = u.occurrence_id AND o.state <> 'approved'))`,
   bind: { requests: listOf(Occurrence.request_id), at: UnsettledApproval.settles_min },
+});
+
+export const READERS_WAIT_UNTIL = query({
+  sql: 'SELECT MAX(u.settles_min) AS at FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
+  bind: { request: Occurrence.request_id },
+  row: { at: minute().orNull() },
 });

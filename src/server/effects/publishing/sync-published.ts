@@ -11,10 +11,10 @@ import {
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { siteZone } from '../../db/space-facts';
+import { siteZone } from '../../repositories/world/space-facts';
 import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../../db/connection';
-import { renderParts, storeParts } from '../../publishing/render';
+import { renderParts, storeParts } from './render';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import {
   loadCalendarRules,

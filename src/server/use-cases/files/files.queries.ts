@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { PersonId, RequestId } from '@/core/ids';
-import { SEEN_BY } from '../../db/names';
+import { SEEN_BY } from '../../repositories/names';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
 import { integer, rowNumber, json } from '../../db/tables/column';

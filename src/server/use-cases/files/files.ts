@@ -12,10 +12,10 @@ import {
 } from '@/contracts/files';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { ONLY_FOR } from '../../auth/policy';
-import type { SignedInContext } from '../../context';
+import type { SignedInContext } from '../../context/context';
 import { keep, type Reader } from '../../db/connection';
-import { dropStored, keepStream, readStored } from '../../files/store';
-import { accessTo } from '../request-access';
+import { dropStored, keepStream, readStored } from '../../platform/files/store';
+import { accessTo } from '../access/request-access';
 import { WHO_SEES_CLAIMS, FILE_BY_KEY, COUNT_LOOSE, WHOSE_REQUEST } from './files.queries';
 import { File } from '../../db/tables/requests';
 import { readJson } from '../../db/tables/column';

@@ -6,14 +6,14 @@ import type { MailLine, MailView, OutboxView } from '@/contracts/outbox';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { momentText } from '@/contracts/words/when';
 import { permissionFor } from '../../auth/policy';
-import type { Context } from '../../context';
-import { siteZone } from '../../db/space-facts';
-import { readMail } from '../../mail/mail-file';
-import { payloadSchema } from '../../mail/payload';
-import { renderMail, subjectWords } from '../../mail/render';
-import { sendMail } from '../../mail/send-mail';
-import { mailOrigin } from '../../settings';
-import { officeContact } from '../look/office-contact';
+import type { Context } from '../../context/context';
+import { siteZone } from '../../repositories/world/space-facts';
+import { readMail } from '../../effects/letters/mail-file';
+import { payloadSchema } from '../../effects/letters/payload';
+import { renderMail, subjectWords } from '../../effects/letters/render';
+import { sendMail } from '../../effects/letters/send-mail';
+import { mailOrigin } from '../../platform/settings';
+import { officeContact } from '../../repositories/house/office-contact';
 
 interface MailRow {
   readonly id: number;

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { registerDomains } from '@/server/use-cases/account/ask-for-link';
+import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-link';
 import { RegisterForm } from '@/ui/account/letter-form';
 import Link from '@/ui/primitives/link';
 

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { bookingsQuerySchema, type BookingsQuery } from '@/contracts/bookings';
 import { pageContext } from '@/server/http/page';
-import { bookings } from '@/server/use-cases/decide/bookings';
+import { bookings } from '@/server/use-cases/decisions/bookings';
 import { Bookings } from '@/ui/desk/bookings';
 import { BookingsFilter } from '@/ui/desk/bookings-filter';
 import Link from '@/ui/primitives/link';

@@ -2,8 +2,8 @@ import { say } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/publishing/event-address';
-import { eventPage } from '@/server/use-cases/publish/event-page';
+import { wholeAddress } from '@/server/effects/publishing/event-address';
+import { eventPage } from '@/server/use-cases/publishing/event-page';
 import { EventView } from '@/ui/notices/event-view';
 import { eventHref } from '@/ui/notices/notices-address';
 

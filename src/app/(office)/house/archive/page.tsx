@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { HOUSE_COUNT_WORDS, type HouseCounts } from '@/contracts/archive';
 import { countHouse } from '@/server/archive/inspect';
 import { signedInPage } from '@/server/http/page';
-import { officeContact } from '@/server/use-cases/look/office-contact';
+import { officeContact } from '@/server/repositories/house/office-contact';
 import { ArchiveForm } from '@/ui/archive/archive-form';
 import Link from '@/ui/primitives/link';
 

@@ -3,9 +3,9 @@ import type { Metadata } from 'next';
 import { holidayQuery } from '@/contracts/holidays';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { siteZone } from '@/server/db/space-facts';
+import { siteZone } from '@/server/repositories/world/space-facts';
 import { signedInPage } from '@/server/http/page';
-import { holidayLines, holidayPlaces } from '@/server/use-cases/house-book/holidays';
+import { holidayLines, holidayPlaces } from '@/server/use-cases/administration/house-book/holidays';
 import { HolidayForm } from '@/ui/house/holiday-form';
 import Link from '@/ui/primitives/link';
 

@@ -1,9 +1,9 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/publishing/event-address';
-import { readableCalendars } from '@/server/use-cases/publish/calendars';
-import { ownLink } from '@/server/use-cases/publish/own-link';
+import { wholeAddress } from '@/server/effects/publishing/event-address';
+import { readableCalendars } from '@/server/repositories/publishing/calendars';
+import { ownLink } from '@/server/use-cases/publishing/own-link';
 import { OwnLinkButton } from '@/ui/notices/own-link-button';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';

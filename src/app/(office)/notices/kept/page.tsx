@@ -2,8 +2,8 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
-import { wholeAddress } from '@/server/publishing/event-address';
-import { calendarBook } from '@/server/use-cases/publish/keep/calendar-book';
+import { wholeAddress } from '@/server/effects/publishing/event-address';
+import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
 import { KeptCalendars } from '@/ui/calendars/kept-calendars';
 import Link from '@/ui/primitives/link';
 

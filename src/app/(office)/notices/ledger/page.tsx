@@ -3,7 +3,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/ledger';
 import { pageContext } from '@/server/http/page';
-import { ledger } from '@/server/use-cases/publish/keep/ledger';
+import { ledger } from '@/server/use-cases/publishing/keep/ledger';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { TOLD_AS_WORDS } from '@/contracts/words/calendars';
 import Link from '@/ui/primitives/link';

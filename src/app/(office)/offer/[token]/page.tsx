@@ -2,8 +2,8 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { officeContact } from '@/server/use-cases/look/office-contact';
-import { readOffer } from '@/server/use-cases/offer/answer-offer';
+import { officeContact } from '@/server/repositories/house/office-contact';
+import { readOffer } from '@/server/use-cases/requests/offer/answer-offer';
 import { OfferAnswer } from '@/ui/outbox/offer-answer';
 
 // The address is the right to answer: it is not handed on to other sites.

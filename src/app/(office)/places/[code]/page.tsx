@@ -7,16 +7,16 @@ import { embedSnippet } from '@/contracts/embed';
 import type { SpacePage } from '@/contracts/places';
 import { planHref } from '@/contracts/seating';
 import { pageContext } from '@/server/http/page';
-import { spacePage } from '@/server/use-cases/look/space-page';
-import { pictureOf } from '@/server/use-cases/house-book/pictures';
+import { spacePage } from '@/server/use-cases/calendar/space-page';
+import { pictureOf } from '@/server/use-cases/administration/house-book/pictures';
 import { PictureShown } from '@/ui/primitives/picture-shown';
-import { wholeAddress } from '@/server/publishing/event-address';
+import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
 import { datesHref } from '@/ui/dates/dates-address';
 import { FloorPlanDrawing } from '@/ui/places/floor-plan';
 import { PinButton } from '@/ui/places/pin-button';
-import { printHref } from '@/ui/print/print-href';
+import { printHref } from '@/ui/hooks/print-href';
 
 export const metadata: Metadata = texts({ title: 'Place' });
 

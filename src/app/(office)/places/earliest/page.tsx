@@ -11,8 +11,8 @@ import {
 import { errorReply } from '@/contracts/words/refusals';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
-import { askChoices } from '@/server/use-cases/ask/choices';
-import { findEarliest } from '@/server/use-cases/look/earliest';
+import { askChoices } from '@/server/use-cases/requests/ask/choices';
+import { findEarliest } from '@/server/use-cases/calendar/earliest';
 import { boardHref } from '@/ui/board/board-address';
 import { EarliestForm } from '@/ui/places/earliest-form';
 import type { SearchText } from '@/ui/places/form-fields';

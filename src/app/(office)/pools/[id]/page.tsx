@@ -7,12 +7,12 @@ import type { UnitCustody } from '@/contracts/units';
 import { dayShort } from '@/contracts/words/when';
 import { addDays, atMinuteOfDay } from '@/core/time/local-time';
 import { pageContext } from '@/server/http/page';
-import { pictureOf } from '@/server/use-cases/house-book/pictures';
+import { pictureOf } from '@/server/use-cases/administration/house-book/pictures';
 import { PictureShown } from '@/ui/primitives/picture-shown';
-import { poolPage } from '@/server/use-cases/look/pool-page';
+import { poolPage } from '@/server/use-cases/calendar/pool-page';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from '@/ui/places/pin-button';
-import { printHref } from '@/ui/print/print-href';
+import { printHref } from '@/ui/hooks/print-href';
 
 export const metadata: Metadata = texts({ title: 'Pool' });
 

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
-import { recipeLines } from '@/server/use-cases/set-up/recipes';
+import { recipeLines } from '@/server/use-cases/work-orders/recipes';
 import { RecipeTable } from '@/ui/setups/recipe-table';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 

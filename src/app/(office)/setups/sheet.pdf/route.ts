@@ -1,7 +1,7 @@
 import { setupsSheetSchema } from '@/contracts/setups-sheet';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse, signedIn } from '@/server/http/route';
-import { toPdf } from '@/server/print/to-pdf';
+import { toPdf } from '@/server/platform/print/to-pdf';
 import { setupsPages, setupsSheet } from '../setups-sheet';
 
 const MINUTE_MS = 60_000;

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
-import { storesDay } from '@/server/use-cases/set-up/stores-day';
+import { storesDay } from '@/server/use-cases/work-orders/stores-day';
 import { DayHead } from '@/ui/setups/day-head';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { StoresList } from '@/ui/setups/stores-list';

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
-import { weekLoad } from '@/server/use-cases/set-up/week-load';
+import { weekLoad } from '@/server/use-cases/work-orders/week-load';
 import { setupsSheetHref } from '@/contracts/setups-sheet';
 import Link from '@/ui/primitives/link';
 import { Roster } from '@/ui/setups/roster';

@@ -1,8 +1,8 @@
 import { changePasswordSchema } from '@/contracts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { currentSessionId } from '@/server/http/session-cookie';
-import { runtime } from '@/server/runtime';
-import { changePassword } from '@/server/use-cases/account/own-account';
+import { runtime } from '@/server/http/runtime';
+import { changePassword } from '@/server/use-cases/accounts/account/own-account';
 
 export const POST = writeRoute({
   action: 'account.own',

@@ -1,7 +1,7 @@
 import { registerSchema } from '@/contracts/account';
 import { writeRoute } from '@/server/http/route';
-import { runtime } from '@/server/runtime';
-import { register } from '@/server/use-cases/account/ask-for-link';
+import { runtime } from '@/server/http/runtime';
+import { register } from '@/server/use-cases/accounts/account/ask-for-link';
 
 export const POST = writeRoute({
   action: 'account.ask',

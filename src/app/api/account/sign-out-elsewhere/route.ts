@@ -1,7 +1,7 @@
 import { accountDeedSchema } from '@/contracts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { currentSessionId } from '@/server/http/session-cookie';
-import { endSessions } from '@/server/use-cases/account/own-account';
+import { endSessions } from '@/server/use-cases/accounts/account/own-account';
 
 export const POST = writeRoute({
   action: 'account.own',

@@ -1,5 +1,5 @@
 import { readRoute } from '@/server/http/route';
-import { boardHouseText } from '@/server/use-cases/look/board-house';
+import { boardHouseText } from '@/server/use-cases/calendar/board-house';
 
 export const GET = readRoute({
   action: 'board.look',

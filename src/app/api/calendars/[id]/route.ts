@@ -1,6 +1,6 @@
 import { calendarDeedSchema } from '@/contracts/calendars';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { doWithCalendar } from '@/server/use-cases/publish/keep/save-calendar';
+import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 
 export const POST = numberedRoute({
   action: 'calendars.keep',

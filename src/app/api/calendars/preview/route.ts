@@ -1,7 +1,7 @@
 import { calendarPreviewSchema } from '@/contracts/calendars';
 import { done } from '@/contracts/refusal';
 import { writeRoute } from '@/server/http/route';
-import { previewCalendar } from '@/server/use-cases/publish/keep/preview-calendar';
+import { previewCalendar } from '@/server/use-cases/publishing/keep/preview-calendar';
 
 export const POST = writeRoute({
   action: 'calendars.keep',

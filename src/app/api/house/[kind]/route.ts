@@ -2,7 +2,7 @@ import { saveThingSchema } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import { keepingOfAddress } from '@/server/auth/house-policy';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { saveThing } from '@/server/use-cases/house-book/save-thing';
+import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
 
 export const POST = writeRoute({
   action: keepingOfAddress,

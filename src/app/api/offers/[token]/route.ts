@@ -1,6 +1,6 @@
 import { offerAnswerSchema } from '@/contracts/outbox';
 import { writeRoute } from '@/server/http/route';
-import { answerOffer } from '@/server/use-cases/offer/answer-offer';
+import { answerOffer } from '@/server/use-cases/requests/offer/answer-offer';
 
 export const POST = writeRoute({
   action: 'offer.answer',

@@ -1,5 +1,5 @@
 import { markOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
-import { markOrder } from '@/server/use-cases/set-up/mark-order';
+import { markOrder } from '@/server/use-cases/work-orders/mark-order';
 
 export const POST = orderRoute(markOrderSchema, markOrder);

@@ -1,6 +1,6 @@
 import { assignOrdersSchema } from '@/contracts/mark-order';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { assignOrders } from '@/server/use-cases/set-up/issue-orders';
+import { assignOrders } from '@/server/use-cases/work-orders/issue-orders';
 
 export const POST = writeRoute({
   action: 'orders.lead',

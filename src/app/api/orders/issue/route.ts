@@ -1,6 +1,6 @@
 import { issueOrdersSchema } from '@/contracts/mark-order';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { issueOrders } from '@/server/use-cases/set-up/issue-orders';
+import { issueOrders } from '@/server/use-cases/work-orders/issue-orders';
 
 export const POST = writeRoute({
   action: 'orders.lead',

@@ -1,6 +1,6 @@
 import { deputySchema } from '@/contracts/own';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { setDeputy } from '@/server/use-cases/own/deputies';
+import { setDeputy } from '@/server/use-cases/requests/own/deputies';
 
 export const POST = writeRoute({
   action: 'own.keep',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { idempotencyKey } from '@/contracts/fields';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { replaceOwnLink } from '@/server/use-cases/publish/own-link';
+import { replaceOwnLink } from '@/server/use-cases/publishing/own-link';
 
 export const POST = writeRoute({
   action: 'feeds.own',

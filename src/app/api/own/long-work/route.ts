@@ -1,6 +1,6 @@
 import { readRoute } from '@/server/http/route';
 import type { LongWorkReply } from '@/contracts/long-work';
-import { runtime } from '@/server/runtime';
+import { runtime } from '@/server/http/runtime';
 
 export const GET = readRoute({
   action: 'own.keep',

@@ -1,6 +1,6 @@
 import { newsMarkSchema } from '@/contracts/talk';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { markNewsRead } from '@/server/use-cases/own/news';
+import { markNewsRead } from '@/server/use-cases/requests/own/news';
 
 export const POST = writeRoute({
   action: 'own.keep',

@@ -1,6 +1,6 @@
 import { pinSchema } from '@/contracts/own';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { pin } from '@/server/use-cases/own/familiar';
+import { pin } from '@/server/repositories/people/familiar';
 
 export const POST = writeRoute({
   action: 'own.keep',

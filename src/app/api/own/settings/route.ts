@@ -3,7 +3,7 @@ import { done } from '@/contracts/refusal';
 import { saveSettingsSchema } from '@/contracts/save-settings';
 import { writeRoute } from '@/server/http/route';
 import { settingsCookie } from '@/server/http/settings-cookie';
-import { keepSettings } from '@/server/own-settings/kept-settings';
+import { keepSettings } from '@/server/repositories/people/kept-settings';
 
 export const POST = writeRoute({
   action: 'settings.choose',

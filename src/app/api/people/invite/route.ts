@@ -1,6 +1,6 @@
 import { accountDeedSchema } from '@/contracts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { inviteAll } from '@/server/use-cases/account/keep-accounts';
+import { inviteAll } from '@/server/use-cases/accounts/account/keep-accounts';
 
 export const POST = writeRoute({
   action: 'people.keep',

@@ -1,7 +1,7 @@
 import { spaceDaySchema } from '@/contracts/space-day';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { spaceDay } from '@/server/use-cases/look/space-day';
+import { spaceDay } from '@/server/use-cases/calendar/space-day';
 
 export const GET = readRoute({
   action: 'board.look',

@@ -1,6 +1,6 @@
 import { tryRecipeSchema } from '@/contracts/recipes';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { tryRecipe } from '@/server/use-cases/set-up/try-recipe';
+import { tryRecipe } from '@/server/use-cases/work-orders/try-recipe';
 
 export const POST = writeRoute({
   action: 'recipes.keep',

@@ -1,5 +1,5 @@
 import { readRoute, refusalResponse, signedIn } from '@/server/http/route';
-import { readRequest } from '@/server/use-cases/own/own-requests';
+import { readRequest } from '@/server/use-cases/requests/own/own-requests';
 
 export const GET = readRoute({
   action: 'request.read',

@@ -2,8 +2,8 @@ import { refusedAddress, signInFormSchema, signInSchema } from '@/contracts/sign
 import { formRoute } from '@/server/http/form-route';
 import { ownPath } from '@/server/http/own-path';
 import { signedInBrowser } from '@/server/http/signed-in-browser';
-import { runtime } from '@/server/runtime';
-import { signIn } from '@/server/use-cases/sign-in/sign-in';
+import { runtime } from '@/server/http/runtime';
+import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
 
 /** Signing in where no scripts are running, or none yet. */
 export const POST = formRoute({

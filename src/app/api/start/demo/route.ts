@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { writeRoute } from '@/server/http/route';
-import { loadDemo } from '@/server/use-cases/start/load-demo';
+import { loadDemo } from '@/server/use-cases/administration/start/load-demo';
 
 export const POST = writeRoute({
   action: 'house.start',

@@ -2,7 +2,7 @@ import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { buildingDisplay } from '@/server/use-cases/publish/display';
+import { buildingDisplay } from '@/server/use-cases/publishing/display';
 import { LobbyDisplay } from '@/ui/display/lobby-display';
 
 export const metadata: Metadata = texts({ title: 'In the lobby', robots: { index: false } });

@@ -2,7 +2,7 @@ import { texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
-import { spaceDisplay } from '@/server/use-cases/publish/display';
+import { spaceDisplay } from '@/server/use-cases/publishing/display';
 import { DoorDisplay } from '@/ui/display/door-display';
 
 export const metadata: Metadata = texts({ title: 'At the door', robots: { index: false } });

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import { embedSchema } from '@/contracts/embed';
 import { atMinuteOfDay } from '@/core/time/local-time';
 import { pageContext, pageNonce } from '@/server/http/page';
-import { spacePage } from '@/server/use-cases/look/space-page';
+import { spacePage } from '@/server/use-cases/calendar/space-page';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 
 export const metadata: Metadata = texts({ title: 'Ask for a space', robots: { index: false } });

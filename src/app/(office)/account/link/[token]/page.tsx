@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
-import { readLink } from '@/server/use-cases/account/take-link';
+import { readLink } from '@/server/use-cases/accounts/account/take-link';
 import { LinkForm } from '@/ui/account/password-forms';
 import Link from '@/ui/primitives/link';
 

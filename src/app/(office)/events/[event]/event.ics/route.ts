@@ -1,5 +1,5 @@
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { eventFile } from '@/server/use-cases/publish/event-page';
+import { eventFile } from '@/server/use-cases/publishing/event-page';
 
 export const GET = readRoute({
   action: 'notices.read',

@@ -5,12 +5,16 @@ import { isHouseKind, KIND_WORDS, type HouseKind } from '@/contracts/house-book/
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { signedInPage } from '@/server/http/page';
-import { accountView } from '@/server/use-cases/account/keep-accounts';
-import { keeperOf } from '@/server/use-cases/house-book/keepers';
-import { choicesFor, historyOfThing, keptThing } from '@/server/use-cases/house-book/look-at-things';
-import { pictureOf } from '@/server/use-cases/house-book/pictures';
+import { accountView } from '@/server/use-cases/accounts/account/keep-accounts';
+import { keeperOf } from '@/server/use-cases/administration/house-book/keepers/index';
+import {
+  choicesFor,
+  historyOfThing,
+  keptThing,
+} from '@/server/use-cases/administration/house-book/look-at-things';
+import { pictureOf } from '@/server/use-cases/administration/house-book/pictures';
 import type { PictureOwner } from '@/contracts/pictures';
-import { asCopy } from '@/server/use-cases/house-book/copy-thing';
+import { asCopy } from '@/server/use-cases/administration/house-book/copy-thing';
 import { AccountPanel } from '@/ui/account/account-panel';
 import { PicturePanel } from '@/ui/house/picture-panel';
 import { ThingForm } from '@/ui/house/thing-form';

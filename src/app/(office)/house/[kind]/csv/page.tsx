@@ -5,7 +5,7 @@ import { isCsvKind } from '@/contracts/house-book/csv';
 import { KIND_WORDS } from '@/contracts/house-book/kinds';
 import { keepingOf } from '@/server/auth/house-policy';
 import { signedInPage } from '@/server/http/page';
-import { sheetOf } from '@/server/use-cases/house-book/csv/sheet-of';
+import { sheetOf } from '@/server/use-cases/administration/house-book/csv/sheet-of';
 import { CsvForm } from '@/ui/house/csv-form';
 import Link from '@/ui/primitives/link';
 

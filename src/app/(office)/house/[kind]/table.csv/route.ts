@@ -3,7 +3,7 @@ import { isCsvKind } from '@/contracts/house-book/csv';
 import { readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { csvOf } from '@/server/use-cases/house-book/csv/csv-out';
+import { csvOf } from '@/server/use-cases/administration/house-book/csv/csv-out';
 
 export const GET = readRoute({
   action: 'house.read',

@@ -4,8 +4,8 @@ import { notFound } from 'next/navigation';
 import { embedParams, embedSchema, embedSnippet } from '@/contracts/embed';
 import { contrastOf } from '@/core/publishing/colours';
 import { pageContext } from '@/server/http/page';
-import { calendarFor } from '@/server/use-cases/publish/calendars';
-import { wholeAddress } from '@/server/publishing/event-address';
+import { calendarFor } from '@/server/repositories/publishing/calendars';
+import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { FaultNote } from '@/ui/notices/fault-note';
 import Link from '@/ui/primitives/link';
 

@@ -3,7 +3,7 @@ import { stringify } from 'csv-stringify/sync';
 import { ledgerQuerySchema } from '@/contracts/ledger';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { ledger } from '@/server/use-cases/publish/keep/ledger';
+import { ledger } from '@/server/use-cases/publishing/keep/ledger';
 
 /** The ledger as a table (RFC 4180); cells that a spreadsheet would calculate are made harmless. */
 export const GET = readRoute({

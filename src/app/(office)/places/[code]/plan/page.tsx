@@ -4,8 +4,8 @@ import { notFound } from 'next/navigation';
 import { planQuerySchema } from '@/contracts/seating';
 import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
-import { ownLayouts } from '@/server/use-cases/house/own-layouts';
-import { spaceFloor } from '@/server/use-cases/look/space-floor';
+import { ownLayouts } from '@/server/use-cases/administration/stock/own-layouts';
+import { spaceFloor } from '@/server/use-cases/calendar/space-floor';
 import Link from '@/ui/primitives/link';
 import { SeatingPlanner } from '@/ui/seating/seating-planner';
 

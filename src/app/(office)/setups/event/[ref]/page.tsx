@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import type { OccurrenceId } from '@/core/ids';
 import { errorReply } from '@/contracts/words/refusals';
 import { signedInPage } from '@/server/http/page';
-import { eventSetup } from '@/server/use-cases/set-up/event-setup';
+import { eventSetup } from '@/server/use-cases/work-orders/event-setup';
 import { Afterwards } from '@/ui/event-setup/afterwards';
 import { EventOrders } from '@/ui/event-setup/event-orders';
 import { Services } from '@/ui/event-setup/services';

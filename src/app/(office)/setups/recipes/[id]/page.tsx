@@ -2,9 +2,9 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
-import { historyOfThing } from '@/server/use-cases/house-book/look-at-things';
+import { historyOfThing } from '@/server/use-cases/administration/house-book/look-at-things';
 import { ThingHistory } from '@/ui/house/thing-history';
-import { recipeChoices, storedRecipe } from '@/server/use-cases/set-up/recipes';
+import { recipeChoices, storedRecipe } from '@/server/use-cases/work-orders/recipes';
 import { RecipeForm } from '@/ui/setups/recipe-form';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 

@@ -1,8 +1,8 @@
 import { takeLinkSchema } from '@/contracts/account';
 import { writeRoute } from '@/server/http/route';
 import { signedInBrowser } from '@/server/http/signed-in-browser';
-import { runtime } from '@/server/runtime';
-import { takeLink } from '@/server/use-cases/account/take-link';
+import { runtime } from '@/server/http/runtime';
+import { takeLink } from '@/server/use-cases/accounts/account/take-link';
 
 export const POST = writeRoute({
   action: 'account.link',

@@ -1,6 +1,6 @@
 import { undoSchema } from '@/contracts/change';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { undoChange } from '@/server/use-cases/change/undo-change';
+import { undoChange } from '@/server/use-cases/requests/change/undo-change';
 
 export const POST = writeRoute({
   action: 'change.undo',

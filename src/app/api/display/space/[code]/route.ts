@@ -1,5 +1,5 @@
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { spaceDisplay } from '@/server/use-cases/publish/display';
+import { spaceDisplay } from '@/server/use-cases/publishing/display';
 
 export const GET = readRoute({
   action: 'notices.read',

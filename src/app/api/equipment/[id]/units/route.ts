@@ -1,6 +1,6 @@
 import type { EquipmentTypeId } from '@/core/ids';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { unitsOf } from '@/server/use-cases/look/units';
+import { unitsOf } from '@/server/use-cases/calendar/units';
 
 export const GET = readRoute({
   action: 'units.read',

@@ -2,7 +2,7 @@ import { thingDeedSchema } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import { keepingOfAddress } from '@/server/auth/house-policy';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { doWithThing } from '@/server/use-cases/house-book/thing-deeds';
+import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
 
 export const POST = numberedRoute({
   action: keepingOfAddress,

@@ -1,5 +1,5 @@
 import { noteOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
-import { noteOrder } from '@/server/use-cases/set-up/note-order';
+import { noteOrder } from '@/server/use-cases/work-orders/note-order';
 
 export const POST = orderRoute(noteOrderSchema, noteOrder);

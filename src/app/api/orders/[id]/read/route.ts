@@ -1,5 +1,5 @@
 import { readOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
-import { readOrder } from '@/server/use-cases/set-up/mark-order';
+import { readOrder } from '@/server/use-cases/work-orders/mark-order';
 
 export const POST = orderRoute(readOrderSchema, readOrder);

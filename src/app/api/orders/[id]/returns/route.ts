@@ -1,6 +1,6 @@
 import { returnSchema } from '@/contracts/stores';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { returnEquipment } from '@/server/use-cases/set-up/return-equipment';
+import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment';
 
 export const POST = numberedRoute({
   action: 'order.mark',

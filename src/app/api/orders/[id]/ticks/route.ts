@@ -1,5 +1,5 @@
 import { tickOrderSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
-import { tickOrder } from '@/server/use-cases/set-up/mark-order';
+import { tickOrder } from '@/server/use-cases/work-orders/mark-order';
 
 export const POST = orderRoute(tickOrderSchema, tickOrder);

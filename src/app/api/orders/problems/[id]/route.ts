@@ -1,5 +1,5 @@
 import { solveProblemSchema } from '@/contracts/mark-order';
 import { orderRoute } from '@/server/http/order-route';
-import { solveProblem } from '@/server/use-cases/set-up/note-order';
+import { solveProblem } from '@/server/use-cases/work-orders/note-order';
 
 export const POST = orderRoute(solveProblemSchema, (ctx, id, { key }) => solveProblem(ctx, id, key));

@@ -1,6 +1,6 @@
 import { dropOwnLayoutSchema } from '@/contracts/seating';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { dropOwnLayout } from '@/server/use-cases/house/own-layouts';
+import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
 
 export const POST = numberedRoute({
   action: 'house.change',

@@ -1,6 +1,6 @@
 import { accountDeedSchema } from '@/contracts/account';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { sendLink } from '@/server/use-cases/account/keep-accounts';
+import { sendLink } from '@/server/use-cases/accounts/account/keep-accounts';
 
 export const POST = numberedRoute({
   action: 'people.keep',

@@ -1,6 +1,6 @@
 import { retireRecipeSchema } from '@/contracts/recipes';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { retireRecipe } from '@/server/use-cases/set-up/save-recipe';
+import { retireRecipe } from '@/server/use-cases/work-orders/save-recipe';
 
 export const POST = numberedRoute({
   action: 'recipes.keep',

@@ -1,6 +1,6 @@
 import { handlerSchema } from '@/contracts/desk';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { takeOn } from '@/server/use-cases/decide/take-on';
+import { takeOn } from '@/server/use-cases/decisions/take-on';
 
 export const POST = writeRoute({
   action: 'desk.take-on',

@@ -1,5 +1,5 @@
 import { readRoute, refusalResponse, signedIn } from '@/server/http/route';
-import { historyTable } from '@/server/use-cases/own/history-table';
+import { historyTable } from '@/server/use-cases/requests/own/history-table';
 
 export const GET = readRoute({
   action: 'request.read',

@@ -1,6 +1,6 @@
 import { messageSchema } from '@/contracts/talk';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { sendMessage } from '@/server/use-cases/talk/messages';
+import { sendMessage } from '@/server/use-cases/requests/talk/messages';
 
 export const POST = writeRoute({
   action: 'message.send',

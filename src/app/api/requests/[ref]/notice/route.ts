@@ -1,6 +1,6 @@
 import { editNoticeSchema } from '@/contracts/calendars';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { editNotice } from '@/server/use-cases/publish/keep/edit-notice';
+import { editNotice } from '@/server/use-cases/publishing/keep/edit-notice';
 
 export const POST = writeRoute({
   action: 'notice.edit',

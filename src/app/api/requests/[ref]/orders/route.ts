@@ -1,6 +1,6 @@
 import { handOrderSchema } from '@/contracts/recipes';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { makeHandOrder } from '@/server/use-cases/set-up/hand-order';
+import { makeHandOrder } from '@/server/use-cases/work-orders/hand-order';
 
 export const POST = writeRoute({
   action: 'orders.lead',

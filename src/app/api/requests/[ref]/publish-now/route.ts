@@ -1,6 +1,6 @@
 import { publishNowSchema } from '@/contracts/calendars';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { publishNow } from '@/server/use-cases/publish/settle-approvals';
+import { publishNow } from '@/server/use-cases/publishing/settle-approvals';
 
 export const POST = writeRoute({
   action: 'notice.edit',

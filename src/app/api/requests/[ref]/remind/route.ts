@@ -1,6 +1,6 @@
 import { remindSchema } from '@/contracts/consent';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { remindOf } from '@/server/use-cases/consent/remind';
+import { remindOf } from '@/server/use-cases/requests/consent/remind';
 
 export const POST = writeRoute({
   action: 'consent.remind',

@@ -1,6 +1,6 @@
 import { splitSchema } from '@/contracts/series';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { splitSeries } from '@/server/use-cases/series/split-series';
+import { splitSeries } from '@/server/use-cases/requests/series/split-series';
 
 export const POST = writeRoute({
   action: 'series.split',

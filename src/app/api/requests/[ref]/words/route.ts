@@ -1,6 +1,6 @@
 import { editWordsSchema } from '@/contracts/edit-words';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { editWords } from '@/server/use-cases/decide/edit-words';
+import { editWords } from '@/server/use-cases/decisions/edit-words';
 
 export const POST = writeRoute({
   action: 'request.edit',

@@ -1,6 +1,6 @@
 import { removeShiftSchema } from '@/contracts/week-load';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { removeShift } from '@/server/use-cases/set-up/teams';
+import { removeShift } from '@/server/use-cases/work-orders/teams';
 
 export const POST = numberedRoute({
   action: 'orders.lead',

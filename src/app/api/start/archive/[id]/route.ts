@@ -1,6 +1,6 @@
 import { bringInSchema } from '@/contracts/archive';
 import { writeRoute } from '@/server/http/route';
-import { bringInFirst } from '@/server/use-cases/archive/bring-in';
+import { bringInFirst } from '@/server/use-cases/administration/archive/bring-in';
 
 export const POST = writeRoute({
   action: 'house.start',

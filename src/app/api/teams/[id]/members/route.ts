@@ -1,6 +1,6 @@
 import { teamMemberSchema } from '@/contracts/week-load';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { setTeamMember } from '@/server/use-cases/set-up/teams';
+import { setTeamMember } from '@/server/use-cases/work-orders/teams';
 
 export const POST = numberedRoute({
   action: 'orders.lead',

@@ -1,5 +1,5 @@
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { spaceFreeBusy } from '@/server/use-cases/publish/free-busy';
+import { spaceFreeBusy } from '@/server/use-cases/publishing/free-busy';
 
 export const GET = readRoute({
   action: 'feeds.own',

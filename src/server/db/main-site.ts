@@ -1,7 +1,0 @@
-import type { Reader } from './connection';
-import { Site } from './tables/house';
-import type { RowOf } from './tables/table';
-
-/** The office's own site, which is the first there is; null before the first day. */
-export const mainSite = (reader: Reader): Promise<RowOf<typeof Site> | null> =>
-  reader.table(Site).first({}, { by: ['id'] });

@@ -1,0 +1,11 @@
+import { say } from '@/contracts/language/say';
+import type { Refusal } from '@/contracts/refusal';
+import { TimeoutError } from 'sequelize';
+import { guardThatStopped } from './connection';
+
+/** The refusal behind an error that is nobody's mistake; null when it is ours. */
+export function refusalOf(error: unknown): Refusal | null {
+  if (guardThatStopped(error))
+    return { code: 'stale', since: say`The place or the equipment was taken in the same moment.` };
+  return error instanceof TimeoutError ? { code: 'busy' } : null;
+}

@@ -1,0 +1,166 @@
+import { settingsOf } from '../../repositories/people/kept-settings';
+import type { MailKind } from '@/core/changes/mail-due';
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
+import type { RequestId, PersonId } from '@/core/ids';
+import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
+import type { LocalDateTime } from '@/core/time/local-time';
+import { CONSENT_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
+import { spanText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import type { Reader, Writer } from '../../db/connection';
+import { ofAllLookedAfter } from '../../repositories/consent/consent-book';
+import { cutLines } from './cut-lines';
+import { insertMail, type QueuedMail } from './insert-mail';
+import { letterTo } from './payload';
+import { Claim, ClaimOverride } from '../../db/tables/claims';
+import type { RowOf, Table } from '../../db/tables/table';
+import { COUNT_LETTERS } from './mail.queries';
+
+interface ConsentRow {
+  readonly request: RequestId;
+  readonly reference: string;
+  readonly title: string;
+  readonly steward: PersonId;
+  readonly place: string;
+  readonly startLocal: LocalDateTime;
+  readonly endLocal: LocalDateTime;
+}
+
+const rowsWhere = (where: string) =>
+  `SELECT * FROM (${ofAllLookedAfter(
+    ({ join, place }) => `
+SELECT r.id AS request, r.ref AS reference, r.title, q.id AS steward, ${place} AS place, c.start_local AS startLocal, c.end_local AS endLocal,
+  c.start_min AS startMin, c.id AS claim
+FROM claim c ${join} JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
+WHERE q.id IS NOT $actor AND c.end_min > $now ${where}`,
+  )}) ORDER BY startMin, claim`;
+const UNANSWERED = `AND c.status IN ('wanted','held') AND o.state IN ('waiting','approved')
+  AND NOT EXISTS (SELECT 1 FROM consent k WHERE k.claim_id = c.id AND k.steward_id = q.id AND k.answer IS NOT NULL)`;
+
+interface Letter {
+  readonly kind: Extract<MailKind, 'consent-wanted' | 'consent-overridden'>;
+  readonly quote: string;
+  readonly changeSet: number | null;
+  readonly now: EpochMinute;
+  readonly sendAfter: EpochMinute;
+  keyOf(row: ConsentRow): string;
+}
+
+/** One letter for each request and steward. */
+async function lettersOf(reader: Reader, rows: readonly ConsentRow[], letter: Letter): Promise<QueuedMail[]> {
+  const settings = await settingsOf(
+    reader,
+    rows.map(({ steward }) => steward),
+  );
+  const groups = new Map<string, ConsentRow[]>();
+  for (const row of rows) {
+    const key = letter.keyOf(row);
+    groups.set(key, [...(groups.get(key) ?? []), row]);
+  }
+  return [...groups].map(([dedupeKey, those]) => {
+    const { request, reference, title, steward } = those[0]!;
+    return {
+      requestId: request,
+      to: steward,
+      payload: letterTo(settings(steward), () => ({
+        kind: letter.kind,
+        reference,
+        title,
+        opening: OPENING_WORDS[letter.kind],
+        blocks: [
+          {
+            head: CONSENT_HEADS[letter.kind],
+            lines: cutLines(
+              those.map(({ startLocal, endLocal, place }) => `${spanText(startLocal, endLocal)}, ${place}`),
+            ),
+          },
+        ],
+        quote: letter.quote,
+        offer: null,
+      })),
+      dedupeKey,
+      changeSet: letter.changeSet,
+      message: null,
+      now: letter.now,
+      sendAfter: letter.sendAfter,
+    };
+  });
+}
+
+/** What a change has added to a table. */
+const added = <T extends Table>(change: ChangeSet, table: T): RowOf<T>[] =>
+  change.lines(table).flatMap(({ before, after }) => (before === null && after ? [after] : []));
+
+/** Asks those who look after what a change wants, and tells them where it went past them. */
+export async function queueConsents(change: ChangeSet, reason: string): Promise<void> {
+  const rowsOf = (claims: readonly number[], where: string) =>
+    claims.length
+      ? change.tx.rows<ConsentRow>(rowsWhere(`AND c.id IN (SELECT value FROM json_each($claims)) ${where}`), {
+          claims: JSON.stringify(claims),
+          actor: change.actorId,
+          now: change.at,
+        })
+      : [];
+  const base = { changeSet: change.id, now: change.at };
+  const wanted = await rowsOf(
+    added(change, Claim).map(({ id }) => id),
+    UNANSWERED,
+  );
+  const overridden = await rowsOf(
+    added(change, ClaimOverride).flatMap(({ rule, claim_id }) => (rule === 'consent' ? [claim_id] : [])),
+    '',
+  );
+  await insertMail(change.tx, [
+    ...(await lettersOf(change.tx, wanted, {
+      ...base,
+      kind: 'consent-wanted',
+      quote: '',
+      sendAfter: change.at,
+      keyOf: ({ request, steward }) => `consent change ${change.id} request ${request} of ${steward}`,
+    })),
+    ...(await lettersOf(change.tx, overridden, {
+      ...base,
+      kind: 'consent-overridden',
+      quote: reason,
+      sendAfter: addMinutes(change.at, MAIL_WAIT_MIN),
+      keyOf: ({ request, steward }) => `overridden change ${change.id} request ${request} of ${steward}`,
+    })),
+  ]);
+}
+
+/** Unanswered for so long, they are reminded. */
+const REMIND_AFTER_MIN = 2 * 1440;
+
+/**
+ * Reminds those who have not answered: of one request, whenever they were asked; of all, where the last letter is two
+ * days old. At most once a day for each request and steward. Gives how many letters were written.
+ */
+export async function remindStewards(
+  tx: Writer,
+  now: EpochMinute,
+  request: RequestId | null,
+): Promise<{ readonly written: number; readonly unanswered: number }> {
+  const rows = await tx.rows<ConsentRow>(
+    rowsWhere(`${UNANSWERED} AND ($request IS NULL OR r.id = $request) AND ($request IS NOT NULL OR EXISTS (SELECT 1 FROM outbox b WHERE b.request_id = r.id
+       AND b.to_person_id = q.id AND b.kind = 'consent-wanted' GROUP BY b.request_id HAVING MAX(b.created_min) <= $before))`),
+    { actor: null, now, request, before: now - REMIND_AFTER_MIN },
+  );
+  const before = await countLetters(tx);
+  await insertMail(
+    tx,
+    await lettersOf(tx, rows, {
+      kind: 'consent-wanted',
+      quote: '',
+      changeSet: null,
+      now,
+      sendAfter: now,
+      keyOf: ({ request: id, steward }) => `reminder ${Math.floor(now / 1440)} request ${id} of ${steward}`,
+    }),
+  );
+  return { written: (await countLetters(tx)) - before, unanswered: rows.length };
+}
+
+async function countLetters(reader: Reader): Promise<number> {
+  const [row] = await reader.all(COUNT_LETTERS);
+  return row!.count;
+}

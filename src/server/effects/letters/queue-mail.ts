@@ -1,0 +1,205 @@
+import { settingsOf } from '../../repositories/people/kept-settings';
+import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '@/core/changes/mail-due';
+import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
+import { say } from '@/contracts/language/say';
+import { sayChangedDate } from '@/contracts/words/differences';
+import { GROUP_HEADS, OPENING_WORDS, REST_HEADS } from '@/contracts/words/mail';
+import { momentText, spanText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { loadClaims, type StoredClaim } from '../../repositories/claims/claims';
+import type { Writer } from '../../db/connection';
+import {
+  draftOf,
+  isPast,
+  loadDates,
+  loadRequestsById,
+  type DateRow,
+  type RequestRow,
+} from '../../repositories/requests/request-rows';
+import { loadPlaceNames, placesOf, type PlaceNames } from '../../repositories/requests/place-names';
+import { namesOfChange } from '../../repositories/requests/turned-dates';
+import { cutLines } from './cut-lines';
+import { insertMail, type QueuedMail } from './insert-mail';
+import { letterTo, type MailDraft } from './payload';
+import { queueConsents } from './queue-consent';
+import { Claim } from '../../db/tables/claims';
+import { Occurrence } from '../../db/tables/requests';
+import { Outbox } from '../../db/tables/records';
+
+/** A turn with the claim the date stood on before the change; null where it is new. */
+interface MailTurn extends DateTurn {
+  readonly was: ClaimId | null;
+}
+
+/** What the change made of its dates, by request. */
+function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
+  const claims = change.lines(Claim);
+  const stateOf = new Map(claims.map(({ id, after }) => [Number(id), after]));
+  const offered = new Set<number>();
+  const held = new Set<number>();
+  for (const { before, after } of claims) {
+    if (after?.status !== 'held' || before?.status === 'held' || after.kind === 'fallback') continue;
+    (after.kind === 'proposal' ? offered : held).add(after.occurrence_id);
+  }
+  const turns = new Map<OccurrenceId, { request: RequestId; turn: MailTurn }>();
+  const add = (occurrence: number, request: number, turn: Omit<MailTurn, 'occurrence'>) => {
+    const id = occurrence as OccurrenceId;
+    const known = turns.get(id)?.turn;
+    turns.set(id, {
+      request: request as RequestId,
+      // Several writes of one row: from before the first to after the last.
+      turn: {
+        ...turn,
+        occurrence: id,
+        from: known ? known.from : turn.from,
+        was: known ? known.was : turn.was,
+        isMoved: turn.isMoved || (known?.isMoved ?? false),
+      },
+    });
+  };
+  for (const { before, after } of change.lines(Occurrence)) {
+    if (!after) continue;
+    const standing = stateOf.get(Number(after.standing_id));
+    add(after.id, after.request_id, {
+      from: before?.state ?? null,
+      to: after.state,
+      // A proposal that is accepted stands elsewhere too, but then the date is approved.
+      isMoved: before !== null && before.standing_id !== after.standing_id && standing !== undefined,
+      isOffered: offered.has(after.id),
+      isHeld: held.has(after.id),
+      was: before?.standing_id ?? null,
+    });
+  }
+  const byRequest = new Map<RequestId, MailTurn[]>();
+  for (const { request, turn } of turns.values())
+    byRequest.set(request, [...(byRequest.get(request) ?? []), turn]);
+  return byRequest;
+}
+
+const offerOf = ({ live }: DateRow): StoredClaim | undefined =>
+  live.find(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
+
+/** What lines of a letter are made from. */
+interface Told {
+  readonly names: PlaceNames;
+  /** The claims dates stood on before, for saying what was otherwise. */
+  readonly before: ReadonlyMap<ClaimId, StoredClaim>;
+}
+
+function lineFor(date: DateRow, group: TurnGroup, was: ClaimId | null, { names, before }: Told): string {
+  const old = group === 'moved' && was !== null ? before.get(was) : undefined;
+  if (old) return sayChangedDate(old, draftOf(date), namesOfChange(names));
+  const offer = group === 'offered' ? offerOf(date) : undefined;
+  const standing = offer
+    ? `${spanText(offer.startLocal, offer.endLocal)}, ${placesOf({ claim: offer.content }, names)}`
+    : [spanText(date.startLocal, date.endLocal), placesOf(date, names)].filter(Boolean).join(', ');
+  return offer ? say`${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
+}
+
+function blocksOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {
+  const groups = new Map(turns.map((turn) => [turn.occurrence, groupOf(turn)]));
+  const was = new Map(turns.map((turn) => [turn.occurrence, turn.was]));
+  return (Object.keys(GROUP_HEADS) as TurnGroup[]).flatMap((group) => {
+    const those = dates.filter(({ id }) => groups.get(id) === group);
+    if (!those.length) return [];
+    return [
+      {
+        head: GROUP_HEADS[group],
+        lines: cutLines(those.map((date) => lineFor(date, group, was.get(date.id) ?? null, told))),
+      },
+    ];
+  });
+}
+
+/** Of an approval of a part: what is not decided yet, and what was declined before. */
+function restOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {
+  const turned = new Set(turns.map(({ occurrence }) => occurrence));
+  return (Object.keys(REST_HEADS) as (keyof typeof REST_HEADS)[]).flatMap((state) => {
+    const those = dates.filter((date) => date.state === state && !turned.has(date.id));
+    const lines = those.map((date) => lineFor(date, 'asked', null, told));
+    return lines.length ? [{ head: REST_HEADS[state], lines: cutLines(lines) }] : [];
+  });
+}
+
+function payloadOf(
+  kind: MailKind,
+  request: RequestRow,
+  turns: readonly MailTurn[],
+  dates: readonly DateRow[],
+  told: Told,
+  reason: string,
+): Omit<MailDraft, 'language'> {
+  const turned = new Set(turns.map(({ occurrence }) => occurrence));
+  const offers = dates.filter((date) => turned.has(date.id) && offerOf(date));
+  const until = Math.min(...offers.map((date) => offerOf(date)!.holdUntil ?? Infinity)) as EpochMinute;
+  return {
+    kind,
+    reference: request.ref,
+    title: request.title,
+    opening: OPENING_WORDS[kind],
+    blocks: [...blocksOf(turns, dates, told), ...(kind === 'partly' ? restOf(turns, dates, told) : [])],
+    quote: reason,
+    offer:
+      kind === 'proposal'
+        ? { occurrences: offers.map(({ id }) => id), until, untilText: momentText(until, request.tzid) }
+        : null,
+  };
+}
+
+/**
+ * Puts into the outbox what whoever asked has to know of a change, in its transaction. Nothing is sent before the
+ * change can no longer be taken back, but that a request has come in is said at once.
+ */
+export async function queueMail(change: ChangeSet, reason: string): Promise<void> {
+  await queueConsents(change, reason);
+  const byRequest = turnsOf(change);
+  if (!byRequest.size) return;
+  const ids = [...byRequest.keys()];
+  const requests = await loadRequestsById(change.tx, ids);
+  const dates = await loadDates(change.tx, ids);
+  const moved = [...byRequest.values()].flat().filter(({ isMoved }) => isMoved);
+  const claims = await loadClaims(
+    change.tx,
+    moved.flatMap(({ was }) => was ?? []),
+  );
+  const told: Told = {
+    names: await loadPlaceNames(change.tx),
+    before: new Map(claims.map((claim) => [claim.id, claim])),
+  };
+  const settings = await settingsOf(
+    change.tx,
+    requests.map(({ requesterId }) => requesterId),
+  );
+  const mails = requests.flatMap((request): QueuedMail[] => {
+    const own = dates.filter(({ requestId }) => requestId === request.id);
+    const over = new Set(own.filter((date) => isPast(date, change.at)).map(({ id }) => id));
+    // What is only recorded afterwards is told to nobody.
+    const turns = byRequest.get(request.id)!.filter(({ occurrence }) => !over.has(occurrence));
+    const touched = new Set(turns.map(({ occurrence }) => occurrence));
+    const waiting = own.filter(({ id, state }) => state === 'waiting' && !touched.has(id)).length;
+    const kind = mailDue(turns, waiting);
+    if (!kind) return [];
+    return [
+      {
+        requestId: request.id,
+        to: request.requesterId,
+        payload: letterTo(settings(request.requesterId), () =>
+          payloadOf(kind, request, turns, own, told, reason),
+        ),
+        dedupeKey: `change ${change.id} request ${request.id}`,
+        changeSet: change.id,
+        message: null,
+        now: change.at,
+        sendAfter: kind === 'received' ? change.at : addMinutes(change.at, MAIL_WAIT_MIN),
+      },
+    ];
+  });
+  await insertMail(change.tx, mails);
+}
+
+/** What was not sent yet of a change that is taken back never is. */
+export async function takeMailBack(tx: Writer, changeSet: number, now: EpochMinute): Promise<void> {
+  await tx.table(Outbox).update({ change_set_id: changeSet, sent_at_min: null }, { withdrawn_at_min: now });
+}

@@ -1,0 +1,31 @@
+import type { AnyDoc } from '@/contracts/house-book/docs';
+import type { HistoryKind, Said } from '@/contracts/house-book/kinds';
+import type { ChangeSet } from '../changes/change-set';
+import { HouseHistory } from '../../db/tables/records';
+import { writeJson } from '../../db/tables/column';
+
+interface HistoryLine {
+  readonly kind: HistoryKind;
+  readonly id: number;
+  readonly name: string;
+  readonly did: string;
+  readonly before: AnyDoc | Said | null;
+  readonly after: AnyDoc | Said | null;
+}
+
+/** Keeps what a thing was and became, with the change it was changed by. */
+export const writeThingHistory = (
+  { tx, id: changeSet }: Pick<ChangeSet, 'tx' | 'id'>,
+  row: HistoryLine,
+): Promise<void> =>
+  tx.table(HouseHistory).insertAll([
+    {
+      change_set_id: changeSet,
+      kind: row.kind,
+      thing_id: row.id,
+      name: row.name,
+      did: row.did,
+      before: row.before && writeJson<unknown>(row.before),
+      after: row.after && writeJson<unknown>(row.after),
+    },
+  ]);

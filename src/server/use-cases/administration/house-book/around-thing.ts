@@ -1,0 +1,49 @@
+import type { HouseKind } from '@/contracts/house-book/kinds';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import type { Reader } from '../../../db/connection';
+import { keeperOf } from './keepers/index';
+import { writeThingHistory } from '../../../repositories/house/thing-history';
+
+const load = async (reader: Reader, kind: HouseKind, id: number) => keeperOf(kind).load(reader, id);
+
+/**
+ * Does something to a thing that is not its form, and keeps what that made of it: a form that is open meanwhile is out of
+ * date then. Nothing is kept where nothing of it changed.
+ */
+export async function inThingHistory<Value>(
+  change: ChangeSet,
+  kind: HouseKind,
+  id: number,
+  did: string,
+  work: () => Promise<Value>,
+): Promise<Value> {
+  const { tx } = change;
+  const before = await load(tx, kind, id);
+  const value = await work();
+  const after = await load(tx, kind, id);
+  if (after && JSON.stringify(before) !== JSON.stringify(after)) {
+    const { table, nameOf } = keeperOf(kind);
+    await tx.run(`UPDATE ${table} SET row_version = row_version + 1 WHERE id = $id`, { id });
+    await writeThingHistory(change, { kind, id, name: nameOf(after), did, before, after });
+  }
+  return value;
+}
+
+/** Keeps that something was done around a thing, in words alone. */
+export async function noteInHistory(
+  change: ChangeSet,
+  kind: HouseKind,
+  id: number,
+  did: string,
+): Promise<void> {
+  const { nameOf } = keeperOf(kind);
+  const doc = await load(change.tx, kind, id);
+  await writeThingHistory(change, {
+    kind,
+    id,
+    name: doc ? nameOf(doc) : '',
+    did,
+    before: null,
+    after: null,
+  });
+}

@@ -1,0 +1,239 @@
+import { say } from '@/contracts/language/say';
+import { CsvError, parse } from 'csv-parse/sync';
+import {
+  MOST_CSV_LINES,
+  type CsvDone,
+  type CsvInput,
+  type CsvKind,
+  type CsvLineDone,
+} from '@/contracts/house-book/csv';
+import { DOC_SCHEMAS, type AnyDoc } from '@/contracts/house-book/docs';
+import { aOne, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { sayDocChanges } from '@/contracts/house-book/words';
+import { countText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../../../repositories/changes/change-set';
+import { runChangeSet } from '../../../../effects/run-change-set';
+import type { SignedInContext } from '../../../../context/context';
+import { followHouse } from '../hits';
+import { houseNames } from '../house-choices';
+import { houseWork } from '../house-work';
+import { NOTHING_TOUCHED, type Touched } from '../keeper';
+import { keeperOf } from '../keepers/index';
+import { writeThingHistory } from '../../../../repositories/house/thing-history';
+import { loadLookup } from './lookup';
+import { LineFault, type Column } from './sheet';
+import { sheetOf } from './sheet-of';
+import { KEEP_LINE, DROP_LINE, BEGIN_LINE } from './csv.queries';
+
+interface Line {
+  /** As an editor counts it, of the first letter of the record. */
+  readonly no: number;
+  readonly cells: readonly string[];
+}
+
+const at = (line: number, message: string): FieldFault => ({ path: `line ${line}`, message });
+
+/** What parts the cells, as the headings show: spreadsheets write semicolons in some countries, and copy tabs. */
+const delimiterOf = (text: string): string => {
+  const [head] = text.trimStart().split(/[\r\n]/, 1);
+  return ['\t', ';'].find((each) => head!.includes(each) && !head!.includes(',')) ?? ',';
+};
+
+/** Records with where they stand in the file; or what makes it no table at all. */
+function linesOf(text: string): Outcome<Line[]> {
+  const delimiter = delimiterOf(text);
+  try {
+    const records = parse(text, {
+      bom: true,
+      delimiter,
+      info: true,
+      // A tab is a space to it as well.
+      trim: delimiter !== '\t',
+      relax_column_count: true,
+      skip_empty_lines: true,
+    }) as unknown as { record: string[]; info: { lines: number } }[];
+    let before = 0;
+    const lines = records.map(({ record, info }) => {
+      const line = { no: before + 1, cells: record.map((cell) => unescaped(cell.trim())) };
+      before = info.lines;
+      return line;
+    });
+    return done(lines);
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    const no = Number((error as { lines?: unknown }).lines ?? 1);
+    return refuse({
+      code: 'bad-input',
+      fields: [
+        at(
+          no,
+          say`Line ${no} cannot be read: a quotation mark is opened and not closed, or stands in the middle of a cell.`,
+        ),
+      ],
+    });
+  }
+}
+
+// What was made harmless for a spreadsheet when it went out.
+const unescaped = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+
+type AnyColumn = Column<AnyDoc>;
+
+/** The columns of the file in its order; a heading nobody knows is a fault, one that is missing leaves things as they are. */
+function headOf(kind: CsvKind, head: Line): Outcome<AnyColumn[]> {
+  const all = sheetOf(kind).columns as unknown as readonly AnyColumn[];
+  const names = all.map((column) => column.head).join(', ');
+  const columns: AnyColumn[] = [];
+  for (const cell of head.cells) {
+    const found = all.find((column) => column.head === cell.toLowerCase());
+    const fault = !found
+      ? say`“${cell}” is no heading of this table. There are: ${names}.`
+      : columns.includes(found)
+        ? say`The heading “${cell}” stands there twice.`
+        : null;
+    if (fault) return refuse({ code: 'bad-input', fields: [at(head.no, say`Line ${head.no}: ${fault}`)] });
+    columns.push(found!);
+  }
+  return done(columns);
+}
+
+interface Read {
+  readonly id: number | null;
+  readonly before: AnyDoc | null;
+  readonly doc: Readonly<Record<string, unknown>>;
+}
+
+/** What a line says: read first for what it is about, then once more beside what that is now. */
+async function readLine(
+  change: ChangeSet,
+  kind: CsvKind,
+  columns: readonly AnyColumn[],
+  { cells }: Line,
+): Promise<Read> {
+  if (cells.length !== columns.length)
+    throw new LineFault(say`It has ${countText(cells.length, 'cell', 'cells')} and not ${columns.length}.`);
+  const names = await loadLookup(change.tx);
+  const sheet = sheetOf(kind);
+  const said = (known: AnyDoc | null) =>
+    Object.assign(
+      {},
+      ...columns.map((column, index) => column.read(cells[index]!, names, known)),
+    ) as Partial<AnyDoc>;
+  const id = await sheet.find(said(null) as never, change.tx);
+  const before = id === null ? null : await keeperOf(kind).load(change.tx, id);
+  return { id, before, doc: { ...(before ?? sheet.fresh), ...said(before) } };
+}
+
+/** One line into the house; what is wrong with it in sentences. */
+async function takeLine(
+  change: ChangeSet,
+  kind: CsvKind,
+  columns: readonly AnyColumn[],
+  line: Line,
+  seen: Map<number, number>,
+): Promise<{ readonly read: Read; readonly id: number; readonly doc: AnyDoc }> {
+  const keeper = keeperOf(kind);
+  const read = await readLine(change, kind, columns, line);
+  const earlier = read.id === null ? undefined : seen.get(read.id);
+  if (earlier !== undefined) throw new LineFault(say`It is about the same as line ${earlier}.`);
+  const parsed = DOC_SCHEMAS[kind].safeParse(read.doc);
+  if (!parsed.success) throw new LineFault(parsed.error.issues.map(({ message }) => message).join(' '));
+  const doc = parsed.data as AnyDoc;
+  const faults = await keeper.faults(change.tx, read.id, doc);
+  if (faults.length) throw new LineFault(faults.map(({ message }) => message).join(' '));
+  if (read.before && JSON.stringify(read.before) === JSON.stringify(doc)) return { read, id: read.id!, doc };
+  const stored = await keeper.store(change, read.id, doc, read.before);
+  if (!stored.ok)
+    throw new LineFault(
+      stored.refusal.code === 'bad-input'
+        ? stored.refusal.fields.map(({ message }) => message).join(' ')
+        : say`It cannot be kept.`,
+    );
+  await change.tx.run(`UPDATE ${keeper.table} SET row_version = row_version + 1 WHERE id = $id`, {
+    id: stored.value,
+  });
+  return { read, id: stored.value, doc };
+}
+
+const merged = (a: Touched, b: Partial<Touched>): Touched => ({
+  spaces: [...new Set([...a.spaces, ...(b.spaces ?? [])])],
+  types: [...new Set([...a.types, ...(b.types ?? [])])],
+  rules: [...new Set([...a.rules, ...(b.rules ?? [])])],
+  isQuoted: a.isQuoted || Boolean(b.isQuoted),
+  isFiltered: a.isFiltered || Boolean(b.isFiltered),
+});
+
+/**
+ * Takes a table in: each line makes a thing or changes the one it names, all of them or none. Every line that is wrong
+ * is named. A preview says what each line does and leaves nothing behind.
+ */
+export const csvIn = (ctx: SignedInContext, kind: CsvKind, input: CsvInput): Promise<Outcome<CsvDone>> =>
+  houseWork(ctx, 'csv-in', [kind, input], () => takeIn(ctx, kind, input));
+
+async function takeIn(
+  ctx: SignedInContext,
+  kind: CsvKind,
+  { key, preview, text }: CsvInput,
+): Promise<Outcome<CsvDone>> {
+  const lines = linesOf(text);
+  if (!lines.ok) return lines;
+  const [head, ...rows] = lines.value;
+  if (!head || !rows.length)
+    return refuse({
+      code: 'bad-input',
+      fields: [at(1, say`The table has a line of headings and one line at least.`)],
+    });
+  if (rows.length > MOST_CSV_LINES)
+    return refuse({
+      code: 'bad-input',
+      fields: [at(1, say`At most ${MOST_CSV_LINES} lines come in at once.`)],
+    });
+  const columns = headOf(kind, head);
+  if (!columns.ok) return columns;
+  const action = say`took in ${KIND_WORDS[kind].many.toLowerCase()}`;
+  return runChangeSet<CsvDone>(
+    ctx,
+    { action, reason: '', idempotencyKey: key, isPreview: preview },
+    async (change) => {
+      const { tx } = change;
+      const faults: FieldFault[] = [];
+      const told: CsvLineDone[] = [];
+      const seen = new Map<number, number>();
+      let touched = NOTHING_TOUCHED;
+      for (const line of rows)
+        try {
+          await tx.execute(BEGIN_LINE);
+          const { read, id, doc } = await takeLine(change, kind, columns.value, line, seen);
+          await tx.execute(KEEP_LINE);
+          seen.set(id, line.no);
+          const after = await keeperOf(kind).load(tx, id);
+          if (JSON.stringify(after) === JSON.stringify(read.before)) continue;
+          const name = keeperOf(kind).nameOf(doc);
+          const did = read.before ? 'changed' : 'made';
+          await writeThingHistory(change, {
+            kind,
+            id,
+            name,
+            did: read.before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`,
+            before: read.before,
+            after,
+          });
+          touched = merged(touched, (await keeperOf(kind).touches?.(tx, id, read.before, after)) ?? {});
+          const changes = sayDocChanges(kind, read.before as never, after as never, await houseNames(tx));
+          told.push({ line: line.no, name, did, changes });
+        } catch (error) {
+          if (!(error instanceof LineFault)) throw error;
+          // What it wrote before it went wrong would make lines below look wrong.
+          await tx.execute(DROP_LINE);
+          faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
+        }
+      if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+      const made = told.filter(({ did }) => did === 'made').length;
+      const hits = await followHouse(ctx, change, touched);
+      const unchanged = rows.length - told.length;
+      const summary = say`${action}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
+      return done({ summary, lines: told, unchanged, hits });
+    },
+  );
+}

@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import { jsonQuery, query } from '../../../db/statement';
+import { integer, listOf, oneOf } from '../../../db/tables/column';
+import { Closure, Hours, Picture, Question } from '../../../db/tables/house';
+import { Claim, AtRisk } from '../../../db/tables/claims';
+
+export const HOURS_OF = query({
+  sql: `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
+     WHERE owner_kind = $owner AND owner_id = $id ORDER BY valid_from IS NOT NULL, valid_from, from_min, to_min, weekday`,
+  bind: { owner: Hours.owner_kind, id: Hours.owner_id },
+  row: {
+    weekday: Hours.weekday,
+    fromMin: Hours.from_min,
+    toMin: Hours.to_min,
+    validFrom: Hours.valid_from,
+    validTo: Hours.valid_to,
+  },
+});
+
+export const QUESTION_ROWS = jsonQuery({
+  sql: `SELECT json_group_array(json_object('id', id, 'text', text, 'required', json(iif(required, 'true', 'false')), 'choices', json(choices), 'seenBy', seen_by)
+       ORDER BY position, id) AS json FROM question WHERE owner_kind = $owner AND owner_id = $id AND retired_at IS NULL`,
+  bind: { owner: Question.owner_kind, id: Question.owner_id },
+  value: z.array(
+    z.object({
+      id: z.number().nullable(),
+      text: z.string(),
+      required: z.boolean(),
+      choices: z.array(z.string()),
+      seenBy: Question.seen_by.schema,
+    }),
+  ),
+});
+
+export const PICTURE_OF = query({
+  sql: 'SELECT stored_as AS stored, about, width, height FROM picture WHERE owner_kind = $of AND owner_id = $id',
+  bind: { of: oneOf(['space', 'pool']), id: Picture.owner_id.plain() },
+  row: { stored: Picture.stored_as, about: Picture.about, width: Picture.width, height: Picture.height },
+});
+
+export const PICTURE_STORED = query({
+  sql: 'SELECT 1 AS one FROM picture WHERE stored_as = $stored',
+  bind: { stored: Picture.stored_as },
+  row: { one: integer() },
+});
+
+export const RISKS_OF_CLAIMS = query({
+  sql: `SELECT claim_id AS id, rule, subject, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`,
+  bind: { ids: listOf(AtRisk.claim_id), rules: listOf(AtRisk.rule) },
+  row: {
+    id: AtRisk.claim_id,
+    rule: oneOf([
+      'occupied',
+      'unit-taken',
+      'equipment-short',
+      'over-posted-limit',
+      'over-seats',
+      'layout-not-offered',
+      'wheelchair-places',
+      'feature-missing',
+      'closed',
+      'outside-hours',
+      'crew-outside-hours',
+      'policy',
+      'not-a-period',
+      'shared-shoulder',
+      'also-wanted',
+      'same-audience',
+      'crew-short',
+      'expected-later',
+      'consent',
+      'past',
+      'no-end',
+    ]),
+    subject: AtRisk.subject,
+    sentence: AtRisk.sentence,
+  },
+});
+
+export const COUNT_COMING = query({
+  sql: `SELECT COUNT(*) AS dates FROM (SELECT 1 FROM claim WHERE status = 'in-force' AND end_min > $now LIMIT $most)`,
+  bind: { now: Claim.end_min, most: integer() },
+  row: { dates: integer() },
+});
+
+export const SHUT_ALL_DAY = query({
+  sql: `SELECT 1 AS one FROM closure WHERE owner_kind = 'site' AND owner_id = $site AND kind = 'shut' AND start_local <= $from AND end_local >= $to LIMIT 1`,
+  bind: { from: Closure.start_local, to: Closure.end_local, site: Closure.owner_id },
+  row: { one: integer() },
+});
+
+export const COUNT_DATES_DURING = query({
+  sql: `SELECT COUNT(*) AS n FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
+  WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND c.end_min > $now`,
+  bind: { start: Claim.end_min, end: Claim.start_min, now: Claim.end_min },
+  row: { n: integer() },
+});

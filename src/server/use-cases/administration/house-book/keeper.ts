@@ -1,0 +1,180 @@
+import { say } from '@/contracts/language/say';
+import type { Rule } from '@/core/checks/findings';
+import type { DocOf } from '@/contracts/house-book/docs';
+import type { HouseKind } from '@/contracts/house-book/kinds';
+import { refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import type { Reader, Writer } from '../../../db/connection';
+import { siteZone } from '../../../repositories/world/space-facts';
+import { dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import type { Where } from '../../../db/models';
+import type { LooseRow, NewRow, RowOf, Table } from '../../../db/tables/table';
+
+/** What of the calendar a change of a thing can reach. */
+export interface Touched {
+  readonly spaces: readonly number[];
+  readonly types: readonly number[];
+  /** By which rules the dates there are looked at again. */
+  readonly rules: readonly Rule[];
+  /** Orders quote it. */
+  readonly isQuoted: boolean;
+  /** Requests whose dates may come onto calendars or go from them. */
+  readonly isFiltered: boolean;
+}
+
+export const NOTHING_TOUCHED: Touched = {
+  spaces: [],
+  types: [],
+  rules: [],
+  isQuoted: false,
+  isFiltered: false,
+};
+
+/** Reads and writes one kind of thing as the document its form holds. */
+export interface Keeper<Kind extends HouseKind> {
+  readonly table: string;
+  /** Whether a row can be taken out of use; what cannot is removed, or stays. */
+  readonly retires: boolean;
+  /** A statement giving id, name, note and retired of all, in the order in which they are listed. */
+  readonly lines: string;
+  /** Says what stands in the note, where that is an array in JSON and no text by itself. */
+  noteOf?(facts: readonly (string | number | null)[]): string;
+  nameOf(doc: DocOf<Kind>): string;
+  load(reader: Reader, id: number): Promise<DocOf<Kind> | null>;
+  /** What is wrong with it beside its shape: names taken, things that are not there. */
+  faults(reader: Reader, id: number | null, doc: DocOf<Kind>): Promise<FieldFault[]>;
+  /** Writes it; the number of the row. */
+  store(
+    change: ChangeSet,
+    id: number | null,
+    doc: DocOf<Kind>,
+    before: DocOf<Kind> | null,
+  ): Promise<Outcome<number>>;
+  touches?(
+    reader: Reader,
+    id: number,
+    before: DocOf<Kind> | null,
+    after: DocOf<Kind> | null,
+  ): Promise<Partial<Touched>>;
+  /** Why it cannot be taken out of use yet, a sentence each. */
+  holdsBack?(reader: Reader, id: number): Promise<string[]>;
+  /** What goes on naming it when it is out of use, a sentence each. */
+  usedBy?(reader: Reader, id: number, now: number): Promise<string[]>;
+  /** Takes away the row with what is its own. What else names it makes the database refuse. */
+  remove(tx: Writer, id: number): Promise<unknown>;
+}
+
+/** The day of the site on which a change is made. */
+export const todayOf = async ({ tx, at }: ChangeSet): Promise<string> =>
+  dateOf(toLocal(at, await siteZone(tx)));
+
+type Columns = Readonly<Record<string, string | number | null>>;
+
+/** Inserts a row, or writes over the one there is. */
+export async function writeRow<T extends Table>(
+  tx: Writer,
+  table: T,
+  id: number | null,
+  row: Partial<LooseRow<T>>,
+): Promise<number> {
+  // What only a new row needs, such as its place in the order, is there where there is none yet.
+  if (id === null) return tx.table(table).insertLoose(row as LooseRow<T>);
+  await tx.table(table).update({ id } as unknown as Where<T>, row as unknown as Partial<RowOf<T>>);
+  return id;
+}
+
+/** Makes the rows that belong to one owner exactly these. */
+export async function replaceRows<T extends Table>(
+  tx: Writer,
+  table: T,
+  owner: Where<T>,
+  rows: readonly object[],
+): Promise<void> {
+  await tx.table(table).remove(owner);
+  await tx.table(table).insertAll(rows.map((row) => ({ ...owner, ...row }) as unknown as NewRow<T>));
+}
+
+/** The last place in the order of the house. */
+export async function lastPosition(
+  reader: Reader,
+  table: string,
+  where = '1',
+  bind: Columns = {},
+): Promise<number> {
+  const [row] = await reader.rows<{ next: number }>(
+    `SELECT COALESCE(MAX(position), -1) + 1 AS next FROM ${table} WHERE ${where}`,
+    bind,
+  );
+  return row!.next;
+}
+
+/** Said where another has the name; one out of use counts, since it keeps its name. */
+export async function nameFaults(
+  reader: Reader,
+  table: string,
+  id: number | null,
+  value: string,
+  { column = 'name', path = 'name', what = 'name' } = {},
+): Promise<FieldFault[]> {
+  const [row] = await reader.rows<{ name: string }>(
+    `SELECT ${column} AS name FROM ${table} WHERE ${column} = $value COLLATE NOCASE AND id IS NOT $id LIMIT 1`,
+    { value, id },
+  );
+  return row
+    ? [{ path, message: say`“${row.name}” is there already, perhaps out of use. Give another ${what}.` }]
+    : [];
+}
+
+export interface Reference {
+  readonly path: string;
+  readonly table: string;
+  readonly ids: readonly (number | null)[];
+}
+
+/** Things a document names that are not there. */
+export async function referenceFaults(
+  reader: Reader,
+  references: readonly Reference[],
+): Promise<FieldFault[]> {
+  const faults: FieldFault[] = [];
+  for (const { path, table, ids } of references) {
+    const wanted = [...new Set(ids.filter((id) => id !== null))];
+    if (!wanted.length) continue;
+    const [row] = await reader.rows<{ n: number }>(
+      `SELECT COUNT(*) AS n FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
+      { ids: JSON.stringify(wanted) },
+    );
+    if (row!.n < wanted.length)
+      faults.push({ path, message: say`This is there no more. Reload the page and choose again.` });
+  }
+  return faults;
+}
+
+export const fault = (path: string, message: string) =>
+  refuse({ code: 'bad-input', fields: [{ path, message }] });
+
+/** One row as JSON, or nothing. */
+export async function oneJson<Value>(reader: Reader, scalar: string, id: number): Promise<Value | null> {
+  const [row] = await reader.rows<{ json: string | null }>(`SELECT (${scalar}) AS json`, { id });
+  return row?.json ? (JSON.parse(row.json) as Value) : null;
+}
+
+export const numbers = async (reader: Reader, sql: string, bind: Columns): Promise<number[]> =>
+  (await reader.rows<{ id: number }>(sql, bind)).map(({ id }) => id);
+
+/** Sentences of what is counted, where there is any. */
+export async function counted(
+  reader: Reader,
+  bind: Columns,
+  ...asked: readonly (readonly [sql: string, say: (count: number) => string])[]
+): Promise<string[]> {
+  const said: string[] = [];
+  for (const [sql, say] of asked) {
+    // The database refuses a value that a statement does not name.
+    const named = Object.fromEntries(Object.entries(bind).filter(([name]) => sql.includes(`$${name}`)));
+    const [row] = await reader.rows<{ n: number }>(sql, named);
+    if (row!.n > 0) said.push(say(row!.n));
+  }
+  return said;
+}

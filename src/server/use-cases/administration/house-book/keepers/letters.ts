@@ -1,0 +1,26 @@
+import { say } from '@/contracts/language/say';
+import { lettersDoc, type LettersDoc } from '@/contracts/house-book/letters';
+import { done } from '@/contracts/refusal';
+import { writeRow, type Keeper } from '../keeper';
+import { WORDING } from './keepers.queries';
+import { LetterWording } from '../../../../db/tables/house';
+
+export const lettersKeeper: Keeper<'letters'> = {
+  table: 'letter_wording',
+  retires: false,
+  lines: `SELECT id, 'Letters' AS name, '' AS note, 0 AS isRetired FROM letter_wording`,
+  nameOf: () => say`Letters`,
+  load: async (reader, id) => {
+    const [row] = await reader.all(WORDING, { id });
+    // Kinds of letters that came since it was saved are empty, and said in our words.
+    return row ? (lettersDoc.parse(JSON.parse(row.doc)) as LettersDoc) : null;
+  },
+  faults: async () => [],
+  store: async ({ tx }, id, doc) => {
+    const chosen = Object.fromEntries(Object.entries(doc).filter(([, text]) => text !== ''));
+    return done(await writeRow(tx, LetterWording, id, { doc: JSON.stringify(chosen) }));
+  },
+  remove: async () => {
+    throw new Error('the wording of letters is never removed');
+  },
+};

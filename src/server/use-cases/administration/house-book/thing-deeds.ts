@@ -1,0 +1,136 @@
+import { say, texts } from '@/contracts/language/say';
+import { ForeignKeyConstraintError } from 'sequelize';
+import type { ThingDeed, ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
+import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { runChangeSet } from '../../../effects/run-change-set';
+import type { SignedInContext } from '../../../context/context';
+import type { Reader } from '../../../db/connection';
+import { followHouse } from './hits';
+import { houseWork } from './house-work';
+import { todayOf } from './keeper';
+import { keeperOf } from './keepers/index';
+import { writeThingHistory } from '../../../repositories/house/thing-history';
+import { Session } from '../../../db/tables/people';
+
+const inTheWay = (sentences: readonly string[]): Refusal => ({
+  code: 'in-use',
+  sentences,
+});
+
+const SAID: Readonly<Record<ThingDeed, string>> = texts({
+  retire: 'took out of use',
+  'bring-back': 'took into use again',
+  remove: 'removed',
+  up: 'moved up',
+  down: 'moved down',
+});
+
+/** Changes places with the next in the order of the house. */
+async function move(change: ChangeSet, kind: HouseKind, id: number, by: 1 | -1): Promise<void> {
+  const { table } = keeperOf(kind);
+  const among = kind === 'space' ? 'WHERE building_id = (SELECT building_id FROM space WHERE id = $id)' : '';
+  const rows = await change.tx.rows<{ id: number }>(
+    `SELECT id FROM ${table} ${among} ORDER BY position, id`,
+    // SQLite refuses a value that the statement does not name.
+    kind === 'space' ? { id } : {},
+  );
+  const ids = rows.map((row) => row.id);
+  const from = ids.indexOf(id);
+  const to = from + by;
+  if (to < 0 || to >= ids.length) return;
+  [ids[from], ids[to]] = [ids[to]!, ids[from]!];
+  await change.tx.run(
+    `UPDATE ${table} SET position = j.key FROM json_each($ids) j WHERE ${table}.id = j.value`,
+    {
+      ids: JSON.stringify(ids),
+    },
+  );
+}
+
+/** Removes what was never used. What something names is taken out of use instead. */
+async function remove(change: ChangeSet, kind: HouseKind, id: number): Promise<Refusal | null> {
+  const keeper = keeperOf(kind);
+  const used = (await keeper.usedBy?.(change.tx, id, change.at)) ?? [];
+  const advice = keeper.retires ? [say`Take it out of use instead: then nobody can choose it any more.`] : [];
+  if (used.length) return inTheWay([...used, ...advice]);
+  try {
+    await keeper.remove(change.tx, id);
+    return null;
+  } catch (error) {
+    if (!(error instanceof ForeignKeyConstraintError)) throw error;
+    return inTheWay([say`Something that is kept names it.`, ...advice]);
+  }
+}
+
+const isRetired = async (reader: Reader, table: string, id: number): Promise<boolean> => {
+  const [row] = await reader.rows<{ at: string | null }>(
+    `SELECT retired_at AS at FROM ${table} WHERE id = $id`,
+    {
+      id,
+    },
+  );
+  return row!.at !== null;
+};
+
+/** Takes a thing out of use, back into it, away, or to another place in the order. A preview leaves nothing behind. */
+export const doWithThing = (
+  ctx: SignedInContext,
+  kind: HouseKind,
+  id: number,
+  input: ThingDeedInput,
+): Promise<Outcome<ThingDone>> =>
+  houseWork(ctx, 'do-with-thing', [kind, id, input], () => doHere(ctx, kind, id, input));
+
+async function doHere(
+  ctx: SignedInContext,
+  kind: HouseKind,
+  id: number,
+  { key, deed, preview }: ThingDeedInput,
+): Promise<Outcome<ThingDone>> {
+  const keeper = keeperOf(kind);
+  const words = KIND_WORDS[kind];
+  const isPossible =
+    deed === 'retire' || deed === 'bring-back'
+      ? keeper.retires
+      : deed === 'remove'
+        ? !words.isSingle
+        : words.isOrdered === true;
+  if (!isPossible) return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
+  const action = say`${SAID[deed]} ${aOne(kind)}`;
+  const known = await keeper.load(ctx.db, id);
+  const name = known ? keeper.nameOf(known) : '';
+  const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
+  return runChangeSet<ThingDone>(ctx, order, async (change) => {
+    const { tx } = change;
+    const before = await keeper.load(tx, id);
+    if (!before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
+    const touched = (await keeper.touches?.(tx, id, before, null)) ?? {};
+    let hits: string[] = [];
+    if (deed === 'up' || deed === 'down') await move(change, kind, id, deed === 'up' ? -1 : 1);
+    else if (deed === 'remove') {
+      const refusal = await remove(change, kind, id);
+      if (refusal) return refuse(refusal);
+      hits = await followHouse(ctx, change, touched);
+    } else {
+      if ((await isRetired(tx, keeper.table, id)) === (deed === 'retire'))
+        return refuse({
+          code: 'stale',
+          since: say`“${name}” is ${deed === 'retire' ? say`out of use` : say`in use`} already.`,
+        });
+      const held = deed === 'retire' ? ((await keeper.holdsBack?.(tx, id)) ?? []) : [];
+      if (held.length) return refuse(inTheWay(held));
+      hits = deed === 'retire' ? ((await keeper.usedBy?.(tx, id, change.at)) ?? []) : [];
+      const today = await todayOf(change);
+      await tx.run(
+        `UPDATE ${keeper.table} SET retired_at = $at, row_version = row_version + 1 WHERE id = $id`,
+        { id, at: deed === 'retire' ? today : null },
+      );
+      if (kind === 'person') await tx.table(Session).remove({ person_id: id });
+    }
+    const after = await keeper.load(tx, id);
+    await writeThingHistory(change, { kind, id, name, did: action, before, after });
+    return done({ id, name, summary: `${action}: “${name}”`, hits });
+  });
+}

@@ -1,0 +1,70 @@
+import { say } from '@/contracts/language/say';
+import type { OfficeInput } from '@/contracts/office';
+import type { Writer } from '../../../db/connection';
+import { recipeRow } from '../../../repositories/work-orders/recipe-row';
+import { toEpochMinute } from '@/core/time/zone';
+import { insert, known, OfficeFileError } from './office-rows';
+import { Recipe } from '../../../db/tables/work-orders';
+import { Shift } from '../../../db/tables/spaces';
+
+type ByName = ReadonlyMap<string, number>;
+
+async function namesOf(tx: Writer, table: string, column = 'name'): Promise<ByName> {
+  const rows = await tx.rows<{ id: number; name: string }>(`SELECT id, ${column} AS name FROM ${table}`);
+  return new Map(rows.map(({ id, name }) => [name, id]));
+}
+
+function personOf(people: ByName, email: string | null, what: string): number | null {
+  if (email === null) return null;
+  const id = people.get(email.toLowerCase());
+  if (id === undefined) throw new OfficeFileError(`there is nobody with the address ${email} for ${what}`);
+  return id;
+}
+
+/** Who of the teams is there when. */
+export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamIds: ByName): Promise<void> {
+  const people = await namesOf(tx, 'person', 'email');
+  for (const { name, shifts } of teams)
+    for (const shift of shifts)
+      await insert(tx, Shift, {
+        team_id: known(teamIds, name, 'team'),
+        person_id: personOf(people, shift.person, say`a shift of ${name}`),
+        start_min: toEpochMinute(shift.from, site.zone, 'offset-before'),
+        end_min: toEpochMinute(shift.to, site.zone, 'offset-before'),
+        people: shift.people,
+      });
+}
+
+/** What the teams do. After everything a recipe may be about. */
+export async function addRecipes(tx: Writer, { teams }: OfficeInput, teamIds: ByName): Promise<void> {
+  const names = {
+    spaces: await namesOf(tx, 'space', 'code'),
+    categories: await namesOf(tx, 'category'),
+    services: await namesOf(tx, 'service'),
+    equipment: await namesOf(tx, 'equipment_type'),
+    questions: await namesOf(tx, 'question', 'text'),
+  };
+  const people = await namesOf(tx, 'person', 'email');
+  const all = (kind: keyof typeof names, wanted: readonly string[]) =>
+    wanted.map((name) => known(names[kind], name, kind));
+  for (const team of teams)
+    for (const recipe of team.recipes) {
+      const personId = personOf(people, recipe.person, `“${recipe.title}”`);
+      const when = {
+        layouts: recipe.layouts,
+        spaces: all('spaces', recipe.spaces),
+        categories: all('categories', recipe.categories),
+        services: all('services', recipe.services),
+        answers: recipe.answers.map(({ question, answer }) => ({
+          questionId: known(names.questions, question, 'questions'),
+          answer,
+        })),
+        equipment: all('equipment', recipe.equipment),
+      };
+      await insert(
+        tx,
+        Recipe,
+        recipeRow({ ...recipe, teamId: known(teamIds, team.name, 'team'), personId, when }),
+      );
+    }
+}

@@ -1,0 +1,92 @@
+import { say } from '@/contracts/language/say';
+import { officeSchema, type OfficeFile } from '@/contracts/office';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { StartInput } from '@/contracts/start';
+import { beginSession } from '../../../auth/sessions';
+import { weakPasswordFaults } from '../../../auth/weak-passwords';
+import type { Context } from '../../../context/context';
+import { speakAsHouse } from '../../../repositories/house/house-language';
+import { createOffice } from '../office-file/create-office';
+import { OfficeFileError } from '../office-file/office-rows';
+import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { writtenFor } from '../../../platform/ambient';
+import { SET_UP } from './has-office';
+import { onlyStart } from './one-start';
+import { FIRST_PERSON } from './start.queries';
+
+/** The smallest house that can be asked for something: the rest is made in House rules. */
+const officeOf = (input: StartInput): OfficeFile => ({
+  site: {
+    name: input.site,
+    zone: input.zone,
+    language: input.language,
+    office: { name: input.officeName, phone: input.officePhone, email: input.officeEmail },
+    hours: [{ days: [1, 2, 3, 4, 5, 6, 7], from: input.opens, to: input.closes }],
+  },
+  buildings: [
+    {
+      name: input.building,
+      spaces: [
+        {
+          code: input.code,
+          name: input.space,
+          layouts: [{ layout: input.layout, seats: input.seats, setupMin: 30, strikeMin: 30 }],
+        },
+      ],
+    },
+  ],
+  teams: [
+    {
+      name: say`Setup`,
+      recipes: [
+        { phase: 'setup', title: say`Set the room`, due: 'access-start' },
+        { phase: 'strike', title: say`Clear the room`, due: 'occupied-end' },
+      ],
+    },
+  ],
+  categories: [
+    { name: say`Events`, mark: say`Ev`, hue: 'green', about: say`Whatever has no category of its own yet.` },
+  ],
+  organisations: [input.site],
+  people: [
+    {
+      name: input.name,
+      email: input.email,
+      password: input.password,
+      roles: ['requester', 'manager', 'housekeeper'],
+      organisations: [input.site],
+    },
+  ],
+});
+
+/** Sets up an empty database and signs its first housekeeper in. Of two who try at once one is refused. */
+export async function firstStart(
+  ctx: Context,
+  input: StartInput,
+  nowMs: number,
+): Promise<Outcome<{ sessionId: string }>> {
+  return onlyStart(ctx.db, () => makeOffice(ctx, input, nowMs));
+}
+
+async function makeOffice(
+  ctx: Context,
+  input: StartInput,
+  nowMs: number,
+): Promise<Outcome<{ sessionId: string }>> {
+  const faults = weakPasswordFaults(input.password, input);
+  if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+  try {
+    await createOffice(
+      ctx.db,
+      officeSchema.parse(writtenFor({ ...USUAL_SETTINGS, language: input.language }, () => officeOf(input))),
+    );
+    await speakAsHouse(ctx.db);
+  } catch (error) {
+    if (error instanceof OfficeFileError) return SET_UP;
+    throw error;
+  }
+  const [first] = await ctx.db.all(FIRST_PERSON);
+  const sessionId = ctx.newId();
+  await beginSession(ctx.db, sessionId, first!.id, nowMs);
+  return done({ sessionId });
+}

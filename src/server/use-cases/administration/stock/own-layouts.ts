@@ -1,0 +1,44 @@
+import { say, unsaid } from '@/contracts/language/say';
+import type { HouseReply } from '@/contracts/house';
+import type { OwnLayout, OwnLayoutInput } from '@/contracts/seating';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { runChangeSet } from '../../../effects/run-change-set';
+import type { SignedInContext } from '../../../context/context';
+import type { Reader } from '../../../db/connection';
+import { NAME_OF_LAYOUT, OWN_LAYOUTS } from './house.queries';
+import { OwnLayout as OwnLayouts } from '../../../db/tables/house';
+import { writeJson } from '../../../db/tables/column';
+
+/** The house's own ways to set rooms, by name. */
+export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> => reader.value(OWN_LAYOUTS);
+
+/** Keeps a way to set rooms under a name; one of that name is replaced. */
+export async function keepOwnLayout(
+  ctx: SignedInContext,
+  input: OwnLayoutInput,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: unsaid('kept a way to set rooms'), reason: input.name, idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const layouts = change.tx.table(OwnLayouts);
+    const query = writeJson<Record<string, unknown>>(input.query);
+    const known = await layouts.first({ name: input.name });
+    if (known) await layouts.update({ id: known.id }, { query });
+    else await layouts.insert({ name: input.name, query });
+    return done({ summary: say`kept “${input.name}”`, atRisk: 0 });
+  });
+}
+
+/** Gives a way to set rooms up. */
+export async function dropOwnLayout(
+  ctx: SignedInContext,
+  id: number,
+  key: string,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: unsaid('gave up a way to set rooms'), reason: '', idempotencyKey: key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const [known] = await change.tx.all(NAME_OF_LAYOUT, { id });
+    if (!known) return refuse({ code: 'not-found', what: say`such way to set rooms` });
+    await change.tx.table(OwnLayouts).remove({ id });
+    return done({ summary: say`gave up “${known.name}”`, atRisk: 0 });
+  });
+}

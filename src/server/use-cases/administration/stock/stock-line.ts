@@ -1,0 +1,82 @@
+import { say, unsaid } from '@/contracts/language/say';
+import type { Rule } from '@/core/checks/findings';
+import type { EquipmentTypeId } from '@/core/ids';
+import { levels } from '@/core/equipment/peak-use';
+import { FAR, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { toEpochMinute } from '@/core/time/zone';
+import type { HouseReply, StockLineInput } from '@/contracts/house';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { claimsInForceDuring, recheck } from '../../../effects/at-risk';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { runChangeSet } from '../../../effects/run-change-set';
+import type { SignedInContext } from '../../../context/context';
+import { loadEquipmentFacts, siteZone } from '../../../repositories/world/space-facts';
+import { inThingHistory } from '../house-book/around-thing';
+import { speakerFor } from '../../checks/verdicts';
+import { StockLine } from '../../../db/tables/spaces';
+
+/** Dates in force that a change of the house touches are looked at again; gives how many are at risk then. */
+export async function riskBy(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  span: Interval,
+  filter: Parameters<typeof claimsInForceDuring>[2],
+  rules: readonly Rule[],
+): Promise<number> {
+  const ids = await claimsInForceDuring(change.tx, span, filter);
+  const risk = await recheck(change.tx, ids, rules, change.at, async (findings, world) => {
+    const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
+    return (finding) => speaker.say(finding);
+  });
+  for (const request of risk.requests) change.requestIds.add(request);
+  return risk.claims.length;
+}
+
+export const riskText = (count: number): string =>
+  count ? say`${countText(count, 'date is', 'dates are')} at risk by it` : say`no date is at risk by it`;
+
+/** The least stock there is at some minute of the span once the line counts. */
+async function leastStock(
+  change: ChangeSet,
+  typeId: EquipmentTypeId,
+  span: Interval,
+  delta: number,
+): Promise<number | null> {
+  const [facts] = await loadEquipmentFacts(change.tx, [typeId]);
+  if (!facts) return null;
+  return Math.min(...levels(span, [], facts.stock).map(({ stock }) => stock)) + delta;
+}
+
+/**
+ * Stock for a time or for good. It may undercut what was promised: broken is broken. The dates it leaves short are at
+ * risk then. Refused only where less than nothing would be there.
+ */
+export async function addStockLine(
+  ctx: SignedInContext,
+  input: StockLineInput,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: unsaid('changed the stock'), reason: input.reason, idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const tzid = await siteZone(change.tx);
+    const minute = (at: typeof input.from): EpochMinute => toEpochMinute(at, tzid, 'offset-before');
+    const span = { start: minute(input.from), end: input.to ? minute(input.to) : FAR };
+    const least = await leastStock(change, input.typeId, span, input.delta);
+    if (least === null) return refuse({ code: 'not-found', what: say`such equipment` });
+    if (least < 0) {
+      const message = say`There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
+      return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
+    }
+    await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
+      change.tx.table(StockLine).insert({
+        type_id: input.typeId,
+        from_min: span.start,
+        to_min: input.to ? span.end : null,
+        delta: input.delta,
+        reason: input.reason,
+      }),
+    );
+    const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
+    return done({ summary: say`changed the stock; ${riskText(atRisk)}`, atRisk });
+  });
+}

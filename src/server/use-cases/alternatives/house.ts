@@ -1,0 +1,37 @@
+import type { EquipmentTypeId, ResourceId } from '@/core/ids';
+import type { Bounds, HousedSpace } from '@/core/remedies/bounds';
+import type { Side } from '@/core/checks/findings';
+import type { Reader } from '../../db/connection';
+import { siteDays } from '../../repositories/world/space-facts';
+import { knownSpaces } from '../calendar/board-house';
+import { SUBSTITUTES, UNITS_BY_TYPE } from './ways-out.queries';
+
+/** How far a date is moved within its day: four hours either way. Common practice, no source. */
+export const MOST_SHIFT_MIN = 240;
+
+interface OtherRow {
+  readonly typeId: EquipmentTypeId;
+  readonly others: number[];
+}
+
+const byType = <Id extends number>(rows: readonly OtherRow[]) => {
+  const found = new Map(rows.map(({ typeId, others }) => [typeId, others as Id[]]));
+  return (type: EquipmentTypeId): readonly Id[] => found.get(type) ?? [];
+};
+
+/** What may be looked at for ways out: every space in use, what stands in for what, and how far times are moved. */
+export async function waysOutBounds(reader: Reader, side: Side): Promise<Bounds> {
+  const buildings = new Map<string, number>();
+  const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): HousedSpace => {
+    if (!buildings.has(building)) buildings.set(building, buildings.size);
+    return { facts, building: buildings.get(building)!, isOutdoor: outdoor };
+  });
+  return {
+    ...(await siteDays(reader)),
+    mostShiftMin: MOST_SHIFT_MIN,
+    spaces,
+    substitutesOf: byType<EquipmentTypeId>(await reader.value(SUBSTITUTES)),
+    unitsOf: byType<ResourceId>(await reader.value(UNITS_BY_TYPE)),
+    mayHireIn: side === 'office',
+  };
+}

@@ -1,0 +1,115 @@
+import type { Finding, Side } from '@/core/checks/findings';
+import { severityOf } from '@/core/checks/findings';
+import type { WorldSnapshot } from '@/core/checks/world';
+import type { NearWorld } from '@/core/remedies/near-world';
+import type { DateInTrouble, WaysOut } from '@/core/remedies/of-date';
+import { isUniform, type SeriesRemedy } from '@/core/remedies/of-series';
+import type { Candidate, Remedy } from '@/core/remedies/remedy';
+import { toLocal } from '@/core/time/zone';
+import { toPatchBody } from '@/contracts/patch-body';
+import { MOST_DRAWN, type DateWaysOut, type SeriesWayOut, type WayOut } from '@/contracts/ways-out';
+import {
+  sayCosts,
+  sayCut,
+  sayNoWay,
+  sayRemedy,
+  saySeriesCosts,
+  saySeriesRemedy,
+} from '@/contracts/words/remedies';
+import { spanText } from '@/contracts/words/when';
+import type { Context } from '../../context/context';
+import type { Reader } from '../../db/connection';
+import type { Names } from '../../repositories/names';
+import { drawnDate } from '../checks/drawn-date';
+import { speakerFor } from '../checks/verdicts';
+
+/** Who is told, and in what world. */
+export interface Teller {
+  readonly reader: Reader;
+  readonly viewer: Context['viewer'];
+  readonly names: Names;
+  readonly side: Side;
+  readonly near: NearWorld;
+  readonly world: WorldSnapshot;
+  /** Whom to ask, for requesters; null where the office has no name. */
+  readonly office: string | null;
+}
+
+const told = ({ kind, cost, draft }: Candidate) => ({
+  kind,
+  cost,
+  draft,
+  spaces: draft.content.spaces.map(({ spaceId }) => spaceId),
+});
+
+function hireOf({ cost, draft }: Remedy, { near, world }: Teller): WayOut['hire'] {
+  if (!cost.hire) return null;
+  const { typeId, quantity, from, to } = near.hireFor(cost.hire.typeId, cost.hire.quantity, draft.content);
+  return { typeId, quantity, from: toLocal(from, world.tzid), to: toLocal(to, world.tzid) };
+}
+
+const isTold = (finding: Finding, side: Side): boolean => severityOf(finding.facts, side) !== 'blocks';
+
+/** Ways out as they are sent, with what is still to be said of each. */
+export async function tellRemedies(remedies: readonly Remedy[], teller: Teller): Promise<WayOut[]> {
+  const { reader, viewer, names, side, world } = teller;
+  const findings = remedies.flatMap((remedy) => remedy.findings.filter((each) => isTold(each, side)));
+  const speaker = await speakerFor(reader, viewer, world, findings, side, names);
+  return remedies.map((remedy) => ({
+    kind: remedy.kind,
+    sentence: sayRemedy(told(remedy), names, side),
+    costs: sayCosts(remedy),
+    verdict: remedy.verdict,
+    notes: [
+      ...new Set(remedy.findings.filter((each) => isTold(each, side)).map((finding) => speaker.say(finding))),
+    ],
+    patch: toPatchBody(remedy.patch),
+    hire: hireOf(remedy, teller),
+    drawn: drawnDate(remedy.draft, names.place),
+  }));
+}
+
+export async function tellDate(
+  { date, draft }: DateInTrouble,
+  occurrence: number | null,
+  { best, others, cut }: WaysOut,
+  teller: Teller,
+): Promise<DateWaysOut> {
+  return {
+    key: date.key,
+    occurrence,
+    when: spanText(draft.startLocal, draft.endLocal),
+    now: drawnDate(draft, teller.names.place),
+    best: await tellRemedies(best, teller),
+    others: await tellRemedies(others, teller),
+    none: best.length ? null : sayNoWay(teller.side, teller.office),
+    cut: sayCut(cut.candidates),
+  };
+}
+
+export const tellSeries = (
+  remedy: SeriesRemedy,
+  dates: readonly DateInTrouble[],
+  occurrenceOf: (key: string) => number | null,
+  { names, side }: Teller,
+): SeriesWayOut => {
+  const { kind, changes, left, changesOfSpace } = remedy;
+  const drafts = new Map(dates.map(({ date, draft }) => [date.key, draft]));
+  const first = told(changes[0]!.candidate);
+  const whole = { kind, dates: changes.length, left, changesOfSpace, first, isUniform: isUniform(remedy) };
+  return {
+    kind,
+    sentence: saySeriesRemedy(whole, names, side),
+    costs: saySeriesCosts(whole),
+    changes: changes.map(({ key, candidate }, index) => ({
+      key,
+      occurrence: occurrenceOf(key),
+      sentence: `${spanText(candidate.draft.startLocal, candidate.draft.endLocal)}: ${sayRemedy(told(candidate), names, side)}`,
+      patch: toPatchBody(candidate.patch),
+      drawn:
+        index < MOST_DRAWN
+          ? { now: drawnDate(drafts.get(key)!, names.place), then: drawnDate(candidate.draft, names.place) }
+          : null,
+    })),
+  };
+};

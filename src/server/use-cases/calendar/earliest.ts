@@ -1,0 +1,159 @@
+import { earliestMoments, type EarliestWanted, type Moment } from '@/core/checks/earliest';
+import { severityOf } from '@/core/checks/findings';
+import { checkPolicy } from '@/core/checks/policy';
+import { candidatesFor, type Candidate } from '@/core/checks/place-search';
+import type { ResourceId, SpaceId } from '@/core/ids';
+import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
+import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { addDays } from '@/core/time/local-time';
+import { startOfDay, toLocal } from '@/core/time/zone';
+import { ON_DAYS, type EarliestMoment, type EarliestReply, type EarliestSearch } from '@/contracts/earliest';
+import { familiarRank, type Familiar } from '@/contracts/own';
+import { done, type Outcome } from '@/contracts/refusal';
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { spanText, sayTime } from '@/contracts/words/when';
+import type { Context } from '../../context/context';
+import type { Reader } from '../../db/connection';
+import { occupiedIn } from '../../repositories/world/occupied-in';
+import { loadEquipmentFacts, siteBands, siteDays } from '../../repositories/world/space-facts';
+import { sideOf } from '../checks/check-request';
+import { familiarTo } from '../../repositories/people/familiar';
+import { askerOf } from '../checks/verdicts';
+import { knownSpaces, type KnownSpace } from './board-house';
+import { usesIn } from './board-span';
+import { mainSite } from '../../repositories/house/main-site';
+import { KIT_ITEMS } from '../../repositories/house/house.queries';
+
+const MOST_MOMENTS = 12;
+/** The longest bands around an event, so that what stands beside the span is seen too. */
+const AROUND_MIN = 2 * 1440;
+
+const BUSY = `
+SELECT json_group_array(json_array(o.resource_id, o.start_min, o.end_min, o.claim_id)) AS json FROM json_each($parts) p ${occupiedIn('p.value')}`;
+
+type BusyTuple = [part: ResourceId, start: EpochMinute, end: EpochMinute, claim: BusyRow['claimId']];
+
+type PoolLine = EarliestWanted['pools'][number];
+
+/** What is wanted of pools, a kit as its contents, each type once. */
+async function poolsOf(reader: Reader, { pools }: EarliestSearch): Promise<PoolLine[]> {
+  const items = await reader.all(KIT_ITEMS);
+  const wanted = new Map<PoolLine['typeId'], number>();
+  for (const { type, quantity } of pools) {
+    const contents = items.filter(({ kit }) => kit === type);
+    const lines = contents.length ? contents : [{ typeId: type, quantity: 1 }];
+    for (const line of lines)
+      wanted.set(line.typeId, (wanted.get(line.typeId) ?? 0) + line.quantity * quantity);
+  }
+  return [...wanted].map(([typeId, quantity]) => ({ typeId, quantity }));
+}
+
+/** What is taken of some spaces' floors, and of all pools, in a span. */
+async function takenIn(
+  reader: Reader,
+  candidates: readonly Candidate[],
+  pools: readonly PoolLine[],
+  span: Interval,
+): Promise<Pick<WorldSnapshot, 'busy' | 'uses' | 'equipment'>> {
+  const parts = [...new Set(candidates.flatMap(({ space }) => space.parts))];
+  const busy = await reader.json<BusyTuple[]>(BUSY, { ...span, parts: JSON.stringify(parts) });
+  const types = pools.map(({ typeId }) => typeId);
+  const uses = await usesIn(reader, span);
+  return {
+    busy: busy.map(([resourceId, start, end, claimId]) => ({ resourceId, span: { start, end }, claimId })),
+    uses: uses.flatMap(([type, start, end, quantity], index) => {
+      const typeId = types.find((each) => each === type);
+      return typeId === undefined
+        ? []
+        : [{ typeId, span: { start, end }, quantity, claimId: index as BusyRow['claimId'] }];
+    }),
+    equipment: await loadEquipmentFacts(reader, types),
+  };
+}
+
+/** For each want the spaces that would do: familiar ones first, then those with fewest seats to spare. */
+function candidatesByWant(
+  { wants }: EarliestSearch,
+  facts: readonly SpaceFacts[],
+  familiar: Familiar,
+): Candidate[][] {
+  return wants.map(({ people, layout, has, space }) => {
+    const wanted = { people, layout, features: has ? [has] : [], dates: [] };
+    const eligible = space === null ? facts : facts.filter(({ id }) => id === space);
+    return candidatesFor(eligible, wanted).sort(
+      (a, b) =>
+        familiarRank(familiar, a.space.id) - familiarRank(familiar, b.space.id) ||
+        a.offer.seats - b.offer.seats,
+    );
+  });
+}
+
+function sayMoment(
+  { start, lastStart, spaces }: Moment,
+  minutes: number,
+  rows: ReadonlyMap<number, KnownSpace>,
+  tzid: string,
+): EarliestMoment {
+  const begins = toLocal(start, tzid);
+  return {
+    start: begins,
+    when: spanText(begins, toLocal(addMinutes(start, minutes), tzid)),
+    upTo: lastStart > start ? sayTime(toLocal(lastStart, tzid)) : null,
+    spaces: spaces.map(({ space: { id }, offer }) => ({
+      id,
+      name: rows.get(id)!.name,
+      code: rows.get(id)!.code,
+      kind: offer.layout,
+      layout: LAYOUT_WORDS[offer.layout],
+      seats: offer.seats,
+    })),
+  };
+}
+
+/** Neither place nor time is fixed: the earliest moments at which all that is wanted is free together. */
+export async function findEarliest(ctx: Context, search: EarliestSearch): Promise<Outcome<EarliestReply>> {
+  const { db } = ctx;
+  const { tzid, grainMin } = await siteDays(db);
+  const { accessMin, exitMin } = await siteBands(db);
+  const spaces = await knownSpaces(db);
+  const wants = candidatesByWant(
+    search,
+    spaces.map(({ facts }) => facts),
+    await familiarTo(ctx),
+  );
+  const unfit = wants.flatMap((own, index) => (own.length ? [] : [index]));
+  if (unfit.length) return done({ moments: [], unfit });
+  const now = ctx.clock.now();
+  const first = startOfDay(search.first, tzid);
+  const within = {
+    start: first > now ? first : now,
+    end: startOfDay(addDays(search.last, 1), tzid),
+  };
+  if (within.start >= within.end) return done({ moments: [], unfit });
+  const around = { start: addMinutes(within.start, -AROUND_MIN), end: addMinutes(within.end, AROUND_MIN) };
+  const pools = await poolsOf(db, search);
+  const taken = await takenIn(db, wants.flat(), pools, around);
+  const wanted: EarliestWanted = {
+    wants,
+    pools,
+    within,
+    lengthMin: search.minutes,
+    accessMin,
+    exitMin,
+    grainMin,
+    hours: { fromMin: search.between, toMin: search.and },
+    weekdays: ON_DAYS[search.on],
+  };
+  const asker = await askerOf(ctx, db);
+  const site = await mainSite(db);
+  const side = sideOf(ctx);
+  const bySpace = new Map(spaces.map(({ facts }) => [facts.id, facts]));
+  const mayAsk = (space: SpaceId, event: Interval): boolean => {
+    const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
+    const findings = checkPolicy(date, bySpace.get(space)!, asker, site!.horizon_months, tzid);
+    return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
+  };
+  const moments = earliestMoments(wanted, { tzid, ...taken }, mayAsk, MOST_MOMENTS);
+  const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
+  return done({ moments: moments.map((moment) => sayMoment(moment, search.minutes, byId, tzid)), unfit });
+}

@@ -1,0 +1,236 @@
+import { sayTime } from '@/contracts/words/when';
+import {
+  answerAll,
+  candidatesFor,
+  datesIn,
+  doubtfulAmong,
+  findingsIn,
+  groupAlike,
+  rankPlaces,
+  unfitFor,
+  type Candidate,
+  type PlaceAnswer,
+  type PlaceWanted,
+} from '@/core/checks/place-search';
+import { verdictOf, type AskedFacts, type Finding, type Verdict } from '@/core/checks/findings';
+import { overlaps } from '@/core/time/epoch-minute';
+import { toLocal } from '@/core/time/zone';
+import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
+import type { BookingTuple } from '@/contracts/board';
+import type { CheckInput } from '@/contracts/ask';
+import type { FoundPlace, PlaceSearch, PlacesReply } from '@/contracts/places';
+import { done, type Outcome } from '@/contracts/refusal';
+import { familiarRank, type Familiar } from '@/contracts/own';
+import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { sayUnfit, sayUnfitSpaces } from '@/contracts/words/unfit';
+import type { Context } from '../../context/context';
+import { loadWorld } from '../../repositories/world/snapshot';
+import { siteBands } from '../../repositories/world/space-facts';
+import { loadAskedHouse } from '../checks/ask-house';
+import { sideOf } from '../checks/check-request';
+import { askerOf, speakerFor } from '../checks/verdicts';
+import { familiarTo } from '../../repositories/people/familiar';
+import { boardRowsText } from './board-span';
+import { knownSpaces, type KnownSpace } from './board-house';
+import { standingIn } from './standing';
+
+const MOST_SENTENCES = 2;
+
+/** The search as a request that has no space yet. */
+const asCheck = (
+  { people, when, type, quantity }: PlaceSearch,
+  usual: Pick<CheckInput, 'accessMin' | 'exitMin'>,
+): CheckInput => ({
+  people,
+  when,
+  ...usual,
+  spaces: [],
+  moreCategoryIds: [],
+  equipment: type === null ? [] : [{ typeId: type, quantity }],
+  publish: false,
+  kind: 'office-chooses',
+  overrides: [],
+});
+
+function foundPlace(
+  { offer, spareSeats, verdict, count }: PlaceAnswer,
+  space: KnownSpace,
+  dates: number,
+  familiar: number,
+  sentences: readonly string[],
+): FoundPlace {
+  return {
+    spaceId: space.id,
+    code: space.code,
+    name: space.name,
+    building: space.building,
+    kind: offer.layout,
+    layout: LAYOUT_WORDS[offer.layout],
+    seats: offer.seats,
+    spareSeats,
+    verdict,
+    clear: count.clear,
+    look: count.look,
+    dates,
+    familiar,
+    sentences,
+  };
+}
+
+/** Among those that answer equally well what is pinned comes first, then what one used before. */
+function firstFamiliar(answers: readonly PlaceAnswer[], familiar: Familiar): PlaceAnswer[] {
+  const alike = ({ count }: PlaceAnswer) => `${count.clear} ${count.look} ${count.clash}`;
+  // They come best first: equals stand together, and stay in order where they are equally familiar.
+  const ranks = new Map(
+    [...new Set(answers.map(alike))].map((each, index): [string, number] => [each, index]),
+  );
+  return answers
+    .map((answer) => ({
+      answer,
+      rank: ranks.get(alike(answer))!,
+      own: familiarRank(familiar, answer.space.id),
+    }))
+    .sort((a, b) => a.rank - b.rank || a.own - b.own)
+    .map(({ answer }) => answer);
+}
+
+/** Titles that overlap the event, by building; what the viewer may not know is left out. */
+async function alsoOn(
+  ctx: Context,
+  { claim: { event } }: AskedDate,
+  spaces: ReadonlyMap<number, KnownSpace>,
+  tzid: string,
+): Promise<PlacesReply['alsoOn']> {
+  const { bookings } = await boardRowsText(ctx.db, ctx.viewer, event);
+  const found = new Map<string, string[]>();
+  for (const [, spaceId, state, , , , , start, end, , , , , title] of JSON.parse(
+    bookings,
+  ) as BookingTuple[]) {
+    const space = spaces.get(spaceId);
+    if (state !== 0 || !space || title === null || !overlaps({ start: start!, end: end! }, event)) continue;
+    const clock = (at: typeof event.start) => sayTime(toLocal(at, tzid));
+    const line = `${title}, ${clock(start!)}–${clock(end!)}, ${space.name}`;
+    found.set(space.building, [...(found.get(space.building) ?? []), line]);
+  }
+  return [...found].map(([building, events]) => ({ building, events: events.sort() }));
+}
+
+/** Places listed with why the first date that is not clear is not; those after them with their count alone. */
+const MOST_SAID = 20;
+
+interface Searched {
+  readonly ctx: Context;
+  readonly candidates: readonly Candidate[];
+  readonly wanted: PlaceWanted;
+  readonly side: ReturnType<typeof sideOf>;
+  readonly asked: AskedFacts;
+}
+
+/** Verdicts of all candidates on all dates: what is alike is checked once, what stands in each comes in one statement. */
+async function verdictsOf({ ctx, candidates, wanted, side, asked }: Searched): Promise<Verdict[][]> {
+  const { db } = ctx;
+  const groups = groupAlike(candidates);
+  const standing = await standingIn(db, candidates, wanted);
+  const verdicts = (findings: readonly (readonly Finding[])[]) =>
+    findings.map((each) => verdictOf(each, side));
+  const alike: Verdict[][] = [];
+  for (const [first] of groups) {
+    const candidate = candidates[first!]!;
+    const world = await loadWorld(db, datesIn(candidate, wanted));
+    alike.push(verdicts(findingsIn(candidate, wanted, { ...world, busy: [] }, asked)));
+  }
+  const whole = new Map<number, Verdict[]>();
+  for (const index of doubtfulAmong(candidates, wanted, standing)) {
+    const candidate = candidates[index]!;
+    const world = await loadWorld(db, datesIn(candidate, wanted));
+    whole.set(index, verdicts(findingsIn(candidate, wanted, world, asked)));
+  }
+  return answerAll(groups, alike, whole, standing);
+}
+
+/** Why the first date that is not clear is not, for the places that are listed first. */
+async function sentencesOf(
+  { ctx, wanted, side, asked }: Searched,
+  answers: readonly PlaceAnswer[],
+): Promise<Map<number, string[]>> {
+  const { db, viewer } = ctx;
+  const told = answers.slice(0, MOST_SAID).filter(({ firstNotClear }) => firstNotClear !== null);
+  if (!told.length) return new Map();
+  // Spaces are no rivals, but a check takes what it is given as one request: each is checked alone, in one world.
+  // Only what stands in the one date that is told of has to be there.
+  const world = await loadWorld(
+    db,
+    told.map((answer) => datesIn(answer, wanted)[answer.firstNotClear!]!),
+  );
+  const found = told.map((answer) => ({
+    position: answer.position,
+    findings: findingsIn(answer, wanted, world, asked)[answer.firstNotClear!]!.slice(0, MOST_SENTENCES),
+  }));
+  const speaker = await speakerFor(
+    db,
+    viewer,
+    world,
+    found.flatMap(({ findings }) => findings),
+    side,
+  );
+  return new Map(
+    found.map(({ position, findings }) => [position, findings.map((finding) => speaker.say(finding))]),
+  );
+}
+
+/** Every space that seats the people and has what is wanted, with the verdict over all dates, best first. */
+export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Outcome<PlacesReply>> {
+  const { db } = ctx;
+  // The request form starts from the same minutes, so that both say the same.
+  const input = asCheck(search, await siteBands(db));
+  const house = await loadAskedHouse(ctx, db, input);
+  const asked = datesAsked(input, house);
+  if (!asked.ok) return asked;
+  const { dates, inWords, notes } = asked.value;
+  const spaces = await knownSpaces(db);
+  const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
+  const wanted: PlaceWanted = {
+    people: search.people,
+    layout: search.layout,
+    features: search.has === null ? [] : [search.has],
+    dates: dates.map(({ claim, ...date }) => ({
+      ...date,
+      claim: { ...claim, equipment: claim.equipment.map((line) => ({ ...line, spaceIndex: 0 })) },
+    })),
+  };
+  const candidates = candidatesFor(
+    spaces.map(({ facts }) => facts),
+    wanted,
+  );
+  const unfit = spaces.flatMap(({ id, facts }) => {
+    const why = unfitFor(facts, wanted);
+    return why ? [{ spaceId: id, why }] : [];
+  });
+  const searched: Searched = {
+    ctx,
+    candidates,
+    wanted,
+    side: sideOf(ctx),
+    asked: { asker: await askerOf(ctx, db) },
+  };
+  const verdicts = candidates.length && dates.length ? await verdictsOf(searched) : candidates.map(() => []);
+  const familiar = await familiarTo(ctx);
+  const answers = firstFamiliar(rankPlaces(candidates, verdicts, search.people), familiar);
+  const sentences = await sentencesOf(searched, answers);
+  return done({
+    inWords,
+    notes,
+    unfit: unfit.map(({ spaceId, why }) => ({ spaceId, why: sayUnfit(why) })),
+    unfitText: unfit.length ? sayUnfitSpaces(unfit.map(({ why }) => why)) : '',
+    places: answers.map((answer) =>
+      foundPlace(
+        answer,
+        byId.get(answer.space.id)!,
+        dates.length,
+        familiarRank(familiar, answer.space.id),
+        sentences.get(answer.position) ?? [],
+      ),
+    ),
+    alsoOn: dates.length ? await alsoOn(ctx, dates[0]!, byId, house.tzid) : [],
+  });
+}

@@ -1,0 +1,66 @@
+import { say } from '@/contracts/language/say';
+import { levels, scarcest } from '@/core/equipment/peak-use';
+import type { EquipmentTypeId } from '@/core/ids';
+import { addMinutes } from '@/core/time/epoch-minute';
+import { addDays, dateOf } from '@/core/time/local-time';
+import { dayInterval, toLocal } from '@/core/time/zone';
+import type { PoolDay, PoolPage } from '@/contracts/places';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { duringText } from '@/contracts/words/when';
+import { permissionFor } from '../../auth/policy';
+import type { Context } from '../../context/context';
+import { familiarTo } from '../../repositories/people/familiar';
+import { boardHouse } from './board-house';
+import { usesIn } from './board-span';
+import { unitsOf } from './units';
+import { KITS_WITH_TYPE } from './look.queries';
+
+/** So many days of its level are told. */
+const AHEAD_DAYS = 21;
+
+/** Everything to know about a pool before asking for it, and what is left of it in the next days. */
+export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPage>> {
+  const { db, viewer } = ctx;
+  const house = await boardHouse(db);
+  const pool = house.pools.find((each) => each.id === id);
+  if (!pool) return refuse({ code: 'not-found', what: say`pool with this number` });
+  const { tzid } = house;
+  const now = ctx.clock.now();
+  const today = dateOf(toLocal(now, tzid));
+  const dates = Array.from({ length: AHEAD_DAYS }, (_, index) => addDays(today, index));
+  const span = {
+    start: dayInterval(today, tzid).start,
+    end: dayInterval(dates[dates.length - 1]!, tzid).end,
+  };
+  const uses = (await usesIn(db, span)).flatMap(([type, start, end, quantity]) =>
+    type === id ? [{ span: { start, end }, quantity }] : [],
+  );
+  const { stock, fetchMin, returnMin } = pool.facts;
+  const days = dates.map((date): PoolDay => {
+    const least = scarcest(dayInterval(date, tzid), uses, stock);
+    return {
+      date,
+      stock: least.stock,
+      away: least.inUse,
+      left: least.left,
+      when: least.inUse ? duringText(least.span, tzid) : null,
+    };
+  });
+  const [level] = levels({ start: now, end: addMinutes(now, 1) }, uses, stock);
+  const mayReadUnits = permissionFor('units.read', viewer) === 'allowed';
+  const units = mayReadUnits && pool.units.length ? await unitsOf(ctx, id as EquipmentTypeId) : null;
+  return done({
+    id,
+    name: pool.name,
+    store: pool.store,
+    fetchMin,
+    returnMin,
+    now: { stock: level!.stock, left: level!.left },
+    kits: await db.all(KITS_WITH_TYPE, { id }),
+    days,
+    units: units?.ok ? units.value : null,
+    unitNames: pool.units.map(({ name }) => name),
+    isPinned: (await familiarTo(ctx)).pools.includes(id),
+    today,
+  });
+}

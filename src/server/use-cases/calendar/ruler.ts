@@ -1,0 +1,100 @@
+import type { PersonId } from '@/core/ids';
+import { maySeeWaiting } from '@/core/publishing/right-to-know';
+import { openOn } from '@/core/spaces/hours';
+import { totalMin, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { addDays, type LocalDate } from '@/core/time/local-time';
+import { dayInterval, startOfDay } from '@/core/time/zone';
+import type { RulerDay } from '@/contracts/board';
+import type { Context } from '../../context/context';
+import type { Reader } from '../../db/connection';
+import { occupiedIn } from '../../repositories/world/occupied-in';
+import { siteZone } from '../../repositories/world/space-facts';
+import { knownSpaces } from './board-house';
+import { dayNotes } from './day-notes';
+import { OURS } from './known-bookings';
+import { VERSION_OF_ALL } from './look.queries';
+
+const OCCUPIED = `
+SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
+WHERE r.kind = 'part'`;
+
+// None is longer than the longest date with its bands. Whether one is in the way takes one seek: rows of a resource
+// never overlap, so only the first that ends after its start can be.
+const WAITING = `
+SELECT json_group_array(json_array(start_min, clashes)) AS json FROM (
+  SELECT c.id, c.start_min, MAX(COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = o.resource_id AND f.occupies = 1 AND f.end_min > o.start_min
+    ORDER BY f.end_min LIMIT 1) < o.end_min, 0)) AS clashes
+  FROM occupancy o JOIN claim c ON c.id = o.claim_id JOIN occurrence d ON d.id = c.occurrence_id JOIN request r ON r.id = d.request_id
+  WHERE o.occupies = 0 AND o.start_min > $start - 50400 AND c.start_min >= $start AND c.start_min < $end AND ($office OR ${OURS})
+  GROUP BY c.id)`;
+
+const NOBODY = -1 as PersonId;
+
+/** Occupied minutes of all undivided parts, by day. */
+function takenByDay(spans: readonly [EpochMinute, EpochMinute][], days: readonly Interval[]): number[] {
+  const taken = days.map(() => 0);
+  for (const [start, end] of spans) {
+    // Days differ in length by an hour at most, so the first guess is at most one off.
+    let at = Math.max(0, Math.floor((start - days[0]!.start) / 1440) - 1);
+    for (; at < days.length && days[at]!.start < end; at += 1)
+      taken[at]! += Math.max(0, Math.min(end, days[at]!.end) - Math.max(start, days[at]!.start));
+  }
+  return taken;
+}
+
+/** Occupied share of the open minutes of each day, 0 to 1; the same for everybody, and kept while nothing changes. */
+async function fullnessOf(
+  reader: Reader,
+  dates: readonly LocalDate[],
+  spans: readonly Interval[],
+  tzid: string,
+): Promise<readonly number[]> {
+  const [row] = await reader.all(VERSION_OF_ALL);
+  const key = `fullness ${dates[0]} ${dates.length}`;
+  const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
+  if (known?.version === row!.version) return known.shares;
+  const undivided = (await knownSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
+  const whole: Interval = { start: spans[0]!.start, end: spans[spans.length - 1]!.end };
+  const taken = takenByDay(await reader.json(OCCUPIED, { ...whole }), spans);
+  const shares = dates.map((date, index) => {
+    const open = undivided.reduce((sum, { facts }) => sum + totalMin(openOn(date, facts.hours, tzid)), 0);
+    return open ? Math.min(1, taken[index]! / open) : 0;
+  });
+  reader.kept.set(key, { version: row!.version, shares });
+  return shares;
+}
+
+async function waitingDates(
+  { db, viewer }: Context,
+  span: Interval,
+): Promise<(readonly [EpochMinute, 0 | 1])[]> {
+  if (!viewer) return [];
+  const bind = { ...span, me: viewer.personId, office: maySeeWaiting(viewer, NOBODY) ? 1 : 0 };
+  return db.json(WAITING, bind);
+}
+
+/**
+ * How full each of `days` days from `from` is: occupied part-minutes as a share of open ones, at most 1; and for those
+ * who may see them the dates that wait, and how many of them stand in the way of something.
+ */
+export async function ruler(ctx: Context, from: LocalDate, days: number): Promise<RulerDay[]> {
+  const { db } = ctx;
+  const tzid = await siteZone(db);
+  const dates = Array.from({ length: days }, (_, index) => addDays(from, index));
+  const spans = dates.map((date) => dayInterval(date, tzid));
+  const whole: Interval = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, days), tzid) };
+  const fullness = await fullnessOf(db, dates, spans, tzid);
+  const waiting = await waitingDates(ctx, whole);
+  const notes = await dayNotes(db, from, days);
+  return dates.map((date, index) => {
+    const { start, end } = spans[index]!;
+    const own = waiting.filter(([at]) => at >= start && at < end);
+    return {
+      date,
+      fullness: fullness[index]!,
+      waiting: own.length,
+      clashing: own.filter(([, clashes]) => clashes).length,
+      notes: notes(date),
+    };
+  });
+}

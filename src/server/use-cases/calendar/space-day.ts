@@ -1,0 +1,28 @@
+import { addDays } from '@/core/time/local-time';
+import { startOfDay } from '@/core/time/zone';
+import type { BookingTuple } from '@/contracts/board';
+import type { SpaceDay, SpaceDayQuery } from '@/contracts/space-day';
+import type { Context } from '../../context/context';
+import { siteZone } from '../../repositories/world/space-facts';
+import { knownSpaces } from './board-house';
+import { boardRowsText } from './board-span';
+
+/** What takes some spaces on a day, for the drawing beside a way out; titles as far as the viewer may know. */
+export async function spaceDay(ctx: Context, { day, spaces }: SpaceDayQuery): Promise<SpaceDay[]> {
+  const tzid = await siteZone(ctx.db);
+  const span = { start: startOfDay(day, tzid), end: startOfDay(addDays(day, 1), tzid) };
+  const parts = new Map<number, ReadonlySet<number>>(
+    (await knownSpaces(ctx.db)).map(({ id, facts }) => [id, new Set<number>(facts.parts)]),
+  );
+  const { bookings } = await boardRowsText(ctx.db, ctx.viewer, span);
+  const taken = (JSON.parse(bookings) as BookingTuple[]).filter(([, , state]) => state !== 2);
+  return spaces
+    .filter((spaceId) => parts.has(spaceId))
+    .map((spaceId) => ({
+      spaceId,
+      taken: taken
+        .filter(([, other]) => [...(parts.get(other) ?? [])].some((part) => parts.get(spaceId)!.has(part)))
+        .map(([, , , start, end, , , , , , , , , title]) => ({ start, end, title }))
+        .sort((a, b) => a.start - b.start),
+    }));
+}

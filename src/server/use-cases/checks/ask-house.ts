@@ -1,0 +1,40 @@
+import type { KitItem } from '@/core/equipment/kits';
+import type { CategoryId, EquipmentTypeId } from '@/core/ids';
+import type { CheckInput } from '@/contracts/ask';
+import type { Context } from '../../context/context';
+import type { Reader } from '../../db/connection';
+import { loadSpaceFacts, siteZone } from '../../repositories/world/space-facts';
+import type { AskedHouse } from '@/contracts/asked-dates';
+import { ASKED_HOUSE } from './checks.queries';
+
+/** No row has it. */
+const NO_CATEGORY = 0 as CategoryId;
+
+export interface KnownHouse extends AskedHouse {
+  readonly audiences: readonly string[];
+  readonly categories: readonly CategoryId[];
+}
+
+/** What of the house the dates of a request depend on, and for whom its category usually is. */
+export async function loadAskedHouse(ctx: Context, reader: Reader, input: CheckInput): Promise<KnownHouse> {
+  const row = await reader.value(ASKED_HOUSE, {
+    spaces: input.spaces.map(({ spaceId }) => spaceId),
+    category: input.categoryId ?? NO_CATEGORY,
+  });
+  const contents = new Map<EquipmentTypeId, KitItem[]>();
+  for (const { kit, typeId, quantity } of row.kits)
+    contents.set(kit, [...(contents.get(kit) ?? []), { typeId, quantity }]);
+  // Only dates that go elsewhere need to know what is offered there.
+  const elsewhere = input.overrides.flatMap(({ patch }) => patch.spaces?.map(({ to }) => to) ?? []);
+  const facts = elsewhere.length ? await loadSpaceFacts(reader, [...new Set(elsewhere)]) : [];
+  const offers = new Map(facts.map(({ id, layouts }) => [id, layouts]));
+  return {
+    tzid: await siteZone(reader),
+    now: ctx.clock.now(),
+    horizonMonths: row.horizonMonths,
+    contentsOf: (type) => contents.get(type) ?? [],
+    offersOf: (space) => offers.get(space) ?? [],
+    categories: [...(input.categoryId ? [input.categoryId] : []), ...input.moreCategoryIds],
+    audiences: input.publish ? (input.audiences ?? row.audiences) : [],
+  };
+}

@@ -1,0 +1,196 @@
+import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
+import { findingsByDate } from '@/core/checks/check';
+import { isConsentRefused, type Finding, type WantedDate } from '@/core/checks/findings';
+import type { OccurrenceId, RequestId } from '@/core/ids';
+import { occupiedOf } from '@/core/occupancy/bands';
+import { NearWorld } from '@/core/remedies/near-world';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addDays, dateOf, localDateTime } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import type { DeskLine, Handler } from '@/contracts/desk';
+import { sayLoss } from '@/contracts/words/desk';
+import { sinceText } from '@/contracts/words/when';
+import type { SignedInContext } from '../../context/context';
+import type { Reader } from '../../db/connection';
+import { loadWorld } from '../../repositories/world/snapshot';
+import { siteZone } from '../../repositories/world/space-facts';
+import { requestLine } from '../requests/view/request-line';
+import {
+  askedFactsOf,
+  hasProposal,
+  hasWantedChange,
+  isPast,
+  loadClaimsAtRisk,
+  loadDates,
+  loadRequestsForOffice,
+  type DateRow,
+  type RequestRow,
+} from '../../repositories/requests/request-rows';
+import { loadPlaceNames } from '../../repositories/requests/place-names';
+import { consentsTo, countVerdicts, judge, type DateVerdict } from '../checks/verdicts';
+import { SEEN_OF_REQUESTS, SLEEPING_DATES } from './decide.queries';
+
+const DAY_MIN = 1440;
+
+/** Later dates of a series without end that was decided before come back so long ahead. */
+const COMES_BACK_DAYS = 42;
+
+async function sleepingDates(reader: Reader, now: EpochMinute, tzid: string): Promise<Set<OccurrenceId>> {
+  const limit = addDays(dateOf(toLocal(now, tzid)), COMES_BACK_DAYS);
+  const rows = await reader.all(SLEEPING_DATES, { limit: localDateTime(`${addDays(limit, 1)}T00:00`) });
+  return new Set(rows.map(({ id }) => id));
+}
+
+/** What is known of a request beside its dates. */
+interface Seen {
+  readonly handler: Handler | null;
+  /** The longest notice of the services of its waiting dates, in days. */
+  readonly serviceDays: number;
+}
+
+async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
+  const { requests, recipeDays } = await reader.value(SEEN_OF_REQUESTS, { ids });
+  return (id) => {
+    const { handler, serviceDays } = requests[id]!;
+    return { handler, serviceDays: Math.max(serviceDays, recipeDays) };
+  };
+}
+
+// Titles are not spoken on the list; a request's own page names what it collides with.
+const SILENT = { say: () => '' };
+
+const byRequest = (dates: readonly DateRow[]): Map<RequestId, DateRow[]> => {
+  const groups = new Map<RequestId, DateRow[]>();
+  for (const date of dates) {
+    const own = groups.get(date.requestId);
+    if (own) own.push(date);
+    else groups.set(date.requestId, [date]);
+  }
+  return groups;
+};
+
+const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
+  Math.min(
+    claim.event.start - claim.accessMin,
+    ...claim.spaces.map((space) => occupiedOf(claim, space).start),
+  ) as EpochMinute;
+
+const heldUntil = ({ live }: DateRow): EpochMinute | null =>
+  live.find(({ status, kind }) => status === 'held' && kind !== 'fallback')?.holdUntil ?? null;
+
+const rivalsIn = (found: readonly Finding[]): number =>
+  Math.max(0, ...found.map(({ facts }) => (facts.rule === 'also-wanted' ? new Set(facts.by).size : 0)));
+
+const approvableOf = (own: readonly DateRow[], verdicts: readonly DateVerdict[], kind: RequestRow['kind']) =>
+  own
+    .filter(
+      (date, index) =>
+        verdicts[index]!.verdict === 'clear' &&
+        !hasProposal(date) &&
+        (kind !== 'office-chooses' || date.claim.spaces.length > 0),
+    )
+    .map(({ id }) => id);
+
+/** What waits for the office or needs looking at, in order of what is lost by waiting. */
+export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
+  const { db } = ctx;
+  const now = ctx.clock.now();
+  const requests = await loadRequestsForOffice(db);
+  const ids = requests.map(({ id }) => id);
+  const tzid = await siteZone(db);
+  const [dates, asleep, risky, names, seenOf] = await Promise.all([
+    loadDates(db, ids),
+    sleepingDates(db, now, tzid),
+    loadClaimsAtRisk(db),
+    loadPlaceNames(db),
+    loadSeen(db, ids),
+  ]);
+  const waiting = dates.filter((date) => date.state === 'waiting' && !asleep.has(date.id));
+  const [datesOf, waitingOf] = [byRequest(dates), byRequest(waiting)];
+  // One world for all: every request is then checked alone, in memory, against what is near its dates.
+  const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
+  const audiences = [...new Set(requests.flatMap(({ audiences: all }) => all))];
+  const world = keyed.length
+    ? new NearWorld(await loadWorld(db, keyed, { audiences, withWaiting: true }), [])
+    : null;
+  const consents = findingsByDate(
+    keyed,
+    await consentsTo(
+      db,
+      ctx.viewer,
+      keyed,
+      waiting.map(({ claimId }) => claimId),
+    ),
+  );
+  const isAtRisk = (date: DateRow) =>
+    risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
+
+  const line = (request: RequestRow): { place: DeskPlace; line: DeskLine }[] => {
+    const all = datesOf.get(request.id) ?? [];
+    const own = waitingOf.get(request.id) ?? [];
+    const waits = new Set(own.map(({ id }) => id));
+    const [first] = all.filter((date) => waits.has(date.id) || hasWantedChange(date) || isAtRisk(date));
+    if (!first) return [];
+    const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
+    const found = world
+      ? [
+          // What is held or wanted for its own waiting dates is not in its way.
+          ...world.checkApart(
+            wanted,
+            { ...askedFactsOf(request), now },
+            new Set(own.flatMap(({ live }) => live.map(({ id }) => id))),
+          ),
+          ...own.flatMap(({ id }) => consents.get(String(id))!),
+        ]
+      : [];
+    const verdicts = judge(wanted, found, 'office', SILENT);
+    const seen = seenOf(request.id);
+    const open = own.filter((date) => !isPast(date, now));
+    const loss = firstLoss(
+      open.map((date) => ({
+        occupiedFrom: occupiedFrom(date),
+        noticeMin: seen.serviceDays * DAY_MIN,
+        heldUntil: heldUntil(date),
+      })),
+    );
+    const place: DeskPlace = {
+      loss: loss?.at ?? occupiedFrom(first),
+      rivals: rivalsIn(found),
+      askedAt: request.askedMin,
+      isAnswerAwaited: own.length > 0 && (request.isQuestionOpen === 1 || own.every(hasProposal)),
+    };
+    return [
+      {
+        place,
+        line: {
+          ...requestLine(request, all, first, now, names, {
+            verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
+            changesWanted: all.filter(hasWantedChange).length,
+            atRisk: all.filter(isAtRisk).length,
+          }),
+          version: request.version,
+          clear: approvableOf(own, verdicts, request.kind).filter((id) =>
+            open.some((date) => date.id === id),
+          ),
+          offered: own.filter(hasProposal).length,
+          consentRefused: verdicts.filter(({ findings }) => isConsentRefused(findings)).length,
+          loss: loss && sayLoss(loss, now, tzid),
+          step: nearness(place.loss, now),
+          rivals: place.rivals,
+          askedText: sinceText(request.askedMin, now),
+          askedMin: request.askedMin,
+          beginsMin: occupiedFrom(first),
+          handler: seen.handler,
+          isMine: seen.handler?.id === ctx.viewer.personId,
+          isAnswerAwaited: place.isAnswerAwaited,
+          buildings: [...new Set(first.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building))],
+        },
+      },
+    ];
+  };
+  const order = byLoss(now);
+  return requests
+    .flatMap(line)
+    .sort((a, b) => order(a.place, b.place))
+    .map((each) => each.line);
+}

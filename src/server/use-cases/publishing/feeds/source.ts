@@ -1,0 +1,152 @@
+import { say, texts } from '@/contracts/language/say';
+import { FACTS, type Fact } from '@/core/publishing/facts';
+import { OPEN_FACTS } from '@/core/publishing/shown';
+import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { Context } from '../../../context/context';
+import type { Reader } from '../../../db/connection';
+import {
+  calendarFor,
+  endedCalendars,
+  keptCalendars,
+  type Calendar,
+} from '../../../repositories/publishing/calendars';
+import { holderOf } from '../../../repositories/publishing/link-holder';
+
+/** What a feed is asked for by. */
+export type FeedOf =
+  | { readonly kind: 'calendar'; readonly slug: string; readonly token: string | null }
+  | { readonly kind: 'space'; readonly code: string }
+  | { readonly kind: 'host'; readonly id: number }
+  /** One's own bookings, by the private link alone: programs that read feeds cannot sign in. */
+  | { readonly kind: 'own'; readonly token: string };
+
+/** A calendar as a feed of it is made. */
+export interface FeedSource {
+  readonly id: number;
+  readonly name: string;
+  readonly about: string;
+  readonly hue: string;
+  readonly facts: readonly Fact[];
+  /** Path of the page that shows the same; empty where there is none. */
+  readonly path: string;
+  /** Path of the feeds, without the file. */
+  readonly feedPath: string;
+  readonly fileName: string;
+  /** Whether anybody may have it who asks. */
+  readonly isForEveryone: boolean;
+}
+
+const NO_CALENDAR = refuse(
+  texts({ code: 'not-found', what: 'calendar at this address for you to read' }, 'what'),
+);
+const NO_FEED = refuse(texts({ code: 'not-found', what: 'feed at this address' }, 'what'));
+
+/** A calendar that has ended, for as long as those who follow it have to be told that nothing stands there any more. */
+async function endedCalendar(
+  ctx: Pick<Context, 'db' | 'viewer' | 'clock'>,
+  { slug, token }: Extract<FeedOf, { kind: 'calendar' }>,
+): Promise<Calendar | null> {
+  const since = ctx.clock.now() - CANCELLED_SHOWN_DAYS * 1440;
+  return (await endedCalendars(ctx, token, since)).find((each) => each.slug === slug) ?? null;
+}
+
+interface KeptRow {
+  readonly id: number;
+  readonly name: string;
+  readonly kept: number | null;
+}
+
+async function rowSource(
+  reader: Reader,
+  sql: string,
+  bind: Record<string, unknown>,
+  of: (row: KeptRow) => Omit<FeedSource, 'id' | 'hue' | 'name'>,
+): Promise<Outcome<FeedSource>> {
+  const [row] = await reader.rows<KeptRow>(sql, bind);
+  if (!row) return NO_FEED;
+  // Nothing was ever public there: an empty feed, which fills as soon as something is.
+  return done({ ...of(row), id: row.kept ?? 0, hue: '', name: row.name });
+}
+
+function calendarSource(calendar: Calendar): FeedSource {
+  const { id, slug, name, about, hue, facts, readers } = calendar;
+  const path = `/notices/${slug}`;
+  const isForEveryone = readers.kind === 'everyone';
+  return { id, name, about, hue, facts, path, feedPath: path, fileName: slug, isForEveryone };
+}
+
+/**
+ * The same for a public calendar from what was read before, without asking the database; good only where the stamp it
+ * comes with still stands.
+ */
+export function keptSource(
+  reader: Reader,
+  of: FeedOf,
+): { readonly stamp: string; readonly source: FeedSource } | null {
+  const kept = keptCalendars(reader);
+  if (!kept || of.kind !== 'calendar' || of.token !== null) return null;
+  const calendar = kept.calendars.find(
+    ({ slug, readers }) => slug === of.slug && readers.kind === 'everyone',
+  );
+  return calendar ? { stamp: kept.stamp, source: calendarSource(calendar) } : null;
+}
+
+/** Finds what a feed is of and whether it may be read. */
+export async function feedSource(
+  ctx: Pick<Context, 'db' | 'viewer' | 'clock'>,
+  of: FeedOf,
+): Promise<Outcome<FeedSource>> {
+  switch (of.kind) {
+    case 'calendar': {
+      const calendar = (await calendarFor(ctx, of.slug, of.token)) ?? (await endedCalendar(ctx, of));
+      if (!calendar) return NO_CALENDAR;
+      return done(calendarSource(calendar));
+    }
+    case 'space':
+      return rowSource(
+        ctx.db,
+        `SELECT s.id, s.name, k.id AS kept FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
+        { code: of.code },
+        ({ name }) => ({
+          about: say`What is on in ${name}.`,
+          facts: OPEN_FACTS,
+          path: `/places/${of.code}`,
+          feedPath: `/feeds/space/${of.code}`,
+          fileName: of.code.toLowerCase(),
+          isForEveryone: true,
+        }),
+      );
+    case 'host':
+      return rowSource(
+        ctx.db,
+        `SELECT g.id, g.name, k.id AS kept FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
+        { id: of.id },
+        ({ name, id }) => ({
+          about: say`What ${name} hosts.`,
+          facts: OPEN_FACTS,
+          path: `/notices?host=${id}`,
+          feedPath: `/feeds/host/${id}`,
+          fileName: `host-${id}`,
+          isForEveryone: true,
+        }),
+      );
+    case 'own': {
+      const holder = await holderOf(ctx.db, of.token);
+      if (!holder) return NO_FEED;
+      return rowSource(
+        ctx.db,
+        `SELECT p.id, p.name, k.id AS kept FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
+        { id: holder.personId },
+        ({ name }) => ({
+          about: say`What ${name} has booked.`,
+          facts: FACTS,
+          path: '/requests',
+          feedPath: `/feeds/own/${of.token}`,
+          fileName: 'bookings',
+          isForEveryone: false,
+        }),
+      );
+    }
+  }
+}

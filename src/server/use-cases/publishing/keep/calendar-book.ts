@@ -1,0 +1,59 @@
+import { say } from '@/contracts/language/say';
+import type { CalendarChoices, KeptCalendar } from '@/contracts/calendars';
+import type { Said } from '@/contracts/house-book/kinds';
+import { FACT_WORDS, filterText, readersText } from '@/contracts/words/calendars';
+import { linkToken } from '../../../auth/feed-links';
+import type { Context } from '../../../context/context';
+import type { Reader } from '../../../db/connection';
+import { loadCalendars } from '../../../repositories/publishing/calendars';
+import { comingOn } from '../coming';
+
+// Retired ones too: what a calendar names has to be there to be taken out of it.
+const named = (table: string, order: string) =>
+  `json((SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY ${order}) FROM ${table}))`;
+
+const CHOICES = `SELECT json_object('buildings', ${named('building', 'position')}, 'spaces', ${named('space', 'position')},
+  'categories', json((SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'hue', hue) ORDER BY position) FROM category)),
+  'hosts', ${named('organisation', 'name')}, 'people', ${named('person', 'name')},
+  'audiences', json((SELECT json_group_array(name ORDER BY position, id) FROM audience))) AS json`;
+
+/** What a calendar can be made of. */
+export const calendarChoices = (reader: Reader): Promise<CalendarChoices> =>
+  reader.json<CalendarChoices>(CHOICES);
+
+/** Every calendar as those who keep it see it. */
+export async function calendarBook(
+  ctx: Context,
+): Promise<{ readonly calendars: KeptCalendar[]; readonly choices: CalendarChoices }> {
+  const calendars = await loadCalendars(ctx.db);
+  const choices = await calendarChoices(ctx.db);
+  const coming = await comingOn(ctx.db, calendars, ctx.clock.now());
+  return {
+    choices,
+    calendars: calendars.map(({ linkNo, ...calendar }) => ({
+      ...calendar,
+      coming: coming[calendar.id] ?? 0,
+      link:
+        calendar.readers.kind === 'link' ? linkToken({ kind: 'calendar', id: calendar.id, linkNo }) : null,
+      showsText: filterText(calendar.filter, choices),
+      readersText: readersText(calendar.readers, choices),
+    })),
+  };
+}
+
+/** A calendar in words, as its history keeps it; null where there is none. */
+export async function saidOfCalendar(reader: Reader, id: number): Promise<Said | null> {
+  const calendar = (await loadCalendars(reader)).find((each) => each.id === id);
+  if (!calendar) return null;
+  const choices = await calendarChoices(reader);
+  return {
+    Name: calendar.name,
+    Address: calendar.slug,
+    About: calendar.about,
+    Mark: `${calendar.mark}, ${calendar.hue}`,
+    Shows: filterText(calendar.filter, choices),
+    Tells: calendar.facts.map((fact) => FACT_WORDS[fact]).join(', '),
+    Readers: readersText(calendar.readers, choices),
+    'From the first': calendar.startsOn ? say`switched on` : say`switched off`,
+  };
+}

@@ -1,0 +1,131 @@
+import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
+import type { DateSet } from '@/core/recurrence/dates';
+import { addDays, dateOf } from '@/core/time/local-time';
+import type { AskInput } from '@/contracts/ask';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { insertClaims } from '../../../repositories/claims/insert-claims';
+import { publicTextOf } from '../../../platform/text/public-html';
+import { insertDetails } from './ask-details';
+import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
+import { Occurrence, Request, Segment, SegmentDate } from '../../../db/tables/requests';
+import { Claim } from '../../../db/tables/claims';
+import { asFlag, writeJson } from '../../../db/tables/column';
+
+export interface NewRequest {
+  readonly input: AskInput;
+  readonly asked: AskedDates;
+  readonly tzid: string;
+  readonly ref: string;
+  readonly uid: string;
+  readonly requesterId: PersonId;
+  readonly typedBy: PersonId;
+  readonly audiences: readonly string[];
+}
+
+/** The request with who and what, and its one segment. */
+export async function insertRequest(
+  change: ChangeSet,
+  { input, asked, ref, requesterId, typedBy, tzid, uid, audiences }: NewRequest,
+) {
+  const requestId = await change.nextId(Request);
+  const segmentId = await change.nextId(Segment);
+  const text = input.publicHtml === undefined ? null : publicTextOf(input.publicHtml);
+  // As it was asked for, but for what could run: others open it to start from it.
+  const { key: _key, ...asAsked } = { ...input, ...(text && { publicHtml: text.html }) };
+  await change.insert(Request, [
+    {
+      id: requestId,
+      ref,
+      requester_id: requesterId,
+      title: input.title,
+      public_text: text?.plain ?? input.publicText,
+      public_html: text?.html ?? '',
+      kind: input.kind,
+      second_line: input.secondLine,
+      contact: input.contact,
+      wants: writeJson<unknown>(input.wants),
+      second_choices: writeJson<unknown>(input.secondChoices),
+      typed_by_id: typedBy === requesterId ? null : typedBy,
+      notes: input.notes,
+      people: input.people,
+      publish: asFlag(input.publish),
+      wheelchairs: input.spaces.reduce((sum, { wheelchairs }) => sum + wheelchairs, 0),
+      audiences: writeJson(audiences),
+      other_space_ok: asFlag(input.otherSpaceOk),
+      as_asked: writeJson<unknown>(asAsked),
+      asked_min: change.at,
+    },
+  ]);
+  await insertDetails(change, requestId, input);
+  await change.insert(Segment, [
+    {
+      id: segmentId,
+      request_id: requestId,
+      no: 1,
+      uid,
+      tzid,
+      start_local: asked.set.start,
+      end_local: asked.end,
+      all_day: asFlag(asked.set.allDay),
+      rrule: asked.set.rrule,
+      endless: asFlag(asked.isEndless),
+      materialised_until: asked.until,
+      // Nothing of a series without end is decided before somebody decides it.
+      decided_until: asked.isEndless ? addDays(dateOf(asked.set.start), -1) : asked.until,
+      created_min: change.at,
+      changed_min: change.at,
+    },
+  ]);
+  await insertSegmentDates(change, asked.set, segmentId);
+  return { requestId: requestId, segmentId: segmentId };
+}
+
+/** One waiting date for each asked start, with what it wants; returns their claims in order. */
+export async function insertDates(
+  change: ChangeSet,
+  dates: readonly AskedDate[],
+  requestId: RequestId,
+  segmentId: SegmentId,
+): Promise<{ occurrenceIds: OccurrenceId[]; claimIds: ClaimId[] }> {
+  const occurrenceIds = await change.nextIds(Occurrence, dates.length);
+  const claimIds = await change.nextIds(Claim, dates.length);
+  await change.insert(
+    Occurrence,
+    dates.map(({ key, own }, n) => ({
+      id: occurrenceIds[n]!,
+      request_id: requestId,
+      segment_id: segmentId,
+      recurrence_local: key,
+      state: 'waiting' as const,
+      own: writeJson(own),
+      // The claims follow in this transaction; the reference is checked at its end.
+      standing_id: claimIds[n]!,
+    })),
+  );
+  await insertClaims(
+    change,
+    dates.map(({ start, end, claim }, n) => ({
+      occurrenceId: occurrenceIds[n]!,
+      kind: 'asked',
+      status: 'wanted',
+      holdUntil: null,
+      startLocal: start,
+      endLocal: end,
+      content: claim,
+    })),
+  );
+  return { occurrenceIds, claimIds };
+}
+
+/** Dates besides the rule, and those left out of it. */
+export const insertSegmentDates = (change: ChangeSet, set: DateSet, segmentId: SegmentId): Promise<void> =>
+  change.insert(SegmentDate, [
+    ...[...new Set(set.extra)].map((at) => ({
+      segment_id: segmentId,
+      recurrence_local: at,
+      kind: 'extra' as const,
+    })),
+    ...[...new Set(set.excluded)]
+      .filter((at) => !set.extra.includes(at))
+      .map((at) => ({ segment_id: segmentId, recurrence_local: at, kind: 'excluded' as const })),
+  ]);

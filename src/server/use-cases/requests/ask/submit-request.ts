@@ -1,0 +1,165 @@
+import { unsaid } from '@/contracts/language/say';
+import { makeReference } from '@/core/changes/reference';
+import { RULES, type Rule } from '@/core/checks/findings';
+import { planDate, type LiveClaim } from '@/core/changes/plan-date';
+import { policyOn } from '@/core/spaces/policy';
+import { dateOf } from '@/core/time/local-time';
+import type { AskInput, AskReply } from '@/contracts/ask';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { applyPlans } from '../../../repositories/claims/apply-plans';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { loadConsentBook } from '../../../repositories/consent/consent-book';
+import { runChangeSet } from '../../../effects/run-change-set';
+import type { SignedInContext } from '../../../context/context';
+import type { Reader } from '../../../db/connection';
+import { loadSpaceFacts } from '../../../repositories/world/space-facts';
+import { beside, MOST_DATES_HERE } from '../../../context/long-work';
+import { askerOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
+import { loadAskedHouse } from '../../checks/ask-house';
+import { sideOf } from '../../checks/check-request';
+import { detailFaults, requesterOf, wantedServices } from './ask-details';
+import { beyondStock, unknownThings } from '../../checks/known-things';
+import { insertDates, insertRequest } from './insert-request';
+import { asksForMore, datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
+import { ownLinks } from '../change/check-plans';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import { REFERENCE_TAKEN } from './ask.queries';
+
+/** The field a rule is about; what is about nothing narrower stands beside the people. */
+function fieldOf(rule: Rule, space: number): string {
+  if (rule === 'past') return 'when.startsAt';
+  return rule === 'layout-not-offered' ? `spaces.${space}.layout` : 'people';
+}
+
+/** What requesters can put right alone, beside the field it is about. Said once, however many dates it concerns. */
+function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFault[] {
+  const faults = new Map<string, FieldFault>();
+  for (const { findings, sentences } of verdicts)
+    findings.forEach(({ facts, spaceId }, index) => {
+      const { severity, sentence } = sentences[index]!;
+      if (!RULES[facts.rule].mustBePutRight || severity !== 'blocks') return;
+      const space = input.spaces.findIndex((each) => each.spaceId === spaceId);
+      const path = fieldOf(facts.rule, space);
+      faults.set(`${path} ${sentence}`, { path, message: sentence });
+    });
+  return [...faults.values()];
+}
+
+async function freeReference(reader: Reader, random: () => number): Promise<string> {
+  for (;;) {
+    const ref = makeReference(random);
+    const taken = await reader.all(REFERENCE_TAKEN, { ref });
+    if (!taken.length) return ref;
+  }
+}
+
+/** Whether every space of every date is given without a decision of the office. */
+async function areGrantedInstantly(change: ChangeSet, dates: readonly AskedDate[]): Promise<boolean> {
+  const ids = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
+  const facts = new Map((await loadSpaceFacts(change.tx, ids)).map((space) => [space.id, space]));
+  // Nobody agrees for those who look after the place.
+  const { stewardsOf, stewardsOfPool } = await loadConsentBook(
+    change.tx,
+    dates.map(({ claim }) => claim),
+    [],
+  );
+  return (
+    ids.length > 0 &&
+    stewardsOf.size + stewardsOfPool.size === 0 &&
+    dates.every(({ key, claim }) =>
+      claim.spaces.every(
+        ({ spaceId }) => policyOn(facts.get(spaceId)!.policies ?? [], dateOf(key))?.granted === 'instantly',
+      ),
+    )
+  );
+}
+
+/** A clear request for such spaces approves itself, in the change that asks. */
+async function grant(
+  change: ChangeSet,
+  requestId: RequestId,
+  dates: readonly AskedDate[],
+  made: { occurrenceIds: readonly OccurrenceId[]; claimIds: readonly ClaimId[] },
+): Promise<void> {
+  const plans = dates.map((date, index) => {
+    const asked: LiveClaim = {
+      id: made.claimIds[index]!,
+      kind: 'asked',
+      status: 'wanted',
+      isStanding: true,
+      startLocal: date.start,
+      endLocal: date.end,
+      content: date.claim,
+    };
+    const result = planDate(
+      { occurrenceId: made.occurrenceIds[index]!, state: 'waiting', claims: [asked] },
+      { action: 'approve' },
+    );
+    if (result.kind !== 'planned') throw new Error('a waiting date can be approved');
+    return { requestId, plan: result.plan, own: null };
+  });
+  const keyed = dates.map((date, index) => ({ ...date, occurrenceId: made.occurrenceIds[index]! }));
+  await applyPlans(change, plans, await ownLinks(change, keyed));
+}
+
+/**
+ * Takes a request with all its dates, waiting. What depends on the calendar may clash: deciding that is the office's.
+ * What the requester can put right alone is refused with the field it is about. The same key again gives the same
+ * reference.
+ */
+export async function submitRequest(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
+  const work = { name: 'submit-request', args: [input], kind: 'writes' } as const;
+  return beside(ctx, { ...work, isLong: await asksForMany(ctx, input) }, () => submitHere(ctx, input));
+}
+
+async function asksForMany(ctx: SignedInContext, input: AskInput): Promise<boolean> {
+  if (!ctx.sendOut || (await unknownThings(ctx.db, input)).length) return false;
+  return asksForMore(input, await loadAskedHouse(ctx, ctx.db, input), MOST_DATES_HERE);
+}
+
+async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
+  const order = { action: unsaid('asked'), reason: '', idempotencyKey: input.key };
+  return runChangeSet<AskReply>(ctx, order, async (change) => {
+    const unknown = [
+      ...(await unknownThings(change.tx, input)),
+      ...(await detailFaults(ctx, change.tx, input)),
+    ];
+    if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
+    const requester = await requesterOf(ctx, change.tx, input);
+    if (!requester.ok) return requester;
+    const house = await loadAskedHouse(ctx, change.tx, input);
+    const services = await wantedServices(change.tx, input);
+    const asked = datesAsked(input, house);
+    if (!asked.ok) return asked;
+    const { isEndless } = asked.value;
+    const dates = withServices(asked.value.dates, services);
+    const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
+      side: sideOf(ctx),
+      asker: await askerOf(ctx, change.tx, requester.value),
+      audiences: house.audiences,
+      categories: house.categories,
+      isEndless,
+    });
+    const faults = [...toPutRight(verdicts, input), ...(await beyondStock(change.tx, input, asked.value))];
+    if (faults.length) return refuse({ code: 'put-right', fields: faults });
+
+    const ref = await freeReference(change.tx, ctx.random);
+    const uid = `${ctx.newId()}@calendario.invalid`;
+    const { requestId, segmentId } = await insertRequest(change, {
+      input,
+      asked: asked.value,
+      tzid: house.tzid,
+      audiences: house.audiences,
+      ref,
+      uid,
+      requesterId: requester.value,
+      typedBy: ctx.viewer.personId,
+    });
+    change.requestIds.add(requestId);
+    const made = await insertDates(change, dates, requestId, segmentId);
+    const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
+    const isGranted = isClear && !isEndless && (await areGrantedInstantly(change, dates));
+    if (isGranted) await grant(change, requestId, dates, made);
+    return done({ reference: ref, isGranted });
+  });
+}

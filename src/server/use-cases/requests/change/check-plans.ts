@@ -1,0 +1,200 @@
+import { holdingsOf } from '@/core/checks/check';
+import {
+  needingReason,
+  RULES,
+  severityOf,
+  unapprovable,
+  type Finding,
+  type Side,
+  type WantedDate,
+} from '@/core/checks/findings';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
+import { mergeOwnShoulders } from '@/core/occupancy/turnover';
+import { manyDatesText, spanText } from '@/contracts/words/when';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import type { LinkEnd, PlannedLink } from '../../../repositories/claims/apply-plans';
+import type { SignedInContext } from '../../../context/context';
+import { loadSpaceFacts } from '../../../repositories/world/space-facts';
+import { askerOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
+import { audiencesOf } from '../../../repositories/requests/request-rows';
+import type { PlannedDate } from './plan-steps';
+import { ClaimOverride } from '../../../db/tables/claims';
+import { STANDING_CLAIMS, OVERRIDES_OF_CLAIMS } from './change.queries';
+
+/** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
+const keyOf = ({ date, wanted }: PlannedDate): string => `${wanted!.startLocal}#${date.id}`;
+
+export interface CheckedDate {
+  readonly planned: PlannedDate;
+  readonly verdict: DateVerdict;
+}
+
+/** What goes on taking place beside the claim that is checked: a booking while a change of it is held, a place indoors. */
+function stayingBeside({ date, plan }: PlannedDate): ClaimId[] {
+  const turned = new Set(plan.turns.map(({ claimId }) => claimId));
+  return date.live
+    .filter(({ id, status }) => !turned.has(id) && (status === 'in-force' || status === 'held'))
+    .map(({ id }) => id);
+}
+
+/**
+ * The check once more, on the world as it is inside the transaction, of everything the plans would occupy: against
+ * others, and against one another, since a bulk action moves dates of several requests at once.
+ */
+export async function checkPlans(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  plans: readonly PlannedDate[],
+  side: Side,
+): Promise<CheckedDate[]> {
+  const taking = plans.filter(({ wanted }) => wanted !== null);
+  if (!taking.length) return [];
+  const asker = side === 'requester' ? await askerOf(ctx, change.tx) : undefined;
+  const check = (dates: readonly PlannedDate[], except: readonly ClaimId[]) =>
+    checkAgainstWorld(change.tx, ctx.viewer, wantedDates(dates), {
+      side,
+      now: change.at,
+      except,
+      consentTo: dates.map(({ plan }) =>
+        // What is made anew was never agreed to.
+        plan.draft && plan.draft.status !== 'wanted'
+          ? null
+          : (plan.turns.find(({ status }) => status === 'in-force' || status === 'held')?.claimId ?? null),
+      ),
+      asker,
+    });
+  const live = plans.flatMap(({ date }) => date.live.map(({ id }) => id));
+  const verdicts = await check(taking, live);
+  const checked = taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));
+  const staying = new Map(plans.map((planned) => [planned.date.id, stayingBeside(planned)]));
+  if (![...staying.values()].some((ids) => ids.length)) return checked;
+  // What stays beside one date is nothing to that date, but in the way of the others of the same step.
+  const others = new Set([...staying.values()].flat());
+  const again = async ({ planned, verdict }: CheckedDate): Promise<CheckedDate> => {
+    const own = new Set(staying.get(planned.date.id));
+    const [found] = await check(
+      [planned],
+      live.filter((id) => own.has(id) || !others.has(id)),
+    );
+    return { planned, verdict: unapprovable(found!.findings).length ? found! : verdict };
+  };
+  const looked: CheckedDate[] = [];
+  for (const each of checked) looked.push(isBlocked(each) ? each : await again(each));
+  return looked;
+}
+
+const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
+  plans.map((planned) => ({
+    key: keyOf(planned),
+    claim: planned.wanted!.content,
+    hasBegun:
+      planned.date.state === 'approved' &&
+      planned.date.claim.event.start === planned.wanted!.content.event.start,
+    categories: planned.request.categoryIds,
+    of: {
+      requestId: planned.request.id,
+      audiences: audiencesOf(planned.request),
+      claimId: planned.date.claimId,
+    },
+  }));
+
+interface KeyedDate extends WantedDate {
+  readonly occurrenceId: OccurrenceId;
+}
+
+/** Links between dates that follow one another in the same set-up: shared without asking. */
+export async function ownLinks(change: ChangeSet, dates: readonly KeyedDate[]): Promise<PlannedLink[]> {
+  const spaceIds = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
+  const { topUpOf } = holdingsOf({ spaces: await loadSpaceFacts(change.tx, spaceIds), equipment: [] });
+  const byKey = new Map(dates.map(({ key, occurrenceId }) => [key, occurrenceId]));
+  const end = (key: string, slot: number): LinkEnd => ({ kind: 'date', occurrenceId: byKey.get(key)!, slot });
+  return mergeOwnShoulders(dates, topUpOf).links.map((link) => ({
+    before: end(link.beforeKey, link.beforeSlot),
+    after: end(link.afterKey, link.afterSlot),
+    boundary: link.boundary,
+  }));
+}
+
+/** The turnover links that come with the plans: shoulders of the series itself, and those a finding told of. */
+export async function linksOf(change: ChangeSet, checked: readonly CheckedDate[]): Promise<PlannedLink[]> {
+  const plans = checked.map(({ planned }) => planned);
+  const dates = wantedDates(plans).map((date, index) => ({
+    ...date,
+    occurrenceId: plans[index]!.date.id,
+  }));
+  const own = await ownLinks(change, dates);
+  const found = checked.flatMap(({ planned, verdict }) =>
+    verdict.findings.flatMap(({ facts, spaceId }): PlannedLink[] => {
+      if (facts.rule !== 'shared-shoulder' || facts.claimSpaceId === null) return [];
+      const slot = planned.wanted!.content.spaces.findIndex((space) => space.spaceId === spaceId);
+      const mine: LinkEnd = { kind: 'date', occurrenceId: planned.date.id, slot };
+      const other: LinkEnd = { kind: 'stored', claimSpaceId: facts.claimSpaceId };
+      const [before, after] = facts.side === 'before' ? [other, mine] : [mine, other];
+      return [{ before, after, boundary: facts.boundary }];
+    }),
+  );
+  return [...own, ...found];
+}
+
+/** Sentences of some findings, each once with its dates in front, as a manager reads them without the ladder beside. */
+export function sentencesWhere(
+  checked: readonly CheckedDate[],
+  pick: (findings: readonly Finding[]) => readonly Finding[],
+): string[] {
+  // Of several requests each is named: their dates alone do not tell them apart.
+  const isOfMany = new Set(checked.map(({ planned }) => planned.request.id)).size > 1;
+  const alike = new Map<string, { title: string; sentence: string; spans: Set<string> }>();
+  for (const { planned, verdict } of checked) {
+    const picked = pick(verdict.findings);
+    const span = spanText(planned.wanted!.startLocal, planned.wanted!.endLocal);
+    verdict.findings.forEach((finding, index) => {
+      if (!picked.includes(finding)) return;
+      const { sentence } = verdict.sentences[index]!;
+      const key = `${planned.request.id} ${sentence}`;
+      const known = alike.get(key) ?? { title: planned.request.title, sentence, spans: new Set() };
+      known.spans.add(span);
+      alike.set(key, known);
+    });
+  }
+  return [...alike.values()].map(({ title, sentence, spans }) => {
+    const when = manyDatesText([...spans]);
+    return isOfMany ? `“${title}”, ${when}: ${sentence}` : `${when}: ${sentence}`;
+  });
+}
+
+/** What going ahead accepts without anybody giving a reason: shoulders shared with others, audiences divided. */
+export const warning = (findings: readonly Finding[]): Finding[] =>
+  findings.filter(
+    ({ facts }) => severityOf(facts, 'office') === 'warns' && RULES[facts.rule].override === 'not-needed',
+  );
+
+export const isBlocked = ({ verdict }: CheckedDate): boolean => unapprovable(verdict.findings).length > 0;
+
+/** What goes past a rule of the house, one row each for the record. */
+export async function storeOverrides(
+  change: ChangeSet,
+  checked: readonly CheckedDate[],
+  reason: string,
+): Promise<void> {
+  const by = change.actorId;
+  const past = checked.flatMap(({ planned, verdict }) =>
+    needingReason(verdict.findings).map((finding) => ({ date: planned.date.id, finding })),
+  );
+  // Nobody goes past a rule without being somebody: time never does.
+  if (!past.length || by === null) return;
+  const standing = await change.tx.all(STANDING_CLAIMS, { ids: [...new Set(past.map(({ date }) => date))] });
+  const claimOf = new Map(standing.map(({ date, claim }) => [date, claim]));
+  const rows = past.map(({ date, finding: { facts, spaceId } }) => ({
+    claim_id: claimOf.get(date)!,
+    rule: facts.rule === 'policy' ? `policy:${facts.breach.kind}` : facts.rule,
+    subject: spaceId === null ? 'all' : `space:${spaceId}`,
+    reason,
+    by_id: by,
+  }));
+  const once = new Map(rows.map((row) => [`${row.claim_id} ${row.rule} ${row.subject}`, row]));
+  const known = await change.tx.all(OVERRIDES_OF_CLAIMS, {
+    ids: [...once.values()].map(({ claim_id }) => claim_id),
+  });
+  for (const row of known) once.delete(`${row.claim_id} ${row.rule} ${row.subject}`);
+  await change.insert(ClaimOverride, [...once.values()]);
+}

@@ -1,0 +1,49 @@
+import { say, unsaid } from '@/contracts/language/say';
+import type { ClaimId, RequestId } from '@/core/ids';
+import type { ConsentInput } from '@/contracts/consent';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { runChangeSet } from '../../../effects/run-change-set';
+import type { SignedInContext } from '../../../context/context';
+import { ofAllLookedAfter } from '../../../repositories/consent/consent-book';
+import { Consent } from '../../../db/tables/claims';
+
+const MINE = `SELECT DISTINCT id, request FROM (${ofAllLookedAfter(
+  ({
+    join,
+  }) => `SELECT c.id, o.request_id AS request FROM claim c JOIN occurrence o ON o.id = c.occurrence_id ${join}
+  WHERE c.id IN (SELECT value FROM json_each($claims)) AND c.status IN ('wanted','held') AND q.id = $me`,
+)})`;
+
+/**
+ * Agrees to dates wanted in what one looks after, or does not. An answer can be given anew as long as the date is not
+ * decided; dates that have moved or ended meanwhile are refused, since they are not what was answered.
+ */
+export async function answerConsent(
+  ctx: SignedInContext,
+  { key, answer, claims, reason }: ConsentInput,
+): Promise<Outcome<{ readonly summary: string }>> {
+  const me = ctx.viewer.personId;
+  const order = {
+    action:
+      answer === 'given'
+        ? unsaid('agreed to the use of the place')
+        : unsaid('did not agree to the use of the place'),
+    reason,
+    idempotencyKey: key,
+  };
+  return runChangeSet(ctx, order, async (change) => {
+    const bind = { claims: JSON.stringify(claims), me };
+    const mine = await change.tx.rows<{ id: ClaimId; request: RequestId }>(MINE, bind);
+    if (mine.length < claims.length) return refuse({ code: 'consent-moved' });
+    const before = await change.tx.table(Consent).all({ steward_id: me, claim_id: claims });
+    await change.remove(Consent, before);
+    await change.insert(
+      Consent,
+      claims.map((claim) => ({ claim_id: claim, steward_id: me, answer, at_min: change.at, reason })),
+    );
+    for (const { request } of mine) change.requestIds.add(request);
+    const dates = countText(claims.length, 'date', 'dates');
+    return done({ summary: answer === 'given' ? say`Agreed to ${dates}.` : say`Not agreed to ${dates}.` });
+  });
+}

@@ -1,0 +1,370 @@
+import { say, unsaid } from '@/contracts/language/say';
+import { patchDate } from '@/core/changes/patch';
+import { planDate, type ClaimDraft } from '@/core/changes/plan-date';
+import { isShiftOf, reattach, type Reattached } from '@/core/changes/reattach';
+import { unapprovable } from '@/core/checks/findings';
+import type { SegmentId } from '@/core/ids';
+import { expandDates, type DateSet } from '@/core/recurrence/dates';
+import { withEnd } from '@/core/recurrence/editor-model';
+import { firstDate, isEndless, parsedRule } from '@/core/recurrence/rule';
+import { horizonEnd } from '@/core/spaces/policy';
+import {
+  addDays,
+  addWallMinutes,
+  dateOf,
+  wallMinute,
+  type LocalDateTime,
+  type LocalDate,
+} from '@/core/time/local-time';
+import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
+import { MOST_IN_STEP, sayTooManyInStep, type ChangeReply } from '@/contracts/change';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { SplitInput } from '@/contracts/series';
+import type { AskedDate } from '@/contracts/asked-dates';
+import { countText, spanText } from '@/contracts/words/when';
+import { applyPlans } from '../../../repositories/claims/apply-plans';
+import type { ChangeSet } from '../../../repositories/changes/change-set';
+import { runChangeSet } from '../../../effects/run-change-set';
+import type { SignedInContext } from '../../../context/context';
+import { beside, MOST_DATES_HERE } from '../../../context/long-work';
+import { insertDates, insertSegmentDates } from '../ask/insert-request';
+import { fallbacksGivenUp, sayGivenUp } from '../change/keep-fallbacks';
+import { checkPlans, isBlocked, linksOf, sentencesWhere, warning } from '../change/check-plans';
+import { wantedAfter, type PlannedDate } from '../change/plan-steps';
+import {
+  datesOfRequest,
+  draftOf,
+  hasBegun,
+  loadDates,
+  loadRequest,
+  type DateRow,
+  type RequestRow,
+} from '../../../repositories/requests/request-rows';
+import { actsFor } from '../../access/pick-dates';
+import { lastChange } from '../../../repositories/requests/since';
+import { checkAgainstWorld } from '../../checks/verdicts';
+import { Occurrence, Request, Segment, SegmentDate } from '../../../db/tables/requests';
+import { WorkOrder } from '../../../db/tables/work-orders';
+import { asFlag } from '../../../db/tables/column';
+import { SEGMENT, NEXT_SEGMENT_NO, DATES_BESIDE_FROM } from './series.queries';
+import { mainSite } from '../../../repositories/house/main-site';
+
+interface Segment {
+  readonly id: SegmentId;
+  readonly no: number;
+  readonly uid: string;
+  readonly rrule: string | null;
+  readonly endless: 0 | 1;
+}
+
+interface Split {
+  readonly request: RequestRow;
+  readonly segment: Segment;
+  readonly from: DateRow;
+  readonly set: DateSet;
+  readonly lengthMin: number;
+  readonly isEndless: boolean;
+  readonly until: LocalDate;
+  readonly dates: Reattached<DateRow>;
+}
+
+const fault = (path: string, message: string) => refuse({ code: 'bad-input', fields: [{ path, message }] });
+
+const partsOf = (rrule: string | null) => {
+  const reading = rrule === null ? null : parsedRule(rrule);
+  return reading?.ok ? reading.rule : null;
+};
+const isShifted = (before: string | null, after: string | null): boolean =>
+  isShiftOf(partsOf(before), partsOf(after));
+
+const FAR = '2100-01-01T00:00' as LocalDateTime;
+
+/** Where the series goes from that date on, and which of its dates becomes which. */
+async function planSplit(
+  change: ChangeSet,
+  request: RequestRow,
+  all: readonly DateRow[],
+  { from: fromId, when }: SplitInput,
+): Promise<Outcome<Split>> {
+  const from = all.find(({ id }) => id === fromId);
+  if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
+  const [segment] = await change.tx.all(SEGMENT, { id: from.segmentId });
+  const rrule = when.repeat?.rule.trim() ?? null;
+  const asked: DateSet = { ...when, start: when.startsAt, tzid: request.tzid, rrule };
+  const first = rrule === null ? when.startsAt : firstDate({ ...asked, rrule });
+  if (first === null)
+    return fault(
+      'when.repeat.rule',
+      say`This rule never yields a date. Check its months, days and last day.`,
+    );
+  const set = { ...asked, start: first };
+  const site = await mainSite(change.tx);
+  const endless = rrule !== null && isEndless(rrule);
+  const horizon = horizonEnd(change.at, site!.horizon_months, request.tzid);
+  const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
+  const keys = expandDates(set, { from: first, to, most: MOST_DATES_TIMES_SPACES + 1 });
+  if (keys.length > MOST_DATES_TIMES_SPACES)
+    return fault(
+      'when.repeat.rule',
+      say`That makes more dates than one request may have. Choose an earlier last day.`,
+    );
+  const later = all.filter(
+    (date) =>
+      date.segmentId === from.segmentId &&
+      date.key >= from.key &&
+      (date.state === 'waiting' || date.state === 'approved') &&
+      !hasBegun(date, change.at),
+  );
+  if (!later.length)
+    return fault(
+      'from',
+      say`Nothing of the series is left to change from that date on. Pick an earlier one.`,
+    );
+  const endsAlike = endless ? segment!.endless === 1 : later.length === keys.length;
+  return done({
+    request,
+    segment: segment!,
+    from,
+    set,
+    lengthMin: wallMinute(when.endsAt) - wallMinute(when.startsAt),
+    isEndless: endless,
+    until: endless ? horizon : dateOf(keys[keys.length - 1]!),
+    dates: reattach(later, keys, isShifted(segment!.rrule, rrule) && endsAlike),
+  });
+}
+
+/** The old way ends before that date; the new one begins with an identity of its own, related to the old. */
+async function writeSegments(change: ChangeSet, split: Split, uid: string): Promise<SegmentId> {
+  const { segment, from, request, set } = split;
+  const lastDay = addDays(dateOf(from.key), -1);
+  await change.update(Segment, [segment.id], (row) => ({
+    rrule:
+      segment.rrule === null ? null : withEnd(segment.rrule, { kind: 'until', date: lastDay }, request.tzid),
+    endless: 0,
+    materialised_until: row.materialised_until < lastDay ? row.materialised_until : lastDay,
+    decided_until: row.decided_until < lastDay ? row.decided_until : lastDay,
+    changed_min: change.at,
+  }));
+  const id = await change.nextId(Segment);
+  const [{ no }] = (await change.tx.all(NEXT_SEGMENT_NO, { id: request.id })) as [{ no: number }];
+  await change.insert(Segment, [
+    {
+      id,
+      request_id: request.id,
+      no,
+      uid,
+      tzid: request.tzid,
+      start_local: set.start,
+      end_local: addWallMinutes(set.start, split.lengthMin),
+      all_day: asFlag(set.allDay),
+      rrule: set.rrule,
+      endless: asFlag(split.isEndless),
+      related_to: segment.uid,
+      materialised_until: split.until,
+      decided_until: split.isEndless ? addDays(dateOf(set.start), -1) : split.until,
+      created_min: change.at,
+      changed_min: change.at,
+    },
+  ]);
+  await insertSegmentDates(change, set, id);
+  return id;
+}
+
+/** Dates picked by hand belong to no rule: those from the split on leave the old set with their dates. */
+async function dropOldExtras(change: ChangeSet, { segment, from }: Split): Promise<void> {
+  const rows = await change.tx.all(DATES_BESIDE_FROM, { id: segment.id, key: from.key });
+  await change.remove(SegmentDate, rows);
+}
+
+const noOffers = () => [];
+
+/** Dates that go on are moved to where the new way has them; what they have of their own they keep. */
+function planKept({ request, dates, lengthMin }: Split): PlannedDate[] {
+  return dates.kept.flatMap(({ date, key }): PlannedDate[] => {
+    if (date.own.includes('time')) return [];
+    const shiftMin = wallMinute(key) - wallMinute(date.startLocal);
+    const draft: ClaimDraft = patchDate(draftOf(date), { shiftMin, lengthMin }, request.tzid, noOffers);
+    if (draft.startLocal === date.startLocal && draft.endLocal === date.endLocal) return [];
+    const result = planDate(
+      { occurrenceId: date.id, state: date.state, claims: date.live },
+      { action: 'move', draft },
+    );
+    if (result.kind !== 'planned') throw new Error('a date that is not over can be moved');
+    const { plan } = result;
+    return [
+      { date, request, plan, wanted: wantedAfter(date, plan), own: null, keepsOwn: false, isMoved: true },
+    ];
+  });
+}
+
+function planGone({ request, dates }: Split, reason: string): PlannedDate[] {
+  return dates.gone.map((date) => {
+    const action = date.state === 'approved' ? 'cancel' : 'skip';
+    const result = planDate(
+      { occurrenceId: date.id, state: date.state, claims: date.live },
+      { action, reason },
+    );
+    if (result.kind !== 'planned') throw new Error('a date that is not over can be given up');
+    return { date, request, plan: result.plan, wanted: null, own: null, keepsOwn: false, isMoved: false };
+  });
+}
+
+async function attach(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
+  const keys = new Map(split.dates.kept.map(({ date, key }) => [date.id, key]));
+  await change.update(Occurrence, [...keys.keys()], (row) => ({
+    segment_id: segmentId,
+    recurrence_local: keys.get(row.id)!,
+  }));
+}
+
+/** Dates the series would have besides, as they are asked for. */
+const addedDates = ({ request, from, dates, lengthMin }: Split): AskedDate[] =>
+  dates.added.map((key) => {
+    const shiftMin = wallMinute(key) - wallMinute(from.startLocal);
+    const draft = patchDate(draftOf(from), { shiftMin, lengthMin }, request.tzid, noOffers);
+    return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
+  });
+
+/** Of the new dates those that clash, each with its day and one sentence. */
+async function clashesOfAdded(ctx: SignedInContext, change: ChangeSet, split: Split): Promise<string[]> {
+  const added = addedDates(split);
+  if (!added.length) return [];
+  const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, added, { side: 'office', now: change.at });
+  return verdicts.flatMap(({ verdict, sentences }, index) => {
+    const { start, end } = added[index]!;
+    const [first] = sentences.filter(({ severity }) => severity === 'blocks');
+    return verdict === 'clash' && first ? [`${spanText(start, end)}: ${first.sentence}`] : [];
+  });
+}
+
+/** New dates wait, like those asked for at first; they want what the date at the split wants. */
+async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
+  const { request } = split;
+  const added = addedDates(split);
+  if (!added.length) return;
+  await insertDates(change, added, request.id, segmentId);
+}
+
+const summaryOf = ({ dates }: Split, moved: number): string =>
+  [
+    say`the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
+    dates.added.length > 0 && say`${dates.added.length} added, waiting`,
+    dates.gone.length > 0 && say`${dates.gone.length} given up`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/**
+ * From one date on the series goes another way: its segment ends, a new one with a UID of its own begins. For the
+ * office, and for whoever asked while nothing of it is approved.
+ */
+export async function splitSeries(
+  ctx: SignedInContext,
+  reference: string,
+  input: SplitInput,
+): Promise<Outcome<ChangeReply>> {
+  const work = {
+    name: 'split-series',
+    args: [reference, input],
+    kind: input.preview ? 'previews' : 'writes',
+    isLong: (await datesOfRequest(ctx.db, reference)) > MOST_DATES_HERE,
+  } as const;
+  return beside(ctx, work, () => splitHere(ctx, reference, input));
+}
+
+async function splitHere(
+  ctx: SignedInContext,
+  reference: string,
+  input: SplitInput,
+): Promise<Outcome<ChangeReply>> {
+  const order = {
+    action: unsaid('changed the series'),
+    reason: input.reason,
+    idempotencyKey: input.key,
+    isPreview: input.preview,
+  };
+  return runChangeSet<ChangeReply>(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    const all = await loadDates(change.tx, [request.id]);
+    const isManager = ctx.viewer.roles.includes('manager');
+    const mayAlone = actsFor(ctx.viewer, request) && all.every(({ state }) => state !== 'approved');
+    if (!isManager && !mayAlone)
+      return refuse({
+        code: 'not-allowed',
+        what: say`Once dates are approved, the office changes the series.`,
+      });
+    if (request.version !== input.version)
+      return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
+    const split = await planSplit(change, request, all, input);
+    if (!split.ok) return split;
+    const { kept, gone, added } = split.value.dates;
+    const spaces = Math.max(1, split.value.from.claim.spaces.length);
+    return (kept.length + gone.length + added.length) * spaces > MOST_IN_STEP
+      ? fault('from', sayTooManyInStep())
+      : carryOut(ctx, change, split.value, input);
+  });
+}
+
+async function carryOut(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  split: Split,
+  input: SplitInput,
+): Promise<Outcome<ChangeReply>> {
+  const kept = planKept(split);
+  const checked = await checkPlans(ctx, change, kept, 'office');
+  const blocked = checked.filter(isBlocked);
+  if (blocked.length && !input.preview)
+    return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
+  const segmentId = await writeSegments(change, split, `${ctx.newId()}@calendario.invalid`);
+  await dropOldExtras(change, split);
+  await attach(change, split, segmentId);
+  // A preview goes on without what could not be, and says how much that is.
+  const stopped = new Set(blocked.map(({ planned }) => planned.date.id));
+  const moving = kept.filter(({ date }) => !stopped.has(date.id));
+  const clashing = [
+    ...sentencesWhere(blocked, unapprovable),
+    ...(input.preview ? await clashesOfAdded(ctx, change, split) : []),
+  ];
+  const plans = [...moving, ...planGone(split, input.reason || say`The series goes another way.`)];
+  const givenUp = await fallbacksGivenUp(change.tx, moving);
+  await applyPlans(
+    change,
+    plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
+    await linksOf(
+      change,
+      checked.filter((each) => !isBlocked(each)),
+    ),
+  );
+  await addDates(change, split, segmentId);
+  await change.follow();
+  // Even where no date moved, the request has changed.
+  if (!plans.length) await change.updateVersioned(Request, [split.request.id], {});
+  change.requestIds.add(split.request.id);
+  return done({
+    changed: split.dates.kept.length + split.dates.gone.length + split.dates.added.length,
+    summary: summaryOf(split, kept.length),
+    numbers: {
+      dates: split.dates.kept.length,
+      moved: kept.length,
+      clashing: clashing.length,
+      keepOwn: split.dates.kept.filter(({ date }) => date.own.includes('time')).length,
+      indoorsGivenUp: givenUp.length,
+      ordersAdded: 0,
+      ordersRevised: change.count(
+        WorkOrder,
+        (before, after) => before !== null && before.version !== after?.version,
+      ),
+      ordersWithdrawn: change.count(
+        WorkOrder,
+        (before, after) => before !== null && after?.state === 'withdrawn',
+      ),
+    },
+    changeSet: input.preview ? null : change.id,
+    blocked: [...stopped],
+    reasonFor: [],
+    sentences: clashing,
+    warnings: [...(await sayGivenUp(change.tx, givenUp)), ...sentencesWhere(checked, warning)],
+  });
+}

@@ -1,0 +1,45 @@
+import { say, unsaid } from '@/contracts/language/say';
+import type { MarkReply } from '@/contracts/mark-order';
+import type { HandOrderInput } from '@/contracts/recipes';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { ANY_DATE } from '@/core/work-orders/recipe';
+import { runChangeSet } from '../../effects/run-change-set';
+import type { SignedInContext } from '../../context/context';
+import { loadRequest } from '../../repositories/requests/request-rows';
+import { recipeRow } from '../../repositories/work-orders/recipe-row';
+import { teamFaults } from './team-people';
+import { WorkOrder, Recipe } from '../../db/tables/work-orders';
+import { COMING_DATES_OF_REQUEST } from './set-up.queries';
+
+/**
+ * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
+ * alone: so it follows its dates, is issued in time, revised and withdrawn like every other.
+ */
+export async function makeHandOrder(
+  ctx: SignedInContext,
+  reference: string,
+  input: HandOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const order = { action: unsaid('made an order by hand'), reason: input.title, idempotencyKey: input.key };
+  return runChangeSet<MarkReply>(ctx, order, async (change) => {
+    const request = await loadRequest(change.tx, reference);
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    const faults = await teamFaults(change.tx, input);
+    if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+    const dates = await change.tx.all(COMING_DATES_OF_REQUEST, { request: request.id, now: change.at });
+    const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
+    if (!picked.length)
+      return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });
+    await change.tx.table(Recipe).insertLoose({
+      ...recipeRow({ ...input, when: ANY_DATE }),
+      request_id: request.id,
+      occurrence_id: input.occurrenceId,
+    });
+    change.requestIds.add(request.id);
+    change.because({ kind: 'work', dates: picked.map(({ id }) => id) });
+    await change.follow();
+    const made = change.count(WorkOrder, (before, after) => before === null && after?.origin === 'hand');
+    return done({ changed: made, summary: say`${countText(made, 'order', 'orders')} made by hand` });
+  });
+}

@@ -1,0 +1,97 @@
+import { say, unsaid } from '@/contracts/language/say';
+import { countText } from '@/contracts/words/when';
+import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { RequestId } from '@/core/ids';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { changeByTime } from '../../effects/change-by-time';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
+import type { SignedInContext } from '../../context/context';
+import type { Writer } from '../../db/connection';
+import { teamFaults } from './team-people';
+import { WorkOrder } from '../../db/tables/work-orders';
+import { PICKED_ORDERS } from './set-up.queries';
+
+/** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
+const LOT = 500;
+
+const DUE = `SELECT w.id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
+  WHERE w.issued_min IS NULL AND w.state = 'open' AND w.issue_min <= $now ORDER BY w.issue_min, w.id LIMIT ${LOT}`;
+
+/**
+ * Issues what is to be issued by now, a lot at a time. An outage only makes the lot larger: what was missed is issued by
+ * the next run, and what is issued is looked at no more. Gives how many; fewer than a lot is the last.
+ */
+export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<number> {
+  const due = await tx.rows<{ id: number; request_id: RequestId }>(DUE, { now });
+  if (!due.length) return 0;
+  // Named by its first order: the same lot after a crash is the same change.
+  const deed = { action: 'issued orders whose day has come', key: () => `issue:${due[0]?.id}:${now}` };
+  return changeByTime(tx, now, deed, async (change) => {
+    const ids = due.map(({ id }) => id);
+    await change.updateVersioned(WorkOrder, ids, { issued_min: now });
+    for (const { request_id } of due) change.requestIds.add(request_id);
+    return due.length;
+  });
+}
+
+export const isWholeLot = (count: number): boolean => count === LOT;
+
+interface PickedOrder {
+  readonly id: number;
+  readonly state: string;
+  readonly issued_min: number | null;
+  readonly team_id: number;
+  readonly request_id: RequestId;
+}
+
+async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
+  const orders = await change.tx.all(PICKED_ORDERS, { ids });
+  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: say`such order` });
+  if (orders.some(({ state }) => state === 'withdrawn'))
+    return refuse({ code: 'stale', since: say`One of the orders was withdrawn: its date was given up.` });
+  for (const order of orders) change.requestIds.add(order.request_id);
+  return done(orders);
+}
+
+/** Issues orders before their day, by hand. Those that are issued already stay as they are. */
+export async function issueOrders(
+  ctx: SignedInContext,
+  input: IssueOrdersInput,
+): Promise<Outcome<MarkReply>> {
+  const action = say`issued orders by hand`;
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const orders = await picked(change, input.orders);
+    if (!orders.ok) return orders;
+    const waiting = orders.value.filter(({ issued_min }) => issued_min === null);
+    await change.updateVersioned(
+      WorkOrder,
+      waiting.map(({ id }) => id),
+      { issued_min: change.at },
+    );
+    return done({
+      changed: waiting.length,
+      summary: say`issued ${countText(waiting.length, 'order', 'orders')}`,
+    });
+  });
+}
+
+/** Gives orders to somebody of their team, or back to the team. */
+export async function assignOrders(
+  ctx: SignedInContext,
+  input: AssignOrdersInput,
+): Promise<Outcome<MarkReply>> {
+  const action =
+    input.personId === null ? unsaid('left orders to the team') : unsaid('gave orders to somebody');
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const orders = await picked(change, input.orders);
+    if (!orders.ok) return orders;
+    for (const teamId of new Set(orders.value.map(({ team_id }) => team_id))) {
+      const faults = await teamFaults(change.tx, { teamId, personId: input.personId });
+      if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+    }
+    await change.updateVersioned(WorkOrder, input.orders, { person_id: input.personId });
+    return done({ changed: orders.value.length, summary: say(action) });
+  });
+}

@@ -1,0 +1,91 @@
+import { say, unsaid } from '@/contracts/language/say';
+import type { MarkOrderInput, MarkReply, ReadOrderInput, TickOrderInput } from '@/contracts/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { OrderContent } from '@/core/work-orders/order-content';
+import { runChangeSet } from '../../effects/run-change-set';
+import type { SignedInContext } from '../../context/context';
+import { ownOrder, type OwnOrder } from './own-orders';
+import { WorkOrder } from '../../db/tables/work-orders';
+import { writeJson } from '../../db/tables/column';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+
+function stateSince(order: OwnOrder): string {
+  if (order.state === 'withdrawn') return say`The order was withdrawn: the date was given up.`;
+  if (order.covered_by !== null) return say`A turnover takes its place now.`;
+  return order.state === 'done'
+    ? say`${order.done_by ?? say`Somebody`} marked it done.`
+    : say`The order has a new version.`;
+}
+
+const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
+
+/** Marks an order done, or open again after a slip of the thumb. Who marks it done has read it. */
+export async function markOrder(
+  ctx: SignedInContext,
+  id: number,
+  input: MarkOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const action =
+    input.state === 'done' ? unsaid('marked setup work done') : unsaid('opened setup work again');
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const order = await ownOrder(ctx, change, id);
+    if (!order.ok) return order;
+    if (order.value.row_version !== input.version || isGone(order.value))
+      return refuse({ code: 'stale', since: stateSince(order.value) });
+    const isDone = input.state === 'done';
+    const hasNews = isDone && order.value.seen_version < order.value.version;
+    await change.updateVersioned(WorkOrder, [id], {
+      state: input.state,
+      done_at_min: isDone ? change.at : null,
+      done_by_id: isDone ? ctx.viewer.personId : null,
+      ...(hasNews && seenBy(ctx, order.value.version, change.at)),
+    });
+    return done({ changed: 1, summary: say(action) });
+  });
+}
+
+const seenBy = ({ viewer }: SignedInContext, version: number, at: EpochMinute) => ({
+  seen_version: version,
+  seen_by_id: viewer.personId,
+  seen_at_min: at,
+});
+
+/** Says that the team has read the version that is in force; an older one is refused, for it is not what stands now. */
+export async function readOrder(
+  ctx: SignedInContext,
+  id: number,
+  input: ReadOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const action = say`read the changed order`;
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const order = await ownOrder(ctx, change, id);
+    if (!order.ok) return order;
+    if (order.value.version !== input.version || isGone(order.value))
+      return refuse({ code: 'stale', since: stateSince(order.value) });
+    // Two of a team may read it at once: the first is kept.
+    if (order.value.seen_version < input.version)
+      await change.update(WorkOrder, [id], () => seenBy(ctx, input.version, change.at));
+    return done({ changed: 1, summary: say(action) });
+  });
+}
+
+/** Ticks a line of the checklist, or takes the tick away. Lines that are gone from the order are refused. */
+export async function tickOrder(
+  ctx: SignedInContext,
+  id: number,
+  input: TickOrderInput,
+): Promise<Outcome<MarkReply>> {
+  const action = input.isTicked ? unsaid('ticked a line of an order') : unsaid('took a tick away');
+  return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const order = await ownOrder(ctx, change, id);
+    if (!order.ok) return order;
+    const { checklist = [] } = JSON.parse(order.value.content) as OrderContent;
+    if (isGone(order.value) || !checklist.includes(input.line))
+      return refuse({ code: 'stale', since: stateSince(order.value) });
+    const ticked = new Set(JSON.parse(order.value.ticks) as string[]);
+    if (input.isTicked) ticked.add(input.line);
+    else ticked.delete(input.line);
+    await change.update(WorkOrder, [id], () => ({ ticks: writeJson([...ticked]) }));
+    return done({ changed: 1, summary: say(action) });
+  });
+}

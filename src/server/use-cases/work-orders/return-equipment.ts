@@ -1,0 +1,125 @@
+import { say, unsaid } from '@/contracts/language/say';
+import type { HouseReply } from '@/contracts/house';
+import type { ReturnInput } from '@/contracts/stores';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText, momentText } from '@/contracts/words/when';
+import { FAR, type EpochMinute } from '@/core/time/epoch-minute';
+import type { OrderContent } from '@/core/work-orders/order-content';
+import { runChangeSet } from '../../effects/run-change-set';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import type { SignedInContext } from '../../context/context';
+import { siteZone } from '../../repositories/world/space-facts';
+import { riskBy, riskText } from '../administration/stock/stock-line';
+import { inThingHistory } from '../administration/house-book/around-thing';
+import { ownOrder } from './own-orders';
+import { COUNTED_BEFORE, IS_BACK_AT, NAME_OF_TYPE, LEAVES_STORE_AT } from './set-up.queries';
+import type { EquipmentTypeId } from '@/core/ids';
+import { EquipmentReturn } from '../../db/tables/work-orders';
+import { StockLine } from '../../db/tables/spaces';
+
+/** How many of a type an order brings back. */
+function expectedOf(content: OrderContent, name: string): number {
+  const things = content.turnover ? content.turnover.takeAway : content.equipment;
+  return things.filter((thing) => thing.name === name).reduce((sum, { quantity }) => sum + quantity, 0);
+}
+
+/** What was missed by an earlier count is there again before it is counted anew. */
+async function takeBackCount(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<void> {
+  const [before] = await change.tx.all(COUNTED_BEFORE, { orderId, typeId });
+  await change.tx.table(EquipmentReturn).remove({ order_id: orderId, type_id: typeId });
+  if (before?.stock_line_id) await change.tx.table(StockLine).remove({ id: before.stock_line_id });
+}
+
+/** When the equipment of an order is fetched; null where nothing says so. */
+async function leavesAt(
+  change: ChangeSet,
+  orderId: number,
+  typeId: EquipmentTypeId,
+): Promise<EpochMinute | null> {
+  const [use] = await change.tx.all(LEAVES_STORE_AT, { orderId, typeId });
+  return use?.start ?? null;
+}
+
+/** Until its use is over what is lost is away with the event anyway: it is missed from then on, or from now. */
+async function backFrom(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<EpochMinute> {
+  const [use] = await change.tx.all(IS_BACK_AT, { orderId, typeId });
+  return Math.max(change.at, use?.end ?? change.at) as EpochMinute;
+}
+
+/**
+ * Counts what came back of one type. What is damaged or missing is out of stock from now on, and the dates that leaves
+ * short are at risk; counting again replaces the count.
+ */
+export async function returnEquipment(
+  ctx: SignedInContext,
+  orderId: number,
+  input: ReturnInput,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: unsaid('counted what came back'), reason: input.note, idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const own = await ownOrder(ctx, change, orderId);
+    if (!own.ok) return own;
+    const [type] = await change.tx.all(NAME_OF_TYPE, { id: input.typeId });
+    const content = JSON.parse(own.value.content) as OrderContent;
+    const expected = type ? expectedOf(content, type.name) : 0;
+    if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });
+    if (input.counted > expected)
+      return refuse({
+        code: 'bad-input',
+        fields: [
+          {
+            path: 'counted',
+            message: say`Only ${expected} were taken. More than that cannot come back from here.`,
+          },
+        ],
+      });
+    const leaves = await leavesAt(change, orderId, input.typeId);
+    if (leaves !== null && change.at < leaves)
+      return refuse({
+        code: 'bad-input',
+        fields: [
+          {
+            path: 'counted',
+            message: say`It has not left the store yet: it is taken ${momentText(leaves, await siteZone(change.tx))}. Count it when it is back.`,
+          },
+        ],
+      });
+    const lost = expected - input.counted + input.damaged;
+    const span = { start: await backFrom(change, orderId, input.typeId), end: FAR };
+    const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, async () => {
+      await takeBackCount(change, orderId, input.typeId);
+      if (!lost) return null;
+      return change.tx.table(StockLine).insert({
+        type_id: input.typeId,
+        from_min: span.start,
+        to_min: null,
+        delta: -lost,
+        reason: lostText(content, input, expected),
+      });
+    });
+    await change.tx.table(EquipmentReturn).insert({
+      order_id: orderId,
+      type_id: input.typeId,
+      expected,
+      counted: input.counted,
+      damaged: input.damaged,
+      note: input.note,
+      by_id: ctx.viewer.personId,
+      at_min: change.at satisfies EpochMinute,
+      stock_line_id: stockLine,
+    });
+    const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
+    const lostSaid = lost
+      ? say`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
+      : say`all are back and whole`;
+    return done({ summary: say`counted ${input.counted} × ${type.name}; ${lostSaid}`, atRisk });
+  });
+}
+
+function lostText({ eventTitle, reference }: OrderContent, input: ReturnInput, expected: number): string {
+  const parts = [
+    input.damaged > 0 && say`${input.damaged} damaged`,
+    expected > input.counted && say`${expected - input.counted} missing`,
+  ].filter(Boolean);
+  return say`${parts.join(', ')} after ${eventTitle} · ${reference}`.slice(0, 120);
+}

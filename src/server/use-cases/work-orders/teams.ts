@@ -1,0 +1,140 @@
+import { say, unsaid } from '@/contracts/language/say';
+import { writtenForAll } from '../../platform/ambient';
+import type { HouseReply } from '@/contracts/house';
+import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
+import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { countText, spanText } from '@/contracts/words/when';
+import { addMinutes, type Interval } from '@/core/time/epoch-minute';
+import { toEpochMinute, toLocal } from '@/core/time/zone';
+import { recheck } from '../../effects/at-risk';
+import type { ChangeSet } from '../../repositories/changes/change-set';
+import { runChangeSet } from '../../effects/run-change-set';
+import type { SignedInContext } from '../../context/context';
+import type { Reader } from '../../db/connection';
+import { siteZone } from '../../repositories/world/space-facts';
+import { inThingHistory, noteInHistory } from '../administration/house-book/around-thing';
+import { riskText } from '../administration/stock/stock-line';
+import { speakerFor } from '../checks/verdicts';
+import { teamFaults } from './team-people';
+import { WorkOrder } from '../../db/tables/work-orders';
+import { CLAIMS_OF_TEAM, COUNT_TEAM_AND_PERSON, SHIFT_BY_ID } from './set-up.queries';
+import { Shift, TeamMember } from '../../db/tables/spaces';
+import { Person } from '../../db/tables/people';
+import type { PersonId } from '@/core/ids';
+
+const DAY_MIN = 1440;
+
+/** Dates whose work of a team falls into a span are looked at again; what the crew cannot do is at risk. */
+async function atRiskBy(
+  ctx: SignedInContext,
+  change: ChangeSet,
+  teamId: number,
+  span: Interval,
+): Promise<number> {
+  const rows = await change.tx.all(CLAIMS_OF_TEAM, {
+    teamId,
+    start: addMinutes(span.start, -DAY_MIN),
+    end: addMinutes(span.end, DAY_MIN),
+    now: change.at,
+  });
+  const risk = await recheck(
+    change.tx,
+    rows.map(({ id }) => id),
+    ['crew-short'],
+    change.at,
+    async (findings, world) => {
+      const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
+      return (finding) => speaker.say(finding);
+    },
+  );
+  for (const request of risk.requests) change.requestIds.add(request);
+  return risk.claims.length;
+}
+
+async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
+  if (person === null) return countText(people, 'person', 'people');
+  const row = await reader.table(Person).first({ id: person });
+  return row?.name ?? say`somebody`;
+}
+
+/** Puts somebody, or so many of a team, on shift. */
+export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
+  const order = { action: unsaid('put people on shift'), reason: '', idempotencyKey: input.key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const faults = await teamFaults(change.tx, input);
+    if (faults.length) return refuse({ code: 'bad-input', fields: faults });
+    const tzid = await siteZone(change.tx);
+    const span = {
+      start: toEpochMinute(input.from, tzid, 'offset-before'),
+      end: toEpochMinute(input.to, tzid, 'offset-before'),
+    };
+    await change.tx.table(Shift).insertLoose({
+      team_id: input.teamId,
+      person_id: input.personId,
+      start_min: span.start,
+      end_min: span.end,
+      people: input.people,
+    });
+    const people = await peopleText(change.tx, input.personId, input.people);
+    await noteInHistory(
+      change,
+      'team',
+      input.teamId,
+      say`put ${people} on shift, ${writtenForAll(() => spanText(input.from, input.to))}`,
+    );
+    const atRisk = await atRiskBy(ctx, change, input.teamId, span);
+    return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
+  });
+}
+
+/** Takes a shift away; one that is gone already is no fault. */
+export async function removeShift(
+  ctx: SignedInContext,
+  id: number,
+  key: string,
+): Promise<Outcome<HouseReply>> {
+  const order = { action: unsaid('took people off shift'), reason: '', idempotencyKey: key };
+  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+    const [shift] = await change.tx.all(SHIFT_BY_ID, { id });
+    if (!shift) return done({ summary: say(order.action), atRisk: 0 });
+    await change.tx.table(Shift).remove({ id });
+    const tzid = await siteZone(change.tx);
+    const when = writtenForAll(() => spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid)));
+    const people = await peopleText(change.tx, shift.person_id, shift.people);
+    await noteInHistory(change, 'team', shift.team_id, say`took ${people} off shift, ${when}`);
+    const atRisk = await atRiskBy(ctx, change, shift.team_id, { start: shift.start_min, end: shift.end_min });
+    return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
+  });
+}
+
+/** Takes somebody into a team, or out of it; what was given to them there goes back to the team. */
+export async function setTeamMember(
+  ctx: SignedInContext,
+  teamId: number,
+  input: TeamMemberInput,
+): Promise<Outcome<HouseReply>> {
+  const action = input.isMember ? unsaid('took somebody into a team') : unsaid('took somebody out of a team');
+  return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+    const [known] = await change.tx.all(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
+    if (!known!.teams) return refuse({ code: 'not-found', what: say`such team` });
+    if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
+    const member = { team_id: teamId, person_id: input.personId as PersonId };
+    if (input.isMember) {
+      await inThingHistory(change, 'team', teamId, action, () =>
+        change.tx.table(TeamMember).addMissing([member]),
+      );
+      return done({ summary: say(action), atRisk: 0 });
+    }
+    await inThingHistory(change, 'team', teamId, action, () => change.tx.table(TeamMember).remove(member));
+    const orders = await change.tx.table(WorkOrder).all({ ...member, state: 'open' });
+    await change.updateVersioned(
+      WorkOrder,
+      orders.map(({ id }) => id),
+      { person_id: null },
+    );
+    return done({
+      summary: say`${action}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
+      atRisk: 0,
+    });
+  });
+}
