@@ -75,6 +75,21 @@ describe('turnover links', () => {
     expect(await worldOf(office.db)).toEqual(before);
   });
 
+  test('an undo lets go of a link that was made since', async () => {
+    const first = await submit(office, 'ada', evening({ when: times('2027-04-20', '10:00', '12:00') }));
+    const approval = expectDone(await act(office, 'mara', first, { action: 'approve', reason: '' }));
+    const second = await submit(
+      office,
+      'ben',
+      evening({ title: 'Choir', when: times('2027-04-20', '13:00', '15:00') }),
+    );
+    expectDone(await act(office, 'mara', second, { action: 'approve', reason: '' }));
+    expect(await office.db.rows('SELECT * FROM turnover_link')).toHaveLength(1);
+    expectDone(await undo(office, 'mara', approval.changeSet!));
+    expect(await office.db.rows('SELECT * FROM turnover_link')).toEqual([]);
+    expect(await spans(second)).toEqual([[12 + 1 / 3, 15 + 2 / 3]]);
+  });
+
   test('where the minutes are taken by then the date is at risk, and the guard still holds', async () => {
     const [first, second] = await both();
     expectDone(await act(office, 'mara', second, { action: 'approve', reason: '' }));

@@ -9,6 +9,7 @@ import {
   type ChangeSet,
   type Numbered,
 } from '../../../repositories/changes/change-set';
+import { breakLinks } from '../../../repositories/claims/links';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import type { Reader, Writer } from '../../../db/connection';
@@ -284,6 +285,14 @@ const isOfMadeDates = (made: ReadonlySet<unknown>, { table, id, after }: Touched
   table === SegmentDate ||
   (table === Claim ? made.has(Number(id)) : made.has(after?.claim_id));
 
+/** Claims that take no place any more as things are put back: links that were made to them since go with it. */
+const leftBy = (change: ChangeSet): ClaimId[] =>
+  change
+    .lines(Claim)
+    .flatMap(({ after }) =>
+      after && (after.status === 'wanted' || after.status === 'released') ? [after.id] : [],
+    );
+
 /** Puts everything back as it was; gives what stands in the way of that, where something does. */
 async function reverse(
   ctx: SignedInContext,
@@ -303,6 +312,7 @@ async function reverse(
     .map(({ id }) => Number(id) as ClaimId);
   await change.update(Claim, made, () => ({ status: 'released', hold_until_min: null }));
   await putBack(change, touched);
+  await breakLinks(change, leftBy(change));
   const gone = new Set<unknown>(made);
   await takeAway(
     change,
