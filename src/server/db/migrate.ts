@@ -25,6 +25,7 @@ import { houseDefaults } from './migrations/020-house-defaults';
 import { settledApprovals } from './migrations/021-settled-approvals';
 import { foundWhenRemoved } from './migrations/022-found-when-removed';
 import { numbersOnce } from './migrations/023-numbers-once';
+import { wheelchairsOfSpaces } from './migrations/024-wheelchairs';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -51,6 +52,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '021-settled-approvals', statements: settledApprovals },
   { name: '022-found-when-removed', statements: foundWhenRemoved },
   { name: '023-numbers-once', statements: numbersOnce },
+  { name: '024-wheelchairs', statements: wheelchairsOfSpaces },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

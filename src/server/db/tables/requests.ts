@@ -34,7 +34,6 @@ export const Request = table(
     as_asked: json(anything),
     asked_min: minute(),
     row_version: integer().otherwise(1),
-    wheelchairs: integer().otherwise(0),
     audiences: json(words, []),
     other_space_ok: flag().otherwise(0),
     kind: oneOf(REQUEST_KINDS).otherwise('space'),

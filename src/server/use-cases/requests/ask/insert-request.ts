@@ -49,7 +49,6 @@ export async function insertRequest(
       notes: input.notes,
       people: input.people,
       publish: asFlag(input.publish),
-      wheelchairs: input.spaces.reduce((sum, { wheelchairs }) => sum + wheelchairs, 0),
       audiences: writeJson(audiences),
       other_space_ok: asFlag(input.otherSpaceOk),
       as_asked: writeJson<unknown>(asAsked),
