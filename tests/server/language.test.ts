@@ -47,6 +47,24 @@ const houseSpeaks = async (language: 'en' | 'de') => {
   );
 };
 
+test('a deed sent again is known whatever language was chosen meanwhile, and is kept in the language of the house', async () => {
+  const { doc, rowVersion } = (await keptThing(office.db, 'site', 1))!;
+  const input = {
+    key: randomUUID(),
+    id: 1,
+    rowVersion,
+    preview: false,
+    doc: { ...(doc as DocOf<'site'>), language: 'de' as const },
+  };
+  const first = expectDone(await inGerman(() => saveThing(office.as('mara'), 'site', input)));
+  await speakAsHouse(office.db);
+  expect(expectDone(await saveThing(office.as('mara'), 'site', input))).toEqual(first);
+  const kept = await office.db.rows<{ action: string }>(
+    'SELECT action FROM change_set ORDER BY id DESC LIMIT 1',
+  );
+  expect(kept).toEqual([{ action: 'changed a site' }]);
+});
+
 test('a letter is in the language of whoever gets it, whoever caused it', async () => {
   await keepSettings(office.db, 1, { settings: GERMAN, reminders: null });
   await approvedIn(office, 'ada');

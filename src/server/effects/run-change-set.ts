@@ -13,6 +13,8 @@ import { writeJson, readJson } from '../db/tables/column';
 export interface ChangeOrder {
   /** Verb in the past, as it reads in a history: `approved`. */
   readonly action: string;
+  /** Names it where the action is put together in the language of the house, which may be another when it is sent again. */
+  readonly deed?: string;
   readonly reason: string;
   readonly idempotencyKey: string;
   /** The change set this one takes back. */
@@ -23,12 +25,16 @@ export interface ChangeOrder {
   readonly signal?: AbortSignal;
 }
 
+const keyOf = ({ deed, idempotencyKey }: ChangeOrder): string =>
+  deed === undefined ? idempotencyKey : `${deed} ${idempotencyKey}`;
+
 /** The earlier result when this very submission was carried out before. */
 async function replayed<Value>(ctx: Context, tx: Writer, order: ChangeOrder): Promise<Outcome<Value> | null> {
-  const [earlier] = await tx.all(CHANGE_BY_KEY, { key: order.idempotencyKey });
+  const [earlier] = await tx.all(CHANGE_BY_KEY, { key: keyOf(order) });
   if (!earlier) return null;
   const sameActor = earlier.actor_id === (ctx.viewer?.personId ?? null);
-  if (!sameActor || earlier.action !== order.action) return refuse({ code: 'key-used' });
+  const sameDeed = order.deed !== undefined || earlier.action === order.action;
+  if (!sameActor || !sameDeed) return refuse({ code: 'key-used' });
   // As the same action wrote it.
   return done(readJson(earlier.result) as Value);
 }
@@ -90,7 +96,7 @@ async function openChangeSet(
     at_min: at,
     action: order.action,
     reason: order.reason,
-    idempotency_key: order.isPreview ? `preview:${order.idempotencyKey}` : order.idempotencyKey,
+    idempotency_key: order.isPreview ? `preview:${keyOf(order)}` : keyOf(order),
     undoes_id: order.undoes ?? null,
   });
   return new ChangeSet(tx, id, actorId, at, follow);

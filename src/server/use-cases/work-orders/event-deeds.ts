@@ -1,3 +1,4 @@
+import { writtenForAll } from '../../platform/ambient';
 import { say, unsaid } from '@/contracts/language/say';
 import type {
   AttendanceInput,
@@ -37,8 +38,8 @@ export async function setServiceState(
   id: OccurrenceId,
   input: ServiceStateInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = say`said of a service that it is ${SERVICE_STATE_WORDS[input.state]}`;
-  const order = { action, reason: input.note, idempotencyKey: input.key };
+  const action = writtenForAll(() => say`said of a service that it is ${SERVICE_STATE_WORDS[input.state]}`);
+  const order = { action, deed: `service ${input.state}`, reason: input.note, idempotencyKey: input.key };
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -73,7 +74,7 @@ export async function walkThrough(
   id: OccurrenceId,
   input: WalkInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = say`walked through what was promised`;
+  const action = unsaid('walked through what was promised');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -116,7 +117,7 @@ export async function keepAttendance(
   id: OccurrenceId,
   input: AttendanceInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = say`kept who came`;
+  const action = unsaid('kept who came');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -144,7 +145,7 @@ export async function keepAttendance(
 
 /** Something that is left to do after an event. */
 export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): Promise<Outcome<MarkReply>> {
-  const action = say`noted what is left to do`;
+  const action = unsaid('noted what is left to do');
   return runChangeSet<MarkReply>(
     ctx,
     { action, reason: input.text, idempotencyKey: input.key },

@@ -60,7 +60,7 @@ export async function issueOrders(
   ctx: SignedInContext,
   input: IssueOrdersInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = say`issued orders by hand`;
+  const action = unsaid('issued orders by hand');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;

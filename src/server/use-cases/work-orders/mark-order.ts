@@ -56,7 +56,7 @@ export async function readOrder(
   id: number,
   input: ReadOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = say`read the changed order`;
+  const action = unsaid('read the changed order');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;

@@ -51,7 +51,7 @@ export async function solveProblem(
   id: number,
   key: string,
 ): Promise<Outcome<MarkReply>> {
-  const action = say`solved a problem`;
+  const action = unsaid('solved a problem');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: key }, async (change) => {
     const [problem] = await change.tx.rows<{ solved_min: number | null; request_id: RequestId; own: number }>(
       PROBLEM,

@@ -133,7 +133,7 @@ export async function setTeamMember(
       { person_id: null },
     );
     return done({
-      summary: say`${action}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
+      summary: say`${say(action)}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
       atRisk: 0,
     });
   });

@@ -1,3 +1,4 @@
+import { writtenForAll } from '../../../platform/ambient';
 import { say } from '@/contracts/language/say';
 import { DOC_SCHEMAS, type AnyDoc, type SaveThingInput, type ThingDone } from '@/contracts/house-book/docs';
 import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
@@ -45,8 +46,10 @@ async function saveHere(
   const doc = parsed.data as AnyDoc;
   if (id === null && words.isSingle) return refuse({ code: 'not-found', what: say`second ${words.one}` });
   const name = keeper.nameOf(doc);
-  const action = id === null ? say`made ${aOne(kind)}` : say`changed ${aOne(kind)}`;
-  const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
+  const said = () => (id === null ? say`made ${aOne(kind)}` : say`changed ${aOne(kind)}`);
+  // Kept, and read by anybody.
+  const action = writtenForAll(said);
+  const order = { action, deed: `save ${kind}`, reason: name, idempotencyKey: key, isPreview: preview };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = id === null ? null : await keeper.load(tx, id);
@@ -65,6 +68,6 @@ async function saveHere(
     const after = await keeper.load(tx, row);
     await writeThingHistory(change, { kind, id: row, name, did: action, before, after });
     const hits = await followHouse(ctx, change, (await keeper.touches?.(tx, row, before, after)) ?? {});
-    return done({ id: row, name, summary: `${action}: “${name}”`, hits });
+    return done({ id: row, name, summary: `${said()}: “${name}”`, hits });
   });
 }

@@ -1,3 +1,4 @@
+import { writtenForAll } from '../../../platform/ambient';
 import { say, texts } from '@/contracts/language/say';
 import { ForeignKeyConstraintError } from 'sequelize';
 import type { ThingDeed, ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
@@ -98,10 +99,12 @@ async function doHere(
         ? !words.isSingle
         : words.isOrdered === true;
   if (!isPossible) return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
-  const action = say`${SAID[deed]} ${aOne(kind)}`;
+  const said = () => say`${SAID[deed]} ${aOne(kind)}`;
+  // Kept, and read by anybody.
+  const action = writtenForAll(said);
   const known = await keeper.load(ctx.db, id);
   const name = known ? keeper.nameOf(known) : '';
-  const order = { action, reason: name, idempotencyKey: key, isPreview: preview };
+  const order = { action, deed: `${deed} ${kind}`, reason: name, idempotencyKey: key, isPreview: preview };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = await keeper.load(tx, id);
@@ -131,6 +134,6 @@ async function doHere(
     }
     const after = await keeper.load(tx, id);
     await writeThingHistory(change, { kind, id, name, did: action, before, after });
-    return done({ id, name, summary: `${action}: “${name}”`, hits });
+    return done({ id, name, summary: `${said()}: “${name}”`, hits });
   });
 }

@@ -1,3 +1,4 @@
+import { writtenForAll } from '../../../../platform/ambient';
 import { say } from '@/contracts/language/say';
 import { CsvError, parse } from 'csv-parse/sync';
 import {
@@ -191,10 +192,12 @@ async function takeIn(
     });
   const columns = headOf(kind, head);
   if (!columns.ok) return columns;
-  const action = say`took in ${KIND_WORDS[kind].many.toLowerCase()}`;
+  const said = () => say`took in ${KIND_WORDS[kind].many.toLowerCase()}`;
+  // Kept, and read by anybody.
+  const action = writtenForAll(said);
   return runChangeSet<CsvDone>(
     ctx,
-    { action, reason: '', idempotencyKey: key, isPreview: preview },
+    { action, deed: `csv ${kind}`, reason: '', idempotencyKey: key, isPreview: preview },
     async (change) => {
       const { tx } = change;
       const faults: FieldFault[] = [];
@@ -215,7 +218,7 @@ async function takeIn(
             kind,
             id,
             name,
-            did: read.before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`,
+            did: writtenForAll(() => (read.before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`)),
             before: read.before,
             after,
           });
@@ -232,7 +235,7 @@ async function takeIn(
       const made = told.filter(({ did }) => did === 'made').length;
       const hits = await followHouse(ctx, change, touched);
       const unchanged = rows.length - told.length;
-      const summary = say`${action}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
+      const summary = say`${said()}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
       return done({ summary, lines: told, unchanged, hits });
     },
   );
