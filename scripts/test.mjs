@@ -5,15 +5,15 @@ import { join } from 'node:path';
 import {
   browser,
   checkNode,
-  install,
   installAndBuild,
+  installAndGoOn,
   outsideReaders,
   run,
   runTogether,
 } from './prepare.mjs';
 
 checkNode();
-await install({ withTests: true });
+const { compiled } = await installAndGoOn();
 const CHROMIUM = browser();
 outsideReaders();
 await runTogether([
@@ -38,6 +38,7 @@ await runTogether([
     advice: 'Modules import each other: take what both need into one of its own.',
   },
 ]);
+await compiled;
 // One more than cores: what waits for the disk or the browser leaves its core to another. Beyond four browsers memory is short.
 const WORKERS = availableParallelism() + 1;
 const E2E_WORKERS = Math.min(4, WORKERS);
