@@ -11,7 +11,8 @@ import { loadDates, loadRequest } from '@/server/repositories/requests/request-r
 import { figuresOf, type Figure } from './measure';
 import { asRequester } from './world';
 
-const DATES = 260;
+/** With three spaces each the most that one step takes. */
+const DATES = 166;
 const ROUNDS = 11;
 const TYPES = [3, 9, 21, 40, 77, 150];
 
@@ -66,7 +67,7 @@ const baseline = (db: Database, tops: readonly number[], tables: readonly (reado
     return { keep: false, value: performance.now() - started };
   });
 
-/** 260 evenings in three spaces with six types, asked for; `round` picks spaces that nobody else has then. */
+/** 166 evenings in three spaces with six types, asked for; `round` picks spaces that nobody else has then. */
 export async function asked(ctx: SignedInContext, round: number): Promise<string> {
   const spaces = [11, 57, 123].map((id) => ({
     spaceId: id + round,
@@ -101,7 +102,7 @@ export async function asked(ctx: SignedInContext, round: number): Promise<string
   return outcome.value.reference;
 }
 
-/** Approving 260 dates with 3 spaces and 6 types each, whole: check, claims, occupancy, orders, history, outbox. */
+/** Approving 166 dates with 3 spaces and 6 types each, whole: check, claims, occupancy, orders, history, outbox. */
 export async function benchApprove(db: Database): Promise<{ figures: Figure[]; rows: number }> {
   const ctx: SignedInContext = {
     ...asRequester(db),

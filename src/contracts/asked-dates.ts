@@ -186,6 +186,45 @@ export interface FewerDates {
   say(): string;
 }
 
+/** When the dates start that the rule and the range give, or that they are too many or none. */
+function startsAsked(
+  set: DateSet,
+  { endless, from, to }: ReturnType<typeof rangeOf>,
+  spaces: number,
+  fewer: FewerDates,
+): Outcome<LocalDateTime[]> {
+  // One more than may be had is enough to know that there are too many.
+  const most = Math.min(Math.floor(MOST_DATES_TIMES_SPACES / spaces), fewer.most) + 1;
+  const starts = expandDates(set, { from, to, most });
+  if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
+    return fault(
+      'when.repeat.rule',
+      say`That makes more than ${sayNumber(MOST_DATES_TIMES_SPACES)} dates × spaces. Choose an earlier last day.`,
+    );
+  if (starts.length > fewer.most) return fault(fewer.path, fewer.say());
+  if (starts.length) return done(starts);
+  return fault(
+    'when.startsAt',
+    endless
+      ? say`The first date lies beyond what can be asked for now. Choose an earlier one.`
+      : say`Every date is left out. Leave one in.`,
+  );
+}
+
+/** When a date ends that starts then; where the clocks jump, by what was asked for and shown as they show it. */
+function endOfDate(
+  { when }: CheckInput,
+  askedAt: ReadonlyMap<LocalDateTime, LocalDateTime>,
+  tzid: string,
+): (start: LocalDateTime) => LocalDateTime {
+  const wallMin = wallMinute(when.endsAt) - wallMinute(when.startsAt);
+  return (start) => {
+    const asked = askedAt.get(start);
+    const end = addWallMinutes(asked ?? start, wallMin);
+    return asked === undefined ? end : shownOnWall(end, tzid);
+  };
+}
+
 /**
  * Every date the form asks for, or what is wrong with its times. The form in the browser and the server both come
  * through here, so that what is shown while typing is what is stored.
@@ -198,29 +237,11 @@ export function datesAsked(
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return series;
   const { set, notes, askedAt } = series.value;
-  const { endless, horizon, from, to } = rangeOf(set, house);
-  const spaces = Math.max(1, input.spaces.length);
-  // One more than may be had is enough to know that there are too many.
-  const most = Math.min(Math.floor(MOST_DATES_TIMES_SPACES / spaces), fewer.most) + 1;
-  const starts = expandDates(set, { from, to, most });
-  if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
-    return fault(
-      'when.repeat.rule',
-      say`That makes more than ${sayNumber(MOST_DATES_TIMES_SPACES)} dates × spaces. Choose an earlier last day.`,
-    );
-  if (starts.length > fewer.most) return fault(fewer.path, fewer.say());
-  if (!starts.length)
-    return fault(
-      'when.startsAt',
-      endless
-        ? say`The first date lies beyond what can be asked for now. Choose an earlier one.`
-        : say`Every date is left out. Leave one in.`,
-    );
-  const wallMin = wallMinute(input.when.endsAt) - wallMinute(input.when.startsAt);
-  const endOf = (start: LocalDateTime) => {
-    const end = addWallMinutes(askedAt.get(start) ?? start, wallMin);
-    return askedAt.has(start) ? shownOnWall(end, house.tzid) : end;
-  };
+  const range = rangeOf(set, house);
+  const asked = startsAsked(set, range, Math.max(1, input.spaces.length), fewer);
+  if (!asked.ok) return asked;
+  const starts = asked.value;
+  const endOf = endOfDate(input, askedAt, house.tzid);
   const empty = starts.find((start) => askedAt.has(start) && endOf(start) <= start);
   if (empty)
     return fault(
@@ -242,11 +263,11 @@ export function datesAsked(
     : dates.flatMap((date) => clockNote(date, askedAt.get(date.key) ?? date.key, house.tzid) ?? []);
   return done({
     set,
-    isEndless: endless,
-    until: endless ? horizon : dateOf(lastStart),
+    isEndless: range.endless,
+    until: range.endless ? range.horizon : dateOf(lastStart),
     end,
     dates,
-    inWords: wordsOf(set, end, dates.length, endless),
+    inWords: wordsOf(set, end, dates.length, range.endless),
     notes: [...notes, ...gapNotes(set, addWallMinutes(lastStart, 1)), ...clocks.slice(0, MOST_CLOCK_NOTES)],
   });
 }

@@ -83,6 +83,139 @@ const standsAlike = (a: ClaimDraft, b: ClaimDraft): boolean =>
   a.content.spaces.length === b.content.spaces.length &&
   a.content.spaces.every(({ spaceId }, index) => spaceId === b.content.spaces[index]!.spaceId);
 
+const released = (claims: readonly LiveClaim[]): ClaimTurn[] =>
+  claims.map((claim) => turn(claim, 'released'));
+
+/** A date while a step is planned for it. */
+class Planning {
+  constructor(
+    readonly date: DateForChange,
+    readonly standing: LiveClaim,
+    private readonly to: OccurrenceState,
+  ) {}
+
+  get others(): readonly LiveClaim[] {
+    return this.date.claims.filter((claim) => claim !== this.standing);
+  }
+
+  /** Claims of a kind beside the one it stands on. */
+  of(kind: ClaimKind): readonly LiveClaim[] {
+    return this.others.filter((claim) => claim.kind === kind);
+  }
+
+  plan(more: Partial<DatePlan> & Pick<DatePlan, 'turns'>): PlannedDate {
+    const { date, standing, to } = this;
+    const base = { occurrenceId: date.occurrenceId, to, reason: null, draft: null, standing: standing.id };
+    return { kind: 'planned', plan: { ...base, ...more } };
+  }
+
+  /** What goes where another takes its place. A fallback stays as long as the date stays where and when it is. */
+  replacedBy(next: ClaimDraft, claims: readonly LiveClaim[]): ClaimTurn[] {
+    return released(claims.filter(({ kind }) => kind !== 'fallback' || !standsAlike(this.standing, next)));
+  }
+
+  /** The date stands on what is made instead of what it stood on. */
+  replaced(draft: ClaimDraft): PlannedDate {
+    const status = this.date.state === 'approved' ? 'in-force' : 'wanted';
+    return this.plan({
+      turns: this.replacedBy(draft, this.date.claims),
+      draft: { ...draft, kind: 'change', status, holdUntil: null },
+      standing: 'draft',
+    });
+  }
+
+  /** The date stands on a claim that was made beside it. */
+  takenUp(kind: 'proposal' | 'change'): PlannedDate {
+    const [next] = this.of(kind);
+    if (!next) return { kind: 'nothing-there', what: kind };
+    const rest = this.date.claims.filter((claim) => claim !== next);
+    return this.plan({
+      turns: [turn(next, 'in-force'), ...this.replacedBy(next, rest)],
+      standing: next.id,
+    });
+  }
+
+  /** What was made beside the date is let go. */
+  letGo(kind: 'proposal' | 'change' | 'fallback'): PlannedDate {
+    const claims = this.of(kind);
+    return claims.length ? this.plan({ turns: released(claims) }) : { kind: 'nothing-there', what: kind };
+  }
+}
+
+type StepOf<Action, Step = DateStep> = Step extends { readonly action: infer Own }
+  ? Action extends Own
+    ? Step
+    : never
+  : never;
+
+const given = (planning: Planning, { reason }: { readonly reason: string }): PlannedDate =>
+  planning.plan({ turns: released(planning.date.claims), reason });
+
+const STEPS: {
+  readonly [Action in DateStep['action']]: (planning: Planning, step: StepOf<Action>) => PlannedDate;
+} = {
+  approve: (planning, { draft }) =>
+    draft
+      ? planning.plan({
+          turns: planning.replacedBy(draft, planning.date.claims),
+          draft: { ...draft, kind: 'proposal', status: 'in-force', holdUntil: null },
+          standing: 'draft',
+        })
+      : planning.plan({
+          turns: [
+            turn(planning.standing, 'in-force'),
+            ...planning.replacedBy(planning.standing, planning.others),
+          ],
+        }),
+  hold: (planning, { until }) => {
+    const [waits] = planning.date.state === 'approved' ? planning.of('change') : [planning.standing];
+    // Holding what was asked for takes the place of whatever was proposed instead.
+    return waits
+      ? planning.plan({ turns: [turn(waits, 'held', until), ...released(planning.of('proposal'))] })
+      : { kind: 'nothing-there', what: 'change' };
+  },
+  'release-hold': (planning) => {
+    const held = planning.date.claims.filter(({ status, kind }) => status === 'held' && kind !== 'fallback');
+    return held.length
+      ? planning.plan({
+          turns: held.map((claim) => turn(claim, claim.kind === 'proposal' ? 'released' : 'wanted')),
+        })
+      : { kind: 'nothing-there', what: 'hold' };
+  },
+  propose: (planning, { draft, until }) =>
+    // What was held for the date is what the proposal replaces.
+    planning.plan({
+      turns: [
+        ...released(planning.of('proposal')),
+        ...(planning.standing.status === 'held' ? [turn(planning.standing, 'wanted')] : []),
+      ],
+      draft: { ...draft, kind: 'proposal', status: 'held', holdUntil: until },
+    }),
+  accept: (planning) => planning.takenUp('proposal'),
+  'refuse-proposal': (planning) => planning.letGo('proposal'),
+  decline: given,
+  skip: given,
+  withdraw: given,
+  cancel: given,
+  move: (planning, { draft }) => planning.replaced(draft),
+  change: (planning, { draft, isApplied }) =>
+    isApplied || planning.date.state === 'waiting'
+      ? planning.replaced(draft)
+      : planning.plan({
+          turns: released(planning.of('change')),
+          draft: { ...draft, kind: 'change', status: 'wanted', holdUntil: null },
+        }),
+  'grant-change': (planning) => planning.takenUp('change'),
+  'refuse-change': (planning) => planning.letGo('change'),
+  'set-fallback': (planning, { draft }) =>
+    planning.plan({
+      turns: released(planning.of('fallback')),
+      // Once it has begun outdoors nothing is kept indoors any more.
+      draft: { ...draft, kind: 'fallback', status: 'held', holdUntil: draft.content.event.start },
+    }),
+  'drop-fallback': (planning) => planning.letGo('fallback'),
+};
+
 /**
  * What a step does to a date. Whether it may be taken is for `transition`; this says what follows. At most one claim
  * is in force afterwards, none of an ended date is live.
@@ -93,123 +226,8 @@ export function planDate(date: DateForChange, step: DateStep): PlannedDate {
   if (!transition) throw new Error(`${date.state} does not know ${step.action}`);
   const standing = date.claims.find((claim) => claim.isStanding);
   if (!standing) throw new Error(`date ${date.occurrenceId} stands nowhere`);
-  const others = date.claims.filter((claim) => claim !== standing);
-  const released = (claims: readonly LiveClaim[]) => claims.map((claim) => turn(claim, 'released'));
-  // A fallback stays as long as the date stays where and when it is.
-  const replacedBy = (next: ClaimDraft, claims: readonly LiveClaim[]) =>
-    released(claims.filter(({ kind }) => kind !== 'fallback' || !standsAlike(standing, next)));
-  const of = (kind: ClaimKind) => others.filter((claim) => claim.kind === kind);
-  const base = {
-    occurrenceId: date.occurrenceId,
-    to: transition.to,
-    reason: null,
-    draft: null,
-    standing: standing.id,
-  };
-  const plan = (more: Partial<DatePlan> & Pick<DatePlan, 'turns'>): PlannedDate => ({
-    kind: 'planned',
-    plan: { ...base, ...more },
-  });
-  const replaced = (draft: ClaimDraft): PlannedDate =>
-    plan({
-      turns: replacedBy(draft, date.claims),
-      draft: {
-        ...draft,
-        kind: 'change',
-        status: date.state === 'approved' ? 'in-force' : 'wanted',
-        holdUntil: null,
-      },
-      standing: 'draft',
-    });
-
-  switch (step.action) {
-    case 'approve':
-      if (step.draft)
-        return plan({
-          turns: replacedBy(step.draft, date.claims),
-          draft: { ...step.draft, kind: 'proposal', status: 'in-force', holdUntil: null },
-          standing: 'draft',
-        });
-      return plan({ turns: [turn(standing, 'in-force'), ...replacedBy(standing, others)] });
-    case 'hold': {
-      const [waits] = date.state === 'approved' ? of('change') : [standing];
-      return waits
-        ? // Holding what was asked for takes the place of whatever was proposed instead.
-          plan({ turns: [turn(waits, 'held', step.until), ...released(of('proposal'))] })
-        : { kind: 'nothing-there', what: 'change' };
-    }
-    case 'release-hold': {
-      const held = date.claims.filter(({ status, kind }) => status === 'held' && kind !== 'fallback');
-      return held.length
-        ? plan({
-            turns: held.map((claim) => turn(claim, claim.kind === 'proposal' ? 'released' : 'wanted')),
-          })
-        : { kind: 'nothing-there', what: 'hold' };
-    }
-    case 'propose':
-      // What was held for the date is what the proposal replaces.
-      return plan({
-        turns: [
-          ...released(of('proposal')),
-          ...(standing.status === 'held' ? [turn(standing, 'wanted')] : []),
-        ],
-        draft: { ...step.draft, kind: 'proposal', status: 'held', holdUntil: step.until },
-      });
-    case 'accept': {
-      const [proposal] = of('proposal');
-      if (!proposal) return { kind: 'nothing-there', what: 'proposal' };
-      const rest = date.claims.filter((claim) => claim !== proposal);
-      return plan({
-        turns: [turn(proposal, 'in-force'), ...replacedBy(proposal, rest)],
-        standing: proposal.id,
-      });
-    }
-    case 'refuse-proposal': {
-      const proposals = of('proposal');
-      return proposals.length
-        ? plan({ turns: released(proposals) })
-        : { kind: 'nothing-there', what: 'proposal' };
-    }
-    case 'decline':
-    case 'skip':
-    case 'withdraw':
-    case 'cancel':
-      return plan({ turns: released(date.claims), reason: step.reason });
-    case 'move':
-      return replaced(step.draft);
-    case 'change':
-      return step.isApplied || date.state === 'waiting'
-        ? replaced(step.draft)
-        : plan({
-            turns: released(of('change')),
-            draft: { ...step.draft, kind: 'change', status: 'wanted', holdUntil: null },
-          });
-    case 'grant-change': {
-      const [wanted] = of('change');
-      if (!wanted) return { kind: 'nothing-there', what: 'change' };
-      const rest = date.claims.filter((claim) => claim !== wanted);
-      return plan({ turns: [turn(wanted, 'in-force'), ...replacedBy(wanted, rest)], standing: wanted.id });
-    }
-    case 'refuse-change': {
-      const changes = of('change');
-      return changes.length ? plan({ turns: released(changes) }) : { kind: 'nothing-there', what: 'change' };
-    }
-    case 'set-fallback':
-      return plan({
-        turns: released(of('fallback')),
-        // Once it has begun outdoors nothing is kept indoors any more.
-        draft: {
-          ...step.draft,
-          kind: 'fallback',
-          status: 'held',
-          holdUntil: step.draft.content.event.start,
-        },
-      });
-    case 'drop-fallback': {
-      const kept = of('fallback');
-      return kept.length ? plan({ turns: released(kept) }) : { kind: 'nothing-there', what: 'fallback' };
-    }
-  }
+  const plan = STEPS[step.action] as (planning: Planning, step: DateStep) => PlannedDate;
+  return plan(new Planning(date, standing, transition.to), step);
 }
 
 /** Steps after which the date takes place: they are checked. */

@@ -41,6 +41,20 @@ const scaleOf = ({ widthMm, depthMm }: Room, { width, height }: FloorPlace): num
 export const floorHeight = ({ room }: FloorDrawing, place: FloorPlace): number =>
   room.depthMm * scaleOf(room, place) + BESIDE;
 
+/** Where a door is, as a thick line on its side of the room. */
+function doorLine(
+  { side, offsetMm, widthMm }: FloorDrawing['room']['doors'][number],
+  [left, top, width, depth]: readonly [number, number, number, number],
+  scale: number,
+): Mark {
+  const [from, to] = [offsetMm * scale, (offsetMm + widthMm) * scale];
+  const y = top + (side === 'bottom' ? depth : 0);
+  const x = left + (side === 'right' ? width : 0);
+  return side === 'top' || side === 'bottom'
+    ? line([left + from, y, left + to, y], PALE, 3)
+    : line([x, top + from, x, top + to], PALE, 3);
+}
+
 /** The room with doors, what stands fixed, pieces, and the lengths of two sides in metres. */
 export function floorMarks({ room, pieces }: FloorDrawing, place: FloorPlace): Mark[] {
   const scale = scaleOf(room, place);
@@ -76,13 +90,6 @@ export function floorMarks({ room, pieces }: FloorDrawing, place: FloorPlace): M
       };
     }),
     box([left, top, width, depth], { line: BLACK, lineWidth: 1.5 }),
-    ...room.doors.map(({ side, offsetMm, widthMm }) => {
-      const [from, to] = [offsetMm * scale, (offsetMm + widthMm) * scale];
-      const y = top + (side === 'bottom' ? depth : 0);
-      const x = left + (side === 'right' ? width : 0);
-      return side === 'top' || side === 'bottom'
-        ? line([left + from, y, left + to, y], PALE, 3)
-        : line([x, top + from, x, top + to], PALE, 3);
-    }),
+    ...room.doors.map((door) => doorLine(door, [left, top, width, depth], scale)),
   ];
 }

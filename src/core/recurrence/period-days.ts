@@ -103,62 +103,82 @@ const isDayToDay = ({ freq, byMonth, byMonthDay, byYearDay, byWeekNo, byDay }: R
   [byMonth, byMonthDay, byYearDay, byWeekNo].every((part) => part.length === 0) &&
   (freq === 'WEEKLY' || byDay.length === 0);
 
-export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
-  const start = civilOf(startDay);
-  const rule = completed(parts, start, startDay);
-  const months = rule.byMonth.length ? rule.byMonth : ALL_MONTHS;
-  const ofMonth = (year: number, month: number): number[] => {
-    const tests = dayTests(rule, year, month);
-    const first = dayNumber(year, month, 1);
-    const days = candidates(rule, year, month).map((day) => first + day);
-    return days.filter((day) => tests.every((test) => test(day)));
-  };
-  // Daily and weekly rules ask day by day, mostly within one month.
+/** Days of a month that a rule takes, in order. */
+function daysOfMonth(rule: RuleParts, year: number, month: number): number[] {
+  const tests = dayTests(rule, year, month);
+  const first = dayNumber(year, month, 1);
+  const days = candidates(rule, year, month).map((day) => first + day);
+  return days.filter((day) => tests.every((test) => test(day)));
+}
+
+/** Whether a rule takes a day: daily and weekly rules ask day by day, mostly within one month. */
+function takesDay(rule: RuleParts, months: readonly number[]): DayTest {
   let [knownMonth, knownTests] = [Number.NaN, [] as DayTest[]];
-  const single = (day: number): boolean => {
+  return (day) => {
     const { year, month } = civilOf(day);
     if (!months.includes(month)) return false;
     if (knownMonth !== year * 12 + month)
       [knownMonth, knownTests] = [year * 12 + month, dayTests(rule, year, month)];
     return knownTests.every((test) => test(day));
   };
-  const isPlain = isDayToDay(rule);
-  switch (rule.freq) {
-    case 'DAILY':
-      return {
-        periodOf: (day) => day - startDay,
-        daysOf: (period) => (isPlain || single(startDay + period) ? [startDay + period] : []),
-      };
-    case 'WEEKLY': {
-      const origin = weekStartOf(startDay, rule.weekStart);
-      const weekdays = new Set(rule.byDay.map(({ weekday }) => weekday));
-      const offsets = [0, 1, 2, 3, 4, 5, 6].filter((offset) => weekdays.has(isoWeekday(origin + offset)));
-      return {
-        periodOf: (day) => Math.floor((day - origin) / 7),
-        daysOf: (period) => {
-          const days = offsets.map((offset) => origin + period * 7 + offset);
-          return isPlain ? days : days.filter(single);
-        },
-      };
-    }
-    case 'MONTHLY': {
-      const origin = start.year * 12 + start.month - 1;
-      const monthOf = (period: number) => ((origin + period) % 12) + 1;
-      return {
-        periodOf: (day) => {
-          const { year, month } = civilOf(day);
-          return year * 12 + month - 1 - origin;
-        },
-        daysOf: (period) =>
-          months.includes(monthOf(period))
-            ? ofMonth(Math.floor((origin + period) / 12), monthOf(period))
-            : [],
-      };
-    }
-    case 'YEARLY':
-      return {
-        periodOf: (day) => civilOf(day).year - start.year,
-        daysOf: (period) => months.flatMap((month) => ofMonth(start.year + period, month)),
-      };
-  }
+}
+
+type Periods = (rule: RuleParts, startDay: number, months: readonly number[]) => PeriodDays;
+
+const daily: Periods = (rule, startDay, months) => {
+  const takes = isDayToDay(rule) ? () => true : takesDay(rule, months);
+  return {
+    periodOf: (day) => day - startDay,
+    daysOf: (period) => (takes(startDay + period) ? [startDay + period] : []),
+  };
+};
+
+const weekly: Periods = (rule, startDay, months) => {
+  const origin = weekStartOf(startDay, rule.weekStart);
+  const weekdays = new Set(rule.byDay.map(({ weekday }) => weekday));
+  const offsets = [0, 1, 2, 3, 4, 5, 6].filter((offset) => weekdays.has(isoWeekday(origin + offset)));
+  const takes = isDayToDay(rule) ? null : takesDay(rule, months);
+  return {
+    periodOf: (day) => Math.floor((day - origin) / 7),
+    daysOf: (period) => {
+      const days = offsets.map((offset) => origin + period * 7 + offset);
+      return takes ? days.filter(takes) : days;
+    },
+  };
+};
+
+const monthly: Periods = (rule, startDay, months) => {
+  const start = civilOf(startDay);
+  const origin = start.year * 12 + start.month - 1;
+  const monthOf = (period: number) => ((origin + period) % 12) + 1;
+  return {
+    periodOf: (day) => {
+      const { year, month } = civilOf(day);
+      return year * 12 + month - 1 - origin;
+    },
+    daysOf: (period) =>
+      months.includes(monthOf(period))
+        ? daysOfMonth(rule, Math.floor((origin + period) / 12), monthOf(period))
+        : [],
+  };
+};
+
+const yearly: Periods = (rule, startDay, months) => {
+  const start = civilOf(startDay);
+  return {
+    periodOf: (day) => civilOf(day).year - start.year,
+    daysOf: (period) => months.flatMap((month) => daysOfMonth(rule, start.year + period, month)),
+  };
+};
+
+const PERIODS: Readonly<Record<RuleParts['freq'], Periods>> = {
+  DAILY: daily,
+  WEEKLY: weekly,
+  MONTHLY: monthly,
+  YEARLY: yearly,
+};
+
+export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
+  const rule = completed(parts, civilOf(startDay), startDay);
+  return PERIODS[rule.freq](rule, startDay, rule.byMonth.length ? rule.byMonth : ALL_MONTHS);
 }

@@ -102,6 +102,28 @@ class SeriesProver {
 const undoubtedFirst = (remedies: readonly SeriesRemedy[]) =>
   [...remedies].sort((a, b) => Number(a.hasNewDoubt) - Number(b.hasNewDoubt));
 
+/** For each other space that every date in trouble could have, the candidate of each, nearest to what was wanted first. */
+function spacesForAll(troubled: readonly Member[]): readonly (readonly Candidate[])[] {
+  const bySpace = new Map<number, Candidate[]>();
+  for (const { candidates } of troubled)
+    for (const candidate of candidates.otherSpaces()) {
+      const [swap] = candidate.cost.swaps;
+      const list = bySpace.get(swap!.to);
+      if (list) list.push(candidate);
+      else bySpace.set(swap!.to, [candidate]);
+    }
+  const orderOf = (list: readonly Candidate[]) =>
+    list.reduce<readonly number[]>(
+      (sum, { order }) => order.map((value, index) => value + (sum[index] ?? 0)),
+      [],
+    );
+  return [...bySpace.values()]
+    .filter((list) => list.length === troubled.length)
+    .map((list) => ({ list, order: orderOf(list) }))
+    .sort((a, b) => compareOrder(a.order, b.order))
+    .map(({ list }) => list);
+}
+
 /** One other space for all dates that something is against, nearest to what was wanted first. */
 function oneSpace(
   members: readonly Member[],
@@ -117,27 +139,8 @@ function oneSpace(
       troubles.slots.length === 1 && draft.content.spaces[troubles.slots[0]!]!.spaceId === from,
   );
   if (!isAlike) return [];
-  // For each space, by its number, the candidate of each date.
-  const bySpace = new Map<number, Candidate[]>();
-  for (const { candidates } of troubled)
-    for (const candidate of candidates.otherSpaces()) {
-      const [swap] = candidate.cost.swaps;
-      const list = bySpace.get(swap!.to);
-      if (list) list.push(candidate);
-      else bySpace.set(swap!.to, [candidate]);
-    }
-  const ranked = [...bySpace.values()]
-    .filter((list) => list.length === troubled.length)
-    .map((list) => ({
-      list,
-      order: list.reduce<readonly number[]>(
-        (sum, { order }) => order.map((value, index) => value + (sum[index] ?? 0)),
-        [],
-      ),
-    }))
-    .sort((a, b) => compareOrder(a.order, b.order));
   const found: SeriesRemedy[] = [];
-  for (const { list } of ranked) {
+  for (const list of spacesForAll(troubled)) {
     const changes = list.map((candidate, index) => ({ key: troubled[index]!.date.key, candidate }));
     const proved = prover.proveAll(changes);
     if (proved)
@@ -223,6 +226,27 @@ export function cheapestPath(options: readonly (readonly Option[])[]): readonly 
   return chosen;
 }
 
+/** What each date could be instead: as it is where nothing is against it, else every space that may do, and what was proved. */
+function optionsOf(
+  { date, troubles, candidates }: Member,
+  provedOf: ReadonlyMap<string, readonly Remedy[]>,
+  { near }: Search,
+): Option[] {
+  if (!hasTrouble(troubles)) return [{ candidate: null, place: placeKey(date.claim), points: 0 }];
+  const own = new Set([date.key]);
+  const elsewhere = [...candidates.otherSpaces()].filter(
+    ({ draft }) => !near.surelyFails(draft.content, own),
+  );
+  const others = (provedOf.get(date.key) ?? []).filter(
+    ({ kind }) => kind !== 'other-space' && kind !== 'hire-in',
+  );
+  return [...elsewhere, ...others].map((candidate) => ({
+    candidate,
+    place: placeKey(candidate.draft.content),
+    points: pointsOf(candidate),
+  }));
+}
+
 /** For every date in trouble a way out of its own, together as cheap as can be, the space changing as seldom as pays. */
 function mixture(
   members: readonly Member[],
@@ -231,22 +255,7 @@ function mixture(
   search: Search,
 ): SeriesRemedy[] {
   const ruledOut = new Set<Candidate>();
-  const options = members.map(({ date, troubles, candidates }): Option[] => {
-    const stay = { candidate: null, place: placeKey(date.claim), points: 0 };
-    if (!hasTrouble(troubles)) return [stay];
-    const own = new Set([date.key]);
-    const elsewhere = [...candidates.otherSpaces()].filter(
-      ({ draft }) => !search.near.surelyFails(draft.content, own),
-    );
-    const others = (provedOf.get(date.key) ?? []).filter(
-      ({ kind }) => kind !== 'other-space' && kind !== 'hire-in',
-    );
-    return [...elsewhere, ...others].map((candidate) => ({
-      candidate,
-      place: placeKey(candidate.draft.content),
-      points: pointsOf(candidate),
-    }));
-  });
+  const options = members.map((member) => optionsOf(member, provedOf, search));
   for (let round = 0; round < MOST_MIXTURES; round += 1) {
     const open = options.map((own, index): readonly Option[] => {
       const left = own.filter(({ candidate }) => candidate === null || !ruledOut.has(candidate));

@@ -23,6 +23,74 @@ export interface SharedOut {
 
 const MOST_STEPS = 20_000;
 
+/** Rooms by want, in the order in which they are taken; how many are left out, moved, and used: the less the better. */
+interface Way {
+  readonly rooms: readonly (number | null)[];
+  readonly score: readonly [left: number, moved: number, used: number];
+}
+
+/** The search for the best way, one want after the other. */
+class Sharing {
+  private readonly taken: Interval[][];
+  private readonly used: number[];
+  private readonly rooms: (number | null)[] = [];
+  best: Way | null = null;
+  steps = 0;
+
+  constructor(
+    private readonly wants: readonly SharedWant[],
+    busy: readonly (readonly Interval[])[],
+    private readonly least: number,
+  ) {
+    this.taken = busy.map((spans) => [...spans]);
+    this.used = busy.map(() => 0);
+  }
+
+  private score(): Way['score'] {
+    return [
+      this.rooms.filter((room) => room === null).length,
+      this.rooms.filter((room, at) => room !== null && isMoved(this.wants[at]!, room)).length,
+      this.used.filter((count) => count > 0).length,
+    ];
+  }
+
+  private isPerfect(): boolean {
+    if (!this.best) return false;
+    const [left, moved, used] = this.best.score;
+    return left === 0 && moved === 0 && used <= this.least;
+  }
+
+  /** However it goes on, it will not be better than the best so far. */
+  private isNoBetterThan(best: Way): boolean {
+    const score = this.score();
+    const at = score.findIndex((value, index) => value !== best.score[index]);
+    return at < 0 || score[at]! > best.score[at]!;
+  }
+
+  place(at: number): void {
+    if (this.isPerfect() || this.steps > MOST_STEPS) return;
+    this.steps += 1;
+    if (this.best && this.isNoBetterThan(this.best)) return;
+    const want = this.wants[at];
+    if (!want) {
+      this.best = { score: this.score(), rooms: [...this.rooms] };
+      return;
+    }
+    for (const room of roomsFor(want, this.taken, this.used)) {
+      this.taken[room]!.push(want.inRoom[room]!);
+      this.used[room]! += 1;
+      this.rooms.push(room);
+      this.place(at + 1);
+      this.rooms.pop();
+      this.used[room]! -= 1;
+      this.taken[room]!.pop();
+    }
+    this.rooms.push(null);
+    this.place(at + 1);
+    this.rooms.pop();
+  }
+}
+
 /**
  * Gives rooms to all who want one on a day: first as many as possible are placed, then as few as possible moved from
  * where they asked to be, then as few rooms as possible used. Taken in order of start, each into a room in use that is
@@ -32,57 +100,10 @@ const MOST_STEPS = 20_000;
 export function shareOut(wants: readonly SharedWant[], busy: readonly (readonly Interval[])[]): SharedOut {
   const start = ({ inRoom }: SharedWant) => Math.min(...inRoom.map((span) => span?.start ?? Infinity));
   const sorted = [...wants].sort((a, b) => start(a) - start(b));
-  const taken: Interval[][] = busy.map((spans) => [...spans]);
-  const used = busy.map(() => 0);
-  const rooms: (number | null)[] = [];
-  const least = fewestRooms(wants);
-  let best: { readonly score: readonly number[]; readonly rooms: readonly (number | null)[] } | null = null;
-  let steps = 0;
-
-  const scoreOf = () => [
-    rooms.filter((room) => room === null).length,
-    rooms.filter((room, at) => room !== null && isMoved(sorted[at]!, room)).length,
-    used.filter((count) => count > 0).length,
-  ];
-  const isPerfect = () =>
-    best !== null && best.score[0] === 0 && best.score[1] === 0 && best.score[2]! <= least;
-  const isWorse = (): boolean => {
-    const [score, known] = [scoreOf(), best!.score];
-    const at = score.findIndex((value, index) => value !== known[index]);
-    return at < 0 || score[at]! > known[at]!;
-  };
-
-  function place(at: number): void {
-    if (isPerfect() || steps > MOST_STEPS) return;
-    steps += 1;
-    if (best && isWorse()) return;
-    const want = sorted[at];
-    if (!want) {
-      best = { score: scoreOf(), rooms: [...rooms] };
-      return;
-    }
-    for (const room of roomsFor(want, taken, used)) {
-      const span = want.inRoom[room]!;
-      taken[room]!.push(span);
-      used[room]! += 1;
-      rooms.push(room);
-      place(at + 1);
-      rooms.pop();
-      used[room]! -= 1;
-      taken[room]!.pop();
-    }
-    rooms.push(null);
-    place(at + 1);
-    rooms.pop();
-  }
-  place(0);
-
-  const found = best as {
-    readonly rooms: readonly (number | null)[];
-    readonly score: readonly number[];
-  } | null;
+  const search = new Sharing(sorted, busy, fewestRooms(wants));
+  search.place(0);
   const placed = sorted.flatMap(({ key }, at): [string, number][] => {
-    const room = found?.rooms[at];
+    const room = search.best?.rooms[at];
     return room === null || room === undefined ? [] : [[key, room]];
   });
   const roomOf = new Map(placed);
@@ -90,8 +111,8 @@ export function shareOut(wants: readonly SharedWant[], busy: readonly (readonly 
     roomOf,
     left: wants.flatMap(({ key }) => (roomOf.has(key) ? [] : [key])),
     rooms: new Set(roomOf.values()).size,
-    moved: found?.score[1] ?? 0,
-    isWhole: steps <= MOST_STEPS,
+    moved: search.best?.score[1] ?? 0,
+    isWhole: search.steps <= MOST_STEPS,
   };
 }
 

@@ -177,6 +177,15 @@ export function turnoverOrders(pair: TurnoverPair, isDone: (key: string) => bool
   });
 }
 
+function turnoverContent(
+  before: TurnoverPair['before'],
+  { kind, bring, takeAway, stays, savedMin }: Turnover,
+): TurnoverContent {
+  const { reference, eventTitle } = before.date;
+  const { layout, people } = spaceOf(before);
+  return { kind, before: { reference, eventTitle, layout, people }, bring, takeAway, stays, savedMin };
+}
+
 function turnoverOrder(
   { before, after }: TurnoverPair,
   { clearing, setting: settings }: Separately,
@@ -190,7 +199,6 @@ function turnoverOrder(
   ];
   const space = spaceOf(before);
   const left = edgesOf(before.date.claim, before.slot)['exit-end'];
-  const { kind, savedMin, bring, takeAway, stays, workMin } = turnover;
   return {
     ...setting,
     key: `turnover:${space.spaceId}:${before.date.occurrenceId}:${after.date.occurrenceId}:${teamId}`,
@@ -199,25 +207,13 @@ function turnoverOrder(
     afterOccurrenceId: after.date.occurrenceId,
     phase: 'turnover',
     isBandWork: false,
-    workMin,
+    workMin: turnover.workMin,
     content: {
       ...setting.content,
-      equipment: bring,
+      equipment: turnover.bring,
       ...(checklist.length > 0 && { checklist }),
       fromMin: Math.min(left, addMinutes(setting.content.dueMin, -1)) as EpochMinute,
-      turnover: {
-        kind,
-        before: {
-          reference: before.date.reference,
-          eventTitle: before.date.eventTitle,
-          layout: space.layout,
-          people: space.people,
-        },
-        bring,
-        takeAway,
-        stays,
-        savedMin,
-      },
+      turnover: turnoverContent(before, turnover),
     },
   };
 }

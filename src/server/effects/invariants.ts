@@ -1,6 +1,6 @@
 import type { ClaimId } from '@/core/ids';
 import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
-import { impliedRows } from './occupancy';
+import { impliedRows, OCCUPANCY_LISTS, USE_LISTS } from './occupancy';
 import { entityId, type AnyRow } from '../repositories/changes/change-set';
 import { TRACKED } from '../repositories/changes/tracked-tables';
 import { factsOf, type Table } from '../db/tables/table';
@@ -46,16 +46,14 @@ async function rowsAreImplied(reader: Reader): Promise<string[]> {
   const ids = (await reader.rows<{ id: ClaimId }>('SELECT id FROM claim')).map(({ id }) => id);
   const claims: StoredClaim[] = await loadClaims(reader, ids);
   const implied = await impliedRows(reader, claims);
-  const occupancy = await reader.json<unknown[]>(
-    'SELECT json_group_array(json_array(claim_id, claim_space_id, claim_equipment_id, resource_id, start_min, end_min, occupies)) AS json FROM occupancy',
-  );
-  const uses = await reader.json<unknown[]>(
-    'SELECT json_group_array(json_array(claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)) AS json FROM equipment_use',
-  );
+  const stored = (table: string, list: string) =>
+    reader.json<unknown[]>(`SELECT json_group_array(${list}) AS json FROM ${table}`);
   const text = (rows: readonly unknown[]) => rows.map((row) => JSON.stringify(row));
+  const occupancy = await stored('occupancy', OCCUPANCY_LISTS.list);
+  const uses = await stored('equipment_use', USE_LISTS.list);
   return [
-    ...differing('occupancy', text(occupancy), text(implied.occupancy)),
-    ...differing('equipment use', text(uses), text(implied.uses)),
+    ...differing('occupancy', text(occupancy), text(OCCUPANCY_LISTS.lists(implied.occupancy))),
+    ...differing('equipment use', text(uses), text(USE_LISTS.lists(implied.uses))),
   ];
 }
 

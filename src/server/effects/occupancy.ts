@@ -1,8 +1,11 @@
-import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId, ResourceId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
 import { remaining } from '@/core/equipment/remaining';
 import { impliedOccupancy, impliedUses, type Holdings } from '@/core/occupancy/imply';
 import { subtract } from '@/core/time/epoch-minute';
 import type { Reader, Writer } from '../db/connection';
+import { inLists } from '../db/in-lists';
+import { EquipmentUse, Occupancy } from '../db/tables/claims';
+import type { NewRow } from '../db/tables/table';
 import { loadEquipmentFacts, loadSpaceFacts } from '../repositories/world/space-facts';
 import type { ClaimStatus } from '@/core/changes/plan-date';
 import { loadClaims, loadLiveClaims, type StoredClaim } from '../repositories/claims/claims';
@@ -17,25 +20,31 @@ const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
   released: null,
 };
 
+export const OCCUPANCY_LISTS = inLists(Occupancy, [
+  'claim_id',
+  'claim_space_id',
+  'claim_equipment_id',
+  'resource_id',
+  'start_min',
+  'end_min',
+  'occupies',
+]);
+export const USE_LISTS = inLists(EquipmentUse, [
+  'claim_equipment_id',
+  'claim_id',
+  'type_id',
+  'start_min',
+  'end_min',
+  'quantity',
+  'occupies',
+]);
+
+export type OccupancyRow = Omit<NewRow<typeof Occupancy>, 'id'>;
+export type UseRow = Omit<NewRow<typeof EquipmentUse>, 'id'>;
+
 export interface ImpliedRows {
-  readonly occupancy: readonly (readonly [
-    claim: ClaimId,
-    claimSpace: number | null,
-    claimEquipment: number | null,
-    resource: ResourceId,
-    start: number,
-    end: number,
-    occupies: number,
-  ])[];
-  readonly uses: readonly (readonly [
-    claimEquipment: number,
-    claim: ClaimId,
-    type: EquipmentTypeId,
-    start: number,
-    end: number,
-    quantity: number,
-    occupies: number,
-  ])[];
+  readonly occupancy: readonly OccupancyRow[];
+  readonly uses: readonly UseRow[];
 }
 
 async function holdingsFor(reader: Reader, claims: readonly StoredClaim[]) {
@@ -91,6 +100,38 @@ function usesOf(claim: StoredClaim, before: readonly StoredClaim[], holdings: Ho
   });
 }
 
+const occupancyRows = (
+  claim: StoredClaim,
+  before: readonly StoredClaim[],
+  holdings: Holdings,
+  occupies: 0 | 1,
+): OccupancyRow[] =>
+  occupancyOf(claim, before, holdings).map(({ spaceIndex, equipmentIndex, resourceId, span }) => ({
+    claim_id: claim.id,
+    claim_space_id: claim.claimSpaceIds[spaceIndex] ?? null,
+    claim_equipment_id: claim.claimEquipmentIds[equipmentIndex] ?? null,
+    resource_id: resourceId,
+    start_min: span.start,
+    end_min: span.end,
+    occupies,
+  }));
+
+const useRows = (
+  claim: StoredClaim,
+  before: readonly StoredClaim[],
+  holdings: Holdings,
+  occupies: 0 | 1,
+): UseRow[] =>
+  usesOf(claim, before, holdings).map(({ equipmentIndex, typeId, quantity, span }) => ({
+    claim_equipment_id: claim.claimEquipmentIds[equipmentIndex]!,
+    claim_id: claim.id,
+    type_id: typeId,
+    start_min: span.start,
+    end_min: span.end,
+    quantity,
+    occupies,
+  }));
+
 /** Exactly the rows that claims imply; invariant 4 compares them with what is stored. */
 export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]): Promise<ImpliedRows> {
   const live = claims.filter(({ status }) => OCCUPIES[status] !== null);
@@ -105,40 +146,11 @@ export async function impliedRows(reader: Reader, claims: readonly StoredClaim[]
   const holdings = await holdingsFor(reader, [...live, ...[...together.values()].flat()]);
   return {
     occupancy: live.flatMap((claim) =>
-      occupancyOf(claim, before(claim), holdings).map(
-        ({ spaceIndex, equipmentIndex, resourceId, span }) =>
-          [
-            claim.id,
-            claim.claimSpaceIds[spaceIndex] ?? null,
-            claim.claimEquipmentIds[equipmentIndex] ?? null,
-            resourceId,
-            span.start,
-            span.end,
-            OCCUPIES[claim.status]!,
-          ] as const,
-      ),
+      occupancyRows(claim, before(claim), holdings, OCCUPIES[claim.status] ?? 0),
     ),
-    uses: live.flatMap((claim) =>
-      usesOf(claim, before(claim), holdings).map(
-        ({ equipmentIndex, typeId, quantity, span }) =>
-          [
-            claim.claimEquipmentIds[equipmentIndex]!,
-            claim.id,
-            typeId,
-            span.start,
-            span.end,
-            quantity,
-            OCCUPIES[claim.status]!,
-          ] as const,
-      ),
-    ),
+    uses: live.flatMap((claim) => useRows(claim, before(claim), holdings, OCCUPIES[claim.status] ?? 0)),
   };
 }
-
-const INSERT_OCCUPANCY = `INSERT INTO occupancy (claim_id, claim_space_id, claim_equipment_id, resource_id, start_min, end_min, occupies)
-  SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
-const INSERT_USES = `INSERT INTO equipment_use (claim_equipment_id, claim_id, type_id, start_min, end_min, quantity, occupies)
-  SELECT value->>0, value->>1, value->>2, value->>3, value->>4, value->>5, value->>6 FROM json_each($rows)`;
 
 /** What these claims take of places and stock is free again. */
 export async function dropOccupancy(tx: Writer, ids: readonly ClaimId[]): Promise<void> {
@@ -156,6 +168,7 @@ export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[])
   const all = claims.map(({ id }) => id);
   await dropOccupancy(tx, all);
   const rows = await impliedRows(tx, await loadClaims(tx, all));
-  if (rows.occupancy.length) await tx.run(INSERT_OCCUPANCY, { rows: JSON.stringify(rows.occupancy) });
-  if (rows.uses.length) await tx.run(INSERT_USES, { rows: JSON.stringify(rows.uses) });
+  if (rows.occupancy.length)
+    await tx.run(OCCUPANCY_LISTS.insert, { rows: OCCUPANCY_LISTS.write(rows.occupancy) });
+  if (rows.uses.length) await tx.run(USE_LISTS.insert, { rows: USE_LISTS.write(rows.uses) });
 }

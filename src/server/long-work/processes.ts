@@ -161,6 +161,90 @@ class BesideProcess {
   }
 }
 
+/** What waits for a process and what has one. */
+class Queue {
+  private readonly waiting: Job[] = [];
+  private readonly running = new Set<Job>();
+  private readonly processes: readonly BesideProcess[];
+  private last = 0;
+
+  constructor(entry: string) {
+    this.processes = Array.from(
+      { length: MOST_PROCESSES },
+      () =>
+        new BesideProcess(entry, (job) => {
+          this.running.delete(job);
+          this.next();
+        }),
+    );
+  }
+
+  private next(): void {
+    const free = this.processes.find(({ isFree }) => isFree);
+    const patient = [...this.running].filter(({ work }) => work.isPatient).length;
+    const job = this.waiting.find(({ work }) => !work.isPatient || patient < this.processes.length - 1);
+    if (!free || !job) return;
+    this.waiting.splice(this.waiting.indexOf(job), 1);
+    this.running.add(job);
+    free.take(job);
+  }
+
+  private stopsWaiting(job: Job): void {
+    const at = this.waiting.indexOf(job);
+    if (at < 0) return;
+    this.waiting.splice(at, 1);
+    job.settle(STOPPED);
+  }
+
+  ownedBy(owner: string): Job[] {
+    return [...this.running, ...this.waiting].filter((job) => job.owner === owner && !job.isStopped);
+  }
+
+  isRunning(job: Job): boolean {
+    return this.running.has(job);
+  }
+
+  order<Value>(ctx: Context, work: LongWork, tell: Job['tell']): Promise<Outcome<Value>> {
+    return new Promise((settle, fail) => {
+      if (ctx.signal?.aborted) return settle(STOPPED);
+      const owner = ownerOf(ctx);
+      if (this.waiting.length >= MOST_WAITING || this.ownedBy(owner).length >= MOST_OF_ONE)
+        return settle(refuse({ code: 'long-work-busy' }));
+      const no = (this.last += 1);
+      const progress = { done: 0, of: 0 };
+      const settings = ownSettings();
+      const job: Job = { no, ctx, work, owner, settings, progress, isStopped: false, tell, settle, fail };
+      if (work.isFirst) this.waiting.unshift(job);
+      else this.waiting.push(job);
+      ctx.signal?.addEventListener('abort', () => this.stopsWaiting(job), { once: true });
+      this.next();
+    });
+  }
+
+  stop(): void {
+    for (const job of this.waiting.splice(0)) job.settle(STOPPED);
+    for (const each of this.processes) each.end();
+  }
+}
+
+/** Lines as they come, once the first is there or nothing is left to come. */
+async function linesOf<Line>(
+  queue: Queue,
+  ctx: Context,
+  work: LongWork,
+): Promise<Outcome<AsyncGenerator<Line>>> {
+  const lines = new Readable({ objectMode: true, read: () => undefined });
+  const begun = once(lines, 'readable');
+  const outcome = queue.order<null>(ctx, work, (line) => lines.push(line));
+  outcome.then(
+    () => lines.push(null),
+    (error: Error) => lines.destroy(error),
+  );
+  const first = await Promise.race([outcome, begun]);
+  if ('ok' in first && !first.ok) return first;
+  return done(eachOf<Line>(lines));
+}
+
 /**
  * Processes beside the server for work that takes long. Not threads: those share the four threads in which the server
  * asks SQLite, cannot be cut off inside a statement, and have the priority of the server.
@@ -168,90 +252,15 @@ class BesideProcess {
  * @param entry file of the process: `answerOrders` with the table of all work.
  */
 export function besideProcesses(entry: string): Processes {
-  const waiting: Job[] = [];
-  const running = new Set<Job>();
-  let last = 0;
-
-  const ownedBy = (owner: string) =>
-    [...running, ...waiting].filter((job) => job.owner === owner && !job.isStopped);
-  const next = (): void => {
-    const free = processes.find(({ isFree }) => isFree);
-    const patient = [...running].filter(({ work }) => work.isPatient).length;
-    const job = waiting.find(({ work }) => !work.isPatient || patient < processes.length - 1);
-    if (!free || !job) return;
-    waiting.splice(waiting.indexOf(job), 1);
-    running.add(job);
-    free.take(job);
-  };
-  const processes = Array.from(
-    { length: MOST_PROCESSES },
-    () =>
-      new BesideProcess(entry, (job) => {
-        running.delete(job);
-        next();
-      }),
-  );
-
-  const order = <Value>(ctx: Context, work: LongWork, tell: Job['tell']): Promise<Outcome<Value>> =>
-    new Promise((settle, fail) => {
-      if (ctx.signal?.aborted) return settle(STOPPED);
-      const owner = ownerOf(ctx);
-      if (waiting.length >= MOST_WAITING || ownedBy(owner).length >= MOST_OF_ONE)
-        return settle(refuse({ code: 'long-work-busy' }));
-      const progress = { done: 0, of: 0 };
-      const job: Job = {
-        no: (last += 1),
-        ctx,
-        work,
-        owner,
-        settings: ownSettings(),
-        progress,
-        isStopped: false,
-        tell,
-        settle,
-        fail,
-      };
-      if (work.isFirst) waiting.unshift(job);
-      else waiting.push(job);
-      ctx.signal?.addEventListener(
-        'abort',
-        () => {
-          const at = waiting.indexOf(job);
-          if (at < 0) return;
-          waiting.splice(at, 1);
-          settle(STOPPED);
-        },
-        { once: true },
-      );
-      next();
-    });
-
-  const sendOut: SendOut = (ctx, work) => order(ctx, work, () => undefined);
-
-  /** Lines as they come, once the first is there or nothing is left to come. */
-  const sendOutLines: SendOutLines = async <Line>(ctx: Context, work: LongWork) => {
-    const lines = new Readable({ objectMode: true, read: () => undefined });
-    const begun = once(lines, 'readable');
-    const outcome = order<null>(ctx, work, (line) => lines.push(line));
-    outcome.then(
-      () => lines.push(null),
-      (error: Error) => lines.destroy(error),
-    );
-    const first = await Promise.race([outcome, begun]);
-    if ('ok' in first && !first.ok) return first;
-    return done(eachOf<Line>(lines));
-  };
-
+  const queue = new Queue(entry);
   return {
-    sendOut,
-    sendOutLines,
+    sendOut: (ctx, work) => queue.order(ctx, work, () => undefined),
+    sendOutLines: (ctx, work) => linesOf(queue, ctx, work),
     progressOf: (ctx) =>
-      ownedBy(ownerOf(ctx))
+      queue
+        .ownedBy(ownerOf(ctx))
         .filter(({ work }) => !work.isFirst && !work.isPatient)
-        .map((job) => ({ ...job.progress, kind: job.work.kind, isWaiting: !running.has(job) })),
-    stop: () => {
-      for (const job of waiting.splice(0)) job.settle(STOPPED);
-      for (const each of processes) each.end();
-    },
+        .map((job) => ({ ...job.progress, kind: job.work.kind, isWaiting: !queue.isRunning(job) })),
+    stop: () => queue.stop(),
   };
 }

@@ -194,6 +194,42 @@ function wheelchairGroups(
     .map((shape) => ({ tables: [], seats: [{ kind: 'wheelchair', shape }] }));
 }
 
+/** One row, its places nearest to the middle first. */
+function rowAt(
+  y: number,
+  {
+    room,
+    blocks,
+    unit,
+    pitch,
+    taken,
+    kept,
+  }: {
+    readonly room: Room;
+    readonly blocks: ReturnType<typeof blocksFor>;
+    readonly unit: ReturnType<typeof unitOf>;
+    readonly pitch: number;
+    readonly taken: ReturnType<typeof keptFree>;
+    readonly kept: ReturnType<typeof keptSpacing>;
+  },
+): SeatGroup[] {
+  const cells = blocks.flatMap((block) =>
+    runsOf(
+      Array.from({ length: block.modules }, (_, index) => ({
+        block,
+        index,
+        rect: { x: block.x + index * unit.widthMm, y, w: unit.widthMm, h: pitch },
+      })),
+      taken,
+    ).flatMap((run) => allowedOf(run, unit, kept)),
+  );
+  const middle = room.widthMm / 2;
+  const away = ({ x, w }: { readonly x: number; readonly w: number }) => Math.abs(x + w / 2 - middle);
+  return [...cells]
+    .sort((a, b) => away(a.rect) - away(b.rect) || a.rect.x - b.rect.x)
+    .map(({ rect }) => groupAt(rect, unit));
+}
+
 /** Rows facing the front, with aisles down the room and one across before and behind them. */
 export function rowsIn(
   room: Room,
@@ -213,25 +249,8 @@ export function rowsIn(
   const start = first + (wheelchairs.length ? WHEELCHAIR.depthMm + kept.rowClearMm : 0);
   const rows: SeatGroup[] = [];
   // Behind the last row the way across takes the place of the free floor.
-  for (let y = start; y + pitch - unit.clearMm + kept.aisleMm <= room.depthMm; y += pitch) {
-    const cells = blocks.flatMap((block) =>
-      runsOf(
-        Array.from({ length: block.modules }, (_, index) => ({
-          block,
-          index,
-          rect: { x: block.x + index * unit.widthMm, y, w: unit.widthMm, h: pitch },
-        })),
-        taken,
-      ).flatMap((run) => allowedOf(run, unit, kept)),
-    );
-    const middle = room.widthMm / 2;
-    const nearest = [...cells].sort(
-      (a, b) =>
-        Math.abs(a.rect.x + a.rect.w / 2 - middle) - Math.abs(b.rect.x + b.rect.w / 2 - middle) ||
-        a.rect.x - b.rect.x,
-    );
-    rows.push(...nearest.map(({ rect }) => groupAt(rect, unit)));
-  }
+  for (let y = start; y + pitch - unit.clearMm + kept.aisleMm <= room.depthMm; y += pitch)
+    rows.push(...rowAt(y, { room, blocks, unit, pitch, taken, kept }));
   return {
     fixed: stage ? [{ kind: 'stage', shape: stage }] : [],
     groups: [...wheelchairs, ...rows],

@@ -1,4 +1,4 @@
-import { boundsOf, overlap, rectsOverlap, type Disc } from './geometry';
+import { boundsOf, overlap, rectsOverlap, type Disc, type Rect } from './geometry';
 import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
 import { keptFree, type Room } from './room';
 import {
@@ -70,6 +70,18 @@ export interface RoundTables {
   readonly isCabaret: boolean;
 }
 
+/** Whether pieces stand in the room behind what is at its front, on nothing that is to stay free. */
+function fits(pieces: readonly Piece[], room: Room, stage: Rect | null, taken: readonly Rect[]): boolean {
+  const top = stage ? stage.y + stage.h : 0;
+  return pieces.every(({ shape }) => {
+    const { x, y, w, h } = boundsOf(shape);
+    const isIn = x >= 0 && y >= top && x + w <= room.widthMm && y + h <= room.depthMm;
+    return (
+      isIn && !(stage && rectsOverlap({ x, y, w, h }, stage)) && !taken.some((each) => overlap(shape, each))
+    );
+  });
+}
+
 /** Round tables with chairs about them, as many as the room holds. */
 export function roundsIn(
   room: Room,
@@ -94,15 +106,7 @@ export function roundsIn(
     const isFirst = groups.length < wishes.wheelchairs;
     const round: Piece = { kind: 'round', shape: { cx, cy, r: table / 2 } };
     const chairs = chairsRound(cx, cy, size, seats, isFirst);
-    const pieces = [round, ...chairs];
-    const isFree = pieces.every(({ shape }) => !taken.some((each) => overlap(shape, each)));
-    const floor = { x: 0, y: 0, w: room.widthMm, h: room.depthMm };
-    const isIn = pieces.every(({ shape }) => {
-      const box = boundsOf(shape);
-      return box.x >= 0 && box.y >= top && box.x + box.w <= floor.w && box.y + box.h <= floor.h;
-    });
-    const isApart = !stage || !pieces.some(({ shape }) => rectsOverlap(boundsOf(shape), stage));
-    if (isFree && isIn && isApart) groups.push({ tables: [round], seats: chairs });
+    if (fits([round, ...chairs], room, stage, taken)) groups.push({ tables: [round], seats: chairs });
   }
   return {
     fixed: stage ? [{ kind: 'stage', shape: stage }] : [],

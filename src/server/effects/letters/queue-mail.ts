@@ -33,47 +33,52 @@ interface MailTurn extends DateTurn {
   readonly was: ClaimId | null;
 }
 
-/** What the change made of its dates, by request. */
-function turnsOf(change: ChangeSet): Map<RequestId, MailTurn[]> {
-  const claims = change.lines(Claim);
-  const stateOf = new Map(claims.map(({ id, after }) => [Number(id), after]));
-  const offered = new Set<number>();
-  const held = new Set<number>();
-  for (const { before, after } of claims) {
-    if (after?.status !== 'held' || before?.status === 'held' || after.kind === 'fallback') continue;
-    (after.kind === 'proposal' ? offered : held).add(after.occurrence_id);
-  }
-  const turns = new Map<OccurrenceId, { request: RequestId; turn: MailTurn }>();
-  const add = (occurrence: number, request: number, turn: Omit<MailTurn, 'occurrence'>) => {
-    const id = occurrence as OccurrenceId;
-    const known = turns.get(id)?.turn;
-    turns.set(id, {
-      request: request as RequestId,
-      // Several writes of one row: from before the first to after the last.
-      turn: {
-        ...turn,
-        occurrence: id,
-        from: known ? known.from : turn.from,
-        was: known ? known.was : turn.was,
-        isMoved: turn.isMoved || (known?.isMoved ?? false),
-      },
-    });
-  };
+/** Dates for which the change holds a claim since: offered elsewhere, or held where they were asked for. */
+function heldBy(change: ChangeSet): Record<'offered' | 'held', ReadonlySet<number>> {
+  const since = change
+    .lines(Claim)
+    .flatMap(({ before, after }) =>
+      after?.status === 'held' && before?.status !== 'held' && after.kind !== 'fallback' ? [after] : [],
+    );
+  const dates = (isOffer: boolean) =>
+    new Set(
+      since.filter(({ kind }) => (kind === 'proposal') === isOffer).map(({ occurrence_id }) => occurrence_id),
+    );
+  return { offered: dates(true), held: dates(false) };
+}
+
+/** What the change made of its dates. Of several writes of one row: from before the first to after the last. */
+function turnsOf(change: ChangeSet): Map<OccurrenceId, MailTurn & { readonly request: RequestId }> {
+  const { offered, held } = heldBy(change);
+  const touched = new Set(change.lines(Claim).flatMap(({ after }) => after?.id ?? []));
+  const turns = new Map<OccurrenceId, MailTurn & { readonly request: RequestId }>();
   for (const { before, after } of change.lines(Occurrence)) {
     if (!after) continue;
-    const standing = stateOf.get(Number(after.standing_id));
-    add(after.id, after.request_id, {
-      from: before?.state ?? null,
+    const known = turns.get(after.id);
+    // A proposal that is accepted stands elsewhere too, but then the date is approved.
+    const isMoved =
+      before !== null &&
+      before.standing_id !== after.standing_id &&
+      after.standing_id !== null &&
+      touched.has(after.standing_id);
+    turns.set(after.id, {
+      request: after.request_id,
+      occurrence: after.id,
+      from: known ? known.from : (before?.state ?? null),
       to: after.state,
-      // A proposal that is accepted stands elsewhere too, but then the date is approved.
-      isMoved: before !== null && before.standing_id !== after.standing_id && standing !== undefined,
+      isMoved: isMoved || (known?.isMoved ?? false),
       isOffered: offered.has(after.id),
       isHeld: held.has(after.id),
-      was: before?.standing_id ?? null,
+      was: known ? known.was : (before?.standing_id ?? null),
     });
   }
+  return turns;
+}
+
+/** The same by request. */
+function turnsByRequest(change: ChangeSet): Map<RequestId, MailTurn[]> {
   const byRequest = new Map<RequestId, MailTurn[]>();
-  for (const { request, turn } of turns.values())
+  for (const { request, ...turn } of turnsOf(change).values())
     byRequest.set(request, [...(byRequest.get(request) ?? []), turn]);
   return byRequest;
 }
@@ -148,55 +153,63 @@ function payloadOf(
   };
 }
 
+async function toldOf({ tx }: ChangeSet, turns: readonly MailTurn[]): Promise<Told> {
+  const before = turns.flatMap(({ isMoved, was }) => (isMoved && was !== null ? [was] : []));
+  const claims = await loadClaims(tx, before);
+  return { names: await loadPlaceNames(tx), before: new Map(claims.map((claim) => [claim.id, claim])) };
+}
+
+/** The letter one request calls for, where it calls for one. */
+function letterFor(
+  change: ChangeSet,
+  all: readonly MailTurn[],
+  dates: readonly DateRow[],
+): { readonly kind: MailKind; readonly turns: readonly MailTurn[] } | null {
+  const over = new Set(dates.filter((date) => isPast(date, change.at)).map(({ id }) => id));
+  // What is only recorded afterwards is told to nobody.
+  const turns = all.filter(({ occurrence }) => !over.has(occurrence));
+  const touched = new Set(turns.map(({ occurrence }) => occurrence));
+  const waiting = dates.filter(({ id, state }) => state === 'waiting' && !touched.has(id)).length;
+  const kind = mailDue(turns, waiting);
+  return kind && { kind, turns };
+}
+
 /**
  * Puts into the outbox what whoever asked has to know of a change, in its transaction. Nothing is sent before the
  * change can no longer be taken back, but that a request has come in is said at once.
  */
 export async function queueMail(change: ChangeSet, reason: string): Promise<void> {
   await queueConsents(change, reason);
-  const byRequest = turnsOf(change);
+  const byRequest = turnsByRequest(change);
   if (!byRequest.size) return;
-  const ids = [...byRequest.keys()];
-  const requests = await loadRequestsById(change.tx, ids);
-  const dates = await loadDates(change.tx, ids);
-  const moved = [...byRequest.values()].flat().filter(({ isMoved }) => isMoved);
-  const claims = await loadClaims(
-    change.tx,
-    moved.flatMap(({ was }) => was ?? []),
-  );
-  const told: Told = {
-    names: await loadPlaceNames(change.tx),
-    before: new Map(claims.map((claim) => [claim.id, claim])),
-  };
+  const { tx, at, id: changeSet } = change;
+  const requests = await loadRequestsById(tx, [...byRequest.keys()]);
+  const dates = await loadDates(tx, [...byRequest.keys()]);
+  const told = await toldOf(change, [...byRequest.values()].flat());
   const settings = await settingsOf(
-    change.tx,
+    tx,
     requests.map(({ requesterId }) => requesterId),
   );
   const mails = requests.flatMap((request): QueuedMail[] => {
     const own = dates.filter(({ requestId }) => requestId === request.id);
-    const over = new Set(own.filter((date) => isPast(date, change.at)).map(({ id }) => id));
-    // What is only recorded afterwards is told to nobody.
-    const turns = byRequest.get(request.id)!.filter(({ occurrence }) => !over.has(occurrence));
-    const touched = new Set(turns.map(({ occurrence }) => occurrence));
-    const waiting = own.filter(({ id, state }) => state === 'waiting' && !touched.has(id)).length;
-    const kind = mailDue(turns, waiting);
-    if (!kind) return [];
+    const letter = letterFor(change, byRequest.get(request.id) ?? [], own);
+    if (!letter) return [];
+    const { kind, turns } = letter;
+    const write = () => payloadOf(kind, request, turns, own, told, reason);
     return [
       {
         requestId: request.id,
         to: request.requesterId,
-        payload: letterTo(settings(request.requesterId), () =>
-          payloadOf(kind, request, turns, own, told, reason),
-        ),
-        dedupeKey: `change ${change.id} request ${request.id}`,
-        changeSet: change.id,
+        payload: letterTo(settings(request.requesterId), write),
+        dedupeKey: `change ${changeSet} request ${request.id}`,
+        changeSet,
         message: null,
-        now: change.at,
-        sendAfter: kind === 'received' ? change.at : addMinutes(change.at, MAIL_WAIT_MIN),
+        now: at,
+        sendAfter: kind === 'received' ? at : addMinutes(at, MAIL_WAIT_MIN),
       },
     ];
   });
-  await insertMail(change.tx, mails);
+  await insertMail(tx, mails);
 }
 
 /** What was not sent yet of a change that is taken back never is. */

@@ -28,13 +28,41 @@ interface OutboxRow {
 
 const FOR_STEWARDS: readonly MailKind[] = ['consent-wanted', 'consent-overridden'];
 
+const wordsOf = (row: OutboxRow) => payloadSchema.parse(JSON.parse(row.payload));
+const purposeOfRow = ({ kind }: OutboxRow) => (isAccountMail(kind) ? purposeOf(kind) : null);
+
+/** Marked as sent, with what its links lead to. */
+async function keepSent(ctx: Context, row: OutboxRow, token: string): Promise<void> {
+  const { offer } = wordsOf(row);
+  const purpose = purposeOfRow(row);
+  const sent_at_min = ctx.clock.now();
+  await ctx.db.write(async (tx) => {
+    if (offer && row.requestId && row.personId)
+      await tx.table(OfferLink).insert({
+        hash: hashOf(token),
+        outbox_id: row.id,
+        request_id: row.requestId,
+        person_id: row.personId,
+        occurrences: writeJson(offer.occurrences),
+        expires_min: epochMinute(offer.until),
+      });
+    if (purpose)
+      await keepAccountLink(tx, token, Date.now(), {
+        outbox: row.id,
+        purpose,
+        person: row.personId,
+        name: row.name,
+        email: row.email,
+      });
+    return keep(await tx.table(Outbox).update({ id: row.id, sent_at_min: null }, { sent_at_min }));
+  });
+}
+
 async function send(ctx: Context, row: OutboxRow): Promise<void> {
   const office = await officeContact(ctx.db);
   if (!office) return;
-  const now = ctx.clock.now();
-  const payload = payloadSchema.parse(JSON.parse(row.payload));
+  const payload = wordsOf(row);
   const token = newOfferToken();
-  const purpose = isAccountMail(row.kind) ? purposeOf(row.kind) : null;
   const mail: MailToSend = {
     id: row.id,
     kind: row.kind,
@@ -45,30 +73,11 @@ async function send(ctx: Context, row: OutboxRow): Promise<void> {
   const links = {
     request: `${mailOrigin()}${FOR_STEWARDS.includes(row.kind) ? '/consents' : `/requests/${payload.reference}`}`,
     offer: payload.offer && `${mailOrigin()}/offer/${token}`,
-    account: purpose && `${mailOrigin()}/account/link/${token}`,
+    account: purposeOfRow(row) && `${mailOrigin()}/account/link/${token}`,
   };
   await writeMail(mail, renderMail(payload, office, links), office);
   // Cut off before this, the message is written once more, with another link, in the place of the first.
-  await ctx.db.write(async (tx) => {
-    if (payload.offer && row.requestId && row.personId)
-      await tx.table(OfferLink).insert({
-        hash: hashOf(token),
-        outbox_id: row.id,
-        request_id: row.requestId,
-        person_id: row.personId,
-        occurrences: writeJson(payload.offer.occurrences),
-        expires_min: epochMinute(payload.offer.until),
-      });
-    if (purpose)
-      await keepAccountLink(tx, token, Date.now(), {
-        outbox: row.id,
-        purpose,
-        person: row.personId,
-        name: row.name,
-        email: row.email,
-      });
-    return keep(await tx.table(Outbox).update({ id: row.id, sent_at_min: null }, { sent_at_min: now }));
-  });
+  await keepSent(ctx, row, token);
 }
 
 // One after the other: two runs at once would write a message twice.

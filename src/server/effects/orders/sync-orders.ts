@@ -9,7 +9,7 @@ import { orderedDates } from './ordered-dates';
 import type { Spot } from './neighbours';
 import { takenBack } from './taken-back';
 import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } from './store-orders';
-import { findTurnovers, withCovers, type Pair, type WantedDates } from './turnovers';
+import { findTurnovers, withCovers, type Pair, type Turnovers, type WantedDates } from './turnovers';
 import { WorkOrder } from '../../db/tables/work-orders';
 import {
   ORDERS_BY_KEY,
@@ -64,25 +64,53 @@ async function coverNeighbours(
   await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(row.id)! }));
 }
 
-/**
- * Brings the orders of these dates in line with what is in force, with the turnovers between them and those next to
- * them, in the change's own transaction.
- */
-export async function syncOrders(change: ChangeSet, occurrences: readonly OccurrenceId[]): Promise<void> {
-  const { tx } = change;
+/** Orders there are for these dates, and their claims that are to have orders. */
+async function ordersAndClaims({ tx, at }: ChangeSet, occurrences: readonly OccurrenceId[]) {
   const rows = await tx.value(ORDERS_OF_DATES, { ids: occurrences });
   const ordered = new Set(rows.map(({ occurrenceId }) => occurrenceId));
   // What is only recorded afterwards gets no orders; what had some keeps them.
   const claims = (await loadStandingClaims(tx, occurrences)).filter(
     ({ status, content, occurrenceId }) =>
-      status === 'in-force' && (content.event.end > change.at || ordered.has(occurrenceId)),
+      status === 'in-force' && (content.event.end > at || ordered.has(occurrenceId)),
   );
+  return { rows, claims };
+}
+
+type Merged = Turnovers['merged'][number];
+
+/** Orders of others that the turnovers found now cover, or that those withdrawn have covered. */
+async function followCovers(
+  change: ChangeSet,
+  merged: readonly Merged[],
+  wanted: readonly WantedOrder[],
+  withdrawn: readonly OrderRow[],
+): Promise<void> {
+  const own = new Set(wanted.map(({ key }) => key));
+  const covers = new Map(
+    merged.flatMap(({ order, covers: keys }) =>
+      keys.filter((key) => !own.has(key)).map((key) => [key, order.key] as const),
+    ),
+  );
+  if (covers.size || withdrawn.some(({ origin }) => origin === 'turnover'))
+    await coverNeighbours(
+      change,
+      covers,
+      withdrawn.map(({ key }) => key),
+    );
+}
+
+/**
+ * Brings the orders of these dates in line with what is in force, with the turnovers between them and those next to
+ * them, in the change's own transaction.
+ */
+export async function syncOrders(change: ChangeSet, occurrences: readonly OccurrenceId[]): Promise<void> {
+  const { rows, claims } = await ordersAndClaims(change, occurrences);
   const claimOfDate = new Map(claims.map((claim) => [claim.occurrenceId, claim.id]));
   const left = await spotsLeft(change, rows, new Set(claimOfDate.values()));
   const dates = await wantedDates(change, claims);
   const alone = claims.flatMap((claim) => dates.standing(claim).orders);
   const datesOf = (more: readonly StoredClaim[]) => wantedDates(change, more);
-  const { merged, parted } = await findTurnovers(tx, claims, left, datesOf);
+  const { merged, parted } = await findTurnovers(change.tx, claims, left, datesOf);
 
   const broken = await partedOrders(change, parted);
   const stored = new Map([...rows, ...broken].map((row) => [row.key, row]));
@@ -101,22 +129,13 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
   await followClaims(change, wanted, stored, claimOf);
   await replaceOrders(change, plan.replace, stored, claimOf);
   await reviseOrders(change, [...plan.revise, ...back.filter(isKnown)], stored, claimOf);
+  const withdrawn = plan.withdraw.map((key) => stored.get(key)!);
   await change.updateVersioned(
     WorkOrder,
-    plan.withdraw.map((key) => stored.get(key)!.id),
-    {
-      state: 'withdrawn',
-      covered_by: null,
-    },
+    withdrawn.map(({ id }) => id),
+    { state: 'withdrawn', covered_by: null },
   );
-  const own = new Set(wanted.map(({ key }) => key));
-  const covers = new Map(
-    merged.flatMap(({ order, covers: keys }) =>
-      keys.filter((key) => !own.has(key)).map((key) => [key, order.key] as const),
-    ),
-  );
-  if (covers.size || plan.withdraw.some((key) => stored.get(key)!.origin === 'turnover'))
-    await coverNeighbours(change, covers, plan.withdraw);
+  await followCovers(change, merged, wanted, withdrawn);
 }
 
 /** Turnovers of pairs that something has come between. */

@@ -103,21 +103,21 @@ export async function findTurnovers(
   const dates = await datesOf([...known.values()]);
   const facts = await reader.value(TURNOVER_FACTS, { ids: [...known.keys()] });
   const done = new Set(facts.done);
-  const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) => {
-    const slots = [known.get(before)!, known.get(after)!].map((claim) => standingSlot(dates, claim, spaceId));
-    return turnoverOrders(
+  const carry = (type: EquipmentTypeId) => {
+    const [fetchMin, returnMin] = facts.carry[type]!;
+    return { fetchMin, returnMin };
+  };
+  const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) =>
+    turnoverOrders(
       {
-        before: slots[0]!,
-        after: slots[1]!,
+        before: standingSlot(dates, known.get(before)!, spaceId),
+        after: standingSlot(dates, known.get(after)!, spaceId),
         topUpMin: facts.topUp[spaceId] ?? TOP_UP_MIN,
-        carry: (type: EquipmentTypeId) => {
-          const [fetchMin, returnMin] = facts.carry[type]!;
-          return { fetchMin, returnMin };
-        },
+        carry,
       },
       (key) => done.has(key),
-    );
-  });
+    ),
+  );
   return { merged, parted };
 }
 

@@ -15,7 +15,7 @@ import {
 import { verdictOf, type AskedFacts, type Finding, type Verdict } from '@/core/checks/findings';
 import { overlaps } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
-import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
+import { datesAsked, type AskedDate, type AskedDates } from '@/contracts/asked-dates';
 import type { BookingTuple } from '@/contracts/board';
 import type { CheckInput } from '@/contracts/ask';
 import type { FoundPlace, PlaceSearch, PlacesReply } from '@/contracts/places';
@@ -178,6 +178,24 @@ async function sentencesOf(
   );
 }
 
+/** What is looked for, with its equipment wherever the date goes. */
+const wantedOf = (search: PlaceSearch, dates: AskedDates['dates']): PlaceWanted => ({
+  people: search.people,
+  layout: search.layout,
+  features: search.has === null ? [] : [search.has],
+  dates: dates.map(({ claim, ...date }) => ({
+    ...date,
+    claim: { ...claim, equipment: claim.equipment.map((line) => ({ ...line, spaceIndex: 0 })) },
+  })),
+});
+
+/** Spaces that would never do, and why. */
+const unfitFrom = (spaces: readonly KnownSpace[], wanted: PlaceWanted) =>
+  spaces.flatMap(({ id, facts }) => {
+    const why = unfitFor(facts, wanted);
+    return why ? [{ spaceId: id, why }] : [];
+  });
+
 /** Every space that seats the people and has what is wanted, with the verdict over all dates, best first. */
 export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Outcome<PlacesReply>> {
   const { db } = ctx;
@@ -189,48 +207,30 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   const { dates, inWords, notes } = asked.value;
   const spaces = await knownSpaces(db);
   const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
-  const wanted: PlaceWanted = {
-    people: search.people,
-    layout: search.layout,
-    features: search.has === null ? [] : [search.has],
-    dates: dates.map(({ claim, ...date }) => ({
-      ...date,
-      claim: { ...claim, equipment: claim.equipment.map((line) => ({ ...line, spaceIndex: 0 })) },
-    })),
-  };
-  const candidates = candidatesFor(
-    spaces.map(({ facts }) => facts),
-    wanted,
-  );
-  const unfit = spaces.flatMap(({ id, facts }) => {
-    const why = unfitFor(facts, wanted);
-    return why ? [{ spaceId: id, why }] : [];
-  });
-  const searched: Searched = {
-    ctx,
-    candidates,
-    wanted,
-    side: sideOf(ctx),
-    asked: { asker: await askerOf(ctx, db) },
-  };
+  const wanted = wantedOf(search, dates);
+  const facts = spaces.map((space) => space.facts);
+  const candidates = candidatesFor(facts, wanted);
+  const unfit = unfitFrom(spaces, wanted);
+  const asker = await askerOf(ctx, db);
+  const searched: Searched = { ctx, candidates, wanted, side: sideOf(ctx), asked: { asker } };
   const verdicts = candidates.length && dates.length ? await verdictsOf(searched) : candidates.map(() => []);
   const familiar = await familiarTo(ctx);
   const answers = firstFamiliar(rankPlaces(candidates, verdicts, search.people), familiar);
   const sentences = await sentencesOf(searched, answers);
+  const placeOf = (answer: (typeof answers)[number]) =>
+    foundPlace(
+      answer,
+      byId.get(answer.space.id)!,
+      dates.length,
+      familiarRank(familiar, answer.space.id),
+      sentences.get(answer.position) ?? [],
+    );
   return done({
     inWords,
     notes,
     unfit: unfit.map(({ spaceId, why }) => ({ spaceId, why: sayUnfit(why) })),
     unfitText: unfit.length ? sayUnfitSpaces(unfit.map(({ why }) => why)) : '',
-    places: answers.map((answer) =>
-      foundPlace(
-        answer,
-        byId.get(answer.space.id)!,
-        dates.length,
-        familiarRank(familiar, answer.space.id),
-        sentences.get(answer.position) ?? [],
-      ),
-    ),
+    places: answers.map(placeOf),
     alsoOn: dates.length ? await alsoOn(ctx, dates[0]!, byId, house.tzid) : [],
   });
 }

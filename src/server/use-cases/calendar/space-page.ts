@@ -5,7 +5,7 @@ import { periodsOn } from '@/core/spaces/timetable';
 import { overlaps, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, atMinuteOfDay, dateOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
-import type { BookingTuple } from '@/contracts/board';
+import type { BoardHouse, BookingTuple } from '@/contracts/board';
 import type { FloorPlan, FreePeriod, SpacePage } from '@/contracts/places';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
@@ -103,83 +103,105 @@ function planOf({ area, length, width, bays }: Omit<FloorRow, 'stewards'>): Floo
   };
 }
 
+/** The space an address names: as it stands there, which may be escaped, or escaped wrongly. */
+function spaceOf(house: BoardHouse, code: string): BoardHouse['spaces'][number] | undefined {
+  const wanted = code.toLowerCase();
+  return house.spaces.find((each) =>
+    [each.code, encodeURIComponent(each.code)].some((form) => form.toLowerCase() === wanted),
+  );
+}
+
+/** What one sees of it by looking; step-free ways are said here and not among its features. */
+const factsOf = (space: BoardHouse['spaces'][number], area: number | null): string[] =>
+  [
+    area ? say`${area} m²` : null,
+    space.outdoor ? say`outdoors` : say`indoors`,
+    space.stepFree ? say`step-free` : say`reached by steps`,
+    space.facts.postedLimit === null ? null : say`at most ${space.facts.postedLimit} people`,
+    space.madeOf.length ? say`made of ${space.madeOf.join(say` and `)}` : null,
+  ].filter((fact) => fact !== null);
+
+const featuresOf = ({ facts }: BoardHouse['spaces'][number]): string[] =>
+  (facts.features ?? [])
+    .filter((feature) => feature !== 'step-free')
+    .map((feature) => FEATURE_WORDS[feature]);
+
+const layoutsOf = ({ facts }: BoardHouse['spaces'][number]): SpacePage['layouts'] =>
+  facts.layouts.map(({ layout, seats, setupMin, strikeMin }) => ({
+    kind: layout,
+    layout: LAYOUT_WORDS[layout],
+    seats,
+    setupMin,
+    strikeMin,
+  }));
+
+/** Who decides, how long ahead one has to ask, and how far ahead one may. */
+function howToGet(
+  { facts }: BoardHouse['spaces'][number],
+  { horizonMonths, tzid }: BoardHouse,
+  now: EpochMinute,
+): string[] {
+  const policy = policyOn(facts.policies ?? [], dateOf(toLocal(now, tzid)));
+  return [
+    policy?.granted === 'instantly'
+      ? say`Granted at once where nothing stands in the way.`
+      : say`The office decides.`,
+    policy?.noticeMin ? say`Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
+    say`Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? horizonMonths, tzid))}.`,
+  ].filter((line) => line !== null);
+}
+
+/** Spaces that have a part in common with this one, by number, itself among them. */
+function sharingWith(space: BoardHouse['spaces'][number], { spaces }: BoardHouse): Map<number, string> {
+  const parts = new Set(space.facts.parts);
+  return new Map(
+    spaces
+      .filter(({ facts }) => facts.parts.some((part) => parts.has(part)))
+      .map(({ id, name }) => [id, name]),
+  );
+}
+
 /** Everything to know about a space before asking for it, and what is on there: in the next two weeks, or when told. */
 export async function spacePage(
   ctx: Context,
   code: string,
   told: { readonly from?: LocalDate; readonly days?: number } = {},
 ): Promise<Outcome<SpacePage>> {
-  const { db } = ctx;
-  const house = await boardHouse(db);
-  // As it stands in an address, which may be escaped, or escaped wrongly.
-  const wanted = code.toLowerCase();
-  const space = house.spaces.find((each) =>
-    [each.code, encodeURIComponent(each.code)].some((form) => form.toLowerCase() === wanted),
-  );
+  const house = await boardHouse(ctx.db);
+  const space = spaceOf(house, code);
   if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));
-  const span = daysSpan(today, AHEAD_DAYS, tzid);
   const rows = await rowsOf(ctx, today, AHEAD_DAYS, tzid);
-  const parts = new Set(space.facts.parts);
-  const sharing = new Map(
-    house.spaces
-      .filter(({ facts }) => facts.parts.some((part) => parts.has(part)))
-      .map(({ id, name }) => [id, name]),
-  );
+  const sharing = sharingWith(space, house);
   const taken = rows
     .filter(([, id, state]) => sharing.has(id) && state !== 2)
     .map(([, , , start, end]) => ({ start, end }));
-  const policy = policyOn(space.facts.policies ?? [], today);
-  const closures = house.closures[space.closures]!;
-  const open = openDuring(span, house.hours[space.hours]!, closures, tzid);
-  const [todays] = openDuring(dayInterval(today, tzid), house.hours[space.hours]!, closures, tzid);
-  const { area, length, width, bays, stewards } = await db.value(FLOOR_OF_SPACE, { id: space.id });
-  const familiar = await familiarTo(ctx);
+  const openIn = (span: Interval) =>
+    openDuring(span, house.hours[space.hours]!, house.closures[space.closures]!, tzid);
+  const open = openIn(daysSpan(today, AHEAD_DAYS, tzid));
+  const [todays] = openIn(dayInterval(today, tzid));
+  const { area, length, width, bays, stewards } = await ctx.db.value(FLOOR_OF_SPACE, { id: space.id });
+  const { spaces: familiar } = await familiarTo(ctx);
+  const on = told.from ? await rowsOf(ctx, told.from, told.days ?? 1, tzid) : rows;
   return done({
     id: space.id,
     code: space.code,
     name: space.name,
     building: space.building,
-    facts: [
-      area ? say`${area} m²` : null,
-      space.outdoor ? say`outdoors` : say`indoors`,
-      space.stepFree ? say`step-free` : say`reached by steps`,
-      space.facts.postedLimit === null ? null : say`at most ${space.facts.postedLimit} people`,
-      space.madeOf.length ? say`made of ${space.madeOf.join(say` and `)}` : null,
-    ].filter((fact) => fact !== null),
-    // Said among the facts already.
-    features: (space.facts.features ?? [])
-      .filter((feature) => feature !== 'step-free')
-      .map((feature) => FEATURE_WORDS[feature]),
+    facts: factsOf(space, area),
+    features: featuresOf(space),
     plan: planOf({ area, length, width, bays }),
     stewards,
-    isPinned: familiar.spaces.includes(space.id),
-    layouts: space.facts.layouts.map(({ layout, seats, setupMin, strikeMin }) => ({
-      kind: layout,
-      layout: LAYOUT_WORDS[layout],
-      seats,
-      setupMin,
-      strikeMin,
-    })),
+    isPinned: familiar.includes(space.id),
+    layouts: layoutsOf(space),
     openToday: todays
       ? `${sayTime(toLocal(todays.start, tzid))}–${sayTime(toLocal(todays.end, tzid))}`
       : null,
-    howToGet: [
-      policy?.granted === 'instantly'
-        ? say`Granted at once where nothing stands in the way.`
-        : say`The office decides.`,
-      policy?.noticeMin ? say`Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
-      say`Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? house.horizonMonths, tzid))}.`,
-    ].filter((line) => line !== null),
+    howToGet: howToGet(space, house, now),
     periods: freePeriods(today, { facts: space.facts, taken, open, tzid, now }),
-    on: onThere(
-      told.from ? await rowsOf(ctx, told.from, told.days ?? 1, tzid) : rows,
-      space.id,
-      sharing,
-      tzid,
-    ),
+    on: onThere(on, space.id, sharing, tzid),
     today,
   });
 }

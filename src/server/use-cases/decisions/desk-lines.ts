@@ -1,7 +1,7 @@
 import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
 import { findingsByDate } from '@/core/checks/check';
 import { isConsentRefused, type Finding, type WantedDate } from '@/core/checks/findings';
-import type { OccurrenceId, RequestId } from '@/core/ids';
+import type { OccurrenceId, RequestId, PersonId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
 import { NearWorld } from '@/core/remedies/near-world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -26,7 +26,7 @@ import {
   type DateRow,
   type RequestRow,
 } from '../../repositories/requests/request-rows';
-import { loadPlaceNames } from '../../repositories/requests/place-names';
+import { loadPlaceNames, type PlaceNames } from '../../repositories/requests/place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../checks/verdicts';
 import { SEEN_OF_REQUESTS, SLEEPING_DATES } from './decide.queries';
 
@@ -91,11 +91,26 @@ const approvableOf = (own: readonly DateRow[], verdicts: readonly DateVerdict[],
     )
     .map(({ id }) => id);
 
-/** What waits for the office or needs looking at, in order of what is lost by waiting. */
-export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
-  const { db } = ctx;
+/** What the lines of the desk are made from. */
+interface Desk {
+  readonly now: EpochMinute;
+  readonly tzid: string;
+  readonly me: PersonId;
+  readonly names: PlaceNames;
+  readonly seenOf: Awaited<ReturnType<typeof loadSeen>>;
+  readonly risky: Awaited<ReturnType<typeof loadClaimsAtRisk>>;
+  readonly datesOf: ReadonlyMap<RequestId, readonly DateRow[]>;
+  readonly waitingOf: ReadonlyMap<RequestId, readonly DateRow[]>;
+  /** Null where nothing waits. */
+  readonly world: NearWorld | null;
+  readonly consents: ReturnType<typeof findingsByDate>;
+}
+
+const wantedOf = (date: DateRow): WantedDate => ({ key: String(date.id), claim: date.claim });
+
+async function loadDesk(ctx: SignedInContext, requests: readonly RequestRow[]): Promise<Desk> {
+  const { db, viewer } = ctx;
   const now = ctx.clock.now();
-  const requests = await loadRequestsForOffice(db);
   const ids = requests.map(({ id }) => id);
   const tzid = await siteZone(db);
   const [dates, asleep, risky, names, seenOf] = await Promise.all([
@@ -106,91 +121,100 @@ export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
     loadSeen(db, ids),
   ]);
   const waiting = dates.filter((date) => date.state === 'waiting' && !asleep.has(date.id));
-  const [datesOf, waitingOf] = [byRequest(dates), byRequest(waiting)];
   // One world for all: every request is then checked alone, in memory, against what is near its dates.
-  const keyed: WantedDate[] = waiting.map((date) => ({ key: String(date.id), claim: date.claim }));
+  const keyed = waiting.map(wantedOf);
   const audiences = [...new Set(requests.flatMap(({ audiences: all }) => all))];
   const world = keyed.length
     ? new NearWorld(await loadWorld(db, keyed, { audiences, withWaiting: true }), [])
     : null;
-  const consents = findingsByDate(
-    keyed,
-    await consentsTo(
-      db,
-      ctx.viewer,
-      keyed,
-      waiting.map(({ claimId }) => claimId),
-    ),
-  );
-  const isAtRisk = (date: DateRow) =>
-    risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
+  const claims = waiting.map(({ claimId }) => claimId);
+  const consents = findingsByDate(keyed, await consentsTo(db, viewer, keyed, claims));
+  const [datesOf, waitingOf] = [byRequest(dates), byRequest(waiting)];
+  return { now, tzid, me: viewer.personId, names, seenOf, risky, datesOf, waitingOf, world, consents };
+}
 
-  const line = (request: RequestRow): { place: DeskPlace; line: DeskLine }[] => {
-    const all = datesOf.get(request.id) ?? [];
-    const own = waitingOf.get(request.id) ?? [];
-    const waits = new Set(own.map(({ id }) => id));
-    const [first] = all.filter((date) => waits.has(date.id) || hasWantedChange(date) || isAtRisk(date));
-    if (!first) return [];
-    const wanted = own.map((date) => ({ key: String(date.id), claim: date.claim }));
-    const found = world
-      ? [
-          // What is held or wanted for its own waiting dates is not in its way.
-          ...world.checkApart(
-            wanted,
-            { ...askedFactsOf(request), now },
-            new Set(own.flatMap(({ live }) => live.map(({ id }) => id))),
-          ),
-          ...own.flatMap(({ id }) => consents.get(String(id))!),
-        ]
-      : [];
-    const verdicts = judge(wanted, found, 'office', SILENT);
-    const seen = seenOf(request.id);
-    const open = own.filter((date) => !isPast(date, now));
-    const loss = firstLoss(
-      open.map((date) => ({
-        occupiedFrom: occupiedFrom(date),
-        noticeMin: seen.serviceDays * DAY_MIN,
-        heldUntil: heldUntil(date),
-      })),
-    );
-    const place: DeskPlace = {
-      loss: loss?.at ?? occupiedFrom(first),
-      rivals: rivalsIn(found),
-      askedAt: request.askedMin,
-      isAnswerAwaited: own.length > 0 && (request.isQuestionOpen === 1 || own.every(hasProposal)),
-    };
-    return [
-      {
-        place,
-        line: {
-          ...requestLine(request, all, first, now, names, {
-            verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
-            changesWanted: all.filter(hasWantedChange).length,
-            atRisk: all.filter(isAtRisk).length,
-          }),
-          version: request.version,
-          clear: approvableOf(own, verdicts, request.kind).filter((id) =>
-            open.some((date) => date.id === id),
-          ),
-          offered: own.filter(hasProposal).length,
-          consentRefused: verdicts.filter(({ findings }) => isConsentRefused(findings)).length,
-          loss: loss && sayLoss(loss, now, tzid),
-          step: nearness(place.loss, now),
-          rivals: place.rivals,
-          askedText: sinceText(request.askedMin, now),
-          askedMin: request.askedMin,
-          beginsMin: occupiedFrom(first),
-          handler: seen.handler,
-          isMine: seen.handler?.id === ctx.viewer.personId,
-          isAnswerAwaited: place.isAnswerAwaited,
-          buildings: [...new Set(first.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building))],
-        },
-      },
-    ];
+/** What is found against the waiting dates of a request. */
+function findingsOf(
+  { world, consents, now }: Desk,
+  request: RequestRow,
+  own: readonly DateRow[],
+): readonly Finding[] {
+  if (!world) return [];
+  // What is held or wanted for its own waiting dates is not in its way.
+  const except = new Set(own.flatMap(({ live }) => live.map(({ id }) => id)));
+  return [
+    ...world.checkApart(own.map(wantedOf), { ...askedFactsOf(request), now }, except),
+    ...own.flatMap(({ id }) => consents.get(String(id))!),
+  ];
+}
+
+interface PlacedLine {
+  readonly place: DeskPlace;
+  readonly line: DeskLine;
+}
+
+/** A request on the desk, and where it stands there; null where it does not. */
+function lineOf(desk: Desk, request: RequestRow): PlacedLine | null {
+  const { now, tzid, names } = desk;
+  const all = desk.datesOf.get(request.id) ?? [];
+  const own = desk.waitingOf.get(request.id) ?? [];
+  const waits = new Set(own.map(({ id }) => id));
+  const isAtRisk = (date: DateRow) =>
+    desk.risky.has(date.claimId) && date.state === 'approved' && !isPast(date, now);
+  const [first] = all.filter((date) => waits.has(date.id) || hasWantedChange(date) || isAtRisk(date));
+  if (!first) return null;
+  const found = findingsOf(desk, request, own);
+  const verdicts = judge(own.map(wantedOf), found, 'office', SILENT);
+  const { handler, serviceDays } = desk.seenOf(request.id);
+  const open = own.filter((date) => !isPast(date, now));
+  const loss = firstLoss(
+    open.map((date) => ({
+      occupiedFrom: occupiedFrom(date),
+      noticeMin: serviceDays * DAY_MIN,
+      heldUntil: heldUntil(date),
+    })),
+  );
+  const place: DeskPlace = {
+    loss: loss?.at ?? occupiedFrom(first),
+    rivals: rivalsIn(found),
+    askedAt: request.askedMin,
+    isAnswerAwaited: own.length > 0 && (request.isQuestionOpen === 1 || own.every(hasProposal)),
   };
-  const order = byLoss(now);
+  const numbers = {
+    verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
+    changesWanted: all.filter(hasWantedChange).length,
+    atRisk: all.filter(isAtRisk).length,
+  };
+  const clear = approvableOf(own, verdicts, request.kind).filter((id) => open.some((date) => date.id === id));
+  return {
+    place,
+    line: {
+      ...requestLine(request, all, first, now, names, numbers),
+      version: request.version,
+      clear,
+      offered: own.filter(hasProposal).length,
+      consentRefused: verdicts.filter(({ findings }) => isConsentRefused(findings)).length,
+      loss: loss && sayLoss(loss, now, tzid),
+      step: nearness(place.loss, now),
+      rivals: place.rivals,
+      askedText: sinceText(request.askedMin, now),
+      askedMin: request.askedMin,
+      beginsMin: occupiedFrom(first),
+      handler,
+      isMine: handler?.id === desk.me,
+      isAnswerAwaited: place.isAnswerAwaited,
+      buildings: [...new Set(first.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building))],
+    },
+  };
+}
+
+/** What waits for the office or needs looking at, in order of what is lost by waiting. */
+export async function deskLines(ctx: SignedInContext): Promise<DeskLine[]> {
+  const requests = await loadRequestsForOffice(ctx.db);
+  const desk = await loadDesk(ctx, requests);
+  const order = byLoss(desk.now);
   return requests
-    .flatMap(line)
+    .flatMap((request) => lineOf(desk, request) ?? [])
     .sort((a, b) => order(a.place, b.place))
-    .map((each) => each.line);
+    .map(({ line }) => line);
 }

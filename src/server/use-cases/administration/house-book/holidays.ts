@@ -183,6 +183,33 @@ async function noteHolidays(
 export const shutHolidays = (ctx: SignedInContext, input: ShutHolidaysInput): Promise<Outcome<ThingDone>> =>
   houseWork(ctx, 'shut-holidays', [input], () => shutHere(ctx, input));
 
+/** Shuts the sites that are open on a holiday; gives how many. */
+async function shutOn(
+  change: ChangeSet,
+  holiday: ReturnType<typeof holidaysOf>[number],
+  main: number | undefined,
+): Promise<Outcome<number>> {
+  const sites = await openSites(change.tx, holiday);
+  for (const site of sites) {
+    const doc: ClosureDoc = {
+      kind: 'shut',
+      owner: 'site',
+      siteId: site === main ? null : site,
+      buildingId: null,
+      spaceId: null,
+      from: holiday.from,
+      to: holiday.to,
+      reason: holiday.name.slice(0, 120),
+    };
+    const stored = await closureKeeper.store(change, null, doc, null);
+    if (!stored.ok) return stored;
+    const did = unsaid('made a closure');
+    const closure = { kind: 'closure', id: stored.value, name: doc.reason } as const;
+    await writeThingHistory(change, { ...closure, did, before: null, after: doc });
+  }
+  return done(sites.length);
+}
+
 async function shutHere(
   ctx: SignedInContext,
   { key, preview, places, year, days, as }: ShutHolidaysInput,
@@ -204,29 +231,9 @@ async function shutHere(
     const [main] = await siteIds(change.tx);
     let made = 0;
     for (const holiday of picked) {
-      const sites = await openSites(change.tx, holiday);
-      for (const site of sites) {
-        const doc: ClosureDoc = {
-          kind: 'shut',
-          owner: 'site',
-          siteId: site === main ? null : site,
-          buildingId: null,
-          spaceId: null,
-          from: holiday.from,
-          to: holiday.to,
-          reason: holiday.name.slice(0, 120),
-        };
-        const stored = await closureKeeper.store(change, null, doc, null);
-        if (!stored.ok) return stored;
-        const row = {
-          kind: 'closure',
-          id: stored.value,
-          name: doc.reason,
-          did: unsaid('made a closure'),
-        } as const;
-        await writeThingHistory(change, { ...row, before: null, after: doc });
-      }
-      if (sites.length) made += 1;
+      const shut = await shutOn(change, holiday, main);
+      if (!shut.ok) return shut;
+      if (shut.value) made += 1;
     }
     const spaces = await numbers(change.tx, 'SELECT id FROM space', {});
     const hits = made ? await followHouse(ctx, change, { spaces, rules: ['closed', 'outside-hours'] }) : [];

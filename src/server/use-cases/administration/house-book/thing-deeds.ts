@@ -84,6 +84,39 @@ export const doWithThing = (
 ): Promise<Outcome<ThingDone>> =>
   houseWork(ctx, 'do-with-thing', [kind, id, input], () => doHere(ctx, kind, id, input));
 
+const isPossible = (kind: HouseKind, deed: ThingDeedInput['deed']): boolean => {
+  const words = KIND_WORDS[kind];
+  if (deed === 'retire' || deed === 'bring-back') return keeperOf(kind).retires;
+  return deed === 'remove' ? !words.isSingle : words.isOrdered === true;
+};
+
+/** Takes a thing out of use or brings it back; gives what goes on naming it. */
+async function retire(
+  change: ChangeSet,
+  kind: HouseKind,
+  id: number,
+  name: string,
+  isOut: boolean,
+): Promise<Outcome<string[]>> {
+  const { tx } = change;
+  const keeper = keeperOf(kind);
+  if ((await isRetired(tx, keeper.table, id)) === isOut)
+    return refuse({
+      code: 'stale',
+      since: say`“${name}” is ${isOut ? say`out of use` : say`in use`} already.`,
+    });
+  const held = isOut ? ((await keeper.holdsBack?.(tx, id)) ?? []) : [];
+  if (held.length) return refuse(inTheWay(held));
+  const hits = isOut ? ((await keeper.usedBy?.(tx, id, change.at)) ?? []) : [];
+  const today = await todayOf(change);
+  await tx.run(`UPDATE ${keeper.table} SET retired_at = $at, row_version = row_version + 1 WHERE id = $id`, {
+    id,
+    at: isOut ? today : null,
+  });
+  if (kind === 'person') await tx.table(Session).remove({ person_id: id });
+  return done(hits);
+}
+
 async function doHere(
   ctx: SignedInContext,
   kind: HouseKind,
@@ -91,14 +124,7 @@ async function doHere(
   { key, deed, preview }: ThingDeedInput,
 ): Promise<Outcome<ThingDone>> {
   const keeper = keeperOf(kind);
-  const words = KIND_WORDS[kind];
-  const isPossible =
-    deed === 'retire' || deed === 'bring-back'
-      ? keeper.retires
-      : deed === 'remove'
-        ? !words.isSingle
-        : words.isOrdered === true;
-  if (!isPossible) return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
+  if (!isPossible(kind, deed)) return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
   const said = () => say`${SAID[deed]} ${aOne(kind)}`;
   // Kept, and read by anybody.
   const action = writtenForAll(said);
@@ -108,7 +134,7 @@ async function doHere(
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = await keeper.load(tx, id);
-    if (!before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
+    if (!before) return refuse({ code: 'not-found', what: say`such ${KIND_WORDS[kind].one}` });
     const touched = (await keeper.touches?.(tx, id, before, null)) ?? {};
     let hits: string[] = [];
     if (deed === 'up' || deed === 'down') await move(change, kind, id, deed === 'up' ? -1 : 1);
@@ -117,20 +143,9 @@ async function doHere(
       if (refusal) return refuse(refusal);
       hits = await followHouse(ctx, change, touched);
     } else {
-      if ((await isRetired(tx, keeper.table, id)) === (deed === 'retire'))
-        return refuse({
-          code: 'stale',
-          since: say`“${name}” is ${deed === 'retire' ? say`out of use` : say`in use`} already.`,
-        });
-      const held = deed === 'retire' ? ((await keeper.holdsBack?.(tx, id)) ?? []) : [];
-      if (held.length) return refuse(inTheWay(held));
-      hits = deed === 'retire' ? ((await keeper.usedBy?.(tx, id, change.at)) ?? []) : [];
-      const today = await todayOf(change);
-      await tx.run(
-        `UPDATE ${keeper.table} SET retired_at = $at, row_version = row_version + 1 WHERE id = $id`,
-        { id, at: deed === 'retire' ? today : null },
-      );
-      if (kind === 'person') await tx.table(Session).remove({ person_id: id });
+      const retired = await retire(change, kind, id, name, deed === 'retire');
+      if (!retired.ok) return retired;
+      hits = retired.value;
     }
     const after = await keeper.load(tx, id);
     await writeThingHistory(change, { kind, id, name, did: action, before, after });

@@ -172,71 +172,85 @@ const merged = (a: Touched, b: Partial<Touched>): Touched => ({
 export const csvIn = (ctx: SignedInContext, kind: CsvKind, input: CsvInput): Promise<Outcome<CsvDone>> =>
   houseWork(ctx, 'csv-in', [kind, input], () => takeIn(ctx, kind, input));
 
+/** The lines of a table below its head, or what is wrong with the table as a whole. */
+function tableOf(kind: CsvKind, text: string) {
+  const lines = linesOf(text);
+  if (!lines.ok) return lines;
+  const [head, ...rows] = lines.value;
+  const wrong = (message: string) => refuse({ code: 'bad-input', fields: [at(1, message)] });
+  if (!head || !rows.length) return wrong(say`The table has a line of headings and one line at least.`);
+  if (rows.length > MOST_CSV_LINES) return wrong(say`At most ${MOST_CSV_LINES} lines come in at once.`);
+  const columns = headOf(kind, head);
+  return columns.ok ? done({ columns: columns.value, rows }) : columns;
+}
+
+type Table = Extract<ReturnType<typeof tableOf>, { readonly ok: true }>['value'];
+
+/** Takes lines in one after the other, and keeps what each did or what is wrong with it. */
+class TakingIn {
+  readonly faults: FieldFault[] = [];
+  readonly told: CsvLineDone[] = [];
+  touched = NOTHING_TOUCHED;
+  private readonly seen = new Map<number, number>();
+
+  constructor(
+    private readonly change: ChangeSet,
+    private readonly kind: CsvKind,
+    private readonly columns: Table['columns'],
+  ) {}
+
+  async take(line: Table['rows'][number]): Promise<void> {
+    const { tx } = this.change;
+    try {
+      await tx.execute(BEGIN_LINE);
+      const taken = await takeLine(this.change, this.kind, this.columns, line, this.seen);
+      await tx.execute(KEEP_LINE);
+      this.seen.set(taken.id, line.no);
+      await this.tell(line.no, taken);
+    } catch (error) {
+      if (!(error instanceof LineFault)) throw error;
+      // What it wrote before it went wrong would make lines below look wrong.
+      await tx.execute(DROP_LINE);
+      this.faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
+    }
+  }
+
+  private async tell(line: number, { read, id, doc }: Awaited<ReturnType<typeof takeLine>>): Promise<void> {
+    const { change, kind } = this;
+    const keeper = keeperOf(kind);
+    const { before } = read;
+    const after = await keeper.load(change.tx, id);
+    if (JSON.stringify(after) === JSON.stringify(before)) return;
+    const name = keeper.nameOf(doc);
+    const did = writtenForAll(() => (before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`));
+    await writeThingHistory(change, { kind, id, name, did, before, after });
+    this.touched = merged(this.touched, (await keeper.touches?.(change.tx, id, before, after)) ?? {});
+    const changes = sayDocChanges(kind, before as never, after as never, await houseNames(change.tx));
+    this.told.push({ line, name, did: before ? 'changed' : 'made', changes });
+  }
+}
+
 async function takeIn(
   ctx: SignedInContext,
   kind: CsvKind,
   { key, preview, text }: CsvInput,
 ): Promise<Outcome<CsvDone>> {
-  const lines = linesOf(text);
-  if (!lines.ok) return lines;
-  const [head, ...rows] = lines.value;
-  if (!head || !rows.length)
-    return refuse({
-      code: 'bad-input',
-      fields: [at(1, say`The table has a line of headings and one line at least.`)],
-    });
-  if (rows.length > MOST_CSV_LINES)
-    return refuse({
-      code: 'bad-input',
-      fields: [at(1, say`At most ${MOST_CSV_LINES} lines come in at once.`)],
-    });
-  const columns = headOf(kind, head);
-  if (!columns.ok) return columns;
+  const table = tableOf(kind, text);
+  if (!table.ok) return table;
+  const { columns, rows } = table.value;
   const said = () => say`took in ${KIND_WORDS[kind].many.toLowerCase()}`;
   // Kept, and read by anybody.
   const action = writtenForAll(said);
-  return runChangeSet<CsvDone>(
-    ctx,
-    { action, deed: `csv ${kind}`, reason: '', idempotencyKey: key, isPreview: preview },
-    async (change) => {
-      const { tx } = change;
-      const faults: FieldFault[] = [];
-      const told: CsvLineDone[] = [];
-      const seen = new Map<number, number>();
-      let touched = NOTHING_TOUCHED;
-      for (const line of rows)
-        try {
-          await tx.execute(BEGIN_LINE);
-          const { read, id, doc } = await takeLine(change, kind, columns.value, line, seen);
-          await tx.execute(KEEP_LINE);
-          seen.set(id, line.no);
-          const after = await keeperOf(kind).load(tx, id);
-          if (JSON.stringify(after) === JSON.stringify(read.before)) continue;
-          const name = keeperOf(kind).nameOf(doc);
-          const did = read.before ? 'changed' : 'made';
-          await writeThingHistory(change, {
-            kind,
-            id,
-            name,
-            did: writtenForAll(() => (read.before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`)),
-            before: read.before,
-            after,
-          });
-          touched = merged(touched, (await keeperOf(kind).touches?.(tx, id, read.before, after)) ?? {});
-          const changes = sayDocChanges(kind, read.before as never, after as never, await houseNames(tx));
-          told.push({ line: line.no, name, did, changes });
-        } catch (error) {
-          if (!(error instanceof LineFault)) throw error;
-          // What it wrote before it went wrong would make lines below look wrong.
-          await tx.execute(DROP_LINE);
-          faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
-        }
-      if (faults.length) return refuse({ code: 'bad-input', fields: faults });
-      const made = told.filter(({ did }) => did === 'made').length;
-      const hits = await followHouse(ctx, change, touched);
-      const unchanged = rows.length - told.length;
-      const summary = say`${said()}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
-      return done({ summary, lines: told, unchanged, hits });
-    },
-  );
+  const order = { action, deed: `csv ${kind}`, reason: '', idempotencyKey: key, isPreview: preview };
+  return runChangeSet<CsvDone>(ctx, order, async (change) => {
+    const taking = new TakingIn(change, kind, columns);
+    for (const line of rows) await taking.take(line);
+    if (taking.faults.length) return refuse({ code: 'bad-input', fields: taking.faults });
+    const { told } = taking;
+    const made = told.filter(({ did }) => did === 'made').length;
+    const hits = await followHouse(ctx, change, taking.touched);
+    const unchanged = rows.length - told.length;
+    const summary = say`${said()}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
+    return done({ summary, lines: told, unchanged, hits });
+  });
 }

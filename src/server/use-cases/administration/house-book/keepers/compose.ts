@@ -104,9 +104,14 @@ export async function compose(change: ChangeSet): Promise<Composed> {
   const ids = claims.map(({ id }) => id);
   if (!ids.length) return composed;
   const implied = await impliedRows(tx, await loadClaims(tx, ids));
-  const ours = implied.occupancy.flatMap(([claim, , , resource, start, end, occupies]) =>
-    occupies ? [{ claim, resource, start, end }] : [],
-  );
+  const ours = implied.occupancy
+    .filter(({ occupies }) => occupies === 1)
+    .map((row) => ({
+      claim: row.claim_id,
+      resource: row.resource_id,
+      start: row.start_min,
+      end: row.end_min,
+    }));
   const others = await tx.all(TAKEN_BY_OTHERS, {
     resources: [...new Set(ours.map(({ resource }) => resource))],
     ids,

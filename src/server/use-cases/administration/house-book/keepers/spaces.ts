@@ -88,50 +88,34 @@ async function houseMinutes(
   return (layout) =>
     all.find((each) => each.layout === layout) ?? { setupMin: USUAL_MIN, strikeMin: USUAL_MIN };
 }
+
+const policyRow = (policy: SpaceDoc['policies'][number]) => ({
+  valid_from: policy.from,
+  notice_min: policy.noticeMin,
+  horizon_months: policy.horizonMonths,
+  shortest_min: policy.shortestMin,
+  longest_min: policy.longestMin,
+  granted: policy.granted,
+  who: JSON.stringify({ roles: policy.roles, organisations: policy.organisations }),
+});
+
 /** Everything that belongs to the space alone. */
 async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): Promise<void> {
-  const space_id = id;
+  const owner = { space_id: id };
   const usual = await houseMinutes(tx);
-  await replaceRows(
-    tx,
-    SpaceFeature,
-    { space_id },
-    doc.features.map((feature) => ({ feature })),
-  );
-  await replaceRows(
-    tx,
-    SpaceLayout,
-    { space_id },
-    doc.layouts.map(({ layout, seats, setupMin, strikeMin }, position) => ({
-      layout,
-      seats: seats ?? seatsByArea(doc.areaM2 ?? 0, layout),
-      setup_min: setupMin ?? usual(layout).setupMin,
-      strike_min: strikeMin ?? usual(layout).strikeMin,
-      position,
-    })),
-  );
-  await replaceRows(
-    tx,
-    SpacePolicy,
-    { space_id },
-    doc.policies.map(
-      ({ from, noticeMin, horizonMonths, shortestMin, longestMin, granted, roles, organisations }) => ({
-        valid_from: from,
-        notice_min: noticeMin,
-        horizon_months: horizonMonths,
-        shortest_min: shortestMin,
-        longest_min: longestMin,
-        granted,
-        who: JSON.stringify({ roles, organisations }),
-      }),
-    ),
-  );
-  await replaceRows(
-    tx,
-    SpaceTimetable,
-    { space_id },
-    doc.timetables.map((timetable_id) => ({ timetable_id })),
-  );
+  const layouts = doc.layouts.map(({ layout, seats, setupMin, strikeMin }, position) => ({
+    layout,
+    seats: seats ?? seatsByArea(doc.areaM2 ?? 0, layout),
+    setup_min: setupMin ?? usual(layout).setupMin,
+    strike_min: strikeMin ?? usual(layout).strikeMin,
+    position,
+  }));
+  const features = doc.features.map((feature) => ({ feature }));
+  const timetables = doc.timetables.map((timetable_id) => ({ timetable_id }));
+  await replaceRows(tx, SpaceFeature, owner, features);
+  await replaceRows(tx, SpaceLayout, owner, layouts);
+  await replaceRows(tx, SpacePolicy, owner, doc.policies.map(policyRow));
+  await replaceRows(tx, SpaceTimetable, owner, timetables);
   await storeHours(tx, 'space', id, doc.hours);
   await storeQuestions(tx, 'space', id, doc.questions, today);
 }

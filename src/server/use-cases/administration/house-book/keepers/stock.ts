@@ -61,6 +61,50 @@ function faultOf(
   return null;
 }
 
+/** Takes away lines that are left out, where none has begun. */
+async function dropLines(
+  { tx, at: now }: ChangeSet,
+  known: readonly Line[],
+  rows: readonly StockRow[],
+): Promise<FieldFault[]> {
+  for (const line of known) {
+    if (rows.some(({ id }) => id === line.id)) continue;
+    if (!mayBeCorrected(line, now))
+      return [
+        {
+          path: 'stock',
+          message: say`“${line.reason}” has begun and cannot be left out: give it an end instead.`,
+        },
+      ];
+    await tx.table(StockLine).remove({ id: line.id });
+  }
+  return [];
+}
+
+/** Writes one line, new or over the one there is; what is wrong with it instead, where something is. */
+async function storeLine(
+  { tx, at: now }: ChangeSet,
+  type: number,
+  row: StockRow,
+  line: Line | null,
+  at: { readonly from: EpochMinute; readonly to: EpochMinute | null },
+): Promise<FieldFault | null> {
+  const fault = faultOf(row, line, at, now);
+  if (fault) return fault;
+  if (at.to !== null && at.to <= at.from)
+    return { path: 'to', message: say`The end must be after the start.` };
+  const stored = { from_min: at.from, to_min: at.to, delta: row.delta, reason: row.reason };
+  if (line) await tx.table(StockLine).update({ id: line.id }, stored);
+  else await tx.table(StockLine).insertLoose({ type_id: type, ...stored });
+  return null;
+}
+
+/** How many fewer than none there would be at some time from now on; 0 or below. */
+async function leastFromNow({ tx, at: start }: ChangeSet, type: number): Promise<number> {
+  const [facts] = await loadEquipmentFacts(tx, [type as EquipmentTypeId]);
+  return Math.min(0, ...levels({ start, end: FAR }, [], facts!.stock).map(({ stock }) => stock));
+}
+
 /** Writes the lines of one type; the first thing wrong where something is. */
 export async function storeStock(
   change: ChangeSet,
@@ -68,47 +112,22 @@ export async function storeStock(
   rows: readonly StockRow[],
   isNew: boolean,
 ): Promise<FieldFault[]> {
-  const { tx, at: now } = change;
-  const tzid = await siteZone(tx);
+  const tzid = await siteZone(change.tx);
   const minute = (local: LocalDateTime | null): EpochMinute | null =>
     local === null ? null : toEpochMinute(local, tzid, 'offset-before');
-  const known = new Map((await loadLines(tx, type)).map((line) => [line.id, line]));
+  const known = await loadLines(change.tx, type);
+  const kept = await dropLines(change, known, rows);
+  if (kept.length) return kept;
   const faults: FieldFault[] = [];
-  for (const line of known.values())
-    if (!rows.some(({ id }) => id === line.id)) {
-      if (!mayBeCorrected(line, now))
-        return [
-          {
-            path: 'stock',
-            message: say`“${line.reason}” has begun and cannot be left out: give it an end instead.`,
-          },
-        ];
-      await tx.table(StockLine).remove({ id: line.id });
-    }
   for (const [index, row] of rows.entries()) {
-    const line = row.id === null ? null : (known.get(row.id) ?? null);
+    const line = known.find(({ id }) => id === row.id) ?? null;
     // What a new kind owns it has always had; what comes later comes from then on.
-    const from = minute(row.from) ?? (isNew || line?.fromMin === ALWAYS ? ALWAYS : now);
-    const at = { from, to: minute(row.to) };
-    const span = { from_min: at.from, to_min: at.to };
-    const fault = faultOf(row, line, at, now);
+    const from = minute(row.from) ?? (isNew || line?.fromMin === ALWAYS ? ALWAYS : change.at);
+    const fault = await storeLine(change, type, row, line, { from, to: minute(row.to) });
     if (fault) faults.push({ ...fault, path: `stock.${index}.${fault.path}` });
-    else if (at.to !== null && at.to <= at.from)
-      faults.push({ path: `stock.${index}.to`, message: say`The end must be after the start.` });
-    else if (line)
-      await tx.table(StockLine).update({ id: line.id }, { ...span, delta: row.delta, reason: row.reason });
-    else
-      await tx.table(StockLine).insertLoose({ type_id: type, ...span, delta: row.delta, reason: row.reason });
   }
   if (faults.length) return faults;
-  const [facts] = await loadEquipmentFacts(tx, [type as EquipmentTypeId]);
-  const least = Math.min(0, ...levels({ start: now, end: FAR }, [], facts!.stock).map(({ stock }) => stock));
-  return least < 0
-    ? [
-        {
-          path: 'stock',
-          message: say`At some time there would be ${-least} fewer than none. Take a smaller number away, or at another time.`,
-        },
-      ]
-    : [];
+  const least = await leastFromNow(change, type);
+  const message = say`At some time there would be ${-least} fewer than none. Take a smaller number away, or at another time.`;
+  return least < 0 ? [{ path: 'stock', message }] : [];
 }
