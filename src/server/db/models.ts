@@ -132,6 +132,17 @@ function filled(
   );
 }
 
+/** Rows of which each has a number of its own, where their table has numbers. */
+async function withNumbers(
+  statements: Statements,
+  facts: TableFacts,
+  rows: readonly Record<string, Stored>[],
+): Promise<readonly Record<string, Stored>[]> {
+  if (!hasNumber(facts) || rows.every(({ id }) => id !== undefined)) return rows;
+  const numbers = await nextNumbers(statements, facts.name, rows.length);
+  return rows.map((row, index) => ({ id: numbers[index] ?? null, ...row }));
+}
+
 export function writableRowsOf<T extends Table>(
   sequelize: Sequelize,
   transaction: Transaction,
@@ -140,12 +151,8 @@ export function writableRowsOf<T extends Table>(
 ): WritableRows<T> {
   const facts = factsOf(table);
   const model = modelOf(sequelize, table);
-  const numbered = async (rows: readonly NewRow<T>[]) => {
-    const given = rows as readonly Record<string, Stored>[];
-    if (!hasNumber(facts) || given.every(({ id }) => id !== undefined)) return given;
-    const numbers = await nextNumbers(statements, facts.name, given.length);
-    return given.map((row, index) => ({ id: numbers[index] ?? null, ...row }));
-  };
+  const numbered = (rows: readonly NewRow<T>[]) =>
+    withNumbers(statements, facts, rows as readonly Record<string, Stored>[]);
   const insertBy = async (rows: readonly NewRow<T>[], conflict: string): Promise<void> => {
     if (!rows.length) return;
     const made = filled(facts, await numbered(rows));

@@ -38,6 +38,46 @@ function hoursTried(event: Interval, around: Interval, until: Interval['end'] | 
   ];
 }
 
+/** Every space that can be set at all, with the widest bands. */
+function everySpace(bounds: Bounds): WantedSpace[] {
+  const { setupMin, strikeMin } = widest(bounds);
+  return bounds.spaces
+    .filter(({ facts }) => facts.layouts.length > 0)
+    .map(({ facts }) => ({
+      spaceId: facts.id,
+      layout: facts.layouts[0]!.layout,
+      people: 1,
+      setupMin,
+      strikeMin,
+    }));
+}
+
+/** The hours around a date, and from the beginning of the days before its week to the end of those after it. */
+function spansAround({ date: { claim }, draft }: DateInTrouble, bounds: Bounds, isShort: boolean) {
+  const { mostShiftMin, tzid, weekStart } = bounds;
+  const first = startOfWeek(dateOf(draft.startLocal), weekStart);
+  const [start, end] = [startOfDay(addDays(first, -1), tzid), startOfDay(addDays(first, 8), tzid)];
+  const around = widened(claim.event, mostShiftMin, mostShiftMin);
+  const whole: Interval = {
+    start: around.start < start ? around.start : start,
+    end: addMinutes(around.end > end ? around.end : end, isShort ? WHEN_BACK_MIN : 0),
+  };
+  return { around, whole };
+}
+
+/** Every type that might be wanted instead, and every unit of those that are wanted by number. */
+function equipmentTried({ equipment }: ClaimContent, bounds: Bounds): ClaimContent['equipment'] {
+  const types = new Set(equipment.flatMap(({ typeId }) => [typeId, ...bounds.substitutesOf(typeId)]));
+  return [
+    ...[...types].map((typeId) => ({ typeId, quantity: 1, spaceIndex: -1 })),
+    ...equipment.flatMap(({ typeId, unitId }) =>
+      unitId
+        ? bounds.unitsOf(typeId).map((unit) => ({ typeId, quantity: 1, spaceIndex: -1, unitId: unit }))
+        : [],
+    ),
+  ];
+}
+
 /**
  * Stretches in which something might be tried, in the form in which the world is loaded: as dates nobody asked for. Of
  * the spaces that are wanted the whole week, of all others the hours around each date in trouble; of equipment what
@@ -50,55 +90,25 @@ function stretches(
   audiences: readonly string[],
 ): WantedDate[] {
   const { setupMin, strikeMin } = widest(bounds);
-  const { mostShiftMin, tzid, weekStart } = bounds;
-  const everywhere = bounds.spaces
-    .filter(({ facts }) => facts.layouts.length > 0)
-    .map(({ facts }): WantedSpace => ({
-      spaceId: facts.id,
-      layout: facts.layouts[0]!.layout,
-      people: 1,
-      setupMin,
-      strikeMin,
-    }));
-  return dates.flatMap(({ date: { key, claim }, draft, findings }): WantedDate[] => {
+  const everywhere = everySpace(bounds);
+  return dates.flatMap((inTrouble): WantedDate[] => {
+    const { key, claim } = inTrouble.date;
     const bare = (event: Interval, more: Partial<ClaimContent>): WantedDate => ({
       key,
       of: NOBODY,
       claim: { ...claim, event, spaces: [], equipment: [], ...more },
     });
-    const first = startOfWeek(dateOf(draft.startLocal), weekStart);
-    const week = {
-      start: startOfDay(addDays(first, -1), tzid),
-      end: startOfDay(addDays(first, 8), tzid),
-    };
-    const isTroubled = troubled.has(key);
-    const isShort = findings.some(({ facts }) => 'typeId' in facts);
-    const around = widened(claim.event, mostShiftMin, mostShiftMin);
-    const whole: Interval = {
-      start: around.start < week.start ? around.start : week.start,
-      end: addMinutes(around.end > week.end ? around.end : week.end, isShort ? WHEN_BACK_MIN : 0),
-    };
+    const isShort = inTrouble.findings.some(({ facts }) => 'typeId' in facts);
+    const { around, whole } = spansAround(inTrouble, bounds, isShort);
     // With the bands of the widest around it, since a type goes where the date goes.
     const lent = widened(whole, setupMin + claim.accessMin, strikeMin + claim.exitMin);
-    const types = new Set(claim.equipment.flatMap(({ typeId }) => [typeId, ...bounds.substitutesOf(typeId)]));
-    const equipment = [
-      ...[...types].map((typeId) => ({ typeId, quantity: 1, spaceIndex: -1 })),
-      ...claim.equipment.flatMap(({ typeId, unitId }) =>
-        unitId
-          ? bounds.unitsOf(typeId).map((unit) => ({ typeId, quantity: 1, spaceIndex: -1, unitId: unit }))
-          : [],
-      ),
-    ];
+    const equipment = equipmentTried(claim, bounds);
+    const hours = audiences.length ? hoursTried(claim.event, around, isShort ? whole.end : null) : [];
     return [
       bare(whole, { spaces: claim.spaces.map(({ cut: _, ...space }) => space) }),
       ...(equipment.length ? [bare(lent, { equipment })] : []),
-      ...(isTroubled ? [bare(around, { spaces: everywhere })] : []),
-      ...(audiences.length
-        ? hoursTried(claim.event, around, isShort ? whole.end : null).map((event) => ({
-            ...bare(event, {}),
-            of: { ...NOBODY, audiences },
-          }))
-        : []),
+      ...(troubled.has(key) ? [bare(around, { spaces: everywhere })] : []),
+      ...hours.map((event) => ({ ...bare(event, {}), of: { ...NOBODY, audiences } })),
     ];
   });
 }

@@ -22,25 +22,15 @@ function pooled<Value>() {
   };
 }
 
+const byId = <Id, Facts extends { readonly id: Id }>(all: readonly Facts[]): ReadonlyMap<Id, Facts> =>
+  new Map(all.map((each) => [each.id, each]));
+const idsOf = <Id>(all: readonly { readonly id: Id }[]): Id[] => all.map(({ id }) => id);
+
 async function readHouse(reader: Reader, version: number): Promise<BoardHouse> {
   const spaces = await loadBoardSpaces(reader);
-  const facts = new Map(
-    (
-      await loadSpaceFacts(
-        reader,
-        spaces.map(({ id }) => id),
-      )
-    ).map((each) => [each.id, each]),
-  );
+  const facts = byId(await loadSpaceFacts(reader, idsOf(spaces)));
   const pools = await reader.value(BOARD_POOLS);
-  const stock = new Map(
-    (
-      await loadEquipmentFacts(
-        reader,
-        pools.map(({ id }) => id),
-      )
-    ).map((each) => [each.id, each]),
-  );
+  const stock = byId(await loadEquipmentFacts(reader, idsOf(pools)));
   const site = await mainSite(reader);
   const { tzid, grainMin } = await siteDays(reader);
   const hourSets = pooled<BoardHouse['hours'][number]>();

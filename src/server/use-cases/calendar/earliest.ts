@@ -1,5 +1,5 @@
 import { earliestMoments, type EarliestWanted, type Moment } from '@/core/checks/earliest';
-import { severityOf } from '@/core/checks/findings';
+import { severityOf, type Side } from '@/core/checks/findings';
 import { checkPolicy } from '@/core/checks/policy';
 import { candidatesFor, type Candidate } from '@/core/checks/place-search';
 import type { ResourceId, SpaceId } from '@/core/ids';
@@ -110,6 +110,30 @@ function sayMoment(
   };
 }
 
+/** Whether a space may be had then by its own rules: notice, how far ahead, how short and long, for whom. */
+function mayAskFor(
+  facts: readonly SpaceFacts[],
+  { accessMin, exitMin }: Pick<EarliestWanted, 'accessMin' | 'exitMin'>,
+  {
+    asker,
+    horizonMonths,
+    side,
+    tzid,
+  }: {
+    readonly asker: Awaited<ReturnType<typeof askerOf>>;
+    readonly horizonMonths: number;
+    readonly side: Side;
+    readonly tzid: string;
+  },
+): (space: SpaceId, event: Interval) => boolean {
+  const bySpace = new Map(facts.map((each) => [each.id, each]));
+  return (space, event) => {
+    const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
+    const findings = checkPolicy(date, bySpace.get(space)!, asker, horizonMonths, tzid);
+    return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
+  };
+}
+
 /** Neither place nor time is fixed: the earliest moments at which all that is wanted is free together. */
 export async function findEarliest(ctx: Context, search: EarliestSearch): Promise<Outcome<EarliestReply>> {
   const { db } = ctx;
@@ -144,15 +168,10 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
     hours: { fromMin: search.between, toMin: search.and },
     weekdays: ON_DAYS[search.on],
   };
-  const asker = await askerOf(ctx, db);
-  const site = await mainSite(db);
-  const side = sideOf(ctx);
-  const bySpace = new Map(spaces.map(({ facts }) => [facts.id, facts]));
-  const mayAsk = (space: SpaceId, event: Interval): boolean => {
-    const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
-    const findings = checkPolicy(date, bySpace.get(space)!, asker, site!.horizon_months, tzid);
-    return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
-  };
+  const facts = spaces.map((space) => space.facts);
+  const horizonMonths = (await mainSite(db))!.horizon_months;
+  const rules = { asker: await askerOf(ctx, db), horizonMonths, side: sideOf(ctx), tzid };
+  const mayAsk = mayAskFor(facts, wanted, rules);
   const moments = earliestMoments(wanted, { tzid, ...taken }, mayAsk, MOST_MOMENTS);
   const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
   return done({ moments: moments.map((moment) => sayMoment(moment, search.minutes, byId, tzid)), unfit });

@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
 import { levels, scarcest } from '@/core/equipment/peak-use';
 import type { EquipmentTypeId } from '@/core/ids';
-import { addMinutes } from '@/core/time/epoch-minute';
-import { addDays, dateOf } from '@/core/time/local-time';
+import { addMinutes, type Interval } from '@/core/time/epoch-minute';
+import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import type { PoolDay, PoolPage } from '@/contracts/places';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -18,6 +18,20 @@ import { KITS_WITH_TYPE } from './look.queries';
 /** So many days of its level are told. */
 const AHEAD_DAYS = 21;
 
+/** The scarcest moment of each of the next days. */
+function daysAhead(
+  today: LocalDate,
+  uses: readonly { readonly span: Interval; readonly quantity: number }[],
+  stock: Parameters<typeof scarcest>[2],
+  tzid: string,
+): PoolDay[] {
+  return Array.from({ length: AHEAD_DAYS }, (_, index) => addDays(today, index)).map((date) => {
+    const least = scarcest(dayInterval(date, tzid), uses, stock);
+    const when = least.inUse ? duringText(least.span, tzid) : null;
+    return { date, stock: least.stock, away: least.inUse, left: least.left, when };
+  });
+}
+
 /** Everything to know about a pool before asking for it, and what is left of it in the next days. */
 export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPage>> {
   const { db, viewer } = ctx;
@@ -27,25 +41,14 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));
-  const dates = Array.from({ length: AHEAD_DAYS }, (_, index) => addDays(today, index));
   const span = {
     start: dayInterval(today, tzid).start,
-    end: dayInterval(dates[dates.length - 1]!, tzid).end,
+    end: dayInterval(addDays(today, AHEAD_DAYS - 1), tzid).end,
   };
   const uses = (await usesIn(db, span)).flatMap(([type, start, end, quantity]) =>
     type === id ? [{ span: { start, end }, quantity }] : [],
   );
   const { stock, fetchMin, returnMin } = pool.facts;
-  const days = dates.map((date): PoolDay => {
-    const least = scarcest(dayInterval(date, tzid), uses, stock);
-    return {
-      date,
-      stock: least.stock,
-      away: least.inUse,
-      left: least.left,
-      when: least.inUse ? duringText(least.span, tzid) : null,
-    };
-  });
   const [level] = levels({ start: now, end: addMinutes(now, 1) }, uses, stock);
   const mayReadUnits = permissionFor('units.read', viewer) === 'allowed';
   const units = mayReadUnits && pool.units.length ? await unitsOf(ctx, id as EquipmentTypeId) : null;
@@ -57,7 +60,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
     returnMin,
     now: { stock: level!.stock, left: level!.left },
     kits: await db.all(KITS_WITH_TYPE, { id }),
-    days,
+    days: daysAhead(today, uses, stock, tzid),
     units: units?.ok ? units.value : null,
     unitNames: pool.units.map(({ name }) => name),
     isPinned: (await familiarTo(ctx)).pools.includes(id),

@@ -16,9 +16,11 @@ import {
   type AskedDates,
   type FewerDates,
 } from '@/contracts/asked-dates';
+import type { Side } from '@/core/checks/findings';
 
 /** Who decides requests sees them as the office does. */
-export const sideOf = (ctx: Context) => (ctx.viewer?.roles.includes('manager') ? 'office' : 'requester');
+export const sideOf = (ctx: Context): Side =>
+  ctx.viewer?.roles.includes('manager') ? 'office' : 'requester';
 
 /** Services the form names: their crews have work with the dates. */
 export const servicesNamed = ({ serviceIds = [] }: CheckInput): WantedService[] =>

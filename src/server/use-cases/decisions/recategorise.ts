@@ -8,6 +8,7 @@ import type { SignedInContext } from '../../context/context';
 import { lastChange } from '../../repositories/requests/since';
 import { Request, RequestCategory } from '../../db/tables/requests';
 import { CATEGORY_IN_USE, REQUESTS_BY_REF, CATEGORIES_TO_REPLACE } from './decide.queries';
+import type { Writer } from '../../db/connection';
 
 const NOTHING_MOVES = {
   dates: 0,
@@ -19,6 +20,19 @@ const NOTHING_MOVES = {
   ordersRevised: 0,
   ordersWithdrawn: 0,
 };
+
+/** The requests that are meant, each as whoever decides has seen it. */
+async function seenRequests(tx: Writer, items: RecategoriseInput['items']) {
+  const known = await tx.all(REQUESTS_BY_REF, { refs: items.map(({ reference }) => reference) });
+  const byRef = new Map(known.map((request) => [request.ref, request]));
+  for (const { reference, version } of items) {
+    const request = byRef.get(reference);
+    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (request.version !== version)
+      return refuse({ code: 'stale', since: await lastChange(tx, request.id, request.tzid) });
+  }
+  return done(known.map(({ id }) => id));
+}
 
 /**
  * Puts requests into another leading category, all or nothing; the calendars follow. Categories they have beside the
@@ -37,15 +51,9 @@ export async function recategorise(
         code: 'bad-input',
         fields: [{ path: 'categoryId', message: say`There is no such category any more. Choose another.` }],
       });
-    const known = await tx.all(REQUESTS_BY_REF, { refs: items.map(({ reference }) => reference) });
-    const byRef = new Map(known.map((request) => [request.ref, request]));
-    for (const { reference, version } of items) {
-      const request = byRef.get(reference);
-      if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
-      if (request.version !== version)
-        return refuse({ code: 'stale', since: await lastChange(tx, request.id, request.tzid) });
-    }
-    const ids = known.map(({ id }) => id);
+    const seen = await seenRequests(tx, items);
+    if (!seen.ok) return seen;
+    const ids = seen.value;
     const old = await tx.all(CATEGORIES_TO_REPLACE, { ids, category: categoryId });
     await change.remove(RequestCategory, old);
     await change.insert(

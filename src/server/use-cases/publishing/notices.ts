@@ -11,6 +11,8 @@ import { calendarFor, readableCalendars, type Calendar } from '../../repositorie
 import { comingOn } from './coming';
 import { factsOn, noticeDate, noticeRowsIn, type NoticeRow } from './notice-rows';
 import { CHOICES } from './publish.queries';
+import type { Reader } from '../../db/connection';
+import type { Interval } from '@/core/time/epoch-minute';
 
 /** Days a list looks ahead, and so many dates it tells of them, whole days; the later ones are a step further on. */
 const LIST_DAYS = 366;
@@ -96,6 +98,20 @@ async function nextDayWith(
   return found ? dateOf(found.start) : null;
 }
 
+/** Whether something beside the day is looked for. */
+const isNarrowed = ({ q, category, building, host }: NoticesQuery): boolean =>
+  [q || undefined, category, building, host].some((each) => each !== undefined);
+
+/** The dates of a span that are looked for, in order. */
+async function datesIn(reader: Reader, chosen: readonly Calendar[], query: NoticesQuery, span: Interval) {
+  const most = query.view === 'list' && !isNarrowed(query) ? LIST_DATES * 3 : MOST * 4;
+  const rows = await noticeRowsIn(reader, chosen, span, most);
+  return rows
+    .map((row) => ({ row, date: noticeDate(row, chosen) }))
+    .filter(({ row, date }) => isLookedFor(row, date, chosen, query))
+    .map(({ date }) => date);
+}
+
 async function pageOf(
   ctx: Context,
   calendars: readonly Calendar[],
@@ -112,20 +128,8 @@ async function pageOf(
   // A list of what is on begins with what is still going on, not with what is over.
   const start = query.view === 'list' && first === today ? now : startOfDay(first, tzid);
   const isList = query.view === 'list';
-  const isNarrowed = [query.q || undefined, query.category, query.building, query.host].some(
-    (each) => each !== undefined,
-  );
-  const rows = await noticeRowsIn(
-    ctx.db,
-    chosen,
-    { start, end: startOfDay(addDays(last, 1), tzid) },
-    isList && !isNarrowed ? LIST_DATES * 3 : MOST * 4,
-  );
-  const found = rows
-    .map((row) => ({ row, date: noticeDate(row, chosen) }))
-    .filter(({ row, date }) => isLookedFor(row, date, chosen, query));
+  const all = await datesIn(ctx.db, chosen, query, { start, end: startOfDay(addDays(last, 1), tzid) });
   const coming = await comingOn(ctx.db, calendars, now);
-  const all = found.map(({ date }) => date);
   const dates = isList ? listed(all) : all.slice(0, MOST);
   // Where a list could tell no more, it goes on after its last day.
   const lastShown = isList && dates.length < all.length ? dates.at(-1)!.day : last;
@@ -140,8 +144,8 @@ async function pageOf(
     weekStart,
     calendars: calendars.map((each) => noticeCalendar(each, chosen, coming)),
     dates,
-    nextDay: found.length ? null : await nextDayWith(ctx, chosen, query, addDays(last, 1), tzid),
-    isCut: !isList && found.length > MOST,
+    nextDay: all.length ? null : await nextDayWith(ctx, chosen, query, addDays(last, 1), tzid),
+    isCut: !isList && all.length > MOST,
     ...choices,
   };
 }

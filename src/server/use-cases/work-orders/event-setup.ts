@@ -90,6 +90,18 @@ function promisedOf(
   });
 }
 
+const followUpView = (
+  { id, text, due, who, at, doneAt, doneBy }: EventRows['followUps'][number],
+  sheet: Sheet & { readonly today: LocalDate },
+): EventSetup['followUps'][number] => ({
+  id,
+  text,
+  dueText: due && dayShort(due),
+  isOverdue: due !== null && doneAt === null && due < sheet.today,
+  byText: said(who, at, sheet)!,
+  doneText: said(doneBy, doneAt, sheet),
+});
+
 /** Everything around one approved date of a request: its orders, services, what was promised, who came, what is left to do. */
 export async function eventSetup(
   ctx: SignedInContext,
@@ -129,14 +141,7 @@ export async function eventSetup(
       byText: said(rows.attendance?.who ?? null, rows.attendance?.at ?? null, sheet),
     },
     attendees: rows.attendees.map(({ name, isHere }) => ({ name, isHere: isHere === 1 })),
-    followUps: rows.followUps.map(({ id, text, due, who, at, doneAt, doneBy }) => ({
-      id,
-      text,
-      dueText: due && dayShort(due),
-      isOverdue: due !== null && doneAt === null && due < sheet.today,
-      byText: said(who, at, sheet)!,
-      doneText: said(doneBy, doneAt, sheet),
-    })),
+    followUps: rows.followUps.map((each) => followUpView(each, sheet)),
     teams: rows.teams,
   });
 }

@@ -113,6 +113,14 @@ const noteOf = (note: NoteRow, sheet: Sheet): OrderNote => ({
 
 const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderThing[] => [...equipment, ...brings];
 
+/** What has changed since the team read it. */
+const changesOf = ({ seen, content }: OrderRow, sheet: Sheet): string[] =>
+  seen ? differences(seen, content).map((each) => differenceText(each, (at) => clockOf(at, sheet))) : [];
+
+/** When it was done, and by whom where that is known. */
+const doneTextOf = ({ doneAt, doneBy }: OrderRow, sheet: Sheet): string | null =>
+  doneAt === null ? null : `${clockOf(doneAt, sheet)}${doneBy ? say` by ${doneBy}` : ''}`;
+
 export function orderView(row: OrderRow, sheet: Sheet): OrderView {
   const { content } = row;
   const ticked = new Set(row.ticks);
@@ -147,13 +155,8 @@ export function orderView(row: OrderRow, sheet: Sheet): OrderView {
     answers: content.answers ?? [],
     notes: content.notes,
     contact: row.contact,
-    changes: row.seen
-      ? differences(row.seen, content).map((difference) =>
-          differenceText(difference, (at) => clockOf(at, sheet)),
-        )
-      : [],
+    changes: changesOf(row, sheet),
     said: row.notes.map((note) => noteOf(note, sheet)),
-    doneText:
-      row.doneAt === null ? null : `${clockOf(row.doneAt, sheet)}${row.doneBy ? say` by ${row.doneBy}` : ''}`,
+    doneText: doneTextOf(row, sheet),
   };
 }

@@ -46,6 +46,29 @@ async function backFrom(change: ChangeSet, orderId: number, typeId: EquipmentTyp
   return Math.max(change.at, use?.end ?? change.at) as EpochMinute;
 }
 
+const notCountable = (message: string) =>
+  refuse({ code: 'bad-input', fields: [{ path: 'counted', message }] });
+
+/** How many were taken of the type, or why what was counted cannot be. */
+async function takenOf(
+  change: ChangeSet,
+  orderId: number,
+  content: OrderContent,
+  { typeId, counted }: ReturnInput,
+): Promise<Outcome<{ readonly name: string; readonly expected: number }>> {
+  const [type] = await change.tx.all(NAME_OF_TYPE, { id: typeId });
+  const expected = type ? expectedOf(content, type.name) : 0;
+  if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });
+  if (counted > expected)
+    return notCountable(say`Only ${expected} were taken. More than that cannot come back from here.`);
+  const leaves = await leavesAt(change, orderId, typeId);
+  if (leaves !== null && change.at < leaves)
+    return notCountable(
+      say`It has not left the store yet: it is taken ${momentText(leaves, await siteZone(change.tx))}. Count it when it is back.`,
+    );
+  return done({ name: type.name, expected });
+}
+
 /**
  * Counts what came back of one type. What is damaged or missing is out of stock from now on, and the dates that leaves
  * short are at risk; counting again replaces the count.
@@ -59,31 +82,10 @@ export async function returnEquipment(
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
-    const [type] = await change.tx.all(NAME_OF_TYPE, { id: input.typeId });
     const content = JSON.parse(own.value.content) as OrderContent;
-    const expected = type ? expectedOf(content, type.name) : 0;
-    if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });
-    if (input.counted > expected)
-      return refuse({
-        code: 'bad-input',
-        fields: [
-          {
-            path: 'counted',
-            message: say`Only ${expected} were taken. More than that cannot come back from here.`,
-          },
-        ],
-      });
-    const leaves = await leavesAt(change, orderId, input.typeId);
-    if (leaves !== null && change.at < leaves)
-      return refuse({
-        code: 'bad-input',
-        fields: [
-          {
-            path: 'counted',
-            message: say`It has not left the store yet: it is taken ${momentText(leaves, await siteZone(change.tx))}. Count it when it is back.`,
-          },
-        ],
-      });
+    const taken = await takenOf(change, orderId, content, input);
+    if (!taken.ok) return taken;
+    const { name, expected } = taken.value;
     const lost = expected - input.counted + input.damaged;
     const span = { start: await backFrom(change, orderId, input.typeId), end: FAR };
     const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, async () => {
@@ -112,7 +114,7 @@ export async function returnEquipment(
     const lostSaid = lost
       ? say`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
       : say`all are back and whole`;
-    return done({ summary: say`counted ${input.counted} × ${type.name}; ${lostSaid}`, atRisk });
+    return done({ summary: say`counted ${input.counted} × ${name}; ${lostSaid}`, atRisk });
   });
 }
 

@@ -150,6 +150,24 @@ function lineView(line: PickLine & About, returns: readonly ReturnRow[], sheet: 
   };
 }
 
+const movementView = (
+  {
+    quantity,
+    leaves,
+    arrives,
+  }: { readonly quantity: number; readonly leaves: EpochMinute; readonly arrives: EpochMinute },
+  from: About & { readonly name: string },
+  to: About,
+  sheet: Sheet,
+): MovementView => ({
+  quantity,
+  name: from.name,
+  timeText: `${clockOf(leaves, sheet)}–${clockOf(arrives, sheet)}`,
+  from: from.place,
+  to: to.place,
+  toEvent: `${to.eventTitle} · ${to.reference}`,
+});
+
 /** What leaves the stores on a day and comes back to them, store by store, and what goes straight to its next event. */
 export async function storesDay(ctx: SignedInContext, date: LocalDate | null): Promise<StoresDay> {
   const sheet = await sheetFor(ctx, date);
@@ -180,16 +198,8 @@ export async function storesDay(ctx: SignedInContext, date: LocalDate | null): P
         lines: lines.filter(({ store }) => store === name).map(view),
       }))
       .filter((store) => store.lines.length > 0),
-    movements: movements.map((move): MovementView => {
-      const [from, to] = [aboutOf.get(move.from)!, aboutOf.get(move.to)!];
-      return {
-        quantity: move.quantity,
-        name: from.name,
-        timeText: `${clockOf(move.leaves, sheet)}–${clockOf(move.arrives, sheet)}`,
-        from: from.place,
-        to: to.place,
-        toEvent: `${to.eventTitle} · ${to.reference}`,
-      };
-    }),
+    movements: movements.map((move) =>
+      movementView(move, aboutOf.get(move.from)!, aboutOf.get(move.to)!, sheet),
+    ),
   };
 }

@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import { say } from '@/contracts/language/say';
 import { weekStartOf } from '@/contracts/own-settings';
 import type { PersonId } from '@/core/ids';
@@ -166,6 +167,45 @@ const shiftView = (row: ShiftRow, tzid: string): ShiftView => {
   };
 };
 
+type HouseOfWeek = z.infer<typeof HOUSE_OF_WEEK.value>;
+
+/** What a team has to do in a week, day by day, against its shifts. */
+function teamWeek(
+  { id, name, rosteredUntil }: HouseOfWeek['teams'][number],
+  days: readonly LocalDate[],
+  {
+    orders,
+    shifts,
+    waiting,
+    tzid,
+  }: {
+    readonly orders: readonly OrderRow[];
+    readonly shifts: readonly ShiftRow[];
+    readonly waiting: Awaited<ReturnType<typeof waitingJobs>>;
+    readonly tzid: string;
+  },
+): TeamWeek {
+  const own = orders.filter(({ teamId }) => teamId === id);
+  const jobs: DayJob[] = [
+    ...own.map(({ from, due, work }) => ({
+      window: { start: from, end: due },
+      workMin: work,
+      isWaiting: false,
+    })),
+    ...waiting.filter(({ teamId }) => teamId === id),
+  ];
+  const roster: Roster | null = rosteredUntil && {
+    shifts: shifts.filter(({ teamId }) => teamId === id),
+    until: rosteredUntil,
+  };
+  const cells = days.map((date) => {
+    const ends = { start: startOfDay(date, tzid), end: startOfDay(addDays(date, 1), tzid) };
+    const load = dayLoad(ends, jobs, roster);
+    return { date, ...load, text: cellText(load, roster !== null) };
+  });
+  return { id, name, hasRoster: roster !== null, cells };
+}
+
 /** A week of all teams against their shifts, and of one of them its people, shifts and orders. */
 export async function weekLoad(
   ctx: SignedInContext,
@@ -182,33 +222,6 @@ export async function weekLoad(
   const orders = await ctx.db.json<OrderRow[]>(ORDERS, span);
   const shifts = await ctx.db.json<ShiftRow[]>(SHIFTS, span);
   const waiting = await waitingJobs(ctx.db, span, tzid);
-
-  const teams = house.teams.map(({ id, name, rosteredUntil }): TeamWeek => {
-    const jobs: DayJob[] = [
-      ...orders
-        .filter(({ teamId }) => teamId === id)
-        .map(({ from, due, work }) => ({
-          window: { start: from, end: due },
-          workMin: work,
-          isWaiting: false,
-        })),
-      ...waiting.filter(({ teamId }) => teamId === id),
-    ];
-    const roster: Roster | null = rosteredUntil && {
-      shifts: shifts.filter(({ teamId }) => teamId === id),
-      until: rosteredUntil,
-    };
-    return {
-      id,
-      name,
-      hasRoster: roster !== null,
-      cells: days.map((date) => {
-        const ends = { start: startOfDay(date, tzid), end: startOfDay(addDays(date, 1), tzid) };
-        const load = dayLoad(ends, jobs, roster);
-        return { date, ...load, text: cellText(load, roster !== null) };
-      }),
-    };
-  });
   const team = house.teams.find(({ id }) => id === wanted.team) ?? house.teams[0] ?? null;
   const ofTeam = orders.filter(({ teamId }) => teamId === team?.id);
   const doubts = doubtsByOrder(orders, shifts);
@@ -222,7 +235,7 @@ export async function weekLoad(
     })),
     before: addDays(first, -7),
     after: addDays(first, 7),
-    teams,
+    teams: house.teams.map((each) => teamWeek(each, days, { orders, shifts, waiting, tzid })),
     team: team && {
       id: team.id,
       name: team.name,

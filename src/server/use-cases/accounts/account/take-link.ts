@@ -87,14 +87,9 @@ export async function takeLink(
     await tx.table(Person).update({ id: person }, { password_hash: hashed.value });
     await tx.table(AccountLink).update({ hash: hashOf(token) }, { used_ms: nowMs });
     await tx.table(Session).remove({ person_id: person });
+    const mail = `password changed ${ctx.newId()}`;
     if (link.purpose === 'new-password')
-      await queueAccountMail(
-        tx,
-        'password-changed',
-        { person },
-        change.at,
-        `password changed ${ctx.newId()}`,
-      );
+      await queueAccountMail(tx, 'password-changed', { person }, change.at, mail);
     await writeDeed(change, person, link.name, DID[link.purpose]);
     return done({ person });
   });

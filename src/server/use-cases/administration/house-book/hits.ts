@@ -43,6 +43,31 @@ function newRisks(before: readonly Risk[], after: readonly Risk[]): Map<ClaimId,
   return new Map(fresh.reverse().map(({ id, sentence }) => [id, sentence]));
 }
 
+/** Dates newly at risk one by one as far as they are told, and how many are right again. */
+function sayRisks(
+  hit: readonly ComingClaim[],
+  fresh: ReadonlyMap<ClaimId, string>,
+  healed: number,
+  tzid: string,
+): string[] {
+  const told = hit.slice(0, MOST_TOLD).map(({ id, ref, title, start }) => {
+    const local = toLocal(start, tzid);
+    return `${dayShort(dateOf(local))}, ${sayTime(local)}, ${ref} “${title}”: ${fresh.get(id)}`;
+  });
+  const head = say`${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? say`is` : say`are`} at risk then.`;
+  const more = say`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`;
+  const right =
+    healed === 1
+      ? say`1 date that was at risk is right again.`
+      : say`${healed} dates that were at risk are right again.`;
+  return [
+    ...(hit.length ? [head] : []),
+    ...told,
+    ...(hit.length > told.length ? [more] : []),
+    ...(healed ? [right] : []),
+  ];
+}
+
 async function followRisks(
   ctx: SignedInContext,
   change: ChangeSet,
@@ -62,29 +87,7 @@ async function followRisks(
   const healed = coming.filter(({ id }) => has(before, id) && !has(after, id));
   for (const { requestId } of hit) change.requestIds.add(requestId);
   for (const request of risk.requests) change.requestIds.add(request);
-  const tzid = await siteZone(change.tx);
-  const told = hit.slice(0, MOST_TOLD).map(({ id, ref, title, start }) => {
-    const local = toLocal(start, tzid);
-    return `${dayShort(dateOf(local))}, ${sayTime(local)}, ${ref} “${title}”: ${fresh.get(id)}`;
-  });
-  return [
-    ...(hit.length
-      ? [
-          say`${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? say`is` : say`are`} at risk then.`,
-        ]
-      : []),
-    ...told,
-    ...(hit.length > told.length
-      ? [say`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`]
-      : []),
-    ...(healed.length
-      ? [
-          healed.length === 1
-            ? say`1 date that was at risk is right again.`
-            : say`${healed.length} dates that were at risk are right again.`,
-        ]
-      : []),
-  ];
+  return sayRisks(hit, fresh, healed.length, await siteZone(change.tx));
 }
 
 /** Brings what follows from the house in line with it, and says what that does to what is promised. */

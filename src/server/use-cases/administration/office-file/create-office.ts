@@ -89,6 +89,19 @@ async function addSteward(tx: Writer, person: number, name: string, asksConsent:
   });
 }
 
+const insertSite = (tx: Writer, { name, zone, language, ...site }: OfficeInput['site']): Promise<number> =>
+  insert(tx, Site, {
+    name,
+    tzid: zone,
+    language,
+    office_name: site.office.name,
+    office_phone: site.office.phone,
+    office_email: site.office.email,
+    access_min: site.accessMin,
+    exit_min: site.exitMin,
+    grain_min: site.grainMin,
+  });
+
 /** Fills an empty database from an office file, all or nothing. Refused when there is a site already. */
 export async function createOffice(db: Database, office: OfficeInput): Promise<void> {
   const people = await Promise.all(
@@ -100,18 +113,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
   await db.write(async (tx) => {
     const existing = await mainSite(tx);
     if (existing) throw new OfficeFileError(`this database already holds an office: ${existing.name}`);
-    const { name, zone, language, office: contact, accessMin, exitMin, grainMin } = office.site;
-    const siteId = await insert(tx, Site, {
-      name,
-      tzid: zone,
-      language,
-      office_name: contact.name,
-      office_phone: contact.phone,
-      office_email: contact.email,
-      access_min: accessMin,
-      exit_min: exitMin,
-      grain_min: grainMin,
-    });
+    const siteId = await insertSite(tx, office.site);
     await addTimes(tx, 'site', siteId, office.site);
     for (const season of office.seasons)
       await insert(tx, Season, {

@@ -14,6 +14,15 @@ import { SET_UP } from './has-office';
 import { onlyStart } from './one-start';
 import { FIRST_PERSON } from './start.queries';
 
+/** A team that sets every room before hosts come, and clears it after they have gone. */
+const firstTeam = (): NonNullable<OfficeFile['teams']>[number] => ({
+  name: say`Setup`,
+  recipes: [
+    { phase: 'setup', title: say`Set the room`, due: 'access-start' },
+    { phase: 'strike', title: say`Clear the room`, due: 'occupied-end' },
+  ],
+});
+
 /** The smallest house that can be asked for something: the rest is made in House rules. */
 const officeOf = (input: StartInput): OfficeFile => ({
   site: {
@@ -35,15 +44,7 @@ const officeOf = (input: StartInput): OfficeFile => ({
       ],
     },
   ],
-  teams: [
-    {
-      name: say`Setup`,
-      recipes: [
-        { phase: 'setup', title: say`Set the room`, due: 'access-start' },
-        { phase: 'strike', title: say`Clear the room`, due: 'occupied-end' },
-      ],
-    },
-  ],
+  teams: [firstTeam()],
   categories: [
     { name: say`Events`, mark: say`Ev`, hue: 'green', about: say`Whatever has no category of its own yet.` },
   ],

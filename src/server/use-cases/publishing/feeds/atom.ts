@@ -46,6 +46,16 @@ FROM (SELECT * FROM coming ORDER BY shown DESC, id DESC LIMIT ${MOST}) n JOIN se
 
 const dateAt = (at: EpochMinute): Date => new Date(at * 60_000);
 
+/** What an event is told as: its next date and how many more, what was cancelled, or that all of it is. */
+function wordsOf({ facts }: FeedSource, event: NewEvent): string {
+  const gone = event.cancelled.map((each) => spanText(each.start, each.end)).join('; ');
+  if (event.left === 0) return say`Cancelled: ${gone}`;
+  const { start, end, place } = event.next;
+  const more = event.left > 1 ? say` and ${event.left - 1} more` : '';
+  const at = facts.includes('place') && place ? `; ${place}` : '';
+  return `${spanText(start, end)}${more}${at}${gone && say`. Cancelled: ${gone}`}`;
+}
+
 /** The newest events of a calendar as an Atom feed (RFC 4287): what was announced, not each of its dates. */
 export async function atomText(ctx: Context, source: FeedSource, address: string): Promise<string> {
   const office = await officeContact(ctx.db);
@@ -68,24 +78,15 @@ export async function atomText(ctx: Context, source: FeedSource, address: string
   });
   for (const event of events) {
     const told = toldWords(source.facts, event, say`Taken`);
-    const { start, end, place } = event.next;
-    const more = event.left > 1 ? say` and ${event.left - 1} more` : '';
-    const gone = event.cancelled.map((each) => spanText(each.start, each.end)).join('; ');
-    const isOff = event.left === 0;
-    const at = source.facts.includes('place') && place ? `; ${place}` : '';
     made.addItem({
       id: `urn:uuid:${event.uid.slice(0, 36)}`,
-      title: escapeText(isOff ? say`Cancelled: ${told.title}` : told.title),
+      title: escapeText(event.left === 0 ? say`Cancelled: ${told.title}` : told.title),
       link: source.facts.includes('title')
         ? wholeAddress(eventPath(event.eventUid, event.title))
         : wholeAddress(source.path),
       date: dateAt(event.changed),
       published: dateAt(event.shown),
-      description: escapeText(
-        isOff
-          ? say`Cancelled: ${gone}`
-          : `${spanText(start, end)}${more}${at}${gone && say`. Cancelled: ${gone}`}`,
-      ),
+      description: escapeText(wordsOf(source, event)),
       ...(told.html && { content: told.html }),
     });
   }

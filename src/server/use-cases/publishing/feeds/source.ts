@@ -92,6 +92,55 @@ export function keptSource(
   return calendar ? { stamp: kept.stamp, source: calendarSource(calendar) } : null;
 }
 
+const spaceSource = (reader: Reader, code: string): Promise<Outcome<FeedSource>> =>
+  rowSource(
+    reader,
+    `SELECT s.id, s.name, k.id AS kept FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
+    { code },
+    ({ name }) => ({
+      about: say`What is on in ${name}.`,
+      facts: OPEN_FACTS,
+      path: `/places/${code}`,
+      feedPath: `/feeds/space/${code}`,
+      fileName: code.toLowerCase(),
+      isForEveryone: true,
+    }),
+  );
+
+const hostSource = (reader: Reader, host: number): Promise<Outcome<FeedSource>> =>
+  rowSource(
+    reader,
+    `SELECT g.id, g.name, k.id AS kept FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
+    { id: host },
+    ({ name, id }) => ({
+      about: say`What ${name} hosts.`,
+      facts: OPEN_FACTS,
+      path: `/notices?host=${id}`,
+      feedPath: `/feeds/host/${id}`,
+      fileName: `host-${id}`,
+      isForEveryone: true,
+    }),
+  );
+
+/** What somebody has booked, for whoever holds the private link. */
+async function ownSource(reader: Reader, token: string): Promise<Outcome<FeedSource>> {
+  const holder = await holderOf(reader, token);
+  if (!holder) return NO_FEED;
+  return rowSource(
+    reader,
+    `SELECT p.id, p.name, k.id AS kept FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
+    { id: holder.personId },
+    ({ name }) => ({
+      about: say`What ${name} has booked.`,
+      facts: FACTS,
+      path: '/requests',
+      feedPath: `/feeds/own/${token}`,
+      fileName: 'bookings',
+      isForEveryone: false,
+    }),
+  );
+}
+
 /** Finds what a feed is of and whether it may be read. */
 export async function feedSource(
   ctx: Pick<Context, 'db' | 'viewer' | 'clock'>,
@@ -100,53 +149,13 @@ export async function feedSource(
   switch (of.kind) {
     case 'calendar': {
       const calendar = (await calendarFor(ctx, of.slug, of.token)) ?? (await endedCalendar(ctx, of));
-      if (!calendar) return NO_CALENDAR;
-      return done(calendarSource(calendar));
+      return calendar ? done(calendarSource(calendar)) : NO_CALENDAR;
     }
     case 'space':
-      return rowSource(
-        ctx.db,
-        `SELECT s.id, s.name, k.id AS kept FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
-        { code: of.code },
-        ({ name }) => ({
-          about: say`What is on in ${name}.`,
-          facts: OPEN_FACTS,
-          path: `/places/${of.code}`,
-          feedPath: `/feeds/space/${of.code}`,
-          fileName: of.code.toLowerCase(),
-          isForEveryone: true,
-        }),
-      );
+      return spaceSource(ctx.db, of.code);
     case 'host':
-      return rowSource(
-        ctx.db,
-        `SELECT g.id, g.name, k.id AS kept FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
-        { id: of.id },
-        ({ name, id }) => ({
-          about: say`What ${name} hosts.`,
-          facts: OPEN_FACTS,
-          path: `/notices?host=${id}`,
-          feedPath: `/feeds/host/${id}`,
-          fileName: `host-${id}`,
-          isForEveryone: true,
-        }),
-      );
-    case 'own': {
-      const holder = await holderOf(ctx.db, of.token);
-      if (!holder) return NO_FEED;
-      return rowSource(
-        ctx.db,
-        `SELECT p.id, p.name, k.id AS kept FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
-        { id: holder.personId },
-        ({ name }) => ({
-          about: say`What ${name} has booked.`,
-          facts: FACTS,
-          path: '/requests',
-          feedPath: `/feeds/own/${of.token}`,
-          fileName: 'bookings',
-          isForEveryone: false,
-        }),
-      );
-    }
+      return hostSource(ctx.db, of.id);
+    case 'own':
+      return ownSource(ctx.db, of.token);
   }
 }

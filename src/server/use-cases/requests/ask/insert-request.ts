@@ -10,6 +10,8 @@ import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
 import { Occurrence, Request, Segment, SegmentDate } from '../../../db/tables/requests';
 import { Claim } from '../../../db/tables/claims';
 import { asFlag, writeJson } from '../../../db/tables/column';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { NewRow } from '../../../db/tables/table';
 
 export interface NewRequest {
   readonly input: AskInput;
@@ -22,61 +24,69 @@ export interface NewRequest {
   readonly audiences: readonly string[];
 }
 
+/** As it was asked for, but for what could run: others open it to start from it. */
+function asAskedOf(input: AskInput, html: string | undefined): unknown {
+  const { key: _key, ...asAsked } = { ...input, ...(html !== undefined && { publicHtml: html }) };
+  return asAsked;
+}
+
+function requestRow(
+  { input, ref, requesterId, typedBy, audiences }: NewRequest,
+  asked_min: EpochMinute,
+): NewRow<typeof Request> {
+  const text = input.publicHtml === undefined ? null : publicTextOf(input.publicHtml);
+  return {
+    ref,
+    requester_id: requesterId,
+    title: input.title,
+    public_text: text?.plain ?? input.publicText,
+    public_html: text?.html ?? '',
+    kind: input.kind,
+    second_line: input.secondLine,
+    contact: input.contact,
+    wants: writeJson<unknown>(input.wants),
+    second_choices: writeJson<unknown>(input.secondChoices),
+    typed_by_id: typedBy === requesterId ? null : typedBy,
+    notes: input.notes,
+    people: input.people,
+    publish: asFlag(input.publish),
+    audiences: writeJson(audiences),
+    other_space_ok: asFlag(input.otherSpaceOk),
+    as_asked: writeJson<unknown>(asAskedOf(input, text?.html)),
+    asked_min,
+  };
+}
+
+const segmentRow = (
+  { asked, tzid, uid }: NewRequest,
+  request_id: RequestId,
+  now: EpochMinute,
+): NewRow<typeof Segment> => ({
+  request_id,
+  no: 1,
+  uid,
+  tzid,
+  start_local: asked.set.start,
+  end_local: asked.end,
+  all_day: asFlag(asked.set.allDay),
+  rrule: asked.set.rrule,
+  endless: asFlag(asked.isEndless),
+  materialised_until: asked.until,
+  // Nothing of a series without end is decided before somebody decides it.
+  decided_until: asked.isEndless ? addDays(dateOf(asked.set.start), -1) : asked.until,
+  created_min: now,
+  changed_min: now,
+});
+
 /** The request with who and what, and its one segment. */
-export async function insertRequest(
-  change: ChangeSet,
-  { input, asked, ref, requesterId, typedBy, tzid, uid, audiences }: NewRequest,
-) {
+export async function insertRequest(change: ChangeSet, made: NewRequest) {
   const requestId = await change.nextId(Request);
   const segmentId = await change.nextId(Segment);
-  const text = input.publicHtml === undefined ? null : publicTextOf(input.publicHtml);
-  // As it was asked for, but for what could run: others open it to start from it.
-  const { key: _key, ...asAsked } = { ...input, ...(text && { publicHtml: text.html }) };
-  await change.insert(Request, [
-    {
-      id: requestId,
-      ref,
-      requester_id: requesterId,
-      title: input.title,
-      public_text: text?.plain ?? input.publicText,
-      public_html: text?.html ?? '',
-      kind: input.kind,
-      second_line: input.secondLine,
-      contact: input.contact,
-      wants: writeJson<unknown>(input.wants),
-      second_choices: writeJson<unknown>(input.secondChoices),
-      typed_by_id: typedBy === requesterId ? null : typedBy,
-      notes: input.notes,
-      people: input.people,
-      publish: asFlag(input.publish),
-      audiences: writeJson(audiences),
-      other_space_ok: asFlag(input.otherSpaceOk),
-      as_asked: writeJson<unknown>(asAsked),
-      asked_min: change.at,
-    },
-  ]);
-  await insertDetails(change, requestId, input);
-  await change.insert(Segment, [
-    {
-      id: segmentId,
-      request_id: requestId,
-      no: 1,
-      uid,
-      tzid,
-      start_local: asked.set.start,
-      end_local: asked.end,
-      all_day: asFlag(asked.set.allDay),
-      rrule: asked.set.rrule,
-      endless: asFlag(asked.isEndless),
-      materialised_until: asked.until,
-      // Nothing of a series without end is decided before somebody decides it.
-      decided_until: asked.isEndless ? addDays(dateOf(asked.set.start), -1) : asked.until,
-      created_min: change.at,
-      changed_min: change.at,
-    },
-  ]);
-  await insertSegmentDates(change, asked.set, segmentId);
-  return { requestId: requestId, segmentId: segmentId };
+  await change.insert(Request, [{ id: requestId, ...requestRow(made, change.at) }]);
+  await insertDetails(change, requestId, made.input);
+  await change.insert(Segment, [{ id: segmentId, ...segmentRow(made, requestId, change.at) }]);
+  await insertSegmentDates(change, made.asked.set, segmentId);
+  return { requestId, segmentId };
 }
 
 /** One waiting date for each asked start, with what it wants; returns their claims in order. */

@@ -11,7 +11,7 @@ import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { loadConsentBook } from '../../../repositories/consent/consent-book';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
-import type { Reader } from '../../../db/connection';
+import type { Reader, Writer } from '../../../db/connection';
 import { loadSpaceFacts } from '../../../repositories/world/space-facts';
 import { beside, MOST_DATES_HERE } from '../../../context/long-work';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
@@ -117,48 +117,49 @@ async function asksForMany(ctx: SignedInContext, input: AskInput): Promise<boole
   return asksForMore(input, await loadAskedHouse(ctx, ctx.db, input), MOST_DATES_HERE);
 }
 
+/** What was asked for, checked, or what of it the requester can put right alone. */
+async function checkedRequest(ctx: SignedInContext, tx: Writer, input: AskInput) {
+  const unknown = [...(await unknownThings(tx, input)), ...(await detailFaults(ctx, tx, input))];
+  if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
+  const requester = await requesterOf(ctx, tx, input);
+  if (!requester.ok) return requester;
+  const house = await loadAskedHouse(ctx, tx, input);
+  const asked = datesAsked(input, house);
+  if (!asked.ok) return asked;
+  const dates = withServices(asked.value.dates, await wantedServices(tx, input));
+  const verdicts = await checkAgainstWorld(tx, ctx.viewer, dates, {
+    side: sideOf(ctx),
+    asker: await askerOf(ctx, tx, requester.value),
+    audiences: house.audiences,
+    categories: house.categories,
+    isEndless: asked.value.isEndless,
+  });
+  const faults = [...toPutRight(verdicts, input), ...(await beyondStock(tx, input, asked.value))];
+  if (faults.length) return refuse({ code: 'put-right', fields: faults });
+  const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
+  return done({ asked: asked.value, dates, house, isClear, requesterId: requester.value });
+}
+
 async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
   const order = { action: unsaid('asked'), reason: '', idempotencyKey: input.key };
   return runChangeSet<AskReply>(ctx, order, async (change) => {
-    const unknown = [
-      ...(await unknownThings(change.tx, input)),
-      ...(await detailFaults(ctx, change.tx, input)),
-    ];
-    if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
-    const requester = await requesterOf(ctx, change.tx, input);
-    if (!requester.ok) return requester;
-    const house = await loadAskedHouse(ctx, change.tx, input);
-    const services = await wantedServices(change.tx, input);
-    const asked = datesAsked(input, house);
-    if (!asked.ok) return asked;
-    const { isEndless } = asked.value;
-    const dates = withServices(asked.value.dates, services);
-    const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, {
-      side: sideOf(ctx),
-      asker: await askerOf(ctx, change.tx, requester.value),
-      audiences: house.audiences,
-      categories: house.categories,
-      isEndless,
-    });
-    const faults = [...toPutRight(verdicts, input), ...(await beyondStock(change.tx, input, asked.value))];
-    if (faults.length) return refuse({ code: 'put-right', fields: faults });
-
+    const checked = await checkedRequest(ctx, change.tx, input);
+    if (!checked.ok) return checked;
+    const { asked, dates, house, isClear, requesterId } = checked.value;
     const ref = await freeReference(change.tx, ctx.random);
-    const uid = `${ctx.newId()}@calendario.invalid`;
     const { requestId, segmentId } = await insertRequest(change, {
       input,
-      asked: asked.value,
+      asked,
       tzid: house.tzid,
       audiences: house.audiences,
       ref,
-      uid,
-      requesterId: requester.value,
+      uid: `${ctx.newId()}@calendario.invalid`,
+      requesterId,
       typedBy: ctx.viewer.personId,
     });
     change.requestIds.add(requestId);
     const made = await insertDates(change, dates, requestId, segmentId);
-    const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
-    const isGranted = isClear && !isEndless && (await areGrantedInstantly(change, dates));
+    const isGranted = isClear && !asked.isEndless && (await areGrantedInstantly(change, dates));
     if (isGranted) await grant(change, requestId, dates, made);
     return done({ reference: ref, isGranted });
   });

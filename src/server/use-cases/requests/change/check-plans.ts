@@ -37,6 +37,13 @@ function stayingBeside({ date, plan }: PlannedDate): ClaimId[] {
     .map(({ id }) => id);
 }
 
+/** The claim of a date that whoever looks after the place is asked about; null for what was never agreed to. */
+const claimToConsent = ({ plan }: PlannedDate): ClaimId | null =>
+  // What is made anew was never agreed to.
+  plan.draft && plan.draft.status !== 'wanted'
+    ? null
+    : (plan.turns.find(({ status }) => status === 'in-force' || status === 'held')?.claimId ?? null);
+
 /**
  * The check once more, on the world as it is inside the transaction, of everything the plans would occupy: against
  * others, and against one another, since a bulk action moves dates of several requests at once.
@@ -55,12 +62,7 @@ export async function checkPlans(
       side,
       now: change.at,
       except,
-      consentTo: dates.map(({ plan }) =>
-        // What is made anew was never agreed to.
-        plan.draft && plan.draft.status !== 'wanted'
-          ? null
-          : (plan.turns.find(({ status }) => status === 'in-force' || status === 'held')?.claimId ?? null),
-      ),
+      consentTo: dates.map(claimToConsent),
       asker,
     });
   const live = plans.flatMap(({ date }) => date.live.map(({ id }) => id));

@@ -159,6 +159,64 @@ async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): 
   return null;
 }
 
+/** What planning a step for one date needs beside the date. */
+interface StepPlanning {
+  readonly step: StepInput;
+  readonly dates: PickedDates;
+  readonly now: EpochMinute;
+  readonly patchOf: ReturnType<typeof patchesFor>;
+  readonly offersOf: Awaited<ReturnType<typeof offersFor>>;
+  readonly alone: ReturnType<typeof saidAlone>;
+  readonly inPart: ReturnType<typeof partlyPicked>;
+}
+
+/** What of a date is to be otherwise; null where the step says nothing of that. */
+function patchFor({ step, patchOf, now }: StepPlanning, date: DateRow) {
+  const patch = step.action === 'approve-or-move' ? null : patchOf(date.id);
+  const day = dayShort(dateOf(date.startLocal));
+  if ('each' in step && step.action !== 'approve-or-move' && !patch)
+    return fieldFault('step.each', say`Nothing is said of ${day}. Say what is to be different on it.`);
+  if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
+  return done(patch);
+}
+
+/** Until when something is held, in the time of the request; null where nothing is. */
+function untilOf({ step, now }: StepPlanning, tzid: string): Outcome<EpochMinute | null> {
+  const until = 'until' in step ? toEpochMinute(step.until, tzid, 'offset-before') : null;
+  return until !== null && until <= now
+    ? fieldFault('step.until', say`A hold ends in the future. Give a later moment.`)
+    : done(until);
+}
+
+const isMovedBy = ({ action }: StepInput, { draft }: DatePlan): boolean =>
+  (draft !== null && action !== 'set-fallback') || action === 'grant-change' || action === 'accept';
+
+function planOne(planning: StepPlanning, date: DateRow): Outcome<PlannedDate> {
+  const { step, dates, offersOf, inPart, alone } = planning;
+  const request = dates.requests.get(date.requestId)!;
+  const patch = patchFor(planning, date);
+  if (!patch.ok) return patch;
+  const until = untilOf(planning, request.tzid);
+  if (!until.ok) return until;
+  const keepsOwn = 'keepOwn' in step ? step.keepOwn : false;
+  // What was said of this date alone is its own, though all were picked.
+  const isOwn = inPart.has(date.segmentId) || alone.has(date.id);
+  const made = patch.value ? patched(date, patch.value, keepsOwn, isOwn, request.tzid, offersOf) : null;
+  const result = planDate(
+    { ...date, occurrenceId: date.id, claims: date.live },
+    stepOf(step, date, made?.draft ?? null, until.value),
+  );
+  const day = dayShort(dateOf(date.startLocal));
+  if (result.kind === 'nothing-there') return refuse({ code: 'nothing-there', date: day, what: result.what });
+  const { plan } = result;
+  const wanted = wantedAfter(date, plan);
+  if (request.kind === 'office-chooses' && plan.to === 'approved' && wanted?.content.spaces.length === 0)
+    return refuse({ code: 'no-space-yet', date: day });
+  const own = made && !STANDS_BESIDE.includes(step.action) ? made.own : null;
+  const isMoved = isMovedBy(step, plan);
+  return done({ date, request, plan, wanted, own, keepsOwn: made?.keepsOwn ?? false, isMoved });
+}
+
 /** Plans a step for every picked date; nothing is written and nothing checked yet. */
 export async function planSteps(
   reader: Reader,
@@ -172,56 +230,13 @@ export async function planSteps(
     patchesOf(step).map((patch) => ({ path: 'step.patch', patch })),
   );
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
+  const [alone, inPart] = [saidAlone(step), partlyPicked(dates, now)];
+  const planning = { step, dates, now, patchOf: patchesFor(step), offersOf, alone, inPart };
   const planned: PlannedDate[] = [];
-  const patchOf = patchesFor(step);
-  const alone = saidAlone(step);
-  const inPart = partlyPicked(dates, now);
   for (const date of dates.picked) {
-    const request = dates.requests.get(date.requestId)!;
-    const day = dayShort(dateOf(date.startLocal));
-    const patch = step.action === 'approve-or-move' ? null : patchOf(date.id);
-    if ('each' in step && step.action !== 'approve-or-move' && !patch)
-      return fieldFault('step.each', say`Nothing is said of ${day}. Say what is to be different on it.`);
-    if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
-    const untilMin = 'until' in step ? toEpochMinute(step.until, request.tzid, 'offset-before') : null;
-    if (untilMin !== null && untilMin <= now)
-      return refuse({
-        code: 'bad-input',
-        fields: [{ path: 'step.until', message: say`A hold ends in the future. Give a later moment.` }],
-      });
-    const made = patch
-      ? patched(
-          date,
-          patch,
-          'keepOwn' in step ? step.keepOwn : false,
-          // What was said of this date alone is its own, though all were picked.
-          inPart.has(date.segmentId) || alone.has(date.id),
-          request.tzid,
-          offersOf,
-        )
-      : null;
-    const result = planDate(
-      { ...date, occurrenceId: date.id, claims: date.live },
-      stepOf(step, date, made?.draft ?? null, untilMin),
-    );
-    if (result.kind === 'nothing-there')
-      return refuse({ code: 'nothing-there', date: day, what: result.what });
-    const { plan } = result;
-    const wanted = wantedAfter(date, plan);
-    if (request.kind === 'office-chooses' && plan.to === 'approved' && wanted?.content.spaces.length === 0)
-      return refuse({ code: 'no-space-yet', date: day });
-    planned.push({
-      date,
-      request,
-      plan,
-      wanted,
-      own: made && !STANDS_BESIDE.includes(step.action) ? made.own : null,
-      keepsOwn: made?.keepsOwn ?? false,
-      isMoved:
-        (plan.draft !== null && step.action !== 'set-fallback') ||
-        step.action === 'grant-change' ||
-        step.action === 'accept',
-    });
+    const one = planOne(planning, date);
+    if (!one.ok) return one;
+    planned.push(one.value);
   }
   const fault = step.action === 'set-fallback' ? await fallbackFaults(reader, planned) : null;
   return fault ? fieldFault('step.patch', fault) : done(planned);

@@ -13,35 +13,33 @@ interface WantedClaim {
   readonly content: ClaimContent;
 }
 
+/** What is looked after: spaces and pools, and whether a claim is in them. */
+const lookedAfter = (
+  { stewardsOf, stewardsOfPool }: Awaited<ReturnType<typeof loadConsentBook>>,
+  { spaces, equipment }: PlaceNames,
+) => [
+  ...[...stewardsOf].map(([id, stewards]) => ({ name: spaces[id]!.name, stewards, isIn: isPlaceIn(id) })),
+  ...[...stewardsOfPool].map(([id, stewards]) => ({ name: equipment[id]!, stewards, isIn: isPoolIn(id) })),
+];
+
 /** What those who look after places and pools say of claims of a request that wait; one line for each of them. */
 export async function consentsOf(
   reader: Reader,
   request: RequestId,
   wanted: readonly WantedClaim[],
-  { spaces, equipment }: PlaceNames,
+  names: PlaceNames,
   tzid: string,
 ): Promise<ConsentLine[]> {
   const claims = wanted.map(({ id }) => id);
   const book = await loadConsentBook(
     reader,
     wanted.map(({ content }) => content),
-    wanted.map(({ id }) => id),
+    claims,
   );
   if (!book.stewardsOf.size && !book.stewardsOfPool.size) return [];
   const reasons = await reader.all(REASONS_GIVEN, { claims });
   const asked = await reader.all(STEWARDS_ASKED, { request });
-  const things = [
-    ...[...book.stewardsOf].map(([id, stewards]) => ({
-      name: spaces[id]!.name,
-      stewards,
-      isIn: isPlaceIn(id),
-    })),
-    ...[...book.stewardsOfPool].map(([id, stewards]) => ({
-      name: equipment[id]!,
-      stewards,
-      isIn: isPoolIn(id),
-    })),
-  ];
+  const things = lookedAfter(book, names);
   const stewards = new Map(things.flatMap((thing) => thing.stewards).map((each) => [each.id, each]));
   return [...stewards.values()].map((steward) => {
     const own = things.filter((thing) => thing.stewards.some(({ id }) => id === steward.id));

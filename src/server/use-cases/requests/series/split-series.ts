@@ -79,16 +79,14 @@ const isShifted = (before: string | null, after: string | null): boolean =>
 
 const FAR = '2100-01-01T00:00' as LocalDateTime;
 
-/** Where the series goes from that date on, and which of its dates becomes which. */
-async function planSplit(
+/** The dates that are asked for from there on: until when they reach, and when each starts. */
+async function newDates(
   change: ChangeSet,
   request: RequestRow,
-  all: readonly DateRow[],
-  { from: fromId, when }: SplitInput,
-): Promise<Outcome<Split>> {
-  const from = all.find(({ id }) => id === fromId);
-  if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
-  const [segment] = await change.tx.all(SEGMENT, { id: from.segmentId });
+  when: SplitInput['when'],
+): Promise<
+  Outcome<Pick<Split, 'set' | 'isEndless' | 'until'> & { readonly keys: readonly LocalDateTime[] }>
+> {
   const rrule = when.repeat?.rule.trim() ?? null;
   const asked: DateSet = { ...when, start: when.startsAt, tzid: request.tzid, rrule };
   const first = rrule === null ? when.startsAt : firstDate({ ...asked, rrule });
@@ -108,6 +106,22 @@ async function planSplit(
       'when.repeat.rule',
       say`That makes more dates than one request may have. Choose an earlier last day.`,
     );
+  return done({ set, keys, isEndless: endless, until: endless ? horizon : dateOf(keys[keys.length - 1]!) });
+}
+
+/** Where the series goes from that date on, and which of its dates becomes which. */
+async function planSplit(
+  change: ChangeSet,
+  request: RequestRow,
+  all: readonly DateRow[],
+  { from: fromId, when }: SplitInput,
+): Promise<Outcome<Split>> {
+  const from = all.find(({ id }) => id === fromId);
+  if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
+  const [segment] = await change.tx.all(SEGMENT, { id: from.segmentId });
+  const asked = await newDates(change, request, when);
+  if (!asked.ok) return asked;
+  const { keys, ...goesOn } = asked.value;
   const later = all.filter(
     (date) =>
       date.segmentId === from.segmentId &&
@@ -120,16 +134,14 @@ async function planSplit(
       'from',
       say`Nothing of the series is left to change from that date on. Pick an earlier one.`,
     );
-  const endsAlike = endless ? segment!.endless === 1 : later.length === keys.length;
+  const endsAlike = goesOn.isEndless ? segment!.endless === 1 : later.length === keys.length;
   return done({
     request,
     segment: segment!,
     from,
-    set,
+    ...goesOn,
     lengthMin: wallMinute(when.endsAt) - wallMinute(when.startsAt),
-    isEndless: endless,
-    until: endless ? horizon : dateOf(keys[keys.length - 1]!),
-    dates: reattach(later, keys, isShifted(segment!.rrule, rrule) && endsAlike),
+    dates: reattach(later, keys, isShifted(segment!.rrule, goesOn.set.rrule) && endsAlike),
   });
 }
 

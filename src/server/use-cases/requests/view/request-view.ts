@@ -32,6 +32,7 @@ import { historyOf } from '../../../repositories/requests/since';
 import { messagesOf } from '../talk/messages';
 import { whatIsNext } from '../../../repositories/requests/what-is-next';
 import { checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
+import type { OccurrenceId } from '@/core/ids';
 
 /** When a request takes place, in words: the only place that says it. */
 export const whenTextOf = ({ segments }: RequestRow, dates: readonly DateRow[]): string =>
@@ -70,6 +71,16 @@ function fallbackOf({ live, claim }: DateRow, names: PlaceNames): DateView['fall
   return { places: placesOf({ claim: kept.content }, names), swaps };
 }
 
+/** What is said of a date: that it is at risk, and what is found against it as long as nothing else is offered. */
+const sentencesOf = (
+  risks: readonly string[],
+  verdict: DateVerdict | undefined,
+  isOffered: boolean,
+): DateView['findings'] => [
+  ...risks.map((sentence) => ({ rule: 'at-risk', severity: 'warns' as const, sentence })),
+  ...(isOffered ? [] : (verdict?.sentences ?? [])),
+];
+
 function dateView(
   date: DateRow,
   now: EpochMinute,
@@ -94,14 +105,7 @@ function dateView(
     isPast: past,
     reason: date.reason,
     verdict: isOffered ? null : (verdict?.verdict ?? null),
-    findings: [
-      ...risks.map((sentence) => ({
-        rule: 'at-risk',
-        severity: 'warns' as const,
-        sentence,
-      })),
-      ...(isOffered ? [] : (verdict?.sentences ?? [])),
-    ],
+    findings: sentencesOf(risks, verdict, isOffered),
     isAtRisk: risks.length > 0,
     isHeld: date.standing.status === 'held',
     holdUntilText: holdText(date, tzid),
@@ -136,6 +140,51 @@ const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
     bands: bandsOf(claim.event, bandMinutesOf(claim, space)),
   }));
 
+/** The dates that wait, each checked against the world as it is now. */
+async function verdictsOf(
+  { db, viewer, clock }: Context,
+  request: RequestRow,
+  dates: readonly DateRow[],
+  side: Side,
+): Promise<ReadonlyMap<OccurrenceId, DateVerdict>> {
+  const waiting = dates.filter(({ state }) => state === 'waiting');
+  if (!waiting.length) return new Map();
+  const wanted = waiting.map((date) => ({ key: checkKeyOf(date), claim: date.claim }));
+  const verdicts = await checkAgainstWorld(db, viewer, wanted, {
+    side,
+    consentTo: waiting.map(({ claimId }) => claimId),
+    except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
+    ...askedFactsOf(request),
+    now: clock.now(),
+    isEndless: request.endless === 1,
+  });
+  return new Map(waiting.map(({ id }, index) => [id, verdicts[index]!]));
+}
+
+/** What was done to it, and which of that the viewer may take back. */
+async function historyFor({ db, viewer, clock }: Context, { id, tzid }: RequestRow) {
+  const undoable = await undoableChanges(db, id, viewer, clock.now());
+  const history = await historyOf(db, id, tzid);
+  return history.map((entry) => ({ ...entry, canBeUndone: undoable.has(entry.changeSet) }));
+}
+
+/** What stands in the request itself. */
+const wordsOf = (request: RequestRow) => ({
+  reference: request.ref,
+  version: request.version,
+  tzid: request.tzid,
+  title: request.title,
+  rrule: request.rrule,
+  category: { name: request.category, mark: request.mark, hue: request.hue },
+  host: request.host,
+  requester: { name: request.requester, email: request.requesterEmail },
+  people: request.people,
+  publicText: request.publicText,
+  notes: request.notes,
+  publish: request.publish,
+  otherSpaceOk: request.otherSpaceOk === 1,
+});
+
 /** Dates of one request that come with their drawing. */
 const MOST_DATES_DRAWN = 120;
 
@@ -148,42 +197,20 @@ export async function requestView(
 ): Promise<RequestView> {
   const { db } = ctx;
   const now = ctx.clock.now();
+  const { tzid } = request;
+  const isTheirs = acting !== 'somebody-else';
   const dates = await loadDates(db, [request.id]);
-  const waiting = dates.filter(({ state }) => state === 'waiting');
-  const wanted = waiting.map((date) => ({ key: checkKeyOf(date), claim: date.claim }));
-  const verdicts = waiting.length
-    ? await checkAgainstWorld(db, ctx.viewer, wanted, {
-        side,
-        consentTo: waiting.map(({ claimId }) => claimId),
-        except: waiting.flatMap(({ live }) => live.map(({ id }) => id)),
-        ...askedFactsOf(request),
-        now,
-        isEndless: request.endless === 1,
-      })
-    : [];
-  const verdictOf = new Map(waiting.map(({ id }, index) => [id, verdicts[index]]));
+  const verdicts = await verdictsOf(ctx, request, dates, side);
   const names = await loadPlaceNames(db);
   const risks = await risksByClaim(db, now, side);
   const first = dates[0]!;
   const readersFrom = await readersWaitUntil(db, request.id);
-  const undoable = await undoableChanges(db, request.id, ctx.viewer, now);
+  const risksOf = ({ claimId }: DateRow) => risks.get(claimId) ?? [];
   return {
-    ...(await requestDetails(db, request, acting !== 'somebody-else')),
-    reference: request.ref,
-    version: request.version,
-    tzid: request.tzid,
-    title: request.title,
+    ...(await requestDetails(db, request, isTheirs)),
+    ...wordsOf(request),
     stateText: stateTextOf(request, dates),
     whenText: whenTextOf(request, dates),
-    rrule: request.rrule,
-    category: { name: request.category, mark: request.mark, hue: request.hue },
-    host: request.host,
-    requester: { name: request.requester, email: request.requesterEmail },
-    people: request.people,
-    publicText: request.publicText,
-    notes: request.notes,
-    publish: request.publish,
-    otherSpaceOk: request.otherSpaceOk === 1,
     accessMin: first.claim.accessMin,
     exitMin: first.claim.exitMin,
     spaces: spaceLines(first, names),
@@ -191,27 +218,15 @@ export async function requestView(
       name: names.equipment[typeId]!,
       quantity,
     })),
-    dates: dates.map((date, index) =>
-      dateView(
-        date,
-        now,
-        acting,
-        names,
-        request.tzid,
-        verdictOf.get(date.id),
-        risks.get(date.claimId) ?? [],
-        acting !== 'somebody-else' && index < MOST_DATES_DRAWN,
-      ),
-    ),
-    messages: ctx.viewer ? await messagesOf(db, ctx.viewer, request, request.tzid) : [],
-    mayWrite: acting !== 'somebody-else',
-    consents:
-      side === 'office' ? await consentsOf(db, request.id, awaitingConsent(dates), names, request.tzid) : [],
-    readersFromText: readersFrom === null || !request.publish ? null : momentText(readersFrom, request.tzid),
+    dates: dates.map((date, index) => {
+      const isDrawn = isTheirs && index < MOST_DATES_DRAWN;
+      return dateView(date, now, acting, names, tzid, verdicts.get(date.id), risksOf(date), isDrawn);
+    }),
+    messages: ctx.viewer ? await messagesOf(db, ctx.viewer, request, tzid) : [],
+    mayWrite: isTheirs,
+    consents: side === 'office' ? await consentsOf(db, request.id, awaitingConsent(dates), names, tzid) : [],
+    readersFromText: readersFrom === null || !request.publish ? null : momentText(readersFrom, tzid),
     nextText: sayWhatIsNext(whatIsNext(dates, now)),
-    history: (await historyOf(db, request.id, request.tzid)).map((entry) => ({
-      ...entry,
-      canBeUndone: undoable.has(entry.changeSet),
-    })),
+    history: await historyFor(ctx, request),
   };
 }
