@@ -225,6 +225,21 @@ function endOfDate(
   };
 }
 
+/** A date for each start, with what is different on some of them. */
+function datesWith(
+  input: CheckInput,
+  house: AskedHouse,
+  starts: readonly LocalDateTime[],
+  endOf: (start: LocalDateTime) => LocalDateTime,
+): AskedDate[] {
+  const patches = new Map(input.overrides.map(({ at, patch }) => [at, patch]));
+  return starts.map((start) => {
+    const date = toDate(input, house, start, endOf(start));
+    const patch = patches.get(start);
+    return patch ? differing(date, patch, house) : date;
+  });
+}
+
 /**
  * Every date the form asks for, or what is wrong with its times. The form in the browser and the server both come
  * through here, so that what is shown while typing is what is stored.
@@ -250,12 +265,7 @@ export function datesAsked(
     );
   const stray = strayOverrides(input, new Set(starts));
   if (stray.length) return refuse({ code: 'bad-input', fields: stray });
-  const patches = new Map(input.overrides.map(({ at, patch }) => [at, patch]));
-  const dates = starts.map((start) => {
-    const date = toDate(input, house, start, endOf(start));
-    const patch = patches.get(start);
-    return patch ? differing(date, patch, house) : date;
-  });
+  const dates = datesWith(input, house, starts, endOf);
   const lastStart = starts[starts.length - 1]!;
   const end = endOf(set.start);
   const clocks = input.when.allDay

@@ -226,13 +226,16 @@ export function cheapestPath(options: readonly (readonly Option[])[]): readonly 
   return chosen;
 }
 
+const asItIs = ({ date }: Member): Option => ({ candidate: null, place: placeKey(date.claim), points: 0 });
+
 /** What each date could be instead: as it is where nothing is against it, else every space that may do, and what was proved. */
 function optionsOf(
-  { date, troubles, candidates }: Member,
+  member: Member,
   provedOf: ReadonlyMap<string, readonly Remedy[]>,
   { near }: Search,
 ): Option[] {
-  if (!hasTrouble(troubles)) return [{ candidate: null, place: placeKey(date.claim), points: 0 }];
+  const { date, troubles, candidates } = member;
+  if (!hasTrouble(troubles)) return [asItIs(member)];
   const own = new Set([date.key]);
   const elsewhere = [...candidates.otherSpaces()].filter(
     ({ draft }) => !near.surelyFails(draft.content, own),
@@ -260,9 +263,7 @@ function mixture(
     const open = options.map((own, index): readonly Option[] => {
       const left = own.filter(({ candidate }) => candidate === null || !ruledOut.has(candidate));
       // Nothing does: the date stays as it is, in trouble.
-      return left.length
-        ? left
-        : [{ candidate: null, place: placeKey(members[index]!.date.claim), points: 0 }];
+      return left.length ? left : [asItIs(members[index]!)];
     });
     const path = cheapestPath(open);
     const changes = path.flatMap(({ candidate }, index) =>

@@ -143,6 +143,22 @@ async function withNumbers(
   return rows.map((row, index) => ({ id: numbers[index] ?? null, ...row }));
 }
 
+/** Inserts rows by one statement, however many; what a row leaves out has its default. */
+function insertBulk(
+  { run }: Statements,
+  facts: TableFacts,
+  rows: readonly Record<string, Stored>[],
+  conflict: string,
+): Promise<void> {
+  const made = filled(facts, rows);
+  const names = Object.keys(made[0] ?? {});
+  const values = names.map((name) => `j.value->>'${name}'`);
+  return run(
+    `INSERT INTO ${facts.name} (${names.join(', ')}) SELECT ${values.join(', ')} FROM json_each($rows) j ${conflict}`,
+    { rows: JSON.stringify(made) },
+  );
+}
+
 export function writableRowsOf<T extends Table>(
   sequelize: Sequelize,
   transaction: Transaction,
@@ -154,13 +170,7 @@ export function writableRowsOf<T extends Table>(
   const numbered = (rows: readonly NewRow<T>[]) =>
     withNumbers(statements, facts, rows as readonly Record<string, Stored>[]);
   const insertBy = async (rows: readonly NewRow<T>[], conflict: string): Promise<void> => {
-    if (!rows.length) return;
-    const made = filled(facts, await numbered(rows));
-    const names = Object.keys(made[0] ?? {});
-    await statements.run(
-      `INSERT INTO ${facts.name} (${names.join(', ')}) SELECT ${names.map((name) => `j.value->>'${name}'`).join(', ')} FROM json_each($rows) j ${conflict}`,
-      { rows: JSON.stringify(made) },
-    );
+    if (rows.length) await insertBulk(statements, facts, await numbered(rows), conflict);
   };
   const insert = async (row: NewRow<T>): Promise<number> => {
     const [made] = await numbered([row]);

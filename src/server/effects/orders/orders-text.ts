@@ -8,7 +8,10 @@ const ofOrders = (change: ChangeSet, is: Parameters<ChangeSet['count']>[1]) => c
 /** What a change did to orders, in numbers. */
 export const orderNumbers = (change: ChangeSet) => ({
   added: ofOrders(change, (before) => before === null),
-  revised: ofOrders(change, (before, after) => before !== null && before.version !== after?.version),
+  revised: ofOrders(
+    change,
+    (before, after) => before !== null && after !== null && before.version !== after.version,
+  ),
   replaced: change.count(WorkOrderVersion, (before, after) => before !== null && after === null),
   withdrawn: ofOrders(
     change,

@@ -75,6 +75,20 @@ const standingSlot = (dates: WantedDates, claim: StoredClaim, spaceId: SpaceId):
   slot: claim.content.spaces.findIndex((space) => space.spaceId === spaceId),
 });
 
+/** Dates that stand side by side in one space: those that have changed with their neighbours, and what has closed up. */
+async function pairsOf(
+  reader: Reader,
+  near: Awaited<ReturnType<typeof nearOf>>,
+  left: readonly Spot[],
+): Promise<Pair[]> {
+  const touching = near.flatMap(({ spot: { spaceId }, occurrenceId, before, after }): Pair[] => [
+    ...(before.same ? [{ spaceId, before: before.same.occurrenceId, after: occurrenceId }] : []),
+    ...(after.same ? [{ spaceId, before: occurrenceId, after: after.same.occurrenceId }] : []),
+  ]);
+  const all = [...touching, ...(await closedUp(reader, left))];
+  return [...new Map(all.map((pair) => [pairKey(pair), pair])).values()];
+}
+
 /**
  * What is done between the dates that have changed and those next to them in the same space, and between those that stand
  * side by side since something has left from between them.
@@ -86,19 +100,11 @@ export async function findTurnovers(
   datesOf: (claims: readonly StoredClaim[]) => Promise<WantedDates>,
 ): Promise<Turnovers> {
   const near = await nearOf(reader, changed);
-  const touching = near.flatMap(({ spot: { spaceId }, occurrenceId, before, after }): Pair[] => [
-    ...(before.same ? [{ spaceId, before: before.same.occurrenceId, after: occurrenceId }] : []),
-    ...(after.same ? [{ spaceId, before: occurrenceId, after: after.same.occurrenceId }] : []),
-  ]);
-  const pairs = new Map(
-    [...touching, ...(await closedUp(reader, left))].map((pair) => [pairKey(pair), pair]),
-  );
+  const pairs = await pairsOf(reader, near, left);
   const parted = near.flatMap(partedBy);
-  if (!pairs.size) return { merged: [], parted };
+  if (!pairs.length) return { merged: [], parted };
   const known = new Map(changed.map((claim) => [claim.occurrenceId, claim]));
-  const others = [...pairs.values()]
-    .flatMap(({ before, after }) => [before, after])
-    .filter((id) => !known.has(id));
+  const others = pairs.flatMap(({ before, after }) => [before, after]).filter((id) => !known.has(id));
   for (const claim of await standingOf(reader, others)) known.set(claim.occurrenceId, claim);
   const dates = await datesOf([...known.values()]);
   const facts = await reader.value(TURNOVER_FACTS, { ids: [...known.keys()] });
@@ -107,7 +113,7 @@ export async function findTurnovers(
     const [fetchMin, returnMin] = facts.carry[type]!;
     return { fetchMin, returnMin };
   };
-  const merged = [...pairs.values()].flatMap(({ spaceId, before, after }) =>
+  const merged = pairs.flatMap(({ spaceId, before, after }) =>
     turnoverOrders(
       {
         before: standingSlot(dates, known.get(before)!, spaceId),

@@ -134,6 +134,12 @@ function mayAskFor(
   };
 }
 
+/** From when to when is looked, from now on at the earliest. */
+function spanOf({ first, last }: EarliestSearch, now: EpochMinute, tzid: string): Interval {
+  const start = startOfDay(first, tzid);
+  return { start: start > now ? start : now, end: startOfDay(addDays(last, 1), tzid) };
+}
+
 /** Neither place nor time is fixed: the earliest moments at which all that is wanted is free together. */
 export async function findEarliest(ctx: Context, search: EarliestSearch): Promise<Outcome<EarliestReply>> {
   const { db } = ctx;
@@ -147,12 +153,7 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
   );
   const unfit = wants.flatMap((own, index) => (own.length ? [] : [index]));
   if (unfit.length) return done({ moments: [], unfit });
-  const now = ctx.clock.now();
-  const first = startOfDay(search.first, tzid);
-  const within = {
-    start: first > now ? first : now,
-    end: startOfDay(addDays(search.last, 1), tzid),
-  };
+  const within = spanOf(search, ctx.clock.now(), tzid);
   if (within.start >= within.end) return done({ moments: [], unfit });
   const around = { start: addMinutes(within.start, -AROUND_MIN), end: addMinutes(within.end, AROUND_MIN) };
   const pools = await poolsOf(db, search);

@@ -151,6 +151,13 @@ function howToGet(
   ].filter((line) => line !== null);
 }
 
+const hoursText = ({ start, end }: Interval, tzid: string): string =>
+  `${sayTime(toLocal(start, tzid))}–${sayTime(toLocal(end, tzid))}`;
+
+/** Minutes that bookings take of these spaces; those that only wait take none. */
+const takenBy = (rows: readonly BookingTuple[], sharing: ReadonlyMap<number, string>): Interval[] =>
+  rows.flatMap(([, id, state, start, end]) => (sharing.has(id) && state !== 2 ? [{ start, end }] : []));
+
 /** Spaces that have a part in common with this one, by number, itself among them. */
 function sharingWith(space: BoardHouse['spaces'][number], { spaces }: BoardHouse): Map<number, string> {
   const parts = new Set(space.facts.parts);
@@ -175,15 +182,13 @@ export async function spacePage(
   const today = dateOf(toLocal(now, tzid));
   const rows = await rowsOf(ctx, today, AHEAD_DAYS, tzid);
   const sharing = sharingWith(space, house);
-  const taken = rows
-    .filter(([, id, state]) => sharing.has(id) && state !== 2)
-    .map(([, , , start, end]) => ({ start, end }));
+  const taken = takenBy(rows, sharing);
   const openIn = (span: Interval) =>
     openDuring(span, house.hours[space.hours]!, house.closures[space.closures]!, tzid);
   const open = openIn(daysSpan(today, AHEAD_DAYS, tzid));
   const [todays] = openIn(dayInterval(today, tzid));
   const { area, length, width, bays, stewards } = await ctx.db.value(FLOOR_OF_SPACE, { id: space.id });
-  const { spaces: familiar } = await familiarTo(ctx);
+  const isPinned = (await familiarTo(ctx)).spaces.includes(space.id);
   const on = told.from ? await rowsOf(ctx, told.from, told.days ?? 1, tzid) : rows;
   return done({
     id: space.id,
@@ -194,11 +199,9 @@ export async function spacePage(
     features: featuresOf(space),
     plan: planOf({ area, length, width, bays }),
     stewards,
-    isPinned: familiar.includes(space.id),
+    isPinned,
     layouts: layoutsOf(space),
-    openToday: todays
-      ? `${sayTime(toLocal(todays.start, tzid))}–${sayTime(toLocal(todays.end, tzid))}`
-      : null,
+    openToday: todays ? hoursText(todays, tzid) : null,
     howToGet: howToGet(space, house, now),
     periods: freePeriods(today, { facts: space.facts, taken, open, tzid, now }),
     on: onThere(on, space.id, sharing, tzid),

@@ -153,6 +153,32 @@ interface PlacedLine {
   readonly line: DeskLine;
 }
 
+/** What is lost by waiting on, and when; null where nothing is. */
+const lossOf = (desk: Desk, request: RequestRow, open: readonly DateRow[]) =>
+  firstLoss(
+    open.map((date) => ({
+      occupiedFrom: occupiedFrom(date),
+      noticeMin: desk.seenOf(request.id).serviceDays * DAY_MIN,
+      heldUntil: heldUntil(date),
+    })),
+  );
+
+/** In one sentence each: how many dates are what. */
+const countsOf = (
+  all: readonly DateRow[],
+  own: readonly DateRow[],
+  verdicts: readonly DateVerdict[],
+  isAtRisk: (date: DateRow) => boolean,
+) => ({
+  verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
+  changesWanted: all.filter(hasWantedChange).length,
+  atRisk: all.filter(isAtRisk).length,
+});
+
+const buildingsOf = ({ claim }: DateRow, names: PlaceNames): string[] => [
+  ...new Set(claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building)),
+];
+
 /** A request on the desk, and where it stands there; null where it does not. */
 function lineOf(desk: Desk, request: RequestRow): PlacedLine | null {
   const { now, tzid, names } = desk;
@@ -165,33 +191,20 @@ function lineOf(desk: Desk, request: RequestRow): PlacedLine | null {
   if (!first) return null;
   const found = findingsOf(desk, request, own);
   const verdicts = judge(own.map(wantedOf), found, 'office', SILENT);
-  const { handler, serviceDays } = desk.seenOf(request.id);
+  const { handler } = desk.seenOf(request.id);
   const open = own.filter((date) => !isPast(date, now));
-  const loss = firstLoss(
-    open.map((date) => ({
-      occupiedFrom: occupiedFrom(date),
-      noticeMin: serviceDays * DAY_MIN,
-      heldUntil: heldUntil(date),
-    })),
-  );
-  const place: DeskPlace = {
-    loss: loss?.at ?? occupiedFrom(first),
-    rivals: rivalsIn(found),
-    askedAt: request.askedMin,
-    isAnswerAwaited: own.length > 0 && (request.isQuestionOpen === 1 || own.every(hasProposal)),
-  };
-  const numbers = {
-    verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
-    changesWanted: all.filter(hasWantedChange).length,
-    atRisk: all.filter(isAtRisk).length,
-  };
-  const clear = approvableOf(own, verdicts, request.kind).filter((id) => open.some((date) => date.id === id));
+  const loss = lossOf(desk, request, open);
+  const isAnswerAwaited = own.length > 0 && (request.isQuestionOpen === 1 || own.every(hasProposal));
+  const at = loss?.at ?? occupiedFrom(first);
+  const place: DeskPlace = { loss: at, rivals: rivalsIn(found), askedAt: request.askedMin, isAnswerAwaited };
+  const counts = countsOf(all, own, verdicts, isAtRisk);
+  const ids = new Set(open.map(({ id }) => id));
   return {
     place,
     line: {
-      ...requestLine(request, all, first, now, names, numbers),
+      ...requestLine(request, all, first, now, names, counts),
       version: request.version,
-      clear,
+      clear: approvableOf(own, verdicts, request.kind).filter((id) => ids.has(id)),
       offered: own.filter(hasProposal).length,
       consentRefused: verdicts.filter(({ findings }) => isConsentRefused(findings)).length,
       loss: loss && sayLoss(loss, now, tzid),
@@ -202,8 +215,8 @@ function lineOf(desk: Desk, request: RequestRow): PlacedLine | null {
       beginsMin: occupiedFrom(first),
       handler,
       isMine: handler?.id === desk.me,
-      isAnswerAwaited: place.isAnswerAwaited,
-      buildings: [...new Set(first.claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building))],
+      isAnswerAwaited,
+      buildings: buildingsOf(first, names),
     },
   };
 }

@@ -90,6 +90,11 @@ function promisedOf(
   });
 }
 
+const attendanceView = (attendance: EventRows['attendance'], sheet: Sheet): EventSetup['attendance'] => ({
+  people: attendance?.people ?? null,
+  byText: said(attendance?.who ?? null, attendance?.at ?? null, sheet),
+});
+
 const followUpView = (
   { id, text, due, who, at, doneAt, doneBy }: EventRows['followUps'][number],
   sheet: Sheet & { readonly today: LocalDate },
@@ -136,10 +141,7 @@ export async function eventSetup(
     services: rows.services.map((row) => serviceView(row, ordered, day, sheet, sheet.today)),
     promised: promisedOf(ordered, rows, sheet),
     expected: claim!.people,
-    attendance: {
-      people: rows.attendance?.people ?? null,
-      byText: said(rows.attendance?.who ?? null, rows.attendance?.at ?? null, sheet),
-    },
+    attendance: attendanceView(rows.attendance, sheet),
     attendees: rows.attendees.map(({ name, isHere }) => ({ name, isHere: isHere === 1 })),
     followUps: rows.followUps.map((each) => followUpView(each, sheet)),
     teams: rows.teams,

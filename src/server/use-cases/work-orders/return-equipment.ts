@@ -69,6 +69,21 @@ async function takenOf(
   return done({ name: type.name, expected });
 }
 
+/** Puts the count into the place of an earlier one; gives the line of stock of what is lost, where something is. */
+async function keepCount(
+  change: ChangeSet,
+  orderId: number,
+  { typeId }: ReturnInput,
+  lost: { readonly count: number; readonly from: EpochMinute; readonly reason: string },
+): Promise<number | null> {
+  await takeBackCount(change, orderId, typeId);
+  if (!lost.count) return null;
+  const { from: from_min, reason } = lost;
+  return change.tx
+    .table(StockLine)
+    .insert({ type_id: typeId, from_min, to_min: null, delta: -lost.count, reason });
+}
+
 /**
  * Counts what came back of one type. What is damaged or missing is out of stock from now on, and the dates that leaves
  * short are at risk; counting again replaces the count.
@@ -88,17 +103,10 @@ export async function returnEquipment(
     const { name, expected } = taken.value;
     const lost = expected - input.counted + input.damaged;
     const span = { start: await backFrom(change, orderId, input.typeId), end: FAR };
-    const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, async () => {
-      await takeBackCount(change, orderId, input.typeId);
-      if (!lost) return null;
-      return change.tx.table(StockLine).insert({
-        type_id: input.typeId,
-        from_min: span.start,
-        to_min: null,
-        delta: -lost,
-        reason: lostText(content, input, expected),
-      });
-    });
+    const gone = { count: lost, from: span.start, reason: lostText(content, input, expected) };
+    const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
+      keepCount(change, orderId, input, gone),
+    );
     await change.tx.table(EquipmentReturn).insert({
       order_id: orderId,
       type_id: input.typeId,

@@ -1,3 +1,4 @@
+import { orderNumbers } from '../../../effects/orders/orders-text';
 import { say } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, TAKES_PLACE } from '@/core/changes/plan-date';
@@ -34,7 +35,6 @@ import { actionFor, pickDates, type PickedDates } from '../../access/pick-dates'
 import { offersFor, patchesFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, summaryOf } from './say-change';
 import { Segment } from '../../../db/tables/requests';
-import { WorkOrder } from '../../../db/tables/work-orders';
 
 interface Prepared {
   readonly plans: readonly PlannedDate[];
@@ -206,21 +206,16 @@ function numbersOf(
   clashing: number,
   indoorsGivenUp: number,
 ): ChangeNumbers {
+  const orders = orderNumbers(change);
   return {
     dates: plans.length,
     moved: plans.filter(({ isMoved }) => isMoved).length,
     clashing,
     keepOwn: plans.filter(({ keepsOwn }) => keepsOwn).length,
     indoorsGivenUp,
-    ordersAdded: change.count(WorkOrder, (before) => before === null),
-    ordersRevised: change.count(
-      WorkOrder,
-      (before, after) => before !== null && after !== null && before.version !== after.version,
-    ),
-    ordersWithdrawn: change.count(
-      WorkOrder,
-      (before, after) => before !== null && before.state !== 'withdrawn' && after?.state === 'withdrawn',
-    ),
+    ordersAdded: orders.added,
+    ordersRevised: orders.revised,
+    ordersWithdrawn: orders.withdrawn,
   };
 }
 

@@ -1,3 +1,4 @@
+import { orderNumbers } from '../../../effects/orders/orders-text';
 import { say, unsaid } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, type ClaimDraft } from '@/core/changes/plan-date';
@@ -17,7 +18,7 @@ import {
   type LocalDate,
 } from '@/core/time/local-time';
 import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
-import { MOST_IN_STEP, sayTooManyInStep, type ChangeReply } from '@/contracts/change';
+import { MOST_IN_STEP, sayTooManyInStep, type ChangeNumbers, ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SplitInput } from '@/contracts/series';
 import type { AskedDate } from '@/contracts/asked-dates';
@@ -44,7 +45,6 @@ import { actsFor } from '../../access/pick-dates';
 import { lastChange } from '../../../repositories/requests/since';
 import { checkAgainstWorld } from '../../checks/verdicts';
 import { Occurrence, Request, Segment, SegmentDate } from '../../../db/tables/requests';
-import { WorkOrder } from '../../../db/tables/work-orders';
 import { asFlag } from '../../../db/tables/column';
 import { SEGMENT, NEXT_SEGMENT_NO, DATES_BESIDE_FROM } from './series.queries';
 import { mainSite } from '../../../repositories/house/main-site';
@@ -318,6 +318,26 @@ async function splitHere(
   });
 }
 
+function numbersOf(
+  change: ChangeSet,
+  { dates }: Split,
+  moved: number,
+  clashing: number,
+  indoorsGivenUp: number,
+): ChangeNumbers {
+  const orders = orderNumbers(change);
+  return {
+    dates: dates.kept.length,
+    moved,
+    clashing,
+    keepOwn: dates.kept.filter(({ date }) => date.own.includes('time')).length,
+    indoorsGivenUp,
+    ordersAdded: orders.added,
+    ordersRevised: orders.revised,
+    ordersWithdrawn: orders.withdrawn,
+  };
+}
+
 async function carryOut(
   ctx: SignedInContext,
   change: ChangeSet,
@@ -341,14 +361,9 @@ async function carryOut(
   ];
   const plans = [...moving, ...planGone(split, input.reason || say`The series goes another way.`)];
   const givenUp = await fallbacksGivenUp(change.tx, moving);
-  await applyPlans(
-    change,
-    plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
-    await linksOf(
-      change,
-      checked.filter((each) => !isBlocked(each)),
-    ),
-  );
+  const free = checked.filter((each) => !isBlocked(each));
+  const planned = plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own }));
+  await applyPlans(change, planned, await linksOf(change, free));
   await addDates(change, split, segmentId);
   await change.follow();
   // Even where no date moved, the request has changed.
@@ -357,22 +372,7 @@ async function carryOut(
   return done({
     changed: split.dates.kept.length + split.dates.gone.length + split.dates.added.length,
     summary: summaryOf(split, kept.length),
-    numbers: {
-      dates: split.dates.kept.length,
-      moved: kept.length,
-      clashing: clashing.length,
-      keepOwn: split.dates.kept.filter(({ date }) => date.own.includes('time')).length,
-      indoorsGivenUp: givenUp.length,
-      ordersAdded: 0,
-      ordersRevised: change.count(
-        WorkOrder,
-        (before, after) => before !== null && before.version !== after?.version,
-      ),
-      ordersWithdrawn: change.count(
-        WorkOrder,
-        (before, after) => before !== null && after?.state === 'withdrawn',
-      ),
-    },
+    numbers: numbersOf(change, split, kept.length, clashing.length, givenUp.length),
     changeSet: input.preview ? null : change.id,
     blocked: [...stopped],
     reasonFor: [],

@@ -140,6 +140,9 @@ const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
     bands: bandsOf(claim.event, bandMinutesOf(claim, space)),
   }));
 
+const equipmentLines = ({ claim }: DateRow, names: PlaceNames): RequestView['equipment'] =>
+  claim.equipment.map(({ typeId, quantity }) => ({ name: names.equipment[typeId]!, quantity }));
+
 /** The dates that wait, each checked against the world as it is now. */
 async function verdictsOf(
   { db, viewer, clock }: Context,
@@ -214,10 +217,7 @@ export async function requestView(
     accessMin: first.claim.accessMin,
     exitMin: first.claim.exitMin,
     spaces: spaceLines(first, names),
-    equipment: first.claim.equipment.map(({ typeId, quantity }) => ({
-      name: names.equipment[typeId]!,
-      quantity,
-    })),
+    equipment: equipmentLines(first, names),
     dates: dates.map((date, index) => {
       const isDrawn = isTheirs && index < MOST_DATES_DRAWN;
       return dateView(date, now, acting, names, tzid, verdicts.get(date.id), risksOf(date), isDrawn);
