@@ -26,13 +26,21 @@ describe('a page', () => {
 
     const page = await show(browser, '/notices');
     await page.evaluate(() => {
+      const stopped: string[] = [];
+      Object.assign(window, { stopped });
+      document.addEventListener('securitypolicyviolation', ({ effectiveDirective }) =>
+        stopped.push(effectiveDirective),
+      );
       const smuggled = document.createElement('div');
       smuggled.innerHTML = '<img src="data:," onerror="window.smuggled = 1">';
       const script = document.createElement('script');
       script.textContent = 'window.smuggled = 2';
       document.body.append(smuggled, script);
     });
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    // Each of the two was tried, and stopped by the policy.
+    await page.waitForFunction(
+      "window.stopped.includes('script-src-attr') && window.stopped.includes('script-src-elem')",
+    );
     expect(await page.evaluate('window.smuggled')).toBeUndefined();
   });
 
