@@ -155,16 +155,27 @@ test('the snapshot holds exactly the rows that touch what is wanted', async () =
       'SELECT resource_id FROM space_part WHERE space_id = $id',
       { id: SPACE.HL },
     );
-    const slow = await db.rows<{ n: number }>(
-      `SELECT COUNT(*) AS n FROM occupancy WHERE occupies = 1 AND resource_id IN (SELECT value FROM json_each($parts)) AND start_min < $to AND end_min > $from`,
+    const busy = await db.rows<{ row: string }>(
+      `SELECT resource_id || ' ' || start_min || ' ' || end_min || ' ' || claim_id AS row FROM occupancy WHERE occupies = 1 AND resource_id IN (SELECT value FROM json_each($parts)) AND start_min < $to AND end_min > $from`,
       { parts: JSON.stringify(parts.map(({ resource_id }) => resource_id)), from, to },
     );
-    expect(world.busy).toHaveLength(slow[0]!.n);
-    const uses = await db.rows<{ n: number }>(
-      'SELECT COUNT(*) AS n FROM equipment_use WHERE occupies = 1 AND start_min < $to AND end_min > $from',
+    const sorted = (rows: readonly string[]) => [...rows].sort();
+    expect(
+      sorted(
+        world.busy.map(
+          ({ resourceId, span, claimId }) => `${resourceId} ${span.start} ${span.end} ${claimId}`,
+        ),
+      ),
+    ).toEqual(sorted(busy.map(({ row }) => row)));
+    const uses = await db.rows<{ row: string }>(
+      `SELECT type_id || ' ' || start_min || ' ' || end_min || ' ' || quantity AS row FROM equipment_use WHERE occupies = 1 AND start_min < $to AND end_min > $from`,
       { from: from - 10, to: to + 10 },
     );
-    expect(world.uses).toHaveLength(uses[0]!.n);
+    expect(
+      sorted(
+        world.uses.map(({ typeId, span, quantity }) => `${typeId} ${span.start} ${span.end} ${quantity}`),
+      ),
+    ).toEqual(sorted(uses.map(({ row }) => row)));
     expect((await loadWorld(db, [wanted], { except: [claim as ClaimId] })).busy).toEqual([]);
   }
 });
