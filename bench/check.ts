@@ -1,5 +1,5 @@
 import { checkDates } from '@/core/checks/check';
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import { impliedOccupancy, impliedUses } from '@/core/occupancy/imply';
 import { expandRule } from '@/core/recurrence/rule';

@@ -1,5 +1,5 @@
 import { checkDates } from '@/core/checks/check';
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import type { Database } from '@/server/db/connection';
 import { loadWorld } from '@/server/repositories/world/snapshot';
 import { series } from './check';

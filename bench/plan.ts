@@ -1,7 +1,7 @@
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { planSeating, type PlanWishes } from '@/core/seating/plan/plan-seating';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Room } from '@/core/seating/plan/room';
 import { PlanDrawing } from '@/ui/seating/plan-drawing';
 import { compare, table } from './measure';

@@ -119,6 +119,7 @@ export const TEAMS: OfficeFile['teams'] = [
         leadDays: 2,
         per: 'date',
         services: ['Late gate'],
+        quantities: [{ name: 'Lantern', store: '', formula: 'max(2, ceil(cars / 10))' }],
       },
     ],
   },
@@ -166,6 +167,9 @@ export const SERVICES: OfficeFile['services'] = [
     team: 'Gates',
     leadDays: 2,
     crewMin: 45,
-    questions: [{ text: 'Until when do the last ones leave?', required: true }],
+    questions: [
+      { text: 'Until when do the last ones leave?', required: true },
+      { text: 'How many cars are expected?', numberName: 'cars' },
+    ],
   },
 ];

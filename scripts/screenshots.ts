@@ -66,6 +66,8 @@ async function main(): Promise<void> {
   try {
     for (const { name, path, as, size = WIDE, theme = 'light', click } of SHOTS) {
       const page = await newPage(browser, size);
+      // esbuild names functions by a helper of its own, which a page that one is sent to does not have.
+      await page.evaluateOnNewDocument('globalThis.__name = (value) => value');
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
       if (as) await signIn(page, as);
       await open(page, path);

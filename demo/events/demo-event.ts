@@ -1,4 +1,4 @@
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 
 /** An event of the demo: who asks for what, where, and on which dates. `on` is the first date. */
 export interface DemoEvent {

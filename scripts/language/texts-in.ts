@@ -65,12 +65,11 @@ function* inCall(call: ts.CallExpression): Generator<string> {
     yield `${literals[1]}_one`;
     yield `${literals[1]}_other`;
   }
-  if (callee === 'texts' && first)
+  if ((callee === 'texts' || callee === 'unsaid') && first)
     yield* leaves(
       first,
       literals.slice(1).filter((each) => each !== null),
     );
-  if (callee === 'unsaid' && first) yield* leaves(first, []);
   if (NAMING.test(callee) && literals[0]) yield literals[0];
   if (CSV_HELPERS.test(callee) && literals.length > 3 && literals.at(-1)) yield literals.at(-1)!;
 }

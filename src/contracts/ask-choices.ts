@@ -1,5 +1,5 @@
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Feature } from '@/core/spaces/features';
 import type { Timetable } from '@/core/spaces/timetable';
 import type { LocalDate } from '@/core/time/local-time';

@@ -1,9 +1,10 @@
+import { askedFieldSchemas } from './request-fields';
 import { MOST_CHARACTERS } from './text-limits';
 import { publicHtmlField } from './public-text';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { OrganisationId, PersonId, SpaceId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { localDateTimeField, optionalLine, plainText, requiredLine, rowId } from './fields';
 
@@ -70,8 +71,7 @@ export const spaceWantsSchema = z.object({
 
 export const askDetails = {
   kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
-  secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
-  contact: optionalLine('Contact on the day', MOST_CHARACTERS.contact),
+  ...askedFieldSchemas,
   jointHostIds: z
     .array(rowId<OrganisationId>('a host'))
     .max(12, later`At most twelve hosts beside the lead.`)

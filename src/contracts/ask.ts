@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OrganisationId, ResourceId, SpaceId } from '@/core/ids';
 import { parseRule } from '@/core/recurrence/parse-rule';
 import type { Until } from '@/core/recurrence/rule-parts';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { addWallMinutes, timeOf, wallMinute, type LocalDateTime } from '@/core/time/local-time';
 import { askDetails, REQUEST_KINDS, type RequestKind } from './ask-details';
@@ -164,7 +164,6 @@ export const askSchema = checkFields
     publicText: plainText('Public text', 2000),
     categoryId: rowId<CategoryId>('a category'),
     hostId: rowId<OrganisationId>('a lead host'),
-    notes: plainText('Setup notes', MOST_CHARACTERS.notes),
     publish: z.boolean(later`Say whether to publish.`),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),

@@ -1,6 +1,6 @@
 import { say, sayNumber } from './language/say';
 import { fieldsOf, patchDate, type DatePatch, type OwnField } from '@/core/changes/patch';
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import { countKits, type KitItem } from '@/core/equipment/kits';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { ClaimContent, WantedService } from '@/core/occupancy/bands';

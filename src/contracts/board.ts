@@ -3,7 +3,7 @@ import type { Closure, HoursLine } from '@/core/spaces/hours';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Asker } from '@/core/spaces/policy';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 
 // No schema here: browsers load this file, and need none.
 

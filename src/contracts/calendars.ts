@@ -1,3 +1,4 @@
+import { askedFieldSchemas } from './request-fields';
 import { MOST_CHARACTERS } from './text-limits';
 import { publicHtmlField } from './public-text';
 import { later } from './language/say';
@@ -161,7 +162,7 @@ export const editNoticeSchema = z.object({
     .transform((text) => text || null)
     .nullable()
     .default(null),
-  secondLine: optionalLine('Second line', MOST_CHARACTERS.secondLine),
+  secondLine: askedFieldSchemas.secondLine,
   publicHtml: publicHtmlField,
   /** Calendars it stands on besides those that show it anyway. */
   picked: several<number>('a calendar'),

@@ -117,6 +117,7 @@ export type ChangeInput = z.output<typeof changeSchema>;
 export type ChangeBody = z.input<typeof changeSchema>;
 export type StepInput = z.output<typeof stepSchema>;
 export type StepAction = StepInput['action'];
+export const STEP_ACTIONS = stepSchema.options.map(({ shape }) => shape.action.value);
 
 /** What a change does, in numbers. */
 export interface ChangeNumbers {

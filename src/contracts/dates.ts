@@ -1,7 +1,7 @@
 import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import { localDateField } from './fields';

@@ -1,7 +1,7 @@
 import { later, say } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
-import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { daysBetween, type LocalDateTime, type Weekday } from '@/core/time/local-time';
 import { MOST_PEOPLE } from './ask';

@@ -1,3 +1,4 @@
+import { editedFieldSchemas } from './request-fields';
 import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
@@ -9,7 +10,7 @@ export const editWordsSchema = z.object({
   key: idempotencyKey,
   version: versionField,
   title: requiredLine('Title', MOST_CHARACTERS.title),
-  notes: plainText('Setup notes', MOST_CHARACTERS.notes),
+  ...editedFieldSchemas,
   publish: z.boolean(later`Say whether readers see it.`),
   /** Why, for whoever asked. */
   reason: plainText('Reason', MOST_CHARACTERS.reason),

@@ -1,7 +1,8 @@
+import { numberName } from './house-book/parts';
 import { later } from './language/say';
 import { z } from 'zod';
 import { LANGUAGES } from './language/languages';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import { ROLES } from '@/core/roles';
@@ -61,6 +62,7 @@ const questions = z
       /** What may be answered; anything where the list is empty. */
       choices: z.array(requiredLine('Answer', 80)).max(12).default([]),
       seenBy: z.enum(['office', 'office-and-crews']).default('office-and-crews'),
+      numberName,
     }),
   )
   .default([]);

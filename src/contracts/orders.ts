@@ -60,8 +60,8 @@ export interface OrderView {
   readonly turnover: TurnoverView | null;
   readonly checklist: readonly { readonly line: string; readonly isTicked: boolean }[];
   readonly answers: readonly { readonly question: string; readonly answer: string }[];
-  /** Whom to ring on the day; empty where nobody is named. */
-  readonly contact: string;
+  /** What the request tells the crew besides, as whom to ring on the day. */
+  readonly told: readonly { readonly label: string; readonly text: string }[];
   readonly notes: string;
   /** What is different since the team last read it; empty where it was read. */
   readonly changes: readonly string[];

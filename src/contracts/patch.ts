@@ -1,7 +1,7 @@
 import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { rowId, wholeNumber } from './fields';
 
 const MOST_MINUTES = 366 * 1440;

@@ -2,7 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { EquipmentTypeId } from '@/core/ids';
-import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import {
   addWallMinutes,

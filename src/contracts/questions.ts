@@ -1,4 +1,5 @@
-import { say } from './language/say';
+import { NUMBER_MOST, wholeNumberIn } from '@/core/work-orders/numbers';
+import { say, sayNumber } from './language/say';
 import type { FieldFault } from './refusal';
 
 /** What a space, a category or a service asks of whoever asks for it. */
@@ -8,6 +9,8 @@ export interface Question {
   readonly required: boolean;
   /** What may be answered; empty where anything may. */
   readonly choices: readonly string[];
+  /** What formulas call the whole number it is answered by; null where it is answered in words. */
+  readonly numberName: string | null;
 }
 
 export interface Answer {
@@ -22,10 +25,14 @@ export function answerFaults(
   path: string,
 ): FieldFault[] {
   const given = new Map(answers.map(({ questionId, answer }) => [questionId, answer.trim()]));
-  return questions.flatMap(({ id, text, required, choices }) => {
+  return questions.flatMap(({ id, text, required, choices, numberName }) => {
     const answer = given.get(id) ?? '';
     const fault = (message: string) => [{ path: `${path}.${id}`, message }];
     if (!answer) return required ? fault(say`“${text}” wants an answer.`) : [];
+    if (numberName !== null)
+      return wholeNumberIn(answer) === null
+        ? fault(say`“${text}” is answered by a whole number from 0 to ${sayNumber(NUMBER_MOST)}.`)
+        : [];
     return choices.length && !choices.includes(answer)
       ? fault(say`“${text}” is answered by ${choices.map((each) => `“${each}”`).join(say` or `)}.`)
       : [];

@@ -2,7 +2,7 @@ import { MOST_CHARACTERS } from './text-limits';
 import { later } from './language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { formulaProblem } from '@/core/work-orders/formula';
 import { DUE_EDGES, RECIPE_PHASES, type Recipe, type ServiceAnswer } from '@/core/work-orders/recipe';
 import { versionField } from './change';
@@ -152,6 +152,8 @@ export interface RecipeChoices {
   /** What can be answered to questions of services that name their answers. */
   readonly answers: readonly (ServiceAnswer & { readonly serviceId: number; readonly question: string })[];
   readonly equipment: readonly Named<EquipmentTypeId>[];
+  /** Questions answered by a number, with what formulas call it. */
+  readonly numbers: readonly { readonly name: string; readonly question: string }[];
   readonly stores: readonly string[];
   /** Events of before, newest first: what a recipe is tried on. */
   readonly past: readonly (Named<OccurrenceId> & { readonly dateText: string })[];

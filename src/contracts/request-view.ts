@@ -1,8 +1,9 @@
+import type { RequestFieldTexts } from './request-fields';
 import type { ConsentLine } from './consent';
 import type { OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
 import type { SpaceId } from '@/core/ids';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Band } from '@/core/occupancy/bands';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { FindingReply } from './ask';
@@ -73,10 +74,8 @@ interface Answered {
 }
 
 /** What a request says beside place and time. */
-export interface RequestDetails {
+export interface RequestDetails extends RequestFieldTexts {
   readonly kind: RequestKind;
-  readonly secondLine: string;
-  readonly contact: string;
   readonly jointHosts: readonly string[];
   readonly moreCategories: readonly { readonly name: string; readonly mark: string; readonly hue: string }[];
   /** Cleaned by the server; empty where the public text is plain. */

@@ -1,7 +1,7 @@
 import { MOST_CHARACTERS } from './text-limits';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from './fields';
-import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { SIDES, type Room } from '@/core/seating/plan/room';
 
 /** The floor of a space, ready to be set. */

@@ -1,7 +1,7 @@
 import { later } from './language/say';
 import { z } from 'zod';
 import { LANGUAGES } from './language/languages';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { isZone } from '@/core/time/zone';
 import { passwordField } from './account';
 import { requiredLine, wholeNumber } from './fields';

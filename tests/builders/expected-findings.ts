@@ -1,4 +1,4 @@
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import {
   handover,
   minutesOf,

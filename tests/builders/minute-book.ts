@@ -1,4 +1,4 @@
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import type { Database } from '@/server/db/connection';
 
 /** One claimed space as it stands in the tables, bands and cuts in minutes; everything else is counted minute by minute. */

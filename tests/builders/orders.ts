@@ -1,5 +1,5 @@
 import type { CategoryId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import { epochMinute, interval } from '@/core/time/epoch-minute';
 import type { OrderedDate, OrderedService } from '@/core/work-orders/orders-for';
 import { ANY_DATE, type Recipe } from '@/core/work-orders/recipe';

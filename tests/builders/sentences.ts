@@ -1,4 +1,5 @@
-import type { FindingFacts, Rule, Side } from '@/core/checks/findings';
+import type { FindingFacts, Rule } from '@/core/checks/rules/all';
+import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { NO_COST, REMEDY_KINDS, type RemedyCost, type RemedyKind } from '@/core/remedies/remedy';
 import { addWallMinutes, localDate, localDateTime } from '@/core/time/local-time';

@@ -1,7 +1,10 @@
 import { patchDate, type DatePatch } from '@/core/changes/patch';
 import { checkDates } from '@/core/checks/check';
-import { severityOf, type AskedFacts, type Finding, type Side } from '@/core/checks/findings';
-import type { WantedDate } from '@/core/checks/findings';
+import { severityOf, type Finding } from '@/core/checks/findings';
+import type { AskedFacts } from '@/core/checks/asked';
+import type { Side } from '@/core/checks/rules/rule';
+import type { WantedDate } from '@/core/checks/asked';
+import type { Rule } from '@/core/checks/rules/all';
 import type { SpaceId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/checks/world';
 import type { Bounds } from '@/core/remedies/bounds';
@@ -18,15 +21,31 @@ export interface SlowWay {
   readonly order: number[];
 }
 
-const IGNORED = ['shared-shoulder', 'also-wanted', 'expected-later', 'no-end'];
-const STOCK = ['equipment-short', 'unit-taken'];
-const PLACE = [
-  'over-posted-limit',
-  'over-seats',
-  'layout-not-offered',
-  'wheelchair-places',
-  'feature-missing',
-];
+/** Said once more here, and not read from the rules: what the quick one has to agree with. */
+const ABOUT: Readonly<Record<Rule, 'ignored' | 'stock' | 'place' | 'time' | 'place or time'>> = {
+  'shared-shoulder': 'ignored',
+  'also-wanted': 'ignored',
+  'expected-later': 'ignored',
+  'no-end': 'ignored',
+  'equipment-short': 'stock',
+  'unit-taken': 'stock',
+  'over-posted-limit': 'place',
+  'over-seats': 'place',
+  'layout-not-offered': 'place',
+  'wheelchair-places': 'place',
+  'feature-missing': 'place',
+  consent: 'place',
+  'same-audience': 'time',
+  'crew-short': 'time',
+  past: 'time',
+  occupied: 'place or time',
+  closed: 'place or time',
+  'outside-hours': 'place or time',
+  'crew-outside-hours': 'place or time',
+  policy: 'place or time',
+  'not-a-period': 'place or time',
+};
+const about = ({ facts }: Finding) => ABOUT[facts.rule];
 
 function name({ facts }: Finding): string {
   if (facts.rule === 'equipment-short' || facts.rule === 'unit-taken') return facts.rule + facts.typeId;
@@ -39,7 +58,7 @@ const stands = (layout: string) => ['standing', 'empty'].includes(layout);
 const blocking = (findings: readonly Finding[], side: Side) =>
   findings.filter(({ facts }) => severityOf(facts, side) === 'blocks');
 const doubts = (findings: readonly Finding[], side: Side) =>
-  findings.filter(({ facts }) => severityOf(facts, side) === 'warns' && !IGNORED.includes(facts.rule));
+  findings.filter(({ facts }) => severityOf(facts, side) === 'warns' && ABOUT[facts.rule] !== 'ignored');
 
 export interface SlowWorld {
   readonly world: WorldSnapshot;
@@ -92,16 +111,12 @@ export function slowWaysOut({ date, draft, findings }: DateInTrouble, slow: Slow
   };
 
   const slots = draft.content.spaces.flatMap(({ spaceId }, slot) =>
-    before.some(
-      (each) => each.spaceId === spaceId && !['same-audience', 'crew-short'].includes(each.facts.rule),
-    )
-      ? [slot]
-      : [],
+    before.some((each) => each.spaceId === spaceId && about(each) !== 'time') ? [slot] : [],
   );
-  const stock = before.filter((each) => STOCK.includes(each.facts.rule));
+  const stock = before.filter((each) => about(each) === 'stock');
   const isTimeUseless = hadBlocks
-    ? before.some((each) => PLACE.includes(each.facts.rule))
-    : before.every((each) => PLACE.includes(each.facts.rule));
+    ? before.some((each) => about(each) === 'place')
+    : before.every((each) => about(each) === 'place');
 
   // Equipment.
   const short = stock.flatMap((each) => (each.facts.rule === 'equipment-short' ? [each.facts] : []));

@@ -1,8 +1,9 @@
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
-import type { Finding, WantedDate } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import type { ClaimContent } from '@/core/occupancy/bands';
 import type { SpaceFacts, WorldSnapshot } from '@/core/checks/world';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import { epochMinute, interval, type Interval } from '@/core/time/epoch-minute';
 
 export const DAY = 29_000_000; // any minute, in 2025

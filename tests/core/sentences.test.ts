@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { RULES, type Rule } from '@/core/checks/findings';
+import { RULES, type Rule } from '@/core/checks/rules/all';
 import { REMEDY_KINDS } from '@/core/remedies/remedy';
 import { allSentences, ANSWERS, FINDINGS } from '@tests/builders/sentences';
 

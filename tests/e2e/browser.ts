@@ -151,10 +151,15 @@ async function clicked(found: ElementHandle<Element>): Promise<boolean> {
   return watch.evaluate((on) => on.end()).catch(() => true);
 }
 
+/** What was pressed before is still being done: its button is off until then, and a press is lost. */
+const isFree = (page: Page, found: ElementHandle<Element>) =>
+  page.waitForFunction((node) => !node.matches(':disabled'), { polling: 60 }, found);
+
 /** Scrolled to first, as by somebody who sees that it lies under something else. */
 export const press = async (page: Page, name: string, role = 'button') => {
   for (let tries = 0; tries < 5; tries += 1) {
     const found = await byRole(page, role, name);
+    await isFree(page, found);
     await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
     await standsStill(found);
     if (await clicked(found)) return;

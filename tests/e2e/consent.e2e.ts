@@ -39,7 +39,7 @@ test('a steward does not agree, the office reads why, goes past it with a reason
   expect(await textOf(office)).not.toContain('that can be approved');
   await press(office, 'all 1 waiting');
   await press(office, 'Approve 1 date');
-  await says(office, 'goes past a rule of the house');
+  await says(office, 'This goes past a rule of the house. Give the reason; it is kept with the booking.');
   await fill(
     office,
     'Reason needed here: it goes past a rule of the house',

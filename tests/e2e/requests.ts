@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { RequestView } from '@/contracts/request-view';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import { as, send, type Account } from './browser';
 
 // The council room: in 2028 no other test comes there.

@@ -1,6 +1,6 @@
 import { openDatabase } from '@/server/db/connection';
 import { loadWorld } from '@/server/repositories/world/snapshot';
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import { at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;

@@ -16,7 +16,21 @@ import { saveThing } from '@/server/use-cases/administration/house-book/save-thi
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { historyOf } from '@/server/repositories/requests/since';
-import { approvedIn, expectDone, refusalOf, submit, times } from '@tests/builders/changes';
+import { historyOfThing } from '@/server/use-cases/administration/house-book/look-at-things';
+import { recentActions } from '@/server/use-cases/requests/own/recent-actions';
+import { loadRequest } from '@/server/repositories/requests/request-rows';
+import { changeSchema } from '@/contracts/change';
+import { changeDates } from '@/server/use-cases/requests/change/change-dates';
+import {
+  act,
+  approvedIn,
+  datesOf,
+  expectDone,
+  refusalOf,
+  submit,
+  times,
+  undo,
+} from '@tests/builders/changes';
 import { ask, openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';
 import { feedTextOf, keepCalendar } from '@tests/builders/publishing';
 
@@ -47,7 +61,7 @@ const houseSpeaks = async (language: 'en' | 'de') => {
   );
 };
 
-test('a deed sent again is known whatever language was chosen meanwhile, and is kept in the language of the house', async () => {
+test('a deed sent again is known whatever language was chosen meanwhile, and each reads of it in their own', async () => {
   const { doc, rowVersion } = (await keptThing(office.db, 'site', 1))!;
   const input = {
     key: randomUUID(),
@@ -59,10 +73,9 @@ test('a deed sent again is known whatever language was chosen meanwhile, and is 
   const first = expectDone(await inGerman(() => saveThing(office.as('mara'), 'site', input)));
   await speakAsHouse(office.db);
   expect(expectDone(await saveThing(office.as('mara'), 'site', input))).toEqual(first);
-  const kept = await office.db.rows<{ action: string }>(
-    'SELECT action FROM change_set ORDER BY id DESC LIMIT 1',
-  );
-  expect(kept).toEqual([{ action: 'changed a site' }]);
+  const told = async () => (await historyOfThing(office.as('mara'), 'site', 1))[0]!.did;
+  expect(await writtenFor({ ...USUAL_SETTINGS, language: 'en' }, told)).toBe('changed a site');
+  expect(await told()).toBe('ein Standort geändert');
 });
 
 test('a letter is in the language of whoever gets it, whoever caused it', async () => {
@@ -124,6 +137,42 @@ test('what was done is kept in English and said to each in their own language, w
     (await historyOf(office.db, row!.id as never, 'Europe/London')).map((each) => each.what);
   expect(await what()).toEqual(['asked']);
   expect(await inGerman(what)).toEqual(['angefragt']);
+});
+
+test('what somebody decided in German is read in English by who reads English, in its numbers', async () => {
+  const reference = await submit(office, 'ada', {
+    when: { ...times('2027-04-20', '14:00', '16:00'), repeat: { rule: 'FREQ=WEEKLY;COUNT=3' } },
+  });
+  const step = { action: 'approve' as const, reason: '' };
+  expectDone(await inGerman(() => act(office, 'mara', reference, step, { pick: (_, index) => index < 2 })));
+  const { id, tzid } = (await loadRequest(office.db, reference))!;
+  const what = async () => (await historyOf(office.db, id, tzid))[0]!.what;
+  expect(await what()).toBe('approved 2 dates; 1 still waits');
+  expect(await inGerman(what)).toBe('2 Termine genehmigt; 1 wartet noch');
+  const last = async () => (await recentActions(office.as('mara')))[0]!.what;
+  expect(await last()).toBe('approved 2 dates; 1 still waits');
+});
+
+test('of a change of many requests each reads what was done to it, not the numbers of all', async () => {
+  const references = [
+    await submit(office, 'ada'),
+    await submit(office, 'ben', { when: times('2027-04-22', '14:00', '16:00') }),
+  ];
+  const requests = await Promise.all(references.map((each) => loadRequest(office.db, each)));
+  const items = await Promise.all(
+    requests.map(async (request) => ({
+      reference: request!.ref,
+      version: request!.version,
+      occurrences: (await datesOf(office, request!.ref)).map(({ id }) => Number(id)),
+    })),
+  );
+  const step = { action: 'approve' as const, reason: '' };
+  const input = changeSchema.parse({ key: randomUUID(), items, step });
+  const { changeSet } = expectDone(await changeDates(office.as('mara'), input));
+  const what = async () => (await historyOf(office.db, requests[0]!.id, 'Europe/London'))[0]!.what;
+  expect(await what()).toBe('approved 1 date');
+  expectDone(await undo(office, 'mara', changeSet!));
+  expect(await what()).toBe('took back');
 });
 
 test('a table is the same whoever takes it out, and whoever brings it may write their own words', async () => {

@@ -76,7 +76,7 @@ const STEPS: readonly Step[] = [
   { action: 'cancel', reason: 'Rain.' },
 ];
 
-test.each([1, 2, 3])(
+test.each([1, 2])(
   'a preview on a copy comes to what applying comes to, and changes nothing (seed %i)',
   async (seed) => {
     const random = seeded(seed);
@@ -91,7 +91,7 @@ test.each([1, 2, 3])(
       ),
     ];
     let applied = 0;
-    for (let n = 0; n < 25; n += 1) {
+    for (let n = 0; n < 16; n += 1) {
       const share = 0.3 + random() * 0.7;
       const chosen = [pick(references)];
       const dice = Array.from({ length: 12 }, () => random());
@@ -116,7 +116,7 @@ test.each([1, 2, 3])(
       applied += 1;
       expect(told(expectDone(preview))).toEqual(told(outcome.value));
     }
-    expect(applied).toBeGreaterThan(4);
+    expect(applied).toBeGreaterThan(3);
     expect(await violations(office.db)).toEqual([]);
   },
 );

@@ -1,3 +1,5 @@
+import { bringCatalogues } from '@/server/platform/language/catalogues';
+import { risks } from '@/server/use-cases/decisions/risks';
 import fc from 'fast-check';
 import {
   MOST_ZOOM,
@@ -19,6 +21,8 @@ import { boardHref, readBoardAddress } from '@/ui/board/board-address';
 import { act, approvedIn, submit, times } from '@tests/builders/changes';
 import { shut } from '@tests/builders/closure';
 import { at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
+
+beforeAll(bringCatalogues);
 
 const TWELVE: OwnSettings = { ...USUAL_SETTINGS, clock: 12 };
 const anySettings: fc.Arbitrary<OwnSettings> = fc.record({
@@ -131,9 +135,11 @@ describe('in an office', () => {
     await writtenFor(TWELVE, () =>
       shut(office.as('mara'), { spaceId: SPACE.ST }, '2027-04-20T13:30', '2027-04-20T15:30'),
     );
-    const [risk] = await office.db.rows<{ sentence: string }>('SELECT sentence FROM at_risk');
-    expect(risk!.sentence).toContain('13:30');
-    expect(risk!.sentence).not.toContain('pm');
+    // What befell a date is kept as code and facts: each reads it in their own way.
+    const told = async () => (await risks(office.as('mara')))[0]!.sentence;
+    expect(await writtenFor(TWELVE, told)).toContain('1:30 pm');
+    expect(await writtenFor(USUAL_SETTINGS, told)).toContain('13:30');
+    expect(await writtenFor({ ...USUAL_SETTINGS, language: 'de' }, told)).toContain('geschlossen');
     expect([mine, other].every(Boolean)).toBe(true);
   });
 

@@ -10,7 +10,10 @@ import { retireRecipe, saveRecipe } from '@/server/use-cases/work-orders/save-re
 import { tryRecipe } from '@/server/use-cases/work-orders/try-recipe';
 import { handOrderSchema } from '@/contracts/recipes';
 import { act, approvedIn, datesOf, expectDone, ordersOutOfLine, times, undo } from '@tests/builders/changes';
-import { at, openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
+import { daySheet } from '@/ui/print/setups-sheet';
+import { oneOrder } from '@/server/use-cases/work-orders/one-order';
+import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
+import { ask, at, openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
 
 const DAY = '2027-04-22';
 let office: TestOffice;
@@ -118,8 +121,9 @@ describe('a recipe of the form', () => {
 
   test('says what is wrong where it is wrong', () => {
     expect(faults({})).toEqual([]);
-    expect(faults({ quantities: [{ name: 'Urn', formula: 'guests' }] })[0]).toMatch(
-      /^quantities\.0\.formula: Formulas do not know “guests”/,
+    // A name that is none of ours may be that of an answer: whether there is one is asked of the house.
+    expect(faults({ quantities: [{ name: 'Urn', formula: 'Guests' }] })[0]).toMatch(
+      /^quantities\.0\.formula: Formulas do not know “Guests”/,
     );
     expect(faults({ workFormula: 'people /' })[0]).toMatch(/^workFormula: The formula cannot be read/);
     expect(faults({ phase: 'attendance' })).toEqual(['until: Say until when somebody is there.']);
@@ -282,5 +286,88 @@ describe('a recipe that asks for an answer', () => {
     expect(await titles('2027-04-23')).toContain('At the desk');
     const line = (await recipeLines(office.as('mara'))).find(({ title }) => title === 'At the desk');
     expect(line!.aboutText).toBe(`events with Sound, where the answer is “yes” to “${STAY}”`);
+  });
+});
+
+describe('a question that is answered by a number', () => {
+  const CARS = 'How many cars?';
+  const [first, ...others] = SMALL_OFFICE.teams!;
+  const [talks, ...more] = SMALL_OFFICE.categories!;
+  const WITH_CARS = {
+    ...SMALL_OFFICE,
+    categories: [{ ...talks!, questions: [{ text: CARS, required: true, numberName: 'cars' }] }, ...more],
+    teams: [
+      {
+        ...first!,
+        recipes: [
+          ...(first!.recipes ?? []),
+          {
+            phase: 'setup' as const,
+            title: 'Cones out',
+            due: 'access-start' as const,
+            per: 'date' as const,
+            categories: [talks!.name],
+            workFormula: '5 + cars',
+            quantities: [{ name: 'Cone', store: 'Loft', formula: 'ceil(cars / 4)' }],
+          },
+        ],
+      },
+      ...others,
+    ],
+  };
+  const answered = async (answer: string) => {
+    const [question] = await office.db.rows<{ id: number }>('SELECT id FROM question WHERE text = $text', {
+      text: CARS,
+    });
+    return { answers: [{ questionId: question!.id, answer }] };
+  };
+  beforeEach(async () => {
+    await office.close();
+    office = await openOffice(WITH_CARS);
+  });
+
+  test('reaches the order, its formulas and the PDF without code', async () => {
+    await evening(DAY, await answered('23'));
+    const cones = (await work()).find(({ title }) => title === 'Cones out')!;
+    expect(cones.equipment).toMatchObject([{ name: 'Cone', quantity: 6 }]);
+    expect(await office.db.rows('SELECT work_min FROM work_order WHERE id = $id', { id: cones.id })).toEqual([
+      { work_min: 28 },
+    ]);
+    expect(JSON.stringify(daySheet(await crewDay(office.as('mara'), localDate(DAY))))).toContain(
+      `${CARS} 23`,
+    );
+    const { view } = (await oneOrder(office.as('mara'), cones.id))!;
+    expect(view.answers).toEqual([{ question: CARS, answer: '23' }]);
+    // What is no work of that category says nothing of cars.
+    expect((await work()).filter(({ answers }) => answers.length)).toHaveLength(1);
+  });
+
+  test('takes whole numbers only, and must be answered where it says so', async () => {
+    for (const [answer, sentence] of [
+      ['some', `“${CARS}” is answered by a whole number from 0 to 100,000.`],
+      ['-3', `“${CARS}” is answered by a whole number from 0 to 100,000.`],
+      ['', `“${CARS}” wants an answer.`],
+    ] as const)
+      expect(await submitRequest(office.as('ada'), ask(await answered(answer)))).toMatchObject({
+        ok: false,
+        refusal: { code: 'bad-input', fields: [{ message: sentence }] },
+      });
+  });
+
+  test('a formula that counts with what nobody is asked is refused where it is written', async () => {
+    const quantities = [{ name: 'Cone', store: 'Loft', formula: 'carts' }];
+    expect(await save({ quantities })).toMatchObject({
+      ok: false,
+      refusal: {
+        code: 'bad-input',
+        fields: [
+          {
+            path: 'recipe.quantities.0.formula',
+            message: expect.stringMatching(/“carts”.*cars, and/) as string,
+          },
+        ],
+      },
+    });
+    expectDone(await save({ quantities: [{ name: 'Cone', store: 'Loft', formula: 'cars' }] }));
   });
 });

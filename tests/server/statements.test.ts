@@ -7,6 +7,7 @@ import { keep, openDatabase, type Database } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { boundValues, everyStatement, type Binds, type Statement } from '@/server/db/statement';
 import { ListOf, writeJson, type AnyColumn } from '@/server/db/tables/column';
+import { Question } from '@/server/db/tables/house';
 import { AccountLink, Session } from '@/server/db/tables/people';
 import { File, Request } from '@/server/db/tables/requests';
 import type { PersonId, RequestId } from '@/core/ids';
@@ -52,6 +53,7 @@ const beLivedIn = () =>
     await tx.table(Session).insert({ id: 'here', person_id, created_ms: 1, expires_ms: 9e12 });
     await tx.table(Session).insert({ id: 'there', person_id, created_ms: 2, expires_ms: 9e12 });
     await tx.table(AccountLink).update({}, { expires_ms: 9e12 });
+    await tx.table(Question).update({}, { number_name: 'cars' });
     // As in the middle of a change that has just broken a link.
     await tx.run(
       `UPDATE claim_space SET cut_end_min = 1 WHERE id = (SELECT MIN(s.id) FROM claim_space s JOIN claim c ON c.id = s.claim_id AND c.status = 'in-force')`,

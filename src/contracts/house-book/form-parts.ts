@@ -101,7 +101,7 @@ export const questionsField: Field = {
   label: 'Questions',
   hint: 'Asked in the form where this is chosen.',
   one: 'question',
-  fresh: { id: null, text: '', required: false, choices: [], seenBy: 'office-and-crews' },
+  fresh: { id: null, text: '', required: false, choices: [], seenBy: 'office-and-crews', numberName: '' },
   fields: [
     { kind: 'line', name: 'text', label: 'Question', most: 200 },
     { kind: 'switch', name: 'required', label: 'Must be answered' },
@@ -110,6 +110,13 @@ export const questionsField: Field = {
       name: 'choices',
       label: 'Answers to choose from',
       hint: 'One to a line; none lets anything be written.',
+    },
+    {
+      kind: 'line',
+      name: 'numberName',
+      label: 'Name of its number in formulas',
+      hint: 'Only where the answer is a whole number, as in “cars”; empty lets words be written.',
+      most: 30,
     },
     {
       kind: 'choice',

@@ -1,5 +1,5 @@
-import { LAYOUTS } from '@/core/seating/capacity';
-import { LAYOUT_WORDS } from '../words/findings';
+import { LAYOUTS } from '@/core/seating/layouts';
+import { LAYOUT_WORDS } from '../words/layouts';
 import { LANGUAGE_NAMES, LANGUAGES } from '../language/languages';
 import { texts } from '../language/say';
 import type { NamedChoice } from './docs';

@@ -1,10 +1,11 @@
 import { texts } from '../language/say';
 import { ROLES } from '@/core/roles';
 import { SEEING_ROLES, USUALLY_SEEN_BY } from '@/core/publishing/right-to-know';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
-import { FEATURE_WORDS, LAYOUT_WORDS } from '../words/findings';
+import { FEATURE_WORDS } from '../words/findings';
+import { LAYOUT_WORDS } from '../words/layouts';
 import { ROLE_WORDS } from '../words/roles';
 import {
   hoursField,

@@ -1,6 +1,8 @@
 import { later } from '../language/say';
 import { z } from 'zod';
-import { localDateField, requiredLine, rowId, wholeNumber } from '../fields';
+import { NUMBER_NAME } from '@/core/work-orders/numbers';
+import { TAKEN_NAMES } from '@/core/work-orders/formula';
+import { localDateField, optionalLine, requiredLine, rowId, wholeNumber } from '../fields';
 
 /** A time of day as text; nights go on to 48:00. Kept as it is typed, so that what is loaded is what was saved. */
 export const clockText = z
@@ -43,22 +45,38 @@ export const hoursRows = z
   .default([]);
 export type HoursRow = z.output<typeof hoursRows>[number];
 
+/** What formulas call the number a question is answered by; empty where it is answered in words. */
+export const numberName = optionalLine('The name in formulas', 30)
+  .refine((name) => name === '' || NUMBER_NAME.test(name), {
+    ...later`A name in formulas has small letters, digits and _ only, and begins with a letter.`,
+  })
+  .refine((name) => !TAKEN_NAMES.has(name), {
+    ...later`Formulas know this name already. Choose another one.`,
+  })
+  .default('');
+
 export const questionRows = z
   .array(
-    z.object({
-      /** Null is a new one. Answers given to it stay with it. */
-      id: rowId<number>('a question').nullable().default(null),
-      text: requiredLine('Question', 200),
-      required: z.boolean(later`Say whether it must be answered.`).default(false),
-      /** What may be answered; anything where the list is empty. */
-      choices: z
-        .array(requiredLine('Answer', 80))
-        .max(12, later`At most twelve answers.`)
-        .default([]),
-      seenBy: z
-        .enum(['office', 'office-and-crews'], later`Say who reads the answer.`)
-        .default('office-and-crews'),
-    }),
+    z
+      .object({
+        /** Null is a new one. Answers given to it stay with it. */
+        id: rowId<number>('a question').nullable().default(null),
+        text: requiredLine('Question', 200),
+        required: z.boolean(later`Say whether it must be answered.`).default(false),
+        /** What may be answered; anything where the list is empty. */
+        choices: z
+          .array(requiredLine('Answer', 80))
+          .max(12, later`At most twelve answers.`)
+          .default([]),
+        seenBy: z
+          .enum(['office', 'office-and-crews'], later`Say who reads the answer.`)
+          .default('office-and-crews'),
+        numberName,
+      })
+      .refine(({ choices, numberName: name }) => name === '' || choices.length === 0, {
+        path: ['choices'],
+        ...later`A question that is answered by a number has no answers to choose from.`,
+      }),
   )
   .max(20, later`At most twenty questions.`)
   .default([]);

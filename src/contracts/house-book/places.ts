@@ -5,7 +5,7 @@ import { LANGUAGES } from '../language/languages';
 import type { SpaceId } from '@/core/ids';
 import { TOP_UP_MIN } from '@/core/occupancy/turnover';
 import { ROLES } from '@/core/roles';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import { isZone } from '@/core/time/zone';

@@ -105,8 +105,12 @@ export const later = (
     ),
 });
 
-/** A text that is kept as it is, in English, and said only when somebody reads it: say(text). */
-export const unsaid = <Things>(things: Things): Things => things;
+/**
+ * Texts that are kept as they are, in English, and said only when somebody reads them: say(text). With names given only
+ * what stands under those names is a text.
+ */
+// The names are for whoever looks for texts in the code.
+export const unsaid = <const Things>(things: Things, ..._names: readonly string[]): Things => things;
 
 /**
  * Texts that are written down once: the same things, each text of them said when it is read. With names given only what

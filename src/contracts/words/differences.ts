@@ -2,7 +2,7 @@ import { say } from '../language/say';
 import { differencesBetween, type Difference } from '@/core/changes/differences';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
-import { LAYOUT_WORDS } from './findings';
+import { LAYOUT_WORDS } from './layouts';
 import { countText, spanText } from './when';
 
 /** What things are called where a change is described. */

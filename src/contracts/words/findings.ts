@@ -1,6 +1,7 @@
 import { say, texts } from '../language/say';
-import type { FindingFacts, Side } from '@/core/checks/findings';
-import type { Layout } from '@/core/seating/capacity';
+import type { FindingFacts } from '@/core/checks/rules/all';
+import type { Side } from '@/core/checks/rules/rule';
+import { LAYOUT_WORDS } from './layouts';
 import type { Feature } from '@/core/spaces/features';
 import type { PolicyBreach } from '@/core/spaces/policy';
 import type { Interval } from '@/core/time/epoch-minute';
@@ -8,27 +9,6 @@ import { dateOf, localDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { listText } from './rule';
 import { countText, dateLong, dayShort, duringText, lengthText, momentText } from './when';
-
-export const LAYOUT_WORDS: Readonly<Record<Layout, string>> = texts({
-  theatre: 'rows of chairs',
-  classroom: 'tables in rows',
-  rounds: 'round tables',
-  boardroom: 'one long table',
-  standing: 'standing',
-  empty: 'empty floor',
-  cabaret: 'round tables, open to the front',
-  'u-shape': 'tables in a U',
-  'hollow-square': 'tables in a square',
-  exam: 'single tables',
-});
-
-/** How a space is set, as part of a sentence. */
-export const setText = (layout: Layout): string =>
-  layout === 'standing'
-    ? say`set for standing`
-    : layout === 'empty'
-      ? say`with an empty floor`
-      : say`set with ${LAYOUT_WORDS[layout]}`;
 
 export const FEATURE_WORDS: Readonly<Record<Feature, string>> = texts({
   'step-free': 'step-free access',

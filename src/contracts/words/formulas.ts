@@ -24,14 +24,14 @@ export const FORMULA_NAME_WORDS: Readonly<Record<FormulaName, string>> = texts({
 const rounded = (value: number): string => sayNumber(value, 2);
 
 /** What is wrong with a formula, and what would be right. */
-export function formulaSentence(problem: FormulaProblem): string {
+export function formulaSentence(problem: FormulaProblem, own: readonly string[] = []): string {
   switch (problem.kind) {
     case 'not-readable':
       return say`The formula cannot be read. Write it like ceil(people / 8) or tables * 2 + 1.`;
     case 'too-long':
       return say`The formula is longer than ${FORMULA_MOST_LETTERS} characters.`;
     case 'unknown-name':
-      return say`Formulas do not know “${problem.name.slice(0, 30)}”. They know ${listText([...FORMULA_NAMES])}, and ${listText([...FORMULA_FUNCTIONS])}.`;
+      return say`Formulas do not know “${problem.name.slice(0, 30)}”. They know ${listText([...FORMULA_NAMES, ...own])}, and ${listText([...FORMULA_FUNCTIONS])}.`;
     case 'no-number':
       return say`The formula comes to no number: is something divided by nothing?`;
     case 'below-zero':

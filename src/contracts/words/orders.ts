@@ -1,10 +1,10 @@
 import { say, texts } from '../language/say';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
 import type { DueEdge, RecipePhase } from '@/core/work-orders/recipe';
 import type { Difference, TurnoverContent } from '@/core/work-orders/order-content';
-import { LAYOUT_WORDS } from './findings';
+import { LAYOUT_WORDS } from './layouts';
 
 /** Moments of a date as they are said after “by the time”. */
 export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = texts({

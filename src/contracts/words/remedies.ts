@@ -1,10 +1,10 @@
 import { say } from '../language/say';
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { RemedyCost, RemedyKind, SpaceSwap } from '@/core/remedies/remedy';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { dateOf } from '@/core/time/local-time';
-import { setText } from './findings';
+import { setText } from './layouts';
 import { listText } from './rule';
 import { countText, dayShort, lengthText, sayTime } from './when';
 

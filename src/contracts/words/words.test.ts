@@ -1,5 +1,5 @@
 import type { EquipmentTypeId, ClaimId, SegmentId, SpaceId } from '@/core/ids';
-import type { FindingFacts } from '@/core/checks/findings';
+import type { FindingFacts } from '@/core/checks/rules/all';
 import { whenNow, type SegmentFacts } from '@/core/changes/request-now';
 import { countStates } from '@/core/changes/request-state';
 import type { OccurrenceState } from '@/core/changes/transitions';

@@ -1,6 +1,6 @@
 import type { EquipmentTypeId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
-import type { Layout } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
 import type { ClaimDraft } from './plan-date';
 
 /** One thing that is not as it was about a date. */

@@ -1,6 +1,7 @@
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { ClaimContent, WantedEquipment, WantedSpace } from '../occupancy/bands';
-import type { Layout, LayoutOffer } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
+import type { LayoutOffer } from '../seating/capacity';
 import { addMinutes } from '../time/epoch-minute';
 import { addWallMinutes, dateOf, isWholeDays, wallMinute, type LocalDateTime } from '../time/local-time';
 import { toEpochMinute, toLocal } from '../time/zone';

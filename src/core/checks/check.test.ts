@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { epochMinute, interval } from '../time/epoch-minute';
-import { LAYOUTS } from '../seating/capacity';
+import { LAYOUTS } from '../seating/layouts';
 import { checkDates } from './check';
 import { busy, DAY, rules, span, space, wanted, world } from '@tests/builders/world';
 
-import { needingReason, RULES, unapprovable, verdictOf, type Finding } from './findings';
+import { needingReason, unapprovable, verdictOf, type Finding } from './findings';
+import { RULES } from './rules/all';
 
 describe('occupied', () => {
   test('one that touches is no clash, one minute more is', () => {

@@ -1,72 +1,78 @@
-import type { EquipmentTypeId, SpaceId } from '../ids';
-import { mergeOwnShoulders, TOP_UP_MIN, type OwnLink } from '../occupancy/turnover';
-import type { EquipmentFacts, SpaceFacts, WorldSnapshot } from './world';
-import { dateOf } from '../time/local-time';
-import { toLocal } from '../time/zone';
-import { checkCapacity } from './capacity';
-import { checkCrew } from './crew';
-import { checkAudience, checkDemand, checkExpected } from './demand';
-import { checkEquipment } from './equipment-short';
-import type { AskedFacts, Finding, WantedDate } from './findings';
-import { checkHours } from './hours';
-import { checkOccupied, indexBusy, wantedParts, type OccupiedContext } from './occupied';
-import { checkPast } from './past';
-import { checkPolicy } from './policy';
+import { hostSpan, occupiedOf, type WantedSpace } from '../occupancy/bands';
+import { mergeOwnShoulders } from '../occupancy/turnover';
+import type { AskedFacts, WantedDate } from './asked';
+import { collisionsOf } from './collisions';
+import type { Finding } from './findings';
+import { holdingsOf } from './holdings';
+import { wantedParts } from './parts';
+import { RULES, RULE_NAMES, type FindingFacts, type Rule } from './rules/all';
+import type { Check, CheckRule, Found, SpaceCheck } from './rules/rule';
+import type { SpaceFacts, WorldSnapshot } from './world';
 
-const byId = <K, T extends { readonly id: K }>(rows: readonly T[]): Map<K, T> =>
-  new Map(rows.map((row) => [row.id, row]));
+type AnyRule = CheckRule<unknown>;
 
-const HOUSE_HORIZON_MONTHS = 24;
+/** The facts of a rule under its name: what they are is its own business. */
+const named = (rule: Rule, { key, spaceId, facts }: Found<unknown>): Finding => ({
+  key,
+  spaceId,
+  facts: { rule, ...(facts as object) } as FindingFacts,
+});
 
-/** Facts by number, for whoever computes with a snapshot. @throws Error for what it does not hold: our own mistake. */
-export function holdingsOf(world: Pick<WorldSnapshot, 'spaces' | 'equipment'>) {
-  const spaces = byId<SpaceId, SpaceFacts>(world.spaces);
-  const equipment = byId<EquipmentTypeId, EquipmentFacts>(world.equipment);
-  const factsOf = (space: SpaceId): SpaceFacts => {
-    const facts = spaces.get(space);
-    if (!facts) throw new Error(`space ${space} is not in the snapshot`);
-    return facts;
-  };
-  return {
-    equipment,
-    factsOf,
-    partsOf: (space: SpaceId) => factsOf(space).parts,
-    movingMinutes: (type: EquipmentTypeId) => equipment.get(type)!,
-    topUpOf: (space: SpaceId) => factsOf(space).topUpMin ?? TOP_UP_MIN,
-  };
+const rules: readonly (readonly [Rule, AnyRule])[] = RULE_NAMES.map((name) => [
+  name,
+  RULES[name] as CheckRule<never> as AnyRule,
+]);
+const OF_SPACES = rules.flatMap(([name, { judged }]) =>
+  judged.by === 'space' ? [[name, judged.find] as const] : [],
+);
+
+/** What one space of a date is judged by. */
+function spaceCheck(
+  date: WantedDate,
+  wanted: WantedSpace,
+  facts: SpaceFacts,
+  check: SpaceCheck['check'],
+): SpaceCheck {
+  const { claim } = date;
+  const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
+  return { date, wanted, facts, occupied: occupiedOf(claim, wanted), host, check };
 }
 
-/** Dates of different requests, decided in one step, that hand one set-up over to each other. */
-function checkHandovers(dates: readonly WantedDate[], links: readonly OwnLink[]): Finding[] {
-  const byDate = new Map(dates.map((date) => [date.key, date]));
-  return links.flatMap(({ beforeKey, beforeSlot, afterKey, afterSlot, boundary, savedMin, isOwn }) => {
-    if (isOwn) return [];
-    const [before, after] = [byDate.get(beforeKey)!, byDate.get(afterKey)!];
-    const tell = (date: WantedDate, slot: number, side: 'before' | 'after', other: WantedDate): Finding => ({
-      key: date.key,
-      spaceId: date.claim.spaces[slot]!.spaceId,
-      facts: {
-        rule: 'shared-shoulder',
-        savedMin,
-        boundary,
-        side,
-        by: { kind: 'same-step', claimId: other.of!.claimId },
-        claimSpaceId: null,
-        isOwn: false,
-      },
-    });
-    return [tell(after, afterSlot, 'before', before), tell(before, beforeSlot, 'after', after)];
+function findIn(at: SpaceCheck, judging: typeof OF_SPACES): Finding[] {
+  const found: Finding[] = [];
+  const place = { key: at.date.key, spaceId: at.facts.id };
+  for (const [name, find] of judging)
+    for (const facts of find(at)) found.push(named(name, { ...place, facts }));
+  return found;
+}
+
+const findInSpaces = (check: Check): Finding[] =>
+  check.dates.flatMap((date) =>
+    date.claim.spaces.flatMap((wanted) =>
+      findIn(spaceCheck(date, wanted, check.holdings.factsOf(wanted.spaceId), check), OF_SPACES),
+    ),
+  );
+
+/** Some of the rules that look at one space of a date alone, for whoever only wants to know of those. */
+export const findingsOfSpace = (
+  only: readonly Rule[],
+  [date, wanted, facts]: readonly [WantedDate, WantedSpace, SpaceFacts],
+  check: SpaceCheck['check'],
+): Finding[] =>
+  findIn(
+    spaceCheck(date, wanted, facts, check),
+    OF_SPACES.filter(([name]) => only.includes(name)),
+  );
+
+/** What is judged over all dates, in the order of the rules; what is judged space by space stands together. */
+function findAll(check: Check): Finding[] {
+  let areSpacesDone = false;
+  return rules.flatMap(([name, { judged }]) => {
+    if (judged.by === 'dates') return judged.find(check).map((each) => named(name, each));
+    if (judged.by === 'claims' || areSpacesDone) return [];
+    areSpacesDone = true;
+    return findInSpaces(check);
   });
-}
-
-/** No end was given: the end of the season the series is in is offered. */
-function checkEnd(dates: readonly WantedDate[], asked: AskedFacts, world: WorldSnapshot): Finding[] {
-  const [first] = dates;
-  if (!asked.isEndless || !first) return [];
-  const day = dateOf(toLocal(first.claim.event.start, world.tzid));
-  const season =
-    (world.seasons ?? []).filter(({ to }) => to >= day).sort((a, b) => (a.to < b.to ? -1 : 1))[0] ?? null;
-  return [{ key: first.key, spaceId: null, facts: { rule: 'no-end', season } }];
 }
 
 /**
@@ -75,38 +81,20 @@ function checkEnd(dates: readonly WantedDate[], asked: AskedFacts, world: WorldS
  * @throws Error when a wanted space or type is missing from the snapshot: our own mistake.
  */
 export function checkDates(
-  wanted: readonly WantedDate[],
+  drafted: readonly WantedDate[],
   world: WorldSnapshot,
   asked: AskedFacts = {},
 ): Finding[] {
   const holdings = holdingsOf(world);
-  const { dates, links } = mergeOwnShoulders(wanted, holdings.topUpOf);
+  const { dates, links } = mergeOwnShoulders(drafted, holdings.topUpOf);
   const parts = wantedParts(dates, holdings);
-  const context: OccupiedContext = { ...holdings, requestId: asked.requestId };
-  const horizon = world.horizonMonths ?? HOUSE_HORIZON_MONTHS;
-  const findings = [
-    ...checkOccupied(parts, indexBusy(world.busy), context),
-    ...checkHandovers(wanted, links),
-    ...checkEquipment(dates, holdings.equipment, world.uses),
-    ...dates.flatMap((date) =>
-      date.claim.spaces.flatMap((space, index) => {
-        const facts = holdings.factsOf(space.spaceId);
-        return [
-          ...checkCapacity(date, index, facts),
-          ...checkHours(date, index, facts, world.tzid),
-          ...checkPolicy(date, facts, asked.asker ?? null, horizon, world.tzid),
-        ];
-      }),
-    ),
-    ...dates.flatMap((date) => checkPast(date, asked.now ?? asked.asker?.now)),
-    ...checkAudience(dates, asked.audiences ?? [], world.publicEvents ?? []),
-    ...checkCrew(dates, world.teams ?? [], asked.categories ?? [], holdings.factsOf),
-    ...checkDemand(parts, world.waiting ?? []),
-    ...checkExpected(parts, world.expected ?? [], asked.requestId),
-    ...checkEnd(dates, asked, world),
-  ];
+  const collisions = collisionsOf(parts, world.busy, {
+    topUpOf: holdings.topUpOf,
+    requestId: asked.requestId,
+  });
+  const findings = findAll({ dates, drafted, links, world, asked, holdings, parts, collisions });
   const order = new Map(dates.map(({ key }, index) => [key, index]));
-  return findings.sort((a, b) => order.get(a.key)! - order.get(b.key)!);
+  return findings.sort((a, b) => (order.get(a.key) ?? 0) - (order.get(b.key) ?? 0));
 }
 
 /** Findings by date; every wanted date has an entry. */

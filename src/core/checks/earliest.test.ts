@@ -6,7 +6,7 @@ import { addDays, localDate, localDateTime, type Weekday } from '../time/local-t
 import { startOfDay, toEpochMinute } from '../time/zone';
 import { checkDates } from './check';
 import { earliestMoments, type EarliestWanted } from './earliest';
-import type { WantedDate } from './findings';
+import type { WantedDate } from './asked';
 import { wantedSpaceOf, type Candidate } from './place-search';
 
 const ZONE = 'Europe/London';

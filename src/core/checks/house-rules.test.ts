@@ -9,7 +9,8 @@ import { seatsByArea, wheelchairPlaces } from '../seating/capacity';
 import { countKits, kitCycle, type KitItem } from '../equipment/kits';
 import { custodyOf } from '../equipment/units';
 import { checkDates } from './check';
-import { severityOf, verdictOf, type AskedFacts } from './findings';
+import { severityOf, verdictOf } from './findings';
+import type { AskedFacts } from './asked';
 import { busy, rules, space, span, wanted, world } from '@tests/builders/world';
 
 const LONDON = 'Europe/London';

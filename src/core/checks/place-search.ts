@@ -1,10 +1,14 @@
 import type { ResourceId } from '../ids';
 import { occupiedOf, type ClaimContent, type WantedSpace } from '../occupancy/bands';
 import type { SpaceFacts, WorldSnapshot } from './world';
-import type { Layout, LayoutOffer } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
+import type { LayoutOffer } from '../seating/capacity';
 import { missingFeatures, type Feature } from '../spaces/features';
 import { checkDates, findingsByDate } from './check';
-import { type AskedFacts, type Finding, type Verdict, type WantedDate } from './findings';
+import { RULE_NAMES, RULES } from './rules/all';
+import type { Read } from './rules/rule';
+import type { AskedFacts, WantedDate } from './asked';
+import type { Finding, Verdict } from './findings';
 
 /** What a space is looked for by. */
 export interface PlaceWanted {
@@ -87,16 +91,45 @@ export type Standing = 'free' | 'taken' | 'perhaps';
 /** What stands in the way of each space on each date, by positions of candidate and date. */
 export type StandingAt = (candidate: number, date: number) => Standing;
 
+// Every candidate seats the people and has the features; what stands in its parts is looked at for each.
+const KNOWN_OF_CANDIDATES: readonly Read[] = [
+  'parts',
+  'topUpMin',
+  'postedLimit',
+  'layouts',
+  'features',
+  'stock',
+  'shifts',
+];
+
+type ReadOfSpace = Exclude<Read, 'stock' | 'shifts'>;
+const isOfSpace = (read: Read): read is ReadOfSpace => !KNOWN_OF_CANDIDATES.includes(read);
+
+/** What of a space can still make its answer another one, by what the rules say they are judged by. */
+const READ_OF_SPACES = [
+  ...new Set(RULE_NAMES.flatMap((name) => (RULES[name].alike ? [] : RULES[name].reads))),
+].filter(isOfSpace);
+const ALIKE = RULE_NAMES.flatMap((name) => RULES[name].alike ?? []);
+
 /**
- * Candidates that answer alike but for what stands in them: same hours, closures, policies, timetables and minutes of
- * crew. One of each group is checked for all.
+ * Candidates that answer alike but for what stands in them: same in all that rules are judged by, and in the minutes of
+ * crew. One of each group is checked for all. `world` is that of any of them.
  */
-export function groupAlike(candidates: readonly Candidate[]): number[][] {
+export function groupAlike(
+  candidates: readonly Candidate[],
+  world: Pick<WorldSnapshot, 'teams'>,
+): number[][] {
   const groups = new Map<string, number[]>();
   candidates.forEach(({ space, offer }, index) => {
-    const { hours, closures, policies, timetables } = space;
-    const key = JSON.stringify([hours, closures, policies, timetables, offer.setupMin, offer.strikeMin]);
-    groups.set(key, [...(groups.get(key) ?? []), index]);
+    const key = JSON.stringify([
+      offer.setupMin,
+      offer.strikeMin,
+      ...READ_OF_SPACES.map((read) => space[read]),
+      ...ALIKE.map((alike) => alike(space, offer, world)),
+    ]);
+    const group = groups.get(key);
+    if (group) group.push(index);
+    else groups.set(key, [index]);
   });
   return [...groups.values()];
 }

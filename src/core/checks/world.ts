@@ -9,6 +9,7 @@ import type { PolicyLine } from '../spaces/policy';
 import type { Timetable } from '../spaces/timetable';
 import type { Interval } from '../time/epoch-minute';
 import type { LocalDate } from '../time/local-time';
+import type { NumberQuestion } from '../work-orders/numbers';
 import type { LabourRecipe } from '../work-orders/recipe-work';
 import type { BandMinutes } from '../occupancy/bands';
 import type { Neighbour } from '../occupancy/turnover';
@@ -111,6 +112,8 @@ export interface WorldSnapshot {
   readonly waiting?: readonly WaitingRow[];
   readonly publicEvents?: readonly PublicEvent[];
   readonly teams?: readonly TeamLoad[];
+  /** Questions that formulas of teams can count with. */
+  readonly numbers?: readonly NumberQuestion[];
   readonly expected?: readonly ExpectedSeries[];
   /** How far ahead the house takes requests where a space says nothing. */
   readonly horizonMonths?: number;

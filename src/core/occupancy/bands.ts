@@ -1,5 +1,5 @@
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
-import type { Layout } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
 import type { Feature } from '../spaces/features';
 import { addMinutes, type EpochMinute, type Interval } from '../time/epoch-minute';
 

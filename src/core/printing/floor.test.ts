@@ -1,4 +1,4 @@
-import { LAYOUTS } from '../seating/capacity';
+import { LAYOUTS } from '../seating/layouts';
 import { planSeating } from '../seating/plan/plan-seating';
 import type { Room } from '../seating/plan/room';
 import { floorHeight, floorMarks } from './floor';

@@ -2,7 +2,8 @@ import { fittingOffer } from '../checks/place-search';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { WantedSpace } from '../occupancy/bands';
 import type { SpaceFacts } from '../checks/world';
-import { isSeated, type LayoutOffer } from '../seating/capacity';
+import { isSeated } from '../seating/layouts';
+import type { LayoutOffer } from '../seating/capacity';
 import type { SpaceSwap } from './remedy';
 
 /** A space with its building, by position in the order of the house: near in the order is near on the ground. */

@@ -1,7 +1,7 @@
-import { checkDates } from '../checks/check';
-import { checkEquipment } from '../checks/equipment-short';
-import type { AskedFacts, Finding, WantedDate } from '../checks/findings';
-import { checkHours } from '../checks/hours';
+import { checkDates, findingsOfSpace } from '../checks/check';
+import { shortages } from '../checks/rules/equipment-short';
+import type { AskedFacts, WantedDate } from '../checks/asked';
+import type { Finding } from '../checks/findings';
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from '../occupancy/bands';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
@@ -200,11 +200,11 @@ export class NearWorld {
 
   /** Whether the space is shut, or the host would be there outside its hours. */
   private isShut(date: WantedDate, slot: number): boolean {
-    const facts = this.spaces.get(date.claim.spaces[slot]!.spaceId);
+    const wanted = date.claim.spaces[slot];
+    const facts = wanted && this.spaces.get(wanted.spaceId);
     if (!facts) return true;
-    return checkHours(date, slot, facts, this.world.tzid).some(
-      ({ facts: { rule } }) => rule === 'closed' || rule === 'outside-hours',
-    );
+    const check = { world: this.world, asked: {} };
+    return findingsOfSpace(['closed', 'outside-hours'], [date, wanted, facts], check).length > 0;
   }
 
   /** Whether a type is short, or a unit away, whatever the rest of the request takes. */
@@ -215,7 +215,9 @@ export class NearWorld {
       const unit = date.claim.equipment[equipmentIndex]!.unitId;
       return unit && (this.busy.get(unit)?.touching(span).length ?? 0) > 0;
     });
-    return isAway || checkEquipment([date], this.equipment, this.usesNear(date.claim)).length > 0;
+    const holdings = { ...this.holdings, equipment: this.equipment };
+    const world = { uses: this.usesNear(date.claim) };
+    return isAway || shortages({ dates: [date], holdings, world }).length > 0;
   }
 
   /** Whether any two of the claims come so near to one another that they could share shoulders. */

@@ -1,5 +1,7 @@
 import type { ClaimDraft } from '../changes/plan-date';
-import { verdictOf, type AskedFacts, type Finding, type Side, type WantedDate } from '../checks/findings';
+import { verdictOf, type Finding } from '../checks/findings';
+import type { AskedFacts, WantedDate } from '../checks/asked';
+import type { Side } from '../checks/rules/rule';
 import type { EpochMinute } from '../time/epoch-minute';
 import { Candidates } from './candidates';
 import { type Bounds } from './bounds';

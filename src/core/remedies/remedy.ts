@@ -2,7 +2,7 @@ import type { DatePatch } from '../changes/patch';
 import type { ClaimDraft } from '../changes/plan-date';
 import type { Finding, Verdict } from '../checks/findings';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
-import type { Layout } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
 
 /**
  * What a way out changes of a date, from least to most: the same time elsewhere, the same place at another time,

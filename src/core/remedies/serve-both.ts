@@ -3,7 +3,7 @@ import type { ClaimId, RequestId } from '../ids';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
 import { neighbourOf } from '../occupancy/turnover';
 import type { BusyRow, UseRow, WorldSnapshot } from '../checks/world';
-import { holdingsOf } from '../checks/check';
+import { holdingsOf } from '../checks/holdings';
 import { NearWorld } from './near-world';
 import { waysOutOf, type DateInTrouble, type Search, type WaysOut } from './of-date';
 import { pointsOf } from './points';

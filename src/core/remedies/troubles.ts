@@ -1,47 +1,12 @@
-import {
-  severityOf,
-  type Finding,
-  type FindingFacts,
-  type Rule,
-  type Side,
-  type WantedDate,
-} from '../checks/findings';
+import { severityOf, type Finding } from '../checks/findings';
+import { RULES, ruleOf, type FindingFacts } from '../checks/rules/all';
+import type { Side } from '../checks/rules/rule';
+import type { WantedDate } from '../checks/asked';
 
-/** What of the date has to be different for a trouble to go away. */
-type Touches = 'place-or-time' | 'place' | 'stock' | 'time' | 'nothing';
-
-const TOUCHES: Readonly<Record<Rule, Touches>> = {
-  occupied: 'place-or-time',
-  closed: 'place-or-time',
-  'outside-hours': 'place-or-time',
-  'crew-outside-hours': 'place-or-time',
-  policy: 'place-or-time',
-  'not-a-period': 'place-or-time',
-  'over-posted-limit': 'place',
-  'over-seats': 'place',
-  'layout-not-offered': 'place',
-  'wheelchair-places': 'place',
-  'feature-missing': 'place',
-  'equipment-short': 'stock',
-  'unit-taken': 'stock',
-  // Another place may be looked after by nobody; asked of claims alone, it never comes to a search.
-  consent: 'place',
-  'same-audience': 'time',
-  past: 'time',
-  'crew-short': 'time',
-  // Sharing a set-up saves work; what else waits or is expected is in nobody's way.
-  'shared-shoulder': 'nothing',
-  'also-wanted': 'nothing',
-  'expected-later': 'nothing',
-  'no-end': 'nothing',
-};
+const touches = ({ facts }: Finding) => RULES[facts.rule].touches;
 
 /** Two findings of one rule about the same thing are one trouble, however many minutes or places it is. */
-function troubleKey(facts: FindingFacts): string {
-  if ('typeId' in facts) return `${facts.rule} ${facts.typeId}`;
-  if (facts.rule === 'crew-short') return `${facts.rule} ${facts.teamId}`;
-  return facts.rule === 'policy' ? `${facts.rule} ${facts.breach.kind}` : facts.rule;
-}
+const troubleKey = (facts: FindingFacts): string => `${facts.rule} ${ruleOf(facts).about(facts) ?? ''}`;
 
 /** What stands against a date and can be got out of. */
 export interface Troubles {
@@ -58,14 +23,12 @@ export interface Troubles {
 
 export function troublesOf(date: WantedDate, findings: readonly Finding[], side: Side): Troubles {
   const real = findings.filter(
-    ({ facts }) => severityOf(facts, side) !== 'notes' && TOUCHES[facts.rule] !== 'nothing',
+    (finding) => severityOf(finding.facts, side) !== 'notes' && touches(finding) !== 'nothing',
   );
   const blocks = real.filter(({ facts }) => severityOf(facts, side) === 'blocks');
   const decisive = blocks.length ? blocks : real;
   const slots = date.claim.spaces.flatMap(({ spaceId }, slot) =>
-    decisive.some((finding) => finding.spaceId === spaceId && TOUCHES[finding.facts.rule] !== 'time')
-      ? [slot]
-      : [],
+    decisive.some((finding) => finding.spaceId === spaceId && touches(finding) !== 'time') ? [slot] : [],
   );
   return {
     blocks,
@@ -77,8 +40,8 @@ export function troublesOf(date: WantedDate, findings: readonly Finding[], side:
       facts.rule === 'equipment-short' || facts.rule === 'unit-taken' ? [facts] : [],
     ),
     timeCouldHelp: blocks.length
-      ? blocks.every(({ facts }) => TOUCHES[facts.rule] !== 'place')
-      : decisive.some(({ facts }) => TOUCHES[facts.rule] !== 'place'),
+      ? blocks.every((finding) => touches(finding) !== 'place')
+      : decisive.some((finding) => touches(finding) !== 'place'),
   };
 }
 

@@ -1,20 +1,4 @@
-/** How a room is set. Trade words; each has furniture and minutes of its own per space. */
-export const LAYOUTS = [
-  'theatre',
-  'classroom',
-  'rounds',
-  'boardroom',
-  'standing',
-  'empty',
-  'cabaret',
-  'u-shape',
-  'hollow-square',
-  'exam',
-] as const;
-export type Layout = (typeof LAYOUTS)[number];
-
-/** Whether people sit in it: who asked for seats is not helped by a floor to stand on, and the other way round. */
-export const isSeated = (layout: Layout): boolean => layout !== 'standing' && layout !== 'empty';
+import { layoutRow, type Layout } from './layouts';
 
 export interface LayoutOffer {
   readonly layout: Layout;
@@ -43,26 +27,9 @@ export const overPostedLimit = (people: number, limit: number | null): number =>
 
 const SQUARE_METRES_PER_SQUARE_FOOT = 0.09290304;
 
-/**
- * Net square feet a person by use: International Building Code table 1004.5, NFPA 101 table 7.3.1.2 (values from
- * memory): chairs only 7, tables and chairs 15, standing 5, classroom 20.
- */
-const LOAD_FACTOR_FT2: Readonly<Record<Layout, number | null>> = {
-  theatre: 7,
-  classroom: 20,
-  rounds: 15,
-  boardroom: 15,
-  standing: 5,
-  empty: null,
-  cabaret: 15,
-  'u-shape': 15,
-  'hollow-square': 15,
-  exam: 20,
-};
-
 /** Seats of a layout where the house names none: net floor area by the published load factor, rounded down. */
 export function seatsByArea(areaM2: number, layout: Layout): number {
-  const factor = LOAD_FACTOR_FT2[layout];
+  const factor = layoutRow[layout].loadFt2;
   // A hundredth of a person of slack: 70 ft² given in metres must still be ten people.
   return factor === null ? 0 : Math.floor(areaM2 / SQUARE_METRES_PER_SQUARE_FOOT / factor + 0.01);
 }

@@ -1,4 +1,4 @@
-import { LAYOUTS } from './capacity';
+import { LAYOUTS } from './layouts';
 import { furnitureFor } from './furniture';
 
 test('sixty people are eight tables of eight or six of ten', () => {

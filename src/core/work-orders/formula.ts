@@ -1,4 +1,5 @@
 import { Parser } from 'expr-eval-fork';
+import { NUMBER_NAME } from './numbers';
 
 /** What a formula may name. People and seats are those of the space; `hours` is the length of the event itself. */
 export const FORMULA_NAMES = [
@@ -12,7 +13,8 @@ export const FORMULA_NAMES = [
   'quantity',
 ] as const;
 export type FormulaName = (typeof FORMULA_NAMES)[number];
-export type FormulaValues = Readonly<Record<FormulaName, number>>;
+/** Numbers answered to questions of the house come under names of its own (`numbers.ts`). */
+export type FormulaValues = Readonly<Record<FormulaName, number>> & Readonly<Record<string, number>>;
 
 /** Functions besides + - * / % ( ) and the comparisons with ?: between them. */
 export const FORMULA_FUNCTIONS = ['ceil', 'floor', 'round', 'abs', 'min', 'max'] as const;
@@ -51,19 +53,24 @@ function parser(): Parser {
 }
 
 const READER = parser();
-const KNOWN: ReadonlySet<string> = new Set([...FORMULA_NAMES, ...FORMULA_FUNCTIONS]);
+const FUNCTIONS: ReadonlySet<string> = new Set(FORMULA_FUNCTIONS);
+/** Names a house cannot give to an answer. */
+export const TAKEN_NAMES: ReadonlySet<string> = new Set([...FORMULA_NAMES, ...FORMULA_FUNCTIONS]);
 
 type Parsed =
-  | { readonly ok: true; readonly compute: (values: FormulaValues) => unknown }
+  | {
+      readonly ok: true;
+      readonly names: readonly string[];
+      readonly compute: (values: FormulaValues) => unknown;
+    }
   | { readonly ok: false; readonly problem: FormulaProblem };
 
 function parse(text: string): Parsed {
   if (text.length > FORMULA_MOST_LETTERS) return { ok: false, problem: { kind: 'too-long' } };
   try {
     const expression = READER.parse(text);
-    const unknown = expression.symbols().find((name) => !KNOWN.has(name));
-    if (unknown !== undefined) return { ok: false, problem: { kind: 'unknown-name', name: unknown } };
-    return { ok: true, compute: (values) => expression.evaluate({ ...values }) as unknown };
+    const names = expression.symbols().filter((name) => !FUNCTIONS.has(name));
+    return { ok: true, names, compute: (values) => expression.evaluate({ ...values }) as unknown };
   } catch (error) {
     // The parser reports all it cannot read by throwing; nothing else is done inside.
     return { ok: false, problem: { kind: 'not-readable', detail: (error as Error).message } };
@@ -93,6 +100,8 @@ const GRAIN = 1e-9;
 export function computeFormula(text: string, values: FormulaValues): FormulaResult {
   const parsed = read(text);
   if (!parsed.ok) return parsed;
+  const unknown = parsed.names.find((name) => !Object.hasOwn(values, name));
+  if (unknown !== undefined) return { ok: false, problem: { kind: 'unknown-name', name: unknown } };
   let value: unknown;
   try {
     value = parsed.compute(values);
@@ -119,11 +128,23 @@ const SAMPLE: FormulaValues = {
   quantity: 12,
 };
 
-/** What is wrong with a formula before it has met any date; null where it can be read. */
-export function formulaProblem(text: string): FormulaProblem | null {
+/** Names in a formula that are none of ours: those of answers, or slips. Empty for what cannot be read. */
+export function namesOfTheHouseIn(text: string): string[] {
+  const parsed = read(text);
+  return parsed.ok ? parsed.names.filter((name) => !TAKEN_NAMES.has(name)) : [];
+}
+
+/**
+ * What is wrong with a formula before it has met any date; null where it can be read. `known` are the names of answers
+ * the house has; without it any name is taken for one.
+ */
+export function formulaProblem(text: string, known?: readonly string[]): FormulaProblem | null {
   const parsed = read(text);
   if (!parsed.ok) return parsed.problem;
-  const sample = computeFormula(text, SAMPLE);
+  const own = known ?? namesOfTheHouseIn(text).filter((name) => NUMBER_NAME.test(name));
+  const answers = Object.fromEntries(own.map((name) => [name, SAMPLE.quantity]));
+  const sample = computeFormula(text, { ...answers, ...SAMPLE });
+  if (!sample.ok && sample.problem.kind === 'unknown-name') return sample.problem;
   // Only what depends on no number of people is wrong for certain; the rest is told where it is tried.
   return !sample.ok && sample.problem.kind === 'no-number' ? sample.problem : null;
 }

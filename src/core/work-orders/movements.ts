@@ -26,12 +26,25 @@ export interface Movement {
 /** Minutes to carry this type from one space to another. */
 export type CarryMinutes = (type: EquipmentTypeId) => number;
 
+/** A lot that leaves, and how much of it is still to go somewhere. */
+interface Source {
+  readonly lot: Lot;
+  left: number;
+}
+
+/** A lot that comes, and how much of it is still to come from somewhere. */
+interface Sink {
+  readonly lot: Lot;
+  lacking: number;
+}
+
 interface Way {
-  readonly from: number;
-  readonly to: number;
+  readonly from: Source;
+  readonly to: Sink;
   readonly leaves: EpochMinute;
   readonly arrives: EpochMinute;
   readonly gain: number;
+  moved: number;
 }
 
 /**
@@ -43,92 +56,80 @@ export const savedCarries = (leaving: Lot, coming: Lot): number =>
 // So little that all of a lot together never outweighs one carry.
 const NEAR = 1e-6;
 
-function wayBetween(leaving: Lot, coming: Lot, from: number, to: number, carry: CarryMinutes): Way | null {
+function wayBetween(from: Source, to: Sink, carry: CarryMinutes): Way | null {
+  const [leaving, coming] = [from.lot, to.lot];
   const minutes = leaving.spaceId === coming.spaceId ? 0 : carry(leaving.typeId);
   const leaves = Math.max(leaving.crewTime.start, coming.crewTime.start - minutes);
   if (leaves > Math.min(leaving.crewTime.end, coming.crewTime.end - minutes)) return null;
   const gain = savedCarries(leaving, coming) + (leaving.building === coming.building ? NEAR : 0);
-  return { from, to, leaves: leaves as EpochMinute, arrives: (leaves + minutes) as EpochMinute, gain };
+  const arrives = (leaves + minutes) as EpochMinute;
+  return { from, to, leaves: leaves as EpochMinute, arrives, gain, moved: 0 };
 }
 
-/** Where a lot of another way could be taken from instead, found by going back along what is moved already. */
-interface Step {
-  readonly way: number;
-  readonly isBack: boolean;
+/** A chain of changes from a lot that has some left: ways that are used more, and such as are used less for it. */
+interface Chain {
+  readonly source: Source;
+  readonly gain: number;
+  readonly more: readonly Way[];
+  readonly less: readonly Way[];
 }
 
-/** The chain of changes that gains most, by Bellman and Ford; null where none gains anything. */
-function bestChain(
-  ways: readonly Way[],
-  moved: readonly number[],
-  left: readonly number[],
-  lacking: readonly number[],
-): Step[] | null {
-  const fromGain = left.map((quantity) => (quantity > 0 ? 0 : -Infinity));
-  const toGain = lacking.map(() => -Infinity);
-  const cameFrom: (Step | null)[] = left.map(() => null);
-  const cameTo: (Step | null)[] = lacking.map(() => null);
-  for (let round = 0, isBetter = true; isBetter && round <= left.length + lacking.length; round += 1) {
+const gainOf = (chain: Chain | undefined): number => chain?.gain ?? -Infinity;
+/** Sums of gains are compared with so much slack. */
+const SLACK = 1e-9;
+
+/** The best chain to each lot that comes, by Bellman and Ford. */
+function chainsTo(ways: readonly Way[], sources: readonly Source[], rounds: number): Map<Sink, Chain> {
+  const to = new Map<Sink, Chain>();
+  const from = new Map<Source, Chain>();
+  for (const source of sources)
+    if (source.left > 0) from.set(source, { source, gain: 0, more: [], less: [] });
+  for (let round = 0, isBetter = true; isBetter && round <= rounds; round += 1) {
     isBetter = false;
-    ways.forEach(({ from, to, gain }, way) => {
-      if (fromGain[from]! + gain > toGain[to]! + 1e-9) {
-        toGain[to] = fromGain[from]! + gain;
-        cameTo[to] = { way, isBack: false };
+    for (const way of ways) {
+      const before = from.get(way.from);
+      if (before && before.gain + way.gain > gainOf(to.get(way.to)) + SLACK) {
+        to.set(way.to, { ...before, gain: before.gain + way.gain, more: [...before.more, way] });
         isBetter = true;
       }
-      if (moved[way]! > 0 && toGain[to]! - gain > fromGain[from]! + 1e-9) {
-        fromGain[from] = toGain[to]! - gain;
-        cameFrom[from] = { way, isBack: true };
+      const there = way.moved > 0 ? to.get(way.to) : undefined;
+      if (there && there.gain - way.gain > gainOf(before) + SLACK) {
+        from.set(way.from, { ...there, gain: there.gain - way.gain, less: [...there.less, way] });
         isBetter = true;
       }
-    });
+    }
   }
-  const open = lacking.flatMap((quantity, to) => (quantity > 0 && toGain[to]! > 1e-9 ? [to] : []));
-  if (!open.length) return null;
-  let at = open.reduce((best, to) => (toGain[to]! > toGain[best]! ? to : best));
-  const chain: Step[] = [];
-  for (;;) {
-    const step = cameTo[at]!;
-    chain.unshift(step);
-    const { from } = ways[step.way]!;
-    const before = cameFrom[from];
-    if (!before) return chain;
-    chain.unshift(before);
-    at = ways[before.way]!.to;
+  return to;
+}
+
+/** The chain that gains most where something is lacking; null where none gains anything. */
+function bestChain(chains: ReadonlyMap<Sink, Chain>, sinks: readonly Sink[]): [Sink, Chain] | null {
+  let best: [Sink, Chain] | null = null;
+  for (const sink of sinks) {
+    const chain = sink.lacking > 0 ? chains.get(sink) : undefined;
+    if (chain && chain.gain > (best ? best[1].gain : SLACK)) best = [sink, chain];
   }
+  return best;
 }
 
 function movementsOf(leaving: readonly Lot[], coming: readonly Lot[], carry: CarryMinutes): Movement[] {
-  const ways = leaving.flatMap((lot, from) =>
-    coming.flatMap((other, to) => wayBetween(lot, other, from, to, carry) ?? []),
-  );
-  const moved = ways.map(() => 0);
-  const left = leaving.map(({ quantity }) => quantity);
-  const lacking = coming.map(({ quantity }) => quantity);
+  const sources = leaving.map((lot): Source => ({ lot, left: lot.quantity }));
+  const sinks = coming.map((lot): Sink => ({ lot, lacking: lot.quantity }));
+  const ways = sources.flatMap((from) => sinks.flatMap((to) => wayBetween(from, to, carry) ?? []));
   for (;;) {
-    const chain = bestChain(ways, moved, left, lacking);
-    if (!chain) break;
-    const [first, last] = [ways[chain[0]!.way]!.from, ways[chain.at(-1)!.way]!.to];
-    const back = chain.filter(({ isBack }) => isBack).map(({ way }) => moved[way]!);
-    const quantity = Math.min(left[first]!, lacking[last]!, ...back);
-    for (const { way, isBack } of chain) moved[way]! += isBack ? -quantity : quantity;
-    left[first]! -= quantity;
-    lacking[last]! -= quantity;
+    const best = bestChain(chainsTo(ways, sources, sources.length + sinks.length), sinks);
+    if (!best) break;
+    const [sink, { source, more, less }] = best;
+    const quantity = Math.min(source.left, sink.lacking, ...less.map(({ moved }) => moved));
+    for (const way of more) way.moved += quantity;
+    for (const way of less) way.moved -= quantity;
+    source.left -= quantity;
+    sink.lacking -= quantity;
   }
-  return ways.flatMap(({ from, to, leaves, arrives }, way) =>
-    moved[way]! > 0
-      ? [
-          {
-            typeId: leaving[from]!.typeId,
-            quantity: moved[way]!,
-            from: leaving[from]!.key,
-            to: coming[to]!.key,
-            leaves,
-            arrives,
-          },
-        ]
-      : [],
-  );
+  return ways.flatMap(({ from, to, leaves, arrives, moved: quantity }) => {
+    const { typeId, key } = from.lot;
+    return quantity > 0 ? [{ typeId, quantity, from: key, to: to.lot.key, leaves, arrives }] : [];
+  });
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
 import type { EpochMinute, Interval } from '../time/epoch-minute';
-import { computeFormula } from './formula';
+import { computeFormula, namesOfTheHouseIn } from './formula';
 import type { OrderContent } from './order-content';
 import { isAbout, issueMoment, type Recipe, type RecipePhase } from './recipe';
 import {
@@ -12,6 +12,7 @@ import {
   valuesOf,
   wheelchairsOf,
   workAt,
+  type LabourDate,
   type Subject as SubjectOf,
 } from './recipe-work';
 
@@ -68,6 +69,18 @@ export interface OrderedDate {
   readonly claim: ClaimContent;
   readonly spaces: readonly OrderedSpace[];
   readonly equipment: readonly { readonly name: string; readonly store: string }[];
+  readonly numbers?: LabourDate['numbers'];
+  /** Numbers answered to questions of spaces and categories that crews may read. */
+  readonly numberAnswers?: readonly NumberAnswer[];
+}
+
+export interface NumberAnswer {
+  /** What formulas call it. */
+  readonly name: string;
+  readonly question: string;
+  readonly answer: string;
+  readonly spaceId: SpaceId | null;
+  readonly categoryId: CategoryId | null;
 }
 
 type Subject = SubjectOf<OrderedDate>;
@@ -133,15 +146,38 @@ function carried(subject: Subject, recipe: Recipe, about: About) {
   });
 }
 
+/** Numbers that were answered to what the recipe is about, or that it counts with: whoever does it has to know them. */
+function countedAnswers(
+  subject: Subject,
+  recipe: Recipe,
+): { readonly question: string; readonly answer: string }[] {
+  const { date } = subject;
+  const formulas = [...recipe.quantities.map(({ formula }) => formula), recipe.workFormula ?? ''];
+  const counted = new Set(formulas.flatMap(namesOfTheHouseIn));
+  const spaces = spacesOf(subject).map(({ spaceId }) => spaceId);
+  return (date.numberAnswers ?? [])
+    .filter(({ name, spaceId, categoryId }) => {
+      if (spaceId !== null && !spaces.includes(spaceId)) return false;
+      const isAboutIt =
+        (spaceId !== null && recipe.when.spaces.includes(spaceId)) ||
+        (categoryId !== null && recipe.when.categories.includes(categoryId));
+      return counted.has(name) || isAboutIt;
+    })
+    .map(({ question, answer }) => ({ question, answer }));
+}
+
 function contentOf(subject: Subject, recipe: Recipe, about: About, window: Interval): OrderContent {
   const { date, slot } = subject;
   const spaces = date.spaces.filter((_, index) => slot === null || index === slot);
   const buildings = [...new Set(spaces.map(({ building }) => building))];
   const wheelchairs = wheelchairsOf(subject);
   const values = valuesOf(subject, recipe);
-  const answers = date.services
-    .filter(({ serviceId }) => recipe.when.services.includes(serviceId))
-    .flatMap((service) => service.answers);
+  const answers = [
+    ...date.services
+      .filter(({ serviceId }) => recipe.when.services.includes(serviceId))
+      .flatMap((service) => service.answers),
+    ...countedAnswers(subject, recipe),
+  ];
   const brings = recipe.quantities.map(({ name, store, formula }) => {
     const computed = computeFormula(formula, values);
     return { name, quantity: computed.ok ? computed.value : null, store };

@@ -4,6 +4,7 @@ import { hostSpan, occupiedOf, type ClaimContent } from '../occupancy/bands';
 import { furnitureFor } from '../seating/furniture';
 import { addMinutes, type EpochMinute, type Interval } from '../time/epoch-minute';
 import { computeFormula, type FormulaValues } from './formula';
+import { numbersAnswered, type Answers, type NumberQuestion } from './numbers';
 import { isAbout, type DueEdge, type Recipe, type ScopeFacts } from './recipe';
 
 /** What of a recipe says how much work it makes and when. */
@@ -21,6 +22,8 @@ export interface LabourDate {
     readonly seats: number;
     readonly areaM2: number;
   }[];
+  /** Questions answered by a number, and what the request answered; those of services stand in the claim. */
+  readonly numbers?: { readonly questions: readonly NumberQuestion[]; readonly answers: Answers };
 }
 
 export type Edges = Readonly<Record<DueEdge, EpochMinute>>;
@@ -79,6 +82,17 @@ export const peopleOf = (subject: Subject): number =>
 export const wheelchairsOf = (subject: Subject): number =>
   sum(spacesOf(subject).map(({ wheelchairs }) => wheelchairs ?? 0));
 
+/** Everything a date was answered with: by its request, and to its services. */
+export const answersOf = ({ claim, numbers }: LabourDate): Answers =>
+  Object.assign({}, numbers?.answers, ...(claim.services ?? []).map(({ answers }) => answers)) as Answers;
+
+const numbersOf = (subject: Subject): Record<string, number> =>
+  numbersAnswered(
+    subject.date.numbers?.questions ?? [],
+    answersOf(subject.date),
+    spacesOf(subject).map(({ spaceId }) => spaceId),
+  );
+
 export function valuesOf(subject: Subject, { when }: Pick<Recipe, 'when'>): FormulaValues {
   const spaces = spacesOf(subject);
   const facts = subject.date.spaces.filter((_, index) => subject.slot === null || index === subject.slot);
@@ -88,6 +102,7 @@ export function valuesOf(subject: Subject, { when }: Pick<Recipe, 'when'>): Form
   const { event } = subject.date.claim;
   const about = itemsOf(subject).filter(({ typeId }) => when.equipment.includes(typeId));
   return {
+    ...numbersOf(subject),
     people: peopleOf(subject),
     wheelchairs: wheelchairsOf(subject),
     seats: sum(facts.map(({ seats }) => seats)),

@@ -1,5 +1,5 @@
 import type { CategoryId, EquipmentTypeId, PersonId, SpaceId } from '../ids';
-import type { Layout } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
 import type { EpochMinute } from '../time/epoch-minute';
 import { addDays, dateOf } from '../time/local-time';
 import { startOfDay, toLocal } from '../time/zone';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { EquipmentTypeId } from '../ids';
-import type { Layout } from '../seating/capacity';
+import type { Layout } from '../seating/layouts';
 import { orderedDate, recipe, START } from '../../../tests/builders/orders';
 import { ordersFor } from './orders-for';
 import { edgesOf } from './recipe-work';

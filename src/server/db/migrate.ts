@@ -26,6 +26,9 @@ import { settledApprovals } from './migrations/021-settled-approvals';
 import { foundWhenRemoved } from './migrations/022-found-when-removed';
 import { numbersOnce } from './migrations/023-numbers-once';
 import { wheelchairsOfSpaces } from './migrations/024-wheelchairs';
+import { numbersAnswered } from './migrations/025-numbers-answered';
+import { risksAsFound } from './migrations/026-risks-as-found';
+import { whatWasDone } from './migrations/027-what-was-done';
 
 /** In order, never edited once released: a change is a new entry. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
@@ -53,6 +56,9 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: '022-found-when-removed', statements: foundWhenRemoved },
   { name: '023-numbers-once', statements: numbersOnce },
   { name: '024-wheelchairs', statements: wheelchairsOfSpaces },
+  { name: '025-numbers-answered', statements: numbersAnswered },
+  { name: '026-risks-as-found', statements: risksAsFound },
+  { name: '027-what-was-done', statements: whatWasDone },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

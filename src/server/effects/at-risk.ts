@@ -1,27 +1,17 @@
-import { writtenForAll } from '../platform/ambient';
-import { severityOf, type Finding, type Rule, type WantedDate } from '@/core/checks/findings';
-import type { CategoryId, ClaimId, OccurrenceId, RequestId } from '@/core/ids';
-import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
-import type { WorldSnapshot } from '@/core/checks/world';
+import type { Finding } from '@/core/checks/findings';
+import { RULES, type Rule } from '@/core/checks/rules/all';
+import type { WantedDate } from '@/core/checks/asked';
+import type { ClaimId, RequestId } from '@/core/ids';
+import type { Interval } from '@/core/time/epoch-minute';
 import { checkDates } from '@/core/checks/check';
-import type { Reader, Writer } from '../db/connection';
+import type { Reader } from '../db/connection';
+import type { ChangeSet } from '../repositories/changes/change-set';
+import type { News } from '../repositories/changes/news';
 import { loadWorld } from '../repositories/world/snapshot';
 import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
-import { CATEGORIES_OF_REQUESTS, OVERRIDDEN_RULES } from './effects.queries';
+import { FACTS_OF_REQUESTS, OVERRIDDEN_RULES } from './effects.queries';
 import { AtRisk } from '../db/tables/claims';
-
-// What can befall a date that was fine when it was approved. People and layout were decided with open eyes, so they
-// count only where the space has changed, and where nobody went past them with a reason.
-const SHRUNK: readonly Rule[] = ['over-posted-limit', 'over-seats', 'layout-not-offered'];
-const BEFALLS: readonly Rule[] = [
-  'closed',
-  'outside-hours',
-  'equipment-short',
-  'occupied',
-  'unit-taken',
-  'crew-short',
-  ...SHRUNK,
-];
+import { readJson, writeJson } from '../db/tables/column';
 
 interface Risk {
   readonly claimId: ClaimId;
@@ -29,8 +19,6 @@ interface Risk {
   readonly subject: string;
   readonly finding: Finding;
 }
-
-export type SayFinding = (finding: Finding) => string;
 
 const subjectOf = ({ facts, spaceId }: Finding): string =>
   'typeId' in facts ? `type:${facts.typeId}` : spaceId === null ? 'all' : `space:${spaceId}`;
@@ -40,26 +28,23 @@ async function overridden(reader: Reader, claims: readonly ClaimId[]): Promise<S
   return new Set(rows.map(({ key }) => key));
 }
 
-/** Recipes of crews may be about the category of a request. */
-async function categoriesOf(
-  reader: Reader,
-  requests: readonly RequestId[],
-): Promise<Map<RequestId, CategoryId[]>> {
-  const rows = await reader.all(CATEGORIES_OF_REQUESTS, { ids: requests });
-  const found = new Map<RequestId, CategoryId[]>();
-  for (const { request, category } of rows) found.set(request, [...(found.get(request) ?? []), category]);
-  return found;
+/** Recipes of crews may be about the categories of a request, and count with its answers. */
+async function requestFacts(reader: Reader, requests: readonly RequestId[]) {
+  const rows = await reader.all(FACTS_OF_REQUESTS, { ids: requests });
+  return new Map(
+    rows.map(({ request, categories, answers }) => [
+      request,
+      { categories: readJson(categories), answers: readJson(answers) },
+    ]),
+  );
 }
 
-async function risksOf(
-  reader: Reader,
-  claims: readonly StoredClaim[],
-): Promise<{ risks: Risk[]; world: WorldSnapshot }> {
-  const categories = await categoriesOf(reader, [...new Set(claims.map(({ requestId }) => requestId))]);
+async function risksOf(reader: Reader, claims: readonly StoredClaim[]): Promise<Risk[]> {
+  const facts = await requestFacts(reader, [...new Set(claims.map(({ requestId }) => requestId))]);
   const dates: WantedDate[] = claims.map(({ id, startLocal, requestId, content }) => ({
     key: `${startLocal}#${id}`,
     claim: content,
-    categories: categories.get(requestId) ?? [],
+    ...facts.get(requestId),
   }));
   // Nothing is left out but the claims themselves, all at once: they are checked against one another by the check.
   const world = await loadWorld(reader, dates, { except: claims.map(({ id }) => id) });
@@ -68,15 +53,13 @@ async function risksOf(
     claims.map(({ id }) => id),
   );
   const byKey = new Map(dates.map(({ key }, index) => [key, claims[index]!.id]));
-  const risks = checkDates(dates, world).flatMap((finding): Risk[] => {
+  return checkDates(dates, world).flatMap((finding): Risk[] => {
     const claimId = byKey.get(finding.key)!;
     const { rule } = finding.facts;
-    const isGrave =
-      severityOf(finding.facts, 'office') === 'blocks' || rule === 'crew-short' || SHRUNK.includes(rule);
-    if (!BEFALLS.includes(rule) || !isGrave || agreed.has(`${claimId} ${rule}`)) return [];
+    // Whoever went past it with a reason has decided it with open eyes.
+    if (!RULES[rule].befallsBy.length || agreed.has(`${claimId} ${rule}`)) return [];
     return [{ claimId, rule, subject: subjectOf(finding), finding }];
   });
-  return { risks, world };
 }
 
 /** Claims in force that touch a span, of all spaces or of those that take some of the resources. */
@@ -103,39 +86,49 @@ export async function claimsInForceDuring(
 }
 
 /**
- * The same check again on claims in force that something new has touched. What it finds is kept as *at risk* and shown
- * at the next request; what is no longer found is gone from there. Gives the dates now at risk.
+ * The same check again on claims in force that something new has touched. What it finds is kept as *at risk*, as code
+ * and facts; what is no longer found is gone from there.
  */
-export async function recheck(
-  tx: Writer,
+async function recheck(
+  change: ChangeSet,
   ids: readonly ClaimId[],
   rules: readonly Rule[],
-  now: EpochMinute,
-  say: (risks: readonly Finding[], world: WorldSnapshot) => Promise<SayFinding>,
-): Promise<{ claims: ClaimId[]; occurrences: OccurrenceId[]; requests: RequestId[] }> {
-  const claims = await loadClaims(tx, ids);
-  const { risks, world } = claims.length ? await risksOf(tx, claims) : { risks: [], world: null };
-  const found = risks.filter(({ rule }) => rules.includes(rule));
-  const speak = found.length
-    ? await say(
-        found.map(({ finding }) => finding),
-        world!,
-      )
-    : () => '';
-  await tx.table(AtRisk).remove({ claim_id: ids, rule: rules });
-  // Kept, and read by anybody.
-  const rows = writtenForAll(() =>
-    found.map(({ claimId, rule, subject, finding }) => [claimId, rule, subject, speak(finding)]),
+): Promise<StoredClaim[]> {
+  const claims = await loadClaims(change.tx, ids);
+  const found = claims.length ? await risksOf(change.tx, claims) : [];
+  // Of several findings about one thing the last is kept.
+  const risks = new Map(
+    found
+      .filter(({ rule }) => rules.includes(rule))
+      .map((risk) => [`${risk.claimId} ${risk.rule} ${risk.subject}`, risk]),
   );
-  await tx.run(
-    `INSERT OR REPLACE INTO at_risk (claim_id, rule, subject, since_min, sentence)
-     SELECT j.value->>0, j.value->>1, j.value->>2, $now, j.value->>3 FROM json_each($rows) j`,
-    { now, rows: JSON.stringify(rows) },
+  await change.tx.table(AtRisk).remove({ claim_id: ids, rule: rules });
+  await change.tx.table(AtRisk).insertAll(
+    [...risks.values()].map(({ claimId, rule, subject, finding: { spaceId, facts } }) => ({
+      claim_id: claimId,
+      rule,
+      subject,
+      since_min: change.at,
+      sentence: '',
+      finding: writeJson({ spaceId, facts }),
+    })),
   );
-  const atRisk = claims.filter(({ id }) => found.some(({ claimId }) => claimId === id));
-  return {
-    claims: atRisk.map(({ id }) => id),
-    occurrences: atRisk.map(({ occurrenceId }) => occurrenceId),
-    requests: [...new Set(atRisk.map(({ requestId }) => requestId))],
-  };
+  const hit = new Set([...risks.values()].map(({ claimId }) => claimId));
+  return claims.filter(({ id }) => hit.has(id));
+}
+
+/** Looks again at what a change may have put in doubt; the requests of what is at risk are told of it. */
+export async function followRisks(change: ChangeSet, news: News): Promise<void> {
+  for (const { claims, rules } of news.causes('doubt'))
+    for (const { requestId } of await recheck(change, claims, rules)) change.requestIds.add(requestId);
+}
+
+/** How many of these claims are at risk by one of the rules. */
+export async function countAtRisk(
+  reader: Reader,
+  ids: readonly ClaimId[],
+  rules: readonly Rule[],
+): Promise<number> {
+  const rows = await reader.table(AtRisk).all({ claim_id: ids, rule: rules });
+  return new Set(rows.map(({ claim_id }) => claim_id)).size;
 }

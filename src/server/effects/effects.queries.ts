@@ -1,8 +1,15 @@
-import type { ClaimId, RequestId } from '@/core/ids';
+import type { ClaimId, RequestId, CategoryId } from '@/core/ids';
 import { command, query, jsonQuery } from '../db/statement';
-import { integer, listOf, oneOf, rowNumber, text } from '../db/tables/column';
-import { Claim, ClaimOverride, ClaimSpace, ClaimEquipment, ClaimService } from '../db/tables/claims';
-import { Occurrence, RequestCategory, Request } from '../db/tables/requests';
+import { integer, json, listOf, oneOf, rowNumber, text } from '../db/tables/column';
+import {
+  Claim,
+  ClaimOverride,
+  ClaimSpace,
+  ClaimEquipment,
+  ClaimService,
+  TurnoverLink,
+} from '../db/tables/claims';
+import { Occurrence, Request, RequestCategory } from '../db/tables/requests';
 import { ChangeSetRow } from '../db/tables/records';
 import { z } from 'zod';
 import { numberOf } from '../db/shapes';
@@ -52,10 +59,16 @@ export const OVERRIDDEN_RULES = query({
   row: { key: text() },
 });
 
-export const CATEGORIES_OF_REQUESTS = query({
-  sql: 'SELECT request_id AS request, category_id AS category FROM request_category WHERE request_id IN (SELECT value FROM json_each($ids))',
-  bind: { ids: listOf(RequestCategory.request_id) },
-  row: { request: RequestCategory.request_id, category: RequestCategory.category_id },
+export const FACTS_OF_REQUESTS = query({
+  sql: `SELECT r.id AS request, (SELECT json_group_array(x.category_id) FROM request_category x WHERE x.request_id = r.id) AS categories,
+    (SELECT json_group_object(a.question_id, a.answer) FROM request_answer a WHERE a.request_id = r.id) AS answers
+    FROM request r WHERE r.id IN (SELECT value FROM json_each($ids))`,
+  bind: { ids: listOf(Request.id) },
+  row: {
+    request: Request.id,
+    categories: json(z.array(numberOf<CategoryId>())),
+    answers: json(z.record(z.string(), z.string())),
+  },
 });
 
 export const DROP_OCCUPANCY = command({
@@ -66,6 +79,20 @@ export const DROP_OCCUPANCY = command({
 export const DROP_EQUIPMENT_USE = command({
   sql: 'DELETE FROM equipment_use WHERE claim_id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(Claim.id) },
+});
+
+export const CUT_SPACES = query({
+  sql: `SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)) AND (cut_start_min IS NOT NULL OR cut_end_min IS NOT NULL)`,
+  bind: { ids: listOf(ClaimSpace.claim_id) },
+  row: { id: ClaimSpace.id },
+});
+
+const TOUCHING = 'IN (SELECT id FROM claim_space WHERE claim_id IN (SELECT value FROM json_each($ids)))';
+
+export const LINKS_OF_CLAIMS = query({
+  sql: `SELECT * FROM turnover_link WHERE before_claim_space_id ${TOUCHING} OR after_claim_space_id ${TOUCHING}`,
+  bind: { ids: listOf(Claim.id) },
+  row: TurnoverLink,
 });
 
 /** Sides of links that are gone whose cut is still there, of claims that still take their place and hand over to nobody there. */
@@ -102,26 +129,6 @@ export const REQUESTS_OF_DATES = query({
   sql: 'SELECT DISTINCT request_id FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
   bind: { ids: listOf(Occurrence.id) },
   row: { request_id: Occurrence.request_id },
-});
-
-export const COMING_CLAIMS = query({
-  sql: `SELECT c.id, o.id AS occurrenceId, r.id AS requestId, r.ref, r.title, c.start_min AS start FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
-  JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND c.end_min > $now
-  AND (EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces)))
-    OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($types)))) ORDER BY c.start_min, c.id`,
-  bind: {
-    now: Claim.end_min,
-    spaces: listOf(ClaimSpace.space_id.plain()),
-    types: listOf(ClaimEquipment.type_id.plain()),
-  },
-  row: {
-    id: Claim.id,
-    occurrenceId: Occurrence.id,
-    requestId: Request.id,
-    ref: Request.ref,
-    title: Request.title,
-    start: Claim.start_min,
-  },
 });
 
 export const PUBLIC_REQUESTS = jsonQuery({

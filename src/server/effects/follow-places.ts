@@ -3,16 +3,18 @@ import type { ChangeSet } from '../repositories/changes/change-set';
 import type { News } from '../repositories/changes/news';
 import { AtRisk, Claim, ClaimEquipment, ClaimSpace } from '../db/tables/claims';
 import { CLAIMS_OF_EQUIPMENT, CLAIMS_OF_SPACES } from './effects.queries';
-import { healCuts } from './heal-cuts';
+import { breakLinks, healCuts } from './links';
 import { rewriteOccupancy } from './occupancy';
 
-/** Claims that took a place and take none any more. */
-const leavingOf = (news: News): ClaimId[] =>
-  news
-    .lines(Claim)
-    .flatMap(({ before, after }) =>
-      before && after && (after.status === 'released' || after.status === 'wanted') ? [after.id] : [],
-    );
+/** Claims that took a place before, and take none any more. */
+function leftIn(news: News): ClaimId[] {
+  const last = new Map(
+    news.lines(Claim).flatMap(({ before, after }) => (after && before ? [[after.id, after] as const] : [])),
+  );
+  return [...last.values()].flatMap(({ id, status }) =>
+    status === 'released' || status === 'wanted' ? [id] : [],
+  );
+}
 
 /** Claims that take something else than before. */
 async function changedClaims({ tx }: ChangeSet, news: News): Promise<ClaimId[]> {
@@ -32,12 +34,13 @@ async function changedClaims({ tx }: ChangeSet, news: News): Promise<ClaimId[]> 
 }
 
 /**
- * Who takes which place and thing, and when: everything old goes before anything new comes, and neighbours whose bands
- * were cut for what has left get them back where they can. What has left is at risk no more.
+ * Who takes which place and thing, and when. What has left lets go of its links and is at risk no more; everything old
+ * goes before anything new comes; neighbours whose bands were cut for what has left get them back where they can.
  */
 export async function followPlaces(change: ChangeSet, news: News): Promise<void> {
-  const leaving = leavingOf(news);
+  const left = leftIn(news);
+  await breakLinks(change, left);
   await rewriteOccupancy(change.tx, [...new Set(await changedClaims(change, news))]);
   await rewriteOccupancy(change.tx, await healCuts(change, news));
-  if (leaving.length) await change.tx.table(AtRisk).remove({ claim_id: leaving });
+  if (left.length) await change.tx.table(AtRisk).remove({ claim_id: left });
 }

@@ -2,7 +2,6 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
 import { queueLapsed } from './letters/queue-lapsed';
 import { changeByTime } from './change-by-time';
-import { breakLinks } from '../repositories/claims/links';
 import { Claim } from '../db/tables/claims';
 import { LAPSED_HOLDS } from './effects.queries';
 
@@ -17,7 +16,6 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   const ids = lapsed.map(({ id }) => id);
   const deed = { action: 'hold lapsed', key: () => `hold-lapsed:${now}:${ids.join(',')}` };
   return changeByTime(tx, now, deed, async (change) => {
-    await breakLinks(change, ids);
     await change.update(Claim, ids, (row) => ({
       // What stood beside the date is gone; what was asked for waits on.
       status: row.kind === 'proposal' || row.kind === 'fallback' ? 'released' : 'wanted',

@@ -11,9 +11,9 @@ import { ChangeSetRow } from '../db/tables/records';
 import { writeJson, readJson } from '../db/tables/column';
 
 export interface ChangeOrder {
-  /** Verb in the past, as it reads in a history: `approved`. */
+  /** Verb in the past, as it reads in a history: `approved`; the code of its facts where those say it. */
   readonly action: string;
-  /** Names it where the action is put together in the language of the house, which may be another when it is sent again. */
+  /** Names it more closely, where one action is of several: a key that is sent again is that of this alone. */
   readonly deed?: string;
   readonly reason: string;
   readonly idempotencyKey: string;
@@ -67,12 +67,14 @@ export async function runChangeSet<Value>(
     if (order.undoes === undefined) await queueMail(change, order.reason);
     else await takeMailBack(tx, order.undoes, at);
     await change.finish();
-    await tx
-      .table(ChangeSetRow)
-      .update(
-        { id: change.id },
-        { result: writeJson<unknown>(outcome.value), request_id: [...change.requestIds][0] ?? null },
-      );
+    await tx.table(ChangeSetRow).update(
+      { id: change.id },
+      {
+        result: writeJson<unknown>(outcome.value),
+        request_id: [...change.requestIds][0] ?? null,
+        facts: change.told && writeJson(change.told),
+      },
+    );
     return { keep: true, value: outcome };
   });
 }

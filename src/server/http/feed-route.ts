@@ -1,17 +1,12 @@
 import { say } from '@/contracts/language/say';
-import { FEED_FORMATS, feed, type FeedFormat } from '../use-cases/publishing/feeds/feed';
+import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/feed-formats';
+import { feed } from '../use-cases/publishing/feeds/feed';
 import type { FeedOf } from '../use-cases/publishing/feeds/source';
 import { writtenForAll } from '../platform/ambient';
 import { readRoute, refusalResponse, type RouteParams } from './route';
 
-const TYPE: Readonly<Record<FeedFormat, string>> = {
-  ics: 'text/calendar; charset=utf-8',
-  json: 'application/json; charset=utf-8',
-  atom: 'application/atom+xml; charset=utf-8',
-};
-
 const formatOf = (file: string): FeedFormat | undefined =>
-  FEED_FORMATS.find((format) => file === `feed.${format}`);
+  FEED_FORMAT_NAMES.find((format) => file === `feed.${format}`);
 
 /** `a` weak tag says the same as a strong one here: a proxy may have packed the text (RFC 9110 8.8.3). */
 const known = (request: Request): string | null =>
@@ -37,8 +32,8 @@ export const feedRoute = (of: (params: RouteParams, request: Request) => FeedOf)
       return new Response(text, {
         headers: {
           ...headers,
-          'Content-Type': TYPE[format],
-          'Content-Disposition': `inline; filename="${source.fileName}.${format === 'atom' ? 'xml' : format}"`,
+          'Content-Type': `${FEED_FORMATS[format].mediaType}; charset=utf-8`,
+          'Content-Disposition': `inline; filename="${source.fileName}.${FEED_FORMATS[format].extension}"`,
         },
       });
     },

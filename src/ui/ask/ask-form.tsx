@@ -8,7 +8,7 @@ import { askSchema, type AskReply } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { answerFaults, type Question } from '@/contracts/questions';
 import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/refusal';
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';

@@ -1,6 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { checkDates, findingsByDate } from '@/core/checks/check';
-import { severityOf, verdictOf, type Finding, type Side } from '@/core/checks/findings';
+import { severityOf, verdictOf, type Finding } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { KitItem } from '@/core/equipment/kits';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';

@@ -6,7 +6,7 @@ import {
   type Language,
 } from '@/contracts/language/languages';
 import { tellSettings, type OwnSettings } from '@/contracts/own-settings';
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import { checkHere, type CheckChoices, type Loaded } from './check-here';
 
 // The check beside the typing: a long series must never hold up a key.

@@ -1,4 +1,6 @@
-import { wheelchairPlaces, type Layout } from '@/core/seating/capacity';
+import { EMPTY_FIELDS, type RequestFieldName } from '@/contracts/request-fields';
+import { wheelchairPlaces } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Feature } from '@/core/spaces/features';
 import { addWallMinutes, dateOf, timeOf, weekdayOf, type LocalDateTime } from '@/core/time/local-time';
 import type { RuleEnd, RuleUnit } from '@/core/recurrence/editor-model';
@@ -32,15 +34,13 @@ export interface DifferingForm {
 export type Pattern = 'once' | 'picked' | 'rule';
 
 /** What stands in the fields: texts as typed, so that nothing is lost while it is not yet right. */
-export interface AskForm {
+export interface AskForm extends Record<RequestFieldName, string> {
   kind: RequestKind;
   title: string;
-  secondLine: string;
   categoryId: string;
   moreCategoryIds: string[];
   hostId: string;
   jointHostIds: string[];
-  contact: string;
   onBehalfOf: string;
   people: string;
   wheelchairs: string;
@@ -90,7 +90,6 @@ export interface AskForm {
   /** Answers by the number of their question, with an underscore before: fields of forms have no bare numbers. */
   services: { serviceId: string; answers: Record<string, string> }[];
   answers: Record<string, string>;
-  notes: string;
   lines: { at: string; text: string; isPublic: boolean }[];
 
   /** Null until somebody says so: then it is as usual for its kind and category. */
@@ -175,12 +174,11 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
   return {
     kind: 'space',
     title: '',
-    secondLine: '',
+    ...EMPTY_FIELDS,
     categoryId: '',
     moreCategoryIds: [],
     hostId: String(choices.hosts.find(({ isOwn }) => isOwn)?.id ?? ''),
     jointHostIds: [],
-    contact: '',
     onBehalfOf: '',
     people: picked?.people ? String(picked.people) : '',
     wheelchairs: '',
@@ -216,7 +214,6 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     equipment: [],
     services: [],
     answers: {},
-    notes: '',
     lines: [],
     publish: null,
     audiences: [],

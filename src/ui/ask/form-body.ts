@@ -1,4 +1,5 @@
-import type { Layout } from '@/core/seating/capacity';
+import { fieldsIn } from '@/contracts/request-fields';
+import type { Layout } from '@/core/seating/layouts';
 import {
   addDays,
   parseLocalDate,
@@ -184,15 +185,13 @@ export function toBody(form: AskForm, key: string, tzid: string, choices: AskCho
     ...toCheckBody(form, tzid, choices),
     key,
     title: form.title,
-    secondLine: form.secondLine,
+    ...fieldsIn(form),
     publicText: '',
     publicHtml: form.publicHtml,
     categoryId: number(form.categoryId),
     hostId: number(form.hostId),
     jointHostIds: form.jointHostIds.map(Number),
-    contact: form.contact,
     onBehalfOf: form.onBehalfOf ? Number(form.onBehalfOf) : null,
-    notes: form.notes,
     publish: isPublished(form, choices),
     calendarIds: isPublished(form, choices) ? form.calendarIds.map(Number) : [],
     otherSpaceOk: form.otherSpaceOk,

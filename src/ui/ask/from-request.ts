@@ -1,3 +1,4 @@
+import { fieldsIn } from '@/contracts/request-fields';
 import { plainAsHtml } from '@/contracts/plain-as-html';
 import { addDays, dateOf, timeOf, wallMinute, type LocalDate } from '@/core/time/local-time';
 import type { AskInput } from '@/contracts/ask';
@@ -26,12 +27,11 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
     ...empty,
     kind: asked.kind,
     title: asked.title,
-    secondLine: asked.secondLine,
+    ...fieldsIn(asked),
     categoryId: text(asked.categoryId),
     moreCategoryIds: asked.moreCategoryIds.map(String),
     hostId: text(asked.hostId),
     jointHostIds: asked.jointHostIds.map(String),
-    contact: asked.contact,
     onBehalfOf: text(asked.onBehalfOf),
     people: text(asked.people),
     wheelchairs: text(asked.spaces[0]?.wheelchairs || null),
@@ -70,7 +70,6 @@ export function formFrom(asked: AsAsked, choices: AskChoices, tzid: string): Ask
       answers: keyed(answers),
     })),
     answers: keyed(asked.answers),
-    notes: asked.notes,
     lines: asked.lines.map(({ fromMin, text: what, isPublic }) => {
       const minute = (((wallMinute(when.startsAt) + fromMin) % 1440) + 1440) % 1440;
       const two = (value: number) => String(value).padStart(2, '0');

@@ -1,4 +1,5 @@
 'use client';
+import { PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { memo } from 'react';
@@ -122,7 +123,7 @@ function Services({ form, choices, faults }: PartProps) {
                   key={fields[index]?.id}
                   className="mt-1 mb-2 ml-6 grid gap-3 border-l-2 border-rule pl-3 sm:grid-cols-6"
                 >
-                  {questions.map(({ id: question, text, required, choices: answers }) => (
+                  {questions.map(({ id: question, text, required, choices: answers, numberName }) => (
                     <Question
                       key={question}
                       form={form}
@@ -130,6 +131,7 @@ function Services({ form, choices, faults }: PartProps) {
                       text={text}
                       required={required}
                       answers={answers}
+                      isNumber={numberName !== null}
                       fault={faults[`services.${index}.answers._${question}`]}
                     />
                   ))}
@@ -205,14 +207,7 @@ export const NeedsSection = memo(function NeedsSection(props: PartProps & { left
       <Equipment {...props} />
       {kind !== 'loan' && <Services {...props} />}
       {kind !== 'loan' && <RunningOrder {...props} />}
-      <Field
-        label={say`Setup notes`}
-        hint={say`For the crew: how it should stand, what must not be moved. They are seen at every later step.`}
-        fault={faults.notes}
-        className="sm:col-span-6"
-      >
-        <textarea className="field" rows={3} {...form.register('notes')} />
-      </Field>
+      <PlainFields form={form} faults={faults} section="needs" />
     </FormSection>
   );
 });

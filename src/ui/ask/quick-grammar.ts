@@ -1,10 +1,11 @@
 import type { Language } from '@/contracts/language/languages';
 import type { RuleUnit } from '@/core/recurrence/editor-model';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 
 /** How a request in one line is said in a language. */
 export interface QuickGrammar {
-  readonly layouts: readonly (readonly [RegExp, Layout])[];
+  /** What else people call a layout, besides its name. */
+  readonly layouts: Readonly<Record<Layout, readonly string[]>>;
   /** Source of what stands before a time, as in `at 2 pm`, and behind it, as in `14 Uhr`. */
   readonly at: string;
   readonly oClock: string;
@@ -26,14 +27,19 @@ export interface QuickGrammar {
 }
 
 const ENGLISH: QuickGrammar = {
-  layouts: [
-    [/\b(round tables|rounds|banquet)\b/i, 'rounds'],
-    [/\b(rows of chairs|rows|theatre)\b/i, 'theatre'],
-    [/\b(tables in rows|classroom)\b/i, 'classroom'],
-    [/\b(one long table|boardroom)\b/i, 'boardroom'],
-    [/\bstanding\b/i, 'standing'],
-    [/\b(empty floor|empty)\b/i, 'empty'],
-  ],
+  layouts: {
+    theatre: ['rows', 'theatre', 'theatre style'],
+    classroom: ['classroom', 'classroom style'],
+    rounds: ['rounds', 'banquet'],
+    boardroom: ['boardroom', 'long table'],
+    standing: [],
+    empty: ['empty', 'cleared floor', 'no furniture'],
+    cabaret: ['cabaret', 'cabaret style', 'half rounds'],
+    'u-shape': ['u-shape', 'u shape', 'horseshoe'],
+    'hollow-square': ['hollow square', 'tables in a rectangle'],
+    exam: ['exam tables', 'exam style'],
+    circle: ['circle of chairs', 'in a circle'],
+  },
   at: 'at\\s+',
   oClock: '',
   from: 'from\\s+',
@@ -56,14 +62,19 @@ const ENGLISH: QuickGrammar = {
 };
 
 const GERMAN: QuickGrammar = {
-  layouts: [
-    [/\b(runde tische|tischrunden|bankett)\b/i, 'rounds'],
-    [/\b(stuhlreihen|reihen|kino)\b/i, 'theatre'],
-    [/\b(tische in reihen|tischreihen|parlament|schule)\b/i, 'classroom'],
-    [/\b(ein langer tisch|langer tisch)\b/i, 'boardroom'],
-    [/\b(stehend|im stehen)\b/i, 'standing'],
-    [/\b(leerer boden|leer)\b/i, 'empty'],
-  ],
+  layouts: {
+    theatre: ['Reihen', 'Kino', 'Reihenbestuhlung'],
+    classroom: ['Tischreihen', 'Parlament', 'parlamentarisch', 'Schule'],
+    rounds: ['Tischrunden', 'Bankett'],
+    boardroom: ['langer Tisch', 'Konferenztisch'],
+    standing: ['stehend', 'im Stehen', 'Stehempfang'],
+    empty: ['leer', 'ohne Möbel'],
+    cabaret: ['Kabarett', 'halbe Tischrunden'],
+    'u-shape': ['U-Form', 'Tische in U-Form'],
+    'hollow-square': ['Karree', 'Tische im Karree'],
+    exam: ['Prüfungstische', 'Klausurtische'],
+    circle: ['im Stuhlkreis', 'im Kreis'],
+  },
   at: '(?:um|ab)\\s+',
   oClock: '(?:\\s*Uhr)?',
   from: 'von\\s+',

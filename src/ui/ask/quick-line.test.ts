@@ -1,4 +1,8 @@
-import { tellHouseLanguage } from '@/contracts/language/languages';
+import GERMAN from '@/contracts/language/de.json';
+import { bringCatalogue, tellHouseLanguage } from '@/contracts/language/languages';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
+import { LAYOUTS } from '@/core/seating/layouts';
+import { grammarOf } from './quick-grammar';
 import { readQuickLine } from './quick-line';
 
 const known = {
@@ -35,6 +39,8 @@ const known = {
   // A Tuesday.
   today: '2027-04-13',
 } as const;
+beforeAll(() => bringCatalogue('de', GERMAN));
+
 const read = (text: string) => readQuickLine(text, known as never);
 
 test('a line as it is said: day, hours, space, people, layout', async () => {
@@ -141,3 +147,17 @@ describe('in German', () => {
     expect((await read('morgen um 14 Uhr Quatsch')).unread).toEqual(['Quatsch']);
   });
 });
+
+test.each(['en', 'de'] as const)(
+  'every layout is understood by its name and by what else it is called (%s)',
+  async (language) => {
+    tellHouseLanguage(language);
+    const { layouts } = grammarOf(language);
+    for (const layout of LAYOUTS)
+      for (const name of [LAYOUT_WORDS[layout], ...layouts[layout]]) {
+        const { request, unread } = await read(`potting studio ${name}`);
+        expect([name, request.layout, unread]).toEqual([name, layout, []]);
+      }
+    tellHouseLanguage('en');
+  },
+);

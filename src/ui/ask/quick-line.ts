@@ -1,12 +1,12 @@
 import { ownLanguage, say } from '@/contracts/language/say';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { everyText } from '@/contracts/words/rule';
 import { dayShort, sayClock } from '@/contracts/words/when';
 import { findDay } from '@/ui/frame/typed-date';
 import { grammarOf, type QuickGrammar } from './quick-grammar';
 import type { AskChoices } from '@/contracts/ask-choices';
 import type { RuleUnit } from '@/core/recurrence/editor-model';
-import type { Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { type LocalDate } from '@/core/time/local-time';
 
 /** What was made of a piece of the line. */
@@ -159,13 +159,14 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       return space.name;
     },
   );
-  for (const [pattern, layout] of grammar.layouts) {
-    if (found.layout) break;
-    line.take(pattern, () => {
+  line.takeName(
+    LAYOUTS,
+    (layout) => [LAYOUT_WORDS[layout], ...grammar.layouts[layout]],
+    (layout) => {
       found.layout = layout;
       return LAYOUT_WORDS[layout];
-    });
-  }
+    },
+  );
   line.take(hoursOf(grammar), (match) => {
     const hours = hoursIn(match);
     if (!hours) return null;

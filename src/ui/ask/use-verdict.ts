@@ -7,7 +7,7 @@ import { ownLanguage } from '@/contracts/language/say';
 import { ownSettings } from '@/contracts/own-settings';
 import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/refusal';
 import type { Surroundings } from '@/contracts/surroundings';
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import { send } from '@/ui/hooks/send';
 import { wantedSurroundings, type Loaded } from './check-here';
 import type { FromWorker, ToWorker } from './check-worker';

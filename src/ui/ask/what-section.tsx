@@ -1,4 +1,5 @@
 'use client';
+import { fieldsAskedIn, PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { memo } from 'react';
@@ -84,8 +85,11 @@ function More({
   );
 }
 
-const hasNone = ({ moreCategoryIds, jointHostIds, secondLine, contact, onBehalfOf }: AskForm): boolean =>
-  !moreCategoryIds.length && !jointHostIds.length && !secondLine && !contact && !onBehalfOf;
+const hasNone = (form: AskForm): boolean =>
+  !form.moreCategoryIds.length &&
+  !form.jointHostIds.length &&
+  !form.onBehalfOf &&
+  fieldsAskedIn('what').every((name) => !form[name]);
 
 export const WhatSection = memo(function WhatSection({ form, choices, faults }: PartProps) {
   const { register, control, getValues, setValue } = form;
@@ -130,7 +134,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
       <Field label={say`People expected`} fault={faults.people} className="sm:col-span-2">
         <input className="field" inputMode="numeric" type="number" step={1} {...register('people')} />
       </Field>
-      {questions.map(({ id, text, required, choices: answers }) => (
+      {questions.map(({ id, text, required, choices: answers, numberName }) => (
         <Question
           key={id}
           form={form}
@@ -138,28 +142,14 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           text={text}
           required={required}
           answers={answers}
+          isNumber={numberName !== null}
           fault={faults[`answers._${id}`]}
         />
       ))}
       <details className="sm:col-span-6" open={!hasNone(getValues()) || undefined}>
         <summary className="font-semibold">{say`Second line, more hosts, contact on the day`}</summary>
         <div className="mt-3 grid gap-4 sm:grid-cols-6">
-          <Field
-            label={say`Second line`}
-            hint={say`Under the title, as in “with lantern slides”.`}
-            fault={faults.secondLine}
-            className="sm:col-span-3"
-          >
-            <input className="field" maxLength={MOST_CHARACTERS.secondLine} {...register('secondLine')} />
-          </Field>
-          <Field
-            label={say`Contact on the day`}
-            hint={say`Name and telephone. The office and the crews see it, and readers of calendars that publish the contact.`}
-            fault={faults.contact}
-            className="sm:col-span-3"
-          >
-            <input className="field" maxLength={MOST_CHARACTERS.contact} {...register('contact')} />
-          </Field>
+          <PlainFields form={form} faults={faults} section="what" />
           <More
             form={form}
             name="jointHostIds"
@@ -203,11 +193,12 @@ interface QuestionProps {
   readonly text: string;
   readonly required: boolean;
   readonly answers: readonly string[];
+  readonly isNumber: boolean;
   readonly fault?: string;
 }
 
 /** A question of a space, a category or a service: a choice where it gives one, else a line. */
-export function Question({ form, name, text, required, answers, fault }: QuestionProps) {
+export function Question({ form, name, text, required, answers, isNumber, fault }: QuestionProps) {
   const label = required ? text : say`${text} (if you know)`;
   return (
     <Field label={label} fault={fault} className="sm:col-span-3">
@@ -218,6 +209,13 @@ export function Question({ form, name, text, required, answers, fault }: Questio
             <option key={answer}>{answer}</option>
           ))}
         </select>
+      ) : isNumber ? (
+        <input
+          className="field w-32"
+          inputMode="numeric"
+          maxLength={MOST_CHARACTERS.answer}
+          {...form.register(name)}
+        />
       ) : (
         <input className="field" maxLength={MOST_CHARACTERS.answer} {...form.register(name)} />
       )}

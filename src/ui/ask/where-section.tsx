@@ -2,11 +2,12 @@
 import { say } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
-import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { FEATURE_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
 import { fittingOffer } from '@/core/checks/place-search';
-import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { Combobox } from '@/ui/primitives/combobox';
 import { placesFor, usualSpace, type AskForm } from './draft';
@@ -88,7 +89,7 @@ function SpaceFields({
       <Field label={say`Strike min.`} fault={fault('strikeMin')}>
         <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
       </Field>
-      {space?.questions.map(({ id, text, required, choices: answers }) => (
+      {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
         <Question
           key={id}
           form={form}
@@ -96,6 +97,7 @@ function SpaceFields({
           text={text}
           required={required}
           answers={answers}
+          isNumber={numberName !== null}
           fault={faults[`answers._${id}`]}
         />
       ))}

@@ -1,5 +1,5 @@
 import { MOST_ZOOM, ownSettings } from '@/contracts/own-settings';
-import { LAYOUTS, type Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES, type Feature } from '@/core/spaces/features';
 import {
   parseLocalDate,

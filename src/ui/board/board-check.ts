@@ -1,6 +1,8 @@
 import { say } from '@/contracts/language/say';
 import { checkDates } from '@/core/checks/check';
-import { verdictOf, type Finding, type Side, type Verdict, type WantedDate } from '@/core/checks/findings';
+import { verdictOf, type Finding, type Verdict } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
+import type { WantedDate } from '@/core/checks/asked';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
 import { bandMinutesOf, occupiedSpan, setupKeyOf, type ClaimContent } from '@/core/occupancy/bands';
 import type { BusyRow, UseRow, WorldSnapshot } from '@/core/checks/world';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { dateOf, parseLocalDateTime, timeOf } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { Mark } from '@/ui/primitives/mark';
 import { BandDrawing } from '../drawing/band-drawing';
 import type { OnBoard } from './board-check';

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { BoardCategory, BookingTuple } from '@/contracts/board';
 import type { ClaimId } from '@/core/ids';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Interval } from '@/core/time/epoch-minute';
 
 export type BookingState = 'approved' | 'held' | 'waiting';

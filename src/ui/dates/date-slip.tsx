@@ -1,7 +1,7 @@
 'use client';
 import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, secondZoneText } from '@/contracts/words/when';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';

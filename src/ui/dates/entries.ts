@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { DateChoice, DateChoices, DateGroup, DateState, DateTuple } from '@/contracts/dates';
 import { DATE_STATES } from '@/contracts/dates';
 import { dayShort, sayClock, sayTime } from '@/contracts/words/when';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import { overlaps, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, lastDayOf, timeOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';

@@ -1,4 +1,5 @@
-import { say, texts } from '@/contracts/language/say';
+import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/feed-formats';
+import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { feedHref } from './notices-address';
 
@@ -7,18 +8,8 @@ interface FollowBoxProps {
   readonly base: string;
   readonly link: string | null;
   readonly isForEveryone: boolean;
-  addressOf(format: 'ics' | 'json' | 'atom'): string;
+  addressOf(format: FeedFormat): string;
 }
-
-const WHAT = texts(
-  [
-    ['ics', 'iCalendar', 'for calendar programs: give them this address once and they stay current'],
-    ['atom', 'Atom', 'tells of new events'],
-    ['json', 'JSON', 'for programs of your own'],
-  ] as const,
-  '1',
-  '2',
-);
 
 /** The addresses under which a calendar can be followed, and how to show it elsewhere. */
 export function FollowBox({ name, base, link, isForEveryone, addressOf }: FollowBoxProps) {
@@ -28,16 +19,19 @@ export function FollowBox({ name, base, link, isForEveryone, addressOf }: Follow
       <h2 className="pb-1 text-xl">{say`Follow ${name}`}</h2>
       {isOpen ? (
         <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[6rem_1fr]">
-          {WHAT.map(([format, term, about]) => (
+          {FEED_FORMAT_NAMES.map((format) => (
             <div key={format} className="contents">
               <dt className="font-semibold">
-                <a href={feedHref(base, format, link)} aria-label={say`${term} feed of ${name}`}>
-                  {term}
+                <a
+                  href={feedHref(base, format, link)}
+                  aria-label={say`${FEED_FORMATS[format].label} feed of ${name}`}
+                >
+                  {FEED_FORMATS[format].label}
                 </a>
               </dt>
               <dd>
                 <code className="break-all">{addressOf(format)}</code>
-                <span className="block text-[0.92rem] text-soft">{about}</span>
+                <span className="block text-[0.92rem] text-soft">{FEED_FORMATS[format].about}</span>
               </dd>
             </div>
           ))}

@@ -1,3 +1,4 @@
+import type { FeedFormat } from '@/contracts/feed-formats';
 import type { NoticeDate, NoticesQuery } from '@/contracts/notices';
 
 /** The address of what readers look at; what is as it is without saying so is left out. */
@@ -14,7 +15,7 @@ export function noticesHref(base: string, query: Partial<NoticesQuery>, link: st
   return text ? `${base}?${text}` : base;
 }
 
-export const feedHref = (base: string, format: 'ics' | 'json' | 'atom', link: string | null = null): string =>
+export const feedHref = (base: string, format: FeedFormat, link: string | null = null): string =>
   `${base}/feed.${format}${link ? `?link=${link}` : ''}`;
 
 export const eventHref = (path: string, link: string | null = null): string =>

@@ -1,7 +1,8 @@
 import { say, texts } from '@/contracts/language/say';
 import { MOST_SPAN_DAYS, POOL_LINES, WANT_LINES, type OnDays } from '@/contracts/earliest';
-import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { FEATURE_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { Choice, Field, type FieldText } from './form-fields';
 

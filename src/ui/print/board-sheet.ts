@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { BoardCategory, BoardHouse, BoardSpan } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import type { ChartBlock, ChartRow, MarkSign, Part } from '@/core/printing/sheet';
 import { addMinutes, overlaps, subtract, type Interval } from '@/core/time/epoch-minute';

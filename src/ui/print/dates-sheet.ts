@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { DateChoices, DatesReply } from '@/contracts/dates';
 import type { PrintQuery } from '@/contracts/print';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, dayShort } from '@/contracts/words/when';
 import type { Cell, Column, MarkSign, Part } from '@/core/printing/sheet';
 import { addDays } from '@/core/time/local-time';

@@ -28,6 +28,7 @@ function detailsOf(order: OrderView): string[] {
     ...order.equipment.map(thingText),
     ...order.answers.map(({ question, answer }) => `${question} ${answer}`),
     order.phase === 'strike' ? '' : order.notes,
+    ...order.told.map(({ label, text }) => `${label}: ${text}`),
     ...order.checklist.map(({ line, isTicked }) => `${isTicked ? '[x]' : '[  ]'} ${line}`),
     ...order.said.map(
       ({ kind, text, who }) => say`${kind === 'problem' ? say`Problem` : say`Note`} of ${who}: ${text}`,

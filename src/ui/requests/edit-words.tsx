@@ -1,4 +1,5 @@
 'use client';
+import { EDITED_FIELD_NAMES, fieldLabel, fieldsIn, requestField } from '@/contracts/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type FormEvent } from 'react';
@@ -8,12 +9,12 @@ import { ChangeDone } from './change-done';
 import { useChange } from './use-change';
 import { Form } from '@/ui/primitives/form';
 
-const wordsOf = ({ version, title, notes, publish }: RequestView) => ({
-  version,
-  words: { title, notes, publish },
+const wordsOf = (request: RequestView) => ({
+  version: request.version,
+  words: { ...fieldsIn(request), title: request.title, publish: request.publish },
 });
 
-/** Title, setup notes and whether readers see it, put right by the office while the request waits. */
+/** Title, plain texts and whether readers see it, put right by the office while the request waits. */
 export function EditWords({ request }: { request: RequestView }) {
   const change = useChange(request);
   const [filled, setFilled] = useState(() => wordsOf(request));
@@ -51,16 +52,22 @@ export function EditWords({ request }: { request: RequestView }) {
             onChange={({ target }) => setForm({ ...form, title: target.value })}
           />
         </label>
-        <label>
-          <span className="font-semibold">{say`Setup notes`}</span>
-          <textarea
-            className="field"
-            rows={3}
-            maxLength={MOST_CHARACTERS.notes}
-            value={form.notes}
-            onChange={({ target }) => setForm({ ...form, notes: target.value })}
-          />
-        </label>
+        {EDITED_FIELD_NAMES.map((name) => {
+          const { most, lines } = requestField[name];
+          const props = {
+            className: 'field',
+            maxLength: most,
+            value: form[name],
+            onChange: ({ target }: { target: { value: string } }) =>
+              setForm({ ...form, [name]: target.value }),
+          };
+          return (
+            <label key={name}>
+              <span className="font-semibold">{fieldLabel(name)}</span>
+              {lines === 1 ? <input {...props} /> : <textarea rows={lines} {...props} />}
+            </label>
+          );
+        })}
         <label className="flex items-center gap-2">
           <input
             type="checkbox"

@@ -1,3 +1,9 @@
+import {
+  fieldLabel,
+  REQUEST_FIELD_NAMES,
+  requestField,
+  type RequestFieldSection,
+} from '@/contracts/request-fields';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { planHref } from '@/contracts/seating';
@@ -26,17 +32,22 @@ function Fact({
   );
 }
 
+/** The plain texts that a part of the form asked for. */
+const PlainFacts = ({ request, section }: { request: RequestView; section: RequestFieldSection }) =>
+  REQUEST_FIELD_NAMES.filter((name) => {
+    const { askedIn, isAlwaysShown } = requestField[name];
+    return askedIn === section && (isAlwaysShown || request[name]);
+  }).map((name) => (
+    <Fact key={name} term={fieldLabel(name)} className="col-span-2">
+      {request[name] ? <span className="whitespace-pre-wrap">{request[name]}</span> : say`none`}
+    </Fact>
+  ));
+
 /** Who it is for and what it is called by. */
 function Who({ request }: { request: RequestView }) {
-  const { category, host, jointHosts, moreCategories, requester, typedBy, people, contact, secondLine } =
-    request;
+  const { category, host, jointHosts, moreCategories, requester, typedBy, people } = request;
   return (
     <dl className="grid grid-cols-2 gap-3">
-      {secondLine && (
-        <Fact term={say`Second line`} className="col-span-2">
-          {secondLine}
-        </Fact>
-      )}
       <Fact term={say`Category`}>
         <span className="flex flex-wrap items-center gap-x-2 gap-y-1">
           <Mark mark={category.mark} hue={category.hue} /> {category.name}
@@ -55,7 +66,7 @@ function Who({ request }: { request: RequestView }) {
         ))}
       </Fact>
       <Fact term={say`People`}>{people}</Fact>
-      {contact && <Fact term={say`Contact on the day`}>{contact}</Fact>}
+      <PlainFacts request={request} section="what" />
       <Fact term={say`Asked by`} className="col-span-2">
         {requester.name}, <span className="break-words text-soft">{requester.email}</span>
         {typedBy && <span className="block text-soft">{say`typed by ${typedBy}`}</span>}
@@ -76,7 +87,7 @@ const Answers = ({ answers }: { answers: RequestView['answers'] }) => (
 
 /** What it needs there. */
 function Needs({ request }: { request: RequestView }) {
-  const { equipment, services, answers, lines, notes, wantsText, secondChoices, files } = request;
+  const { equipment, services, answers, lines, wantsText, secondChoices, files } = request;
   return (
     <>
       {wantsText && <Fact term={say`The office chooses a space`}>{wantsText}</Fact>}
@@ -121,9 +132,7 @@ function Needs({ request }: { request: RequestView }) {
           </ul>
         </Fact>
       )}
-      <Fact term={say`Setup notes`}>
-        {notes ? <span className="whitespace-pre-wrap">{notes}</span> : say`none`}
-      </Fact>
+      <PlainFacts request={request} section="needs" />
       {files.length > 0 && (
         <Fact term={say`Files`}>
           <FileList files={files} />

@@ -1,4 +1,5 @@
 'use client';
+import { fieldLabel, requestField } from '@/contracts/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say, sayAs } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
@@ -214,10 +215,10 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           </label>
         </div>
         <label>
-          <span className="font-semibold">{say`Second line`}</span>
+          <span className="font-semibold">{fieldLabel('secondLine')}</span>
           <input
             className="field"
-            maxLength={MOST_CHARACTERS.secondLine}
+            maxLength={requestField.secondLine.most}
             value={fields.secondLine}
             onChange={({ target }) => set({ secondLine: target.value })}
           />

@@ -1,4 +1,4 @@
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { PlanWishes } from '@/core/seating/plan/plan-seating';
 import type { Side } from '@/core/seating/plan/room';
 import type { PlanQuery, SpaceFloor } from '@/contracts/seating';

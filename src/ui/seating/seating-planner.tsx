@@ -1,10 +1,11 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
-import { LAYOUTS, wheelchairPlaces, type Layout } from '@/core/seating/capacity';
+import { LAYOUTS, type Layout } from '@/core/seating/layouts';
+import { wheelchairPlaces } from '@/core/seating/capacity';
 import { SIDES, type Side } from '@/core/seating/plan/room';
 import { planHref, type OwnLayout, type PlanQuery, type SpaceFloor } from '@/contracts/seating';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { sayFurniture, sayMinutes, sayPlaces, sayRules, SIDE_WORDS } from '@/contracts/words/seating';
 import { OwnLayouts } from './own-layouts';
 import { PlanDrawing } from './plan-drawing';

@@ -183,12 +183,12 @@ export function OrderCard({ order }: { order: OrderView }) {
         {order.notes && order.phase !== 'strike' && (
           <p className="mt-1 border-l-2 border-strong-rule pl-2 whitespace-pre-wrap">{order.notes}</p>
         )}
-        {order.contact && (
-          <p>
-            <span className="text-soft">{say`Contact on the day: `}</span>
-            {order.contact}
+        {order.told.map(({ label, text }) => (
+          <p key={label}>
+            <span className="text-soft">{`${label}: `}</span>
+            {text}
           </p>
-        )}
+        ))}
         <OrderChecklist order={order} />
         <OrderSaid order={order}>
           <a

@@ -60,19 +60,21 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
 interface QuantityListProps {
   readonly value: readonly QuantityFields[];
   readonly stores: readonly string[];
+  /** Names of answers that formulas can count with. */
+  readonly numbers: readonly string[];
   readonly faults: Readonly<Record<string, string>>;
   onChange(value: QuantityFields[]): void;
 }
 
 /** What the team brings, each with a formula that says at once whether it can be read. */
-export function QuantityList({ value, stores, faults, onChange }: QuantityListProps) {
+export function QuantityList({ value, stores, numbers, faults, onChange }: QuantityListProps) {
   const id = useId();
   const set = (key: string, part: Partial<QuantityFields>) =>
     onChange(value.map((each) => (each.key === key ? { ...each, ...part } : each)));
   return (
     <div>
       {value.map(({ key, name, store, formula }, index) => {
-        const fault = faults[`quantities.${index}.formula`] || (formula && formulaFault(formula));
+        const fault = faults[`quantities.${index}.formula`] || (formula && formulaFault(formula, numbers));
         return (
           <div
             key={key}

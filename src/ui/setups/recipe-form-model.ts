@@ -101,7 +101,7 @@ export const bodyOf = (fields: RecipeFields) => ({
 });
 
 /** What is wrong with a formula as it is typed, by the rule the server goes by; empty where it can be read. */
-export function formulaFault(text: string): string {
-  const problem = formulaProblem(text.trim());
-  return problem ? formulaSentence(problem) : '';
+export function formulaFault(text: string, numbers: readonly string[]): string {
+  const problem = formulaProblem(text.trim(), numbers);
+  return problem ? formulaSentence(problem, numbers) : '';
 }

@@ -3,10 +3,10 @@ import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { RecipeChoices, RecipeReply, StoredRecipe } from '@/contracts/recipes';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { FORMULA_NAME_WORDS } from '@/contracts/words/formulas';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
 import { isSameAnswer, RECIPE_PHASES, type ServiceAnswer } from '@/core/work-orders/recipe';
 import Link from '@/ui/primitives/link';
@@ -185,7 +185,9 @@ function WhenPart({ fields, faults, set }: PartProps) {
 }
 
 function WorkPart({ fields, choices, faults, set }: PartProps) {
-  const workFault = faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula) : '');
+  const numbers = choices.numbers.map(({ name }) => name);
+  const workFault =
+    faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula, numbers) : '');
   return (
     <section className="grid gap-3">
       <h2 className="text-xl">{say`How much`}</h2>
@@ -221,6 +223,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
       <QuantityList
         value={fields.quantities}
         stores={choices.stores}
+        numbers={numbers}
         faults={faults}
         onChange={(quantities) => set({ quantities })}
       />
@@ -233,6 +236,14 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
                 <code>{name}</code>
               </dt>
               <dd>{FORMULA_NAME_WORDS[name]}</dd>
+            </div>
+          ))}
+          {choices.numbers.map(({ name, question }) => (
+            <div key={name} className="contents">
+              <dt>
+                <code>{name}</code>
+              </dt>
+              <dd>{say`what was answered: ${question}`}</dd>
             </div>
           ))}
         </dl>

@@ -1,7 +1,8 @@
 import { rectsOverlap, type Rect } from './geometry';
 import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
 import { keptFree, type Room } from './room';
-import { CELL_MM, CHAIR_MM, keptSpacing, ROW_CLEAR_MM, TRESTLE } from './rules';
+import { CHAIR_MM, keptSpacing, ROW_CLEAR_MM, TRESTLE } from './rules';
+import { spotsIn } from './spots';
 import { stageAt } from './stage';
 
 export const BOARD_SHAPES = ['boardroom', 'u-shape', 'hollow-square'] as const;
@@ -108,9 +109,6 @@ function sizesFor(shape: BoardShape, room: Room): Size[] {
   );
 }
 
-/** Of the room there is to move it, the middle first. */
-const SHARES = [0.5, 0.25, 0.75, 0, 1];
-
 /** Where the shape stands with its chairs and a way all round it; null where it has no room. */
 function placeIn(
   room: Room,
@@ -122,15 +120,15 @@ function placeIn(
   const around = OUT + wayMm;
   const taken = keptFree(room);
   const free = { w: room.widthMm - w - 2 * around, h: room.depthMm - top - h - 2 * around };
-  if (free.w < 0 || free.h < 0) return null;
-  const steps = (span: number) => SHARES.map((share) => Math.floor((share * span) / CELL_MM) * CELL_MM);
-  for (const y of steps(free.h))
-    for (const x of steps(free.w)) {
-      const at = { x: x + around, y: top + y + around };
-      const box = { x: at.x - OUT, y: at.y - OUT, w: w + 2 * OUT, h: h + 2 * OUT };
-      if (!taken.some((each) => rectsOverlap(each, box))) return at;
-    }
-  return null;
+  const isFree = ({ x, y }: { x: number; y: number }) => {
+    const box = { x: x - OUT, y: y - OUT, w: w + 2 * OUT, h: h + 2 * OUT };
+    return !taken.some((each) => rectsOverlap(each, box));
+  };
+  return (
+    spotsIn(free)
+      .map(({ x, y }) => ({ x: x + around, y: top + y + around }))
+      .find(isFree) ?? null
+  );
 }
 
 /** One table to talk at, as large as the people need, or as the room lets it be. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { LAYOUTS, type Layout } from '../capacity';
+import { isSeated, LAYOUTS, type Layout } from '../layouts';
 import { boundsOf, isInside, overlap, type Shape } from './geometry';
 import type { Piece } from './pieces';
 import { planSeating, type PlanWishes, type SeatingPlan } from './plan-seating';
@@ -23,7 +23,7 @@ const wish = (layout: Layout, people: number, more: Partial<PlanWishes> = {}): P
   front: null,
   ...more,
 });
-const SEATED = LAYOUTS.filter((layout) => layout !== 'standing' && layout !== 'empty');
+const SEATED = LAYOUTS.filter(isSeated);
 const isSeat = ({ kind }: Piece) => kind === 'chair' || kind === 'wheelchair';
 
 const lengths = fc.integer({ min: 60, max: 300 }).map((tenths) => tenths * 100);
@@ -274,9 +274,28 @@ describe('what a room holds', () => {
     expect(planSeating(hall, wish('hollow-square', 24)).short).toBe(0);
   });
 
+  test('a circle is round: all chairs are as far from its middle, and the room says how many it can be', () => {
+    for (const people of [1, 2, 3, 12, 40]) {
+      const { pieces, short } = planSeating(room(12, 12), wish('circle', people));
+      expect([pieces.length, short]).toEqual([people, 0]);
+      const middles = pieces
+        .map(({ shape }) => boundsOf(shape))
+        .map(({ x, y, w, h }) => [x + w / 2, y + h / 2]);
+      const [mx, my] = [0, 1].map((axis) => middles.reduce((sum, each) => sum + each[axis]!, 0) / people);
+      const away = middles.map(([x, y]) => Math.hypot(x! - mx!, y! - my!));
+      expect(Math.max(...away) - Math.min(...away)).toBeLessThan(1);
+    }
+    // Reference: the ring of a room 9 m wide leaves 950 mm to each wall; chairs of 500 mm stand 150 mm apart on it.
+    const widest = Math.PI * (9000 - 2 * 950 - 500);
+    expect(planSeating(room(9, 9), wish('circle', 500)).seats).toBe(Math.floor(widest / 650));
+    expect(planSeating(room(9, 9), wish('circle', 500)).limit).toBe('room');
+    const column = { x: 4300, y: 4300, w: 400, h: 400 };
+    expect(planSeating(room(9, 9, { obstacles: [column] }), wish('circle', 20)).short).toBe(0);
+  });
+
   test('places for wheelchairs are made, and counted among the seats', () => {
-    for (const layout of ['theatre', 'rounds', 'cabaret'] as const) {
-      const plan = planSeating(room(16, 16), wish(layout, 60, { wheelchairs: 2 }));
+    for (const layout of ['theatre', 'rounds', 'cabaret', 'circle'] as const) {
+      const plan = planSeating(room(18, 18), wish(layout, 60, { wheelchairs: 2 }));
       expect([plan.wheelchairs, plan.seats]).toEqual([2, 60]);
     }
   });

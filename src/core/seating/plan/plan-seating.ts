@@ -1,6 +1,7 @@
-import type { Layout } from '../capacity';
+import { layoutRow, type Layout } from '../layouts';
 import { seatsByArea } from '../capacity';
 import { boardIn } from './boards';
+import { circleIn } from './circle';
 import { boundsOf, type Shape } from './geometry';
 import {
   PIECE_KINDS,
@@ -85,6 +86,7 @@ const BUILDS: Readonly<Record<Layout, Build>> = {
   boardroom: (room, wishes) => [boardIn(room, 'boardroom', wishes)],
   'u-shape': (room, wishes) => [boardIn(room, 'u-shape', wishes)],
   'hollow-square': (room, wishes) => [boardIn(room, 'hollow-square', wishes)],
+  circle: (room, wishes) => [circleIn(room, wishes)],
   standing: () => [],
   empty: () => [],
 };
@@ -199,7 +201,8 @@ function standing(room: Room, wishes: PlanWishes): SeatingPlan {
   const stages: Piece[] = stage ? [{ kind: 'stage', shape: turnedBack(stage, room, front) }] : [];
   const taken = [...keptFree(room), ...stages.map(({ shape }) => boundsOf(shape))];
   const free = taken.reduce((area, { w, h }) => area - w * h, room.widthMm * room.depthMm) / 1e6;
-  const most = wishes.layout === 'standing' ? seatsByArea(Math.max(0, free), 'standing') : wishes.people;
+  const most =
+    layoutRow[wishes.layout].loadFt2 === null ? wishes.people : seatsByArea(Math.max(0, free), wishes.layout);
   const seats = Math.min(wishes.people, most);
   return finished(front, stages, wishes, {
     seats,

@@ -21,6 +21,8 @@ export const BETWEEN_CHAIRS_MM = 500;
 export const CHAIR_MM = 500;
 /** Chairs at round tables stand at an angle: a disc holds them however they are turned. */
 export const CHAIR_DISC_MM = 500;
+/** Between two chairs of a circle: elbows, and somebody getting up. Common practice, no source. */
+export const CIRCLE_GAP_MM = 150;
 /** Between the edge of a table and the chair pushed up to it. */
 export const CHAIR_GAP_MM = 25;
 /** A place for a wheelchair: 36 × 48 in (2010 ADA Standards 802.1; values from memory). */

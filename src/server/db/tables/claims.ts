@@ -1,7 +1,7 @@
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import type { ClaimId, EquipmentTypeId, OccurrenceId, PersonId, ResourceId, SpaceId } from '@/core/ids';
 import { flag, integer, json, minute, oneOf, ownNumber, rowNumber, text, wallTime } from './column';
-import { answers, features } from './contents';
+import { foundRisk, answers, features } from './contents';
 import { table } from './table';
 
 const claim = () => rowNumber<ClaimId>().of('claim');
@@ -148,5 +148,13 @@ export const EquipmentUse = table(
 export const AtRisk = table(
   'at_risk',
   { key: ['claim_id', 'rule', 'subject'], past: 'none', isDerived: true },
-  { claim_id: claim(), rule: text(), subject: text(), since_min: minute(), sentence: text() },
+  {
+    claim_id: claim(),
+    rule: text(),
+    subject: text(),
+    since_min: minute(),
+    /** Of before: what was found stands in `finding` now, and this is empty. */
+    sentence: text(),
+    finding: json(foundRisk).orNull(),
+  },
 );

@@ -6,7 +6,9 @@ import { FACTS } from '@/core/publishing/facts';
 import type { Readers } from '@/core/publishing/readers';
 import { SEEING_ROLES } from '@/core/publishing/right-to-know';
 import { ROLES } from '@/core/roles';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { RULE_NAMES, type FindingFacts } from '@/core/checks/rules/all';
+import { doneFactsSchema } from '@/contracts/done-facts';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import type { OrderContent } from '@/core/work-orders/order-content';
@@ -74,5 +76,14 @@ const hasTitleAndTimes = z.looseObject({
 export const orderContent = z.custom<OrderContent>((value) => hasTitleAndTimes.safeParse(value).success);
 
 /** Whatever a form or a reply was at its time: read by schemas of its own where it is read at all. */
+/** A finding of a rule: its facts are its own, under its name. */
+export const foundRisk = z.object({
+  spaceId: id<SpaceId>().nullable(),
+  facts: z.custom<FindingFacts>(
+    (value) => z.looseObject({ rule: z.enum(RULE_NAMES) }).safeParse(value).success,
+  ),
+});
+
+export const doneFacts = doneFactsSchema;
 export const anything = z.unknown();
 export const document = z.record(z.string(), z.unknown());

@@ -207,6 +207,8 @@ export const Question = table(
     choices: json(words, []),
     seen_by: oneOf(['office', 'office-and-crews']).otherwise('office-and-crews'),
     retired_at: text().orNull(),
+    /** What formulas call the whole number it is answered by; null where it is answered in words. */
+    number_name: text().orNull(),
   },
 );
 

@@ -2,7 +2,7 @@ import { MAIL_KINDS } from '@/core/changes/mail-due';
 import type { OccurrenceId, PersonId, RequestId } from '@/core/ids';
 import { z } from 'zod';
 import { integer, json, minute, oneOf, ownNumber, rowNumber, text } from './column';
-import { anything } from './contents';
+import { anything, doneFacts } from './contents';
 import { numberOf } from '../shapes';
 import { table } from './table';
 
@@ -26,6 +26,8 @@ export const ChangeSetRow = table(
     undoes_id: changeSet().orNull(),
     /** What was answered, so that the same deed sent again is answered alike. */
     result: json(anything, null),
+    /** What was done, as code and facts; null where the action alone says it, and for changes of before. */
+    facts: json(doneFacts).orNull(),
   },
 );
 
@@ -59,9 +61,11 @@ export const HouseHistory = table(
     kind: text(),
     thing_id: rowNumber(),
     name: text(),
+    /** Empty where the facts say it. */
     did: text(),
     before: json(anything).orNull(),
     after: json(anything).orNull(),
+    facts: json(doneFacts).orNull(),
   },
 );
 

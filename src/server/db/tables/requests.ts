@@ -1,3 +1,4 @@
+import { REQUEST_FIELDS, type RequestFieldColumns } from '@/contracts/request-fields';
 import { REQUEST_KINDS } from '@/contracts/ask-details';
 import { THREAD_KINDS } from '@/contracts/talk';
 import { OCCURRENCE_STATES } from '@/core/changes/transitions';
@@ -10,12 +11,32 @@ import type {
   RequestId,
   SegmentId,
 } from '@/core/ids';
-import { day, flag, integer, json, minute, oneOf, ownNumber, rowNumber, text, wallTime } from './column';
+import {
+  day,
+  flag,
+  integer,
+  json,
+  minute,
+  oneOf,
+  ownNumber,
+  rowNumber,
+  text,
+  wallTime,
+  type Column,
+} from './column';
 import { anything, ownFields, words } from './contents';
 import { table } from './table';
 
 const request = () => rowNumber<RequestId>().of('request');
 const person = () => rowNumber<PersonId>().of('person');
+
+/** Plain texts of a request, each a column. The oldest was there before the others and has no default. */
+const requestFields = {
+  ...(Object.fromEntries(
+    Object.values(REQUEST_FIELDS).map(({ column }) => [column, text().otherwise('')]),
+  ) as { readonly [Name in keyof RequestFieldColumns]: Column<string, true> }),
+  notes: text(),
+};
 
 export const Request = table(
   'request',
@@ -27,7 +48,6 @@ export const Request = table(
     handler_id: person().orNull(),
     title: text(),
     public_text: text(),
-    notes: text(),
     people: integer(),
     publish: flag(),
     /** What was sent, as it was sent: never changed (a trigger). */
@@ -37,8 +57,7 @@ export const Request = table(
     audiences: json(words, []),
     other_space_ok: flag().otherwise(0),
     kind: oneOf(REQUEST_KINDS).otherwise('space'),
-    second_line: text().otherwise(''),
-    contact: text().otherwise(''),
+    ...requestFields,
     public_html: text().otherwise(''),
     /** What the office chooses a space by; null where one is named. */
     wants: json(anything, null),

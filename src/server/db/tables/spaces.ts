@@ -1,5 +1,5 @@
 import { FEATURES } from '@/core/spaces/features';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import type { BuildingId, EquipmentTypeId, PersonId, ResourceId, SpaceId } from '@/core/ids';
 import { day, flag, integer, json, minute, oneOf, ownNumber, real, rowNumber, text } from './column';
 import { doors, obstacles, seeingRoles, whoMayAsk } from './contents';

@@ -3,8 +3,7 @@ import { ClaimEquipment, ClaimService, ClaimSpace, Claim } from '../../db/tables
 import { Occurrence } from '../../db/tables/requests';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { News } from '../../repositories/changes/news';
-import { COMING_CLAIMS, COMING_DATES_OF_RECIPE, DATES_IN_FORCE } from '../effects.queries';
-import { datesInForce } from '../subjects';
+import { COMING_DATES_OF_RECIPE, DATES_IN_FORCE } from '../effects.queries';
 import { syncOrders } from './sync-orders';
 
 /** So many dates are brought in line by one go over the tables. */
@@ -20,17 +19,17 @@ async function datesChanged({ tx }: ChangeSet, news: News): Promise<OccurrenceId
   const parts = [...news.lines(ClaimSpace), ...news.lines(ClaimEquipment), ...news.lines(ClaimService)];
   const claims = new Set(parts.flatMap(({ after }) => (after ? [after.claim_id] : [])));
   const others = claims.size ? await tx.all(DATES_IN_FORCE, { ids: [...claims] }) : [];
-  return [...dates, ...datesInForce(news.lines(Claim)), ...others.map(({ occurrence_id }) => occurrence_id)];
+  const standing = news
+    .lines(Claim)
+    .flatMap(({ before, after }) =>
+      after && (before?.status === 'in-force' || after.status === 'in-force') ? [after.occurrence_id] : [],
+    );
+  return [...dates, ...standing, ...others.map(({ occurrence_id }) => occurrence_id)];
 }
 
 /** Dates to come whose orders are made from something of the house that is otherwise now. */
 async function datesOfHouse({ tx, at: now }: ChangeSet, news: News): Promise<OccurrenceId[]> {
   const dates: OccurrenceId[] = news.causes('work').flatMap((cause) => cause.dates);
-  for (const { spaces, types, isQuoted } of news.causes('house')) {
-    if (!isQuoted) continue;
-    const coming = await tx.all(COMING_CLAIMS, { now, spaces, types });
-    dates.push(...coming.map(({ occurrenceId }) => occurrenceId));
-  }
   for (const { services, equipment, spaces, categories } of news.causes('recipe')) {
     const coming = await tx.all(COMING_DATES_OF_RECIPE, { now, services, equipment, spaces, categories });
     dates.push(...coming.map(({ id }) => id));

@@ -1,5 +1,6 @@
 import type { RequestId } from '@/core/ids';
-import type { OrderedDate } from '@/core/work-orders/orders-for';
+import type { Answers } from '@/core/work-orders/numbers';
+import type { NumberAnswer, OrderedDate } from '@/core/work-orders/orders-for';
 import type { Reader } from '../../db/connection';
 import type { StoredClaim } from '../../repositories/claims/claims';
 import { NAMES_IN_ORDERS } from './orders.queries';
@@ -14,20 +15,32 @@ export async function orderedDates(
     requests: [...new Set(claims.map(({ requestId }): RequestId => requestId))],
     spaces: [...new Set(spaces)],
   });
-  return ({ occurrenceId, requestId, content }) => ({
-    occurrenceId,
-    ...names.requests[requestId]!,
-    services: (content.services ?? []).map(({ serviceId, answers }) => ({
-      serviceId,
-      answers: Object.entries(answers).flatMap(([question, answer]) =>
-        answer === '' ? [] : [{ question: names.questions[question] ?? question, answer }],
-      ),
-    })),
-    claim: content,
-    spaces: content.spaces.map(({ spaceId, layout }) => {
-      const { place, building, area, seats } = names.spaces[spaceId]!;
-      return { place, building, areaM2: area, seats: seats[layout] ?? 0 };
-    }),
-    equipment: content.equipment.map(({ typeId }) => names.equipment[typeId]!),
-  });
+  // What a service was answered stands on its orders as it is; these are of the request as a whole.
+  const askedOfRequest = names.numbers.filter(({ owner, isForCrews }) => owner !== 'service' && isForCrews);
+  const numberAnswers = (answers: Answers): NumberAnswer[] =>
+    askedOfRequest.flatMap(({ id, name, question, spaceId, categoryId }) => {
+      const answer = answers[id];
+      return answer === undefined ? [] : [{ name, question, answer, spaceId, categoryId }];
+    });
+  return ({ occurrenceId, requestId, content }) => {
+    const { answers, ...request } = names.requests[requestId]!;
+    return {
+      occurrenceId,
+      ...request,
+      numbers: { questions: names.numbers, answers },
+      numberAnswers: numberAnswers(answers),
+      services: (content.services ?? []).map(({ serviceId, answers: ofService }) => ({
+        serviceId,
+        answers: Object.entries(ofService).flatMap(([question, answer]) =>
+          answer === '' ? [] : [{ question: names.questions[question] ?? question, answer }],
+        ),
+      })),
+      claim: content,
+      spaces: content.spaces.map(({ spaceId, layout }) => {
+        const { place, building, area, seats } = names.spaces[spaceId]!;
+        return { place, building, areaM2: area, seats: seats[layout] ?? 0 };
+      }),
+      equipment: content.equipment.map(({ typeId }) => names.equipment[typeId]!),
+    };
+  };
 }

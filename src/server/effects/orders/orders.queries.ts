@@ -1,9 +1,11 @@
 import { z } from 'zod';
-import type { CategoryId, ClaimId, OccurrenceId } from '@/core/ids';
+import type { CategoryId, ClaimId, OccurrenceId, SpaceId } from '@/core/ids';
+import { NUMBER_QUESTIONS } from '../../repositories/world/recipes';
+import { Question } from '../../db/tables/house';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { BUILDING } from '../../repositories/names';
 import { jsonQuery, query } from '../../db/statement';
-import { numberOf } from '../../db/shapes';
+import { numberOf, zeroOrOne } from '../../db/shapes';
 import { listOf, minute, rowNumber } from '../../db/tables/column';
 import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
@@ -14,13 +16,15 @@ import { orderContent } from '../../db/tables/contents';
 export const NAMES_IN_ORDERS = jsonQuery({
   sql: `SELECT json_object(
   'requests', (SELECT json_group_object(r.id, json_object('reference', r.ref, 'eventTitle', r.title, 'notes', r.notes,
-    'categories', (SELECT json_group_array(x.category_id ORDER BY x.position) FROM request_category x WHERE x.request_id = r.id)))
+    'categories', (SELECT json_group_array(x.category_id ORDER BY x.position) FROM request_category x WHERE x.request_id = r.id),
+    'answers', (SELECT json_group_object(a.question_id, a.answer) FROM request_answer a WHERE a.request_id = r.id)))
     FROM request r WHERE r.id IN (SELECT value FROM json_each($requests))),
   'spaces', (SELECT json_group_object(s.id, json_object('place', s.name, 'building', ${BUILDING}, 'area', COALESCE(s.area_m2, s.length_m * s.width_m, 0),
     'seats', (SELECT json_group_object(l.layout, l.seats) FROM space_layout l WHERE l.space_id = s.id)))
     FROM space s JOIN building b ON b.id = s.building_id WHERE s.id IN (SELECT value FROM json_each($spaces))),
   'equipment', (SELECT json_group_object(t.id, json_object('name', t.name, 'store', st.name)) FROM equipment_type t JOIN store st ON st.id = t.store_id),
-  'questions', (SELECT json_group_object(q.id, q.text) FROM question q WHERE q.owner_kind = 'service')) AS json`,
+  'questions', (SELECT json_group_object(q.id, q.text) FROM question q WHERE q.owner_kind = 'service'),
+  'numbers', (${NUMBER_QUESTIONS})) AS json`,
   bind: { requests: listOf(Request.id), spaces: listOf(Space.id) },
   value: z.object({
     requests: z.record(
@@ -30,6 +34,7 @@ export const NAMES_IN_ORDERS = jsonQuery({
         eventTitle: z.string(),
         notes: z.string(),
         categories: z.array(numberOf<CategoryId>()).readonly(),
+        answers: z.record(z.string(), z.string()),
       }),
     ),
     spaces: z.record(
@@ -43,6 +48,17 @@ export const NAMES_IN_ORDERS = jsonQuery({
     ),
     equipment: z.record(z.string(), z.object({ name: z.string(), store: z.string() })),
     questions: z.record(z.string(), z.string()),
+    numbers: z.array(
+      z.object({
+        id: z.number(),
+        name: z.string(),
+        question: z.string(),
+        isForCrews: zeroOrOne,
+        spaceId: numberOf<SpaceId>().nullable(),
+        categoryId: numberOf<CategoryId>().nullable(),
+        owner: Question.owner_kind.schema,
+      }),
+    ),
   }),
 });
 

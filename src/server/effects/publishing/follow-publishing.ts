@@ -11,7 +11,7 @@ import {
 } from '../../db/tables/requests';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { News } from '../../repositories/changes/news';
-import { COMING_CLAIMS, PUBLIC_REQUESTS } from '../effects.queries';
+import { PUBLIC_REQUESTS } from '../effects.queries';
 import { requestsOfClaims } from '../subjects';
 import { syncPublished } from './sync-published';
 
@@ -49,24 +49,16 @@ function newAndWaiting(change: ChangeSet): Set<RequestId> {
   return made;
 }
 
-async function requestsOfHouse({ tx, at: now }: ChangeSet, news: News): Promise<RequestId[]> {
+async function requestsTold({ tx }: ChangeSet, news: News): Promise<RequestId[]> {
   const requests: RequestId[] = news.causes('readers').flatMap((cause) => cause.requests);
   if (news.causes('calendar').length) requests.push(...(await tx.value(PUBLIC_REQUESTS)));
-  for (const { spaces, types, isFiltered } of news.causes('house')) {
-    if (!isFiltered) continue;
-    const coming = await tx.all(COMING_CLAIMS, { now, spaces, types });
-    requests.push(...coming.map(({ requestId }) => requestId));
-  }
   return requests;
 }
 
 /** What readers see of every request that is otherwise than before. */
 export async function followPublishing(change: ChangeSet, news: News): Promise<void> {
   const waiting = newAndWaiting(change);
-  const requests = new Set([
-    ...(await requestsChanged(change, news)),
-    ...(await requestsOfHouse(change, news)),
-  ]);
+  const requests = new Set([...(await requestsChanged(change, news)), ...(await requestsTold(change, news))]);
   await syncPublished(
     change,
     [...requests].filter((id) => !waiting.has(id)),

@@ -1,5 +1,7 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { PersonId, RequestId } from '@/core/ids';
+import type { DoneFacts } from '@/contracts/done-facts';
+import { sayDone } from '@/contracts/say-done';
 import type { Writer } from '../../db/connection';
 import { nextNumbers } from '../../db/models';
 import { ChangeSetRequest, History } from '../../db/tables/records';
@@ -50,6 +52,19 @@ export class ChangeSet {
     readonly at: EpochMinute,
     private readonly effects: Effects,
   ) {}
+
+  private facts: DoneFacts | null = null;
+
+  /** Keeps what this change does, and says it to whoever does it. */
+  tell(facts: DoneFacts): string {
+    this.facts = facts;
+    return sayDone(facts);
+  }
+
+  /** What this change does; null where its action says all. */
+  get told(): DoneFacts | null {
+    return this.facts;
+  }
 
   /** Tells what is altered beside rows with a history; its effects follow with theirs. */
   because(cause: Cause): void {

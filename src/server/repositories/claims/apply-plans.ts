@@ -1,10 +1,10 @@
 import type { ClaimDraft, DatePlan } from '@/core/changes/plan-date';
 import type { OwnField } from '@/core/changes/patch';
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from '../changes/change-set';
 import { insertClaims } from './insert-claims';
-import { breakLinks, storeLinks, type NewLink } from './links';
+import { storeLinks, type NewLink } from './links';
 import { Claim } from '../../db/tables/claims';
 import { Occurrence } from '../../db/tables/requests';
 import { writeJson } from '../../db/tables/column';
@@ -22,7 +22,6 @@ export interface PlannedLink {
 }
 
 export interface PlannedChange {
-  readonly requestId: RequestId;
   readonly plan: DatePlan;
   /** What the date keeps of its own from now on; null leaves that as it is. */
   readonly own: readonly OwnField[] | null;
@@ -48,7 +47,7 @@ async function makeDrafts(change: ChangeSet, changes: readonly PlannedChange[]):
 }
 
 /** Turns the claims there are, held and in force ones last: at no moment are two of one date in force. */
-async function turnClaims(change: ChangeSet, changes: readonly PlannedChange[]): Promise<ClaimId[]> {
+async function turnClaims(change: ChangeSet, changes: readonly PlannedChange[]): Promise<void> {
   const turns = new Map(changes.flatMap(({ plan }) => plan.turns).map((each) => [each.claimId, each]));
   const released = [...turns.values()].filter(({ status }) => status === 'released' || status === 'wanted');
   const taking = [...turns.values()].filter(({ status }) => status === 'held' || status === 'in-force');
@@ -61,7 +60,6 @@ async function turnClaims(change: ChangeSet, changes: readonly PlannedChange[]):
         return { status: turn.status, hold_until_min: turn.holdUntil };
       },
     );
-  return released.map(({ claimId }) => claimId);
 }
 
 async function turnDates(
@@ -105,19 +103,14 @@ async function resolveLinks(
   }));
 }
 
-/**
- * Writes what was planned for dates of any number of requests: their claims, states and turnover links. What old claims
- * were linked to is let go before new links are made.
- */
+/** Writes what was planned for dates of any number of requests: their claims, states and turnover links. */
 export async function applyPlans(
   change: ChangeSet,
   changes: readonly PlannedChange[],
   links: readonly PlannedLink[],
 ): Promise<void> {
-  const leaving = await turnClaims(change, changes);
-  await breakLinks(change, leaving);
+  await turnClaims(change, changes);
   const made = await makeDrafts(change, changes);
   await turnDates(change, changes, made);
   await storeLinks(change, await resolveLinks(change, links, made));
-  for (const { requestId } of changes) change.requestIds.add(requestId);
 }

@@ -1,7 +1,7 @@
 import type { ClaimKind, ClaimStatus, LiveClaim } from '@/core/changes/plan-date';
 import type { ClaimId, EquipmentTypeId, OccurrenceId, RequestId, ResourceId, SpaceId } from '@/core/ids';
 import type { ClaimContent } from '@/core/occupancy/bands';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Feature } from '@/core/spaces/features';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';

@@ -1,8 +1,6 @@
-import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { ClaimSpace, TurnoverLink } from '../../db/tables/claims';
 import type { ChangeSet } from '../changes/change-set';
-import { CUT_SPACES, LINKS_OF_CLAIMS } from './claims.queries';
 
 /** Two claimed spaces that share a shoulder, and the minute at which one hands over to the other. */
 export interface NewLink {
@@ -11,19 +9,7 @@ export interface NewLink {
   readonly boundary: EpochMinute;
 }
 
-/** Takes away the links of claims that no longer occupy, and their own cuts; those of their neighbours are healed by an effect. */
-export async function breakLinks(change: ChangeSet, leaving: readonly ClaimId[]): Promise<void> {
-  if (!leaving.length) return;
-  await change.remove(TurnoverLink, await change.tx.all(LINKS_OF_CLAIMS, { ids: leaving }));
-  const cut = await change.tx.all(CUT_SPACES, { ids: leaving });
-  await change.update(
-    ClaimSpace,
-    cut.map(({ id }) => id),
-    () => ({ cut_start_min: null, cut_end_min: null }),
-  );
-}
-
-/** Stores links and cuts both sides at the boundary. */
+/** Stores links and cuts both sides at the boundary. Whoever hands over to somebody already is never asked to do so to another. */
 export async function storeLinks(change: ChangeSet, links: readonly NewLink[]): Promise<void> {
   if (!links.length) return;
   await change.insert(

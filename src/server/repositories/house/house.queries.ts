@@ -25,7 +25,7 @@ export const OFFICE_CONTACT = query({
 
 // One after another, as the office has put them.
 export const QUESTIONS = jsonQuery({
-  sql: `SELECT json_group_array(json_object('id', id, 'owner', owner_kind, 'ownerId', owner_id, 'text', text, 'required', required, 'choices', json(choices))
+  sql: `SELECT json_group_array(json_object('id', id, 'owner', owner_kind, 'ownerId', owner_id, 'text', text, 'required', required, 'choices', json(choices), 'numberName', number_name)
   ORDER BY owner_kind, owner_id, position, id) AS json FROM question WHERE retired_at IS NULL`,
   value: z.array(
     z.object({
@@ -35,6 +35,7 @@ export const QUESTIONS = jsonQuery({
       text: z.string(),
       required: zeroOrOne,
       choices: z.array(z.string()),
+      numberName: Question.number_name.schema,
     }),
   ),
 });

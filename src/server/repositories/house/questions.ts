@@ -20,3 +20,11 @@ export const questionsOf = (
   owner: QuestionOwner,
   ids: readonly number[],
 ): OwnedQuestion[] => all.filter((each) => each.owner === owner && ids.includes(each.ownerId));
+
+/** What formulas can count with: each name with the questions it is answered by, in the order of the names. */
+export async function numbersAsked(reader: Reader): Promise<{ name: string; question: string }[]> {
+  const asked = new Map<string, string[]>();
+  for (const { numberName, text } of await loadQuestions(reader))
+    if (numberName !== null) asked.set(numberName, [...(asked.get(numberName) ?? []), text]);
+  return [...asked].sort().map(([name, texts]) => ({ name, question: [...new Set(texts)].join('; ') }));
+}

@@ -1,5 +1,6 @@
 import type { AnyDoc } from '@/contracts/house-book/docs';
 import type { HistoryKind, Said } from '@/contracts/house-book/kinds';
+import type { DoneFacts } from '@/contracts/done-facts';
 import type { ChangeSet } from '../changes/change-set';
 import { HouseHistory } from '../../db/tables/records';
 import { writeJson } from '../../db/tables/column';
@@ -8,7 +9,9 @@ interface HistoryLine {
   readonly kind: HistoryKind;
   readonly id: number;
   readonly name: string;
-  readonly did: string;
+  /** As it was done, in the English of the code; or as facts. */
+  readonly did?: string;
+  readonly facts?: DoneFacts;
   readonly before: AnyDoc | Said | null;
   readonly after: AnyDoc | Said | null;
 }
@@ -24,7 +27,8 @@ export const writeThingHistory = (
       kind: row.kind,
       thing_id: row.id,
       name: row.name,
-      did: row.did,
+      did: row.did ?? '',
+      facts: row.facts ? writeJson(row.facts) : null,
       before: row.before && writeJson<unknown>(row.before),
       after: row.after && writeJson<unknown>(row.after),
     },

@@ -1,22 +1,21 @@
 import { say } from '@/contracts/language/say';
-import type { RequestId } from '@/core/ids';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { Feature } from '@/core/spaces/features';
 import { addWallMinutes, dateOf, type LocalDateTime } from '@/core/time/local-time';
 import type { RequestKind } from '@/contracts/ask-details';
 import type { FileLine } from '@/contracts/files';
 import type { RequestDetails } from '@/contracts/request-view';
-import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { FEATURE_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { listText } from '@/contracts/words/rule';
 import { dayShort, momentText, sayTime } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Reader } from '../../db/connection';
+import type { RequestRow } from './request-rows';
 import { DETAILS_OF_REQUEST } from './requests.queries';
 
 interface DetailRow {
   readonly kind: RequestKind;
-  readonly secondLine: string;
-  readonly contact: string;
   readonly publicHtml: string;
   readonly wants: { layout: Layout | null; features: Feature[]; building: string } | null;
   readonly secondChoices: { spaceId: number | null; startsAt: LocalDateTime | null }[];
@@ -58,14 +57,13 @@ function secondChoiceText({ secondChoices, spaces }: DetailRow, index: number): 
 /** What a request says beside place and time; answers that are for the office only are left out for others. */
 export async function requestDetails(
   reader: Reader,
-  request: { readonly id: RequestId; readonly tzid: string; readonly startLocal: LocalDateTime },
+  request: Pick<RequestRow, 'id' | 'tzid' | 'startLocal' | 'fields'>,
   mayReadAll: boolean,
 ): Promise<RequestDetails> {
   const row = await reader.value(DETAILS_OF_REQUEST, { id: request.id });
   return {
     kind: row.kind,
-    secondLine: row.secondLine,
-    contact: row.contact,
+    ...request.fields,
     jointHosts: row.hosts.slice(1),
     moreCategories: row.categories.slice(1),
     publicHtml: row.publicHtml,

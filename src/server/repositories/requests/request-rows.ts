@@ -1,3 +1,4 @@
+import type { RequestFieldName } from '@/contracts/request-fields';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { CategoryId, ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { ClaimDraft } from '@/core/changes/plan-date';
@@ -25,7 +26,7 @@ export interface RequestRow {
   readonly ref: string;
   readonly title: string;
   readonly publicText: string;
-  readonly notes: string;
+  readonly fields: Record<RequestFieldName, string>;
   readonly people: number;
   readonly publish: boolean;
   readonly askedMin: EpochMinute;
@@ -48,6 +49,8 @@ export interface RequestRow {
   /** For whom it is published; what the check compares with other public events. */
   readonly audiences: string[];
   readonly categoryIds: CategoryId[];
+  /** To questions of its spaces and categories, by the number of the question. */
+  readonly answers: Record<string, string>;
   readonly otherSpaceOk: 0 | 1;
   readonly kind: RequestKind;
   /** What its dates were made by, in order; the fields above are those of the first. */
@@ -153,6 +156,7 @@ export const askedFactsOf = (request: RequestRow) => ({
   requestId: request.id,
   audiences: audiencesOf(request),
   categories: request.categoryIds,
+  answers: request.answers,
 });
 
 /** A date is past when its occupied end is not after now. */

@@ -1,5 +1,6 @@
+import { fieldsAsJson, REQUEST_FIELD_NAMES } from '@/contracts/request-fields';
 import { FEATURES } from '@/core/spaces/features';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { OWN_FIELDS } from '@/core/changes/patch';
 import { OCCURRENCE_STATES } from '@/core/changes/transitions';
 import { REQUEST_KINDS } from '@/contracts/ask-details';
@@ -10,20 +11,21 @@ import type { LocalDateTime } from '@/core/time/local-time';
 import { BUILDING, tieTo } from '../names';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf, textOf, zeroOrOne } from '../../db/shapes';
-import { flag, integer, listOf } from '../../db/tables/column';
+import { integer, listOf } from '../../db/tables/column';
 import { Occurrence, Request, RequestHost } from '../../db/tables/requests';
 import { AtRisk, Claim } from '../../db/tables/claims';
 import { Membership, Person } from '../../db/tables/people';
 import { ChangeSetRequest, ChangeSetRow, History } from '../../db/tables/records';
 
 export const REQUESTS = `
-SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 'publicText', r.public_text, 'notes', r.notes, 'people', r.people,
+SELECT json_group_array(json_object('id', r.id, 'ref', r.ref, 'title', r.title, 'publicText', r.public_text, 'fields', json_object(${fieldsAsJson()}), 'people', r.people,
   'publish', json(iif(r.publish, 'true', 'false')), 'askedMin', r.asked_min, 'version', r.row_version, 'requesterId', r.requester_id,
   'deputies', (SELECT json_group_array(d.deputy_id) FROM deputy d WHERE d.person_id = r.requester_id),
   'requester', p.name, 'requesterEmail', p.email, 'host', g.name, 'category', c.name, 'mark', c.mark, 'hue', c.hue,
   'rrule', s.rrule, 'tzid', s.tzid, 'startLocal', s.start_local, 'endLocal', s.end_local, 'allDay', s.all_day,
   'endless', EXISTS (SELECT 1 FROM segment e WHERE e.request_id = r.id AND e.endless = 1), 'audiences', json(r.audiences),
   'categoryIds', (SELECT json_group_array(x.category_id) FROM request_category x WHERE x.request_id = r.id), 'otherSpaceOk', r.other_space_ok, 'kind', r.kind,
+  'answers', (SELECT json_group_object(a.question_id, a.answer) FROM request_answer a WHERE a.request_id = r.id),
   'segments', (SELECT json_group_array(json_object('id', e.id, 'rrule', e.rrule, 'tzid', e.tzid, 'startLocal', e.start_local, 'endLocal', e.end_local, 'endless', e.endless) ORDER BY e.no)
     FROM segment e WHERE e.request_id = r.id),
   'isQuestionOpen', COALESCE((SELECT m.is_question FROM thread t JOIN message m ON m.thread_id = t.id
@@ -38,7 +40,7 @@ const requestShape = z.object({
   ref: z.string(),
   title: z.string(),
   publicText: z.string(),
-  notes: z.string(),
+  fields: z.record(z.enum(REQUEST_FIELD_NAMES), z.string()),
   people: z.number(),
   publish: z.boolean(),
   askedMin: numberOf<EpochMinute>(),
@@ -59,6 +61,7 @@ const requestShape = z.object({
   endless: zeroOrOne,
   audiences: z.array(z.string()),
   categoryIds: z.array(numberOf<CategoryId>()),
+  answers: z.record(z.string(), z.string()),
   otherSpaceOk: zeroOrOne,
   kind: z.enum(REQUEST_KINDS),
   segments: z
@@ -183,7 +186,7 @@ export const REQUESTS_OF_CHANGE =
   '(SELECT COUNT(*) FROM change_set_request y WHERE y.change_set_id = c.id) AS requests';
 
 export const CHANGES_OF = query({
-  sql: `SELECT c.id AS changeSet, x.request_id AS request, p.name, c.action, c.at_min AS at, c.reason, c.result, ${REQUESTS_OF_CHANGE}
+  sql: `SELECT c.id AS changeSet, x.request_id AS request, p.name, c.action, c.at_min AS at, c.reason, c.result, c.facts, ${REQUESTS_OF_CHANGE}
      FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
      WHERE x.request_id = $request ORDER BY c.id DESC LIMIT $most`,
   bind: { request: ChangeSetRequest.request_id, most: integer() },
@@ -195,12 +198,13 @@ export const CHANGES_OF = query({
     request: ChangeSetRequest.request_id,
     action: ChangeSetRow.action,
     result: ChangeSetRow.result,
+    facts: ChangeSetRow.facts,
     requests: integer(),
   },
 });
 
 export const DETAILS_OF_REQUEST = jsonQuery({
-  sql: `SELECT json_object('kind', r.kind, 'secondLine', r.second_line, 'contact', r.contact, 'publicHtml', r.public_html, 'wants', json(r.wants),
+  sql: `SELECT json_object('kind', r.kind, 'publicHtml', r.public_html, 'wants', json(r.wants),
   'secondChoices', json(r.second_choices), 'typedBy', (SELECT name FROM person WHERE id = r.typed_by_id), 'askedMin', r.asked_min,
   'hosts', (SELECT json_group_array(g.name ORDER BY h.position) FROM request_host h JOIN organisation g ON g.id = h.organisation_id WHERE h.request_id = r.id),
   'categories', (SELECT json_group_array(json_object('name', c.name, 'mark', c.mark, 'hue', c.hue) ORDER BY k.position) FROM request_category k JOIN category c ON c.id = k.category_id WHERE k.request_id = r.id),
@@ -215,8 +219,6 @@ FROM request r WHERE r.id = $id`,
   bind: { id: Request.id },
   value: z.object({
     kind: z.enum(REQUEST_KINDS),
-    secondLine: z.string(),
-    contact: z.string(),
     publicHtml: z.string(),
     wants: z
       .object({
@@ -244,8 +246,13 @@ FROM request r WHERE r.id = $id`,
 });
 
 export const RISKS_OF_REQUEST = query({
-  sql: `SELECT k.claim_id AS claim, k.rule = 'crew-short' AS isCrew, k.sentence FROM at_risk k JOIN claim c ON c.id = k.claim_id
+  sql: `SELECT k.claim_id AS claim, k.rule, k.sentence, k.finding FROM at_risk k JOIN claim c ON c.id = k.claim_id
 WHERE c.status = 'in-force' AND c.end_min > $now ORDER BY k.since_min, k.rule`,
   bind: { now: Claim.end_min },
-  row: { claim: AtRisk.claim_id, isCrew: flag(), sentence: AtRisk.sentence },
+  row: {
+    claim: AtRisk.claim_id,
+    rule: AtRisk.rule,
+    sentence: AtRisk.sentence,
+    finding: AtRisk.finding,
+  },
 });

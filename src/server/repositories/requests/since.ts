@@ -1,7 +1,10 @@
 import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
+import type { DoneFacts } from '@/contracts/done-facts';
+import { isCounted, sayDone } from '@/contracts/say-done';
 import { momentText } from '@/contracts/words/when';
+import { readJson, type JsonText } from '../../db/tables/column';
 import type { Reader } from '../../db/connection';
 import { movesIn, sayTurns, turnedDates, type TurnedDate } from './turned-dates';
 import { CHANGES_OF } from './requests.queries';
@@ -12,6 +15,7 @@ export interface ChangeOfRequest {
   readonly request: RequestId;
   readonly action: string;
   readonly result: string;
+  readonly facts: JsonText<DoneFacts> | null;
   /** How many requests the change is about. */
   readonly requests: number;
 }
@@ -33,8 +37,13 @@ export interface HistoryEntry {
   readonly reason: string;
 }
 
-// Results of decisions carry their summary; that of asking does not need one.
-export function summaryOf({ action, result }: Pick<ChangeOfRequest, 'action' | 'result'>): string {
+/** What a change did, to whoever reads it. Of before only the sentence is kept that its answer carried. */
+export function summaryOf({
+  action,
+  result,
+  facts,
+}: Pick<ChangeOfRequest, 'action' | 'result' | 'facts'>): string {
+  if (facts !== null) return sayDone(readJson(facts));
   const value = JSON.parse(result) as { summary?: string } | null;
   return value?.summary ?? say(action);
 }
@@ -43,7 +52,8 @@ export function summaryOf({ action, result }: Pick<ChangeOfRequest, 'action' | '
 export function whatOf(change: ChangeOfRequest, turns: readonly TurnedDate[]): string {
   if (change.requests < 2) return summaryOf(change);
   const own = turns.filter((turn) => turn.changeSet === change.changeSet && turn.request === change.request);
-  return sayTurns(own) || say(change.action);
+  const facts = change.facts && readJson(change.facts);
+  return sayTurns(own) || (facts && !isCounted(facts) ? sayDone(facts) : say(change.action));
 }
 
 /** Of the changes of many requests: what they made of dates. */

@@ -53,6 +53,11 @@ const recipesWhere = (
 export const HOUSE_RECIPES = `SELECT json_object('recipes', (${recipesWhere('request_id IS NULL')}),
   'services', (SELECT json_group_array(json_object('id', id, 'name', name, 'teamId', team_id, 'leadDays', lead_days, 'crewMin', crew_min) ORDER BY id) FROM service))`;
 
+/** A scalar statement: questions in use that are answered by a number. */
+export const NUMBER_QUESTIONS = `SELECT json_group_array(json_object('id', id, 'name', number_name, 'question', text, 'isForCrews', seen_by = 'office-and-crews',
+  'spaceId', iif(owner_kind = 'space', owner_id, NULL), 'categoryId', iif(owner_kind = 'category', owner_id, NULL), 'owner', owner_kind) ORDER BY owner_kind, owner_id, position)
+  FROM question WHERE number_name IS NOT NULL AND retired_at IS NULL`;
+
 /** A scalar statement: recipes made by hand for the requests in `$requests`. */
 export const HAND_MADE_RECIPES = recipesWhere('request_id IN (SELECT value FROM json_each($requests))');
 

@@ -1,6 +1,6 @@
-import { holdingsOf } from '@/core/checks/check';
-import type { AskedFacts, WantedDate } from '@/core/checks/findings';
-import { wantedParts, type WantedPart } from '@/core/checks/occupied';
+import { holdingsOf } from '@/core/checks/holdings';
+import type { AskedFacts, WantedDate } from '@/core/checks/asked';
+import { wantedParts, type WantedPart } from '@/core/checks/parts';
 import type { ClaimId, EquipmentTypeId, RequestId, ResourceId } from '@/core/ids';
 import { impliedUses } from '@/core/occupancy/imply';
 import type {
@@ -25,7 +25,8 @@ import {
   type EquipmentRow,
   type SpaceRow,
 } from './space-facts';
-import { HOUSE_RECIPES, houseRecipes, type HouseRecipeRows } from './recipes';
+import type { NumberQuestion } from '@/core/work-orders/numbers';
+import { HOUSE_RECIPES, houseRecipes, NUMBER_QUESTIONS, type HouseRecipeRows } from './recipes';
 import { TEAM_LOADS, teamWindows, toTeamLoads, type TeamRow } from './team-loads';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
@@ -220,6 +221,7 @@ interface Surroundings {
   readonly version: number;
   readonly teams?: TeamRow[];
   readonly recipes?: HouseRecipeRows;
+  readonly numbers?: NumberQuestion[];
   readonly expected?: SeriesRow[];
 }
 
@@ -244,7 +246,7 @@ function loadSurroundings(reader: Reader, asked: Windows, has: Present): Promise
     version: HOUSE_VERSION,
     clashing: CLASHING_WINDOWS,
     expected: EXPECTED_SERIES,
-    ...(has.roster && { teams: TEAM_LOADS, recipes: HOUSE_RECIPES }),
+    ...(has.roster && { teams: TEAM_LOADS, recipes: HOUSE_RECIPES, numbers: NUMBER_QUESTIONS }),
     ...(useWindows.length && { uses: USES_IN_WINDOWS }),
     ...(has.waiting && { waiting: WAITING_IN_WINDOWS }),
     ...(eventWindows.length && { publicEvents: PUBLIC_IN_WINDOWS }),
@@ -320,6 +322,7 @@ async function withFacts(
     waiting: toWaiting(found.waiting ?? [], replaced),
     publicEvents: toPublicEvents(found.publicEvents ?? [], replaced),
     teams: toTeamLoads(found.teams ?? [], found.recipes ? houseRecipes(found.recipes) : [], replaced),
+    numbers: found.numbers ?? [],
     expected: toExpectedSeries(found.expected ?? []),
   };
   return { world, version: found.version };

@@ -1,4 +1,4 @@
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import { NearWorld } from '@/core/remedies/near-world';
 import { MOST_CHECKS, waysOutOf, type DateInTrouble, type Search } from '@/core/remedies/of-date';
 import { waysOutOfSeries } from '@/core/remedies/of-series';

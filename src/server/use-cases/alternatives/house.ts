@@ -1,6 +1,6 @@
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
 import type { Bounds, HousedSpace } from '@/core/remedies/bounds';
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import type { Reader } from '../../db/connection';
 import { siteDays } from '../../repositories/world/space-facts';
 import { knownSpaces } from '../calendar/board-house';

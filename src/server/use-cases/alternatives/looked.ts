@@ -1,4 +1,5 @@
-import type { AskedFacts, Side } from '@/core/checks/findings';
+import type { AskedFacts } from '@/core/checks/asked';
+import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import type { DateInTrouble } from '@/core/remedies/of-date';
 import type { RequestRow } from '../../repositories/requests/request-rows';

@@ -1,4 +1,4 @@
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import type { ClaimId, RequestId } from '@/core/ids';
 import type { ClaimContent, WantedSpace } from '@/core/occupancy/bands';
 import type { WorldSnapshot } from '@/core/checks/world';

@@ -1,5 +1,6 @@
 import { say } from '@/contracts/language/say';
-import type { AskedFacts, Side } from '@/core/checks/findings';
+import type { AskedFacts } from '@/core/checks/asked';
+import type { Side } from '@/core/checks/rules/rule';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { WaysOutInput } from '@/contracts/ways-out';
 import type { Context } from '../../context/context';

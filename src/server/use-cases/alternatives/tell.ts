@@ -1,4 +1,5 @@
-import type { Finding, Side } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import { severityOf } from '@/core/checks/findings';
 import type { WorldSnapshot } from '@/core/checks/world';
 import type { NearWorld } from '@/core/remedies/near-world';

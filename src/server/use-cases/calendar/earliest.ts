@@ -1,6 +1,7 @@
 import { earliestMoments, type EarliestWanted, type Moment } from '@/core/checks/earliest';
-import { severityOf, type Side } from '@/core/checks/findings';
-import { checkPolicy } from '@/core/checks/policy';
+import { severityOf } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
+import { findingsOfSpace } from '@/core/checks/check';
 import { candidatesFor, type Candidate } from '@/core/checks/place-search';
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
@@ -10,7 +11,7 @@ import { startOfDay, toLocal } from '@/core/time/zone';
 import { ON_DAYS, type EarliestMoment, type EarliestReply, type EarliestSearch } from '@/contracts/earliest';
 import { familiarRank, type Familiar } from '@/contracts/own';
 import { done, type Outcome } from '@/contracts/refusal';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
@@ -128,8 +129,12 @@ function mayAskFor(
 ): (space: SpaceId, event: Interval) => boolean {
   const bySpace = new Map(facts.map((each) => [each.id, each]));
   return (space, event) => {
+    const own = bySpace.get(space);
+    if (!own) return false;
     const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
-    const findings = checkPolicy(date, bySpace.get(space)!, asker, horizonMonths, tzid);
+    const wanted = { spaceId: space, layout: 'empty' as const, people: 0, setupMin: 0, strikeMin: 0 };
+    const check = { world: { tzid, horizonMonths }, asked: { asker } };
+    const findings = findingsOfSpace(['policy', 'not-a-period'], [date, wanted, own], check);
     return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
   };
 }

@@ -12,7 +12,9 @@ import {
   type PlaceAnswer,
   type PlaceWanted,
 } from '@/core/checks/place-search';
-import { verdictOf, type AskedFacts, type Finding, type Verdict } from '@/core/checks/findings';
+import { verdictOf, type Verdict } from '@/core/checks/findings';
+import type { AskedFacts } from '@/core/checks/asked';
+import type { WorldSnapshot } from '@/core/checks/world';
 import { overlaps } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
 import { datesAsked, type AskedDate, type AskedDates } from '@/contracts/asked-dates';
@@ -21,7 +23,7 @@ import type { CheckInput } from '@/contracts/ask';
 import type { FoundPlace, PlaceSearch, PlacesReply } from '@/contracts/places';
 import { done, type Outcome } from '@/contracts/refusal';
 import { familiarRank, type Familiar } from '@/contracts/own';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { sayUnfit, sayUnfitSpaces } from '@/contracts/words/unfit';
 import type { Context } from '../../context/context';
 import { loadWorld } from '../../repositories/world/snapshot';
@@ -129,21 +131,24 @@ interface Searched {
 /** Verdicts of all candidates on all dates: what is alike is checked once, what stands in each comes in one statement. */
 async function verdictsOf({ ctx, candidates, wanted, side, asked }: Searched): Promise<Verdict[][]> {
   const { db } = ctx;
-  const groups = groupAlike(candidates);
+  const [any] = candidates;
+  if (!any) return [];
   const standing = await standingIn(db, candidates, wanted);
-  const verdicts = (findings: readonly (readonly Finding[])[]) =>
-    findings.map((each) => verdictOf(each, side));
+  const worldOf = (candidate: Candidate) => loadWorld(db, datesIn(candidate, wanted));
+  const verdicts = (candidate: Candidate, world: WorldSnapshot): Verdict[] =>
+    findingsIn(candidate, wanted, world, asked).map((each) => verdictOf(each, side));
+  const worldOfAny = await worldOf(any);
+  const groups = groupAlike(candidates, worldOfAny);
   const alike: Verdict[][] = [];
-  for (const [first] of groups) {
-    const candidate = candidates[first!]!;
-    const world = await loadWorld(db, datesIn(candidate, wanted));
-    alike.push(verdicts(findingsIn(candidate, wanted, { ...world, busy: [] }, asked)));
+  for (const group of groups) {
+    const [first = any] = group.flatMap((index) => candidates[index] ?? []);
+    const world = first === any ? worldOfAny : await worldOf(first);
+    alike.push(verdicts(first, { ...world, busy: [] }));
   }
   const whole = new Map<number, Verdict[]>();
   for (const index of doubtfulAmong(candidates, wanted, standing)) {
-    const candidate = candidates[index]!;
-    const world = await loadWorld(db, datesIn(candidate, wanted));
-    whole.set(index, verdicts(findingsIn(candidate, wanted, world, asked)));
+    const candidate = candidates[index];
+    if (candidate) whole.set(index, verdicts(candidate, await worldOf(candidate)));
   }
   return answerAll(groups, alike, whole, standing);
 }

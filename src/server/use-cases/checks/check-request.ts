@@ -16,7 +16,7 @@ import {
   type AskedDates,
   type FewerDates,
 } from '@/contracts/asked-dates';
-import type { Side } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 
 /** Who decides requests sees them as the office does. */
 export const sideOf = (ctx: Context): Side =>

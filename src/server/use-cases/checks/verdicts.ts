@@ -1,13 +1,8 @@
 import { checkDates, findingsByDate } from '@/core/checks/check';
-import {
-  severityOf,
-  verdictOf,
-  type AskedFacts,
-  type Finding,
-  type Side,
-  type Verdict,
-  type WantedDate,
-} from '@/core/checks/findings';
+import { severityOf, verdictOf, type Finding, type Verdict } from '@/core/checks/findings';
+import type { AskedFacts, WantedDate } from '@/core/checks/asked';
+import { ruleOf } from '@/core/checks/rules/all';
+import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimId, PersonId } from '@/core/ids';
 import { consentFindings } from '@/core/checks/consent';
 import type { WorldSnapshot } from '@/core/checks/world';
@@ -34,30 +29,17 @@ export interface FindingSpeaker {
 }
 
 /** The claim of somebody else a finding is about, as far as it is one. */
-function colliderOf({ facts }: Finding): ClaimId | null {
-  switch (facts.rule) {
-    case 'occupied':
-    case 'unit-taken':
-      return facts.by.kind === 'same-request' ? null : facts.by.claimId;
-    case 'shared-shoulder':
-      return facts.by.claimId;
-    case 'same-audience':
-    case 'expected-later':
-      return facts.claimId;
-    default:
-      return null;
-  }
-}
+const otherOf = ({ facts }: Finding): ClaimId | null => ruleOf(facts).other(facts);
 
 export async function speakerFor(
   reader: Reader,
   viewer: Context['viewer'],
-  world: WorldSnapshot,
+  world: Pick<WorldSnapshot, 'tzid'>,
   findings: readonly Finding[],
   side: Side,
   known?: Names,
 ): Promise<FindingSpeaker> {
-  const colliders = findings.flatMap((finding) => colliderOf(finding) ?? []);
+  const colliders = findings.flatMap((finding) => otherOf(finding) ?? []);
   const titles = await titlesFor(reader, viewer, [...new Set(colliders)]);
   const names = known ?? (await loadNames(reader));
   return { say: (finding) => speak(finding, world, names, titles, side) };
@@ -65,13 +47,13 @@ export async function speakerFor(
 
 function speak(
   finding: Finding,
-  world: WorldSnapshot,
+  world: Pick<WorldSnapshot, 'tzid'>,
   names: Names,
   titles: ReadonlyMap<ClaimId, string>,
   side: Side,
 ): string {
   const { facts, spaceId } = finding;
-  const by = colliderOf(finding);
+  const by = otherOf(finding);
   return sayFinding(facts, {
     tzid: world.tzid,
     side,

@@ -1,6 +1,7 @@
 import { byLoss, firstLoss, nearness, type DeskPlace } from '@/core/changes/what-is-lost';
 import { findingsByDate } from '@/core/checks/check';
-import { isConsentRefused, type Finding, type WantedDate } from '@/core/checks/findings';
+import { isConsentRefused, type Finding } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import type { OccurrenceId, RequestId, PersonId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
 import { NearWorld } from '@/core/remedies/near-world';
@@ -163,7 +164,7 @@ const lossOf = (desk: Desk, request: RequestRow, open: readonly DateRow[]) =>
     })),
   );
 
-/** In one sentence each: how many dates are what. */
+/** How many dates have which verdict, wait for a change, or are at risk. */
 const countsOf = (
   all: readonly DateRow[],
   own: readonly DateRow[],

@@ -1,8 +1,15 @@
+import {
+  editedFields,
+  fieldColumns,
+  REQUEST_FIELD_NAMES,
+  type RequestFieldTexts,
+} from '@/contracts/request-fields';
 import { tellEdited } from '../../effects/letters/tell-edited';
 import { say, unsaid } from '@/contracts/language/say';
 import type { EditWordsInput } from '@/contracts/edit-words';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { listText } from '@/contracts/words/rule';
+import type { Edit } from '@/contracts/done-facts';
+import { sayEdit } from '@/contracts/say-done';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { loadRequest, type RequestRow } from '../../repositories/requests/request-rows';
@@ -10,18 +17,17 @@ import { lastChange } from '../../repositories/requests/since';
 import { Request } from '../../db/tables/requests';
 import { IS_WAITING } from './decide.queries';
 
-const quoted = (text: string) => (text ? `“${text}”` : say`nothing`);
-
-/** One line for each thing that is otherwise, with what it was. */
-function differences(request: RequestRow, input: EditWordsInput): string[] {
-  const lines = [
-    request.title !== input.title && say`Title: ${quoted(input.title)}, before ${quoted(request.title)}`,
-    request.notes !== input.notes &&
-      say`Setup notes: ${quoted(input.notes)}, before ${quoted(request.notes)}`,
-    request.publish !== input.publish &&
-      (input.publish ? say`Readers see it, before only the office` : say`Readers do not see it any more`),
+/** Each thing that is otherwise, with what it was. */
+function differences(before: RequestRow, after: EditWordsInput, fields: RequestFieldTexts): Edit[] {
+  const edits: (Edit | false)[] = [
+    before.title !== after.title && { of: 'title', from: before.title, to: after.title },
+    ...REQUEST_FIELD_NAMES.map(
+      (name) =>
+        before.fields[name] !== fields[name] && { of: name, from: before.fields[name], to: fields[name] },
+    ),
+    before.publish !== after.publish && { of: 'shown', to: after.publish },
   ];
-  return lines.filter((line) => line !== false);
+  return edits.filter((edit) => edit !== false);
 }
 
 /**
@@ -41,26 +47,22 @@ export async function editWords(
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const waiting = await change.tx.all(IS_WAITING, { id: request.id });
     if (!waiting.length) return refuse({ code: 'not-waiting' });
-    const changes = differences(request, input);
-    if (!changes.length)
+    const fields = { ...request.fields, ...editedFields(input) };
+    const edits = differences(request, input, fields);
+    if (!edits.length)
       return refuse({
         code: 'bad-input',
         fields: [{ path: 'title', message: say`Nothing is different. Change something first.` }],
       });
     await change.updateVersioned(Request, [request.id], {
       title: input.title,
-      notes: input.notes,
+      ...fieldColumns(fields),
       publish: input.publish ? 1 : 0,
     });
     change.requestIds.add(request.id);
-    await tellEdited(
-      change,
-      { ...request, title: input.title },
-      () => differences(request, input),
-      input.reason,
-    );
+    await tellEdited(change, { ...request, title: input.title }, () => edits.map(sayEdit), input.reason);
     return done({
-      summary: say`changed what it says: ${listText(changes)}`,
+      summary: change.tell({ did: 'words-edited', edits }),
       changeSet: change.id,
     });
   });

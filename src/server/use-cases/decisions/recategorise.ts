@@ -2,7 +2,6 @@ import { say, unsaid } from '@/contracts/language/say';
 import type { RecategoriseInput } from '@/contracts/bookings';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { lastChange } from '../../repositories/requests/since';
@@ -64,7 +63,7 @@ export async function recategorise(
     for (const id of ids) change.requestIds.add(id);
     return done({
       changed: ids.length,
-      summary: say`put ${countText(ids.length, 'request', 'requests')} into “${category.name}”`,
+      summary: change.tell({ did: 'recategorised', requests: ids.length, category: category.name }),
       numbers: NOTHING_MOVES,
       changeSet: change.id,
       blocked: [],

@@ -16,9 +16,9 @@ interface RiskRow {
 }
 
 /** Booked dates to come that something has befallen, soonest first; of one request the same is said once, with a number. */
-export async function risks({ db, clock }: Context): Promise<RiskLine[]> {
-  const found = await risksByClaim(db, clock.now(), 'office');
-  const rows = await db.value(DATES_AT_RISK, { claims: [...found.keys()] });
+export async function risks(ctx: Context): Promise<RiskLine[]> {
+  const found = await risksByClaim(ctx, 'office');
+  const rows = await ctx.db.value(DATES_AT_RISK, { claims: [...found.keys()] });
   const alike = new Map<string, RiskRow[]>();
   for (const row of rows) {
     const same = JSON.stringify([row.reference, row.places, found.get(row.claim)]);

@@ -12,7 +12,7 @@ import { officeContact } from '../../repositories/house/office-contact';
 import { readableCalendars, type Calendar } from '../../repositories/publishing/calendars';
 import { eventPath, uidHeadOf, wholeAddress } from '../../effects/publishing/event-address';
 import { dateKey, factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './notice-rows';
-import { eventHead, vtimezone } from './feeds/feed';
+import { eventHead, vtimezone } from './feeds/formats/ics';
 import { publishedSegments } from '../../effects/publishing/render';
 import { SEGMENTS_BY_UID } from './publish.queries';
 

@@ -1,6 +1,5 @@
 import { say, unsaid } from '@/contracts/language/say';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { changeByTime } from '../../effects/change-by-time';
@@ -44,6 +43,6 @@ export async function publishNow(
     await change.tx.table(UnsettledApproval).remove({ occurrence_id: waiting.map(({ id }) => id) });
     change.requestIds.add(request.id);
     change.because({ kind: 'readers', requests: [request.id] });
-    return done({ summary: say`published ${countText(waiting.length, 'date', 'dates')} at once` });
+    return done({ summary: change.tell({ did: 'published-at-once', dates: waiting.length }) });
   });
 }

@@ -1,4 +1,3 @@
-import { writtenForAll } from '../../platform/ambient';
 import { say, unsaid } from '@/contracts/language/say';
 import type {
   AttendanceInput,
@@ -9,7 +8,6 @@ import type {
 } from '@/contracts/event-setup';
 import type { MarkReply } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { countText } from '@/contracts/words/when';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import { loadStandingClaims } from '../../repositories/claims/claims';
@@ -32,25 +30,34 @@ async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcom
   return done(date.request_id);
 }
 
+/** A service of a date that somebody may say something of: the office, or the team that does it. */
+async function ownService(ctx: SignedInContext, change: ChangeSet, id: OccurrenceId, serviceId: number) {
+  const asked = await change.tx.all(SERVICES_OF_DATE, { id, person: ctx.viewer.personId });
+  const service = asked.find((each) => each.id === serviceId);
+  if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
+  return service.isMine || ctx.viewer.roles.includes('manager')
+    ? done(service)
+    : refuse({ code: 'not-allowed', what: say`Only the office or ${service.team} says how far it is.` });
+}
+
 /** How far a service for a date has come: said by the office, or by the team that does it. */
 export async function setServiceState(
   ctx: SignedInContext,
   id: OccurrenceId,
   input: ServiceStateInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = writtenForAll(() => say`said of a service that it is ${SERVICE_STATE_WORDS[input.state]}`);
-  const order = { action, deed: `service ${input.state}`, reason: input.note, idempotencyKey: input.key };
+  const order = {
+    action: unsaid('said how far a service is'),
+    deed: `service ${input.state}`,
+    reason: input.note,
+    idempotencyKey: input.key,
+  };
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
-    const asked = await change.tx.all(SERVICES_OF_DATE, { id, person: ctx.viewer.personId });
-    const service = asked.find((each) => each.id === input.serviceId);
-    if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
-    if (!service.isMine && !ctx.viewer.roles.includes('manager'))
-      return refuse({
-        code: 'not-allowed',
-        what: say`Only the office or ${service.team} says how far it is.`,
-      });
+    const found = await ownService(ctx, change, id, input.serviceId);
+    if (!found.ok) return found;
+    const service = found.value;
     if (input.state === 'refused' && !input.note)
       return refuse({
         code: 'bad-input',
@@ -64,7 +71,10 @@ export async function setServiceState(
       by_id: ctx.viewer.personId,
       at_min: change.at,
     });
-    return done({ changed: 1, summary: `${service.name}: ${SERVICE_STATE_WORDS[input.state]}` });
+    return done({
+      changed: 1,
+      summary: change.tell({ did: 'service', service: service.name, state: input.state }),
+    });
   });
 }
 

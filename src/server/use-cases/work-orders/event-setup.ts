@@ -6,7 +6,7 @@ import type { OrderedDate } from '@/core/work-orders/orders-for';
 import { isServiceOverdue, serviceDue } from '@/core/work-orders/service-due';
 import type { EventDate, EventSetup, PromisedLine, ServiceLineView } from '@/contracts/event-setup';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayShort, momentText, spanText } from '@/contracts/words/when';
 import { loadStandingClaims } from '../../repositories/claims/claims';
 import { orderedDates } from '../../effects/orders/ordered-dates';

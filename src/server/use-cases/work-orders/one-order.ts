@@ -1,6 +1,6 @@
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { planSeating, type SeatingPlan } from '@/core/seating/plan/plan-seating';
 import type { Room } from '@/core/seating/plan/room';
 import type { OrderView } from '@/contracts/orders';

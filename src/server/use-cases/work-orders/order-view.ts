@@ -1,5 +1,11 @@
+import {
+  fieldLabel,
+  fieldsAsJson,
+  REQUEST_FIELD_NAMES,
+  type RequestFieldName,
+} from '@/contracts/request-fields';
 import { say } from '@/contracts/language/say';
-import { isSeated, LAYOUTS } from '@/core/seating/capacity';
+import { isSeated, LAYOUTS } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -45,8 +51,8 @@ export interface OrderRow {
   /** What the team read last, where there is a newer version. */
   readonly seen: OrderContent | null;
   readonly notes: readonly NoteRow[];
-  /** Whom to ring on the day; empty where nobody is named. */
-  readonly contact: string;
+  /** Plain texts of the request that crews read; null where it has none any more. */
+  readonly fields: Partial<Record<RequestFieldName, string>> | null;
 }
 
 /** An order `w` with its newest version `v` and team `t`, as a JSON object of `OrderRow`. */
@@ -55,7 +61,7 @@ export const ORDER_JSON = `json_object('id', w.id, 'occurrenceId', w.occurrence_
   'code', (SELECT s.code FROM space s WHERE s.id = w.space_id AND (s.area_m2 IS NOT NULL OR (s.length_m IS NOT NULL AND s.width_m IS NOT NULL))),
   'from', w.from_min, 'due', w.due_min, 'issue', w.issue_min, 'issued', w.issued_min, 'doneAt', w.done_at_min,
   'doneBy', (SELECT p.name FROM person p WHERE p.id = w.done_by_id), 'ticks', json(w.ticks), 'content', json(v.content),
-  'contact', COALESCE((SELECT r.contact FROM occurrence o JOIN request r ON r.id = o.request_id WHERE o.id = w.occurrence_id), ''),
+  'fields', (SELECT json_object(${fieldsAsJson(({ isForCrews }) => isForCrews)}) FROM occurrence o JOIN request r ON r.id = o.request_id WHERE o.id = w.occurrence_id),
   'seen', (SELECT json(x.content) FROM work_order_version x WHERE x.order_id = w.id AND x.version = MAX(1, w.seen_version) AND x.version < w.version),
   'notes', (SELECT json_group_array(json_object('id', n.id, 'kind', n.kind, 'text', n.text, 'who', p.name, 'at', n.at_min, 'solved', n.solved_min,
     'solvedBy', (SELECT q.name FROM person q WHERE q.id = n.solved_by_id),
@@ -117,6 +123,13 @@ const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderThing[] => [.
 const changesOf = ({ seen, content }: OrderRow, sheet: Sheet): string[] =>
   seen ? differences(seen, content).map((each) => differenceText(each, (at) => clockOf(at, sheet))) : [];
 
+/** What the request tells the crew besides. */
+const toldBeside = ({ fields }: OrderRow): OrderView['told'] =>
+  REQUEST_FIELD_NAMES.flatMap((name) => {
+    const text = fields?.[name];
+    return text ? [{ label: fieldLabel(name), text }] : [];
+  });
+
 /** When it was done, and by whom where that is known. */
 const doneTextOf = ({ doneAt, doneBy }: OrderRow, sheet: Sheet): string | null =>
   doneAt === null ? null : `${clockOf(doneAt, sheet)}${doneBy ? say` by ${doneBy}` : ''}`;
@@ -154,7 +167,7 @@ export function orderView(row: OrderRow, sheet: Sheet): OrderView {
     checklist: (content.checklist ?? []).map((line) => ({ line, isTicked: ticked.has(line) })),
     answers: content.answers ?? [],
     notes: content.notes,
-    contact: row.contact,
+    told: toldBeside(row),
     changes: changesOf(row, sheet),
     said: row.notes.map((note) => noteOf(note, sheet)),
     doneText: doneTextOf(row, sheet),

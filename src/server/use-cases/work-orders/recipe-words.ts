@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { RecipeChoices, RecipeInput } from '@/contracts/recipes';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { EDGE_WORDS, RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
 import { listText } from '@/contracts/words/rule';
 import { countText, lengthText } from '@/contracts/words/when';

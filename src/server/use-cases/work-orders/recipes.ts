@@ -1,3 +1,4 @@
+import { numbersAsked } from '../../repositories/house/questions';
 import { ANY_DATE } from '@/core/work-orders/recipe';
 import type { RecipeChoices, RecipeInput, RecipeLine, StoredRecipe } from '@/contracts/recipes';
 import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
@@ -14,7 +15,7 @@ import { TEAMS_WITH_PEOPLE } from './set-up.queries';
 /** So many events of before are offered to try a recipe on. */
 const MOST_PAST = 40;
 
-type ChoiceRows = Omit<RecipeChoices, 'past'> & {
+type ChoiceRows = Omit<RecipeChoices, 'past' | 'numbers'> & {
   readonly past: readonly {
     readonly id: OccurrenceId;
     readonly name: string;
@@ -44,6 +45,7 @@ async function recipeNames(reader: Reader, now: EpochMinute): Promise<RecipeChoi
   const { past, ...rows } = await reader.json<ChoiceRows>(CHOICES, { now });
   return {
     ...rows,
+    numbers: await numbersAsked(reader),
     past: past.map(({ id, name, start }) => ({ id, name, dateText: dayShort(dateOf(start)) })),
   };
 }

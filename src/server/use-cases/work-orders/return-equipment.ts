@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say, unsaid } from '@/contracts/language/say';
 import type { HouseReply } from '@/contracts/house';
 import type { ReturnInput } from '@/contracts/stores';
@@ -118,7 +119,7 @@ export async function returnEquipment(
       at_min: change.at satisfies EpochMinute,
       stock_line_id: stockLine,
     });
-    const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
+    const atRisk = await riskBy(change, span, { typeId: input.typeId }, rulesThatBefallBy('stock'));
     const lostSaid = lost
       ? say`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
       : say`all are back and whole`;

@@ -1,7 +1,11 @@
+import { numbersAsked } from '../../repositories/house/questions';
 import { say, unsaid } from '@/contracts/language/say';
 import type { RecipeInput, RecipeReply, RetireRecipeInput, SaveRecipeInput } from '@/contracts/recipes';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import type { ChangeSet } from '../../repositories/changes/change-set';
+import { formulaProblem } from '@/core/work-orders/formula';
+import { formulaSentence } from '@/contracts/words/formulas';
+import type { Reader } from '../../db/connection';
 import { orderNumbers, ordersText } from '../../effects/orders/orders-text';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
@@ -10,8 +14,7 @@ import { houseWork } from '../administration/house-book/house-work';
 import { writeThingHistory } from '../../repositories/house/thing-history';
 import { saidOfRecipe, storedRecipe } from './recipes';
 import { teamFaults } from './team-people';
-import { TITLE_OF_RECIPE } from './set-up.queries';
-import { RETIRE_RECIPE } from './set-up.queries';
+import { RETIRE_RECIPE, TITLE_OF_RECIPE } from './set-up.queries';
 import { Recipe } from '../../db/tables/work-orders';
 import { writeRow } from '../administration/house-book/keeper';
 
@@ -23,8 +26,25 @@ const KNOWN = {
   equipment: 'equipment_type',
 } as const;
 
-async function faultsOf(change: ChangeSet, { when, teamId, personId }: RecipeInput): Promise<FieldFault[]> {
-  const faults: FieldFault[] = [];
+/** Formulas that count with an answer nobody is asked for. */
+async function formulaFaults(reader: Reader, recipe: RecipeInput): Promise<FieldFault[]> {
+  const known = (await numbersAsked(reader)).map(({ name }) => name);
+  const formulas = [
+    ...(recipe.workFormula === null ? [] : [{ path: 'recipe.workFormula', formula: recipe.workFormula }]),
+    ...recipe.quantities.map(({ formula }, index) => ({
+      path: `recipe.quantities.${index}.formula`,
+      formula,
+    })),
+  ];
+  return formulas.flatMap(({ path, formula }) => {
+    const problem = formulaProblem(formula, known);
+    return problem ? [{ path, message: formulaSentence(problem, known) }] : [];
+  });
+}
+
+async function faultsOf(change: ChangeSet, recipe: RecipeInput): Promise<FieldFault[]> {
+  const { when, teamId, personId } = recipe;
+  const faults: FieldFault[] = await formulaFaults(change.tx, recipe);
   for (const [kind, table] of Object.entries(KNOWN) as [keyof typeof KNOWN, string][]) {
     const [row] = await change.tx.rows<{ n: number }>(
       `SELECT COUNT(*) AS n FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,

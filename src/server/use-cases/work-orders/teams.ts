@@ -1,12 +1,12 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say, unsaid } from '@/contracts/language/say';
-import { writtenForAll } from '../../platform/ambient';
 import type { HouseReply } from '@/contracts/house';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { countText, spanText } from '@/contracts/words/when';
+import { countText } from '@/contracts/words/when';
 import { addMinutes, type Interval } from '@/core/time/epoch-minute';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
-import { recheck } from '../../effects/at-risk';
+import { countAtRisk } from '../../effects/at-risk';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
@@ -14,7 +14,6 @@ import type { Reader } from '../../db/connection';
 import { siteZone } from '../../repositories/world/space-facts';
 import { inThingHistory, noteInHistory } from '../administration/house-book/around-thing';
 import { riskText } from '../administration/stock/stock-line';
-import { speakerFor } from '../checks/verdicts';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
 import { CLAIMS_OF_TEAM, COUNT_TEAM_AND_PERSON, SHIFT_BY_ID } from './set-up.queries';
@@ -25,36 +24,24 @@ import type { PersonId } from '@/core/ids';
 const DAY_MIN = 1440;
 
 /** Dates whose work of a team falls into a span are looked at again; what the crew cannot do is at risk. */
-async function atRiskBy(
-  ctx: SignedInContext,
-  change: ChangeSet,
-  teamId: number,
-  span: Interval,
-): Promise<number> {
+async function atRiskBy(change: ChangeSet, teamId: number, span: Interval): Promise<number> {
   const rows = await change.tx.all(CLAIMS_OF_TEAM, {
     teamId,
     start: addMinutes(span.start, -DAY_MIN),
     end: addMinutes(span.end, DAY_MIN),
     now: change.at,
   });
-  const risk = await recheck(
-    change.tx,
-    rows.map(({ id }) => id),
-    ['crew-short'],
-    change.at,
-    async (findings, world) => {
-      const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
-      return (finding) => speaker.say(finding);
-    },
-  );
-  for (const request of risk.requests) change.requestIds.add(request);
-  return risk.claims.length;
+  const claims = rows.map(({ id }) => id);
+  const rules = rulesThatBefallBy('shifts');
+  change.because({ kind: 'doubt', claims, rules });
+  await change.follow();
+  return countAtRisk(change.tx, claims, rules);
 }
 
-async function peopleText(reader: Reader, person: number | null, people: number): Promise<string> {
-  if (person === null) return countText(people, 'person', 'people');
-  const row = await reader.table(Person).first({ id: person });
-  return row?.name ?? say`somebody`;
+/** Null where it is nobody in particular. */
+async function nameOfPerson(reader: Reader, person: PersonId | null): Promise<string | null> {
+  const row = person === null ? null : await reader.table(Person).first({ id: person });
+  return row?.name ?? null;
 }
 
 /** Puts somebody, or so many of a team, on shift. */
@@ -75,14 +62,16 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
       end_min: span.end,
       people: input.people,
     });
-    const people = await peopleText(change.tx, input.personId, input.people);
-    await noteInHistory(
-      change,
-      'team',
-      input.teamId,
-      say`put ${people} on shift, ${writtenForAll(() => spanText(input.from, input.to))}`,
-    );
-    const atRisk = await atRiskBy(ctx, change, input.teamId, span);
+    await noteInHistory(change, 'team', input.teamId, {
+      facts: {
+        did: 'on-shift',
+        person: await nameOfPerson(change.tx, input.personId),
+        people: input.people,
+        from: input.from,
+        to: input.to,
+      },
+    });
+    const atRisk = await atRiskBy(change, input.teamId, span);
     return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
   });
 }
@@ -99,10 +88,16 @@ export async function removeShift(
     if (!shift) return done({ summary: say(order.action), atRisk: 0 });
     await change.tx.table(Shift).remove({ id });
     const tzid = await siteZone(change.tx);
-    const when = writtenForAll(() => spanText(toLocal(shift.start_min, tzid), toLocal(shift.end_min, tzid)));
-    const people = await peopleText(change.tx, shift.person_id, shift.people);
-    await noteInHistory(change, 'team', shift.team_id, say`took ${people} off shift, ${when}`);
-    const atRisk = await atRiskBy(ctx, change, shift.team_id, { start: shift.start_min, end: shift.end_min });
+    await noteInHistory(change, 'team', shift.team_id, {
+      facts: {
+        did: 'off-shift',
+        person: await nameOfPerson(change.tx, shift.person_id),
+        people: shift.people,
+        from: toLocal(shift.start_min, tzid),
+        to: toLocal(shift.end_min, tzid),
+      },
+    });
+    const atRisk = await atRiskBy(change, shift.team_id, { start: shift.start_min, end: shift.end_min });
     return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
   });
 }

@@ -8,6 +8,7 @@ import { noticesOf } from '@/server/use-cases/publishing/notices';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { FollowBox } from '@/ui/notices/follow-box';
 import { NoticesView } from '@/ui/notices/notices-view';
+import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/feed-formats';
 import { feedHref, noticesHref } from '@/ui/notices/notices-address';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
@@ -33,10 +34,12 @@ export async function generateMetadata({ params, searchParams }: Props): Promise
       ? {
           alternates: {
             canonical: wholeAddress(base),
-            types: {
-              'text/calendar': wholeAddress(feedHref(base, 'ics')),
-              'application/atom+xml': wholeAddress(feedHref(base, 'atom')),
-            },
+            types: Object.fromEntries(
+              FEED_FORMAT_NAMES.filter((format) => FEED_FORMATS[format].isAlternate).map((format) => [
+                FEED_FORMATS[format].mediaType,
+                wholeAddress(feedHref(base, format)),
+              ]),
+            ),
           },
         }
       : { robots: { index: false } }),

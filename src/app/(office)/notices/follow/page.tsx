@@ -1,3 +1,4 @@
+import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/feed-formats';
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
@@ -73,7 +74,13 @@ export default async function FollowPage() {
             </div>
           ))}
         </dl>
-        <p className="max-w-prose pt-3 text-soft">{say`The same with feed.json at the end is for programs of your own, with feed.atom it tells of new events. Every place has its feeds too; they stand on its page.`}</p>
+        <p className="max-w-prose pt-3 text-soft">
+          {say`The same addresses with another ending:`}{' '}
+          {FEED_FORMAT_NAMES.map(
+            (format) => `feed.${format} (${FEED_FORMATS[format].label}): ${FEED_FORMATS[format].about}`,
+          ).join('; ')}
+          {say`. Every place has its feeds too; they stand on its page.`}
+        </p>
       </section>
     </>
   );

@@ -1,3 +1,5 @@
+import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/feed-formats';
+import { feedHref } from '@/ui/notices/notices-address';
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
@@ -69,9 +71,12 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
       <summary className="font-semibold">{say`Elsewhere: feeds, display, another site`}</summary>
       <ul>
         <li>
-          <a href={`/feeds/space/${code}/feed.ics`}>{say`What is on here (iCalendar)`}</a>,{' '}
-          <a href={`/feeds/space/${code}/feed.json`}>{say`JSON`}</a>,{' '}
-          <a href={`/feeds/space/${code}/feed.atom`}>{say`Atom`}</a>
+          {say`What is on here:`}{' '}
+          {FEED_FORMAT_NAMES.map((format) => (
+            <a key={format} href={feedHref(`/feeds/space/${code}`, format)} className="mr-2">
+              {FEED_FORMATS[format].label}
+            </a>
+          ))}
         </li>
         {isSignedIn && (
           <li>

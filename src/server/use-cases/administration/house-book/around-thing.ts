@@ -1,3 +1,4 @@
+import type { DoneFacts } from '@/contracts/done-facts';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { Reader } from '../../../db/connection';
@@ -29,12 +30,12 @@ export async function inThingHistory<Value>(
   return value;
 }
 
-/** Keeps that something was done around a thing, in words alone. */
+/** Keeps that something was done around a thing that is not of its form. */
 export async function noteInHistory(
   change: ChangeSet,
   kind: HouseKind,
   id: number,
-  did: string,
+  what: { readonly did: string } | { readonly facts: DoneFacts },
 ): Promise<void> {
   const { nameOf } = keeperOf(kind);
   const doc = await load(change.tx, kind, id);
@@ -42,7 +43,7 @@ export async function noteInHistory(
     kind,
     id,
     name: doc ? nameOf(doc) : '',
-    did,
+    ...what,
     before: null,
     after: null,
   });

@@ -1,46 +1,32 @@
+import type { RowOfShape } from '../../../db/statement';
 import { say } from '@/contracts/language/say';
-import type { Rule } from '@/core/checks/findings';
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import type { Rule } from '@/core/checks/rules/all';
+import type { ClaimId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
-import type { EpochMinute } from '@/core/time/epoch-minute';
 import { countText, dayShort, sayTime } from '@/contracts/words/when';
 import { dateOf } from '@/core/time/local-time';
-import { recheck } from '../../../effects/at-risk';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { ordersText } from '../../../effects/orders/orders-text';
 import type { SignedInContext } from '../../../context/context';
 import { siteZone } from '../../../repositories/world/space-facts';
-import { speakerFor } from '../../checks/verdicts';
+import { riskSpeaker } from '../../risks/say-risks';
 import { NOTHING_TOUCHED, type Touched } from './keeper';
-import { COMING_CLAIMS } from '../../../effects/effects.queries';
-import { RISKS_OF_CLAIMS } from './house-book.queries';
+import { COMING_CLAIMS, RISKS_OF_CLAIMS } from './house-book.queries';
 
-interface ComingClaim {
-  readonly id: ClaimId;
-  readonly occurrenceId: OccurrenceId;
-  readonly requestId: RequestId;
-  readonly ref: string;
-  readonly title: string;
-  readonly start: EpochMinute;
-}
+type ComingClaim = RowOfShape<typeof COMING_CLAIMS.row>;
 
 const MOST_TOLD = 5;
 
-interface Risk {
-  readonly id: ClaimId;
-  readonly rule: Rule;
-  readonly subject: string;
-  readonly sentence: string;
-}
+type Risk = RowOfShape<typeof RISKS_OF_CLAIMS.row>;
 
 const risksOf = (change: ChangeSet, ids: readonly ClaimId[], rules: readonly Rule[]): Promise<Risk[]> =>
   change.tx.all(RISKS_OF_CLAIMS, { ids, rules });
 
 /** Of each claim the first risk it did not have before. */
-function newRisks(before: readonly Risk[], after: readonly Risk[]): Map<ClaimId, string> {
+function newRisks(before: readonly Risk[], after: readonly Risk[]): Map<ClaimId, Risk> {
   const known = new Set(before.map(({ id, rule, subject }) => `${id} ${rule} ${subject}`));
   const fresh = after.filter(({ id, rule, subject }) => !known.has(`${id} ${rule} ${subject}`));
-  return new Map(fresh.reverse().map(({ id, sentence }) => [id, sentence]));
+  return new Map(fresh.reverse().map((risk) => [risk.id, risk]));
 }
 
 /** Dates newly at risk one by one as far as they are told, and how many are right again. */
@@ -76,18 +62,17 @@ async function followRisks(
 ): Promise<string[]> {
   const ids = coming.map(({ id }) => id);
   const before = await risksOf(change, ids, rules);
-  const risk = await recheck(change.tx, ids, rules, change.at, async (findings, world) => {
-    const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
-    return (finding) => speaker.say(finding);
-  });
+  change.because({ kind: 'doubt', claims: ids, rules });
+  await change.follow();
   const after = await risksOf(change, ids, rules);
   const fresh = newRisks(before, after);
   const hit = coming.filter(({ id }) => fresh.has(id));
   const has = (risks: readonly Risk[], claim: ClaimId) => risks.some(({ id }) => id === claim);
   const healed = coming.filter(({ id }) => has(before, id) && !has(after, id));
   for (const { requestId } of hit) change.requestIds.add(requestId);
-  for (const request of risk.requests) change.requestIds.add(request);
-  return sayRisks(hit, fresh, healed.length, await siteZone(change.tx));
+  const speak = await riskSpeaker(change.tx, ctx.viewer, [...fresh.values()], 'office');
+  const sentences = new Map([...fresh].map(([id, risk]) => [id, speak(risk)]));
+  return sayRisks(hit, sentences, healed.length, await siteZone(change.tx));
 }
 
 /** Brings what follows from the house in line with it, and says what that does to what is promised. */
@@ -98,10 +83,12 @@ export async function followHouse(
 ): Promise<string[]> {
   const { spaces, types, rules, isQuoted, isFiltered }: Touched = { ...NOTHING_TOUCHED, ...part };
   if (!spaces.length && !types.length) return [];
-  change.because({ kind: 'house', spaces, types, isQuoted, isFiltered });
+  const coming = await change.tx.all(COMING_CLAIMS, { now: change.at, spaces, types });
+  if (isQuoted) change.because({ kind: 'work', dates: coming.map(({ occurrenceId }) => occurrenceId) });
+  if (isFiltered)
+    change.because({ kind: 'readers', requests: [...new Set(coming.map(({ requestId }) => requestId))] });
   await change.follow();
-  const coming = rules.length ? await change.tx.all(COMING_CLAIMS, { now: change.at, spaces, types }) : [];
-  const risks = coming.length ? await followRisks(ctx, change, coming, rules) : [];
+  const risks = coming.length && rules.length ? await followRisks(ctx, change, coming, rules) : [];
   const orders = isQuoted ? ordersText(change) : '';
   return [...risks, ...(orders ? [`${orders[0]!.toUpperCase()}${orders.slice(1)}.`] : [])];
 }

@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import type { Language } from '@/contracts/language/languages';
 import { ownLanguage, say, unsaid } from '@/contracts/language/say';
 import Holidays from 'date-holidays';
@@ -236,7 +237,7 @@ async function shutHere(
       if (shut.value) made += 1;
     }
     const spaces = await numbers(change.tx, 'SELECT id FROM space', {});
-    const hits = made ? await followHouse(ctx, change, { spaces, rules: ['closed', 'outside-hours'] }) : [];
+    const hits = made ? await followHouse(ctx, change, { spaces, rules: rulesThatBefallBy('closures') }) : [];
     const summary = say`shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
     return done({ id: 0, name: String(year), summary, hits });
   });

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { jsonQuery, query } from '../../../db/statement';
 import { integer, listOf, oneOf } from '../../../db/tables/column';
 import { Closure, Hours, Picture, Question } from '../../../db/tables/house';
-import { Claim, AtRisk } from '../../../db/tables/claims';
+import { Claim, AtRisk, ClaimSpace, ClaimEquipment } from '../../../db/tables/claims';
+import { Occurrence, Request } from '../../../db/tables/requests';
 
 export const HOURS_OF = query({
   sql: `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
@@ -18,7 +19,7 @@ export const HOURS_OF = query({
 });
 
 export const QUESTION_ROWS = jsonQuery({
-  sql: `SELECT json_group_array(json_object('id', id, 'text', text, 'required', json(iif(required, 'true', 'false')), 'choices', json(choices), 'seenBy', seen_by)
+  sql: `SELECT json_group_array(json_object('id', id, 'text', text, 'required', json(iif(required, 'true', 'false')), 'choices', json(choices), 'seenBy', seen_by, 'numberName', COALESCE(number_name, ''))
        ORDER BY position, id) AS json FROM question WHERE owner_kind = $owner AND owner_id = $id AND retired_at IS NULL`,
   bind: { owner: Question.owner_kind, id: Question.owner_id },
   value: z.array(
@@ -28,6 +29,7 @@ export const QUESTION_ROWS = jsonQuery({
       required: z.boolean(),
       choices: z.array(z.string()),
       seenBy: Question.seen_by.schema,
+      numberName: z.string(),
     }),
   ),
 });
@@ -45,35 +47,34 @@ export const PICTURE_STORED = query({
 });
 
 export const RISKS_OF_CLAIMS = query({
-  sql: `SELECT claim_id AS id, rule, subject, sentence FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`,
+  sql: `SELECT claim_id AS id, rule, subject, sentence, finding FROM at_risk WHERE claim_id IN (SELECT value FROM json_each($ids)) AND rule IN (SELECT value FROM json_each($rules))`,
   bind: { ids: listOf(AtRisk.claim_id), rules: listOf(AtRisk.rule) },
   row: {
     id: AtRisk.claim_id,
-    rule: oneOf([
-      'occupied',
-      'unit-taken',
-      'equipment-short',
-      'over-posted-limit',
-      'over-seats',
-      'layout-not-offered',
-      'wheelchair-places',
-      'feature-missing',
-      'closed',
-      'outside-hours',
-      'crew-outside-hours',
-      'policy',
-      'not-a-period',
-      'shared-shoulder',
-      'also-wanted',
-      'same-audience',
-      'crew-short',
-      'expected-later',
-      'consent',
-      'past',
-      'no-end',
-    ]),
+    rule: AtRisk.rule,
     subject: AtRisk.subject,
     sentence: AtRisk.sentence,
+    finding: AtRisk.finding,
+  },
+});
+
+export const COMING_CLAIMS = query({
+  sql: `SELECT c.id, o.id AS occurrenceId, r.id AS requestId, r.ref, r.title, c.start_min AS start FROM claim c JOIN occurrence o ON o.id = c.occurrence_id AND o.state = 'approved'
+  JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND c.end_min > $now
+  AND (EXISTS (SELECT 1 FROM claim_space s WHERE s.claim_id = c.id AND s.space_id IN (SELECT value FROM json_each($spaces)))
+    OR EXISTS (SELECT 1 FROM claim_equipment e WHERE e.claim_id = c.id AND e.type_id IN (SELECT value FROM json_each($types)))) ORDER BY c.start_min, c.id`,
+  bind: {
+    now: Claim.end_min,
+    spaces: listOf(ClaimSpace.space_id.plain()),
+    types: listOf(ClaimEquipment.type_id.plain()),
+  },
+  row: {
+    id: Claim.id,
+    occurrenceId: Occurrence.id,
+    requestId: Request.id,
+    ref: Request.ref,
+    title: Request.title,
+    start: Claim.start_min,
   },
 });
 

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { Rule } from '@/core/checks/findings';
+import type { Rule } from '@/core/checks/rules/all';
 import type { DocOf } from '@/contracts/house-book/docs';
 import type { HouseKind } from '@/contracts/house-book/kinds';
 import { refuse, type FieldFault, type Outcome } from '@/contracts/refusal';

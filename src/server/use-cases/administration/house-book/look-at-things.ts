@@ -1,3 +1,5 @@
+import { doneFactsSchema } from '@/contracts/done-facts';
+import { sayDone } from '@/contracts/say-done';
 import { say } from '@/contracts/language/say';
 import type {
   ChoiceList,
@@ -104,6 +106,7 @@ interface HistoryRow {
   readonly at: EpochMinute;
   readonly who: string | null;
   readonly did: string;
+  readonly facts: string | null;
   readonly before: string | null;
   readonly after: string | null;
 }
@@ -120,7 +123,7 @@ const changesOf = (kind: HistoryKind, { before, after }: HistoryRow, nameOf: Nam
 /** What was done to a thing, the latest first. */
 export async function historyOfThing(ctx: Context, kind: HistoryKind, id: number): Promise<HistoryOfThing[]> {
   const rows = await ctx.db.rows<HistoryRow>(
-    `SELECT c.at_min AS at, p.name AS who, h.did, h.before, h.after FROM house_history h JOIN change_set c ON c.id = h.change_set_id
+    `SELECT c.at_min AS at, p.name AS who, h.did, h.facts, h.before, h.after FROM house_history h JOIN change_set c ON c.id = h.change_set_id
      LEFT JOIN person p ON p.id = c.actor_id WHERE h.kind = $kind AND h.thing_id = $id ORDER BY h.id DESC LIMIT ${MOST_HISTORY}`,
     { kind, id },
   );
@@ -129,7 +132,7 @@ export async function historyOfThing(ctx: Context, kind: HistoryKind, id: number
   return rows.map((row) => ({
     when: momentText(row.at, tzid),
     who: row.who ?? 'Calendario',
-    did: say(row.did),
+    did: row.facts === null ? say(row.did) : sayDone(doneFactsSchema.parse(JSON.parse(row.facts))),
     changes: changesOf(kind, row, nameOf),
   }));
 }

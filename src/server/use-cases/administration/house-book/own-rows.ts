@@ -64,12 +64,13 @@ export async function storeQuestions(
   const kept = new Set(rows.flatMap(({ id }) => (known.some((each) => each.id === id) ? [id] : [])));
   for (const { id } of known)
     if (!kept.has(id)) await tx.table(Question).update({ id }, { retired_at: today });
-  for (const [position, { id, text, required, choices, seenBy }] of rows.entries()) {
+  for (const [position, { id, text, required, choices, seenBy, numberName }] of rows.entries()) {
     const row = {
       text,
       required: asFlag(required),
       choices: writeJson(choices),
       seen_by: seenBy,
+      number_name: numberName || null,
       position,
     };
     if (id !== null && kept.has(id)) await tx.table(Question).update({ id }, row);

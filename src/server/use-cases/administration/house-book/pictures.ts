@@ -61,7 +61,7 @@ export async function sendPicture(
     await change.tx
       .table(Pictures)
       .insert({ owner_kind: of, owner_id: id, stored_as: storedAs, about, ...facts });
-    await noteInHistory(change, KIND[of], id, say`put a picture: ${about}`);
+    await noteInHistory(change, KIND[of], id, { facts: { did: 'picture', about } });
     return done({ summary: say`the picture is shown` });
   });
   await dropStored(outcome.ok ? ((before as Row | null)?.stored ?? 'none') : storedAs);
@@ -78,7 +78,7 @@ export async function dropPicture(
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     if (!(await rowOf(change.tx, of, id))) return done({ summary: say`there is no picture` });
     await change.tx.table(Pictures).remove({ owner_kind: of, owner_id: id });
-    await noteInHistory(change, KIND[of], id, order.action);
+    await noteInHistory(change, KIND[of], id, { did: order.action });
     return done({ summary: say`the picture is gone` });
   });
   if (outcome.ok && before) await dropStored(before.stored);

@@ -1,7 +1,6 @@
-import { writtenForAll } from '../../../platform/ambient';
 import { say } from '@/contracts/language/say';
 import { DOC_SCHEMAS, type AnyDoc, type SaveThingInput, type ThingDone } from '@/contracts/house-book/docs';
-import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import { KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
@@ -34,6 +33,9 @@ export async function saveThing(
   return outcome;
 }
 
+const changedSince = (name: string): string =>
+  say`“${name}” was changed by somebody else since you opened it.`;
+
 async function saveHere(
   ctx: SignedInContext,
   kind: HouseKind,
@@ -46,19 +48,20 @@ async function saveHere(
   const doc = parsed.data as AnyDoc;
   if (id === null && words.isSingle) return refuse({ code: 'not-found', what: say`second ${words.one}` });
   const name = keeper.nameOf(doc);
-  const said = () => (id === null ? say`made ${aOne(kind)}` : say`changed ${aOne(kind)}`);
-  // Kept, and read by anybody.
-  const action = writtenForAll(said);
-  const order = { action, deed: `save ${kind}`, reason: name, idempotencyKey: key, isPreview: preview };
+  const facts = { did: id === null ? 'thing-made' : 'thing-changed', kind } as const;
+  const order = {
+    action: facts.did,
+    deed: `save ${kind}`,
+    reason: name,
+    idempotencyKey: key,
+    isPreview: preview,
+  };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = id === null ? null : await keeper.load(tx, id);
     if (id !== null && !before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
     if (id !== null && (await rowVersionOf(tx, kind, id)) !== rowVersion)
-      return refuse({
-        code: 'stale',
-        since: say`“${name}” was changed by somebody else since you opened it.`,
-      });
+      return refuse({ code: 'stale', since: changedSince(name) });
     const faults = await keeper.faults(tx, id, doc);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const stored = await keeper.store(change, id, doc, before);
@@ -66,8 +69,8 @@ async function saveHere(
     const row = stored.value;
     await tx.run(`UPDATE ${keeper.table} SET row_version = row_version + 1 WHERE id = $row`, { row });
     const after = await keeper.load(tx, row);
-    await writeThingHistory(change, { kind, id: row, name, did: action, before, after });
+    await writeThingHistory(change, { kind, id: row, name, facts, before, after });
     const hits = await followHouse(ctx, change, (await keeper.touches?.(tx, row, before, after)) ?? {});
-    return done({ id: row, name, summary: `${said()}: “${name}”`, hits });
+    return done({ id: row, name, summary: `${change.tell(facts)}: “${name}”`, hits });
   });
 }

@@ -1,7 +1,6 @@
-import { writtenForAll } from '../../../platform/ambient';
-import { say, texts } from '@/contracts/language/say';
+import { say } from '@/contracts/language/say';
 import { ForeignKeyConstraintError } from 'sequelize';
-import type { ThingDeed, ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
+import type { ThingDeedInput, ThingDone } from '@/contracts/house-book/docs';
 import { aOne, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
@@ -18,14 +17,6 @@ import { Session } from '../../../db/tables/people';
 const inTheWay = (sentences: readonly string[]): Refusal => ({
   code: 'in-use',
   sentences,
-});
-
-const SAID: Readonly<Record<ThingDeed, string>> = texts({
-  retire: 'took out of use',
-  'bring-back': 'took into use again',
-  remove: 'removed',
-  up: 'moved up',
-  down: 'moved down',
 });
 
 /** Changes places with the next in the order of the house. */
@@ -125,12 +116,16 @@ async function doHere(
 ): Promise<Outcome<ThingDone>> {
   const keeper = keeperOf(kind);
   if (!isPossible(kind, deed)) return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
-  const said = () => say`${SAID[deed]} ${aOne(kind)}`;
-  // Kept, and read by anybody.
-  const action = writtenForAll(said);
+  const facts = { did: 'thing', deed, kind } as const;
   const known = await keeper.load(ctx.db, id);
   const name = known ? keeper.nameOf(known) : '';
-  const order = { action, deed: `${deed} ${kind}`, reason: name, idempotencyKey: key, isPreview: preview };
+  const order = {
+    action: facts.did,
+    deed: `${deed} ${kind}`,
+    reason: name,
+    idempotencyKey: key,
+    isPreview: preview,
+  };
   return runChangeSet<ThingDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = await keeper.load(tx, id);
@@ -148,7 +143,7 @@ async function doHere(
       hits = retired.value;
     }
     const after = await keeper.load(tx, id);
-    await writeThingHistory(change, { kind, id, name, did: action, before, after });
-    return done({ id, name, summary: `${said()}: “${name}”`, hits });
+    await writeThingHistory(change, { kind, id, name, facts, before, after });
+    return done({ id, name, summary: `${change.tell(facts)}: “${name}”`, hits });
   });
 }

@@ -14,7 +14,7 @@ export async function addQuestions(
   ownerId: number,
   questions: Questions,
 ): Promise<void> {
-  for (const [position, { text, required, choices, seenBy }] of questions.entries())
+  for (const [position, { text, required, choices, seenBy, numberName }] of questions.entries())
     await insert(tx, Question, {
       owner_kind: owner,
       owner_id: ownerId,
@@ -22,6 +22,7 @@ export async function addQuestions(
       required: required ? 1 : 0,
       choices: JSON.stringify(choices),
       seen_by: seenBy,
+      number_name: numberName || null,
       position,
     });
 }

@@ -1,5 +1,5 @@
 import { SIDES } from '@/core/seating/plan/room';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { z } from 'zod';
 import { jsonQuery, query } from '../../../db/statement';
 import { OwnLayout } from '../../../db/tables/house';

@@ -1,5 +1,6 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say, unsaid } from '@/contracts/language/say';
-import type { Rule } from '@/core/checks/findings';
+import type { Rule } from '@/core/checks/rules/all';
 import type { EquipmentTypeId } from '@/core/ids';
 import { levels } from '@/core/equipment/peak-use';
 import { FAR, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
@@ -7,30 +8,25 @@ import { toEpochMinute } from '@/core/time/zone';
 import type { HouseReply, StockLineInput } from '@/contracts/house';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { claimsInForceDuring, recheck } from '../../../effects/at-risk';
+import { claimsInForceDuring, countAtRisk } from '../../../effects/at-risk';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import { loadEquipmentFacts, siteZone } from '../../../repositories/world/space-facts';
 import { inThingHistory } from '../house-book/around-thing';
-import { speakerFor } from '../../checks/verdicts';
 import { StockLine } from '../../../db/tables/spaces';
 
 /** Dates in force that a change of the house touches are looked at again; gives how many are at risk then. */
 export async function riskBy(
-  ctx: SignedInContext,
   change: ChangeSet,
   span: Interval,
   filter: Parameters<typeof claimsInForceDuring>[2],
   rules: readonly Rule[],
 ): Promise<number> {
-  const ids = await claimsInForceDuring(change.tx, span, filter);
-  const risk = await recheck(change.tx, ids, rules, change.at, async (findings, world) => {
-    const speaker = await speakerFor(change.tx, ctx.viewer, world, findings, 'office');
-    return (finding) => speaker.say(finding);
-  });
-  for (const request of risk.requests) change.requestIds.add(request);
-  return risk.claims.length;
+  const claims = await claimsInForceDuring(change.tx, span, filter);
+  change.because({ kind: 'doubt', claims, rules });
+  await change.follow();
+  return countAtRisk(change.tx, claims, rules);
 }
 
 export const riskText = (count: number): string =>
@@ -76,7 +72,7 @@ export async function addStockLine(
         reason: input.reason,
       }),
     );
-    const atRisk = await riskBy(ctx, change, span, { typeId: input.typeId }, ['equipment-short']);
+    const atRisk = await riskBy(change, span, { typeId: input.typeId }, rulesThatBefallBy('stock'));
     return done({ summary: say`changed the stock; ${riskText(atRisk)}`, atRisk });
   });
 }

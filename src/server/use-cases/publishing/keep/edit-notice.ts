@@ -1,8 +1,8 @@
+import type { Edit } from '@/contracts/done-facts';
+import { sayEdit } from '@/contracts/say-done';
 import { say, unsaid } from '@/contracts/language/say';
 import type { EditNoticeInput } from '@/contracts/calendars';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { listText } from '@/contracts/words/rule';
-import { dateLong } from '@/contracts/words/when';
 import { localDate, parseLocalDate } from '@/core/time/local-time';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
@@ -40,35 +40,40 @@ const chosen = (choices: Before['choices'], choice: Choice): number[] =>
 const sameSet = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((each) => b.includes(each));
 
-/** One line for each thing that is otherwise. */
 function differences(
   request: RequestRow,
   before: Before,
   input: EditNoticeInput,
   text: { readonly html: string; readonly plain: string },
   calendars: readonly Calendar[],
-): string[] {
+): Edit[] {
   const names = (ids: readonly number[]) =>
-    listText(ids.map((id) => calendars.find((each) => each.id === id)?.name ?? ''));
+    ids.map((id) => calendars.find((each) => each.id === id)?.name ?? '');
   const wasFrom = before.notice?.publish_from ?? null;
   const wasHeld = before.notice?.held_back === 1;
-  const from = input.publishFrom && parseLocalDate(input.publishFrom);
-  const lines = [
-    before.second_line !== input.secondLine && say`Second line: “${input.secondLine}”`,
-    before.public_text !== text.plain && say`The public text`,
-    before.public_text === text.plain && before.public_html !== text.html && say`Marks of the public text`,
-    request.publish !== input.publish &&
-      (input.publish ? say`Readers see it, before only the office` : say`Readers do not see it any more`),
-    wasHeld !== input.heldBack &&
-      (input.heldBack ? say`It is held back from readers` : say`It is not held back any more`),
-    wasFrom !== input.publishFrom &&
-      (from ? say`Readers see it from ${dateLong(from)} on` : say`Readers see it at once`),
-    !sameSet(chosen(before.choices, 'picked'), input.picked) &&
-      say`Besides on: ${names(input.picked) || say`no other calendar`}`,
-    !sameSet(chosen(before.choices, 'excluded'), input.excluded) &&
-      say`Kept off: ${names(input.excluded) || say`no calendar`}`,
+  const picks = (choice: 'picked' | 'excluded') =>
+    !sameSet(chosen(before.choices, choice), input[choice]) && {
+      of: choice,
+      calendars: names(input[choice]),
+    };
+  const edits: (Edit | false)[] = [
+    before.second_line !== input.secondLine && {
+      of: 'secondLine',
+      from: before.second_line,
+      to: input.secondLine,
+    },
+    before.public_text !== text.plain && { of: 'public-text' },
+    before.public_text === text.plain && before.public_html !== text.html && { of: 'marks' },
+    request.publish !== input.publish && { of: 'shown', to: input.publish },
+    wasHeld !== input.heldBack && { of: 'held-back', to: input.heldBack },
+    wasFrom !== input.publishFrom && {
+      of: 'from-day',
+      to: input.publishFrom === null ? null : parseLocalDate(input.publishFrom),
+    },
+    picks('picked'),
+    picks('excluded'),
   ];
-  return lines.filter((line) => line !== false);
+  return edits.filter((edit) => edit !== false);
 }
 
 async function writeNotice(change: ChangeSet, request: RequestRow, before: Before, input: EditNoticeInput) {
@@ -133,8 +138,8 @@ export async function editNotice(
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const before = await loadBefore(change, request);
     const text = publicTextOf(input.publicHtml);
-    const changes = differences(request, before, input, text, calendars);
-    if (!changes.length)
+    const edits = differences(request, before, input, text, calendars);
+    if (!edits.length)
       return refuse({
         code: 'bad-input',
         fields: [{ path: 'publicHtml', message: say`Nothing is different. Change something first.` }],
@@ -147,12 +152,7 @@ export async function editNotice(
       publish: asFlag(input.publish),
     });
     change.requestIds.add(request.id);
-    await tellEdited(
-      change,
-      request,
-      () => differences(request, before, input, text, calendars),
-      input.reason,
-    );
-    return done({ summary: say`edited its notice: ${listText(changes)}`, changeSet: change.id });
+    await tellEdited(change, request, () => edits.map(sayEdit), input.reason);
+    return done({ summary: change.tell({ did: 'notice-edited', edits }), changeSet: change.id });
   });
 }

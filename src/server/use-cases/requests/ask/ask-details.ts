@@ -141,7 +141,7 @@ export async function requesterOf(
   return refuse({ code: 'bad-input', fields: [{ path: 'onBehalfOf', message }] });
 }
 
-const answersById = (answers: readonly Answer[]): Record<string, string> =>
+export const answersById = (answers: readonly Answer[]): Record<string, string> =>
   Object.fromEntries(answers.map(({ questionId, answer }) => [questionId, answer]));
 
 /** Services as claims keep them, with the answers that belong to their questions. */

@@ -1,3 +1,4 @@
+import { fieldColumns } from '@/contracts/request-fields';
 import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { DateSet } from '@/core/recurrence/dates';
 import { addDays, dateOf } from '@/core/time/local-time';
@@ -42,12 +43,10 @@ function requestRow(
     public_text: text?.plain ?? input.publicText,
     public_html: text?.html ?? '',
     kind: input.kind,
-    second_line: input.secondLine,
-    contact: input.contact,
+    ...fieldColumns(input),
     wants: writeJson<unknown>(input.wants),
     second_choices: writeJson<unknown>(input.secondChoices),
     typed_by_id: typedBy === requesterId ? null : typedBy,
-    notes: input.notes,
     people: input.people,
     publish: asFlag(input.publish),
     audiences: writeJson(audiences),

@@ -1,6 +1,7 @@
 import { unsaid } from '@/contracts/language/say';
 import { makeReference } from '@/core/changes/reference';
-import { RULES, type Rule } from '@/core/checks/findings';
+import { RULES } from '@/core/checks/rules/all';
+import type { CheckRule } from '@/core/checks/rules/rule';
 import { planDate, type LiveClaim } from '@/core/changes/plan-date';
 import { policyOn } from '@/core/spaces/policy';
 import { dateOf } from '@/core/time/local-time';
@@ -17,19 +18,20 @@ import { beside, MOST_DATES_HERE } from '../../../context/long-work';
 import { askerOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
 import { loadAskedHouse } from '../../checks/ask-house';
 import { sideOf } from '../../checks/check-request';
-import { detailFaults, requesterOf, wantedServices } from './ask-details';
+import { answersById, detailFaults, requesterOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from '../../checks/known-things';
 import { insertDates, insertRequest } from './insert-request';
 import { asksForMore, datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { REFERENCE_TAKEN } from './ask.queries';
 
 /** The field a rule is about; what is about nothing narrower stands beside the people. */
-function fieldOf(rule: Rule, space: number): string {
-  if (rule === 'past') return 'when.startsAt';
-  return rule === 'layout-not-offered' ? `spaces.${space}.layout` : 'people';
-}
+const PATHS: Readonly<Record<CheckRule<never>['field'], (space: number) => string>> = {
+  people: () => 'people',
+  layout: (space) => `spaces.${space}.layout`,
+  start: () => 'when.startsAt',
+};
 
 /** What requesters can put right alone, beside the field it is about. Said once, however many dates it concerns. */
 function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFault[] {
@@ -39,7 +41,7 @@ function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFau
       const { severity, sentence } = sentences[index]!;
       if (!RULES[facts.rule].mustBePutRight || severity !== 'blocks') return;
       const space = input.spaces.findIndex((each) => each.spaceId === spaceId);
-      const path = fieldOf(facts.rule, space);
+      const path = PATHS[RULES[facts.rule].field](space);
       faults.set(`${path} ${sentence}`, { path, message: sentence });
     });
   return [...faults.values()];
@@ -77,7 +79,6 @@ async function areGrantedInstantly(change: ChangeSet, dates: readonly AskedDate[
 /** A clear request for such spaces approves itself, in the change that asks. */
 async function grant(
   change: ChangeSet,
-  requestId: RequestId,
   dates: readonly AskedDate[],
   made: { occurrenceIds: readonly OccurrenceId[]; claimIds: readonly ClaimId[] },
 ): Promise<void> {
@@ -96,7 +97,7 @@ async function grant(
       { action: 'approve' },
     );
     if (result.kind !== 'planned') throw new Error('a waiting date can be approved');
-    return { requestId, plan: result.plan, own: null };
+    return { plan: result.plan, own: null };
   });
   const keyed = dates.map((date, index) => ({ ...date, occurrenceId: made.occurrenceIds[index]! }));
   await applyPlans(change, plans, await ownLinks(change, keyed));
@@ -132,6 +133,7 @@ async function checkedRequest(ctx: SignedInContext, tx: Writer, input: AskInput)
     asker: await askerOf(ctx, tx, requester.value),
     audiences: house.audiences,
     categories: house.categories,
+    answers: answersById(input.answers),
     isEndless: asked.value.isEndless,
   });
   const faults = [...toPutRight(verdicts, input), ...(await beyondStock(tx, input, asked.value))];
@@ -157,10 +159,9 @@ async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcom
       requesterId,
       typedBy: ctx.viewer.personId,
     });
-    change.requestIds.add(requestId);
     const made = await insertDates(change, dates, requestId, segmentId);
     const isGranted = isClear && !asked.isEndless && (await areGrantedInstantly(change, dates));
-    if (isGranted) await grant(change, requestId, dates, made);
+    if (isGranted) await grant(change, dates, made);
     return done({ reference: ref, isGranted });
   });
 }

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { ClaimId, EquipmentTypeId } from '@/core/ids';
-import type { WantedDate } from '@/core/checks/findings';
+import type { WantedDate } from '@/core/checks/asked';
 import { addDays } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
 import type { Surroundings, SurroundingsInput } from '@/contracts/surroundings';

@@ -2,14 +2,9 @@ import { orderNumbers } from '../../../effects/orders/orders-text';
 import { say } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, TAKES_PLACE } from '@/core/changes/plan-date';
-import {
-  awaitsConsent,
-  needingReason,
-  RULES,
-  severityOf,
-  unapprovable,
-  type Side,
-} from '@/core/checks/findings';
+import { awaitsConsent, needingReason, severityOf, unapprovable } from '@/core/checks/findings';
+import { RULES } from '@/core/checks/rules/all';
+import type { Side } from '@/core/checks/rules/rule';
 import type { SegmentId } from '@/core/ids';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
@@ -33,7 +28,7 @@ import {
 import { fallbacksGivenUp, keepFallbacks, sayGivenUp } from './keep-fallbacks';
 import { actionFor, pickDates, type PickedDates } from '../../access/pick-dates';
 import { offersFor, patchesFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
-import { HISTORY_WORDS, summaryOf } from './say-change';
+import { HISTORY_WORDS, stepFacts } from './say-change';
 import { Segment } from '../../../db/tables/requests';
 
 interface Prepared {
@@ -232,11 +227,7 @@ async function carryOut(
   all: readonly DateRow[],
 ): Promise<Outcome<ChangeReply>> {
   const givenUp = await fallbacksGivenUp(change.tx, plans);
-  await applyPlans(
-    change,
-    plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
-    await linksOf(change, checked),
-  );
+  await applyPlans(change, plans, await linksOf(change, checked));
   // Places indoors are kept where there is room then, and what follows is told in numbers.
   await change.follow();
   const isKept = 'keepIndoors' in step && step.keepIndoors;
@@ -246,7 +237,7 @@ async function carryOut(
   if (DECIDES.includes(step.action)) await moveDecidedUntil(change, plans);
   return done({
     changed: plans.length,
-    summary: summaryOf(step, plans, stillWaiting(all, plans)),
+    summary: change.tell(stepFacts(step, plans, stillWaiting(all, plans))),
     numbers: numbersOf(change, plans, clashing.length, isKept ? 0 : givenUp.length),
     changeSet: preview ? null : change.id,
     blocked: clashing.map(({ planned }) => planned.date.id),

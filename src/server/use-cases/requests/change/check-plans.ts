@@ -1,13 +1,8 @@
-import { holdingsOf } from '@/core/checks/check';
-import {
-  needingReason,
-  RULES,
-  severityOf,
-  unapprovable,
-  type Finding,
-  type Side,
-  type WantedDate,
-} from '@/core/checks/findings';
+import { holdingsOf } from '@/core/checks/holdings';
+import { needingReason, severityOf, unapprovable, type Finding } from '@/core/checks/findings';
+import { RULES } from '@/core/checks/rules/all';
+import type { Side } from '@/core/checks/rules/rule';
+import type { WantedDate } from '@/core/checks/asked';
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { mergeOwnShoulders } from '@/core/occupancy/turnover';
 import { manyDatesText, spanText } from '@/contracts/words/when';
@@ -93,6 +88,7 @@ const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
       planned.date.state === 'approved' &&
       planned.date.claim.event.start === planned.wanted!.content.event.start,
     categories: planned.request.categoryIds,
+    answers: planned.request.answers,
     of: {
       requestId: planned.request.id,
       audiences: audiencesOf(planned.request),

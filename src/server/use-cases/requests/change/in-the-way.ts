@@ -1,4 +1,5 @@
-import { unapprovable } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/findings';
+import { RULES } from '@/core/checks/rules/all';
 import type { ClaimId } from '@/core/ids';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { loadClaims, type StoredClaim } from '../../../repositories/claims/claims';
@@ -12,7 +13,8 @@ export interface Blocked {
 }
 
 // People over a limit were there before the change as well: only what others have taken since stands in the way.
-const TAKEN: readonly string[] = ['occupied', 'unit-taken', 'equipment-short'];
+const isTakenSince = ({ facts }: Finding): boolean =>
+  RULES[facts.rule].override === 'nobody' && RULES[facts.rule].isTakenByOthers;
 
 async function blockedOf(
   ctx: SignedInContext,
@@ -26,7 +28,7 @@ async function blockedOf(
   return claims.flatMap((claim, index) => {
     const { findings, sentences } = verdicts[index]!;
     const blocking = findings.flatMap((finding, at) =>
-      unapprovable([finding]).length && TAKEN.includes(finding.facts.rule) ? [sentences[at]!.sentence] : [],
+      isTakenSince(finding) ? [sentences[at]!.sentence] : [],
     );
     return blocking.length ? [{ claims: [claim], sentences: blocking }] : [];
   });

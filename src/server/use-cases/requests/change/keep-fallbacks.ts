@@ -88,10 +88,6 @@ export async function keepFallbacks(
   const blocked = checked.filter(isBlocked);
   if (blocked.length)
     return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
-  await applyPlans(
-    change,
-    plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own })),
-    await linksOf(change, checked),
-  );
+  await applyPlans(change, plans, await linksOf(change, checked));
   return done(undefined);
 }

@@ -1,15 +1,13 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { unsaid } from '@/contracts/language/say';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
 import {
   entityId,
   type AnyRow,
   type ChangeSet,
   type Numbered,
 } from '../../../repositories/changes/change-set';
-import { breakLinks } from '../../../repositories/claims/links';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import type { Reader, Writer } from '../../../db/connection';
@@ -30,11 +28,13 @@ import {
   Recipe,
 } from '../../../db/tables/work-orders';
 import {
+  AtRisk,
   Claim,
   ClaimEquipment,
   ClaimOverride,
   ClaimService,
   ClaimSpace,
+  Consent,
   TurnoverLink,
 } from '../../../db/tables/claims';
 import {
@@ -196,9 +196,8 @@ async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promi
 }
 
 /** Orders of dates that are no more; nothing is taken from a crew that has done the work. */
-async function removeOrders(change: ChangeSet, occurrences: readonly string[]): Promise<void> {
+async function removeOrders(change: ChangeSet, ids: readonly number[]): Promise<void> {
   const { tx } = change;
-  const ids = occurrences.map(Number);
   const orders = await tx.all(ORDERS_OF_DATES, { ids });
   const ofOrders = { order_id: orders.map(({ id }) => id) };
   await change.remove(OrderNote, await tx.table(OrderNote).all(ofOrders));
@@ -222,23 +221,22 @@ async function pointOrdersBack(change: ChangeSet, claims: readonly ClaimId[]): P
   }));
 }
 
-async function takeAway(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
-  const made = touched.filter(({ before, after }) => !before && after);
-  const claims = made.filter(({ table }) => table === Claim).map(({ id }) => Number(id));
-  for (const table of ['at_risk', 'consent'])
-    await change.tx.run(`DELETE FROM ${table} WHERE claim_id IN (SELECT value FROM json_each($ids))`, {
-      ids: JSON.stringify(claims),
-    });
-  await removeOrders(
-    change,
-    made.filter(({ table }) => table === Occurrence).map(({ id }) => id),
-  );
+/** Takes away rows that the change made, those that name others first. */
+async function takeAway(change: ChangeSet, made: readonly TouchedRow[]): Promise<void> {
   for (const table of ORDER) {
-    const rows = made
-      .filter((row) => row.table === table && table !== TurnoverLink)
-      .map(({ after }) => after!);
+    const rows = made.filter((row) => row.table === table).map(({ after }) => after!);
     await change.remove(table, await currentRows(change, table, rows));
   }
+}
+
+/** Takes away claims and dates that the change made, with what was kept beside them. */
+async function takeAwayDates(change: ChangeSet, made: readonly TouchedRow[]): Promise<void> {
+  const idsOf = (table: Table) => made.filter((row) => row.table === table).map(({ id }) => Number(id));
+  const claims = { claim_id: idsOf(Claim) };
+  await change.tx.table(AtRisk).remove(claims);
+  await change.tx.table(Consent).remove(claims);
+  await removeOrders(change, idsOf(Occurrence));
+  await takeAway(change, made);
 }
 
 /** The rows as they are now: what goes into the history must be what is taken away. Published segments stay, empty. */
@@ -253,7 +251,6 @@ async function currentRows(change: ChangeSet, table: Table, rows: readonly AnyRo
 
 interface Affected {
   readonly claims: ClaimId[];
-  readonly occurrences: OccurrenceId[];
   readonly requests: RequestId[];
 }
 
@@ -271,11 +268,7 @@ async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<A
     ...rows.map(({ request_id }) => request_id),
     ...of(Request).map(({ id }) => Number(id) as RequestId),
   ];
-  return {
-    claims: [...claims],
-    occurrences: rows.map(({ id }) => id),
-    requests: [...new Set(requests)],
-  };
+  return { claims: [...claims], requests: [...new Set(requests)] };
 }
 
 /** Rows of claims and dates that the change made: orders name them until they are brought in line. */
@@ -285,14 +278,6 @@ const isOfMadeDates = (made: ReadonlySet<unknown>, { table, id, after }: Touched
   table === SegmentDate ||
   (table === Claim ? made.has(Number(id)) : made.has(after?.claim_id));
 
-/** Claims that take no place any more as things are put back: links that were made to them since go with it. */
-const leftBy = (change: ChangeSet): ClaimId[] =>
-  change
-    .lines(Claim)
-    .flatMap(({ after }) =>
-      after && (after.status === 'wanted' || after.status === 'released') ? [after.id] : [],
-    );
-
 /** Puts everything back as it was; gives what stands in the way of that, where something does. */
 async function reverse(
   ctx: SignedInContext,
@@ -301,22 +286,21 @@ async function reverse(
 ): Promise<Blocked | null> {
   const affected = await affectedBy(change.tx, touched);
   for (const requestId of affected.requests) change.requestIds.add(requestId);
+  const made = touched.filter(({ before, after }) => !before && after);
+  const claims = made.filter(({ table }) => table === Claim).map(({ id }) => Number(id) as ClaimId);
   const links = touched.filter(({ table }) => table === TurnoverLink);
   await change.remove(
     TurnoverLink,
-    links.map(({ after }) => after as RowOf<typeof TurnoverLink> | null).filter((row) => row !== null),
+    links.flatMap(({ after }) => (after ? [after as RowOf<typeof TurnoverLink>] : [])),
   );
   // What the change made goes out of the way before what it replaced comes back.
-  const made = touched
-    .filter(({ table, before }) => table === Claim && !before)
-    .map(({ id }) => Number(id) as ClaimId);
-  await change.update(Claim, made, () => ({ status: 'released', hold_until_min: null }));
+  await change.update(Claim, claims, () => ({ status: 'released', hold_until_min: null }));
   await putBack(change, touched);
-  await breakLinks(change, leftBy(change));
-  const gone = new Set<unknown>(made);
+  const madeClaims = new Set<unknown>(claims);
+  const ofDates = (row: TouchedRow) => isOfMadeDates(madeClaims, row);
   await takeAway(
     change,
-    touched.filter((row) => !isOfMadeDates(gone, row)),
+    made.filter((row) => row.table !== TurnoverLink && !ofDates(row)),
   );
   for (const table of [...ORDER].reverse())
     await change.insert(
@@ -326,11 +310,8 @@ async function reverse(
   const blocked = await inTheWay(ctx, change, affected.claims);
   if (blocked.sentences.length) return blocked;
   await change.follow();
-  await pointOrdersBack(change, made);
-  await takeAway(
-    change,
-    touched.filter((row) => isOfMadeDates(gone, row)),
-  );
+  await pointOrdersBack(change, claims);
+  await takeAwayDates(change, made.filter(ofDates));
   return null;
 }
 
@@ -381,11 +362,7 @@ async function undoHere(ctx: SignedInContext, changeSet: number, key: string): P
     if (taken) return refuse({ code: 'cannot-undo', why: 'taken', since: taken.sentences.join(' ') });
     return done({
       changed: dates,
-      summary: say`took back what was done to ${
-        dates > 0
-          ? countText(dates, 'date', 'dates')
-          : countText(change.requestIds.size, 'request', 'requests')
-      }`,
+      summary: change.tell({ did: 'taken-back', dates, requests: change.requestIds.size }),
     });
   });
   return taken ? refuseWithWays(ctx, taken) : outcome;

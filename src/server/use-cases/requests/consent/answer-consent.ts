@@ -1,8 +1,7 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { unsaid } from '@/contracts/language/say';
 import type { ClaimId, RequestId } from '@/core/ids';
 import type { ConsentInput } from '@/contracts/consent';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import { ofAllLookedAfter } from '../../../repositories/consent/consent-book';
@@ -43,7 +42,7 @@ export async function answerConsent(
       claims.map((claim) => ({ claim_id: claim, steward_id: me, answer, at_min: change.at, reason })),
     );
     for (const { request } of mine) change.requestIds.add(request);
-    const dates = countText(claims.length, 'date', 'dates');
-    return done({ summary: answer === 'given' ? say`Agreed to ${dates}.` : say`Not agreed to ${dates}.` });
+    const did = answer === 'given' ? 'consent-given' : 'consent-refused';
+    return done({ summary: change.tell({ did, dates: claims.length }) });
   });
 }

@@ -1,9 +1,9 @@
 import type { ClaimId } from '@/core/ids';
-import type { Layout } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { ConsentAnswer } from '@/core/checks/consent';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { ConsentRequest } from '@/contracts/consent';
-import { setText } from '@/contracts/words/findings';
+import { setText } from '@/contracts/words/layouts';
 import { spanText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';
 import { ofAllLookedAfter } from '../../../repositories/consent/consent-book';

@@ -1,3 +1,5 @@
+import type { DoneFacts } from '@/contracts/done-facts';
+import type { JsonText } from '../../../db/tables/column';
 import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -24,16 +26,17 @@ interface NewsRow {
   readonly title: string;
   readonly who: string | null;
   readonly action: string;
+  readonly facts: JsonText<DoneFacts> | null;
   readonly result: string;
   readonly at: EpochMinute;
 }
 
 // Requests of one's own and of those whose deputy one is. What one did oneself is no news.
 const BY_OTHERS = `c.actor_id IS NOT $me AND c.action <> 'asked' AND c.action NOT LIKE 'marked setup work%' AND c.action <> 'opened setup work again'`;
-const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.id AS request, ${REQUESTS_OF_CHANGE}, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.at_min AS at
+const CHANGES = `SELECT 'change' AS kind, c.id AS id, r.id AS request, ${REQUESTS_OF_CHANGE}, r.ref AS ref, r.title AS title, p.name AS who, c.action AS action, c.result AS result, c.facts AS facts, c.at_min AS at
   FROM request r JOIN change_set_request x ON x.request_id = r.id JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
   WHERE (${MINE}) AND ${BY_OTHERS}`;
-const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.id AS request, 1 AS requests, r.ref AS ref, r.title AS title, p.name AS who, 'wrote' AS action, 'null' AS result, m.at_min AS at
+const MESSAGES = `SELECT 'message' AS kind, m.id AS id, r.id AS request, 1 AS requests, r.ref AS ref, r.title AS title, p.name AS who, 'wrote' AS action, 'null' AS result, NULL AS facts, m.at_min AS at
   FROM request r JOIN thread t ON t.request_id = r.id AND t.kind = 'with-requester' JOIN message m ON m.thread_id = t.id JOIN person p ON p.id = m.author_id
   WHERE (${MINE}) AND m.author_id <> $me`;
 

@@ -39,7 +39,7 @@ export const KEPT_VIEWS = query({
 // A change of many requests tells of this one alone: rows that lead to another are left out.
 export const HISTORY_OF_REQUEST = query({
   sql: `
-SELECT c.id AS changeSet, x.request_id AS request, ${REQUESTS_OF_CHANGE}, c.at_min AS at, p.name AS who, c.action, c.result, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
+SELECT c.id AS changeSet, x.request_id AS request, ${REQUESTS_OF_CHANGE}, c.at_min AS at, p.name AS who, c.action, c.result, c.facts, c.reason, h.entity, h.entity_id AS entityId, h.before, h.after
 FROM change_set_request x JOIN change_set c ON c.id = x.change_set_id LEFT JOIN person p ON p.id = c.actor_id
   LEFT JOIN history h ON h.change_set_id = c.id AND (
     (h.entity = 'request' AND h.entity_id = CAST($request AS TEXT))
@@ -61,6 +61,7 @@ WHERE x.request_id = $request ORDER BY c.id, h.id`,
     changeSet: ChangeSetRow.id,
     request: ChangeSetRequest.request_id,
     action: ChangeSetRow.action,
+    facts: ChangeSetRow.facts,
     result: ChangeSetRow.result,
     requests: integer(),
   },

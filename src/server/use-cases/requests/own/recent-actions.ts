@@ -1,3 +1,5 @@
+import type { DoneFacts } from '@/contracts/done-facts';
+import type { JsonText } from '../../../db/tables/column';
 import { say } from '@/contracts/language/say';
 import type { RecentAction } from '@/contracts/own';
 import { momentText } from '@/contracts/words/when';
@@ -15,13 +17,14 @@ interface ActionRow {
   readonly changeSet: number;
   readonly at: EpochMinute;
   readonly action: string;
+  readonly facts: JsonText<DoneFacts> | null;
   readonly result: string;
   readonly canBeUndone: 0 | 1;
   readonly requests: { readonly reference: string; readonly title: string }[];
 }
 
 const ACTIONS = `
-SELECT json_group_array(json_object('changeSet', c.id, 'at', c.at_min, 'action', c.action, 'result', c.result, 'canBeUndone', ${CAN_BE_UNDONE},
+SELECT json_group_array(json_object('changeSet', c.id, 'at', c.at_min, 'action', c.action, 'result', c.result, 'facts', c.facts, 'canBeUndone', ${CAN_BE_UNDONE},
   'requests', (SELECT json_group_array(json_object('reference', r.ref, 'title', r.title)) FROM change_set_request x JOIN request r ON r.id = x.request_id WHERE x.change_set_id = c.id))
   ORDER BY c.id DESC) AS json
 FROM (SELECT * FROM change_set WHERE actor_id = $me ORDER BY id DESC LIMIT ${MOST_ACTIONS}) c`;
@@ -31,9 +34,9 @@ export async function recentActions({ db, viewer, clock }: SignedInContext): Pro
   const now = clock.now();
   const tzid = await siteZone(db);
   const rows = await db.json<ActionRow[]>(ACTIONS, { me: viewer.personId, undoFrom: undoFrom(now) });
-  return rows.map(({ changeSet, at, action, result, canBeUndone, requests }) => ({
+  return rows.map(({ changeSet, at, action, result, facts, canBeUndone, requests }) => ({
     changeSet,
-    what: summaryOf({ action, result }),
+    what: summaryOf({ action, result, facts }),
     when: momentText(at, tzid),
     requests: requests.slice(0, 3),
     moreRequests: Math.max(0, requests.length - 3),

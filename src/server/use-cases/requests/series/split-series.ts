@@ -1,3 +1,4 @@
+import type { DoneFacts } from '@/contracts/done-facts';
 import { orderNumbers } from '../../../effects/orders/orders-text';
 import { say, unsaid } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
@@ -22,7 +23,7 @@ import { MOST_IN_STEP, sayTooManyInStep, type ChangeNumbers, ChangeReply } from 
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SplitInput } from '@/contracts/series';
 import type { AskedDate } from '@/contracts/asked-dates';
-import { countText, spanText } from '@/contracts/words/when';
+import { spanText } from '@/contracts/words/when';
 import { applyPlans } from '../../../repositories/claims/apply-plans';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
@@ -257,15 +258,6 @@ async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): 
   await insertDates(change, added, request.id, segmentId);
 }
 
-const summaryOf = ({ dates }: Split, moved: number): string =>
-  [
-    say`the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
-    dates.added.length > 0 && say`${dates.added.length} added, waiting`,
-    dates.gone.length > 0 && say`${dates.gone.length} given up`,
-  ]
-    .filter(Boolean)
-    .join(', ');
-
 /**
  * From one date on the series goes another way: its segment ends, a new one with a UID of its own begins. For the
  * office, and for whoever asked while nothing of it is approved.
@@ -338,6 +330,13 @@ function numbersOf(
   };
 }
 
+const factsOfSplit = ({ dates }: Split, moved: number): DoneFacts => ({
+  did: 'series-changed',
+  moved,
+  added: dates.added.length,
+  gone: dates.gone.length,
+});
+
 async function carryOut(
   ctx: SignedInContext,
   change: ChangeSet,
@@ -362,16 +361,15 @@ async function carryOut(
   const plans = [...moving, ...planGone(split, input.reason || say`The series goes another way.`)];
   const givenUp = await fallbacksGivenUp(change.tx, moving);
   const free = checked.filter((each) => !isBlocked(each));
-  const planned = plans.map(({ plan, request, own }) => ({ plan, requestId: request.id, own }));
-  await applyPlans(change, planned, await linksOf(change, free));
+  await applyPlans(change, plans, await linksOf(change, free));
   await addDates(change, split, segmentId);
-  await change.follow();
-  // Even where no date moved, the request has changed.
-  if (!plans.length) await change.updateVersioned(Request, [split.request.id], {});
+  // Even where no date moves, the request has changed.
+  await change.updateVersioned(Request, [split.request.id], {});
   change.requestIds.add(split.request.id);
+  await change.follow();
   return done({
     changed: split.dates.kept.length + split.dates.gone.length + split.dates.added.length,
-    summary: summaryOf(split, kept.length),
+    summary: change.tell(factsOfSplit(split, kept.length)),
     numbers: numbersOf(change, split, kept.length, clashing.length, givenUp.length),
     changeSet: input.preview ? null : change.id,
     blocked: [...stopped],

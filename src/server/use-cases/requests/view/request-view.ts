@@ -3,11 +3,12 @@ import type { ClaimKind } from '@/core/changes/plan-date';
 import { whenNow } from '@/core/changes/request-now';
 import { countStates } from '@/core/changes/request-state';
 import { possibleActions, type ActingSide } from '@/core/changes/transitions';
-import { isConsentRefused, needingReason, unapprovable, type Side } from '@/core/checks/findings';
+import { isConsentRefused, needingReason, unapprovable } from '@/core/checks/findings';
+import type { Side } from '@/core/checks/rules/rule';
 import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
-import { LAYOUT_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { sayRequestState, sayWhatIsNext, STATE_WORDS } from '@/contracts/words/states';
 import { sayWhenNow } from '@/contracts/words/request-when';
 import { momentText, spanText, spanTextIn } from '@/contracts/words/when';
@@ -183,7 +184,6 @@ const wordsOf = (request: RequestRow) => ({
   requester: { name: request.requester, email: request.requesterEmail },
   people: request.people,
   publicText: request.publicText,
-  notes: request.notes,
   publish: request.publish,
   otherSpaceOk: request.otherSpaceOk === 1,
 });
@@ -205,7 +205,7 @@ export async function requestView(
   const dates = await loadDates(db, [request.id]);
   const verdicts = await verdictsOf(ctx, request, dates, side);
   const names = await loadPlaceNames(db);
-  const risks = await risksByClaim(db, now, side);
+  const risks = await risksByClaim(ctx, side);
   const first = dates[0]!;
   const readersFrom = await readersWaitUntil(db, request.id);
   const risksOf = ({ claimId }: DateRow) => risks.get(claimId) ?? [];

@@ -1,4 +1,3 @@
-import { writtenForAll } from '../../../../platform/ambient';
 import { say } from '@/contracts/language/say';
 import { CsvError, parse } from 'csv-parse/sync';
 import {
@@ -9,7 +8,6 @@ import {
   type CsvLineDone,
 } from '@/contracts/house-book/csv';
 import { DOC_SCHEMAS, type AnyDoc } from '@/contracts/house-book/docs';
-import { aOne, KIND_WORDS } from '@/contracts/house-book/kinds';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import { sayDocChanges } from '@/contracts/house-book/words';
 import { countText } from '@/contracts/words/when';
@@ -222,8 +220,8 @@ class TakingIn {
     const after = await keeper.load(change.tx, id);
     if (JSON.stringify(after) === JSON.stringify(before)) return;
     const name = keeper.nameOf(doc);
-    const did = writtenForAll(() => (before ? say`changed ${aOne(kind)}` : say`made ${aOne(kind)}`));
-    await writeThingHistory(change, { kind, id, name, did, before, after });
+    const facts = { did: before ? 'thing-changed' : 'thing-made', kind } as const;
+    await writeThingHistory(change, { kind, id, name, facts, before, after });
     this.touched = merged(this.touched, (await keeper.touches?.(change.tx, id, before, after)) ?? {});
     const changes = sayDocChanges(kind, before as never, after as never, await houseNames(change.tx));
     this.told.push({ line, name, did: before ? 'changed' : 'made', changes });
@@ -238,10 +236,14 @@ async function takeIn(
   const table = tableOf(kind, text);
   if (!table.ok) return table;
   const { columns, rows } = table.value;
-  const said = () => say`took in ${KIND_WORDS[kind].many.toLowerCase()}`;
-  // Kept, and read by anybody.
-  const action = writtenForAll(said);
-  const order = { action, deed: `csv ${kind}`, reason: '', idempotencyKey: key, isPreview: preview };
+  const facts = { did: 'things-taken-in', kind } as const;
+  const order = {
+    action: facts.did,
+    deed: `csv ${kind}`,
+    reason: '',
+    idempotencyKey: key,
+    isPreview: preview,
+  };
   return runChangeSet<CsvDone>(ctx, order, async (change) => {
     const taking = new TakingIn(change, kind, columns);
     for (const line of rows) await taking.take(line);
@@ -250,7 +252,7 @@ async function takeIn(
     const made = told.filter(({ did }) => did === 'made').length;
     const hits = await followHouse(ctx, change, taking.touched);
     const unchanged = rows.length - told.length;
-    const summary = say`${said()}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
+    const summary = say`${change.tell(facts)}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
     return done({ summary, lines: told, unchanged, hits });
   });
 }

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
-import { LAYOUTS } from '@/core/seating/capacity';
+import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
 import type { CsvKind } from '@/contracts/house-book/csv';
@@ -10,7 +10,8 @@ import { equipmentForm } from '@/contracts/house-book/form-things';
 import { organisationForm, personForm } from '@/contracts/house-book/form-people';
 import { spaceForm } from '@/contracts/house-book/form-space';
 import { SITE_ROLES } from '@/contracts/house-book/people';
-import { FEATURE_WORDS, LAYOUT_WORDS } from '@/contracts/words/findings';
+import { FEATURE_WORDS } from '@/contracts/words/findings';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { ROLE_WORDS } from '@/contracts/words/roles';
 import type { Reader } from '../../../../db/connection';
 import {

@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { BuildingDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
@@ -46,7 +47,7 @@ export const buildingKeeper: Keeper<'building'> = {
   },
   touches: async (reader, id, before, after) => ({
     spaces: await SPACES_OF.building(reader, id),
-    rules: ['closed', 'outside-hours'],
+    rules: rulesThatBefallBy('hours', 'closures'),
     isQuoted: before !== null && (before.name !== after?.name || before.siteId !== after?.siteId),
   }),
   holdsBack: (reader, id) =>

@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { ClosureDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
@@ -49,7 +50,7 @@ export const closureKeeper: Keeper<'closure'> = {
     ),
   touches: async (reader, _, before, after) => ({
     spaces: [...(await spacesOf(reader, before)), ...(await spacesOf(reader, after))],
-    rules: ['closed', 'outside-hours'],
+    rules: rulesThatBefallBy('closures'),
   }),
   remove: (tx, id) => tx.table(Closure).remove({ id }),
 };

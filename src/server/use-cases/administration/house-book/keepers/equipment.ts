@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
@@ -164,7 +165,7 @@ export const equipmentKeeper: Keeper<'equipment'> = {
   store,
   touches: async (_, id, before, after) => ({
     types: [id],
-    rules: ['equipment-short'],
+    rules: rulesThatBefallBy('stock'),
     isQuoted:
       before !== null &&
       JSON.stringify([before.name, before.storeId]) !== JSON.stringify([after?.name, after?.storeId]),

@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { FurtherSiteDoc } from '@/contracts/house-book/places';
 import { done } from '@/contracts/refusal';
@@ -45,7 +46,7 @@ export const furtherSiteKeeper: Keeper<'further-site'> = {
   },
   touches: async (reader, id, before, after) => ({
     spaces: await SPACES_OF.site(reader, id),
-    rules: ['outside-hours'],
+    rules: rulesThatBefallBy('hours'),
     isQuoted: before !== null && before.name !== after?.name,
   }),
   usedBy: (reader, id) =>

@@ -1,3 +1,4 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { SiteDoc } from '@/contracts/house-book/places';
 import { fault, oneJson, writeRow, type Keeper } from '../keeper';
@@ -51,7 +52,7 @@ export const siteKeeper: Keeper<'site'> = {
   },
   touches: async (reader, id) => ({
     spaces: await SPACES_OF.site(reader, id),
-    rules: ['outside-hours'],
+    rules: rulesThatBefallBy('hours'),
   }),
   remove: async () => {
     throw new Error('a site is never removed');

@@ -1,9 +1,11 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { SpaceDoc } from '@/contracts/house-book/places';
 import { done, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { listText } from '@/contracts/words/rule';
-import { seatsByArea, type Layout } from '@/core/seating/capacity';
+import { seatsByArea } from '@/core/seating/capacity';
+import type { Layout } from '@/core/seating/layouts';
 import type { ChangeSet } from '../../../../repositories/changes/change-set';
 import type { Reader, Writer } from '../../../../db/connection';
 import {
@@ -187,7 +189,7 @@ export const spaceKeeper: Keeper<'space'> = {
   },
   touches: async (_, id, before, after) => ({
     spaces: [id],
-    rules: ['occupied', 'closed', 'outside-hours', 'over-posted-limit', 'over-seats', 'layout-not-offered'],
+    rules: rulesThatBefallBy('parts', 'hours', 'closures', 'postedLimit', 'layouts'),
     isQuoted:
       before !== null &&
       JSON.stringify([before.name, before.areaM2, before.buildingId, before.layouts]) !==

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { recipe } from '@tests/builders/orders';
 import { rules, space, span, wanted, world } from '@tests/builders/world';
-import type { CategoryId, EquipmentTypeId } from '../ids';
-import { crewShortage, type CrewJob, type Shift } from '../labour/crew-load';
-import { ANY_DATE, type Recipe } from '../work-orders/recipe';
-import { checkDates } from './check';
-import type { AskedFacts } from './findings';
-import type { TeamLoad } from './world';
+import type { CategoryId, EquipmentTypeId } from '../../ids';
+import { crewShortage, type CrewJob, type Shift } from '../../labour/crew-load';
+import { ANY_DATE, type Recipe } from '../../work-orders/recipe';
+import { checkDates } from '../check';
+import type { AskedFacts } from '../asked';
+import type { TeamLoad } from '../world';
 
 describe('crew', () => {
   const team = (more: Partial<TeamLoad>): TeamLoad => ({

@@ -1,7 +1,7 @@
-import type { EpochMinute } from '../time/epoch-minute';
-import { neighbourOf } from '../occupancy/turnover';
-import type { BusyRow } from './world';
-import { checkDates } from './check';
+import type { EpochMinute } from '../../time/epoch-minute';
+import { neighbourOf } from '../../occupancy/turnover';
+import type { BusyRow } from '../world';
+import { checkDates } from '../check';
 import { busy, rules, span, wanted, world } from '@tests/builders/world';
 
 const minute = (value: number) => (span(0, 1).start + value) as EpochMinute;

@@ -6,12 +6,12 @@ import { toldWords } from '@/core/publishing/facts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { spanText } from '@/contracts/words/when';
-import type { Context } from '../../../context/context';
-import { officeContact } from '../../../repositories/house/office-contact';
-import { eventPath, wholeAddress } from '../../../effects/publishing/event-address';
-import { NOTICE_WORDS, placeOf } from '../../../effects/publishing/render.queries';
+import type { Context } from '../../../../context/context';
+import { officeContact } from '../../../../repositories/house/office-contact';
+import { eventPath, wholeAddress } from '../../../../effects/publishing/event-address';
+import { NOTICE_WORDS, placeOf } from '../../../../effects/publishing/render.queries';
 import type { NoticeWords } from '@/core/publishing/facts';
-import type { FeedSource } from './source';
+import type { FeedSource } from '../source';
 
 interface NewEvent extends NoticeWords {
   readonly uid: string;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import type { ClaimId, EquipmentTypeId } from '../ids';
-import { epochMinute } from '../time/epoch-minute';
-import type { EquipmentFacts } from './world';
-import { levels } from '../equipment/peak-use';
-import { checkDates } from './check';
+import type { ClaimId, EquipmentTypeId } from '../../ids';
+import { epochMinute } from '../../time/epoch-minute';
+import type { EquipmentFacts } from '../world';
+import { levels } from '../../equipment/peak-use';
+import { checkDates } from '../check';
 import { DAY, rules, span, wanted, world } from '@tests/builders/world';
 
 const chairs = (stock: EquipmentFacts['stock'], fetchMin = 10, returnMin = 20): EquipmentFacts => ({

@@ -1,14 +1,24 @@
-import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
 import { AtRisk, ClaimSpace, TurnoverLink } from '../db/tables/claims';
-import { writtenForAll } from '../platform/ambient';
 import type { ChangeSet } from '../repositories/changes/change-set';
 import type { News } from '../repositories/changes/news';
-import { CUTS_TO_HEAL, MINUTES_TAKEN } from './effects.queries';
+import { CUT_SPACES, CUTS_TO_HEAL, LINKS_OF_CLAIMS, MINUTES_TAKEN } from './effects.queries';
+
+/** Takes away the links of claims that have left, and their own cuts. */
+export async function breakLinks(change: ChangeSet, left: readonly ClaimId[]): Promise<void> {
+  if (!left.length) return;
+  await change.remove(TurnoverLink, await change.tx.all(LINKS_OF_CLAIMS, { ids: left }));
+  const cut = await change.tx.all(CUT_SPACES, { ids: left });
+  await change.update(
+    ClaimSpace,
+    cut.map(({ id }) => id),
+    () => ({ cut_start_min: null, cut_end_min: null }),
+  );
+}
 
 /**
- * Gives those who shared a band with what has left theirs back. Where the minutes are taken by now the cut stays and the date is at risk; gives the
- * claims whose rows change.
+ * Gives those whose links are gone their bands back. Where the minutes are taken by now the cut stays and the date is at
+ * risk; gives the claims whose rows change.
  */
 export async function healCuts(change: ChangeSet, news: News): Promise<ClaimId[]> {
   const gone = news.lines(TurnoverLink).flatMap(({ before, after }) => (before && !after ? [before] : []));
@@ -26,10 +36,7 @@ export async function healCuts(change: ChangeSet, news: News): Promise<ClaimId[]
         rule: 'shoulder-lost',
         subject: `space:${claimSpaceId}`,
         since_min: change.at,
-        sentence: writtenForAll(
-          () =>
-            say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`,
-        ),
+        sentence: '',
       });
       continue;
     }

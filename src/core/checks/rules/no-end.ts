@@ -1,0 +1,25 @@
+import { dateOf, type LocalDate } from '../../time/local-time';
+import { toLocal } from '../../time/zone';
+import { NOTES, USUAL, type CheckRule } from './rule';
+
+export interface NoEnd {
+  readonly season: { readonly name: string; readonly to: LocalDate } | null;
+}
+
+/** No end was given: the end of the season the series is in is offered. */
+export const noEnd: CheckRule<NoEnd> = {
+  ...NOTES,
+  ...USUAL,
+  touches: 'nothing',
+  reads: [],
+  judged: {
+    by: 'dates',
+    find({ dates: [first], asked, world }) {
+      if (!asked.isEndless || !first) return [];
+      const day = dateOf(toLocal(first.claim.event.start, world.tzid));
+      const seasons = (world.seasons ?? []).filter(({ to }) => to >= day);
+      const [season = null] = seasons.sort((a, b) => (a.to < b.to ? -1 : 1));
+      return [{ key: first.key, spaceId: null, facts: { season } }];
+    },
+  },
+};
