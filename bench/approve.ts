@@ -4,7 +4,7 @@ import type { PersonId } from '@/core/ids';
 import { askSchema } from '@/contracts/ask';
 import { changeSchema } from '@/contracts/change';
 import type { SignedInContext } from '@/server/context/context';
-import type { Database, Writer } from '@/server/db/connection';
+import type { OpenDatabase, UndescribedWriter } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import { loadDates, loadRequest } from '@/server/repositories/requests/request-rows';
@@ -30,7 +30,7 @@ const WRITTEN = [
 
 type Row = Readonly<Record<string, unknown>>;
 
-async function topOf(db: Database): Promise<number[]> {
+async function topOf(db: OpenDatabase): Promise<number[]> {
   const tops: number[] = [];
   for (const [table, column] of WRITTEN)
     tops.push(
@@ -39,14 +39,14 @@ async function topOf(db: Database): Promise<number[]> {
   return tops;
 }
 
-const writtenSince = async (db: Database, tops: readonly number[]): Promise<Row[][]> => {
+const writtenSince = async (db: OpenDatabase, tops: readonly number[]): Promise<Row[][]> => {
   const rows: Row[][] = [];
   for (const [index, [table, column]] of WRITTEN.entries())
     rows.push(await db.rows<Row>(`SELECT * FROM ${table} WHERE ${column} > $top`, { top: tops[index] }));
   return rows;
 };
 
-async function insertAll(tx: Writer, tables: readonly (readonly Row[])[]): Promise<void> {
+async function insertAll(tx: UndescribedWriter, tables: readonly (readonly Row[])[]): Promise<void> {
   for (const [index, rows] of tables.entries()) {
     if (!rows.length) continue;
     const columns = Object.keys(rows[0]!);
@@ -58,7 +58,7 @@ async function insertAll(tx: Writer, tables: readonly (readonly Row[])[]): Promi
 }
 
 /** The very rows the approval added, taken out and put back by one INSERT for each table; rolled back. */
-const baseline = (db: Database, tops: readonly number[], tables: readonly (readonly Row[])[]) =>
+const baseline = (db: OpenDatabase, tops: readonly number[], tables: readonly (readonly Row[])[]) =>
   db.write(async (tx) => {
     for (const [index, [table, column]] of [...WRITTEN.entries()].reverse())
       await tx.run(`DELETE FROM ${table} WHERE ${column} > $top`, { top: tops[index] });
@@ -103,7 +103,7 @@ export async function asked(ctx: SignedInContext, round: number): Promise<string
 }
 
 /** Approving 166 dates with 3 spaces and 6 types each, whole: check, claims, occupancy, orders, history, outbox. */
-export async function benchApprove(db: Database): Promise<{ figures: Figure[]; rows: number }> {
+export async function benchApprove(db: OpenDatabase): Promise<{ figures: Figure[]; rows: number }> {
   const ctx: SignedInContext = {
     ...asRequester(db),
     newId: randomUUID,

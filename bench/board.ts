@@ -1,7 +1,7 @@
 import { DataTypes, Op } from 'sequelize';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 import { boardHouse } from '@/server/use-cases/calendar/board-house';
 import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { compare, type Figure } from './measure';
@@ -14,7 +14,7 @@ const whole = (names: string[]) =>
   >;
 
 /** The tables a booking is spread over, as models that belong to one another: the baseline one would write first. */
-function modelsOf({ sequelize }: Database) {
+function modelsOf({ sequelize }: OpenDatabase) {
   const options = { timestamps: false, freezeTableName: true };
   const define = (name: string, columns: string[]) => sequelize.define(name, whole(columns), options);
   const occupancy = define('occupancy', ['start_min', 'end_min', 'claim_space_id', 'occupies']);
@@ -47,7 +47,7 @@ function modelsOf({ sequelize }: Database) {
 }
 
 /** The day board against the very rows found by their primary key, nothing searched: with their titles, and bare. */
-export async function benchBoard(db: Database): Promise<Figure[]> {
+export async function benchBoard(db: OpenDatabase): Promise<Figure[]> {
   const date = localDate('2027-04-13');
   const day = dayInterval(date, ZONE);
   const ctx = asRequester(db);

@@ -5,10 +5,11 @@ import { impliedOccupancy, impliedUses } from '@/core/occupancy/imply';
 import { expandRule } from '@/core/recurrence/rule';
 import { addWallMinutes, localDateTime, type LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import type { Database, Reader } from '@/server/db/connection';
+import type { OpenDatabase, Reader } from '@/server/db/connection';
 import { loadWorld } from '@/server/repositories/world/snapshot';
 import { compare, type Figure } from './measure';
 import { ZONE } from './world';
+import { boundValues } from '@/server/db/statement';
 
 const SUNDAY = localDateTime('2025-01-05T10:00');
 const SPACES = [11, 57, 123];
@@ -57,7 +58,7 @@ export function series(count: number, shareClashing: number, spaces = SPACES, ty
 }
 
 /** The baseline of the check: one awaited query for each date and resource, as one would write it first. */
-async function loopOfQueries(db: Database, dates: readonly WantedDate[]): Promise<number> {
+async function loopOfQueries(db: OpenDatabase, dates: readonly WantedDate[]): Promise<number> {
   const moving = () => ({ fetchMin: 10, returnMin: 10 });
   let found = 0;
   for (const { claim } of dates) {
@@ -82,7 +83,7 @@ async function loopOfQueries(db: Database, dates: readonly WantedDate[]): Promis
   return found;
 }
 
-export async function benchCheck(db: Database, dates: WantedDate[]): Promise<Figure[]> {
+export async function benchCheck(db: OpenDatabase, dates: WantedDate[]): Promise<Figure[]> {
   const world = await loadWorld(db, dates);
   return compare([
     { name: 'a loop of one query per date and resource', run: () => loopOfQueries(db, dates) },
@@ -103,7 +104,7 @@ export async function benchCheck(db: Database, dates: WantedDate[]): Promise<Fig
 }
 
 /** One date, one space and one type, as a requester types it, against the barest query that could answer anything. */
-export async function benchTyped(db: Database): Promise<Figure[]> {
+export async function benchTyped(db: OpenDatabase): Promise<Figure[]> {
   const [wanted] = series(1, 0, [11], [3]);
   const { start } = wanted!.claim.event;
   return compare([
@@ -122,13 +123,15 @@ export async function benchTyped(db: Database): Promise<Figure[]> {
 }
 
 /** The plans of every statement a check sends, read off by sending one. */
-export async function queryPlans(db: Database): Promise<string> {
+export async function queryPlans(db: OpenDatabase): Promise<string> {
   const sent: { sql: string; bind: Record<string, unknown> | undefined }[] = [];
   const spy: Reader = {
     ...db,
     kept: { get: () => undefined, set: () => undefined },
-    rows: (sql, bind) => (sent.push({ sql, bind }), db.rows(sql, bind)),
-    json: (sql, bind) => (sent.push({ sql, bind }), db.json(sql, bind)),
+    value: (of, ...args) => {
+      sent.push({ sql: of.sql, bind: boundValues(of.bind, (args[0] ?? {}) as Record<string, unknown>) });
+      return db.value(of, ...args);
+    },
   };
   await loadWorld(spy, series(4, 0.5), { audiences: ['families'], withWaiting: true });
   const plans = await Promise.all(

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { handClock } from '@/server/platform/clock';
 import type { Context } from '@/server/context/context';
-import { keep, type Database } from '@/server/db/connection';
+import { keep, type OpenDatabase } from '@/server/db/connection';
 import { at, makeWorldIn, ZONE } from './world';
 
 /** Series on the calendar, and dates of each. */
@@ -14,7 +14,7 @@ const DATES = 5;
 export const FEED_SLUG = 'any';
 
 export interface FeedWorld {
-  readonly db: Database;
+  readonly db: OpenDatabase;
   readonly folder: string;
   readonly calendar: number;
   readonly reader: Context;

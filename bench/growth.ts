@@ -1,6 +1,6 @@
 import { checkDates } from '@/core/checks/check';
 import type { WantedDate } from '@/core/checks/asked';
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 import { loadWorld } from '@/server/repositories/world/snapshot';
 import { series } from './check';
 import { compare } from './measure';
@@ -9,7 +9,7 @@ import { FULL, makeWorld } from './world';
 const SPACES = [11, 57, 123, 201, 302, 403, 77, 88, 99, 111, 222, 333];
 const TYPES = [3, 9, 21, 40, 77, 150];
 
-const medianOf = async (db: Database, dates: readonly WantedDate[]): Promise<number> => {
+const medianOf = async (db: OpenDatabase, dates: readonly WantedDate[]): Promise<number> => {
   const [figure] = await compare([
     { name: '', run: async () => checkDates(dates, await loadWorld(db, dates)) },
   ]);
@@ -31,7 +31,7 @@ const line = (what: string, points: readonly (readonly [number, number])[]): str
   `| ${what} | ${points.map(([size, ms]) => `${size.toLocaleString('en-GB')}: ${ms.toFixed(1)}`).join(' · ')} | ${exponent(points).toFixed(2)} |`;
 
 /** Cost of the whole check with dates, spaces and stored rows, half of the dates clashing where not said. */
-export async function growth(db: Database): Promise<string> {
+export async function growth(db: OpenDatabase): Promise<string> {
   const byDates: [number, number][] = [];
   for (const count of [33, 65, 130, 260]) byDates.push([count, await medianOf(db, series(count, 0.05))]);
   const bySpaces: [number, number][] = [];

@@ -6,7 +6,7 @@ import { follow } from '@/server/effects/follow';
 import { ChangeSet } from '@/server/repositories/changes/change-set';
 import { syncOrders } from '@/server/effects/orders/sync-orders';
 import type { SignedInContext } from '@/server/context/context';
-import type { Database, Writer } from '@/server/db/connection';
+import type { OpenDatabase, UndescribedWriter } from '@/server/db/connection';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import { loadDates, loadRequest } from '@/server/repositories/requests/request-rows';
 import { asked } from './approve';
@@ -22,7 +22,7 @@ type Row = Readonly<Record<string, unknown>>;
 const TABLES = ['work_order', 'work_order_version', 'history'] as const;
 
 async function insertAll(
-  tx: Writer,
+  tx: UndescribedWriter,
   rows: Readonly<Record<(typeof TABLES)[number], readonly Row[]>>,
 ): Promise<void> {
   for (const table of TABLES) {
@@ -51,7 +51,7 @@ async function approved(ctx: SignedInContext): Promise<OccurrenceId[]> {
 }
 
 /** Makes the orders anew that were taken away before, in a transaction that is rolled back; then only inserts the same rows. */
-const measured = (db: Database, ids: readonly OccurrenceId[]) =>
+const measured = (db: OpenDatabase, ids: readonly OccurrenceId[]) =>
   db.write(async (tx) => {
     const dates = { ids: JSON.stringify(ids) };
     const clear = async () => {
@@ -93,7 +93,7 @@ const measured = (db: Database, ids: readonly OccurrenceId[]) =>
   });
 
 /** The orders of 260 approved dates, six a date, against one INSERT a table of the very rows. */
-export async function benchOrders(db: Database): Promise<{ figures: Figure[]; orders: number }> {
+export async function benchOrders(db: OpenDatabase): Promise<{ figures: Figure[]; orders: number }> {
   const ids = await approved({
     ...asRequester(db),
     newId: randomUUID,

@@ -1,6 +1,6 @@
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 import { benchApprove } from './approve';
 import { isMainThread } from 'node:worker_threads';
 import { attackFromThread, benchAttacks } from './attacks';
@@ -22,7 +22,7 @@ import { FULL, makeWorld, type WorldSize } from './world';
 
 const percent = (share: number): string => `${Math.round(share * 100)} % of the dates clash`;
 
-async function memory(db: Database): Promise<string> {
+async function memory(db: OpenDatabase): Promise<string> {
   (globalThis as { gc?: () => void }).gc?.();
   const heap = process.memoryUsage();
   const [cache] = await db.rows<{ cache_size: number }>('PRAGMA cache_size');
@@ -33,14 +33,14 @@ async function memory(db: Database): Promise<string> {
 const world = ({ occupancies, spaces, uses, types }: WorldSize): string =>
   `${occupancies.toLocaleString('en-GB')} occupancies over ${spaces} spaces and five years, ${uses.toLocaleString('en-GB')} equipment uses of ${types} types`;
 
-async function approval(db: Database): Promise<string> {
+async function approval(db: OpenDatabase): Promise<string> {
   const { figures, rows } = await benchApprove(db);
   return `${table(figures)}\n\n${rows.toLocaleString('en-GB')} rows added; claims and dates that are updated are not counted in the baseline. Must reach: ≤ 5.`;
 }
 
 interface Section {
   readonly title: string;
-  run(db: Database): Promise<string>;
+  run(db: OpenDatabase): Promise<string>;
 }
 
 const SECTIONS: readonly Section[] = [

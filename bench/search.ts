@@ -1,5 +1,5 @@
 import { placeSearchSchema } from '@/contracts/places';
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 import { findPlaces } from '@/server/use-cases/calendar/find-places';
 import { compare, type Figure } from './measure';
 import { asRequester, at } from './world';
@@ -12,7 +12,7 @@ const SEEKS = `SELECT COUNT(*) AS n FROM json_each($windows) w WHERE (SELECT f.s
   WHERE f.resource_id = w.value->>0 AND f.occupies = 1 AND f.end_min > w.value->>1 ORDER BY f.end_min LIMIT 1) < w.value->>2`;
 
 /** Every space for a weekly series of 30 dates, against nothing but the index seeks for them. */
-export async function benchSearch(db: Database, on: 'free' | 'taken'): Promise<Figure[]> {
+export async function benchSearch(db: OpenDatabase, on: 'free' | 'taken'): Promise<Figure[]> {
   // Nothing is booked on Sundays; on every other day everything is.
   const day = on === 'free' ? '2027-04-25' : '2027-04-27';
   const search = placeSearchSchema.parse({

@@ -8,7 +8,7 @@ import { changeSchema, MOST_IN_STEP, type ChangeBody } from '@/contracts/change'
 import type { Outcome } from '@/contracts/refusal';
 import { frozenClock } from '@/server/platform/clock';
 import type { SignedInContext } from '@/server/context/context';
-import { openDatabase, type Database } from '@/server/db/connection';
+import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';
@@ -20,9 +20,9 @@ import { exponent } from './growth';
 const SIZES = [62, 125, 250, MOST_IN_STEP];
 
 /** The database, telling how long each write held the lock. */
-function watched(db: Database): { readonly db: Database; readonly heldMs: () => number } {
+function watched(db: OpenDatabase): { readonly db: OpenDatabase; readonly heldMs: () => number } {
   let heldMs = 0;
-  const write: Database['write'] = (work) =>
+  const write: OpenDatabase['write'] = (work) =>
     db.write(async (tx) => {
       const started = performance.now();
       const result = await work(tx);

@@ -6,7 +6,7 @@ import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addWallMinutes, dateOf, localDateTime } from '@/core/time/local-time';
 import { waysOutSchema, type WaysOutLine } from '@/contracts/ways-out';
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 import { loadWorld } from '@/server/repositories/world/snapshot';
 import { knownSpaces } from '@/server/use-cases/calendar/board-house';
 import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
@@ -19,7 +19,7 @@ const DATES = 14;
 const SPACE = 7;
 
 /** Days on which the space is booked a second time: a date in the early afternoon clashes there, and in some others. */
-async function clashingStarts(db: Database): Promise<string[]> {
+async function clashingStarts(db: OpenDatabase): Promise<string[]> {
   const rows = await db.rows<{ start: EpochMinute }>(
     `SELECT start_min AS start FROM occupancy WHERE resource_id = (SELECT resource_id FROM space_part WHERE space_id = $space)
      AND start_min > $from ORDER BY start_min`,
@@ -31,7 +31,7 @@ async function clashingStarts(db: Database): Promise<string[]> {
 }
 
 /** Every other space at the same time, every other start within the bound and every other day, each checked alone. */
-async function oneByOne(db: Database, dates: readonly DateInTrouble[]): Promise<number> {
+async function oneByOne(db: OpenDatabase, dates: readonly DateInTrouble[]): Promise<number> {
   const spaces = await knownSpaces(db);
   const bounds = await waysOutBounds(db, 'requester');
   const layouts = new Map(spaces.map(({ facts }) => [facts.id, facts.layouts]));
@@ -54,7 +54,7 @@ async function oneByOne(db: Database, dates: readonly DateInTrouble[]): Promise<
   return checks;
 }
 
-async function prepared(db: Database) {
+async function prepared(db: OpenDatabase) {
   const ctx = asRequester(db);
   const starts = await clashingStarts(db);
   const [startsAt, ...extra] = starts as [string, ...string[]];
@@ -83,7 +83,7 @@ async function prepared(db: Database) {
 }
 
 /** All ways out of a series of 14 dates that all clash, with sentences, against checking every candidate by itself. */
-export async function benchWaysOut(db: Database): Promise<string> {
+export async function benchWaysOut(db: OpenDatabase): Promise<string> {
   const { dates: looked, lines, run } = await prepared(db);
   let checks = 0;
   const figures = await compare(

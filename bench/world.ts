@@ -7,7 +7,7 @@ import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { handClock } from '@/server/platform/clock';
 import type { Context } from '@/server/context/context';
-import { keep, openDatabase, type Database } from '@/server/db/connection';
+import { keep, openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { createOffice } from '@/server/use-cases/administration/office-file/create-office';
 
@@ -30,7 +30,7 @@ const DATES_EACH = 50;
 export const at = (text: string) => toEpochMinute(localDateTime(text), ZONE, 'offset-before');
 
 /** Who asks in the world, on the morning of its busy day. */
-export const asRequester = (db: Database): Context => ({
+export const asRequester = (db: OpenDatabase): Context => ({
   db,
   clock: handClock(at('2027-04-13T08:00')),
   random: Math.random,
@@ -131,11 +131,11 @@ function fill({ spaces, types, occupancies, uses }: WorldSize): string[] {
   ];
 }
 
-export const makeWorld = (size: WorldSize): Promise<Database> =>
+export const makeWorld = (size: WorldSize): Promise<OpenDatabase> =>
   makeWorldIn(mkdtempSync(join(tmpdir(), 'calendario-bench-')), size);
 
 /** A world in a folder the application can be started on. */
-export async function makeWorldIn(folder: string, size: WorldSize): Promise<Database> {
+export async function makeWorldIn(folder: string, size: WorldSize): Promise<OpenDatabase> {
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
   await createOffice(db, officeSchema.parse(office(size)));

@@ -1,4 +1,4 @@
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 import { compare, type Figure } from './measure';
 
 const DATES = 260;
@@ -31,7 +31,7 @@ const INSERTS = [
 ] as const;
 
 /** The inserts in a transaction that is rolled back: every round meets the same database. */
-const write = (db: Database, triggers: readonly string[]) =>
+const write = (db: OpenDatabase, triggers: readonly string[]) =>
   db.write(async (tx) => {
     for (const name of triggers) await tx.run(`DROP TRIGGER ${name}`);
     for (const [sql, rows] of INSERTS) await tx.run(sql, { rows });
@@ -39,7 +39,7 @@ const write = (db: Database, triggers: readonly string[]) =>
   });
 
 /** 260 dates × 3 spaces × 6 types of rows: without the guards, and with them. */
-export async function benchWrites(db: Database): Promise<Figure[]> {
+export async function benchWrites(db: OpenDatabase): Promise<Figure[]> {
   const guards = await db.rows<{ name: string }>(
     `SELECT name FROM sqlite_master WHERE type = 'trigger' AND tbl_name IN ('occupancy', 'equipment_use')`,
   );

@@ -10,7 +10,7 @@ import { localDate, localDateTime, weekdayOf } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { handClock } from '@/server/platform/clock';
 import type { SignedInContext } from '@/server/context/context';
-import { keep, type Database } from '@/server/db/connection';
+import { keep, type OpenDatabase } from '@/server/db/connection';
 import { sendMail } from '@/server/effects/letters/send-mail';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
@@ -80,7 +80,7 @@ class Story {
   private readonly waitingActions: { at: EpochMinute; act: () => Promise<void> }[] = [];
 
   constructor(
-    private readonly db: Database,
+    private readonly db: OpenDatabase,
     private readonly ids: Ids,
   ) {}
 
@@ -352,9 +352,10 @@ function expectDone<T>(what: string, outcome: Outcome<T>): T {
  * Fills an empty database with Quillmere: everything goes through the use cases, on a clock set by hand. Its mail is
  * written into the folder of the data as it would have been.
  */
-export async function seedDemo(db: Database): Promise<void> {
+export async function seedDemo(db: OpenDatabase): Promise<void> {
   await createOffice(db, officeSchema.parse(QUILLMERE));
-  const ids = await db.json<Ids>(IDS);
+  const [row] = await db.rows<{ json: string }>(IDS);
+  const ids = JSON.parse(row!.json) as Ids;
   const story = new Story(db, ids);
   const first = story.as(ids.people[MANAGERS[0]]!, ['manager', 'housekeeper']);
   await makeCalendars(first);

@@ -38,7 +38,7 @@ async function main(): Promise<void> {
   }
   if (target.endsWith('.tar.gz')) return packInto(target);
   const db = openDatabase(databaseFile());
-  await db.rows('VACUUM INTO $target', { target });
+  await db.copyInto(target);
   const [sent] = await db.rows<{ count: number }>('SELECT COUNT(*) AS count FROM file');
   await db.close();
   for (const [folder, end] of [

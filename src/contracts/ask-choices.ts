@@ -84,7 +84,7 @@ export interface AskChoices {
   readonly accessMin: number;
   readonly exitMin: number;
   /** Local date of the office's clock: the form starts there. */
-  readonly today: string;
+  readonly today: LocalDate;
 }
 
 /** The same without what the board knows already. */

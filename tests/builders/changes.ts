@@ -3,7 +3,7 @@ import type { OccurrenceId } from '@/core/ids';
 import { changeSchema, type ChangeBody, type ChangeReply } from '@/contracts/change';
 import type { Outcome } from '@/contracts/refusal';
 import type { Clock } from '@/server/platform/clock';
-import { keep, type Database } from '@/server/db/connection';
+import { Database, keep, type OpenDatabase } from '@/server/db/connection';
 import { settleApprovals } from '@/server/use-cases/publishing/settle-approvals';
 import { follow } from '@/server/effects/follow';
 import { ChangeSet } from '@/server/repositories/changes/change-set';
@@ -15,6 +15,7 @@ import { loadDates, loadRequest, type DateRow } from '@/server/repositories/requ
 import { ask, SPACE, type TestOffice } from './office';
 import type { Table } from '@/server/db/tables/table';
 import { WorkOrder } from '@/server/db/tables/work-orders';
+import { UnsettledApproval } from '@/server/db/tables/publishing';
 
 export type Step = ChangeBody['step'];
 
@@ -75,7 +76,7 @@ export const settle = async ({
   readonly clock: Clock;
 }): Promise<void> => {
   await db.write(async (tx) =>
-    keep(await tx.run('UPDATE unsettled_approval SET settles_min = $now', { now: clock.now() })),
+    keep(await tx.table(UnsettledApproval).update({}, { settles_min: clock.now() })),
   );
   await db.write(async (tx) => keep(await settleApprovals(tx, clock.now())));
 };
@@ -141,7 +142,7 @@ export async function ordersOutOfLine({ db, clock }: TestOffice): Promise<string
 }
 
 /** Everything a change may alter, as text: what two moments of a house are compared by. Numbers that only go on are left out. */
-export async function worldOf(db: Database): Promise<string[]> {
+export async function worldOf(db: OpenDatabase): Promise<string[]> {
   const lines = async (name: string, sql: string) =>
     (await db.rows<Record<string, unknown>>(sql)).map((row) => `${name} ${JSON.stringify(row)}`);
   return [

@@ -1,3 +1,4 @@
+import { AtRisk } from '@/server/db/tables/claims';
 import { randomUUID } from 'node:crypto';
 import type { SignedInContext } from '@/server/context/context';
 import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
@@ -15,5 +16,6 @@ export async function shut(
   expectDone(
     await saveThing(ctx, 'closure', { key: randomUUID(), id: null, rowVersion: 0, preview: false, doc }),
   );
-  return (await ctx.db.rows('SELECT DISTINCT claim_id FROM at_risk')).length;
+  const risks = await ctx.db.table(AtRisk).all();
+  return new Set(risks.map(({ claim_id }) => claim_id)).size;
 }

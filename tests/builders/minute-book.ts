@@ -1,5 +1,5 @@
 import type { WantedDate } from '@/core/checks/asked';
-import type { Database } from '@/server/db/connection';
+import type { OpenDatabase } from '@/server/db/connection';
 
 /** One claimed space as it stands in the tables, bands and cuts in minutes; everything else is counted minute by minute. */
 export interface BookedSpace {
@@ -39,7 +39,7 @@ export interface HouseFacts {
   stockAt(type: number, minute: number): number;
 }
 
-export async function houseFacts(db: Database): Promise<HouseFacts> {
+export async function houseFacts(db: OpenDatabase): Promise<HouseFacts> {
   const spaces = await db.rows<{ id: number; posted_limit: number | null; top_up_min: number }>(
     'SELECT id, posted_limit, top_up_min FROM space',
   );
@@ -159,7 +159,7 @@ export class MinuteBook {
   }
 }
 
-export async function readBook(db: Database): Promise<MinuteBook> {
+export async function readBook(db: OpenDatabase): Promise<MinuteBook> {
   const house = await houseFacts(db);
   const spaces = await db.rows<BookedSpace & { linkedBefore: unknown; linkedAfter: unknown }>(BOOKED_SPACES);
   const bySlot = new Map(spaces.map((space) => [space.claimSpaceId, space]));

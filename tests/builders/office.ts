@@ -11,7 +11,7 @@ import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { handClock } from '@/server/platform/clock';
 import type { Context, SignedInContext } from '@/server/context/context';
-import { openDatabase, type Database } from '@/server/db/connection';
+import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { createOffice } from '@/server/use-cases/administration/office-file/create-office';
 
@@ -112,7 +112,7 @@ export const viewer = (name: string): Viewer => ({
 });
 
 export interface TestOffice {
-  readonly db: Database;
+  readonly db: OpenDatabase;
   readonly file: string;
   readonly clock: ReturnType<typeof handClock>;
   as(name: string): SignedInContext;
@@ -143,7 +143,7 @@ async function madeOnce(name: string, make: (file: string) => Promise<void>): Pr
   return file;
 }
 
-async function fill(file: string, work: (db: Database) => Promise<unknown>): Promise<void> {
+async function fill(file: string, work: (db: OpenDatabase) => Promise<unknown>): Promise<void> {
   const db = openDatabase(file);
   await work(db);
   await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');

@@ -1,8 +1,9 @@
+import { Request } from '@/server/db/tables/requests';
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import type { z } from 'zod';
 import { FACTS, type Fact } from '@/core/publishing/facts';
-import type { RequestId, SegmentId } from '@/core/ids';
+import type { SegmentId } from '@/core/ids';
 import { editNoticeSchema, saveCalendarSchema } from '@/contracts/calendars';
 import { noticesQuerySchema, type NoticesPage } from '@/contracts/notices';
 import { follow } from '@/server/effects/follow';
@@ -120,7 +121,7 @@ export const publishedOutOfLine = ({ db, clock }: TestOffice): Promise<string[]>
       )),
     ];
     const before = (await look()).map((row) => JSON.stringify(row));
-    const ids = await tx.json<RequestId[]>('SELECT json_group_array(id) AS json FROM request');
+    const ids = (await tx.table(Request).all()).map(({ id }) => id);
     await syncPublished(new ChangeSet(tx, 0, null, clock.now(), follow), ids);
     const after = (await look()).map((row) => JSON.stringify(row));
     return { keep: false, value: after.filter((line) => !before.includes(line)) };

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { guardThatStopped, keep, type Database } from '@/server/db/connection';
+import { guardThatStopped, keep, type OpenDatabase } from '@/server/db/connection';
 import { violations } from '@/server/effects/invariants';
 import { loadWorld } from '@/server/repositories/world/snapshot';
 import { runDueJobs } from '@/server/jobs/scheduler';
@@ -12,7 +12,7 @@ import { ask, at, openOffice, SPACE, type TestOffice } from '@tests/builders/off
 import { asProcess } from '@tests/builders/own-process';
 
 let office: TestOffice;
-let db: Database;
+let db: OpenDatabase;
 beforeEach(async () => {
   office = await openOffice();
   db = office.db;

@@ -11,7 +11,7 @@ import { inspectHouse } from '@/server/archive/inspect';
 import { keepArrived, unpackHouse } from '@/server/archive/unpack';
 import { frozenClock } from '@/server/platform/clock';
 import type { SignedInContext } from '@/server/context/context';
-import { openDatabase, type Database } from '@/server/db/connection';
+import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { violations } from '@/server/effects/invariants';
 import { migrate, MIGRATION_NAMES } from '@/server/db/migrate';
 import { forgetSecret } from '@/server/platform/settings';
@@ -49,7 +49,7 @@ describe.each(HOUSES)('$name', ({ name: house, lastMigration, offers }) => {
 
   const file = () => join(folder, 'calendario.sqlite');
 
-  async function opened<Value>(work: (db: Database) => Promise<Value>): Promise<Value> {
+  async function opened<Value>(work: (db: OpenDatabase) => Promise<Value>): Promise<Value> {
     const db = openDatabase(file());
     try {
       return await work(db);
@@ -59,7 +59,7 @@ describe.each(HOUSES)('$name', ({ name: house, lastMigration, offers }) => {
   }
 
   /** Somebody of this house, at the moment its clock stood at. */
-  async function someone(db: Database, personId: number, at?: number): Promise<SignedInContext> {
+  async function someone(db: OpenDatabase, personId: number, at?: number): Promise<SignedInContext> {
     const roles = await db.rows<{ role: Role }>('SELECT role FROM role_grant WHERE person_id = $personId', {
       personId,
     });
@@ -93,7 +93,7 @@ describe.each(HOUSES)('$name', ({ name: house, lastMigration, offers }) => {
     const run = await opened(migrate);
     expect(run).toEqual(MIGRATION_NAMES.slice(MIGRATION_NAMES.indexOf(lastMigration) + 1));
     expect(await opened(migrate)).toEqual([]);
-    const count = (db: Database) =>
+    const count = (db: OpenDatabase) =>
       db.rows(
         'SELECT (SELECT COUNT(*) FROM history) AS lines, (SELECT COUNT(*) FROM claim) AS claims, (SELECT COUNT(*) FROM occupancy) AS occupied',
       );

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { officeSchema, type OfficeFile } from '@/contracts/office';
-import { openDatabase, type Database } from '@/server/db/connection';
+import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { INVARIANTS } from '@/server/effects/invariants';
 import { migrate } from '@/server/db/migrate';
 import { createOffice } from '@/server/use-cases/administration/office-file/create-office';
@@ -14,7 +14,7 @@ import { isPassword } from '@/server/auth/passwords';
 import { SMALL_OFFICE } from '@tests/builders/office';
 
 let folder: string;
-let db: Database;
+let db: OpenDatabase;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'calendario-office-'));
   db = openDatabase(join(folder, 'calendario.sqlite'));

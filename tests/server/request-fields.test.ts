@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { editWordsSchema } from '@/contracts/edit-words';
-import { fieldLabel, REQUEST_FIELD_NAMES, requestField } from '@/contracts/request-fields';
+import { z } from 'zod';
+import { askedFieldSchemas, fieldLabel, REQUEST_FIELD_NAMES, requestField } from '@/contracts/request-fields';
 import { localDate } from '@/core/time/local-time';
 import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { editWords } from '@/server/use-cases/decisions/edit-words';
@@ -45,11 +46,9 @@ test.each(REQUEST_FIELD_NAMES)('%s goes from the form to the page, the office an
 
 test('each has a limit, which is said with its name', () => {
   for (const name of REQUEST_FIELD_NAMES) {
-    const { most } = requestField[name];
-    const body = { key: randomUUID(), version: 1, title: 'A', publish: true, reason: '' };
-    const parsed = editWordsSchema.safeParse({ ...body, [name]: 'x'.repeat(most + 1) });
+    const parsed = z.object(askedFieldSchemas).safeParse({ [name]: 'x'.repeat(requestField[name].most + 1) });
     expect(parsed.error?.issues.map(({ path, message }) => [path.join('.'), message])).toEqual([
-      [name, `${fieldLabel(name)} is longer than ${most} characters.`],
+      [name, `${fieldLabel(name)} is longer than ${requestField[name].most} characters.`],
     ]);
   }
 });

@@ -3,14 +3,15 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { keepArrived, unpackHouse } from '@/server/archive/unpack';
-import { keep, openDatabase, type Database } from '@/server/db/connection';
+import { keep, openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { boundValues, everyStatement, type Binds, type Statement } from '@/server/db/statement';
 import { ListOf, writeJson, type AnyColumn } from '@/server/db/tables/column';
-import { Question } from '@/server/db/tables/house';
-import { AccountLink, Session } from '@/server/db/tables/people';
+import { Question, Site } from '@/server/db/tables/house';
+import { AccountLink, RoleGrant, Session } from '@/server/db/tables/people';
 import { File, Request } from '@/server/db/tables/requests';
-import type { PersonId, RequestId } from '@/core/ids';
+import type { ClaimId, PersonId, RequestId } from '@/core/ids';
+import { Consent } from '@/server/db/tables/claims';
 import { expectDone } from '@tests/builders/changes';
 import { seeded } from '@demo/seeded';
 
@@ -24,7 +25,7 @@ const files = readdirSync('src/server', { recursive: true, encoding: 'utf8' })
 const named = new Map<Statement, string>();
 
 let folder: string;
-let db: Database;
+let db: OpenDatabase;
 beforeAll(async () => {
   for (const file of files) {
     const exported = (await import(resolve(file))) as Record<string, unknown>;
@@ -68,6 +69,13 @@ const beLivedIn = () =>
       owner_id: person_id,
     });
     await tx.table(Request).update({ id: 53 as RequestId }, { audiences: writeJson(['Families']) });
+    // A steward who has not answered yet, one of a pool, and a further site.
+    await tx.table(Consent).remove({ claim_id: [276, 277] as ClaimId[] });
+    await tx
+      .table(RoleGrant)
+      .insert({ person_id, role: 'steward', scope_kind: 'pool', scope_id: 1, asks_consent: 1 });
+    const { id: _id, ...site } = (await tx.table(Site).first())!;
+    await tx.table(Site).insert({ ...site, name: 'Beyond the river' });
     return keep(null);
   });
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
 import { keepArrived, unpackHouse } from '@/server/archive/unpack';
-import { openDatabase, type Database } from '@/server/db/connection';
+import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { TABLES } from '@/server/db/tables/all';
 import type { AnyColumn } from '@/server/db/tables/column';
@@ -13,7 +13,7 @@ import { expectDone } from '@tests/builders/changes';
 
 // A house of before with something in every table, brought up to date.
 let folder: string;
-let db: Database;
+let db: OpenDatabase;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'calendario-tables-'));
   const stream = Readable.toWeb(

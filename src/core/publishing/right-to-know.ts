@@ -28,7 +28,8 @@ const OFFICE_ROLES: readonly Role[] = ['manager', 'housekeeper'];
 export const seesAll = (viewer: Viewer | null): boolean =>
   viewer !== null && viewer.roles.some((role) => OFFICE_ROLES.includes(role));
 
-export type Tie = 'deputy' | 'member';
+export const TIES = ['deputy', 'member'] as const;
+export type Tie = (typeof TIES)[number];
 
 const WORKING_ROLES: readonly Role[] = ['manager', 'crew', 'steward', 'housekeeper'];
 

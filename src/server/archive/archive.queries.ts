@@ -22,3 +22,15 @@ export const DROP_SESSIONS = command({ sql: 'DELETE FROM session' });
 export const HOLD_UNSENT = command({
   sql: 'UPDATE outbox SET withdrawn_at_min = created_min WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
 });
+
+/** Everything that makes up a schema, as SQLite keeps it. */
+export const SCHEMA = query({
+  sql: `SELECT type, name, sql FROM sqlite_master WHERE name NOT GLOB 'sqlite_stat[1-4]' ORDER BY type, name`,
+  row: { type: text(), name: text(), sql: text().orNull() },
+});
+
+export const HOUSE_COUNTS = query({
+  sql: `SELECT (SELECT COUNT(*) FROM space) AS spaces, (SELECT COUNT(*) FROM person) AS people, (SELECT COUNT(*) FROM request) AS requests,
+  (SELECT COUNT(*) FROM occurrence) AS dates, (SELECT COUNT(*) FROM file) AS files`,
+  row: { spaces: integer(), people: integer(), requests: integer(), dates: integer(), files: integer() },
+});

@@ -5,11 +5,11 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { manifestSchema, type HouseCounts, type Manifest } from '@/contracts/archive';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import { openDatabase, type Database, type Reader } from '../db/connection';
+import { openDatabase, type OpenDatabase, type Reader } from '../db/connection';
 import { violations } from '../effects/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
-import { FILES_AND_PICTURES } from './archive.queries';
+import { FILES_AND_PICTURES, SCHEMA, HOUSE_COUNTS } from './archive.queries';
 import { mainSite } from '../repositories/house/main-site';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
@@ -24,13 +24,7 @@ function readManifest(folder: string): Manifest | null {
   }
 }
 
-/** Everything that makes up a schema, as SQLite keeps it. */
-const schemaOf = async (reader: Reader): Promise<string> => {
-  const rows = await reader.rows<{ type: string; name: string; sql: string | null }>(
-    `SELECT type, name, sql FROM sqlite_master WHERE name NOT GLOB 'sqlite_stat[1-4]' ORDER BY type, name`,
-  );
-  return JSON.stringify(rows);
-};
+const schemaOf = async (reader: Reader): Promise<string> => JSON.stringify(await reader.all(SCHEMA));
 
 /** The schema the migrations make, of a database made for that. */
 async function ownSchema(folder: string): Promise<string> {
@@ -43,17 +37,11 @@ async function ownSchema(folder: string): Promise<string> {
   }
 }
 
-export const countHouse = async (reader: Reader): Promise<HouseCounts> => {
-  const count = async (table: string) =>
-    (await reader.rows<{ n: number }>(`SELECT COUNT(*) AS n FROM ${table}`))[0]!.n;
-  return {
-    spaces: await count('space'),
-    people: await count('person'),
-    requests: await count('request'),
-    dates: await count('occurrence'),
-    files: await count('file'),
-  };
-};
+export async function countHouse(reader: Reader): Promise<HouseCounts> {
+  const counts = await reader.first(HOUSE_COUNTS);
+  if (!counts) throw new Error('a statement without FROM gives one row');
+  return counts;
+}
 
 async function shaOf(file: string): Promise<string> {
   const hash = createHash('sha256');
@@ -73,7 +61,7 @@ async function lostFile(reader: Reader, folder: string): Promise<string | null> 
 }
 
 /** What is wrong with the database of a house; null where nothing is. */
-async function faultOf(db: Database, folder: string): Promise<string | null> {
+async function faultOf(db: OpenDatabase, folder: string): Promise<string | null> {
   const [check] = await db.rows<{ integrity_check: string }>('PRAGMA integrity_check');
   if (check?.integrity_check !== 'ok') return say`Its database is damaged.`;
   const known = await db.rows<{ name: string }>(

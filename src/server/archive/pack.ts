@@ -34,7 +34,7 @@ function linkAll(from: string, to: string): void {
  */
 async function gather(ctx: Pick<Context, 'db'>, folder: string, nowMs: number): Promise<void> {
   const target = join(folder, 'calendario.sqlite');
-  await ctx.db.rows('VACUUM INTO $target', { target });
+  await ctx.db.copyInto(target);
   const copy = openDatabase(target);
   try {
     await copy.write(async (tx) => ({ keep: true, value: await tx.execute(DROP_SESSIONS) }));

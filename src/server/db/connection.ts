@@ -36,11 +36,17 @@ export interface Reader {
     query: Query<B, R>,
     ...args: GivenArgs<B>
   ): Promise<RowOfShape<R> | null>;
+  /** What SQLite builds as JSON. */
   value<B extends Binds, Value>(query: JsonQuery<B, Value>, ...args: GivenArgs<B>): Promise<Value>;
-  rows<Row extends object>(sql: string, bind?: Record<string, unknown>): Promise<Row[]>;
-  /** For hot reads: the statement returns one row with one column `json`, built by SQLite. */
-  json<Value>(sql: string, bind?: Record<string, unknown>): Promise<Value>;
   readonly kept: Kept;
+}
+
+/**
+ * Statements nobody has described: for what stands below the tables (migrations, PRAGMA, archives) and for tests. Whoever
+ * is handed a `Reader`, a `Writer` or the database of a context has no way to them.
+ */
+export interface Undescribed {
+  rows<Row extends object>(sql: string, bind?: Record<string, unknown>): Promise<Row[]>;
 }
 
 /** A scalar statement as one that `json` reads. */
@@ -56,10 +62,13 @@ export const asJsonObject = (parts: Readonly<Record<string, string>>): string =>
 export interface Writer extends Reader {
   table<T extends Table>(table: T): WritableRows<T>;
   execute<B extends Binds>(command: Command<B>, ...args: GivenArgs<B>): Promise<void>;
+  readonly transaction: Transaction;
+}
+
+export interface UndescribedWriter extends Writer, Undescribed {
   run(sql: string, bind?: Record<string, unknown>): Promise<void>;
   /** One INSERT; returns the number of the new row. Sequelize drops the rows of RETURNING. */
   insertRow(sql: string, bind?: Record<string, unknown>): Promise<number>;
-  readonly transaction: Transaction;
 }
 
 /** What a write decides about itself: its value is stored, or everything it did is rolled back. */
@@ -73,7 +82,14 @@ export interface Database extends Reader {
    * would fill the four threads of libuv until the holder of the lock cannot commit. Never nest it.
    */
   write<Value>(work: (tx: Writer) => Promise<WriteResult<Value>>): Promise<Value>;
+  /** Writes all of it, as one consistent state, into a file that is not there yet. */
+  copyInto(file: string): Promise<void>;
   close(): Promise<void>;
+}
+
+/** A database as it was opened. */
+export interface OpenDatabase extends Database, Undescribed {
+  write<Value>(work: (tx: UndescribedWriter) => Promise<WriteResult<Value>>): Promise<Value>;
 }
 
 type RunQuery = (sql: string, bind: Record<string, unknown> | undefined) => Promise<unknown[]>;
@@ -85,7 +101,12 @@ function readJsonOf([row]: readonly unknown[]): unknown {
   return JSON.parse((row as { json: string }).json);
 }
 
-function reader(query: RunQuery, kept: Kept, sequelize: Sequelize, transaction: Transaction | null): Reader {
+function reader(
+  query: RunQuery,
+  kept: Kept,
+  sequelize: Sequelize,
+  transaction: Transaction | null,
+): Reader & Undescribed {
   return {
     kept,
     table: (table) => rowsOf(sequelize, transaction, table),
@@ -96,8 +117,6 @@ function reader(query: RunQuery, kept: Kept, sequelize: Sequelize, transaction: 
       checkedValue<Value>(of, readJsonOf(await read(query, of, args))),
     rows: async <Row extends object>(sql: string, bind?: Record<string, unknown>) =>
       (await query(sql, bind)) as Row[],
-    json: async <Value>(sql: string, bind?: Record<string, unknown>) =>
-      readJsonOf(await query(sql, bind)) as Value,
   };
 }
 
@@ -134,7 +153,7 @@ function openSequelize(file: string): Sequelize {
 async function inTransaction<Value>(
   sequelize: Sequelize,
   kept: Kept,
-  work: (tx: Writer) => Promise<WriteResult<Value>>,
+  work: (tx: UndescribedWriter) => Promise<WriteResult<Value>>,
 ): Promise<Value> {
   const transaction = await sequelize.transaction();
   const query = queryThrough(sequelize, transaction);
@@ -181,12 +200,12 @@ function keepSome(): Kept {
   };
 }
 
-export function openDatabase(file: string): Database {
+export function openDatabase(file: string): OpenDatabase {
   assertNotBuilding(`the database ${file} was opened`);
   const sequelize = openSequelize(file);
   const kept = keepSome();
   let queue: Promise<unknown> = Promise.resolve();
-  const write = <Value>(work: (tx: Writer) => Promise<WriteResult<Value>>): Promise<Value> => {
+  const write = <Value>(work: (tx: UndescribedWriter) => Promise<WriteResult<Value>>): Promise<Value> => {
     const turn = queue.then(() => inTransaction(sequelize, kept, work));
     queue = turn.catch(() => undefined);
     return turn;
@@ -195,7 +214,11 @@ export function openDatabase(file: string): Database {
     await queue;
     await sequelize.close();
   };
-  return { sequelize, ...reader(queryThrough(sequelize, null), kept, sequelize, null), write, close };
+  const query = queryThrough(sequelize, null);
+  const copyInto = async (target: string) => {
+    await query('VACUUM INTO $target', { target });
+  };
+  return { sequelize, ...reader(query, kept, sequelize, null), write, copyInto, close };
 }
 
 /** Keeps what the work wrote. */

@@ -1,13 +1,15 @@
+import { command, type Command } from './statement';
+import { lists as jsonLists, writeJson, type JsonText, type Stored } from './tables/column';
 import { factsOf, type NewRow, type Table } from './tables/table';
 
 /** Rows of a table as lists of the values of some of its columns: half the text of objects, for writes that are many. */
 export interface InLists<Row> {
-  /** Inserts what `write` made, bound as `$rows`. */
-  readonly insert: string;
+  /** Inserts what `write` made. */
+  readonly insert: Command<{ readonly rows: ReturnType<typeof jsonLists> }>;
   /** One stored row as such a list, for a statement that reads them. */
   readonly list: string;
-  lists(rows: readonly Row[]): unknown[][];
-  write(rows: readonly Row[]): string;
+  lists(rows: readonly Row[]): Stored[][];
+  write(rows: readonly Row[]): JsonText<readonly (readonly Stored[])[]>;
 }
 
 /** The one place that knows in which order the values stand. */
@@ -17,11 +19,14 @@ export function inLists<T extends Table, const Name extends keyof NewRow<T> & st
 ): InLists<Pick<NewRow<T>, Name>> {
   const places = names.map((_, place) => `value->>${place}`);
   const lists = (rows: readonly Pick<NewRow<T>, Name>[]) =>
-    rows.map((row) => names.map((name) => row[name] ?? null));
+    rows.map((row) => names.map((name): Stored => (row[name] ?? null) as Stored));
   return {
-    insert: `INSERT INTO ${factsOf(table).name} (${names.join(', ')}) SELECT ${places.join(', ')} FROM json_each($rows)`,
+    insert: command({
+      sql: `INSERT INTO ${factsOf(table).name} (${names.join(', ')}) SELECT ${places.join(', ')} FROM json_each($rows)`,
+      bind: { rows: jsonLists() },
+    }),
     list: `json_array(${names.join(', ')})`,
     lists,
-    write: (rows) => JSON.stringify(lists(rows)),
+    write: (rows) => writeJson(lists(rows)),
   };
 }

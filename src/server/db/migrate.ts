@@ -1,5 +1,5 @@
 import { Umzug } from 'umzug';
-import { keep, type Database } from './connection';
+import { keep, type OpenDatabase } from './connection';
 import { house } from './migrations/001-house';
 import { records } from './migrations/001-records';
 import { requests } from './migrations/001-requests';
@@ -66,7 +66,7 @@ export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => n
 const CREATE_LOG = `CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY) STRICT, WITHOUT ROWID`;
 
 /** Brings the schema up to date, each migration in one transaction with its entry; returns the names of those run. */
-export async function migrate(db: Database): Promise<string[]> {
+export async function migrate(db: OpenDatabase): Promise<string[]> {
   await db.write(async (tx) => keep(await tx.run(CREATE_LOG)));
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, statements }) => ({

@@ -38,6 +38,8 @@ export interface Rows<T extends Table> {
 
 /** Rows of one table inside a write. */
 export interface WritableRows<T extends Table> extends Rows<T> {
+  /** So many numbers for new rows, never given before; see `nextNumbers`. */
+  nextIds(count: number): Promise<number[]>;
   /** @returns the number the row was given, where its table has numbers of its own; else 0 */
   insert(row: NewRow<T>): Promise<number>;
   /** The same for a row whose values are checked and not branded. */
@@ -46,6 +48,12 @@ export interface WritableRows<T extends Table> extends Rows<T> {
   insertAll(rows: readonly NewRow<T>[]): Promise<void>;
   /** Those of which one with what is unique is there already are left out. */
   addMissing(rows: readonly NewRow<T>[]): Promise<void>;
+  /** Those with any of these values in a column, however many: by an index, and not spelt out in the statement. */
+  withAny(column: keyof RowOf<T> & string, values: readonly Stored[]): Promise<RowOf<T>[]>;
+  /** Another patch for each row, by its number; every patch says the same columns. One statement. */
+  updateEach(changes: readonly { readonly id: number; readonly part: Partial<RowOf<T>> }[]): Promise<void>;
+  /** Takes away exactly these, by their keys. One statement. */
+  removeRows(rows: readonly RowOf<T>[]): Promise<void>;
   /** @returns how many there were */
   update(where: Where<T>, patch: Partial<RowOf<T>>): Promise<number>;
   /** A new row, or the row with its key written over. */
@@ -112,7 +120,7 @@ const hasNumber = ({ key, columns }: TableFacts): boolean =>
  * Numbers for so many new rows; the write lock makes them ours. A number that was ever a row's is never another's: the
  * highest that was removed is kept (`removed_number`), as histories and links go on naming it.
  */
-export async function nextNumbers({ rows }: Statements, table: string, count: number): Promise<number[]> {
+async function nextNumbers({ rows }: Statements, table: string, count: number): Promise<number[]> {
   const [row] = (await rows(
     `SELECT MAX(COALESCE((SELECT MAX(id) FROM ${table}), 0), COALESCE((SELECT highest FROM removed_number WHERE of_table = $table), 0)) + 1 AS next`,
     { table },
@@ -159,6 +167,36 @@ function insertBulk(
   );
 }
 
+/** What is written of many rows at once, as `json_each` takes them apart. */
+function bulkOf<T extends Table>(
+  { rows, run }: Statements,
+  { name, key }: TableFacts,
+): Pick<WritableRows<T>, 'withAny' | 'updateEach' | 'removeRows'> {
+  return {
+    withAny: async (column, values) =>
+      (await rows(`SELECT * FROM ${name} WHERE ${column} IN (SELECT value FROM json_each($values))`, {
+        values: JSON.stringify([...new Set(values)]),
+      })) as unknown as RowOf<T>[],
+    updateEach: async (changes) => {
+      const sets = Object.keys(changes[0]?.part ?? {}).map((column) => `${column} = j.value->>'${column}'`);
+      if (!sets.length) return;
+      await run(
+        `UPDATE ${name} SET ${sets.join(', ')} FROM json_each($rows) j WHERE ${name}.id = j.value->>'id'`,
+        { rows: JSON.stringify(changes.map(({ id, part }) => ({ ...part, id }))) },
+      );
+    },
+    removeRows: async (gone) => {
+      if (!gone.length) return;
+      const keys = key.map((column) => `j.value->>'${column}'`);
+      // By what the index of the keys finds: a condition on each row of the table is as many looks as both have rows.
+      await run(
+        `DELETE FROM ${name} WHERE (${key.join(', ')}) IN (SELECT ${keys.join(', ')} FROM json_each($rows) j)`,
+        { rows: JSON.stringify(gone) },
+      );
+    },
+  };
+}
+
 export function writableRowsOf<T extends Table>(
   sequelize: Sequelize,
   transaction: Transaction,
@@ -179,6 +217,8 @@ export function writableRowsOf<T extends Table>(
   };
   return {
     ...rowsOf(sequelize, transaction, table),
+    ...bulkOf<T>(statements, facts),
+    nextIds: (count) => nextNumbers(statements, facts.name, count),
     insert,
     insertLoose: (row) => insert(row as unknown as NewRow<T>),
     insertAll: (rows) => insertBy(rows, ''),

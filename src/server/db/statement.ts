@@ -9,6 +9,8 @@ type ArgOf<B> = B extends ListOf<infer Value> ? readonly Value[] : ValueOf<B>;
 export type ArgsOf<B extends Binds> = { readonly [Name in keyof B]: ArgOf<B[Name]> };
 /** A whole table is a shape too. */
 export type RowOfShape<R extends Shape> = { readonly [Name in string & keyof R]: ValueOf<R[Name]> };
+/** What SQLite builds for a statement, of one that is written out or of a form of a family. */
+export type ResultOf<Q> = Q extends JsonQuery<Binds, infer Value> ? Value : never;
 /** Nothing where a statement is given nothing. */
 export type GivenArgs<B extends Binds> = keyof B extends never ? [] : [args: ArgsOf<B>];
 
@@ -62,6 +64,72 @@ export const command = <const B extends Binds = Record<never, never>>(parts: {
   readonly sql: string;
   readonly bind?: B;
 }): Command<B> => keepInMind({ kind: 'command', bind: {} as B, ...parts });
+
+/** What a form of a family is given: of all that the family can be given, what its text names. */
+function bindOf<B extends Binds>(sql: string, bind: B): B {
+  const names = new Set([...sql.matchAll(/\$([A-Za-z]\w*)/g)].map(([, name]) => name));
+  return Object.fromEntries(Object.entries(bind).filter(([name]) => names.has(name))) as B;
+}
+
+/** Each form is made once: choices are few, and prepared statements are found by their text. */
+function formsOf<Choice, S extends Statement>(
+  samples: readonly Choice[],
+  sqlOf: (choice: Choice) => string,
+  made: (sql: string) => S,
+): (choice: Choice) => S {
+  const forms = new Map<string, S>();
+  for (const sample of samples) {
+    const sql = sqlOf(sample);
+    if (!forms.has(sql)) forms.set(sql, keepInMind(made(sql)));
+  }
+  return (choice) => {
+    const sql = sqlOf(choice);
+    const known = forms.get(sql);
+    if (known) return known;
+    const form = made(sql);
+    forms.set(sql, form);
+    return form;
+  };
+}
+
+interface Forms<Choice, B extends Binds> {
+  readonly sql: (choice: Choice) => string;
+  /** All that any form is given; those that do not name a value are not given it. */
+  readonly bind?: B;
+  /** Every choice where they are few, else some that reach each part of the text: each is tried as a statement is. */
+  readonly samples: readonly NoInfer<Choice>[];
+}
+
+/** A query with several forms, made of parts that are written out; nothing a person typed is ever one of them. */
+export const queryFamily = <Choice, const R extends Shape, const B extends Binds = Record<never, never>>({
+  sql,
+  bind = {} as B,
+  row,
+  samples,
+}: Forms<Choice, B> & { readonly row: R }): ((choice: Choice) => Query<B, R>) =>
+  formsOf(samples, sql, (text): Query<B, R> => ({ kind: 'query', sql: text, bind: bindOf(text, bind), row }));
+
+/** As `queryFamily`, of what SQLite builds as JSON. */
+export const jsonFamily = <Choice, Value, const B extends Binds = Record<never, never>>({
+  sql,
+  bind = {} as B,
+  value,
+  samples,
+}: Forms<Choice, B> & { readonly value: z.ZodType<Value> }): ((choice: Choice) => JsonQuery<B, Value>) =>
+  formsOf(samples, sql, (text): JsonQuery<B, Value> => ({
+    kind: 'json',
+    sql: text,
+    bind: bindOf(text, bind),
+    value,
+  }));
+
+/** As `queryFamily`, of what changes rows. */
+export const commandFamily = <Choice, const B extends Binds = Record<never, never>>({
+  sql,
+  bind = {} as B,
+  samples,
+}: Forms<Choice, B>): ((choice: Choice) => Command<B>) =>
+  formsOf(samples, sql, (text): Command<B> => ({ kind: 'command', sql: text, bind: bindOf(text, bind) }));
 
 /** What is bound, as the driver takes it. */
 export function boundValues(bind: Binds, args: Readonly<Record<string, unknown>>): Record<string, unknown> {

@@ -1,7 +1,7 @@
 import type { Finding } from '@/core/checks/findings';
 import { RULES, type Rule } from '@/core/checks/rules/all';
 import type { WantedDate } from '@/core/checks/asked';
-import type { ClaimId, RequestId } from '@/core/ids';
+import type { ClaimId, EquipmentTypeId, RequestId, SpaceId } from '@/core/ids';
 import type { Interval } from '@/core/time/epoch-minute';
 import { checkDates } from '@/core/checks/check';
 import type { Reader } from '../db/connection';
@@ -9,7 +9,12 @@ import type { ChangeSet } from '../repositories/changes/change-set';
 import type { News } from '../repositories/changes/news';
 import { loadWorld } from '../repositories/world/snapshot';
 import { loadClaims, type StoredClaim } from '../repositories/claims/claims';
-import { FACTS_OF_REQUESTS, OVERRIDDEN_RULES } from './effects.queries';
+import {
+  FACTS_OF_REQUESTS,
+  IN_FORCE_IN_SPACES,
+  IN_FORCE_WITH_TYPE,
+  OVERRIDDEN_RULES,
+} from './effects.queries';
 import { AtRisk } from '../db/tables/claims';
 import { readJson, writeJson } from '../db/tables/column';
 
@@ -66,22 +71,13 @@ async function risksOf(reader: Reader, claims: readonly StoredClaim[]): Promise<
 export async function claimsInForceDuring(
   reader: Reader,
   span: Interval,
-  filter: { readonly typeId?: number; readonly spaceIds?: readonly number[] },
+  filter: { readonly typeId: EquipmentTypeId } | { readonly spaceIds: readonly SpaceId[] },
 ): Promise<ClaimId[]> {
-  const rows = await reader.rows<{ id: ClaimId }>(
-    filter.typeId === undefined
-      ? `SELECT DISTINCT o.claim_id AS id FROM occupancy o JOIN claim_space s ON s.id = o.claim_space_id JOIN claim c ON c.id = o.claim_id AND c.status = 'in-force'
-         WHERE o.occupies = 1 AND o.end_min > $start AND o.start_min < $end AND s.space_id IN (SELECT value FROM json_each($spaces))`
-      : `SELECT DISTINCT u.claim_id AS id FROM equipment_use u JOIN claim c ON c.id = u.claim_id AND c.status = 'in-force'
-         WHERE u.type_id = $type AND u.occupies = 1 AND u.end_min > $start AND u.start_min < $end`,
-    {
-      start: span.start,
-      end: span.end,
-      ...(filter.typeId === undefined
-        ? { spaces: JSON.stringify(filter.spaceIds ?? []) }
-        : { type: filter.typeId }),
-    },
-  );
+  const { start, end } = span;
+  const rows =
+    'typeId' in filter
+      ? await reader.all(IN_FORCE_WITH_TYPE, { start, end, type: filter.typeId })
+      : await reader.all(IN_FORCE_IN_SPACES, { start, end, spaces: filter.spaceIds });
   return rows.map(({ id }) => id);
 }
 

@@ -1,6 +1,5 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
-import { nextNumbers } from '../db/models';
 import { ChangeSetRow } from '../db/tables/records';
 import { follow } from './follow';
 import { ChangeSet } from '../repositories/changes/change-set';
@@ -21,7 +20,7 @@ export async function changeByTime<Value>(
   { action, key }: Deed,
   work: (change: ChangeSet) => Promise<Value>,
 ): Promise<Value> {
-  const [id = 1] = await nextNumbers(tx, 'change_set', 1);
+  const [id = 1] = await tx.table(ChangeSetRow).nextIds(1);
   const idempotency_key = key(id).slice(0, LONGEST_KEY);
   await tx.table(ChangeSetRow).insert({ id, actor_id: null, at_min: now, action, idempotency_key });
   const change = new ChangeSet(tx, id, null, now, follow);

@@ -7,6 +7,8 @@ import {
   ClaimSpace,
   ClaimEquipment,
   ClaimService,
+  EquipmentUse,
+  Occupancy,
   TurnoverLink,
 } from '../db/tables/claims';
 import { Occurrence, Request, RequestCategory } from '../db/tables/requests';
@@ -154,4 +156,18 @@ export const COMING_DATES_OF_RECIPE = query({
     categories: listOf(RequestCategory.category_id.plain()),
   },
   row: { id: Occurrence.id },
+});
+
+export const IN_FORCE_IN_SPACES = query({
+  sql: `SELECT DISTINCT o.claim_id AS id FROM occupancy o JOIN claim_space s ON s.id = o.claim_space_id JOIN claim c ON c.id = o.claim_id AND c.status = 'in-force'
+  WHERE o.occupies = 1 AND o.end_min > $start AND o.start_min < $end AND s.space_id IN (SELECT value FROM json_each($spaces))`,
+  bind: { start: Occupancy.end_min, end: Occupancy.start_min, spaces: listOf(ClaimSpace.space_id) },
+  row: { id: Claim.id },
+});
+
+export const IN_FORCE_WITH_TYPE = query({
+  sql: `SELECT DISTINCT u.claim_id AS id FROM equipment_use u JOIN claim c ON c.id = u.claim_id AND c.status = 'in-force'
+  WHERE u.type_id = $type AND u.occupies = 1 AND u.end_min > $start AND u.start_min < $end`,
+  bind: { start: EquipmentUse.end_min, end: EquipmentUse.start_min, type: EquipmentUse.type_id },
+  row: { id: Claim.id },
 });

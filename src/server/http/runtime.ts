@@ -45,9 +45,7 @@ async function chooseClock(db: Database): Promise<{ clock: Clock; isDemo: boolea
     const tzid = (await hasOffice(db)) ? await siteZone(db) : 'UTC';
     return { clock: frozenClock(toEpochMinute(frozen, tzid, 'offset-before')), isDemo: false };
   }
-  const [stored] = await db.rows<{ value: string }>('SELECT value FROM setting WHERE key = $key', {
-    key: DEMO_CLOCK,
-  });
+  const stored = await db.table(Setting).first({ key: DEMO_CLOCK });
   return stored
     ? { clock: clockFrom(epochMinute(Number(stored.value))), isDemo: true }
     : { clock: realClock, isDemo: false };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { askSchema } from '@/contracts/ask';
 import type { AskChoices } from '@/contracts/ask-choices';
 import { ruleTextOf, type FormRule } from '@/core/recurrence/editor-model';
-import { localDateTime, type LocalDate } from '@/core/time/local-time';
+import { localDate, localDateTime, type LocalDate } from '@/core/time/local-time';
 import { emptyForm, type AskForm } from './draft';
 import { fieldOf, isOverDays, toBody, toCheckBody } from './form-body';
 import { formFrom } from './from-request';
@@ -42,7 +42,7 @@ const choices = {
   earlier: [],
   accessMin: 30,
   exitMin: 20,
-  today: '2027-04-13',
+  today: localDate('2027-04-13'),
 } satisfies AskChoices;
 const KEY = '6c0f7a52-2a52-4d0c-9d3e-0d6f3b1f0a01';
 const START = localDateTime('2027-04-14T18:00');

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
+import type { LocalDate, LocalDateTime, Weekday } from '@/core/time/local-time';
 
 /** What SQLite gives and takes. */
 export type Stored = string | number | null;
@@ -145,6 +145,13 @@ export const day = (): Column<LocalDate, false> =>
     z.custom<LocalDate>((value) => typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value)),
   );
 
+/** ISO 8601: 1 is Monday. */
+export const weekday = (): Column<Weekday, false> =>
+  column(
+    'INTEGER',
+    z.custom<Weekday>((value) => Number.isInteger(value) && Number(value) >= 1 && Number(value) <= 7),
+  );
+
 export const oneOf = <const Words extends readonly string[]>(words: Words): Column<Words[number], false> =>
   column<Words[number]>('TEXT', z.enum(words), words);
 
@@ -175,6 +182,10 @@ export function json<Content>(schema: z.ZodType<Content>, ...initial: Content[])
 export const readJson = <Content>(text: JsonText<Content>): Content => JSON.parse(text) as Content;
 export const writeJson = <Content>(content: Content): JsonText<Content> =>
   JSON.stringify(content) as JsonText<Content>;
+
+/** Rows as lists of their values, for `json_each`: half the text of objects, for what is many. Which stands where is said by the statement. */
+export const lists = (): Column<JsonText<readonly (readonly Stored[])[]>, false> =>
+  column('TEXT', holds(z.array(z.array(z.union([z.string(), z.number(), z.null()])))), ['[]']);
 
 /** A list of values of a column, as `json_each` takes it. */
 export class ListOf<Value extends Stored> {

@@ -2,7 +2,7 @@ import { HUES } from '@/contracts/office';
 import { OWNER_KINDS } from '@/contracts/house';
 import { LANGUAGES } from '@/contracts/language/languages';
 import type { BuildingId, CategoryId, OrganisationId } from '@/core/ids';
-import { day, flag, integer, json, oneOf, ownNumber, rowNumber, text, wallTime } from './column';
+import { day, flag, integer, json, oneOf, ownNumber, rowNumber, text, wallTime, weekday } from './column';
 import { document, layoutMinutes, words } from './contents';
 import { table } from './table';
 
@@ -69,8 +69,7 @@ export const Hours = table(
   {
     id: ownNumber(),
     ...owner,
-    /** 1 is Monday. */
-    weekday: integer(),
+    weekday: weekday(),
     from_min: integer(),
     to_min: integer(),
     valid_from: day().orNull(),

@@ -1,6 +1,7 @@
 import { DUE_EDGES, RECIPE_PHASES } from '@/core/work-orders/recipe';
 import { SERVICE_STATES } from '@/core/work-orders/service-due';
 import type { ClaimId, EquipmentTypeId, OccurrenceId, PersonId, RequestId, SpaceId } from '@/core/ids';
+import { epochMinute } from '@/core/time/epoch-minute';
 import { day, flag, integer, json, minute, oneOf, ownNumber, rowNumber, text } from './column';
 import { orderContent, recipeQuantities, recipeScope, words } from './contents';
 import { table } from './table';
@@ -56,7 +57,7 @@ export const WorkOrder = table(
     done_at_min: minute().orNull(),
     done_by_id: person().orNull(),
     row_version: integer().otherwise(1),
-    from_min: integer().otherwise(0),
+    from_min: minute().otherwise(epochMinute(0)),
     /** Person-minutes. */
     work_min: integer().otherwise(0),
     origin: oneOf(['recipe', 'turnover', 'counter', 'hand']).otherwise('recipe'),

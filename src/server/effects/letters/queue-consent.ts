@@ -1,41 +1,27 @@
 import { settingsOf } from '../../repositories/people/kept-settings';
 import type { MailKind } from '@/core/changes/mail-due';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
-import type { RequestId, PersonId } from '@/core/ids';
+import type { ClaimId, RequestId } from '@/core/ids';
 import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
-import type { LocalDateTime } from '@/core/time/local-time';
 import { CONSENT_HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { Reader, Writer } from '../../db/connection';
-import { ofAllLookedAfter } from '../../repositories/consent/consent-book';
 import { cutLines } from './cut-lines';
 import { insertMail, type QueuedMail } from './insert-mail';
 import { letterTo } from './payload';
 import { Claim, ClaimOverride } from '../../db/tables/claims';
 import type { RowOf, Table } from '../../db/tables/table';
-import { COUNT_LETTERS } from './mail.queries';
+import type { RowOfShape } from '../../db/statement';
+import {
+  CONSENT_ROW,
+  CONSENTS_LONG_UNANSWERED,
+  CONSENTS_OF_CLAIMS,
+  CONSENTS_UNANSWERED_OF,
+  COUNT_LETTERS,
+} from './mail.queries';
 
-interface ConsentRow {
-  readonly request: RequestId;
-  readonly reference: string;
-  readonly title: string;
-  readonly steward: PersonId;
-  readonly place: string;
-  readonly startLocal: LocalDateTime;
-  readonly endLocal: LocalDateTime;
-}
-
-const rowsWhere = (where: string) =>
-  `SELECT * FROM (${ofAllLookedAfter(
-    ({ join, place }) => `
-SELECT r.id AS request, r.ref AS reference, r.title, q.id AS steward, ${place} AS place, c.start_local AS startLocal, c.end_local AS endLocal,
-  c.start_min AS startMin, c.id AS claim
-FROM claim c ${join} JOIN occurrence o ON o.id = c.occurrence_id JOIN request r ON r.id = o.request_id
-WHERE q.id IS NOT $actor AND c.end_min > $now ${where}`,
-  )}) ORDER BY startMin, claim`;
-const UNANSWERED = `AND c.status IN ('wanted','held') AND o.state IN ('waiting','approved')
-  AND NOT EXISTS (SELECT 1 FROM consent k WHERE k.claim_id = c.id AND k.steward_id = q.id AND k.answer IS NOT NULL)`;
+type ConsentRow = RowOfShape<typeof CONSENT_ROW>;
 
 interface Letter {
   readonly kind: Extract<MailKind, 'consent-wanted' | 'consent-overridden'>;
@@ -93,22 +79,18 @@ const added = <T extends Table>(change: ChangeSet, table: T): RowOf<T>[] =>
 
 /** Asks those who look after what a change wants, and tells them where it went past them. */
 export async function queueConsents(change: ChangeSet, reason: string): Promise<void> {
-  const rowsOf = (claims: readonly number[], where: string) =>
+  const rowsOf = (claims: readonly ClaimId[], which: 'unanswered' | 'all') =>
     claims.length
-      ? change.tx.rows<ConsentRow>(rowsWhere(`AND c.id IN (SELECT value FROM json_each($claims)) ${where}`), {
-          claims: JSON.stringify(claims),
-          actor: change.actorId,
-          now: change.at,
-        })
+      ? change.tx.all(CONSENTS_OF_CLAIMS(which), { claims, actor: change.actorId, now: change.at })
       : [];
   const base = { changeSet: change.id, now: change.at };
   const wanted = await rowsOf(
     added(change, Claim).map(({ id }) => id),
-    UNANSWERED,
+    'unanswered',
   );
   const overridden = await rowsOf(
     added(change, ClaimOverride).flatMap(({ rule, claim_id }) => (rule === 'consent' ? [claim_id] : [])),
-    '',
+    'all',
   );
   await insertMail(change.tx, [
     ...(await lettersOf(change.tx, wanted, {
@@ -140,11 +122,11 @@ export async function remindStewards(
   now: EpochMinute,
   request: RequestId | null,
 ): Promise<{ readonly written: number; readonly unanswered: number }> {
-  const rows = await tx.rows<ConsentRow>(
-    rowsWhere(`${UNANSWERED} AND ($request IS NULL OR r.id = $request) AND ($request IS NOT NULL OR EXISTS (SELECT 1 FROM outbox b WHERE b.request_id = r.id
-       AND b.to_person_id = q.id AND b.kind = 'consent-wanted' GROUP BY b.request_id HAVING MAX(b.created_min) <= $before))`),
-    { actor: null, now, request, before: now - REMIND_AFTER_MIN },
-  );
+  const given = { actor: null, now };
+  const rows =
+    request === null
+      ? await tx.all(CONSENTS_LONG_UNANSWERED, { ...given, before: addMinutes(now, -REMIND_AFTER_MIN) })
+      : await tx.all(CONSENTS_UNANSWERED_OF, { ...given, request });
   const before = await countLetters(tx);
   await insertMail(
     tx,

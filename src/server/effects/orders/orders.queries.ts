@@ -1,12 +1,19 @@
 import { z } from 'zod';
-import type { CategoryId, ClaimId, OccurrenceId, SpaceId } from '@/core/ids';
-import { NUMBER_QUESTIONS } from '../../repositories/world/recipes';
-import { Question } from '../../db/tables/house';
+import type { CategoryId, ClaimId, OccurrenceId, ResourceId, SpaceId } from '@/core/ids';
+import {
+  HAND_MADE_RECIPES,
+  HOUSE_RECIPES,
+  houseRecipeRows,
+  NUMBER_QUESTIONS,
+  numberQuestionRow,
+  recipeRow,
+} from '../../repositories/world/recipes';
+import { asJsonObject } from '../../db/connection';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { BUILDING } from '../../repositories/names';
-import { jsonQuery, query } from '../../db/statement';
-import { numberOf, zeroOrOne } from '../../db/shapes';
-import { listOf, minute, rowNumber } from '../../db/tables/column';
+import { jsonFamily, jsonQuery, query } from '../../db/statement';
+import { numberOf } from '../../db/shapes';
+import { integer, listOf, lists, minute, rowNumber } from '../../db/tables/column';
 import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
@@ -48,17 +55,7 @@ export const NAMES_IN_ORDERS = jsonQuery({
     ),
     equipment: z.record(z.string(), z.object({ name: z.string(), store: z.string() })),
     questions: z.record(z.string(), z.string()),
-    numbers: z.array(
-      z.object({
-        id: z.number(),
-        name: z.string(),
-        question: z.string(),
-        isForCrews: zeroOrOne,
-        spaceId: numberOf<SpaceId>().nullable(),
-        categoryId: numberOf<CategoryId>().nullable(),
-        owner: Question.owner_kind.schema,
-      }),
-    ),
+    numbers: z.array(numberQuestionRow),
   }),
 });
 
@@ -114,7 +111,7 @@ export const ORDERS_COVERED_BY = query({
   row: { id: WorkOrder.id, key: WorkOrder.order_key },
 });
 
-export const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
+const orderColumns = `json_object('id', w.id, 'key', w.order_key, 'state', w.state, 'origin', w.origin, 'phase', w.phase, 'version', w.version,
   'occurrenceId', w.occurrence_id, 'doneMin', w.done_at_min, 'isIssued', json(iif(w.issued_min IS NULL, 'false', 'true')), 'claimId', w.claim_id, 'coveredBy', w.covered_by, 'content', json(v.content))`;
 
 /** An order with its version in force. */
@@ -147,6 +144,48 @@ export const ORDERS_BY_KEY = jsonQuery({
      WHERE w.order_key IN (SELECT value FROM json_each($keys))`,
   bind: { keys: listOf(WorkOrder.order_key) },
   value: z.array(orderShape),
+});
+
+/** `$pairs`: [space, the date before, the date after], a list of lists. */
+export const TURNOVERS_BETWEEN = jsonQuery({
+  sql: `SELECT json_group_array(${orderColumns}) AS json FROM json_each($pairs) j
+  CROSS JOIN work_order w ON w.after_occurrence_id IS NOT NULL AND w.after_occurrence_id = j.value->>2 AND w.occurrence_id = j.value->>1 AND w.space_id = j.value->>0 AND w.origin = 'turnover'
+  JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version`,
+  bind: { pairs: lists() },
+  value: z.array(orderShape),
+});
+
+// Rows of one resource never overlap, so the nearest by start is the nearest by end: one seek a part. What is only held
+// may never come to be: orders follow what is in force. `$spots`: [space, start, end], a list of lists.
+export const NEAREST = jsonFamily({
+  samples: ['before', 'after'],
+  sql: (side: 'before' | 'after') => `
+SELECT json_group_array(json_array(j.key, p.resource_id, o.claim_id, c.occurrence_id, s.space_id, o.start_min, o.end_min)) AS json
+FROM json_each($spots) j JOIN space_part p ON p.space_id = j.value->>0
+  LEFT JOIN occupancy o ON o.id = (SELECT n.id FROM occupancy n JOIN claim k ON k.id = n.claim_id AND k.status = 'in-force' WHERE n.resource_id = p.resource_id AND n.occupies = 1 AND ${
+    side === 'before'
+      ? 'n.end_min <= j.value->>1 AND n.end_min > (j.value->>1) - $most ORDER BY n.end_min DESC'
+      : 'n.start_min >= j.value->>2 AND n.start_min < (j.value->>2) + $most ORDER BY n.start_min'
+  } LIMIT 1)
+  LEFT JOIN claim_space s ON s.id = o.claim_space_id LEFT JOIN claim c ON c.id = o.claim_id`,
+  bind: { spots: lists(), most: integer() },
+  value: z.array(
+    z.tuple([
+      z.int(),
+      numberOf<ResourceId>(),
+      numberOf<ClaimId>().nullable(),
+      numberOf<OccurrenceId>().nullable(),
+      numberOf<SpaceId>().nullable(),
+      numberOf<EpochMinute>().nullable(),
+      numberOf<EpochMinute>().nullable(),
+    ]),
+  ),
+});
+
+export const RECIPES = jsonQuery({
+  sql: asJsonObject({ house: HOUSE_RECIPES, byHand: HAND_MADE_RECIPES }),
+  bind: { requests: listOf(Request.id) },
+  value: z.strictObject({ house: houseRecipeRows, byHand: z.array(recipeRow) }),
 });
 
 export const STANDING_CLAIMS = query({

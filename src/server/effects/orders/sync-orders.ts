@@ -10,6 +10,7 @@ import type { Spot } from './neighbours';
 import { takenBack } from './taken-back';
 import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } from './store-orders';
 import { findTurnovers, withCovers, type Pair, type Turnovers, type WantedDates } from './turnovers';
+import { writeJson } from '../../db/tables/column';
 import { WorkOrder } from '../../db/tables/work-orders';
 import {
   ORDERS_BY_KEY,
@@ -17,7 +18,7 @@ import {
   SPOTS_LEFT,
   STANDING_CLAIMS,
   ORDERS_OF_DATES,
-  orderColumns,
+  TURNOVERS_BETWEEN,
 } from './orders.queries';
 
 async function wantedDates(change: ChangeSet, claims: readonly StoredClaim[]): Promise<WantedDates> {
@@ -141,12 +142,9 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
 /** Turnovers of pairs that something has come between. */
 const partedOrders = (change: ChangeSet, parted: readonly Pair[]): Promise<OrderRow[]> =>
   parted.length
-    ? change.tx.json<OrderRow[]>(
-        `SELECT json_group_array(${orderColumns}) AS json FROM json_each($pairs) j
-         CROSS JOIN work_order w ON w.after_occurrence_id IS NOT NULL AND w.after_occurrence_id = j.value->>2 AND w.occurrence_id = j.value->>1 AND w.space_id = j.value->>0 AND w.origin = 'turnover'
-         JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version`,
-        { pairs: JSON.stringify(parted.map(({ spaceId, before, after }) => [spaceId, before, after])) },
-      )
+    ? change.tx.value(TURNOVERS_BETWEEN, {
+        pairs: writeJson(parted.map(({ spaceId, before, after }) => [spaceId, before, after])),
+      })
     : Promise.resolve([]);
 
 /** Turnovers between two neighbours are known by neither of the dates that have changed. */

@@ -11,17 +11,15 @@ import type {
 } from '@/core/ids';
 import type { LocalDate } from '@/core/time/local-time';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { command, jsonQuery } from '../../db/statement';
+import { command, jsonQuery, query } from '../../db/statement';
 import { numberOf, textOf, zeroOrOne } from '../../db/shapes';
-import { listOf } from '../../db/tables/column';
+import { listOf, lists, minute } from '../../db/tables/column';
 import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { Organisation } from '../../db/tables/house';
 import { Person } from '../../db/tables/people';
-import { Calendar, UnsettledApproval, Published } from '../../db/tables/publishing';
+import { Calendar, FeedPart, UnsettledApproval, Published } from '../../db/tables/publishing';
 import { calendarFilter, publishedFacts, readers } from '../../db/tables/contents';
-import { query } from '../../db/statement';
-import { minute } from '../../db/tables/column';
 
 export const WORDS = `json_array(r.title, r.second_line, r.public_text, r.public_html, r.contact,
   (SELECT group_concat(l.from_min || l.text, '·' ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1),
@@ -155,4 +153,27 @@ export const READERS_WAIT_UNTIL = query({
   sql: 'SELECT MAX(u.settles_min) AS at FROM unsettled_approval u JOIN occurrence o ON o.id = u.occurrence_id WHERE o.request_id = $request',
   bind: { request: Occurrence.request_id },
   row: { at: minute().orNull() },
+});
+
+/** `$rows`: [calendar, segment, recurrence, gone at, gone as], a list of lists. */
+export const WRITE_LEDGER = command({
+  sql: `INSERT INTO published (calendar_id, segment_id, recurrence_local, shown_at_min, gone_at_min, gone_as)
+  SELECT j.value->>0, j.value->>1, j.value->>2, $now, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
+  ON CONFLICT DO UPDATE SET gone_at_min = excluded.gone_at_min, gone_as = excluded.gone_as`,
+  bind: { now: Published.shown_at_min, rows: lists() },
+});
+
+/** `$rows`: [calendar, segment, zone, fingerprint of times, of words], a list of lists. */
+export const DROP_TEXT = command({
+  sql: `INSERT INTO feed_part (calendar_id, segment_id, tzid, times_hash, words_hash)
+  SELECT j.value->>0, j.value->>1, j.value->>2, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
+  ON CONFLICT DO UPDATE SET times_hash = excluded.times_hash, words_hash = excluded.words_hash, ics = NULL, json = NULL, fresh_until_min = NULL`,
+  bind: { rows: lists() },
+});
+
+/** `$rows`: [segment, iCalendar, JSON, fresh until], a list of lists. */
+export const STORE_PARTS = command({
+  sql: `UPDATE feed_part SET ics = j.value->>1, json = j.value->>2, fresh_until_min = j.value->>3 FROM json_each($rows) j
+  WHERE feed_part.calendar_id = $calendar AND feed_part.segment_id = j.value->>0`,
+  bind: { calendar: FeedPart.calendar_id, rows: lists() },
 });

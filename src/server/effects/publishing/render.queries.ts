@@ -38,6 +38,17 @@ FROM json_each($segments) j CROSS JOIN json_each($calendars) k CROSS JOIN publis
 export const dated = (kind: string) =>
   `json((SELECT json_group_array(d.recurrence_local ORDER BY d.recurrence_local) FROM segment_date d WHERE d.segment_id = s.id AND d.kind = '${kind}'))`;
 
+/** What `NOTICE_WORDS` gives. */
+export const noticeWords = {
+  title: z.string(),
+  secondLine: z.string(),
+  text: z.string(),
+  html: z.string(),
+  contact: z.string(),
+  lines: z.array(z.object({ fromMin: z.number(), text: z.string() })).readonly(),
+  hosts: z.array(z.string()).readonly(),
+};
+
 /** Columns of `NoticeWords` over request r. */
 export const NOTICE_WORDS = `'title', r.title, 'secondLine', r.second_line, 'text', r.public_text, 'html', r.public_html, 'contact', r.contact,
   'lines', json((SELECT json_group_array(json_object('fromMin', l.from_min, 'text', l.text) ORDER BY l.position) FROM request_line l WHERE l.request_id = r.id AND l.is_public = 1)),
@@ -71,13 +82,7 @@ FROM json_each($segments) j CROSS JOIN segment s ON s.id = j.value JOIN request 
       categories: z.array(z.string()).readonly(),
       hue: z.string(),
       recurrences: z.array(textOf<LocalDateTime>()).readonly(),
-      title: z.string(),
-      secondLine: z.string(),
-      text: z.string(),
-      html: z.string(),
-      lines: z.array(z.object({ fromMin: z.number(), text: z.string() })).readonly(),
-      hosts: z.array(z.string()).readonly(),
-      contact: z.string(),
+      ...noticeWords,
     }),
   ),
 });

@@ -20,6 +20,8 @@ import {
   type PublishedSegmentRow,
 } from './published-rows';
 import { writtenForAll } from '../../platform/ambient';
+import { writeJson } from '../../db/tables/column';
+import { STORE_PARTS } from './publishing.queries';
 
 const SHOWN_MIN = CANCELLED_SHOWN_DAYS * 1440;
 
@@ -163,13 +165,7 @@ export async function renderParts(
 
 /** Keeps texts that were made, over whatever stands there. */
 export const storeParts = (tx: Writer, calendar: number, parts: readonly RenderedPart[]): Promise<void> =>
-  tx.run(
-    `UPDATE feed_part SET ics = j.value->>1, json = j.value->>2, fresh_until_min = j.value->>3 FROM json_each($rows) j
-     WHERE feed_part.calendar_id = $calendar AND feed_part.segment_id = j.value->>0`,
-    {
-      calendar,
-      rows: JSON.stringify(
-        parts.map(({ segment, ics, json, freshUntil }) => [segment, ics, json, freshUntil]),
-      ),
-    },
-  );
+  tx.execute(STORE_PARTS, {
+    calendar,
+    rows: writeJson(parts.map(({ segment, ics, json, freshUntil }) => [segment, ics, json, freshUntil])),
+  });

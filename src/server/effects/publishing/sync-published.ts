@@ -26,7 +26,8 @@ import {
 } from './publishing-state';
 import { Occurrence, Request, Segment } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-import { COUNT_CALENDARS_UP, DROP_SETTLED } from './publishing.queries';
+import { writeJson } from '../../db/tables/column';
+import { COUNT_CALENDARS_UP, DROP_SETTLED, DROP_TEXT, WRITE_LEDGER } from './publishing.queries';
 import { Announced, UnsettledApproval } from '../../db/tables/publishing';
 import { addKeptCalendars, type KeptFor } from './kept-calendars';
 
@@ -103,25 +104,20 @@ function wantedOf(
   return { ledger: [...ledger.values()], open };
 }
 
-async function writeLedger(tx: Writer, rows: readonly LedgerRow[], now: number): Promise<void> {
+async function writeLedger(tx: Writer, rows: readonly LedgerRow[], now: EpochMinute): Promise<void> {
   if (!rows.length) return;
-  await tx.run(
-    `INSERT INTO published (calendar_id, segment_id, recurrence_local, shown_at_min, gone_at_min, gone_as)
-     SELECT j.value->>0, j.value->>1, j.value->>2, $now, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
-     ON CONFLICT DO UPDATE SET gone_at_min = excluded.gone_at_min, gone_as = excluded.gone_as`,
-    {
-      now,
-      rows: JSON.stringify(
-        rows.map(({ calendar, segment, recurrence, gone, goneAs }) => [
-          calendar,
-          segment,
-          recurrence,
-          gone,
-          goneAs,
-        ]),
-      ),
-    },
-  );
+  await tx.execute(WRITE_LEDGER, {
+    now,
+    rows: writeJson(
+      rows.map(({ calendar, segment, recurrence, gone, goneAs }) => [
+        calendar,
+        segment,
+        recurrence,
+        gone,
+        goneAs,
+      ]),
+    ),
+  });
 }
 
 /** Text a reader of one calendar gets of one segment, as two fingerprints: of its times and of its words. */
@@ -174,16 +170,11 @@ function partsOf(
 /** Text made before is dropped where it would say something else now. */
 async function dropText(tx: Writer, parts: readonly Part[]): Promise<void> {
   if (!parts.length) return;
-  await tx.run(
-    `INSERT INTO feed_part (calendar_id, segment_id, tzid, times_hash, words_hash)
-     SELECT j.value->>0, j.value->>1, j.value->>2, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
-     ON CONFLICT DO UPDATE SET times_hash = excluded.times_hash, words_hash = excluded.words_hash, ics = NULL, json = NULL, fresh_until_min = NULL`,
-    {
-      rows: JSON.stringify(
-        parts.map(({ calendar, segment, tzid, times, words }) => [calendar, segment, tzid, times, words]),
-      ),
-    },
-  );
+  await tx.execute(DROP_TEXT, {
+    rows: writeJson(
+      parts.map(({ calendar, segment, tzid, times, words }) => [calendar, segment, tzid, times, words]),
+    ),
+  });
   await tx.execute(COUNT_CALENDARS_UP, { ids: [...new Set(parts.map(({ calendar }) => calendar))] });
 }
 

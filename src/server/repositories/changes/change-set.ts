@@ -3,7 +3,6 @@ import type { PersonId, RequestId } from '@/core/ids';
 import type { DoneFacts } from '@/contracts/done-facts';
 import { sayDone } from '@/contracts/say-done';
 import type { Writer } from '../../db/connection';
-import { nextNumbers } from '../../db/models';
 import { ChangeSetRequest, History } from '../../db/tables/records';
 import { factsOf, type NewRow, type RowOf, type Table } from '../../db/tables/table';
 import { writeJson, type Stored } from '../../db/tables/column';
@@ -97,7 +96,7 @@ export class ChangeSet {
 
   /** Numbers for new rows; the write lock makes them ours. */
   async nextIds<T extends Numbered>(table: T, count: number): Promise<RowOf<T>['id'][]> {
-    return (await nextNumbers(this.tx, factsOf(table).name, count)) as RowOf<T>['id'][];
+    return (await this.tx.table(table).nextIds(count)) as RowOf<T>['id'][];
   }
 
   async nextId<T extends Numbered>(table: T): Promise<RowOf<T>['id']> {
@@ -127,13 +126,10 @@ export class ChangeSet {
 
   /** The rows that have the first value of these rows' keys. */
   private stored(table: Table, rows: readonly AnyRow[]): Promise<AnyRow[]> {
-    const { name, key } = factsOf(table);
-    const [first = 'id'] = key;
-    return this.tx.rows<AnyRow>(
-      `SELECT * FROM ${name} WHERE ${first} IN (SELECT value FROM json_each($keys))`,
-      {
-        keys: JSON.stringify([...new Set(rows.map((row) => row[first]))]),
-      },
+    const [first = 'id'] = factsOf(table).key;
+    return this.tx.table(table).withAny(
+      first,
+      rows.map((row) => row[first] ?? null),
     );
   }
 
@@ -153,25 +149,16 @@ export class ChangeSet {
       .filter(({ row, part }) => Object.entries(part).some(([column, value]) => row[column] !== value));
     const [first] = changed;
     if (!first) return;
-    const { name } = factsOf(table);
-    const sets = Object.keys(first.part).map((column) => `${column} = j.value->>'${column}'`);
-    await this.tx.run(
-      `UPDATE ${name} SET ${sets.join(', ')} FROM json_each($rows) j WHERE ${name}.id = j.value->>'id'`,
-      { rows: JSON.stringify(changed.map(({ row, part }) => ({ ...part, id: row.id }))) },
-    );
+    await this.tx
+      .table(table)
+      .updateEach(changed.map(({ row, part }) => ({ id: Number(row.id), part: part as Partial<RowOf<T>> })));
     for (const { row, part } of changed) this.keep(table, { before: row, after: { ...row, ...part } });
   }
 
   /** Takes rows away, with what they were kept in the history. */
   async remove<T extends Table>(table: T, rows: readonly RowOf<T>[]): Promise<void> {
     if (!rows.length) return;
-    const { name, key } = factsOf(table);
-    const keys = key.map((column) => `j.value->>'${column}'`);
-    // By what the index of the keys finds: a condition on each row of the table is as many looks as both have rows.
-    await this.tx.run(
-      `DELETE FROM ${name} WHERE (${key.join(', ')}) IN (SELECT ${keys.join(', ')} FROM json_each($rows) j)`,
-      { rows: JSON.stringify(rows) },
-    );
+    await this.tx.table(table).removeRows(rows);
     for (const before of rows as readonly AnyRow[]) this.keep(table, { before, after: null });
   }
 

@@ -1,11 +1,16 @@
-import type { ClaimKind, ClaimStatus, LiveClaim } from '@/core/changes/plan-date';
-import type { ClaimId, EquipmentTypeId, OccurrenceId, RequestId, ResourceId, SpaceId } from '@/core/ids';
+import { z } from 'zod';
+import type { LiveClaim } from '@/core/changes/plan-date';
+import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import type { ClaimContent } from '@/core/occupancy/bands';
-import type { Layout } from '@/core/seating/layouts';
-import type { Feature } from '@/core/spaces/features';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import type { Reader } from '../../db/connection';
+import { zeroOrOne } from '../../db/shapes';
+import { jsonQuery } from '../../db/statement';
+import { Claim, ClaimEquipment, ClaimSpace } from '../../db/tables/claims';
+import { listOf, type Column } from '../../db/tables/column';
+import { answers, features } from '../../db/tables/contents';
+import { Occurrence } from '../../db/tables/requests';
 
 export interface StoredClaim extends LiveClaim {
   readonly occurrenceId: OccurrenceId;
@@ -20,46 +25,49 @@ export interface StoredClaim extends LiveClaim {
   readonly claimEquipmentIds: readonly number[];
 }
 
-type SpaceTuple = [
-  id: number,
-  space: SpaceId,
-  layout: Layout,
-  people: number,
-  setup: number,
-  strike: number,
-  wheelchairs: number,
-  features: Feature[],
-  cutStart: EpochMinute | null,
-  cutEnd: EpochMinute | null,
-];
-type EquipmentTuple = [
-  id: number,
-  type: EquipmentTypeId,
-  quantity: number,
-  claimSpace: number | null,
-  unit: ResourceId | null,
-  kit: EquipmentTypeId | null,
-];
+const spaceTuple = z.tuple([
+  ClaimSpace.id.schema,
+  ClaimSpace.space_id.schema,
+  ClaimSpace.layout.schema,
+  z.int(),
+  ClaimSpace.setup_min.schema,
+  ClaimSpace.strike_min.schema,
+  z.int(),
+  features,
+  ClaimSpace.cut_start_min.schema,
+  ClaimSpace.cut_end_min.schema,
+]);
+/** Number of the line, type, how many, line of the space it is for, unit, kit it is part of. */
+const equipmentTuple = z.tuple([
+  ClaimEquipment.id.schema,
+  ClaimEquipment.type_id.schema,
+  z.int(),
+  ClaimEquipment.claim_space_id.schema,
+  ClaimEquipment.resource_id.schema,
+  ClaimEquipment.kit_id.schema,
+]);
 
-interface ClaimRow {
-  readonly id: ClaimId;
-  readonly occurrence: OccurrenceId;
-  readonly request: RequestId;
-  readonly kind: ClaimKind;
-  readonly status: ClaimStatus;
-  readonly hold: EpochMinute | null;
-  readonly standing: 0 | 1;
-  readonly startLocal: LocalDateTime;
-  readonly endLocal: LocalDateTime;
-  readonly start: EpochMinute;
-  readonly end: EpochMinute;
-  readonly access: number;
-  readonly exit: number;
-  readonly people: number;
-  readonly spaces: SpaceTuple[];
-  readonly equipment: EquipmentTuple[];
-  readonly services: { readonly serviceId: number; readonly answers: Record<string, string> }[];
-}
+const claimRow = z.strictObject({
+  id: Claim.id.schema,
+  occurrence: Claim.occurrence_id.schema,
+  request: Occurrence.request_id.schema,
+  kind: Claim.kind.schema,
+  status: Claim.status.schema,
+  hold: Claim.hold_until_min.schema,
+  standing: zeroOrOne,
+  startLocal: Claim.start_local.schema,
+  endLocal: Claim.end_local.schema,
+  start: Claim.start_min.schema,
+  end: Claim.end_min.schema,
+  access: z.int(),
+  exit: z.int(),
+  people: z.int(),
+  spaces: z.array(spaceTuple),
+  equipment: z.array(equipmentTuple),
+  services: z.array(z.strictObject({ serviceId: z.int(), answers })),
+});
+type SpaceTuple = z.infer<typeof spaceTuple>;
+type ClaimRow = z.infer<typeof claimRow>;
 
 const claimsWhere = (condition: string) => `
 SELECT json_group_array(json_object('id', c.id, 'occurrence', c.occurrence_id, 'request', o.request_id, 'kind', c.kind, 'status', c.status, 'hold', c.hold_until_min,
@@ -122,25 +130,31 @@ function toClaim(row: ClaimRow): StoredClaim {
   };
 }
 
-const claims = async (reader: Reader, condition: string, ids: readonly number[]): Promise<StoredClaim[]> =>
-  ids.length
-    ? (await reader.json<ClaimRow[]>(claimsWhere(condition), { ids: JSON.stringify(ids) })).map(toClaim)
-    : [];
-
 const IN_IDS = 'IN (SELECT value FROM json_each($ids))';
+const ofIds = <Id extends number>(ids: Column<Id>, condition: string) =>
+  jsonQuery({ sql: claimsWhere(condition), bind: { ids: listOf<Id>(ids) }, value: z.array(claimRow) });
+
+const BY_ID = ofIds(Claim.id, `c.id ${IN_IDS}`);
+const STANDING = ofIds(Occurrence.id, `o.id ${IN_IDS} AND c.id = o.standing_id`);
+const LIVE = ofIds(Occurrence.id, `c.occurrence_id ${IN_IDS} AND c.status <> 'released'`);
+
+const claims = async <Id extends number>(
+  reader: Reader,
+  statement: ReturnType<typeof ofIds<Id>>,
+  ids: readonly Id[],
+): Promise<StoredClaim[]> => (ids.length ? (await reader.value(statement, { ids })).map(toClaim) : []);
 
 export const loadClaims = (reader: Reader, ids: readonly ClaimId[]): Promise<StoredClaim[]> =>
-  claims(reader, `c.id ${IN_IDS}`, ids);
+  claims(reader, BY_ID, ids);
 
 /** The claims that say where these dates stand: in force, held or wanted; for ended dates the last one. */
 export const loadStandingClaims = (
   reader: Reader,
   occurrences: readonly OccurrenceId[],
-): Promise<StoredClaim[]> => claims(reader, `o.id ${IN_IDS} AND c.id = o.standing_id`, occurrences);
+): Promise<StoredClaim[]> => claims(reader, STANDING, occurrences);
 
 /** Every claim of these dates that is not released: where they stand, and what is proposed or asked beside that. */
 export const loadLiveClaims = (
   reader: Reader,
   occurrences: readonly OccurrenceId[],
-): Promise<StoredClaim[]> =>
-  claims(reader, `c.occurrence_id ${IN_IDS} AND c.status <> 'released'`, occurrences);
+): Promise<StoredClaim[]> => claims(reader, LIVE, occurrences);

@@ -3,6 +3,10 @@ import type { ConsentAnswer, ConsentBook, Steward } from '@/core/checks/consent'
 import type { ClaimContent } from '@/core/occupancy/bands';
 import type { Reader } from '../../db/connection';
 import { ANSWERS_TO_CLAIMS } from './consent.queries';
+import { query } from '../../db/statement';
+import { listOf } from '../../db/tables/column';
+import { Person } from '../../db/tables/people';
+import { EquipmentType, Space } from '../../db/tables/spaces';
 
 /** Whose consent a space needs: the stewards of the space itself, else those of its building. */
 const OF_SPACES = `
@@ -47,18 +51,25 @@ export const thingsOf = ({ spaces, equipment }: Pick<ClaimContent, 'spaces' | 'e
   typeIds: equipment.map(({ typeId }) => typeId),
 });
 
+const STEWARDS_OF_SPACES = query({
+  sql: `SELECT * FROM (${OF_SPACES}) WHERE thing IN (SELECT value FROM json_each($things)) ORDER BY name`,
+  bind: { things: listOf(Space.id) },
+  row: { thing: Space.id, id: Person.id, name: Person.name },
+});
+const STEWARDS_OF_POOLS = query({
+  sql: `SELECT * FROM (${OF_POOLS}) WHERE thing IN (SELECT value FROM json_each($things)) ORDER BY name`,
+  bind: { things: listOf(EquipmentType.id) },
+  row: { thing: EquipmentType.id, id: Person.id, name: Person.name },
+});
+
 async function stewardsIn<Thing extends number>(
-  reader: Reader,
-  from: string,
+  read: (things: readonly Thing[]) => Promise<readonly (Steward & { readonly thing: Thing })[]>,
   things: readonly Thing[],
 ): Promise<Map<Thing, Steward[]>> {
   const stewards = new Map<Thing, Steward[]>();
   if (!things.length) return stewards;
-  const rows = await reader.rows<Steward & { thing: Thing }>(
-    `SELECT * FROM (${from}) WHERE thing IN (SELECT value FROM json_each($things)) ORDER BY name`,
-    { things: JSON.stringify([...new Set(things)]) },
-  );
-  for (const { thing, id, name } of rows) stewards.set(thing, [...(stewards.get(thing) ?? []), { id, name }]);
+  for (const { thing, id, name } of await read([...new Set(things)]))
+    stewards.set(thing, [...(stewards.get(thing) ?? []), { id, name }]);
   return stewards;
 }
 
@@ -66,7 +77,8 @@ async function stewardsIn<Thing extends number>(
 export const stewardsOfSpaces = (
   reader: Reader,
   spaces: readonly SpaceId[],
-): Promise<Map<SpaceId, Steward[]>> => stewardsIn(reader, OF_SPACES, spaces);
+): Promise<Map<SpaceId, Steward[]>> =>
+  stewardsIn((things) => reader.all(STEWARDS_OF_SPACES, { things }), spaces);
 
 /** Who has to agree to what is wanted, and what was answered of these claims. Nearly always two cheap queries. */
 export async function loadConsentBook(
@@ -80,8 +92,7 @@ export async function loadConsentBook(
     things.flatMap(({ spaceIds }) => spaceIds),
   );
   const stewardsOfPool = await stewardsIn<EquipmentTypeId>(
-    reader,
-    OF_POOLS,
+    (types) => reader.all(STEWARDS_OF_POOLS, { things: types }),
     things.flatMap(({ typeIds }) => typeIds),
   );
   const answers = new Map<ClaimId, Map<PersonId, ConsentAnswer>>();

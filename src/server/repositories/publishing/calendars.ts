@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Fact } from '@/core/publishing/facts';
 import { mayRead, type Readers } from '@/core/publishing/readers';
@@ -9,6 +10,11 @@ import type { Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
 import { STAMP_NOW, SLUG_NOW } from './calendars.queries';
 import { Membership } from '../../db/tables/people';
+import { Calendar as CalendarTable } from '../../db/tables/publishing';
+import { calendarFilter, publishedFacts, readers } from '../../db/tables/contents';
+import { zeroOrOne } from '../../db/shapes';
+import { jsonQuery } from '../../db/statement';
+import type { EpochMinute } from '@/core/time/epoch-minute';
 
 /** A calendar of the office's making. */
 export interface Calendar {
@@ -27,19 +33,31 @@ export interface Calendar {
   readonly rowVersion: number;
 }
 
-type Row = Omit<Calendar, 'mark' | 'hue' | 'startsOn' | 'filter'> & {
-  readonly mark: string | null;
-  readonly hue: string | null;
-  readonly startsOn: 0 | 1;
-  readonly filter: Partial<CalendarFilter>;
-};
+const calendarRow = z.strictObject({
+  id: CalendarTable.id.schema,
+  slug: z.string(),
+  name: z.string(),
+  about: z.string(),
+  mark: z.string().nullable(),
+  hue: z.string().nullable(),
+  filter: calendarFilter,
+  facts: publishedFacts,
+  readers,
+  startsOn: zeroOrOne,
+  linkNo: z.int(),
+  rowVersion: z.int(),
+});
 
 // A calendar of one category wears its mark unless it has one of its own.
-const CALENDARS = `SELECT json_group_array(json_object('id', k.id, 'slug', k.slug, 'name', k.name, 'about', k.about, 'mark', COALESCE(k.mark, c.mark), 'hue', COALESCE(k.hue, c.hue),
+const CALENDARS = jsonQuery({
+  sql: `SELECT json_group_array(json_object('id', k.id, 'slug', k.slug, 'name', k.name, 'about', k.about, 'mark', COALESCE(k.mark, c.mark), 'hue', COALESCE(k.hue, c.hue),
   'filter', json(k.filter), 'facts', json(k.facts), 'readers', json(k.readers), 'startsOn', k.starts_on, 'linkNo', k.link_no, 'rowVersion', k.row_version)
   ORDER BY k.position, k.id) AS json
 FROM calendar k LEFT JOIN category c ON json_array_length(k.filter, '$.categories') = 1 AND c.id = (k.filter ->> '$.categories[0]')
-WHERE k.kind = 'made' AND iif($endedSince IS NULL, k.retired_min IS NULL, k.retired_min > $endedSince)`;
+WHERE k.kind = 'made' AND iif($endedSince IS NULL, k.retired_min IS NULL, k.retired_min > $endedSince)`,
+  bind: { endedSince: CalendarTable.retired_min },
+  value: z.array(calendarRow),
+});
 
 /** Calendars as they were at a stamp; good while the stamp stands. */
 export interface KeptCalendars {
@@ -63,8 +81,8 @@ export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]
   return calendars;
 }
 
-async function readCalendars(reader: Reader, endedSince: number | null): Promise<Calendar[]> {
-  const rows = await reader.json<Row[]>(CALENDARS, { endedSince });
+async function readCalendars(reader: Reader, endedSince: EpochMinute | null): Promise<Calendar[]> {
+  const rows = await reader.value(CALENDARS, { endedSince });
   return rows.map(({ mark, hue, startsOn, filter, ...row }) => ({
     ...row,
     mark: mark ?? '··',
@@ -115,8 +133,11 @@ export const readableCalendars = async (ctx: Asker, token: string | null = null)
   readableOf(ctx, token, await loadCalendars(ctx.db));
 
 /** The same of those that have ended since a minute. */
-export const endedCalendars = async (ctx: Asker, token: string | null, since: number): Promise<Calendar[]> =>
-  readableOf(ctx, token, await readCalendars(ctx.db, since));
+export const endedCalendars = async (
+  ctx: Asker,
+  token: string | null,
+  since: EpochMinute,
+): Promise<Calendar[]> => readableOf(ctx, token, await readCalendars(ctx.db, since));
 
 /** A calendar at an address, where the viewer or the holder of the private link may read it. */
 export async function calendarFor(ctx: Asker, slug: string, token: string | null): Promise<Calendar | null> {

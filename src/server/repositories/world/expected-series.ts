@@ -1,21 +1,31 @@
-import type { ClaimId, RequestId, ResourceId, SegmentId } from '@/core/ids';
-import type { BandMinutes } from '@/core/occupancy/bands';
+import { z } from 'zod';
+import type { ResourceId } from '@/core/ids';
 import type { ExpectedSeries } from '@/core/checks/world';
 import { wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
+import { numberOf, textOf, zeroOrOne } from '../../db/shapes';
+import { Claim } from '../../db/tables/claims';
+import { Segment } from '../../db/tables/requests';
 
-export interface SeriesRow {
-  readonly segmentId: SegmentId;
-  readonly requestId: RequestId;
-  readonly claimId: ClaimId;
-  readonly start: LocalDateTime;
-  readonly end: LocalDateTime;
-  readonly tzid: string;
-  readonly allDay: 0 | 1;
-  readonly rrule: string;
-  readonly materialisedUntil: LocalDate;
-  readonly excluded: LocalDateTime[];
-  readonly spaces: { readonly parts: ResourceId[]; readonly bands: BandMinutes }[];
-}
+/** What `EXPECTED_SERIES` gives of each. */
+export const seriesRow = z.strictObject({
+  segmentId: Segment.id.schema,
+  requestId: Segment.request_id.schema,
+  claimId: Claim.id.schema,
+  start: Segment.start_local.schema,
+  end: Segment.end_local.schema,
+  tzid: z.string(),
+  allDay: zeroOrOne,
+  rrule: z.string(),
+  materialisedUntil: textOf<LocalDate>(),
+  excluded: z.array(textOf<LocalDateTime>()),
+  spaces: z.array(
+    z.strictObject({
+      parts: z.array(numberOf<ResourceId>()),
+      bands: z.strictObject({ accessMin: z.int(), exitMin: z.int(), setupMin: z.int(), strikeMin: z.int() }),
+    }),
+  ),
+});
+export type SeriesRow = z.infer<typeof seriesRow>;
 
 // What the last date that is in force or waits looks like is what the later ones are expected to look like.
 /** A scalar statement: series without end that have no rows as far as `$last` and take one of `$resources`. */

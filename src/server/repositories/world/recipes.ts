@@ -1,46 +1,45 @@
-import type { OccurrenceId, PersonId, RequestId } from '@/core/ids';
-import {
-  ANY_DATE,
-  type DueEdge,
-  type Recipe,
-  type RecipePhase,
-  type RecipeQuantity,
-  type RecipeScope,
-} from '@/core/work-orders/recipe';
+import { z } from 'zod';
+import { ANY_DATE, type Recipe as CoreRecipe } from '@/core/work-orders/recipe';
+import { recipeQuantities, recipeScope } from '../../db/tables/contents';
+import type { CategoryId, SpaceId } from '@/core/ids';
+import { numberOf, zeroOrOne } from '../../db/shapes';
+import { Question } from '../../db/tables/house';
+import { Service } from '../../db/tables/spaces';
+import { Recipe } from '../../db/tables/work-orders';
 
-export interface RecipeRow {
-  readonly id: number;
-  readonly requestId: RequestId | null;
-  readonly occurrenceId: OccurrenceId | null;
-  readonly phase: RecipePhase;
-  readonly title: string;
-  readonly teamId: number;
-  readonly personId: PersonId | null;
-  readonly per: Recipe['per'];
-  readonly scope: Partial<RecipeScope>;
-  readonly due: DueEdge;
-  readonly offset: number;
-  readonly untilEdge: DueEdge | null;
-  readonly untilOffset: number;
-  readonly leadDays: number | null;
-  readonly checklist: string[];
-  readonly crew: number;
-  readonly workFormula: string | null;
-  readonly quantities: RecipeQuantity[];
-}
+export const recipeRow = z.strictObject({
+  id: Recipe.id.schema,
+  requestId: Recipe.request_id.schema,
+  occurrenceId: Recipe.occurrence_id.schema,
+  phase: Recipe.phase.schema,
+  title: Recipe.title.schema,
+  teamId: Recipe.team_id.schema,
+  personId: Recipe.person_id.schema,
+  per: Recipe.per.schema,
+  scope: recipeScope,
+  due: Recipe.due_edge.schema,
+  offset: Recipe.due_offset_min.schema,
+  untilEdge: Recipe.until_edge.schema,
+  untilOffset: Recipe.until_offset_min.schema,
+  leadDays: Recipe.lead_days.schema,
+  checklist: z.array(z.string()),
+  crew: Recipe.crew.schema,
+  workFormula: Recipe.work_formula.schema,
+  quantities: recipeQuantities,
+});
+export type RecipeRow = z.infer<typeof recipeRow>;
 
-interface ServiceRow {
-  readonly id: number;
-  readonly name: string;
-  readonly teamId: number;
-  readonly leadDays: number;
-  readonly crewMin: number;
-}
+const serviceRow = z.strictObject({
+  id: Service.id.schema,
+  name: Service.name.schema,
+  teamId: Service.team_id.schema,
+  leadDays: Service.lead_days.schema,
+  crewMin: Service.crew_min.schema,
+});
 
-export interface HouseRecipeRows {
-  readonly recipes: readonly RecipeRow[];
-  readonly services: readonly ServiceRow[];
-}
+/** What `HOUSE_RECIPES` gives. */
+export const houseRecipeRows = z.strictObject({ recipes: z.array(recipeRow), services: z.array(serviceRow) });
+export type HouseRecipeRows = z.infer<typeof houseRecipeRows>;
 
 const recipesWhere = (
   condition: string,
@@ -53,6 +52,17 @@ const recipesWhere = (
 export const HOUSE_RECIPES = `SELECT json_object('recipes', (${recipesWhere('request_id IS NULL')}),
   'services', (SELECT json_group_array(json_object('id', id, 'name', name, 'teamId', team_id, 'leadDays', lead_days, 'crewMin', crew_min) ORDER BY id) FROM service))`;
 
+/** What `NUMBER_QUESTIONS` gives of each. */
+export const numberQuestionRow = z.strictObject({
+  id: Question.id.schema,
+  name: z.string(),
+  question: Question.text.schema,
+  isForCrews: zeroOrOne,
+  spaceId: numberOf<SpaceId>().nullable(),
+  categoryId: numberOf<CategoryId>().nullable(),
+  owner: Question.owner_kind.schema,
+});
+
 /** A scalar statement: questions in use that are answered by a number. */
 export const NUMBER_QUESTIONS = `SELECT json_group_array(json_object('id', id, 'name', number_name, 'question', text, 'isForCrews', seen_by = 'office-and-crews',
   'spaceId', iif(owner_kind = 'space', owner_id, NULL), 'categoryId', iif(owner_kind = 'category', owner_id, NULL), 'owner', owner_kind) ORDER BY owner_kind, owner_id, position)
@@ -61,7 +71,7 @@ export const NUMBER_QUESTIONS = `SELECT json_group_array(json_object('id', id, '
 /** A scalar statement: recipes made by hand for the requests in `$requests`. */
 export const HAND_MADE_RECIPES = recipesWhere('request_id IN (SELECT value FROM json_each($requests))');
 
-export const toRecipe = (row: RecipeRow): Recipe => ({
+export const toRecipe = (row: RecipeRow): CoreRecipe => ({
   id: row.id,
   isByHand: row.requestId !== null,
   phase: row.phase,
@@ -81,7 +91,7 @@ export const toRecipe = (row: RecipeRow): Recipe => ({
 });
 
 /** What a service asks of its team where no recipe says it better: all of it done when the event begins. */
-const serviceRecipe = ({ id, name, teamId, leadDays, crewMin }: ServiceRow): Recipe => ({
+const serviceRecipe = ({ id, name, teamId, leadDays, crewMin }: z.infer<typeof serviceRow>): CoreRecipe => ({
   id: `s${id}`,
   isByHand: false,
   phase: 'setup',
@@ -101,7 +111,7 @@ const serviceRecipe = ({ id, name, teamId, leadDays, crewMin }: ServiceRow): Rec
 });
 
 /** The office's recipes, and one made up for each service that none of them names whatever was answered. */
-export function houseRecipes({ recipes, services }: HouseRecipeRows): Recipe[] {
+export function houseRecipes({ recipes, services }: HouseRecipeRows): CoreRecipe[] {
   const named = new Set(
     recipes.flatMap(({ scope, phase }) =>
       phase === 'strike' || scope.answers?.length ? [] : (scope.services ?? []),

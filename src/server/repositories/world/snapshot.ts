@@ -1,7 +1,8 @@
 import { holdingsOf } from '@/core/checks/holdings';
 import type { AskedFacts, WantedDate } from '@/core/checks/asked';
 import { wantedParts, type WantedPart } from '@/core/checks/parts';
-import type { ClaimId, EquipmentTypeId, RequestId, ResourceId } from '@/core/ids';
+import { z } from 'zod';
+import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { impliedUses } from '@/core/occupancy/imply';
 import type {
   BusyRow,
@@ -16,18 +17,24 @@ import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { asJsonObject, type Reader } from '../../db/connection';
-import { EXPECTED_SERIES, toExpectedSeries, type SeriesRow } from './expected-series';
+import { numberOf, zeroOrOne } from '../../db/shapes';
+import { jsonFamily, jsonQuery } from '../../db/statement';
+import { lists, listOf, rowNumber, writeJson } from '../../db/tables/column';
+import { Claim, EquipmentUse, Occupancy } from '../../db/tables/claims';
+import { Season } from '../../db/tables/house';
+import { Occurrence } from '../../db/tables/requests';
+import { EquipmentType, Space } from '../../db/tables/spaces';
+import { EXPECTED_SERIES, seriesRow, toExpectedSeries } from './expected-series';
 import {
   EQUIPMENT_FACTS,
+  equipmentRow,
   SPACE_FACTS,
+  spaceRow,
   toEquipmentFacts,
   toSpaceFacts,
-  type EquipmentRow,
-  type SpaceRow,
 } from './space-facts';
-import type { NumberQuestion } from '@/core/work-orders/numbers';
-import { HOUSE_RECIPES, houseRecipes, NUMBER_QUESTIONS, type HouseRecipeRows } from './recipes';
-import { TEAM_LOADS, teamWindows, toTeamLoads, type TeamRow } from './team-loads';
+import { HOUSE_RECIPES, houseRecipeRows, houseRecipes, NUMBER_QUESTIONS, numberQuestionRow } from './recipes';
+import { TEAM_LOADS, teamRow, teamWindows, toTeamLoads } from './team-loads';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
 // whether anything clashes: one index seek a window, whatever the lengths of the rows.
@@ -45,21 +52,27 @@ FROM json_each($windows) w JOIN occupancy o ON o.resource_id = w.value->>0 AND o
   AND o.start_min >= ${FIRST_ENDING_AFTER} AND o.start_min < w.value->>2
   JOIN claim k ON k.id = o.claim_id JOIN occurrence c ON c.id = k.occurrence_id LEFT JOIN claim_space s ON s.id = o.claim_space_id`;
 
-type Window = [id: number, start: EpochMinute, end: EpochMinute];
-type BusyTuple = [
-  id: number,
-  resource: ResourceId,
-  start: EpochMinute,
-  end: EpochMinute,
-  claim: ClaimId,
-  request: RequestId,
-  claimSpace: number | null,
-  setupKey: string | null,
-  hostStart: EpochMinute,
-  hostEnd: EpochMinute,
-  hasLinkBefore: 0 | 1,
-  hasLinkAfter: 0 | 1,
-];
+const windowTuple = z.tuple([z.int(), numberOf<EpochMinute>(), numberOf<EpochMinute>()]);
+type Window = z.infer<typeof windowTuple>;
+const busyTuple = z.tuple([
+  Occupancy.id.schema,
+  Occupancy.resource_id.schema,
+  Occupancy.start_min.schema,
+  Occupancy.end_min.schema,
+  Occupancy.claim_id.schema,
+  Occurrence.request_id.schema,
+  Occupancy.claim_space_id.schema,
+  z.string().nullable(),
+  // When its host comes and goes.
+  numberOf<EpochMinute>(),
+  numberOf<EpochMinute>(),
+  // Whether a link joins it with what is before, and after.
+  zeroOrOne,
+  zeroOrOne,
+]);
+type BusyTuple = z.infer<typeof busyTuple>;
+
+const BUSY = jsonQuery({ sql: ROWS_IN_WINDOWS, bind: { windows: lists() }, value: z.array(busyTuple) });
 
 function busyRow(row: BusyTuple): BusyRow {
   const [
@@ -96,7 +109,14 @@ CROSS JOIN occupancy o INDEXED BY ${index} ON o.resource_id = w.value->>0 AND o.
 const WAITING_IN_WINDOWS = `SELECT json_group_array(json(waits)) FROM (
   ${waitingRows('occupancy_waiting_short', '<=', 'o.start_min > (w.value->>1) - 1440')} UNION ALL ${waitingRows('occupancy_waiting_long', '>', '1')})`;
 
-type WaitingTuple = [id: number, resource: ResourceId, start: EpochMinute, end: EpochMinute, claim: ClaimId];
+const waitingTuple = z.tuple([
+  Occupancy.id.schema,
+  Occupancy.resource_id.schema,
+  Occupancy.start_min.schema,
+  Occupancy.end_min.schema,
+  Occupancy.claim_id.schema,
+]);
+type WaitingTuple = z.infer<typeof waitingTuple>;
 
 // Uses of one type do overlap. Nearly all last under two days, which bounds the look back; the longer ones have an
 // index of their own. Both expressions must stay as in the migration or the partial indexes are not used.
@@ -107,13 +127,14 @@ FROM json_each($useWindows) w CROSS JOIN equipment_use u INDEXED BY ${index} ON 
 const USES_IN_WINDOWS = `SELECT json_group_array(json(use)) FROM (
   ${uses('equipment_use_short', '<=', 'u.start_min > (w.value->>1) - 2880')} UNION ALL ${uses('equipment_use_long', '>', '1')})`;
 
-type UseTuple = [
-  type: EquipmentTypeId,
-  start: EpochMinute,
-  end: EpochMinute,
-  quantity: number,
-  claim: ClaimId,
-];
+const useTuple = z.tuple([
+  EquipmentUse.type_id.schema,
+  EquipmentUse.start_min.schema,
+  EquipmentUse.end_min.schema,
+  z.int(),
+  EquipmentUse.claim_id.schema,
+]);
+type UseTuple = z.infer<typeof useTuple>;
 
 const publicEvents = (index: string, length: string, bounds: string) => `
 SELECT c.id, c.start_min, c.end_min, r.audiences FROM json_each($eventWindows) w
@@ -122,7 +143,13 @@ CROSS JOIN occurrence o ON o.id = c.occurrence_id CROSS JOIN request r ON r.id =
 const PUBLIC_IN_WINDOWS = `SELECT json_group_array(json_array(id, start_min, end_min, json(audiences))) FROM (
   ${publicEvents('claim_in_force_short', '<=', 'c.start_min > (w.value->>0) - 1440')} UNION ALL ${publicEvents('claim_in_force_long', '>', '1')})`;
 
-type PublicTuple = [claim: ClaimId, start: EpochMinute, end: EpochMinute, audiences: string[]];
+const publicTuple = z.tuple([
+  Claim.id.schema,
+  Claim.start_min.schema,
+  Claim.end_min.schema,
+  z.array(z.string()),
+]);
+type PublicTuple = z.infer<typeof publicTuple>;
 
 /** Windows that do not overlap one another for one id, so that no row is read twice. */
 function mergedWindows(wanted: readonly { id: number; span: Interval }[]): Window[] {
@@ -152,11 +179,11 @@ function windowsOfUse(dates: readonly WantedDate[], equipment: readonly Equipmen
   );
 }
 
-interface House {
-  readonly tzid: string;
-  readonly horizonMonths: number;
-  readonly seasons: { readonly name: string; readonly to: LocalDate }[];
-}
+const house = z.strictObject({
+  tzid: z.string(),
+  horizonMonths: z.int(),
+  seasons: z.array(z.strictObject({ name: z.string(), to: Season.to_date.schema })),
+});
 
 const HOUSE = `SELECT json_object('tzid', s.tzid, 'horizonMonths', s.horizon_months,
   'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date)) FROM season e WHERE e.site_id = s.id))
@@ -172,35 +199,42 @@ export interface WorldWanted extends AskedFacts {
   readonly withWaiting?: boolean;
 }
 
-interface Facts {
-  readonly house: House;
-  readonly spaces: SpaceRow[];
-  readonly equipment: EquipmentRow[];
-  readonly hasRoster: 0 | 1;
-  readonly version: number;
-}
-
 const HOUSE_VERSION = `SELECT CAST(value AS INTEGER) FROM setting WHERE key = 'house_version'`;
 
 // What the house does not have need not be looked for: planning a long statement costs more than running it.
-const FACTS = asJsonObject({
-  house: HOUSE,
-  spaces: SPACE_FACTS,
-  equipment: EQUIPMENT_FACTS,
-  hasRoster: 'SELECT EXISTS (SELECT 1 FROM shift)',
-  version: HOUSE_VERSION,
+const FACTS = jsonQuery({
+  sql: asJsonObject({
+    house: HOUSE,
+    spaces: SPACE_FACTS,
+    equipment: EQUIPMENT_FACTS,
+    hasRoster: 'SELECT EXISTS (SELECT 1 FROM shift)',
+    version: HOUSE_VERSION,
+  }),
+  bind: { spaces: listOf(Space.id), types: listOf(EquipmentType.id) },
+  value: z.strictObject({
+    house,
+    spaces: z.array(spaceRow),
+    equipment: z.array(equipmentRow),
+    hasRoster: zeroOrOne,
+    version: z.int(),
+  }),
 });
 
 interface KnownFacts {
-  readonly house: House;
+  readonly house: z.infer<typeof house>;
   readonly spaces: SpaceFacts[];
   readonly equipment: EquipmentFacts[];
   readonly hasRoster: boolean;
   readonly version: number;
 }
 
-async function readFacts(reader: Reader, key: string, spaces: string, types: string): Promise<KnownFacts> {
-  const rows = await reader.json<Facts>(FACTS, { spaces, types });
+interface Things {
+  readonly spaces: readonly SpaceId[];
+  readonly types: readonly EquipmentTypeId[];
+}
+
+async function readFacts(reader: Reader, key: string, things: Things): Promise<KnownFacts> {
+  const rows = await reader.value(FACTS, things);
   const facts = {
     house: rows.house,
     spaces: toSpaceFacts(rows.spaces),
@@ -213,51 +247,70 @@ async function readFacts(reader: Reader, key: string, spaces: string, types: str
 }
 
 /** What is in the windows; parts nobody asked for are absent. */
-interface Surroundings {
-  readonly clashing: Window[];
-  readonly uses?: UseTuple[];
-  readonly waiting?: WaitingTuple[];
-  readonly publicEvents?: PublicTuple[];
-  readonly version: number;
-  readonly teams?: TeamRow[];
-  readonly recipes?: HouseRecipeRows;
-  readonly numbers?: NumberQuestion[];
-  readonly expected?: SeriesRow[];
-}
+const surroundings = z.strictObject({
+  clashing: z.array(windowTuple),
+  uses: z.array(useTuple).optional(),
+  waiting: z.array(waitingTuple).optional(),
+  publicEvents: z.array(publicTuple).optional(),
+  version: z.int(),
+  teams: z.array(teamRow).optional(),
+  recipes: houseRecipeRows.optional(),
+  numbers: z.array(numberQuestionRow).optional(),
+  expected: z.array(seriesRow),
+});
 
 interface Windows {
-  readonly windows: Window[];
-  readonly useWindows: Window[];
+  readonly windows: readonly Window[];
+  readonly useWindows: readonly Window[];
   readonly eventWindows: readonly (readonly [number, number])[];
   readonly teamWindows: readonly (readonly [number, number])[];
   /** The day after the last one that is wanted. */
   readonly last: LocalDate;
 }
 
-interface Present {
+/** What of it is looked for. */
+interface Looked {
   readonly roster: boolean;
   readonly waiting: boolean;
+  readonly uses: boolean;
+  readonly events: boolean;
 }
 
-function loadSurroundings(reader: Reader, asked: Windows, has: Present): Promise<Surroundings> {
+const NOTHING_MORE: Looked = { roster: false, waiting: false, uses: false, events: false };
+
+const SURROUNDINGS = jsonFamily({
+  samples: [NOTHING_MORE, { roster: true, waiting: true, uses: true, events: true }],
+  sql: ({ roster, waiting, uses: hasUses, events }: Looked) =>
+    asJsonObject({
+      version: HOUSE_VERSION,
+      clashing: CLASHING_WINDOWS,
+      expected: EXPECTED_SERIES,
+      ...(roster && { teams: TEAM_LOADS, recipes: HOUSE_RECIPES, numbers: NUMBER_QUESTIONS }),
+      ...(hasUses && { uses: USES_IN_WINDOWS }),
+      ...(waiting && { waiting: WAITING_IN_WINDOWS }),
+      ...(events && { publicEvents: PUBLIC_IN_WINDOWS }),
+    }),
+  bind: {
+    windows: lists(),
+    useWindows: lists(),
+    eventWindows: lists(),
+    teamWindows: lists(),
+    last: Season.to_date,
+    resources: listOf(rowNumber<ResourceId>()),
+  },
+  value: surroundings,
+});
+
+function loadSurroundings(reader: Reader, asked: Windows, has: Pick<Looked, 'roster' | 'waiting'>) {
   const { windows, useWindows, eventWindows } = asked;
-  const text = JSON.stringify;
-  const statement = asJsonObject({
-    version: HOUSE_VERSION,
-    clashing: CLASHING_WINDOWS,
-    expected: EXPECTED_SERIES,
-    ...(has.roster && { teams: TEAM_LOADS, recipes: HOUSE_RECIPES, numbers: NUMBER_QUESTIONS }),
-    ...(useWindows.length && { uses: USES_IN_WINDOWS }),
-    ...(has.waiting && { waiting: WAITING_IN_WINDOWS }),
-    ...(eventWindows.length && { publicEvents: PUBLIC_IN_WINDOWS }),
-  });
-  return reader.json<Surroundings>(statement, {
-    windows: text(windows),
-    ...(has.roster && { teamWindows: text(asked.teamWindows) }),
+  const looked = { ...has, uses: useWindows.length > 0, events: eventWindows.length > 0 };
+  return reader.value(SURROUNDINGS(looked), {
+    windows: writeJson(windows),
+    teamWindows: writeJson(asked.teamWindows),
     last: asked.last,
-    resources: text(distinct(windows.map(([resource]) => resource))),
-    ...(useWindows.length && { useWindows: text(useWindows) }),
-    ...(eventWindows.length && { eventWindows: text(eventWindows) }),
+    resources: distinct(windows.map(([resource]) => resource as ResourceId)),
+    useWindows: writeJson(useWindows),
+    eventWindows: writeJson(eventWindows),
   });
 }
 
@@ -267,7 +320,7 @@ async function loadBusy(
   replaced: ReadonlySet<ClaimId>,
 ): Promise<BusyRow[]> {
   if (!clashing.length) return [];
-  const rows = await reader.json<BusyTuple[]>(ROWS_IN_WINDOWS, { windows: JSON.stringify(clashing) });
+  const rows = await reader.value(BUSY, { windows: writeJson(clashing) });
   const byRow = new Map(rows.map((row) => [row[0], row]));
   return [...byRow.values()].filter(([, , , , claimId]) => !replaced.has(claimId)).map(busyRow);
 }
@@ -296,7 +349,7 @@ async function withFacts(
   dates: readonly WantedDate[],
   { except = [], withWaiting = false, audiences = [] }: WorldWanted,
 ): Promise<{ world: WorldSnapshot; version: number }> {
-  const { house, spaces, equipment } = facts;
+  const { house: office, spaces, equipment } = facts;
   const replaced = new Set(except);
   const parts = wantedParts(dates, holdingsOf({ spaces, equipment }));
   const latest = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
@@ -309,12 +362,12 @@ async function withFacts(
       useWindows: windowsOfUse(dates, equipment),
       eventWindows: events.map(({ start, end }) => [start, end]),
       teamWindows: teamWindows(parts.map(({ span }) => span)),
-      last: addDays(dateOf(toLocal(latest, house.tzid)), 1),
+      last: addDays(dateOf(toLocal(latest, office.tzid)), 1),
     },
     { roster: facts.hasRoster, waiting: withWaiting },
   );
   const world = {
-    ...house,
+    ...office,
     spaces,
     equipment,
     busy: await loadBusy(reader, found.clashing, replaced),
@@ -323,7 +376,7 @@ async function withFacts(
     publicEvents: toPublicEvents(found.publicEvents ?? [], replaced),
     teams: toTeamLoads(found.teams ?? [], found.recipes ? houseRecipes(found.recipes) : [], replaced),
     numbers: found.numbers ?? [],
-    expected: toExpectedSeries(found.expected ?? []),
+    expected: toExpectedSeries(found.expected),
   };
   return { world, version: found.version };
 }
@@ -338,17 +391,15 @@ export async function loadWorld(
   dates: readonly WantedDate[],
   wanted: WorldWanted = {},
 ): Promise<WorldSnapshot> {
-  const spaces = JSON.stringify(
-    distinct(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId))).sort(),
-  );
-  const types = JSON.stringify(
-    distinct(dates.flatMap(({ claim }) => claim.equipment.map(({ typeId }) => typeId))).sort(),
-  );
-  const key = `facts ${spaces} ${types}`;
+  const things = {
+    spaces: distinct(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId))).sort(),
+    types: distinct(dates.flatMap(({ claim }) => claim.equipment.map(({ typeId }) => typeId))).sort(),
+  };
+  const key = `facts ${things.spaces.join(',')} ${things.types.join(',')}`;
   const known = reader.kept.get(key) as KnownFacts | undefined;
   if (known) {
     const { world, version } = await withFacts(reader, known, dates, wanted);
     if (version === known.version) return world;
   }
-  return (await withFacts(reader, await readFacts(reader, key, spaces, types), dates, wanted)).world;
+  return (await withFacts(reader, await readFacts(reader, key, things), dates, wanted)).world;
 }

@@ -1,33 +1,77 @@
+import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import type { EquipmentFacts, SpaceFacts } from '@/core/checks/world';
-import type { LayoutOffer } from '@/core/seating/capacity';
-import type { Feature } from '@/core/spaces/features';
 import { nearestHours, type HoursLine } from '@/core/spaces/hours';
-import type { PolicyLine } from '@/core/spaces/policy';
-import type { Timetable } from '@/core/spaces/timetable';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { localDateTime, type LocalDate, type Weekday } from '@/core/time/local-time';
+import type { LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { asJson, type Reader } from '../../db/connection';
+import { numberOf } from '../../db/shapes';
+import { jsonQuery, query, type RowOfShape } from '../../db/statement';
+import { listOf } from '../../db/tables/column';
+import { features, whoMayAsk } from '../../db/tables/contents';
+import { Closure, Hours, Site, Timetable, TimetableException } from '../../db/tables/house';
+import { EquipmentType, Space, SpaceLayout, SpacePolicy } from '../../db/tables/spaces';
 
-type Level = 'site' | 'building' | 'space';
-type HoursRow = [Level, number, number, number, string | null, string | null];
-type ClosureRow = [string, string, 'shut' | 'open', string];
+const period = z.strictObject({ name: z.string(), fromMin: z.int(), toMin: z.int() });
+const timetable = z.strictObject({
+  validFrom: Timetable.valid_from.schema,
+  validTo: Timetable.valid_to.schema,
+  periods: z.array(period),
+  exceptions: z.array(
+    z.strictObject({ date: TimetableException.on_date.schema, periods: z.array(period).nullable() }),
+  ),
+});
+const policy = z.strictObject({
+  validFrom: SpacePolicy.valid_from.schema,
+  noticeMin: z.int().nullable(),
+  horizonMonths: z.int().nullable(),
+  shortestMin: z.int().nullable(),
+  longestMin: z.int().nullable(),
+  granted: SpacePolicy.granted.schema,
+  who: whoMayAsk,
+});
+const layout = z.strictObject({
+  layout: SpaceLayout.layout.schema,
+  seats: z.int(),
+  setupMin: z.int(),
+  strikeMin: z.int(),
+});
+/** Whose they are, weekday, from and to in minutes of the day, first and last day. */
+const hoursRow = z.tuple([
+  Hours.owner_kind.schema,
+  Hours.weekday.schema,
+  z.int(),
+  z.int(),
+  Hours.valid_from.schema,
+  Hours.valid_to.schema,
+]);
+/** From, to, shut or open, why. */
+const closureRow = z.tuple([
+  Closure.start_local.schema,
+  Closure.end_local.schema,
+  Closure.kind.schema,
+  z.string(),
+]);
 
-export interface SpaceRow {
-  readonly id: SpaceId;
-  readonly tzid: string;
-  readonly limit: number | null;
-  readonly areaM2: number;
-  readonly parts: ResourceId[];
-  readonly layouts: LayoutOffer[];
-  readonly hours: HoursRow[];
-  readonly closures: ClosureRow[];
-  readonly features: Feature[];
-  readonly topUpMin: number;
-  readonly policies: PolicyLine[];
-  readonly timetables: Timetable[];
-}
+/** What `SPACE_FACTS` gives of each space. */
+export const spaceRow = z.strictObject({
+  id: Space.id.schema,
+  tzid: z.string(),
+  limit: z.int().nullable(),
+  areaM2: z.number(),
+  parts: z.array(numberOf<ResourceId>()),
+  layouts: z.array(layout),
+  hours: z.array(hoursRow),
+  closures: z.array(closureRow),
+  features,
+  topUpMin: z.int(),
+  policies: z.array(policy),
+  timetables: z.array(timetable),
+});
+export type SpaceRow = z.infer<typeof spaceRow>;
+type HoursRow = z.infer<typeof hoursRow>;
+type Level = HoursRow[0];
 
 const periodsOf = (timetable: string) =>
   `(SELECT json_group_array(json_object('name', q.name, 'fromMin', q.from_min, 'toMin', q.to_min) ORDER BY q.position)
@@ -61,11 +105,11 @@ FROM space s JOIN building b ON b.id = s.building_id JOIN site ON site.id = b.si
 WHERE s.id IN (SELECT value FROM json_each($spaces))`;
 
 const hoursLine = ([, weekday, fromMin, toMin, validFrom, validTo]: HoursRow): HoursLine => ({
-  weekday: weekday as Weekday,
+  weekday,
   fromMin,
   toMin,
-  validFrom: validFrom as LocalDate | null,
-  validTo: validTo as LocalDate | null,
+  validFrom,
+  validTo,
 });
 
 /** Gives equal hours as one array, so that what the core works out for one space serves all that share them. */
@@ -88,7 +132,7 @@ export function toSpaceFacts(rows: readonly SpaceRow[]): SpaceFacts[] {
 
 function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
   const level = (name: Level) => row.hours.filter(([owner]) => owner === name).map(hoursLine);
-  const minute = (local: string) => toEpochMinute(localDateTime(local), row.tzid, 'offset-before');
+  const minute = (local: LocalDateTime) => toEpochMinute(local, row.tzid, 'offset-before');
   return {
     id: row.id,
     parts: row.parts,
@@ -108,17 +152,25 @@ function toFacts(row: SpaceRow, shared: SharedHours): SpaceFacts {
   };
 }
 
+const FACTS_OF_SPACES = jsonQuery({
+  sql: asJson(SPACE_FACTS),
+  bind: { spaces: listOf(Space.id) },
+  value: z.array(spaceRow),
+});
+
 /** Facts of the spaces there are, retired ones too: what they hold stays held. One that is missing is left out. */
 export async function loadSpaceFacts(reader: Reader, ids: readonly SpaceId[]): Promise<SpaceFacts[]> {
-  return toSpaceFacts(await reader.json<SpaceRow[]>(asJson(SPACE_FACTS), { spaces: JSON.stringify(ids) }));
+  return toSpaceFacts(await reader.value(FACTS_OF_SPACES, { spaces: ids }));
 }
 
-export interface EquipmentRow {
-  readonly id: EquipmentTypeId;
-  readonly fetchMin: number;
-  readonly returnMin: number;
-  readonly stock: [EpochMinute, EpochMinute | null, number][];
-}
+/** What `EQUIPMENT_FACTS` gives of each type; of stock from, to and how many. */
+export const equipmentRow = z.strictObject({
+  id: EquipmentType.id.schema,
+  fetchMin: z.int(),
+  returnMin: z.int(),
+  stock: z.array(z.tuple([numberOf<EpochMinute>(), numberOf<EpochMinute>().nullable(), z.int()])),
+});
+export type EquipmentRow = z.infer<typeof equipmentRow>;
 
 /** A scalar statement: facts of the types whose ids are bound to `$types`. */
 export const EQUIPMENT_FACTS = `
@@ -134,44 +186,44 @@ export const toEquipmentFacts = (rows: readonly EquipmentRow[]): EquipmentFacts[
     stock: stock.map(([from, to, delta]) => ({ from, to, delta })),
   }));
 
+const FACTS_OF_TYPES = jsonQuery({
+  sql: asJson(EQUIPMENT_FACTS),
+  bind: { types: listOf(EquipmentType.id) },
+  value: z.array(equipmentRow),
+});
+
 /** Facts of the equipment types there are, retired ones too. */
 export async function loadEquipmentFacts(
   reader: Reader,
   ids: readonly EquipmentTypeId[],
 ): Promise<EquipmentFacts[]> {
   if (!ids.length) return [];
-  return toEquipmentFacts(
-    await reader.json<EquipmentRow[]>(asJson(EQUIPMENT_FACTS), { types: JSON.stringify(ids) }),
-  );
+  return toEquipmentFacts(await reader.value(FACTS_OF_TYPES, { types: ids }));
 }
 
-/** How the site counts its days. */
-export interface SiteDays {
-  readonly tzid: string;
-  /** ISO weekday a week begins on. */
-  readonly weekStart: number;
-  /** Minutes that times picked on the board snap to. */
-  readonly grainMin: number;
-}
+/** How the site counts its days: a week begins on `weekStart` (ISO), times picked on the board snap to `grainMin`. */
+export type SiteDays = RowOfShape<typeof SITE_DAYS.row>;
+
+const SITE_DAYS = query({
+  sql: 'SELECT tzid, week_start AS weekStart, grain_min AS grainMin FROM site ORDER BY id LIMIT 1',
+  row: { tzid: Site.tzid, weekStart: Site.week_start, grainMin: Site.grain_min },
+});
+const SITE_BANDS = query({
+  sql: 'SELECT access_min AS accessMin, exit_min AS exitMin FROM site ORDER BY id LIMIT 1',
+  row: { accessMin: Site.access_min, exitMin: Site.exit_min },
+});
 
 /** There is at least one site once the office is set up. */
-export async function siteDays(reader: Reader): Promise<SiteDays> {
-  const [site] = await reader.rows<SiteDays>(
-    'SELECT tzid, week_start AS weekStart, grain_min AS grainMin FROM site ORDER BY id LIMIT 1',
-  );
+function ofSite<Row>(site: Row | null): Row {
   if (!site) throw new Error('no site: set the office up first (README, “Running it for real”)');
   return site;
 }
 
+export const siteDays = async (reader: Reader): Promise<SiteDays> => ofSite(await reader.first(SITE_DAYS));
+
 /** Minutes for the host before and after an event where a request says nothing. */
-export async function siteBands(
-  reader: Reader,
-): Promise<{ readonly accessMin: number; readonly exitMin: number }> {
-  const [site] = await reader.rows<{ accessMin: number; exitMin: number }>(
-    'SELECT access_min AS accessMin, exit_min AS exitMin FROM site ORDER BY id LIMIT 1',
-  );
-  return site!;
-}
+export const siteBands = async (reader: Reader): Promise<RowOfShape<typeof SITE_BANDS.row>> =>
+  ofSite(await reader.first(SITE_BANDS));
 
 /** The zone of the site a space belongs to. */
 export const siteZone = async (reader: Reader): Promise<string> => (await siteDays(reader)).tzid;

@@ -1,14 +1,21 @@
+import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { TeamLoad } from '@/core/checks/world';
 import type { Recipe } from '@/core/work-orders/recipe';
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { Shift } from '../../db/tables/spaces';
+import { WorkOrder } from '../../db/tables/work-orders';
 
-export interface TeamRow {
-  readonly teamId: number;
-  readonly rosteredUntil: number;
-  readonly shifts: [start: EpochMinute, end: EpochMinute, people: number][];
-  readonly jobs: [start: EpochMinute, end: EpochMinute, workMin: number, claim: ClaimId][];
-}
+/** What `TEAM_LOADS` gives of each team: shifts by start, end and people, work by start, end, minutes of work and claim. */
+export const teamRow = z.strictObject({
+  teamId: z.int(),
+  rosteredUntil: z.int(),
+  shifts: z.array(z.tuple([Shift.start_min.schema, Shift.end_min.schema, z.int()])),
+  jobs: z.array(
+    z.tuple([WorkOrder.from_min.schema, WorkOrder.due_min.schema, z.number(), WorkOrder.claim_id.schema]),
+  ),
+});
+export type TeamRow = z.infer<typeof teamRow>;
 
 // Work and shifts of the days looked at, a day to either side: nothing further away stands in one stretch with them.
 /** A scalar statement: teams that keep a roster, with work and shifts in `$teamWindows`. */

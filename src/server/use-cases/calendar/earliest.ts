@@ -3,7 +3,7 @@ import { severityOf } from '@/core/checks/findings';
 import type { Side } from '@/core/checks/rules/rule';
 import { findingsOfSpace } from '@/core/checks/check';
 import { candidatesFor, type Candidate } from '@/core/checks/place-search';
-import type { ResourceId, SpaceId } from '@/core/ids';
+import type { SpaceId } from '@/core/ids';
 import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays } from '@/core/time/local-time';
@@ -15,7 +15,6 @@ import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
-import { occupiedIn } from '../../repositories/world/occupied-in';
 import { loadEquipmentFacts, siteBands, siteDays } from '../../repositories/world/space-facts';
 import { sideOf } from '../checks/check-request';
 import { familiarTo } from '../../repositories/people/familiar';
@@ -24,15 +23,11 @@ import { knownSpaces, type KnownSpace } from './board-house';
 import { usesIn } from './board-span';
 import { mainSite } from '../../repositories/house/main-site';
 import { KIT_ITEMS } from '../../repositories/house/house.queries';
+import { TAKEN_OF_PARTS } from './look.queries';
 
 const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
 const AROUND_MIN = 2 * 1440;
-
-const BUSY = `
-SELECT json_group_array(json_array(o.resource_id, o.start_min, o.end_min, o.claim_id)) AS json FROM json_each($parts) p ${occupiedIn('p.value')}`;
-
-type BusyTuple = [part: ResourceId, start: EpochMinute, end: EpochMinute, claim: BusyRow['claimId']];
 
 type PoolLine = EarliestWanted['pools'][number];
 
@@ -57,7 +52,7 @@ async function takenIn(
   span: Interval,
 ): Promise<Pick<WorldSnapshot, 'busy' | 'uses' | 'equipment'>> {
   const parts = [...new Set(candidates.flatMap(({ space }) => space.parts))];
-  const busy = await reader.json<BusyTuple[]>(BUSY, { ...span, parts: JSON.stringify(parts) });
+  const busy = await reader.value(TAKEN_OF_PARTS, { ...span, parts });
   const types = pools.map(({ typeId }) => typeId);
   const uses = await usesIn(reader, span);
   return {

@@ -4,10 +4,11 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { BUILDING } from '../../repositories/names';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf, zeroOrOne } from '../../db/shapes';
-import { integer, listOf, minute, rowNumber, text, json } from '../../db/tables/column';
+import { integer, listOf, minute, rowNumber, text, json, lists } from '../../db/tables/column';
 import { doors, numbers, obstacles } from '../../db/tables/contents';
 import { DayNote, Category } from '../../db/tables/house';
 import { EquipmentType, KitItem, Space } from '../../db/tables/spaces';
+import { occupiedIn } from '../../repositories/world/occupied-in';
 
 export const BOARD_SPACES = jsonQuery({
   sql: `
@@ -158,4 +159,32 @@ export const KITS_WITH_TYPE = query({
   sql: `SELECT t.name, k.quantity FROM kit_item k JOIN equipment_type t ON t.id = k.kit_id WHERE k.type_id = $id AND t.retired_at IS NULL ORDER BY t.position`,
   bind: { id: KitItem.type_id.plain() },
   row: { name: EquipmentType.name, quantity: KitItem.quantity },
+});
+
+export const TAKEN_OF_PARTS = jsonQuery({
+  sql: `
+SELECT json_group_array(json_array(o.resource_id, o.start_min, o.end_min, o.claim_id)) AS json FROM json_each($parts) p ${occupiedIn('p.value')}`,
+  bind: { start: minute(), end: minute(), parts: listOf(rowNumber<ResourceId>()) },
+  value: z.array(
+    z.tuple([numberOf<ResourceId>(), numberOf<EpochMinute>(), numberOf<EpochMinute>(), numberOf<ClaimId>()]),
+  ),
+});
+
+// One seek for each part on each date: the first row that ends after the window begins is the only one that can tell
+// whether something stands in it. Start and number of that row travel in one value, so that it is sought once.
+/**
+ * `$parts`: [candidate, part, minutes before, after, how the space is set]; `$dates`: [the host comes, goes]; lists of lists.
+ * Gives candidate, date and whether the space is set the same way there; null where what stands there is none of a space.
+ */
+export const STANDING = jsonQuery({
+  sql: `
+WITH part AS MATERIALIZED (SELECT value->>0 AS candidate, value->>1 AS part, value->>2 AS before, value->>3 AS after, value->>4 AS setup_key FROM json_each($parts)),
+day AS MATERIALIZED (SELECT key AS date, value->>0 AS host_start, value->>1 AS host_end FROM json_each($dates)),
+hit AS MATERIALIZED (SELECT p.candidate, d.date, d.host_end + p.after AS ends, p.setup_key,
+  (SELECT (f.start_min << 32) | f.id FROM occupancy f WHERE f.resource_id = p.part AND f.occupies = 1 AND f.end_min > d.host_start - p.before ORDER BY f.end_min LIMIT 1) AS row
+  FROM part p CROSS JOIN day d)
+SELECT json_group_array(json_array(h.candidate, h.date, (SELECT s.setup_key = h.setup_key FROM occupancy o JOIN claim_space s ON s.id = o.claim_space_id
+  WHERE o.id = (h.row & 4294967295)))) AS json FROM hit h WHERE (h.row >> 32) < h.ends`,
+  bind: { parts: lists(), dates: lists() },
+  value: z.array(z.tuple([z.int(), z.int(), zeroOrOne.nullable()])),
 });

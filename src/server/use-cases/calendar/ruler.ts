@@ -1,5 +1,3 @@
-import type { PersonId } from '@/core/ids';
-import { maySeeWaiting } from '@/core/publishing/right-to-know';
 import { openOn } from '@/core/spaces/hours';
 import { totalMin, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, type LocalDate } from '@/core/time/local-time';
@@ -7,28 +5,12 @@ import { dayInterval, startOfDay } from '@/core/time/zone';
 import type { RulerDay } from '@/contracts/board';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
-import { occupiedIn } from '../../repositories/world/occupied-in';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from './board-house';
 import { dayNotes } from './day-notes';
-import { OURS } from './known-bookings';
 import { VERSION_OF_ALL } from './look.queries';
-
-const OCCUPIED = `
-SELECT json_group_array(json_array(o.start_min, o.end_min)) AS json FROM resource r ${occupiedIn('r.id')}
-WHERE r.kind = 'part'`;
-
-// None is longer than the longest date with its bands. Whether one is in the way takes one seek: rows of a resource
-// never overlap, so only the first that ends after its start can be.
-const WAITING = `
-SELECT json_group_array(json_array(start_min, clashes)) AS json FROM (
-  SELECT c.id, c.start_min, MAX(COALESCE((SELECT f.start_min FROM occupancy f WHERE f.resource_id = o.resource_id AND f.occupies = 1 AND f.end_min > o.start_min
-    ORDER BY f.end_min LIMIT 1) < o.end_min, 0)) AS clashes
-  FROM occupancy o JOIN claim c ON c.id = o.claim_id JOIN occurrence d ON d.id = c.occurrence_id JOIN request r ON r.id = d.request_id
-  WHERE o.occupies = 0 AND o.start_min > $start - 50400 AND c.start_min >= $start AND c.start_min < $end AND ($office OR ${OURS})
-  GROUP BY c.id)`;
-
-const NOBODY = -1 as PersonId;
+import { ownRights } from './rights';
+import { OCCUPIED, WAITING } from './ruler.queries';
 
 /** Occupied minutes of all undivided parts, by day. */
 function takenByDay(spans: readonly [EpochMinute, EpochMinute][], days: readonly Interval[]): number[] {
@@ -55,7 +37,7 @@ async function fullnessOf(
   if (known?.version === row!.version) return known.shares;
   const undivided = (await knownSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
   const whole: Interval = { start: spans[0]!.start, end: spans[spans.length - 1]!.end };
-  const taken = takenByDay(await reader.json(OCCUPIED, { ...whole }), spans);
+  const taken = takenByDay(await reader.value(OCCUPIED, whole), spans);
   const shares = dates.map((date, index) => {
     const open = undivided.reduce((sum, { facts }) => sum + totalMin(openOn(date, facts.hours, tzid)), 0);
     return open ? Math.min(1, taken[index]! / open) : 0;
@@ -69,8 +51,7 @@ async function waitingDates(
   span: Interval,
 ): Promise<(readonly [EpochMinute, 0 | 1])[]> {
   if (!viewer) return [];
-  const bind = { ...span, me: viewer.personId, office: maySeeWaiting(viewer, NOBODY) ? 1 : 0 };
-  return db.json(WAITING, bind);
+  return db.value(WAITING, { ...span, ...ownRights(viewer) });
 }
 
 /**

@@ -2,6 +2,8 @@ import { say } from '@/contracts/language/say';
 import type { DatePatch } from '@/core/changes/patch';
 import type { FieldFault } from '@/contracts/refusal';
 import type { Reader } from '../../db/connection';
+import { writeJson } from '../../db/tables/column';
+import { UNKNOWN_IN_PATCHES } from './checks.queries';
 
 /** A patch with where it stands in what was sent. */
 export interface PlacedPatch {
@@ -9,19 +11,7 @@ export interface PlacedPatch {
   readonly patch: DatePatch;
 }
 
-interface Unknown {
-  readonly spaces: number[];
-  readonly types: number[];
-  readonly kits: number[];
-  readonly units: [from: number, to: number][];
-}
-
-const UNKNOWN = `SELECT json_object(
-  'spaces', (SELECT json_group_array(x.value) FROM json_each($spaces) x WHERE x.value NOT IN (SELECT id FROM space WHERE retired_at IS NULL)),
-  'types', (SELECT json_group_array(x.value) FROM json_each($types) x WHERE x.value NOT IN (SELECT id FROM equipment_type WHERE retired_at IS NULL)),
-  'kits', (SELECT json_group_array(x.value) FROM json_each($types) x WHERE x.value IN (SELECT kit_id FROM kit_item)),
-  'units', (SELECT json_group_array(json(x.value)) FROM json_each($units) x WHERE NOT EXISTS (SELECT 1 FROM stock_line a JOIN stock_line b ON b.type_id = a.type_id
-    WHERE a.resource_id = x.value->>0 AND b.resource_id = x.value->>1))) AS json`;
+type Unknown = Awaited<ReturnType<typeof unknownOf>>;
 
 const noSpace = (): string => say`There is no such space. Choose one from the list.`;
 
@@ -55,6 +45,13 @@ function faultsOf({ path, patch }: PlacedPatch, unknown: Unknown): FieldFault[] 
   ];
 }
 
+const unknownOf = (
+  reader: Reader,
+  spaces: readonly number[],
+  types: readonly number[],
+  units: readonly (readonly number[])[],
+) => reader.value(UNKNOWN_IN_PATCHES, { spaces, types, units: writeJson(units) });
+
 /** What patches name that is not there: nothing of it would be found out before it is checked or stored. */
 export async function unknownInPatches(
   reader: Reader,
@@ -68,10 +65,6 @@ export async function unknownInPatches(
   const types = all.flatMap(({ equipment = [] }) => equipment.map(({ typeId }) => typeId));
   const units = all.flatMap(({ units: swaps = [] }) => swaps.map(({ from, to }) => [from, to]));
   if (!spaces.length && !types.length && !units.length) return [];
-  const unknown = await reader.json<Unknown>(UNKNOWN, {
-    spaces: JSON.stringify(spaces),
-    types: JSON.stringify(types),
-    units: JSON.stringify(units),
-  });
+  const unknown = await unknownOf(reader, spaces, types, units);
   return placed.flatMap((each) => faultsOf(each, unknown));
 }

@@ -10,29 +10,28 @@ import { loadEquipmentFacts } from '../../repositories/world/space-facts';
 import type { AskedDates } from '@/contracts/asked-dates';
 import { unknownInPatches } from './known-patches';
 import { TYPES_OF_UNITS } from './checks.queries';
+import { Space, EquipmentType } from '../../db/tables/spaces';
+import { Table } from '../../db/tables/table';
 
 async function inUse(
   reader: Reader,
-  table: 'space' | 'equipment_type',
+  table: typeof Space | typeof EquipmentType,
   ids: readonly number[],
 ): Promise<Set<number>> {
-  const rows = await reader.rows<{ id: number }>(
-    `SELECT id FROM ${table} WHERE retired_at IS NULL AND id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify(ids) },
-  );
-  return new Set(rows.map(({ id }) => id));
+  const rows = await reader.table<Table>(table).all({ id: [...ids], retired_at: null });
+  return new Set(rows.map(({ id }) => Number(id)));
 }
 
 /** Spaces and equipment that are not there, or no longer. */
 export async function unknownThings(reader: Reader, input: CheckInput): Promise<FieldFault[]> {
   const spaces = await inUse(
     reader,
-    'space',
+    Space,
     input.spaces.map(({ spaceId }) => spaceId),
   );
   const types = await inUse(
     reader,
-    'equipment_type',
+    EquipmentType,
     input.equipment.map(({ typeId }) => typeId),
   );
   return [

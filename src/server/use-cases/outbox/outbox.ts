@@ -1,7 +1,6 @@
 import { texts } from '@/contracts/language/say';
 import PostalMime from 'postal-mime';
 import { isAccountMail } from '@/core/changes/mail-due';
-import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { MailLine, MailView, OutboxView } from '@/contracts/outbox';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { momentText } from '@/contracts/words/when';
@@ -14,37 +13,29 @@ import { renderMail, subjectWords } from '../../effects/letters/render';
 import { sendMail } from '../../effects/letters/send-mail';
 import { mailOrigin } from '../../platform/settings';
 import { officeContact } from '../../repositories/house/office-contact';
-
-interface MailRow {
-  readonly id: number;
-  readonly payload: string;
-  readonly name: string;
-  readonly email: string;
-  readonly createdMin: EpochMinute;
-  readonly sendAfter: EpochMinute;
-  readonly sentAt: EpochMinute | null;
-  readonly takenBackAt: EpochMinute | null;
-}
+import { RowOfShape } from '../../db/statement';
+import {
+  Readable,
+  MAIL_ROW,
+  COUNT_MAIL,
+  NEWEST_MAIL,
+  MAIL_ABOUT_ACCOUNT,
+  MAIL_BY_ID,
+} from './outbox.queries';
 
 /**
  * What somebody may read of the outbox. A letter about an account sets a password: whoever reads it can be that
  * person, so it is for those alone who keep people. Letters about requests are for those who decide them.
  */
-function readable({ viewer }: Context): string {
+function readable({ viewer }: Context): Readable {
   const isRequests = permissionFor('desk.read', viewer) === 'allowed';
   const isAccounts = permissionFor('people.keep', viewer) === 'allowed';
-  if (isRequests && isAccounts) return '1';
-  if (isRequests) return 'x.request_id IS NOT NULL';
-  return isAccounts ? 'x.request_id IS NULL' : '0';
+  if (isRequests && isAccounts) return 'all';
+  if (isRequests) return 'about requests';
+  return isAccounts ? 'about accounts' : 'none';
 }
 
-const mails = (ctx: Context) =>
-  `SELECT x.id, x.payload, COALESCE(p.name, x.to_name) AS name, COALESCE(p.email, x.to_email) AS email, x.created_min AS createdMin,
-  x.send_after_min AS sendAfter, x.sent_at_min AS sentAt, x.withdrawn_at_min AS takenBackAt
-  FROM outbox x LEFT JOIN person p ON p.id = x.to_person_id WHERE ${readable(ctx)}`;
-
-/** The newest that are listed. */
-const MOST_LISTED = 300;
+type MailRow = RowOfShape<typeof MAIL_ROW>;
 
 function lineOf(row: MailRow, tzid: string): MailLine {
   const payload = payloadSchema.parse(JSON.parse(row.payload));
@@ -64,39 +55,33 @@ function lineOf(row: MailRow, tzid: string): MailLine {
 }
 
 export async function countWaitingMail(ctx: Context): Promise<number> {
-  const [row] = await ctx.db.rows<{ waiting: number }>(
-    `SELECT COUNT(*) AS waiting FROM outbox x WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL AND ${readable(ctx)}`,
-  );
-  return row!.waiting;
+  return (await ctx.db.first(COUNT_MAIL(readable(ctx))))?.waiting ?? 0;
 }
 
 /** What was sent, waits to be sent, or was taken back; newest first. */
 export async function outbox(ctx: Context): Promise<OutboxView> {
   const { db } = ctx;
   const tzid = await siteZone(db);
-  const [rows, [all], waiting] = await Promise.all([
-    db.rows<MailRow>(`${mails(ctx)} ORDER BY x.id DESC LIMIT ${MOST_LISTED}`),
-    db.rows<{ total: number }>(`SELECT COUNT(*) AS total FROM outbox x WHERE ${readable(ctx)}`),
-    countWaitingMail(ctx),
-  ]);
-  return { lines: rows.map((row) => lineOf(row, tzid)), waiting, total: all!.total };
+  const rows = await db.all(NEWEST_MAIL(readable(ctx)));
+  const count = await db.first(COUNT_MAIL(readable(ctx)));
+  return {
+    lines: rows.map((row) => lineOf(row, tzid)),
+    waiting: count?.waiting ?? 0,
+    total: count?.total ?? 0,
+  };
 }
 
 /** Letters about one person's account, newest first. */
 export async function accountLetters(ctx: Context, person: number): Promise<MailLine[]> {
   const tzid = await siteZone(ctx.db);
-  const rows = await ctx.db.rows<MailRow>(
-    `${mails(ctx)} AND x.request_id IS NULL AND x.to_person_id = $person ORDER BY x.id DESC LIMIT 5`,
-    { person },
-  );
+  const rows = await ctx.db.all(MAIL_ABOUT_ACCOUNT(readable(ctx)), { person });
   return rows.map((row) => lineOf(row, tzid));
 }
 
 const NO_SUCH = texts({ code: 'not-found', what: 'message with this number' } as const, 'what');
 
 async function mailRow(ctx: Context, id: number): Promise<MailRow | null> {
-  const [row] = await ctx.db.rows<MailRow>(`${mails(ctx)} AND x.id = $id`, { id });
-  return row ?? null;
+  return ctx.db.first(MAIL_BY_ID(readable(ctx)), { id });
 }
 
 /** A message as it arrived, read from the very file that was sent; before that as it would look now. */

@@ -2,20 +2,15 @@ import { say } from '@/contracts/language/say';
 import { freeBusyText } from '@/core/publishing/free-busy';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
-import type { Interval } from '@/core/time/epoch-minute';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context/context';
-import { occupiedIn } from '../../repositories/world/occupied-in';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from '../calendar/board-house';
 import { wholeAddress } from '../../effects/publishing/event-address';
+import { BUSY_IN_SPACE } from './publish.queries';
 
 /** So many days from today on. */
 const AHEAD_DAYS = 92;
-
-// Of the parts it is made of: whoever has one of them has it.
-const BUSY = `SELECT json_group_array(json_object('start', o.start_min, 'end', o.end_min)) AS json
-  FROM space_part p ${occupiedIn('p.resource_id')} WHERE p.space_id = $space`;
 
 /** When a space is taken in the coming three months, as VFREEBUSY; for those who have signed in. */
 export async function spaceFreeBusy(ctx: Context, code: string): Promise<Outcome<string>> {
@@ -25,7 +20,7 @@ export async function spaceFreeBusy(ctx: Context, code: string): Promise<Outcome
   const at = ctx.clock.now();
   const today = dateOf(toLocal(at, tzid));
   const span = { start: startOfDay(today, tzid), end: startOfDay(addDays(today, AHEAD_DAYS), tzid) };
-  const busy = await ctx.db.json<Interval[]>(BUSY, { ...span, space: space.id });
+  const busy = await ctx.db.value(BUSY_IN_SPACE, { ...span, space: space.id });
   const url = wholeAddress(`/places/${space.code}`);
   return done(freeBusyText({ uid: `free-busy-${space.code}@calendario.invalid`, span, busy, url, at }));
 }

@@ -1,26 +1,20 @@
 import { say, unsaid } from '@/contracts/language/say';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { changeByTime } from '../../effects/change-by-time';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import type { Writer } from '../../db/connection';
 import { loadRequest } from '../../repositories/requests/request-rows';
-import { UNSETTLED_OF_REQUEST } from './publish.queries';
+import { SETTLED_REQUESTS, UNSETTLED_OF_REQUEST } from './publish.queries';
 import { UnsettledApproval } from '../../db/tables/publishing';
-
-const MOST_AT_ONCE = 500;
-
-const DUE = `SELECT json_group_array(request_id) AS json FROM (SELECT DISTINCT o.request_id FROM unsettled_approval u
-  JOIN occurrence o ON o.id = u.occurrence_id WHERE u.settles_min <= $now LIMIT ${MOST_AT_ONCE})`;
 
 /**
  * Shows readers what can no longer be taken back. What an outage left over is caught up on, once.
  * @returns how many requests there were.
  */
 export async function settleApprovals(tx: Writer, now: EpochMinute): Promise<number> {
-  const due = await tx.json<RequestId[]>(DUE, { now });
+  const due = await tx.value(SETTLED_REQUESTS, { now });
   if (!due.length) return 0;
   // What is due goes with this change, so that none comes twice: its own number is key enough. It is not in the history
   // of the requests: what was done to them is there already.

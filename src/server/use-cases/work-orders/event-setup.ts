@@ -13,7 +13,11 @@ import { orderedDates } from '../../effects/orders/ordered-dates';
 import type { SignedInContext } from '../../context/context';
 import { loadRequest } from '../../repositories/requests/request-rows';
 import { sheetFor } from './crew-day';
-import { DATES, eventRows, type EventRows, type ServiceRow } from './event-rows';
+import { APPROVED_DATES, AROUND_EVENT } from './order.queries';
+import type { ResultOf } from '../../db/statement';
+
+type EventRows = ResultOf<typeof AROUND_EVENT>;
+type ServiceRow = EventRows['services'][number];
 import { orderView, type Sheet } from './order-view';
 import { ownBind } from './own-orders';
 
@@ -115,7 +119,7 @@ export async function eventSetup(
 ): Promise<Outcome<EventSetup>> {
   const request = await loadRequest(ctx.db, reference);
   if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
-  const head = await ctx.db.json<Pick<EventRows, 'request' | 'dates'>>(DATES, { request: request.id });
+  const head = await ctx.db.value(APPROVED_DATES, { request: request.id });
   const now = ctx.clock.now();
   const dates = head.dates.map(({ id, start, end, endMin }) => ({
     id,
@@ -129,7 +133,7 @@ export async function eventSetup(
   const ordered = (await orderedDates(ctx.db, [claim!]))(claim!);
   const day = dateOf(claim!.startLocal);
   const sheet = await sheetFor(ctx, day);
-  const rows = await eventRows(ctx.db, date.id, ownBind(ctx));
+  const rows = await ctx.db.value(AROUND_EVENT, { date: date.id, ...ownBind(ctx) });
   return done({
     reference: head.request.reference,
     title: head.request.title,

@@ -11,20 +11,17 @@ import type { SignedInContext } from '../../context/context';
 import type { Writer } from '../../db/connection';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
-import { PICKED_ORDERS } from './set-up.queries';
+import { ORDERS_DUE, PICKED_ORDERS } from './set-up.queries';
 
 /** So many at a time: whoever wants to write meanwhile waits for one lot and not for a whole season. */
 const LOT = 500;
-
-const DUE = `SELECT w.id, o.request_id FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
-  WHERE w.issued_min IS NULL AND w.state = 'open' AND w.issue_min <= $now ORDER BY w.issue_min, w.id LIMIT ${LOT}`;
 
 /**
  * Issues what is to be issued by now, a lot at a time. An outage only makes the lot larger: what was missed is issued by
  * the next run, and what is issued is looked at no more. Gives how many; fewer than a lot is the last.
  */
 export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<number> {
-  const due = await tx.rows<{ id: number; request_id: RequestId }>(DUE, { now });
+  const due = await tx.all(ORDERS_DUE, { now, most: LOT });
   if (!due.length) return 0;
   // Named by its first order: the same lot after a crash is the same change.
   const deed = { action: 'issued orders whose day has come', key: () => `issue:${due[0]?.id}:${now}` };

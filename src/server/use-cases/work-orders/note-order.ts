@@ -1,13 +1,13 @@
 import { say, unsaid } from '@/contracts/language/say';
 import type { MarkReply, NoteOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { RequestId } from '@/core/ids';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
-import { IS_OWN, ownBind, ownOrder } from './own-orders';
+import { ownBind, ownOrder } from './own-orders';
 import { OrderNote } from '../../db/tables/work-orders';
 import { OWN_LOOSE_FILE } from './set-up.queries';
 import { File } from '../../db/tables/requests';
+import { OWN_PROBLEM } from './order.queries';
 
 /** Somebody says something about an order, with a picture if they like. A problem stands on the desk until it is solved. */
 export async function noteOrder(
@@ -42,9 +42,6 @@ export async function noteOrder(
   });
 }
 
-const PROBLEM = `SELECT n.solved_min, o.request_id, ${IS_OWN} AS own FROM order_note n JOIN work_order w ON w.id = n.order_id JOIN occurrence o ON o.id = w.occurrence_id
-  WHERE n.id = $id AND n.kind = 'problem'`;
-
 /** Says that a problem is one no longer; saying it twice does nothing more. */
 export async function solveProblem(
   ctx: SignedInContext,
@@ -53,10 +50,7 @@ export async function solveProblem(
 ): Promise<Outcome<MarkReply>> {
   const action = unsaid('solved a problem');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: key }, async (change) => {
-    const [problem] = await change.tx.rows<{ solved_min: number | null; request_id: RequestId; own: number }>(
-      PROBLEM,
-      { id, ...ownBind(ctx) },
-    );
+    const problem = await change.tx.first(OWN_PROBLEM, { id, ...ownBind(ctx) });
     if (!problem) return refuse({ code: 'not-found', what: say`such problem` });
     if (!problem.own) return refuse({ code: 'not-allowed', what: say`This is the work of another team.` });
     change.requestIds.add(problem.request_id);

@@ -7,10 +7,9 @@ import type { OrderView } from '@/contracts/orders';
 import type { SignedInContext } from '../../context/context';
 import { spaceFloor } from '../calendar/space-floor';
 import { sheetFor } from './crew-day';
-import { ORDER_FROM, ORDER_JSON, orderView, type OrderRow } from './order-view';
-import { IS_OWN, ownBind } from './own-orders';
-
-const ORDER = `SELECT json_group_array(${ORDER_JSON}) AS json FROM ${ORDER_FROM} WHERE w.id = $id AND (w.issued_min IS NOT NULL OR $all) AND ${IS_OWN}`;
+import { orderView, type OrderRow } from './order-view';
+import { ownBind } from './own-orders';
+import { ORDER_TO_READ } from './order.queries';
 
 export interface OneOrder {
   readonly view: OrderView;
@@ -38,7 +37,7 @@ async function planOf(ctx: SignedInContext, { code, content }: OrderRow): Promis
 
 /** One order as a sheet of its own, told against the day it is due; null where it is not the viewer's to read. */
 export async function oneOrder(ctx: SignedInContext, id: number): Promise<OneOrder | null> {
-  const [row] = await ctx.db.json<OrderRow[]>(ORDER, { id, ...ownBind(ctx) });
+  const [row] = await ctx.db.value(ORDER_TO_READ, { id, ...ownBind(ctx) });
   if (!row) return null;
   const sheet = await sheetFor(ctx, null);
   const date = dateOf(toLocal(row.phase === 'attendance' ? row.from : row.due, sheet.tzid));

@@ -17,13 +17,16 @@ import { teamFaults } from './team-people';
 import { RETIRE_RECIPE, TITLE_OF_RECIPE } from './set-up.queries';
 import { Recipe } from '../../db/tables/work-orders';
 import { writeRow } from '../administration/house-book/keeper';
+import { Category } from '../../db/tables/house';
+import { Space, Service, EquipmentType } from '../../db/tables/spaces';
+import { Table } from '../../db/tables/table';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
-  spaces: 'space',
-  categories: 'category',
-  services: 'service',
-  equipment: 'equipment_type',
+  spaces: Space,
+  categories: Category,
+  services: Service,
+  equipment: EquipmentType,
 } as const;
 
 /** Formulas that count with an answer nobody is asked for. */
@@ -45,12 +48,9 @@ async function formulaFaults(reader: Reader, recipe: RecipeInput): Promise<Field
 async function faultsOf(change: ChangeSet, recipe: RecipeInput): Promise<FieldFault[]> {
   const { when, teamId, personId } = recipe;
   const faults: FieldFault[] = await formulaFaults(change.tx, recipe);
-  for (const [kind, table] of Object.entries(KNOWN) as [keyof typeof KNOWN, string][]) {
-    const [row] = await change.tx.rows<{ n: number }>(
-      `SELECT COUNT(*) AS n FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
-      { ids: JSON.stringify(when[kind]) },
-    );
-    if (row!.n < new Set<number>(when[kind]).size)
+  for (const [kind, table] of Object.entries(KNOWN) as [keyof typeof KNOWN, Table][]) {
+    const ids = [...new Set<number>(when[kind])];
+    if ((await change.tx.table(table).count({ id: ids })) < ids.length)
       faults.push({
         path: `recipe.when.${kind}`,
         message: say`One of these is there no more. Choose again.`,

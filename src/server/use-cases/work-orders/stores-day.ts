@@ -1,73 +1,22 @@
 import { say } from '@/contracts/language/say';
-import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
-import type { ComputedThing, OrderContent } from '@/core/work-orders/order-content';
-import type { OrderPhase } from '@/core/work-orders/orders-for';
+import type { ComputedThing } from '@/core/work-orders/order-content';
 import { pickList, type PickedThing, type PickLine } from '@/core/work-orders/pick-list';
 import type { MovementView, StoreLine, StoresDay } from '@/contracts/stores';
 import { dayLong } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context/context';
 import { sheetFor } from './crew-day';
 import { clockOf, type Sheet } from './order-view';
+import { ResultOf } from '../../db/statement';
+import { ownBind } from './own-orders';
+import { THINGS_OF_DAY } from './set-up.queries';
 
-interface ReturnRow {
-  readonly typeId: EquipmentTypeId;
-  readonly counted: number;
-  readonly damaged: number;
-  readonly note: string;
-  readonly who: string;
-  readonly at: EpochMinute;
-}
-
-interface OrderRow {
-  readonly id: number;
-  readonly phase: OrderPhase;
-  readonly spaceId: SpaceId | null;
-  readonly from: EpochMinute;
-  readonly due: EpochMinute;
-  readonly content: OrderContent;
-  readonly returns: readonly ReturnRow[];
-}
-
-interface LoanRow {
-  readonly claim: number;
-  readonly start: EpochMinute;
-  readonly end: EpochMinute;
-  readonly title: string;
-  readonly reference: string;
-  readonly things: readonly {
-    readonly typeId: EquipmentTypeId;
-    readonly name: string;
-    readonly store: string;
-    readonly quantity: number;
-  }[];
-}
-
-interface Rows {
-  readonly orders: readonly OrderRow[];
-  readonly loans: readonly LoanRow[];
-  readonly types: Readonly<
-    Record<string, readonly [id: EquipmentTypeId, fetchMin: number, returnMin: number]>
-  >;
-  readonly stores: readonly string[];
-}
-
-// Everybody who works with the stores sees all of what leaves them; orders that nobody may start on yet are the office's.
-const ROWS = `SELECT json_object(
-  'orders', (SELECT json_group_array(json_object('id', w.id, 'phase', w.phase, 'spaceId', w.space_id, 'from', w.from_min, 'due', w.due_min, 'content', json(v.content),
-    'returns', (SELECT json_group_array(json_object('typeId', e.type_id, 'counted', e.counted, 'damaged', e.damaged, 'note', e.note, 'at', e.at_min,
-      'who', (SELECT p.name FROM person p WHERE p.id = e.by_id))) FROM equipment_return e WHERE e.order_id = w.id)) ORDER BY w.due_min, w.id)
-    FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
-    WHERE w.state <> 'withdrawn' AND w.covered_by IS NULL AND w.phase <> 'attendance' AND (w.issued_min IS NOT NULL OR $all) AND w.due_min > $start AND w.due_min <= $end),
-  'loans', (SELECT json_group_array(json_object('claim', c.id, 'start', c.start_min, 'end', c.end_min, 'title', r.title, 'reference', r.ref,
-    'things', (SELECT json_group_array(json_object('typeId', e.type_id, 'name', t.name, 'store', st.name, 'quantity', e.quantity) ORDER BY e.position)
-      FROM claim_equipment e JOIN equipment_type t ON t.id = e.type_id JOIN store st ON st.id = t.store_id WHERE e.claim_id = c.id AND e.claim_space_id IS NULL)))
-    FROM claim c JOIN occurrence o ON o.standing_id = c.id JOIN request r ON r.id = o.request_id WHERE c.status = 'in-force' AND r.kind = 'loan'
-    AND ((c.start_min > $start AND c.start_min <= $end) OR (c.end_min > $start AND c.end_min <= $end))),
-  'types', (SELECT json_group_object(t.name, json_array(t.id, t.fetch_min, t.return_min)) FROM equipment_type t),
-  'stores', (SELECT json_group_array(name ORDER BY id) FROM store)) AS json`;
+type Rows = ResultOf<typeof THINGS_OF_DAY>;
+type OrderRow = Rows['orders'][number];
+type LoanRow = Rows['loans'][number];
+type ReturnRow = OrderRow['returns'][number];
 
 /** What is told of a line beside what the pick list reckons with. */
 interface About {
@@ -172,7 +121,7 @@ const movementView = (
 export async function storesDay(ctx: SignedInContext, date: LocalDate | null): Promise<StoresDay> {
   const sheet = await sheetFor(ctx, date);
   const day = dayInterval(sheet.date, sheet.tzid);
-  const rows = await ctx.db.json<Rows>(ROWS, { ...day, all: ctx.viewer.roles.includes('manager') ? 1 : 0 });
+  const rows = await ctx.db.value(THINGS_OF_DAY, { ...day, all: ownBind(ctx).all });
   const things = [
     ...rows.orders.flatMap((row) => ofOrder(row, rows.types)),
     ...rows.loans.flatMap((loan) => ofLoan(loan, day)),

@@ -1,14 +1,12 @@
 import type { z } from 'zod';
 import { say } from '@/contracts/language/say';
 import { weekStartOf } from '@/contracts/own-settings';
-import type { PersonId } from '@/core/ids';
-import type { OccurrenceId, RequestId } from '@/core/ids';
 import { dayLoad, doubtsOf, type DayJob, type Doubt } from '@/core/labour/week-load';
 import type { Roster } from '@/core/labour/crew-load';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
-import { ordersFor, type OrderOrigin, type OrderPhase } from '@/core/work-orders/orders-for';
+import { ordersFor } from '@/core/work-orders/orders-for';
 import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contracts/week-load';
 import { phaseText } from '@/contracts/words/orders';
 import { countText, dayShort, daysText, lengthText, sayTime } from '@/contracts/words/when';
@@ -17,47 +15,11 @@ import { loadRecipes } from '../../effects/orders/load-recipes';
 import { orderedDates } from '../../effects/orders/ordered-dates';
 import type { SignedInContext } from '../../context/context';
 import type { Reader } from '../../db/connection';
-import { HOUSE_OF_WEEK } from './set-up.queries';
+import { HOUSE_OF_WEEK, WAITING_DURING, SHIFTS_OF_WEEK, ORDERS_OF_WEEK } from './set-up.queries';
+import { ResultOf } from '../../db/statement';
 
-interface OrderRow {
-  readonly id: number;
-  readonly teamId: number;
-  readonly personId: PersonId | null;
-  readonly phase: OrderPhase;
-  readonly origin: OrderOrigin;
-  readonly from: EpochMinute;
-  readonly due: EpochMinute;
-  readonly work: number;
-  readonly state: 'open' | 'done';
-  readonly issue: EpochMinute;
-  readonly issued: EpochMinute | null;
-  readonly title: string;
-  readonly place: string;
-  readonly eventTitle: string;
-  readonly reference: string;
-}
-
-interface ShiftRow {
-  readonly id: number;
-  readonly teamId: number;
-  readonly personId: PersonId | null;
-  readonly person: string | null;
-  readonly people: number;
-  readonly start: EpochMinute;
-  readonly end: EpochMinute;
-}
-
-const ORDERS = `SELECT json_group_array(json_object('id', w.id, 'teamId', w.team_id, 'personId', w.person_id, 'phase', w.phase, 'origin', w.origin, 'from', w.from_min,
-  'due', w.due_min, 'work', w.work_min, 'state', w.state, 'issue', w.issue_min, 'issued', w.issued_min, 'title', v.content->>'title', 'place', v.content->>'place',
-  'eventTitle', v.content->>'eventTitle', 'reference', v.content->>'reference') ORDER BY w.due_min, w.id) AS json
-FROM work_order w JOIN work_order_version v ON v.order_id = w.id AND v.version = w.version
-WHERE w.state <> 'withdrawn' AND w.covered_by IS NULL AND w.due_min > $start AND w.due_min <= $end`;
-
-const SHIFTS = `SELECT json_group_array(json_object('id', s.id, 'teamId', s.team_id, 'personId', s.person_id, 'person', p.name, 'people', s.people, 'start', s.start_min,
-  'end', s.end_min) ORDER BY s.start_min, s.id) AS json FROM shift s LEFT JOIN person p ON p.id = s.person_id WHERE s.start_min < $end AND s.end_min > $start`;
-
-const WAITING = `SELECT o.id, o.request_id AS request FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'waiting'
-WHERE c.status IN ('wanted', 'held') AND c.start_min < $end AND c.end_min > $start LIMIT 2000`;
+type OrderRow = ResultOf<typeof ORDERS_OF_WEEK>[number];
+type ShiftRow = ResultOf<typeof SHIFTS_OF_WEEK>[number];
 
 interface WaitingJob extends DayJob {
   readonly teamId: number;
@@ -69,7 +31,7 @@ async function waitingJobs(
   span: { start: EpochMinute; end: EpochMinute },
   tzid: string,
 ): Promise<WaitingJob[]> {
-  const rows = await reader.rows<{ id: OccurrenceId; request: RequestId }>(WAITING, { ...span });
+  const rows = await reader.all(WAITING_DURING, span);
   if (!rows.length) return [];
   const claims = await loadStandingClaims(
     reader,
@@ -219,8 +181,8 @@ export async function weekLoad(
   const first = addDays(day, -((weekdayOf(day) - weekStart + 7) % 7));
   const days = Array.from({ length: 7 }, (_, index) => addDays(first, index));
   const span = { start: startOfDay(first, tzid), end: startOfDay(addDays(first, 7), tzid) };
-  const orders = await ctx.db.json<OrderRow[]>(ORDERS, span);
-  const shifts = await ctx.db.json<ShiftRow[]>(SHIFTS, span);
+  const orders = await ctx.db.value(ORDERS_OF_WEEK, span);
+  const shifts = await ctx.db.value(SHIFTS_OF_WEEK, span);
   const waiting = await waitingJobs(ctx.db, span, tzid);
   const team = house.teams.find(({ id }) => id === wanted.team) ?? house.teams[0] ?? null;
   const ofTeam = orders.filter(({ teamId }) => teamId === team?.id);

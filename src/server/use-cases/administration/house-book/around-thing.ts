@@ -4,6 +4,7 @@ import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { Reader } from '../../../db/connection';
 import { keeperOf } from './keepers/index';
 import { writeThingHistory } from '../../../repositories/house/thing-history';
+import { countVersionUp } from './keeper';
 
 const load = async (reader: Reader, kind: HouseKind, id: number) => keeperOf(kind).load(reader, id);
 
@@ -24,7 +25,7 @@ export async function inThingHistory<Value>(
   const after = await load(tx, kind, id);
   if (after && JSON.stringify(before) !== JSON.stringify(after)) {
     const { table, nameOf } = keeperOf(kind);
-    await tx.run(`UPDATE ${table} SET row_version = row_version + 1 WHERE id = $id`, { id });
+    await countVersionUp(tx, table, id);
     await writeThingHistory(change, { kind, id, name: nameOf(after), did, before, after });
   }
   return value;

@@ -25,10 +25,11 @@ import { houseWork } from './house-work';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { closureKeeper } from './keepers/closures';
 import { dayNoteKeeper } from './keepers/day-notes';
-import { numbers } from './keeper';
 import { siteIds } from './keepers/spaces-of';
 import { writeThingHistory } from '../../../repositories/house/thing-history';
 import { COUNT_DATES_DURING, SHUT_ALL_DAY } from './house-book.queries';
+import { DayNote } from '../../../db/tables/house';
+import { Space } from '../../../db/tables/spaces';
 
 const known = new Map<Language, readonly NamedChoice[]>();
 
@@ -156,10 +157,9 @@ async function noteHolidays(
   let made = 0;
   for (const holiday of picked) {
     const doc: DayNoteDoc = { name: holiday.name.slice(0, 80), ...daysOf(holiday) };
-    const [known] = await change.tx.rows(
-      'SELECT 1 AS one FROM day_note WHERE name = $name AND from_date = $from AND to_date = $to',
-      { ...doc },
-    );
+    const known = await change.tx
+      .table(DayNote)
+      .first({ name: doc.name, from_date: doc.from, to_date: doc.to });
     if (known) continue;
     const stored = await dayNoteKeeper.store(change, null, doc, null);
     if (!stored.ok) return stored;
@@ -236,7 +236,7 @@ async function shutHere(
       if (!shut.ok) return shut;
       if (shut.value) made += 1;
     }
-    const spaces = await numbers(change.tx, 'SELECT id FROM space', {});
+    const spaces = (await change.tx.table(Space).all()).map(({ id }) => id);
     const hits = made ? await followHouse(ctx, change, { spaces, rules: rulesThatBefallBy('closures') }) : [];
     const summary = say`shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
     return done({ id: 0, name: String(year), summary, hits });

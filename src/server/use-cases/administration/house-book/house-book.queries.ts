@@ -1,9 +1,12 @@
 import { z } from 'zod';
-import { jsonQuery, query } from '../../../db/statement';
+import { jsonFamily, jsonQuery, query } from '../../../db/statement';
 import { integer, listOf, oneOf } from '../../../db/tables/column';
 import { Closure, Hours, Picture, Question } from '../../../db/tables/house';
 import { Claim, AtRisk, ClaimSpace, ClaimEquipment } from '../../../db/tables/claims';
 import { Occurrence, Request } from '../../../db/tables/requests';
+import { asJsonObject } from '../../../db/connection';
+import { Person } from '../../../db/tables/people';
+import { HouseHistory, ChangeSetRow } from '../../../db/tables/records';
 
 export const HOURS_OF = query({
   sql: `SELECT weekday, from_min AS fromMin, to_min AS toMin, valid_from AS validFrom, valid_to AS validTo FROM hours
@@ -95,4 +98,65 @@ export const COUNT_DATES_DURING = query({
   WHERE c.status = 'in-force' AND c.start_min < $end AND c.end_min > $start AND c.end_min > $now`,
   bind: { start: Claim.end_min, end: Claim.start_min, now: Claim.end_min },
   row: { n: integer() },
+});
+
+const MOST_HISTORY = 200;
+
+/** What was done to an entry, the latest first. */
+export const HISTORY_OF_ENTRY = query({
+  sql: `SELECT c.at_min AS at, p.name AS who, h.did, h.facts, h.before, h.after FROM house_history h JOIN change_set c ON c.id = h.change_set_id
+  LEFT JOIN person p ON p.id = c.actor_id WHERE h.kind = $kind AND h.thing_id = $id ORDER BY h.id DESC LIMIT ${MOST_HISTORY}`,
+  bind: { kind: HouseHistory.kind, id: HouseHistory.thing_id.plain() },
+  row: {
+    at: ChangeSetRow.at_min,
+    who: Person.name.orNull(),
+    did: HouseHistory.did,
+    facts: HouseHistory.facts,
+    before: HouseHistory.before,
+    after: HouseHistory.after,
+  },
+});
+
+const list = (table: string, order: string, where: string, name = 'name') =>
+  `SELECT json_group_array(json_object('id', id, 'name', ${name}) ORDER BY ${order}) FROM ${table} WHERE ${where}`;
+const listed = z.array(z.object({ id: z.int(), name: z.string() }));
+const listedByName = z.array(z.object({ id: z.string(), name: z.string() }));
+
+/** What there is to choose from: all there ever was, or what is in use. */
+export const HOUSE_CHOICES = jsonFamily({
+  samples: ['in use', 'ever'],
+  sql: (which: 'in use' | 'ever') => {
+    const where = which === 'in use' ? 'retired_at IS NULL' : '1';
+    return asJsonObject({
+      sites: list('site', 'id', 'id > (SELECT MIN(id) FROM site)'),
+      buildings: list('building', 'position, id', where),
+      spaces: list('space', 'building_id, position, id', where, `name || ' (' || code || ')'`),
+      stores: list('store', 'id', where),
+      equipment: list('equipment_type', 'position, id', where),
+      teams: list('team', 'id', where),
+      organisations: list('organisation', 'name COLLATE NOCASE', where),
+      // Named as they are called wherever they are named.
+      audiences: list('audience', 'position, id', where).replace(`'id', id`, `'id', name`),
+      hues: `SELECT json_group_array(json_object('id', hue, 'name', names)) FROM (SELECT hue, group_concat(name, ', ') AS names FROM category WHERE ${where} GROUP BY hue)`,
+      people: list('person', 'name COLLATE NOCASE', where),
+      timetables: list(
+        'timetable',
+        'id',
+        'id NOT IN (SELECT instead_id FROM timetable_exception WHERE instead_id IS NOT NULL)',
+      ),
+    });
+  },
+  value: z.strictObject({
+    sites: listed,
+    buildings: listed,
+    spaces: listed,
+    stores: listed,
+    equipment: listed,
+    teams: listed,
+    organisations: listed,
+    audiences: listedByName,
+    hues: listedByName,
+    people: listed,
+    timetables: listed,
+  }),
 });

@@ -10,6 +10,8 @@ import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import type { Where } from '../../../db/models';
 import type { LooseRow, NewRow, RowOf, Table } from '../../../db/tables/table';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+import { NAMED_ALIKE, type Counting, type Listing } from './keeper.queries';
 
 /** What of the calendar a change of a thing can reach. */
 export interface Touched {
@@ -33,11 +35,10 @@ export const NOTHING_TOUCHED: Touched = {
 
 /** Reads and writes one kind of thing as the document its form holds. */
 export interface Keeper<Kind extends HouseKind> {
-  readonly table: string;
+  readonly table: Table;
   /** Whether a row can be taken out of use; what cannot is removed, or stays. */
   readonly retires: boolean;
-  /** A statement giving id, name, note and retired of all, in the order in which they are listed. */
-  readonly lines: string;
+  readonly lines: Listing;
   /** Says what stands in the note, where that is an array in JSON and no text by itself. */
   noteOf?(facts: readonly (string | number | null)[]): string;
   nameOf(doc: DocOf<Kind>): string;
@@ -58,9 +59,9 @@ export interface Keeper<Kind extends HouseKind> {
     after: DocOf<Kind> | null,
   ): Promise<Partial<Touched>>;
   /** Why it cannot be taken out of use yet, a sentence each. */
-  holdsBack?(reader: Reader, id: number): Promise<string[]>;
+  holdsBack?(reader: Reader, id: number, now: EpochMinute): Promise<string[]>;
   /** What goes on naming it when it is out of use, a sentence each. */
-  usedBy?(reader: Reader, id: number, now: number): Promise<string[]>;
+  usedBy?(reader: Reader, id: number, now: EpochMinute): Promise<string[]>;
   /** Takes away the row with what is its own. What else names it makes the database refuse. */
   remove(tx: Writer, id: number): Promise<unknown>;
 }
@@ -68,8 +69,6 @@ export interface Keeper<Kind extends HouseKind> {
 /** The day of the site on which a change is made. */
 export const todayOf = async ({ tx, at }: ChangeSet): Promise<string> =>
   dateOf(toLocal(at, await siteZone(tx)));
-
-type Columns = Readonly<Record<string, string | number | null>>;
 
 /** Inserts a row, or writes over the one there is. */
 export async function writeRow<T extends Table>(
@@ -95,32 +94,41 @@ export async function replaceRows<T extends Table>(
   await tx.table(table).insertAll(rows.map((row) => ({ ...owner, ...row }) as unknown as NewRow<T>));
 }
 
-/** The last place in the order of the house. */
-export async function lastPosition(
+/** The place after the last of them in the order of the house. */
+export async function lastPosition<T extends Table>(
   reader: Reader,
-  table: string,
-  where = '1',
-  bind: Columns = {},
+  table: T,
+  where: Where<T> = {},
 ): Promise<number> {
-  const [row] = await reader.rows<{ next: number }>(
-    `SELECT COALESCE(MAX(position), -1) + 1 AS next FROM ${table} WHERE ${where}`,
-    bind,
-  );
-  return row!.next;
+  const rows = await reader.table(table).all(where);
+  return 1 + Math.max(-1, ...rows.map((row) => Number(row.position)));
+}
+
+/** What every table of entries has, where entries are taken out of use too; null where there is no such row. */
+export async function entryState(
+  reader: Reader,
+  table: Table,
+  id: number,
+): Promise<{ readonly rowVersion: number; readonly isRetired: boolean } | null> {
+  const row = await reader.table(table).first({ id });
+  return row && { rowVersion: Number(row.row_version), isRetired: (row.retired_at ?? null) !== null };
+}
+
+/** Counts its versions up: a form that was opened before is stale now. */
+export async function countVersionUp(tx: Writer, table: Table, id: number): Promise<void> {
+  const state = await entryState(tx, table, id);
+  await tx.table(table).update({ id }, { row_version: 1 + (state?.rowVersion ?? 0) });
 }
 
 /** Said where another has the name; one out of use counts, since it keeps its name. */
 export async function nameFaults(
   reader: Reader,
-  table: string,
+  table: Table,
   id: number | null,
   value: string,
   { column = 'name', path = 'name', what = 'name' } = {},
 ): Promise<FieldFault[]> {
-  const [row] = await reader.rows<{ name: string }>(
-    `SELECT ${column} AS name FROM ${table} WHERE ${column} = $value COLLATE NOCASE AND id IS NOT $id LIMIT 1`,
-    { value, id },
-  );
+  const row = await reader.first(NAMED_ALIKE({ table, column }), { value, id });
   return row
     ? [{ path, message: say`“${row.name}” is there already, perhaps out of use. Give another ${what}.` }]
     : [];
@@ -128,7 +136,7 @@ export async function nameFaults(
 
 export interface Reference {
   readonly path: string;
-  readonly table: string;
+  readonly table: Table;
   readonly ids: readonly (number | null)[];
 }
 
@@ -141,11 +149,7 @@ export async function referenceFaults(
   for (const { path, table, ids } of references) {
     const wanted = [...new Set(ids.filter((id) => id !== null))];
     if (!wanted.length) continue;
-    const [row] = await reader.rows<{ n: number }>(
-      `SELECT COUNT(*) AS n FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
-      { ids: JSON.stringify(wanted) },
-    );
-    if (row!.n < wanted.length)
+    if ((await reader.table(table).count({ id: wanted })) < wanted.length)
       faults.push({ path, message: say`This is there no more. Reload the page and choose again.` });
   }
   return faults;
@@ -154,27 +158,16 @@ export async function referenceFaults(
 export const fault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message }] });
 
-/** One row as JSON, or nothing. */
-export async function oneJson<Value>(reader: Reader, scalar: string, id: number): Promise<Value | null> {
-  const [row] = await reader.rows<{ json: string | null }>(`SELECT (${scalar}) AS json`, { id });
-  return row?.json ? (JSON.parse(row.json) as Value) : null;
-}
-
-export const numbers = async (reader: Reader, sql: string, bind: Columns): Promise<number[]> =>
-  (await reader.rows<{ id: number }>(sql, bind)).map(({ id }) => id);
-
 /** Sentences of what is counted, where there is any. */
 export async function counted(
   reader: Reader,
-  bind: Columns,
-  ...asked: readonly (readonly [sql: string, say: (count: number) => string])[]
+  of: { readonly id: number; readonly now: EpochMinute },
+  ...asked: readonly (readonly [statement: Counting, say: (count: number) => string])[]
 ): Promise<string[]> {
   const said: string[] = [];
-  for (const [sql, say] of asked) {
-    // The database refuses a value that a statement does not name.
-    const named = Object.fromEntries(Object.entries(bind).filter(([name]) => sql.includes(`$${name}`)));
-    const [row] = await reader.rows<{ n: number }>(sql, named);
-    if (row!.n > 0) said.push(say(row!.n));
+  for (const [statement, say] of asked) {
+    const count = (await reader.first(statement, of))?.n ?? 0;
+    if (count > 0) said.push(say(count));
   }
   return said;
 }

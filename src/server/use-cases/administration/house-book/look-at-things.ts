@@ -20,19 +20,19 @@ import {
 } from '@/contracts/house-book/kinds';
 import { sayDocChanges, saySaidChanges, type NameOf } from '@/contracts/house-book/words';
 import { momentText } from '@/contracts/words/when';
-import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Context } from '../../../context/context';
 import type { Reader } from '../../../db/connection';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { houseChoices, houseNames } from './house-choices';
 import { keeperOf } from './keepers/index';
-
-type Row = Omit<ThingLine, 'isRetired'> & { readonly isRetired: 0 | 1 };
+import type { RowOfShape } from '../../../db/statement';
+import { HISTORY_OF_ENTRY } from './house-book.queries';
+import { entryState } from './keeper';
 
 /** All things of a kind, in use and out of use, in the order of the house. */
 export async function thingLines(reader: Reader, kind: HouseKind): Promise<ThingLine[]> {
   const { lines, noteOf } = keeperOf(kind);
-  const rows = await reader.rows<Row>(lines);
+  const rows = await reader.all(lines);
   return rows.map((row) => ({
     ...row,
     note: noteOf ? noteOf(JSON.parse(row.note) as (string | number | null)[]) : row.note,
@@ -52,16 +52,13 @@ export async function countThings(reader: Reader): Promise<Readonly<Record<House
 export async function keptThing(reader: Reader, kind: HouseKind, id: number): Promise<KeptThing | null> {
   const keeper = keeperOf(kind);
   const doc = await keeper.load(reader, id);
-  if (!doc) return null;
-  const [row] = await reader.rows<{ version: number; retired: string | null }>(
-    `SELECT row_version AS version, ${keeper.retires ? 'retired_at' : 'NULL'} AS retired FROM ${keeper.table} WHERE id = $id`,
-    { id },
-  );
+  const state = await entryState(reader, keeper.table, id);
+  if (!doc || !state) return null;
   return {
     id,
-    rowVersion: row!.version,
+    rowVersion: state.rowVersion,
     name: keeper.nameOf(doc),
-    isRetired: row!.retired !== null,
+    isRetired: state.isRetired,
     doc: doc as unknown as KeptThing['doc'],
   };
 }
@@ -102,16 +99,7 @@ export async function choicesFor(
   ) as unknown as HouseChoices;
 }
 
-interface HistoryRow {
-  readonly at: EpochMinute;
-  readonly who: string | null;
-  readonly did: string;
-  readonly facts: string | null;
-  readonly before: string | null;
-  readonly after: string | null;
-}
-
-const MOST_HISTORY = 200;
+type HistoryRow = RowOfShape<typeof HISTORY_OF_ENTRY.row>;
 
 const docOf = <Doc>(json: string | null): Doc | null => (json === null ? null : (JSON.parse(json) as Doc));
 
@@ -122,11 +110,7 @@ const changesOf = (kind: HistoryKind, { before, after }: HistoryRow, nameOf: Nam
 
 /** What was done to a thing, the latest first. */
 export async function historyOfThing(ctx: Context, kind: HistoryKind, id: number): Promise<HistoryOfThing[]> {
-  const rows = await ctx.db.rows<HistoryRow>(
-    `SELECT c.at_min AS at, p.name AS who, h.did, h.facts, h.before, h.after FROM house_history h JOIN change_set c ON c.id = h.change_set_id
-     LEFT JOIN person p ON p.id = c.actor_id WHERE h.kind = $kind AND h.thing_id = $id ORDER BY h.id DESC LIMIT ${MOST_HISTORY}`,
-    { kind, id },
-  );
+  const rows = await ctx.db.all(HISTORY_OF_ENTRY, { kind, id });
   if (!rows.length) return [];
   const [nameOf, tzid] = [await houseNames(ctx.db), await siteZone(ctx.db)];
   return rows.map((row) => ({

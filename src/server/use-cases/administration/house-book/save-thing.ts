@@ -10,13 +10,10 @@ import { houseWork } from './house-work';
 import { keeperOf } from './keepers/index';
 import { writeThingHistory } from '../../../repositories/house/thing-history';
 import { speakAsHouse } from '../../../repositories/house/house-language';
+import { countVersionUp, entryState } from './keeper';
 
 export async function rowVersionOf(reader: Reader, kind: HouseKind, id: number): Promise<number | null> {
-  const [row] = await reader.rows<{ version: number }>(
-    `SELECT row_version AS version FROM ${keeperOf(kind).table} WHERE id = $id`,
-    { id },
-  );
-  return row?.version ?? null;
+  return (await entryState(reader, keeperOf(kind).table, id))?.rowVersion ?? null;
 }
 
 /**
@@ -67,7 +64,7 @@ async function saveHere(
     const stored = await keeper.store(change, id, doc, before);
     if (!stored.ok) return stored;
     const row = stored.value;
-    await tx.run(`UPDATE ${keeper.table} SET row_version = row_version + 1 WHERE id = $row`, { row });
+    await countVersionUp(tx, keeper.table, row);
     const after = await keeper.load(tx, row);
     await writeThingHistory(change, { kind, id: row, name, facts, before, after });
     const hits = await followHouse(ctx, change, (await keeper.touches?.(tx, row, before, after)) ?? {});

@@ -6,10 +6,9 @@ import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
-import type { Reader } from '../../../db/connection';
 import { followHouse } from './hits';
 import { houseWork } from './house-work';
-import { todayOf } from './keeper';
+import { entryState, todayOf } from './keeper';
 import { keeperOf } from './keepers/index';
 import { writeThingHistory } from '../../../repositories/house/thing-history';
 import { Session } from '../../../db/tables/people';
@@ -21,24 +20,16 @@ const inTheWay = (sentences: readonly string[]): Refusal => ({
 
 /** Changes places with the next in the order of the house. */
 async function move(change: ChangeSet, kind: HouseKind, id: number, by: 1 | -1): Promise<void> {
-  const { table } = keeperOf(kind);
-  const among = kind === 'space' ? 'WHERE building_id = (SELECT building_id FROM space WHERE id = $id)' : '';
-  const rows = await change.tx.rows<{ id: number }>(
-    `SELECT id FROM ${table} ${among} ORDER BY position, id`,
-    // SQLite refuses a value that the statement does not name.
-    kind === 'space' ? { id } : {},
-  );
-  const ids = rows.map((row) => row.id);
+  const rows = change.tx.table(keeperOf(kind).table);
+  const own = await rows.first({ id });
+  const among = kind === 'space' && own ? { building_id: own.building_id ?? null } : {};
+  const ids = (await rows.all(among, { by: ['position', 'id'] })).map((row) => Number(row.id));
   const from = ids.indexOf(id);
   const to = from + by;
-  if (to < 0 || to >= ids.length) return;
-  [ids[from], ids[to]] = [ids[to]!, ids[from]!];
-  await change.tx.run(
-    `UPDATE ${table} SET position = j.key FROM json_each($ids) j WHERE ${table}.id = j.value`,
-    {
-      ids: JSON.stringify(ids),
-    },
-  );
+  const other = ids[to];
+  if (other === undefined) return;
+  [ids[from], ids[to]] = [other, id];
+  for (const [position, each] of ids.entries()) await rows.update({ id: each }, { position });
 }
 
 /** Removes what was never used. What something names is taken out of use instead. */
@@ -55,16 +46,6 @@ async function remove(change: ChangeSet, kind: HouseKind, id: number): Promise<R
     return inTheWay([say`Something that is kept names it.`, ...advice]);
   }
 }
-
-const isRetired = async (reader: Reader, table: string, id: number): Promise<boolean> => {
-  const [row] = await reader.rows<{ at: string | null }>(
-    `SELECT retired_at AS at FROM ${table} WHERE id = $id`,
-    {
-      id,
-    },
-  );
-  return row!.at !== null;
-};
 
 /** Takes a thing out of use, back into it, away, or to another place in the order. A preview leaves nothing behind. */
 export const doWithThing = (
@@ -91,19 +72,19 @@ async function retire(
 ): Promise<Outcome<string[]>> {
   const { tx } = change;
   const keeper = keeperOf(kind);
-  if ((await isRetired(tx, keeper.table, id)) === isOut)
+  const state = await entryState(tx, keeper.table, id);
+  if (state?.isRetired === isOut)
     return refuse({
       code: 'stale',
       since: say`“${name}” is ${isOut ? say`out of use` : say`in use`} already.`,
     });
-  const held = isOut ? ((await keeper.holdsBack?.(tx, id)) ?? []) : [];
+  const held = isOut ? ((await keeper.holdsBack?.(tx, id, change.at)) ?? []) : [];
   if (held.length) return refuse(inTheWay(held));
   const hits = isOut ? ((await keeper.usedBy?.(tx, id, change.at)) ?? []) : [];
   const today = await todayOf(change);
-  await tx.run(`UPDATE ${keeper.table} SET retired_at = $at, row_version = row_version + 1 WHERE id = $id`, {
-    id,
-    at: isOut ? today : null,
-  });
+  await tx
+    .table(keeper.table)
+    .update({ id }, { retired_at: isOut ? today : null, row_version: 1 + (state?.rowVersion ?? 0) });
   if (kind === 'person') await tx.table(Session).remove({ person_id: id });
   return done(hits);
 }

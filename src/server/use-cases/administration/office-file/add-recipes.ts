@@ -5,13 +5,20 @@ import { recipeRow } from '../../../repositories/work-orders/recipe-row';
 import { toEpochMinute } from '@/core/time/zone';
 import { insert, known, OfficeFileError } from './office-rows';
 import { Recipe } from '../../../db/tables/work-orders';
-import { Shift } from '../../../db/tables/spaces';
+import { Service, EquipmentType, Shift, Space } from '../../../db/tables/spaces';
+import { Category, Question } from '../../../db/tables/house';
+import { Person } from '../../../db/tables/people';
+import type { Table, RowOf } from '../../../db/tables/table';
 
 type ByName = ReadonlyMap<string, number>;
 
-async function namesOf(tx: Writer, table: string, column = 'name'): Promise<ByName> {
-  const rows = await tx.rows<{ id: number; name: string }>(`SELECT id, ${column} AS name FROM ${table}`);
-  return new Map(rows.map(({ id, name }) => [name, id]));
+async function namesOf<T extends Table>(
+  tx: Writer,
+  table: T,
+  column: keyof RowOf<T> & string,
+): Promise<ByName> {
+  const rows = await tx.table(table).all();
+  return new Map(rows.map((row) => [String(row[column]), Number(row.id)]));
 }
 
 function personOf(people: ByName, email: string | null, what: string): number | null {
@@ -23,7 +30,7 @@ function personOf(people: ByName, email: string | null, what: string): number | 
 
 /** Who of the teams is there when. */
 export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamIds: ByName): Promise<void> {
-  const people = await namesOf(tx, 'person', 'email');
+  const people = await namesOf(tx, Person, 'email');
   for (const { name, shifts } of teams)
     for (const shift of shifts)
       await insert(tx, Shift, {
@@ -38,13 +45,13 @@ export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamId
 /** What the teams do. After everything a recipe may be about. */
 export async function addRecipes(tx: Writer, { teams }: OfficeInput, teamIds: ByName): Promise<void> {
   const names = {
-    spaces: await namesOf(tx, 'space', 'code'),
-    categories: await namesOf(tx, 'category'),
-    services: await namesOf(tx, 'service'),
-    equipment: await namesOf(tx, 'equipment_type'),
-    questions: await namesOf(tx, 'question', 'text'),
+    spaces: await namesOf(tx, Space, 'code'),
+    categories: await namesOf(tx, Category, 'name'),
+    services: await namesOf(tx, Service, 'name'),
+    equipment: await namesOf(tx, EquipmentType, 'name'),
+    questions: await namesOf(tx, Question, 'text'),
   };
-  const people = await namesOf(tx, 'person', 'email');
+  const people = await namesOf(tx, Person, 'email');
   const all = (kind: keyof typeof names, wanted: readonly string[]) =>
     wanted.map((name) => known(names[kind], name, kind));
   for (const team of teams)

@@ -9,6 +9,7 @@ import {
   NAMES_IN_TEXT,
   SEGMENTS_LACKING_TEXT,
   STATE_OF_CALENDAR,
+  JOINED_TEXT,
 } from './feeds.queries';
 import { DROP_ALL_TEXT, COUNT_CALENDARS_UP, COUNT_UP_WHERE_AGED } from './feeds.queries';
 import { Setting } from '../../../db/tables/house';
@@ -101,21 +102,12 @@ export async function makeReady(
   return (await textState(ctx, calendar)).version;
 }
 
-interface Joined {
-  readonly text: string | null;
-  readonly zones: string;
-}
-
-const joined = (format: 'ics' | 'json', between: string) =>
-  `SELECT group_concat(${format}, '${between}') AS text, (SELECT group_concat(DISTINCT tzid) FROM feed_part INDEXED BY feed_part_zone WHERE calendar_id = $calendar) AS zones
-   FROM (SELECT ${format} FROM feed_part WHERE calendar_id = $calendar AND ${format} <> '' ORDER BY segment_id)`;
-
 /** The ready texts of a calendar as one, with the zones its times are in. */
 export async function joinedText(
   reader: Reader,
   calendar: number,
   format: 'ics' | 'json',
 ): Promise<{ readonly text: string; readonly zones: readonly string[] }> {
-  const [row] = await reader.rows<Joined>(joined(format, format === 'json' ? ',' : ''), { calendar });
+  const row = await reader.first(JOINED_TEXT(format), { calendar });
   return { text: row?.text ?? '', zones: (row?.zones ?? '').split(',').filter(Boolean) };
 }

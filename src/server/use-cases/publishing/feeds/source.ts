@@ -12,6 +12,8 @@ import {
   type Calendar,
 } from '../../../repositories/publishing/calendars';
 import { holderOf } from '../../../repositories/publishing/link-holder';
+import { addMinutes } from '@/core/time/epoch-minute';
+import { FOLLOWED_SPACE, FOLLOWED_HOST, FOLLOWED_PERSON } from './feeds.queries';
 
 /** What a feed is asked for by. */
 export type FeedOf =
@@ -47,23 +49,20 @@ async function endedCalendar(
   ctx: Pick<Context, 'db' | 'viewer' | 'clock'>,
   { slug, token }: Extract<FeedOf, { kind: 'calendar' }>,
 ): Promise<Calendar | null> {
-  const since = ctx.clock.now() - CANCELLED_SHOWN_DAYS * 1440;
+  const since = addMinutes(ctx.clock.now(), -CANCELLED_SHOWN_DAYS * 1440);
   return (await endedCalendars(ctx, token, since)).find((each) => each.slug === slug) ?? null;
 }
 
-interface KeptRow {
+interface Followed {
   readonly id: number;
   readonly name: string;
   readonly kept: number | null;
 }
 
-async function rowSource(
-  reader: Reader,
-  sql: string,
-  bind: Record<string, unknown>,
-  of: (row: KeptRow) => Omit<FeedSource, 'id' | 'hue' | 'name'>,
-): Promise<Outcome<FeedSource>> {
-  const [row] = await reader.rows<KeptRow>(sql, bind);
+function sourceOf<Row extends Followed>(
+  row: Row | null,
+  of: (row: Row) => Omit<FeedSource, 'id' | 'hue' | 'name'>,
+): Outcome<FeedSource> {
   if (!row) return NO_FEED;
   // Nothing was ever public there: an empty feed, which fills as soon as something is.
   return done({ ...of(row), id: row.kept ?? 0, hue: '', name: row.name });
@@ -92,53 +91,38 @@ export function keptSource(
   return calendar ? { stamp: kept.stamp, source: calendarSource(calendar) } : null;
 }
 
-const spaceSource = (reader: Reader, code: string): Promise<Outcome<FeedSource>> =>
-  rowSource(
-    reader,
-    `SELECT s.id, s.name, k.id AS kept FROM space s LEFT JOIN calendar k ON k.kind = 'space' AND k.ref_id = s.id WHERE s.code = $code COLLATE NOCASE AND s.retired_at IS NULL`,
-    { code },
-    ({ name }) => ({
-      about: say`What is on in ${name}.`,
-      facts: OPEN_FACTS,
-      path: `/places/${code}`,
-      feedPath: `/feeds/space/${code}`,
-      fileName: code.toLowerCase(),
-      isForEveryone: true,
-    }),
-  );
+const spaceSource = async (reader: Reader, code: string): Promise<Outcome<FeedSource>> =>
+  sourceOf(await reader.first(FOLLOWED_SPACE, { code }), ({ name }) => ({
+    about: say`What is on in ${name}.`,
+    facts: OPEN_FACTS,
+    path: `/places/${code}`,
+    feedPath: `/feeds/space/${code}`,
+    fileName: code.toLowerCase(),
+    isForEveryone: true,
+  }));
 
-const hostSource = (reader: Reader, host: number): Promise<Outcome<FeedSource>> =>
-  rowSource(
-    reader,
-    `SELECT g.id, g.name, k.id AS kept FROM organisation g LEFT JOIN calendar k ON k.kind = 'host' AND k.ref_id = g.id WHERE g.id = $id`,
-    { id: host },
-    ({ name, id }) => ({
-      about: say`What ${name} hosts.`,
-      facts: OPEN_FACTS,
-      path: `/notices?host=${id}`,
-      feedPath: `/feeds/host/${id}`,
-      fileName: `host-${id}`,
-      isForEveryone: true,
-    }),
-  );
+const hostSource = async (reader: Reader, host: number): Promise<Outcome<FeedSource>> =>
+  sourceOf(await reader.first(FOLLOWED_HOST, { id: host }), ({ name, id }) => ({
+    about: say`What ${name} hosts.`,
+    facts: OPEN_FACTS,
+    path: `/notices?host=${id}`,
+    feedPath: `/feeds/host/${id}`,
+    fileName: `host-${id}`,
+    isForEveryone: true,
+  }));
 
 /** What somebody has booked, for whoever holds the private link. */
 async function ownSource(reader: Reader, token: string): Promise<Outcome<FeedSource>> {
   const holder = await holderOf(reader, token);
   if (!holder) return NO_FEED;
-  return rowSource(
-    reader,
-    `SELECT p.id, p.name, k.id AS kept FROM person p LEFT JOIN calendar k ON k.kind = 'person' AND k.ref_id = p.id WHERE p.id = $id`,
-    { id: holder.personId },
-    ({ name }) => ({
-      about: say`What ${name} has booked.`,
-      facts: FACTS,
-      path: '/requests',
-      feedPath: `/feeds/own/${token}`,
-      fileName: 'bookings',
-      isForEveryone: false,
-    }),
-  );
+  return sourceOf(await reader.first(FOLLOWED_PERSON, { id: holder.personId }), ({ name }) => ({
+    about: say`What ${name} has booked.`,
+    facts: FACTS,
+    path: '/requests',
+    feedPath: `/feeds/own/${token}`,
+    fileName: 'bookings',
+    isForEveryone: false,
+  }));
 }
 
 /** Finds what a feed is of and whether it may be read. */

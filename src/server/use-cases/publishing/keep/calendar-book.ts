@@ -7,19 +7,11 @@ import type { Context } from '../../../context/context';
 import type { Reader } from '../../../db/connection';
 import { loadCalendars } from '../../../repositories/publishing/calendars';
 import { comingOn } from '../coming';
-
-// Retired ones too: what a calendar names has to be there to be taken out of it.
-const named = (table: string, order: string) =>
-  `json((SELECT json_group_array(json_object('id', id, 'name', name) ORDER BY ${order}) FROM ${table}))`;
-
-const CHOICES = `SELECT json_object('buildings', ${named('building', 'position')}, 'spaces', ${named('space', 'position')},
-  'categories', json((SELECT json_group_array(json_object('id', id, 'name', name, 'mark', mark, 'hue', hue) ORDER BY position) FROM category)),
-  'hosts', ${named('organisation', 'name')}, 'people', ${named('person', 'name')},
-  'audiences', json((SELECT json_group_array(name ORDER BY position, id) FROM audience))) AS json`;
+import { CHOICES_OF_CALENDARS } from './keep.queries';
 
 /** What a calendar can be made of. */
 export const calendarChoices = (reader: Reader): Promise<CalendarChoices> =>
-  reader.json<CalendarChoices>(CHOICES);
+  reader.value(CHOICES_OF_CALENDARS);
 
 /** Every calendar as those who keep it see it. */
 export async function calendarBook(

@@ -1,8 +1,5 @@
-import { BUILDING } from '../../../repositories/names';
 import { say } from '@/contracts/language/say';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
-import type { CalendarChoice } from '@/core/publishing/shown';
-import type { LocalDateTime } from '@/core/time/local-time';
 import type { NoticePreview } from '@/contracts/calendars';
 import { plainAsHtml } from '@/contracts/plain-as-html';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
@@ -13,57 +10,13 @@ import type { Context } from '../../../context/context';
 import { loadCalendars } from '../../../repositories/publishing/calendars';
 import { eventPath } from '../../../effects/publishing/event-address';
 import { calendarChoices } from './calendar-book';
-
-interface DateFacts {
-  readonly start: LocalDateTime;
-  readonly end: LocalDateTime;
-  readonly spaces: never[];
-  readonly buildings: never[];
-}
-
-interface NoticeFacts {
-  readonly version: number;
-  readonly title: string;
-  readonly secondLine: string;
-  readonly html: string;
-  readonly text: string;
-  readonly publish: 0 | 1;
-  readonly heldBack: 0 | 1;
-  readonly publishFrom: string | null;
-  readonly uid: string;
-  readonly categories: never[];
-  readonly audiences: string[];
-  readonly hosts: readonly { readonly id: never; readonly name: string }[];
-  readonly dates: readonly DateFacts[];
-  readonly places: readonly string[];
-  readonly choices: readonly { readonly calendar: number; readonly choice: CalendarChoice }[];
-  readonly shown: Record<string, number>;
-  readonly announced: 0 | 1;
-}
-
-const spacesOf = (what: string) =>
-  `json((SELECT json_group_array(${what}) FROM claim_space s JOIN space p ON p.id = s.space_id WHERE s.claim_id = c.id))`;
-
-// Dates that stand or wait: how it will be once they are approved.
-const FACTS = `SELECT json_group_array(json_object('version', r.row_version, 'title', r.title, 'secondLine', r.second_line, 'html', r.public_html, 'text', r.public_text, 'publish', r.publish,
-  'heldBack', COALESCE(n.held_back, 0), 'publishFrom', n.publish_from, 'uid', g.uid,
-  'categories', json((SELECT json_group_array(k.category_id) FROM request_category k WHERE k.request_id = r.id)), 'audiences', json(r.audiences),
-  'hosts', json((SELECT json_group_array(json_object('id', o.id, 'name', o.name) ORDER BY h.position) FROM request_host h JOIN organisation o ON o.id = h.organisation_id WHERE h.request_id = r.id)),
-  'dates', json((SELECT json_group_array(json_object('start', c.start_local, 'end', c.end_local, 'spaces', ${spacesOf('p.id')}, 'buildings', ${spacesOf('p.building_id')}) ORDER BY c.start_min)
-    FROM occurrence o JOIN claim c ON c.id = o.standing_id WHERE o.request_id = r.id AND o.state IN ('waiting','approved') AND c.end_min > $now)),
-  'places', json((SELECT json_group_array(DISTINCT p.name || ', ' || ${BUILDING}) FROM occurrence o JOIN claim_space s ON s.claim_id = o.standing_id JOIN space p ON p.id = s.space_id
-    JOIN building b ON b.id = p.building_id WHERE o.request_id = r.id AND o.state IN ('waiting','approved'))),
-  'choices', json((SELECT json_group_array(json_object('calendar', x.calendar_id, 'choice', x.choice)) FROM request_calendar x WHERE x.request_id = r.id)),
-  'shown', json((SELECT json_group_object(calendar_id, shown) FROM (SELECT p.calendar_id, COUNT(*) AS shown FROM segment s JOIN published p ON p.segment_id = s.id AND p.gone_at_min IS NULL
-    WHERE s.request_id = r.id GROUP BY p.calendar_id))),
-  'announced', EXISTS (SELECT 1 FROM occurrence o JOIN announced a ON a.occurrence_id = o.id WHERE o.request_id = r.id))) AS json
-FROM request r JOIN segment g ON g.request_id = r.id AND g.no = 1 LEFT JOIN notice n ON n.request_id = r.id WHERE r.ref = $ref`;
+import { NOTICE_FACTS } from './keep.queries';
 
 const SHOWN_DATES = 3;
 
 /** How the notice of a request will read and where it will be, before it is approved and after. */
 export async function noticePreview(ctx: Context, ref: string): Promise<Outcome<NoticePreview>> {
-  const [facts] = await ctx.db.json<NoticeFacts[]>(FACTS, { ref, now: ctx.clock.now() });
+  const [facts] = await ctx.db.value(NOTICE_FACTS, { ref, now: ctx.clock.now() });
   if (!facts) return refuse({ code: 'not-found', what: say`request with this reference` });
   const calendars = await loadCalendars(ctx.db);
   const choices = await calendarChoices(ctx.db);

@@ -17,10 +17,10 @@ import {
   CALENDARS_IN_ORDER,
   CALENDAR_OF_NAME,
   COUNT_SHOWN,
-  MADE_CALENDAR,
 } from './keep.queries';
 import { END_CALENDAR, REPLACE_LINK, PUT_IN_ORDER } from './keep.queries';
 import { CalendarSlugOld, Calendar } from '../../../db/tables/publishing';
+import { writeJson, asFlag } from '../../../db/tables/column';
 
 export interface CalendarDone {
   readonly id: number;
@@ -86,16 +86,16 @@ async function storeCalendar(
     about: input.about,
     mark: input.mark,
     hue: input.hue,
-    filter: JSON.stringify(input.filter),
-    facts: JSON.stringify(input.facts),
-    readers: JSON.stringify(input.readers),
-    starts_on: input.startsOn ? 1 : 0,
+    filter: writeJson(input.filter),
+    facts: writeJson(input.facts),
+    readers: writeJson(input.readers),
+    starts_on: asFlag(input.startsOn),
   };
   if (input.id === null) {
     const [last] = await tx.all(NEXT_POSITION);
     return done(await tx.table(Calendar).insertLoose({ ...columns, position: last!.next }));
   }
-  const [stored] = await tx.all(MADE_CALENDAR, { id: input.id });
+  const stored = await tx.table(Calendar).first({ id: input.id, kind: 'made', retired_min: null });
   if (!stored) return NOT_THERE;
   if (stored.row_version !== input.rowVersion)
     return refuse({ code: 'stale', since: say`Somebody has saved this calendar since you opened it.` });
@@ -103,14 +103,13 @@ async function storeCalendar(
     await tx.table(CalendarSlugOld).remove({ slug });
     await tx.table(CalendarSlugOld).insert({ slug: stored.slug, calendar_id: input.id });
   }
-  const sets = Object.keys(columns)
-    .map((column) => `${column} = $${column}`)
-    .join(', ');
   // Name and address stand in the head of its feeds, so the counter moves on whatever else changes.
-  await tx.run(
-    `UPDATE calendar SET ${sets}, version = version + 1, row_version = row_version + 1 WHERE id = $id`,
-    { ...columns, id: input.id },
-  );
+  await tx
+    .table(Calendar)
+    .update(
+      { id: input.id },
+      { ...columns, version: stored.version + 1, row_version: stored.row_version + 1 },
+    );
   return done(input.id);
 }
 

@@ -20,22 +20,22 @@ import {
 import { asFlag } from '../../../db/tables/column';
 import { OWN_LOOSE_FILES, MAY_ASK_FOR } from './ask.queries';
 import { File } from '../../../db/tables/requests';
+import { Category, Organisation } from '../../../db/tables/house';
+import { Service, Space } from '../../../db/tables/spaces';
+import { Table } from '../../../db/tables/table';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
 
 /** Positions in a list of ids of which there is no row. */
-async function missingIn(reader: Reader, table: string, ids: readonly number[]): Promise<number[]> {
+async function missingIn(reader: Reader, table: Table, ids: readonly number[]): Promise<number[]> {
   if (!ids.length) return [];
-  const rows = await reader.rows<{ id: number }>(
-    `SELECT id FROM ${table} WHERE retired_at IS NULL AND id IN (SELECT value FROM json_each($ids))`,
-    { ids: JSON.stringify(ids) },
-  );
-  const there = new Set(rows.map(({ id }) => id));
+  const rows = await reader.table(table).all({ id: [...ids], retired_at: null });
+  const there = new Set(rows.map(({ id }) => Number(id)));
   return ids.flatMap((id, index) => (there.has(id) ? [] : [index]));
 }
 
 async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFault[]> {
-  const faults = async (table: string, ids: readonly number[], path: (at: number) => string, what: string) =>
+  const faults = async (table: Table, ids: readonly number[], path: (at: number) => string, what: string) =>
     (await missingIn(reader, table, ids)).map((index) => ({
       path: path(index),
       message: say`There is no such ${what}, or no longer. Choose one from the list.`,
@@ -44,18 +44,18 @@ async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFau
     spaceId === null ? [] : [{ spaceId, index }],
   );
   return [
-    ...(await faults('category', [input.categoryId], () => 'categoryId', 'category')),
-    ...(await faults('organisation', [input.hostId], () => 'hostId', 'host')),
-    ...(await faults('organisation', input.jointHostIds, (at) => `jointHostIds.${at}`, 'host')),
-    ...(await faults('category', input.moreCategoryIds, (at) => `moreCategoryIds.${at}`, 'category')),
+    ...(await faults(Category, [input.categoryId], () => 'categoryId', 'category')),
+    ...(await faults(Organisation, [input.hostId], () => 'hostId', 'host')),
+    ...(await faults(Organisation, input.jointHostIds, (at) => `jointHostIds.${at}`, 'host')),
+    ...(await faults(Category, input.moreCategoryIds, (at) => `moreCategoryIds.${at}`, 'category')),
     ...(await faults(
-      'service',
+      Service,
       input.services.map(({ serviceId }) => serviceId),
       (at) => `services.${at}.serviceId`,
       'service',
     )),
     ...(await faults(
-      'space',
+      Space,
       second.map(({ spaceId }) => spaceId),
       (at) => `secondChoices.${second[at]!.index}.spaceId`,
       'space',

@@ -1,8 +1,10 @@
+import { Request } from '../../../db/tables/requests';
 import { askSchema, type AskInput } from '@/contracts/ask';
 import type { Context } from '../../../context/context';
 import { cleanPublicHtml } from '../../../platform/text/public-html';
 import { accessTo } from '../../access/request-access';
 import { loadRequest } from '../../../repositories/requests/request-rows';
+import { readJson } from '../../../db/tables/column';
 
 const NO_KEY = '00000000-0000-4000-8000-000000000000';
 
@@ -21,10 +23,9 @@ export async function earlierRequest(ctx: Context, reference: string): Promise<O
   const request = viewer && (await loadRequest(db, reference));
   if (!viewer || !request) return null;
   if (!(await accessTo({ ...ctx, viewer }, request))) return null;
-  const asked = await db.json<object>('SELECT as_asked AS json FROM request WHERE id = $id', {
-    id: request.id,
-  });
-  const parsed = askSchema.safeParse({ ...asked, key: NO_KEY });
+  const row = await db.table(Request).first({ id: request.id });
+  const asked: unknown = row && readJson(row.as_asked);
+  const parsed = askSchema.safeParse({ ...Object(asked), key: NO_KEY });
   if (!parsed.success) return null;
   const { key: _key, ...rest } = parsed.data;
   return {

@@ -11,19 +11,16 @@ import { loadWorld } from '../../../repositories/world/snapshot';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { askerOf } from '../../checks/verdicts';
 import { KIT_ITEMS } from '../../../repositories/house/house.queries';
+import { Space, EquipmentType } from '../../../db/tables/spaces';
+import { Table } from '../../../db/tables/table';
 
 const NOBODY = 0 as ClaimId;
 
 async function unknownIds(reader: Reader, input: SurroundingsInput): Promise<FieldFault[]> {
-  const known = async (table: 'space' | 'equipment_type', ids: readonly number[]) => {
-    const rows = await reader.rows<{ id: number }>(
-      `SELECT id FROM ${table} WHERE id IN (SELECT value FROM json_each($ids))`,
-      { ids: JSON.stringify(ids) },
-    );
-    return new Set(rows.map(({ id }) => id));
-  };
-  const spaces = await known('space', input.spaceIds);
-  const types = await known('equipment_type', input.typeIds);
+  const known = async (table: Table, ids: readonly number[]) =>
+    new Set((await reader.table(table).all({ id: [...ids] })).map(({ id }) => Number(id)));
+  const spaces = await known(Space, input.spaceIds);
+  const types = await known(EquipmentType, input.typeIds);
   const faults = (ids: readonly number[], there: ReadonlySet<number>, path: string, message: string) =>
     ids.flatMap((id, index) => (there.has(id) ? [] : [{ path: `${path}.${index}`, message }]));
   return [

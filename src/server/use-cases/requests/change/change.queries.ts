@@ -5,6 +5,7 @@ import { Occurrence } from '../../../db/tables/requests';
 import { ChangeSetRequest, ChangeSetRow, History } from '../../../db/tables/records';
 import { WorkOrder } from '../../../db/tables/work-orders';
 import { Claim, ClaimOverride } from '../../../db/tables/claims';
+import { Published } from '../../../db/tables/publishing';
 
 export const OUTDOOR_SPACES = query({ sql: 'SELECT id FROM space WHERE outdoor = 1', row: { id: Space.id } });
 
@@ -103,4 +104,10 @@ export const ORDERS_OF_DATES = query({
      UNION SELECT * FROM work_order WHERE after_occurrence_id IS NOT NULL AND after_occurrence_id IN (SELECT value FROM json_each($ids))`,
   bind: { ids: listOf(Occurrence.id.plain()) },
   row: WorkOrder,
+});
+
+export const PUBLISHED_SEGMENTS_OF = query({
+  sql: 'SELECT DISTINCT segment_id AS id FROM published WHERE segment_id IN (SELECT value FROM json_each($segments))',
+  bind: { segments: listOf(Published.segment_id.plain()) },
+  row: { id: Published.segment_id },
 });

@@ -60,6 +60,7 @@ import {
   CHANGE_TO_UNDO,
   CHANGE_KNOWN,
   ORDERS_OF_DATES,
+  PUBLISHED_SEGMENTS_OF,
 } from './change.queries';
 import { EquipmentReturn } from '../../../db/tables/work-orders';
 
@@ -136,11 +137,10 @@ async function isUntouchedSince(tx: Writer, touched: readonly TouchedRow[]): Pro
     const rows = touched.filter((row) => row.table === table);
     if (!rows.length) continue;
     const keys = rows.map(({ before, after }) => (after ?? before)!);
-    const { name, key } = factsOf(table);
-    const [column = 'id'] = key;
-    const stored = await tx.rows<AnyRow>(
-      `SELECT * FROM ${name} WHERE ${column} IN (SELECT value FROM json_each($keys))`,
-      { keys: JSON.stringify([...new Set(keys.map((row) => row[column]))]) },
+    const [column = 'id'] = factsOf(table).key;
+    const stored = await tx.table(table).withAny(
+      column,
+      keys.map((row) => row[column] ?? null),
     );
     const now = new Map(stored.map((row) => [entityId(table, row), row]));
     if (rows.some(({ id, after }) => !same(now.get(id) ?? null, after))) return false;
@@ -242,11 +242,11 @@ async function takeAwayDates(change: ChangeSet, made: readonly TouchedRow[]): Pr
 /** The rows as they are now: what goes into the history must be what is taken away. Published segments stay, empty. */
 async function currentRows(change: ChangeSet, table: Table, rows: readonly AnyRow[]): Promise<AnyRow[]> {
   if (!rows.length || !('id' in rows[0]!)) return [...rows];
-  const kept = table === Segment ? 'AND id NOT IN (SELECT segment_id FROM published)' : '';
-  return change.tx.rows<AnyRow>(
-    `SELECT * FROM ${factsOf(table).name} WHERE id IN (SELECT value FROM json_each($ids)) ${kept}`,
-    { ids: JSON.stringify(rows.map(({ id }) => id)) },
-  );
+  const ids = rows.map(({ id }) => id ?? null);
+  const there = await change.tx.table(table).withAny('id', ids);
+  if (table !== Segment) return there;
+  const published = await change.tx.all(PUBLISHED_SEGMENTS_OF, { segments: ids.map(Number) });
+  return there.filter((row) => !published.some(({ id }) => id === row.id));
 }
 
 interface Affected {

@@ -1,18 +1,10 @@
 import { unsaid } from '@/contracts/language/say';
-import type { ClaimId, RequestId } from '@/core/ids';
 import type { ConsentInput } from '@/contracts/consent';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
-import { ofAllLookedAfter } from '../../../repositories/consent/consent-book';
 import { Consent } from '../../../db/tables/claims';
-
-const MINE = `SELECT DISTINCT id, request FROM (${ofAllLookedAfter(
-  ({
-    join,
-  }) => `SELECT c.id, o.request_id AS request FROM claim c JOIN occurrence o ON o.id = c.occurrence_id ${join}
-  WHERE c.id IN (SELECT value FROM json_each($claims)) AND c.status IN ('wanted','held') AND q.id = $me`,
-)})`;
+import { CONSENTS_OF_ONE } from './consent.queries';
 
 /**
  * Agrees to dates wanted in what one looks after, or does not. An answer can be given anew as long as the date is not
@@ -32,8 +24,7 @@ export async function answerConsent(
     idempotencyKey: key,
   };
   return runChangeSet(ctx, order, async (change) => {
-    const bind = { claims: JSON.stringify(claims), me };
-    const mine = await change.tx.rows<{ id: ClaimId; request: RequestId }>(MINE, bind);
+    const mine = await change.tx.all(CONSENTS_OF_ONE, { claims, me });
     if (mine.length < claims.length) return refuse({ code: 'consent-moved' });
     const before = await change.tx.table(Consent).all({ steward_id: me, claim_id: claims });
     await change.remove(Consent, before);

@@ -12,7 +12,7 @@ import { queueMessage } from '../../../effects/letters/insert-mail';
 import { actsFor } from '../../access/pick-dates';
 import { loadRequest } from '../../../repositories/requests/request-rows';
 import { MESSAGE_BY_KEY, MESSAGES } from './talk.queries';
-import { Message, Thread } from '../../../db/tables/requests';
+import { Message, Thread, File } from '../../../db/tables/requests';
 
 /** What was written about a request, oldest first; what the office says among itself only for the office. */
 export async function messagesOf(
@@ -45,11 +45,9 @@ async function threadOf(tx: Writer, request: RequestId, kind: ThreadKind): Promi
 /** Files of the writer's that belong to nothing yet; false where one is not. */
 async function attach(tx: Writer, me: PersonId, message: number, keys: readonly string[]): Promise<boolean> {
   if (!keys.length) return true;
-  const bind = { me, keys: JSON.stringify(keys) };
-  const own = `owner_id = $me AND request_id IS NULL AND message_id IS NULL AND key IN (SELECT value FROM json_each($keys))`;
-  const [found] = await tx.rows<{ count: number }>(`SELECT COUNT(*) AS count FROM file WHERE ${own}`, bind);
-  if (found!.count !== new Set(keys).size) return false;
-  await tx.run(`UPDATE file SET message_id = $message WHERE ${own}`, { ...bind, message });
+  const own = { owner_id: me, request_id: null, message_id: null, key: keys };
+  if ((await tx.table(File).count(own)) !== new Set(keys).size) return false;
+  await tx.table(File).update(own, { message_id: message });
   return true;
 }
 

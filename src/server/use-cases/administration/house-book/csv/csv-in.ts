@@ -17,7 +17,7 @@ import type { SignedInContext } from '../../../../context/context';
 import { followHouse } from '../hits';
 import { houseNames } from '../house-choices';
 import { houseWork } from '../house-work';
-import { NOTHING_TOUCHED, type Touched } from '../keeper';
+import { countVersionUp, NOTHING_TOUCHED, type Touched } from '../keeper';
 import { keeperOf } from '../keepers/index';
 import { writeThingHistory } from '../../../../repositories/house/thing-history';
 import { loadLookup } from './lookup';
@@ -149,9 +149,7 @@ async function takeLine(
         ? stored.refusal.fields.map(({ message }) => message).join(' ')
         : say`It cannot be kept.`,
     );
-  await change.tx.run(`UPDATE ${keeper.table} SET row_version = row_version + 1 WHERE id = $id`, {
-    id: stored.value,
-  });
+  await countVersionUp(change.tx, keeper.table, stored.value);
   return { read, id: stored.value, doc };
 }
 

@@ -28,6 +28,12 @@ import {
   type Lookup,
   type Sheet,
 } from './sheet';
+import { Closure, Organisation } from '../../../../db/tables/house';
+import { Person } from '../../../../db/tables/people';
+import { EquipmentType, Space } from '../../../../db/tables/spaces';
+import type { Table } from '../../../../db/tables/table';
+import { NAMED_ALIKE } from '../keeper.queries';
+import { mainSite } from '../../../../repositories/house/main-site';
 
 const text = <Doc, Name extends keyof Doc>(head: string, name: Name): Column<Doc> => ({
   head,
@@ -45,18 +51,9 @@ const flag = <Doc, Name extends keyof Doc>(head: string, name: Name): Column<Doc
   read: (cell) => ({ [name]: yesOrNo(cell, head) }) as unknown as Partial<Doc>,
 });
 
-async function idWhere(
-  reader: Reader,
-  table: string,
-  column: string,
-  value: unknown,
-): Promise<number | null> {
+async function idWhere(reader: Reader, table: Table, column: string, value: unknown): Promise<number | null> {
   if (typeof value !== 'string' || value === '') return null;
-  const [row] = await reader.rows<{ id: number }>(
-    `SELECT id FROM ${table} WHERE ${column} = $value COLLATE NOCASE`,
-    { value },
-  );
-  return row?.id ?? null;
+  return (await reader.first(NAMED_ALIKE({ table, column }), { value, id: null }))?.id ?? null;
 }
 
 type SpaceDoc = DocOf<'space'>;
@@ -83,7 +80,7 @@ const codeOf = (names: Lookup, id: number): string =>
 
 const space: Sheet<'space'> = {
   fresh: spaceForm.fresh as Partial<SpaceDoc>,
-  find: (doc, reader) => idWhere(reader, 'space', 'code', doc.code),
+  find: (doc, reader) => idWhere(reader, Space, 'code', doc.code),
   columns: [
     text<SpaceDoc, 'code'>('code', 'code'),
     text<SpaceDoc, 'name'>('name', 'name'),
@@ -137,7 +134,7 @@ const ownedOf = ({ stock }: EquipmentDoc): number =>
 
 const equipment: Sheet<'equipment'> = {
   fresh: equipmentForm.fresh as Partial<EquipmentDoc>,
-  find: (doc, reader) => idWhere(reader, 'equipment_type', 'name', doc.name),
+  find: (doc, reader) => idWhere(reader, EquipmentType, 'name', doc.name),
   columns: [
     text<EquipmentDoc, 'name'>('name', 'name'),
     {
@@ -176,7 +173,7 @@ const sorted = <Id extends number>(ids: Id[]): Id[] => ids.sort((a, b) => a - b)
 
 const person: Sheet<'person'> = {
   fresh: personForm.fresh as Partial<PersonDoc>,
-  find: (doc, reader) => idWhere(reader, 'person', 'email', doc.email),
+  find: (doc, reader) => idWhere(reader, Person, 'email', doc.email),
   columns: [
     text<PersonDoc, 'email'>('e-mail', 'email'),
     text<PersonDoc, 'name'>('name', 'name'),
@@ -211,7 +208,7 @@ const person: Sheet<'person'> = {
 type OrganisationDoc = DocOf<'organisation'>;
 const organisation: Sheet<'organisation'> = {
   fresh: organisationForm.fresh as Partial<OrganisationDoc>,
-  find: (doc, reader) => idWhere(reader, 'organisation', 'name', doc.name),
+  find: (doc, reader) => idWhere(reader, Organisation, 'name', doc.name),
   columns: [
     text<OrganisationDoc, 'name'>('name', 'name'),
     {
@@ -236,17 +233,10 @@ const closure: Sheet<'closure'> = {
   fresh: closureForm.fresh as Partial<ClosureDoc>,
   // One that says the same is there already; any other is a new one.
   find: async ({ kind, owner, siteId, buildingId, spaceId, from, to, reason }, reader) => {
-    const [row] = await reader.rows<{ id: number }>(
-      `SELECT id FROM closure WHERE kind = $kind AND owner_kind = $owner AND owner_id = COALESCE($place, (SELECT MIN(id) FROM site)) AND start_local = $from AND end_local = $to AND reason = $reason`,
-      {
-        kind: kind ?? '',
-        owner: owner ?? '',
-        place: siteId ?? buildingId ?? spaceId ?? null,
-        from: from ?? '',
-        to: to ?? '',
-        reason: reason ?? '',
-      },
-    );
+    const owner_id = siteId ?? buildingId ?? spaceId ?? (await mainSite(reader))?.id ?? 0;
+    const row = await reader
+      .table(Closure)
+      .first({ kind, owner_kind: owner, owner_id, start_local: from, end_local: to, reason });
     return row?.id ?? null;
   },
   columns: [

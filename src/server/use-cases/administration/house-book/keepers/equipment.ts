@@ -12,8 +12,6 @@ import {
   fault,
   lastPosition,
   nameFaults,
-  numbers,
-  oneJson,
   referenceFaults,
   replaceRows,
   writeRow,
@@ -27,20 +25,22 @@ import {
   Resource,
   StockLine,
   EquipmentSubstitute,
+  Team,
+  Store,
 } from '../../../../db/tables/spaces';
 import { Picture } from '../../../../db/tables/house';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { KIT_ITEMS } from '../../../../repositories/house/house.queries';
+import {
+  PROMISED_UNITS,
+  DATES_WITH_TYPE,
+  EQUIPMENT_DOC,
+  EQUIPMENT_LINES,
+  KITS_WITH_TYPE,
+} from './things.queries';
 
 /** What was there from the beginning. */
 const ALWAYS = epochMinute(0);
-
-// A unit that is given up has an end to its line of stock; what once had it keeps its name.
-const UNITS = `SELECT r.id, r.name FROM stock_line s JOIN resource r ON r.id = s.resource_id WHERE s.type_id = t.id AND s.to_min IS NULL ORDER BY s.id`;
-const TYPE = `SELECT json_object('name', t.name, 'storeId', t.store_id, 'fetchMin', t.fetch_min, 'returnMin', t.return_min, 'poolTeamId', t.pool_team_id,
-  'units', (SELECT json_group_array(json_object('id', id, 'name', name)) FROM (${UNITS})),
-  'kit', (SELECT json_group_array(json_object('typeId', type_id, 'quantity', quantity) ORDER BY type_id) FROM kit_item WHERE kit_id = t.id),
-  'substitutes', (SELECT json_group_array(by_type_id ORDER BY position) FROM equipment_substitute WHERE type_id = t.id)) FROM equipment_type t WHERE t.id = $id`;
 
 async function storeUnits(
   { tx, at }: ChangeSet,
@@ -49,12 +49,8 @@ async function storeUnits(
   before: EquipmentDoc['units'],
 ): Promise<FieldFault[]> {
   for (const { id, name } of before) {
-    if (units.some((unit) => unit.id === id)) continue;
-    const promised = await numbers(
-      tx,
-      'SELECT claim_id AS id FROM occupancy WHERE resource_id = $id AND occupies = 1 AND end_min > $at',
-      { id, at },
-    );
+    if (id === null || units.some((unit) => unit.id === id)) continue;
+    const promised = await tx.all(PROMISED_UNITS, { id, at });
     if (promised.length)
       return [
         {
@@ -117,7 +113,7 @@ async function store(
     fetch_min: doc.fetchMin,
     return_min: doc.returnMin,
     pool_team_id: doc.poolTeamId,
-    ...(id === null && { position: await lastPosition(tx, 'equipment_type') }),
+    ...(id === null && { position: await lastPosition(tx, EquipmentType) }),
   });
   await replaceRows(
     tx,
@@ -142,21 +138,21 @@ async function store(
 }
 
 export const equipmentKeeper: Keeper<'equipment'> = {
-  table: 'equipment_type',
+  table: EquipmentType,
   retires: true,
-  lines: `SELECT t.id, t.name, s.name AS note, t.retired_at IS NOT NULL AS isRetired FROM equipment_type t JOIN store s ON s.id = t.store_id ORDER BY t.position, t.id`,
+  lines: EQUIPMENT_LINES,
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
-    const row = await oneJson<Omit<EquipmentDoc, 'stock'>>(reader, TYPE, id);
+    const row = await reader.value(EQUIPMENT_DOC, { id });
     return row && { ...row, stock: await loadStock(reader, id) };
   },
   faults: async (reader, id, { name, storeId, poolTeamId, kit, substitutes }) => [
-    ...(await nameFaults(reader, 'equipment_type', id, name)),
+    ...(await nameFaults(reader, EquipmentType, id, name)),
     ...(await referenceFaults(reader, [
-      { path: 'storeId', table: 'store', ids: [storeId] },
-      { path: 'poolTeamId', table: 'team', ids: [poolTeamId] },
-      { path: 'kit', table: 'equipment_type', ids: kit.map(({ typeId }) => typeId) },
-      { path: 'substitutes', table: 'equipment_type', ids: substitutes },
+      { path: 'storeId', table: Store, ids: [storeId] },
+      { path: 'poolTeamId', table: Team, ids: [poolTeamId] },
+      { path: 'kit', table: EquipmentType, ids: kit.map(({ typeId }) => typeId) },
+      { path: 'substitutes', table: EquipmentType, ids: substitutes },
     ])),
     ...(substitutes.some((other) => other === id)
       ? [{ path: 'substitutes', message: say`Nothing stands in for itself.` }]
@@ -175,14 +171,10 @@ export const equipmentKeeper: Keeper<'equipment'> = {
       reader,
       { id, now },
       [
-        `SELECT COUNT(DISTINCT o.id) AS n FROM claim_equipment e JOIN claim c ON c.id = e.claim_id JOIN occurrence o ON o.standing_id = c.id
-         WHERE e.type_id = $id AND c.end_min > $now AND o.state IN ('approved', 'waiting')`,
+        DATES_WITH_TYPE,
         (n) => say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`keeps` : say`keep`} it.`,
       ],
-      [
-        `SELECT COUNT(*) AS n FROM kit_item k JOIN equipment_type t ON t.id = k.kit_id AND t.retired_at IS NULL WHERE k.type_id = $id`,
-        (n) => say`${countText(n, 'kit holds', 'kits hold')} it.`,
-      ],
+      [KITS_WITH_TYPE, (n) => say`${countText(n, 'kit holds', 'kits hold')} it.`],
     ),
   remove: async (tx, id) => {
     await tx.table(KitItems).remove({ kit_id: id });

@@ -20,14 +20,6 @@ import {
 import { Claim, Occupancy } from '../../../../db/tables/claims';
 import { Request } from '../../../../db/tables/requests';
 
-export const names = (list: string) => `EXISTS (SELECT 1 FROM json_each(${list}) j WHERE j.value = $old)`;
-
-export const REQUESTS_FOR_AUDIENCE = query({
-  sql: `SELECT id, audiences FROM request WHERE ${names('audiences')}`,
-  bind: { old: Audience.name },
-  row: { id: Request.id, audiences: Request.audiences },
-});
-
 export const LINES_OF_STOCK = query({
   sql: `SELECT id, from_min AS fromMin, to_min AS toMin, delta, reason FROM stock_line WHERE type_id = $type AND resource_id IS NULL ORDER BY from_min, id`,
   bind: { type: StockLine.type_id.plain() },

@@ -4,11 +4,12 @@ import { done } from '@/contracts/refusal';
 import { writeRow, type Keeper } from '../keeper';
 import { WORDING } from './keepers.queries';
 import { LetterWording } from '../../../../db/tables/house';
+import { LETTERS_LINES } from './places.queries';
 
 export const lettersKeeper: Keeper<'letters'> = {
-  table: 'letter_wording',
+  table: LetterWording,
   retires: false,
-  lines: `SELECT id, 'Letters' AS name, '' AS note, 0 AS isRetired FROM letter_wording`,
+  lines: LETTERS_LINES,
   nameOf: () => say`Letters`,
   load: async (reader, id) => {
     const [row] = await reader.all(WORDING, { id });

@@ -1,24 +1,21 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
-import type { SiteDoc } from '@/contracts/house-book/places';
-import { fault, oneJson, writeRow, type Keeper } from '../keeper';
+import { fault, writeRow, type Keeper } from '../keeper';
 import { done } from '@/contracts/refusal';
 import { loadHours, storeHours } from '../own-rows';
 import { followMainSite } from './further-sites';
 import { SPACES_OF } from './spaces-of';
 import { ANY_CLAIM } from './keepers.queries';
 import { Site } from '../../../../db/tables/house';
-
-const SITE = `SELECT json_object('name', name, 'zone', tzid, 'weekStart', week_start, 'language', language, 'officeName', office_name, 'officePhone', office_phone,
-  'officeEmail', office_email, 'accessMin', access_min, 'exitMin', exit_min, 'horizonMonths', horizon_months, 'grainMin', grain_min, 'layoutMinutes', json(layout_minutes), 'registerDomains', json(register_domains)) FROM site WHERE id = $id AND id = (SELECT MIN(id) FROM site)`;
+import { SITE_DOC, SITE_LINES } from './places.queries';
 
 export const siteKeeper: Keeper<'site'> = {
-  table: 'site',
+  table: Site,
   retires: false,
-  lines: `SELECT id, name, tzid AS note, 0 AS isRetired FROM site ORDER BY id LIMIT 1`,
+  lines: SITE_LINES,
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
-    const row = await oneJson<Omit<SiteDoc, 'hours'>>(reader, SITE, id);
+    const row = await reader.value(SITE_DOC, { id });
     return row && { ...row, hours: await loadHours(reader, 'site', id) };
   },
   faults: async () => [],

@@ -1,26 +1,18 @@
 import type { Reader } from '../../../../db/connection';
-import { numbers } from '../keeper';
+import { Space } from '../../../../db/tables/spaces';
 import { mainSite } from '../../../../repositories/house/main-site';
+import { SITE_IDS, SPACES_OF_SITE } from './places.queries';
+
+const idsOf = <Id>(rows: readonly { readonly id: Id }[]): Id[] => rows.map(({ id }) => id);
 
 /** Every site, that of the office first. */
-export const siteIds = (reader: Reader): Promise<number[]> =>
-  numbers(reader, 'SELECT id FROM site ORDER BY id', {});
-
-/** A further site; nothing where it is that of the office. */
-export const furtherSite = (column: string): string =>
-  `iif(${column} > (SELECT MIN(id) FROM site), ${column}, NULL)`;
+export const siteIds = async (reader: Reader): Promise<number[]> => idsOf(await reader.all(SITE_IDS));
 
 /** The spaces of a site, of a building, or the one. */
 export const SPACES_OF = {
-  site: (reader: Reader, id: number) =>
-    numbers(
-      reader,
-      'SELECT s.id FROM space s JOIN building b ON b.id = s.building_id WHERE b.site_id = $id',
-      { id },
-    ),
-  building: (reader: Reader, id: number) =>
-    numbers(reader, 'SELECT id FROM space WHERE building_id = $id', { id }),
-  space: (reader: Reader, id: number) => numbers(reader, 'SELECT id FROM space WHERE id = $id', { id }),
+  site: async (reader: Reader, id: number) => idsOf(await reader.all(SPACES_OF_SITE, { id })),
+  building: async (reader: Reader, id: number) => idsOf(await reader.table(Space).all({ building_id: id })),
+  space: async (reader: Reader, id: number) => idsOf(await reader.table(Space).all({ id })),
 } as const;
 
 /** The site of the office. @throws Error before the office is set up. */

@@ -13,7 +13,6 @@ import {
   fault,
   lastPosition,
   nameFaults,
-  oneJson,
   referenceFaults,
   todayOf,
   replaceRows,
@@ -29,34 +28,33 @@ import {
   SpaceLayout,
   SpaceTimetable,
   SpaceFeature,
+  SpacePart,
 } from '../../../../db/tables/spaces';
-import { Picture } from '../../../../db/tables/house';
+import {
+  Picture,
+  Building,
+  Timetable,
+  Organisation,
+  Question,
+  Hours,
+  Closure,
+} from '../../../../db/tables/house';
 import { mainSite } from '../../../../repositories/house/main-site';
 import { readJson } from '../../../../db/tables/column';
-
-type Row = Omit<SpaceDoc, 'hours' | 'questions' | 'stepFree' | 'outdoor'> & {
-  stepFree: 0 | 1;
-  outdoor: 0 | 1;
-};
-
-const SPACE = `SELECT json_object('buildingId', s.building_id, 'code', s.code, 'name', s.name, 'areaM2', s.area_m2, 'lengthM', s.length_m, 'widthM', s.width_m,
-  'stepFree', s.step_free, 'outdoor', s.outdoor, 'postedLimit', s.posted_limit, 'topUpMin', s.top_up_min, 'seenBy', json(s.seen_by),
-  'madeOf', (SELECT json_group_array(child_id ORDER BY child_id) FROM space_child WHERE parent_id = s.id),
-  'features', (SELECT json_group_array(feature ORDER BY feature) FROM space_feature WHERE space_id = s.id),
-  'layouts', (SELECT json_group_array(json_object('layout', layout, 'seats', seats, 'setupMin', setup_min, 'strikeMin', strike_min) ORDER BY position)
-    FROM space_layout WHERE space_id = s.id),
-  'policies', (SELECT json_group_array(json_object('from', valid_from, 'noticeMin', notice_min, 'horizonMonths', horizon_months, 'shortestMin', shortest_min,
-    'longestMin', longest_min, 'granted', granted, 'roles', json(who->'roles'), 'organisations', json(who->'organisations')) ORDER BY valid_from) FROM space_policy WHERE space_id = s.id),
-  'timetables', (SELECT json_group_array(timetable_id ORDER BY timetable_id) FROM space_timetable WHERE space_id = s.id),
-  'doors', json(s.doors), 'obstacles', json(s.obstacles)) FROM space s WHERE s.id = $id`;
+import {
+  APPROVED_IN_SPACE,
+  SPACES_MADE_OF_IT,
+  SPACE_DOC,
+  SPACE_LINES,
+  WAITING_IN_SPACE,
+} from './places.queries';
+import type { SpaceId } from '@/core/ids';
 
 async function load(reader: Reader, id: number): Promise<SpaceDoc | null> {
-  const row = await oneJson<Row>(reader, SPACE, id);
+  const row = await reader.value(SPACE_DOC, { id });
   return (
     row && {
       ...row,
-      stepFree: row.stepFree === 1,
-      outdoor: row.outdoor === 1,
       hours: await loadHours(reader, 'space', id),
       questions: await loadQuestionRows(reader, 'space', id),
     }
@@ -151,35 +149,31 @@ async function storeParts(
   return done(id);
 }
 
-const COMING = `FROM claim c JOIN claim_space s ON s.claim_id = c.id JOIN occurrence o ON o.standing_id = c.id WHERE s.space_id = $id AND c.end_min > $now`;
-
 export const spaceKeeper: Keeper<'space'> = {
-  table: 'space',
+  table: Space,
   retires: true,
-  lines: `SELECT s.id, s.name, json_array(s.code, b.name, (SELECT MAX(seats) FROM space_layout l WHERE l.space_id = s.id)) AS note,
-    s.retired_at IS NOT NULL AS isRetired FROM space s JOIN building b ON b.id = s.building_id ORDER BY b.position, b.id, s.position, s.id`,
+  lines: SPACE_LINES,
   noteOf: ([code, building, seats]) =>
     [code, building, seats !== null && countText(Number(seats), 'seat', 'seats')].filter(Boolean).join(', '),
   nameOf: ({ name }) => name,
   load,
   faults: async (reader, id, doc) => [
-    ...(await nameFaults(reader, 'space', id, doc.code, { column: 'code', path: 'code', what: 'code' })),
+    ...(await nameFaults(reader, Space, id, doc.code, { column: 'code', path: 'code', what: 'code' })),
     ...(await referenceFaults(reader, [
-      { path: 'buildingId', table: 'building', ids: [doc.buildingId] },
-      { path: 'madeOf', table: 'space', ids: doc.madeOf },
-      { path: 'timetables', table: 'timetable', ids: doc.timetables },
+      { path: 'buildingId', table: Building, ids: [doc.buildingId] },
+      { path: 'madeOf', table: Space, ids: doc.madeOf },
+      { path: 'timetables', table: Timetable, ids: doc.timetables },
       ...doc.policies.map(({ organisations }, index) => ({
         path: `policies.${index}.organisations`,
-        table: 'organisation',
+        table: Organisation,
         ids: organisations,
       })),
     ])),
   ],
   store: async (change, id, doc, before) => {
     const { tx } = change;
-    const where = 'building_id = $building';
     const moves = before?.buildingId !== doc.buildingId;
-    const position = moves ? await lastPosition(tx, 'space', where, { building: doc.buildingId }) : null;
+    const position = moves ? await lastPosition(tx, Space, { building_id: doc.buildingId }) : null;
     const row = await writeRow(tx, Space, id, {
       ...columnsOf(doc),
       ...(position !== null && { position }),
@@ -201,26 +195,23 @@ export const spaceKeeper: Keeper<'space'> = {
       reader,
       { id, now },
       [
-        `SELECT COUNT(DISTINCT o.id) AS n ${COMING} AND o.state = 'approved'`,
+        APPROVED_IN_SPACE,
         (n) =>
           say`${countText(n, 'approved date', 'approved dates')} to come ${n === 1 ? say`stays` : say`stay`} there.`,
       ],
+      [WAITING_IN_SPACE, (n) => say`${countText(n, 'waiting date wants', 'waiting dates want')} it.`],
       [
-        `SELECT COUNT(DISTINCT o.id) AS n ${COMING} AND o.state = 'waiting'`,
-        (n) => say`${countText(n, 'waiting date wants', 'waiting dates want')} it.`,
-      ],
-      [
-        `SELECT COUNT(*) AS n FROM space_child k JOIN space p ON p.id = k.parent_id WHERE k.child_id = $id AND p.retired_at IS NULL`,
+        SPACES_MADE_OF_IT,
         (n) =>
           say`${countText(n, 'space is', 'spaces are')} made of it and ${n === 1 ? say`stays` : say`stay`} in use.`,
       ],
     ),
   remove: async (tx, id) => {
-    for (const table of ['space_feature', 'space_layout', 'space_policy', 'space_timetable', 'space_part'])
-      await tx.run(`DELETE FROM ${table} WHERE space_id = $id`, { id });
+    for (const table of [SpaceFeature, SpaceLayout, SpacePolicy, SpaceTimetable, SpacePart])
+      await tx.table(table).remove({ space_id: id as SpaceId });
     await tx.table(SpaceChild).remove({ parent_id: id });
-    for (const table of ['hours', 'closure', 'question'])
-      await tx.run(`DELETE FROM ${table} WHERE owner_kind = 'space' AND owner_id = $id`, { id });
+    for (const table of [Hours, Closure, Question])
+      await tx.table(table).remove({ owner_kind: 'space', owner_id: id });
     await tx.table(Picture).remove({ owner_kind: 'space', owner_id: id });
     await tx.table(Space).remove({ id });
   },

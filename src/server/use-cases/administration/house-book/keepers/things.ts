@@ -1,5 +1,4 @@
 import { say } from '@/contracts/language/say';
-import type { CategoryDoc, ServiceDoc, StoreDoc } from '@/contracts/house-book/things';
 import { done, type FieldFault } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
 import { freeSlug } from '../../../publishing/keep/save-calendar';
@@ -8,7 +7,6 @@ import {
   counted,
   lastPosition,
   nameFaults,
-  oneJson,
   referenceFaults,
   todayOf,
   writeRow,
@@ -17,35 +15,47 @@ import {
 import { loadQuestionRows, storeQuestions } from '../own-rows';
 import { siteId } from './spaces-of';
 import { COUNT_AUDIENCES, TYPES_OF_STORE } from './keepers.queries';
-import { Service, Store } from '../../../../db/tables/spaces';
+import { Service, Store, Team } from '../../../../db/tables/spaces';
 import { Category, Question } from '../../../../db/tables/house';
 import { Calendar } from '../../../../db/tables/publishing';
+import {
+  CALENDARS_OF_CATEGORY,
+  CATEGORY_DOC,
+  CATEGORY_LINES,
+  DATES_WITH_SERVICE,
+  RECIPES_FOR_SERVICE,
+  REQUESTS_IN_CATEGORY,
+  SERVICE_DOC,
+  SERVICE_LINES,
+  STORE_DOC,
+  STORE_LINES,
+  TYPES_EVER_THERE,
+  TYPES_IN_USE_THERE,
+} from './things.queries';
 
 export const storeKeeper: Keeper<'store'> = {
-  table: 'store',
+  table: Store,
   retires: true,
-  lines: `SELECT s.id, s.name, json_array((SELECT COUNT(*) FROM equipment_type t WHERE t.store_id = s.id AND t.retired_at IS NULL)) AS note,
-    s.retired_at IS NOT NULL AS isRetired FROM store s ORDER BY s.id`,
+  lines: STORE_LINES,
   noteOf: ([count]) => countText(Number(count), 'kind of equipment', 'kinds of equipment'),
   nameOf: ({ name }) => name,
-  load: (reader, id) =>
-    oneJson<StoreDoc>(reader, `SELECT json_object('name', name) FROM store WHERE id = $id`, id),
-  faults: (reader, id, { name }) => nameFaults(reader, 'store', id, name),
+  load: (reader, id) => reader.value(STORE_DOC, { id }),
+  faults: (reader, id, { name }) => nameFaults(reader, Store, id, name),
   store: async ({ tx }, id, { name }) =>
     done(await writeRow(tx, Store, id, { name, site_id: await siteId(tx) })),
   touches: async (reader, id, before, after) => ({
     types: (await reader.all(TYPES_OF_STORE, { id })).map((each) => each.id),
     isQuoted: before !== null && before.name !== after?.name,
   }),
-  holdsBack: (reader, id) =>
-    counted(reader, { id }, [
-      'SELECT COUNT(*) AS n FROM equipment_type WHERE store_id = $id AND retired_at IS NULL',
+  holdsBack: (reader, id, now) =>
+    counted(reader, { id, now }, [
+      TYPES_IN_USE_THERE,
       (n) =>
         say`${countText(n, 'kind of equipment is', 'kinds of equipment are')} kept there. Put them elsewhere first.`,
     ]),
-  usedBy: (reader, id) =>
-    counted(reader, { id }, [
-      'SELECT COUNT(*) AS n FROM equipment_type WHERE store_id = $id',
+  usedBy: (reader, id, now) =>
+    counted(reader, { id, now }, [
+      TYPES_EVER_THERE,
       (n) =>
         say`${countText(n, 'kind', 'kinds')} of equipment out of use ${n === 1 ? say`names` : 'name'} it.`,
     ]),
@@ -53,21 +63,17 @@ export const storeKeeper: Keeper<'store'> = {
 };
 
 export const serviceKeeper: Keeper<'service'> = {
-  table: 'service',
+  table: Service,
   retires: true,
-  lines: `SELECT s.id, s.name, t.name AS note, s.retired_at IS NOT NULL AS isRetired FROM service s JOIN team t ON t.id = s.team_id ORDER BY s.position, s.id`,
+  lines: SERVICE_LINES,
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
-    const row = await oneJson<Omit<ServiceDoc, 'questions'>>(
-      reader,
-      `SELECT json_object('name', name, 'about', about, 'teamId', team_id, 'leadDays', lead_days, 'crewMin', crew_min) FROM service WHERE id = $id`,
-      id,
-    );
+    const row = await reader.value(SERVICE_DOC, { id });
     return row && { ...row, questions: await loadQuestionRows(reader, 'service', id) };
   },
   faults: async (reader, id, { name, teamId }) => [
-    ...(await nameFaults(reader, 'service', id, name)),
-    ...(await referenceFaults(reader, [{ path: 'teamId', table: 'team', ids: [teamId] }])),
+    ...(await nameFaults(reader, Service, id, name)),
+    ...(await referenceFaults(reader, [{ path: 'teamId', table: Team, ids: [teamId] }])),
   ],
   store: async (change, id, doc) => {
     const { tx } = change;
@@ -77,7 +83,7 @@ export const serviceKeeper: Keeper<'service'> = {
       team_id: doc.teamId,
       lead_days: doc.leadDays,
       crew_min: doc.crewMin,
-      ...(id === null && { position: await lastPosition(tx, 'service') }),
+      ...(id === null && { position: await lastPosition(tx, Service) }),
     });
     await storeQuestions(tx, 'service', row, doc.questions, await todayOf(change));
     return done(row);
@@ -88,22 +94,16 @@ export const serviceKeeper: Keeper<'service'> = {
       reader,
       { id, now },
       [
-        `SELECT COUNT(DISTINCT o.id) AS n FROM claim_service v JOIN claim c ON c.id = v.claim_id JOIN occurrence o ON o.standing_id = c.id
-         WHERE v.service_id = $id AND c.end_min > $now AND o.state IN ('approved', 'waiting')`,
+        DATES_WITH_SERVICE,
         (n) => say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`keeps` : say`keep`} it.`,
       ],
-      [
-        `SELECT COUNT(*) AS n FROM recipe r WHERE r.retired_at IS NULL AND EXISTS (SELECT 1 FROM json_each(r.scope->'services') j WHERE j.value = $id)`,
-        (n) => say`${countText(n, 'recipe is', 'recipes are')} about it.`,
-      ],
+      [RECIPES_FOR_SERVICE, (n) => say`${countText(n, 'recipe is', 'recipes are')} about it.`],
     ),
   remove: async (tx, id) => {
     await tx.table(Question).remove({ owner_kind: 'service', owner_id: id });
     await tx.table(Service).remove({ id });
   },
 };
-
-type CategoryRow = Omit<CategoryDoc, 'questions' | 'publish'> & { publish: 0 | 1 };
 
 /** Audiences are named as they are called. */
 async function audienceFaults(reader: Reader, audiences: readonly string[]): Promise<FieldFault[]> {
@@ -114,29 +114,23 @@ async function audienceFaults(reader: Reader, audiences: readonly string[]): Pro
 }
 
 export const categoryKeeper: Keeper<'category'> = {
-  table: 'category',
+  table: Category,
   retires: true,
-  lines: `SELECT id, name, mark || ', ' || hue AS note, retired_at IS NOT NULL AS isRetired FROM category ORDER BY position, id`,
+  lines: CATEGORY_LINES,
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
-    const row = await oneJson<CategoryRow>(
-      reader,
-      `SELECT json_object('name', name, 'mark', mark, 'hue', hue, 'about', about, 'publish', publish_by_default, 'audiences', json(audiences)) FROM category WHERE id = $id`,
-      id,
-    );
-    return (
-      row && { ...row, publish: row.publish === 1, questions: await loadQuestionRows(reader, 'category', id) }
-    );
+    const row = await reader.value(CATEGORY_DOC, { id });
+    return row && { ...row, questions: await loadQuestionRows(reader, 'category', id) };
   },
   faults: async (reader, id, { name, mark, audiences }) => [
     ...(await audienceFaults(reader, audiences)),
-    ...(await nameFaults(reader, 'category', id, name)),
-    ...(await nameFaults(reader, 'category', id, mark, { column: 'mark', path: 'mark', what: 'mark' })),
+    ...(await nameFaults(reader, Category, id, name)),
+    ...(await nameFaults(reader, Category, id, mark, { column: 'mark', path: 'mark', what: 'mark' })),
   ],
   // Every category begins with a public calendar of its own; what becomes of that is kept with the calendars.
   store: async (change, id, doc) => {
     const { tx } = change;
-    const position = await lastPosition(tx, 'category');
+    const position = await lastPosition(tx, Category);
     const row = await writeRow(tx, Category, id, {
       name: doc.name,
       mark: doc.mark,
@@ -153,7 +147,7 @@ export const categoryKeeper: Keeper<'category'> = {
         name: doc.name,
         about: doc.about,
         filter: JSON.stringify({ categories: [row], spaces: [] }),
-        position: await lastPosition(tx, 'calendar'),
+        position: await lastPosition(tx, Calendar),
       });
     return done(row);
   },
@@ -162,13 +156,12 @@ export const categoryKeeper: Keeper<'category'> = {
       reader,
       { id, now },
       [
-        `SELECT COUNT(DISTINCT o.request_id) AS n FROM request_category k JOIN occurrence o ON o.request_id = k.request_id AND o.state IN ('approved', 'waiting')
-         JOIN claim c ON c.id = o.standing_id AND c.end_min > $now WHERE k.category_id = $id`,
+        REQUESTS_IN_CATEGORY,
         (n) =>
           say`${countText(n, 'request', 'requests')} with dates to come ${n === 1 ? say`stays` : say`stay`} in it.`,
       ],
       [
-        `SELECT COUNT(*) AS n FROM calendar k WHERE k.kind = 'made' AND k.retired_min IS NULL AND EXISTS (SELECT 1 FROM json_each(k.filter->'categories') j WHERE j.value = $id)`,
+        CALENDARS_OF_CATEGORY,
         (n) =>
           say`${countText(n, 'calendar goes', 'calendars go')} by it; end ${n === 1 ? say`it` : say`them`} with the calendars.`,
       ],

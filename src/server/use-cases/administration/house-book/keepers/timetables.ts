@@ -6,8 +6,9 @@ import { countText } from '@/contracts/words/when';
 import type { Reader, Writer } from '../../../../db/connection';
 import { counted, nameFaults, replaceRows, writeRow, type Keeper } from '../keeper';
 import { siteId } from './spaces-of';
-import { DAYS_APART, PERIODS_OF, STAND_INS, STANDS_IN, TIMETABLE_BY_ID } from './keepers.queries';
+import { DAYS_APART, PERIODS_OF, STAND_INS, TIMETABLE_BY_ID } from './keepers.queries';
 import { Timetable, TimetableException, TimetablePeriod } from '../../../../db/tables/house';
+import { SPACES_BY_TIMETABLE, TIMETABLE_LINES } from './places.queries';
 
 type Periods = TimetableDoc['periods'];
 
@@ -39,10 +40,9 @@ async function dropStandIns(tx: Writer, id: number): Promise<void> {
 }
 
 export const timetableKeeper: Keeper<'timetable'> = {
-  table: 'timetable',
+  table: Timetable,
   retires: false,
-  lines: `SELECT t.id, t.name, json_array((SELECT COUNT(*) FROM timetable_period p WHERE p.timetable_id = t.id)) AS note, 0 AS isRetired
-    FROM timetable t WHERE t.id NOT IN (${STANDS_IN}) ORDER BY t.id`,
+  lines: TIMETABLE_LINES,
   noteOf: ([count]) => countText(Number(count), 'period', 'periods'),
   nameOf: ({ name }) => name,
   load: async (reader, id) => {
@@ -54,7 +54,7 @@ export const timetableKeeper: Keeper<'timetable'> = {
       exceptions.push({ on, periods: instead === null ? [] : await periodsOf(reader, instead) });
     return { ...row, periods: await periodsOf(reader, id), exceptions };
   },
-  faults: (reader, id, { name }) => nameFaults(reader, 'timetable', id, name),
+  faults: (reader, id, { name }) => nameFaults(reader, Timetable, id, name),
   store: async ({ tx }, id, { name, validFrom, validTo, periods, exceptions }) => {
     const site_id = await siteId(tx);
     const row = await writeRow(tx, Timetable, id, {
@@ -79,9 +79,9 @@ export const timetableKeeper: Keeper<'timetable'> = {
     }
     return done(row);
   },
-  usedBy: (reader, id) =>
-    counted(reader, { id }, [
-      'SELECT COUNT(*) AS n FROM space_timetable WHERE timetable_id = $id',
+  usedBy: (reader, id, now) =>
+    counted(reader, { id, now }, [
+      SPACES_BY_TIMETABLE,
       (n) =>
         say`${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? say`that space` : say`them`} first.`,
     ]),

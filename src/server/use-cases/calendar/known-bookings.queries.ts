@@ -1,8 +1,6 @@
-import type { PersonId } from '@/core/ids';
-import { maySeeWaiting, seesAll, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
-import type { Reader } from '../../db/connection';
-import { SPACES_KEPT_PRIVATE } from './look.queries';
-import { readJson } from '../../db/tables/column';
+import { flag, integer, listOf } from '../../db/tables/column';
+import { Person } from '../../db/tables/people';
+import { Space } from '../../db/tables/spaces';
 
 // Parts of statements over request r, occurrence o, claim c, claimed space s, for one viewer.
 
@@ -43,25 +41,11 @@ export const CHANGEABLE = `($office OR ${MINE})`;
 export const nth = (sign: '<=' | '>') =>
   `(SELECT COUNT(*) FROM occurrence n WHERE n.request_id = r.id AND n.recurrence_local ${sign} o.recurrence_local)`;
 
-const NOBODY = -1 as PersonId;
-
-/** Which spaces hide from the viewer what is on there, and whether that asks for a look at each booking. */
-async function hiddenFrom(
-  reader: Reader,
-  viewer: Viewer | null,
-): Promise<{ sees: 0 | 1 | 2; hidden: string }> {
-  if (!viewer) return { sees: 0, hidden: '[]' };
-  if (seesAll(viewer)) return { sees: 1, hidden: '[]' };
-  const [row] = await reader.all(SPACES_KEPT_PRIVATE, { roles: viewer.roles });
-  const count = readJson(row!.hidden).length;
-  if (worksWithBookings(viewer)) return { sees: count === 0 ? 1 : 2, hidden: row!.hidden };
-  return { sees: count === row!.spaces ? 0 : 2, hidden: row!.hidden };
-}
-
-/** What `KNOWN` and `CHANGEABLE` ask of the viewer. */
-export const rightsOf = async (reader: Reader, viewer: Viewer | null) => ({
-  me: viewer?.personId ?? NOBODY,
-  works: worksWithBookings(viewer) ? 1 : 0,
-  office: maySeeWaiting(viewer, NOBODY) ? 1 : 0,
-  ...(await hiddenFrom(reader, viewer)),
-});
+/** What these parts are given of the viewer; of a statement that needs less, what it names. */
+export const RIGHTS = {
+  me: Person.id,
+  office: flag(),
+  works: flag(),
+  sees: integer(),
+  hidden: listOf(Space.id.plain()),
+};
