@@ -2,7 +2,7 @@ import { DataTypes, Op } from 'sequelize';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
 import type { OpenDatabase } from '@/server/db/connection';
-import { boardHouse } from '@/server/use-cases/calendar/board-house';
+import { boardData } from '@/server/use-cases/calendar/board-data';
 import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { compare, type Figure } from './measure';
 import { asRequester, ZONE } from './world';
@@ -67,6 +67,6 @@ export async function benchBoard(db: OpenDatabase): Promise<Figure[]> {
       name: 'the day board as JSON text for a requester, privacy, titles and “5 of 14” in it',
       run: () => boardSpanText(ctx, { from: date, days: 1 }),
     },
-    { name: 'spaces with their rules, kept while the house does not change', run: () => boardHouse(db) },
+    { name: 'spaces with their rules, kept while the house does not change', run: () => boardData(db) },
   ]);
 }

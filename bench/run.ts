@@ -16,7 +16,7 @@ import { benchReaders } from './readers';
 import { benchRecurrence } from './recurrence';
 import { benchSearch } from './search';
 import { benchSteps } from './steps';
-import { benchWaysOut } from './ways-out';
+import { benchAlternatives } from './alternatives';
 import { benchWrites } from './writes';
 import { FULL, makeWorld, type WorldSize } from './world';
 
@@ -71,7 +71,7 @@ const SECTIONS: readonly Section[] = [
     run: async (db) =>
       `Everything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
   },
-  { title: `Ways out of 14 clashing dates over ${FULL.spaces} spaces`, run: benchWaysOut },
+  { title: `Ways out of 14 clashing dates over ${FULL.spaces} spaces`, run: benchAlternatives },
   {
     title: `In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day`,
     run: () => benchBrowser(),

@@ -73,7 +73,7 @@ const office = ({ spaces, types }: WorldSize): OfficeFile => ({
   teams: [
     {
       name: 'Setup',
-      recipes: [
+      templates: [
         { phase: 'setup', title: 'Set the space', due: 'access-start' },
         { phase: 'strike', title: 'Clear the space', due: 'occupied-end' },
       ],

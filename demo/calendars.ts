@@ -23,7 +23,7 @@ export async function makeCalendars(ctx: SignedInContext): Promise<void> {
     if (!outcome.ok) throw new Error(`the demo calendar “${body.name}”: ${JSON.stringify(outcome.refusal)}`);
   };
   for (const { id, name } of calendars)
-    if (ENDED.includes(name)) await doWithCalendar(ctx, id, { key: randomUUID(), deed: 'retire' });
+    if (ENDED.includes(name)) await doWithCalendar(ctx, id, { key: randomUUID(), command: 'retire' });
   const staff = calendars.find(({ name }) => name === 'Staff')!;
   await save({
     ...staff,

@@ -9,7 +9,7 @@ const APRIL_DAYS = ['12', '13', '14', '15', '16', '19', '20', '21', '22', '23'].
 export const TEAMS: OfficeFile['teams'] = [
   {
     name: 'Setup',
-    recipes: [
+    templates: [
       { phase: 'setup', title: 'Set the space', due: 'access-start' },
       { phase: 'strike', title: 'Clear the space', due: 'occupied-end' },
       {
@@ -34,7 +34,7 @@ export const TEAMS: OfficeFile['teams'] = [
       })),
       { from: '2027-04-13T18:00', to: '2027-04-13T22:00', person: 'jory.lamb@quillmere.example' },
     ],
-    recipes: [
+    templates: [
       {
         phase: 'setup',
         title: 'Sound and picture checked',
@@ -62,7 +62,7 @@ export const TEAMS: OfficeFile['teams'] = [
   {
     name: 'Refreshments',
     shifts: APRIL_DAYS.map((day) => ({ from: `${day}T09:00`, to: `${day}T16:30`, people: 2 })),
-    recipes: [
+    templates: [
       {
         phase: 'setup',
         title: 'Tea and cake laid out',
@@ -92,7 +92,7 @@ export const TEAMS: OfficeFile['teams'] = [
   },
   {
     name: 'Linen',
-    recipes: [
+    templates: [
       {
         phase: 'setup',
         title: 'Cloths on, napkins folded',
@@ -110,7 +110,7 @@ export const TEAMS: OfficeFile['teams'] = [
   },
   {
     name: 'Gates',
-    recipes: [
+    templates: [
       {
         phase: 'attendance',
         title: 'At the gate',

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { cpSync, createWriteStream, existsSync, mkdirSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { packHouse } from '@/server/archive/pack';
+import { packOffice } from '@/server/archive/pack';
 import { openDatabase } from '@/server/db/connection';
 import { violations } from '@/server/effects/invariants';
 import { filesFolder } from '@/server/platform/files/store';
@@ -12,7 +12,7 @@ import { databaseFile } from '@/server/platform/settings';
 /** The whole house as one archive, as House rules take it out: docs/formats/archive.md. */
 async function packInto(target: string): Promise<void> {
   const db = openDatabase(databaseFile());
-  const packed = await packHouse({ db, newId: randomUUID }, Date.now());
+  const packed = await packOffice({ db, newId: randomUUID }, Date.now());
   await pipeline(packed, createWriteStream(target, { mode: 0o600, flags: 'wx' }));
   await db.close();
   console.log(`Packed into ${target}.`);

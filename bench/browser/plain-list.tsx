@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import type { BoardHouse, BoardSpan } from '@/contracts/board';
+import type { BoardData, BoardSpan } from '@/contracts/board';
 
 const ROW_PX = 50;
 
@@ -39,7 +39,7 @@ function Page() {
     void (async () => {
       const read = async <Value,>(path: string) => (await (await fetch(path)).json()) as Value;
       const [house, span] = await Promise.all([
-        read<BoardHouse>('/api/board/house'),
+        read<BoardData>('/api/board/house'),
         read<BoardSpan>('/api/board?from=2027-04-13&days=1'),
       ]);
       const titles = new Map<number, string[]>();

@@ -155,10 +155,10 @@ async function dragged(page: Page, base: string): Promise<{ drawn: number; judge
     requestAnimationFrame(count);
     window.addEventListener('pointermove', () => (seen.moved = seen.frame), { capture: true });
     new MutationObserver(() => {
-      const ghost = document.querySelector('.board-scroll [aria-hidden].z-30 > div');
-      if (!ghost || seen.moved < 0) return;
+      const dragPreview = document.querySelector('.board-scroll [aria-hidden].z-30 > div');
+      if (!dragPreview || seen.moved < 0) return;
       seen.drawn += 1;
-      if (seen.frame === seen.moved && ghost.querySelector('.block')) seen.judged += 1;
+      if (seen.frame === seen.moved && dragPreview.querySelector('.block')) seen.judged += 1;
       seen.moved = -1;
     }).observe(document.querySelector('.board-scroll')!, {
       subtree: true,

@@ -14,7 +14,7 @@ const NAMING =
   /^(plainText|requiredLine|optionalLine|wholeNumber|rowId|ids|minutes|size|metres|several|number|optionalNumber|neededReason|hoursField)$/;
 /** What is said of a field in the forms of the house. */
 const FORM_TEXTS = ['title', 'about', 'label', 'hint', 'one', 'unit'];
-const FORMS = /contracts\/house-book\/(form-\w+|letters)\.ts$/;
+const FORMS = /contracts\/administration\/(form-\w+|letters)\.ts$/;
 /** Helpers of tables whose last argument is a text. */
 const CSV_HELPERS = /^(oneOf|known)$/;
 

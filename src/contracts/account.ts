@@ -32,7 +32,7 @@ export const changePasswordSchema = z.object({
 });
 export type ChangePasswordInput = z.output<typeof changePasswordSchema>;
 
-export const accountDeedSchema = z.object({ key: idempotencyKey });
+export const accountCommandSchema = z.object({ key: idempotencyKey });
 
 /** What a link in a letter is for. */
 export type LinkPurpose = 'invitation' | 'new-password' | 'registration';

@@ -25,7 +25,7 @@ export const bringInSchema = z.object({
 });
 export type BringInInput = z.output<typeof bringInSchema>;
 
-export interface HouseCounts {
+export interface OfficeCounts {
   readonly spaces: number;
   readonly people: number;
   readonly requests: number;
@@ -33,7 +33,7 @@ export interface HouseCounts {
   readonly files: number;
 }
 
-export const HOUSE_COUNT_WORDS: Readonly<Record<keyof HouseCounts, string>> = texts({
+export const OFFICE_COUNT_WORDS: Readonly<Record<keyof OfficeCounts, string>> = texts({
   spaces: 'Spaces',
   people: 'People',
   requests: 'Requests',
@@ -42,9 +42,9 @@ export const HOUSE_COUNT_WORDS: Readonly<Record<keyof HouseCounts, string>> = te
 });
 
 /** A house that was sent and is whole, waiting to be put into its place. */
-export interface ArrivedHouse {
+export interface ArrivedOffice {
   readonly id: string;
   readonly site: string;
   readonly madeText: string;
-  readonly counts: HouseCounts;
+  readonly counts: OfficeCounts;
 }

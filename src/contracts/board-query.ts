@@ -1,6 +1,6 @@
 import { later } from './language/say';
 import { z } from 'zod';
-import { MOST_BOARD_DAYS, MOST_RULER_DAYS } from './board';
+import { MOST_BOARD_DAYS, MOST_DAY_STRIP_DAYS } from './board';
 import { localDateField } from './fields';
 
 export const boardQuerySchema = z.object({
@@ -14,7 +14,7 @@ export const boardQuerySchema = z.object({
 });
 export type BoardQuery = z.output<typeof boardQuerySchema>;
 
-export const rulerQuerySchema = z.object({
+export const dayStripQuerySchema = z.object({
   from: localDateField,
-  days: z.coerce.number().int().min(1).max(MOST_RULER_DAYS),
+  days: z.coerce.number().int().min(1).max(MOST_DAY_STRIP_DAYS),
 });

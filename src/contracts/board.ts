@@ -2,7 +2,7 @@ import type { EquipmentFacts, SpaceFacts } from '@/core/checks/world';
 import type { Closure, HoursLine } from '@/core/spaces/hours';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
-import type { Asker } from '@/core/spaces/policy';
+import type { Requester } from '@/core/spaces/policy';
 import type { Layout } from '@/core/seating/layouts';
 
 // No schema here: browsers load this file, and need none.
@@ -11,7 +11,7 @@ import type { Layout } from '@/core/seating/layouts';
 export const MOST_BOARD_DAYS = 14;
 
 /** Most days of the ruler at once: a year's fullness and a little more. */
-export const MOST_RULER_DAYS = 400;
+export const MOST_DAY_STRIP_DAYS = 400;
 
 /** A space as the board knows it; hours and closures are those of `BoardHouse.hours` and `.closures` at that position. */
 export interface HouseSpace {
@@ -39,7 +39,7 @@ export interface HousePool {
 }
 
 /** What stands still: spaces with their rules, pools with their stock. Sent once, and again when the house changes. */
-export interface BoardHouse {
+export interface BoardData {
   readonly version: number;
   readonly tzid: string;
   readonly horizonMonths: number;
@@ -52,7 +52,7 @@ export interface BoardHouse {
 }
 
 /** A space of the house with its hours and closures in place. */
-export const factsOf = (house: BoardHouse, { facts, hours, closures }: HouseSpace): SpaceFacts => ({
+export const factsOf = (house: BoardData, { facts, hours, closures }: HouseSpace): SpaceFacts => ({
   ...facts,
   hours: house.hours[hours]!,
   closures: house.closures[closures]!,
@@ -114,11 +114,11 @@ export interface BoardCategory {
 export interface BoardViewer {
   readonly isSignedIn: boolean;
   readonly isManager: boolean;
-  readonly asker: Asker;
+  readonly requester: Requester;
 }
 
 /** One day of the ruler. */
-export interface RulerDay {
+export interface DayStripDay {
   readonly date: LocalDate;
   /** Occupied share of the open minutes of all spaces, 0 to 1. */
   readonly fullness: number;

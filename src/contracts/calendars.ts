@@ -102,11 +102,11 @@ export const saveCalendarSchema = calendarFields.extend({
 export type SaveCalendarInput = z.output<typeof saveCalendarSchema>;
 export type SaveCalendarBody = z.input<typeof saveCalendarSchema>;
 
-export const calendarDeedSchema = z.object({
+export const calendarCommandSchema = z.object({
   key: idempotencyKey,
-  deed: z.enum(['retire', 'replace-link', 'up', 'down'], later`Choose what to do.`),
+  command: z.enum(['retire', 'replace-link', 'up', 'down'], later`Choose what to do.`),
 });
-export type CalendarDeedInput = z.output<typeof calendarDeedSchema>;
+export type CalendarCommandInput = z.output<typeof calendarCommandSchema>;
 
 export interface CalendarPreview {
   /** Dates to come, and of how many events. */
@@ -117,7 +117,7 @@ export interface CalendarPreview {
 }
 
 /** A calendar as those who keep it see it. */
-export interface KeptCalendar {
+export interface StoredCalendar {
   readonly id: number;
   readonly slug: string;
   readonly name: string;

@@ -3,8 +3,8 @@ import { z } from 'zod';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
 import { STEP_ACTIONS } from './change';
 import { SERVICE_STATES } from '@/core/work-orders/service-due';
-import { THING_DEEDS } from './house-book/docs';
-import { HOUSE_KINDS } from './house-book/kinds';
+import { ENTRY_COMMANDS } from './administration/docs';
+import { ENTRY_KINDS } from './administration/kinds';
 
 const count = z.number().int().min(0);
 const moment = z.custom<LocalDateTime>((value) => typeof value === 'string');
@@ -49,8 +49,8 @@ export const doneFactsSchema = z.discriminatedUnion('did', [
   z.object({ did: z.literal('published-at-once'), dates: count }),
   z.object({ did: z.enum(['consent-given', 'consent-refused']), dates: count }),
   z.object({ did: z.literal('service'), service: z.string(), state: z.enum(SERVICE_STATES) }),
-  z.object({ did: z.enum(['thing-made', 'thing-changed', 'things-taken-in']), kind: z.enum(HOUSE_KINDS) }),
-  z.object({ did: z.literal('thing'), deed: z.enum(THING_DEEDS), kind: z.enum(HOUSE_KINDS) }),
+  z.object({ did: z.enum(['thing-made', 'thing-changed', 'things-taken-in']), kind: z.enum(ENTRY_KINDS) }),
+  z.object({ did: z.literal('thing'), command: z.enum(ENTRY_COMMANDS), kind: z.enum(ENTRY_KINDS) }),
   z.object({ did: z.literal('picture'), about: z.string() }),
   z.object({
     did: z.enum(['on-shift', 'off-shift']),

@@ -13,7 +13,7 @@ import {
   wholeNumber,
 } from './fields';
 import type { OrderView } from './orders';
-import type { Named } from './recipes';
+import type { Named } from './templates';
 
 export interface ServiceLineView {
   readonly serviceId: number;

@@ -1,4 +1,4 @@
-import { numberName } from './house-book/parts';
+import { numberName } from './administration/parts';
 import { later } from './language/say';
 import { z } from 'zod';
 import { LANGUAGES } from './language/languages';
@@ -10,7 +10,7 @@ import { TOP_UP_MIN } from '@/core/occupancy/turnover';
 import type { LocalDate } from '@/core/time/local-time';
 import { isZone } from '@/core/time/zone';
 import { localDateField, localDateTimeField, plainText, requiredLine, wholeNumber } from './fields';
-import { hasItsEnd, NO_END, recipeFields } from './recipes';
+import { hasItsEnd, NO_END, templateFields } from './templates';
 
 /** Okabe and Ito (2008), told apart by most colour-blind readers; the colours of categories. */
 export const HUES = ['orange', 'sky', 'green', 'yellow', 'blue', 'vermilion', 'rose', 'ink'] as const;
@@ -190,11 +190,11 @@ export const officeSchema = z.object({
     .array(
       z.object({
         name: requiredLine('Team', 60),
-        recipes: z
+        templates: z
           .array(
             z
               .object({
-                ...recipeFields,
+                ...templateFields,
                 /** E-mail of whoever of the team does it. */
                 person: z.string().nullable().default(null),
                 layouts: z.array(z.enum(LAYOUTS)).default([]),

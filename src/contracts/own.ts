@@ -19,9 +19,9 @@ export interface PinnedName {
   readonly href: string;
 }
 
-export const KEPT_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as const;
-export type KeptScreen = keyof typeof KEPT_SCREENS;
-const SCREENS = Object.keys(KEPT_SCREENS) as [KeptScreen, ...KeptScreen[]];
+export const SAVED_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as const;
+export type SavedScreen = keyof typeof SAVED_SCREENS;
+const SCREENS = Object.keys(SAVED_SCREENS) as [SavedScreen, ...SavedScreen[]];
 
 /** A screen with its filters, kept under a name of one's own. */
 export const keepViewSchema = z
@@ -32,14 +32,14 @@ export const keepViewSchema = z
   })
   .refine(
     ({ screen, address }) =>
-      address === KEPT_SCREENS[screen] || address.startsWith(`${KEPT_SCREENS[screen]}?`),
+      address === SAVED_SCREENS[screen] || address.startsWith(`${SAVED_SCREENS[screen]}?`),
     { path: ['address'], ...later`Only what this screen shows can be kept.` },
   );
 export type KeepViewInput = z.output<typeof keepViewSchema>;
 
 export const dropViewSchema = z.object({ id: rowId<number>('the view to let go') });
 
-export interface KeptView {
+export interface SavedView {
   readonly id: number;
   readonly name: string;
   readonly address: string;

@@ -10,7 +10,7 @@ import type { FindingReply } from './ask';
 import type { RequestKind } from './ask-details';
 import type { FileLine } from './files';
 import type { MessageView } from './talk';
-import type { Drawn } from './ways-out';
+import type { Drawn } from './alternatives';
 
 /** One rung of the ladder: a date with its state and, while it waits, its verdict. */
 export interface DateView {

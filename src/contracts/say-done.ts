@@ -1,7 +1,7 @@
 import { fieldLabel } from './request-fields';
 import type { DoneFacts, Edit } from './done-facts';
-import { aOne, KIND_WORDS } from './house-book/kinds';
-import type { ThingDeed } from './house-book/docs';
+import { aOne, KIND_WORDS } from './administration/kinds';
+import type { EntryCommand } from './administration/docs';
 import { say, texts } from './language/say';
 import { SERVICE_STATE_WORDS } from './words/services';
 import { listText } from './words/rule';
@@ -87,7 +87,7 @@ const STEPS: Readonly<Record<Step['action'], (step: Step, dates: string) => stri
   'approve-or-move': approveOrMoveText,
 };
 
-const THING_DEED_WORDS: Readonly<Record<ThingDeed, string>> = texts({
+const ENTRY_COMMAND_WORDS: Readonly<Record<EntryCommand, string>> = texts({
   retire: 'took out of use',
   'bring-back': 'took into use again',
   remove: 'removed',
@@ -137,7 +137,7 @@ export function sayDone(done: DoneFacts): string {
     case 'things-taken-in':
       return say`took in ${KIND_WORDS[done.kind].many.toLowerCase()}`;
     case 'thing':
-      return say`${THING_DEED_WORDS[done.deed]} ${aOne(done.kind)}`;
+      return say`${ENTRY_COMMAND_WORDS[done.command]} ${aOne(done.kind)}`;
     case 'picture':
       return say`put a picture: ${done.about}`;
     case 'on-shift':

@@ -5,7 +5,7 @@ import { LAYOUTS } from '@/core/seating/layouts';
 import { isZone } from '@/core/time/zone';
 import { passwordField } from './account';
 import { requiredLine, wholeNumber } from './fields';
-import { clockText, minutesOf } from './house-book/parts';
+import { clockText, minutesOf } from './administration/parts';
 
 /** What a new office says of itself on its first day: enough to be asked for its first space. */
 export const startSchema = z

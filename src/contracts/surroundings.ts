@@ -2,7 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/checks/world';
-import type { Asker } from '@/core/spaces/policy';
+import type { Requester } from '@/core/spaces/policy';
 import { localDateField, rowId } from './fields';
 
 /** Days a form looks at at once; more dates than fit are the server's to check. */
@@ -38,7 +38,7 @@ export type SurroundingsInput = z.output<typeof surroundingsSchema>;
  */
 export interface Surroundings {
   readonly world: WorldSnapshot;
-  readonly asker: Asker;
+  readonly requester: Requester;
   readonly kits: readonly {
     readonly kit: EquipmentTypeId;
     readonly typeId: EquipmentTypeId;

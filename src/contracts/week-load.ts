@@ -2,7 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, rowId, wholeNumber } from './fields';
-import type { Named } from './recipes';
+import type { Named } from './templates';
 
 /** One team on one day: what there is to do and who is there to do it. */
 export interface LoadCell {

@@ -1,4 +1,4 @@
-import type { CsvKind } from '@/contracts/house-book/csv';
+import type { CsvKind } from '@/contracts/administration/csv';
 
 /** Names of the house the tables are about: a building, a store, and a space with one that is made of it. */
 export interface KnownNames {

@@ -71,7 +71,7 @@ export const SMALL_OFFICE: OfficeFile = {
   teams: [
     {
       name: 'Setup',
-      recipes: [
+      templates: [
         { phase: 'setup', title: 'Set the room', due: 'access-start' },
         { phase: 'strike', title: 'Clear the room', due: 'occupied-end' },
       ],

@@ -2,13 +2,13 @@ import type { CategoryId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/
 import type { Layout } from '@/core/seating/layouts';
 import { epochMinute, interval } from '@/core/time/epoch-minute';
 import type { OrderedDate, OrderedService } from '@/core/work-orders/orders-for';
-import { ANY_DATE, type Recipe } from '@/core/work-orders/recipe';
+import { ANY_DATE, type OrderTemplate } from '@/core/work-orders/template';
 
 /** When the events of these dates begin, unless said otherwise. */
 export const START = epochMinute(30_000_000);
 
 /** A recipe that sets every space, due as access begins; `more` says what is different. */
-export const recipe = (more: Partial<Recipe> = {}): Recipe => ({
+export const template = (more: Partial<OrderTemplate> = {}): OrderTemplate => ({
   id: 1,
   isByHand: false,
   phase: 'setup',

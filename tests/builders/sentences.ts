@@ -1,7 +1,12 @@
 import type { FindingFacts, Rule } from '@/core/checks/rules/all';
 import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
-import { NO_COST, REMEDY_KINDS, type RemedyCost, type RemedyKind } from '@/core/remedies/remedy';
+import {
+  NO_COST,
+  ALTERNATIVE_KINDS,
+  type AlternativeCost,
+  type AlternativeKind,
+} from '@/core/alternatives/alternative';
 import { addWallMinutes, localDate, localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
 import { sayFinding, type FindingNames } from '@/contracts/words/findings';
@@ -12,12 +17,12 @@ import {
   sayNotLookedAt,
   sayNoWay,
   sayPlacement,
-  sayRemedy,
+  sayAlternative,
   saySeriesCosts,
-  saySeriesRemedy,
+  saySeriesAlternative,
   sayShared,
-  type ToldRemedy,
-} from '@/contracts/words/remedies';
+  type ToldAlternative,
+} from '@/contracts/words/alternatives';
 
 // Every sentence about what is in the way and what could be done, as one text to be read by people.
 
@@ -120,7 +125,7 @@ const names = (side: Side, collider: string | null): FindingNames => ({
   collider,
 });
 
-const remedyNames = {
+const alternativeNames = {
   place: (space: SpaceId) => (space === STUDIO ? 'Potting Studio' : 'Lecture Barn'),
   equipment: (type: EquipmentTypeId) => (type === CHAIRS ? 'Folding chair' : 'Stool'),
   unit: (resource: ResourceId) => (resource === BRAMBLE ? 'Buggy Bramble' : 'Buggy Clover'),
@@ -136,7 +141,7 @@ const swap = {
   empty: 8,
 };
 
-const COSTS: Readonly<Record<RemedyKind, Partial<RemedyCost>>> = {
+const COSTS: Readonly<Record<AlternativeKind, Partial<AlternativeCost>>> = {
   'other-space': { swaps: [swap] },
   'other-time': { shiftMin: 30 },
   'other-day': { shiftMin: 1440 },
@@ -149,7 +154,7 @@ const COSTS: Readonly<Record<RemedyKind, Partial<RemedyCost>>> = {
   'space-and-time': { swaps: [{ ...swap, isOtherLayout: false, moreEmpty: -2 }], shiftMin: -45 },
 };
 
-export function toldRemedy(kind: RemedyKind): ToldRemedy {
+export function toldAlternative(kind: AlternativeKind): ToldAlternative {
   const cost = { ...NO_COST, ...COSTS[kind] };
   const startLocal = addWallMinutes(localDateTime('2027-04-13T14:00'), cost.shiftMin);
   const endLocal = addWallMinutes(startLocal, 120);
@@ -157,15 +162,15 @@ export function toldRemedy(kind: RemedyKind): ToldRemedy {
 }
 
 /** Kinds of ways out that can answer a finding; none where nothing is in anybody's way. */
-const PLACE_OR_TIME: readonly RemedyKind[] = [
+const PLACE_OR_TIME: readonly AlternativeKind[] = [
   'other-space',
   'other-time',
   'other-day',
   'other-layout',
   'space-and-time',
 ];
-const PLACE: readonly RemedyKind[] = ['other-space', 'other-layout'];
-const STOCK: readonly RemedyKind[] = [
+const PLACE: readonly AlternativeKind[] = ['other-space', 'other-layout'];
+const STOCK: readonly AlternativeKind[] = [
   'fewer',
   'substitute',
   'hire-in',
@@ -173,8 +178,8 @@ const STOCK: readonly RemedyKind[] = [
   'other-day',
   'when-back',
 ];
-const TIME: readonly RemedyKind[] = ['other-time', 'other-day'];
-export const ANSWERS: Readonly<Record<Rule, readonly RemedyKind[]>> = {
+const TIME: readonly AlternativeKind[] = ['other-time', 'other-day'];
+export const ANSWERS: Readonly<Record<Rule, readonly AlternativeKind[]>> = {
   'over-posted-limit': ['other-space'],
   'over-seats': PLACE,
   'layout-not-offered': PLACE,
@@ -198,10 +203,10 @@ export const ANSWERS: Readonly<Record<Rule, readonly RemedyKind[]>> = {
   consent: [],
 };
 
-const remedyLine = (kind: RemedyKind, side: Side): string => {
-  const told = toldRemedy(kind);
+const alternativeLine = (kind: AlternativeKind, side: Side): string => {
+  const told = toldAlternative(kind);
   const costs = sayCosts(told);
-  return `${sayRemedy(told, remedyNames, side)}${costs.length ? ` (${costs.join(' · ')})` : ''}`;
+  return `${sayAlternative(told, alternativeNames, side)}${costs.length ? ` (${costs.join(' · ')})` : ''}`;
 };
 
 function findingSection(rule: Rule): string {
@@ -209,13 +214,13 @@ function findingSection(rule: Rule): string {
     const say = (side: Side) => sayFinding(facts, names(side, side === 'office' ? 'Grafting night' : null));
     return [`- To whoever asked: ${say('requester')}`, `- To the office: ${say('office')}`];
   });
-  const ways = ANSWERS[rule].map((kind) => `  - ${remedyLine(kind, 'office')}`);
+  const ways = ANSWERS[rule].map((kind) => `  - ${alternativeLine(kind, 'office')}`);
   return [`### ${rule}`, '', ...lines, ...(ways.length ? ['- Ways out:', ...ways] : [])].join('\n');
 }
 
 const series = (
   kind: 'one-space' | 'one-time' | 'mixture',
-  first: RemedyKind,
+  first: AlternativeKind,
   isUniform: boolean,
   left: number,
 ) => {
@@ -224,10 +229,10 @@ const series = (
     dates: 12,
     left,
     changesOfSpace: isUniform ? 0 : 2,
-    first: toldRemedy(first),
+    first: toldAlternative(first),
     isUniform,
   };
-  return `- ${saySeriesRemedy(whole, remedyNames, 'office')} (${saySeriesCosts(whole).join(' · ')})`;
+  return `- ${saySeriesAlternative(whole, alternativeNames, 'office')} (${saySeriesCosts(whole).join(' · ')})`;
 };
 
 /** The whole of docs/sentences.md. */
@@ -242,7 +247,7 @@ ${(Object.keys(FINDINGS) as Rule[]).map(findingSection).join('\n\n')}
 
 ## Every way out by itself
 
-${REMEDY_KINDS.map((kind) => `- **${kind}**: ${remedyLine(kind, 'requester')}`).join('\n')}
+${ALTERNATIVE_KINDS.map((kind) => `- **${kind}**: ${alternativeLine(kind, 'requester')}`).join('\n')}
 
 ## Ways out of a series
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { DateInTrouble, Search } from '@/core/remedies/of-date';
-import { MOST_CHECKS } from '@/core/remedies/of-date';
-import type { Bounds } from '@/core/remedies/bounds';
-import { NearWorld } from '@/core/remedies/near-world';
+import type { DateInTrouble, Search } from '@/core/alternatives/of-date';
+import { MOST_CHECKS } from '@/core/alternatives/of-date';
+import type { Bounds } from '@/core/alternatives/bounds';
+import { NearWorld } from '@/core/alternatives/near-world';
 import type { AskedFacts, WantedDate } from '@/core/checks/asked';
 import type { Side } from '@/core/checks/rules/rule';
 import { checkDates } from '@/core/checks/check';
@@ -244,7 +244,7 @@ export function troubledCase(drawn: Trouble, mostChecks = MOST_CHECKS): Troubled
     claim: content,
   }));
   const asked: AskedFacts = {
-    asker: { now: NOW, roles: ['requester'], organisations: [] },
+    requester: { now: NOW, roles: ['requester'], organisations: [] },
     audiences: wanted.isPublic ? ['families'] : [],
   };
   const bounds: Bounds = {

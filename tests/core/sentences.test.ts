@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { RULES, type Rule } from '@/core/checks/rules/all';
-import { REMEDY_KINDS } from '@/core/remedies/remedy';
+import { ALTERNATIVE_KINDS } from '@/core/alternatives/alternative';
 import { allSentences, ANSWERS, FINDINGS } from '@tests/builders/sentences';
 
 const FILE = 'docs/sentences.md';
@@ -14,7 +14,7 @@ test('what people are told is what was reviewed; `npm run sentences` writes it a
 test('every rule and every way out has its sentence', () => {
   expect(Object.keys(FINDINGS).sort()).toEqual(Object.keys(RULES).sort());
   const answered = new Set((Object.keys(ANSWERS) as Rule[]).flatMap((rule) => ANSWERS[rule]));
-  expect([...answered].sort()).toEqual([...REMEDY_KINDS].sort());
+  expect([...answered].sort()).toEqual([...ALTERNATIVE_KINDS].sort());
 });
 
 test('they are sentences people can read: whole, without codes, undefined or null in them', () => {

@@ -26,9 +26,9 @@ const GOOD = 'nine otters below the weir';
 const BETTER = 'lanterns over wet gravel';
 
 /** The link of the newest letter to somebody, as it stands in the outbox of a housekeeper. */
-async function linkTo(keeper: Page, name: string): Promise<string> {
-  await open(keeper, '/outbox');
-  const letter = await keeper.$$eval(
+async function linkTo(repository: Page, name: string): Promise<string> {
+  await open(repository, '/outbox');
+  const letter = await repository.$$eval(
     'tbody tr',
     (rows, who) =>
       rows
@@ -37,7 +37,10 @@ async function linkTo(keeper: Page, name: string): Promise<string> {
         .getAttribute('href')!,
     name,
   );
-  const file = await keeper.evaluate(async (path) => (await fetch(path)).text(), `/api${letter}/message.eml`);
+  const file = await repository.evaluate(
+    async (path) => (await fetch(path)).text(),
+    `/api${letter}/message.eml`,
+  );
   return /\/account\/link\/[\w-]{43}/.exec(file.replace(/=\r\n/g, ''))![0];
 }
 
@@ -49,19 +52,19 @@ async function signInByForm(page: Page, email: string, password: string): Promis
 }
 
 test('somebody new: made, invited, in by the letter, and out again everywhere', async () => {
-  const keeper = await show(browser, '/house/person/new', 'manager');
-  await fill(keeper, 'Name', 'Perrin Vale');
-  await fill(keeper, 'E-mail address', 'perrin.vale@quillmere.example');
-  await press(keeper, 'Make the person');
-  await says(keeper, 'Done: made a person');
-  await fill(keeper, 'Find', 'perrin');
-  await says(keeper, 'no password yet');
-  await press(keeper, 'Perrin Vale', 'link');
-  await says(keeper, 'No password yet, so nobody can sign in with this address.');
-  await press(keeper, 'Invite Perrin Vale');
-  await says(keeper, 'Done: invited “Perrin Vale”.');
-  await says(keeper, 'Invited; no password was chosen yet.');
-  const link = await linkTo(keeper, 'Perrin Vale');
+  const repository = await show(browser, '/house/person/new', 'manager');
+  await fill(repository, 'Name', 'Perrin Vale');
+  await fill(repository, 'E-mail address', 'perrin.vale@quillmere.example');
+  await press(repository, 'Make the person');
+  await says(repository, 'Done: made a person');
+  await fill(repository, 'Find', 'perrin');
+  await says(repository, 'no password yet');
+  await press(repository, 'Perrin Vale', 'link');
+  await says(repository, 'No password yet, so nobody can sign in with this address.');
+  await press(repository, 'Invite Perrin Vale');
+  await says(repository, 'Done: invited “Perrin Vale”.');
+  await says(repository, 'Invited; no password was chosen yet.');
+  const link = await linkTo(repository, 'Perrin Vale');
 
   const page = await newPage(browser);
   await open(page, link);
@@ -82,12 +85,12 @@ test('somebody new: made, invited, in by the letter, and out again everywhere', 
   await open(again, link);
   await says(again, 'This link is over');
 
-  await open(keeper, '/house/person');
-  await fill(keeper, 'Find', 'perrin');
-  await press(keeper, 'Perrin Vale', 'link');
-  await says(keeper, 'Signed in now in 1 place.');
-  await press(keeper, 'Sign out everywhere Perrin Vale');
-  await says(keeper, 'Done: signed out “Perrin Vale” everywhere.');
+  await open(repository, '/house/person');
+  await fill(repository, 'Find', 'perrin');
+  await press(repository, 'Perrin Vale', 'link');
+  await says(repository, 'Signed in now in 1 place.');
+  await press(repository, 'Sign out everywhere Perrin Vale');
+  await says(repository, 'Done: signed out “Perrin Vale” everywhere.');
   await open(page, '/requests');
   expect(page.url()).toContain('/sign-in?next=%2Frequests');
 });
@@ -128,8 +131,8 @@ test('a forgotten password: a link by mail; a manager who keeps no people never 
   await says(page, 'If perrin.vale@quillmere.example has an account here');
   const manager = await show(browser, '/outbox', 'manager2');
   expect(await textOf(manager)).not.toContain('Perrin Vale');
-  const keeper = await show(browser, '/outbox', 'manager');
-  await open(page, await linkTo(keeper, 'Perrin Vale'));
+  const repository = await show(browser, '/outbox', 'manager');
+  await open(page, await linkTo(repository, 'Perrin Vale'));
   await fill(page, 'Password', 'three kettles and a saddle');
   await press(page, 'Set the password and go in');
   await page.waitForFunction(() => location.pathname === '/');
@@ -144,11 +147,11 @@ test('a forgotten password: a link by mail; a manager who keeps no people never 
 });
 
 test('accounts of one’s own where the site names a mail domain, and nowhere else', async () => {
-  const keeper = await show(browser, '/house/site', 'manager');
+  const repository = await show(browser, '/house/site', 'manager');
   const label = 'Mail domains whose people may make an account for themselves';
-  await fill(keeper, label, 'orchard.example');
-  await press(keeper, 'Save');
-  await says(keeper, 'Done: changed a site');
+  await fill(repository, label, 'orchard.example');
+  await press(repository, 'Save');
+  await says(repository, 'Done: changed a site');
   const page = await newPage(browser);
   await open(page, '/sign-in');
   await press(page, 'I have no account yet', 'link');
@@ -159,16 +162,16 @@ test('accounts of one’s own where the site names a mail domain, and nowhere el
   await fill(page, 'E-mail address', 'odo@orchard.example');
   await press(page, 'Make my account');
   await says(page, 'A letter to odo@orchard.example is on its way.');
-  await open(page, await linkTo(keeper, 'Odo Finchley'));
+  await open(page, await linkTo(repository, 'Odo Finchley'));
   await fill(page, 'Password', 'plum stones in a blue jar');
   await press(page, 'Set the password and go in');
   await page.waitForSelector('aria/Odo Finchley[role="link"]');
   await open(page, '/desk');
   await says(page, 'This is not yours to see');
-  await open(keeper, '/house/site');
-  await fill(keeper, label, ' ');
-  await press(keeper, 'Save');
-  await says(keeper, 'Done: changed a site');
+  await open(repository, '/house/site');
+  await fill(repository, label, ' ');
+  await press(repository, 'Save');
+  await says(repository, 'Done: changed a site');
 });
 
 test('nothing about an account is taken from another site, and too many tries wait', async () => {

@@ -1,4 +1,4 @@
-import puppeteer, { type Browser, type ElementHandle, type HTTPRequest, type Page } from 'puppeteer-core';
+import puppeteer, { ElementHandle, type Browser, type HTTPRequest, type Page } from 'puppeteer-core';
 
 export const BASE = process.env.E2E_BASE!;
 export const PASSWORD = 'quillmere-2027';
@@ -123,17 +123,20 @@ const standsStill = (found: ElementHandle<Element>) =>
     }
   });
 
+const plainClick = ElementHandle.prototype.click;
+type ClickOptions = NonNullable<Parameters<typeof plainClick>[0]>;
+
 /**
  * Clicks it, and nothing else: what was drawn anew between looking and pressing may have put another control there. A hand
  * stops then; so every event of a click that falls elsewhere is held back, and false is given.
  */
-async function clicked(found: ElementHandle<Element>): Promise<boolean> {
+async function clicked(found: ElementHandle<Element>, options?: Readonly<ClickOptions>): Promise<boolean> {
   const watch = await found.evaluateHandle((node) => {
-    const hits: boolean[] = [];
+    const impact: boolean[] = [];
     const kinds = ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click'] as const;
     const look = (event: Event) => {
-      const isHit = hits[0] ?? event.composedPath().includes(node);
-      hits[0] ??= isHit;
+      const isHit = impact[0] ?? event.composedPath().includes(node);
+      impact[0] ??= isHit;
       if (isHit) return;
       event.preventDefault();
       event.stopImmediatePropagation();
@@ -142,14 +145,23 @@ async function clicked(found: ElementHandle<Element>): Promise<boolean> {
     return {
       end: () => {
         for (const kind of kinds) window.removeEventListener(kind, look, true);
-        return hits[0] ?? true;
+        return impact[0] ?? true;
       },
     };
   });
-  await found.click();
+  await plainClick.call(found, options);
   // A press that leads to another page takes the watch with it: it had hit.
   return watch.evaluate((on) => on.end()).catch(() => true);
 }
+
+// Every click of every test, whichever way it is asked for.
+ElementHandle.prototype.click = async function click(this: ElementHandle<Element>, options) {
+  for (let tries = 0; tries < 5; tries += 1) {
+    await standsStill(this);
+    if (await clicked(this, options)) return;
+  }
+  throw new Error(`it never stood still under a press: ${await this.evaluate((node) => node.outerHTML)}`);
+};
 
 /** What was pressed before is still being done: its button is off until then, and a press is lost. */
 const isFree = (page: Page, found: ElementHandle<Element>) =>
@@ -157,14 +169,10 @@ const isFree = (page: Page, found: ElementHandle<Element>) =>
 
 /** Scrolled to first, as by somebody who sees that it lies under something else. */
 export const press = async (page: Page, name: string, role = 'button') => {
-  for (let tries = 0; tries < 5; tries += 1) {
-    const found = await byRole(page, role, name);
-    await isFree(page, found);
-    await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
-    await standsStill(found);
-    if (await clicked(found)) return;
-  }
-  throw new Error(`“${name}” never stood still under a press`);
+  const found = await byRole(page, role, name);
+  await isFree(page, found);
+  await found.evaluate((node) => node.scrollIntoView({ block: 'nearest' }));
+  await found.click();
 };
 
 /** A double press: the second falls before anything could have answered the first. */

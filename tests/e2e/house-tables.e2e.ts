@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { ENTRY_KINDS, KIND_WORDS } from '@/contracts/administration/kinds';
 import { badTables } from '@tests/builders/bad-tables';
 import { as, fill, launch, open, press, pressTwice, says, send, show, textOf } from './browser';
 
@@ -138,13 +138,13 @@ test('every list is changed by those it belongs to and by nobody else', async ()
     manager2: await as('manager2'),
     manager: await as('manager'),
   };
-  for (const kind of HOUSE_KINDS) {
+  for (const kind of ENTRY_KINDS) {
     const statuses: Record<string, readonly number[]> = {};
     for (const [who, cookie] of Object.entries(accounts)) {
       const write = await send('POST', `/api/house/${kind}`, {}, cookie);
-      const deed = await send('POST', `/api/house/${kind}/1`, {}, cookie);
+      const command = await send('POST', `/api/house/${kind}/1`, {}, cookie);
       const read = await send('GET', `/house/${kind}`, undefined, cookie);
-      statuses[who] = [write.status, deed.status, read.status < 400 ? 200 : read.status];
+      statuses[who] = [write.status, command.status, read.status < 400 ? 200 : read.status];
     }
     const { keptBy } = KIND_WORDS[kind];
     const refused = [403, 403, 403];

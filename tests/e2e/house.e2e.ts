@@ -117,7 +117,7 @@ test('each list is changed by those it belongs to: a manager keeps hosts and clo
   expect(await statusOf('/api/house/space', doc)).toBe(403);
   expect(await statusOf('/api/house/person', doc)).toBe(403);
   expect(await statusOf('/api/house/organisation', doc)).toBe(200);
-  expect(await statusOf('/api/house/space/8', { key: crypto.randomUUID(), deed: 'retire' })).toBe(403);
+  expect(await statusOf('/api/house/space/8', { key: crypto.randomUUID(), command: 'retire' })).toBe(403);
 });
 
 test('a closure over forty approved dates and more: counted first, the first named, all right again when it goes', async () => {

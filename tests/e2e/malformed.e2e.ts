@@ -43,7 +43,7 @@ const NAMES = [
     'quantity',
     'doc',
     'preview',
-    'deed',
+    'command',
     'publicHtml',
     'days',
   ],

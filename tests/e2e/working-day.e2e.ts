@@ -125,14 +125,14 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await crew.waitForSelector(`button[aria-label="${label.replace('Done', 'Open again')}"]`);
 
   // The housekeeper closes a day after seeing what that hits.
-  const keeper = await at('/house/closure/new', 'manager');
-  await fill(keeper, 'From', '2027-04-22T00:00');
-  await fill(keeper, 'To', '2027-04-23T00:00');
-  await fill(keeper, 'Reason', 'The boiler is out');
-  await press(keeper, 'Make the closure');
-  await says(keeper, 'What this does');
-  await press(keeper, 'Save it all the same');
-  await says(keeper, 'Done: made a closure: “The boiler is out”.');
+  const repository = await at('/house/closure/new', 'manager');
+  await fill(repository, 'From', '2027-04-22T00:00');
+  await fill(repository, 'To', '2027-04-23T00:00');
+  await fill(repository, 'Reason', 'The boiler is out');
+  await press(repository, 'Make the closure');
+  await says(repository, 'What this does');
+  await press(repository, 'Save it all the same');
+  await says(repository, 'Done: made a closure: “The boiler is out”.');
 
   // A reader finds it, and so does a program; the requester sees where it stands.
   const notices = await at(`/notices?q=${encodeURIComponent(TITLE)}`, null);

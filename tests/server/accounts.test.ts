@@ -23,9 +23,9 @@ import {
 } from '@/server/use-cases/accounts/account/keep-accounts';
 import { changePassword, endSessions, ownAccount } from '@/server/use-cases/accounts/account/own-account';
 import { readLink, takeLink } from '@/server/use-cases/accounts/account/take-link';
-import { historyOfThing, keptThing } from '@/server/use-cases/administration/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
+import { historyOfEntry, storedEntry } from '@/server/use-cases/administration/entries/read-entries';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
+import { doWithEntry } from '@/server/use-cases/administration/entries/entry-commands';
 import { mailFile, mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
 import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/accounts/sign-in/sign-in-limits';
@@ -33,10 +33,10 @@ import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
 
 let office: TestOffice;
-let keeper: SignedInContext;
+let repository: SignedInContext;
 beforeEach(async () => {
   office = await openOffice();
-  keeper = as('mara', 'manager', 'housekeeper');
+  repository = as('mara', 'manager', 'housekeeper');
 });
 afterEach(async () => {
   expect(await violations(office.db)).toEqual([]);
@@ -62,27 +62,27 @@ const hashOf = async (person: number) => {
 };
 const letters = async () => {
   await lettersWritten();
-  return (await outbox(keeper)).lines;
+  return (await outbox(repository)).lines;
 };
 /** The link of the newest letter, as whoever got it reads it. */
 async function newestLink(): Promise<string> {
   await lettersWritten();
   await sendMail(office.reader);
   const [newest] = await letters();
-  const { text } = expectDone(await mailView(keeper, newest!.id));
+  const { text } = expectDone(await mailView(repository, newest!.id));
   return /\/account\/link\/([\w-]{43})/.exec(text)![1]!;
 }
 const take = (token: string, password = NEW, now = Date.now()) =>
   takeLink(office.reader, token, password, now);
-const invite = (person: number, key: string = randomUUID()) => sendLink(keeper, person, key, Date.now());
+const invite = (person: number, key: string = randomUUID()) => sendLink(repository, person, key, Date.now());
 const faults = async (outcome: Promise<Parameters<typeof refusalOf>[0]>) => {
   const refusal = refusalOf(await outcome);
   return refusal.code === 'bad-input' ? refusal.fields.map(({ path }) => path) : refusal.code;
 };
 async function openTo(...registerDomainsOf: string[]): Promise<void> {
-  const site = (await keptThing(office.db, 'site', 1))!;
+  const site = (await storedEntry(office.db, 'site', 1))!;
   expectDone(
-    await saveThing(keeper, 'site', {
+    await saveEntry(repository, 'site', {
       key: randomUUID(),
       id: 1,
       rowVersion: site.rowVersion,
@@ -93,9 +93,9 @@ async function openTo(...registerDomainsOf: string[]): Promise<void> {
 }
 
 test('an invitation: written, followed once, signs in; afterwards it is over', async () => {
-  expect((await accountView(keeper, BEN))!.state).toBe('no-password');
+  expect((await accountView(repository, BEN))!.state).toBe('no-password');
   expectDone(await invite(BEN));
-  expect((await accountView(keeper, BEN))!.state).toBe('invited');
+  expect((await accountView(repository, BEN))!.state).toBe('invited');
   const token = await newestLink();
   expect(await readLink(office.reader, token, Date.now())).toEqual({
     purpose: 'invitation',
@@ -107,10 +107,10 @@ test('an invitation: written, followed once, signs in; afterwards it is over', a
   expect(expectDone(await isPassword(await hashOf(BEN), NEW))).toBe(true);
   expect(await readLink(office.reader, token, Date.now())).toBeNull();
   expect(await faults(take(token))).toBe('link-over');
-  const view = (await accountView(keeper, BEN))!;
+  const view = (await accountView(repository, BEN))!;
   expect(view).toMatchObject({ state: 'signs-in', sessions: 1 });
   expect(view.signedInText).not.toBeNull();
-  const history = (await historyOfThing(keeper, 'person', BEN)).map(({ who, did }) => `${who} ${did}`);
+  const history = (await historyOfEntry(repository, 'person', BEN)).map(({ who, did }) => `${who} ${did}`);
   expect(history).toEqual(['Ben Oake chose a password', 'Mara Venn invited them']);
 });
 
@@ -132,9 +132,9 @@ test('a link lapses, is followed by a newer one, ends with another address and w
   expectDone(await invite(BEN));
   const second = await newestLink();
   expect(await readLink(office.reader, first, Date.now())).toBeNull();
-  const ben = (await keptThing(office.db, 'person', BEN))!;
+  const ben = (await storedEntry(office.db, 'person', BEN))!;
   expectDone(
-    await saveThing(keeper, 'person', {
+    await saveEntry(repository, 'person', {
       key: randomUUID(),
       id: BEN,
       rowVersion: ben.rowVersion,
@@ -145,7 +145,9 @@ test('a link lapses, is followed by a newer one, ends with another address and w
   expect(await faults(take(second))).toBe('link-over');
   expectDone(await invite(BEN));
   const third = await newestLink();
-  expectDone(await doWithThing(keeper, 'person', BEN, { key: randomUUID(), deed: 'retire', preview: false }));
+  expectDone(
+    await doWithEntry(repository, 'person', BEN, { key: randomUUID(), command: 'retire', preview: false }),
+  );
   expect(await faults(take(third))).toBe('link-over');
   expect(refusalOf(await invite(BEN)).code).toBe('stale');
   expect(await hashOf(BEN)).toBeNull();
@@ -160,9 +162,9 @@ test('one press sends one letter, however often it arrives', async () => {
 
 test('all without a password are invited together, and none of them twice', async () => {
   expect(await countUninvited(office.db)).toBe(4);
-  expect(expectDone(await inviteAll(keeper, randomUUID(), Date.now())).summary).toBe('invited 4 people');
+  expect(expectDone(await inviteAll(repository, randomUUID(), Date.now())).summary).toBe('invited 4 people');
   expect(await countUninvited(office.db)).toBe(0);
-  expect(expectDone(await inviteAll(keeper, randomUUID(), Date.now())).summary).toBe('invited 0 people');
+  expect(expectDone(await inviteAll(repository, randomUUID(), Date.now())).summary).toBe('invited 0 people');
   await sendMail(office.reader);
   expect((await letters()).map(({ to, kind }) => `${kind} ${to}`).sort()).toEqual([
     'invitation Ben Oake',
@@ -232,7 +234,13 @@ test('a registration is over where the office has shut the domain, or made the a
   const [first, second] = [await ask('iva@moss.example'), await ask('ivo@moss.example')];
   const doc = { name: 'Iva', email: 'Iva@moss.example', roles: ['crew'] };
   expectDone(
-    await saveThing(keeper, 'person', { key: randomUUID(), id: null, rowVersion: 0, preview: false, doc }),
+    await saveEntry(repository, 'person', {
+      key: randomUUID(),
+      id: null,
+      rowVersion: 0,
+      preview: false,
+      doc,
+    }),
   );
   expect(await faults(take(first))).toBe('link-over');
   await openTo();
@@ -243,9 +251,9 @@ test('a registration is over where the office has shut the domain, or made the a
 });
 
 test('a mail domain that is none is refused', async () => {
-  const site = (await keptThing(office.db, 'site', 1))!;
+  const site = (await storedEntry(office.db, 'site', 1))!;
   const doc = { ...site.doc, registerDomains: ['fernside', 'a b.example', 'x@y.example'] };
-  const outcome = saveThing(keeper, 'site', {
+  const outcome = saveEntry(repository, 'site', {
     key: randomUUID(),
     id: 1,
     rowVersion: site.rowVersion,
@@ -298,9 +306,9 @@ test('signing out everywhere: one’s own other places, or somebody’s by a hou
   for (const id of ['a', 'b', 'c']) await beginSession(office.db, id, ADA as never, Date.now());
   expect(expectDone(await endSessions(office.as('ada'), 'b')).summary).toBe('signed out in 2 other places');
   expect(await sessionsOf(ADA)).toBe(1);
-  expectDone(await signOutEverywhere(keeper, ADA, randomUUID(), Date.now()));
+  expectDone(await signOutEverywhere(repository, ADA, randomUUID(), Date.now()));
   expect(await sessionsOf(ADA)).toBe(0);
-  expect((await historyOfThing(keeper, 'person', ADA))[0]).toMatchObject({
+  expect((await historyOfEntry(repository, 'person', ADA))[0]).toMatchObject({
     who: 'Mara Venn',
     did: 'signed them out everywhere',
   });
@@ -323,7 +331,7 @@ test('somebody who was invited and never used leaves nothing behind', async () =
   expectDone(await invite(CATO));
   await sendMail(office.reader);
   expectDone(
-    await doWithThing(keeper, 'person', CATO, { key: randomUUID(), deed: 'remove', preview: false }),
+    await doWithEntry(repository, 'person', CATO, { key: randomUUID(), command: 'remove', preview: false }),
   );
   expect(await letters()).toEqual([]);
   expect(await office.db.rows('SELECT 1 FROM account_link')).toEqual([]);
@@ -334,7 +342,7 @@ test('every letter about an account says what it is for', async () => {
   expectDone(await invite(BEN));
   await sendMail(office.reader);
   const [newest] = await letters();
-  const { subject, text } = expectDone(await mailView(keeper, newest!.id));
+  const { subject, text } = expectDone(await mailView(repository, newest!.id));
   expect(subject).toBe('Fernside: your account');
   expect(text).toContain('The link holds for seven days and works once.');
   expect(text).not.toContain('Reference');

@@ -18,10 +18,10 @@ import sqlite3 from 'sqlite3';
 import { create } from 'tar';
 import type { Refusal } from '@/contracts/refusal';
 import { holdLetters } from '@/server/archive/hold-letters';
-import { inspectHouse, type InspectedHouse } from '@/server/archive/inspect';
-import { packHouse } from '@/server/archive/pack';
-import { finishSwap, swapHouse } from '@/server/archive/swap';
-import { keepArrived, unpackHouse } from '@/server/archive/unpack';
+import { inspectOffice, type InspectedOffice } from '@/server/archive/inspect';
+import { packOffice } from '@/server/archive/pack';
+import { finishSwap, swapOffice } from '@/server/archive/swap';
+import { keepArrived, unpackOffice } from '@/server/archive/unpack';
 import { linkToken } from '@/server/auth/feed-links';
 import { beginSession } from '@/server/auth/sessions';
 import { openDatabase } from '@/server/db/connection';
@@ -47,10 +47,10 @@ afterEach(async () => {
 
 const NOW = Date.parse('2027-04-13T07:10:00Z');
 const webStream = (bytes: Uint8Array) => Readable.toWeb(Readable.from([bytes])) as ReadableStream<Uint8Array>;
-const packed = async () => buffer(await packHouse(office.reader, NOW));
+const packed = async () => buffer(await packOffice(office.reader, NOW));
 const unpack = async (bytes: Uint8Array) => {
   const kept = await keepArrived(webStream(bytes), folder);
-  return kept.ok ? unpackHouse(folder) : kept;
+  return kept.ok ? unpackOffice(folder) : kept;
 };
 const whyOf = (refusal: Refusal) => (refusal.code === 'bad-archive' ? refusal.why : refusal.code);
 
@@ -73,7 +73,7 @@ async function liveIn(): Promise<string> {
 async function spoilt(how: (folder: string) => Promise<void> | void): Promise<string> {
   expectDone(await unpack(await packed()));
   await how(folder);
-  const outcome = await inspectHouse(folder);
+  const outcome = await inspectOffice(folder);
   return outcome.ok ? 'whole' : whyOf(outcome.refusal);
 }
 /** As from outside: no foreign keys are looked at. */
@@ -90,7 +90,7 @@ test('out and in again: database, files, letters and private links; nobody stays
   // What it was packed from is gone again.
   expect(readdirSync(join(dataFolder(), 'arriving'))).toEqual([]);
   expectDone(await unpack(bytes));
-  const found: InspectedHouse = expectDone(await inspectHouse(folder));
+  const found: InspectedOffice = expectDone(await inspectOffice(folder));
   expect(found).toMatchObject({
     site: 'Fernside',
     manifest: { site: 'Fernside', madeAt: '2027-04-13T07:10:00.000Z' },
@@ -104,7 +104,7 @@ test('out and in again: database, files, letters and private links; nobody stays
   try {
     forgetSecret();
     expect(linkToken({ kind: 'person', id: 1, linkNo: 1 })).not.toBe(link);
-    swapHouse(folder);
+    swapOffice(folder);
     expect(linkToken({ kind: 'person', id: 1, linkNo: 1 })).toBe(link);
     const db = openDatabase(join(elsewhere, 'calendario.sqlite'));
     expect(await violations(db)).toEqual([]);
@@ -153,14 +153,14 @@ test('what is put in is exchanged as a whole, and the house of before is kept on
     ...readdirSync(join(data, 'files')).sort(),
   ];
   try {
-    swapHouse(house('first', ['a']));
+    swapOffice(house('first', ['a']));
     writeFileSync(join(data, 'calendario.sqlite-wal'), 'of the first');
-    swapHouse(house('second', ['b', 'c']));
+    swapOffice(house('second', ['b', 'c']));
     expect(now()).toEqual(['second', 'b', 'c']);
     expect(existsSync(join(data, 'calendario.sqlite-wal'))).toBe(false);
     expect(readFileSync(join(data, 'replaced', 'calendario.sqlite-wal'), 'utf8')).toBe('of the first');
     expect(readdirSync(join(data, 'replaced', 'files'))).toEqual(['a']);
-    swapHouse(house('third', []));
+    swapOffice(house('third', []));
     expect(now()).toEqual(['third']);
     expect(readdirSync(join(data, 'replaced', 'files')).sort()).toEqual(['b', 'c']);
     // Nothing is left to finish.

@@ -7,7 +7,7 @@ import { violations } from '@/server/effects/invariants';
 import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { risks } from '@/server/use-cases/decisions/risks';
 import { crewDay } from '@/server/use-cases/work-orders/crew-day';
-import { keepAttendance, setServiceState, walkThrough } from '@/server/use-cases/work-orders/event-deeds';
+import { keepAttendance, setServiceState, walkThrough } from '@/server/use-cases/work-orders/event-commands';
 import { eventSetup } from '@/server/use-cases/work-orders/event-setup';
 import { assignOrders } from '@/server/use-cases/work-orders/issue-orders';
 import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment';

@@ -7,9 +7,9 @@ import type { Role } from '@/core/roles';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { localDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
-import { boardCategories, boardHouse } from '@/server/use-cases/calendar/board-house';
+import { boardCategories, boardData } from '@/server/use-cases/calendar/board-data';
 import { boardSpan, boardSpanText } from '@/server/use-cases/calendar/board-span';
-import { ruler } from '@/server/use-cases/calendar/ruler';
+import { dayStrip } from '@/server/use-cases/calendar/day-strip';
 import { readBookings } from '@/ui/board/bookings';
 import { readHouse } from '@/ui/board/house';
 import { isMovable, moveTo } from '@/ui/board/move';
@@ -32,7 +32,7 @@ const contextOf = (name: string | null) => (name === null ? office.reader : offi
 /** The board as the browser reads it. */
 async function boardOf(name: string | null) {
   const span = await boardSpan(contextOf(name), query);
-  const house = readHouse(await boardHouse(office.db));
+  const house = readHouse(await boardData(office.db));
   return {
     house,
     uses: span.uses,
@@ -164,10 +164,10 @@ test('what is left of a pool is what the engine’s sweep says, fetch and return
 });
 
 test('the house is read anew when it changes, and only then', async () => {
-  const before = await boardHouse(office.db);
-  expect(await boardHouse(office.db)).toBe(before);
+  const before = await boardData(office.db);
+  expect(await boardData(office.db)).toBe(before);
   await shut(office.as('mara'), { spaceId: SPACE.ST }, '2027-04-21T00:00', '2027-04-22T00:00');
-  const after = await boardHouse(office.db);
+  const after = await boardData(office.db);
   expect(after.version).not.toBe(before.version);
   const { facts } = readHouse(after).space(SPACE.ST)!;
   expect(facts.closures.map(({ reason }) => reason)).toContain('Boiler');
@@ -228,7 +228,7 @@ describe('moving', () => {
 
 describe('the ruler', () => {
   test('an empty house is not full, and nothing waits', async () =>
-    expect(await ruler(office.reader, localDate('2027-04-12'), 2)).toEqual([
+    expect(await dayStrip(office.reader, localDate('2027-04-12'), 2)).toEqual([
       { date: '2027-04-12', fullness: 0, waiting: 0, clashing: 0, notes: [] },
       { date: '2027-04-13', fullness: 0, waiting: 0, clashing: 0, notes: [] },
     ]));
@@ -238,11 +238,11 @@ describe('the ruler', () => {
     await submit(office, 'ben', { title: 'Moss count' });
     await submit(office, 'ben', { title: 'Lichen walk', spaces: [bay(SPACE.HE)] });
     // By hand: 210 of three parts' 14 hours each.
-    const [day] = await ruler(office.as('mara'), DAY, 1);
+    const [day] = await dayStrip(office.as('mara'), DAY, 1);
     expect(day).toEqual({ date: DAY, fullness: 210 / (3 * 14 * 60), waiting: 2, clashing: 1, notes: [] });
     // Ada belongs to the host they are asked for; Cato does not.
-    expect((await ruler(office.as('ada'), DAY, 1))[0]!.waiting).toBe(2);
-    expect((await ruler(office.as('cato'), DAY, 1))[0]!.waiting).toBe(0);
-    expect((await ruler(office.reader, DAY, 1))[0]!.waiting).toBe(0);
+    expect((await dayStrip(office.as('ada'), DAY, 1))[0]!.waiting).toBe(2);
+    expect((await dayStrip(office.as('cato'), DAY, 1))[0]!.waiting).toBe(0);
+    expect((await dayStrip(office.reader, DAY, 1))[0]!.waiting).toBe(0);
   });
 });

@@ -18,7 +18,7 @@ const OFFICE: OfficeFile = {
         { from: `${DAY}T09:00`, to: `${DAY}T17:00`, people: 1 },
         { from: '2027-06-01T09:00', to: '2027-06-01T10:00' },
       ],
-      recipes: [
+      templates: [
         {
           phase: 'setup',
           title: 'Tea laid out',
@@ -35,7 +35,7 @@ const OFFICE: OfficeFile = {
         { from: `${DAY}T09:00`, to: `${DAY}T12:00` },
         { from: '2027-06-01T09:00', to: '2027-06-01T10:00' },
       ],
-      recipes: [
+      templates: [
         {
           phase: 'attendance',
           title: 'Pictures',

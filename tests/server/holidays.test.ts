@@ -3,13 +3,9 @@ import { ROLES } from '@/core/roles';
 import { POLICY } from '@/server/auth/policy';
 import { rightLines } from '@/server/auth/rights';
 import { localDate } from '@/core/time/local-time';
-import { ruler } from '@/server/use-cases/calendar/ruler';
-import {
-  holidayLines,
-  holidaysOf,
-  shutHolidays,
-} from '@/server/use-cases/administration/house-book/holidays';
-import { thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
+import { dayStrip } from '@/server/use-cases/calendar/day-strip';
+import { holidayLines, holidaysOf, shutHolidays } from '@/server/use-cases/administration/entries/holidays';
+import { entryLines } from '@/server/use-cases/administration/entries/read-entries';
 import { approvedIn, expectDone, refusalOf, times } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 
@@ -66,12 +62,12 @@ test('what shutting hits is told before; shutting twice shuts once', async () =>
   expect(summer).toMatchObject({ isShut: false, dates: 1, isPublic: true, when: 'Mon 30 Aug 2027' });
   const body = { places: ['GB-ENG'], year: 2027, days: [summer.key], as: 'closures' as const };
   const looked = expectDone(await shutHolidays(ctx, { ...body, key: randomUUID(), preview: true }));
-  expect(looked.hits[0]).toBe('1 approved date falls outside and is at risk then.');
+  expect(looked.impact[0]).toBe('1 approved date falls outside and is at risk then.');
   expectDone(await shutHolidays(ctx, { ...body, key: randomUUID(), preview: false }));
   const again = expectDone(await shutHolidays(ctx, { ...body, key: randomUUID(), preview: false }));
   expect(again.summary).toBe('shut for 0 holidays of 2027');
   expect(
-    (await thingLines(office.db, 'closure')).filter(({ note }) => note.includes('2027-08-30')),
+    (await entryLines(office.db, 'closure')).filter(({ note }) => note.includes('2027-08-30')),
   ).toHaveLength(1);
   const lines = await holidayLines(ctx, ['GB-ENG'], 2027);
   expect(lines.find(({ key }) => key === summer.key)!.isShut).toBe(true);
@@ -96,7 +92,7 @@ test('holidays as notes shut nothing: the strip of days says what they are, once
     });
   expectDone(await note());
   expect(expectDone(await note()).summary).toBe('noted 0 holidays of 2027');
-  const strip = await ruler(office.reader, localDate('2027-12-24'), 3);
+  const strip = await dayStrip(office.reader, localDate('2027-12-24'), 3);
   expect(strip.map(({ notes }) => notes.length)).toEqual([0, 1, 1]);
   expect(strip[1]!.notes).toEqual(['Christmas Day']);
   const lines = await holidayLines(ctx, ['GB-ENG'], 2027);
@@ -132,7 +128,7 @@ test('every site is shut on a holiday, each by a closure of its own', async () =
     as: 'closures' as const,
   };
   expect(expectDone(await shutHolidays(office.as('mara'), shut)).summary).toBe('shut for 1 holiday of 2028');
-  const notes = (await thingLines(office.db, 'closure'))
+  const notes = (await entryLines(office.db, 'closure'))
     .filter(({ name }) => name === day!.name)
     .map(({ note }) => note);
   expect(notes.map((note) => note.split(', ').at(-1))).toEqual(['the whole site', 'Mill Field']);

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { CSV_KINDS, csvSchema, type CsvKind } from '@/contracts/house-book/csv';
+import { CSV_KINDS, csvSchema, type CsvKind } from '@/contracts/administration/csv';
 import { violations } from '@/server/effects/invariants';
-import { csvIn } from '@/server/use-cases/administration/house-book/csv/csv-in';
-import { csvOf } from '@/server/use-cases/administration/house-book/csv/csv-out';
-import { keptThing, thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
+import { csvIn } from '@/server/use-cases/administration/entries/csv/csv-in';
+import { csvOf } from '@/server/use-cases/administration/entries/csv/csv-out';
+import { storedEntry, entryLines } from '@/server/use-cases/administration/entries/read-entries';
 import { badTables } from '@tests/builders/bad-tables';
 import { approvedIn, expectDone, ordersOutOfLine, refusalOf, times } from '@tests/builders/changes';
 import { openOffice, OFFICE_WITH_YARD, SPACE, type TestOffice } from '@tests/builders/office';
@@ -28,10 +28,10 @@ const faultsOf = async (kind: CsvKind, text: string): Promise<string[]> => {
 test('what goes out comes in again and changes nothing', async () => {
   for (const kind of CSV_KINDS) {
     const text = await csvOf(office.db, kind);
-    const before = await thingLines(office.db, kind);
+    const before = await entryLines(office.db, kind);
     const back = expectDone(await take(kind, text));
-    expect({ kind, lines: back.lines, hits: back.hits }).toEqual({ kind, lines: [], hits: [] });
-    expect(await thingLines(office.db, kind)).toEqual(before);
+    expect({ kind, lines: back.lines, impact: back.impact }).toEqual({ kind, lines: [], impact: [] });
+    expect(await entryLines(office.db, kind)).toEqual(before);
   }
 });
 
@@ -63,13 +63,13 @@ test('lines make and change, columns that are not there leave things as they are
   ].join('\n');
   const looked = expectDone(await take('space', text, true));
   expect(looked.summary).toBe('took in spaces: 1 made, 1 changed, 0 as they were');
-  expect((await thingLines(office.db, 'space')).some(({ name }) => name.includes('Owl'))).toBe(false);
+  expect((await entryLines(office.db, 'space')).some(({ name }) => name.includes('Owl'))).toBe(false);
   const { lines } = expectDone(await take('space', text));
   expect(lines.map(({ line, did }) => `${line} ${did}`)).toEqual(['2 changed', '3 made']);
   expect(lines[0]!.changes).toContain('Posted limit: nothing → 40 people');
-  const bay = await keptThing(office.db, 'space', SPACE.HE);
+  const bay = await storedEntry(office.db, 'space', SPACE.HE);
   expect(bay!.doc).toMatchObject({ name: 'East Bay', postedLimit: 40, stepFree: true });
-  const owl = (await thingLines(office.db, 'space')).find(({ name }) => name === 'The "Owl" Loft');
+  const owl = (await entryLines(office.db, 'space')).find(({ name }) => name === 'The "Owl" Loft');
   expect(owl!.note).toContain('LO, Barn');
 });
 
@@ -77,7 +77,7 @@ test('a table tells what it hits before it is taken in', async () => {
   const spaces = [{ spaceId: SPACE.HE, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 }];
   await approvedIn(office, 'ada', { people: 24, spaces, when: times('2027-04-22', '18:00', '20:00') });
   const shut = 'kind,where,from,to,reason\nshut,space HE,2027-04-22 00:00,2027-04-23 00:00,floor\n';
-  expect(expectDone(await take('closure', shut, true)).hits[0]).toContain('1 approved date falls outside');
+  expect(expectDone(await take('closure', shut, true)).impact[0]).toContain('1 approved date falls outside');
   expect(expectDone(await take('closure', shut)).lines).toHaveLength(1);
   // The same again says what is so already.
   expect(expectDone(await take('closure', shut)).lines).toEqual([]);
@@ -85,7 +85,7 @@ test('a table tells what it hits before it is taken in', async () => {
 
 test('a name that a spreadsheet would calculate goes out harmless and comes back as it was', async () => {
   expectDone(await take('organisation', "name,members\n'=Sum of Ferns,ada@fernside.example\n"));
-  expect((await thingLines(office.db, 'organisation')).map(({ name }) => name)).toContain('=Sum of Ferns');
+  expect((await entryLines(office.db, 'organisation')).map(({ name }) => name)).toContain('=Sum of Ferns');
   const text = await csvOf(office.db, 'organisation');
   expect(text).toContain("'=Sum of Ferns");
   expect(expectDone(await take('organisation', text)).lines).toEqual([]);
@@ -96,11 +96,11 @@ const BAD = badTables({ building: 'Barn', store: 'Loft', part: 'HE', whole: 'GF'
 test('a bad line is named and nothing comes in, not even the good ones around it', async () => {
   expect(BAD.length).toBeGreaterThanOrEqual(30);
   for (const { kind, line, text, says } of BAD) {
-    const before = await thingLines(office.db, kind);
+    const before = await entryLines(office.db, kind);
     const faults = await faultsOf(kind, text);
     expect({ line, faults }).toEqual({ line, faults: [expect.stringMatching(says)] });
     expect(faults[0]).toMatch(/^Line [34]: /);
-    expect(await thingLines(office.db, kind)).toEqual(before);
+    expect(await entryLines(office.db, kind)).toEqual(before);
   }
 });
 

@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { stockLineSchema } from '@/contracts/house';
-import type { HistoryKind } from '@/contracts/house-book/kinds';
-import { recipeSchema } from '@/contracts/recipes';
+import type { HistoryKind } from '@/contracts/administration/kinds';
+import { templateSchema } from '@/contracts/templates';
 import { addShiftSchema } from '@/contracts/week-load';
 import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
-import { historyOfThing, keptThing } from '@/server/use-cases/administration/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { historyOfEntry, storedEntry } from '@/server/use-cases/administration/entries/read-entries';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
 import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
-import { retireRecipe, saveRecipe } from '@/server/use-cases/work-orders/save-recipe';
+import { retireTemplate, saveTemplate } from '@/server/use-cases/work-orders/save-template';
 import { addShift, removeShift, setTeamMember } from '@/server/use-cases/work-orders/teams';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, type TestOffice } from '@tests/builders/office';
@@ -21,10 +21,10 @@ afterEach(() => office.close());
 
 /** What was done to a thing, the first first. */
 const told = async (kind: HistoryKind, id: number) =>
-  (await historyOfThing(office.as('mara'), kind, id)).reverse().map(({ did, changes }) => [did, ...changes]);
+  (await historyOfEntry(office.as('mara'), kind, id)).reverse().map(({ did, changes }) => [did, ...changes]);
 
 test('stock that comes and goes elsewhere stands in the history of the equipment, and an open form is refused', async () => {
-  const open = (await keptThing(office.db, 'equipment', 1))!;
+  const open = (await storedEntry(office.db, 'equipment', 1))!;
   const line = stockLineSchema.parse({
     key: randomUUID(),
     typeId: 1,
@@ -37,7 +37,7 @@ test('stock that comes and goes elsewhere stands in the history of the equipment
   const [[did, change]] = (await told('equipment', 1)) as [[string, string]];
   expect(did).toBe('changed the stock');
   expect(change).toMatch(/with .*15.*hired in/);
-  const saved = await saveThing(office.as('mara'), 'equipment', {
+  const saved = await saveEntry(office.as('mara'), 'equipment', {
     key: randomUUID(),
     id: 1,
     rowVersion: open.rowVersion,
@@ -77,12 +77,12 @@ test('members and shifts stand in the history of their team', async () => {
 
 test('a recipe: made, changed from what to what in words, taken out of use', async () => {
   const save = (id: number | null, version: number | null, more: object) =>
-    saveRecipe(office.as('mara'), {
+    saveTemplate(office.as('mara'), {
       key: randomUUID(),
       id,
       version,
       preview: false,
-      recipe: recipeSchema.parse({
+      template: templateSchema.parse({
         phase: 'setup',
         title: 'Cloths on',
         teamId: 2,
@@ -94,7 +94,7 @@ test('a recipe: made, changed from what to what in words, taken out of use', asy
     });
   const { id } = expectDone(await save(null, null, {}));
   expectDone(await save(id, 1, { crew: 3, quantities: [] }));
-  expectDone(await retireRecipe(office.as('mara'), id!, { key: randomUUID(), version: 2, preview: false }));
+  expectDone(await retireTemplate(office.as('mara'), id!, { key: randomUUID(), version: 2, preview: false }));
   const [made, changed, retired] = await told('recipe', id!);
   expect(made).toEqual(
     expect.arrayContaining([
@@ -110,7 +110,7 @@ test('a recipe: made, changed from what to what in words, taken out of use', asy
 
 test('a calendar: made, and its link replaced', async () => {
   const { id } = await keepCalendar(office, 'For neighbours');
-  expectDone(await doWithCalendar(office.as('mara'), id, { key: randomUUID(), deed: 'replace-link' }));
+  expectDone(await doWithCalendar(office.as('mara'), id, { key: randomUUID(), command: 'replace-link' }));
   const [made, replaced] = await told('calendar', id);
   expect(made).toEqual(
     expect.arrayContaining(['made a calendar', 'Name: For neighbours', 'Shows: everything']),

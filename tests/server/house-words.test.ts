@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { violations } from '@/server/effects/invariants';
 import { sendMail } from '@/server/effects/letters/send-mail';
 import { askChoices } from '@/server/use-cases/requests/ask/choices';
-import { keptThing, thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
-import type { HouseKind } from '@/contracts/house-book/kinds';
+import { storedEntry, entryLines } from '@/server/use-cases/administration/entries/read-entries';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
+import { doWithEntry } from '@/server/use-cases/administration/entries/entry-commands';
+import type { EntryKind } from '@/contracts/administration/kinds';
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { expectDone, refusalOf, submit, times } from '@tests/builders/changes';
 import { openOffice, SMALL_OFFICE, SPACE, type TestOffice } from '@tests/builders/office';
@@ -24,9 +24,9 @@ afterEach(async () => {
   await office.close();
 });
 
-async function save(kind: HouseKind, id: number | null, change: Record<string, unknown>) {
-  const known = id === null ? null : await keptThing(office.db, kind, id);
-  return saveThing(office.as('mara'), kind, {
+async function save(kind: EntryKind, id: number | null, change: Record<string, unknown>) {
+  const known = id === null ? null : await storedEntry(office.db, kind, id);
+  return saveEntry(office.as('mara'), kind, {
     key: randomUUID(),
     id,
     rowVersion: known?.rowVersion ?? 0,
@@ -34,12 +34,12 @@ async function save(kind: HouseKind, id: number | null, change: Record<string, u
     doc: { ...known?.doc, ...change },
   });
 }
-const deed = (id: number, what: 'retire' | 'remove') =>
-  doWithThing(office.as('mara'), 'audience', id, { key: randomUUID(), deed: what, preview: false });
+const command = (id: number, what: 'retire' | 'remove') =>
+  doWithEntry(office.as('mara'), 'audience', id, { key: randomUUID(), command: what, preview: false });
 
 describe('audiences', () => {
   const idOf = async (name: string) =>
-    (await thingLines(office.db, 'audience')).find((line) => line.name === name)!.id;
+    (await entryLines(office.db, 'audience')).find((line) => line.name === name)!.id;
 
   test('come with the office, and are called otherwise everywhere at once', async () => {
     await keepCalendar(office, 'For families', { filter: { audiences: ['families'] } });
@@ -58,15 +58,15 @@ describe('audiences', () => {
   });
 
   test('that are used are not removed; out of use they are no longer offered', async () => {
-    const refusal = refusalOf(await deed(await idOf('schools'), 'remove'));
+    const refusal = refusalOf(await command(await idOf('schools'), 'remove'));
     expect(refusal).toMatchObject({
       code: 'in-use',
       sentences: ['1 category is usually for it.', expect.anything()],
     });
-    expectDone(await deed(await idOf('schools'), 'retire'));
+    expectDone(await command(await idOf('schools'), 'retire'));
     expect((await askChoices(office.as('ada'))).audiences).toEqual(['families']);
     const { id } = expectDone(await save('audience', null, { name: 'nobody yet' }));
-    expectDone(await deed(id, 'remove'));
+    expectDone(await command(id, 'remove'));
   });
 
   test('of a category are those there are', async () => {

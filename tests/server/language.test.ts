@@ -1,22 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import { csvSchema } from '@/contracts/house-book/csv';
-import type { DocOf } from '@/contracts/house-book/docs';
-import { bringCatalogue, houseLanguage, tellHouseLanguage } from '@/contracts/language/languages';
+import { csvSchema } from '@/contracts/administration/csv';
+import type { DocOf } from '@/contracts/administration/docs';
+import { bringCatalogue, officeLanguage, tellOfficeLanguage } from '@/contracts/language/languages';
 import german from '@/contracts/language/de.json';
 import { USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
 import { errorReply } from '@/contracts/words/refusals';
-import { speakAsHouse } from '@/server/repositories/house/house-language';
+import { speakAsOffice } from '@/server/repositories/house/house-language';
 import { languageScript } from '@/server/platform/language/script';
 import { writtenFor } from '@/server/platform/ambient';
 import { keepSettings } from '@/server/repositories/people/kept-settings';
-import { csvIn } from '@/server/use-cases/administration/house-book/csv/csv-in';
-import { csvOf } from '@/server/use-cases/administration/house-book/csv/csv-out';
-import { keptThing } from '@/server/use-cases/administration/house-book/look-at-things';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { csvIn } from '@/server/use-cases/administration/entries/csv/csv-in';
+import { csvOf } from '@/server/use-cases/administration/entries/csv/csv-out';
+import { storedEntry } from '@/server/use-cases/administration/entries/read-entries';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
 import { mailView, outbox } from '@/server/use-cases/outbox/outbox';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { historyOf } from '@/server/repositories/requests/since';
-import { historyOfThing } from '@/server/use-cases/administration/house-book/look-at-things';
+import { historyOfEntry } from '@/server/use-cases/administration/entries/read-entries';
 import { recentActions } from '@/server/use-cases/requests/own/recent-actions';
 import { loadRequest } from '@/server/repositories/requests/request-rows';
 import { changeSchema } from '@/contracts/change';
@@ -43,15 +43,15 @@ beforeEach(async () => {
   office = await openOffice(OFFICE_WITH_YARD);
 });
 afterEach(async () => {
-  tellHouseLanguage(null);
+  tellOfficeLanguage(null);
   await office.close();
 });
 
 const houseSpeaks = async (language: 'en' | 'de') => {
-  const { doc, rowVersion } = (await keptThing(office.db, 'site', 1))!;
+  const { doc, rowVersion } = (await storedEntry(office.db, 'site', 1))!;
   const site = { ...(doc as DocOf<'site'>), language };
   expectDone(
-    await saveThing(office.as('mara'), 'site', {
+    await saveEntry(office.as('mara'), 'site', {
       key: randomUUID(),
       id: 1,
       rowVersion,
@@ -62,7 +62,7 @@ const houseSpeaks = async (language: 'en' | 'de') => {
 };
 
 test('a deed sent again is known whatever language was chosen meanwhile, and each reads of it in their own', async () => {
-  const { doc, rowVersion } = (await keptThing(office.db, 'site', 1))!;
+  const { doc, rowVersion } = (await storedEntry(office.db, 'site', 1))!;
   const input = {
     key: randomUUID(),
     id: 1,
@@ -70,10 +70,10 @@ test('a deed sent again is known whatever language was chosen meanwhile, and eac
     preview: false,
     doc: { ...(doc as DocOf<'site'>), language: 'de' as const },
   };
-  const first = expectDone(await inGerman(() => saveThing(office.as('mara'), 'site', input)));
-  await speakAsHouse(office.db);
-  expect(expectDone(await saveThing(office.as('mara'), 'site', input))).toEqual(first);
-  const told = async () => (await historyOfThing(office.as('mara'), 'site', 1))[0]!.did;
+  const first = expectDone(await inGerman(() => saveEntry(office.as('mara'), 'site', input)));
+  await speakAsOffice(office.db);
+  expect(expectDone(await saveEntry(office.as('mara'), 'site', input))).toEqual(first);
+  const told = async () => (await historyOfEntry(office.as('mara'), 'site', 1))[0]!.did;
   expect(await writtenFor({ ...USUAL_SETTINGS, language: 'en' }, told)).toBe('changed a site');
   expect(await told()).toBe('ein Standort geändert');
 });
@@ -105,14 +105,14 @@ test('the house has a language: of feeds, which are made anew, and of whoever ha
   );
   expect(await feedTextOf(office.reader, slug)).not.toContain('Veranstaltet von');
   await houseSpeaks('de');
-  expect(houseLanguage()).toBe('de');
+  expect(officeLanguage()).toBe('de');
   const after = await feedTextOf(office.reader, slug);
   expect(before).toContain('Hosted by');
   expect(after).toContain('Veranstaltet von');
   // Another process finds it in the database.
-  tellHouseLanguage(null);
-  await speakAsHouse(office.db);
-  expect(houseLanguage()).toBe('de');
+  tellOfficeLanguage(null);
+  await speakAsOffice(office.db);
+  expect(officeLanguage()).toBe('de');
   await houseSpeaks('en');
   expect(await feedTextOf(office.reader, slug)).toContain('Hosted by');
 });
@@ -183,7 +183,7 @@ test('a table is the same whoever takes it out, and whoever brings it may write 
     csvIn(office.as('mara'), 'space', csvSchema.parse({ key: randomUUID(), preview: false, text: german })),
   );
   expect(expectDone(done).lines).toHaveLength(1);
-  const space = await keptThing(office.db, 'space', SPACE.HE);
+  const space = await storedEntry(office.db, 'space', SPACE.HE);
   expect((space!.doc as DocOf<'space'>).layouts).toEqual([
     { layout: 'theatre', seats: 20, setupMin: 15, strikeMin: 15 },
   ]);

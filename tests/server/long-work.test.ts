@@ -11,8 +11,8 @@ import { beside } from '@/server/context/long-work';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { deskRequest, linesOf } from '@/server/use-cases/decisions/desk';
 import { readRequest } from '@/server/use-cases/requests/own/own-requests';
-import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
-import { waysOutSchema } from '@/contracts/ways-out';
+import { findAlternatives } from '@/server/use-cases/alternatives/find-alternatives';
+import { alternativesSchema } from '@/contracts/alternatives';
 import type { Context } from '@/server/context/context';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';
@@ -210,16 +210,16 @@ test('of one person only so much waits; what waits can be stopped; an error is o
 test('ways out are told line by line from there, and nobody who has gone is told more', async () => {
   const check = { ...daily(14), key: undefined };
   expectDone(await act(office, 'mara', await submit(office, 'ben', daily(14)), STEPS[0]!));
-  const body = waysOutSchema.parse({ of: 'form', check });
+  const body = alternativesSchema.parse({ of: 'form', check });
   const linesFor = async (ctx: Context) => {
     const lines = [];
-    for await (const line of expectDone(await findWaysOut(ctx, body))) lines.push(line);
+    for await (const line of expectDone(await findAlternatives(ctx, body))) lines.push(line);
     return lines;
   };
   const beside = { ...office.as('mara'), sendOutLines: processes.sendOutLines };
   expect(await linesFor(beside)).toEqual(await linesFor(office.as('mara')));
   const stop = new AbortController();
-  const going = expectDone(await findWaysOut({ ...beside, signal: stop.signal }, body));
+  const going = expectDone(await findAlternatives({ ...beside, signal: stop.signal }, body));
   expect((await going.next()).value).toMatchObject({ line: 'progress', done: 0 });
   // They tell of themselves: whoever waits for a step is not told of them.
   expect(processes.progressOf(office.as('mara'))).toEqual([]);
@@ -228,7 +228,9 @@ test('ways out are told line by line from there, and nobody who has gone is told
   for await (const line of going) if (line.line === 'date') after += 1;
   expect(after).toBeLessThan(14);
   expect(
-    refusalOf(await findWaysOut(beside, waysOutSchema.parse({ of: 'request', reference: 'NO-SUCH' }))).code,
+    refusalOf(
+      await findAlternatives(beside, alternativesSchema.parse({ of: 'request', reference: 'NO-SUCH' })),
+    ).code,
   ).toBe('not-found');
 });
 

@@ -7,8 +7,8 @@ import ICAL from 'ical.js';
 import { epochMinute } from '@/core/time/epoch-minute';
 import type { PersonId } from '@/core/ids';
 import type { Role } from '@/core/roles';
-import { inspectHouse } from '@/server/archive/inspect';
-import { keepArrived, unpackHouse } from '@/server/archive/unpack';
+import { inspectOffice } from '@/server/archive/inspect';
+import { keepArrived, unpackOffice } from '@/server/archive/unpack';
 import { frozenClock } from '@/server/platform/clock';
 import type { SignedInContext } from '@/server/context/context';
 import { openDatabase, type OpenDatabase } from '@/server/db/connection';
@@ -38,7 +38,7 @@ describe.each(HOUSES)('$name', ({ name: house, lastMigration, offers }) => {
       createReadStream(`tests/fixtures/${house}.tar.gz`),
     ) as ReadableStream<Uint8Array>;
     expectDone(await keepArrived(stream, folder));
-    expectDone(await unpackHouse(folder));
+    expectDone(await unpackOffice(folder));
     process.env.CALENDARIO_DATA = folder;
     forgetSecret();
   });
@@ -80,7 +80,7 @@ describe.each(HOUSES)('$name', ({ name: house, lastMigration, offers }) => {
       db.rows<{ name: string }>('SELECT name FROM migration ORDER BY name'),
     );
     expect(before.at(-1)?.name).toBe(lastMigration);
-    const inspected = expectDone(await inspectHouse(folder));
+    const inspected = expectDone(await inspectOffice(folder));
     expect(inspected.site).toBe('Quillmere Botanic Garden');
     const after = await opened((db) => db.rows<{ name: string }>('SELECT name FROM migration ORDER BY name'));
     expect(after.map(({ name }) => name)).toEqual(MIGRATION_NAMES);
@@ -172,7 +172,7 @@ test('the later house has something in every table of its schema', async () => {
     createReadStream('tests/fixtures/office-before-0.3.tar.gz'),
   ) as ReadableStream<Uint8Array>;
   expectDone(await keepArrived(stream, folder));
-  expectDone(await unpackHouse(folder));
+  expectDone(await unpackOffice(folder));
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   try {
     const tables = await db.rows<{ name: string }>(

@@ -1,7 +1,7 @@
 import { addMinutes } from '@/core/time/epoch-minute';
 import { dropViewSchema, familiarRank, keepViewSchema, MOST_VIEWS, pinSchema } from '@/contracts/own';
 import { familiarTo, pin } from '@/server/repositories/people/familiar';
-import { dropView, keepView, keptViews } from '@/server/use-cases/requests/own/kept-views';
+import { dropView, keepView, savedViews } from '@/server/use-cases/requests/own/saved-views';
 import { approvedIn, expectDone, refusalOf, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 
@@ -44,18 +44,18 @@ test('a view is kept under a name; the same name stands for the newer one; each 
   expectDone(await keepView(office.as('ada'), view('Barn week')));
   expectDone(await keepView(office.as('ada'), view('barn week', '/?days=5')));
   expectDone(await keepView(office.as('ben'), view('Mine')));
-  expect(await keptViews(office.as('ada'), 'board')).toMatchObject([
+  expect(await savedViews(office.as('ada'), 'board')).toMatchObject([
     { name: 'barn week', address: '/?days=5' },
   ]);
-  expect(await keptViews(office.as('ada'), 'dates')).toEqual([]);
-  expect(await keptViews(office.reader, 'board')).toEqual([]);
-  const [mine] = await keptViews(office.as('ben'), 'board');
+  expect(await savedViews(office.as('ada'), 'dates')).toEqual([]);
+  expect(await savedViews(office.reader, 'board')).toEqual([]);
+  const [mine] = await savedViews(office.as('ben'), 'board');
   // Another's is not let go.
   expectDone(await dropView(office.as('ada'), mine!.id));
-  expect(await keptViews(office.as('ben'), 'board')).toHaveLength(1);
+  expect(await savedViews(office.as('ben'), 'board')).toHaveLength(1);
   expectDone(await dropView(office.as('ben'), mine!.id));
   expectDone(await dropView(office.as('ben'), mine!.id));
-  expect(await keptViews(office.as('ben'), 'board')).toEqual([]);
+  expect(await savedViews(office.as('ben'), 'board')).toEqual([]);
 });
 
 test('one view more than are kept is refused, replacing one is not', async () => {

@@ -6,15 +6,15 @@ import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { PICTURE_LIMIT_MB, sendPictureSchema } from '@/contracts/pictures';
 import { filesFolder } from '@/server/platform/files/store';
-import { historyOfThing } from '@/server/use-cases/administration/house-book/look-at-things';
+import { historyOfEntry } from '@/server/use-cases/administration/entries/read-entries';
 import {
   dropPicture,
   pictureBytes,
   pictureOf,
   sendPicture,
-} from '@/server/use-cases/administration/house-book/pictures';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
+} from '@/server/use-cases/administration/entries/pictures';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
+import { doWithEntry } from '@/server/use-cases/administration/entries/entry-commands';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 
@@ -67,7 +67,7 @@ test('another takes its place; one that is taken away leaves nothing on disk', a
   expectDone(await dropPicture(office.as('mara'), drop));
   expectDone(await dropPicture(office.as('mara'), { ...drop, key: randomUUID() }));
   expect([await shown(), onDisk()]).toEqual([null, []]);
-  expect((await historyOfThing(office.as('mara'), 'space', SPACE.ST)).map(({ did }) => did)).toEqual([
+  expect((await historyOfEntry(office.as('mara'), 'space', SPACE.ST)).map(({ did }) => did)).toEqual([
     'took a picture away',
     'put a picture: At night',
     'put a picture: The studio at noon',
@@ -97,7 +97,7 @@ test('one that is too large, and one of nothing, are refused', async () => {
 
 test('a space that goes takes its picture along', async () => {
   const { id } = expectDone(
-    await saveThing(office.as('mara'), 'space', {
+    await saveEntry(office.as('mara'), 'space', {
       key: randomUUID(),
       id: null,
       rowVersion: 0,
@@ -114,7 +114,11 @@ test('a space that goes takes its picture along', async () => {
   );
   expectDone(await send(await plain(9, 9).png().toBuffer(), { id: String(id) }));
   expectDone(
-    await doWithThing(office.as('mara'), 'space', id, { key: randomUUID(), deed: 'remove', preview: false }),
+    await doWithEntry(office.as('mara'), 'space', id, {
+      key: randomUUID(),
+      command: 'remove',
+      preview: false,
+    }),
   );
   expect(await office.db.rows('SELECT 1 FROM picture')).toEqual([]);
 });

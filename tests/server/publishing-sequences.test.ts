@@ -106,7 +106,7 @@ class Readers {
     ]);
     const readers = { kind: this.pick(['everyone', 'everyone', 'signed-in', 'link'] as const) };
     if (this.random() < 0.2 && calendars.length > 2)
-      await doWithCalendar(this.office.as('mara'), id, { key: randomUUID(), deed: 'retire' });
+      await doWithCalendar(this.office.as('mara'), id, { key: randomUUID(), command: 'retire' });
     else if (this.random() < 0.5) await keepCalendar(this.office, name, { id, rowVersion, filter, readers });
     else await keepCalendar(this.office, `Calendar ${this.said.calendars++}`, { filter, readers });
     return null;

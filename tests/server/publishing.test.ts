@@ -157,7 +157,7 @@ describe('a calendar', () => {
     expect(await feedTextOf(office.reader, calendarFeed(slug, first))).toContain('Spore printing');
     for (const wrong of ['', 'x', `${first.slice(0, -1)}_`, first.replace('c', 'p')])
       expect((await feed(office.reader, calendarFeed(slug, wrong))).ok).toBe(false);
-    expectDone(await doWithCalendar(office.as('mara'), id, { key: randomUUID(), deed: 'replace-link' }));
+    expectDone(await doWithCalendar(office.as('mara'), id, { key: randomUUID(), command: 'replace-link' }));
     expect((await feed(office.reader, calendarFeed(slug, first))).ok).toBe(false);
     expect(await feedTextOf(office.reader, calendarFeed(slug, await link()))).toContain('Spore printing');
     // The link of one calendar opens no other.
@@ -168,8 +168,8 @@ describe('a calendar', () => {
   test('ended is gone from the pages; whoever follows it is told for sixty days', async () => {
     await evening('2027-04-20');
     const { id, slug } = await keepCalendar(office, 'Fern nights');
-    const deed = { key: randomUUID(), deed: 'retire' as const };
-    expectDone(await doWithCalendar(office.as('mara'), id, deed));
+    const command = { key: randomUUID(), command: 'retire' as const };
+    expectDone(await doWithCalendar(office.as('mara'), id, command));
     expect(await calendarFor(office.reader, slug, null)).toBeNull();
     expect(await eventsOf(office.reader, slug, ['status', 'summary'])).toEqual([['CANCELLED', null]]);
     expect(await titles('workshops')).toEqual(['Spore printing']);
@@ -181,8 +181,8 @@ describe('a calendar', () => {
     await keepCalendar(office, 'Third');
     const order = async () => (await calendarBook(office.as('mara'))).calendars.map(({ name }) => name);
     const [, , third] = (await calendarBook(office.as('mara'))).calendars;
-    const move = async (deed: 'up' | 'down') =>
-      expectDone(await doWithCalendar(office.as('mara'), third!.id, { key: randomUUID(), deed }));
+    const move = async (command: 'up' | 'down') =>
+      expectDone(await doWithCalendar(office.as('mara'), third!.id, { key: randomUUID(), command }));
     await move('up');
     await move('up');
     await move('up');

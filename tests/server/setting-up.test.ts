@@ -18,7 +18,7 @@ const OFFICE: OfficeFile = {
     team.name === 'Gates'
       ? {
           name: 'Gates',
-          recipes: [
+          templates: [
             {
               phase: 'setup' as const,
               title: 'Cloths on',

@@ -2,7 +2,7 @@ import { createReadStream, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
-import { keepArrived, unpackHouse } from '@/server/archive/unpack';
+import { keepArrived, unpackOffice } from '@/server/archive/unpack';
 import { keep, openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { boundValues, everyStatement, type Binds, type Statement } from '@/server/db/statement';
@@ -37,7 +37,7 @@ beforeAll(async () => {
     createReadStream('tests/fixtures/office-before-0.3.tar.gz'),
   ) as ReadableStream<Uint8Array>;
   expectDone(await keepArrived(stream, folder));
-  expectDone(await unpackHouse(folder));
+  expectDone(await unpackOffice(folder));
   db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
   await beLivedIn();

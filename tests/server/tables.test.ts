@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
-import { keepArrived, unpackHouse } from '@/server/archive/unpack';
+import { keepArrived, unpackOffice } from '@/server/archive/unpack';
 import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { TABLES } from '@/server/db/tables/all';
@@ -20,7 +20,7 @@ beforeAll(async () => {
     createReadStream('tests/fixtures/office-before-0.3.tar.gz'),
   ) as ReadableStream<Uint8Array>;
   expectDone(await keepArrived(stream, folder));
-  expectDone(await unpackHouse(folder));
+  expectDone(await unpackOffice(folder));
   db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
 });

@@ -1,14 +1,14 @@
 import type { CheckInput } from '@/contracts/ask';
-import { waysOutSchema } from '@/contracts/ways-out';
+import { alternativesSchema } from '@/contracts/alternatives';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 import {
-  CHECKS_OF_WAYS_OUT,
+  CHECKS_OF_ALTERNATIVES,
   countWorkOfStrangers,
   MOST_DATES_FOR_STRANGERS,
   MOST_DATES_FROM_SOURCE,
   type CountWork,
 } from '@/server/context/work-of-strangers';
-import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
+import { findAlternatives } from '@/server/use-cases/alternatives/find-alternatives';
 import { ask, openOffice, weekly, type TestOffice } from '@tests/builders/office';
 import { expectDone, refusalOf } from '@tests/builders/changes';
 
@@ -39,10 +39,12 @@ test('a check counts its dates, ways out many times as many, and neither is done
     return countWorkOfStrangers()({ viewer: null }, MOST_DATES_FROM_SOURCE + 1);
   };
   expect(refusalOf(await checkRequest({ ...office.reader, countWork }, series)).code).toBe('wait-or-sign-in');
-  const form = waysOutSchema.parse({ of: 'form', check: series });
-  expect(refusalOf(await findWaysOut({ ...office.as('ada'), countWork }, form)).code).toBe('wait-or-sign-in');
+  const form = alternativesSchema.parse({ of: 'form', check: series });
+  expect(refusalOf(await findAlternatives({ ...office.as('ada'), countWork }, form)).code).toBe(
+    'wait-or-sign-in',
+  );
   expect(counted).toEqual([
     ['stranger', 10],
-    ['with an account', 10 * CHECKS_OF_WAYS_OUT],
+    ['with an account', 10 * CHECKS_OF_ALTERNATIVES],
   ]);
 });

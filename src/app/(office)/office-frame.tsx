@@ -10,15 +10,15 @@ import { currentContext } from '@/server/http/page';
 import { officeContact } from '@/server/repositories/house/office-contact';
 import { unreadNews } from '@/server/use-cases/requests/own/news';
 import { dayNoteLines } from '@/server/use-cases/calendar/day-notes';
-import { ruler } from '@/server/use-cases/calendar/ruler';
+import { dayStrip } from '@/server/use-cases/calendar/day-strip';
 import { Account } from '@/ui/frame/account';
 import { DayNotesProvider } from '@/ui/frame/day-notes';
 import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
-import { Ruler } from '@/ui/frame/ruler';
+import { DayStrip } from '@/ui/frame/day-strip';
 import { ThemeSwitch } from '@/ui/frame/theme-switch';
 
-const RULER_BEFORE_DAYS = 30;
-const RULER_DAYS = 100;
+const DAY_STRIP_BEFORE_DAYS = 30;
+const DAY_STRIP_DAYS = 100;
 /** Notes to days go along with every page: there are a few in a year. */
 const NOTES_BEFORE_DAYS = 400;
 const NOTES_DAYS = 1600;
@@ -52,7 +52,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
   if (!known) redirect('/start');
   const office = known;
   const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
-  const days = await ruler(ctx, addDays(today, -RULER_BEFORE_DAYS), RULER_DAYS);
+  const days = await dayStrip(ctx, addDays(today, -DAY_STRIP_BEFORE_DAYS), DAY_STRIP_DAYS);
   const notes = await dayNoteLines(ctx.db, addDays(today, -NOTES_BEFORE_DAYS), NOTES_DAYS);
   return (
     <DayNotesProvider notes={notes}>
@@ -73,7 +73,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
           </div>
         </div>
       </header>
-      <Ruler first={days} today={today} />
+      <DayStrip first={days} today={today} />
       <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
         {children}
       </main>

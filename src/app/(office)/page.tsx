@@ -5,9 +5,9 @@ import { toLocal } from '@/core/time/zone';
 import { pageContext } from '@/server/http/page';
 import { siteZone } from '@/server/repositories/world/space-facts';
 import { shortChoices } from '@/server/use-cases/requests/ask/choices';
-import { boardCategories } from '@/server/use-cases/calendar/board-house';
-import { keptViews } from '@/server/use-cases/requests/own/kept-views';
-import { askerOf } from '@/server/use-cases/checks/verdicts';
+import { boardCategories } from '@/server/use-cases/calendar/board-data';
+import { savedViews } from '@/server/use-cases/requests/own/saved-views';
+import { requesterOf } from '@/server/use-cases/checks/verdicts';
 import { readBoardAddress } from '@/ui/board/board-address';
 import { Board } from '@/ui/board/board';
 import { HOUSE_URL, spanUrl } from '@/ui/board/board-urls';
@@ -24,11 +24,11 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   const ctx = await pageContext('board.look', '/');
   const tzid = await siteZone(ctx.db);
   // Each waits for the database alone: asked for together they take as long as the longest.
-  const [categories, asker, choices, kept] = await Promise.all([
+  const [categories, requester, choices, kept] = await Promise.all([
     boardCategories(ctx.db),
-    askerOf(ctx, ctx.db),
+    requesterOf(ctx, ctx.db),
     shortChoices(ctx),
-    keptViews(ctx, 'board'),
+    savedViews(ctx, 'board'),
   ]);
   const from = address.day ?? dateOf(toLocal(ctx.clock.now(), tzid));
   return (
@@ -43,7 +43,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
         viewer={{
           isSignedIn: ctx.viewer !== null,
           isManager: ctx.viewer?.roles.includes('manager') ?? false,
-          asker,
+          requester,
         }}
         choices={choices}
         kept={kept}

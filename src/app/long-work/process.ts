@@ -7,14 +7,14 @@ import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';
 import { deskRequest, linesOf } from '@/server/use-cases/decisions/desk';
-import { csvIn } from '@/server/use-cases/administration/house-book/csv/csv-in';
-import { shutHolidays } from '@/server/use-cases/administration/house-book/holidays';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
-import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
+import { csvIn } from '@/server/use-cases/administration/entries/csv/csv-in';
+import { shutHolidays } from '@/server/use-cases/administration/entries/holidays';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
+import { doWithEntry } from '@/server/use-cases/administration/entries/entry-commands';
 import { readRequest } from '@/server/use-cases/requests/own/own-requests';
 import { splitSeries } from '@/server/use-cases/requests/series/split-series';
-import { retireRecipe, saveRecipe } from '@/server/use-cases/work-orders/save-recipe';
-import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
+import { retireTemplate, saveTemplate } from '@/server/use-cases/work-orders/save-template';
+import { findAlternatives } from '@/server/use-cases/alternatives/find-alternatives';
 import { firstPages, printedPdf } from '../(office)/print/print-sheet';
 
 /** As whoever is signed in: the route has asked for an account. */
@@ -30,7 +30,7 @@ const forPage =
     done(await work(signedIn(ctx), ...args));
 
 const WORKS: WorkTable = {
-  'ways-out': findWaysOut,
+  'ways-out': findAlternatives,
   'desk-lines': forPage(linesOf),
   'desk-request': forPage(deskRequest),
   'read-request': forPage(readRequest),
@@ -39,12 +39,12 @@ const WORKS: WorkTable = {
   'change-dates': signed(changeDates),
   'undo-change': signed(undoChange),
   'split-series': signed(splitSeries),
-  'save-thing': signed(saveThing),
-  'do-with-thing': signed(doWithThing),
+  'save-thing': signed(saveEntry),
+  'do-with-thing': signed(doWithEntry),
   'csv-in': signed(csvIn),
   'shut-holidays': signed(shutHolidays),
-  'save-recipe': signed(saveRecipe),
-  'retire-recipe': signed(retireRecipe),
+  'save-recipe': signed(saveTemplate),
+  'retire-recipe': signed(retireTemplate),
   'look-at-arrived': lookAtArrived,
   'print-pages': firstPages,
   'print-pdf': printedPdf,

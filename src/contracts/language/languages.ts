@@ -28,15 +28,15 @@ export const bringCatalogue = (language: Language, catalogue: Catalogue): void =
 };
 
 /** The language of a house is that of what it keeps for all, and of readers who have chosen none. */
-export const houseLanguage = (): Language => holder.calendarioLanguage ?? 'en';
+export const officeLanguage = (): Language => holder.calendarioLanguage ?? 'en';
 
 /** Null before there is a house. */
-export const tellHouseLanguage = (language: Language | null): void => {
+export const tellOfficeLanguage = (language: Language | null): void => {
   holder.calendarioLanguage = language;
 };
 
 /** Whether a house has said so; until then whoever opens the first page is asked by what their browser wants. */
-export const hasHouseLanguage = (): boolean => Boolean(holder.calendarioLanguage);
+export const hasOfficeLanguage = (): boolean => Boolean(holder.calendarioLanguage);
 
 /** The first of our languages a browser would have, as in `de-AT,de;q=0.9,en;q=0.8`. */
 export const wantedLanguage = (header: string): Language | null =>

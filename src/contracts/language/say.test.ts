@@ -1,5 +1,5 @@
 import german from './de.json';
-import { bringCatalogue, tellHouseLanguage, wantedLanguage } from './languages';
+import { bringCatalogue, tellOfficeLanguage, wantedLanguage } from './languages';
 import { dative, later, say, sayAs, sayCount, sayNumber, texts, unsaid } from './say';
 
 const WORDS = texts({ rows: 'rows of chairs', nested: [{ label: 'Approved' }] });
@@ -7,7 +7,7 @@ const LABELS = texts([{ id: 'waiting', label: 'waiting' }], 'label');
 const MESSAGE = later`${'Question'} is missing.`;
 
 beforeAll(() => bringCatalogue('de', german));
-afterEach(() => tellHouseLanguage(null));
+afterEach(() => tellOfficeLanguage(null));
 
 test('English is what stands in the code', () => {
   expect(say`${3} of ${'{0}'}`).toBe('3 of {0}');
@@ -19,7 +19,7 @@ test('English is what stands in the code', () => {
 });
 
 describe('German', () => {
-  beforeEach(() => tellHouseLanguage('de'));
+  beforeEach(() => tellOfficeLanguage('de'));
 
   test('a text, one of a count, one that means several things', () => {
     expect(say`Nothing stands in the way.`).toBe('Nichts steht im Weg.');

@@ -1,6 +1,6 @@
 import { createInstance, type i18n } from 'i18next';
 import { ownSettings } from '../for-whom';
-import { catalogueOf, houseLanguage, LOCALES, type Language } from './languages';
+import { catalogueOf, officeLanguage, LOCALES, type Language } from './languages';
 
 /**
  * The application's texts stand in the code in English, and each is its own key: a catalogue holds the same text in another
@@ -38,7 +38,7 @@ function speakerOf(language: Language): i18n | null {
 }
 
 /** The language of whoever this is written for. */
-export const ownLanguage = (): Language => ownSettings().language || houseLanguage();
+export const ownLanguage = (): Language => ownSettings().language || officeLanguage();
 
 type Put = string | number;
 

@@ -2,7 +2,7 @@ import { say, texts } from '../language/say';
 import type { Layout } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
-import type { DueEdge, RecipePhase } from '@/core/work-orders/recipe';
+import type { DueEdge, TemplatePhase } from '@/core/work-orders/template';
 import type { Difference, TurnoverContent } from '@/core/work-orders/order-content';
 import { LAYOUT_WORDS } from './layouts';
 
@@ -16,7 +16,7 @@ export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = texts({
   'occupied-end': 'the space is given up',
 });
 
-export const RECIPE_PHASE_WORDS: Readonly<Record<RecipePhase, string>> = texts({
+export const TEMPLATE_PHASE_WORDS: Readonly<Record<TemplatePhase, string>> = texts({
   setup: 'before the event',
   attendance: 'while it is on',
   strike: 'after the event',

@@ -1,7 +1,7 @@
 import type { CategoryId, ClaimId, RequestId, SpaceId } from '../ids';
 import type { Answers } from '../work-orders/numbers';
 import type { ClaimContent } from '../occupancy/bands';
-import type { Asker } from '../spaces/policy';
+import type { Requester } from '../spaces/policy';
 import type { EpochMinute, Interval } from '../time/epoch-minute';
 
 /** One date of a request as the check sees it. `key` is the date's identity: its original local start. */
@@ -36,7 +36,7 @@ export interface AskedFacts {
   readonly categories?: readonly CategoryId[];
   /** Formulas of crews may count with them. */
   readonly answers?: Answers;
-  readonly asker?: Asker;
+  readonly requester?: Requester;
   /** That of the asker unless said otherwise. */
   readonly now?: EpochMinute;
   /** The series has no end. */

@@ -25,7 +25,7 @@ const policy = (more: Partial<PolicyLine>): PolicyLine => ({
   who: { roles: [], organisations: [] },
   ...more,
 });
-const asker = (now: string, more: Partial<NonNullable<AskedFacts['asker']>> = {}) => ({
+const requester = (now: string, more: Partial<NonNullable<AskedFacts['requester']>> = {}) => ({
   now: at(now),
   roles: ['requester' as const],
   organisations: [],
@@ -36,10 +36,10 @@ const dateAt = (from: string, to: string) => {
   const base = wanted(from, { from: 0, to: 1 });
   return { ...base, claim: { ...base.claim, event: { start: at(from), end: at(to) } } };
 };
-const breach = (lines: PolicyLine[], from: string, to: string, who = asker('2027-04-13T08:10')) =>
-  checkDates([dateAt(from, to)], world({ spaces: [space(2, [1], { policies: lines })] }), { asker: who }).map(
-    ({ facts }) => (facts.rule === 'policy' ? facts.breach.kind : facts.rule),
-  );
+const breach = (lines: PolicyLine[], from: string, to: string, who = requester('2027-04-13T08:10')) =>
+  checkDates([dateAt(from, to)], world({ spaces: [space(2, [1], { policies: lines })] }), {
+    requester: who,
+  }).map(({ facts }) => (facts.rule === 'policy' ? facts.breach.kind : facts.rule));
 
 describe('policy', () => {
   test('notice: exactly enough is enough, a minute less is not', () => {
@@ -55,7 +55,7 @@ describe('policy', () => {
     expect(breach([], '2029-04-14T10:00', '2029-04-14T11:00')).toEqual(['beyond-horizon']);
   });
   test('a month that is shorter ends the horizon on its last day', () => {
-    const who = asker('2027-01-31T08:00');
+    const who = requester('2027-01-31T08:00');
     expect(breach([policy({ horizonMonths: 1 })], '2027-02-28T10:00', '2027-02-28T11:00', who)).toEqual([]);
     expect(breach([policy({ horizonMonths: 1 })], '2027-03-01T10:00', '2027-03-01T11:00', who)).toEqual([
       'beyond-horizon',
@@ -71,7 +71,7 @@ describe('policy', () => {
   test('who may ask: one of the roles or one of the organisations', () => {
     const lines = [policy({ who: { roles: ['steward'], organisations: [7] } })];
     const ask = (more: object) =>
-      breach(lines, '2027-04-20T10:00', '2027-04-20T11:00', asker('2027-04-13T08:10', more));
+      breach(lines, '2027-04-20T10:00', '2027-04-20T11:00', requester('2027-04-13T08:10', more));
     expect(ask({})).toEqual(['not-for-you']);
     expect(ask({ organisations: [6, 7] })).toEqual([]);
     expect(ask({ roles: ['steward'] })).toEqual([]);
@@ -85,7 +85,7 @@ describe('policy', () => {
     const [finding] = checkDates(
       [dateAt('2027-04-13T09:00', '2027-04-13T10:00')],
       world({ spaces: [space(2, [1], { policies: [policy({ noticeMin: 1440 })] })] }),
-      { asker: asker('2027-04-13T08:10') },
+      { requester: requester('2027-04-13T08:10') },
     );
     expect([severityOf(finding!.facts, 'requester'), severityOf(finding!.facts, 'office')]).toEqual([
       'blocks',

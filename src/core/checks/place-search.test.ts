@@ -3,8 +3,8 @@ import { space, span, world } from '@tests/builders/world';
 import { occupiedOf, setupKeyOf } from '../occupancy/bands';
 import type { SpaceFacts } from './world';
 import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '../ids';
-import { ANY_DATE } from '../work-orders/recipe';
-import { recipe } from '@tests/builders/orders';
+import { ANY_DATE } from '../work-orders/template';
+import { template } from '@tests/builders/orders';
 import { verdictOf } from './findings';
 import {
   answerAll,
@@ -151,10 +151,10 @@ const rows = fc.array(
 /** Work that nobody is on shift for: in one space alone, in one layout, by the floor or by the seats. */
 const works = fc.subarray(
   [
-    recipe({ workFormula: '5', when: { ...ANY_DATE, spaces: [2 as SpaceId] } }),
-    recipe({ workFormula: '5', when: { ...ANY_DATE, layouts: ['theatre'] } }),
-    recipe({ workFormula: 'max(0, area - 60)' }),
-    recipe({ workFormula: 'max(0, seats - 28)' }),
+    template({ workFormula: '5', when: { ...ANY_DATE, spaces: [2 as SpaceId] } }),
+    template({ workFormula: '5', when: { ...ANY_DATE, layouts: ['theatre'] } }),
+    template({ workFormula: 'max(0, area - 60)' }),
+    template({ workFormula: 'max(0, seats - 28)' }),
   ],
   { minLength: 0 },
 );
@@ -214,14 +214,14 @@ test('checking what is alike once, and what is doubtful whole, says the same as 
             datesIn(candidate, asked)[at]!.claim.spaces[0]!,
           );
           const key = setupKeyOf({ spaceId: candidate.space.id, layout: candidate.offer.layout });
-          const hits = candidate.space.parts.flatMap((part) => {
+          const impact = candidate.space.parts.flatMap((part) => {
             const [row] = busyRows
               .filter(({ resourceId, span: each }) => resourceId === part && each.end > occupied.start)
               .sort((a, b) => a.span.end - b.span.end);
             return row && row.span.start < occupied.end ? [row.neighbour.setupKey === key] : [];
           });
-          if (!hits.length) return 'free';
-          return hits.every(Boolean) ? 'perhaps' : 'taken';
+          if (!impact.length) return 'free';
+          return impact.every(Boolean) ? 'perhaps' : 'taken';
         };
         const groups = groupAlike(candidates, facts);
         const alike = groups.map(([first]) =>

@@ -10,7 +10,7 @@ import type { Timetable } from '../spaces/timetable';
 import type { Interval } from '../time/epoch-minute';
 import type { LocalDate } from '../time/local-time';
 import type { NumberQuestion } from '../work-orders/numbers';
-import type { LabourRecipe } from '../work-orders/recipe-work';
+import type { LabourTemplate } from '../work-orders/template-work';
 import type { BandMinutes } from '../occupancy/bands';
 import type { Neighbour } from '../occupancy/turnover';
 
@@ -83,7 +83,7 @@ export interface TeamLoad {
   readonly shifts: readonly Shift[];
   readonly jobs: readonly CrewJob[];
   /** Recipes of what the team does at dates. */
-  readonly does: readonly LabourRecipe[];
+  readonly does: readonly LabourTemplate[];
 }
 
 /** A series without end as far as it has no rows yet: its later dates are only expected. */

@@ -22,7 +22,7 @@ export interface PolicyLine {
 }
 
 /** Who asks, and when: what a policy is judged by. */
-export interface Asker {
+export interface Requester {
   readonly now: EpochMinute;
   readonly roles: readonly Role[];
   readonly organisations: readonly number[];
@@ -48,10 +48,10 @@ export function policyOn(lines: readonly PolicyLine[], date: LocalDate): PolicyL
 export const horizonEnd = (now: EpochMinute, months: number, tzid: string): LocalDate =>
   addMonths(dateOf(toLocal(now, tzid)), months);
 
-const mayAsk = (who: WhoMayAsk, asker: Asker): boolean =>
+const mayAsk = (who: WhoMayAsk, requester: Requester): boolean =>
   (!who.roles.length && !who.organisations.length) ||
-  who.roles.some((role) => asker.roles.includes(role)) ||
-  who.organisations.some((id) => asker.organisations.includes(id));
+  who.roles.some((role) => requester.roles.includes(role)) ||
+  who.organisations.some((id) => requester.organisations.includes(id));
 
 /**
  * What of a policy the advertised time breaks. Notice is counted to the start of the event; exactly the notice, the
@@ -61,22 +61,22 @@ export function policyBreaches(
   event: Interval,
   lines: readonly PolicyLine[],
   houseHorizonMonths: number,
-  asker: Asker,
+  requester: Requester,
   tzid: string,
 ): PolicyBreach[] {
   const date = dateOf(toLocal(event.start, tzid));
   const line = policyOn(lines, date);
   const found: PolicyBreach[] = [];
-  const missingMin = (line?.noticeMin ?? 0) - (event.start - asker.now);
+  const missingMin = (line?.noticeMin ?? 0) - (event.start - requester.now);
   if (line?.noticeMin && missingMin > 0)
     found.push({ kind: 'short-notice', noticeMin: line.noticeMin, missingMin });
-  const last = horizonEnd(asker.now, line?.horizonMonths ?? houseHorizonMonths, tzid);
+  const last = horizonEnd(requester.now, line?.horizonMonths ?? houseHorizonMonths, tzid);
   if (event.start >= startOfDay(addDays(last, 1), tzid)) found.push({ kind: 'beyond-horizon', last });
   const minutes = lengthMin(event);
   if (line?.shortestMin && minutes < line.shortestMin)
     found.push({ kind: 'too-short', minutes, shortestMin: line.shortestMin });
   if (line?.longestMin && minutes > line.longestMin)
     found.push({ kind: 'too-long', minutes, longestMin: line.longestMin });
-  if (line && !mayAsk(line.who, asker)) found.push({ kind: 'not-for-you' });
+  if (line && !mayAsk(line.who, requester)) found.push({ kind: 'not-for-you' });
   return found;
 }

@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import type { CategoryId, EquipmentTypeId, SpaceId } from '../ids';
-import { orderedDate, recipe, START } from '../../../tests/builders/orders';
+import { orderedDate, template, START } from '../../../tests/builders/orders';
 import type { CrewJob } from '../labour/crew-load';
 import { addMinutes, epochMinute } from '../time/epoch-minute';
 import { ordersFor } from './orders-for';
-import { ANY_DATE, issueMoment } from './recipe';
-import { labourFor } from './recipe-work';
+import { ANY_DATE, issueMoment } from './template';
+import { labourFor } from './template-work';
 
 const ZONE = 'Europe/London';
 const orders = (
   ...args: Parameters<typeof ordersFor> extends [infer D, infer R, ...unknown[]] ? [D, R] : never
 ) => ordersFor(...args, ZONE);
-const set = recipe({ id: 1, phase: 'setup', title: 'Set the room', due: 'access-start' });
-const clear = recipe({ id: 2, phase: 'strike', title: 'Clear the room', due: 'occupied-end' });
+const set = template({ id: 1, phase: 'setup', title: 'Set the room', due: 'access-start' });
+const clear = template({ id: 2, phase: 'strike', title: 'Clear the room', due: 'occupied-end' });
 const CHAIRS = 7 as EquipmentTypeId;
 
 describe('orders of an approved date', () => {
@@ -48,16 +48,16 @@ describe('orders of an approved date', () => {
       layouts: ['rounds' as const],
       categories: [4 as CategoryId, 6 as CategoryId],
     };
-    const cloths = recipe({ id: 3, when, checklist: ['Cloths on'] });
+    const cloths = template({ id: 3, when, checklist: ['Cloths on'] });
     expect(orders(orderedDate({ categories: [6] }), [cloths])).toHaveLength(1);
     expect(orders(orderedDate({ categories: [5] }), [cloths])).toEqual([]);
     expect(orders(orderedDate({ categories: [6], layout: 'theatre' }), [cloths])).toEqual([]);
-    const elsewhere = recipe({ id: 3, when: { ...ANY_DATE, spaces: [9 as SpaceId] } });
+    const elsewhere = template({ id: 3, when: { ...ANY_DATE, spaces: [9 as SpaceId] } });
     expect(orders(orderedDate(), [elsewhere])).toEqual([]);
   });
 
   test('equipment with a recipe of its own is carried by that one alone', () => {
-    const sound = recipe({ id: 4, teamId: 2, when: { ...ANY_DATE, equipment: [CHAIRS] } });
+    const sound = template({ id: 4, teamId: 2, when: { ...ANY_DATE, equipment: [CHAIRS] } });
     const [setting, carrying] = orders(orderedDate({ chairs: 12 }), [set, sound]);
     expect(setting!.content.equipment).toEqual([]);
     expect(carrying!.content.equipment).toEqual([
@@ -69,27 +69,27 @@ describe('orders of an approved date', () => {
 
   test('before and after the event every thing is carried once, whoever else works there', () => {
     const some = [
-      recipe({ id: 11, checklist: ['Labels out'] }),
-      recipe({ id: 12, quantities: [{ name: 'Cloth', store: '', formula: '1' }] }),
+      template({ id: 11, checklist: ['Labels out'] }),
+      template({ id: 12, quantities: [{ name: 'Cloth', store: '', formula: '1' }] }),
       set,
-      recipe({ id: 13, per: 'date', checklist: ['Lamps'] }),
-      recipe({ id: 14, phase: 'strike', teamId: 3 }),
+      template({ id: 13, per: 'date', checklist: ['Lamps'] }),
+      template({ id: 14, phase: 'strike', teamId: 3 }),
       clear,
     ];
-    const carriers = (recipes: typeof some) =>
-      orders(orderedDate({ chairs: 12 }), recipes)
+    const carriers = (templates: typeof some) =>
+      orders(orderedDate({ chairs: 12 }), templates)
         .filter(({ content }) => content.equipment.length > 0)
         .map(({ key }) => key);
     expect(carriers(some)).toEqual(['11:5:0:setup', '14:5:0:strike']);
     // One that is named for it goes before all others, also where it is for the date as a whole.
-    const named = recipe({ id: 15, per: 'date', when: { ...ANY_DATE, equipment: [CHAIRS] } });
+    const named = template({ id: 15, per: 'date', when: { ...ANY_DATE, equipment: [CHAIRS] } });
     expect(carriers([...some, named])).toEqual(['14:5:0:strike', '15:5:date:setup']);
     expect(carriers([some[1]!, some[3]!])).toEqual(['12:5:0:setup']);
   });
 
   test('somebody stays only where that was the answer', () => {
     const answers = [{ questionId: 12, answer: 'yes' }];
-    const stays = recipe({
+    const stays = template({
       id: 9,
       per: 'date',
       phase: 'attendance',
@@ -107,7 +107,7 @@ describe('orders of an approved date', () => {
   });
 
   test('a service is one order for the date, with what was answered', () => {
-    const tea = recipe({ id: 's3', per: 'date', due: 'event-start', when: { ...ANY_DATE, services: [3] } });
+    const tea = template({ id: 's3', per: 'date', due: 'event-start', when: { ...ANY_DATE, services: [3] } });
     const answers = [{ question: 'Served?', answer: 'at the tables' }];
     const [order, ...more] = orders(orderedDate({ services: [{ serviceId: 3, answers }] }), [tea]);
     expect(more).toEqual([]);
@@ -120,7 +120,7 @@ describe('orders of an approved date', () => {
   });
 
   test('an attendance is a span, counted for each who is there', () => {
-    const technician = recipe({
+    const technician = template({
       id: 5,
       phase: 'attendance',
       due: 'access-start',
@@ -134,7 +134,7 @@ describe('orders of an approved date', () => {
   });
 
   test('quantities by formula follow people and layout; what cannot be worked out is said', () => {
-    const linen = recipe({
+    const linen = template({
       id: 6,
       workFormula: 'tables * 4',
       quantities: [
@@ -155,7 +155,7 @@ describe('orders of an approved date', () => {
   });
 
   test('work due before the space is given to the crew is done elsewhere, in its own minutes', () => {
-    const flowers = recipe({ id: 7, due: 'occupied-start', dueOffsetMin: -1440, workFormula: '20' });
+    const flowers = template({ id: 7, due: 'occupied-start', dueOffsetMin: -1440, workFormula: '20' });
     const [order] = orders(orderedDate(), [flowers]);
     expect(order!.content).toMatchObject({ fromMin: START - 75 - 1460, dueMin: START - 75 - 1440 });
   });
@@ -181,7 +181,7 @@ test('every order has minutes to be done in, and orders of a date never share a 
     'exit-end',
     'occupied-end',
   ] as const;
-  const anyRecipe = fc.record({
+  const anyTemplate = fc.record({
     phase: fc.constantFrom('setup' as const, 'attendance' as const, 'strike' as const),
     due: fc.constantFrom(...edges),
     dueOffsetMin: fc.integer({ min: -3000, max: 3000 }),
@@ -198,18 +198,18 @@ test('every order has minutes to be done in, and orders of a date never share a 
     ),
   });
   fc.assert(
-    fc.property(fc.array(anyRecipe, { maxLength: 6 }), fc.boolean(), (some, isRich) => {
+    fc.property(fc.array(anyTemplate, { maxLength: 6 }), fc.boolean(), (some, isRich) => {
       const more = isRich ? { categories: [3], services: [{ serviceId: 8, answers: [] }] } : {};
       const date = orderedDate({ chairs: 3, notes: 'x', ...more });
-      const recipes = some.map((each, index) => recipe({ ...each, id: index + 1 }));
-      const made = orders(date, recipes);
+      const templates = some.map((each, index) => template({ ...each, id: index + 1 }));
+      const made = orders(date, templates);
       // What is marked before approval is the work that is ordered with it.
       const work = (jobs: readonly CrewJob[]) =>
         jobs.map(({ window, workMin }) => `${window.start}-${window.end} ${workMin}`).sort();
       const ordered = made.flatMap(({ content, workMin }) =>
         workMin > 0 ? [{ window: { start: content.fromMin, end: content.dueMin }, workMin }] : [],
       );
-      expect(work(labourFor(date, recipes))).toEqual(work(ordered));
+      expect(work(labourFor(date, templates))).toEqual(work(ordered));
       for (const { content, key } of made)
         if (content.fromMin >= content.dueMin) throw new Error(`${key} has no time`);
       if (new Set(made.map(({ key }) => key)).size !== made.length) throw new Error('keys are shared');

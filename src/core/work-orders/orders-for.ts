@@ -3,7 +3,7 @@ import type { ClaimContent } from '../occupancy/bands';
 import type { EpochMinute, Interval } from '../time/epoch-minute';
 import { computeFormula, namesOfTheHouseIn } from './formula';
 import type { OrderContent } from './order-content';
-import { isAbout, issueMoment, type Recipe, type RecipePhase } from './recipe';
+import { isAbout, issueMoment, type OrderTemplate, type TemplatePhase } from './template';
 import {
   peopleOf,
   scopeFactsOf,
@@ -14,9 +14,9 @@ import {
   workAt,
   type LabourDate,
   type Subject as SubjectOf,
-} from './recipe-work';
+} from './template-work';
 
-export type OrderPhase = RecipePhase | 'turnover';
+export type OrderPhase = TemplatePhase | 'turnover';
 /** Where an order comes from: a recipe, two recipes that meet between two events, work taken back, or somebody's own words. */
 export type OrderOrigin = 'recipe' | 'turnover' | 'counter' | 'hand';
 
@@ -96,25 +96,25 @@ const sum = (values: readonly number[]): number => values.reduce((total, each) =
  * A recipe that names nothing in particular is about setting and clearing. Where there is nothing to carry, no minute
  * of the crew and no word from the host, there is no such work.
  */
-function hasWork(subject: Subject, recipe: Recipe, about: About): boolean {
-  const { services, categories, equipment } = recipe.when;
+function hasWork(subject: Subject, template: OrderTemplate, about: About): boolean {
+  const { services, categories, equipment } = template.when;
   if (
-    recipe.isByHand ||
-    recipe.phase === 'attendance' ||
+    template.isByHand ||
+    template.phase === 'attendance' ||
     services.length ||
     categories.length ||
     equipment.length
   )
     return true;
-  if (recipe.checklist.length || recipe.quantities.length || recipe.workFormula !== null) return true;
+  if (template.checklist.length || template.quantities.length || template.workFormula !== null) return true;
   const minutes = spacesOf(subject).map(({ setupMin, strikeMin }) =>
-    recipe.phase === 'setup' ? setupMin : strikeMin,
+    template.phase === 'setup' ? setupMin : strikeMin,
   );
-  const hasWord = recipe.phase === 'setup' && subject.date.notes !== '';
-  return sum(minutes) > 0 || carried(subject, recipe, about).length > 0 || hasWord;
+  const hasWord = template.phase === 'setup' && subject.date.notes !== '';
+  return sum(minutes) > 0 || carried(subject, template, about).length > 0 || hasWord;
 }
 
-const isBandWork = ({ per, phase, when, workFormula, crew, isByHand, quantities }: Recipe): boolean =>
+const isBandWork = ({ per, phase, when, workFormula, crew, isByHand, quantities }: OrderTemplate): boolean =>
   !isByHand &&
   !quantities.length &&
   per === 'space' &&
@@ -126,64 +126,64 @@ const isBandWork = ({ per, phase, when, workFormula, crew, isByHand, quantities 
   !when.equipment.length;
 
 /** All recipes that are about a space of the date, or about the date as a whole, in one order wherever they are looked at. */
-type About = (spaceIndex: number) => readonly Recipe[];
+type About = (spaceIndex: number) => readonly OrderTemplate[];
 
 /** How well a recipe is suited to carry a thing: named for it, setting or clearing as such, at a pinch any other work. */
-function suits(recipe: Recipe, typeId: EquipmentTypeId): number {
-  const { equipment, services } = recipe.when;
-  if (recipe.phase === 'attendance' || recipe.isByHand) return 0;
+function suits(template: OrderTemplate, typeId: EquipmentTypeId): number {
+  const { equipment, services } = template.when;
+  if (template.phase === 'attendance' || template.isByHand) return 0;
   if (equipment.length) return equipment.includes(typeId) ? 3 : 0;
   if (services.length) return 0;
-  return isBandWork(recipe) ? 2 : 1;
+  return isBandWork(template) ? 2 : 1;
 }
 
 /** What a recipe carries: before and after an event every thing is carried by one recipe alone, the best suited and first of them. */
-function carried(subject: Subject, recipe: Recipe, about: About) {
+function carried(subject: Subject, template: OrderTemplate, about: About) {
   return itemsOf(subject).filter(({ typeId, spaceIndex }) => {
-    const ofPhase = about(spaceIndex).filter(({ phase }) => phase === recipe.phase);
+    const ofPhase = about(spaceIndex).filter(({ phase }) => phase === template.phase);
     const best = Math.max(...ofPhase.map((each) => suits(each, typeId)));
-    return best > 0 && ofPhase.find((each) => suits(each, typeId) === best) === recipe;
+    return best > 0 && ofPhase.find((each) => suits(each, typeId) === best) === template;
   });
 }
 
 /** Numbers that were answered to what the recipe is about, or that it counts with: whoever does it has to know them. */
 function countedAnswers(
   subject: Subject,
-  recipe: Recipe,
+  template: OrderTemplate,
 ): { readonly question: string; readonly answer: string }[] {
   const { date } = subject;
-  const formulas = [...recipe.quantities.map(({ formula }) => formula), recipe.workFormula ?? ''];
+  const formulas = [...template.quantities.map(({ formula }) => formula), template.workFormula ?? ''];
   const counted = new Set(formulas.flatMap(namesOfTheHouseIn));
   const spaces = spacesOf(subject).map(({ spaceId }) => spaceId);
   return (date.numberAnswers ?? [])
     .filter(({ name, spaceId, categoryId }) => {
       if (spaceId !== null && !spaces.includes(spaceId)) return false;
       const isAboutIt =
-        (spaceId !== null && recipe.when.spaces.includes(spaceId)) ||
-        (categoryId !== null && recipe.when.categories.includes(categoryId));
+        (spaceId !== null && template.when.spaces.includes(spaceId)) ||
+        (categoryId !== null && template.when.categories.includes(categoryId));
       return counted.has(name) || isAboutIt;
     })
     .map(({ question, answer }) => ({ question, answer }));
 }
 
-function contentOf(subject: Subject, recipe: Recipe, about: About, window: Interval): OrderContent {
+function contentOf(subject: Subject, template: OrderTemplate, about: About, window: Interval): OrderContent {
   const { date, slot } = subject;
   const spaces = date.spaces.filter((_, index) => slot === null || index === slot);
   const buildings = [...new Set(spaces.map(({ building }) => building))];
   const wheelchairs = wheelchairsOf(subject);
-  const values = valuesOf(subject, recipe);
+  const values = valuesOf(subject, template);
   const answers = [
     ...date.services
-      .filter(({ serviceId }) => recipe.when.services.includes(serviceId))
+      .filter(({ serviceId }) => template.when.services.includes(serviceId))
       .flatMap((service) => service.answers),
-    ...countedAnswers(subject, recipe),
+    ...countedAnswers(subject, template),
   ];
-  const brings = recipe.quantities.map(({ name, store, formula }) => {
+  const brings = template.quantities.map(({ name, store, formula }) => {
     const computed = computeFormula(formula, values);
     return { name, quantity: computed.ok ? computed.value : null, store };
   });
   return {
-    title: recipe.title,
+    title: template.title,
     reference: date.reference,
     eventTitle: date.eventTitle,
     place: spaces.map(({ place }) => place).join(' + '),
@@ -195,35 +195,35 @@ function contentOf(subject: Subject, recipe: Recipe, about: About, window: Inter
     ...(wheelchairs > 0 && { wheelchairs }),
     fromMin: window.start,
     dueMin: window.end,
-    equipment: carried(subject, recipe, about).map(({ name, store, quantity }) => ({
+    equipment: carried(subject, template, about).map(({ name, store, quantity }) => ({
       name,
       store,
       quantity,
     })),
     ...(brings.length > 0 && { brings }),
-    ...(recipe.checklist.length > 0 && { checklist: recipe.checklist }),
+    ...(template.checklist.length > 0 && { checklist: template.checklist }),
     ...(answers.length > 0 && { answers }),
     notes: date.notes,
   };
 }
 
-function orderFor(subject: Subject, recipe: Recipe, about: About, tzid: string): WantedOrder {
+function orderFor(subject: Subject, template: OrderTemplate, about: About, tzid: string): WantedOrder {
   const { date, slot } = subject;
-  const { window, workMin } = workAt(subject, recipe);
-  const content = contentOf(subject, recipe, about, window);
+  const { window, workMin } = workAt(subject, template);
+  const content = contentOf(subject, template, about, window);
   return {
-    key: `${recipe.id}:${date.occurrenceId}:${slot ?? 'date'}:${recipe.phase}`,
-    origin: recipe.isByHand ? 'hand' : 'recipe',
+    key: `${template.id}:${date.occurrenceId}:${slot ?? 'date'}:${template.phase}`,
+    origin: template.isByHand ? 'hand' : 'recipe',
     occurrenceId: date.occurrenceId,
     afterOccurrenceId: null,
     spaceId: slot === null ? null : date.claim.spaces[slot]!.spaceId,
-    teamId: recipe.teamId,
-    personId: recipe.personId,
-    phase: recipe.phase,
+    teamId: template.teamId,
+    personId: template.personId,
+    phase: template.phase,
     workMin,
-    issueMin: issueMoment(content.dueMin, recipe.leadDays, tzid),
+    issueMin: issueMoment(content.dueMin, template.leadDays, tzid),
     coveredBy: null,
-    isBandWork: isBandWork(recipe),
+    isBandWork: isBandWork(template),
     content,
   };
 }
@@ -232,23 +232,29 @@ function orderFor(subject: Subject, recipe: Recipe, about: About, tzid: string):
  * The orders an approved date needs: each recipe that is about it once, or once for each of its spaces where there is
  * work.
  */
-export function ordersFor(date: OrderedDate, recipes: readonly Recipe[], tzid: string): WantedOrder[] {
+export function ordersFor(
+  date: OrderedDate,
+  templates: readonly OrderTemplate[],
+  tzid: string,
+): WantedOrder[] {
   const [whole] = subjectsOf(date, 'date') as [Subject];
-  const ofWhole = recipes.filter(
-    (recipe) => recipe.per === 'date' && isAbout(recipe.when, scopeFactsOf(whole)),
+  const ofWhole = templates.filter(
+    (template) => template.per === 'date' && isAbout(template.when, scopeFactsOf(whole)),
   );
   const perSpace = subjectsOf(date, 'space').map((subject) => ({
     subject,
-    own: recipes.filter((recipe) => recipe.per === 'space' && isAbout(recipe.when, scopeFactsOf(subject))),
+    own: templates.filter(
+      (template) => template.per === 'space' && isAbout(template.when, scopeFactsOf(subject)),
+    ),
   }));
   // Who carries a thing is settled among all who come to its space, for the space or for the date.
   const abouts = perSpace.map(({ own }) =>
-    recipes.filter((recipe) => own.includes(recipe) || ofWhole.includes(recipe)),
+    templates.filter((template) => own.includes(template) || ofWhole.includes(template)),
   );
   const about: About = (spaceIndex) => abouts[spaceIndex] ?? ofWhole;
   return [...perSpace, { subject: whole, own: ofWhole }].flatMap(({ subject, own }) =>
     own
-      .filter((recipe) => hasWork(subject, recipe, about))
-      .map((recipe) => orderFor(subject, recipe, about, tzid)),
+      .filter((template) => hasWork(subject, template, about))
+      .map((template) => orderFor(subject, template, about, tzid)),
   );
 }

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import type { OccurrenceId, PersonId } from '../ids';
-import { orderedDate, recipe, START } from '../../../tests/builders/orders';
+import { orderedDate, template, START } from '../../../tests/builders/orders';
 import { addMinutes, epochMinute, type EpochMinute } from '../time/epoch-minute';
 import { ordersFor, type WantedOrder } from './orders-for';
 import { planOrders, type OrderState, type StoredOrder } from './plan-orders';
 
-const recipes = [
-  recipe({ id: 1, phase: 'setup', title: 'Set the room', due: 'access-start' }),
-  recipe({ id: 2, phase: 'strike', title: 'Clear the room', due: 'occupied-end' }),
+const templates = [
+  template({ id: 1, phase: 'setup', title: 'Set the room', due: 'access-start' }),
+  template({ id: 2, phase: 'strike', title: 'Clear the room', due: 'occupied-end' }),
 ];
 const of = (more: Parameters<typeof orderedDate>[0] = {}) =>
-  ordersFor(orderedDate(more), recipes, 'Europe/London');
+  ordersFor(orderedDate(more), templates, 'Europe/London');
 const stored = (orders: readonly WantedOrder[], more: Partial<StoredOrder> = {}): StoredOrder[] =>
   orders.map(({ key, origin, phase, content }) => ({
     key,
@@ -153,7 +153,7 @@ test('a plan that is carried out leaves nothing to plan, and no room stands set 
 });
 
 test('a person named by the recipe gets the order; ids of dates keep apart', () => {
-  const mine = [recipe({ id: 9, personId: 3 as PersonId })];
+  const mine = [template({ id: 9, personId: 3 as PersonId })];
   const two = [5, 6].flatMap((id) =>
     ordersFor({ ...orderedDate(), occurrenceId: id as OccurrenceId }, mine, 'Europe/London'),
   );

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import type { EquipmentTypeId } from '../ids';
 import type { Layout } from '../seating/layouts';
-import { orderedDate, recipe, START } from '../../../tests/builders/orders';
+import { orderedDate, template, START } from '../../../tests/builders/orders';
 import { ordersFor } from './orders-for';
-import { edgesOf } from './recipe-work';
-import { ANY_DATE } from './recipe';
+import { edgesOf } from './template-work';
+import { ANY_DATE } from './template';
 import {
   MOST_BETWEEN_RESET_MIN,
   MOST_STANDING_MIN,
@@ -12,15 +12,15 @@ import {
   type StandingSlot,
 } from './turnover-orders';
 
-const recipes = [
-  recipe({ id: 1, phase: 'setup', due: 'access-start', crew: 2 }),
-  recipe({ id: 2, phase: 'strike', due: 'occupied-end', crew: 2 }),
+const templates = [
+  template({ id: 1, phase: 'setup', due: 'access-start', crew: 2 }),
+  template({ id: 2, phase: 'strike', due: 'occupied-end', crew: 2 }),
 ];
 const TOP_UP = 10;
 const CARRY = { fetchMin: 20, returnMin: 15 };
 const stand = (more: Parameters<typeof orderedDate>[0]): StandingSlot => {
   const date = orderedDate(more);
-  return { date, slot: 0, orders: ordersFor(date, recipes, 'Europe/London') };
+  return { date, slot: 0, orders: ordersFor(date, templates, 'Europe/London') };
 };
 const pair = (before: StandingSlot, after: StandingSlot) => ({
   before,
@@ -65,10 +65,10 @@ describe('between two events in one space', () => {
   test('what another team carries stays theirs, and no line of a checklist is lost', () => {
     const sound = { ...ANY_DATE, equipment: [7 as EquipmentTypeId] };
     const some = [
-      recipe({ id: 1, checklist: ['Lids on'] }),
-      recipe({ id: 2, phase: 'strike', due: 'occupied-end', checklist: ['Windows shut', 'Lids on'] }),
-      recipe({ id: 3, teamId: 2, when: sound }),
-      recipe({ id: 4, teamId: 2, phase: 'strike', due: 'occupied-end', when: sound }),
+      template({ id: 1, checklist: ['Lids on'] }),
+      template({ id: 2, phase: 'strike', due: 'occupied-end', checklist: ['Windows shut', 'Lids on'] }),
+      template({ id: 3, teamId: 2, when: sound }),
+      template({ id: 4, teamId: 2, phase: 'strike', due: 'occupied-end', when: sound }),
     ];
     const slot = (more: Parameters<typeof orderedDate>[0]): StandingSlot => {
       const date = orderedDate({ chairs: 12, ...more });

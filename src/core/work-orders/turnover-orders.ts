@@ -3,7 +3,7 @@ import { setupKeyOf } from '../occupancy/bands';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
 import type { OrderedThing, TurnoverContent } from './order-content';
 import type { OrderedDate, WantedOrder } from './orders-for';
-import { edgesOf } from './recipe-work';
+import { edgesOf } from './template-work';
 
 /** One space of an approved date, with what would be done there if it stood alone. */
 export interface StandingSlot {

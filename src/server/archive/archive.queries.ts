@@ -29,7 +29,7 @@ export const SCHEMA = query({
   row: { type: text(), name: text(), sql: text().orNull() },
 });
 
-export const HOUSE_COUNTS = query({
+export const OFFICE_COUNTS = query({
   sql: `SELECT (SELECT COUNT(*) FROM space) AS spaces, (SELECT COUNT(*) FROM person) AS people, (SELECT COUNT(*) FROM request) AS requests,
   (SELECT COUNT(*) FROM occurrence) AS dates, (SELECT COUNT(*) FROM file) AS files`,
   row: { spaces: integer(), people: integer(), requests: integer(), dates: integer(), files: integer() },

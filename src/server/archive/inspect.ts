@@ -3,13 +3,13 @@ import { createHash } from 'node:crypto';
 import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { manifestSchema, type HouseCounts, type Manifest } from '@/contracts/archive';
+import { manifestSchema, type OfficeCounts, type Manifest } from '@/contracts/archive';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { openDatabase, type OpenDatabase, type Reader } from '../db/connection';
 import { violations } from '../effects/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
-import { FILES_AND_PICTURES, SCHEMA, HOUSE_COUNTS } from './archive.queries';
+import { FILES_AND_PICTURES, SCHEMA, OFFICE_COUNTS } from './archive.queries';
 import { mainSite } from '../repositories/house/main-site';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
@@ -37,8 +37,8 @@ async function ownSchema(folder: string): Promise<string> {
   }
 }
 
-export async function countHouse(reader: Reader): Promise<HouseCounts> {
-  const counts = await reader.first(HOUSE_COUNTS);
+export async function countOffice(reader: Reader): Promise<OfficeCounts> {
+  const counts = await reader.first(OFFICE_COUNTS);
   if (!counts) throw new Error('a statement without FROM gives one row');
   return counts;
 }
@@ -80,14 +80,14 @@ async function faultOf(db: OpenDatabase, folder: string): Promise<string | null>
   return lost === null ? null : say`The file “${lost}” is missing, or not as it was.`;
 }
 
-export interface InspectedHouse {
+export interface InspectedOffice {
   readonly manifest: Manifest;
   readonly site: string;
-  readonly counts: HouseCounts;
+  readonly counts: OfficeCounts;
 }
 
 /** Looks at everything of a house that was unpacked, brings its database up to date, and says what it holds. */
-export async function inspectHouse(folder: string): Promise<Outcome<InspectedHouse>> {
+export async function inspectOffice(folder: string): Promise<Outcome<InspectedOffice>> {
   const manifest = readManifest(folder);
   if (!manifest) return bad(say`It has no list of what it holds, or one of another version.`);
   const secret = join(folder, 'session-secret');
@@ -100,7 +100,7 @@ export async function inspectHouse(folder: string): Promise<Outcome<InspectedHou
     if (fault) return bad(fault);
     const site = await mainSite(db);
     if (!site) return bad(say`There is no office in it.`);
-    const counts = await countHouse(db);
+    const counts = await countOffice(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
     return done({ manifest, site: site.name, counts });
   } catch {

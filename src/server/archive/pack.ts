@@ -59,7 +59,7 @@ async function gather(ctx: Pick<Context, 'db'>, folder: string, nowMs: number): 
 }
 
 /** The whole house as a stream of one archive. What it is packed from is dropped when the stream ends, however it does. */
-export async function packHouse(ctx: Pick<Context, 'db' | 'newId'>, nowMs: number): Promise<Readable> {
+export async function packOffice(ctx: Pick<Context, 'db' | 'newId'>, nowMs: number): Promise<Readable> {
   const folder = makeArrivingFolder(ctx.newId());
   const drop = () => rmSync(folder, { recursive: true, force: true });
   try {

@@ -47,7 +47,7 @@ export function finishSwap(): void {
  * Puts a house into the place of the one that is there, whose database must be closed. Parts that did not arrive stay.
  * The house of before goes to `replaced`; the one before that is dropped.
  */
-export function swapHouse(from: string): void {
+export function swapOffice(from: string): void {
   const to = join(dataFolder(), 'replaced');
   rmSync(to, { recursive: true, force: true });
   const making = `${marker()}.part`;

@@ -60,7 +60,7 @@ export async function keepArrived(
 }
 
 /** Unpacks beside itself what was kept, and refuses what an archive of a house never holds. */
-export async function unpackHouse(folder: string): Promise<Outcome<null>> {
+export async function unpackOffice(folder: string): Promise<Outcome<null>> {
   for (const name of ['files', 'mail'])
     mkdirSync(join(/* turbopackIgnore: true */ folder, name), { mode: 0o700 });
   let unpacked = 0;

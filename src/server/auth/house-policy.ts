@@ -1,4 +1,4 @@
-import { isHouseKind, KIND_WORDS, type HouseKind, type Keeping } from '@/contracts/house-book/kinds';
+import { isEntryKind, KIND_WORDS, type EntryKind, type Keeping } from '@/contracts/administration/kinds';
 import type { Action } from './policy';
 
 const KEEPS: Readonly<Record<Keeping, Action>> = {
@@ -8,11 +8,11 @@ const KEEPS: Readonly<Record<Keeping, Action>> = {
 };
 
 /** Who changes things of a kind. */
-export const keepingOf = (kind: HouseKind): Action => KEEPS[KIND_WORDS[kind].keptBy];
+export const keepingOf = (kind: EntryKind): Action => KEEPS[KIND_WORDS[kind].keptBy];
 
 /** Who sees them: people and their roles are not for everybody in the office. */
-export const readingOf = (kind: HouseKind): Action =>
+export const readingOf = (kind: EntryKind): Action =>
   KIND_WORDS[kind].keptBy === 'people' ? 'people.keep' : 'house.read';
 
 export const keepingOfAddress = ({ kind = '' }: Readonly<Record<string, string>>): Action | null =>
-  isHouseKind(kind) ? keepingOf(kind) : null;
+  isEntryKind(kind) ? keepingOf(kind) : null;

@@ -22,7 +22,7 @@ export interface Context {
   readonly sendOut?: SendOut;
   readonly sendOutLines?: SendOutLines;
   /** Puts another whole house, made in a folder, into the place of this one; only the server itself can. */
-  readonly replaceHouse?: (folder: string) => Promise<void>;
+  readonly replaceOffice?: (folder: string) => Promise<void>;
   /** Fires when nobody waits for the answer any more. */
   readonly signal?: AbortSignal;
   /** Told how far long work has come. */
@@ -34,9 +34,9 @@ export interface SignedInContext extends Context {
 }
 
 /** @throws Error in scripts and jobs, which bring in no houses */
-export function houseReplacer({ replaceHouse }: Context): (folder: string) => Promise<void> {
-  if (!replaceHouse) throw new Error('only the server puts another house into its place');
-  return replaceHouse;
+export function officeReplacer({ replaceOffice }: Context): (folder: string) => Promise<void> {
+  if (!replaceOffice) throw new Error('only the server puts another house into its place');
+  return replaceOffice;
 }
 
 /** @throws Error where the action's policy lets in people without an account: a mistake of the route. */

@@ -4,7 +4,7 @@ import { ChangeSetRow } from '../db/tables/records';
 import { follow } from './follow';
 import { ChangeSet } from '../repositories/changes/change-set';
 
-interface Deed {
+interface Command {
   /** What time did, as histories tell it. */
   readonly action: string;
   /** One deed is done once, whenever it is tried again; made of the number of the change where nothing else names it. */
@@ -17,7 +17,7 @@ const LONGEST_KEY = 200;
 export async function changeByTime<Value>(
   tx: Writer,
   now: EpochMinute,
-  { action, key }: Deed,
+  { action, key }: Command,
   work: (change: ChangeSet) => Promise<Value>,
 ): Promise<Value> {
   const [id = 1] = await tx.table(ChangeSetRow).nextIds(1);

@@ -140,7 +140,7 @@ export const PUBLIC_REQUESTS = jsonQuery({
 });
 
 // A recipe that names something is about dates that have it; one that names nothing is about all.
-export const COMING_DATES_OF_RECIPE = query({
+export const COMING_DATES_OF_TEMPLATE = query({
   sql: `SELECT o.id FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
   WHERE c.status = 'in-force' AND c.end_min > $now
   AND (json_array_length($services) = 0 OR EXISTS (SELECT 1 FROM claim_service v WHERE v.claim_id = c.id AND v.service_id IN (SELECT value FROM json_each($services))))

@@ -14,8 +14,8 @@ export async function releaseLapsedHolds(tx: Writer, now: EpochMinute): Promise<
   const lapsed = await tx.all(LAPSED_HOLDS, { now });
   if (!lapsed.length) return 0;
   const ids = lapsed.map(({ id }) => id);
-  const deed = { action: 'hold lapsed', key: () => `hold-lapsed:${now}:${ids.join(',')}` };
-  return changeByTime(tx, now, deed, async (change) => {
+  const command = { action: 'hold lapsed', key: () => `hold-lapsed:${now}:${ids.join(',')}` };
+  return changeByTime(tx, now, command, async (change) => {
     await change.update(Claim, ids, (row) => ({
       // What stood beside the date is gone; what was asked for waits on.
       status: row.kind === 'proposal' || row.kind === 'fallback' ? 'released' : 'wanted',

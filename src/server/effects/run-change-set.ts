@@ -14,7 +14,7 @@ export interface ChangeOrder {
   /** Verb in the past, as it reads in a history: `approved`; the code of its facts where those say it. */
   readonly action: string;
   /** Names it more closely, where one action is of several: a key that is sent again is that of this alone. */
-  readonly deed?: string;
+  readonly command?: string;
   readonly reason: string;
   readonly idempotencyKey: string;
   /** The change set this one takes back. */
@@ -25,16 +25,16 @@ export interface ChangeOrder {
   readonly signal?: AbortSignal;
 }
 
-const keyOf = ({ deed, idempotencyKey }: ChangeOrder): string =>
-  deed === undefined ? idempotencyKey : `${deed} ${idempotencyKey}`;
+const keyOf = ({ command, idempotencyKey }: ChangeOrder): string =>
+  command === undefined ? idempotencyKey : `${command} ${idempotencyKey}`;
 
 /** The earlier result when this very submission was carried out before. */
 async function replayed<Value>(ctx: Context, tx: Writer, order: ChangeOrder): Promise<Outcome<Value> | null> {
   const [earlier] = await tx.all(CHANGE_BY_KEY, { key: keyOf(order) });
   if (!earlier) return null;
   const sameActor = earlier.actor_id === (ctx.viewer?.personId ?? null);
-  const sameDeed = order.deed !== undefined || earlier.action === order.action;
-  if (!sameActor || !sameDeed) return refuse({ code: 'key-used' });
+  const sameCommand = order.command !== undefined || earlier.action === order.action;
+  if (!sameActor || !sameCommand) return refuse({ code: 'key-used' });
   // As the same action wrote it.
   return done(readJson(earlier.result) as Value);
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
-import { finishSwap, swapHouse } from '../archive/swap';
+import { finishSwap, swapOffice } from '../archive/swap';
 import { clockFrom, frozenClock, realClock, type Clock } from '../platform/clock';
 import type { Context } from '../context/context';
 import { keep, openDatabase, type Database } from '../db/connection';
@@ -10,7 +10,7 @@ import { migrate } from '../db/migrate';
 import { siteZone } from '../repositories/world/space-facts';
 import { clearCopies } from '../db/on-copy';
 import { runDueJobs } from '../jobs/scheduler';
-import { speakAsHouse } from '../repositories/house/house-language';
+import { speakAsOffice } from '../repositories/house/house-language';
 import { log } from '../platform/log';
 import { besideProcesses, type Processes } from '../long-work/processes';
 import { databaseFile, frozenAt } from '../platform/settings';
@@ -60,7 +60,7 @@ async function start(): Promise<Runtime> {
   finishSwap();
   const db = openDatabase(databaseFile());
   await migrate(db);
-  await speakAsHouse(db);
+  await speakAsOffice(db);
   const { clock, isDemo } = await chooseClock(db);
   clearCopies();
   const longWork = besideProcesses(LONG_WORK);
@@ -71,7 +71,7 @@ async function start(): Promise<Runtime> {
     countWork: countWorkOfStrangers(),
     sendOut: longWork.sendOut,
     sendOutLines: longWork.sendOutLines,
-    replaceHouse,
+    replaceOffice,
   };
   return {
     base,
@@ -105,7 +105,7 @@ const holder = globalThis as typeof globalThis & { calendarioRuntime?: Promise<R
 export const runtime = (): Promise<Runtime> => (holder.calendarioRuntime ??= start());
 
 /** Puts another whole house into the place of this one and goes on with it. What is asked for meanwhile waits. */
-async function replaceHouse(folder: string): Promise<void> {
+async function replaceOffice(folder: string): Promise<void> {
   const old = await runtime();
   holder.calendarioRuntime = (async () => {
     old.stop();
@@ -113,7 +113,7 @@ async function replaceHouse(folder: string): Promise<void> {
     // What was being written is written before it is closed.
     await old.base.db.write(async () => keep(null));
     await old.base.db.close();
-    swapHouse(folder);
+    swapOffice(folder);
     return start();
   })();
   await holder.calendarioRuntime;

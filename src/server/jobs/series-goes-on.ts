@@ -39,8 +39,8 @@ async function goOn(
     const draft = patchDate(pattern!, { shiftMin }, row.tzid, () => []);
     return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
   });
-  const deed = { action: 'the series goes on', key: () => `series-goes-on:${row.id}:${until}` };
-  return changeByTime(tx, now, deed, async (change) => {
+  const command = { action: 'the series goes on', key: () => `series-goes-on:${row.id}:${until}` };
+  return changeByTime(tx, now, command, async (change) => {
     if (dates.length) {
       await insertDates(change, dates, row.request_id, row.id);
     }

@@ -6,7 +6,7 @@ import type { Context } from '../context/context';
 import { openDatabase, type Database } from '../db/connection';
 import { onCopy } from '../db/on-copy';
 import { bringCatalogues } from '../platform/language/catalogues';
-import { speakAsHouse } from '../repositories/house/house-language';
+import { speakAsOffice } from '../repositories/house/house-language';
 import { writtenFor } from '../platform/ambient';
 import { refusalOf } from '../db/refusal-of-error';
 import { databaseFile } from '../platform/settings';
@@ -67,7 +67,7 @@ async function doOrder(
       ),
       hooks.tellLine,
     );
-  await speakAsHouse(db);
+  await speakAsOffice(db);
   return writtenFor(settings, () => (order.onCopy ? onCopy(db, work) : work(db)));
 }
 

@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { channel } from 'node:diagnostics_channel';
 import type { IncomingMessage } from 'node:http';
-import { hasHouseLanguage, wantedLanguage } from '@/contracts/language/languages';
+import { hasOfficeLanguage, wantedLanguage } from '@/contracts/language/languages';
 import {
   readSettings,
   SETTINGS_COOKIE,
@@ -38,7 +38,7 @@ export function listenForSettings(): void {
     const chosen = readSettings(cookieOf(request.headers.cookie));
     const language =
       chosen.language ??
-      (hasHouseLanguage() ? null : wantedLanguage(request.headers['accept-language'] ?? ''));
+      (hasOfficeLanguage() ? null : wantedLanguage(request.headers['accept-language'] ?? ''));
     storage().enterWith({ ...chosen, language });
   });
 }

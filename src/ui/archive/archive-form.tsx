@@ -4,9 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import {
   ARCHIVE_LIMIT_MB,
-  HOUSE_COUNT_WORDS,
-  type ArrivedHouse,
-  type HouseCounts,
+  OFFICE_COUNT_WORDS,
+  type ArrivedOffice,
+  type OfficeCounts,
 } from '@/contracts/archive';
 import type { ErrorReply } from '@/contracts/refusal';
 import { send, sendFile } from '@/ui/hooks/send';
@@ -17,10 +17,10 @@ interface ArchiveFormProps {
   readonly path: string;
   /** The site that would be replaced, and what it holds; nothing on the first day. */
   readonly site?: string;
-  readonly now?: HouseCounts;
+  readonly now?: OfficeCounts;
 }
 
-function Compared({ arrived, now }: { arrived: ArrivedHouse; now?: HouseCounts }) {
+function Compared({ arrived, now }: { arrived: ArrivedOffice; now?: OfficeCounts }) {
   return (
     <table className="my-2 text-left">
       <thead>
@@ -31,10 +31,10 @@ function Compared({ arrived, now }: { arrived: ArrivedHouse; now?: HouseCounts }
         </tr>
       </thead>
       <tbody>
-        {(Object.keys(HOUSE_COUNT_WORDS) as (keyof HouseCounts)[]).map((of) => (
+        {(Object.keys(OFFICE_COUNT_WORDS) as (keyof OfficeCounts)[]).map((of) => (
           <tr key={of} className="border-b border-rule">
             <th scope="row" className="py-1 pr-6 font-normal">
-              {HOUSE_COUNT_WORDS[of]}
+              {OFFICE_COUNT_WORDS[of]}
             </th>
             <td className="figure px-3 text-right">{arrived.counts[of]}</td>
             {now && <td className="figure px-3 text-right">{now[of]}</td>}
@@ -49,7 +49,7 @@ function Compared({ arrived, now }: { arrived: ArrivedHouse; now?: HouseCounts }
 export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   const router = useRouter();
   const id = useId();
-  const [arrived, setArrived] = useState<ArrivedHouse | null>(null);
+  const [arrived, setArrived] = useState<ArrivedOffice | null>(null);
   const [name, setName] = useState('');
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isBusy, setBusy] = useState(false);
@@ -57,12 +57,12 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
     setBusy(true);
     setError(null);
     setArrived(null);
-    const reply = await sendFile<ArrivedHouse>(path, file);
+    const reply = await sendFile<ArrivedOffice>(path, file);
     setBusy(false);
     if (reply.ok) setArrived(reply.value);
     else setError(reply.error);
   };
-  const putIn = async (house: ArrivedHouse) => {
+  const putIn = async (house: ArrivedOffice) => {
     if (isBusy) return;
     setBusy(true);
     const reply = await send('POST', `${path}/${house.id}`, { name });

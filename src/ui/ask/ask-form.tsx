@@ -29,7 +29,7 @@ import { ReadersSection } from './readers-section';
 import { useLeft } from './use-left';
 import { typedFaults } from './typed-faults';
 import { ofKnownDates, useVerdict } from './use-verdict';
-import { VerdictLine, VerdictSlip } from './verdict-slip';
+import { VerdictLine, VerdictDetails } from './verdict-details';
 import { KindSection, WhatSection } from './what-section';
 import { WhenSection } from './when-section';
 import { WhereSection } from './where-section';
@@ -300,7 +300,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         </div>
       </Form>
       <div>
-        <VerdictSlip
+        <VerdictDetails
           state={verdict.state}
           body={ofKnownDates(toCheckBody(values, tzid, choices), verdict.dates)}
           bands={firstBands(values, tzid)}

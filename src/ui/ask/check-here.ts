@@ -83,7 +83,7 @@ export function checkHere(
   const parsed = checkSchema.safeParse(body);
   if (!parsed.success) return null;
   const input = parsed.data;
-  const { world, asker, kits } = loaded.surroundings;
+  const { world, requester, kits } = loaded.surroundings;
   const isLoaded =
     spacesIn(input).every((spaceId) => loaded.spaceIds.includes(spaceId)) &&
     input.equipment.every(({ typeId }) => loaded.typeIds.includes(typeId));
@@ -91,14 +91,14 @@ export function checkHere(
   const contentsOf = (type: EquipmentTypeId): KitItem[] => kits.filter(({ kit }) => kit === type);
   const asked = datesAsked(input, {
     tzid: world.tzid,
-    now: asker.now,
+    now: requester.now,
     horizonMonths: world.horizonMonths ?? 24,
     contentsOf,
     offersOf: (space) => choices.spaces.find(({ id }) => id === space)?.layouts ?? [],
   });
   if (!asked.ok || asked.value.isEndless || !isInside(loaded, asked.value.dates)) return null;
   const { dates, inWords, notes } = asked.value;
-  const byDate = findingsByDate(dates, checkDates(dates, world, { asker }));
+  const byDate = findingsByDate(dates, checkDates(dates, world, { requester }));
   const verdicts = dates.map(({ key }) => verdictOf(byDate.get(key)!, side));
   const count = (verdict: CheckReply['dates'][number]['verdict']) =>
     verdicts.filter((each) => each === verdict).length;

@@ -1,7 +1,7 @@
 import type { CheckBody, CheckReply } from '@/contracts/ask';
 import {
   bringCatalogue,
-  tellHouseLanguage,
+  tellOfficeLanguage,
   type Catalogue,
   type Language,
 } from '@/contracts/language/languages';
@@ -33,7 +33,7 @@ self.addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
   if (data.kind === 'speak') {
     const { settings, language, texts } = data;
     tellSettings(() => settings);
-    tellHouseLanguage(language);
+    tellOfficeLanguage(language);
     if (texts) bringCatalogue(language, texts);
     return;
   }

@@ -1,10 +1,10 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import type { CheckBody, CheckReply } from '@/contracts/ask';
-import type { SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives';
 import { countText } from '@/contracts/words/when';
-import { useWaysOut } from '@/ui/ways-out/use-ways-out';
-import { WaysOut } from '@/ui/ways-out/ways-out';
+import { useAlternatives } from '@/ui/alternatives/use-alternatives';
+import { Alternatives } from '@/ui/alternatives/alternatives';
 import type { AskForm } from './draft';
 import type { PartProps } from './part-props';
 import { fitsFields, takeForDates, takeInFields } from './take-way';
@@ -17,14 +17,14 @@ interface FormWaysProps extends Pick<PartProps, 'form' | 'choices'> {
 /** Ways out of what the form asks for; taking one changes the fields, or what differs on the date. */
 export function FormWays({ form, choices, reply, body }: FormWaysProps) {
   const isTroubled = reply.dates.some(({ verdict }) => verdict !== 'clear');
-  const ways = useWaysOut(isTroubled ? { of: 'form', check: body } : null, 'form');
+  const ways = useAlternatives(isTroubled ? { of: 'form', check: body } : null, 'form');
   if (!isTroubled) return null;
   const { getValues, setValue } = form;
   const set = (changes: Partial<AskForm>) => {
     for (const [field, value] of Object.entries(changes))
       setValue(field as keyof AskForm, value, { shouldDirty: true });
   };
-  const takeOne = (way: WayOut, at: string) => {
+  const takeOne = (way: AlternativeView, at: string) => {
     const values = getValues();
     const isFields = values.pattern === 'once' && fitsFields(values, choices, way.patch);
     const { patch, sentence } = way;
@@ -34,7 +34,7 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
         : { differing: takeForDates(values.differing, [{ at, patch, sentence }]) },
     );
   };
-  const takeSeries = (way: SeriesWayOut) =>
+  const takeSeries = (way: SeriesAlternativeView) =>
     set({
       differing: takeForDates(
         getValues('differing'),
@@ -42,7 +42,7 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
       ),
     });
   return (
-    <WaysOut
+    <Alternatives
       ways={ways}
       isSeries={reply.dates.length > 1}
       actions={{

@@ -1,5 +1,5 @@
 import GERMAN from '@/contracts/language/de.json';
-import { bringCatalogue, tellHouseLanguage } from '@/contracts/language/languages';
+import { bringCatalogue, tellOfficeLanguage } from '@/contracts/language/languages';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { grammarOf } from './quick-grammar';
@@ -112,8 +112,8 @@ test('a word that cannot be read is said, never dropped', async () => {
 });
 
 describe('in German', () => {
-  beforeAll(() => tellHouseLanguage('de'));
-  afterAll(() => tellHouseLanguage(null));
+  beforeAll(() => tellOfficeLanguage('de'));
+  afterAll(() => tellOfficeLanguage(null));
 
   test('day, hours, space, people, layout', async () => {
     const { request, unread } = await read('Do 14-16 Uhr potting studio für 20 Personen, runde Tische');
@@ -151,13 +151,13 @@ describe('in German', () => {
 test.each(['en', 'de'] as const)(
   'every layout is understood by its name and by what else it is called (%s)',
   async (language) => {
-    tellHouseLanguage(language);
+    tellOfficeLanguage(language);
     const { layouts } = grammarOf(language);
     for (const layout of LAYOUTS)
       for (const name of [LAYOUT_WORDS[layout], ...layouts[layout]]) {
         const { request, unread } = await read(`potting studio ${name}`);
         expect([name, request.layout, unread]).toEqual([name, layout, []]);
       }
-    tellHouseLanguage('en');
+    tellOfficeLanguage('en');
   },
 );

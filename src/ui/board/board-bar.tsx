@@ -6,7 +6,7 @@ import { Minus, Plus } from 'lucide-react';
 import Link from '@/ui/primitives/link';
 import { useState, type ReactNode } from 'react';
 import type { BoardCategory } from '@/contracts/board';
-import type { KeptView } from '@/contracts/own';
+import type { SavedView } from '@/contracts/own';
 import { MOST_BOARD_DAYS } from '@/contracts/board';
 import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
@@ -15,7 +15,7 @@ import { countText, dayLong, dayShort } from '@/contracts/words/when';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { addDays, type LocalDate } from '@/core/time/local-time';
-import { KeptViews } from '@/ui/frame/kept-views';
+import { SavedViews } from '@/ui/frame/saved-views';
 import { boardHref, BOOKING_STATES, filterCount, type BoardAddress } from './board-address';
 import { Press } from '@/ui/primitives/press';
 
@@ -26,7 +26,7 @@ interface BarProps {
   readonly buildings: readonly string[];
   readonly categories: readonly BoardCategory[];
   readonly printHref: string;
-  readonly kept: readonly KeptView[];
+  readonly kept: readonly SavedView[];
   readonly isSignedIn: boolean;
   go(change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later'): void;
 }
@@ -224,7 +224,7 @@ export function BoardBar(props: BarProps) {
             {count > 0 ? countText(count, 'filter', 'filters') : say`Filter`}
           </button>
         </div>
-        <KeptViews
+        <SavedViews
           screen="board"
           first={props.kept}
           here={boardHref({ ...address, day: null, slip: null, pick: null })}

@@ -14,10 +14,10 @@ import { addMinutes, covers, lengthMin, type Interval } from '@/core/time/epoch-
 import { AxisHead, AxisLines, axisPx } from './axis-head';
 import type { RowContext } from './board-row';
 import { BoardRows } from './board-rows';
-import { GhostLayer } from './ghost-layer';
+import { DragPreviewLayer } from './drag-preview-layer';
 import type { BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
-import type { Ghost, useGestures } from './use-gestures';
+import type { DragPreview, useGestures } from './use-gestures';
 import { liveWidthPx } from './use-zoom';
 
 /** Sideways, what is drawn reaches so far beyond what is seen. */
@@ -82,10 +82,10 @@ interface CanvasProps {
   readonly isLoading: boolean;
   readonly gestures: ReturnType<typeof useGestures>;
   /** What is picked and stands in the slip. */
-  readonly picked: Ghost | null;
+  readonly picked: DragPreview | null;
   /** What the pointer or the focus is on, in words; null where it is on nothing. */
   onNote(text: string | null): void;
-  onSlip(id: number): void;
+  onDetails(id: number): void;
 }
 
 /** What is said of the thing under the pointer or the focus. */
@@ -96,15 +96,27 @@ function noteOf({ target }: SyntheticEvent): string | null {
 
 /** Rows by time, with what follows pointer and keys over them. */
 export function BoardCanvas(props: CanvasProps) {
-  const { scroller, rows, offsets, context, axis, now, label, isLoading, gestures, picked, onNote, onSlip } =
-    props;
+  const {
+    scroller,
+    rows,
+    offsets,
+    context,
+    axis,
+    now,
+    label,
+    isLoading,
+    gestures,
+    picked,
+    onNote,
+    onDetails,
+  } = props;
   const router = useRouter();
   // One listener follows all the plain links; with a key held they are the browser's.
   const follow = (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
     const link = (event.target as Element).closest<HTMLAnchorElement>('a');
     const booking = link?.dataset.booking ?? link?.dataset.slip;
-    if (booking) onSlip(Number(booking));
+    if (booking) onDetails(Number(booking));
     else if (link?.dataset.go !== undefined) router.push(link.getAttribute('href')!);
     else return;
     event.preventDefault();
@@ -112,7 +124,7 @@ export function BoardCanvas(props: CanvasProps) {
   const { labelPx, house } = context;
   const window = useWindow(scroller, axis, labelPx);
   const rowContext = useMemo(() => ({ ...context, window }), [context, window]);
-  const ghost = gestures.ghost ?? picked;
+  const dragPreview = gestures.dragPreview ?? picked;
   const heightPx = offsets[offsets.length - 1]!;
   return (
     <div
@@ -148,9 +160,15 @@ export function BoardCanvas(props: CanvasProps) {
           <AxisLines axis={axis} now={now} heightPx={heightPx} />
         </div>
         <BoardRows scroller={scroller} rows={rows} context={rowContext} />
-        {ghost && (
+        {dragPreview && (
           <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: axisPx() }}>
-            <GhostLayer ghost={ghost} rows={rows} offsets={offsets} axis={axis} tzid={house.tzid} />
+            <DragPreviewLayer
+              dragPreview={dragPreview}
+              rows={rows}
+              offsets={offsets}
+              axis={axis}
+              tzid={house.tzid}
+            />
           </div>
         )}
       </div>

@@ -6,7 +6,7 @@ import type { WantedDate } from '@/core/checks/asked';
 import type { ClaimId, EquipmentTypeId, ResourceId } from '@/core/ids';
 import { bandMinutesOf, occupiedSpan, setupKeyOf, type ClaimContent } from '@/core/occupancy/bands';
 import type { BusyRow, UseRow, WorldSnapshot } from '@/core/checks/world';
-import type { Asker } from '@/core/spaces/policy';
+import type { Requester } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { sayFinding } from '@/contracts/words/findings';
 import type { UseTuple } from '@/contracts/board';
@@ -85,7 +85,7 @@ export interface CheckOnBoard {
   readonly side: Side;
   /** The claim that is being moved. */
   readonly except?: ClaimId | null;
-  readonly asker?: Asker;
+  readonly requester?: Requester;
 }
 
 function sentenceOf({ facts, spaceId }: Finding, board: OnBoard, side: Side): string {
@@ -106,10 +106,10 @@ function sentenceOf({ facts, spaceId }: Finding, board: OnBoard, side: Side): st
 export function checkOnBoard(
   board: OnBoard,
   wanted: WantedDate,
-  { side, except = null, asker }: CheckOnBoard,
+  { side, except = null, requester }: CheckOnBoard,
 ): BoardVerdict {
   const findings = checkDates([wanted], worldAround(board, wanted.claim, except), {
-    asker,
+    requester,
     now: board.now,
   });
   return {

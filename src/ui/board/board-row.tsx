@@ -19,8 +19,8 @@ export interface RowContext {
   readonly window: Interval;
   readonly uses: readonly UseTuple[];
   readonly labelPx: number;
-  readonly pickedSlip: number | null;
-  slipHref(id: number): string;
+  readonly pickedDetails: number | null;
+  detailsHref(id: number): string;
   isFaded(booking: Booking): boolean;
   canMove(booking: Booking): boolean;
 }
@@ -106,7 +106,7 @@ function spaceCells(row: SpaceRow, opening: Opening, context: RowContext): (Reac
           booking,
           via: house.space(booking.spaceId)?.name ?? say`another space`,
           axis,
-          href: context.slipHref(booking.id),
+          href: context.detailsHref(booking.id),
           lane: Math.min(lane, 1),
         }),
       ),
@@ -118,8 +118,8 @@ function spaceCells(row: SpaceRow, opening: Opening, context: RowContext): (Reac
           place: row.space.name,
           axis,
           tzid: house.tzid,
-          href: context.slipHref(booking.id),
-          isPicked: context.pickedSlip === booking.id,
+          href: context.detailsHref(booking.id),
+          isPicked: context.pickedDetails === booking.id,
           isFaded: context.isFaded(booking),
           isMovable: context.canMove(booking),
           lane,

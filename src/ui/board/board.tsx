@@ -2,8 +2,8 @@
 import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { ShortChoices } from '@/contracts/ask-choices';
-import type { BoardCategory, BoardHouse, BoardSpan, BoardViewer } from '@/contracts/board';
-import type { KeptView } from '@/contracts/own';
+import type { BoardCategory, BoardData, BoardSpan, BoardViewer } from '@/contracts/board';
+import type { SavedView } from '@/contracts/own';
 import { covers, type Interval } from '@/core/time/epoch-minute';
 import { dayLong } from '@/contracts/words/when';
 import { addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';
@@ -14,19 +14,19 @@ import { BoardBar } from './board-bar';
 import { BoardCanvas } from './board-canvas';
 import type { OnBoard } from './board-check';
 import type { Booking } from './bookings';
-import { BookingSlip } from './booking-slip';
+import { BookingDetails } from './booking-details';
 import { isLeftOut } from './filters';
 import type { House } from './house';
 import { BoardKey } from './key';
 import { isMovable, type Move } from './move';
-import { MoveSlip } from './move-slip';
+import { MoveDetails } from './move-details';
 import { NoteStrip } from './note-strip';
-import { PickSlip } from './pick-slip';
+import { PickDetails } from './pick-details';
 import type { BoardRow } from './rows';
 import { axisPx } from './axis-head';
 import { useBoardAddress, useFirstBoard } from './use-board';
 import { useBoardData } from './use-board-data';
-import { useGestures, type Ghost } from './use-gestures';
+import { useGestures, type DragPreview } from './use-gestures';
 import { useZoom } from './use-zoom';
 
 /** That of a screen 1,280 wide, until the board knows its own. */
@@ -52,7 +52,7 @@ function isOn({ start }: Pick, whole: Interval, tzid: string): boolean {
 }
 
 /** The picked gap as it is drawn; null where none of its rows is on the board. */
-function ghostOf(pick: Pick, rows: readonly BoardRow[], tzid: string): Ghost | null {
+function dragPreviewOf(pick: Pick, rows: readonly BoardRow[], tzid: string): DragPreview | null {
   const positions = rows.flatMap((row, index) => {
     const isPicked =
       (row.kind === 'space' && pick.spaceIds.includes(row.space.id)) ||
@@ -71,7 +71,7 @@ function ghostOf(pick: Pick, rows: readonly BoardRow[], tzid: string): Ghost | n
 }
 
 /** A move that waits in the slip, as it is drawn. */
-function ghostOfMove(move: Move, rows: readonly BoardRow[]): Ghost | null {
+function dragPreviewOfMove(move: Move, rows: readonly BoardRow[]): DragPreview | null {
   const row = rows.findIndex((each) => each.kind === 'space' && each.space.id === move.spaceId);
   return row < 0 ? null : { kind: 'move', booking: move.booking, row, ...move.event, move };
 }
@@ -86,7 +86,7 @@ function shownOf(rows: readonly BoardRow[], { spaces }: House): { spaces?: reado
  * Addresses of slips on the board as it stands: one for each booking, so their common part is written once. Zoom is left
  * out: links need not be written anew while it changes, and a slip opened by itself shows the whole day.
  */
-function slipHrefs(day: LocalDate | null, days: number, filters: BoardFilters): (id: number) => string {
+function detailsHrefs(day: LocalDate | null, days: number, filters: BoardFilters): (id: number) => string {
   const here = boardHref({ ...filters, day, days });
   const base = `${here}${here.includes('?') ? '&' : '?'}slip=`;
   return (id) => `${base}${id}`;
@@ -98,11 +98,11 @@ interface BoardProps {
   readonly categories: readonly BoardCategory[];
   readonly viewer: BoardViewer;
   readonly choices: ShortChoices;
-  readonly kept: readonly KeptView[];
+  readonly kept: readonly SavedView[];
 }
 
 interface LoadedProps extends BoardProps {
-  readonly house: BoardHouse;
+  readonly house: BoardData;
   readonly first: BoardSpan;
   /** Room across, as the frame had it before. */
   readonly roomPx: number;
@@ -154,7 +154,7 @@ function LoadedBoard(props: LoadedProps) {
   );
 
   const board: OnBoard = useMemo(
-    () => ({ house, bookings, uses: span.uses, now: viewer.asker.now }),
+    () => ({ house, bookings, uses: span.uses, now: viewer.requester.now }),
     [house, bookings, span, viewer],
   );
   const onPick = useCallback(
@@ -185,7 +185,7 @@ function LoadedBoard(props: LoadedProps) {
     onDrop: setMove,
   });
 
-  const { day, days, slip: pickedSlip } = address;
+  const { day, days, slip: pickedDetails } = address;
   const context = useMemo(
     () => ({
       house,
@@ -193,12 +193,12 @@ function LoadedBoard(props: LoadedProps) {
       whole,
       uses: span.uses,
       labelPx,
-      pickedSlip,
-      slipHref: slipHrefs(day, days, filters),
+      pickedDetails,
+      detailsHref: detailsHrefs(day, days, filters),
       isFaded: (booking: Booking) => isLeftOut(booking, filters),
       canMove: (booking: Booking) => isMovable(booking, isManager),
     }),
-    [house, calmAxis, whole, span, labelPx, pickedSlip, day, days, filters, isManager],
+    [house, calmAxis, whole, span, labelPx, pickedDetails, day, days, filters, isManager],
   );
   const close = () => {
     setMove(null);
@@ -206,7 +206,7 @@ function LoadedBoard(props: LoadedProps) {
   };
   const picked = bookings.find(({ id }) => id === address.slip);
   const slip = move ? (
-    <MoveSlip
+    <MoveDetails
       key={`${move.booking.id} ${JSON.stringify(move.patch)}`}
       move={move}
       house={house}
@@ -215,7 +215,7 @@ function LoadedBoard(props: LoadedProps) {
       onClose={close}
     />
   ) : picked ? (
-    <BookingSlip
+    <BookingDetails
       key={picked.id}
       booking={picked}
       board={board}
@@ -224,7 +224,7 @@ function LoadedBoard(props: LoadedProps) {
       onClose={close}
     />
   ) : address.pick ? (
-    <PickSlip
+    <PickDetails
       key={`${address.pick.spaceIds.join()} ${address.pick.poolId}`}
       pick={address.pick}
       address={address}
@@ -242,9 +242,9 @@ function LoadedBoard(props: LoadedProps) {
     />
   ) : null;
   const hasRows = rows.length > 0;
-  const pickedGhost = move
-    ? ghostOfMove(move, rows)
-    : address.pick && ghostOf(address.pick, rows, house.tzid);
+  const pickedDragPreview = move
+    ? dragPreviewOfMove(move, rows)
+    : address.pick && dragPreviewOf(address.pick, rows, house.tzid);
   return (
     <>
       <BoardBar
@@ -277,9 +277,9 @@ function LoadedBoard(props: LoadedProps) {
               label={say`Spaces by time`}
               isLoading={data.isLoading}
               gestures={gestures}
-              picked={pickedGhost}
+              picked={pickedDragPreview}
               onNote={setNote}
-              onSlip={(slip) => {
+              onDetails={(slip) => {
                 setMove(null);
                 go({ slip, pick: null });
               }}
@@ -304,7 +304,7 @@ function LoadedBoard(props: LoadedProps) {
               >{say`Show all spaces`}</button>
             </p>
           )}
-          <NoteStrip note={note} ghost={gestures.ghost} house={house} rows={rows} />
+          <NoteStrip note={note} dragPreview={gestures.dragPreview} house={house} rows={rows} />
           <BoardKey />
         </div>
         {slip}

@@ -1,4 +1,4 @@
-import { factsOf, type BoardHouse, type HousePool, type HouseSpace } from '@/contracts/board';
+import { factsOf, type BoardData, type HousePool, type HouseSpace } from '@/contracts/board';
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { SpaceFacts } from '@/core/checks/world';
 import { openDuring, shutDuring } from '@/core/spaces/hours';
@@ -26,7 +26,7 @@ export interface House {
   ): { readonly open: readonly Interval[]; readonly shut: SpaceFacts['closures'] };
 }
 
-export function readHouse(house: BoardHouse): House {
+export function readHouse(house: BoardData): House {
   const spaces = house.spaces.map((space): SpaceOnBoard => ({
     ...space,
     facts: factsOf(house, space),

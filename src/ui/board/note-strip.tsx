@@ -3,41 +3,44 @@ import { VERDICT_WORDS } from '@/contracts/words/states';
 import type { House } from './house';
 import { sayHours } from './move';
 import type { BoardRow } from './rows';
-import type { Ghost } from './use-gestures';
+import type { DragPreview } from './use-gestures';
 
 const nameOf = (row: BoardRow | undefined): string =>
   row?.kind === 'space' ? row.space.name : row?.kind === 'pool' ? row.pool.name : '';
 
-function sayGhost(ghost: Ghost, house: House, rows: readonly BoardRow[]): string {
-  const hours = sayHours(ghost, house.tzid);
-  if (ghost.kind === 'pick') {
-    const [from, to] = [Math.min(ghost.fromRow, ghost.toRow), Math.max(ghost.fromRow, ghost.toRow)];
+function sayDragPreview(dragPreview: DragPreview, house: House, rows: readonly BoardRow[]): string {
+  const hours = sayHours(dragPreview, house.tzid);
+  if (dragPreview.kind === 'pick') {
+    const [from, to] = [
+      Math.min(dragPreview.fromRow, dragPreview.toRow),
+      Math.max(dragPreview.fromRow, dragPreview.toRow),
+    ];
     const names = rows
       .slice(from, to + 1)
       .map(nameOf)
       .filter(Boolean);
     return say`${names.join(say` and `)}, ${hours}. Enter asks for it.`;
   }
-  const { title } = ghost.booking.known;
-  if (!ghost.move)
+  const { title } = dragPreview.booking.known;
+  if (!dragPreview.move)
     return say`“${title}” is taken up. Arrows move it, Shift and arrows lengthen it, Escape leaves it.`;
-  const { verdict, sentences } = ghost.move.verdict;
-  return say`“${title}” to ${nameOf(rows[ghost.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
+  const { verdict, sentences } = dragPreview.move.verdict;
+  return say`“${title}” to ${nameOf(rows[dragPreview.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
 }
 
 interface NoteProps {
   readonly note: string | null;
-  readonly ghost: Ghost | null;
+  readonly dragPreview: DragPreview | null;
   readonly house: House;
   readonly rows: readonly BoardRow[];
 }
 
 /** One line under the board: what the pointer or the focus is on; while something is picked or moved, how it stands. */
-export function NoteStrip({ note, ghost, house, rows }: NoteProps) {
+export function NoteStrip({ note, dragPreview, house, rows }: NoteProps) {
   return (
     <div className="no-print min-h-[3.2em] px-1 pt-1 text-[0.95rem]">
-      <p aria-live="polite">{ghost ? sayGhost(ghost, house, rows) : ''}</p>
-      {!ghost && <p className={note ? '' : 'text-soft'}>{note ?? hint()}</p>}
+      <p aria-live="polite">{dragPreview ? sayDragPreview(dragPreview, house, rows) : ''}</p>
+      {!dragPreview && <p className={note ? '' : 'text-soft'}>{note ?? hint()}</p>}
       <p
         id="board-keys"
         className="sr-only"

@@ -1,6 +1,6 @@
 import { ownSettings } from '@/contracts/own-settings';
 import { useCallback, useDeferredValue, useMemo } from 'react';
-import type { BoardCategory, BoardHouse, BoardSpan } from '@/contracts/board';
+import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/board';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
@@ -18,7 +18,7 @@ const NARROW_PX = 640;
 const LEAST_DAY_PX = 640;
 
 interface Loaded {
-  readonly house: BoardHouse;
+  readonly house: BoardData;
   readonly first: BoardSpan;
   readonly categories: readonly BoardCategory[];
 }

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { BoardHouse, BoardSpan } from '@/contracts/board';
+import type { BoardData, BoardSpan } from '@/contracts/board';
 import type { LocalDate } from '@/core/time/local-time';
 import { useAddress } from '@/ui/hooks/use-address';
 import { HOUSE_URL, spanUrl } from './board-urls';
@@ -11,7 +11,7 @@ const FORM = { read: readBoardAddress, href: boardHref };
 export const useBoardAddress = () => useAddress<BoardAddress>(FORM);
 
 export interface FirstBoard {
-  readonly house: BoardHouse;
+  readonly house: BoardData;
   readonly span: BoardSpan;
 }
 
@@ -30,7 +30,7 @@ export function useFirstBoard(from: LocalDate, days: number) {
       return (await reply.json()) as Value;
     };
     Promise.all([
-      read<BoardHouse>(HOUSE_URL),
+      read<BoardData>(HOUSE_URL),
       read<BoardSpan>(spanUrl(asked.current.from, asked.current.days)),
     ])
       .then(([house, span]) => setFirst({ house, span }))

@@ -17,7 +17,7 @@ import { rowAt, type BoardRow } from './rows';
 import { snap, type TimeAxis } from './time-axis';
 
 /** What is drawn over the board while something is picked or moved. Rows by position. */
-export type Ghost =
+export type DragPreview =
   | {
       readonly kind: 'pick';
       readonly fromRow: number;
@@ -45,7 +45,7 @@ export interface BoardGeometry {
 }
 
 interface Gestures {
-  readonly ghost: Ghost | null;
+  readonly dragPreview: DragPreview | null;
   onPointerDown(event: PointerEvent): void;
   onKeyDown(event: KeyboardEvent): void;
   onBlur(): void;
@@ -111,20 +111,20 @@ function placed(
 
 /** Picking gaps and moving bookings, by pointer and by keys. Everything is judged by the core as it moves. */
 export function useGestures({ scroller, geometry, board, isManager, onPick, onDrop }: Wanted): Gestures {
-  const [ghost, setGhost] = useState<Ghost | null>(null);
+  const [dragPreview, setDragPreview] = useState<DragPreview | null>(null);
   const held = useRef<Held | null>(null);
-  const latest = useRef({ geometry, board, onPick, onDrop, ghost });
+  const latest = useRef({ geometry, board, onPick, onDrop, dragPreview });
   useEffect(() => {
-    latest.current = { geometry, board, onPick, onDrop, ghost };
+    latest.current = { geometry, board, onPick, onDrop, dragPreview };
   });
 
-  const show = useCallback((next: Ghost | null) => {
-    latest.current.ghost = next;
+  const show = useCallback((next: DragPreview | null) => {
+    latest.current.dragPreview = next;
     // At once: what is dragged and its verdict are drawn in the frame of the pointer's own move.
-    flushSync(() => setGhost(next));
+    flushSync(() => setDragPreview(next));
   }, []);
 
-  const moveGhost = useCallback(
+  const moveDragPreview = useCallback(
     (booking: Movable, row: number, start: EpochMinute, end: EpochMinute) => {
       const { geometry: g, board: b } = latest.current;
       const target = g.rows[row];
@@ -143,7 +143,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
   );
 
   const finish = useCallback(() => {
-    const { ghost: last, geometry: g } = latest.current;
+    const { dragPreview: last, geometry: g } = latest.current;
     show(null);
     if (last?.kind === 'move' && last.move) latest.current.onDrop(last.move);
     if (last?.kind === 'pick') {
@@ -167,7 +167,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
       if (hold.booking) {
         const at = snap(place.at - hold.grabMin, g.axis);
         const { start, end } = placed(hold.booking, hold.part, at, g.axis);
-        return moveGhost(hold.booking, hold.part === 'whole' ? place.row : -1, start, end);
+        return moveDragPreview(hold.booking, hold.part === 'whole' ? place.row : -1, start, end);
       }
       const from = placeOf({ clientX: hold.x, clientY: hold.y }, element, g);
       const [a, b] = [snap(from.at, g.axis), snap(place.at, g.axis)];
@@ -219,7 +219,7 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
       window.removeEventListener('pointercancel', letGo);
       window.removeEventListener('keydown', escape);
     };
-  }, [scroller, show, moveGhost, finish]);
+  }, [scroller, show, moveDragPreview, finish]);
 
   const onPointerDown = (event: PointerEvent) => {
     if (event.button !== 0 || !scroller.current) return;
@@ -241,25 +241,25 @@ export function useGestures({ scroller, geometry, board, isManager, onPick, onDr
   const takeUp = (booking: Booking) => {
     if (!isMovable(booking, isManager)) return;
     const row = geometry.rows.findIndex((each) => each.kind === 'space' && each.space.id === booking.spaceId);
-    moveGhost(booking, row, booking.known.event.start, booking.known.event.end);
+    moveDragPreview(booking, row, booking.known.event.start, booking.known.event.end);
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
     const block = (event.target as Element).closest<HTMLElement>('[data-booking]');
-    if (block && event.key.toLowerCase() === 'm' && !latest.current.ghost) {
+    if (block && event.key.toLowerCase() === 'm' && !latest.current.dragPreview) {
       const booking = board.bookings.find(({ id }) => id === Number(block.dataset.booking));
       return booking && takeUp(booking);
     }
-    const next = keyStep(event, latest.current.ghost, geometry);
+    const next = keyStep(event, latest.current.dragPreview, geometry);
     if (!next) return;
     event.preventDefault();
     if (next === 'finish') return finish();
     if (next === 'leave') return show(null);
     if (next.kind === 'pick') return show(next);
-    moveGhost(next.booking, next.row, next.start, next.end);
+    moveDragPreview(next.booking, next.row, next.start, next.end);
   };
 
-  return { ghost, onPointerDown, onKeyDown, onBlur: () => !held.current && show(null) };
+  return { dragPreview, onPointerDown, onKeyDown, onBlur: () => !held.current && show(null) };
 }
 
 /** Near an edge the board moves along, so that what lies beyond can be reached. */
@@ -318,30 +318,40 @@ const PAGE_MIN = 240;
 const within = (at: number, { days, grainMin }: TimeAxis): EpochMinute =>
   minutes(Math.min(Math.max(at, days[0]!.shown.start), days[days.length - 1]!.shown.end - grainMin));
 
-type KeyStep = 'finish' | 'leave' | Ghost | null;
+type KeyStep = 'finish' | 'leave' | DragPreview | null;
 
 /** What a key makes of what is picked or moved; null where it is not for the board. */
-function keyStep(event: KeyboardEvent, ghost: Ghost | null, { axis, rows }: BoardGeometry): KeyStep {
-  if (event.target !== event.currentTarget && ghost?.kind !== 'move') return null;
+function keyStep(
+  event: KeyboardEvent,
+  dragPreview: DragPreview | null,
+  { axis, rows }: BoardGeometry,
+): KeyStep {
+  if (event.target !== event.currentTarget && dragPreview?.kind !== 'move') return null;
   if (event.ctrlKey || event.metaKey || event.altKey) return null;
-  if (event.key === 'Escape') return ghost && 'leave';
-  if (event.key === 'Enter' || event.key === ' ') return ghost && 'finish';
+  if (event.key === 'Escape') return dragPreview && 'leave';
+  if (event.key === 'Enter' || event.key === ' ') return dragPreview && 'finish';
   const arrow = ARROWS[event.key];
   if (!arrow) return null;
   const [sign, by, down] = arrow;
   const across = sign * (by === 'grain' ? axis.grainMin : PAGE_MIN);
-  if (!ghost) {
+  if (!dragPreview) {
     const row = nextRow(rows, -1, 1);
     const start = within(axis.days[0]!.shown.start + 120, axis);
     return { kind: 'pick', fromRow: row, toRow: row, start, end: minutes(start + USUAL_MIN), isByKeys: true };
   }
-  const { start, end } = ghost;
+  const { start, end } = dragPreview;
   if (event.shiftKey && across)
-    return { ...ghost, end: minutes(Math.max(start + axis.grainMin, end + across)) };
+    return { ...dragPreview, end: minutes(Math.max(start + axis.grainMin, end + across)) };
   const moved = within(start + across, axis);
   const span = { start: moved, end: minutes(moved + end - start) };
-  if (ghost.kind === 'move')
-    return { ...ghost, ...span, row: down ? nextRow(rows, ghost.row, down) : ghost.row };
-  const row = down ? nextRow(rows, ghost.toRow, down) : ghost.toRow;
-  return { ...ghost, ...span, toRow: row, fromRow: event.shiftKey ? ghost.fromRow : row, isByKeys: true };
+  if (dragPreview.kind === 'move')
+    return { ...dragPreview, ...span, row: down ? nextRow(rows, dragPreview.row, down) : dragPreview.row };
+  const row = down ? nextRow(rows, dragPreview.toRow, down) : dragPreview.toRow;
+  return {
+    ...dragPreview,
+    ...span,
+    toRow: row,
+    fromRow: event.shiftKey ? dragPreview.fromRow : row,
+    isByKeys: true,
+  };
 }

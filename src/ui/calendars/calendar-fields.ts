@@ -1,4 +1,4 @@
-import type { KeptCalendar, SaveCalendarBody } from '@/contracts/calendars';
+import type { StoredCalendar, SaveCalendarBody } from '@/contracts/calendars';
 import { CALENDAR_HUES } from '@/contracts/calendars';
 import { OPEN_FILTER, type CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Fact } from '@/core/publishing/facts';
@@ -44,7 +44,7 @@ export const newFields = ({ filter, name }: StartFrom): CalendarFields => ({
   startsOn: true,
 });
 
-export function fieldsOf(calendar: KeptCalendar): CalendarFields {
+export function fieldsOf(calendar: StoredCalendar): CalendarFields {
   const { name, slug, about, mark, hue, filter, facts, readers, startsOn } = calendar;
   const named = readers.kind === 'named' ? readers : { people: [], roles: [], organisations: [] };
   return {

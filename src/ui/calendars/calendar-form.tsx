@@ -7,7 +7,7 @@ import {
   CALENDAR_HUES,
   type CalendarChoices,
   type CalendarPreview,
-  type KeptCalendar,
+  type StoredCalendar,
 } from '@/contracts/calendars';
 import type { ErrorReply } from '@/contracts/refusal';
 import { FACT_WORDS, READER_WORDS } from '@/contracts/words/calendars';
@@ -299,7 +299,7 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
 }
 
 interface CalendarFormProps {
-  readonly stored: KeptCalendar | null;
+  readonly stored: StoredCalendar | null;
   readonly start: StartFrom;
   readonly choices: CalendarChoices;
 }

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { KeptCalendar } from '@/contracts/calendars';
+import type { StoredCalendar } from '@/contracts/calendars';
 import { FACT_WORDS } from '@/contracts/words/calendars';
 import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
@@ -12,12 +12,12 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Press } from '@/ui/primitives/press';
 
 interface LineProps {
-  readonly calendar: KeptCalendar;
+  readonly calendar: StoredCalendar;
   readonly origin: string;
   readonly isFirst: boolean;
   readonly isLast: boolean;
   readonly isSending: boolean;
-  run(deed: string): void;
+  run(command: string): void;
 }
 
 /** Asks once more before something that cannot be taken back, saying what it does. */
@@ -111,7 +111,13 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
 }
 
 /** All calendars in the order readers see them. */
-export function KeptCalendars({ calendars, origin }: { calendars: readonly KeptCalendar[]; origin: string }) {
+export function KeptCalendars({
+  calendars,
+  origin,
+}: {
+  calendars: readonly StoredCalendar[];
+  origin: string;
+}) {
   const { submit, error, said, isSending } = useSubmit();
   return (
     <>
@@ -133,7 +139,7 @@ export function KeptCalendars({ calendars, origin }: { calendars: readonly KeptC
             isFirst={index === 0}
             isLast={index === calendars.length - 1}
             isSending={isSending}
-            run={(deed) => void submit(`/api/calendars/${calendar.id}`, { deed })}
+            run={(command) => void submit(`/api/calendars/${calendar.id}`, { command })}
           />
         ))}
       </ol>

@@ -4,13 +4,13 @@ import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
-import type { KeptView } from '@/contracts/own';
+import type { SavedView } from '@/contracts/own';
 import { DATE_GROUPS, DATE_STATES } from '@/contracts/dates';
 import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber } from '@/core/time/weeks';
-import { KeptViews } from '@/ui/frame/kept-views';
+import { SavedViews } from '@/ui/frame/saved-views';
 import { Mark } from '@/ui/primitives/mark';
 import {
   DATE_VIEWS,
@@ -50,7 +50,7 @@ interface BarProps {
   readonly weekStart: number;
   readonly range: DayRange;
   readonly choices: DateChoices;
-  readonly kept: readonly KeptView[];
+  readonly kept: readonly SavedView[];
   readonly isSignedIn: boolean;
   readonly isManager: boolean;
   go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
@@ -198,7 +198,7 @@ export function DatesBar(props: BarProps) {
           >{say`Today`}</button>
           <button type="button" className="press" onClick={() => turn(1)}>{say`Later`}</button>
         </div>
-        <KeptViews
+        <SavedViews
           screen="dates"
           first={props.kept}
           here={datesHref({ ...address, day: null, slip: null, pick: null })}

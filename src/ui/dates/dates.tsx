@@ -2,9 +2,9 @@
 import { say, texts, sayNumber } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useEffect, useMemo, useState } from 'react';
-import type { RulerDay } from '@/contracts/board';
+import type { DayStripDay } from '@/contracts/board';
 import type { DateChoices, DatesReply } from '@/contracts/dates';
-import type { KeptView } from '@/contracts/own';
+import type { SavedView } from '@/contracts/own';
 import { MOST_DATES } from '@/contracts/dates';
 import { countText, dayLong } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -12,10 +12,10 @@ import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-ti
 import { toLocal } from '@/core/time/zone';
 import { Mark } from '@/ui/primitives/mark';
 import { ApartTable } from './apart-table';
-import { DateSlip } from './date-slip';
+import { DateDetails } from './date-details';
 import { datesHref, monthRange, rangeOf, type DatesAddress, type DayRange } from './dates-address';
 import { DatesBar, GROUP_WORDS } from './dates-bar';
-import { DayPickSlip } from './day-pick-slip';
+import { DayPickDetails } from './day-pick-details';
 import { apart, onDay, readEntries, type DateEntry } from './entries';
 import type { EntryContext } from './entry-line';
 import { MonthSheet } from './month-sheet';
@@ -23,7 +23,7 @@ import { RunningList } from './running-list';
 import { TimeColumns, type TimeColumn } from './time-columns';
 import { datesQuery } from './dates-query';
 import { useDates, useDatesAddress } from './use-dates';
-import { YearRulers } from './year-rulers';
+import { YearDayStrips } from './year-day-strips';
 import { DayNote } from '@/ui/frame/day-notes';
 
 const SHORT_DAYS = texts(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
@@ -32,7 +32,7 @@ const SHORT_DAYS = texts(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
 export interface FirstDates {
   readonly query: string;
   readonly reply: DatesReply | null;
-  readonly year: { readonly of: string; readonly days: readonly RulerDay[] } | null;
+  readonly year: { readonly of: string; readonly days: readonly DayStripDay[] } | null;
 }
 
 interface DatesProps {
@@ -43,7 +43,7 @@ interface DatesProps {
   readonly weekStart: number;
   readonly isManager: boolean;
   readonly isSignedIn: boolean;
-  readonly kept: readonly KeptView[];
+  readonly kept: readonly SavedView[];
 }
 
 /** How full the days of a year are, loaded when it is turned to. */
@@ -54,7 +54,7 @@ function useYear(wanted: string | null, range: DayRange, first: FirstDates['year
     const abort = new AbortController();
     fetch(`/api/ruler?from=${range.from}&days=${range.days}`, { signal: abort.signal })
       .then(async (reply) => {
-        if (reply.ok) setYear({ of: wanted, days: (await reply.json()) as RulerDay[] });
+        if (reply.ok) setYear({ of: wanted, days: (await reply.json()) as DayStripDay[] });
       })
       // The days can be gone to without their figures.
       .catch(() => undefined);
@@ -178,16 +178,16 @@ export function Dates(props: DatesProps) {
     () => ({
       tzid,
       slip: address.slip,
-      slipHref: (id: string) => datesHref({ ...address, slip: id, pick: null }),
+      detailsHref: (id: string) => datesHref({ ...address, slip: id, pick: null }),
     }),
     [tzid, address],
   );
   const close = () => go({ slip: null, pick: null });
   const picked = entries.find(({ id }) => id === address.slip);
   const slip = picked ? (
-    <DateSlip key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />
+    <DateDetails key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />
   ) : address.pick ? (
-    <DayPickSlip key={JSON.stringify(address.pick)} pick={address.pick} onClose={close} />
+    <DayPickDetails key={JSON.stringify(address.pick)} pick={address.pick} onClose={close} />
   ) : null;
   return (
     <>
@@ -211,7 +211,7 @@ export function Dates(props: DatesProps) {
       <div className={slip ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
         <div className="min-w-0" aria-busy={isLoading}>
           {isYear ? (
-            <YearRulers
+            <YearDayStrips
               year={day.slice(0, 4)}
               today={today}
               days={year}

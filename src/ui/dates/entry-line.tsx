@@ -5,7 +5,7 @@ import { placesText, sayEntry, titleText, type DateEntry } from './entries';
 export interface EntryContext {
   readonly tzid: string;
   readonly slip: string | null;
-  slipHref(id: string): string;
+  detailsHref(id: string): string;
 }
 
 interface LineProps {
@@ -41,7 +41,7 @@ export function EntryLine({
   return (
     <Link
       scroll={false}
-      href={context.slipHref(entry.id)}
+      href={context.detailsHref(entry.id)}
       data-entry={entry.id}
       data-note={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}

@@ -28,7 +28,7 @@ function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; cont
     <li>
       <Link
         scroll={false}
-        href={context.slipHref(entry.id)}
+        href={context.detailsHref(entry.id)}
         data-entry={entry.id}
         aria-current={context.slip === entry.id ? 'true' : undefined}
         data-note={sayEntry(entry, tzid)}

@@ -61,7 +61,7 @@ function Block({
   return (
     <Link
       scroll={false}
-      href={context.slipHref(entry.id)}
+      href={context.detailsHref(entry.id)}
       data-entry={entry.id}
       data-hue={category?.hue ?? 'ink'}
       data-note={sayEntry(entry, context.tzid)}

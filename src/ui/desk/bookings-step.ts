@@ -5,8 +5,8 @@ import type { ChangeBody } from '@/contracts/change';
 const DAY_MIN = 1440;
 
 /** What can be done with many bookings at once. */
-export const DEEDS = texts({ move: 'Move', cancel: 'Cancel', category: 'Change the category' } as const);
-export type Deed = keyof typeof DEEDS;
+export const COMMANDS = texts({ move: 'Move', cancel: 'Cancel', category: 'Change the category' } as const);
+export type Command = keyof typeof COMMANDS;
 
 export interface MoveFields {
   /** Days later; earlier where it is negative. */

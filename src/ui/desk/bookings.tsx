@@ -6,7 +6,7 @@ import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { usePicking } from '@/ui/hooks/use-picking';
 import { STATE_WORDS } from '@/contracts/words/states';
-import { BookingsDeed } from './bookings-deed';
+import { BookingsCommand } from './bookings-command';
 
 interface RowsProps {
   readonly lines: readonly BookingLine[];
@@ -128,7 +128,7 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
       ) : (
         <p className="sheet p-6 text-lg">{say`No booking is like that. Take something out of what is looked for.`}</p>
       )}
-      <BookingsDeed picked={picked} view={view} onDone={() => setPicked(new Set())} />
+      <BookingsCommand picked={picked} view={view} onDone={() => setPicked(new Set())} />
     </>
   );
 }

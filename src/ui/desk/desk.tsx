@@ -3,10 +3,10 @@ import { say } from '@/contracts/language/say';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { DeskView } from '@/contracts/desk';
-import type { KeptView } from '@/contracts/own';
+import type { SavedView } from '@/contracts/own';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
-import { KeptViews } from '@/ui/frame/kept-views';
+import { SavedViews } from '@/ui/frame/saved-views';
 import { ApproveClear } from './approve-clear';
 import { Beside } from './beside';
 import { addressOf, filterOf, narrowed, ORDERS, STANDING, WHOSE, type DeskFilter } from './desk-filter';
@@ -62,7 +62,7 @@ function useFilter(): [DeskFilter, (filter: DeskFilter) => void] {
 
 interface DeskProps {
   readonly view: DeskView;
-  readonly kept: readonly KeptView[];
+  readonly kept: readonly SavedView[];
 }
 
 /** What needs the office, in order of what is lost by waiting; narrowed, ordered, and decided together where clear. */
@@ -77,7 +77,7 @@ export function Desk({ view, kept }: DeskProps) {
     <>
       <div className="flex flex-wrap items-center gap-x-4 pb-2">
         <h1 className="text-3xl">{say`What waits for you`}</h1>
-        <KeptViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
+        <SavedViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
         <Link href="/desk/bookings" className="ml-auto">{say`Many bookings at once`}</Link>
         <Link href="/outbox">{say`Outbox: ${view.mailWaiting} to be sent`}</Link>
       </div>

@@ -3,24 +3,24 @@ import { MOST_CHARACTERS } from '@/contracts/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
 import type { EventSetup } from '@/contracts/event-setup';
-import { RECIPE_PHASE_WORDS } from '@/contracts/words/orders';
-import { RECIPE_PHASES } from '@/core/work-orders/recipe';
+import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
+import { TEMPLATE_PHASES } from '@/core/work-orders/template';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Labelled } from '@/ui/primitives/form-parts';
-import { EdgeField, TeamFields } from '@/ui/setups/recipe-fields';
-import { bodyOf, NEW_RECIPE, type RecipeFields } from '@/ui/setups/recipe-form-model';
+import { EdgeField, TeamFields } from '@/ui/setups/template-fields';
+import { bodyOf, NEW_TEMPLATE, type TemplateFields } from '@/ui/setups/template-form-model';
 import { Form } from '@/ui/primitives/form';
 
-const EMPTY: RecipeFields = { ...NEW_RECIPE, per: 'date' };
+const EMPTY: TemplateFields = { ...NEW_TEMPLATE, per: 'date' };
 
 /** An order in one's own words, for this date or for all to come. */
 export function HandOrderForm({ event }: { event: EventSetup }) {
   const { submit, error, said, isSending, faultOf } = useSubmit();
   const [isOpen, setOpen] = useState(false);
-  const [fields, setFields] = useState<RecipeFields>(EMPTY);
+  const [fields, setFields] = useState<TemplateFields>(EMPTY);
   const [isForAll, setForAll] = useState(false);
-  const set = (part: Partial<RecipeFields>) => setFields((before) => ({ ...before, ...part }));
+  const set = (part: Partial<TemplateFields>) => setFields((before) => ({ ...before, ...part }));
   const isThere = fields.phase === 'attendance';
   const order = async (submitted: SyntheticEvent) => {
     submitted.preventDefault();
@@ -72,11 +72,11 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                   {...ids}
                   className="field"
                   value={fields.phase}
-                  onChange={({ target }) => set({ phase: target.value as RecipeFields['phase'] })}
+                  onChange={({ target }) => set({ phase: target.value as TemplateFields['phase'] })}
                 >
-                  {RECIPE_PHASES.map((phase) => (
+                  {TEMPLATE_PHASES.map((phase) => (
                     <option key={phase} value={phase}>
-                      {RECIPE_PHASE_WORDS[phase]}
+                      {TEMPLATE_PHASE_WORDS[phase]}
                     </option>
                   ))}
                 </select>

@@ -2,7 +2,7 @@ import {
   bringCatalogue,
   catalogueOf,
   languageOf,
-  tellHouseLanguage,
+  tellOfficeLanguage,
   type Catalogue,
   type Language,
 } from '@/contracts/language/languages';
@@ -19,7 +19,7 @@ if (typeof document !== 'undefined') {
   if (settings !== undefined) chosen = readSettings(settings);
   tellSettings(() => chosen ?? undefined);
   // The page is in a language already, whoever chose it: what is drawn from now on is too.
-  tellHouseLanguage(languageOf(document.documentElement.lang));
+  tellOfficeLanguage(languageOf(document.documentElement.lang));
 }
 
 /**
@@ -30,7 +30,7 @@ if (typeof document !== 'undefined') {
 export function takePage(settings: OwnSettings, language: Language, texts: string | null): void {
   if (typeof document === 'undefined') return;
   chosen ??= settings;
-  tellHouseLanguage(language);
+  tellOfficeLanguage(language);
   if (!texts || catalogueOf(language)) return;
   const request = new XMLHttpRequest();
   request.open('GET', texts.replace('.js?', '.json?'), false);

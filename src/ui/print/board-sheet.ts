@@ -1,5 +1,5 @@
 import { say, texts } from '@/contracts/language/say';
-import type { BoardCategory, BoardHouse, BoardSpan } from '@/contracts/board';
+import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, sayTime } from '@/contracts/words/when';
@@ -109,7 +109,7 @@ function listRows({ house, spaces, bookings, day }: DayOfBoard, tzid: string) {
 
 /** The board for printing: a chart for each day, and in detail a list of what stands in it. */
 export function boardParts(
-  facts: BoardHouse,
+  facts: BoardData,
   span: BoardSpan,
   categories: readonly BoardCategory[],
   { from, days, only, detail }: PrintQuery,

@@ -1,5 +1,5 @@
 import { say, texts } from '@/contracts/language/say';
-import type { BoardHouse, BoardSpan, HousePool } from '@/contracts/board';
+import type { BoardData, BoardSpan, HousePool } from '@/contracts/board';
 import type { PrintQuery } from '@/contracts/print';
 import { dayShort, sayTime } from '@/contracts/words/when';
 import { levels, scarcest, type Use } from '@/core/equipment/peak-use';
@@ -22,7 +22,7 @@ export const usesOf = ({ id }: HousePool, uses: BoardSpan['uses']): Use[] =>
 
 /** A pool for printing: the scarcest moment of each day, or in detail every change of its level. */
 export function poolParts(
-  house: BoardHouse,
+  house: BoardData,
   pool: HousePool,
   away: BoardSpan['uses'],
   { from, days, detail }: PrintQuery,

@@ -9,7 +9,7 @@ import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { FallbackPanel } from './fallback-panel';
-import { Ladder } from './ladder';
+import { DateList } from './date-list';
 import { OfficeMove } from './office-move';
 import { OfficeWays, useOfficeWays } from './office-ways';
 import { approvable, choicesOf, type Choices } from './one-step';
@@ -229,7 +229,7 @@ export function DecidePanel({
         onOpen={setOneStep}
         offerUntil={offerUntil}
       />
-      <Ladder dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
+      <DateList dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
       <OfficeWays
         request={request}
         change={change}

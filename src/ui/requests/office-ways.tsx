@@ -4,11 +4,17 @@ import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
-import type { HireIn, RivalWaysOut, SeriesWayOut, SharedWaysOut, WayOut } from '@/contracts/ways-out';
+import type {
+  HireIn,
+  RivalAlternatives,
+  SeriesAlternativeView,
+  SharedAlternatives,
+  AlternativeView,
+} from '@/contracts/alternatives';
 import { countText } from '@/contracts/words/when';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { useWaysOut } from '@/ui/ways-out/use-ways-out';
-import { WaysOut } from '@/ui/ways-out/ways-out';
+import { useAlternatives } from '@/ui/alternatives/use-alternatives';
+import { Alternatives } from '@/ui/alternatives/alternatives';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import type { ErrorReply } from '@/contracts/refusal';
 import { ChangeDone } from './change-done';
@@ -26,7 +32,7 @@ const inTrouble = (dates: readonly DateView[]): DateView[] =>
   );
 
 /** Moving somebody else's date, so that both are served. */
-function MoveRival({ rival, way }: { rival: RivalWaysOut['rival']; way: WayOut }) {
+function MoveRival({ rival, way }: { rival: RivalAlternatives['rival']; way: AlternativeView }) {
   const change = useChange(rival);
   return (
     <>
@@ -70,9 +76,9 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
 }
 
 /** Ways out of all dates of a request that are blocked, doubtful or at risk; looked for anew when it has changed. */
-export function useOfficeWays(request: RequestView): ReturnType<typeof useWaysOut> {
+export function useOfficeWays(request: RequestView): ReturnType<typeof useAlternatives> {
   const troubled = inTrouble(request.dates);
-  return useWaysOut(
+  return useAlternatives(
     troubled.length
       ? { of: 'request', reference: request.reference, occurrences: troubled.map(({ id }) => id) }
       : null,
@@ -83,9 +89,9 @@ export function useOfficeWays(request: RequestView): ReturnType<typeof useWaysOu
 interface OfficeWaysProps {
   readonly request: RequestView;
   readonly change: ChangeHandle;
-  readonly ways: ReturnType<typeof useWaysOut>;
+  readonly ways: ReturnType<typeof useAlternatives>;
   /** One way for the whole series is to be taken together with approving the rest. */
-  onTakeForAll(way: SeriesWayOut): void;
+  onTakeForAll(way: SeriesAlternativeView): void;
   /** A hold of an offer ends then unless another moment is given. */
   readonly offerUntil: string;
 }
@@ -133,7 +139,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
       />
     </label>
   );
-  const moveOne = (way: WayOut, occurrence: number) => (
+  const moveOne = (way: AlternativeView, occurrence: number) => (
     <>
       {why}
       <button
@@ -146,7 +152,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
   );
-  const moveShared = (placements: SharedWaysOut['placements']) => {
+  const moveShared = (placements: SharedAlternatives['placements']) => {
     const moved = placements.flatMap(({ patch, ...rest }) => (patch ? [{ ...rest, patch }] : []));
     return change.runFor(
       { action: 'move', each: moved.map(({ occurrence, patch }) => ({ occurrence, patch })), reason },
@@ -157,7 +163,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
       })),
     );
   };
-  const moveAll = (way: SeriesWayOut) => {
+  const moveAll = (way: SeriesAlternativeView) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
     const dates = each.map(({ occurrence }) => occurrence);
     return (
@@ -182,7 +188,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
     );
   };
   return (
-    <WaysOut
+    <Alternatives
       ways={ways}
       isSeries={request.dates.length > 1}
       actions={{

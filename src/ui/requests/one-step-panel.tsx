@@ -4,7 +4,7 @@ import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
 import type { RequestView } from '@/contracts/request-view';
-import type { useWaysOut } from '@/ui/ways-out/use-ways-out';
+import type { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import {
   approvable,
   elsewhereOf,
@@ -80,7 +80,7 @@ function Consequence({ request, wanted }: { request: RequestView; wanted: OneSte
 interface OneStepPanelProps {
   readonly request: RequestView;
   readonly change: ChangeHandle;
-  readonly ways: ReturnType<typeof useWaysOut>;
+  readonly ways: ReturnType<typeof useAlternatives>;
   readonly choices: Choices;
   onChoose(choices: Choices): void;
   readonly isOpen: boolean;

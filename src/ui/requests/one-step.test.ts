@@ -1,5 +1,5 @@
 import type { DateView } from '@/contracts/request-view';
-import type { DateWaysOut, WayOut } from '@/contracts/ways-out';
+import type { DateAlternatives, AlternativeView } from '@/contracts/alternatives';
 import { between, steppedTo } from '@/ui/hooks/range';
 import { approvable, choicesOf, elsewhereOf, oneStep, sayOneStep } from './one-step';
 
@@ -13,10 +13,10 @@ const date = (id: number, more: Partial<DateView> = {}) =>
     proposal: null,
     ...more,
   }) as DateView;
-const way = (sentence: string, shiftMin: number, more: Partial<WayOut> = {}) =>
-  ({ sentence, patch: { shiftMin }, hire: null, ...more }) as WayOut;
-const waysOf = (occurrence: number, best: readonly WayOut[], others: readonly WayOut[] = []) =>
-  ({ occurrence, best, others }) as unknown as DateWaysOut;
+const way = (sentence: string, shiftMin: number, more: Partial<AlternativeView> = {}) =>
+  ({ sentence, patch: { shiftMin }, hire: null, ...more }) as AlternativeView;
+const waysOf = (occurrence: number, best: readonly AlternativeView[], others: readonly AlternativeView[] = []) =>
+  ({ occurrence, best, others }) as unknown as DateAlternatives;
 
 const dates = [
   date(1),

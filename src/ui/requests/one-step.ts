@@ -2,9 +2,9 @@ import { say } from '@/contracts/language/say';
 import type { ChangeBody } from '@/contracts/change';
 import type { DatePatchBody } from '@/contracts/patch';
 import type { DateView } from '@/contracts/request-view';
-import type { SeriesWayOut } from '@/contracts/ways-out';
+import type { SeriesAlternativeView } from '@/contracts/alternatives';
 import { countText } from '@/contracts/words/when';
-import type { WaysFound } from '@/ui/ways-out/use-ways-out';
+import type { WaysFound } from '@/ui/alternatives/use-alternatives';
 
 /** Another place or time for one date. */
 export interface Way {
@@ -67,7 +67,7 @@ export const isSame = (a: DatePatchBody, b: DatePatchBody): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
 
 /** One way for the whole series, as choices for its dates. */
-export const choicesOf = ({ changes }: SeriesWayOut): Choices =>
+export const choicesOf = ({ changes }: SeriesAlternativeView): Choices =>
   new Map(
     changes.flatMap(({ occurrence, sentence, patch }) =>
       occurrence === null ? [] : [[occurrence, { sentence, patch }] as const],

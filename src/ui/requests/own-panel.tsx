@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
-import { Ladder } from './ladder';
+import { DateList } from './date-list';
 import { LeaveDialog } from './leave-dialog';
 import { OwnChange } from './own-change';
 import type { SpaceOption } from './patch-fields';
@@ -64,7 +64,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
   };
   return (
     <section aria-label={say`Dates`}>
-      <Ladder
+      <DateList
         dates={request.dates}
         pickable={pickable}
         picked={new Set(picked.map(({ id }) => id))}

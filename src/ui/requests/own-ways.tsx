@@ -1,10 +1,10 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import type { RequestView } from '@/contracts/request-view';
-import type { SeriesWayOut, WayOut } from '@/contracts/ways-out';
+import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives';
 import { countText } from '@/contracts/words/when';
-import { useWaysOut } from '@/ui/ways-out/use-ways-out';
-import { WaysOut } from '@/ui/ways-out/ways-out';
+import { useAlternatives } from '@/ui/alternatives/use-alternatives';
+import { Alternatives } from '@/ui/alternatives/alternatives';
 import type { ChangeHandle } from './use-change';
 
 /** For whoever asked: ways out of what waits and clashes, taken by changing the request. */
@@ -14,7 +14,7 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
       !isPast && actions.includes('change') && ((verdict !== null && verdict !== 'clear') || isAtRisk),
   );
   const ids = troubled.map(({ id }) => id);
-  const ways = useWaysOut(
+  const ways = useAlternatives(
     ids.length ? { of: 'request', reference: request.reference, occurrences: ids } : null,
     `${request.reference} ${request.version}`,
   );
@@ -24,7 +24,7 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
       {text}
     </button>
   );
-  const one = (way: WayOut, occurrence: number) =>
+  const one = (way: AlternativeView, occurrence: number) =>
     way.hire ? (
       <span className="text-[0.93rem] text-soft">{say`That is done at the desk.`}</span>
     ) : (
@@ -32,7 +32,7 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
         change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),
       )
     );
-  const series = (way: SeriesWayOut) => {
+  const series = (way: SeriesAlternativeView) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
     return take(say`Change ${countText(each.length, 'date', 'dates')}`, () =>
       change.run(
@@ -42,7 +42,7 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
     );
   };
   return (
-    <WaysOut
+    <Alternatives
       ways={ways}
       isSeries={request.dates.length > 1}
       actions={{ one: (way, { occurrence }) => one(way, occurrence!), series }}

@@ -6,9 +6,9 @@ import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { pageContext } from '@/server/http/page';
 import { dateChoices, datesOf } from '@/server/use-cases/calendar/dates';
-import { ruler } from '@/server/use-cases/calendar/ruler';
+import { dayStrip } from '@/server/use-cases/calendar/day-strip';
 import { siteDays } from '@/server/repositories/world/space-facts';
-import { keptViews } from '@/server/use-cases/requests/own/kept-views';
+import { savedViews } from '@/server/use-cases/requests/own/saved-views';
 import { Dates, type FirstDates } from '@/ui/dates/dates';
 import { rangeOf, readDatesAddress } from '@/ui/dates/dates-address';
 import { datesQuery } from '@/ui/dates/dates-query';
@@ -34,7 +34,7 @@ export default async function DatesPage({ searchParams }: { searchParams: Promis
       ? {
           query: '',
           reply: null,
-          year: { of: day.slice(0, 4), days: await ruler(ctx, range.from, range.days) },
+          year: { of: day.slice(0, 4), days: await dayStrip(ctx, range.from, range.days) },
         }
       : {
           query: asked,
@@ -49,7 +49,7 @@ export default async function DatesPage({ searchParams }: { searchParams: Promis
       now={now}
       weekStart={weekStart}
       isSignedIn={ctx.viewer !== null}
-      kept={await keptViews(ctx, 'dates')}
+      kept={await savedViews(ctx, 'dates')}
       isManager={ctx.viewer?.roles.includes('manager') ?? false}
     />
   );

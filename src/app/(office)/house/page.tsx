@@ -1,10 +1,10 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { HOUSE_KINDS, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { ENTRY_KINDS, KIND_WORDS } from '@/contracts/administration/kinds';
 import { permissionFor } from '@/server/auth/policy';
 import { readingOf } from '@/server/auth/house-policy';
 import { signedInPage } from '@/server/http/page';
-import { countThings } from '@/server/use-cases/administration/house-book/look-at-things';
+import { countEntries } from '@/server/use-cases/administration/entries/read-entries';
 import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = texts({ title: 'House rules' });
@@ -38,8 +38,8 @@ const ELSEWHERE = texts(
 
 export default async function HousePage() {
   const ctx = await signedInPage('house.read', '/house');
-  const counts = await countThings(ctx.db);
-  const kinds = HOUSE_KINDS.filter((kind) => permissionFor(readingOf(kind), ctx.viewer) === 'allowed');
+  const counts = await countEntries(ctx.db);
+  const kinds = ENTRY_KINDS.filter((kind) => permissionFor(readingOf(kind), ctx.viewer) === 'allowed');
   const elsewhere = ELSEWHERE.filter(
     (place) => !('action' in place) || permissionFor(place.action, ctx.viewer) === 'allowed',
   );

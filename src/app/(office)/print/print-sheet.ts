@@ -14,7 +14,7 @@ import { CHECKS_OF_A_DAY, countedWork } from '@/server/context/work-of-strangers
 import { beside } from '@/server/context/long-work';
 import { printFonts } from '@/server/platform/print/fonts';
 import { toPdf } from '@/server/platform/print/to-pdf';
-import { boardCategories, boardHouse } from '@/server/use-cases/calendar/board-house';
+import { boardCategories, boardData } from '@/server/use-cases/calendar/board-data';
 import { boardSpan, usesIn } from '@/server/use-cases/calendar/board-span';
 import { dateChoices, datesOf } from '@/server/use-cases/calendar/dates';
 import { officeContact } from '@/server/repositories/house/office-contact';
@@ -46,7 +46,7 @@ async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 }
 
 async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
-  const { spaces } = await boardHouse(ctx.db);
+  const { spaces } = await boardData(ctx.db);
   const space = spaces.find(({ code }) => code.toLowerCase() === query.of.toLowerCase());
   if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
   const { parts } = await datesContent(ctx, { ...query, by: 'space', only: [space.id] }, tzid);
@@ -65,7 +65,7 @@ async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 }
 
 async function poolContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
-  const house = await boardHouse(ctx.db);
+  const house = await boardData(ctx.db);
   const pool = house.pools.find(({ id }) => String(id) === query.of);
   if (!pool) return refuse({ code: 'not-found', what: say`pool with this number` });
   const { from, days } = query;
@@ -78,7 +78,7 @@ async function poolContent(ctx: Context, query: PrintQuery, tzid: string): Promi
 
 async function boardContent(ctx: Context, query: PrintQuery): Promise<Content> {
   const { from, days, only } = query;
-  const house = await boardHouse(ctx.db);
+  const house = await boardData(ctx.db);
   const span = await boardSpan(ctx, { from, days });
   const parts = boardParts(house, span, await boardCategories(ctx.db), query);
   return {

@@ -1,6 +1,6 @@
 import { followUpSchema } from '@/contracts/event-setup';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { addFollowUp } from '@/server/use-cases/work-orders/event-deeds';
+import { addFollowUp } from '@/server/use-cases/work-orders/event-commands';
 
 export const POST = writeRoute({
   action: 'order.mark',

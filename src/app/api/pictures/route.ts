@@ -1,6 +1,6 @@
 import { sendPictureSchema } from '@/contracts/pictures';
 import { signedIn, uploadRoute } from '@/server/http/route';
-import { sendPicture } from '@/server/use-cases/administration/house-book/pictures';
+import { sendPicture } from '@/server/use-cases/administration/entries/pictures';
 
 export const POST = uploadRoute({
   action: 'house.keep',

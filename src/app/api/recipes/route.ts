@@ -1,9 +1,9 @@
-import { saveRecipeSchema } from '@/contracts/recipes';
+import { saveTemplateSchema } from '@/contracts/templates';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { saveRecipe } from '@/server/use-cases/work-orders/save-recipe';
+import { saveTemplate } from '@/server/use-cases/work-orders/save-template';
 
 export const POST = writeRoute({
   action: 'recipes.keep',
-  body: saveRecipeSchema,
-  run: (ctx, body) => saveRecipe(signedIn(ctx), body),
+  body: saveTemplateSchema,
+  run: (ctx, body) => saveTemplate(signedIn(ctx), body),
 });

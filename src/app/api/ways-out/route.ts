@@ -1,9 +1,9 @@
-import { waysOutSchema } from '@/contracts/ways-out';
+import { alternativesSchema } from '@/contracts/alternatives';
 import { streamRoute } from '@/server/http/route';
-import { findWaysOut } from '@/server/use-cases/alternatives/find-ways-out';
+import { findAlternatives } from '@/server/use-cases/alternatives/find-alternatives';
 
 export const POST = streamRoute({
   action: 'request.check',
-  body: waysOutSchema,
-  run: findWaysOut,
+  body: alternativesSchema,
+  run: findAlternatives,
 });

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { recipe } from '@tests/builders/orders';
+import { template } from '@tests/builders/orders';
 import { rules, space, span, wanted, world } from '@tests/builders/world';
 import type { CategoryId, EquipmentTypeId } from '../../ids';
 import { crewShortage, type CrewJob, type Shift } from '../../labour/crew-load';
-import { ANY_DATE, type Recipe } from '../../work-orders/recipe';
+import { ANY_DATE, type OrderTemplate } from '../../work-orders/template';
 import { checkDates } from '../check';
 import type { AskedFacts } from '../asked';
 import type { TeamLoad } from '../world';
@@ -14,7 +14,7 @@ describe('crew', () => {
     rosteredUntil: span(0, 10_000).end,
     shifts: [{ ...span(0, 200), people: 1 }],
     jobs: [],
-    does: [recipe()],
+    does: [template()],
     ...more,
   });
   const ask = (teams: TeamLoad[]) =>
@@ -41,9 +41,9 @@ describe('crew', () => {
       equipment: [{ typeId: type, quantity: 2, spaceIndex: 0 }],
       services: [{ serviceId: service, answers: {} }],
     };
-    const short = (does: Partial<Recipe>, asked: AskedFacts = {}) => {
+    const short = (does: Partial<OrderTemplate>, asked: AskedFacts = {}) => {
       const shifts = [{ ...span(0, 99), people: 1 }];
-      const teams = [team({ shifts, does: [recipe({ due: 'event-start', ...does })] })];
+      const teams = [team({ shifts, does: [template({ due: 'event-start', ...does })] })];
       const facts = {
         spaces: [space(2, [2], { areaM2: 50 })],
         equipment: [{ id: type, fetchMin: 0, returnMin: 0, stock: [] }],

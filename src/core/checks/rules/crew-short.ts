@@ -1,7 +1,7 @@
 import type { SpaceId } from '../../ids';
 import { crewShortage, type CrewJob } from '../../labour/crew-load';
 import type { EpochMinute } from '../../time/epoch-minute';
-import { labourFor } from '../../work-orders/recipe-work';
+import { labourFor } from '../../work-orders/template-work';
 import type { WantedDate } from '../asked';
 import type { TeamLoad } from '../world';
 import { USUAL, WARNS, type Check, type CheckRule, type Found } from './rule';
@@ -78,13 +78,13 @@ export const crewShort: CheckRule<CrewShort> = {
   reads: ['layouts', 'areaM2', 'shifts'],
   // Recipes may be about a space or a layout, and count with its seats and its floor.
   alike: ({ id, areaM2 }, { layout, seats }, { teams = [] }) => {
-    const recipes = teams.flatMap(({ does }) => does);
+    const templates = teams.flatMap(({ does }) => does);
     return (
-      recipes.length > 0 && [
+      templates.length > 0 && [
         areaM2,
         layout,
         seats,
-        recipes.map(({ when }) => !when.spaces.length || when.spaces.includes(id)),
+        templates.map(({ when }) => !when.spaces.length || when.spaces.includes(id)),
       ]
     );
   },

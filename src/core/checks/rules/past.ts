@@ -15,7 +15,7 @@ export const past: CheckRule<Past> = {
   judged: {
     by: 'dates',
     find({ dates, asked }) {
-      const now = asked.now ?? asked.asker?.now;
+      const now = asked.now ?? asked.requester?.now;
       if (now === undefined) return [];
       return dates.flatMap(({ key, claim: { event }, hasBegun }) =>
         hasBegun || event.start > now ? [] : [{ key, spaceId: null, facts: { minutes: now - event.start } }],

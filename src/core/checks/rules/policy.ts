@@ -18,11 +18,13 @@ export const policy: CheckRule<Policy> = {
   judged: {
     by: 'space',
     find({ date, facts: { policies = [] }, check: { world, asked } }) {
-      if (!asked.asker) return [];
+      if (!asked.requester) return [];
       const horizon = world.horizonMonths ?? HORIZON_MONTHS;
-      return policyBreaches(date.claim.event, policies, horizon, asked.asker, world.tzid).map((breach) => ({
-        breach,
-      }));
+      return policyBreaches(date.claim.event, policies, horizon, asked.requester, world.tzid).map(
+        (breach) => ({
+          breach,
+        }),
+      );
     },
   },
 };

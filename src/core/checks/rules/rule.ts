@@ -51,7 +51,7 @@ export interface SpaceCheck {
   readonly host: Interval;
   readonly check: {
     readonly world: Pick<WorldSnapshot, 'tzid' | 'horizonMonths'>;
-    readonly asked: Pick<AskedFacts, 'asker'>;
+    readonly asked: Pick<AskedFacts, 'requester'>;
   };
 }
 

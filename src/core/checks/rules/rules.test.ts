@@ -1,4 +1,4 @@
-import { recipe } from '@tests/builders/orders';
+import { template } from '@tests/builders/orders';
 import { busy, space, span, wanted, world } from '@tests/builders/world';
 import { hostSpan, occupiedOf } from '../../occupancy/bands';
 import { localDate } from '../../time/local-time';
@@ -33,7 +33,7 @@ const SPACE = space(2, [2], {
   ],
   timetables: [{ validFrom: null, validTo: null, periods: [], exceptions: [] }] as never,
 });
-const asked: AskedFacts = { asker: { now: span(0, 1).start, roles: ['requester'], organisations: [] } };
+const asked: AskedFacts = { requester: { now: span(0, 1).start, roles: ['requester'], organisations: [] } };
 const base = wanted('a', { from: 100, to: 160, people: 20, bands: 30 });
 const date = {
   ...base,
@@ -76,7 +76,7 @@ test.each(RULE_NAMES)('%s reads of a space what it says, and nothing else', (nam
     });
     return expect([...read].sort()).toEqual([...reads].sort());
   }
-  const team = { teamId: 1, rosteredUntil: span(0, 9000).end, shifts: [], jobs: [], does: [recipe()] };
+  const team = { teamId: 1, rosteredUntil: span(0, 9000).end, shifts: [], jobs: [], does: [template()] };
   const around = world({ spaces: [SPACE], busy: [busy(2, 110, 130)], teams: [team] });
   const own = holdingsOf(around);
   const parts = wantedParts([date], own);

@@ -12,7 +12,7 @@ import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import type { OrderContent } from '@/core/work-orders/order-content';
-import type { RecipeScope } from '@/core/work-orders/recipe';
+import type { TemplateScope } from '@/core/work-orders/template';
 
 // What columns of JSON hold. Older rows may lack what was added later, so parts are optional where code reads them so.
 
@@ -53,7 +53,7 @@ export const readers: z.ZodType<Readers> = z.union([
   }),
 ]);
 
-export const recipeScope: z.ZodType<Partial<RecipeScope>> = z.object({
+export const templateScope: z.ZodType<Partial<TemplateScope>> = z.object({
   layouts: z.array(z.enum(LAYOUTS)).optional(),
   spaces: z.array(id<SpaceId>()).optional(),
   categories: z.array(id<CategoryId>()).optional(),
@@ -61,7 +61,7 @@ export const recipeScope: z.ZodType<Partial<RecipeScope>> = z.object({
   answers: z.array(z.object({ questionId: z.number().int(), answer: z.string() })).optional(),
   equipment: z.array(id<EquipmentTypeId>()).optional(),
 });
-export const recipeQuantities = z.array(
+export const templateQuantities = z.array(
   z.object({ name: z.string(), store: z.string(), formula: z.string() }),
 );
 

@@ -52,7 +52,7 @@ export const History = table(
 );
 
 /** A thing of the house before and after, as its form shows it. */
-export const HouseHistory = table(
+export const EntryHistoryRow = table(
   'house_history',
   { key: ['id'], past: 'none' },
   {

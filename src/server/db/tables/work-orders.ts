@@ -1,9 +1,9 @@
-import { DUE_EDGES, RECIPE_PHASES } from '@/core/work-orders/recipe';
+import { DUE_EDGES, TEMPLATE_PHASES } from '@/core/work-orders/template';
 import { SERVICE_STATES } from '@/core/work-orders/service-due';
 import type { ClaimId, EquipmentTypeId, OccurrenceId, PersonId, RequestId, SpaceId } from '@/core/ids';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { day, flag, integer, json, minute, oneOf, ownNumber, rowNumber, text } from './column';
-import { orderContent, recipeQuantities, recipeScope, words } from './contents';
+import { orderContent, templateQuantities, templateScope, words } from './contents';
 import { table } from './table';
 
 const occurrence = () => rowNumber<OccurrenceId>().of('occurrence');
@@ -11,19 +11,19 @@ const person = () => rowNumber<PersonId>().of('person');
 const order = () => rowNumber().of('work_order');
 
 /** What a crew does at which point of every date it is about; of one request or date where somebody wrote it by hand. */
-export const Recipe = table(
+export const OrderTemplate = table(
   'recipe',
   { key: ['id'], past: 'thing' },
   {
     id: ownNumber(),
     request_id: rowNumber<RequestId>().of('request').orNull(),
     occurrence_id: occurrence().orNull(),
-    phase: oneOf(RECIPE_PHASES),
+    phase: oneOf(TEMPLATE_PHASES),
     title: text(),
     team_id: rowNumber().of('team'),
     person_id: person().orNull(),
     per: oneOf(['space', 'date']).otherwise('space'),
-    scope: json(recipeScope, {}),
+    scope: json(templateScope, {}),
     due_edge: oneOf(DUE_EDGES),
     due_offset_min: integer().otherwise(0),
     until_edge: oneOf(DUE_EDGES).orNull(),
@@ -32,7 +32,7 @@ export const Recipe = table(
     checklist: json(words, []),
     crew: integer().otherwise(1),
     work_formula: text().orNull(),
-    quantities: json(recipeQuantities, []),
+    quantities: json(templateQuantities, []),
     retired_at: text().orNull(),
     row_version: integer().otherwise(1),
   },

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { RequestId, PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { openingKey, subjectKey, type LettersDoc } from '@/contracts/house-book/letters';
+import { openingKey, subjectKey, type LettersDoc } from '@/contracts/administration/letters';
 import { OPENING_WORDS } from '@/contracts/words/mail';
 import type { Writer } from '../../db/connection';
 import type { RequestRow } from '../../repositories/requests/request-rows';

@@ -3,7 +3,7 @@ import { ClaimEquipment, ClaimService, ClaimSpace, Claim } from '../../db/tables
 import { Occurrence } from '../../db/tables/requests';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { News } from '../../repositories/changes/news';
-import { COMING_DATES_OF_RECIPE, DATES_IN_FORCE } from '../effects.queries';
+import { COMING_DATES_OF_TEMPLATE, DATES_IN_FORCE } from '../effects.queries';
 import { syncOrders } from './sync-orders';
 
 /** So many dates are brought in line by one go over the tables. */
@@ -31,7 +31,7 @@ async function datesChanged({ tx }: ChangeSet, news: News): Promise<OccurrenceId
 async function datesOfHouse({ tx, at: now }: ChangeSet, news: News): Promise<OccurrenceId[]> {
   const dates: OccurrenceId[] = news.causes('work').flatMap((cause) => cause.dates);
   for (const { services, equipment, spaces, categories } of news.causes('recipe')) {
-    const coming = await tx.all(COMING_DATES_OF_RECIPE, { now, services, equipment, spaces, categories });
+    const coming = await tx.all(COMING_DATES_OF_TEMPLATE, { now, services, equipment, spaces, categories });
     dates.push(...coming.map(({ id }) => id));
   }
   return dates;

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import type { CategoryId, ClaimId, OccurrenceId, ResourceId, SpaceId } from '@/core/ids';
 import {
-  HAND_MADE_RECIPES,
-  HOUSE_RECIPES,
-  houseRecipeRows,
+  HAND_MADE_TEMPLATES,
+  OFFICE_TEMPLATES,
+  officeTemplateRows,
   NUMBER_QUESTIONS,
   numberQuestionRow,
-  recipeRow,
-} from '../../repositories/world/recipes';
+  templateRow,
+} from '../../repositories/world/templates';
 import { asJsonObject } from '../../db/connection';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { BUILDING } from '../../repositories/names';
@@ -182,10 +182,10 @@ FROM json_each($spots) j JOIN space_part p ON p.space_id = j.value->>0
   ),
 });
 
-export const RECIPES = jsonQuery({
-  sql: asJsonObject({ house: HOUSE_RECIPES, byHand: HAND_MADE_RECIPES }),
+export const TEMPLATES = jsonQuery({
+  sql: asJsonObject({ house: OFFICE_TEMPLATES, byHand: HAND_MADE_TEMPLATES }),
   bind: { requests: listOf(Request.id) },
-  value: z.strictObject({ house: houseRecipeRows, byHand: z.array(recipeRow) }),
+  value: z.strictObject({ house: officeTemplateRows, byHand: z.array(templateRow) }),
 });
 
 export const STANDING_CLAIMS = query({

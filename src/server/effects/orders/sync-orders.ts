@@ -4,7 +4,7 @@ import { counteredKey, planOrders } from '@/core/work-orders/plan-orders';
 import { siteZone } from '../../repositories/world/space-facts';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import { loadStandingClaims, type StoredClaim } from '../../repositories/claims/claims';
-import { loadRecipes } from './load-recipes';
+import { loadTemplates } from './load-templates';
 import { orderedDates } from './ordered-dates';
 import type { Spot } from './neighbours';
 import { takenBack } from './taken-back';
@@ -23,7 +23,7 @@ import {
 
 async function wantedDates(change: ChangeSet, claims: readonly StoredClaim[]): Promise<WantedDates> {
   const tzid = await siteZone(change.tx);
-  const book = await loadRecipes(change.tx, [...new Set(claims.map(({ requestId }) => requestId))]);
+  const book = await loadTemplates(change.tx, [...new Set(claims.map(({ requestId }) => requestId))]);
   const dateOf = await orderedDates(change.tx, claims);
   const made = new Map<StoredClaim, ReturnType<WantedDates['standing']>>();
   return {

@@ -79,15 +79,15 @@ function openFonts(): Fonts {
   const register = (document: PDFKit.PDFDocument) => {
     for (const { name, path } of [...subsets.values()].flat()) document.registerFont(name, path);
   };
-  const ruler = new PDFDocument({ autoFirstPage: false });
-  register(ruler);
+  const dayStrip = new PDFDocument({ autoFirstPage: false });
+  register(dayStrip);
   const known = new Map<string, number>();
   const widthAtThousand = (text: string, font: FontName): number => {
     const key = `${font} ${text}`;
     const before = known.get(key);
     if (before !== undefined) return before;
     const width = runs(text, font).reduce(
-      (sum, run) => sum + ruler.font(run.font).fontSize(1000).widthOfString(run.text),
+      (sum, run) => sum + dayStrip.font(run.font).fontSize(1000).widthOfString(run.text),
       0,
     );
     if (known.size >= MOST_KNOWN_WIDTHS) known.clear();

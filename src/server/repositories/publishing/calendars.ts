@@ -93,7 +93,7 @@ async function readCalendars(reader: Reader, endedSince: EpochMinute | null): Pr
 }
 
 /** Who wants to read, in a transaction or outside one. */
-export interface Asker {
+export interface Requester {
   readonly db: Reader;
   readonly viewer: Viewer | null;
 }
@@ -104,7 +104,7 @@ interface Reads {
   readonly organisations: readonly OrganisationId[];
 }
 
-async function whoReads({ db, viewer }: Asker, token: string | null, isAsked: boolean): Promise<Reads> {
+async function whoReads({ db, viewer }: Requester, token: string | null, isAsked: boolean): Promise<Reads> {
   if (token !== null) {
     const holder = await holderOf(db, token);
     return { viewer: holder, organisations: holder?.organisations ?? [] };
@@ -119,7 +119,7 @@ const isOpenedBy = (token: string | null, { id, linkNo, readers }: Calendar): bo
   token !== null && readers.kind === 'link' && isLink(token, { kind: 'calendar', id, linkNo });
 
 async function readableOf(
-  ctx: Asker,
+  ctx: Requester,
   token: string | null,
   calendars: readonly Calendar[],
 ): Promise<Calendar[]> {
@@ -129,18 +129,22 @@ async function readableOf(
 }
 
 /** The calendars the viewer may read, in their order; with a private link those that it opens and the public ones. */
-export const readableCalendars = async (ctx: Asker, token: string | null = null): Promise<Calendar[]> =>
+export const readableCalendars = async (ctx: Requester, token: string | null = null): Promise<Calendar[]> =>
   readableOf(ctx, token, await loadCalendars(ctx.db));
 
 /** The same of those that have ended since a minute. */
 export const endedCalendars = async (
-  ctx: Asker,
+  ctx: Requester,
   token: string | null,
   since: EpochMinute,
 ): Promise<Calendar[]> => readableOf(ctx, token, await readCalendars(ctx.db, since));
 
 /** A calendar at an address, where the viewer or the holder of the private link may read it. */
-export async function calendarFor(ctx: Asker, slug: string, token: string | null): Promise<Calendar | null> {
+export async function calendarFor(
+  ctx: Requester,
+  slug: string,
+  token: string | null,
+): Promise<Calendar | null> {
   const now = await slugNow(ctx.db, slug);
   return now === null
     ? null

@@ -33,7 +33,13 @@ import {
   toEquipmentFacts,
   toSpaceFacts,
 } from './space-facts';
-import { HOUSE_RECIPES, houseRecipeRows, houseRecipes, NUMBER_QUESTIONS, numberQuestionRow } from './recipes';
+import {
+  OFFICE_TEMPLATES,
+  officeTemplateRows,
+  officeTemplates,
+  NUMBER_QUESTIONS,
+  numberQuestionRow,
+} from './templates';
 import { TEAM_LOADS, teamRow, teamWindows, toTeamLoads } from './team-loads';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
@@ -254,7 +260,7 @@ const surroundings = z.strictObject({
   publicEvents: z.array(publicTuple).optional(),
   version: z.int(),
   teams: z.array(teamRow).optional(),
-  recipes: houseRecipeRows.optional(),
+  templates: officeTemplateRows.optional(),
   numbers: z.array(numberQuestionRow).optional(),
   expected: z.array(seriesRow),
 });
@@ -285,7 +291,7 @@ const SURROUNDINGS = jsonFamily({
       version: HOUSE_VERSION,
       clashing: CLASHING_WINDOWS,
       expected: EXPECTED_SERIES,
-      ...(roster && { teams: TEAM_LOADS, recipes: HOUSE_RECIPES, numbers: NUMBER_QUESTIONS }),
+      ...(roster && { teams: TEAM_LOADS, templates: OFFICE_TEMPLATES, numbers: NUMBER_QUESTIONS }),
       ...(hasUses && { uses: USES_IN_WINDOWS }),
       ...(waiting && { waiting: WAITING_IN_WINDOWS }),
       ...(events && { publicEvents: PUBLIC_IN_WINDOWS }),
@@ -374,7 +380,7 @@ async function withFacts(
     uses: toUses(found.uses ?? [], replaced),
     waiting: toWaiting(found.waiting ?? [], replaced),
     publicEvents: toPublicEvents(found.publicEvents ?? [], replaced),
-    teams: toTeamLoads(found.teams ?? [], found.recipes ? houseRecipes(found.recipes) : [], replaced),
+    teams: toTeamLoads(found.teams ?? [], found.templates ? officeTemplates(found.templates) : [], replaced),
     numbers: found.numbers ?? [],
     expected: toExpectedSeries(found.expected),
   };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { TeamLoad } from '@/core/checks/world';
-import type { Recipe } from '@/core/work-orders/recipe';
+import type { OrderTemplate } from '@/core/work-orders/template';
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { Shift } from '../../db/tables/spaces';
 import { WorkOrder } from '../../db/tables/work-orders';
@@ -41,12 +41,12 @@ export const teamWindows = (spans: readonly Interval[]): [start: number, end: nu
 
 export const toTeamLoads = (
   rows: readonly TeamRow[],
-  recipes: readonly Recipe[],
+  templates: readonly OrderTemplate[],
   except: ReadonlySet<ClaimId>,
 ): TeamLoad[] =>
   rows.map(({ shifts, jobs, ...team }) => ({
     ...team,
-    does: recipes.filter(({ teamId }) => teamId === team.teamId),
+    does: templates.filter(({ teamId }) => teamId === team.teamId),
     shifts: shifts.map(([start, end, people]) => ({ start, end, people })),
     jobs: jobs
       .filter(([, , , claimId]) => !except.has(claimId))

@@ -1,10 +1,10 @@
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
-import type { Bounds, HousedSpace } from '@/core/remedies/bounds';
+import type { Bounds, HousedSpace } from '@/core/alternatives/bounds';
 import type { Side } from '@/core/checks/rules/rule';
 import type { Reader } from '../../db/connection';
 import { siteDays } from '../../repositories/world/space-facts';
-import { knownSpaces } from '../calendar/board-house';
-import { SUBSTITUTES, UNITS_BY_TYPE } from './ways-out.queries';
+import { knownSpaces } from '../calendar/board-data';
+import { SUBSTITUTES, UNITS_BY_TYPE } from './alternatives.queries';
 
 /** How far a date is moved within its day: four hours either way. Common practice, no source. */
 export const MOST_SHIFT_MIN = 240;
@@ -20,7 +20,7 @@ const byType = <Id extends number>(rows: readonly OtherRow[]) => {
 };
 
 /** What may be looked at for ways out: every space in use, what stands in for what, and how far times are moved. */
-export async function waysOutBounds(reader: Reader, side: Side): Promise<Bounds> {
+export async function alternativesBounds(reader: Reader, side: Side): Promise<Bounds> {
   const buildings = new Map<string, number>();
   const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): HousedSpace => {
     if (!buildings.has(building)) buildings.set(building, buildings.size);

@@ -1,7 +1,7 @@
 import type { AskedFacts } from '@/core/checks/asked';
 import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimId, OccurrenceId } from '@/core/ids';
-import type { DateInTrouble } from '@/core/remedies/of-date';
+import type { DateInTrouble } from '@/core/alternatives/of-date';
 import type { RequestRow } from '../../repositories/requests/request-rows';
 
 /** The dates of one request that could still be otherwise, with what stands against each. */

@@ -5,7 +5,7 @@ import type { Context } from '../../context/context';
 import { loadAskedHouse } from '../checks/ask-house';
 import { servicesNamed, sideOf } from '../checks/check-request';
 import { unknownThings } from '../checks/known-things';
-import { askerOf, checkAgainstWorld } from '../checks/verdicts';
+import { requesterOf, checkAgainstWorld } from '../checks/verdicts';
 import type { Looked } from './looked';
 
 /** The dates a form asks for, checked as the form itself is. */
@@ -19,7 +19,7 @@ export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outc
   const dates = withServices(asked.value.dates, servicesNamed(check));
   const side = sideOf(ctx);
   const facts = {
-    asker: await askerOf(ctx, ctx.db),
+    requester: await requesterOf(ctx, ctx.db),
     audiences: house.audiences,
     categories: house.categories,
   };

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { AskedFacts } from '@/core/checks/asked';
 import type { Side } from '@/core/checks/rules/rule';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { WaysOutInput } from '@/contracts/ways-out';
+import type { AlternativesInput } from '@/contracts/alternatives';
 import type { Context } from '../../context/context';
 import { accessTo } from '../access/request-access';
 import {
@@ -15,7 +15,7 @@ import {
   type DateRow,
   type RequestRow,
 } from '../../repositories/requests/request-rows';
-import { askerOf, checkAgainstWorld } from '../checks/verdicts';
+import { requesterOf, checkAgainstWorld } from '../checks/verdicts';
 import type { Looked } from './looked';
 
 /** Facts of a stored request that its dates are judged by. */
@@ -24,7 +24,7 @@ async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<A
     ...askedFactsOf(request),
     // The office is past notice and horizon with what it decides; whoever asked is not, and asked in time if then.
     ...(side === 'requester' && {
-      asker: { ...(await askerOf(ctx, ctx.db, request.requesterId)), now: request.askedMin },
+      requester: { ...(await requesterOf(ctx, ctx.db, request.requesterId)), now: request.askedMin },
       now: ctx.clock.now(),
     }),
   };
@@ -61,7 +61,7 @@ export async function lookAt(
 /** The dates of a stored request, as far as the viewer may change them. */
 export async function datesOfRequest(
   ctx: Context,
-  { reference, occurrences }: Extract<WaysOutInput, { of: 'request' }>,
+  { reference, occurrences }: Extract<AlternativesInput, { of: 'request' }>,
 ): Promise<Outcome<Looked>> {
   const { viewer } = ctx;
   if (!viewer) return refuse({ code: 'sign-in-first' });

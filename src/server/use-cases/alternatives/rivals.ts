@@ -1,12 +1,12 @@
 import { say } from '@/contracts/language/say';
 import type { ClaimId } from '@/core/ids';
-import { NearWorld } from '@/core/remedies/near-world';
-import type { DateInTrouble, Search } from '@/core/remedies/of-date';
-import { serveBoth, type Contender } from '@/core/remedies/serve-both';
-import { serveAll } from '@/core/remedies/serve-all';
+import { NearWorld } from '@/core/alternatives/near-world';
+import type { DateInTrouble, Search } from '@/core/alternatives/of-date';
+import { serveBoth, type Contender } from '@/core/alternatives/serve-both';
+import { serveAll } from '@/core/alternatives/serve-all';
 import { toPatchBody } from '@/contracts/patch-body';
-import type { RivalWaysOut, SharedWaysOut, WaysOutLine } from '@/contracts/ways-out';
-import { sayBoth, sayPlacement, sayShared } from '@/contracts/words/remedies';
+import type { RivalAlternatives, SharedAlternatives, AlternativesLine } from '@/contracts/alternatives';
+import { sayBoth, sayPlacement, sayShared } from '@/contracts/words/alternatives';
 import { countText, momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import {
@@ -19,8 +19,8 @@ import type { Looked } from './looked';
 import { worldAround } from './near';
 import { lookAt } from './of-request';
 import { drawnDate } from '../checks/drawn-date';
-import { tellRemedies, type Teller } from './tell';
-import { RIVALS_OF_CLAIM } from './ways-out.queries';
+import { tellAlternatives, type Teller } from './tell';
+import { RIVALS_OF_CLAIM } from './alternatives.queries';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
@@ -110,10 +110,10 @@ class Rivalry {
     return found;
   }
 
-  async pair(ours: Wanting, theirs: Wanting): Promise<RivalWaysOut> {
+  async pair(ours: Wanting, theirs: Wanting): Promise<RivalAlternatives> {
     const both = serveBoth(ours.contender, theirs.contender);
     const tell = (ways: typeof both.first, near: NearWorld) =>
-      tellRemedies(ways.best.slice(0, MOST_TOLD), { ...this.teller, near });
+      tellAlternatives(ways.best.slice(0, MOST_TOLD), { ...this.teller, near });
     const { startLocal, endLocal } = theirs.contender.draft;
     return {
       key: ours.contender.date.key,
@@ -136,7 +136,7 @@ class Rivalry {
   }
 
   /** Where all of three and more could go; null where not all can be served at their time. */
-  shared(all: readonly Wanting[]): SharedWaysOut | null {
+  shared(all: readonly Wanting[]): SharedAlternatives | null {
     const placed = serveAll(
       all.map(({ contender }) => contender),
       this.search.bounds.spaces,
@@ -170,7 +170,7 @@ export async function* rivalsOf(
   looked: Looked,
   search: Search,
   teller: Teller,
-): AsyncGenerator<WaysOutLine> {
+): AsyncGenerator<AlternativesLine> {
   const { request } = looked;
   if (looked.side !== 'office' || !request) return;
   const rivalry = new Rivalry(ctx, looked, request, search, teller);

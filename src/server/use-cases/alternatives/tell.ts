@@ -2,21 +2,26 @@ import type { Finding } from '@/core/checks/findings';
 import type { Side } from '@/core/checks/rules/rule';
 import { severityOf } from '@/core/checks/findings';
 import type { WorldSnapshot } from '@/core/checks/world';
-import type { NearWorld } from '@/core/remedies/near-world';
-import type { DateInTrouble, WaysOut } from '@/core/remedies/of-date';
-import { isUniform, type SeriesRemedy } from '@/core/remedies/of-series';
-import type { Candidate, Remedy } from '@/core/remedies/remedy';
+import type { NearWorld } from '@/core/alternatives/near-world';
+import type { DateInTrouble, Alternatives } from '@/core/alternatives/of-date';
+import { isUniform, type SeriesAlternative } from '@/core/alternatives/of-series';
+import type { Candidate, Alternative } from '@/core/alternatives/alternative';
 import { toLocal } from '@/core/time/zone';
 import { toPatchBody } from '@/contracts/patch-body';
-import { MOST_DRAWN, type DateWaysOut, type SeriesWayOut, type WayOut } from '@/contracts/ways-out';
+import {
+  MOST_DRAWN,
+  type DateAlternatives,
+  type SeriesAlternativeView,
+  type AlternativeView,
+} from '@/contracts/alternatives';
 import {
   sayCosts,
   sayCut,
   sayNoWay,
-  sayRemedy,
+  sayAlternative,
   saySeriesCosts,
-  saySeriesRemedy,
-} from '@/contracts/words/remedies';
+  saySeriesAlternative,
+} from '@/contracts/words/alternatives';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
@@ -43,7 +48,7 @@ const told = ({ kind, cost, draft }: Candidate) => ({
   spaces: draft.content.spaces.map(({ spaceId }) => spaceId),
 });
 
-function hireOf({ cost, draft }: Remedy, { near, world }: Teller): WayOut['hire'] {
+function hireOf({ cost, draft }: Alternative, { near, world }: Teller): AlternativeView['hire'] {
   if (!cost.hire) return null;
   const { typeId, quantity, from, to } = near.hireFor(cost.hire.typeId, cost.hire.quantity, draft.content);
   return { typeId, quantity, from: toLocal(from, world.tzid), to: toLocal(to, world.tzid) };
@@ -52,60 +57,74 @@ function hireOf({ cost, draft }: Remedy, { near, world }: Teller): WayOut['hire'
 const isTold = (finding: Finding, side: Side): boolean => severityOf(finding.facts, side) !== 'blocks';
 
 /** Ways out as they are sent, with what is still to be said of each. */
-export async function tellRemedies(remedies: readonly Remedy[], teller: Teller): Promise<WayOut[]> {
+export async function tellAlternatives(
+  alternatives: readonly Alternative[],
+  teller: Teller,
+): Promise<AlternativeView[]> {
   const { reader, viewer, names, side, world } = teller;
-  const findings = remedies.flatMap((remedy) => remedy.findings.filter((each) => isTold(each, side)));
+  const findings = alternatives.flatMap((alternative) =>
+    alternative.findings.filter((each) => isTold(each, side)),
+  );
   const speaker = await speakerFor(reader, viewer, world, findings, side, names);
-  return remedies.map((remedy) => ({
-    kind: remedy.kind,
-    sentence: sayRemedy(told(remedy), names, side),
-    costs: sayCosts(remedy),
-    verdict: remedy.verdict,
+  return alternatives.map((alternative) => ({
+    kind: alternative.kind,
+    sentence: sayAlternative(told(alternative), names, side),
+    costs: sayCosts(alternative),
+    verdict: alternative.verdict,
     notes: [
-      ...new Set(remedy.findings.filter((each) => isTold(each, side)).map((finding) => speaker.say(finding))),
+      ...new Set(
+        alternative.findings.filter((each) => isTold(each, side)).map((finding) => speaker.say(finding)),
+      ),
     ],
-    patch: toPatchBody(remedy.patch),
-    hire: hireOf(remedy, teller),
-    drawn: drawnDate(remedy.draft, names.place),
+    patch: toPatchBody(alternative.patch),
+    hire: hireOf(alternative, teller),
+    drawn: drawnDate(alternative.draft, names.place),
   }));
 }
 
 export async function tellDate(
   { date, draft }: DateInTrouble,
   occurrence: number | null,
-  { best, others, cut }: WaysOut,
+  { best, others, cut }: Alternatives,
   teller: Teller,
-): Promise<DateWaysOut> {
+): Promise<DateAlternatives> {
   return {
     key: date.key,
     occurrence,
     when: spanText(draft.startLocal, draft.endLocal),
     now: drawnDate(draft, teller.names.place),
-    best: await tellRemedies(best, teller),
-    others: await tellRemedies(others, teller),
+    best: await tellAlternatives(best, teller),
+    others: await tellAlternatives(others, teller),
     none: best.length ? null : sayNoWay(teller.side, teller.office),
     cut: sayCut(cut.candidates),
   };
 }
 
 export const tellSeries = (
-  remedy: SeriesRemedy,
+  alternative: SeriesAlternative,
   dates: readonly DateInTrouble[],
   occurrenceOf: (key: string) => number | null,
   { names, side }: Teller,
-): SeriesWayOut => {
-  const { kind, changes, left, changesOfSpace } = remedy;
+): SeriesAlternativeView => {
+  const { kind, changes, left, changesOfSpace } = alternative;
   const drafts = new Map(dates.map(({ date, draft }) => [date.key, draft]));
   const first = told(changes[0]!.candidate);
-  const whole = { kind, dates: changes.length, left, changesOfSpace, first, isUniform: isUniform(remedy) };
+  const whole = {
+    kind,
+    dates: changes.length,
+    left,
+    changesOfSpace,
+    first,
+    isUniform: isUniform(alternative),
+  };
   return {
     kind,
-    sentence: saySeriesRemedy(whole, names, side),
+    sentence: saySeriesAlternative(whole, names, side),
     costs: saySeriesCosts(whole),
     changes: changes.map(({ key, candidate }, index) => ({
       key,
       occurrence: occurrenceOf(key),
-      sentence: `${spanText(candidate.draft.startLocal, candidate.draft.endLocal)}: ${sayRemedy(told(candidate), names, side)}`,
+      sentence: `${spanText(candidate.draft.startLocal, candidate.draft.endLocal)}: ${sayAlternative(told(candidate), names, side)}`,
       patch: toPatchBody(candidate.patch),
       drawn:
         index < MOST_DRAWN

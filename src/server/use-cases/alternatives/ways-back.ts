@@ -2,7 +2,7 @@ import { loadLiveClaims, type StoredClaim } from '../../repositories/claims/clai
 import type { SignedInContext } from '../../context/context';
 import { askedFactsOf, loadRequestsById } from '../../repositories/requests/request-rows';
 import { checkAgainstWorld } from '../checks/verdicts';
-import { bestWaysOut } from './find-ways-out';
+import { bestAlternatives } from './find-alternatives';
 
 /** So many dates are looked at, and so many ways of each are told: it is a refusal, not a search. */
 const MOST_DATES = 3;
@@ -23,7 +23,7 @@ export async function waysBack(ctx: SignedInContext, claims: readonly StoredClai
   const asked = askedFactsOf(request!);
   const wanted = own.map(({ startLocal, id, content }) => ({ key: `${startLocal}#${id}`, claim: content }));
   const verdicts = await checkAgainstWorld(db, viewer, wanted, { ...asked, side, except });
-  const found = await bestWaysOut(ctx, {
+  const found = await bestAlternatives(ctx, {
     dates: own.map(({ startLocal, endLocal, content }, index) => ({
       date: wanted[index]!,
       draft: { startLocal, endLocal, content },

@@ -1,6 +1,6 @@
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
-import { BOARD_SPACES } from './look.queries';
+import { BOARD_SPACES } from './calendar.queries';
 
 export interface BoardSpaceRow {
   readonly id: SpaceId;

@@ -1,7 +1,7 @@
 import type { LocalDate } from '@/core/time/local-time';
 import type { SpacePage } from '@/contracts/places';
 import type { Context } from '../../context/context';
-import { boardHouse } from './board-house';
+import { boardData } from './board-data';
 import { spacePage } from './space-page';
 
 /** Spaces side by side, with what is on in each on one day; numbers of no space are left out. */
@@ -10,7 +10,7 @@ export async function comparePlaces(
   ids: readonly number[],
   day: LocalDate,
 ): Promise<SpacePage[]> {
-  const { spaces } = await boardHouse(ctx.db);
+  const { spaces } = await boardData(ctx.db);
   const pages: SpacePage[] = [];
   for (const id of ids) {
     const space = spaces.find((each) => each.id === id);

@@ -5,7 +5,7 @@ import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { readableCalendars } from '../../repositories/publishing/calendars';
 import { rightsOf } from './rights';
-import { DATES_CHOICES } from './look.queries';
+import { DATES_CHOICES } from './calendar.queries';
 import { asFlag } from '../../db/tables/column';
 import { DATES_OF } from './dates.queries';
 

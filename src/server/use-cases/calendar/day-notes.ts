@@ -1,6 +1,6 @@
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import type { Reader } from '../../db/connection';
-import { DAY_NOTE_LINES } from './look.queries';
+import { DAY_NOTE_LINES } from './calendar.queries';
 
 interface NoteRow {
   readonly name: string;

@@ -2,11 +2,11 @@ import type { PlaceDirectory } from '@/contracts/places';
 import { familiarRank } from '@/contracts/own';
 import type { Context } from '../../context/context';
 import { familiarTo } from '../../repositories/people/familiar';
-import { boardHouse } from './board-house';
+import { boardData } from './board-data';
 
 /** Every space and pool: first what is pinned, then what one used before, then the others as the house has them. */
 export async function placeDirectory(ctx: Context): Promise<PlaceDirectory> {
-  const house = await boardHouse(ctx.db);
+  const house = await boardData(ctx.db);
   const familiar = await familiarTo(ctx);
   const used = (id: number) => {
     const at = familiar.usedSpaces.indexOf(id);

@@ -18,12 +18,12 @@ import type { Reader } from '../../db/connection';
 import { loadEquipmentFacts, siteBands, siteDays } from '../../repositories/world/space-facts';
 import { sideOf } from '../checks/check-request';
 import { familiarTo } from '../../repositories/people/familiar';
-import { askerOf } from '../checks/verdicts';
-import { knownSpaces, type KnownSpace } from './board-house';
+import { requesterOf } from '../checks/verdicts';
+import { knownSpaces, type KnownSpace } from './board-data';
 import { usesIn } from './board-span';
 import { mainSite } from '../../repositories/house/main-site';
 import { KIT_ITEMS } from '../../repositories/house/house.queries';
-import { TAKEN_OF_PARTS } from './look.queries';
+import { TAKEN_OF_PARTS } from './calendar.queries';
 
 const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
@@ -111,12 +111,12 @@ function mayAskFor(
   facts: readonly SpaceFacts[],
   { accessMin, exitMin }: Pick<EarliestWanted, 'accessMin' | 'exitMin'>,
   {
-    asker,
+    requester,
     horizonMonths,
     side,
     tzid,
   }: {
-    readonly asker: Awaited<ReturnType<typeof askerOf>>;
+    readonly requester: Awaited<ReturnType<typeof requesterOf>>;
     readonly horizonMonths: number;
     readonly side: Side;
     readonly tzid: string;
@@ -128,7 +128,7 @@ function mayAskFor(
     if (!own) return false;
     const date = { key: '', claim: { event, accessMin, exitMin, spaces: [], equipment: [] } };
     const wanted = { spaceId: space, layout: 'empty' as const, people: 0, setupMin: 0, strikeMin: 0 };
-    const check = { world: { tzid, horizonMonths }, asked: { asker } };
+    const check = { world: { tzid, horizonMonths }, asked: { requester } };
     const findings = findingsOfSpace(['policy', 'not-a-period'], [date, wanted, own], check);
     return findings.every((finding) => severityOf(finding.facts, side) !== 'blocks');
   };
@@ -171,7 +171,7 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
   };
   const facts = spaces.map((space) => space.facts);
   const horizonMonths = (await mainSite(db))!.horizon_months;
-  const rules = { asker: await askerOf(ctx, db), horizonMonths, side: sideOf(ctx), tzid };
+  const rules = { requester: await requesterOf(ctx, db), horizonMonths, side: sideOf(ctx), tzid };
   const mayAsk = mayAskFor(facts, wanted, rules);
   const moments = earliestMoments(wanted, { tzid, ...taken }, mayAsk, MOST_MOMENTS);
   const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));

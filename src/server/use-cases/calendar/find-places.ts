@@ -30,10 +30,10 @@ import { loadWorld } from '../../repositories/world/snapshot';
 import { siteBands } from '../../repositories/world/space-facts';
 import { loadAskedHouse } from '../checks/ask-house';
 import { sideOf } from '../checks/check-request';
-import { askerOf, speakerFor } from '../checks/verdicts';
+import { requesterOf, speakerFor } from '../checks/verdicts';
 import { familiarTo } from '../../repositories/people/familiar';
 import { boardRowsText } from './board-span';
-import { knownSpaces, type KnownSpace } from './board-house';
+import { knownSpaces, type KnownSpace } from './board-data';
 import { standingIn } from './standing';
 
 const MOST_SENTENCES = 2;
@@ -216,8 +216,8 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   const facts = spaces.map((space) => space.facts);
   const candidates = candidatesFor(facts, wanted);
   const unfit = unfitFrom(spaces, wanted);
-  const asker = await askerOf(ctx, db);
-  const searched: Searched = { ctx, candidates, wanted, side: sideOf(ctx), asked: { asker } };
+  const requester = await requesterOf(ctx, db);
+  const searched: Searched = { ctx, candidates, wanted, side: sideOf(ctx), asked: { requester } };
   const verdicts = candidates.length && dates.length ? await verdictsOf(searched) : candidates.map(() => []);
   const familiar = await familiarTo(ctx);
   const answers = firstFamiliar(rankPlaces(candidates, verdicts, search.people), familiar);

@@ -7,7 +7,7 @@ import { done, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context/context';
 import { loadEquipmentFacts, siteZone } from '../../repositories/world/space-facts';
 import { usesIn } from './board-span';
-import { TYPES_IN_USE } from './look.queries';
+import { TYPES_IN_USE } from './calendar.queries';
 import { KIT_ITEMS } from '../../repositories/house/house.queries';
 
 /** Nothing is fetched earlier or brought back later than this. */

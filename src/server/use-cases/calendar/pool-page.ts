@@ -10,10 +10,10 @@ import { duringText } from '@/contracts/words/when';
 import { permissionFor } from '../../auth/policy';
 import type { Context } from '../../context/context';
 import { familiarTo } from '../../repositories/people/familiar';
-import { boardHouse } from './board-house';
+import { boardData } from './board-data';
 import { usesIn } from './board-span';
 import { unitsOf } from './units';
-import { KITS_WITH_TYPE } from './look.queries';
+import { KITS_WITH_TYPE } from './calendar.queries';
 
 /** So many days of its level are told. */
 const AHEAD_DAYS = 21;
@@ -35,7 +35,7 @@ function daysAhead(
 /** Everything to know about a pool before asking for it, and what is left of it in the next days. */
 export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPage>> {
   const { db, viewer } = ctx;
-  const house = await boardHouse(db);
+  const house = await boardData(db);
   const pool = house.pools.find((each) => each.id === id);
   if (!pool) return refuse({ code: 'not-found', what: say`pool with this number` });
   const { tzid } = house;

@@ -4,7 +4,7 @@ import type { Reader } from '../../db/connection';
 import type { ArgsOf } from '../../db/statement';
 import { asFlag, readJson } from '../../db/tables/column';
 import type { RIGHTS } from './known-bookings.queries';
-import { SPACES_KEPT_PRIVATE } from './look.queries';
+import { SPACES_KEPT_PRIVATE } from './calendar.queries';
 
 const NOBODY = -1 as PersonId;
 

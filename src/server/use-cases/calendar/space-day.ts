@@ -4,7 +4,7 @@ import type { BookingTuple } from '@/contracts/board';
 import type { SpaceDay, SpaceDayQuery } from '@/contracts/space-day';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
-import { knownSpaces } from './board-house';
+import { knownSpaces } from './board-data';
 import { boardRowsText } from './board-span';
 
 /** What takes some spaces on a day, for the drawing beside a way out; titles as far as the viewer may know. */

@@ -5,7 +5,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { SpaceFloor } from '@/contracts/seating';
 import type { Context } from '../../context/context';
 import { spacePage } from './space-page';
-import { DOORS_OF_SPACE } from './look.queries';
+import { DOORS_OF_SPACE } from './calendar.queries';
 
 interface FittedRow {
   readonly doors: readonly { side: Door['side']; offsetM: number; widthM: number }[];

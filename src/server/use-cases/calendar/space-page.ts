@@ -5,7 +5,7 @@ import { periodsOn } from '@/core/spaces/timetable';
 import { overlaps, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, atMinuteOfDay, dateOf, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { dayInterval, toEpochMinute, toLocal } from '@/core/time/zone';
-import type { BoardHouse, BookingTuple } from '@/contracts/board';
+import type { BoardData, BookingTuple } from '@/contracts/board';
 import type { FloorPlan, FreePeriod, SpacePage } from '@/contracts/places';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
@@ -13,9 +13,9 @@ import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dateLong, spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { familiarTo } from '../../repositories/people/familiar';
-import { boardHouse } from './board-house';
+import { boardData } from './board-data';
 import { boardRowsText } from './board-span';
-import { FLOOR_OF_SPACE } from './look.queries';
+import { FLOOR_OF_SPACE } from './calendar.queries';
 
 /** So many days of what is on are told. */
 const AHEAD_DAYS = 14;
@@ -105,7 +105,7 @@ function planOf({ area, length, width, bays }: Omit<FloorRow, 'stewards'>): Floo
 }
 
 /** The space an address names: as it stands there, which may be escaped, or escaped wrongly. */
-function spaceOf(house: BoardHouse, code: string): BoardHouse['spaces'][number] | undefined {
+function spaceOf(house: BoardData, code: string): BoardData['spaces'][number] | undefined {
   const wanted = code.toLowerCase();
   return house.spaces.find((each) =>
     [each.code, encodeURIComponent(each.code)].some((form) => form.toLowerCase() === wanted),
@@ -113,7 +113,7 @@ function spaceOf(house: BoardHouse, code: string): BoardHouse['spaces'][number] 
 }
 
 /** What one sees of it by looking; step-free ways are said here and not among its features. */
-const factsOf = (space: BoardHouse['spaces'][number], area: number | null): string[] =>
+const factsOf = (space: BoardData['spaces'][number], area: number | null): string[] =>
   [
     area ? say`${area} m²` : null,
     space.outdoor ? say`outdoors` : say`indoors`,
@@ -122,12 +122,12 @@ const factsOf = (space: BoardHouse['spaces'][number], area: number | null): stri
     space.madeOf.length ? say`made of ${space.madeOf.join(say` and `)}` : null,
   ].filter((fact) => fact !== null);
 
-const featuresOf = ({ facts }: BoardHouse['spaces'][number]): string[] =>
+const featuresOf = ({ facts }: BoardData['spaces'][number]): string[] =>
   (facts.features ?? [])
     .filter((feature) => feature !== 'step-free')
     .map((feature) => FEATURE_WORDS[feature]);
 
-const layoutsOf = ({ facts }: BoardHouse['spaces'][number]): SpacePage['layouts'] =>
+const layoutsOf = ({ facts }: BoardData['spaces'][number]): SpacePage['layouts'] =>
   facts.layouts.map(({ layout, seats, setupMin, strikeMin }) => ({
     kind: layout,
     layout: LAYOUT_WORDS[layout],
@@ -138,8 +138,8 @@ const layoutsOf = ({ facts }: BoardHouse['spaces'][number]): SpacePage['layouts'
 
 /** Who decides, how long ahead one has to ask, and how far ahead one may. */
 function howToGet(
-  { facts }: BoardHouse['spaces'][number],
-  { horizonMonths, tzid }: BoardHouse,
+  { facts }: BoardData['spaces'][number],
+  { horizonMonths, tzid }: BoardData,
   now: EpochMinute,
 ): string[] {
   const policy = policyOn(facts.policies ?? [], dateOf(toLocal(now, tzid)));
@@ -160,7 +160,7 @@ const takenBy = (rows: readonly BookingTuple[], sharing: ReadonlyMap<number, str
   rows.flatMap(([, id, state, start, end]) => (sharing.has(id) && state !== 2 ? [{ start, end }] : []));
 
 /** Spaces that have a part in common with this one, by number, itself among them. */
-function sharingWith(space: BoardHouse['spaces'][number], { spaces }: BoardHouse): Map<number, string> {
+function sharingWith(space: BoardData['spaces'][number], { spaces }: BoardData): Map<number, string> {
   const parts = new Set(space.facts.parts);
   return new Map(
     spaces
@@ -175,7 +175,7 @@ export async function spacePage(
   code: string,
   told: { readonly from?: LocalDate; readonly days?: number } = {},
 ): Promise<Outcome<SpacePage>> {
-  const house = await boardHouse(ctx.db);
+  const house = await boardData(ctx.db);
   const space = spaceOf(house, code);
   if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
   const { tzid } = house;

@@ -2,7 +2,7 @@ import { datesIn, type Candidate, type PlaceWanted, type StandingAt } from '@/co
 import { hostSpan, setupKeyOf } from '@/core/occupancy/bands';
 import type { Reader } from '../../db/connection';
 import { writeJson } from '../../db/tables/column';
-import { STANDING } from './look.queries';
+import { STANDING } from './calendar.queries';
 
 /** What stands in every candidate in the window of every date, setup to strike, in one statement. */
 export async function standingIn(

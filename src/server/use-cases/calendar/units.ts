@@ -7,7 +7,7 @@ import { momentText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { titlesFor } from '../../repositories/names';
 import { siteZone } from '../../repositories/world/space-facts';
-import { UNITS_OF_TYPE } from './look.queries';
+import { UNITS_OF_TYPE } from './calendar.queries';
 
 /** The numbered units of a type: with whom each is now, was before, and goes next. */
 export async function unitsOf(ctx: Context, type: EquipmentTypeId): Promise<Outcome<UnitView[]>> {

@@ -4,7 +4,7 @@ import { say } from '@/contracts/language/say';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
-import { askerOf, checkAgainstWorld, sayAll } from './verdicts';
+import { requesterOf, checkAgainstWorld, sayAll } from './verdicts';
 import { loadAskedHouse, type KnownHouse } from './ask-house';
 import { unknownThings } from './known-things';
 import { countedWork, MOST_DATES_AT_ONCE } from '../../context/work-of-strangers';
@@ -66,7 +66,7 @@ async function verdictsOf(ctx: Context, input: CheckInput, house: KnownHouse): P
   const dates = withServices(plain, servicesNamed(input));
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, {
     side: sideOf(ctx),
-    asker: await askerOf(ctx, ctx.db),
+    requester: await requesterOf(ctx, ctx.db),
     audiences: house.audiences,
     categories: house.categories,
     isEndless,

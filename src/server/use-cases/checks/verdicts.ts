@@ -6,7 +6,7 @@ import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimId, PersonId } from '@/core/ids';
 import { consentFindings } from '@/core/checks/consent';
 import type { WorldSnapshot } from '@/core/checks/world';
-import type { Asker } from '@/core/spaces/policy';
+import type { Requester } from '@/core/spaces/policy';
 import type { FindingReply } from '@/contracts/ask';
 import { sayFinding, sayVerdicts } from '@/contracts/words/findings';
 import type { Context } from '../../context/context';
@@ -100,11 +100,11 @@ export interface CheckWanted extends AskedFacts {
 }
 
 /** Who asks, as policies judge it: with the hosts of whoever it is for, and the roles of whoever types it. */
-export async function askerOf(
+export async function requesterOf(
   ctx: Context,
   reader: Reader,
   onBehalfOf: PersonId | null = ctx.viewer?.personId ?? null,
-): Promise<Asker> {
+): Promise<Requester> {
   const organisations = onBehalfOf ? await reader.table(Membership).all({ person_id: onBehalfOf }) : [];
   return {
     now: ctx.clock.now(),

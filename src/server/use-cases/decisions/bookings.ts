@@ -9,7 +9,7 @@ import {
 } from '@/contracts/bookings';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
-import { knownSpaces } from '../calendar/board-house';
+import { knownSpaces } from '../calendar/board-data';
 import { BOOKINGS, CATEGORIES_IN_USE } from './decide.queries';
 import { ResultOf } from '../../db/statement';
 

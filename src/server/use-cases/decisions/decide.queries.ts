@@ -34,7 +34,7 @@ export const SEEN_OF_REQUESTS = jsonQuery({
         serviceDays: z.number(),
       }),
     ),
-    recipeDays: z.number(),
+    templateDays: z.number(),
   }),
 });
 

@@ -4,7 +4,7 @@ import { isConsentRefused, type Finding } from '@/core/checks/findings';
 import type { WantedDate } from '@/core/checks/asked';
 import type { OccurrenceId, RequestId, PersonId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
-import { NearWorld } from '@/core/remedies/near-world';
+import { NearWorld } from '@/core/alternatives/near-world';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, localDateTime } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -50,10 +50,10 @@ interface Seen {
 }
 
 async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
-  const { requests, recipeDays } = await reader.value(SEEN_OF_REQUESTS, { ids });
+  const { requests, templateDays } = await reader.value(SEEN_OF_REQUESTS, { ids });
   return (id) => {
     const { handler, serviceDays } = requests[id]!;
-    return { handler, serviceDays: Math.max(serviceDays, recipeDays) };
+    return { handler, serviceDays: Math.max(serviceDays, templateDays) };
   };
 }
 

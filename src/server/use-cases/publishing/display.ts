@@ -7,7 +7,7 @@ import type { BookingTuple } from '@/contracts/board';
 import type { DisplayReply } from '@/contracts/display';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context/context';
-import { knownSpaces, type KnownSpace } from '../calendar/board-house';
+import { knownSpaces, type KnownSpace } from '../calendar/board-data';
 import { boardRowsText } from '../calendar/board-span';
 import { siteZone } from '../../repositories/world/space-facts';
 

@@ -21,8 +21,8 @@ export async function publishDue(tx: Writer, now: EpochMinute): Promise<number> 
   const kept = await settings.first({ key: UNTIL });
   const due = await tx.value(DUE_REQUESTS, { today, seen: kept?.value ?? '' });
   if (due.length) {
-    const deed = { action: 'publishing day came', key: () => `publish:${now}:${due.join(',')}` };
-    await changeByTime(tx, now, deed, async (change) => {
+    const command = { action: 'publishing day came', key: () => `publish:${now}:${due.join(',')}` };
+    await changeByTime(tx, now, command, async (change) => {
       for (const request of due) change.requestIds.add(request);
       change.because({ kind: 'readers', requests: due });
     });

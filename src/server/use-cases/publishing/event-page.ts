@@ -7,7 +7,7 @@ import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
-import { boardHouse } from '../calendar/board-house';
+import { boardData } from '../calendar/board-data';
 import { officeContact } from '../../repositories/house/office-contact';
 import { readableCalendars, type Calendar } from '../../repositories/publishing/calendars';
 import { eventPath, uidHeadOf, wholeAddress } from '../../effects/publishing/event-address';
@@ -36,7 +36,7 @@ const gone = () => refuse({ code: 'not-found', what: say`event announced at this
 /** The spaces of these dates, as somebody finds their way there. */
 async function placesOf(ctx: Context, { rows, calendars }: Found): Promise<NoticePlace[]> {
   if (!factsOn(calendars).includes('place')) return [];
-  const { spaces } = await boardHouse(ctx.db);
+  const { spaces } = await boardData(ctx.db);
   const codes = new Set(rows.flatMap((row) => row.spaces.map(({ code }) => code)));
   return spaces
     .filter(({ code }) => codes.has(code))

@@ -5,7 +5,7 @@ import { startOfDay, toLocal } from '@/core/time/zone';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
-import { knownSpaces } from '../calendar/board-house';
+import { knownSpaces } from '../calendar/board-data';
 import { wholeAddress } from '../../effects/publishing/event-address';
 import { BUSY_IN_SPACE } from './publish.queries';
 

@@ -18,8 +18,8 @@ export async function settleApprovals(tx: Writer, now: EpochMinute): Promise<num
   if (!due.length) return 0;
   // What is due goes with this change, so that none comes twice: its own number is key enough. It is not in the history
   // of the requests: what was done to them is there already.
-  const deed = { action: 'approval settled', key: (id: number) => `settle:${id}` };
-  await changeByTime(tx, now, deed, async (change) => change.because({ kind: 'readers', requests: due }));
+  const command = { action: 'approval settled', key: (id: number) => `settle:${id}` };
+  await changeByTime(tx, now, command, async (change) => change.because({ kind: 'readers', requests: due }));
   return due.length;
 }
 

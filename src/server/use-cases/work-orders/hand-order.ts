@@ -1,15 +1,15 @@
 import { say, unsaid } from '@/contracts/language/say';
 import type { MarkReply } from '@/contracts/mark-order';
-import type { HandOrderInput } from '@/contracts/recipes';
+import type { HandOrderInput } from '@/contracts/templates';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
-import { ANY_DATE } from '@/core/work-orders/recipe';
+import { ANY_DATE } from '@/core/work-orders/template';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { loadRequest } from '../../repositories/requests/request-rows';
-import { recipeRow } from '../../repositories/work-orders/recipe-row';
+import { templateRow } from '../../repositories/work-orders/template-row';
 import { teamFaults } from './team-people';
-import { WorkOrder, Recipe } from '../../db/tables/work-orders';
+import { WorkOrder, OrderTemplate } from '../../db/tables/work-orders';
 import { COMING_DATES_OF_REQUEST } from './set-up.queries';
 
 /**
@@ -31,8 +31,8 @@ export async function makeHandOrder(
     const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
     if (!picked.length)
       return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });
-    await change.tx.table(Recipe).insertLoose({
-      ...recipeRow({ ...input, when: ANY_DATE }),
+    await change.tx.table(OrderTemplate).insertLoose({
+      ...templateRow({ ...input, when: ANY_DATE }),
       request_id: request.id,
       occurrence_id: input.occurrenceId,
     });

@@ -24,8 +24,8 @@ export async function issueDueOrders(tx: Writer, now: EpochMinute): Promise<numb
   const due = await tx.all(ORDERS_DUE, { now, most: LOT });
   if (!due.length) return 0;
   // Named by its first order: the same lot after a crash is the same change.
-  const deed = { action: 'issued orders whose day has come', key: () => `issue:${due[0]?.id}:${now}` };
-  return changeByTime(tx, now, deed, async (change) => {
+  const command = { action: 'issued orders whose day has come', key: () => `issue:${due[0]?.id}:${now}` };
+  return changeByTime(tx, now, command, async (change) => {
     const ids = due.map(({ id }) => id);
     await change.updateVersioned(WorkOrder, ids, { issued_min: now });
     for (const { request_id } of due) change.requestIds.add(request_id);

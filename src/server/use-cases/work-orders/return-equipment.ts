@@ -11,7 +11,7 @@ import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { SignedInContext } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { riskBy, riskText } from '../administration/stock/stock-line';
-import { inThingHistory } from '../administration/house-book/around-thing';
+import { inEntryHistory } from '../administration/entries/around-entry';
 import { ownOrder } from './own-orders';
 import { COUNTED_BEFORE, IS_BACK_AT, NAME_OF_TYPE, LEAVES_STORE_AT } from './set-up.queries';
 import type { EquipmentTypeId } from '@/core/ids';
@@ -105,7 +105,7 @@ export async function returnEquipment(
     const lost = expected - input.counted + input.damaged;
     const span = { start: await backFrom(change, orderId, input.typeId), end: FAR };
     const gone = { count: lost, from: span.start, reason: lostText(content, input, expected) };
-    const stockLine = await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
+    const stockLine = await inEntryHistory(change, 'equipment', input.typeId, order.action, () =>
       keepCount(change, orderId, input, gone),
     );
     await change.tx.table(EquipmentReturn).insert({

@@ -5,11 +5,11 @@ import type { EquipmentTypeId, CategoryId, PersonId, SpaceId } from '@/core/ids'
 import { command, jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
 import { flag, integer, listOf, minute, rowNumber, text } from '../../db/tables/column';
-import { EquipmentReturn, Recipe, WorkOrder } from '../../db/tables/work-orders';
+import { EquipmentReturn, OrderTemplate, WorkOrder } from '../../db/tables/work-orders';
 import { Claim, EquipmentUse } from '../../db/tables/claims';
 import { EquipmentType, Service, Shift, Team, TeamMember } from '../../db/tables/spaces';
 import { File, Occurrence } from '../../db/tables/requests';
-import { orderContent, recipeScope, recipeQuantities } from '../../db/tables/contents';
+import { orderContent, templateScope, templateQuantities } from '../../db/tables/contents';
 
 /** What `TEAMS_WITH_PEOPLE` gives. */
 export const teamsWithPeople = z.array(
@@ -107,10 +107,10 @@ export const NAME_OF_TYPE = query({
   row: { name: EquipmentType.name },
 });
 
-export const TITLE_OF_RECIPE = query({
+export const TITLE_OF_TEMPLATE = query({
   sql: 'SELECT title FROM recipe WHERE id = $id',
-  bind: { id: Recipe.id },
-  row: { title: Recipe.title },
+  bind: { id: OrderTemplate.id },
+  row: { title: OrderTemplate.title },
 });
 
 export const COMING_DATES_OF_REQUEST = query({
@@ -149,9 +149,9 @@ export const COUNT_TEAM_AND_PERSON = query({
   row: { teams: integer(), people: integer() },
 });
 
-export const RETIRE_RECIPE = command({
+export const RETIRE_TEMPLATE = command({
   sql: 'UPDATE recipe SET retired_at = $at, row_version = row_version + 1 WHERE id = $id',
-  bind: { id: Recipe.id, at: Recipe.retired_at },
+  bind: { id: OrderTemplate.id, at: OrderTemplate.retired_at },
 });
 
 export const ORDERS_DUE = query({
@@ -279,7 +279,7 @@ export const THINGS_OF_DAY = jsonQuery({
 const MOST_PAST = 40;
 const namedOf = <Id extends number>() => z.array(z.strictObject({ id: numberOf<Id>(), name: z.string() }));
 
-export const RECIPE_CHOICES = jsonQuery({
+export const TEMPLATE_CHOICES = jsonQuery({
   sql: `SELECT json_object(
   'teams', ${TEAMS_WITH_PEOPLE},
   'spaces', (SELECT json_group_array(json_object('id', s.id, 'name', s.name) ORDER BY s.name) FROM space s WHERE s.retired_at IS NULL),
@@ -311,35 +311,35 @@ export const RECIPE_CHOICES = jsonQuery({
 });
 
 /** Recipes of the office in use, all or one. */
-export const RECIPES_TO_EDIT = jsonQuery({
+export const TEMPLATES_TO_EDIT = jsonQuery({
   sql: `SELECT json_group_array(json_object('id', r.id, 'version', r.row_version,
   'open', (SELECT COUNT(*) FROM work_order w WHERE w.state = 'open' AND w.order_key >= r.id || ':' AND w.order_key < r.id || ';'),
-  'recipe', json_object('phase', r.phase, 'title', r.title, 'teamId', r.team_id, 'personId', r.person_id, 'per', r.per, 'when', json(r.scope), 'due', r.due_edge,
+  'template', json_object('phase', r.phase, 'title', r.title, 'teamId', r.team_id, 'personId', r.person_id, 'per', r.per, 'when', json(r.scope), 'due', r.due_edge,
     'offsetMin', r.due_offset_min, 'untilEdge', r.until_edge, 'untilOffset', r.until_offset_min, 'leadDays', r.lead_days, 'checklist', json(r.checklist), 'crew', r.crew,
     'workFormula', r.work_formula, 'quantities', json(r.quantities))) ORDER BY r.team_id, r.id) AS json
 FROM recipe r WHERE r.retired_at IS NULL AND r.request_id IS NULL AND ($id IS NULL OR r.id = $id)`,
-  bind: { id: Recipe.id.plain().orNull() },
+  bind: { id: OrderTemplate.id.plain().orNull() },
   value: z.array(
     z.strictObject({
       id: z.int(),
       version: z.int(),
       open: z.int(),
-      recipe: z.strictObject({
-        phase: Recipe.phase.schema,
+      template: z.strictObject({
+        phase: OrderTemplate.phase.schema,
         title: z.string(),
         teamId: z.int(),
-        personId: Recipe.person_id.schema,
-        per: Recipe.per.schema,
-        when: recipeScope,
-        due: Recipe.due_edge.schema,
+        personId: OrderTemplate.person_id.schema,
+        per: OrderTemplate.per.schema,
+        when: templateScope,
+        due: OrderTemplate.due_edge.schema,
         offsetMin: z.int(),
-        untilEdge: Recipe.until_edge.schema,
+        untilEdge: OrderTemplate.until_edge.schema,
         untilOffset: z.int(),
         leadDays: z.int().nullable(),
         checklist: z.array(z.string()),
         crew: z.int(),
         workFormula: z.string().nullable(),
-        quantities: recipeQuantities,
+        quantities: templateQuantities,
       }),
     }),
   ),

@@ -12,7 +12,7 @@ import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import type { Reader } from '../../db/connection';
 import { siteZone } from '../../repositories/world/space-facts';
-import { inThingHistory, noteInHistory } from '../administration/house-book/around-thing';
+import { inEntryHistory, noteInHistory } from '../administration/entries/around-entry';
 import { riskText } from '../administration/stock/stock-line';
 import { teamFaults } from './team-people';
 import { WorkOrder } from '../../db/tables/work-orders';
@@ -115,12 +115,12 @@ export async function setTeamMember(
     if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
     const member = { team_id: teamId, person_id: input.personId as PersonId };
     if (input.isMember) {
-      await inThingHistory(change, 'team', teamId, action, () =>
+      await inEntryHistory(change, 'team', teamId, action, () =>
         change.tx.table(TeamMember).addMissing([member]),
       );
       return done({ summary: say(action), atRisk: 0 });
     }
-    await inThingHistory(change, 'team', teamId, action, () => change.tx.table(TeamMember).remove(member));
+    await inEntryHistory(change, 'team', teamId, action, () => change.tx.table(TeamMember).remove(member));
     const orders = await change.tx.table(WorkOrder).all({ ...member, state: 'open' });
     await change.updateVersioned(
       WorkOrder,

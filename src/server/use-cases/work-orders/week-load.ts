@@ -11,7 +11,7 @@ import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contr
 import { phaseText } from '@/contracts/words/orders';
 import { countText, dayShort, daysText, lengthText, sayTime } from '@/contracts/words/when';
 import { loadStandingClaims } from '../../repositories/claims/claims';
-import { loadRecipes } from '../../effects/orders/load-recipes';
+import { loadTemplates } from '../../effects/orders/load-templates';
 import { orderedDates } from '../../effects/orders/ordered-dates';
 import type { SignedInContext } from '../../context/context';
 import type { Reader } from '../../db/connection';
@@ -38,7 +38,7 @@ async function waitingJobs(
     rows.map(({ id }) => id),
   );
   const dateFor = await orderedDates(reader, claims);
-  const book = await loadRecipes(reader, [...new Set(rows.map(({ request }) => request))]);
+  const book = await loadTemplates(reader, [...new Set(rows.map(({ request }) => request))]);
   return claims.flatMap((claim) =>
     ordersFor(dateFor(claim), book.forDate(claim.requestId, claim.occurrenceId), tzid).map(
       ({ teamId, workMin, content }) => ({

@@ -8,7 +8,7 @@ import type { Context } from '@/server/context/context';
 import { signedInPage } from '@/server/http/page';
 import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { noticePreview } from '@/server/use-cases/publishing/keep/notice-preview';
-import { knownSpaces } from '@/server/use-cases/calendar/board-house';
+import { knownSpaces } from '@/server/use-cases/calendar/board-data';
 import { siteZone } from '@/server/repositories/world/space-facts';
 import { ConsentLines } from '@/ui/consent/consent-lines';
 import { WalkLinks } from '@/ui/desk/walk-links';

@@ -1,15 +1,15 @@
 import { say } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
-import { isCsvKind } from '@/contracts/house-book/csv';
-import { aOne, isHouseKind, KIND_WORDS } from '@/contracts/house-book/kinds';
+import { isCsvKind } from '@/contracts/administration/csv';
+import { aOne, isEntryKind, KIND_WORDS } from '@/contracts/administration/kinds';
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { signedInPage } from '@/server/http/page';
 import { countUninvited } from '@/server/use-cases/accounts/account/keep-accounts';
-import { thingLines } from '@/server/use-cases/administration/house-book/look-at-things';
+import { entryLines } from '@/server/use-cases/administration/entries/read-entries';
 import { InviteAll } from '@/ui/account/account-panel';
-import { ThingList } from '@/ui/house/thing-list';
+import { EntryList } from '@/ui/administration/entry-list';
 import Link from '@/ui/primitives/link';
 
 interface Props {
@@ -19,14 +19,14 @@ interface Props {
 
 export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
   const { kind } = await params;
-  return { title: isHouseKind(kind) ? KIND_WORDS[kind].many : say`House rules` };
+  return { title: isEntryKind(kind) ? KIND_WORDS[kind].many : say`House rules` };
 }
 
 export default async function KindPage({ params, searchParams }: Props) {
   const { kind } = await params;
-  if (!isHouseKind(kind)) notFound();
+  if (!isEntryKind(kind)) notFound();
   const ctx = await signedInPage(readingOf(kind), `/house/${kind}`);
-  const lines = await thingLines(ctx.db, kind);
+  const lines = await entryLines(ctx.db, kind);
   const words = KIND_WORDS[kind];
   const { said } = await searchParams;
   const suffix = typeof said === 'string' ? `?said=${encodeURIComponent(said)}` : '';
@@ -59,7 +59,7 @@ export default async function KindPage({ params, searchParams }: Props) {
         >{say`Done: ${said.slice(0, 200)}.`}</p>
       )}
       {kind === 'person' && mayKeep && <InviteAll count={await countUninvited(ctx.db)} />}
-      <ThingList kind={kind} lines={lines} mayKeep={mayKeep} />
+      <EntryList kind={kind} lines={lines} mayKeep={mayKeep} />
     </>
   );
 }

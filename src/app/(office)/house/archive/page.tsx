@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { HOUSE_COUNT_WORDS, type HouseCounts } from '@/contracts/archive';
-import { countHouse } from '@/server/archive/inspect';
+import { OFFICE_COUNT_WORDS, type OfficeCounts } from '@/contracts/archive';
+import { countOffice } from '@/server/archive/inspect';
 import { signedInPage } from '@/server/http/page';
 import { officeContact } from '@/server/repositories/house/office-contact';
 import { ArchiveForm } from '@/ui/archive/archive-form';
@@ -11,8 +11,8 @@ export const metadata: Metadata = texts({ title: 'The whole house' });
 
 export default async function ArchivePage() {
   const ctx = await signedInPage('archive.keep', '/house/archive');
-  const [counts, office] = [await countHouse(ctx.db), await officeContact(ctx.db)];
-  const said = (Object.entries(HOUSE_COUNT_WORDS) as [keyof HouseCounts, string][])
+  const [counts, office] = [await countOffice(ctx.db), await officeContact(ctx.db)];
+  const said = (Object.entries(OFFICE_COUNT_WORDS) as [keyof OfficeCounts, string][])
     .map(([of, word]) => `${counts[of]} ${word.toLowerCase()}`)
     .join(', ');
   return (

@@ -5,8 +5,8 @@ import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '@/server/repositories/world/space-facts';
 import { signedInPage } from '@/server/http/page';
-import { holidayLines, holidayPlaces } from '@/server/use-cases/administration/house-book/holidays';
-import { HolidayForm } from '@/ui/house/holiday-form';
+import { holidayLines, holidayPlaces } from '@/server/use-cases/administration/entries/holidays';
+import { HolidayForm } from '@/ui/administration/holiday-form';
 import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = texts({ title: 'Holidays' });

@@ -10,7 +10,7 @@ import type { SpacePage } from '@/contracts/places';
 import { planHref } from '@/contracts/seating';
 import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/calendar/space-page';
-import { pictureOf } from '@/server/use-cases/administration/house-book/pictures';
+import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
 import { PictureShown } from '@/ui/primitives/picture-shown';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { askHref } from '@/ui/ask/ask-address';

@@ -7,7 +7,7 @@ import type { UnitCustody } from '@/contracts/units';
 import { dayShort } from '@/contracts/words/when';
 import { addDays, atMinuteOfDay } from '@/core/time/local-time';
 import { pageContext } from '@/server/http/page';
-import { pictureOf } from '@/server/use-cases/administration/house-book/pictures';
+import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
 import { PictureShown } from '@/ui/primitives/picture-shown';
 import { poolPage } from '@/server/use-cases/calendar/pool-page';
 import { boardHref } from '@/ui/board/board-address';

@@ -4,7 +4,7 @@ import Link from '@/ui/primitives/link';
 import { forbidden, notFound } from 'next/navigation';
 import { siteZone } from '@/server/repositories/world/space-facts';
 import { signedInPage } from '@/server/http/page';
-import { knownSpaces } from '@/server/use-cases/calendar/board-house';
+import { knownSpaces } from '@/server/use-cases/calendar/board-data';
 import { officeContact } from '@/server/repositories/house/office-contact';
 import { readRequest } from '@/server/use-cases/requests/own/own-requests';
 import { RequestFacts } from '@/ui/requests/facts';

@@ -2,13 +2,13 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
-import { recipeLines } from '@/server/use-cases/work-orders/recipes';
-import { RecipeTable } from '@/ui/setups/recipe-table';
+import { templateLines } from '@/server/use-cases/work-orders/templates';
+import { TemplateTable } from '@/ui/setups/template-table';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
 export const metadata: Metadata = texts({ title: 'Recipes' });
 
-export default async function RecipesPage() {
+export default async function TemplatesPage() {
   const ctx = await signedInPage('recipes.keep', '/setups/recipes');
   return (
     <div className="mx-auto max-w-6xl">
@@ -18,7 +18,7 @@ export default async function RecipesPage() {
         <p className="text-lg text-soft">{say`what is done for which event, by whom and by when`}</p>
         <Link className="press press-main ml-auto" href="/setups/recipes/new">{say`New recipe`}</Link>
       </div>
-      <RecipeTable recipes={await recipeLines(ctx)} />
+      <TemplateTable templates={await templateLines(ctx)} />
     </div>
   );
 }

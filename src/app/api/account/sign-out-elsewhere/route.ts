@@ -1,10 +1,10 @@
-import { accountDeedSchema } from '@/contracts/account';
+import { accountCommandSchema } from '@/contracts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { currentSessionId } from '@/server/http/session-cookie';
 import { endSessions } from '@/server/use-cases/accounts/account/own-account';
 
 export const POST = writeRoute({
   action: 'account.own',
-  body: accountDeedSchema,
+  body: accountCommandSchema,
   run: async (ctx) => endSessions(signedIn(ctx), await currentSessionId()),
 });

@@ -1,10 +1,10 @@
 import { readRoute } from '@/server/http/route';
-import { boardHouseText } from '@/server/use-cases/calendar/board-house';
+import { boardDataText } from '@/server/use-cases/calendar/board-data';
 
 export const GET = readRoute({
   action: 'board.look',
   run: async (ctx, request) => {
-    const { version, text } = await boardHouseText(ctx.db);
+    const { version, text } = await boardDataText(ctx.db);
     const tag = `"${version}"`;
     const headers = { 'Cache-Control': 'no-cache', 'Content-Type': 'application/json', ETag: tag };
     return request.headers.get('if-none-match') === tag

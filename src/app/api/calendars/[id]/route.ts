@@ -1,10 +1,10 @@
-import { calendarDeedSchema } from '@/contracts/calendars';
+import { calendarCommandSchema } from '@/contracts/calendars';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 
 export const POST = numberedRoute({
   action: 'calendars.keep',
-  body: calendarDeedSchema,
+  body: calendarCommandSchema,
   what: 'such calendar',
   run: doWithCalendar,
 });

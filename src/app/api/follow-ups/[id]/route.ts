@@ -1,5 +1,5 @@
 import { followUpDoneSchema } from '@/contracts/event-setup';
 import { orderRoute } from '@/server/http/order-route';
-import { setFollowUpDone } from '@/server/use-cases/work-orders/event-deeds';
+import { setFollowUpDone } from '@/server/use-cases/work-orders/event-commands';
 
 export const POST = orderRoute(followUpDoneSchema, setFollowUpDone);

@@ -1,11 +1,11 @@
-import { saveThingSchema } from '@/contracts/house-book/docs';
-import type { HouseKind } from '@/contracts/house-book/kinds';
+import { saveEntrySchema } from '@/contracts/administration/docs';
+import type { EntryKind } from '@/contracts/administration/kinds';
 import { keepingOfAddress } from '@/server/auth/house-policy';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { saveThing } from '@/server/use-cases/administration/house-book/save-thing';
+import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';
 
 export const POST = writeRoute({
   action: keepingOfAddress,
-  body: saveThingSchema,
-  run: (ctx, body, { kind }) => saveThing(signedIn(ctx), kind as HouseKind, body),
+  body: saveEntrySchema,
+  run: (ctx, body, { kind }) => saveEntry(signedIn(ctx), kind as EntryKind, body),
 });

@@ -1,6 +1,6 @@
 import { shutHolidaysSchema } from '@/contracts/holidays';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { shutHolidays } from '@/server/use-cases/administration/house-book/holidays';
+import { shutHolidays } from '@/server/use-cases/administration/entries/holidays';
 
 export const POST = writeRoute({
   action: 'house.change',

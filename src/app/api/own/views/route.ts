@@ -1,6 +1,6 @@
 import { dropViewSchema, keepViewSchema } from '@/contracts/own';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { dropView, keepView } from '@/server/use-cases/requests/own/kept-views';
+import { dropView, keepView } from '@/server/use-cases/requests/own/saved-views';
 
 export const POST = writeRoute({
   action: 'own.keep',

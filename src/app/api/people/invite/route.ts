@@ -1,9 +1,9 @@
-import { accountDeedSchema } from '@/contracts/account';
+import { accountCommandSchema } from '@/contracts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { inviteAll } from '@/server/use-cases/accounts/account/keep-accounts';
 
 export const POST = writeRoute({
   action: 'people.keep',
-  body: accountDeedSchema,
+  body: accountCommandSchema,
   run: (ctx, { key }) => inviteAll(signedIn(ctx), key, Date.now()),
 });

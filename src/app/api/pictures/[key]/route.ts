@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { pictureBytes } from '@/server/use-cases/administration/house-book/pictures';
+import { pictureBytes } from '@/server/use-cases/administration/entries/pictures';
 
 export const GET = readRoute({
   action: 'space.find',

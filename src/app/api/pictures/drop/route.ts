@@ -1,6 +1,6 @@
 import { dropPictureSchema } from '@/contracts/pictures';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { dropPicture } from '@/server/use-cases/administration/house-book/pictures';
+import { dropPicture } from '@/server/use-cases/administration/entries/pictures';
 
 export const POST = writeRoute({
   action: 'house.keep',

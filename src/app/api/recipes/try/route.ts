@@ -1,9 +1,9 @@
-import { tryRecipeSchema } from '@/contracts/recipes';
+import { tryTemplateSchema } from '@/contracts/templates';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { tryRecipe } from '@/server/use-cases/work-orders/try-recipe';
+import { tryTemplate } from '@/server/use-cases/work-orders/try-template';
 
 export const POST = writeRoute({
   action: 'recipes.keep',
-  body: tryRecipeSchema,
-  run: (ctx, body) => tryRecipe(signedIn(ctx), body),
+  body: tryTemplateSchema,
+  run: (ctx, body) => tryTemplate(signedIn(ctx), body),
 });

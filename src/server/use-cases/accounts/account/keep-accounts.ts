@@ -9,7 +9,7 @@ import { siteZone } from '../../../repositories/world/space-facts';
 import { queueAccountMail, queueAccountMails } from '../../../effects/letters/queue-account';
 import { sendMail, sendSoon } from '../../../effects/letters/send-mail';
 import { accountLetters } from '../../outbox/outbox';
-import { writeDeed } from './account-deeds';
+import { writeCommand } from './account-commands';
 import { realMomentText } from './own-account';
 import { ACCOUNT, COUNT_UNINVITED, UNINVITED_PEOPLE } from './account.queries';
 import { Session } from '../../../db/tables/people';
@@ -62,7 +62,7 @@ export async function sendLink(
   const order = { action, reason: known.name, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string; letter: number }>(ctx, order, async (change) => {
     const letter = await queueAccountMail(change.tx, kind, { person: known.id }, change.at, `${kind} ${key}`);
-    await writeDeed(change, id, known.name, action);
+    await writeCommand(change, id, known.name, action);
     return done({ summary, letter });
   });
   if (!outcome.ok) return outcome;
@@ -93,7 +93,7 @@ export async function inviteAll(
       change.at,
       (at) => `invitation ${key} ${people[at]!.id}`,
     );
-    for (const { id, name } of people) await writeDeed(change, id, name, unsaid('invited them'));
+    for (const { id, name } of people) await writeCommand(change, id, name, unsaid('invited them'));
     return done({ summary: say`invited ${countText(people.length, 'person', 'people')}` });
   });
   if (outcome.ok) sendSoon(ctx);
@@ -112,7 +112,7 @@ export async function signOutEverywhere(
   const order = { action: unsaid('signed them out everywhere'), reason: known.name, idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     await change.tx.table(Session).remove({ person_id: id });
-    await writeDeed(change, id, known.name, order.action);
+    await writeCommand(change, id, known.name, order.action);
     return done({ summary: say`signed out “${known.name}” everywhere` });
   });
 }

@@ -12,7 +12,7 @@ import { keep } from '../../../db/connection';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { queueAccountMail } from '../../../effects/letters/queue-account';
 import type { SignInLimits } from '../sign-in/sign-in-limits';
-import { writeDeed } from './account-deeds';
+import { writeCommand } from './account-commands';
 import { COUNT_OTHER_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
 import { END_OTHER_SESSIONS } from './account.queries';
 import { Person } from '../../../db/tables/people';
@@ -95,7 +95,7 @@ export async function changePassword(
       change.at,
       `password changed ${ctx.newId()}`,
     );
-    await writeDeed(change, id, own.name, order.action);
+    await writeCommand(change, id, own.name, order.action);
     return done({ summary: say`your password was changed; you are signed out everywhere else` });
   });
 }

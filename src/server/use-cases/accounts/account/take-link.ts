@@ -11,8 +11,8 @@ import type { Context } from '../../../context/context';
 import type { Reader } from '../../../db/connection';
 import { hashOf } from '../../../effects/letters/offer-link';
 import { queueAccountMail } from '../../../effects/letters/queue-account';
-import { keeperOf } from '../../administration/house-book/keepers/index';
-import { writeDeed } from './account-deeds';
+import { repositoryOf } from '../../administration/entries/repositories/index';
+import { writeCommand } from './account-commands';
 import { registerDomains } from './ask-for-link';
 import { OPEN_LINK } from './account.queries';
 import { AccountLink, Person, Session } from '../../../db/tables/people';
@@ -43,7 +43,7 @@ async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<
   const isAllowed = (await registerDomains(tx)).includes(email.split('@')[1]!);
   const taken = await tx.table(Person).first({ email });
   if (!isAllowed || taken) return null;
-  const stored = await keeperOf('person').store(
+  const stored = await repositoryOf('person').store(
     change,
     null,
     {
@@ -90,7 +90,7 @@ export async function takeLink(
     const mail = `password changed ${ctx.newId()}`;
     if (link.purpose === 'new-password')
       await queueAccountMail(tx, 'password-changed', { person }, change.at, mail);
-    await writeDeed(change, person, link.name, DID[link.purpose]);
+    await writeCommand(change, person, link.name, DID[link.purpose]);
     return done({ person });
   });
   if (!outcome.ok) return outcome;

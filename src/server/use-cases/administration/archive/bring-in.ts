@@ -4,14 +4,14 @@ import { say, texts } from '@/contracts/language/say';
 import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { ArrivedHouse, BringInInput } from '@/contracts/archive';
+import type { ArrivedOffice, BringInInput } from '@/contracts/archive';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { momentText } from '@/contracts/words/when';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { arrivingFolder, clearArrived, makeArrivingFolder } from '../../../archive/folders';
-import { inspectHouse, type InspectedHouse } from '../../../archive/inspect';
-import { keepArrived, unpackHouse } from '../../../archive/unpack';
-import { houseReplacer, type Context } from '../../../context/context';
+import { inspectOffice, type InspectedOffice } from '../../../archive/inspect';
+import { keepArrived, unpackOffice } from '../../../archive/unpack';
+import { officeReplacer, type Context } from '../../../context/context';
 import { beside } from '../../../context/long-work';
 import { officeContact } from '../../../repositories/house/office-contact';
 import { hasOffice, SET_UP } from '../start/has-office';
@@ -21,10 +21,10 @@ import { onlyStart } from '../start/one-start';
 const LOOKED_AT = 'looked-at.json';
 
 /** Unpacks what was sent and looks at all of it, beside the server: thousands of files hold up whoever reads the disk. */
-export const lookAtArrived = (ctx: Context, folder: string): Promise<Outcome<InspectedHouse>> =>
+export const lookAtArrived = (ctx: Context, folder: string): Promise<Outcome<InspectedOffice>> =>
   beside(ctx, { name: 'look-at-arrived', args: [folder], kind: 'reads', isLong: true }, async () => {
-    const unpacked = await unpackHouse(folder);
-    const inspected = unpacked.ok ? await inspectHouse(folder) : unpacked;
+    const unpacked = await unpackOffice(folder);
+    const inspected = unpacked.ok ? await inspectOffice(folder) : unpacked;
     if (!inspected.ok) rmSync(folder, { recursive: true, force: true });
     return inspected;
   });
@@ -34,7 +34,7 @@ export async function takeIn(
   ctx: Context,
   body: ReadableStream<Uint8Array> | null,
   nowMs: number,
-): Promise<Outcome<ArrivedHouse>> {
+): Promise<Outcome<ArrivedOffice>> {
   const id = ctx.newId();
   const folder = makeArrivingFolder(id);
   clearArrived(nowMs);
@@ -47,7 +47,7 @@ export async function takeIn(
   const { manifest, site, counts } = inspected.value;
   const tzid = (await officeContact(ctx.db))?.tzid ?? 'UTC';
   const madeText = momentText(epochMinute(Math.floor(Date.parse(manifest.madeAt) / 60_000)), tzid);
-  const arrived: ArrivedHouse = { id, site, madeText, counts };
+  const arrived: ArrivedOffice = { id, site, madeText, counts };
   writeFileSync(join(folder, LOOKED_AT), JSON.stringify(arrived));
   // How long it waits counts from now; what was unpacked has times of its own.
   utimesSync(folder, nowMs / 1000, nowMs / 1000);
@@ -59,29 +59,29 @@ export const takeInFirst = async (
   ctx: Context,
   body: ReadableStream<Uint8Array> | null,
   nowMs: number,
-): Promise<Outcome<ArrivedHouse>> => ((await hasOffice(ctx.db)) ? SET_UP : takeIn(ctx, body, nowMs));
+): Promise<Outcome<ArrivedOffice>> => ((await hasOffice(ctx.db)) ? SET_UP : takeIn(ctx, body, nowMs));
 
 const GONE = refuse(
   texts({ code: 'not-found', what: 'such archive here any more; send it once more' }, 'what'),
 );
 
-function arrivedHouse(id: string): ArrivedHouse | null {
+function arrivedOffice(id: string): ArrivedOffice | null {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
   const file = join(arrivingFolder(id), LOOKED_AT);
-  return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as ArrivedHouse) : null;
+  return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as ArrivedOffice) : null;
 }
 
 let isReplacing = false;
 
 async function putInPlace(ctx: Context, id: string): Promise<Outcome<{ summary: string }>> {
-  const arrived = arrivedHouse(id);
+  const arrived = arrivedOffice(id);
   if (!arrived || isReplacing) return GONE;
   isReplacing = true;
   let held = 0;
   try {
     rmSync(join(arrivingFolder(id), LOOKED_AT));
     held = await holdLetters(arrivingFolder(id));
-    await houseReplacer(ctx)(arrivingFolder(id));
+    await officeReplacer(ctx)(arrivingFolder(id));
   } finally {
     isReplacing = false;
   }
@@ -97,7 +97,7 @@ export async function bringIn(
   id: string,
   { name }: BringInInput,
 ): Promise<Outcome<{ summary: string }>> {
-  if (!arrivedHouse(id)) return GONE;
+  if (!arrivedOffice(id)) return GONE;
   const site = (await officeContact(ctx.db))?.site ?? '';
   if (name.trim() !== site)
     return refuse({

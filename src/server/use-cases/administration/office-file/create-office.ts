@@ -1,7 +1,7 @@
 import type { OfficeInput } from '@/contracts/office';
 import { slugOf } from '@/core/publishing/slug';
 import { addPlaces, addPolicies, addTimetables } from './add-places';
-import { addRecipes, addShifts } from './add-recipes';
+import { addTemplates, addShifts } from './add-templates';
 import { addQuestions, addServices } from './add-services';
 import { addStores } from './add-stores';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';
@@ -133,7 +133,7 @@ export async function createOffice(db: Database, office: OfficeInput): Promise<v
     await addPolicies(tx, spaces, await addTimetables(tx, siteId, office), organisations);
     await addPeople(tx, siteId, people, organisations, teams);
     await addShifts(tx, office, teams);
-    await addRecipes(tx, office, teams);
+    await addTemplates(tx, office, teams);
     return keep(undefined);
   });
 }

@@ -5,7 +5,7 @@ import type { StartInput } from '@/contracts/start';
 import { beginSession } from '../../../auth/sessions';
 import { weakPasswordFaults } from '../../../auth/weak-passwords';
 import type { Context } from '../../../context/context';
-import { speakAsHouse } from '../../../repositories/house/house-language';
+import { speakAsOffice } from '../../../repositories/house/house-language';
 import { createOffice } from '../office-file/create-office';
 import { OfficeFileError } from '../office-file/office-rows';
 import { USUAL_SETTINGS } from '@/contracts/own-settings';
@@ -17,7 +17,7 @@ import { FIRST_PERSON } from './start.queries';
 /** A team that sets every room before hosts come, and clears it after they have gone. */
 const firstTeam = (): NonNullable<OfficeFile['teams']>[number] => ({
   name: say`Setup`,
-  recipes: [
+  templates: [
     { phase: 'setup', title: say`Set the room`, due: 'access-start' },
     { phase: 'strike', title: say`Clear the room`, due: 'occupied-end' },
   ],
@@ -81,7 +81,7 @@ async function makeOffice(
       ctx.db,
       officeSchema.parse(writtenFor({ ...USUAL_SETTINGS, language: input.language }, () => officeOf(input))),
     );
-    await speakAsHouse(ctx.db);
+    await speakAsOffice(ctx.db);
   } catch (error) {
     if (error instanceof OfficeFileError) return SET_UP;
     throw error;

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { done, type Outcome } from '@/contracts/refusal';
 import { makeArrivingFolder } from '../../../archive/folders';
-import { houseReplacer, type Context } from '../../../context/context';
+import { officeReplacer, type Context } from '../../../context/context';
 import { openDatabase } from '../../../db/connection';
 import { migrate } from '../../../db/migrate';
 import { onlyStart } from './one-start';
@@ -17,6 +17,6 @@ export const loadDemo = (ctx: Context): Promise<Outcome<{ loaded: true }>> =>
     await seedDemo(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
     await db.close();
-    await houseReplacer(ctx)(folder);
+    await officeReplacer(ctx)(folder);
     return done({ loaded: true });
   });

@@ -13,7 +13,7 @@ import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import { loadEquipmentFacts, siteZone } from '../../../repositories/world/space-facts';
-import { inThingHistory } from '../house-book/around-thing';
+import { inEntryHistory } from '../entries/around-entry';
 import { StockLine } from '../../../db/tables/spaces';
 
 /** Dates in force that a change of the house touches are looked at again; gives how many are at risk then. */
@@ -63,7 +63,7 @@ export async function addStockLine(
       const message = say`There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
       return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
     }
-    await inThingHistory(change, 'equipment', input.typeId, order.action, () =>
+    await inEntryHistory(change, 'equipment', input.typeId, order.action, () =>
       change.tx.table(StockLine).insert({
         type_id: input.typeId,
         from_min: span.start,

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import type { CalendarChoices, KeptCalendar } from '@/contracts/calendars';
-import type { Said } from '@/contracts/house-book/kinds';
+import type { CalendarChoices, StoredCalendar } from '@/contracts/calendars';
+import type { Said } from '@/contracts/administration/kinds';
 import { FACT_WORDS, filterText, readersText } from '@/contracts/words/calendars';
 import { linkToken } from '../../../auth/feed-links';
 import type { Context } from '../../../context/context';
@@ -16,7 +16,7 @@ export const calendarChoices = (reader: Reader): Promise<CalendarChoices> =>
 /** Every calendar as those who keep it see it. */
 export async function calendarBook(
   ctx: Context,
-): Promise<{ readonly calendars: KeptCalendar[]; readonly choices: CalendarChoices }> {
+): Promise<{ readonly calendars: StoredCalendar[]; readonly choices: CalendarChoices }> {
   const calendars = await loadCalendars(ctx.db);
   const choices = await calendarChoices(ctx.db);
   const coming = await comingOn(ctx.db, calendars, ctx.clock.now());

@@ -1,6 +1,6 @@
 import { say, texts, unsaid } from '@/contracts/language/say';
 import { slugOf } from '@/core/publishing/slug';
-import type { CalendarDeedInput, SaveCalendarInput } from '@/contracts/calendars';
+import type { CalendarCommandInput, SaveCalendarInput } from '@/contracts/calendars';
 import { RESERVED_SLUGS } from '@/contracts/calendars';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -8,7 +8,7 @@ import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import type { Reader, Writer } from '../../../db/connection';
-import { writeThingHistory } from '../../../repositories/house/thing-history';
+import { writeEntryHistory } from '../../../repositories/house/entry-history';
 import { calendarChoices, saidOfCalendar } from './calendar-book';
 import {
   NAME_AND_SLUG,
@@ -130,7 +130,7 @@ export async function saveCalendar(
     const before = input.id === null ? null : await saidOfCalendar(change.tx, input.id);
     const stored = await storeCalendar(change, input, slug.value);
     if (!stored.ok) return stored;
-    await writeThingHistory(change, {
+    await writeEntryHistory(change, {
       kind: 'calendar',
       id: stored.value,
       name: input.name,
@@ -157,7 +157,7 @@ async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
   await tx.execute(PUT_IN_ORDER, { ids });
 }
 
-const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = unsaid({
+const COMMAND_WORDS: Readonly<Record<CalendarCommandInput['command'], string>> = unsaid({
   retire: 'ended a calendar',
   'replace-link': 'replaced the private link of a calendar',
   up: 'moved a calendar up',
@@ -168,14 +168,14 @@ const DEED_WORDS: Readonly<Record<CalendarDeedInput['deed'], string>> = unsaid({
 export async function doWithCalendar(
   ctx: SignedInContext,
   id: number,
-  { key, deed }: CalendarDeedInput,
+  { key, command }: CalendarCommandInput,
 ): Promise<Outcome<CalendarDone>> {
-  const order = { action: DEED_WORDS[deed], reason: '', idempotencyKey: key };
+  const order = { action: COMMAND_WORDS[command], reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     const [row] = await tx.all(NAME_AND_SLUG, { id });
     if (!row) return NOT_THERE;
-    await writeThingHistory(change, {
+    await writeEntryHistory(change, {
       kind: 'calendar',
       id,
       name: row.name,
@@ -183,12 +183,12 @@ export async function doWithCalendar(
       before: null,
       after: null,
     });
-    if (deed === 'retire') {
+    if (command === 'retire') {
       await tx.execute(END_CALENDAR, { id, now: change.at });
       change.because({ kind: 'calendar' });
-    } else if (deed === 'replace-link') {
+    } else if (command === 'replace-link') {
       await tx.execute(REPLACE_LINK, { id });
-    } else await moveCalendar(tx, id, deed === 'up' ? -1 : 1);
-    return done({ id, slug: row.slug, summary: `${DEED_WORDS[deed]}: “${row.name}”` });
+    } else await moveCalendar(tx, id, command === 'up' ? -1 : 1);
+    return done({ id, slug: row.slug, summary: `${COMMAND_WORDS[command]}: “${row.name}”` });
   });
 }

@@ -126,7 +126,7 @@ export async function detailFaults(
 }
 
 /** For whom it is asked: the viewer, or somebody the viewer may ask for. */
-export async function requesterOf(
+export async function requesterIdOf(
   ctx: SignedInContext,
   reader: Reader,
   { onBehalfOf }: AskInput,

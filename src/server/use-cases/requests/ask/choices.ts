@@ -3,7 +3,7 @@ import { toLocal } from '@/core/time/zone';
 import type { AskChoices, ShortChoices } from '@/contracts/ask-choices';
 import type { Context } from '../../../context/context';
 import { siteZone } from '../../../repositories/world/space-facts';
-import { knownSpaces } from '../../calendar/board-house';
+import { knownSpaces } from '../../calendar/board-data';
 import { stewardsOfSpaces } from '../../../repositories/consent/consent-book';
 import { familiarTo } from '../../../repositories/people/familiar';
 import { readableCalendars } from '../../../repositories/publishing/calendars';

@@ -15,10 +15,10 @@ import type { SignedInContext } from '../../../context/context';
 import type { Reader, Writer } from '../../../db/connection';
 import { loadSpaceFacts } from '../../../repositories/world/space-facts';
 import { beside, MOST_DATES_HERE } from '../../../context/long-work';
-import { askerOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
+import { requesterOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
 import { loadAskedHouse } from '../../checks/ask-house';
 import { sideOf } from '../../checks/check-request';
-import { answersById, detailFaults, requesterOf, wantedServices } from './ask-details';
+import { answersById, detailFaults, requesterIdOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from '../../checks/known-things';
 import { insertDates, insertRequest } from './insert-request';
 import { asksForMore, datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
@@ -122,15 +122,15 @@ async function asksForMany(ctx: SignedInContext, input: AskInput): Promise<boole
 async function checkedRequest(ctx: SignedInContext, tx: Writer, input: AskInput) {
   const unknown = [...(await unknownThings(tx, input)), ...(await detailFaults(ctx, tx, input))];
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
-  const requester = await requesterOf(ctx, tx, input);
-  if (!requester.ok) return requester;
+  const whose = await requesterIdOf(ctx, tx, input);
+  if (!whose.ok) return whose;
   const house = await loadAskedHouse(ctx, tx, input);
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const dates = withServices(asked.value.dates, await wantedServices(tx, input));
   const verdicts = await checkAgainstWorld(tx, ctx.viewer, dates, {
     side: sideOf(ctx),
-    asker: await askerOf(ctx, tx, requester.value),
+    requester: await requesterOf(ctx, tx, whose.value),
     audiences: house.audiences,
     categories: house.categories,
     answers: answersById(input.answers),
@@ -139,7 +139,7 @@ async function checkedRequest(ctx: SignedInContext, tx: Writer, input: AskInput)
   const faults = [...toPutRight(verdicts, input), ...(await beyondStock(tx, input, asked.value))];
   if (faults.length) return refuse({ code: 'put-right', fields: faults });
   const isClear = verdicts.every(({ verdict }) => verdict === 'clear');
-  return done({ asked: asked.value, dates, house, isClear, requesterId: requester.value });
+  return done({ asked: asked.value, dates, house, isClear, requesterId: whose.value });
 }
 
 async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {

@@ -9,7 +9,7 @@ import type { Context } from '../../../context/context';
 import type { Reader } from '../../../db/connection';
 import { loadWorld } from '../../../repositories/world/snapshot';
 import { siteZone } from '../../../repositories/world/space-facts';
-import { askerOf } from '../../checks/verdicts';
+import { requesterOf } from '../../checks/verdicts';
 import { KIT_ITEMS } from '../../../repositories/house/house.queries';
 import { Space, EquipmentType } from '../../../db/tables/spaces';
 import { Table } from '../../../db/tables/table';
@@ -60,7 +60,7 @@ export async function surroundings(ctx: Context, input: SurroundingsInput): Prom
   };
   const world = await loadWorld(db, [whole]);
   return done({
-    asker: await askerOf(ctx, db),
+    requester: await requesterOf(ctx, db),
     kits,
     world: {
       ...world,

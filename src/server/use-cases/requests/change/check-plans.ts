@@ -10,7 +10,7 @@ import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { LinkEnd, PlannedLink } from '../../../repositories/claims/apply-plans';
 import type { SignedInContext } from '../../../context/context';
 import { loadSpaceFacts } from '../../../repositories/world/space-facts';
-import { askerOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
+import { requesterOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
 import { audiencesOf } from '../../../repositories/requests/request-rows';
 import type { PlannedDate } from './plan-steps';
 import { ClaimOverride } from '../../../db/tables/claims';
@@ -51,14 +51,14 @@ export async function checkPlans(
 ): Promise<CheckedDate[]> {
   const taking = plans.filter(({ wanted }) => wanted !== null);
   if (!taking.length) return [];
-  const asker = side === 'requester' ? await askerOf(ctx, change.tx) : undefined;
+  const requester = side === 'requester' ? await requesterOf(ctx, change.tx) : undefined;
   const check = (dates: readonly PlannedDate[], except: readonly ClaimId[]) =>
     checkAgainstWorld(change.tx, ctx.viewer, wantedDates(dates), {
       side,
       now: change.at,
       except,
       consentTo: dates.map(claimToConsent),
-      asker,
+      requester,
     });
   const live = plans.flatMap(({ date }) => date.live.map(({ id }) => id));
   const verdicts = await check(taking, live);

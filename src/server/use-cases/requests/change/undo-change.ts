@@ -25,7 +25,7 @@ import {
   WalkThrough,
   Attendance,
   Attendee,
-  Recipe,
+  OrderTemplate,
 } from '../../../db/tables/work-orders';
 import {
   AtRisk,
@@ -207,7 +207,7 @@ async function removeOrders(change: ChangeSet, ids: readonly number[]): Promise<
   await tx.table(WalkThrough).remove({ occurrence_id: ids });
   await tx.table(Attendance).remove({ occurrence_id: ids });
   await tx.table(Attendee).remove({ occurrence_id: ids });
-  await tx.table(Recipe).remove({ occurrence_id: ids });
+  await tx.table(OrderTemplate).remove({ occurrence_id: ids });
   await change.remove(WorkOrderVersion, await tx.table(WorkOrderVersion).all(ofOrders));
   await change.remove(WorkOrder, orders);
 }

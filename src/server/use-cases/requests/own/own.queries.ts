@@ -35,7 +35,7 @@ export const NEWS_VERSION = query({
   row: { version: text() },
 });
 
-export const KEPT_VIEWS = query({
+export const SAVED_VIEWS = query({
   sql: 'SELECT id, name, address FROM saved_view WHERE person_id = $person AND screen = $screen ORDER BY name',
   bind: { person: SavedView.person_id, screen: oneOf(['dates', 'board', 'desk']) },
   row: { id: SavedView.id, name: SavedView.name, address: SavedView.address },

@@ -1,24 +1,24 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { isHouseKind, KIND_WORDS, type HouseKind } from '@/contracts/house-book/kinds';
+import { isEntryKind, KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
 import { keepingOf, readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { signedInPage } from '@/server/http/page';
 import { accountView } from '@/server/use-cases/accounts/account/keep-accounts';
-import { keeperOf } from '@/server/use-cases/administration/house-book/keepers/index';
+import { repositoryOf } from '@/server/use-cases/administration/entries/repositories/index';
 import {
   choicesFor,
-  historyOfThing,
-  keptThing,
-} from '@/server/use-cases/administration/house-book/look-at-things';
-import { pictureOf } from '@/server/use-cases/administration/house-book/pictures';
+  historyOfEntry,
+  storedEntry,
+} from '@/server/use-cases/administration/entries/read-entries';
+import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
 import type { PictureOwner } from '@/contracts/pictures';
-import { asCopy } from '@/server/use-cases/administration/house-book/copy-thing';
+import { asCopy } from '@/server/use-cases/administration/entries/copy-entry';
 import { AccountPanel } from '@/ui/account/account-panel';
-import { PicturePanel } from '@/ui/house/picture-panel';
-import { ThingForm } from '@/ui/house/thing-form';
-import { ThingHistory } from '@/ui/house/thing-history';
+import { PicturePanel } from '@/ui/administration/picture-panel';
+import { EntryForm } from '@/ui/administration/entry-form';
+import { EntryHistory } from '@/ui/administration/entry-history';
 import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = texts({ title: 'House rules' });
@@ -28,24 +28,24 @@ interface Props {
   readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
 }
 
-const PICTURED: Partial<Record<HouseKind, PictureOwner>> = { space: 'space', equipment: 'pool' };
+const PICTURED: Partial<Record<EntryKind, PictureOwner>> = { space: 'space', equipment: 'pool' };
 
 const numberOf = (text: unknown): number | null =>
   typeof text === 'string' && /^\d{1,15}$/.test(text) ? Number(text) : null;
 
-async function readThing(kind: HouseKind, id: string, copy: unknown) {
+async function readThing(kind: EntryKind, id: string, copy: unknown) {
   const isNew = id === 'new';
   const ctx = await signedInPage(isNew ? keepingOf(kind) : readingOf(kind), `/house/${kind}/${id}`);
   const number = numberOf(isNew ? copy : id);
-  const found = number === null ? null : await keptThing(ctx.db, kind, number);
+  const found = number === null ? null : await storedEntry(ctx.db, kind, number);
   if (!found && (!isNew || copy !== undefined)) notFound();
   if (isNew && KIND_WORDS[kind].isSingle) notFound();
   return { ctx, thing: isNew ? null : found, start: isNew && found ? asCopy(kind, found.doc) : null, found };
 }
 
-export default async function ThingPage({ params, searchParams }: Props) {
+export default async function EntryPage({ params, searchParams }: Props) {
   const { kind, id } = await params;
-  if (!isHouseKind(kind)) notFound();
+  if (!isEntryKind(kind)) notFound();
   const { copy, said } = await searchParams;
   const { ctx, thing, start, found } = await readThing(kind, id, copy);
   const words = KIND_WORDS[kind];
@@ -72,20 +72,20 @@ export default async function ThingPage({ params, searchParams }: Props) {
           className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
         >{say`Done: ${said.slice(0, 200)}.`}</p>
       )}
-      <ThingForm
+      <EntryForm
         key={`${thing?.id ?? 'new'} ${thing?.rowVersion ?? 0}`}
         kind={kind}
         thing={thing}
         start={start}
         choices={choices}
         mayKeep={mayKeep}
-        retires={keeperOf(kind).retires}
+        retires={repositoryOf(kind).retires}
       />
       {thing && pictured && mayKeep && (
         <PicturePanel of={pictured} id={thing.id} picture={await pictureOf(ctx.db, pictured, thing.id)} />
       )}
       {account && thing && <AccountPanel id={thing.id} name={thing.name} account={account} />}
-      {thing && <ThingHistory lines={await historyOfThing(ctx, kind, thing.id)} />}
+      {thing && <EntryHistory lines={await historyOfEntry(ctx, kind, thing.id)} />}
     </>
   );
 }

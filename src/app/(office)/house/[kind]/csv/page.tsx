@@ -1,12 +1,12 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { isCsvKind } from '@/contracts/house-book/csv';
-import { KIND_WORDS } from '@/contracts/house-book/kinds';
+import { isCsvKind } from '@/contracts/administration/csv';
+import { KIND_WORDS } from '@/contracts/administration/kinds';
 import { keepingOf } from '@/server/auth/house-policy';
 import { signedInPage } from '@/server/http/page';
-import { sheetOf } from '@/server/use-cases/administration/house-book/csv/sheet-of';
-import { CsvForm } from '@/ui/house/csv-form';
+import { sheetOf } from '@/server/use-cases/administration/entries/csv/sheet-of';
+import { CsvForm } from '@/ui/administration/csv-form';
 import Link from '@/ui/primitives/link';
 
 export const metadata: Metadata = texts({ title: 'A table taken in' });

@@ -1,9 +1,9 @@
 import { say } from '@/contracts/language/say';
-import { isCsvKind } from '@/contracts/house-book/csv';
+import { isCsvKind } from '@/contracts/administration/csv';
 import { readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
 import { readRoute, refusalResponse } from '@/server/http/route';
-import { csvOf } from '@/server/use-cases/administration/house-book/csv/csv-out';
+import { csvOf } from '@/server/use-cases/administration/entries/csv/csv-out';
 
 export const GET = readRoute({
   action: 'house.read',

@@ -1,12 +1,12 @@
 import { Readable } from 'node:stream';
-import { packHouse } from '@/server/archive/pack';
+import { packOffice } from '@/server/archive/pack';
 import { readRoute } from '@/server/http/route';
 
 export const GET = readRoute({
   action: 'archive.keep',
   run: async (ctx) => {
     const nowMs = Date.now();
-    const packed = await packHouse(ctx, nowMs);
+    const packed = await packOffice(ctx, nowMs);
     const day = new Date(nowMs).toISOString().slice(0, 10);
     return new Response(Readable.toWeb(packed) as ReadableStream, {
       headers: {

@@ -5,8 +5,8 @@ import { listText } from '@/contracts/words/rule';
 import type { CalendarChoices } from '@/contracts/calendars';
 import { pageContext } from '@/server/http/page';
 import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
-import { historyOfThing } from '@/server/use-cases/administration/house-book/look-at-things';
-import { ThingHistory } from '@/ui/house/thing-history';
+import { historyOfEntry } from '@/server/use-cases/administration/entries/read-entries';
+import { EntryHistory } from '@/ui/administration/entry-history';
 import type { StartFrom } from '@/ui/calendars/calendar-fields';
 import { CalendarForm } from '@/ui/calendars/calendar-form';
 import Link from '@/ui/primitives/link';
@@ -54,7 +54,7 @@ export default async function CalendarFormPage({ params, searchParams }: Props) 
         start={startFrom(await searchParams, choices)}
         choices={choices}
       />
-      {stored && <ThingHistory lines={await historyOfThing(ctx, 'calendar', stored.id)} />}
+      {stored && <EntryHistory lines={await historyOfEntry(ctx, 'calendar', stored.id)} />}
     </>
   );
 }

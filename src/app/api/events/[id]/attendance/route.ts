@@ -1,5 +1,5 @@
 import { attendanceSchema } from '@/contracts/event-setup';
 import { eventRoute } from '@/server/http/event-route';
-import { keepAttendance } from '@/server/use-cases/work-orders/event-deeds';
+import { keepAttendance } from '@/server/use-cases/work-orders/event-commands';
 
 export const POST = eventRoute(attendanceSchema, keepAttendance);

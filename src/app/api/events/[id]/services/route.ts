@@ -1,5 +1,5 @@
 import { serviceStateSchema } from '@/contracts/event-setup';
 import { eventRoute } from '@/server/http/event-route';
-import { setServiceState } from '@/server/use-cases/work-orders/event-deeds';
+import { setServiceState } from '@/server/use-cases/work-orders/event-commands';
 
 export const POST = eventRoute(serviceStateSchema, setServiceState);

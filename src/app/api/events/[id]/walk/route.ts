@@ -1,5 +1,5 @@
 import { walkSchema } from '@/contracts/event-setup';
 import { eventRoute } from '@/server/http/event-route';
-import { walkThrough } from '@/server/use-cases/work-orders/event-deeds';
+import { walkThrough } from '@/server/use-cases/work-orders/event-commands';
 
 export const POST = eventRoute(walkSchema, walkThrough);

@@ -1,12 +1,12 @@
-import { thingDeedSchema } from '@/contracts/house-book/docs';
-import type { HouseKind } from '@/contracts/house-book/kinds';
+import { entryCommandSchema } from '@/contracts/administration/docs';
+import type { EntryKind } from '@/contracts/administration/kinds';
 import { keepingOfAddress } from '@/server/auth/house-policy';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { doWithThing } from '@/server/use-cases/administration/house-book/thing-deeds';
+import { doWithEntry } from '@/server/use-cases/administration/entries/entry-commands';
 
 export const POST = numberedRoute({
   action: keepingOfAddress,
-  body: thingDeedSchema,
+  body: entryCommandSchema,
   what: 'such thing',
-  run: (ctx, id, body, { kind }) => doWithThing(ctx, kind as HouseKind, id, body),
+  run: (ctx, id, body, { kind }) => doWithEntry(ctx, kind as EntryKind, id, body),
 });

@@ -1,7 +1,7 @@
-import { csvSchema, isCsvKind, type CsvKind } from '@/contracts/house-book/csv';
+import { csvSchema, isCsvKind, type CsvKind } from '@/contracts/administration/csv';
 import { keepingOf } from '@/server/auth/house-policy';
 import { signedIn, writeRoute } from '@/server/http/route';
-import { csvIn } from '@/server/use-cases/administration/house-book/csv/csv-in';
+import { csvIn } from '@/server/use-cases/administration/entries/csv/csv-in';
 
 export const POST = writeRoute({
   action: ({ kind = '' }) => (isCsvKind(kind) ? keepingOf(kind) : null),

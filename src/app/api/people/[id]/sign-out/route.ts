@@ -1,10 +1,10 @@
-import { accountDeedSchema } from '@/contracts/account';
+import { accountCommandSchema } from '@/contracts/account';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { signOutEverywhere } from '@/server/use-cases/accounts/account/keep-accounts';
 
 export const POST = numberedRoute({
   action: 'people.keep',
-  body: accountDeedSchema,
+  body: accountCommandSchema,
   what: 'such person',
   run: (ctx, id, { key }) => signOutEverywhere(ctx, id, key, Date.now()),
 });

@@ -1,10 +1,10 @@
-import { retireRecipeSchema } from '@/contracts/recipes';
+import { retireTemplateSchema } from '@/contracts/templates';
 import { numberedRoute } from '@/server/http/numbered-route';
-import { retireRecipe } from '@/server/use-cases/work-orders/save-recipe';
+import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
 
 export const POST = numberedRoute({
   action: 'recipes.keep',
-  body: retireRecipeSchema,
+  body: retireTemplateSchema,
   what: 'such recipe',
-  run: retireRecipe,
+  run: retireTemplate,
 });

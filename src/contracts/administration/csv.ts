@@ -1,0 +1,43 @@
+import { later } from '../language/say';
+import { z } from 'zod';
+import { idempotencyKey } from '../fields';
+import type { EntryKind } from './kinds';
+
+/** Kinds that go out and come in as a table. */
+export const CSV_KINDS = [
+  'space',
+  'equipment',
+  'person',
+  'organisation',
+  'closure',
+] as const satisfies EntryKind[];
+export type CsvKind = (typeof CSV_KINDS)[number];
+
+export const isCsvKind = (text: string): text is CsvKind => (CSV_KINDS as readonly string[]).includes(text);
+
+/** So many lines come in at once. */
+export const MOST_CSV_LINES = 5000;
+
+export const csvSchema = z.object({
+  key: idempotencyKey,
+  preview: z.boolean().default(false),
+  text: z
+    .string(later`Choose a file.`)
+    .min(1, later`The file is empty.`)
+    .max(200_000, later`The file is larger than 200 KB.`),
+});
+export type CsvInput = z.output<typeof csvSchema>;
+
+export interface CsvLineDone {
+  readonly line: number;
+  readonly name: string;
+  readonly did: 'made' | 'changed';
+  readonly changes: readonly string[];
+}
+
+export interface CsvDone {
+  readonly summary: string;
+  readonly lines: readonly CsvLineDone[];
+  readonly unchanged: number;
+  readonly impact: readonly string[];
+}

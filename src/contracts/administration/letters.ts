@@ -1,0 +1,64 @@
+import { say } from '../language/say';
+import { z } from 'zod';
+import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
+import { plainText } from '../fields';
+import { LETTER_WORDS, OPENING_WORDS, SUBJECT_WORDS } from '../words/mail';
+import { formOfEntry, type FormOfEntry } from './form-parts';
+
+export const subjectKey = (kind: MailKind): string => `subject_${kind}`;
+export const openingKey = (kind: MailKind): string => `opening_${kind}`;
+
+const words = MAIL_KINDS.flatMap((kind): [string, z.ZodType<string>][] => [
+  [subjectKey(kind), plainText('The subject', 80).default('')],
+  [openingKey(kind), plainText('The opening', 600).default('')],
+]);
+
+/** The office's own words in its letters; what is empty is said in ours. */
+export const lettersDoc = z
+  .object({ closing: plainText('The closing', 400).default('') })
+  .extend(Object.fromEntries(words) as Record<string, z.ZodType<string>>)
+  .transform((doc) => doc as Readonly<Record<string, string>>);
+export type LettersDoc = Readonly<Record<string, string>>;
+
+export const lettersForm: FormOfEntry = formOfEntry({
+  fresh: {},
+  sections: [
+    {
+      title: 'All letters',
+      fields: [
+        {
+          kind: 'text',
+          name: 'closing',
+          label: 'Above the name of the office',
+          hint: 'Such as a greeting, or when somebody is there. None is fine.',
+          most: 400,
+        },
+      ],
+    },
+    ...MAIL_KINDS.map((kind) => ({
+      get title() {
+        return LETTER_WORDS[kind];
+      },
+      fields: [
+        {
+          kind: 'line' as const,
+          name: subjectKey(kind),
+          label: 'Subject',
+          get hint() {
+            return say`Behind what it is about; else “${SUBJECT_WORDS[kind]}”.`;
+          },
+          most: 80,
+        },
+        {
+          kind: 'text' as const,
+          name: openingKey(kind),
+          label: 'Opening',
+          get hint() {
+            return say`Else: ${OPENING_WORDS[kind]}`;
+          },
+          most: 600,
+        },
+      ],
+    })),
+  ],
+});

@@ -1,0 +1,224 @@
+import { say } from '../language/say';
+import type { Side } from '@/core/checks/rules/rule';
+import type { ClaimDraft } from '@/core/changes/plan-date';
+import type { AlternativeCost, AlternativeKind, SpaceSwap } from '@/core/alternatives/alternative';
+import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import { dateOf } from '@/core/time/local-time';
+import { setText } from './layouts';
+import { listText } from './rule';
+import { countText, dayShort, lengthText, sayTime } from './when';
+
+/** The names a way out is told with. */
+export interface AlternativeNames {
+  place(space: SpaceId): string;
+  equipment(type: EquipmentTypeId): string;
+  unit(resource: ResourceId): string;
+}
+
+/** A way out as far as it is told: where the date would be, and what that costs. */
+export interface ToldAlternative {
+  readonly kind: AlternativeKind;
+  readonly cost: AlternativeCost;
+  readonly draft: Pick<ClaimDraft, 'startLocal' | 'endLocal'>;
+  /** Spaces of the date as it would be. */
+  readonly spaces: readonly SpaceId[];
+}
+
+const DAY_MIN = 1440;
+
+const hoursText = ({ startLocal, endLocal }: ToldAlternative['draft']): string =>
+  `${sayTime(startLocal)}–${sayTime(endLocal)}`;
+
+/** `30 minutes later`, `2 hours earlier`. */
+export const shiftText = (minutes: number): string =>
+  `${lengthText(Math.abs(minutes))} ${minutes > 0 ? say`later` : say`earlier`}`;
+
+const daysText = (minutes: number): string => {
+  const days = Math.abs(Math.round(minutes / DAY_MIN));
+  return `${days === 1 ? say`a day` : say`${days} days`} ${minutes > 0 ? say`later` : say`earlier`}`;
+};
+
+const swapText = ({ from, to }: SpaceSwap, names: AlternativeNames): string =>
+  say`${names.place(to)} instead of ${names.place(from)}`;
+
+const placesText = (spaces: readonly SpaceId[], names: AlternativeNames): string =>
+  spaces.length ? listText(spaces.map((space) => names.place(space))) : say`The same`;
+
+const withFix = (sentence: string, { cost }: ToldAlternative, names: AlternativeNames): string => {
+  const { fewer, unit, substitute } = cost;
+  const fixes = [
+    fewer && `${fewer.quantity} × ${names.equipment(fewer.typeId)}`,
+    unit && names.unit(unit.to),
+    substitute &&
+      say`${substitute.quantity} × ${names.equipment(substitute.byTypeId)} for the missing ${names.equipment(substitute.typeId)}`,
+  ].filter(Boolean);
+  return fixes.length ? say`${sentence}, with ${fixes.join(say` and `)}.` : `${sentence}.`;
+};
+
+type Say = (alternative: ToldAlternative, names: AlternativeNames, side: Side) => string;
+
+const SENTENCES: Readonly<Record<AlternativeKind, Say>> = {
+  'other-space': (alternative, names) =>
+    withFix(
+      say`${alternative.cost.swaps.map((swap) => swapText(swap, names)).join('; ')}, at the same time`,
+      alternative,
+      names,
+    ),
+  'other-time': ({ draft, spaces, cost }, names) =>
+    `${placesText(spaces, names)} ${cost.shiftMin === 0 ? say`by whole periods` : shiftText(cost.shiftMin)}: ${hoursText(draft)}.`,
+  'other-day': ({ draft, spaces, cost }, names) =>
+    say`${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
+  fewer: ({ cost: { fewer } }, names) =>
+    say`${fewer!.quantity} × ${names.equipment(fewer!.typeId)} instead of ${fewer!.quantity + fewer!.less}.`,
+  'other-unit': ({ cost: { unit } }, names) =>
+    say`${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
+  substitute: ({ cost: { substitute } }, names) =>
+    say`${substitute!.quantity} × ${names.equipment(substitute!.byTypeId)} for the missing ${substitute!.quantity} × ${names.equipment(substitute!.typeId)}.`,
+  'hire-in': ({ cost: { hire } }, names) =>
+    say`Hire in ${hire!.quantity} × ${names.equipment(hire!.typeId)} for the day.`,
+  'when-back': ({ draft, spaces }, names) =>
+    say`${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
+  'other-layout': (alternative, names) =>
+    withFix(
+      alternative.cost.layouts
+        .map(({ spaceId, layout }) => `${names.place(spaceId)} ${setText(layout)}`)
+        .join('; '),
+      alternative,
+      names,
+    ),
+  'space-and-time': ({ cost: { swaps, shiftMin }, draft }, names) =>
+    `${swaps.map((swap) => swapText(swap, names)).join('; ')}, ${shiftText(shiftMin)}: ${hoursText(draft)}.`,
+};
+
+/** What would be done, in one sentence. */
+export const sayAlternative = (alternative: ToldAlternative, names: AlternativeNames, side: Side): string =>
+  SENTENCES[alternative.kind](alternative, names, side);
+
+const seatsText = (more: number): string =>
+  more > 0
+    ? say`${countText(more, 'more seat', 'more seats')} empty`
+    : more < 0
+      ? say`${countText(-more, 'seat', 'seats')} fewer empty`
+      : say`as many seats`;
+
+function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwap): string[] {
+  return [
+    buildingsAway ? say`another building` : say`the same building`,
+    ...(isOtherLayout ? [setText(layout)] : []),
+    seatsText(moreEmpty),
+  ];
+}
+
+/** What it costs, each in a few words; that nothing else changes goes without saying. */
+export function sayCosts({ kind, cost }: Pick<ToldAlternative, 'kind' | 'cost'>): string[] {
+  const time = kind === 'when-back' ? [shiftText(cost.shiftMin)] : [];
+  return [
+    ...time,
+    ...cost.swaps.flatMap(swapCosts),
+    ...cost.layouts.map(({ moreEmpty }) => seatsText(moreEmpty)),
+    ...(cost.hire ? [say`what is hired costs money`] : []),
+  ];
+}
+
+/** How a way out of a whole series is told. */
+export interface ToldSeries {
+  readonly kind: 'one-space' | 'one-time' | 'mixture';
+  /** Dates it changes. */
+  readonly dates: number;
+  readonly left: number;
+  readonly changesOfSpace: number;
+  /** What is done to the first date it changes; and to all of them, where they are changed alike. */
+  readonly first: ToldAlternative;
+  readonly isUniform: boolean;
+}
+
+export function saySeriesAlternative(
+  { kind, dates, first, left, isUniform }: ToldSeries,
+  names: AlternativeNames,
+  side: Side,
+): string {
+  const rest = left
+    ? left === 1
+      ? say` 1 date would still have its trouble.`
+      : say` ${left} dates would still have their trouble.`
+    : '';
+  switch (kind) {
+    case 'one-space':
+      return say`${first.cost.swaps.map((swap) => swapText(swap, names)).join('; ')} on all ${dates} dates that are in trouble.${rest}`;
+    case 'one-time': {
+      const { shiftMin } = first.cost;
+      const isDay = shiftMin % DAY_MIN === 0;
+      return say`All ${dates} dates ${isDay ? daysText(shiftMin) : `${shiftText(shiftMin)}: ${hoursText(first.draft)}`}.${rest}`;
+    }
+    case 'mixture':
+      if (isUniform) {
+        const days = countText(dates, 'date that is in trouble', 'dates that are in trouble');
+        return say`On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
+      }
+      return say`Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
+  }
+}
+
+/** Said of several dates at once, no single day is named. */
+const ofSeveral = (alternative: ToldAlternative, names: AlternativeNames, side: Side): string =>
+  alternative.kind === 'other-day'
+    ? say`${placesText(alternative.spaces, names)} ${daysText(alternative.cost.shiftMin)}, at the same hours.`
+    : sayAlternative(alternative, names, side);
+
+export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
+  if (kind === 'one-time') return [say`in the same spaces`];
+  return [
+    ...(isUniform ? sayCosts(first) : []),
+    changesOfSpace
+      ? say`the space changes ${changesOfSpace === 1 ? say`once` : say`${changesOfSpace} times`} along the series`
+      : say`one space all along`,
+  ];
+}
+
+/** What the bound left unlooked at; null where all was looked at. */
+export const sayCut = (candidates: number): string | null =>
+  candidates
+    ? say`${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? say`was` : say`were`} not looked at.`
+    : null;
+
+/** Dates that were left out of the search. */
+export function sayNotLookedAt({
+  troubled,
+  most,
+  notWeighed,
+}: {
+  readonly troubled: number;
+  readonly most: number;
+  readonly notWeighed: number;
+}): string | null {
+  const parts = [
+    troubled > most && say`Only the first ${most} of ${troubled} dates in trouble were looked at.`,
+    notWeighed > 0 &&
+      say`${countText(notWeighed, 'date of the series was', 'dates of the series were')} not weighed with the others.`,
+  ];
+  return parts.filter(Boolean).join(' ') || null;
+}
+
+/** Nothing was found. */
+export const sayNoWay = (side: Side, office: string | null): string =>
+  side === 'office'
+    ? say`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
+    : say`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? say`, or ask ${office}` : ''}.`;
+
+/** Two who want one place: this date and another; which of them moves with less harm. */
+export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
+  if (moves === null)
+    return say`Only one of them can be served near what was asked for: this date or “${title}”.`;
+  const mover = moves === 'first' ? say`this date moves` : say`“${title}” moves`;
+  return canEither
+    ? say`Both can be served, whichever of them moves; least changes where ${mover}.`
+    : say`Both can be served where ${mover}.`;
+}
+
+/** Several who want one place, all served; `moved` of them elsewhere. */
+export const sayShared = (count: number, moved: number): string =>
+  say`All ${count} can be served at the time they asked for${moved ? say`, ${moved === 1 ? say`one` : moved} of them elsewhere` : ''}.`;
+
+/** Where one of them goes. */
+export const sayPlacement = (title: string, place: string, isMoved: boolean): string =>
+  isMoved ? say`“${title}” in ${place}` : say`“${title}” stays in ${place}`;

@@ -1,0 +1,53 @@
+import { rulesThatBefallBy } from '@/core/checks/findings';
+import { say } from '@/contracts/language/say';
+import type { ClosureDoc } from '@/contracts/administration/places';
+import { done } from '@/contracts/refusal';
+import type { Reader } from '../../../../db/connection';
+import { referenceFaults, writeRow, type EntryRepository } from '../entry-repository';
+import { siteId, SPACES_OF } from './spaces-of';
+import { Closure, Building, Site } from '../../../../db/tables/house';
+import { CLOSURE_DOC, CLOSURE_LINES } from './places.queries';
+import { Space } from '../../../../db/tables/spaces';
+
+const ownerOf = async (
+  reader: Reader,
+  { owner, siteId: site, buildingId, spaceId }: ClosureDoc,
+): Promise<number> =>
+  owner === 'site' ? (site ?? siteId(reader)) : owner === 'building' ? buildingId! : spaceId!;
+
+async function spacesOf(reader: Reader, doc: ClosureDoc | null): Promise<number[]> {
+  return doc ? SPACES_OF[doc.owner](reader, await ownerOf(reader, doc)) : [];
+}
+
+export const closureRepository: EntryRepository<'closure'> = {
+  table: Closure,
+  retires: false,
+  // What is to come first, in order; then what is over, the latest first.
+  lines: CLOSURE_LINES,
+  noteOf: ([kind, from, to, place]) =>
+    `${kind === 'open' ? say`open ${from!} – ${to!}` : say`shut ${from!} – ${to!}`}, ${place ?? say`the whole site`}`,
+  nameOf: ({ reason }) => reason,
+  load: (reader, id) => reader.value(CLOSURE_DOC, { id }),
+  faults: (reader, _, { owner, siteId: site, buildingId, spaceId }) =>
+    referenceFaults(reader, [
+      ...(owner === 'site' ? [{ path: 'siteId', table: Site, ids: [site] }] : []),
+      ...(owner === 'building' ? [{ path: 'buildingId', table: Building, ids: [buildingId] }] : []),
+      ...(owner === 'space' ? [{ path: 'spaceId', table: Space, ids: [spaceId] }] : []),
+    ]),
+  store: async ({ tx }, id, doc) =>
+    done(
+      await writeRow(tx, Closure, id, {
+        owner_kind: doc.owner,
+        owner_id: await ownerOf(tx, doc),
+        start_local: doc.from,
+        end_local: doc.to,
+        kind: doc.kind,
+        reason: doc.reason,
+      }),
+    ),
+  touches: async (reader, _, before, after) => ({
+    spaces: [...(await spacesOf(reader, before)), ...(await spacesOf(reader, after))],
+    rules: rulesThatBefallBy('closures'),
+  }),
+  remove: (tx, id) => tx.table(Closure).remove({ id }),
+};

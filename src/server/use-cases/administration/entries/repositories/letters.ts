@@ -1,0 +1,27 @@
+import { say } from '@/contracts/language/say';
+import { lettersDoc, type LettersDoc } from '@/contracts/administration/letters';
+import { done } from '@/contracts/refusal';
+import { writeRow, type EntryRepository } from '../entry-repository';
+import { WORDING } from './shared.queries';
+import { LetterWording } from '../../../../db/tables/house';
+import { LETTERS_LINES } from './places.queries';
+
+export const lettersRepository: EntryRepository<'letters'> = {
+  table: LetterWording,
+  retires: false,
+  lines: LETTERS_LINES,
+  nameOf: () => say`Letters`,
+  load: async (reader, id) => {
+    const [row] = await reader.all(WORDING, { id });
+    // Kinds of letters that came since it was saved are empty, and said in our words.
+    return row ? (lettersDoc.parse(JSON.parse(row.doc)) as LettersDoc) : null;
+  },
+  faults: async () => [],
+  store: async ({ tx }, id, doc) => {
+    const chosen = Object.fromEntries(Object.entries(doc).filter(([, text]) => text !== ''));
+    return done(await writeRow(tx, LetterWording, id, { doc: JSON.stringify(chosen) }));
+  },
+  remove: async () => {
+    throw new Error('the wording of letters is never removed');
+  },
+};

@@ -1,0 +1,98 @@
+import type { SpaceFacts } from '@/core/checks/world';
+import { factsOf, type BoardCategory, type BoardData, type HouseSpace } from '@/contracts/board';
+import type { Reader } from '../../db/connection';
+import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../repositories/world/space-facts';
+import { loadBoardSpaces } from './board-spaces';
+import { BOARD_CATEGORIES, HOUSE_VERSION, BOARD_POOLS } from './calendar.queries';
+import { mainSite } from '../../repositories/house/main-site';
+
+/** Positions in a list of distinct values. */
+function pooled<Value>() {
+  const values: Value[] = [];
+  const positions = new Map<string, number>();
+  return {
+    values,
+    positionOf(value: Value): number {
+      const text = JSON.stringify(value);
+      const known = positions.get(text);
+      if (known !== undefined) return known;
+      positions.set(text, values.push(value) - 1);
+      return values.length - 1;
+    },
+  };
+}
+
+const byId = <Id, Facts extends { readonly id: Id }>(all: readonly Facts[]): ReadonlyMap<Id, Facts> =>
+  new Map(all.map((each) => [each.id, each]));
+const idsOf = <Id>(all: readonly { readonly id: Id }[]): Id[] => all.map(({ id }) => id);
+
+async function readHouse(reader: Reader, version: number): Promise<BoardData> {
+  const spaces = await loadBoardSpaces(reader);
+  const facts = byId(await loadSpaceFacts(reader, idsOf(spaces)));
+  const pools = await reader.value(BOARD_POOLS);
+  const stock = byId(await loadEquipmentFacts(reader, idsOf(pools)));
+  const site = await mainSite(reader);
+  const { tzid, grainMin } = await siteDays(reader);
+  const hourSets = pooled<BoardData['hours'][number]>();
+  const closureSets = pooled<BoardData['closures'][number]>();
+  return {
+    version,
+    tzid,
+    grainMin,
+    horizonMonths: site!.horizon_months,
+    spaces: spaces.map(({ parts: _, outdoor, stepFree, ...space }) => {
+      const { hours, closures, ...rest } = facts.get(space.id)!;
+      return {
+        ...space,
+        outdoor: outdoor === 1,
+        stepFree: stepFree === 1,
+        hours: hourSets.positionOf(hours),
+        closures: closureSets.positionOf(closures),
+        facts: rest,
+      };
+    }),
+    pools: pools.map((pool) => ({ ...pool, facts: stock.get(pool.id)! })),
+    hours: hourSets.values,
+    closures: closureSets.values,
+  };
+}
+
+/** Spaces and pools with their rules; read anew only when the house has changed. */
+export async function boardData(reader: Reader): Promise<BoardData> {
+  const [row] = await reader.all(HOUSE_VERSION);
+  const version = row?.version ?? 0;
+  const known = reader.kept.get('board house') as BoardData | undefined;
+  if (known?.version === version) return known;
+  const house = await readHouse(reader, version);
+  reader.kept.set('board house', house);
+  return house;
+}
+
+/** A space of the house with all it is checked by. */
+export interface KnownSpace extends Omit<HouseSpace, 'facts'> {
+  readonly facts: SpaceFacts;
+}
+
+/** The spaces in use with their rules, in the order of the house; as `boardHouse`, read anew only when it has changed. */
+export async function knownSpaces(reader: Reader): Promise<readonly KnownSpace[]> {
+  const house = await boardData(reader);
+  const known = reader.kept.get('known spaces') as { house: BoardData; spaces: KnownSpace[] } | undefined;
+  if (known?.house === house) return known.spaces;
+  const spaces = house.spaces.map((space) => ({ ...space, facts: factsOf(house, space) }));
+  reader.kept.set('known spaces', { house, spaces });
+  return spaces;
+}
+
+/** The house as JSON text, written once while it stands. */
+export async function boardDataText(
+  reader: Reader,
+): Promise<{ readonly version: number; readonly text: string }> {
+  const house = await boardData(reader);
+  const known = reader.kept.get('board house text') as { version: number; text: string } | undefined;
+  if (known?.version === house.version) return known;
+  const written = { version: house.version, text: JSON.stringify(house) };
+  reader.kept.set('board house text', written);
+  return written;
+}
+
+export const boardCategories = (reader: Reader): Promise<BoardCategory[]> => reader.all(BOARD_CATEGORIES);

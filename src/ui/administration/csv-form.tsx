@@ -1,0 +1,118 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
+import type { ErrorReply } from '@/contracts/refusal';
+import { isUnanswered } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { textOfTable } from './table-text';
+import { Press } from '@/ui/primitives/press';
+
+/** A table is looked at line by line first, then taken in whole. */
+export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
+  const router = useRouter();
+  const [text, setText] = useState('');
+  const [looked, setLooked] = useState<CsvDone | null>(null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const change = (value: string) => {
+    setText(value);
+    setLooked(null);
+    setError(null);
+  };
+  const take = async (preview: boolean) => {
+    if (isSending) return;
+    setSending(true);
+    const reply = await sendOnce<CsvDone>(`/api/house/${kind}/csv`, { preview, text });
+    setSending(false);
+    const wrong = reply.ok ? [] : reply.error.fields.map(({ message }) => message);
+    // One wrong line is said by itself.
+    setError(reply.ok ? null : { ...reply.error, details: wrong.length > 1 ? wrong : reply.error.details });
+    if (isUnanswered(reply)) return;
+    if (!reply.ok) return setLooked(null);
+    if (preview) return setLooked(reply.value);
+    router.push(`/house/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
+    router.refresh();
+  };
+  return (
+    <div className="grid max-w-5xl gap-4">
+      <p>
+        {say`Headings: `}
+        <strong>{heads.join(', ')}</strong>.{' '}
+        <a href={`/house/${kind}/table.csv`} download>{say`What is there now, as such a table`}</a>
+      </p>
+      <Labelled
+        label={say`A file`}
+        hint={say`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
+      >
+        {(ids) => (
+          <input
+            {...ids}
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            className="field"
+            onChange={async ({ target }) => {
+              const [file] = target.files ?? [];
+              if (file) change(textOfTable(await file.arrayBuffer()));
+            }}
+          />
+        )}
+      </Labelled>
+      <Labelled label={say`The table`}>
+        {(ids) => (
+          <textarea
+            {...ids}
+            className="field font-mono text-[0.9rem]"
+            rows={10}
+            value={text}
+            onChange={({ target }) => change(target.value)}
+          />
+        )}
+      </Labelled>
+      <RefusalNote error={error} />
+      {looked && (
+        <section aria-label={say`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
+          <h2 className="text-xl">{say`What it does`}</h2>
+          <p>
+            {looked.lines.length
+              ? say`${looked.lines.length} lines change something, ${looked.unchanged} say what is so already.`
+              : say`Every line says what is so already.`}
+          </p>
+          <ul className="list-disc pl-5">
+            {looked.impact.map((hit) => (
+              <li key={hit} className="font-semibold">
+                {hit}
+              </li>
+            ))}
+            {looked.lines.map(({ line, name, did, changes }) => (
+              <li key={line}>
+                {say`Line ${line}: ${name} is ${did === 'made' ? say`made` : say`changed`}. `}
+                <span className="text-soft">{changes.join('. ')}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <p className="flex flex-wrap gap-3">
+        {looked ? (
+          <Press
+            isMain
+            isBusy={isSending}
+            off={looked.lines.length ? null : say`Nothing of it is new or different.`}
+            onClick={() => void take(false)}
+          >{say`Take it in`}</Press>
+        ) : (
+          <Press
+            isMain
+            isBusy={isSending}
+            off={text.trim() ? null : say`Choose a file or paste its lines first.`}
+            onClick={() => void take(true)}
+          >{say`Look what it does`}</Press>
+        )}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useState, type SyntheticEvent } from 'react';
+import type { ChoiceList, EntryChoices, StoredEntry } from '@/contracts/administration/docs';
+import { ENTRY_FORMS } from '@/contracts/administration/forms';
+import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Fields } from './field-input';
+import { fieldsOf, toDoc, toDraft, type Draft } from './form-model';
+import { FloorPreview } from './floor-preview';
+import { ImpactNote } from './impact-note';
+import { useEntry } from './use-entry';
+import { Form } from '@/ui/primitives/form';
+
+interface EntryFormProps {
+  readonly kind: EntryKind;
+  readonly thing: StoredEntry | null;
+  /** What a new one begins with: that of another it is copied from, or nothing. */
+  readonly start: Draft | null;
+  readonly choices: EntryChoices;
+  readonly mayKeep: boolean;
+  readonly retires: boolean;
+}
+
+const LIST_OF: Partial<Record<EntryKind, ChoiceList>> = {
+  space: 'spaces',
+  equipment: 'equipment',
+  person: 'people',
+};
+
+/** A thing is no part, no substitute and no deputy of itself. */
+function withoutItself(kind: EntryKind, thing: StoredEntry | null, choices: EntryChoices): EntryChoices {
+  const list = LIST_OF[kind];
+  return list && thing ? { ...choices, [list]: choices[list].filter(({ id }) => id !== thing.id) } : choices;
+}
+
+/** A thing of the house in one form, saved after what that hits is seen. */
+export function EntryForm({ kind, thing, start, choices, mayKeep, retires }: EntryFormProps) {
+  const form = ENTRY_FORMS[kind];
+  const words = KIND_WORDS[kind];
+  const fields = fieldsOf(form);
+  const [draft, setDraft] = useState(() => toDraft(fields, thing?.doc ?? start ?? form.fresh));
+  const { pending, error, isSending, save, command, confirm, back } = useEntry(
+    kind,
+    thing?.id ?? null,
+    thing?.rowVersion ?? 0,
+  );
+  const offered = withoutItself(kind, thing, choices);
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    void save(toDoc(fields, draft));
+  };
+  return (
+    <Form onSubmit={submit} noValidate>
+      <fieldset disabled={!mayKeep || pending !== null} className="grid max-w-4xl gap-6">
+        {form.sections.map(({ title, about, fields: own }) => (
+          <section key={title} aria-label={title} className="flex flex-wrap items-start gap-x-6 gap-y-3">
+            <h2 className="basis-full border-b border-rule text-xl">{title}</h2>
+            {about && <p className="basis-full text-soft">{about}</p>}
+            <Fields
+              fields={own}
+              draft={draft}
+              choices={offered}
+              faults={error?.fields ?? []}
+              set={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
+            />
+            {own.some(({ name }) => name === 'doors') && <FloorPreview draft={draft} />}
+          </section>
+        ))}
+      </fieldset>
+      {error && <RefusalNote error={error} />}
+      {pending && <ImpactNote pending={pending} isSending={isSending} confirm={confirm} back={back} />}
+      {mayKeep && !pending && (
+        <p className="flex flex-wrap gap-3 pt-4">
+          <button type="submit" className="press press-main" disabled={isSending}>
+            {thing ? say`Save` : say`Make the ${words.one}`}
+          </button>
+          <Link className="press" href={`/house/${kind}`}>{say`Leave it as it was`}</Link>
+          {thing && !words.isSingle && (
+            <>
+              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>{say`Copy it`}</Link>
+              {retires && !thing.isRetired && (
+                <button
+                  type="button"
+                  className="press"
+                  onClick={() => void command('retire', say`Take it out of use`)}
+                >{say`Take it out of use`}</button>
+              )}
+              {retires && thing.isRetired && (
+                <button
+                  type="button"
+                  className="press"
+                  onClick={() => void command('bring-back', say`Take it into use again`)}
+                >{say`Take it into use again`}</button>
+              )}
+              <button
+                type="button"
+                className="press"
+                onClick={() => void command('remove', say`Remove it`)}
+              >{say`Remove it`}</button>
+            </>
+          )}
+        </p>
+      )}
+    </Form>
+  );
+}

@@ -1,0 +1,103 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useState } from 'react';
+import type { EntryLine } from '@/contracts/administration/docs';
+import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
+import { countText } from '@/contracts/words/when';
+import { useSubmit } from '@/ui/hooks/use-submit';
+import Link from '@/ui/primitives/link';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Press } from '@/ui/primitives/press';
+
+interface EntryListProps {
+  readonly kind: EntryKind;
+  readonly lines: readonly EntryLine[];
+  readonly mayKeep: boolean;
+}
+
+/** So many are looked through without a search. */
+const FEW = 8;
+
+function Line({ kind, line, children }: { kind: EntryKind; line: EntryLine; children?: React.ReactNode }) {
+  return (
+    <li className="flex min-h-9 flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
+      <Link className="font-semibold" href={`/house/${kind}/${line.id}`}>
+        {line.name}
+      </Link>
+      <span className="flex-1 text-soft">{line.note}</span>
+      {children}
+    </li>
+  );
+}
+
+/** Things of a kind in the order of the house; what is out of use is folded away. */
+export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
+  const [search, setSearch] = useState('');
+  const { submit, error, isSending } = useSubmit();
+  const words = KIND_WORDS[kind];
+  const asked = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const fits = ({ name, note }: EntryLine) =>
+    asked.every((word) => `${name} ${note}`.toLowerCase().includes(word));
+  const [used, retired] = [lines.filter((line) => !line.isRetired), lines.filter((line) => line.isRetired)];
+  const found = used.filter(fits);
+  const moves = mayKeep && words.isOrdered && !asked.length;
+  return (
+    <div className="max-w-4xl">
+      {lines.length > FEW && (
+        <p className="pb-2">
+          <label className="font-semibold">
+            {say`Find `}
+            <input
+              className="field w-64"
+              type="search"
+              value={search}
+              onChange={({ target }) => setSearch(target.value)}
+            />
+          </label>
+        </p>
+      )}
+      <RefusalNote error={error} />
+      <p aria-live="polite" className="text-soft">
+        {asked.length ? say`${found.length} of ${used.length}` : ''}
+      </p>
+      <ul>
+        {found.map((line, index) => (
+          <Line key={line.id} kind={kind} line={line}>
+            {moves &&
+              (['up', 'down'] as const).map((command) => (
+                <Press
+                  key={command}
+                  look="px-2 py-0"
+                  isBusy={isSending}
+                  off={
+                    command === 'up' && index === 0
+                      ? say`It is the first.`
+                      : command === 'down' && index === found.length - 1
+                        ? say`It is the last.`
+                        : null
+                  }
+                  onClick={() => void submit(`/api/house/${kind}/${line.id}`, { command })}
+                >
+                  {command === 'up' ? '↑' : '↓'}
+                  <span className="sr-only">
+                    {command === 'up' ? say` Move ${line.name} up` : say` Move ${line.name} down`}
+                  </span>
+                </Press>
+              ))}
+          </Line>
+        ))}
+      </ul>
+      {used.length === 0 && <p>{say`There is none yet.`}</p>}
+      {retired.length > 0 && (
+        <details className="pt-4">
+          <summary className="min-h-7 cursor-pointer font-semibold">{say`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}</summary>
+          <ul>
+            {retired.filter(fits).map((line) => (
+              <Line key={line.id} kind={kind} line={line} />
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,171 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useRef } from 'react';
+import type { EntryChoices } from '@/contracts/administration/docs';
+import type { Field } from '@/contracts/administration/form-parts';
+import { Labelled } from '@/ui/primitives/form-parts';
+import { faultsUnder, shownFields, toDraft, type Draft } from './form-model';
+import { ChoiceInput, HueInput, optionsOf, TextInput, type FieldProps } from './plain-inputs';
+import { SpanInput } from './span-input';
+import { SeveralInput } from './several-input';
+
+/** One field of a house form, whatever it holds. */
+export function FieldInput(props: FieldProps) {
+  const { field, value, choices, faults, within = '', onChange } = props;
+  const fault = faults.find(({ path }) => path === '')?.message ?? '';
+  const label = (
+    <>
+      {field.label}
+      {within && <span className="sr-only">{say` of ${within}`}</span>}
+    </>
+  );
+  // Nothing to choose from, and nothing has to be chosen.
+  if (field.kind === 'choice' && field.isOptional && !optionsOf(field.from, choices).length) return null;
+  if (field.kind === 'rows') return <RowsInput {...props} field={field} />;
+  if (field.kind === 'hue') return <HueInput {...props} />;
+  if (field.kind === 'several')
+    return (
+      <SeveralInput
+        legend={field.label}
+        hint={field.hint}
+        fault={fault}
+        within={within}
+        options={optionsOf(field.from, choices)}
+        picked={value as (number | string)[]}
+        onChange={onChange}
+      />
+    );
+  if (field.kind === 'switch')
+    return (
+      <div>
+        <label className="flex min-h-8 cursor-pointer items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--accent)"
+            checked={value === true}
+            onChange={({ target }) => onChange(target.checked)}
+          />
+          <span>{label}</span>
+        </label>
+        {fault && <p className="font-semibold text-clash">{fault}</p>}
+      </div>
+    );
+  return (
+    <Labelled label={label} fault={fault} hint={field.hint}>
+      {(ids) =>
+        field.kind === 'choice' ? (
+          <ChoiceInput {...props} field={field} ids={ids} />
+        ) : field.kind === 'span' ? (
+          <SpanInput {...props} ids={ids} />
+        ) : (
+          <TextInput {...props} ids={ids} />
+        )
+      }
+    </Labelled>
+  );
+}
+
+interface FieldsProps {
+  readonly fields: readonly Field[];
+  readonly draft: Draft;
+  readonly choices: EntryChoices;
+  readonly faults: FieldProps['faults'];
+  readonly within?: string;
+  set(name: string, value: unknown): void;
+}
+
+const ALWAYS_WIDE: readonly Field['kind'][] = ['several', 'rows', 'text', 'words', 'hue'];
+
+/** Short ones stand beside one another; in a row of a list a line is short too unless it holds a sentence. */
+const isWide = (field: Field, isInRow: boolean): boolean =>
+  field.kind === 'line'
+    ? !field.isNarrow && field.most > (isInRow ? 120 : 40)
+    : ALWAYS_WIDE.includes(field.kind);
+
+/** The fields that count as the document, or its row, is now. */
+export const Fields = ({ fields, draft, choices, faults, within, set }: FieldsProps) =>
+  shownFields(fields, draft).map((field) => (
+    <div
+      key={field.name}
+      className={isWide(field, within !== undefined) ? 'min-w-0 basis-full' : 'max-w-full'}
+    >
+      <FieldInput
+        field={field}
+        value={draft[field.name]}
+        choices={choices}
+        faults={faultsUnder(faults, field.name)}
+        within={within}
+        onChange={(value) => set(field.name, value)}
+      />
+    </div>
+  ));
+
+/** A list of rows, each with fields of its own. */
+function RowsInput({
+  field,
+  value,
+  choices,
+  faults,
+  within = '',
+  onChange,
+}: FieldProps<Extract<Field, { kind: 'rows' }>>) {
+  const rows = value as readonly Draft[];
+  const list = useRef<HTMLDivElement>(null);
+  const fault = faults.find(({ path }) => path === '')?.message ?? '';
+  const replace = (index: number, row: Draft) =>
+    onChange(rows.map((each, at) => (at === index ? row : each)));
+  const add = () => {
+    onChange([...rows, toDraft(field.fields, field.fresh)]);
+    // The new row is there with the next drawing; typing goes on in it.
+    requestAnimationFrame(() =>
+      list.current?.querySelector<HTMLElement>(':scope > :last-child :is(input, select, textarea)')?.focus(),
+    );
+  };
+  return (
+    <fieldset>
+      <legend className="font-semibold">{field.label}</legend>
+      {(fault || field.hint) && (
+        <p className="text-[0.92rem]">
+          {fault ? (
+            <strong className="text-clash">{fault}</strong>
+          ) : (
+            <span className="text-soft">{field.hint}</span>
+          )}
+        </p>
+      )}
+      <div ref={list} role="list" className="grid gap-2 py-1">
+        {rows.map((row, index) => {
+          const name = `${field.one} ${index + 1}${within ? say` of ${within}` : ''}`;
+          return (
+            <div
+              key={index}
+              role="listitem"
+              className="flex flex-wrap items-start gap-x-4 gap-y-2 border-l-2 border-rule pl-3"
+            >
+              <Fields
+                fields={field.fields}
+                draft={row}
+                choices={choices}
+                faults={faultsUnder(faults, String(index))}
+                within={name}
+                set={(part, changed) => replace(index, { ...row, [part]: changed })}
+              />
+              <button
+                type="button"
+                className="press self-center"
+                onClick={() => onChange(rows.filter((_, at) => at !== index))}
+              >
+                {say`Leave out`}
+                <span className="sr-only"> {name}</span>
+              </button>
+            </div>
+          );
+        })}
+      </div>
+      <button type="button" className="press" onClick={add}>
+        {say`Another ${field.one}`}
+        {within && <span className="sr-only">{say` of ${within}`}</span>}
+      </button>
+    </fieldset>
+  );
+}

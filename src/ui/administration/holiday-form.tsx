@@ -1,0 +1,127 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { HolidayLine } from '@/contracts/holidays';
+import type { NamedChoice, EntryDone } from '@/contracts/administration/docs';
+import type { ErrorReply } from '@/contracts/refusal';
+import { countText } from '@/contracts/words/when';
+import { isUnanswered } from '@/ui/hooks/send';
+import { sendOnce } from '@/ui/hooks/send-once';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { ImpactNote } from './impact-note';
+import { SeveralInput } from './several-input';
+import { Press } from '@/ui/primitives/press';
+
+interface HolidayFormProps {
+  readonly options: readonly NamedChoice[];
+  readonly places: readonly string[];
+  readonly year: number;
+  readonly lines: readonly HolidayLine[];
+}
+
+/** Picks the days of holidays on which the site is shut. Which places and year stands in the address. */
+export function HolidayForm({ options, places, year, lines }: HolidayFormProps) {
+  const router = useRouter();
+  const [picked, setPicked] = useState<readonly string[]>(() =>
+    lines.filter(({ isPublic, isShut }) => isPublic && !isShut).map(({ key }) => key),
+  );
+  const [pending, setPending] = useState<{ verb: string; done: EntryDone } | null>(null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isSending, setSending] = useState(false);
+  const look = (of: readonly (string | number)[], when: number) =>
+    router.push(`/house/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
+  const shut = async (preview: boolean, as: 'closures' | 'notes' = 'closures') => {
+    setSending(true);
+    const body = { preview, places, year, days: picked, as };
+    const reply = await sendOnce<EntryDone>('/api/house/holidays', body);
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (isUnanswered(reply)) return;
+    if (!reply.ok) return setPending(null);
+    if (preview)
+      return setPending({
+        verb: say`Shut on ${countText(picked.length, 'day', 'days')}`,
+        done: reply.value,
+      });
+    router.push(
+      `/house/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
+    );
+    router.refresh();
+  };
+  return (
+    <div className="grid max-w-4xl gap-4">
+      <SeveralInput
+        legend={say`Countries and regions`}
+        fault=""
+        within=""
+        options={options}
+        picked={places}
+        onChange={(of) => look(of, year)}
+      />
+      <p className="flex items-center gap-3">
+        <button type="button" className="press" onClick={() => look(places, year - 1)}>
+          {year - 1}
+        </button>
+        <strong className="text-xl">{year}</strong>
+        <button type="button" className="press" onClick={() => look(places, year + 1)}>
+          {year + 1}
+        </button>
+      </p>
+      {places.length > 0 && (
+        <fieldset disabled={pending !== null}>
+          <legend className="sr-only">{say`Days to be shut on`}</legend>
+          <ul>
+            {lines.map(({ key, when, name, of, isShut, dates }) => (
+              <li key={key} className="border-t border-rule">
+                <label className="flex min-h-9 cursor-pointer flex-wrap items-baseline gap-x-3 py-1">
+                  <input
+                    type="checkbox"
+                    className="size-5 self-center accent-(--accent)"
+                    checked={picked.includes(key)}
+                    disabled={isShut}
+                    onChange={({ target }) =>
+                      setPicked(target.checked ? [...picked, key] : picked.filter((each) => each !== key))
+                    }
+                  />
+                  <span className="figure w-60">{when}</span>
+                  <span className="font-semibold">{name}</span>
+                  <span className="flex-1 text-soft">{places.length > 1 ? of.join('; ') : ''}</span>
+                  {isShut && <span>{say`shut already`}</span>}
+                  {!isShut && dates > 0 && (
+                    <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
+                  )}
+                </label>
+              </li>
+            ))}
+          </ul>
+          {lines.length === 0 && <p>{say`No holidays are known there in ${year}.`}</p>}
+        </fieldset>
+      )}
+      <RefusalNote error={error} />
+      {pending && (
+        <ImpactNote
+          pending={pending}
+          isSending={isSending}
+          confirm={() => shut(false)}
+          back={() => setPending(null)}
+        />
+      )}
+      {places.length > 0 && !pending && (
+        <p className="flex flex-wrap gap-3">
+          <Press
+            isMain
+            isBusy={isSending}
+            off={picked.length ? null : say`Pick days first.`}
+            onClick={() => void shut(true)}
+          >{say`Shut on ${countText(picked.length, 'day', 'days')}`}</Press>
+          <Press
+            isBusy={isSending}
+            off={picked.length ? null : say`Pick days first.`}
+            onClick={() => void shut(false, 'notes')}
+          >{say`Only say what ${picked.length === 1 ? say`it is` : say`they are`}`}</Press>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,146 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import type { EntryChoices, NamedChoice } from '@/contracts/administration/docs';
+import type { Field } from '@/contracts/administration/form-parts';
+import { HUES } from '@/contracts/office';
+import { hueText, sayHue } from '@/contracts/words/hues';
+import { checkHue } from '@/core/printing/hue-check';
+import { Combobox } from '@/ui/primitives/combobox';
+import { Mark } from '@/ui/primitives/mark';
+
+/** More than these are found by typing instead of looked through. */
+const MOST_LOOKED_THROUGH = 14;
+
+export interface FieldProps<F extends Field = Field> {
+  readonly field: F;
+  readonly value: unknown;
+  readonly choices: EntryChoices;
+  readonly faults: readonly { readonly path: string; readonly message: string }[];
+  /** Beside a label the same field has in other rows. */
+  readonly within?: string;
+  onChange(value: unknown): void;
+}
+
+export const optionsOf = (
+  from: Extract<Field, { from: unknown }>['from'],
+  choices: EntryChoices,
+): readonly NamedChoice[] => (typeof from === 'string' ? choices[from] : from);
+
+export function ChoiceInput({
+  field,
+  value,
+  choices,
+  onChange,
+  ids,
+}: FieldProps<Extract<Field, { kind: 'choice' | 'several' }>> & { ids: object }) {
+  const options = optionsOf(field.from, choices);
+  if (options.length > MOST_LOOKED_THROUGH)
+    return (
+      <div className="flex gap-2">
+        <div className="w-72">
+          <Combobox
+            {...ids}
+            options={options.map(({ id, name }) => ({ value: String(id), text: name }))}
+            value={value === '' ? '' : String(value)}
+            onChange={(text) => onChange(options.find(({ id }) => String(id) === text)?.id ?? '')}
+          />
+        </div>
+        {field.isOptional && value !== '' && (
+          <button type="button" className="press" onClick={() => onChange('')}>
+            {say`None`}
+            <span className="sr-only">{say` for ${field.label}`}</span>
+          </button>
+        )}
+      </div>
+    );
+  return (
+    <select
+      {...ids}
+      className="field w-auto max-w-full min-w-48"
+      value={String(value)}
+      onChange={({ target }) => onChange(options.find(({ id }) => String(id) === target.value)?.id ?? '')}
+    >
+      {(value === '' || field.isOptional) && (
+        <option value="">{field.isOptional ? say`none` : say`choose`}</option>
+      )}
+      {options.map(({ id, name }) => (
+        <option key={id} value={String(id)}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+export function HueInput({ field, value, choices, onChange }: FieldProps) {
+  const others = (hue: string) => choices.hues.find(({ id }) => id === hue)?.name ?? '';
+  return (
+    <fieldset>
+      <legend className="font-semibold">{field.label}</legend>
+      <div className="flex flex-wrap gap-3 py-1">
+        {HUES.map((hue) => (
+          <label key={hue} className="flex min-h-7 items-center gap-1.5">
+            <input
+              type="radio"
+              name={field.name}
+              className="size-4 accent-(--accent)"
+              checked={value === hue}
+              onChange={() => onChange(hue)}
+            />
+            <Mark mark="Aa" hue={hue} />
+            {hueText(hue)}
+            {others(hue) && <span className="text-[0.92rem] text-soft">{others(hue)}</span>}
+          </label>
+        ))}
+      </div>
+      <p aria-live="polite" className="text-[0.92rem] text-soft">
+        {HUES.some((hue) => hue === value) && sayHue(checkHue(String(value)))}
+      </p>
+    </fieldset>
+  );
+}
+
+const TYPES = {
+  line: 'text',
+  number: 'text',
+  date: 'date',
+  moment: 'datetime-local',
+  clock: 'text',
+} as const;
+
+export function TextInput({ field, value, onChange, ids }: FieldProps & { ids: object }) {
+  const text = String(value ?? '');
+  if (field.kind === 'text' || field.kind === 'words')
+    return (
+      <textarea
+        {...ids}
+        className="field"
+        rows={field.kind === 'words' ? Math.min(6, Math.max(2, text.split('\n').length)) : 3}
+        value={text}
+        onChange={({ target }) => onChange(target.value)}
+      />
+    );
+  const width =
+    field.kind === 'line'
+      ? field.isNarrow
+        ? 'w-28'
+        : ''
+      : field.kind === 'number' || field.kind === 'clock'
+        ? 'w-28'
+        : 'w-56';
+  return (
+    <span className="flex items-center gap-2">
+      <input
+        {...ids}
+        className={`field ${width}`}
+        type={TYPES[field.kind as keyof typeof TYPES]}
+        inputMode={field.kind === 'number' ? 'decimal' : undefined}
+        maxLength={field.kind === 'line' ? field.most : undefined}
+        placeholder={field.kind === 'clock' ? '09:30' : undefined}
+        value={text}
+        onChange={({ target }) => onChange(target.value)}
+      />
+      {field.kind === 'number' && field.unit && <span className="text-soft">{field.unit}</span>}
+    </span>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import type { NamedChoice } from '@/contracts/administration/docs';
+import { Combobox } from '@/ui/primitives/combobox';
+
+interface SeveralProps {
+  readonly legend: string;
+  readonly hint?: string;
+  readonly fault: string;
+  readonly within: string;
+  readonly options: readonly NamedChoice[];
+  readonly picked: readonly (number | string)[];
+  onChange(picked: (number | string)[]): void;
+}
+
+/** More than these are found by typing instead of ticked. */
+const MOST_TICKED = 16;
+
+/** Any number of things: few are ticked, many are found by typing and stand in the order chosen. */
+export function SeveralInput({ legend, hint, fault, within, options, picked, onChange }: SeveralProps) {
+  const without = (id: number | string) => picked.filter((each) => each !== id);
+  return (
+    <fieldset>
+      <legend className="font-semibold">
+        {legend}
+        {within && <span className="sr-only">{say` of ${within}`}</span>}
+      </legend>
+      {options.length <= MOST_TICKED ? (
+        <div className="flex flex-wrap gap-x-4">
+          {options.map(({ id, name }) => (
+            <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-(--accent)"
+                checked={picked.includes(id)}
+                onChange={({ target }) => onChange(target.checked ? [...picked, id] : without(id))}
+              />
+              {name}
+            </label>
+          ))}
+          {options.length === 0 && <p className="text-soft">{say`There are none yet.`}</p>}
+        </div>
+      ) : (
+        <>
+          <ul className="flex flex-wrap gap-2 py-1">
+            {picked.map((id) => {
+              const name = options.find((option) => option.id === id)?.name ?? String(id);
+              return (
+                <li key={id} className="flex items-center gap-1 border border-rule bg-raised pl-2">
+                  {name}
+                  <button
+                    type="button"
+                    className="min-h-7 min-w-7 cursor-pointer font-semibold"
+                    aria-label={say`Leave out ${name}`}
+                    onClick={() => onChange(without(id))}
+                  >
+                    ×
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+          <Combobox
+            aria-label={say`Add to ${legend}${within ? say` of ${within}` : ''}`}
+            placeholder={say`type to add`}
+            options={options
+              .filter(({ id }) => !picked.includes(id))
+              .map(({ id, name }) => ({ value: String(id), text: name }))}
+            value=""
+            onChange={(text) => {
+              const found = options.find(({ id }) => String(id) === text);
+              if (found) onChange([...picked, found.id]);
+            }}
+          />
+        </>
+      )}
+      <p className="text-[0.92rem]">
+        {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
+      </p>
+    </fieldset>
+  );
+}

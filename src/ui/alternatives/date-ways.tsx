@@ -1,0 +1,77 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import type { ReactNode } from 'react';
+import type { DateAlternatives, Drawn, AlternativeView } from '@/contracts/alternatives';
+import { Choices } from './choices';
+import { WayDrawing } from './way-drawing';
+
+interface WayListProps {
+  readonly label: string;
+  readonly ways: readonly AlternativeView[];
+  /** Where the date is now. */
+  readonly now: Drawn;
+  /** What can be done with the picked one. */
+  actions(way: AlternativeView): ReactNode;
+}
+
+/** Ways out of one date; the picked one is drawn beside what was asked for, and can be taken. */
+export const WayList = ({ label, ways, now, actions }: WayListProps) => (
+  <Choices label={label} ways={ways}>
+    {(way) => (
+      <>
+        {way.notes.map((note) => (
+          <p key={note} className="mt-1 text-[0.93rem] text-soft">
+            {note}
+          </p>
+        ))}
+        {!way.hire && <WayDrawing now={now} then={way.drawn} />}
+        <div className="flex flex-wrap items-end gap-2 pt-1">{actions(way)}</div>
+      </>
+    )}
+  </Choices>
+);
+
+interface DateWaysProps {
+  readonly date: DateAlternatives;
+  /** Among many, a date opens when it is asked for. */
+  readonly isOneOfMany: boolean;
+  actions(way: AlternativeView): ReactNode;
+}
+
+/** The ways out of one date: the five that change least, and on request the best of each other kind. */
+export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
+  const { best, others, when, now, none } = date;
+  const label = say`Ways out for ${when}`;
+  const body = (
+    <>
+      {none && <p className="text-[0.95rem]">{none}</p>}
+      {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
+      {others.length > 0 && (
+        <details className="mt-1">
+          <summary className="text-[0.93rem] text-soft">{say`Of another kind (${others.length})`}</summary>
+          <WayList label={say`${label}, of another kind`} ways={others} now={now} actions={actions} />
+        </details>
+      )}
+      {date.cut && <p className="mt-1 text-[0.9rem] text-soft">{date.cut}</p>}
+    </>
+  );
+  if (!isOneOfMany)
+    return (
+      <section aria-label={label} className="mt-2">
+        {body}
+      </section>
+    );
+  return (
+    <details className="border-b border-rule py-1">
+      <summary>
+        <span className="font-semibold">{when}</span>{' '}
+        <span className="text-[0.93rem] text-soft">
+          {best[0]
+            ? `${best[0].sentence}${best.length > 1 ? say` And ${best.length - 1} more.` : ''}`
+            : say`No way out was found.`}
+        </span>
+      </summary>
+      {body}
+    </details>
+  );
+}

@@ -1,0 +1,220 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { memo, useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import type { CheckReply, DateVerdictReply } from '@/contracts/ask';
+import { countText, dayShort, sayTime } from '@/contracts/words/when';
+import { dateOf, type LocalDateTime } from '@/core/time/local-time';
+import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { takenOn, type DifferingForm } from './draft';
+import type { PartProps } from './part-props';
+import { DayNote } from '@/ui/frame/day-notes';
+
+/** So many rungs are drawn at first; a long series goes on when asked for. */
+const FIRST_RUNGS = 60;
+
+/** What is to be different on one date; empty fields are as on the others. */
+function DifferingFields({
+  date,
+  choices,
+  onChange,
+  onClose,
+}: {
+  date: DifferingForm;
+  choices: PartProps['choices'];
+  onChange: (date: DifferingForm) => void;
+  onClose: () => void;
+}) {
+  const field = (label: string, name: 'startTime' | 'endTime' | 'people', type: string) => (
+    <label className="text-[0.92rem]">
+      {label}
+      <input
+        className="field"
+        type={type}
+        min={type === 'number' ? 1 : undefined}
+        value={date[name]}
+        onChange={(event) => onChange({ ...date, [name]: event.target.value })}
+      />
+    </label>
+  );
+  return (
+    <div className="mt-1 grid grid-cols-2 gap-2 border border-rule bg-paper p-2">
+      {field(say`Starts`, 'startTime', 'time')}
+      {field(say`Ends`, 'endTime', 'time')}
+      {field(say`People`, 'people', 'number')}
+      <label className="text-[0.92rem]">
+        {say`Space`}
+        <select
+          className="field"
+          value={date.spaceId}
+          onChange={(event) => onChange({ ...date, spaceId: event.target.value })}
+        >
+          <option value="">{say`as on the others`}</option>
+          {choices.spaces.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="col-span-2 flex gap-2">
+        <button type="button" className="press px-2 py-0.5" onClick={onClose}>{say`Done`}</button>
+        <button
+          type="button"
+          className="press px-2 py-0.5"
+          onClick={() => {
+            onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
+            onClose();
+          }}
+        >{say`As on the others`}</button>
+      </div>
+    </div>
+  );
+}
+
+const differs = ({ startTime, endTime, people, spaceId, taken }: DifferingForm): boolean =>
+  Boolean(startTime || endTime || people || spaceId || taken);
+
+const nothing = (at: string): DifferingForm => ({ at, startTime: '', endTime: '', people: '', spaceId: '' });
+
+interface DateListItemProps extends Pick<PartProps, 'form' | 'choices'> {
+  readonly date: DateVerdictReply;
+  /** Of a series: its dates can be left out and differ. */
+  readonly isOfSeries: boolean;
+}
+
+function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
+  const { getValues, setValue, control } = form;
+  const [isOpen, setOpen] = useState(false);
+  const [differing, spaces] = useWatch({ control, name: ['differing', 'spaces'] });
+  const known = differing.find(({ at }) => at === date.key) ?? nothing(date.key);
+  const own = { ...known, taken: takenOn(known, { spaces }) };
+  const set = (next: DifferingForm) => {
+    const others = getValues('differing').filter(({ at }) => at !== next.at);
+    setValue('differing', differs(next) ? [...others, next] : others, { shouldDirty: true });
+  };
+  return (
+    <li className="relative border-b border-rule py-1.5 pl-4 before:absolute before:top-4 before:left-0 before:w-3 before:border-t-2 before:border-strong-rule">
+      <div className="flex items-baseline justify-between gap-2">
+        {isOfSeries ? (
+          <label className="flex items-baseline gap-2">
+            <input
+              type="checkbox"
+              className="accent-(--accent)"
+              checked
+              onChange={() => setValue('leftOut', [...getValues('leftOut'), date.key], { shouldDirty: true })}
+            />
+            <span>{date.when}</span>
+            <DayNote date={dateOf(date.key as LocalDateTime)} />
+          </label>
+        ) : (
+          <span>
+            {date.when} <DayNote date={dateOf(date.key as LocalDateTime)} />
+          </span>
+        )}
+        <VerdictStamp verdict={date.verdict} />
+      </div>
+      {date.findings.map(({ sentence, severity }) => (
+        <p key={sentence} className={`mt-0.5 text-[0.93rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
+          {sentence}
+        </p>
+      ))}
+      {own.taken && (
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.93rem]">
+          {say`Instead: ${own.taken.sentence} `}
+          <button
+            type="button"
+            className="underline"
+            onClick={() => set({ ...own, taken: undefined })}
+          >{say`As asked before`}</button>
+        </p>
+      )}
+      {isOfSeries && (
+        <>
+          <button
+            type="button"
+            className="text-[0.88rem] text-soft underline"
+            aria-expanded={isOpen}
+            onClick={() => setOpen(!isOpen)}
+          >
+            {differs(own) ? say`differs from the others` : say`make it differ`}
+            <span className="sr-only">: {date.when}</span>
+          </button>
+          {isOpen && (
+            <DifferingFields date={own} choices={choices} onChange={set} onClose={() => setOpen(false)} />
+          )}
+        </>
+      )}
+    </li>
+  );
+}
+
+/** A date that was left out, with the way back. */
+function LeftOutDateListItem({ form, at }: Pick<PartProps, 'form'> & { at: string }) {
+  const { getValues, setValue } = form;
+  const when = `${dayShort(dateOf(at as LocalDateTime))}, ${sayTime(at as LocalDateTime)}`;
+  return (
+    <li className="relative border-b border-rule py-1.5 pl-4 text-soft before:absolute before:top-4 before:left-0 before:w-3 before:border-t-2 before:border-dashed before:border-strong-rule">
+      <label className="flex items-baseline gap-2">
+        <input
+          type="checkbox"
+          className="accent-(--accent)"
+          checked={false}
+          onChange={() =>
+            setValue(
+              'leftOut',
+              getValues('leftOut').filter((each) => each !== at),
+              { shouldDirty: true },
+            )
+          }
+        />
+        <span>
+          <s>{when}</s>
+          {say` left out`}
+        </span>
+      </label>
+    </li>
+  );
+}
+
+type Line = { readonly at: string; readonly date: DateVerdictReply | null };
+
+/** The dates of the request from top to bottom, each with its verdict; those of a series can be left out and differ. */
+export const AskDateList = memo(function AskDateList({
+  reply,
+  ...parts
+}: Pick<PartProps, 'form' | 'choices'> & { reply: CheckReply }) {
+  const [most, setMost] = useState(FIRST_RUNGS);
+  const [leftOut, pattern] = useWatch({ control: parts.form.control, name: ['leftOut', 'pattern'] });
+  const isOfSeries = reply.dates.length > 1 || (pattern !== 'once' && leftOut.length > 0);
+  const lines: Line[] = [
+    ...reply.dates.map((date) => ({ at: date.key, date })),
+    ...(pattern === 'once' ? [] : leftOut.map((at) => ({ at, date: null }))),
+  ].sort((a, b) => (a.at < b.at ? -1 : 1));
+  return (
+    <>
+      <ol
+        className="relative mt-3 max-h-[30rem] overflow-y-auto border-l-2 border-strong-rule"
+        tabIndex={0}
+        aria-label={say`Dates`}
+      >
+        {lines
+          .slice(0, most)
+          .map(({ at, date }) =>
+            date ? (
+              <DateListItem key={at} {...parts} date={date} isOfSeries={isOfSeries} />
+            ) : (
+              <LeftOutDateListItem key={at} form={parts.form} at={at} />
+            ),
+          )}
+      </ol>
+      {lines.length > most && (
+        <button
+          type="button"
+          className="press mt-2"
+          onClick={() => setMost(lines.length)}
+        >{say`Show ${countText(lines.length - most, 'more date', 'more dates')}`}</button>
+      )}
+    </>
+  );
+});

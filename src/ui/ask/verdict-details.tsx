@@ -1,0 +1,104 @@
+import { say } from '@/contracts/language/say';
+import type { CheckBody, CheckReply } from '@/contracts/ask';
+import type { Band } from '@/core/occupancy/bands';
+import { BandDrawing } from '@/ui/drawing/band-drawing';
+import { AskDateList } from './date-list';
+import { FormWays } from './form-ways';
+import type { PartProps } from './part-props';
+import type { VerdictState } from './use-verdict';
+
+/** How many dates there are and when the last one is: what a rule comes to. */
+function extentText({ dates }: CheckReply): string | null {
+  const last = dates[dates.length - 1];
+  return dates.length > 1 && last ? say`${dates.length} dates, the last ${last.when}.` : null;
+}
+
+/** On a phone the slip stands below the form: its first line is always in sight, and leads there. */
+export function VerdictLine({ state }: { state: VerdictState }) {
+  if (state.kind === 'incomplete' && !state.before) return null;
+  const text =
+    state.kind === 'checked'
+      ? state.reply.summary
+      : state.kind === 'incomplete'
+        ? say`Put right what is marked.`
+        : state.kind === 'refused'
+          ? state.error.message
+          : say`Checking …`;
+  return (
+    <a
+      href="#verdict"
+      className="sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
+    >
+      {text} <span className="font-normal text-soft underline">{say`Dates`}</span>
+    </a>
+  );
+}
+
+interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
+  readonly state: VerdictState;
+  readonly bands: readonly Band[];
+  readonly tzid: string;
+  /** What was checked. */
+  readonly body: CheckBody;
+}
+
+/** The slip beside the form: rule in words, verdict, bands to scale, every date. */
+export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDetailsProps) {
+  const checked = state.kind === 'checked' ? state.reply : null;
+  const shown = checked ?? (state.kind === 'refused' ? null : 'before' in state ? state.before : null);
+  return (
+    <aside
+      id="verdict"
+      aria-label={say`Verdict`}
+      className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
+    >
+      <h2 className="text-xl">{say`Can it be done?`}</h2>
+      <div aria-live="polite" className="mt-1">
+        {state.kind === 'incomplete' && state.before && (
+          <p>
+            <strong className="block text-clash">{say`Put right what is marked beside the form.`}</strong>
+            <span className="text-soft">{say`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
+          </p>
+        )}
+        {state.kind === 'incomplete' && !state.before && (
+          <p className="text-soft">{say`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
+        )}
+        {state.kind === 'checking' && <p className="text-soft">{say`Checking …`}</p>}
+        {state.kind === 'refused' && (
+          <>
+            <p>{state.error.message}</p>
+            {state.error.fields.map(({ path, message }) => (
+              <p key={`${path} ${message}`} className="mt-1 text-[0.95rem]">
+                {message}
+              </p>
+            ))}
+          </>
+        )}
+        {state.kind === 'checked' && (
+          <>
+            <p className="text-lg font-semibold">{state.reply.summary}</p>
+            <p className="text-[0.95rem] first-letter:uppercase">{state.reply.inWords}</p>
+            {extentText(state.reply) && <p className="text-[0.95rem]">{extentText(state.reply)}</p>}
+            {state.reply.notes.map((note) => (
+              <p key={note} className="mt-1 text-[0.95rem]">
+                {note}
+              </p>
+            ))}
+          </>
+        )}
+      </div>
+      {bands.length > 0 && (
+        <div className="mt-3 border-t border-rule pt-2">
+          <p className="small-caps">{say`What it takes of the day`}</p>
+          <BandDrawing bands={bands} tzid={tzid} hue="green" />
+        </div>
+      )}
+      {shown && (
+        <div className={checked ? undefined : 'opacity-60'} aria-busy={state.kind === 'checking'}>
+          <AskDateList reply={shown} {...parts} />
+        </div>
+      )}
+      {checked && <FormWays reply={checked} body={body} {...parts} />}
+    </aside>
+  );
+}

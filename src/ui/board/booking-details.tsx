@@ -1,0 +1,146 @@
+'use client';
+import { say, texts } from '@/contracts/language/say';
+import Link from '@/ui/primitives/link';
+import { useState } from 'react';
+import { addMinutes } from '@/core/time/epoch-minute';
+import { dateOf, parseLocalDateTime, timeOf } from '@/core/time/local-time';
+import { toEpochMinute, toLocal } from '@/core/time/zone';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
+import { Mark } from '@/ui/primitives/mark';
+import { BandDrawing } from '../drawing/band-drawing';
+import type { OnBoard } from './board-check';
+import { bandsOnBoard, type Booking, type BookingState } from './bookings';
+import { isMovable, moveTo, type Movable, type Move } from './move';
+import { DetailsPanel } from './details-panel';
+import { Form } from '@/ui/primitives/form';
+
+const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
+  approved: 'Approved.',
+  held: 'Held for a while.',
+  waiting: 'Waits for a decision; the space is not taken yet.',
+});
+
+interface BookingDetailsProps {
+  readonly booking: Booking;
+  readonly board: OnBoard;
+  readonly isManager: boolean;
+  onMove(move: Move): void;
+  onClose(): void;
+}
+
+/** Moving by typing: what dragging does, to the minute. */
+function TypedMove({
+  booking,
+  board,
+  onMove,
+}: {
+  booking: Movable;
+  board: OnBoard;
+  onMove(move: Move): void;
+}) {
+  const { house } = board;
+  const startsAt = toLocal(booking.known.event.start, house.tzid);
+  const [day, setDay] = useState<string>(dateOf(startsAt));
+  const [from, setFrom] = useState(timeOf(startsAt));
+  const [to, setTo] = useState(timeOf(toLocal(booking.known.event.end, house.tzid)));
+  const [spaceId, setSpace] = useState(booking.spaceId);
+  const [fault, setFault] = useState('');
+  const field = (label: string, type: string, value: string, set: (value: string) => void) => (
+    <label>
+      {label}
+      <input
+        className="field"
+        type={type}
+        required
+        value={value}
+        onChange={({ target }) => set(target.value)}
+      />
+    </label>
+  );
+  const look = () => {
+    const [begin, finish] = [parseLocalDateTime(`${day}T${from}`), parseLocalDateTime(`${day}T${to}`)];
+    if (!begin || !finish) return setFault(say`Give a day and two times.`);
+    const start = toEpochMinute(begin, house.tzid, 'offset-before');
+    const sameDay = toEpochMinute(finish, house.tzid, 'offset-before');
+    // An end before the start is one on the next day.
+    const end = sameDay > start ? sameDay : addMinutes(sameDay, 1440);
+    const move = moveTo(board, booking, { start, end, spaceId });
+    setFault(move ? '' : say`That is where it stands already.`);
+    if (move) onMove(move);
+  };
+  return (
+    <Form
+      className="mt-2 grid grid-cols-2 gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        look();
+      }}
+    >
+      <div className="col-span-2">{field(say`Day`, 'date', day, setDay)}</div>
+      {field(say`From`, 'time', from, setFrom)}
+      {field(say`To`, 'time', to, setTo)}
+      <label className="col-span-2">
+        {say`Space`}
+        <select className="field" value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
+          {house.spaces.map(({ id, name, code }) => (
+            <option key={id} value={id}>
+              {code} {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {fault && (
+        <p role="alert" className="col-span-2 text-[0.92rem] text-clash">
+          {fault}
+        </p>
+      )}
+      <button type="submit" className="press col-span-2">{say`Look at it there`}</button>
+    </Form>
+  );
+}
+
+/** A booking beside the board, as far as the viewer may know it. */
+export function BookingDetails({ booking, board, isManager, onMove, onClose }: BookingDetailsProps) {
+  const { known, change } = booking;
+  const { house } = board;
+  const place = house.space(booking.spaceId);
+  return (
+    <DetailsPanel title={known?.title ?? say`Taken`} onClose={onClose}>
+      <p className="font-semibold">
+        {place?.name}, <span className="font-normal">{place?.building}</span>
+      </p>
+      {known?.category && (
+        <p className="mt-1 flex items-center gap-2">
+          <Mark mark={known.category.mark} hue={known.category.hue} /> {known.category.name}, {known.host}
+        </p>
+      )}
+      {known && (
+        <p className="mt-1">
+          {LAYOUT_WORDS[known.layout]}
+          {known.people > 0 && say`, ${known.people} people`}
+        </p>
+      )}
+      <BandDrawing bands={bandsOnBoard(booking)} tzid={house.tzid} hue={known?.category?.hue ?? 'ink'} />
+      <p className="mt-2">
+        {STATE_SENTENCE[booking.state]} {known?.nth ? say`Date ${known.nth}.` : ''}
+      </p>
+      {!known && (
+        <p className="mt-1 text-soft">{say`What it is concerns only its own people and the office.`}</p>
+      )}
+      {change && (
+        <p className="mt-3">
+          <Link
+            className="press"
+            href={`/${isManager ? 'desk' : 'requests'}/${change.reference}`}
+          >{say`Open ${change.reference}`}</Link>
+        </p>
+      )}
+      {isMovable(booking, isManager) && (
+        <details className="mt-3 border-t border-rule pt-2">
+          <summary className="font-semibold">{say`Move or lengthen`}</summary>
+          <TypedMove key={booking.id} booking={booking} board={board} onMove={onMove} />
+        </details>
+      )}
+    </DetailsPanel>
+  );
+}

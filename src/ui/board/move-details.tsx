@@ -1,0 +1,180 @@
+'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { say } from '@/contracts/language/say';
+import { useEffect, useState } from 'react';
+import type { DateView, RequestView } from '@/contracts/request-view';
+import { toPatchBody } from '@/contracts/patch-body';
+import { countText } from '@/contracts/words/when';
+import { ChangeDone } from '@/ui/requests/change-done';
+import { DateList } from '@/ui/requests/date-list';
+import { useChange } from '@/ui/requests/use-change';
+import { itemsOf, sayNumbers, usePreview } from '@/ui/requests/use-preview';
+import type { House } from './house';
+import { sayHours, type Move } from './move';
+import { VerdictLines } from './pick-details';
+import { DetailsPanel } from './details-panel';
+import { KeepIndoors } from '@/ui/requests/patch-fields';
+import { Press } from '@/ui/primitives/press';
+
+interface MoveDetailsProps {
+  readonly move: Move;
+  readonly house: House;
+  /** Where it would stand is on the board, so that the verdict made here counts. */
+  readonly isJudged: boolean;
+  /** Loads the board anew. */
+  onMoved(): void;
+  onClose(): void;
+}
+
+/** The patch as the route takes it. */
+const canMove = ({ actions, isPast }: DateView): boolean => actions.includes('move') && !isPast;
+
+function Widen({
+  dates,
+  origin,
+  onPick,
+}: {
+  dates: readonly DateView[];
+  origin: number;
+  onPick(ids: ReadonlySet<number>): void;
+}) {
+  const from = dates.findIndex(({ id }) => id === origin);
+  const later = dates.slice(Math.max(0, from));
+  const pick = (list: readonly DateView[]) => onPick(new Set(list.map(({ id }) => id)));
+  return (
+    <div className="mb-2 flex flex-wrap gap-2">
+      <button
+        type="button"
+        className="press"
+        onClick={() => pick(later.slice(0, 1))}
+      >{say`only this date`}</button>
+      <button
+        type="button"
+        className="press"
+        onClick={() => pick(later)}
+      >{say`and ${later.length - 1} later`}</button>
+      <button type="button" className="press" onClick={() => pick(dates)}>{say`all ${dates.length}`}</button>
+    </div>
+  );
+}
+
+function MoveForm({
+  request,
+  move,
+  onMoved,
+}: Pick<MoveDetailsProps, 'move' | 'onMoved'> & { request: RequestView }) {
+  const change = useChange(request, onMoved);
+  const movable = request.dates.filter(canMove);
+  const [picked, setPicked] = useState<ReadonlySet<number>>(new Set([move.booking.change.occurrence]));
+  const [reason, setReason] = useState('');
+  const ids = movable.map(({ id }) => id).filter((id) => picked.has(id));
+  const [keepIndoors, setKeepIndoors] = useState(false);
+  const preview = usePreview(
+    { action: 'move', patch: toPatchBody(move.patch), reason: '', keepIndoors },
+    itemsOf(request, ids),
+  );
+  const isSeries = request.dates.length > 1;
+  const isDone = change.doneText !== '';
+  const run = () => change.run({ action: 'move', patch: toPatchBody(move.patch), reason, keepIndoors }, ids);
+
+  if (isDone) return <ChangeDone change={change} />;
+  return (
+    <>
+      {isSeries && <Widen dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
+      {isSeries && request.dates.length > movable.length && (
+        <p className="pb-1 text-[0.92rem] text-soft">
+          {countText(
+            request.dates.length - movable.length,
+            'date that is over stays as it was.',
+            'dates that are over stay as they were.',
+          )}
+        </p>
+      )}
+      {isSeries && (
+        <div
+          className="max-h-72 overflow-y-auto"
+          tabIndex={0}
+          role="region"
+          aria-label={say`Dates of the series`}
+        >
+          <DateList
+            dates={movable}
+            pickable={new Set(movable.map(({ id }) => id))}
+            picked={picked}
+            onPick={setPicked}
+          />
+        </div>
+      )}
+      <div aria-live="polite" className="mt-2">
+        {typeof preview === 'string' && <p className="text-clash">{preview}</p>}
+        {preview !== null && typeof preview !== 'string' && (
+          <>
+            <p className="font-semibold">{sayNumbers(preview)}.</p>
+            {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
+              <p key={sentence} className="mt-1 text-[0.92rem]">
+                {sentence}
+              </p>
+            ))}
+          </>
+        )}
+      </div>
+      <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
+      <label className="mt-2 block">
+        {say`Reason`}
+        <input
+          className="field"
+          value={reason}
+          maxLength={MOST_CHARACTERS.reason}
+          onChange={({ target }) => setReason(target.value)}
+        />
+      </label>
+      <ChangeDone change={change} />
+      <Press
+        isMain
+        className="mt-3 w-full"
+        isBusy={change.isSending}
+        off={ids.length ? null : say`Pick the dates that are to move.`}
+        onClick={() => void run()}
+      >{say`Move ${countText(ids.length, 'date', 'dates')}`}</Press>
+    </>
+  );
+}
+
+/** A booking that was let go at another place or time: what the server says to it, for this date or more of them. */
+export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDetailsProps) {
+  const { booking } = move;
+  const { reference } = booking.change;
+  const [request, setRequest] = useState<RequestView | null>(null);
+  const [failed, setFailed] = useState('');
+  useEffect(() => {
+    const abort = new AbortController();
+    fetch(`/api/requests/${reference}`, { signal: abort.signal })
+      .then(async (reply) =>
+        reply.ok
+          ? setRequest((await reply.json()) as RequestView)
+          : setFailed(say`This request cannot be read any more. The board is loaded anew.`),
+      )
+      .catch(() => {
+        if (!abort.signal.aborted) setFailed(say`The server cannot be reached just now. Nothing was moved.`);
+      });
+    return () => abort.abort();
+  }, [reference]);
+  const place = house.space(move.spaceId)?.name ?? '';
+  const from = house.space(booking.spaceId)?.name ?? '';
+  return (
+    <DetailsPanel title={booking.known.title} onClose={onClose}>
+      <p className="text-soft">{say`from ${from}, ${sayHours(booking.known.event, house.tzid)}`}</p>
+      <p className="font-semibold">{say`to ${place}, ${sayHours(move.event, house.tzid)}`}</p>
+      {isJudged && <VerdictLines {...move.verdict} />}
+      <div className="mt-3">
+        {failed && (
+          <p role="alert" className="text-clash">
+            {failed}
+          </p>
+        )}
+        {!request && !failed && <p className="text-soft">{say`Asking the server …`}</p>}
+        {request && <MoveForm request={request} move={move} onMoved={onMoved} />}
+      </div>
+    </DetailsPanel>
+  );
+}

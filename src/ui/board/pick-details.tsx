@@ -1,0 +1,373 @@
+'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { say } from '@/contracts/language/say';
+import Link from '@/ui/primitives/link';
+import { useMemo, useState } from 'react';
+import { isUsuallyPublished } from '@/core/publishing/usual-publication';
+import type { AskBody, AskReply } from '@/contracts/ask';
+import type { ShortChoices } from '@/contracts/ask-choices';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { BoardViewer } from '@/contracts/board';
+import { dayLong } from '@/contracts/words/when';
+import type { EquipmentTypeId } from '@/core/ids';
+import { policyOn } from '@/core/spaces/policy';
+import {
+  addWallMinutes,
+  dateOf,
+  parseLocalDateTime,
+  timeOf,
+  wallMinute,
+  type LocalDateTime,
+} from '@/core/time/local-time';
+import { toEpochMinute } from '@/core/time/zone';
+import { askHref } from '@/ui/ask/ask-address';
+import { sendOnce } from '@/ui/hooks/send-once';
+import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { boardHref, type BoardAddress, type Pick } from './board-address';
+import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
+import { asSpaceId, usualLayout, type House } from './house';
+import { DetailsPanel } from './details-panel';
+import { DayNote } from '@/ui/frame/day-notes';
+import { Form } from '@/ui/primitives/form';
+
+/** What a short request needs beside the pick. */
+
+interface PickDetailsProps {
+  readonly pick: Pick;
+  readonly address: BoardAddress;
+  readonly board: OnBoard;
+  readonly viewer: BoardViewer;
+  readonly choices: ShortChoices;
+  /** What stands on the picked day is there to be checked against. */
+  readonly isLoaded: boolean;
+  onPick(pick: Pick): void;
+  onSent(): void;
+  onClose(): void;
+}
+
+const spacesOf = ({ spaceIds }: Pick, house: House) => spaceIds.flatMap((id) => house.space(id) ?? []);
+
+/** The picked spaces set as they usually are, or the pool with so many pieces. */
+function contentOf(pick: Pick, people: number, quantity: number, { house }: OnBoard, choices: ShortChoices) {
+  const start = toEpochMinute(pick.start, house.tzid, 'offset-before');
+  const end = toEpochMinute(addWallMinutes(pick.start, pick.minutes), house.tzid, 'offset-before');
+  const isLoan = pick.poolId !== null;
+  return {
+    event: { start, end },
+    accessMin: isLoan ? 0 : choices.accessMin,
+    exitMin: isLoan ? 0 : choices.exitMin,
+    spaces: spacesOf(pick, house).map((space) => {
+      const asked = pick.layouts?.[pick.spaceIds.indexOf(space.id)];
+      const { layout, setupMin, strikeMin } = usualLayout(space, asked);
+      return { spaceId: asSpaceId(space.id), layout, setupMin, strikeMin, people };
+    }),
+    equipment: isLoan ? [{ typeId: pick.poolId as EquipmentTypeId, quantity, spaceIndex: -1 }] : [],
+  };
+}
+
+function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void }) {
+  const end = addWallMinutes(pick.start, pick.minutes);
+  const change = (from: LocalDateTime | null, to: LocalDateTime | null) => {
+    if (!from || !to) return;
+    const minutes = wallMinute(to) - wallMinute(from);
+    // An end before the start is one on the next day.
+    onPick({ ...pick, start: from, minutes: minutes > 0 ? minutes : minutes + 1440 });
+  };
+  const day = dateOf(pick.start);
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-3">
+      <label className="col-span-2">
+        {say`Day`}
+        <input
+          className="field"
+          type="date"
+          required
+          value={day}
+          onChange={({ target }) => {
+            const start = parseLocalDateTime(`${target.value}T${timeOf(pick.start)}`);
+            if (start) onPick({ ...pick, start });
+          }}
+        />
+      </label>
+      <label>
+        {say`From`}
+        <input
+          className="field"
+          type="time"
+          required
+          value={timeOf(pick.start)}
+          onChange={({ target }) => change(parseLocalDateTime(`${day}T${target.value}`), end)}
+        />
+      </label>
+      <label>
+        {say`To`}
+        <input
+          className="field"
+          type="time"
+          required
+          value={timeOf(end)}
+          onChange={({ target }) => change(pick.start, parseLocalDateTime(`${dateOf(end)}T${target.value}`))}
+        />
+      </label>
+    </div>
+  );
+}
+
+const MOST_SENTENCES = 4;
+
+/** The verdict with its sentences, as soon as it is known. */
+export function VerdictLines({ verdict, sentences }: BoardVerdict) {
+  return (
+    <div aria-live="polite" className="mt-3 border-t border-rule pt-2">
+      <p className="font-semibold">
+        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? say`Nothing stands in the way.` : ''}
+      </p>
+      {sentences.slice(0, MOST_SENTENCES).map((sentence) => (
+        <p key={sentence} className="mt-1 text-[0.92rem]">
+          {sentence}
+        </p>
+      ))}
+      {sentences.length > MOST_SENTENCES && (
+        <p className="mt-1 text-[0.92rem] text-soft">{say`and ${sentences.length - MOST_SENTENCES} more`}</p>
+      )}
+    </div>
+  );
+}
+
+interface ShortForm {
+  readonly title: string;
+  readonly people: string;
+  readonly quantity: string;
+  readonly categoryId: string;
+  readonly hostId: string;
+  /** Null until somebody says so. */
+  readonly publish: boolean | null;
+}
+
+/** Whether it is to be published: as said, else as usual for what is asked for. */
+const isPublished = (form: ShortForm, { poolId }: Pick, { categories }: ShortChoices): boolean =>
+  form.publish ??
+  isUsuallyPublished(
+    poolId !== null,
+    categories.find(({ id }) => id === Number(form.categoryId)),
+  );
+
+const SMALL_GROUP = '2';
+
+/** Every picked space is granted instantly on that day: then a title is enough. */
+const isInstant = (pick: Pick, house: House): boolean =>
+  pick.poolId === null &&
+  spacesOf(pick, house).every(
+    ({ facts }) => policyOn(facts.policies ?? [], dateOf(pick.start))?.granted === 'instantly',
+  );
+
+function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
+  const [form, setForm] = useState<ShortForm>(() => ({
+    title: '',
+    people: pick.people
+      ? String(pick.people)
+      : isInstant(pick, board.house) || pick.poolId !== null
+        ? SMALL_GROUP
+        : '',
+    quantity: '1',
+    categoryId: String(choices.categories[0]?.id ?? ''),
+    hostId: String(choices.hosts[0]?.id ?? ''),
+    publish: null,
+  }));
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [sent, setSent] = useState<AskReply | null>(null);
+  const [isSending, setSending] = useState(false);
+  const content = contentOf(pick, Number(form.people) || 1, Number(form.quantity) || 1, board, choices);
+
+  const submit = async () => {
+    if (isSending) return;
+    const body: Omit<AskBody, 'key'> = {
+      title: form.title,
+      publicText: '',
+      notes: '',
+      categoryId: Number(form.categoryId),
+      hostId: Number(form.hostId),
+      publish: isPublished(form, pick, choices),
+      people: Number(form.people),
+      accessMin: content.accessMin,
+      exitMin: content.exitMin,
+      spaces: content.spaces.map(({ people: _, ...space }) => space),
+      equipment: content.equipment.map(({ typeId, quantity }) => ({ typeId, quantity })),
+      when: { startsAt: pick.start, durationMin: pick.minutes, repeat: null },
+    };
+    setSending(true);
+    const reply = await sendOnce<AskReply>('/api/requests', body);
+    setSending(false);
+    setError(reply.ok ? null : reply.error);
+    if (!reply.ok) return;
+    setSent(reply.value);
+    onSent();
+  };
+  return { form, setForm, error, sent, isSending, content, submit };
+}
+
+const fieldFault = (error: ErrorReply['error'] | null, path: string): string | undefined =>
+  error?.fields.find((field) => field.path === path)?.message;
+
+function ShortFields({
+  form,
+  setForm,
+  error,
+  choices,
+  isLoan,
+  isPublic,
+}: {
+  form: ShortForm;
+  setForm(form: ShortForm): void;
+  error: ErrorReply['error'] | null;
+  choices: ShortChoices;
+  isLoan: boolean;
+  isPublic: boolean;
+}) {
+  const text = (name: 'title' | 'people' | 'quantity', label: string, type: 'text' | 'number') => (
+    <label className={name === 'title' ? 'col-span-2' : ''}>
+      {label}
+      <input
+        className="field"
+        type={type}
+        min={1}
+        required
+        maxLength={MOST_CHARACTERS.title}
+        value={form[name]}
+        aria-invalid={fieldFault(error, name) !== undefined}
+        onChange={({ target }) => setForm({ ...form, [name]: target.value })}
+      />
+      {fieldFault(error, name) && (
+        <span className="block text-[0.92rem] text-clash">{fieldFault(error, name)}</span>
+      )}
+    </label>
+  );
+  const select = (
+    name: 'categoryId' | 'hostId',
+    label: string,
+    options: readonly { id: number; name: string }[],
+  ) => (
+    <label className="col-span-2">
+      {label}
+      <select
+        className="field"
+        value={form[name]}
+        onChange={({ target }) => setForm({ ...form, [name]: target.value })}
+      >
+        {options.map(({ id, name: each }) => (
+          <option key={id} value={id}>
+            {each}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-3">
+      {text('title', say`Title`, 'text')}
+      {isLoan ? text('quantity', say`How many`, 'number') : text('people', say`People`, 'number')}
+      {select('categoryId', say`Category`, choices.categories)}
+      {select('hostId', say`Lead host`, choices.hosts)}
+      <label className="col-span-2 flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-(--accent)"
+          checked={isPublic}
+          onChange={({ target }) => setForm({ ...form, publish: target.checked })}
+        />
+        {say`Publish it once approved`}
+      </label>
+    </div>
+  );
+}
+
+/** A picked gap: the hours, a title, and what stands in the way. The rest can follow in the whole form. */
+export function PickDetails(props: PickDetailsProps) {
+  const { pick, address, board, viewer, choices, isLoaded, onPick, onClose } = props;
+  const { house } = board;
+  const request = useShortRequest(props);
+  const { form, content, error, sent } = request;
+  const pool = pick.poolId === null ? null : house.pool(pick.poolId);
+  const places = spacesOf(pick, house);
+  const contentText = JSON.stringify(content);
+  const verdict = useMemo(
+    () =>
+      checkOnBoard(
+        board,
+        { key: pick.start, claim: JSON.parse(contentText) as typeof content },
+        { side: viewer.isManager ? 'office' : 'requester', requester: viewer.requester },
+      ),
+    [board, pick.start, contentText, viewer],
+  );
+  if (!places.length && !pool) return null;
+  const title = pool ? say`${pool.name}: a loan` : say`A free place`;
+  if (sent)
+    return (
+      <DetailsPanel title={sent.isGranted ? say`It is yours` : say`Sent to the office`} onClose={onClose}>
+        <p role="status">
+          {say`${sent.isGranted ? say`Booked at once` : say`Your request has come in`} under the reference `}
+          <b>{sent.reference}</b>.
+        </p>
+        <Link className="press mt-3" href={`/requests/${sent.reference}`}>{say`Open ${sent.reference}`}</Link>
+      </DetailsPanel>
+    );
+  return (
+    <DetailsPanel title={title} onClose={onClose}>
+      {places.map((place) => (
+        <p key={place.id} className="font-semibold">
+          {place.name}, <span className="font-normal">{place.building}</span>
+        </p>
+      ))}
+      <p>
+        {dayLong(dateOf(pick.start))} <DayNote date={dateOf(pick.start)} />
+      </p>
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void request.submit();
+        }}
+      >
+        <HoursFields pick={pick} onPick={onPick} />
+        <p className="mt-1 text-[0.86rem] text-soft">
+          {pool
+            ? say`When it is wanted; fetching and returning are added.`
+            : say`The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
+        </p>
+        {isLoaded ? (
+          <VerdictLines {...verdict} />
+        ) : (
+          <p className="mt-3 border-t border-rule pt-2 text-soft">{say`Looking at that day …`}</p>
+        )}
+        {viewer.isSignedIn && (
+          <ShortFields
+            form={form}
+            setForm={request.setForm}
+            error={error}
+            choices={choices}
+            isLoan={pool !== null && pool !== undefined}
+            isPublic={isPublished(form, pick, choices)}
+          />
+        )}
+        {error && <RefusalNote error={error} />}
+        {viewer.isSignedIn ? (
+          <button type="submit" className="press press-main mt-3 w-full" disabled={request.isSending}>
+            {isInstant(pick, house) && verdict.verdict === 'clear' ? say`Take it` : say`Send the request`}
+          </button>
+        ) : (
+          <Link
+            className="press press-main mt-3 w-full"
+            href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
+          >{say`Sign in to ask for it`}</Link>
+        )}
+      </Form>
+      {places[0] && (
+        <p className="mt-2">
+          <Link
+            href={askHref({ spaceId: places[0].id, start: pick.start, minutes: pick.minutes })}
+          >{say`More dates, equipment, notes: the whole form`}</Link>
+        </p>
+      )}
+    </DetailsPanel>
+  );
+}

@@ -1,0 +1,95 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import Link from '@/ui/primitives/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { dayLong } from '@/contracts/words/when';
+import { clockText, minuteOfDay, parseLocalDateTime, timeOf } from '@/core/time/local-time';
+import { boardHref } from '@/ui/board/board-address';
+import { DetailsPanel } from '@/ui/board/details-panel';
+import type { DayPick } from './dates-address';
+import { DayNote } from '@/ui/frame/day-notes';
+import { Form } from '@/ui/primitives/form';
+
+interface PickProps {
+  readonly pick: DayPick;
+  onClose(): void;
+}
+
+const USUAL_MIN = 60;
+const LAST_MIN = 24 * 60 - 1;
+
+function usualEnd({ day, from }: DayPick): string {
+  const start = from && parseLocalDateTime(`${day}T${from}`);
+  return start ? clockText(Math.min(LAST_MIN, minuteOfDay(start) + USUAL_MIN)) : '';
+}
+
+/** A day somebody wants something on. It asks for the hours: a day that is pointed at is not yet a whole one. */
+export function DayPickDetails({ pick, onClose }: PickProps) {
+  const router = useRouter();
+  const [from, setFrom] = useState(pick.from ?? '');
+  const [to, setTo] = useState(usualEnd(pick));
+  const [people, setPeople] = useState('10');
+  const [fault, setFault] = useState('');
+  const look = () => {
+    const start = parseLocalDateTime(`${pick.day}T${from}`);
+    const end = parseLocalDateTime(`${pick.day}T${to}`);
+    if (!start || !end) return setFault(say`Give two times: a day alone is not asked for.`);
+    const many = Number(people);
+    if (!Number.isInteger(many) || many < 1) return setFault(say`Give how many people come.`);
+    setFault('');
+    router.push(
+      `/places?${new URLSearchParams({ people, day: pick.day, from: timeOf(start), to: timeOf(end) }).toString().replace(/%3A/g, ':')}`,
+    );
+  };
+  const time = (label: string, value: string, set: (value: string) => void) => (
+    <label>
+      {label}
+      <input
+        className="field"
+        type="time"
+        value={value}
+        aria-invalid={fault !== '' && value === ''}
+        onChange={({ target }) => set(target.value)}
+      />
+    </label>
+  );
+  return (
+    <DetailsPanel title={dayLong(pick.day)} onClose={onClose}>
+      <DayNote date={pick.day} />
+      <Form
+        noValidate
+        className="grid grid-cols-2 gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          look();
+        }}
+      >
+        {time(say`From`, from, setFrom)}
+        {time(say`To`, to, setTo)}
+        <label className="col-span-2">
+          {say`People`}
+          <input
+            className="field"
+            type="number"
+            min={1}
+            value={people}
+            onChange={({ target }) => setPeople(target.value)}
+          />
+        </label>
+        {fault && (
+          <p role="alert" className="col-span-2 text-[0.92rem] text-clash">
+            {fault}
+          </p>
+        )}
+        <button type="submit" className="press press-main col-span-2">{say`Find a place then`}</button>
+      </Form>
+      <p className="mt-3">
+        <Link
+          className="press w-full"
+          href={boardHref({ day: pick.day })}
+        >{say`See that day on the board`}</Link>
+      </p>
+    </DetailsPanel>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import Link from '@/ui/primitives/link';
+import type { DayStripDay } from '@/contracts/board';
+import { countText, dayLong, monthName } from '@/contracts/words/when';
+import { addDays, localDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import { addMonths, daysInMonth } from '@/core/time/weeks';
+
+const BAR_PX = 34;
+
+interface YearProps {
+  readonly year: string;
+  readonly today: LocalDate;
+  readonly days: readonly DayStripDay[];
+  dayHref(day: LocalDate): string;
+  monthHref(day: LocalDate): string;
+}
+
+const sayDay = (date: LocalDate, day: DayStripDay | undefined): string =>
+  [
+    dayLong(date),
+    day && say`${Math.round(day.fullness * 100)} % full`,
+    day?.waiting && say`${day.waiting} waiting`,
+    day?.clashing && countText(day.clashing, 'of them clashes', 'of them clash'),
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/** How full each day of a year is: twelve rulers, one under the other. */
+export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearProps) {
+  const known = new Map(days.map((day) => [day.date, day]));
+  const fullest = Math.max(0.05, ...days.map(({ fullness }) => fullness));
+  const months = Array.from({ length: 12 }, (_, index) => addMonths(localDate(`${year}-01-01`), index));
+  return (
+    <div className="relative overflow-x-auto">
+      <table className="w-full min-w-[60rem] table-fixed">
+        <caption className="sr-only">{say`How full each day of ${year} is`}</caption>
+        <thead>
+          <tr>
+            <th scope="col" className="small-caps w-28 text-left">{say`Month`}</th>
+            {Array.from({ length: 31 }, (_, index) => (
+              <th key={index} scope="col" className="small-caps text-center font-normal">
+                {index + 1}
+              </th>
+            ))}
+            <th scope="col" className="small-caps w-20 text-right">{say`Full`}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {months.map((month) => {
+            const dates = Array.from({ length: daysInMonth(month) }, (_, index) => addDays(month, index));
+            const mean =
+              dates.reduce((sum, date) => sum + (known.get(date)?.fullness ?? 0), 0) / dates.length;
+            return (
+              <tr key={month} className="border-t border-rule">
+                <th scope="row" className="text-left align-bottom">
+                  <Link href={monthHref(month)} className="font-serif text-lg no-underline hover:underline">
+                    {monthName(month)}
+                  </Link>
+                </th>
+                {dates.map((date) => {
+                  const day = known.get(date);
+                  const height = Math.round(((day?.fullness ?? 0) / fullest) * BAR_PX);
+                  return (
+                    <td key={date} className={`p-0 align-bottom ${weekdayOf(date) > 5 ? 'bg-sunk' : ''}`}>
+                      <Link
+                        href={dayHref(date)}
+                        data-day={date}
+                        title={sayDay(date, day)}
+                        aria-label={sayDay(date, day)}
+                        aria-current={date === today ? 'date' : undefined}
+                        className="relative flex h-12 flex-col items-center justify-end border-b-2 border-transparent no-underline hover:bg-rule aria-[current]:border-accent"
+                      >
+                        {Boolean(day?.waiting) && (
+                          <span
+                            aria-hidden="true"
+                            className={`mb-auto px-0.5 text-[0.68rem] leading-tight font-bold ${day!.clashing ? 'bg-clash text-paper' : 'text-look'}`}
+                          >
+                            {day!.waiting}
+                          </span>
+                        )}
+                        <span
+                          aria-hidden="true"
+                          className="w-3 bg-strong-rule"
+                          style={{ height: Math.max(1, height) }}
+                        />
+                      </Link>
+                    </td>
+                  );
+                })}
+                {dates.length < 31 && <td colSpan={31 - dates.length} />}
+                <td className="text-right align-bottom">{Math.round(mean * 100)} %</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="pt-2 text-[0.92rem] text-soft">{say`A bar is the occupied share of the open hours of all spaces; the tallest is ${Math.round(fullest * 100)} %. A figure above it counts dates that wait.`}</p>
+    </div>
+  );
+}

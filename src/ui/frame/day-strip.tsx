@@ -1,0 +1,298 @@
+'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { say, texts } from '@/contracts/language/say';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
+import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
+import type { DayStripDay } from '@/contracts/board';
+import { countText, dayLong } from '@/contracts/words/when';
+import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import { readTypedDate } from './typed-date';
+import { Form } from '@/ui/primitives/form';
+
+const LETTERS = texts(['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']);
+const MONTHS = texts(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']);
+const DAY_PX = 36;
+/** Until the strip knows its room. */
+const FIRST_COUNT = 30;
+const BEFORE_DAYS = 7;
+const PAUSE_MS = 150;
+const AHEAD_DAYS = 30;
+
+interface DayStripProps {
+  readonly first: readonly DayStripDay[];
+  readonly today: LocalDate;
+}
+
+/** How many days a screen shows from the chosen one on. */
+const SHOWN_DAYS: Readonly<Record<string, (query: URLSearchParams) => number>> = {
+  '/': (query) => Number(query.get('days')) || 1,
+  '/dates': (query) => (query.get('view') === 'some' ? Number(query.get('n')) || 1 : 1),
+  '/setups': () => 1,
+};
+/** Screens that go to another day without loading a page. */
+const STAYING = ['/', '/dates'];
+
+/** Screens that show a day keep their own address; from all others the ruler leads to the board. */
+function useDayAddress(today: LocalDate) {
+  const path = usePathname();
+  const query = new URLSearchParams(useSearchParams().toString());
+  const shown = SHOWN_DAYS[path];
+  const chosen = (shown && parseLocalDate(query.get('day') ?? '')) || today;
+  const stays = STAYING.includes(path);
+  const hrefOf = (date: LocalDate): string => {
+    if (!stays) return `${shown ? path : '/'}?day=${date}`;
+    const next = new URLSearchParams(query);
+    next.delete('slip');
+    next.delete('pick');
+    next.set('day', date);
+    return `${path}?${next.toString()}`;
+  };
+  return { chosen, hrefOf, stays, days: shown?.(query) ?? 1 };
+}
+
+/** The days known so far; what comes into sight is loaded. */
+function useDays(first: readonly DayStripDay[], from: LocalDate, count: number) {
+  const [known, setKnown] = useState(() => new Map(first.map((day) => [day.date, day])));
+  useEffect(() => {
+    const last = addDays(from, count - 1);
+    if (known.has(from) && known.has(last)) return;
+    const abort = new AbortController();
+    const timer = setTimeout(() => {
+      const begin = addDays(from, -AHEAD_DAYS);
+      fetch(`/api/ruler?from=${begin}&days=${count + 2 * AHEAD_DAYS}`, { signal: abort.signal })
+        .then(async (reply) => {
+          if (!reply.ok) return;
+          const days = (await reply.json()) as DayStripDay[];
+          setKnown((before) => new Map([...before, ...days.map((day) => [day.date, day] as const)]));
+        })
+        // Without the figures the days can still be gone to.
+        .catch(() => undefined);
+    }, PAUSE_MS);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [known, from, count]);
+  return known;
+}
+
+/** The strip follows wheel and drag, a day at a time. */
+function useStrip(chosen: LocalDate) {
+  const [from, setFrom] = useState(addDays(chosen, -BEFORE_DAYS));
+  const [seen, setSeen] = useState({ chosen, count: FIRST_COUNT });
+  const strip = useRef<HTMLDivElement>(null);
+  const [count, setCount] = useState(FIRST_COUNT);
+  const drag = useRef<{ x: number; from: LocalDate; moved: boolean } | null>(null);
+  const current = useRef({ from, count });
+  useEffect(() => {
+    current.current = { from, count };
+  }, [from, count]);
+  // A day chosen elsewhere comes into sight.
+  if (seen.chosen !== chosen || seen.count !== count) {
+    setSeen({ chosen, count });
+    const at = daysBetween(from, chosen);
+    if (at < 1 || at > count - 2) setFrom(addDays(chosen, -Math.min(BEFORE_DAYS, Math.floor(count / 3))));
+  }
+  useEffect(() => {
+    const element = strip.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() =>
+      setCount(Math.max(5, Math.floor(element.clientWidth / DAY_PX))),
+    );
+    observer.observe(element);
+    let rest = 0;
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      rest += (Math.abs(event.deltaX) > Math.abs(event.deltaY) ? event.deltaX : event.deltaY) / 40;
+      const days = Math.trunc(rest);
+      rest -= days;
+      if (days) setFrom((before) => addDays(before, days));
+    };
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => {
+      observer.disconnect();
+      element.removeEventListener('wheel', wheel);
+    };
+  }, []);
+  const dragging = {
+    onPointerDown: (event: PointerEvent) => {
+      if (event.button === 0) drag.current = { x: event.clientX, from, moved: false };
+    },
+    onPointerMove: (event: PointerEvent) => {
+      const hold = drag.current;
+      if (!hold || !event.buttons) return;
+      const days = Math.round((hold.x - event.clientX) / DAY_PX);
+      if (days) hold.moved = true;
+      if (hold.moved) setFrom(addDays(hold.from, days));
+    },
+    // The press that ends a drag chooses no day.
+    onClickCapture: (event: MouseEvent) => {
+      if (!drag.current?.moved) return;
+      event.preventDefault();
+      event.stopPropagation();
+      drag.current = null;
+    },
+  };
+  return { strip, from, setFrom, count, dragging };
+}
+
+function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: LocalDate; fullest: number }) {
+  const waits = day?.waiting ?? 0;
+  const clashes = day?.clashing ?? 0;
+  const notes = day?.notes.join(', ') ?? '';
+  return (
+    <>
+      {waits > 0 && (
+        <span
+          aria-hidden="true"
+          className={`absolute top-1.5 px-1 text-[0.68rem] leading-tight font-bold ${clashes ? 'border-2 border-clash bg-clash text-paper' : 'border border-dotted border-look text-look'}`}
+        >
+          {waits}
+        </span>
+      )}
+      <span
+        aria-hidden="true"
+        className="absolute bottom-[34px] w-3 bg-strong-rule"
+        style={{ height: Math.max(1, Math.round(((day?.fullness ?? 0) / fullest) * 20)) }}
+      />
+      <span className="sr-only">
+        {dayLong(date)}
+        {day ? say`, ${Math.round(day.fullness * 100)} % full` : ''}
+        {waits ? say`, ${waits} waiting` : ''}
+        {clashes ? `, ${countText(clashes, 'clashes', 'clash')}` : ''}
+        {notes && `, ${notes}`}
+      </span>
+      {notes && (
+        <span
+          title={notes}
+          aria-hidden="true"
+          className="absolute inset-x-0 top-0 z-10 h-full border-t-[3px] border-dotted border-look"
+        />
+      )}
+    </>
+  );
+}
+
+const KEYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
+
+/** The one way through time: a strip of days, by wheel, drag, keys, or a day typed as one says it. */
+export function DayStrip({ first, today }: DayStripProps) {
+  const { chosen, hrefOf, stays, days: shownDays } = useDayAddress(today);
+  const { strip, from, setFrom, count, dragging } = useStrip(chosen);
+  const known = useDays(first, from, count);
+  const router = useRouter();
+  const [typed, setTyped] = useState('');
+  const [fault, setFault] = useState('');
+  const dates = Array.from({ length: count }, (_, index) => addDays(from, index));
+  const fullest = Math.max(0.05, ...dates.map((date) => known.get(date)?.fullness ?? 0));
+  const lastChosen = addDays(chosen, shownDays - 1);
+  const focusable = dates.includes(chosen) ? chosen : dates[0]!;
+
+  const step = (event: KeyboardEvent<HTMLDivElement>) => {
+    const date = parseLocalDate((event.target as HTMLElement).dataset.date ?? '');
+    const by = KEYS[event.key];
+    if (!date || (by === undefined && event.key !== 'Home')) return;
+    event.preventDefault();
+    const to = by === undefined ? today : addDays(date, by);
+    const at = daysBetween(from, to);
+    if (at < 0) setFrom(to);
+    if (at >= count) setFrom(addDays(to, 1 - count));
+    requestAnimationFrame(() => strip.current?.querySelector<HTMLElement>(`[data-date="${to}"]`)?.focus());
+  };
+  // Plain links, followed by one listener: it stands on every page, and thirty links of the router's own take their time.
+  const follow = (event: MouseEvent) => {
+    const href = (event.target as Element).closest('a')?.getAttribute('href');
+    if (!href || event.ctrlKey || event.metaKey || event.shiftKey) return;
+    event.preventDefault();
+    // The board needs no page of the server for another day.
+    if (stays) window.history.pushState(null, '', href);
+    else router.push(href);
+  };
+  const go = async () => {
+    const date = await readTypedDate(typed, today);
+    if (!date) return setFault(say`Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.`);
+    setFault('');
+    setTyped('');
+    if (stays) window.history.pushState(null, '', hrefOf(date));
+    else window.location.assign(hrefOf(date));
+  };
+
+  return (
+    <nav
+      aria-label={say`Days`}
+      className="no-print mx-auto flex w-full max-w-[120rem] items-stretch border-b border-strong-rule px-4"
+    >
+      <Form
+        saysSo={false}
+        className="flex w-28 shrink-0 flex-col justify-end pr-2 pb-1.5 sm:w-36"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void go();
+        }}
+      >
+        <label className="small-caps">
+          {say`Day`}
+          <input
+            className="field block px-1.5 py-1 text-[0.95rem] font-normal tracking-normal text-ink"
+            placeholder={say`tue, 12 may …`}
+            value={typed}
+            maxLength={MOST_CHARACTERS.typedDay}
+            aria-invalid={fault !== ''}
+            aria-describedby={fault ? 'ruler-fault' : undefined}
+            onChange={({ target }) => setTyped(target.value)}
+          />
+        </label>
+        {fault && (
+          <p
+            id="ruler-fault"
+            role="alert"
+            className="absolute z-50 mt-1 bg-raised px-2 py-1 text-[0.9rem] text-clash shadow"
+          >
+            {fault}
+          </p>
+        )}
+      </Form>
+      <div className="min-w-0 flex-1">
+        <div
+          ref={strip}
+          className="flex touch-pan-y overflow-hidden select-none"
+          onClick={follow}
+          onKeyDown={step}
+          {...dragging}
+        >
+          {dates.map((date, index) => {
+            const weekday = weekdayOf(date);
+            const isMonth = index === 0 || date.endsWith('-01');
+            return (
+              <a
+                key={date}
+                href={hrefOf(date)}
+                draggable={false}
+                data-date={date}
+                tabIndex={date === focusable ? 0 : -1}
+                aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
+                className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
+              >
+                <DayMark day={known.get(date)} date={date} fullest={fullest} />
+                <span className={`text-[0.72rem] ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
+                  {LETTERS[weekday - 1]}
+                </span>
+                <span
+                  className={`font-serif text-[0.95rem] leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
+                >
+                  {Number(date.slice(8))}
+                  {isMonth && (
+                    <small className="font-sans text-[0.66rem]">
+                      {' '}
+                      {MONTHS[Number(date.slice(5, 7)) - 1]}
+                    </small>
+                  )}
+                </span>
+              </a>
+            );
+          })}
+        </div>
+      </div>
+    </nav>
+  );
+}

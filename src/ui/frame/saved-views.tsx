@@ -1,0 +1,113 @@
+'use client';
+import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { say } from '@/contracts/language/say';
+import Link from '@/ui/primitives/link';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import type { ErrorReply } from '@/contracts/refusal';
+import type { SavedScreen, SavedView } from '@/contracts/own';
+import { send } from '@/ui/hooks/send';
+import { Form } from '@/ui/primitives/form';
+
+interface KeptProps {
+  readonly screen: SavedScreen;
+  readonly first: readonly SavedView[];
+  /** Address of what is shown now. */
+  readonly here: string;
+  readonly isSignedIn: boolean;
+}
+
+/** Screens with their filters, kept under names of one's own. */
+export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
+  const [isOpen, setOpen] = useState(false);
+  const [views, setViews] = useState(first);
+  const [name, setName] = useState('');
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const keep = async () => {
+    setBusy(true);
+    const reply = await send<SavedView[]>('POST', '/api/own/views', { screen, name, address: here });
+    setBusy(false);
+    if (!reply.ok) return setError(reply.error);
+    setError(null);
+    setName('');
+    setViews(reply.value);
+  };
+  const drop = async (id: number) => {
+    const reply = await send<{ id: number }>('DELETE', '/api/own/views', { id });
+    if (!reply.ok) return setError(reply.error);
+    setError(null);
+    setViews((before) => before.filter((each) => each.id !== id));
+  };
+  const isKept = views.some(({ address }) => address === here);
+  return (
+    <>
+      <button
+        type="button"
+        className="press no-print"
+        aria-expanded={isOpen}
+        onClick={() => setOpen((before) => !before)}
+      >
+        {views.length ? say`Kept: ${views.length}` : say`Keep view`}
+      </button>
+      {isOpen && (
+        <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
+          {views.length > 0 && (
+            <ul className="flex flex-wrap items-center gap-2" aria-label={say`Kept views`}>
+              {views.map(({ id, name: kept, address }) => (
+                <li key={id} className="flex items-center">
+                  <Link
+                    href={address}
+                    aria-current={address === here ? 'page' : undefined}
+                    className="press rounded-r-none py-1 aria-[current]:border-ink"
+                  >
+                    {kept}
+                  </Link>
+                  <button
+                    type="button"
+                    aria-label={say`Let ${kept} go`}
+                    className="press rounded-l-none border-l-0 px-1.5 py-1.5"
+                    onClick={() => void drop(id)}
+                  >
+                    <X size={14} aria-hidden="true" />
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+          {isSignedIn ? (
+            <Form
+              className="flex flex-wrap items-center gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                if (!isBusy) void keep();
+              }}
+            >
+              <label className="flex items-center gap-2">
+                {isKept ? say`Keep it under another name` : say`Keep what is shown as`}
+                <input
+                  className="field w-48 py-1"
+                  value={name}
+                  maxLength={MOST_CHARACTERS.viewName}
+                  aria-invalid={error !== null}
+                  onChange={({ target }) => setName(target.value)}
+                />
+              </label>
+              <button type="submit" className="press py-1" disabled={isBusy}>{say`Keep`}</button>
+            </Form>
+          ) : (
+            <p>
+              <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{say`Sign in`}</Link>
+              {say` to keep what is shown under a name.`}
+            </p>
+          )}
+          {error && (
+            <p role="alert" className="text-[0.92rem] text-clash">
+              {[error.message, ...error.fields.map(({ message }) => message)].join(' ')}
+            </p>
+          )}
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useId } from 'react';
+import { Labelled } from '@/ui/primitives/form-parts';
+import type { TemplateChoices } from '@/contracts/templates';
+import { EDGE_WORDS } from '@/contracts/words/orders';
+import { DUE_EDGES, type DueEdge } from '@/core/work-orders/template';
+import { formulaFault, type EdgeFields, type QuantityFields } from './template-form-model';
+
+interface EdgeFieldProps {
+  readonly legend: string;
+  readonly value: EdgeFields;
+  readonly fault?: string;
+  onChange(value: EdgeFields): void;
+}
+
+/** A moment of the event, or so long before or after it. */
+export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">{legend}</legend>
+      <div className="flex flex-wrap items-center gap-2">
+        <input
+          type="number"
+          min={0}
+          className="field w-24"
+          aria-label={say`${legend}: minutes`}
+          placeholder="0"
+          value={value.minutes}
+          onChange={({ target }) => onChange({ ...value, minutes: target.value })}
+        />
+        <span>{say`minutes`}</span>
+        <select
+          className="field w-28"
+          aria-label={say`${legend}: before or after`}
+          value={value.side}
+          onChange={({ target }) => onChange({ ...value, side: target.value as EdgeFields['side'] })}
+        >
+          <option value="before">{say`before`}</option>
+          <option value="after">{say`after`}</option>
+        </select>
+        <select
+          className="field w-auto"
+          aria-label={say`${legend}: moment`}
+          value={value.edge}
+          onChange={({ target }) => onChange({ ...value, edge: target.value as DueEdge })}
+        >
+          {DUE_EDGES.map((edge) => (
+            <option key={edge} value={edge}>
+              {EDGE_WORDS[edge]}
+            </option>
+          ))}
+        </select>
+      </div>
+      {fault && <p className="text-[0.92rem] font-semibold text-clash">{fault}</p>}
+    </fieldset>
+  );
+}
+
+interface QuantityListProps {
+  readonly value: readonly QuantityFields[];
+  readonly stores: readonly string[];
+  /** Names of answers that formulas can count with. */
+  readonly numbers: readonly string[];
+  readonly faults: Readonly<Record<string, string>>;
+  onChange(value: QuantityFields[]): void;
+}
+
+/** What the team brings, each with a formula that says at once whether it can be read. */
+export function QuantityList({ value, stores, numbers, faults, onChange }: QuantityListProps) {
+  const id = useId();
+  const set = (key: string, part: Partial<QuantityFields>) =>
+    onChange(value.map((each) => (each.key === key ? { ...each, ...part } : each)));
+  return (
+    <div>
+      {value.map(({ key, name, store, formula }, index) => {
+        const fault = faults[`quantities.${index}.formula`] || (formula && formulaFault(formula, numbers));
+        return (
+          <div
+            key={key}
+            className="grid gap-x-2 gap-y-1 border-b border-rule py-2 sm:grid-cols-[2fr_2fr_3fr_auto]"
+          >
+            <input
+              className="field"
+              aria-label={say`What is brought, line ${index + 1}`}
+              placeholder={say`Tablecloth`}
+              value={name}
+              aria-invalid={Boolean(faults[`quantities.${index}.name`])}
+              onChange={({ target }) => set(key, { name: target.value })}
+            />
+            <input
+              className="field"
+              aria-label={say`From where, line ${index + 1}`}
+              placeholder={say`from where`}
+              list={`${id}-stores`}
+              value={store}
+              onChange={({ target }) => set(key, { store: target.value })}
+            />
+            <input
+              className="field font-mono text-[0.95rem]"
+              aria-label={say`How many, line ${index + 1}`}
+              placeholder={say`tables + 1`}
+              value={formula}
+              aria-invalid={Boolean(fault)}
+              aria-describedby={`${id}-${key}`}
+              onChange={({ target }) => set(key, { formula: target.value })}
+            />
+            <button
+              type="button"
+              className="press"
+              aria-label={say`Leave out ${name || say`line ${index + 1}`}`}
+              onClick={() => onChange(value.filter((each) => each.key !== key))}
+            >{say`Leave out`}</button>
+            <p id={`${id}-${key}`} className="text-[0.92rem] font-semibold text-clash sm:col-span-4">
+              {faults[`quantities.${index}.name`]} {fault}
+            </p>
+          </div>
+        );
+      })}
+      <datalist id={`${id}-stores`}>
+        {stores.map((store) => (
+          <option key={store} value={store} />
+        ))}
+      </datalist>
+      <button
+        type="button"
+        className="press mt-2"
+        onClick={() => onChange([...value, { key: crypto.randomUUID(), name: '', store: '', formula: '' }])}
+      >{say`Add something they bring`}</button>
+    </div>
+  );
+}
+
+interface TeamFieldsProps {
+  readonly teams: TemplateChoices['teams'];
+  readonly teamId: string;
+  readonly personId: string;
+  readonly faults: Readonly<Record<string, string>>;
+  onChange(part: { readonly teamId?: string; readonly personId?: string }): void;
+}
+
+/** The team, and who of it; another team has other people. */
+export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFieldsProps) {
+  const team = teams.find(({ id }) => String(id) === teamId);
+  return (
+    <>
+      <Labelled label={say`Team`} fault={faults.teamId}>
+        {(ids) => (
+          <select
+            {...ids}
+            className="field"
+            value={teamId}
+            onChange={({ target }) => onChange({ teamId: target.value, personId: '' })}
+          >
+            <option value="">{say`choose a team`}</option>
+            {teams.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+      <Labelled label={say`Who of them`} fault={faults.personId}>
+        {(ids) => (
+          <select
+            {...ids}
+            className="field"
+            value={personId}
+            onChange={({ target }) => onChange({ personId: target.value })}
+          >
+            <option value="">{say`whoever is there`}</option>
+            {team?.people.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+    </>
+  );
+}

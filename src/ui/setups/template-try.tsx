@@ -1,0 +1,112 @@
+'use client';
+import { say } from '@/contracts/language/say';
+import { useEffect, useState } from 'react';
+import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/templates';
+import type { ErrorReply } from '@/contracts/refusal';
+import { send } from '@/ui/hooks/send';
+import { Combobox } from '@/ui/primitives/combobox';
+import { bodyOf, type TemplateFields } from './template-form-model';
+
+const WAIT_MS = 350;
+
+function Tried({ order }: { order: TriedOrder }) {
+  return (
+    <li className="border-l-4 border-l-strong-rule py-1 pl-3">
+      <p className="font-semibold">{order.place}</p>
+      <p>{say`${order.fromText} to ${order.dueText}; ${order.workText}`}</p>
+      <p className="text-soft">{say`issued ${order.issueText}`}</p>
+      {order.workProblem && (
+        <p className="font-semibold text-clash">{say`Minutes of work: ${order.workProblem}`}</p>
+      )}
+      <ul>
+        {order.brings.map(({ name, quantity, problem }) => (
+          <li key={name}>
+            {problem ? (
+              <strong className="text-clash">
+                {name}: {problem}
+              </strong>
+            ) : (
+              <>
+                <strong>{quantity}</strong> × {name}
+              </>
+            )}
+          </li>
+        ))}
+        {order.carries.map((text) => (
+          <li key={text} className="text-soft">
+            {text}
+          </li>
+        ))}
+      </ul>
+    </li>
+  );
+}
+
+interface TemplateTryProps {
+  readonly fields: TemplateFields;
+  readonly past: TemplateChoices['past'];
+}
+
+/** What the recipe, as it stands in the form, would have made of an event that was. */
+export function TemplateTry({ fields, past }: TemplateTryProps) {
+  // Nothing chosen is the last event that the recipe is about.
+  const [event, setEvent] = useState('');
+  const [reply, setReply] = useState<TryReply | null>(null);
+  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const body = JSON.stringify({ template: bodyOf(fields), occurrenceId: event ? Number(event) : null });
+  const canTry = past.length > 0;
+  useEffect(() => {
+    if (!canTry) return;
+    const stop = new AbortController();
+    const timer = setTimeout(async () => {
+      try {
+        const sent = await send<TryReply>('POST', '/api/recipes/try', JSON.parse(body), stop.signal);
+        setReply(sent.ok ? sent.value : null);
+        setError(sent.ok ? null : sent.error);
+      } catch {
+        // Stopped: something newer is on its way.
+      }
+    }, WAIT_MS);
+    return () => {
+      stop.abort();
+      clearTimeout(timer);
+    };
+  }, [body, canTry]);
+  return (
+    <section className="sheet p-4" aria-labelledby="try">
+      <h2 id="try" className="text-xl">{say`Tried on an event that was`}</h2>
+      {past.length ? (
+        <Combobox
+          aria-label={say`Event to try it on`}
+          options={past.map(({ id, name, dateText }) => ({ value: String(id), text: name, hint: dateText }))}
+          value={event || String(reply?.occurrenceId ?? '')}
+          onChange={setEvent}
+        />
+      ) : (
+        <p>{say`Nothing was on yet to try it on.`}</p>
+      )}
+      <div aria-live="polite" className="mt-2">
+        {error && (
+          <ul className="text-soft">
+            {error.fields.length ? (
+              error.fields.map(({ path, message }) => <li key={path}>{message}</li>)
+            ) : (
+              <li>{error.message}</li>
+            )}
+          </ul>
+        )}
+        {reply && (
+          <>
+            <p className="text-soft">{reply.eventText}</p>
+            {reply.notAbout && <p>{reply.notAbout}</p>}
+            <ul className="mt-1 grid gap-2">
+              {reply.orders.map((order) => (
+                <Tried key={order.place} order={order} />
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
