@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { officeSchema } from '@/contracts/office';
+import { inWordsOfToday, officeSchema } from '@/contracts/office';
 import { openDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { databaseFile } from '@/server/platform/settings';
@@ -7,7 +7,7 @@ import { createOffice } from '@/server/use-cases/administration/office-file/crea
 import { OfficeFileError } from '@/server/use-cases/administration/office-file/office-rows';
 
 function readOffice(file: string) {
-  const parsed = officeSchema.safeParse(JSON.parse(readFileSync(file, 'utf8')));
+  const parsed = officeSchema.safeParse(inWordsOfToday(JSON.parse(readFileSync(file, 'utf8'))));
   if (parsed.success) return parsed.data;
   for (const { path, message } of parsed.error.issues)
     console.error(`${path.join('.') || 'the file'}: ${message}`);

@@ -276,3 +276,14 @@ export const officeSchema = z.object({
 
 export type OfficeInput = z.output<typeof officeSchema>;
 export type OfficeFile = z.input<typeof officeSchema>;
+
+const teamOfToday = (team: unknown): unknown => {
+  const { recipes, ...rest } = Object(team) as { readonly recipes?: unknown };
+  return recipes === undefined ? team : { ...rest, templates: recipes };
+};
+
+/** A file as it was read, in the words of today: files of before 0.4 call the templates of a team its recipes. */
+export function inWordsOfToday(file: unknown): unknown {
+  const { teams } = Object(file) as { readonly teams?: unknown };
+  return Array.isArray(teams) ? { ...Object(file), teams: teams.map(teamOfToday) } : file;
+}

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { officeSchema, type OfficeFile } from '@/contracts/office';
+import { inWordsOfToday, officeSchema, type OfficeFile } from '@/contracts/office';
 import { openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { INVARIANTS } from '@/server/effects/invariants';
 import { migrate } from '@/server/db/migrate';
@@ -12,6 +12,7 @@ import { OfficeFileError } from '@/server/use-cases/administration/office-file/o
 import { done } from '@/contracts/refusal';
 import { isPassword } from '@/server/auth/passwords';
 import { SMALL_OFFICE } from '@tests/builders/office';
+import { QUILLMERE } from '@demo/quillmere';
 
 let folder: string;
 let db: OpenDatabase;
@@ -74,6 +75,14 @@ test.each([
   expect(await db.rows('SELECT (SELECT COUNT(*) FROM site) + (SELECT COUNT(*) FROM space) AS n')).toEqual([
     { n: 0 },
   ]);
+});
+
+test('a file of before, in which the templates of a team are its recipes, makes the same office', () => {
+  const [team, ...others] = QUILLMERE.teams!;
+  const { templates, ...rest } = team!;
+  expect(templates!.length).toBeGreaterThan(0);
+  const before = { ...QUILLMERE, teams: [{ ...rest, recipes: templates }, ...others] };
+  expect(officeSchema.parse(inWordsOfToday(before))).toEqual(officeSchema.parse(QUILLMERE));
 });
 
 test('a second office is refused', async () => {

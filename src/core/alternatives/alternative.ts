@@ -62,6 +62,7 @@ export interface AlternativeCost {
   }[];
 }
 
+/** What an alternative costs before anything of it is changed: 0 of everything. */
 export const NO_COST: AlternativeCost = {
   swaps: [],
   shiftMin: 0,

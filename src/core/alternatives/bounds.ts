@@ -49,14 +49,17 @@ export function offerInstead(
   );
 }
 
+/** One space instead of another, with what it is ranked by: compared number by number, the smaller first. */
 export interface RankedSwap {
   readonly swap: SpaceSwap;
   readonly order: readonly number[];
 }
 
+/** Where each space of the office stands among all of them, from 0 in their order. */
 export type Positions = ReadonlyMap<SpaceId, { readonly housed: HousedSpace; readonly position: number }>;
 const positionsFor = new WeakMap<Bounds, Positions>();
 
+/** The positions of every space in the bounds; worked out once for the same bounds. */
 export function positionsIn(bounds: Bounds): Positions {
   let known = positionsFor.get(bounds);
   if (!known) {

@@ -23,6 +23,7 @@ export interface DateInTrouble {
   readonly findings: readonly Finding[];
 }
 
+/** What is searched in: the world near the date, who asks, and how far a search may go. */
 export interface Search {
   readonly near: NearWorld;
   readonly bounds: Bounds;
@@ -34,6 +35,7 @@ export interface Search {
   readonly mostChecks: number;
 }
 
+/** What was found for one date, the best first; empty where nothing helps. */
 export interface Alternatives {
   /** The five that change least, best first. */
   readonly best: readonly Alternative[];
@@ -42,6 +44,7 @@ export interface Alternatives {
   readonly cut: Cut;
 }
 
+/** At most so many alternatives are told of one date. */
 export const MOST_BEST = 5;
 
 /** Whole checks for one date unless said otherwise. Five hundred spaces on a full day need about thirty. */

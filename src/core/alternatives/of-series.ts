@@ -11,6 +11,7 @@ export interface DateChange {
   readonly candidate: Candidate;
 }
 
+/** One way for several dates of a series at once, with what changes for each of them. */
 export interface SeriesAlternative {
   readonly kind: 'one-space' | 'one-time' | 'mixture';
   readonly changes: readonly DateChange[];
@@ -21,6 +22,7 @@ export interface SeriesAlternative {
   readonly hasNewDoubt: boolean;
 }
 
+/** The ways found for a series, and whether the search had to stop before it was through. */
 export interface SeriesAlternatives {
   readonly alternatives: readonly SeriesAlternative[];
   readonly cut: Cut;

@@ -22,6 +22,7 @@ export const CHANGE_OF_SPACE = 3;
 
 const DAY_MIN = 1440;
 
+/** How much an alternative changes, in points: 0 changes nothing, and fewer come first. */
 export function pointsOf({ cost }: Pick<Candidate, 'cost'>): number {
   const minutes = Math.abs(cost.shiftMin);
   const days = Math.floor(minutes / DAY_MIN);

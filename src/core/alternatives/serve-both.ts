@@ -16,6 +16,7 @@ export interface Contender extends Omit<DateInTrouble, 'findings'> {
   readonly siblings: DateInTrouble['date'][];
 }
 
+/** Two requests for one place: what each could have instead, if the other gets what it asked for. */
 export interface ServedBoth {
   /** What the second could have if the first gets what it asked for. */
   readonly second: Alternatives;

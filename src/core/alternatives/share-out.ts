@@ -9,6 +9,7 @@ export interface SharedWant {
   readonly asked: number | null;
 }
 
+/** Three or more requests for one place, shared out among rooms; whoever is missing could not be placed. */
 export interface SharedOut {
   /** Position of the room each has; who is missing could not be placed. */
   readonly roomOf: ReadonlyMap<string, number>;

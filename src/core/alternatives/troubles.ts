@@ -21,6 +21,7 @@ export interface Troubles {
   readonly timeCouldHelp: boolean;
 }
 
+/** What blocks a date, and what is doubtful about it, from its findings as that side reads them. */
 export function troublesOf(date: WantedDate, findings: readonly Finding[], side: Side): Troubles {
   const real = findings.filter(
     (finding) => severityOf(finding.facts, side) !== 'notes' && touches(finding) !== 'nothing',
@@ -45,6 +46,7 @@ export function troublesOf(date: WantedDate, findings: readonly Finding[], side:
   };
 }
 
+/** Whether anything blocks or is doubtful at all. */
 export const hasTrouble = ({ blocks, doubts }: Troubles): boolean => blocks.length + doubts.size > 0;
 
 /**

@@ -26,6 +26,7 @@ export const MAIL_KINDS = [
 ] as const;
 export type MailKind = (typeof MAIL_KINDS)[number];
 
+/** Whether a letter is about somebody's account and not about a request. */
 export const isAccountMail = (kind: MailKind): kind is AccountMailKind =>
   (ACCOUNT_MAIL_KINDS as readonly MailKind[]).includes(kind);
 

@@ -30,6 +30,7 @@ export interface DatePatch {
   readonly units?: readonly { readonly from: ResourceId; readonly to: ResourceId }[];
 }
 
+/** The fields of a date that a patch says; empty where it says none. */
 export function fieldsOf(patch: DatePatch): OwnField[] {
   const isSet = (value: unknown) => value !== undefined;
   const touched: Record<OwnField, boolean> = {

@@ -4,7 +4,9 @@ import type { EpochMinute } from '../time/epoch-minute';
 import type { LocalDateTime } from '../time/local-time';
 import { TRANSITIONS, type OccurrenceAction, type OccurrenceState } from './transitions';
 
+/** Why a claim is there: asked for, offered by the office, wished instead of what is booked, or kept indoors beside an outdoor place. */
 export type ClaimKind = 'asked' | 'proposal' | 'change' | 'fallback';
+/** How firmly a claim holds its place: wanted takes nothing, held and in force take it, released took it once. */
 export type ClaimStatus = 'wanted' | 'held' | 'in-force' | 'released';
 
 /** A claim to be made. */
@@ -23,6 +25,7 @@ export interface LiveClaim extends ClaimDraft {
   readonly isStanding: boolean;
 }
 
+/** A date with its live claims, as a change finds it. */
 export interface DateForChange {
   readonly occurrenceId: OccurrenceId;
   readonly state: OccurrenceState;
@@ -46,6 +49,7 @@ export type DateStep =
   /** `isApplied` false: it waits for the office while the booking stays. */
   | { readonly action: 'change'; readonly draft: ClaimDraft; readonly isApplied: boolean };
 
+/** What becomes of one claim: its new status, and until when it is held, null where it is not. */
 export interface ClaimTurn {
   readonly claimId: ClaimId;
   readonly status: ClaimStatus;
@@ -65,6 +69,7 @@ export interface DatePlan {
   readonly standing: ClaimId | 'draft';
 }
 
+/** What a change would make of a date, or why it can not, as a refusal with its facts. */
 export type PlannedDate =
   | { readonly kind: 'planned'; readonly plan: DatePlan }
   /** There is no proposal to accept, no change to grant, no hold to end, no fallback to give up. */

@@ -7,4 +7,5 @@ export function makeReference(random: () => number): string {
   return `${pick()}${pick()}${pick()}-${pick()}${pick()}${pick()}`;
 }
 
+/** A whole reference: two groups of three letters and digits, of those that are not taken for one another. */
 export const REFERENCE_PATTERN = new RegExp(`^[${LETTERS}]{3}-[${LETTERS}]{3}$`);

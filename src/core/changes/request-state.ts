@@ -3,6 +3,7 @@ import { OCCURRENCE_STATES, type OccurrenceState } from './transitions';
 /** How many dates of a request are in each state. */
 export type StateCounts = Readonly<Record<OccurrenceState, number>>;
 
+/** How many dates there are in each state; 0 where there is none. */
 export function countStates(states: readonly OccurrenceState[]): StateCounts {
   const counts = Object.fromEntries(OCCURRENCE_STATES.map((state) => [state, 0])) as Record<
     OccurrenceState,

@@ -9,6 +9,7 @@ export const OCCURRENCE_STATES = [
 ] as const;
 export type OccurrenceState = (typeof OCCURRENCE_STATES)[number];
 
+/** Everything that can be done to a date; what of it is allowed depends on its state. */
 export const OCCURRENCE_ACTIONS = [
   'approve',
   'hold',
@@ -80,12 +81,14 @@ export const TRANSITIONS: Readonly<
   cancelled: NONE,
 };
 
+/** The state a date comes into, or the code of what stands in the way. */
 export type TransitionResult =
   | { readonly kind: 'moves'; readonly to: OccurrenceState }
   | { readonly kind: 'no-such-step' }
   | { readonly kind: 'not-allowed' }
   | { readonly kind: 'past' };
 
+/** The state a date has after an action. Pure: whether the place is free is asked elsewhere. */
 export function transition(
   from: OccurrenceState,
   action: OccurrenceAction,

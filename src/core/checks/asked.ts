@@ -18,6 +18,7 @@ export interface WantedDate {
   readonly of?: RequestOfDate;
 }
 
+/** What of a request is judged beside place and time, where a check runs over dates of several requests. */
 export interface RequestOfDate {
   readonly requestId: RequestId;
   /** For whom it is published; empty where it is not. */

@@ -92,6 +92,7 @@ export interface Collision extends Overlap {
   readonly shoulder: Shoulder | null;
 }
 
+/** Set-up or clearing that a date could share with another claim beside it. */
 export interface Shoulder extends SharedShoulder {
   /** Where the other claim stands: before or after the date. */
   readonly side: 'before' | 'after';

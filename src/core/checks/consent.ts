@@ -1,7 +1,9 @@
 import type { Finding } from './findings';
 import type { ClaimId, EquipmentTypeId, PersonId, SpaceId } from '../ids';
 
+/** What a steward has said of a claim. */
 export type ConsentAnswer = 'given' | 'refused';
+/** The same, or that nothing was said yet. */
 export type ConsentState = ConsentAnswer | 'awaited';
 
 /** Somebody whose consent the use of a place or a pool needs. */
@@ -30,6 +32,7 @@ export function consentOf(
   return given.includes('given') ? 'given' : 'awaited';
 }
 
+/** A date as it is asked whose consent it needs. */
 export interface DateForConsent {
   readonly key: string;
   /** Null: a claim still to be made. */

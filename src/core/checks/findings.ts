@@ -1,6 +1,7 @@
 import type { Found, Read, Severity, Side } from './rules/rule';
 import { RULE_NAMES, RULES, ruleOf, type FindingFacts, type Rule } from './rules/all';
 
+/** What a rule found of one date: its facts, under the key of the date, with the space it is about or null. */
 export type Finding = Found<FindingFacts>;
 
 /** How much a finding weighs. */
@@ -9,6 +10,7 @@ export function severityOf(facts: FindingFacts, side: Side): Severity {
   return rule.isOnlyTold?.(facts) ? 'notes' : rule.severity[side];
 }
 
+/** The worst of all findings of a date: nothing, a warning, or a conflict. */
 export type Verdict = 'clear' | 'look' | 'clash';
 
 /** *clash* when anything blocks, *look* when anything warns. */

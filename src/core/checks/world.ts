@@ -33,6 +33,7 @@ export interface SpaceFacts {
   readonly topUpMin?: number;
 }
 
+/** A type of equipment: minutes of fetching and returning, and how its stock changes over time. */
 export interface EquipmentFacts {
   readonly id: EquipmentTypeId;
   readonly fetchMin: number;
@@ -61,6 +62,7 @@ export interface WaitingRow {
   readonly claimId: ClaimId;
 }
 
+/** Pieces of a type taken from one minute until another; `end` is free again. */
 export interface UseRow {
   readonly typeId: EquipmentTypeId;
   readonly span: Interval;

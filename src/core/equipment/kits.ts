@@ -12,6 +12,7 @@ export interface AskedItem {
   readonly quantity: number;
 }
 
+/** A wanted item with the kit it came from. */
 export interface CountedItem extends AskedItem {
   /** The kit the line comes from; null when it was asked for by itself. */
   readonly kitId: EquipmentTypeId | null;

@@ -1,5 +1,6 @@
 import { subtract, type Interval } from '../time/epoch-minute';
 
+/** So many pieces during a span; 0 is none. */
 export interface Amount {
   readonly span: Interval;
   readonly quantity: number;

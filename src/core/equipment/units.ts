@@ -8,6 +8,7 @@ export interface UnitLoan {
   readonly span: Interval;
 }
 
+/** Where a numbered unit is now, and where it goes next; null where that is its store, or nowhere. */
 export interface Custody {
   /** With whom it is at the moment; null when it stands in its store. */
   readonly now: UnitLoan | null;

@@ -7,6 +7,7 @@ export interface CrewJob {
   readonly workMin: number;
 }
 
+/** So many people of a team on duty from one minute until another. */
 export interface Shift extends Interval {
   readonly people: number;
 }
@@ -24,6 +25,7 @@ export interface Roster {
   readonly until: EpochMinute;
 }
 
+/** Where a team's work does not fit into its shifts, with the minutes that are missing. */
 export interface CrewShortage {
   /** The moment before which the work cannot be done. */
   readonly before: EpochMinute;

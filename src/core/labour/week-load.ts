@@ -6,6 +6,7 @@ export interface DayJob extends CrewJob {
   readonly isWaiting: boolean;
 }
 
+/** Minutes of work of a day, approved and waiting, against the minutes of its shifts. */
 export interface DayLoad {
   readonly workMin: number;
   readonly waitingMin: number;
@@ -57,6 +58,7 @@ export interface PersonalJob {
   readonly isAttendance: boolean;
 }
 
+/** Why an order of the week may not be done as it stands. */
 export type Doubt =
   { readonly kind: 'not-on-shift' } | { readonly kind: 'elsewhere'; readonly other: number };
 

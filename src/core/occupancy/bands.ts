@@ -31,6 +31,7 @@ export interface BandCut {
   readonly end?: EpochMinute;
 }
 
+/** Pieces of a type for a date; `spaceIndex` is the space they go to, -1 where they go to none. */
 export interface WantedEquipment {
   readonly typeId: EquipmentTypeId;
   readonly quantity: number;
@@ -61,9 +62,11 @@ export interface ClaimContent {
   readonly services?: readonly WantedService[];
 }
 
+/** The parts of a booking in the order in which they follow each other. */
 export const BAND_KINDS = ['setup', 'access', 'event', 'exit', 'strike'] as const;
 export type BandKind = (typeof BAND_KINDS)[number];
 
+/** One of these parts, from its first minute until the first minute after it. */
 export interface Band extends Interval {
   readonly kind: BandKind;
 }
@@ -107,6 +110,7 @@ export function occupiedOf(claim: ClaimContent, space: WantedSpace): Interval {
 export const setupKeyOf = (space: Pick<WantedSpace, 'spaceId' | 'layout'>): string =>
   `${space.spaceId}:${space.layout}`;
 
+/** The minutes of each part, of a claim and one of its spaces; 0 where it has none. */
 export const bandMinutesOf = (claim: ClaimContent, space: WantedSpace): BandMinutes => ({
   accessMin: claim.accessMin,
   exitMin: claim.exitMin,

@@ -12,6 +12,7 @@ export interface ImpliedOccupancy {
   readonly span: Interval;
 }
 
+/** What a claim takes of a type and when, its fetching and returning included. */
 export interface ImpliedUse {
   readonly equipmentIndex: number;
   readonly typeId: EquipmentTypeId;

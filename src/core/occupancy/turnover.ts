@@ -9,6 +9,7 @@ export interface Neighbour {
   readonly occupied: Interval;
 }
 
+/** The minutes two bookings of one space share between them, and where they would meet. */
 export interface SharedShoulder {
   /** The earlier claim ends and the later one begins here at the latest and earliest. */
   readonly boundary: EpochMinute;
@@ -56,6 +57,7 @@ export function withCut(
   return { ...claim, spaces };
 }
 
+/** Where a claim is joined with its neighbour, and the minute at which the one ends and the other begins. */
 export interface OwnLink {
   readonly beforeKey: string;
   readonly beforeSlot: number;

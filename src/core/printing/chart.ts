@@ -14,11 +14,13 @@ type Ticks = readonly { readonly at: number; readonly text: string }[];
 const LABEL_WIDTH = 118;
 const LANE = 19;
 const PAD = 2;
+/** Height of the line of hours over a chart, in points. */
 export const CHART_HEAD = 14;
 /** The strip of a block that carries its pattern. */
 const STRIP = 5;
 
 const lanes = ({ blocks }: ChartRow): number => Math.max(0, ...blocks.map(({ lane }) => lane)) + 1;
+/** Height of a row with so many lanes as overlap in it, in points. */
 export const rowHeight = (row: ChartRow): number => lanes(row) * LANE + 2 * PAD;
 
 const scaleOf = ({ left, width }: ChartPlace) => {
@@ -26,6 +28,7 @@ const scaleOf = ({ left, width }: ChartPlace) => {
   return (share: number) => left + LABEL_WIDTH + Math.min(1, Math.max(0, share)) * room;
 };
 
+/** The line of hours at the head of a chart, with its height in points. */
 export function chartHead(ticks: Ticks, place: ChartPlace): { marks: Mark[]; height: number } {
   const x = scaleOf(place);
   const marks = ticks.map(({ at, text }): Mark => ({
@@ -73,6 +76,7 @@ function blockMarks(block: ChartBlock, x: (share: number) => number, top: number
   ];
 }
 
+/** The marks of one row: its lanes, its bars and their words, cut where there is no room. */
 export function chartRow(row: ChartRow, ticks: Ticks, place: ChartPlace, measure: Measure): Mark[] {
   const x = scaleOf(place);
   const height = rowHeight(row);

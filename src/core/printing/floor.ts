@@ -9,6 +9,7 @@ export interface FloorDrawing {
   readonly pieces: readonly Piece[];
 }
 
+/** Where on the page a floor is drawn, in points, and how many points a metre is. */
 export interface FloorPlace {
   readonly left: number;
   readonly top: number;

@@ -28,6 +28,7 @@ const NEAR = 14;
 /** WCAG 2.2, 1.4.3: letters as small as those of a mark. */
 export const LEAST_CONTRAST = 4.5;
 
+/** How well a hue carries letters, and the hues some people hardly tell it from; none where all do. */
 export interface HueCheck {
   /** Of the letters on it, from 1 to 21. */
   readonly contrast: number;

@@ -54,6 +54,7 @@ function placed(key: Key, room: number, measure: Measure) {
   return { items, rows: items.length ? row + 1 : 0 };
 }
 
+/** Height of the legend in so many points of width. */
 export const keyHeight = (key: Key, room: number, measure: Measure): number =>
   placed(key, room, measure).rows * LINE + 6;
 

@@ -4,8 +4,11 @@ export type FontName = 'sans' | 'bold' | 'serif';
 /** Colours as `#rrggbb`. */
 export type Ink = string;
 
+/** The colour of what is read first. */
 export const BLACK: Ink = '#1a1712';
+/** The colour of what is read second. */
 export const GREY: Ink = '#5c5141';
+/** The colour of lines and grounds. */
 export const PALE: Ink = '#e6e0d4';
 
 /** What a printed page consists of. Lengths are points (1/72 inch), y goes down from the top. */
@@ -51,6 +54,7 @@ export type Mark =
       readonly lineWidth: number;
     };
 
+/** One page of a print, in points, with the marks on it. */
 export interface Page {
   readonly width: number;
   readonly height: number;
@@ -60,6 +64,7 @@ export interface Page {
 /** Width in points of a text in a font at a size. */
 export type Measure = (text: string, font: FontName, size: number) => number;
 
+/** A box of so many points, filled or only outlined; null is no filling. */
 export const box = (
   [x, y, width, height]: readonly [number, number, number, number],
   look: { fill?: Ink; line?: Ink; lineWidth?: number; isDotted?: boolean },
@@ -75,6 +80,7 @@ export const box = (
   isDotted: look.isDotted ?? false,
 });
 
+/** A line between two points of the page, 0.75 points wide where nothing else is said. */
 export const line = (
   [x1, y1, x2, y2]: readonly [number, number, number, number],
   ink: Ink = BLACK,

@@ -6,6 +6,7 @@ export interface MarkSign {
   readonly hue: string;
 }
 
+/** One cell of a table, with its words and how they stand in it. */
 export interface Cell {
   readonly text: string;
   readonly isBold?: boolean;
@@ -14,6 +15,7 @@ export interface Cell {
   readonly sign?: MarkSign | null;
 }
 
+/** One column of a table: its head, and its share of the width. */
 export interface Column {
   readonly title: string;
   /** Share of the width, beside the shares of the others. */
@@ -35,6 +37,7 @@ export interface ChartBlock {
   readonly lane: number;
 }
 
+/** One row of a chart: what it is of, and the bars in it. */
 export interface ChartRow {
   readonly label: string;
   readonly note: string;
@@ -43,6 +46,7 @@ export interface ChartRow {
   readonly closed: readonly (readonly [from: number, to: number])[];
 }
 
+/** What a print is made of, from the first to the last: headings, texts, tables, charts. */
 export type Part =
   | { readonly kind: 'heading'; readonly text: string }
   | { readonly kind: 'text'; readonly text: string }

@@ -13,6 +13,7 @@ export interface CalendarFilter {
 /** The same facts of one date of an event. */
 export type FilterableEvent = CalendarFilter;
 
+/** A filter that everything passes: each list empty. */
 export const OPEN_FILTER: CalendarFilter = {
   buildings: [],
   spaces: [],
@@ -35,6 +36,7 @@ const isThere = ({ buildings, spaces }: CalendarFilter, event: FilterableEvent):
   shares(buildings, event.buildings) ||
   shares(spaces, event.spaces);
 
+/** Whether an event passes a filter. An empty list asks for nothing; of several lists each has to be met. */
 export const isOnCalendar = (filter: CalendarFilter, event: FilterableEvent): boolean =>
   isThere(filter, event) &&
   touches(filter.categories, event.categories) &&

@@ -10,6 +10,7 @@ const CSS_NAMES: Readonly<Record<string, string>> = {
   ink: 'dimgray',
 };
 
+/** The name of a hue as CSS calls it (RFC 7986 COLOR); that of no hue where it is not known. */
 export const cssColour = (hue: string): string => CSS_NAMES[hue] ?? CSS_NAMES.ink!;
 
 /** Relative luminance of `#rrggbb` (WCAG 2.2, definition of relative luminance). */

@@ -10,6 +10,7 @@ export interface DisplayBooking {
   readonly title: string | null;
 }
 
+/** What a display shows: what is on, what comes next, and until when that stays so; null where nothing is. */
 export interface DisplayState {
   /** What has the space now: an event that is on, or somebody who sets it or clears it. */
   readonly now: DisplayBooking | null;

@@ -3,6 +3,7 @@ import { union, type EpochMinute, type Interval } from '../time/epoch-minute';
 
 const utc = (at: EpochMinute): ICAL.Time => ICAL.Time.fromJSDate(new Date(at * 60_000), true);
 
+/** When something is taken within a span (RFC 5545 3.6.4), in epoch minutes. */
 export interface FreeBusy {
   readonly uid: string;
   /** Span that was looked at. */

@@ -10,6 +10,7 @@ import { toEpochMinute } from '../time/zone';
  */
 export type PublishedDateKind = 'in-force' | 'cancelled' | 'withheld' | 'not-there';
 
+/** One date of a feed: its original start, what is told of it, and when it is now. */
 export interface PublishedDate {
   /** The date's identity: its original local start (RECURRENCE-ID). */
   readonly recurrence: LocalDateTime;
@@ -238,6 +239,7 @@ export const segmentText = (segment: PublishedSegment): string =>
     .map((vevent) => `${vevent.toString()}\r\n`)
     .join('');
 
+/** What stands at the head of a feed: its name, its hue and the zones its times are in. */
 export interface FeedHead {
   readonly name: string;
   readonly about: string;

@@ -4,6 +4,7 @@ import type { PublishedDate, PublishedSegment } from './icalendar';
 /** Counted up when a reader of the version before would misread what is written. */
 export const JSON_FEED_VERSION = 1;
 
+/** A date as the JSON of a feed tells it; times with their zone, ISO 8601. */
 export interface JsonDate {
   /** The date's identity: its original local start. */
   readonly id: string;

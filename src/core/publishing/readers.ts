@@ -15,6 +15,7 @@ export type Readers =
   /** Whoever holds its private link. */
   | { readonly kind: 'link' };
 
+/** Who may read a calendar, from everybody to those who hold a private link. */
 export const READER_KINDS = [
   'everyone',
   'signed-in',

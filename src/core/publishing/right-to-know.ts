@@ -25,9 +25,11 @@ export const USUALLY_SEEN_BY = ['crew', 'steward'] as const satisfies readonly R
 
 // They decide and keep the house: nothing on it is hidden from them.
 const OFFICE_ROLES: readonly Role[] = ['manager', 'housekeeper'];
+/** Whether nothing that is booked is hidden from them. */
 export const seesAll = (viewer: Viewer | null): boolean =>
   viewer !== null && viewer.roles.some((role) => OFFICE_ROLES.includes(role));
 
+/** How somebody who did not ask can be tied to a request: as a deputy of the requester, or as a member of a host. */
 export const TIES = ['deputy', 'member'] as const;
 export type Tie = (typeof TIES)[number];
 

@@ -13,5 +13,6 @@ export function slugOf(name: string, empty = 'calendar'): string {
   return slug || empty;
 }
 
+/** Whether a text can stand in an address: small letters, digits and single hyphens between them, at most `SLUG_MOST`. */
 export const isSlug = (text: string): boolean =>
   /^[a-z0-9]+(-[a-z0-9]+)*$/.test(text) && text.length <= SLUG_MOST;

@@ -11,6 +11,7 @@ import type { EpochMinute } from '../time/epoch-minute';
 import { parsedRule } from './rule';
 import { WEEKDAY_CODES, type Frequency, type NthWeekday, type RuleParts, type Until } from './rule-parts';
 
+/** Until when a rule goes on: never, until a day that still counts, or for so many dates. */
 export type RuleEnd =
   | { readonly kind: 'never' }
   /** The last day on which there may be a date. */
@@ -22,6 +23,7 @@ export type MonthPlace =
   | { readonly kind: 'days'; readonly days: readonly number[] }
   | { readonly kind: 'weekdays'; readonly nths: readonly number[]; readonly weekdays: readonly number[] };
 
+/** What a rule counts in: every so many of these. */
 export type RuleUnit = 'day' | 'week' | 'month' | 'year';
 
 /** A rule as a form can show it. */

@@ -178,6 +178,7 @@ const PERIODS: Readonly<Record<RuleParts['freq'], Periods>> = {
   YEARLY: yearly,
 };
 
+/** The days of a rule period by period, from the one its start lies in (RFC 5545 3.3.10). */
 export function periodDays(parts: RuleParts, startDay: number): PeriodDays {
   const rule = completed(parts, civilOf(startDay), startDay);
   return PERIODS[rule.freq](rule, startDay, rule.byMonth.length ? rule.byMonth : ALL_MONTHS);

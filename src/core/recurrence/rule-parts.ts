@@ -51,5 +51,6 @@ export type RuleFault =
   /** No date up to the year 2100. */
   | { readonly kind: 'never' };
 
+/** A rule as its parts, or why it is none. */
 export type ParsedRule =
   { readonly ok: true; readonly rule: RuleParts } | { readonly ok: false; readonly fault: RuleFault };

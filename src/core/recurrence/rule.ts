@@ -52,6 +52,7 @@ function kept<Value>(cache: Map<string, Value>, key: string, make: () => Value):
   return value;
 }
 
+/** A rule as its parts; read once for each text. */
 export const parsedRule = (rrule: string): ParsedRule => kept(parsed, rrule, () => parseRule(rrule));
 
 function bind({ start, tzid, rrule, allDay = false }: Recurrence): BoundRule {

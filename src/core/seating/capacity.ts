@@ -1,5 +1,6 @@
 import { layoutRow, type Layout } from './layouts';
 
+/** A layout a space is set in: its seats, and minutes of setting up and clearing away. */
 export interface LayoutOffer {
   readonly layout: Layout;
   readonly seats: number;
@@ -7,6 +8,7 @@ export interface LayoutOffer {
   readonly strikeMin: number;
 }
 
+/** Whether people fit into a layout, with the seats left over or the people too many. */
 export type Seating =
   | { readonly kind: 'fits'; readonly spare: number }
   | { readonly kind: 'layout-not-offered' }

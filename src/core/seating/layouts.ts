@@ -34,6 +34,8 @@ const TABLE = {
 export type Layout = keyof typeof TABLE;
 /** In the order in which they are offered. */
 export const LAYOUTS = Object.keys(TABLE) as [Layout, ...Layout[]];
+/** What each layout is: whether people sit, and what its plan is built of. */
 export const layoutRow: Readonly<Record<Layout, LayoutRow>> = TABLE;
 
+/** Whether people sit in it. */
 export const isSeated = (layout: Layout): boolean => layoutRow[layout].isSeated;

@@ -6,6 +6,7 @@ export interface SpaceChild {
   readonly child: SpaceId;
 }
 
+/** What a space is made of: parts of its own, or of other spaces; the reason where it cannot be. */
 export type Composition =
   | { readonly kind: 'composed'; readonly leaves: ReadonlyMap<SpaceId, readonly SpaceId[]> }
   | { readonly kind: 'cycle'; readonly path: readonly SpaceId[] };

@@ -33,6 +33,7 @@ export interface HoursByLevel {
   readonly site: readonly HoursLine[];
 }
 
+/** The hours that count: those of the space, else of its building, else of the site; empty where none has any. */
 export function nearestHours({ space, building, site }: HoursByLevel): readonly HoursLine[] {
   if (space.length) return space;
   return building.length ? building : site;

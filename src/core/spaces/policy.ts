@@ -28,6 +28,7 @@ export interface Requester {
   readonly organisations: readonly number[];
 }
 
+/** Which line of a policy is not kept, with what it asks in minutes or months. */
 export type PolicyBreach =
   | { readonly kind: 'short-notice'; readonly noticeMin: number; readonly missingMin: number }
   | { readonly kind: 'beyond-horizon'; readonly last: LocalDate }

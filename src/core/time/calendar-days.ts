@@ -7,13 +7,16 @@ export interface CivilDate {
 
 const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 
+/** Whether a year of the Gregorian calendar has 366 days. */
 export const isLeap = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
+/** Days of a year, 365 or 366. */
 export const yearLength = (year: number): number => (isLeap(year) ? 366 : 365);
 
 /** Day of the year, 0-based, on which a month (1–12) begins. */
 export const monthStart = (year: number, month: number): number =>
   MONTH_STARTS[month - 1]! + (month > 2 && isLeap(year) ? 1 : 0);
 
+/** Days of a month, 28 to 31; months count from 1. */
 export const monthLength = (year: number, month: number): number =>
   (month === 12 ? yearLength(year) : monthStart(year, month + 1)) - monthStart(year, month);
 
@@ -25,9 +28,11 @@ export function yearStart(year: number): number {
   );
 }
 
+/** Days since 1970-01-01 of a date, negative before it; months and days count from 1. */
 export const dayNumber = (year: number, month: number, day: number): number =>
   yearStart(year) + monthStart(year, month) + day - 1;
 
+/** The date of so many days since 1970-01-01; exact for every day of the Gregorian calendar. */
 export function civilOf(day: number): CivilDate {
   let year = 1970 + Math.floor(day / 365.2425);
   if (yearStart(year) > day) year -= 1;

@@ -7,6 +7,7 @@ export interface Interval {
   readonly end: EpochMinute;
 }
 
+/** A moment in whole minutes since 1970-01-01T00:00Z. @throws RangeError for what is no whole number */
 export const epochMinute = (value: number): EpochMinute => {
   if (!Number.isSafeInteger(value)) throw new RangeError(`an epoch minute is a whole number, got ${value}`);
   return value as EpochMinute;
@@ -15,6 +16,7 @@ export const epochMinute = (value: number): EpochMinute => {
 /** Later than anything is reckoned: where something has no end. */
 export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
 
+/** The moment so many minutes later; earlier where they are negative. */
 export const addMinutes = (at: EpochMinute, minutes: number): EpochMinute => epochMinute(at + minutes);
 
 /** @throws RangeError when `end` is not after `start`: an empty interval never means anything here. */
@@ -23,6 +25,7 @@ export function interval(start: EpochMinute, end: EpochMinute): Interval {
   return { start, end };
 }
 
+/** Minutes of a span; its end is the first minute that is free again. */
 export const lengthMin = (span: Interval): number => span.end - span.start;
 
 /** Intervals that only touch do not overlap. */
@@ -35,6 +38,7 @@ export function intersection(a: Interval, b: Interval): Interval | null {
   return start < end ? { start, end } : null;
 }
 
+/** Whether all of the inner span lies in the outer one; the same span counts. */
 export const covers = (outer: Interval, inner: Interval): boolean =>
   outer.start <= inner.start && inner.end <= outer.end;
 
@@ -64,6 +68,7 @@ export function subtract(span: Interval, taken: readonly Interval[]): Interval[]
   return left;
 }
 
+/** Minutes of several spans added up; what two of them share counts twice. */
 export const totalMin = (spans: readonly Interval[]): number =>
   spans.reduce((sum, span) => sum + lengthMin(span), 0);
 

@@ -88,17 +88,21 @@ const ZERO = '0'.charCodeAt(0);
 const twoDigits = (text: string, from: number): number =>
   (text.charCodeAt(from) - ZERO) * 10 + text.charCodeAt(from + 1) - ZERO;
 
+/** Minutes since midnight on the wall, 0 to 1439. */
 export const minuteOfDay = (at: LocalDateTime): number => twoDigits(at, 11) * 60 + twoDigits(at, 14);
 
 /** Minutes on the wall since 1970-01-01T00:00 as if no zone existed; differences are wall-clock differences. */
 export const wallMinute = (at: LocalDateTime): number => dayStart(at.slice(0, 10)) + minuteOfDay(at);
 
+/** The time on the wall so many minutes after 1970-01-01T00:00, without a zone. */
 export function fromWallMinute(minute: number): LocalDateTime {
   const day = Math.floor(minute / DAY_MINUTES);
   return (dayText(day) + CLOCKS[minute - day * DAY_MINUTES]!) as LocalDateTime;
 }
 
+/** The day of a time on the wall. */
 export const dateOf = (at: LocalDateTime): LocalDate => at.slice(0, 10) as LocalDate;
+/** Its hours and minutes, `18:30`. */
 export const timeOf = (at: LocalDateTime): string => at.slice(11, 16);
 
 /** `minuteOfDay` may pass 24:00 and then means the following day. */
@@ -109,12 +113,15 @@ export const atMinuteOfDay = (date: LocalDate, minuteOfDay: number): LocalDateTi
 export const addWallMinutes = (at: LocalDateTime, minutes: number): LocalDateTime =>
   fromWallMinute(wallMinute(at) + minutes);
 
+/** The day so many days later; earlier where they are negative. */
 export const addDays = (date: LocalDate, days: number): LocalDate =>
   dateOf(atMinuteOfDay(date, days * 24 * 60));
 
+/** Days from one to another, negative where the second comes first. */
 export const daysBetween = (from: LocalDate, to: LocalDate): number =>
   (wallMinute(`${to}T00:00` as LocalDateTime) - wallMinute(`${from}T00:00` as LocalDateTime)) / (24 * 60);
 
+/** Its day of the week, 1 is Monday (ISO 8601). */
 export const weekdayOf = (date: LocalDate): Weekday => isoWeekday(dayStart(date) / DAY_MINUTES) as Weekday;
 
 /** `HH:MM`, with hours past 24 for the night after. */

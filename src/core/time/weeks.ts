@@ -9,8 +9,10 @@ const dateAt = (day: number): LocalDate => addDays(EPOCH, day);
 export const startOfWeek = (date: LocalDate, weekStart: number): LocalDate =>
   dateAt(weekStartOf(numberOf(date), weekStart));
 
+/** The first day of the month a day lies in. */
 export const startOfMonth = (date: LocalDate): LocalDate => localDate(`${date.slice(0, 7)}-01`);
 
+/** Days of that month, 28 to 31. */
 export const daysInMonth = (date: LocalDate): number => {
   const { year, month } = civilOf(numberOf(date));
   return monthLength(year, month);

@@ -73,6 +73,7 @@ export function offsetAt(minute: EpochMinute, tzid: string): number {
   return index === 0 ? zone.first : zone.transitions[index - 1]!.after;
 }
 
+/** A moment as the clock on a wall of that zone shows it. */
 export const toLocal = (minute: EpochMinute, tzid: string): LocalDateTime =>
   fromWallMinute(minute + offsetAt(minute, tzid));
 
@@ -125,5 +126,6 @@ export function dayInterval(date: LocalDate, tzid: string): Interval {
   return { start: startOfDay(date, tzid), end: startOfDay(addDays(date, 1), tzid) };
 }
 
+/** The first minute of a day in a zone; where midnight is skipped, the first there is. */
 export const startOfDay = (date: LocalDate, tzid: string): EpochMinute =>
   toEpochMinute(`${date}T00:00` as LocalDateTime, tzid, 'offset-before');

@@ -12,6 +12,7 @@ export interface ForecastHour {
 /** From here on an event outdoors is looked at again. Common practice, no source; houses differ. */
 export const OUTDOOR_LIMITS = { gustKmh: 50, rainMm: 1 } as const;
 
+/** What of the forecast speaks against being outdoors; null is within the limits. */
 export interface WeatherRisk {
   /** Null where it stays below the limit. */
   readonly gustKmh: number | null;

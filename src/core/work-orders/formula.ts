@@ -19,10 +19,12 @@ export type FormulaValues = Readonly<Record<FormulaName, number>> & Readonly<Rec
 /** Functions besides + - * / % ( ) and the comparisons with ?: between them. */
 export const FORMULA_FUNCTIONS = ['ceil', 'floor', 'round', 'abs', 'min', 'max'] as const;
 
+/** A formula has at most so many letters. */
 export const FORMULA_MOST_LETTERS = 200;
 /** More than this of anything is a slip in the formula. */
 export const FORMULA_MOST = 100_000;
 
+/** Why a formula cannot be counted with. */
 export type FormulaProblem =
   | { readonly kind: 'not-readable'; readonly detail: string }
   | { readonly kind: 'too-long' }
@@ -32,6 +34,7 @@ export type FormulaProblem =
   | { readonly kind: 'below-zero'; readonly value: number }
   | { readonly kind: 'too-much'; readonly value: number };
 
+/** What a formula gives, or why it gives nothing. */
 export type FormulaResult =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: FormulaProblem };
 

@@ -58,6 +58,7 @@ export interface OrderContent {
 }
 
 // Both sides are built by the same functions or read back from JSON they wrote, so the order of the keys is the same.
+/** Whether two versions of an order say the same to whoever does it. */
 export const sameContent = (a: OrderContent, b: OrderContent): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
 

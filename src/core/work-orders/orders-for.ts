@@ -16,10 +16,12 @@ import {
   type Subject as SubjectOf,
 } from './template-work';
 
+/** When around an event work is done: by a template, or between two events. */
 export type OrderPhase = TemplatePhase | 'turnover';
 /** Where an order comes from: a recipe, two recipes that meet between two events, work taken back, or somebody's own words. */
 export type OrderOrigin = 'recipe' | 'turnover' | 'counter' | 'hand';
 
+/** An order that a date is to have, with when it may begin and is due, in epoch minutes. */
 export interface WantedOrder {
   /** Recipe, occurrence, space slot, phase: however often generation runs, once each. */
   readonly key: string;
@@ -53,6 +55,7 @@ export interface OrderedSpace {
   readonly areaM2: number;
 }
 
+/** A service of a date, with what was answered to its questions. */
 export interface OrderedService {
   readonly serviceId: number;
   readonly answers: readonly { readonly question: string; readonly answer: string }[];
@@ -74,6 +77,7 @@ export interface OrderedDate {
   readonly numberAnswers?: readonly NumberAnswer[];
 }
 
+/** A question answered by a number, and the number; several of one name are added up. */
 export interface NumberAnswer {
   /** What formulas call it. */
   readonly name: string;

@@ -19,11 +19,13 @@ export interface PickedThing {
   readonly dueMin: EpochMinute;
 }
 
+/** One line of what leaves a store or comes back. */
 export interface PickLine extends PickedThing {
   /** How many of them pass the store, moved straight from or to another event. */
   readonly movedDirectly: number;
 }
 
+/** All of a day: lines store by store, and what goes from one event to the next. */
 export interface PickList {
   /** Through the store, in order of time; lines that are moved directly whole stay, with nothing left to carry. */
   readonly lines: readonly PickLine[];

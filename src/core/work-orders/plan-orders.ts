@@ -2,6 +2,7 @@ import type { EpochMinute } from '../time/epoch-minute';
 import { sameContent, type OrderContent } from './order-content';
 import type { OrderOrigin, OrderPhase, WantedOrder } from './orders-for';
 
+/** How far an order is; withdrawn ones stay to be read by who had them. */
 export type OrderState = 'open' | 'done' | 'withdrawn';
 
 /** An order as stored; `content` is that of its newest version. */
@@ -23,6 +24,7 @@ export interface TakeBack<Stored extends StoredOrder> {
   readonly key: string;
 }
 
+/** What changes from the orders there are to those that are wanted; each list empty where nothing does. */
 export interface OrderPlan<Stored extends StoredOrder = StoredOrder> {
   readonly add: readonly WantedOrder[];
   /** Not issued yet, with other content now: the same version, replaced without a word. */

@@ -26,6 +26,7 @@ export interface LabourDate {
   readonly numbers?: { readonly questions: readonly NumberQuestion[]; readonly answers: Answers };
 }
 
+/** The minutes of a date that work can be due at. */
 export type Edges = Readonly<Record<DueEdge, EpochMinute>>;
 
 /** The ends of the bands of one space of a date, turnover cuts applied; null is the whole date. */
@@ -50,17 +51,20 @@ export interface Subject<D extends LabourDate = LabourDate> {
   readonly edges: Edges;
 }
 
+/** What one order is about: the whole date, or each of its spaces. */
 export const subjectsOf = <D extends LabourDate>(date: D, per: OrderTemplate['per']): Subject<D>[] =>
   per === 'date'
     ? [{ date, slot: null, edges: edgesOf(date.claim, null) }]
     : date.claim.spaces.map((_, slot) => ({ date, slot, edges: edgesOf(date.claim, slot) }));
 
+/** The spaces of a subject; one, or all of its date. */
 export const spacesOf = ({ date, slot }: Subject) =>
   date.claim.spaces.filter((_, index) => slot === null || index === slot);
 
 const itemsOf = ({ date, slot }: Subject) =>
   date.claim.equipment.filter(({ spaceIndex }) => slot === null || spaceIndex === slot);
 
+/** What of a subject a template can be limited to. */
 export const scopeFactsOf = (subject: Subject): ScopeFacts => ({
   layouts: spacesOf(subject).map(({ layout }) => layout),
   spaces: spacesOf(subject).map(({ spaceId }) => spaceId),
@@ -74,11 +78,13 @@ export const scopeFactsOf = (subject: Subject): ScopeFacts => ({
 
 const sum = (values: readonly number[]): number => values.reduce((total, each) => total + each, 0);
 
+/** People of a subject: of its space, else of the date; 0 where nobody is counted. */
 export const peopleOf = (subject: Subject): number =>
   subject.slot === null
     ? (subject.date.claim.people ?? sum(spacesOf(subject).map(({ people }) => people)))
     : spacesOf(subject)[0]!.people;
 
+/** Wheelchair places of a subject; 0 where none are asked for. */
 export const wheelchairsOf = (subject: Subject): number =>
   sum(spacesOf(subject).map(({ wheelchairs }) => wheelchairs ?? 0));
 
@@ -93,6 +99,7 @@ const numbersOf = (subject: Subject): Record<string, number> =>
     spacesOf(subject).map(({ spaceId }) => spaceId),
   );
 
+/** What a formula can count with, by name; names that nothing was answered to are 0. */
 export function valuesOf(subject: Subject, { when }: Pick<OrderTemplate, 'when'>): FormulaValues {
   const spaces = spacesOf(subject);
   const facts = subject.date.spaces.filter((_, index) => subject.slot === null || index === subject.slot);

@@ -34,6 +34,7 @@ export interface TemplateScope {
   readonly answers: readonly ServiceAnswer[];
   readonly equipment: readonly EquipmentTypeId[];
 }
+/** A template for every date: each list of its scope empty. */
 export const ANY_DATE: TemplateScope = {
   layouts: [],
   spaces: [],
@@ -92,6 +93,7 @@ export const issueMoment = (due: EpochMinute, leadDays: number | null, tzid: str
 /** The facts of a date, or of one of its spaces, that recipes look at. */
 export type ScopeFacts = TemplateScope;
 
+/** Whether two answers are to the same question and say the same. */
 export const isSameAnswer = (a: ServiceAnswer, b: ServiceAnswer): boolean =>
   a.questionId === b.questionId && a.answer === b.answer;
 

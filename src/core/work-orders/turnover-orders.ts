@@ -28,6 +28,7 @@ export const MOST_STANDING_MIN = 16 * 60;
 /** Clearing and setting anew is one piece of work only where one follows the other. Common practice, no source. */
 export const MOST_BETWEEN_RESET_MIN = 60;
 
+/** Two bookings of a space after one another, and what is done between them instead of clearing and setting. */
 export interface Turnover {
   readonly kind: TurnoverContent['kind'];
   /** Person-minutes. */

@@ -5,6 +5,7 @@ import { overlapOf } from '../collisions';
 import { byResource } from '../parts';
 import { NOTES, USUAL, type Check, type CheckRule, type Found } from './rule';
 
+/** Other requests wait for the same place: how long, and when, both want it. */
 export interface AlsoWanted extends Overlap {
   readonly by: readonly ClaimId[];
 }

@@ -2,6 +2,7 @@ import { shutDuring } from '../../spaces/hours';
 import type { Overlap } from '../asked';
 import { BLOCKS_UNLESS_REASON, USUAL, type CheckRule } from './rule';
 
+/** The place is shut for part of the time, with the reason the office gave. */
 export interface Closed extends Overlap {
   readonly reason: string;
 }

@@ -1,6 +1,7 @@
 import type { EquipmentTypeId } from '../../ids';
 import { USUAL, type CheckRule } from './rule';
 
+/** Those who look after it have not answered, or do not agree. */
 export interface Consent {
   readonly state: 'awaited' | 'refused';
   readonly stewards: readonly string[];

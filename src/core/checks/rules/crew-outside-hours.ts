@@ -2,6 +2,7 @@ import { outsideHours } from '../../spaces/hours';
 import { totalMin, type Interval } from '../../time/epoch-minute';
 import { USUAL, WARNS, type CheckRule } from './rule';
 
+/** So many minutes of setup and strike lie outside the opening hours. */
 export interface CrewOutsideHours {
   readonly minutes: number;
 }

@@ -6,6 +6,7 @@ import type { WantedDate } from '../asked';
 import type { TeamLoad } from '../world';
 import { USUAL, WARNS, type Check, type CheckRule, type Found } from './rule';
 
+/** A team has less time than its work takes, in minutes of work. */
 export interface CrewShort {
   readonly teamId: number;
   readonly shortMin: number;

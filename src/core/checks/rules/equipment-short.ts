@@ -39,6 +39,7 @@ interface Looked extends Pick<Check, 'dates'> {
   readonly world: Pick<WorldSnapshot, 'uses'>;
 }
 
+/** Pieces of a type that are missing at the worst moment, with when that is. */
 export interface EquipmentShort {
   readonly typeId: EquipmentTypeId;
   readonly asked: number;
@@ -67,6 +68,7 @@ export function shortages({ dates, holdings, world }: Looked): Found<EquipmentSh
   return findings;
 }
 
+/** More pieces are wanted at one moment than are in stock and not lent; minutes of fetching and returning count. */
 export const equipmentShort: CheckRule<EquipmentShort> = {
   ...BLOCKS,
   ...USUAL,

@@ -10,6 +10,7 @@ import type { WantedPart } from '../parts';
 import type { ExpectedSeries } from '../world';
 import { NOTES, USUAL, type Check, type CheckRule, type Found } from './rule';
 
+/** A series without end is expected to stand there, though its row is not made yet. */
 export interface ExpectedLater extends Overlap {
   readonly claimId: ClaimId;
 }

@@ -1,6 +1,7 @@
 import { missingFeatures, type Feature } from '../../spaces/features';
 import { USUAL, WARNS, type CheckRule } from './rule';
 
+/** A feature that is wanted and the space has not. */
 export interface FeatureMissing {
   readonly features: readonly Feature[];
 }

@@ -1,6 +1,7 @@
 import type { Layout } from '../../seating/layouts';
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
+/** A layout the space is never set in. */
 export interface LayoutNotOffered {
   readonly layout: Layout;
   readonly offered: readonly Layout[];

@@ -2,6 +2,7 @@ import { dateOf, type LocalDate } from '../../time/local-time';
 import { toLocal } from '../../time/zone';
 import { NOTES, USUAL, type CheckRule } from './rule';
 
+/** A series without end, with the season it could end with; null where there is none to come. */
 export interface NoEnd {
   readonly season: { readonly name: string; readonly to: LocalDate } | null;
 }

@@ -4,6 +4,7 @@ import { atMinuteOfDay, dateOf } from '../../time/local-time';
 import { toEpochMinute, toLocal } from '../../time/zone';
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
+/** The time is none of the periods the space is given by; `periods` are those of that day, empty where it has none. */
 export interface NotAPeriod {
   /** Those of the day. */
   readonly periods: readonly Interval[];

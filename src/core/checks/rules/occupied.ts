@@ -1,6 +1,7 @@
 import type { Collider, Overlap } from '../asked';
 import { BLOCKS, USUAL, type CheckRule } from './rule';
 
+/** Another booking takes the place: how long and when both would take it, with setup and strike. */
 export interface Occupied extends Overlap {
   readonly by: Collider;
 }

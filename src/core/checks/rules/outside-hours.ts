@@ -5,6 +5,7 @@ import { startOfDay, toLocal } from '../../time/zone';
 import type { SpaceFacts } from '../world';
 import { BLOCKS_UNLESS_REASON, USUAL, type CheckRule } from './rule';
 
+/** So many minutes of the booking lie outside the opening hours. */
 export interface OutsideHours {
   readonly minutes: number;
   /** When the space is open on the days of the date instead. */

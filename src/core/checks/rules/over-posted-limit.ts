@@ -1,6 +1,7 @@
 import { overPostedLimit as overBy } from '../../seating/capacity';
 import { BLOCKS, USUAL, type CheckRule } from './rule';
 
+/** People over the limit that is posted at the door. */
 export interface OverPostedLimit {
   readonly people: number;
   readonly limit: number;

@@ -2,6 +2,7 @@ import { seat } from '../../seating/capacity';
 import type { Layout } from '../../seating/layouts';
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
+/** People over the seats the layout gives. */
 export interface OverSeats {
   readonly people: number;
   readonly layout: Layout;

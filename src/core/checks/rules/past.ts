@@ -1,5 +1,6 @@
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
+/** The date had begun before it was asked for. */
 export interface Past {
   /** The event began so many minutes ago; 0 where it begins now. */
   readonly minutes: number;

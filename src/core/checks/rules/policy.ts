@@ -1,6 +1,7 @@
 import { policyBreaches, type PolicyBreach } from '../../spaces/policy';
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
+/** Which line of the space's policy is not kept, and by how much. */
 export interface Policy {
   readonly breach: PolicyBreach;
 }

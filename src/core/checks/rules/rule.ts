@@ -9,6 +9,7 @@ import type { WorldHoldings } from '../holdings';
 import type { WantedPart } from '../parts';
 import type { SpaceFacts, WorldSnapshot } from '../world';
 
+/** How grave a finding is for whoever reads it: it blocks, it warns, or it is only noted. */
 export type Severity = 'blocks' | 'warns' | 'notes';
 /** For whom the check is made: the same finding may only warn the office and block a requester. */
 export type Side = 'office' | 'requester';
@@ -119,7 +120,9 @@ export const HOUSE_RULE: Weight = {
   override: 'manager',
   mustBePutRight: true,
 };
+/** A warning on every side, which needs no reason to go past. */
 export const WARNS: Weight = { severity: both('warns'), override: 'not-needed', mustBePutRight: false };
+/** A note on every side. */
 export const NOTES: Weight = { severity: both('notes'), override: 'not-needed', mustBePutRight: false };
 
 const nothing = () => null;

@@ -5,6 +5,7 @@ import type { Overlap, WantedDate } from '../asked';
 import type { PublicEvent } from '../world';
 import { USUAL, WARNS, type Check, type CheckRule, type Found } from './rule';
 
+/** Another public event for the same people overlaps it, in minutes. */
 export interface SameAudience extends Overlap {
   readonly audiences: readonly string[];
   readonly claimId: ClaimId;

@@ -2,6 +2,7 @@ import type { EpochMinute } from '../../time/epoch-minute';
 import type { Collider, WantedDate } from '../asked';
 import { USUAL, WARNS, type Check, type CheckRule, type Found } from './rule';
 
+/** Strike and setup between two bookings that can be shared, with the minutes saved and where they meet. */
 export interface SharedSetUp {
   readonly savedMin: number;
   readonly boundary: EpochMinute;

@@ -2,6 +2,7 @@ import type { EquipmentTypeId, ResourceId } from '../../ids';
 import type { Collider, Overlap } from '../asked';
 import { BLOCKS, USUAL, type CheckRule } from './rule';
 
+/** A numbered unit is promised to another date for part of the time. */
 export interface UnitTaken extends Overlap {
   readonly typeId: EquipmentTypeId;
   readonly unitId: ResourceId;

@@ -1,6 +1,7 @@
 import { wheelchairPlaces as placesFor } from '../../seating/capacity';
 import { USUAL, WARNS, type CheckRule } from './rule';
 
+/** Wheelchair places that are wanted beyond those the layout has. */
 export interface WheelchairPlaces {
   readonly wheelchairs: number;
   readonly places: number;

@@ -5,6 +5,7 @@ import { CHAIR_MM, keptSpacing, ROW_CLEAR_MM, TRESTLE } from './rules';
 import { spotsIn } from './spots';
 import { stageAt } from './stage';
 
+/** Tables put together: around one, as a U, or around a hollow square. */
 export const BOARD_SHAPES = ['boardroom', 'u-shape', 'hollow-square'] as const;
 export type BoardShape = (typeof BOARD_SHAPES)[number];
 

@@ -9,19 +9,24 @@ export interface Rect {
   readonly h: number;
 }
 
+/** A round piece: its centre and radius, in millimetres. */
 export interface Disc {
   readonly cx: number;
   readonly cy: number;
   readonly r: number;
 }
 
+/** What stands on a floor: a rectangle or a disc, in millimetres from its top left corner. */
 export type Shape = Rect | Disc;
 
+/** Whether a shape is round. */
 export const isDisc = (shape: Shape): shape is Disc => 'r' in shape;
 
+/** The smallest rectangle around a shape. */
 export const boundsOf = (shape: Shape): Rect =>
   isDisc(shape) ? { x: shape.cx - shape.r, y: shape.cy - shape.r, w: 2 * shape.r, h: 2 * shape.r } : shape;
 
+/** Whether two rectangles share more than an edge. */
 export const rectsOverlap = (a: Rect, b: Rect): boolean =>
   a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
@@ -41,6 +46,7 @@ export function overlap(a: Shape, b: Shape): boolean {
   return isDisc(b) ? discMeetsRect(b, a) : rectsOverlap(a, b);
 }
 
+/** Whether a shape lies in a rectangle; touching its edge counts as inside, with a little slack for rounding. */
 export const isInside = (inner: Shape, outer: Rect): boolean => {
   const { x, y, w, h } = boundsOf(inner);
   return (
@@ -51,6 +57,7 @@ export const isInside = (inner: Shape, outer: Rect): boolean => {
   );
 };
 
+/** A rectangle with so many millimetres more on every side. */
 export const inflate = ({ x, y, w, h }: Rect, by: number): Rect => ({
   x: x - by,
   y: y - by,

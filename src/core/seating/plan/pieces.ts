@@ -1,6 +1,7 @@
 import type { Spacing } from './rules';
 import type { Shape } from './geometry';
 
+/** What a seating plan is drawn of. */
 export const PIECE_KINDS = [
   'chair',
   'wheelchair',
@@ -12,6 +13,7 @@ export const PIECE_KINDS = [
 ] as const;
 export type PieceKind = (typeof PIECE_KINDS)[number];
 
+/** One thing on the floor, with its shape in millimetres and how many it seats. */
 export interface Piece<Of extends Shape = Shape> {
   readonly kind: PieceKind;
   readonly shape: Of;
@@ -36,6 +38,7 @@ export interface Arrangement {
   readonly isSpread: boolean;
 }
 
+/** What is wanted of a plan, whatever the layout: people and wheelchair places among it. */
 export interface Wishes {
   readonly people: number;
   /** How many of them come in wheelchairs. */

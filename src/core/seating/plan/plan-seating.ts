@@ -18,6 +18,7 @@ import type { RoundSize } from './rules';
 import { stageAt } from './stage';
 import { roundsIn } from './tables';
 
+/** The same with the layout, and where the front is; null where the room decides. */
 export interface PlanWishes extends Wishes {
   readonly layout: Layout;
   /** Places at a round table. */
@@ -34,6 +35,7 @@ export type Limit =
   /** The published load of the floor: so many may be there. */
   | 'load';
 
+/** A plan with its pieces, the people it seats, and the minutes of work it takes. */
 export interface SeatingPlan {
   readonly front: Side;
   readonly pieces: readonly Piece[];

@@ -91,6 +91,7 @@ function cornersOver({ x, y, w, h }: Rect, side: number, columns: number, rows: 
 
 const cellsFor = (widthMm: number): number => Math.ceil(widthMm / CELL_MM);
 
+/** The ways of a floor that are checked: their widths, in millimetres. */
 export interface Ways {
   /** From the rows to a door. */
   readonly wayMm: number;

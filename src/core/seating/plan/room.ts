@@ -1,5 +1,6 @@
 import { rectsOverlap, type Rect, type Shape } from './geometry';
 
+/** The sides of a room as its plan is drawn. */
 export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 export type Side = (typeof SIDES)[number];
 
@@ -42,6 +43,7 @@ export const keptFree = (room: Room): Rect[] => [
   ...room.doors.map((door) => doorZone(room, door)),
 ];
 
+/** Whether a rectangle overlaps nothing that is taken. */
 export const isFree = (rect: Rect, taken: readonly Rect[]): boolean =>
   !taken.some((each) => rectsOverlap(rect, each));
 

@@ -26,6 +26,7 @@ interface RowUnit {
   readonly clearMm: number;
 }
 
+/** What a row is made of, by layout: width of a piece, seats at it, its table, and the clear way, in millimetres. */
 export const ROW_MODULES = {
   theatre: { widthMm: CHAIR_MM, seats: 1, table: null, clearMm: ROW_CLEAR_MM },
   classroom: {

@@ -8,6 +8,7 @@ export const CELL_MM = 50;
  * 1030.13; values from memory), drawn to the next whole cell.
  */
 export const ROW_CLEAR_MM = 350;
+/** Seats in one row between two aisles, at most; half as many where only one end has one. */
 export const MOST_BETWEEN_AISLES = 14;
 /** With an aisle at one end only: half of that. IBC 1030.13 allows 7 at the least clearance (value from memory). */
 export const MOST_TO_ONE_AISLE = 7;
@@ -18,6 +19,7 @@ export const TABLE_WAY_MM = 950;
 /** Between the backs of chairs at tables: 18 in (457 mm). Common practice, no source. */
 export const BETWEEN_CHAIRS_MM = 500;
 
+/** A chair takes so many millimetres of its row. */
 export const CHAIR_MM = 500;
 /** Chairs at round tables stand at an angle: a disc holds them however they are turned. */
 export const CHAIR_DISC_MM = 500;

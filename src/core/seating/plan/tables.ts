@@ -64,6 +64,7 @@ function middles(
   return found;
 }
 
+/** Round tables on a floor, with the seats at each and where they stand, in millimetres. */
 export interface RoundTables {
   readonly size: RoundSize;
   /** Only the places that look to the front are used. */

@@ -18,7 +18,7 @@ export const SLEEPING_DATES = query({
 });
 
 export const SEEN_OF_REQUESTS = jsonQuery({
-  sql: `SELECT json_object('recipeDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe r WHERE r.retired_at IS NULL AND r.request_id IS NULL
+  sql: `SELECT json_object('templateDays', (SELECT COALESCE(MAX(lead_days), 0) FROM recipe r WHERE r.retired_at IS NULL AND r.request_id IS NULL
     AND NOT EXISTS (SELECT 1 FROM json_each(r.scope) kind WHERE json_array_length(kind.value) > 0)),
   'requests', (SELECT json_group_object(r.id, json_object(
     'handler', (SELECT json_object('id', p.id, 'name', p.name) FROM person p WHERE p.id = r.handler_id),
