@@ -82,7 +82,7 @@ async function prepared(db: OpenDatabase) {
   return { dates: looked.value.dates, lines, run };
 }
 
-/** All ways out of a series of 14 dates that all clash, with sentences, against checking every candidate by itself. */
+/** All alternatives of a series of 14 dates that all clash, with sentences, against checking every candidate by itself. */
 export async function benchAlternatives(db: OpenDatabase): Promise<string> {
   const { dates: looked, lines, run } = await prepared(db);
   let checks = 0;

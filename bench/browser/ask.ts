@@ -11,7 +11,7 @@ export interface Typed {
   /** Tasks of more than 50 ms while letters were typed, and the longest. */
   readonly long: number;
   readonly longest: number;
-  /** From the key to the browser's own verdict on the slip, and of the server's check of the same body. */
+  /** From the key to the browser's own verdict on the details panel, and of the server's check of the same body. */
   readonly hereMs: number;
   readonly thereMs: number;
 }
@@ -39,7 +39,7 @@ export async function typed(page: Page, base: string): Promise<Typed> {
   await page.keyboard.type(LETTERS, { delay: 40 });
   const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
 
-  // Then numbers: how soon the slip says what they come to, with the server left out.
+  // Then numbers: how soon the details panel says what they come to, with the server left out.
   const times = await page.evaluate(async (rounds) => {
     const fetchIt = window.fetch;
     let body = '';

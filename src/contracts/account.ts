@@ -2,6 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from './fields';
 
+/** A password as it is typed: bounds of its length alone; how good it is, is judged with the account it is for. */
 export const passwordField = z
   .string(later`Give a password.`)
   .min(10, later`A password has at least ten characters.`)
@@ -23,6 +24,7 @@ export type RegisterInput = z.output<typeof registerSchema>;
 /** What a link in a letter is used with. */
 export const takeLinkSchema = z.object({ password: passwordField });
 
+/** Changing one's own password: the one of before is needed too. */
 export const changePasswordSchema = z.object({
   old: z
     .string(later`Give the password you have now.`)
@@ -32,6 +34,7 @@ export const changePasswordSchema = z.object({
 });
 export type ChangePasswordInput = z.output<typeof changePasswordSchema>;
 
+/** What is done to an account by a press; the same key again does nothing more. */
 export const accountCommandSchema = z.object({ key: idempotencyKey });
 
 /** What a link in a letter is for. */

@@ -9,10 +9,12 @@ import { checkSchema } from './ask';
 import { rowId } from './fields';
 import type { DatePatchBody } from './patch';
 
-/** Dates in trouble that are looked at for ways out in one go; and dates of a series that are weighed together. */
+/** Dates in trouble that are looked at for alternatives in one go; and dates of a series that are weighed together. */
 export const MOST_TROUBLED = 40;
+/** At most so many dates of a series are looked at. */
 export const MOST_IN_SERIES = 400;
 
+/** For what alternatives are wanted: dates that are asked for, or dates of a request there is. */
 export const alternativesSchema = z.discriminatedUnion('of', [
   /** Of a request while its form is filled in. */
   z.object({ of: z.literal('form'), check: checkSchema }),
@@ -49,6 +51,7 @@ export interface Move {
   readonly then: Drawn;
 }
 
+/** Pieces that would have to be hired, of a type. */
 export interface HireIn {
   readonly typeId: number;
   readonly quantity: number;
@@ -56,7 +59,7 @@ export interface HireIn {
   readonly to: LocalDateTime;
 }
 
-/** One way out of one date. */
+/** One alternative of one date. */
 export interface AlternativeView {
   readonly kind: AlternativeKind;
   readonly sentence: string;
@@ -70,6 +73,7 @@ export interface AlternativeView {
   readonly drawn: Drawn;
 }
 
+/** The alternatives of one date, the best first. */
 export interface DateAlternatives {
   /** Identity of the date in its request: its original local start. */
   readonly key: string;
@@ -86,7 +90,7 @@ export interface DateAlternatives {
   readonly cut: string | null;
 }
 
-/** One way out of a whole series. */
+/** One alternative of a whole series. */
 export interface SeriesAlternativeView {
   readonly kind: 'one-space' | 'one-time' | 'mixture';
   readonly sentence: string;

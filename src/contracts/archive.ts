@@ -3,6 +3,7 @@ import { z } from 'zod';
 
 /** Compressed bytes that are taken in at most, and what they may grow to on disk. */
 export const ARCHIVE_LIMIT_MB = 2048;
+/** An archive holds at most so many megabytes when it is unpacked. */
 export const UNPACKED_LIMIT_MB = 16_384;
 
 /** What stands in an archive beside the house itself; docs/formats/archive.md says more. */
@@ -16,6 +17,7 @@ export const manifestSchema = z.object({
 });
 export type Manifest = z.output<typeof manifestSchema>;
 
+/** A page that is asked for without anything. */
 export const noQuery = z.object({});
 
 /** Puts a house that was sent and looked at into its place. */
@@ -25,6 +27,7 @@ export const bringInSchema = z.object({
 });
 export type BringInInput = z.output<typeof bringInSchema>;
 
+/** How much there is in an office. */
 export interface OfficeCounts {
   readonly spaces: number;
   readonly people: number;
@@ -33,6 +36,7 @@ export interface OfficeCounts {
   readonly files: number;
 }
 
+/** What is counted, in words. */
 export const OFFICE_COUNT_WORDS: Readonly<Record<keyof OfficeCounts, string>> = texts({
   spaces: 'Spaces',
   people: 'People',

@@ -5,6 +5,7 @@ import type { Timetable } from '@/core/spaces/timetable';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Question } from './questions';
 
+/** A service that can be asked for. */
 export interface ServiceChoice {
   readonly id: number;
   readonly name: string;

@@ -20,6 +20,7 @@ export type RequestKind = (typeof REQUEST_KINDS)[number];
 const distinct = <Item>(items: readonly Item[], key: (item: Item) => unknown): boolean =>
   new Set(items.map(key)).size === items.length;
 
+/** An answer to a question, as it is written. */
 export const answerSchema = z.object({
   questionId: rowId<number>('a question'),
   answer: plainText('The answer', MOST_CHARACTERS.answer),
@@ -30,6 +31,7 @@ const answers = z
   .refine((all) => distinct(all, ({ questionId }) => questionId), later`A question is answered twice.`)
   .default([]);
 
+/** A service that is wanted, with the answers to what it asks. */
 export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a service'), answers });
 
 /** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */
@@ -44,6 +46,7 @@ export const orderLineSchema = z.object({
   isPublic: z.boolean().default(false),
 });
 
+/** Where and when it could be instead; at least one of both is said. */
 export const secondChoiceSchema = z
   .object({
     /** Null: the same space as before. */
@@ -69,6 +72,7 @@ export const spaceWantsSchema = z.object({
   building: optionalLine('Building', 100),
 });
 
+/** The fields of a request that take neither place nor time. */
 export const askDetails = {
   kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
   ...askedFieldSchemas,

@@ -14,11 +14,14 @@ import { idempotencyKey, localDateTimeField, plainText, requiredLine, rowId, who
 
 /** Most dates × spaces one request may hold, and the longest single date. */
 export const MOST_DATES_TIMES_SPACES = 3000;
+/** One date lasts at most so many days. */
 export const LONGEST_DATE_DAYS = 31;
+/** At most so many people are expected. */
 export const MOST_PEOPLE = 100_000;
 
 const minutes = (what: string) => wholeNumber(what, 0, 1440);
 
+/** A space that is wanted, with how it is to be set. */
 export const wantedSpaceSchema = z.object({
   spaceId: rowId<SpaceId>('a space'),
   layout: z.enum(LAYOUTS, later`Choose a layout.`),
@@ -33,6 +36,7 @@ export const wantedSpaceSchema = z.object({
     .default([]),
 });
 
+/** Pieces of a type that are wanted; at least one. */
 export const wantedEquipmentSchema = z.object({
   typeId: rowId<EquipmentTypeId>('equipment from the list'),
   quantity: wholeNumber('Quantity', 1, 10_000),
@@ -54,6 +58,7 @@ function endsBefore(until: Until, start: LocalDateTime): boolean {
   return until.kind === 'local' ? until.wallMinute < day * 1440 : until.epochMinute < (day - 1) * 1440;
 }
 
+/** When: one date, dates picked, or a rule. */
 export const whenSchema = z
   .object({
     startsAt: localDateTimeField,
@@ -142,7 +147,7 @@ interface Asked {
   readonly equipment: readonly unknown[];
 }
 
-/** Each kind asks for what its name says; asking for nothing at all is a slip. */
+/** Each kind asks for what its name says; asking for nothing at all is a details panel. */
 function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx): void {
   const fault = (path: string, message: string) =>
     context.addIssue({ code: 'custom', path: [path], message });
@@ -154,8 +159,10 @@ function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx
     fault('equipment', say`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
 }
 
+/** What is checked while it is typed. */
 export const checkSchema = checkFields.superRefine(kindFaults);
 
+/** What is sent: the same, with everything that takes no place. */
 export const askSchema = checkFields
   .omit({ serviceIds: true })
   .extend({
@@ -177,12 +184,14 @@ export type AskInput = z.output<typeof askSchema>;
 export type CheckBody = z.input<typeof checkSchema>;
 export type AskBody = z.input<typeof askSchema>;
 
+/** A finding in words, for the requester. */
 export interface FindingReply {
   readonly rule: string;
   readonly severity: 'blocks' | 'warns' | 'notes';
   readonly sentence: string;
 }
 
+/** What was found of one date. */
 export interface DateVerdictReply {
   /** The date's identity: its original local start. */
   readonly key: string;
@@ -191,6 +200,7 @@ export interface DateVerdictReply {
   readonly findings: readonly FindingReply[];
 }
 
+/** What was found of all dates. */
 export interface CheckReply {
   readonly dates: readonly DateVerdictReply[];
   /** The rule in words, or the single date. */
@@ -201,6 +211,7 @@ export interface CheckReply {
   readonly notes: readonly string[];
 }
 
+/** What became of a request that was sent. */
 export interface AskReply {
   readonly reference: string;
   /** Every date was clear and its spaces are granted instantly. */

@@ -34,6 +34,7 @@ export interface AskedDate extends WantedDate {
   readonly own: readonly OwnField[];
 }
 
+/** The dates of a request as they would be, with what was left out and what differs. */
 export interface AskedDates {
   readonly set: DateSet;
   readonly isEndless: boolean;

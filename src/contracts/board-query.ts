@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { MOST_BOARD_DAYS, MOST_DAY_STRIP_DAYS } from './board';
 import { localDateField } from './fields';
 
+/** Which days of the board are shown: one to fourteen. */
 export const boardQuerySchema = z.object({
   from: localDateField.optional(),
   days: z.coerce
@@ -14,6 +15,7 @@ export const boardQuerySchema = z.object({
 });
 export type BoardQuery = z.output<typeof boardQuerySchema>;
 
+/** Which days the day strip tells. */
 export const dayStripQuerySchema = z.object({
   from: localDateField,
   days: z.coerce.number().int().min(1).max(MOST_DAY_STRIP_DAYS),

@@ -10,7 +10,7 @@ import type { Layout } from '@/core/seating/layouts';
 /** Most days the board shows side by side. */
 export const MOST_BOARD_DAYS = 14;
 
-/** Most days of the ruler at once: a year's fullness and a little more. */
+/** Most days of the day strip at once: a year's fullness and a little more. */
 export const MOST_DAY_STRIP_DAYS = 400;
 
 /** A space as the board knows it; hours and closures are those of `BoardHouse.hours` and `.closures` at that position. */
@@ -30,6 +30,7 @@ export interface HouseSpace {
   readonly facts: Omit<SpaceFacts, 'hours' | 'closures'>;
 }
 
+/** A type of equipment, or a pool of people, as the board shows it. */
 export interface HousePool {
   readonly id: number;
   readonly name: string;
@@ -103,6 +104,7 @@ export interface BoardSpan {
   readonly uses: readonly UseTuple[];
 }
 
+/** A category as the board shows it. */
 export interface BoardCategory {
   readonly id: number;
   readonly name: string;
@@ -117,7 +119,7 @@ export interface BoardViewer {
   readonly requester: Requester;
 }
 
-/** One day of the ruler. */
+/** One day of the day strip. */
 export interface DayStripDay {
   readonly date: LocalDate;
   /** Occupied share of the open minutes of all spaces, 0 to 1. */

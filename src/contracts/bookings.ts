@@ -32,6 +32,7 @@ export type StateSought = (typeof STATES_SOUGHT)[number];
 /** They take a place, or may yet: they can be moved and given up. */
 export const OPEN_STATES: readonly OccurrenceState[] = ['approved', 'waiting'];
 
+/** The states that are looked for under one word. */
 export const statesOf = (sought: StateSought): readonly OccurrenceState[] =>
   sought === 'any' ? OCCURRENCE_STATES : sought === 'both' ? OPEN_STATES : [sought];
 
@@ -70,8 +71,10 @@ export interface BookingLine {
   readonly isSeries: boolean;
 }
 
+/** Whether something can still be done with a booking. */
 export const isOpen = ({ state }: Pick<BookingLine, 'state'>): boolean => OPEN_STATES.includes(state);
 
+/** Bookings that were found; `isCut` where there are more than are listed. */
 export interface BookingsView {
   readonly lines: readonly BookingLine[];
   /** More match than are listed. */
@@ -80,6 +83,7 @@ export interface BookingsView {
   readonly categories: readonly { readonly id: number; readonly name: string }[];
 }
 
+/** Several bookings put into another category. */
 export const recategoriseSchema = z.object({
   key: idempotencyKey,
   items: z

@@ -32,6 +32,7 @@ const several = <Id extends number>(what: string) =>
     .max(500, later`At most five hundred.`)
     .default([]);
 
+/** What a calendar shows; an empty list asks for nothing. */
 export const calendarFilterSchema = z.object({
   buildings: several<BuildingId>('a building'),
   spaces: several<SpaceId>('a space'),
@@ -86,12 +87,14 @@ const calendarFields = z.object({
   startsOn: z.boolean(later`Say whether it is switched on.`).default(true),
 });
 
+/** What a filter would show, before it is saved. */
 export const calendarPreviewSchema = calendarFields.pick({ filter: true, facts: true }).extend({
   /** A calendar there is: what is picked for it and left out of it counts too. */
   id: rowId<number>('a calendar').nullable().default(null),
 });
 export type CalendarPreviewInput = z.output<typeof calendarPreviewSchema>;
 
+/** A calendar as it is saved; `id` null is a new one. */
 export const saveCalendarSchema = calendarFields.extend({
   key: idempotencyKey,
   /** Null is a new one. */
@@ -102,12 +105,14 @@ export const saveCalendarSchema = calendarFields.extend({
 export type SaveCalendarInput = z.output<typeof saveCalendarSchema>;
 export type SaveCalendarBody = z.input<typeof saveCalendarSchema>;
 
+/** What is done to a calendar by a press. */
 export const calendarCommandSchema = z.object({
   key: idempotencyKey,
   command: z.enum(['retire', 'replace-link', 'up', 'down'], later`Choose what to do.`),
 });
 export type CalendarCommandInput = z.output<typeof calendarCommandSchema>;
 
+/** What a filter shows now: dates, events, and the first of them. */
 export interface CalendarPreview {
   /** Dates to come, and of how many events. */
   readonly dates: number;
@@ -152,6 +157,7 @@ export interface CalendarChoices {
   readonly audiences: readonly string[];
 }
 
+/** What readers are told of a request, as the office says it. */
 export const editNoticeSchema = z.object({
   key: idempotencyKey,
   version: z.number(later`Reload the page.`).int(later`Reload the page.`),

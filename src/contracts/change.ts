@@ -11,11 +11,13 @@ import { datePatchSchema } from './patch';
  */
 export const MOST_IN_STEP = 500;
 
+/** Why so many dates are not decided in one step. */
 export const sayTooManyInStep = (): string =>
   say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, so that nobody has to wait for it; a date in three spaces counts three times. Pick fewer, and do the rest in a further step.`;
 /** Why so many dates cannot be done in one step; null where they can. */
 export const whyTooMany = (dates: number): string | null =>
   dates > MOST_IN_STEP ? sayTooManyInStep() : null;
+/** The same, as a schema says it. */
 export const TOO_MANY_IN_STEP = { error: sayTooManyInStep };
 
 const pickedDates = z
@@ -24,6 +26,7 @@ const pickedDates = z
   .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
   .transform((ids) => [...new Set(ids)]);
 
+/** The version of what was looked at; another one now is refused. */
 export const versionField = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
 
 /** Dates of one request, as whoever decides saw it; refused when it has changed since. */
@@ -92,6 +95,7 @@ export const stepSchema = z.discriminatedUnion(
   later`Say what to do with the dates.`,
 );
 
+/** One step for picked dates of one request or of several. */
 export const changeSchema = z.object({
   key: idempotencyKey,
   /** Only says what would happen. */
@@ -111,12 +115,14 @@ export const changeSchema = z.object({
   step: stepSchema,
 });
 
+/** Taking a change back. */
 export const undoSchema = z.object({ key: idempotencyKey });
 
 export type ChangeInput = z.output<typeof changeSchema>;
 export type ChangeBody = z.input<typeof changeSchema>;
 export type StepInput = z.output<typeof stepSchema>;
 export type StepAction = StepInput['action'];
+/** Everything a step can be. */
 export const STEP_ACTIONS = stepSchema.options.map(({ shape }) => shape.action.value);
 
 /** What a change does, in numbers. */

@@ -15,6 +15,7 @@ export const MOST_DATES = 5_000;
 export const DATE_GROUPS = ['space', 'building', 'category', 'host', 'calendar'] as const;
 export type DateGroup = (typeof DATE_GROUPS)[number];
 
+/** The states that dates are told apart by. */
 export const DATE_STATES = ['approved', 'held', 'waiting', 'cancelled'] as const;
 export type DateState = (typeof DATE_STATES)[number];
 
@@ -23,6 +24,7 @@ const idList = z
   .regex(/^\d{1,9}(\.\d{1,9}){0,99}$/, later`A list of numbers such as 3.5.8.`)
   .transform((text) => [...new Set(text.split('.').map(Number))]);
 
+/** Which dates are shown, of what, and how. */
 export const datesQuerySchema = z.object({
   from: localDateField,
   days: z.coerce
@@ -69,6 +71,7 @@ export type DateTuple = readonly [
   reference: string | null,
 ];
 
+/** Dates of some days. */
 export interface DatesReply {
   readonly from: LocalDate;
   readonly days: number;
@@ -79,6 +82,7 @@ export interface DatesReply {
   readonly isCut: boolean;
 }
 
+/** One line of what dates can be chosen by. */
 export interface DateChoice {
   readonly id: number;
   readonly name: string;

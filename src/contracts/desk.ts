@@ -78,6 +78,7 @@ export interface RenewLine {
   readonly isEndless: boolean;
 }
 
+/** The desk: requests that wait, what is at risk, what is on today. */
 export interface DeskView {
   /** Messages in the outbox that are still to be sent. */
   readonly mailWaiting: number;
@@ -87,6 +88,7 @@ export interface DeskView {
   readonly renew: readonly RenewLine[];
 }
 
+/** Who sees to a request: whoever sends it, or nobody. */
 export const handlerSchema = z.object({
   key: idempotencyKey,
   /** Taking it on oneself, or giving it back for anybody. */

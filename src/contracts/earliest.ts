@@ -9,10 +9,12 @@ import { localDateField, rowId, wholeNumber } from './fields';
 
 /** So many spaces, and so many pools, can be wanted together: lines of the form. */
 export const WANT_LINES = 3;
+/** So many types can be looked for together. */
 export const POOL_LINES = 2;
 /** Most days looked through. */
 export const MOST_SPAN_DAYS = 92;
 
+/** On which days of the week is looked. */
 export const ON_DAYS = {
   any: [1, 2, 3, 4, 5, 6, 7],
   weekdays: [1, 2, 3, 4, 5],
@@ -38,6 +40,7 @@ const pool = z.object({
   quantity: wholeNumber('How many', 1, 10_000),
 });
 
+/** What is looked for: spaces and pools that are free together. */
 export const earliestSchema = z
   .object({
     wants: z.array(want).max(WANT_LINES),
@@ -102,6 +105,7 @@ export interface EarliestMoment {
   }[];
 }
 
+/** The earliest moments that were found; empty where there is none in the span. */
 export interface EarliestReply {
   readonly moments: readonly EarliestMoment[];
   /** Which of the wants nothing in the house fits, whatever the day: positions from 0. */

@@ -12,7 +12,7 @@ export const editWordsSchema = z.object({
   title: requiredLine('Title', MOST_CHARACTERS.title),
   ...editedFieldSchemas,
   publish: z.boolean(later`Say whether readers see it.`),
-  /** Why, for whoever asked. */
+  /** Why, for the requester. */
   reason: plainText('Reason', MOST_CHARACTERS.reason),
 });
 export type EditWordsInput = z.output<typeof editWordsSchema>;

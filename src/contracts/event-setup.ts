@@ -15,6 +15,7 @@ import {
 import type { OrderView } from './orders';
 import type { Named } from './templates';
 
+/** A service of a date, how far it is arranged, and by when it has to be. */
 export interface ServiceLineView {
   readonly serviceId: number;
   readonly name: string;
@@ -38,6 +39,7 @@ export interface PromisedLine {
   readonly byText: string | null;
 }
 
+/** Something that is left to do after an event. */
 export interface FollowUpView {
   readonly id: number;
   readonly text: string;
@@ -47,6 +49,7 @@ export interface FollowUpView {
   readonly doneText: string | null;
 }
 
+/** One approved date of a request. */
 export interface EventDate {
   readonly id: OccurrenceId;
   readonly text: string;
@@ -73,6 +76,7 @@ export interface EventSetup {
 
 const occurrence = rowId<OccurrenceId>('a date');
 
+/** How far a service is arranged. */
 export const serviceStateSchema = z.object({
   key: idempotencyKey,
   serviceId: rowId<number>('a service'),
@@ -132,6 +136,7 @@ export const attendanceSchema = z.discriminatedUnion(
 );
 export type AttendanceInput = z.output<typeof attendanceSchema>;
 
+/** Something that is to be done after an event; `due` null is without a day. */
 export const followUpSchema = z.object({
   key: idempotencyKey,
   occurrenceId: occurrence,
@@ -140,6 +145,7 @@ export const followUpSchema = z.object({
 });
 export type FollowUpInput = z.output<typeof followUpSchema>;
 
+/** Whether it is done. */
 export const followUpDoneSchema = z.object({
   key: idempotencyKey,
   isDone: z.boolean(later`Say whether it is done.`),

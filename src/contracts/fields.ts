@@ -22,11 +22,13 @@ export const plainText = (what: string, most: number) =>
     )
     .refine((text) => !CONTROL.test(text), later`${what} holds characters that cannot be printed.`);
 
+/** One line of at most so many letters that may not be empty. */
 export const requiredLine = (what: string, most: number) =>
   plainText(what, most)
     .refine((text) => text.length > 0, later`${what} is missing.`)
     .refine((text) => !text.includes('\n'), later`${what} is one line.`);
 
+/** One line of at most so many letters, or nothing. */
 export const optionalLine = (what: string, most: number) =>
   plainText(what, most)
     .refine((text) => !text.includes('\n'), later`${what} is one line.`)
@@ -34,6 +36,7 @@ export const optionalLine = (what: string, most: number) =>
 
 const years = (): string => say`Years go from 1970 to ${LAST_YEAR}.`;
 
+/** A day as `2027-05-18`. */
 export const localDateField = z.string(later`Give a date.`).transform((text, context) => {
   const parsed = parseLocalDate(text);
   if (!parsed)
@@ -44,6 +47,7 @@ export const localDateField = z.string(later`Give a date.`).transform((text, con
   return parsed ?? z.NEVER;
 });
 
+/** A day and a time on the wall, as `2027-05-18T14:00`. */
 export const localDateTimeField = z.string(later`Give a date and a time.`).transform((text, context) => {
   const parsed = parseLocalDateTime(text);
   if (!parsed)
@@ -54,6 +58,7 @@ export const localDateTimeField = z.string(later`Give a date and a time.`).trans
   return parsed ?? z.NEVER;
 });
 
+/** A whole number between two bounds, both allowed. */
 export const wholeNumber = (what: string, least: number, most: number) =>
   z
     .number(later`${what} is a whole number from ${least} to ${most}.`)
@@ -69,4 +74,5 @@ export const rowId = <Id extends number>(what: string) =>
     .positive(later`Choose ${what}.`)
     .transform((id) => id as Id);
 
+/** The key of one submission: sent again, it does nothing a second time. */
 export const idempotencyKey = z.uuid(later`The key of this submission is malformed; reload the page.`);

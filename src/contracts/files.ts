@@ -3,6 +3,7 @@ import { z } from 'zod';
 
 /** Most a single file may weigh. */
 export const MOST_FILE_MB = 50;
+/** A file has at most so many bytes. */
 export const MOST_FILE_BYTES = MOST_FILE_MB * 1024 * 1024;
 /** Most files of one person that belong to nothing yet. */
 export const MOST_LOOSE_FILES = 40;
@@ -37,6 +38,7 @@ export const uploadSchema = z.object({
 });
 export type UploadInput = z.output<typeof uploadSchema>;
 
+/** A file as a list tells it. */
 export interface FileLine {
   readonly key: string;
   readonly name: string;

@@ -1,5 +1,6 @@
 import type { OwnSettings } from './own-settings';
 
+/** What counts where somebody has set nothing. */
 export const USUAL_SETTINGS: OwnSettings = {
   theme: 'device',
   contrast: 'usual',

@@ -13,8 +13,10 @@ const places = z
   .max(10, later`At most ten countries and regions together.`);
 const year = wholeNumber('Year', 2000, 2100);
 
+/** Holidays of which places and year. */
 export const holidayQuery = z.object({ places, year });
 
+/** Holidays on which the sites are shut, or that are noted. */
 export const shutHolidaysSchema = z.object({
   key: idempotencyKey,
   preview: z.boolean().default(false),
@@ -30,6 +32,7 @@ export const shutHolidaysSchema = z.object({
 });
 export type ShutHolidaysInput = z.output<typeof shutHolidaysSchema>;
 
+/** A holiday, and what shutting on it would hit. */
 export interface HolidayLine {
   /** Its start and name: what it is picked by. */
   readonly key: string;

@@ -25,6 +25,7 @@ export const stockLineSchema = z
   })
   .and(span);
 
+/** What has hours and closures of its own. */
 export const OWNER_KINDS = ['site', 'building', 'space'] as const;
 
 export type StockLineInput = z.output<typeof stockLineSchema>;

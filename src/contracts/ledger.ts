@@ -5,8 +5,10 @@ import { z } from 'zod';
 /** Most lines of the ledger told at once, the newest first. */
 export const MOST_LEDGER = 1000;
 
+/** Of what was shown to readers: all, what is gone, or what they are still owed. */
 export const LEDGER_WHAT = ['all', 'gone', 'owed'] as const;
 
+/** What of the ledger is looked for. */
 export const ledgerQuerySchema = z.object({
   calendar: z
     .union([z.literal(''), z.string().regex(/^\d{1,9}$/, later`Choose a calendar from the list.`)])
@@ -36,6 +38,7 @@ export interface LedgerLine {
   readonly owedUntil: string;
 }
 
+/** What was shown to readers, the latest first; `isCut` where there is more. */
 export interface LedgerPage {
   readonly query: LedgerQuery;
   readonly calendars: readonly { readonly id: number; readonly name: string }[];

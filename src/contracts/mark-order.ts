@@ -5,6 +5,7 @@ import type { PersonId } from '@/core/ids';
 import { versionField } from './change';
 import { idempotencyKey, plainText, requiredLine, rowId } from './fields';
 
+/** Whether orders are done. */
 export const markOrderSchema = z.object({
   key: idempotencyKey,
   version: versionField,
@@ -24,6 +25,7 @@ export type TickOrderInput = z.output<typeof tickOrderSchema>;
 export const readOrderSchema = z.object({ key: idempotencyKey, version: versionField });
 export type ReadOrderInput = z.output<typeof readOrderSchema>;
 
+/** A note to an order, or a problem with it. */
 export const noteOrderSchema = z.object({
   key: idempotencyKey,
   kind: z.enum(['note', 'problem'], later`Say whether it is a note or a problem.`),
@@ -39,6 +41,7 @@ export const noteOrderSchema = z.object({
 });
 export type NoteOrderInput = z.output<typeof noteOrderSchema>;
 
+/** That a problem is one no longer. */
 export const solveProblemSchema = z.object({ key: idempotencyKey });
 
 const orderIds = z
@@ -46,9 +49,11 @@ const orderIds = z
   .min(1, later`Pick an order.`)
   .max(500, later`At most 500 orders at once.`);
 
+/** Orders that are given out now, whatever their day. */
 export const issueOrdersSchema = z.object({ key: idempotencyKey, orders: orderIds });
 export type IssueOrdersInput = z.output<typeof issueOrdersSchema>;
 
+/** Who does picked orders; `personId` null is nobody in particular. */
 export const assignOrdersSchema = z.object({
   key: idempotencyKey,
   orders: orderIds,

@@ -5,6 +5,7 @@ import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
 import { isSlug } from '@/core/publishing/slug';
 import { localDateField } from './fields';
 
+/** How what is on can be shown. */
 export const NOTICE_VIEWS = ['list', 'day', 'week', 'month'] as const;
 export type NoticeView = (typeof NOTICE_VIEWS)[number];
 
@@ -79,6 +80,7 @@ export interface NoticeDate {
   readonly isCancelled: boolean;
 }
 
+/** A published calendar as readers choose it. */
 export interface NoticeCalendar extends NoticeMark {
   readonly about: string;
   /** Whether its dates are among those shown. */
@@ -93,6 +95,7 @@ interface Named {
   readonly name: string;
 }
 
+/** What is on, as a page shows it. */
 export interface NoticesPage {
   readonly query: NoticesQuery;
   /** Days shown, both counted. */

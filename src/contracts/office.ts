@@ -282,7 +282,7 @@ const teamOfToday = (team: unknown): unknown => {
   return recipes === undefined ? team : { ...rest, templates: recipes };
 };
 
-/** A file as it was read, in the words of today: files of before 0.4 call the templates of a team its recipes. */
+/** A file as it was read, in the words of today: files of before 0.4 call the templates of a team its templates. */
 export function inWordsOfToday(file: unknown): unknown {
   const { teams } = Object(file) as { readonly teams?: unknown };
   return Array.isArray(teams) ? { ...Object(file), teams: teams.map(teamOfToday) } : file;

@@ -1,5 +1,6 @@
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
 
+/** Pieces an order tells of. */
 export interface OrderThing {
   readonly name: string;
   /** Null where it could not be worked out. */
@@ -7,6 +8,7 @@ export interface OrderThing {
   readonly store: string;
 }
 
+/** A note to an order, in words. */
 export interface OrderNote {
   readonly id: number;
   readonly kind: 'note' | 'problem';
@@ -17,6 +19,7 @@ export interface OrderNote {
   readonly solvedText: string | null;
 }
 
+/** What is done between two events, in words. */
 export interface TurnoverView {
   readonly kindText: string;
   readonly beforeText: string;
@@ -69,6 +72,7 @@ export interface OrderView {
   readonly doneText: string | null;
 }
 
+/** The work of a day, in order of time. */
 export interface CrewDay {
   readonly date: string;
   readonly dateText: string;

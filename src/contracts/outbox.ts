@@ -25,12 +25,14 @@ export interface MailView extends MailLine {
   readonly text: string;
 }
 
+/** Letters, the newest first, and how many wait. */
 export interface OutboxView {
   readonly lines: readonly MailLine[];
   readonly waiting: number;
   readonly total: number;
 }
 
+/** Sending a letter now; nothing else is said. */
 export const sendNowSchema = z.object({});
 
 /** Link and answer are what makes it one: the same again gives the first result again. */

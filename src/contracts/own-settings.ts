@@ -4,13 +4,16 @@ import { MOST_BOARD_DAYS } from './board';
 import { LANGUAGES } from './language/languages';
 import { USUAL_SETTINGS } from './for-whom';
 
+/** How light the application is. */
 export const THEMES = ['device', 'light', 'dark'] as const;
+/** How strong its contrast is. */
 export const CONTRASTS = ['usual', 'more'] as const;
 /** Minutes before one's own booking at which a letter reminds of it. */
 export const REMINDERS_MIN = [120, 1440, 2880, 10080] as const;
 /** The largest zoom of the board. */
 export const MOST_ZOOM = 24;
 
+/** A whole hour of the day, 0 to 24. */
 export const settingsHour = z.number().int().min(0).max(24);
 
 /** What somebody has chosen for themselves. In a cookie and, with an account, in the database: wrong parts fall back. */
@@ -37,6 +40,7 @@ export const ownSettingsSchema = z.object({
 });
 export type OwnSettings = z.output<typeof ownSettingsSchema>;
 
+/** Where settings stand of those who have not signed in. */
 export const SETTINGS_COOKIE = 'settings';
 
 /** Settings as the value of a cookie: only what is not usual. */

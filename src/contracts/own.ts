@@ -19,6 +19,7 @@ export interface PinnedName {
   readonly href: string;
 }
 
+/** The pages of which a view can be saved, and where they are. */
 export const SAVED_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as const;
 export type SavedScreen = keyof typeof SAVED_SCREENS;
 const SCREENS = Object.keys(SAVED_SCREENS) as [SavedScreen, ...SavedScreen[]];
@@ -37,8 +38,10 @@ export const keepViewSchema = z
   );
 export type KeepViewInput = z.output<typeof keepViewSchema>;
 
+/** Which saved view is let go. */
 export const dropViewSchema = z.object({ id: rowId<number>('the view to let go') });
 
+/** A saved view: its name, and what stands behind the address of its page. */
 export interface SavedView {
   readonly id: number;
   readonly name: string;
@@ -55,6 +58,7 @@ export interface Familiar {
   readonly usedSpaces: readonly number[];
 }
 
+/** Nothing pinned, nothing used before. */
 export const NOTHING_FAMILIAR: Familiar = { spaces: [], pools: [], usedSpaces: [] };
 
 /** Pinned before used before others; less comes first. */
@@ -72,6 +76,7 @@ export const deputySchema = z.object({
 });
 export type DeputyInput = z.output<typeof deputySchema>;
 
+/** Somebody who may act for another. */
 export interface Deputy {
   readonly name: string;
   readonly email: string;

@@ -3,7 +3,9 @@ import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine, rowId } from './fields';
 
+/** A picture has at most so many megabytes. */
 export const PICTURE_LIMIT_MB = 20;
+/** What can have a picture. */
 export const PICTURE_OWNERS = ['space', 'pool'] as const;
 export type PictureOwner = (typeof PICTURE_OWNERS)[number];
 
@@ -19,6 +21,7 @@ export const sendPictureSchema = z.object({
 });
 export type SendPictureInput = z.output<typeof sendPictureSchema>;
 
+/** Whose picture is taken away. */
 export const dropPictureSchema = z.object({
   key: idempotencyKey,
   of: owner.of,
@@ -26,6 +29,7 @@ export const dropPictureSchema = z.object({
 });
 export type DropPictureInput = z.output<typeof dropPictureSchema>;
 
+/** A picture with what is on it, in words; measures in pixels. */
 export interface Picture {
   readonly href: string;
   /** For those who do not see it. */

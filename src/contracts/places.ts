@@ -100,6 +100,7 @@ export interface FoundPlace {
   readonly sentences: readonly string[];
 }
 
+/** Spaces that were found, the best first, and why others were not. */
 export interface PlacesReply {
   readonly inWords: string;
   readonly notes: readonly string[];

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { MOST_BOARD_DAYS } from './board';
 import { datesQuerySchema, MOST_DATES_DAYS } from './dates';
 
+/** What can be printed. */
 export const PRINTS = ['dates', 'board', 'space', 'pool'] as const;
 export type PrintKind = (typeof PRINTS)[number];
 
@@ -25,6 +26,7 @@ export const printQuerySchema = datesQuerySchema
   });
 export type PrintQuery = z.output<typeof printQuerySchema>;
 
+/** On one print of it stand at most so many days. */
 export const mostDays = (what: PrintKind): number => (what === 'board' ? MOST_BOARD_DAYS : MOST_DATES_DAYS);
 
 /** So many days are laid out and drawn beside the server, and told how far. */

@@ -13,6 +13,7 @@ export interface Question {
   readonly numberName: string | null;
 }
 
+/** A question with what was answered to it. */
 export interface Answer {
   readonly questionId: number;
   readonly answer: string;

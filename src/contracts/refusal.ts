@@ -72,10 +72,13 @@ export type Refusal =
 
 export type RefusalCode = Refusal['code'];
 
+/** What a use case gives: its value, or a refusal, which is no error. */
 export type Outcome<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly refusal: Refusal };
 
+/** It was done, and this is what it gives. */
 export const done = <Value>(value: Value): Outcome<Value> => ({ ok: true, value });
+/** It was not done, and this is why. */
 export const refuse = (refusal: Refusal): { readonly ok: false; readonly refusal: Refusal } => ({
   ok: false,
   refusal,

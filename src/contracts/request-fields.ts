@@ -2,6 +2,7 @@ import { plainText } from './fields';
 import { later, say, unsaid } from './language/say';
 import { MOST_CHARACTERS } from './text-limits';
 
+/** In which part of the form a field stands. */
 export type RequestFieldSection = 'what' | 'needs';
 
 /** A plain text of a request, with everything the application has to know of it. */
@@ -66,12 +67,17 @@ export const REQUEST_FIELDS = unsaid(
 );
 
 export type RequestFieldName = keyof typeof REQUEST_FIELDS;
+/** The texts of all plain fields. */
 export type RequestFieldTexts = Readonly<Record<RequestFieldName, string>>;
 type ColumnOf<Name extends RequestFieldName> = (typeof REQUEST_FIELDS)[Name]['column'];
+/** The same under the names of their columns. */
 export type RequestFieldColumns = { readonly [Name in RequestFieldName as ColumnOf<Name>]: string };
 
+/** The names of the plain fields, in their order. */
 export const REQUEST_FIELD_NAMES = Object.keys(REQUEST_FIELDS) as RequestFieldName[];
+/** What is said of each. */
 export const requestField: Readonly<Record<RequestFieldName, RequestFieldRow>> = REQUEST_FIELDS;
+/** What a field is called. */
 export const fieldLabel = (name: RequestFieldName): string => say(requestField[name].label);
 
 const ofEach = <Value>(value: (name: RequestFieldName) => Value) =>
@@ -101,6 +107,7 @@ export const EDITED_FIELD_NAMES = REQUEST_FIELD_NAMES.filter(
 export const editedFieldSchemas = Object.fromEntries(
   EDITED_FIELD_NAMES.map((name) => [name, schemaOf(name).optional()]),
 ) as Record<EditedFieldName, ReturnType<ReturnType<typeof schemaOf>['optional']>>;
+/** All of them empty. */
 export const EMPTY_FIELDS: RequestFieldTexts = ofEach(() => '');
 
 /** The plain texts among other things. */

@@ -12,7 +12,7 @@ import type { FileLine } from './files';
 import type { MessageView } from './talk';
 import type { Drawn } from './alternatives';
 
-/** One rung of the ladder: a date with its state and, while it waits, its verdict. */
+/** One date of the date list: a date with its state and, while it waits, its verdict. */
 export interface DateView {
   readonly id: number;
   readonly startLocal: LocalDateTime;
@@ -32,7 +32,7 @@ export interface DateView {
   readonly holdUntilText: string | null;
   /** Another place or time the office offers, in words; null when there is none. */
   readonly proposal: string | null;
-  /** Another place or time whoever asked wants instead of the booking. */
+  /** Another place or time the requester wants instead of the booking. */
   readonly change: string | null;
   /** Those of its spaces that are outdoors. */
   readonly outdoors: readonly SpaceId[];
@@ -53,6 +53,7 @@ export interface DateView {
   readonly drawn: Drawn | null;
 }
 
+/** A space of a date, as a page tells it. */
 export interface SpaceLine {
   readonly id: number;
   readonly name: string;
@@ -83,7 +84,7 @@ export interface RequestDetails extends RequestFieldTexts {
   /** What the office is to choose a space by; null where spaces are named. */
   readonly wantsText: string | null;
   readonly secondChoices: readonly string[];
-  /** Who typed it for whoever asked. */
+  /** Who typed it for the requester. */
   readonly typedBy: string | null;
   readonly askedText: string;
   readonly answers: readonly Answered[];
@@ -113,7 +114,7 @@ export interface RequestView extends RequestDetails {
   readonly publicText: string;
   readonly notes: string;
   readonly publish: boolean;
-  /** Whoever asked takes another space without being asked again. */
+  /** The requester takes another space without being asked again. */
   readonly otherSpaceOk: boolean;
   readonly accessMin: number;
   readonly exitMin: number;
@@ -128,7 +129,7 @@ export interface RequestView extends RequestDetails {
   readonly consents: readonly ConsentLine[];
   /** From when on readers see what was approved last; null where they see it already, or never. */
   readonly readersFromText: string | null;
-  /** What happens next, for whoever asked. */
+  /** What happens next, for the requester. */
   readonly nextText: string;
   readonly history: readonly {
     readonly changeSet: number;
@@ -163,7 +164,7 @@ export interface RequestLine {
   readonly waitText: string;
   /** Of the dates that wait and are not offered otherwise. */
   readonly verdicts: Readonly<Record<Verdict, number>>;
-  /** Booked dates that whoever asked wants otherwise. */
+  /** Booked dates that the requester wants otherwise. */
   readonly changesWanted: number;
   /** Booked dates that something has befallen since. */
   readonly atRisk: number;

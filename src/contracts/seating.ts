@@ -51,6 +51,7 @@ export const ownLayoutSchema = z.object({
 });
 export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;
 
+/** Which way of one's own is let go. */
 export const dropOwnLayoutSchema = z.object({ key: idempotencyKey });
 
 /** A way of the house to set rooms: parameters over one of the layouts. */

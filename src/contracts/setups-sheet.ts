@@ -2,6 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import { localDateField } from './fields';
 
+/** What of the work is printed. */
 export const SETUPS_SHEETS = ['day', 'week', 'stores', 'order'] as const;
 export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
 
@@ -23,6 +24,7 @@ export const setupsSheetSchema = z
   });
 export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
 
+/** Where such a print is. */
 export const setupsSheetHref = (
   kind: 'pdf' | 'csv',
   query: { readonly what: SetupsSheetKind; readonly day?: string; readonly order?: number },

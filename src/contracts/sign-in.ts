@@ -2,6 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import type { Refusal } from './refusal';
 
+/** An address and a password; what is wrong of both is never said. */
 export const signInSchema = z.object({
   email: z
     .string(later`Give your e-mail address.`)

@@ -12,6 +12,7 @@ export interface ReturnView {
   readonly text: string;
 }
 
+/** One line of what leaves a store or comes back, in words. */
 export interface StoreLine {
   readonly key: string;
   readonly orderId: number | null;
@@ -30,6 +31,7 @@ export interface StoreLine {
   readonly returned: ReturnView | null;
 }
 
+/** Pieces that go straight from one event to the next. */
 export interface MovementView {
   readonly quantity: number;
   readonly name: string;
@@ -39,6 +41,7 @@ export interface MovementView {
   readonly toEvent: string;
 }
 
+/** A day of the stores. */
 export interface StoresDay {
   readonly date: string;
   readonly dateText: string;

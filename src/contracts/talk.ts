@@ -4,10 +4,11 @@ import { z } from 'zod';
 import type { FileLine } from './files';
 import { idempotencyKey, plainText } from './fields';
 
-/** Who reads a message: whoever asked and the office, or the office alone. */
+/** Who reads a message: the requester and the office, or the office alone. */
 export const THREAD_KINDS = ['with-requester', 'internal'] as const;
 export type ThreadKind = (typeof THREAD_KINDS)[number];
 
+/** A message, with files that were sent before it. */
 export const messageSchema = z
   .object({
     key: idempotencyKey,
@@ -30,6 +31,7 @@ export const messageSchema = z
   });
 export type MessageInput = z.output<typeof messageSchema>;
 
+/** A message as it is read. */
 export interface MessageView {
   readonly id: number;
   readonly kind: ThreadKind;
@@ -54,6 +56,7 @@ export interface NewsLine {
   readonly isNew: boolean;
 }
 
+/** What others did or wrote, the newest first. */
 export interface News {
   readonly lines: readonly NewsLine[];
   readonly unread: number;
@@ -61,6 +64,7 @@ export interface News {
   readonly upTo: NewsMark;
 }
 
+/** Up to where news are read. */
 export const newsMarkSchema = z.object({
   changeSet: z
     .number(later`Say up to where.`)

@@ -27,7 +27,7 @@ export const formulaField = z.string(later`Give a formula.`).transform((text, co
 const edge = z.enum(DUE_EDGES, later`Choose a moment of the event.`);
 const offset = wholeNumber('Minutes before or after', -MOST_OFFSET_MIN, MOST_OFFSET_MIN).default(0);
 
-/** What a recipe says by itself, without what it is about and who does it. */
+/** What a template says by itself, without what it is about and who does it. */
 export const templateFields = {
   phase: z.enum(TEMPLATE_PHASES, later`Choose when the work is done.`),
   title: requiredLine('What is to be done', MOST_CHARACTERS.workTitle),
@@ -63,6 +63,7 @@ interface Spanned {
 /** Being there has an end, work has none. */
 export const hasItsEnd = ({ phase, until }: Spanned): boolean =>
   (phase === 'attendance') === (until !== null);
+/** Why an attendance without an end is not taken. */
 export const NO_END = { path: ['until'], ...later`Say until when somebody is there.` };
 
 const ids = <Id extends number>(what: string) => z.array(rowId<Id>(what)).max(100).default([]);
@@ -89,10 +90,11 @@ const templateBody = {
   }),
 };
 
-/** A recipe of the office as it is sent from its form. */
+/** A template of the office as it is sent from its form. */
 export const templateSchema = z.object(templateBody).refine(hasItsEnd, NO_END);
 export type TemplateInput = z.output<typeof templateSchema>;
 
+/** A template as it is saved; `id` null is a new one. */
 export const saveTemplateSchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
@@ -104,6 +106,7 @@ export const saveTemplateSchema = z.object({
 });
 export type SaveTemplateInput = z.output<typeof saveTemplateSchema>;
 
+/** A template that is taken out of use, or only what that would do. */
 export const retireTemplateSchema = z.object({
   key: idempotencyKey,
   version: versionField,
@@ -111,10 +114,10 @@ export const retireTemplateSchema = z.object({
 });
 export type RetireTemplateInput = z.output<typeof retireTemplateSchema>;
 
-/** What a recipe would have made of an event that was. */
+/** What a template would have made of an event that was. */
 export const tryTemplateSchema = z.object({
   template: templateSchema,
-  /** Null is the last event that the recipe is about. */
+  /** Null is the last event that the template is about. */
   occurrenceId: rowId<OccurrenceId>('an event').nullable(),
 });
 export type TryTemplateInput = z.output<typeof tryTemplateSchema>;
@@ -131,7 +134,7 @@ export const handOrderSchema = z
   .refine(hasItsEnd, NO_END);
 export type HandOrderInput = z.output<typeof handOrderSchema>;
 
-/** What saving or retiring a recipe does to the orders of coming dates. */
+/** What saving or retiring a template does to the orders of coming dates. */
 export interface TemplateReply {
   readonly id: number | null;
   readonly summary: string;
@@ -143,12 +146,13 @@ export interface TemplateReply {
   };
 }
 
+/** An entry by its name. */
 export interface Named<Id = number> {
   readonly id: Id;
   readonly name: string;
 }
 
-/** What a recipe can be about and who can do it. */
+/** What a template can be about and who can do it. */
 export interface TemplateChoices {
   readonly teams: readonly (Named & { readonly people: readonly Named<PersonId>[] })[];
   readonly spaces: readonly Named<SpaceId>[];
@@ -160,17 +164,18 @@ export interface TemplateChoices {
   /** Questions answered by a number, with what formulas call it. */
   readonly numbers: readonly { readonly name: string; readonly question: string }[];
   readonly stores: readonly string[];
-  /** Events of before, newest first: what a recipe is tried on. */
+  /** Events of before, newest first: what a template is tried on. */
   readonly past: readonly (Named<OccurrenceId> & { readonly dateText: string })[];
 }
 
+/** A template as it is edited, with the version that was read. */
 export interface StoredTemplate {
   readonly id: number;
   readonly version: number;
   readonly template: TemplateInput;
 }
 
-/** A recipe as the list tells it. */
+/** A template as the list tells it. */
 export interface TemplateLine {
   readonly id: number;
   readonly title: string;
@@ -184,7 +189,7 @@ export interface TemplateLine {
   readonly open: number;
 }
 
-/** One order a recipe would have made. */
+/** One order a template would have made. */
 export interface TriedOrder {
   readonly place: string;
   readonly fromText: string;
@@ -200,10 +205,11 @@ export interface TriedOrder {
   readonly workProblem: string | null;
 }
 
+/** The orders a template would make of an event that was. */
 export interface TryReply {
   readonly occurrenceId: OccurrenceId;
   readonly eventText: string;
-  /** Why the recipe is not about the event; null where it is. */
+  /** Why the template is not about the event; null where it is. */
   readonly notAbout: string | null;
   readonly orders: readonly TriedOrder[];
 }

@@ -5,6 +5,7 @@ export interface UnitCustody {
   readonly until: string;
 }
 
+/** A numbered unit: where it is, and where it goes next. */
 export interface UnitView {
   readonly name: string;
   readonly now: UnitCustody | null;

@@ -19,6 +19,7 @@ export interface LoadCell {
   readonly text: string;
 }
 
+/** A week of a team: each day's work against its shifts. */
 export interface TeamWeek {
   readonly id: number;
   readonly name: string;
@@ -27,6 +28,7 @@ export interface TeamWeek {
   readonly cells: readonly LoadCell[];
 }
 
+/** A shift, in words. */
 export interface ShiftView {
   readonly id: number;
   readonly date: string;
@@ -36,6 +38,7 @@ export interface ShiftView {
   readonly text: string;
 }
 
+/** An order of the week, in words. */
 export interface WeekOrder {
   readonly id: number;
   readonly date: string;
@@ -54,6 +57,7 @@ export interface WeekOrder {
   readonly doubts: readonly string[];
 }
 
+/** A week of all teams. */
 export interface WeekView {
   readonly first: string;
   readonly weekText: string;
@@ -73,6 +77,7 @@ export interface WeekView {
   } | null;
 }
 
+/** So many people of a team on duty; it ends after it begins. */
 export const addShiftSchema = z
   .object({
     key: idempotencyKey,
@@ -90,8 +95,10 @@ export const addShiftSchema = z
   });
 export type AddShiftInput = z.output<typeof addShiftSchema>;
 
+/** A shift that is taken away. */
 export const removeShiftSchema = z.object({ key: idempotencyKey });
 
+/** Whether somebody belongs to a team. */
 export const teamMemberSchema = z.object({
   key: idempotencyKey,
   personId: rowId<PersonId>('a person'),

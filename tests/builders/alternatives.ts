@@ -5,7 +5,7 @@ import { expectDone } from './changes';
 
 type Line<Kind extends AlternativesLine['line']> = Extract<AlternativesLine, { line: Kind }>;
 
-/** All lines of a search for ways out, sorted by what they are. */
+/** All lines of a search for alternatives, sorted by what they are. */
 export async function alternativesFor(ctx: Context, body: AlternativesBody) {
   const found = expectDone(await findAlternatives(ctx, alternativesSchema.parse(body)));
   const lines: AlternativesLine[] = [];

@@ -32,7 +32,7 @@ export async function decideRequest(
   return outcome;
 }
 
-/** Gives dates of one request up, as whoever asked for them does. */
+/** Gives dates of one request up, as the requester for them does. */
 export const leaveDates = (
   ctx: SignedInContext,
   reference: string,

@@ -7,7 +7,7 @@ import { ANY_DATE, type OrderTemplate } from '@/core/work-orders/template';
 /** When the events of these dates begin, unless said otherwise. */
 export const START = epochMinute(30_000_000);
 
-/** A recipe that sets every space, due as access begins; `more` says what is different. */
+/** A template that sets every space, due as access begins; `more` says what is different. */
 export const template = (more: Partial<OrderTemplate> = {}): OrderTemplate => ({
   id: 1,
   isByHand: false,

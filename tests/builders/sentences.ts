@@ -161,7 +161,7 @@ export function toldAlternative(kind: AlternativeKind): ToldAlternative {
   return { kind, cost, draft: { startLocal, endLocal }, spaces: [cost.swaps.length ? BARN : STUDIO] };
 }
 
-/** Kinds of ways out that can answer a finding; none where nothing is in anybody's way. */
+/** Kinds of alternatives that can answer a finding; none where nothing is in anybody's way. */
 const PLACE_OR_TIME: readonly AlternativeKind[] = [
   'other-space',
   'other-time',

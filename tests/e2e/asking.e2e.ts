@@ -60,7 +60,7 @@ async function fillWholeSeries(
   await fill(page, 'Dates', '14');
   await says(page, 'All 14 dates are clear.');
   await says(page, extent);
-  // Two are left out on the ladder.
+  // Two are left out on the date list.
   for (const day of leftOut) {
     const box = await page.waitForSelector(
       `::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "${day}")]//input)`,

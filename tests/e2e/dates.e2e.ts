@@ -66,7 +66,7 @@ describe('looking, as anybody', () => {
     await says(page, 'What it is concerns only its own people and the office.');
     expect(page.url()).toMatch(/slip=s\d+/);
     expect(await page.content()).not.toContain('Tansy teachers');
-    // Its address brings the same slip back.
+    // Its address brings the same details panel back.
     await reload(page);
     await says(page, 'What it is concerns only its own people and the office.');
     await press(page, 'Put the slip away');

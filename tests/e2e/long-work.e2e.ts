@@ -96,7 +96,7 @@ test('a step on many dates says that it goes on, can be stopped, and is done whe
   await page.type(REASON, 'Too early in the day.');
   await press(page, 'Decline 300 dates');
   await byRole(page, 'progressbar', 'Being done');
-  // The ways out of 300 dates that clash are looked for meanwhile, with a stop of their own.
+  // The alternatives of 300 dates that clash are looked for meanwhile, with a stop of their own.
   await page.click('progress[aria-label="Being done"] ~ button');
   await says(page, 'Stopped. It stands as shown now');
   await steps.letGo();

@@ -222,7 +222,7 @@ describe('what is private is nowhere readers look', () => {
     expect(busy).not.toContain(MARK);
     expect(busy).toContain('BEGIN:VFREEBUSY');
     expect((await get('/feeds/space/CR/free-busy.ics')).status).toBe(401);
-    // It is there for whoever asked.
+    // It is there for the requester.
     expect(await (await get(`/api/requests/${reference}`, requester)).text()).toContain(MARK);
   });
 

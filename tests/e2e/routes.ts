@@ -168,7 +168,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/own/news': [{ method: 'POST', statuses: [401, 400, 400, 400] }],
   '/api/left': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
-  // Of a form for everybody; of a stored request for whoever asked and the office.
+  // Of a form for everybody; of a stored request for the requester and the office.
   '/api/ways-out': [
     { method: 'POST', statuses: [400, 400, 400, 400] },
     {

@@ -5,7 +5,7 @@ export interface View {
   readonly name: string;
   readonly path: string;
   readonly as?: Account;
-  /** Presses this before looking: a slip, a dialog. */
+  /** Presses this before looking: a details panel, a dialog. */
   readonly link?: string;
   /** Pressed one after the other without going anywhere. */
   readonly press?: readonly string[];

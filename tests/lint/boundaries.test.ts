@@ -12,7 +12,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 
 const ROOT = join(__dirname, '..', '..');
-// Written out here and not read from the configuration: a slip there must show.
+// Written out here and not read from the configuration: a details panel there must show.
 const MAY_IMPORT: Record<string, string[]> = {
   core: [],
   contracts: ['core'],

@@ -34,7 +34,7 @@ afterEach(async () => {
 const studio = { spaceId: SPACE.ST, layout: 'classroom' as const, setupMin: 15, strikeMin: 15 };
 const bay = (spaceId: number) => ({ spaceId, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 });
 
-/** Carries a way out out for real, lets the guard see the approval, and takes both back. */
+/** Carries an alternative out for real, lets the guard see the approval, and takes both back. */
 async function guardAgrees(reference: string, occurrence: number, patch: DatePatchBody): Promise<void> {
   const pick = ({ id }: { id: number }) => id === occurrence;
   const moved = expectDone(

@@ -164,7 +164,7 @@ test('a question is mailed at once, a note among the office never', async () => 
   expect(messageSchema.safeParse({ key: KEY, text: 'x', kind: 'internal', isQuestion: true }).success).toBe(
     false,
   );
-  // Whoever asked cannot put the question on themselves.
+  // The requester cannot put the question on themselves.
   const own = await sendMessage(
     office.as('ada'),
     reference,

@@ -66,7 +66,7 @@ test('“Publish now” does not wait; what is taken back after that is told as 
     'Tue 13 Apr 2027, 08:21',
   );
   expectDone(await publishNow(office.as('mara'), reference, KEY));
-  // The same press again is the same deed.
+  // The same press again is the same command.
   expect(expectDone(await publishNow(office.as('mara'), reference, KEY)).summary).toBe(
     'published 1 date at once',
   );

@@ -102,7 +102,7 @@ describe('a recipe that is saved', () => {
     const body = { key: randomUUID(), version: 1, preview: false };
     expect(expectDone(await retireTemplate(office.as('mara'), made.id!, body)).numbers.withdrawn).toBe(1);
     expect(await storedTemplate(office.db, made.id!)).toBeNull();
-    // The same key again is the same deed.
+    // The same key again is the same command.
     expect(expectDone(await retireTemplate(office.as('mara'), made.id!, body)).numbers.withdrawn).toBe(1);
   });
 

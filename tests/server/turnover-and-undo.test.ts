@@ -174,7 +174,7 @@ describe('taking back', () => {
     expect(refusalOf(await undo(office, 'ada', cancelled.changeSet!))).toMatchObject({
       code: 'cannot-undo',
       why: 'taken',
-      // Ways out of what it would come back to, each checked: the bays of the barn, or another time.
+      // Alternatives of what it would come back to, each checked: the bays of the barn, or another time.
       sentences: [expect.stringMatching(/^Tue 20 Apr 2027, 14:00–16:00: /), expect.stringContaining('2027')],
     });
     expectDone(await act(office, 'mara', rival, { action: 'cancel', reason: '' }));

@@ -41,7 +41,7 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
   ];
 }
 
-/** The frame of the office's own pages: where to go, the ruler, whom to ask. */
+/** The frame of the office's own pages: where to go, the day strip, whom to ask. */
 export async function OfficeFrame({ children }: { children: ReactNode }) {
   const ctx = await currentContext();
   const [known, news] = await Promise.all([

@@ -13,11 +13,13 @@ export const CSV_KINDS = [
 ] as const satisfies EntryKind[];
 export type CsvKind = (typeof CSV_KINDS)[number];
 
+/** Whether entries of that name go out and come in as CSV. */
 export const isCsvKind = (text: string): text is CsvKind => (CSV_KINDS as readonly string[]).includes(text);
 
 /** So many lines come in at once. */
 export const MOST_CSV_LINES = 5000;
 
+/** A table that comes in; bounded, and at first only looked at. */
 export const csvSchema = z.object({
   key: idempotencyKey,
   preview: z.boolean().default(false),
@@ -28,6 +30,7 @@ export const csvSchema = z.object({
 });
 export type CsvInput = z.output<typeof csvSchema>;
 
+/** What became, or would become, of one line of a table. */
 export interface CsvLineDone {
   readonly line: number;
   readonly name: string;
@@ -35,6 +38,7 @@ export interface CsvLineDone {
   readonly changes: readonly string[];
 }
 
+/** What became of a table: its lines, and what follows of it; nothing was written where it was a preview. */
 export interface CsvDone {
   readonly summary: string;
   readonly lines: readonly CsvLineDone[];

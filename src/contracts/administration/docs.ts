@@ -54,9 +54,11 @@ export const saveEntrySchema = z.object({
 });
 export type SaveEntryInput = z.output<typeof saveEntrySchema>;
 
+/** What can be done to an entry beside changing it. */
 export const ENTRY_COMMANDS = ['retire', 'bring-back', 'remove', 'up', 'down'] as const;
 export type EntryCommand = (typeof ENTRY_COMMANDS)[number];
 
+/** One of these, or only what it would do where it is a preview. */
 export const entryCommandSchema = z.object({
   key: idempotencyKey,
   command: z.enum(ENTRY_COMMANDS, later`Say what to do with it.`),
@@ -73,6 +75,7 @@ export interface EntryDone {
   readonly impact: readonly string[];
 }
 
+/** An entry as the list of its kind tells it. */
 export interface EntryLine {
   readonly id: number;
   readonly name: string;
@@ -81,6 +84,7 @@ export interface EntryLine {
   readonly isRetired: boolean;
 }
 
+/** One thing that was done to an entry, in words. */
 export interface HistoryOfEntry {
   readonly when: string;
   readonly who: string;
@@ -98,6 +102,7 @@ export interface StoredEntry {
   readonly doc: Readonly<Record<string, unknown>>;
 }
 
+/** The lists a field can choose from. */
 export type ChoiceList =
   /** Further ones: the office's own is meant where none is chosen. */
   | 'sites'
@@ -113,8 +118,10 @@ export type ChoiceList =
   /** Colours with the categories that have them. */
   | 'hues'
   | 'zones';
+/** One line of such a list; spaces and the like by number, hues and audiences by name. */
 export interface NamedChoice {
   readonly id: number | string;
   readonly name: string;
 }
+/** All these lists. */
 export type EntryChoices = Readonly<Record<ChoiceList, readonly NamedChoice[]>>;

@@ -35,12 +35,14 @@ export type Field =
       readonly fresh: Readonly<Record<string, unknown>>;
     });
 
+/** Fields of a form under one heading. */
 export interface Section {
   readonly title: string;
   readonly about?: string;
   readonly fields: readonly Field[];
 }
 
+/** A form as data: its sections, and what a new entry begins with. */
 export interface FormOfEntry {
   readonly sections: readonly Section[];
   /** What a new one begins with. */
@@ -51,6 +53,7 @@ export interface FormOfEntry {
 export const formOfEntry = (form: FormOfEntry): FormOfEntry =>
   texts(form, 'title', 'about', 'label', 'hint', 'one', 'unit');
 
+/** A field that names one entry of a list; null where none is chosen. */
 export const named = <Id extends string>(
   ids: readonly Id[],
   words: Readonly<Record<Id, string>>,
@@ -62,6 +65,7 @@ export const named = <Id extends string>(
     },
   }));
 
+/** The name of an entry, of at most so many letters. */
 export const nameField = (most: number): Field => ({ kind: 'line', name: 'name', label: 'Name', most });
 
 const WEEKDAYS: readonly NamedChoice[] = WEEKDAY_NAMES.map((_, index) => ({
@@ -71,6 +75,7 @@ const WEEKDAYS: readonly NamedChoice[] = WEEKDAY_NAMES.map((_, index) => ({
   },
 }));
 
+/** A day of the week, 1 is Monday. */
 export const weekdayField: Field = {
   kind: 'choice',
   name: 'weekStart',
@@ -95,6 +100,7 @@ export const hoursField = (hint: string): Field => ({
   ],
 });
 
+/** The questions a space, a category or a service asks, in their order. */
 export const questionsField: Field = {
   kind: 'rows',
   name: 'questions',

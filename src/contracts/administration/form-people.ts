@@ -3,6 +3,7 @@ import { ROLE_WORDS } from '../words/roles';
 import { type FormOfEntry, formOfEntry, named, nameField as name } from './form-parts';
 import { SITE_ROLES } from './people';
 
+/** A team and who belongs to it. */
 export const teamForm: FormOfEntry = formOfEntry({
   fresh: { name: '', members: [] },
   sections: [
@@ -13,6 +14,7 @@ export const teamForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A host and its members. */
 export const organisationForm: FormOfEntry = formOfEntry({
   fresh: { name: '', members: [] },
   sections: [
@@ -32,6 +34,7 @@ export const organisationForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** Somebody with an account: their roles, what they look after, and who may act for them. */
 export const personForm: FormOfEntry = formOfEntry({
   fresh: {
     name: '',

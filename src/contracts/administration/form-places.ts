@@ -41,6 +41,7 @@ const periodsField: Field = {
   ],
 };
 
+/** The site of the office, with its zone, its language and what counts where nothing else is said. */
 export const siteForm: FormOfEntry = formOfEntry({
   fresh: {},
   sections: [
@@ -116,6 +117,7 @@ export const siteForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A season: its name, its first and its last day. */
 export const seasonForm: FormOfEntry = formOfEntry({
   fresh: { name: '', from: '', to: '' },
   sections: [
@@ -130,6 +132,7 @@ export const seasonForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A note to days. */
 export const dayNoteForm: FormOfEntry = formOfEntry({
   fresh: { name: '', from: '', to: '' },
   sections: [
@@ -144,6 +147,7 @@ export const dayNoteForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** When something is shut, or open beyond its hours. */
 export const closureForm: FormOfEntry = formOfEntry({
   fresh: {
     kind: 'shut',
@@ -189,6 +193,7 @@ export const closureForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A further site: its name and hours. */
 export const furtherSiteForm: FormOfEntry = formOfEntry({
   fresh: { name: '', hours: [] },
   sections: [
@@ -197,6 +202,7 @@ export const furtherSiteForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A building with its hours. */
 export const buildingForm: FormOfEntry = formOfEntry({
   fresh: { name: '', siteId: null, hours: [] },
   sections: [
@@ -205,6 +211,7 @@ export const buildingForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** Periods a space is given by, and days on which they are others. */
 export const timetableForm: FormOfEntry = formOfEntry({
   fresh: {
     name: '',

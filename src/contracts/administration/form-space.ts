@@ -26,6 +26,7 @@ const SIDE_WORDS: Readonly<Record<(typeof SIDES)[number], string>> = texts({
 // Whether it is reached without a step is a fact of its own.
 const OWN_FEATURES = FEATURES.filter((feature) => feature !== 'step-free');
 
+/** A space: floor, layouts, hours, policies, questions, and what it is made of. */
 export const spaceForm: FormOfEntry = formOfEntry({
   fresh: {
     buildingId: null,

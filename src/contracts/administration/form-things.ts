@@ -1,10 +1,12 @@
 import { type FormOfEntry, formOfEntry, nameField as name, questionsField } from './form-parts';
 
+/** A store. */
 export const storeForm: FormOfEntry = formOfEntry({
   fresh: { name: '' },
   sections: [{ title: 'The store', fields: [name(80)] }],
 });
 
+/** A type of equipment: its store, minutes of fetching and returning, stock, units, kit and substitutes. */
 export const equipmentForm: FormOfEntry = formOfEntry({
   fresh: {
     name: '',
@@ -100,6 +102,7 @@ export const equipmentForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A service, the team that does it, and what it asks. */
 export const serviceForm: FormOfEntry = formOfEntry({
   fresh: { name: '', about: '', teamId: null, leadDays: 0, crewMin: 0, questions: [] },
   sections: [
@@ -117,6 +120,7 @@ export const serviceForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** A category: mark, hue, whether it is published, and what it asks. */
 export const categoryForm: FormOfEntry = formOfEntry({
   fresh: { name: '', mark: '', hue: 'green', about: '', publish: true, audiences: [], questions: [] },
   sections: [
@@ -153,6 +157,7 @@ export const categoryForm: FormOfEntry = formOfEntry({
   ],
 });
 
+/** An audience: its name. */
 export const audienceForm: FormOfEntry = formOfEntry({
   fresh: { name: '' },
   sections: [

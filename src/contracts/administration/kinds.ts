@@ -21,12 +21,14 @@ export const ENTRY_KINDS = [
 ] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 
+/** Whether entries of that name are kept here. */
 export const isEntryKind = (text: string): text is EntryKind =>
   (ENTRY_KINDS as readonly string[]).includes(text);
 
 /** Whose work a kind is: the whole office's, or only of those who keep the house. */
 export type Keeping = 'office' | 'housekeeper' | 'people';
 
+/** What a kind is called, and what can be done with its entries. */
 export interface KindWords {
   /** As in “another building”. */
   readonly one: string;
@@ -63,6 +65,7 @@ const A_ONE: Readonly<Record<EntryKind, string>> = texts({
 /** As in “made an organisation”. */
 export const aOne = (kind: EntryKind): string => A_ONE[kind];
 
+/** The words of each kind. */
 export const KIND_WORDS: Readonly<Record<EntryKind, KindWords>> = texts(
   {
     site: {
@@ -180,5 +183,6 @@ export type HistoryKind = EntryKind | ToldKind;
 /** What is said of a thing, by what it is about. */
 export type Said = Readonly<Record<string, string>>;
 
+/** Whether a history keeps words instead of documents. */
 export const isToldKind = (kind: HistoryKind): kind is ToldKind =>
   (TOLD_KINDS as readonly HistoryKind[]).includes(kind);

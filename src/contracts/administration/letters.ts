@@ -5,7 +5,9 @@ import { plainText } from '../fields';
 import { LETTER_WORDS, OPENING_WORDS, SUBJECT_WORDS } from '../words/mail';
 import { formOfEntry, type FormOfEntry } from './form-parts';
 
+/** Under which name the subject of a letter is kept. */
 export const subjectKey = (kind: MailKind): string => `subject_${kind}`;
+/** Under which name its first sentence is kept. */
 export const openingKey = (kind: MailKind): string => `opening_${kind}`;
 
 const words = MAIL_KINDS.flatMap((kind): [string, z.ZodType<string>][] => [
@@ -20,6 +22,7 @@ export const lettersDoc = z
   .transform((doc) => doc as Readonly<Record<string, string>>);
 export type LettersDoc = Readonly<Record<string, string>>;
 
+/** The words of letters; an empty field is ours. */
 export const lettersForm: FormOfEntry = formOfEntry({
   fresh: {},
   sections: [

@@ -10,12 +10,15 @@ export const clockText = z
   .regex(/^\d\d:[0-5]\d$/, later`A time is written as 09:30; nights go on to 48:00.`)
   .refine((text) => minutesOf(text) <= 2880, later`Hours end at 48:00 at the latest.`);
 
+/** Minutes since midnight of `18:30`; `24:00` and later are after it. */
 export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+/** The same as it is written, with two digits each. */
 export const clockOf = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
 const dateOrNone = localDateField.nullable().default(null);
 
+/** First and last day on which something counts; null is without an end. */
 export const fromToDates = { validFrom: dateOrNone, validTo: dateOrNone };
 
 /** Open from and to on some weekdays; several rows make a week. */
@@ -55,6 +58,7 @@ export const numberName = optionalLine('The name in formulas', 30)
   })
   .default('');
 
+/** Questions in their order, at most twenty; one answered by a number has no answers to choose from. */
 export const questionRows = z
   .array(
     z
@@ -82,6 +86,7 @@ export const questionRows = z
   .default([]);
 export type QuestionRow = z.output<typeof questionRows>[number];
 
+/** A list of entries of one kind, each once, at most 500 unless said otherwise. */
 export const ids = <Id extends number>(what: string, most = 500) =>
   z
     .array(rowId<Id>(what))

@@ -4,9 +4,11 @@ import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import { requiredLine, rowId } from '../fields';
 import { ids } from './parts';
 
+/** What there is to say of a team. */
 export const teamDoc = z.object({ name: requiredLine('Name', 60), members: ids<PersonId>('a person') });
 export type TeamDoc = z.output<typeof teamDoc>;
 
+/** What there is to say of a host. */
 export const organisationDoc = z.object({
   name: requiredLine('Name', 80),
   members: ids<PersonId>('a person', 2000),
@@ -18,6 +20,7 @@ export const SITE_ROLES = ['requester', 'manager', 'crew', 'housekeeper'] as con
 
 const LOOKED_AFTER = ['building', 'space', 'pool'] as const;
 
+/** What there is to say of a person; addresses are unique whatever their letters' size. */
 export const personDoc = z.object({
   name: requiredLine('Name', 80),
   email: z.email(later`That is no e-mail address.`).max(120, later`At most 120 letters.`),

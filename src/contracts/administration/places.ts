@@ -13,6 +13,7 @@ import { localDateField, localDateTimeField, requiredLine, rowId, wholeNumber } 
 import { OWNER_KINDS } from '../house';
 import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from './parts';
 
+/** What there is to say of the site of the office. */
 export const siteDoc = z.object({
   name: requiredLine('Name', 80),
   zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
@@ -65,6 +66,7 @@ export const siteDoc = z.object({
 });
 export type SiteDoc = z.output<typeof siteDoc>;
 
+/** What there is to say of a season; its last day is not before its first. */
 export const seasonDoc = z
   .object({ name: requiredLine('Name', 60), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
@@ -73,6 +75,7 @@ export const seasonDoc = z
   });
 export type SeasonDoc = z.output<typeof seasonDoc>;
 
+/** What there is to say of a note to days. */
 export const dayNoteDoc = z
   .object({ name: requiredLine('Note', 80), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
@@ -81,6 +84,7 @@ export const dayNoteDoc = z
   });
 export type DayNoteDoc = z.output<typeof dayNoteDoc>;
 
+/** What there is to say of a closure; it ends after it begins. */
 export const closureDoc = z
   .object({
     kind: z.enum(['shut', 'open'], later`Say whether it is shut or open.`),
@@ -104,6 +108,7 @@ export const closureDoc = z
   });
 export type ClosureDoc = z.output<typeof closureDoc>;
 
+/** What there is to say of a further site. */
 export const furtherSiteDoc = z
   .object({ name: requiredLine('Name', 80), hours: hoursRows })
   .refine(({ hours }) => hours.length > 0, {
@@ -112,6 +117,7 @@ export const furtherSiteDoc = z
   });
 export type FurtherSiteDoc = z.output<typeof furtherSiteDoc>;
 
+/** What there is to say of a building; `siteId` null is the site of the office. */
 export const buildingDoc = z.object({
   name: requiredLine('Name', 80),
   /** Null is the office's own. */
@@ -146,6 +152,7 @@ const policyRow = z.object({
   organisations: ids<number>('an organisation'),
 });
 
+/** What there is to say of a space; measures in metres, null where nobody has taken them. */
 export const spaceDoc = z
   .object({
     buildingId: rowId<number>('a building'),
@@ -245,6 +252,7 @@ const periodRows = z
     });
   });
 
+/** What there is to say of a timetable; periods do not overlap. */
 export const timetableDoc = z
   .object({
     name: requiredLine('Name', 60),

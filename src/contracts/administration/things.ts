@@ -5,9 +5,11 @@ import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from 
 import { HUES } from '../office';
 import { ids, questionRows } from './parts';
 
+/** What there is to say of a store. */
 export const storeDoc = z.object({ name: requiredLine('Name', 80) });
 export type StoreDoc = z.output<typeof storeDoc>;
 
+/** Pieces that come to a stock or leave it: `delta` is never 0, `to` null is for good. */
 export const stockRow = z
   .object({
     id: rowId<number>('a line').nullable().default(null),
@@ -26,6 +28,7 @@ export const stockRow = z
   });
 export type StockRow = z.output<typeof stockRow>;
 
+/** What there is to say of a type of equipment. */
 export const equipmentDoc = z
   .object({
     name: requiredLine('Name', 80),
@@ -78,6 +81,7 @@ export const equipmentDoc = z
   });
 export type EquipmentDoc = z.output<typeof equipmentDoc>;
 
+/** What there is to say of a service. */
 export const serviceDoc = z.object({
   name: requiredLine('Name', 60),
   about: plainText('What it is', 200).default(''),
@@ -88,9 +92,11 @@ export const serviceDoc = z.object({
 });
 export type ServiceDoc = z.output<typeof serviceDoc>;
 
+/** What there is to say of an audience. */
 export const audienceDoc = z.object({ name: requiredLine('Audience', 40) });
 export type AudienceDoc = z.output<typeof audienceDoc>;
 
+/** What there is to say of a category; its mark is two letters. */
 export const categoryDoc = z.object({
   name: requiredLine('Name', 60),
   mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), later`A mark has two letters.`),

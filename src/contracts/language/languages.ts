@@ -1,3 +1,4 @@
+/** The languages there are texts in. */
 export const LANGUAGES = ['en', 'de'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
@@ -23,6 +24,7 @@ const holder = globalThis as typeof globalThis & {
 export const catalogueOf = (language: Language): Catalogue | null =>
   holder.calendarioCatalogues?.[language] ?? null;
 
+/** Gives the texts of a language; those that are missing are read in English. */
 export const bringCatalogue = (language: Language, catalogue: Catalogue): void => {
   holder.calendarioCatalogues = { ...holder.calendarioCatalogues, [language]: catalogue };
 };

@@ -8,14 +8,14 @@ import { setText } from './layouts';
 import { listText } from './rule';
 import { countText, dayShort, lengthText, sayTime } from './when';
 
-/** The names a way out is told with. */
+/** The names an alternative is told with. */
 export interface AlternativeNames {
   place(space: SpaceId): string;
   equipment(type: EquipmentTypeId): string;
   unit(resource: ResourceId): string;
 }
 
-/** A way out as far as it is told: where the date would be, and what that costs. */
+/** An alternative as far as it is told: where the date would be, and what that costs. */
 export interface ToldAlternative {
   readonly kind: AlternativeKind;
   readonly cost: AlternativeCost;
@@ -120,7 +120,7 @@ export function sayCosts({ kind, cost }: Pick<ToldAlternative, 'kind' | 'cost'>)
   ];
 }
 
-/** How a way out of a whole series is told. */
+/** How an alternative of a whole series is told. */
 export interface ToldSeries {
   readonly kind: 'one-space' | 'one-time' | 'mixture';
   /** Dates it changes. */
@@ -132,6 +132,7 @@ export interface ToldSeries {
   readonly isUniform: boolean;
 }
 
+/** What a way for a series changes, in one sentence. */
 export function saySeriesAlternative(
   { kind, dates, first, left, isUniform }: ToldSeries,
   names: AlternativeNames,
@@ -165,6 +166,7 @@ const ofSeveral = (alternative: ToldAlternative, names: AlternativeNames, side: 
     ? say`${placesText(alternative.spaces, names)} ${daysText(alternative.cost.shiftMin)}, at the same hours.`
     : sayAlternative(alternative, names, side);
 
+/** What it costs, a line each; empty where it costs nothing. */
 export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
   if (kind === 'one-time') return [say`in the same spaces`];
   return [

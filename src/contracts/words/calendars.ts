@@ -5,6 +5,7 @@ import type { Readers } from '@/core/publishing/readers';
 import type { CalendarChoices } from '../calendars';
 import { listText } from './rule';
 
+/** What a calendar can tell of an event. */
 export const FACT_WORDS: Readonly<Record<Fact, string>> = texts({
   title: 'title and second line',
   text: 'public text and running order',
@@ -13,6 +14,7 @@ export const FACT_WORDS: Readonly<Record<Fact, string>> = texts({
   contact: 'contact on the day',
 });
 
+/** Who may read it. */
 export const READER_WORDS: Readonly<Record<Readers['kind'], string>> = texts({
   everyone: 'everybody, without signing in',
   'signed-in': 'everybody who is signed in',
@@ -37,6 +39,7 @@ export function filterText(filter: CalendarFilter, choices: CalendarChoices): st
   return parts.filter(Boolean).join(', ');
 }
 
+/** Who may read a calendar, by name where they are named. */
 export function readersText(readers: Readers, choices: CalendarChoices): string {
   if (readers.kind !== 'named') return READER_WORDS[readers.kind];
   const named = [

@@ -10,6 +10,7 @@ import { toLocal } from '@/core/time/zone';
 import { listText } from './rule';
 import { countText, dateLong, dayShort, duringText, lengthText, momentText } from './when';
 
+/** What a space can have. */
 export const FEATURE_WORDS: Readonly<Record<Feature, string>> = texts({
   'step-free': 'step-free access',
   'hearing-loop': 'a hearing loop',
@@ -28,7 +29,7 @@ export const FEATURE_WORDS: Readonly<Record<Feature, string>> = texts({
 /** The names a sentence needs. What the reader may not know is null, and then only *taken*. */
 export interface FindingNames {
   readonly tzid: string;
-  /** Who reads it: whoever asked, unless it is said. */
+  /** Who reads it: the requester, unless it is said. */
   readonly side?: Side;
   readonly place: string;
   readonly equipment: string;
@@ -124,7 +125,7 @@ const breachWords = ({ kind }: PolicyBreach) =>
     readonly next: Readonly<Record<Side, string>>;
   };
 
-/** The one table of what is said of a finding, to whoever asked and to the office. */
+/** The one table of what is said of a finding, to the requester and to the office. */
 const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>> } = texts({
   occupied: OCCUPIED,
   'unit-taken': {

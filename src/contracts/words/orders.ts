@@ -16,6 +16,7 @@ export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = texts({
   'occupied-end': 'the space is given up',
 });
 
+/** When around an event work is done. */
 export const TEMPLATE_PHASE_WORDS: Readonly<Record<TemplatePhase, string>> = texts({
   setup: 'before the event',
   attendance: 'while it is on',
@@ -33,6 +34,7 @@ const PHASE_WORDS: Readonly<Record<OrderPhase, string>> = texts({
 export const phaseText = (phase: OrderPhase, origin: OrderOrigin): string =>
   origin === 'counter' ? say`Take back` : PHASE_WORDS[phase];
 
+/** What is done between two events. */
 export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = texts({
   keep: 'Keep it as it stands',
   'top-up': 'Keep it and top it up',

@@ -83,10 +83,12 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   busy: () => say`The office is writing a lot just now. Nothing was changed; try again in a moment.`,
 };
 
+/** A refusal in words, with what can be done. */
 export function sayRefusal(refusal: Refusal): string {
   return (SENTENCES[refusal.code] as (refusal: Refusal) => string)(refusal);
 }
 
+/** The same as it is sent, with the faults of fields where there are some. */
 export function errorReply(refusal: Refusal): ErrorReply {
   return {
     error: {

@@ -1,6 +1,7 @@
 import { texts } from '../language/say';
 import type { Role } from '@/core/roles';
 
+/** What roles are called. */
 export const ROLE_WORDS: Readonly<Record<Role, string>> = texts({
   requester: 'requester',
   manager: 'manager',

@@ -11,6 +11,7 @@ import type { RuleFault } from '@/core/recurrence/rule-parts';
 import { dateOf, daysBetween, isWholeDays, type LocalDateTime } from '@/core/time/local-time';
 import { countText, dateLong, spanText, sayTime } from './when';
 
+/** The days of the week, from Monday. */
 export const WEEKDAY_NAMES = texts([
   'Monday',
   'Tuesday',
@@ -20,6 +21,7 @@ export const WEEKDAY_NAMES = texts([
   'Saturday',
   'Sunday',
 ] as const);
+/** The months, from January. */
 export const MONTH_NAMES = texts([
   'January',
   'February',
@@ -98,11 +100,13 @@ export function repetitionText(rule: FormRule): string {
   return `${everyText(rule.every, rule.unit)}${whereText(rule)}${weeks}`;
 }
 
+/** Until when a rule goes on, in words. */
 export function endText(end: RuleEnd): string {
   if (end.kind === 'until') return say`until ${dateLong(end.date)}`;
   return end.kind === 'never' ? say`without end` : '';
 }
 
+/** The times of a series, for its sentence. */
 export interface SeriesTimes {
   readonly start: LocalDateTime;
   readonly end: LocalDateTime;
@@ -159,6 +163,7 @@ const FAULTS: { readonly [Kind in RuleFault['kind']]: Say<Kind> } = {
   never: () => say`This rule never yields a date. Check its months, days and last day.`,
 };
 
+/** Why a rule is not understood. */
 export function sayRuleFault(fault: RuleFault): string {
   if (fault.kind === 'bad-value' && fault.part === 'COUNT')
     return say`A rule makes from 1 to ${sayNumber(MOST_COUNT)} dates, not ${fault.value}.`;

@@ -11,6 +11,7 @@ const LIMIT_WORDS: Readonly<Record<Limit, string>> = texts({
   load: 'More would be over the published load of the floor (IBC table 1004.5).',
 });
 
+/** The sides of a plan. */
 export const SIDE_WORDS: Readonly<Record<Side, string>> = texts({
   top: 'upper wall',
   right: 'right wall',
@@ -50,5 +51,6 @@ export const sayRules = ({ wayMm, accessMm }: Pick<SeatingPlan, 'wayMm' | 'acces
     ? say`Every seat has a way of ${centimetres(wayMm)} to a door, by ${centimetres(accessMm)} between rows or chairs; at most 14 seats between two aisles (NFPA 101, IBC). This is no fire-safety approval.`
     : say`Counted by the published load of the floor (IBC table 1004.5). This is no fire-safety approval.`;
 
+/** The minutes of work a plan takes. */
 export const sayMinutes = ({ crewMin }: Pick<SeatingPlan, 'crewMin'>): string =>
   crewMin ? say`About ${lengthText(crewMin)} of work for one person.` : say`Nothing to carry.`;

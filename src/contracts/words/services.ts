@@ -1,6 +1,7 @@
 import { texts } from '../language/say';
 import type { ServiceState } from '@/core/work-orders/service-due';
 
+/** How far a service is arranged. */
 export const SERVICE_STATE_WORDS: Readonly<Record<ServiceState, string>> = texts({
   asked: 'asked for',
   arranging: 'being arranged',

@@ -1,6 +1,7 @@
 import { texts } from '../language/say';
 import type { REMINDERS_MIN } from '../own-settings';
 
+/** How long before a booking a letter is wanted. */
 export const REMINDER_WORDS: Readonly<Record<(typeof REMINDERS_MIN)[number], string>> = texts({
   120: 'two hours before',
   1440: 'a day before',

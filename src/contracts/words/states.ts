@@ -4,6 +4,7 @@ import type { OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
 import { countText } from './when';
 
+/** What the states of a date are called. */
 export const STATE_WORDS: Readonly<Record<OccurrenceState, string>> = texts({
   waiting: 'waiting',
   approved: 'approved',
@@ -21,6 +22,7 @@ export const SHOWN_STATE_WORDS = texts({
   cancelled: 'cancelled',
 } as const);
 
+/** What verdicts are called. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = texts({
   clear: 'clear',
   look: 'look',
@@ -67,7 +69,7 @@ export function sayRequestState({ counts, offered, isQuestionOpen }: RequestNow)
   return parts.join('; ');
 }
 
-/** What of a request matters to whoever asked, by what they may have to do. */
+/** What of a request matters to the requester, by what they may have to do. */
 export interface WhatIsNext {
   /** Dates for which the office offers something else. */
   readonly offered: number;

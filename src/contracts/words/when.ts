@@ -110,6 +110,7 @@ export function spanText(start: LocalDateTime, end: LocalDateTime): string {
 export const manyDatesText = ([first = '', ...more]: readonly string[]): string =>
   more.length ? say`${more.length + 1} dates, first ${first}` : first;
 
+/** A moment in a zone, with its day. */
 export const momentText = (at: EpochMinute, tzid: string): string => {
   const local = toLocal(at, tzid);
   return `${dayShort(dateOf(local))}, ${sayTime(local)}`;
@@ -130,6 +131,7 @@ export function lengthText(minutes: number): string {
   return rest ? say`${Math.floor(minutes / 60)} h ${rest} min` : countText(minutes / 60, 'hour', 'hours');
 }
 
+/** A number with its word, in the language of whoever reads. */
 export const countText = (count: number, one: string, many: string): string => sayCount(count, one, many);
 
 const DAY_MIN = 1440;

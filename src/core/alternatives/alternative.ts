@@ -5,7 +5,7 @@ import type { EquipmentTypeId, ResourceId, SpaceId } from '../ids';
 import type { Layout } from '../seating/layouts';
 
 /**
- * What a way out changes of a date, from least to most: the same time elsewhere, the same place at another time,
+ * What an alternative changes of a date, from least to most: the same time elsewhere, the same place at another time,
  * another day of that week, other equipment, another layout, and last of all place and time together.
  */
 export const ALTERNATIVE_KINDS = [
@@ -37,7 +37,7 @@ export interface SpaceSwap {
   readonly empty: number;
 }
 
-/** What a way out costs: only what it changes is set. */
+/** What an alternative costs: only what it changes is set. */
 export interface AlternativeCost {
   readonly swaps: readonly SpaceSwap[];
   /** Wall minutes later, negative for earlier; whole days for another day. */
@@ -83,7 +83,7 @@ export interface Candidate {
   readonly order: readonly number[];
 }
 
-/** A way out that was checked against the world and the rest of its request. */
+/** An alternative that was checked against the world and the rest of its request. */
 export interface Alternative extends Candidate {
   readonly verdict: Verdict;
   /** What it still has against it. */

@@ -241,7 +241,7 @@ export class Candidates {
     return this.troubles.stock.flatMap((facts) => (facts.rule === 'equipment-short' ? [facts] : []));
   }
 
-  /** As many as are left. One type is short at a time here: of several each would need its own way out. */
+  /** As many as are left. One type is short at a time here: of several each would need its own alternative. */
   *fewer(): Generator<Candidate> {
     const [short, second] = this.shortTypes;
     if (!short || second) return;

@@ -29,7 +29,7 @@ export interface Search {
   readonly bounds: Bounds;
   readonly asked: AskedFacts;
   readonly side: Side;
-  /** What has begun is no way out. */
+  /** What has begun is no alternative. */
   readonly now: EpochMinute;
   /** Whole checks one date may cost; what is left then is told, not looked at. */
   readonly mostChecks: number;
@@ -91,7 +91,7 @@ export class Prover {
     return near.check([date], asked, hired);
   }
 
-  /** The way out a candidate is; null where it is none, or could not be looked at any more. */
+  /** The alternative a candidate is; null where it is none, or could not be looked at any more. */
   prove(candidate: Candidate): Alternative | null {
     const { near, side, now, mostChecks } = this.search;
     const { content } = candidate.draft;
@@ -108,7 +108,7 @@ export class Prover {
     return does ? { ...candidate, verdict: verdictOf(findings, side), findings, hasNewDoubt } : null;
   }
 
-  /** The first of them that are ways out without a new doubt, and those with one met on the way. */
+  /** The first of them that are alternatives without a new doubt, and those with one met on the way. */
   first(candidates: Iterable<Candidate>, most: number): Alternative[] {
     const found: Alternative[] = [];
     let undoubted = 0;
@@ -143,7 +143,7 @@ export function rankAlternatives(
 
 const made = new WeakMap<DateInTrouble, { readonly search: Search; readonly candidates: Candidates }>();
 
-/** What might be tried for a date; made once, for its own ways out and those of its series. */
+/** What might be tried for a date; made once, for its own alternatives and those of its series. */
 export function candidatesOf(wanted: DateInTrouble, search: Search): Candidates {
   const known = made.get(wanted);
   if (known?.search === search) return known.candidates;
@@ -156,7 +156,7 @@ export function candidatesOf(wanted: DateInTrouble, search: Search): Candidates 
 const NOTHING: Alternatives = { best: [], others: [], cut: { candidates: 0 } };
 
 /**
- * What could be done about a date that is blocked or doubtful: each way out has itself been checked, whole, against
+ * What could be done about a date that is blocked or doubtful: each alternative has itself been checked, whole, against
  * the world and the other dates of its request.
  */
 export function alternativesOf(wanted: DateInTrouble, search: Search): Alternatives {

@@ -5,7 +5,7 @@ import { CHANGE_OF_SPACE, pointsOf } from './points';
 import { compareOrder, type Candidate, type Cut, type Alternative } from './alternative';
 import { hasTrouble, isAlternative, troublesOf, type Troubles } from './troubles';
 
-/** One date of a way out of the whole series. */
+/** One date of an alternative of the whole series. */
 export interface DateChange {
   readonly key: string;
   readonly candidate: Candidate;
@@ -252,7 +252,7 @@ function optionsOf(
   }));
 }
 
-/** For every date in trouble a way out of its own, together as cheap as can be, the space changing as seldom as pays. */
+/** For every date in trouble an alternative of its own, together as cheap as can be, the space changing as seldom as pays. */
 function mixture(
   members: readonly Member[],
   provedOf: ReadonlyMap<string, readonly Alternative[]>,
@@ -302,7 +302,7 @@ export const isUniform = ({ changes }: SeriesAlternative): boolean =>
 
 /**
  * What could be done about a series of which some dates are blocked or doubtful: one space for those, one time for all,
- * and the cheapest mixture. `dates` are all that could still be changed, in order of time; `proved` the ways out of
+ * and the cheapest mixture. `dates` are all that could still be changed, in order of time; `proved` the alternatives of
  * each date in trouble that were found before. Nothing for a series with less than two dates in trouble.
  */
 export function alternativesOfSeries(

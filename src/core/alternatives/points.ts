@@ -1,7 +1,7 @@
 import type { Candidate } from './alternative';
 
 /**
- * What changes cost where a mixture has to be weighed: only for choosing between ways out of several dates, never
+ * What changes cost where a mixture has to be weighed: only for choosing between alternatives of several dates, never
  * shown. Common practice, no source: a change of space is worth an hour and a half of another time.
  */
 const POINTS = {

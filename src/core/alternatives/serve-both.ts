@@ -8,7 +8,7 @@ import { NearWorld } from './near-world';
 import { alternativesOf, type DateInTrouble, type Search, type Alternatives } from './of-date';
 import { pointsOf } from './points';
 
-/** One of two that want one place: its date, and how its ways out are looked for. */
+/** One of two that want one place: its date, and how its alternatives are looked for. */
 export interface Contender extends Omit<DateInTrouble, 'findings'> {
   readonly claimId: ClaimId;
   readonly requestId: RequestId;
@@ -66,7 +66,7 @@ export const serveWorld = (
   claims: readonly Pick<Contender, 'date' | 'claimId' | 'requestId'>[],
 ): WorldSnapshot => claims.reduce(withClaim, world);
 
-/** Ways out of one date in a world in which the other has what it wants. */
+/** Alternatives of one date in a world in which the other has what it wants. */
 function besides(one: Contender, other: Contender): Alternatives {
   const world = withClaim(one.search.near.world, other);
   const near = new NearWorld(world, one.siblings);

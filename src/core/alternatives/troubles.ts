@@ -50,7 +50,7 @@ export function troublesOf(date: WantedDate, findings: readonly Finding[], side:
 export const hasTrouble = ({ blocks, doubts }: Troubles): boolean => blocks.length + doubts.size > 0;
 
 /**
- * Whether what would stand against the date afterwards is a way out of what stands against it now: nothing blocks any
+ * Whether what would stand against the date afterwards is an alternative of what stands against it now: nothing blocks any
  * more; where nothing blocked, a doubt is gone and none has come.
  */
 export function isAlternative(before: Troubles, after: Troubles): { does: boolean; hasNewDoubt: boolean } {

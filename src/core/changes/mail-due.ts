@@ -5,7 +5,7 @@ import type { OccurrenceState } from './transitions';
 export const ACCOUNT_MAIL_KINDS = ['invitation', 'new-password', 'registration', 'password-changed'] as const;
 export type AccountMailKind = (typeof ACCOUNT_MAIL_KINDS)[number];
 
-/** What the office writes: to whoever asked, to those who look after a place, and about accounts. */
+/** What the office writes: to the requester, to those who look after a place, and about accounts. */
 export const MAIL_KINDS = [
   'received',
   'question',
@@ -48,7 +48,7 @@ export interface DateTurn {
 export type TurnGroup =
   'asked' | 'approved' | 'offered' | 'declined' | 'cancelled' | 'withdrawn' | 'moved' | 'held';
 
-/** What a turn is to whoever asked; null where there is nothing to say. */
+/** What a turn is to the requester; null where there is nothing to say. */
 export function groupOf({ from, to, isMoved, isOffered, isHeld }: DateTurn): TurnGroup | null {
   if (to === 'approved' && from !== 'approved') return 'approved';
   if (isOffered) return 'offered';
@@ -62,7 +62,7 @@ export function groupOf({ from, to, isMoved, isOffered, isHeld }: DateTurn): Tur
 /**
  * Which mail one change of one request calls for: one at most, led by what has to be answered, then by what was
  * decided. `waiting` counts dates of the request that wait on beside those of the change. Null where nothing happened
- * that whoever asked has to know.
+ * that the requester has to know.
  */
 export function mailDue(turns: readonly DateTurn[], waiting: number): MailKind | null {
   const groups = new Set(turns.map(groupOf));

@@ -34,7 +34,7 @@ export interface DateForChange {
 
 /** One thing done to one date, with what it needs. */
 export type DateStep =
-  /** With a draft: approved at another place or time, as whoever asked allows. */
+  /** With a draft: approved at another place or time, as the requester allows. */
   | { readonly action: 'approve'; readonly draft?: ClaimDraft }
   | {
       readonly action:

@@ -40,7 +40,7 @@ export interface DeskPlace {
   /** Others who wait for the same place at the same time. */
   readonly rivals: number;
   readonly askedAt: EpochMinute;
-  /** It waits for an answer of whoever asked: nothing can be done about it now. */
+  /** It waits for an answer of the requester: nothing can be done about it now. */
   readonly isAnswerAwaited: boolean;
 }
 

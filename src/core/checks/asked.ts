@@ -8,7 +8,7 @@ import type { EpochMinute, Interval } from '../time/epoch-minute';
 export interface WantedDate {
   readonly key: string;
   readonly claim: ClaimContent;
-  /** What kind of event it is, where dates of several requests are checked together: recipes may be about it. */
+  /** What kind of event it is, where dates of several requests are checked together: templates may be about it. */
   readonly categories?: readonly CategoryId[];
   /** What its request answered to the questions of the house, where formulas may count with it. */
   readonly answers?: Answers;
@@ -33,7 +33,7 @@ export interface AskedFacts {
   readonly requestId?: RequestId;
   /** For whom it is published; empty where it is not. */
   readonly audiences?: readonly string[];
-  /** Recipes of crews may be about them. */
+  /** Templates of crews may be about them. */
   readonly categories?: readonly CategoryId[];
   /** Formulas of crews may count with them. */
   readonly answers?: Answers;

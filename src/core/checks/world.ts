@@ -84,7 +84,7 @@ export interface TeamLoad {
   readonly rosteredUntil: number;
   readonly shifts: readonly Shift[];
   readonly jobs: readonly CrewJob[];
-  /** Recipes of what the team does at dates. */
+  /** Templates of what the team does at dates. */
   readonly does: readonly LabourTemplate[];
 }
 

@@ -12,7 +12,7 @@ export interface BookingPrivacy {
   readonly requesterId: PersonId;
   /** Asked to be published and in force, or cancelled after it was: everybody may read the title. */
   readonly isPublic: boolean;
-  /** How the viewer is tied to it otherwise: a deputy of whoever asked, or a member of one of its hosts. */
+  /** How the viewer is tied to it otherwise: a deputy of the requester, or a member of one of its hosts. */
   readonly tie?: Tie | null;
   /** Of each of its spaces the roles that see what is on there; empty for a loan, which all who work here see. */
   readonly seenBy: readonly (readonly Role[])[];

@@ -4,7 +4,7 @@ import { isOnCalendar, type CalendarFilter, type FilterableEvent } from './calen
 import { FACTS, type Fact } from './facts';
 import type { Readers } from './readers';
 
-/** What whoever asked and the office have said of publishing a request. */
+/** What the requester and the office have said of publishing a request. */
 export interface Announcement {
   readonly publish: boolean;
   readonly heldBack: boolean;

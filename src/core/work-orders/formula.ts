@@ -21,7 +21,7 @@ export const FORMULA_FUNCTIONS = ['ceil', 'floor', 'round', 'abs', 'min', 'max']
 
 /** A formula has at most so many letters. */
 export const FORMULA_MOST_LETTERS = 200;
-/** More than this of anything is a slip in the formula. */
+/** More than this of anything is a details panel in the formula. */
 export const FORMULA_MOST = 100_000;
 
 /** Why a formula cannot be counted with. */
@@ -80,7 +80,7 @@ function parse(text: string): Parsed {
   }
 }
 
-// A recipe is read once and used for every date of a series. Bounded: formulas typed while trying come and go.
+// A template is read once and used for every date of a series. Bounded: formulas typed while trying come and go.
 const READ = new Map<string, Parsed>();
 const MOST_KEPT = 500;
 
@@ -131,7 +131,7 @@ const SAMPLE: FormulaValues = {
   quantity: 12,
 };
 
-/** Names in a formula that are none of ours: those of answers, or slips. Empty for what cannot be read. */
+/** Names in a formula that are none of ours: those of answers, or details. Empty for what cannot be read. */
 export function namesOfTheHouseIn(text: string): string[] {
   const parsed = read(text);
   return parsed.ok ? parsed.names.filter((name) => !TAKEN_NAMES.has(name)) : [];

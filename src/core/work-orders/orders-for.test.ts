@@ -63,7 +63,7 @@ describe('orders of an approved date', () => {
     expect(carrying!.content.equipment).toEqual([
       { name: 'Folding chair', store: 'Cart Shed', quantity: 12 },
     ]);
-    // Where there is none of it the recipe is about nothing.
+    // Where there is none of it the template is about nothing.
     expect(orders(orderedDate(), [set, sound])).toHaveLength(1);
   });
 

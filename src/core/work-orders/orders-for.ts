@@ -18,12 +18,12 @@ import {
 
 /** When around an event work is done: by a template, or between two events. */
 export type OrderPhase = TemplatePhase | 'turnover';
-/** Where an order comes from: a recipe, two recipes that meet between two events, work taken back, or somebody's own words. */
+/** Where an order comes from: a template, two templates that meet between two events, work taken back, or somebody's own words. */
 export type OrderOrigin = 'recipe' | 'turnover' | 'counter' | 'hand';
 
 /** An order that a date is to have, with when it may begin and is due, in epoch minutes. */
 export interface WantedOrder {
-  /** Recipe, occurrence, space slot, phase: however often generation runs, once each. */
+  /** Template, occurrence, space slot, phase: however often generation runs, once each. */
   readonly key: string;
   readonly origin: OrderOrigin;
   readonly occurrenceId: OccurrenceId;
@@ -97,7 +97,7 @@ const itemsOf = ({ date, slot }: Subject) =>
 const sum = (values: readonly number[]): number => values.reduce((total, each) => total + each, 0);
 
 /**
- * A recipe that names nothing in particular is about setting and clearing. Where there is nothing to carry, no minute
+ * A template that names nothing in particular is about setting and clearing. Where there is nothing to carry, no minute
  * of the crew and no word from the host, there is no such work.
  */
 function hasWork(subject: Subject, template: OrderTemplate, about: About): boolean {
@@ -129,10 +129,10 @@ const isBandWork = ({ per, phase, when, workFormula, crew, isByHand, quantities 
   !when.categories.length &&
   !when.equipment.length;
 
-/** All recipes that are about a space of the date, or about the date as a whole, in one order wherever they are looked at. */
+/** All templates that are about a space of the date, or about the date as a whole, in one order wherever they are looked at. */
 type About = (spaceIndex: number) => readonly OrderTemplate[];
 
-/** How well a recipe is suited to carry a thing: named for it, setting or clearing as such, at a pinch any other work. */
+/** How well a template is suited to carry a thing: named for it, setting or clearing as such, at a pinch any other work. */
 function suits(template: OrderTemplate, typeId: EquipmentTypeId): number {
   const { equipment, services } = template.when;
   if (template.phase === 'attendance' || template.isByHand) return 0;
@@ -141,7 +141,7 @@ function suits(template: OrderTemplate, typeId: EquipmentTypeId): number {
   return isBandWork(template) ? 2 : 1;
 }
 
-/** What a recipe carries: before and after an event every thing is carried by one recipe alone, the best suited and first of them. */
+/** What a template carries: before and after an event every thing is carried by one template alone, the best suited and first of them. */
 function carried(subject: Subject, template: OrderTemplate, about: About) {
   return itemsOf(subject).filter(({ typeId, spaceIndex }) => {
     const ofPhase = about(spaceIndex).filter(({ phase }) => phase === template.phase);
@@ -150,7 +150,7 @@ function carried(subject: Subject, template: OrderTemplate, about: About) {
   });
 }
 
-/** Numbers that were answered to what the recipe is about, or that it counts with: whoever does it has to know them. */
+/** Numbers that were answered to what the template is about, or that it counts with: whoever does it has to know them. */
 function countedAnswers(
   subject: Subject,
   template: OrderTemplate,
@@ -233,7 +233,7 @@ function orderFor(subject: Subject, template: OrderTemplate, about: About, tzid:
 }
 
 /**
- * The orders an approved date needs: each recipe that is about it once, or once for each of its spaces where there is
+ * The orders an approved date needs: each template that is about it once, or once for each of its spaces where there is
  * work.
  */
 export function ordersFor(

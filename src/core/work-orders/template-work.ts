@@ -7,7 +7,7 @@ import { computeFormula, type FormulaValues } from './formula';
 import { numbersAnswered, type Answers, type NumberQuestion } from './numbers';
 import { isAbout, type DueEdge, type OrderTemplate, type ScopeFacts } from './template';
 
-/** What of a recipe says how much work it makes and when. */
+/** What of a template says how much work it makes and when. */
 export type LabourTemplate = Pick<
   OrderTemplate,
   'teamId' | 'phase' | 'per' | 'when' | 'due' | 'dueOffsetMin' | 'until' | 'crew' | 'workFormula'
@@ -44,7 +44,7 @@ export function edgesOf(claim: ClaimContent, slot: number | null): Edges {
   };
 }
 
-/** One space of a date, or the date as a whole where `slot` is null: what a recipe is about. */
+/** One space of a date, or the date as a whole where `slot` is null: what a template is about. */
 export interface Subject<D extends LabourDate = LabourDate> {
   readonly date: D;
   readonly slot: number | null;
@@ -121,7 +121,7 @@ export function valuesOf(subject: Subject, { when }: Pick<OrderTemplate, 'when'>
   };
 }
 
-/** What a formula of a recipe counts with on a date: as a whole, or in one of its spaces. */
+/** What a formula of a template counts with on a date: as a whole, or in one of its spaces. */
 export const formulaValuesOf = (
   date: LabourDate,
   slot: number | null,
@@ -155,7 +155,7 @@ function workOf(subject: Subject, template: LabourTemplate, minutes: number): nu
 /** Work that has to be done before the space is given to the crew is done elsewhere, in its own minutes. */
 const elsewhere = (due: EpochMinute, workMin: number): EpochMinute => addMinutes(due, -Math.max(1, workMin));
 
-/** The person-minutes a recipe asks for, and the span they are done in. */
+/** The person-minutes a template asks for, and the span they are done in. */
 export function workAt(subject: Subject, template: LabourTemplate): CrewJob {
   const { from, due, minutes } = spanOf(subject, template);
   const workMin = workOf(subject, template, minutes);
@@ -169,7 +169,7 @@ export interface WantedJob extends CrewJob {
 }
 
 /**
- * The work a date would bring by recipes, before there is an order of it. What two dates could leave to each other is
+ * The work a date would bring by templates, before there is an order of it. What two dates could leave to each other is
  * settled when they are approved and not taken off here.
  */
 export const labourFor = (date: LabourDate, templates: readonly LabourTemplate[]): WantedJob[] =>

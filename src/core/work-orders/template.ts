@@ -25,7 +25,7 @@ export interface ServiceAnswer {
   readonly answer: string;
 }
 
-/** What a date must have for a recipe to be about it: one of each list that is not empty. */
+/** What a date must have for a template to be about it: one of each list that is not empty. */
 export interface TemplateScope {
   readonly layouts: readonly Layout[];
   readonly spaces: readonly SpaceId[];
@@ -51,7 +51,7 @@ export interface TemplateQuantity {
   readonly formula: string;
 }
 
-/** A recipe of the office, or `s` and the number of a service that has no recipe of its own. */
+/** A template of the office, or `s` and the number of a service that has no template of its own. */
 export type TemplateId = number | `s${number}`;
 
 /** What a crew does at which point of every approved date it is about. */
@@ -90,14 +90,14 @@ export interface OrderTemplate {
 export const issueMoment = (due: EpochMinute, leadDays: number | null, tzid: string): EpochMinute | null =>
   leadDays === null ? null : startOfDay(addDays(dateOf(toLocal(due, tzid)), -leadDays), tzid);
 
-/** The facts of a date, or of one of its spaces, that recipes look at. */
+/** The facts of a date, or of one of its spaces, that templates look at. */
 export type ScopeFacts = TemplateScope;
 
 /** Whether two answers are to the same question and say the same. */
 export const isSameAnswer = (a: ServiceAnswer, b: ServiceAnswer): boolean =>
   a.questionId === b.questionId && a.answer === b.answer;
 
-/** Whether a recipe is about what has these facts: of every list it names, one is there. */
+/** Whether a template is about what has these facts: of every list it names, one is there. */
 export function isAbout(scope: TemplateScope, facts: ScopeFacts): boolean {
   const meets = <Id>(named: readonly Id[], there: readonly Id[]) =>
     !named.length || named.some((each) => there.includes(each));

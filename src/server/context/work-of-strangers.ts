@@ -12,7 +12,7 @@ export const MOST_DATES_AT_ONCE = 400;
 export const MOST_DATES_FOR_STRANGERS = 60_000;
 /** Laying out and drawing a day costs about as much as checking so many dates. */
 export const CHECKS_OF_A_DAY = 50;
-/** Looking for ways out checks a date many times over. */
+/** Looking for alternatives checks a date many times over. */
 export const CHECKS_OF_ALTERNATIVES = 20;
 
 /** Counts dates that are about to be checked for somebody; refuses where strangers had all there is for now. */

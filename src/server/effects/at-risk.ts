@@ -33,7 +33,7 @@ async function overridden(reader: Reader, claims: readonly ClaimId[]): Promise<S
   return new Set(rows.map(({ key }) => key));
 }
 
-/** Recipes of crews may be about the categories of a request, and count with its answers. */
+/** Templates of crews may be about the categories of a request, and count with its answers. */
 async function requestFacts(reader: Reader, requests: readonly RequestId[]) {
   const rows = await reader.all(FACTS_OF_REQUESTS, { ids: requests });
   return new Map(

@@ -7,7 +7,7 @@ import { ChangeSet } from '../repositories/changes/change-set';
 interface Command {
   /** What time did, as histories tell it. */
   readonly action: string;
-  /** One deed is done once, whenever it is tried again; made of the number of the change where nothing else names it. */
+  /** One command is done once, whenever it is tried again; made of the number of the change where nothing else names it. */
   key(changeSet: number): string;
 }
 

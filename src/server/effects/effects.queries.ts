@@ -139,7 +139,7 @@ export const PUBLIC_REQUESTS = jsonQuery({
   value: z.array(numberOf<RequestId>()),
 });
 
-// A recipe that names something is about dates that have it; one that names nothing is about all.
+// A template that names something is about dates that have it; one that names nothing is about all.
 export const COMING_DATES_OF_TEMPLATE = query({
   sql: `SELECT o.id FROM claim c JOIN occurrence o ON o.standing_id = c.id AND o.state = 'approved'
   WHERE c.status = 'in-force' AND c.end_min > $now

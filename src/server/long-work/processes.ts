@@ -10,7 +10,7 @@ import { clearCopies } from '../db/on-copy';
 import { sourceKey } from '../platform/take-points';
 import type { FromProcess, LongWork, SendOut, SendOutLines, ToProcess } from '../context/long-work';
 
-/** Two even on few cores: where ways out are looked for in one, a decision does not wait for them in the other. */
+/** Two even on few cores: where alternatives are looked for in one, a decision does not wait for them in the other. */
 const MOST_PROCESSES = Math.max(2, Math.min(4, availableParallelism() - 1));
 const MOST_WAITING = 12;
 /** Of one person, or of one source without an account, working and waiting: a page asks for several at once. */

@@ -36,7 +36,7 @@ export async function loadNames(reader: Reader): Promise<Names> {
   };
 }
 
-/** How a person is tied to request `r`: as a deputy of whoever asked, as a member of one of its hosts, or not. */
+/** How a person is tied to request `r`: as a deputy of the requester, as a member of one of its hosts, or not. */
 export const tieTo = (person: string): string =>
   `CASE WHEN EXISTS (SELECT 1 FROM deputy d WHERE d.person_id = r.requester_id AND d.deputy_id = ${person}) THEN 'deputy'
     WHEN EXISTS (SELECT 1 FROM request_host x JOIN membership y ON y.organisation_id = x.organisation_id AND y.person_id = ${person} WHERE x.request_id = r.id) THEN 'member' END`;

@@ -18,7 +18,7 @@ interface ChoicesProps<Way extends Choice> {
   children(way: Way): ReactNode;
 }
 
-/** Ways out to pick one of, each with what it costs; the picked one opens. */
+/** Alternatives to pick one of, each with what it costs; the picked one opens. */
 export function Choices<Way extends Choice>({ label, ways, children }: ChoicesProps<Way>) {
   const name = useId();
   const [picked, setPicked] = useState<number | null>(null);

@@ -14,7 +14,7 @@ interface WayListProps {
   actions(way: AlternativeView): ReactNode;
 }
 
-/** Ways out of one date; the picked one is drawn beside what was asked for, and can be taken. */
+/** Alternatives of one date; the picked one is drawn beside what was asked for, and can be taken. */
 export const WayList = ({ label, ways, now, actions }: WayListProps) => (
   <Choices label={label} ways={ways}>
     {(way) => (
@@ -38,7 +38,7 @@ interface DateWaysProps {
   actions(way: AlternativeView): ReactNode;
 }
 
-/** The ways out of one date: the five that change least, and on request the best of each other kind. */
+/** The alternatives of one date: the five that change least, and on request the best of each other kind. */
 export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
   const { best, others, when, now, none } = date;
   const label = say`Ways out for ${when}`;

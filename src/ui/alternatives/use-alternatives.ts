@@ -76,7 +76,7 @@ async function refusalIn(reply: Response): Promise<string> {
 const PAUSE_MS = 600;
 
 /**
- * Ways out of what stands in `body`, shown as they are found; looked for anew whenever `key` changes, and not at all
+ * Alternatives of what stands in `body`, shown as they are found; looked for anew whenever `key` changes, and not at all
  * while the body is null.
  */
 export function useAlternatives(body: AlternativesBody | null, key: string) {

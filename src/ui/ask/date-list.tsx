@@ -10,7 +10,7 @@ import { takenOn, type DifferingForm } from './draft';
 import type { PartProps } from './part-props';
 import { DayNote } from '@/ui/frame/day-notes';
 
-/** So many rungs are drawn at first; a long series goes on when asked for. */
+/** So many dates are drawn at first; a long series goes on when asked for. */
 const FIRST_RUNGS = 60;
 
 /** What is to be different on one date; empty fields are as on the others. */

@@ -26,7 +26,7 @@ export interface DifferingForm {
   endTime: string;
   people: string;
   spaceId: string;
-  /** A way out that was taken for it; what the fields say goes before it. */
+  /** An alternative that was taken for it; what the fields say goes before it. */
   taken?: { readonly patch: DatePatchBody; readonly sentence: string };
 }
 

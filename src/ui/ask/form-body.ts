@@ -156,7 +156,7 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
     publish: isPublished(form, choices),
     ...(form.audiences.length > 0 && { audiences: form.audiences }),
     overrides: form.differing
-      // A single date is what the fields say, but for a way out that no field could hold.
+      // A single date is what the fields say, but for an alternative that no field could hold.
       .filter(({ taken }) => form.pattern !== 'once' || taken)
       .flatMap((date) => patchOf(date, form) ?? []),
     ...(Number.isInteger(categoryId) && { categoryId }),

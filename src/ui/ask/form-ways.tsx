@@ -14,7 +14,7 @@ interface FormWaysProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly body: CheckBody;
 }
 
-/** Ways out of what the form asks for; taking one changes the fields, or what differs on the date. */
+/** Alternatives of what the form asks for; taking one changes the fields, or what differs on the date. */
 export function FormWays({ form, choices, reply, body }: FormWaysProps) {
   const isTroubled = reply.dates.some(({ verdict }) => verdict !== 'clear');
   const ways = useAlternatives(isTroubled ? { of: 'form', check: body } : null, 'form');

@@ -13,7 +13,7 @@ function extentText({ dates }: CheckReply): string | null {
   return dates.length > 1 && last ? say`${dates.length} dates, the last ${last.when}.` : null;
 }
 
-/** On a phone the slip stands below the form: its first line is always in sight, and leads there. */
+/** On a phone the details panel stands below the form: its first line is always in sight, and leads there. */
 export function VerdictLine({ state }: { state: VerdictState }) {
   if (state.kind === 'incomplete' && !state.before) return null;
   const text =
@@ -42,7 +42,7 @@ interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly body: CheckBody;
 }
 
-/** The slip beside the form: rule in words, verdict, bands to scale, every date. */
+/** The details panel beside the form: rule in words, verdict, bands to scale, every date. */
 export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDetailsProps) {
   const checked = state.kind === 'checked' ? state.reply : null;
   const shown = checked ?? (state.kind === 'refused' ? null : 'before' in state ? state.before : null);

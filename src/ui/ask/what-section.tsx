@@ -39,7 +39,7 @@ export const KindSection = memo(function KindSection({ form: { register, control
   );
 });
 
-/** Things of a list picked beside the first: each with its own way out, and a box to find the next. */
+/** Things of a list picked beside the first: each with its own alternative, and a box to find the next. */
 function More({
   form,
   name,

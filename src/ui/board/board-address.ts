@@ -43,7 +43,7 @@ export interface BoardAddress extends BoardFilters {
   readonly days: number;
   /** How many times larger than just fitting; 1 to 24. */
   readonly zoom: number;
-  /** The claimed space whose slip is open. */
+  /** The claimed space whose details panel is open. */
   readonly slip: number | null;
   readonly pick: Pick | null;
 }

@@ -81,7 +81,7 @@ interface CanvasProps {
   readonly label: string;
   readonly isLoading: boolean;
   readonly gestures: ReturnType<typeof useGestures>;
-  /** What is picked and stands in the slip. */
+  /** What is picked and stands in the details panel. */
   readonly picked: DragPreview | null;
   /** What the pointer or the focus is on, in words; null where it is on nothing. */
   onNote(text: string | null): void;

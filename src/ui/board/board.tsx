@@ -70,7 +70,7 @@ function dragPreviewOf(pick: Pick, rows: readonly BoardRow[], tzid: string): Dra
   };
 }
 
-/** A move that waits in the slip, as it is drawn. */
+/** A move that waits in the details panel, as it is drawn. */
 function dragPreviewOfMove(move: Move, rows: readonly BoardRow[]): DragPreview | null {
   const row = rows.findIndex((each) => each.kind === 'space' && each.space.id === move.spaceId);
   return row < 0 ? null : { kind: 'move', booking: move.booking, row, ...move.event, move };
@@ -83,8 +83,8 @@ function shownOf(rows: readonly BoardRow[], { spaces }: House): { spaces?: reado
 }
 
 /**
- * Addresses of slips on the board as it stands: one for each booking, so their common part is written once. Zoom is left
- * out: links need not be written anew while it changes, and a slip opened by itself shows the whole day.
+ * Addresses of details on the board as it stands: one for each booking, so their common part is written once. Zoom is left
+ * out: links need not be written anew while it changes, and a details panel opened by itself shows the whole day.
  */
 function detailsHrefs(day: LocalDate | null, days: number, filters: BoardFilters): (id: number) => string {
   const here = boardHref({ ...filters, day, days });

@@ -18,7 +18,7 @@ export function DetailsPanel({
 }) {
   const sheet = useRef<HTMLElement>(null);
   useEffect(() => {
-    // Where there is no room beside the work the slip lies below it, and would not be seen.
+    // Where there is no room beside the work the details panel lies below it, and would not be seen.
     if (window.innerWidth < BESIDE_PX) sheet.current?.scrollIntoView({ block: 'start' });
   }, []);
   return (

@@ -11,7 +11,7 @@ export interface EntryPlace {
   readonly id: number;
   readonly name: string;
   readonly code: string;
-  /** Of the claimed space: the number of its slip on the board. */
+  /** Of the claimed space: the number of its details panel on the board. */
   readonly claimSpace: number;
   readonly layout: Layout;
 }

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { send } from '@/ui/hooks/send';
 import { forgetDrafts } from '@/ui/hooks/use-draft';
 
-/** Who is signed in, and the way out; or the way in, which comes back to this page. */
+/** Who is signed in, and the alternative; or the way in, which comes back to this page. */
 export function Account({ name }: { name: string | null }) {
   const router = useRouter();
   const path = usePathname();

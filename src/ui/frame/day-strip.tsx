@@ -32,7 +32,7 @@ const SHOWN_DAYS: Readonly<Record<string, (query: URLSearchParams) => number>> =
 /** Screens that go to another day without loading a page. */
 const STAYING = ['/', '/dates'];
 
-/** Screens that show a day keep their own address; from all others the ruler leads to the board. */
+/** Screens that show a day keep their own address; from all others the day strip leads to the board. */
 function useDayAddress(today: LocalDate) {
   const path = usePathname();
   const query = new URLSearchParams(useSearchParams().toString());

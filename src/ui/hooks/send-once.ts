@@ -23,7 +23,7 @@ function forget(command: string): void {
 
 /**
  * Sends a command with an idempotency key. The same command goes out under the same key until an answer has come, by
- * whatever press and from whatever part of the page, so that a reply that was lost is not a second deed; answered, the
+ * whatever press and from whatever part of the page, so that a reply that was lost is not a second command; answered, the
  * next press is a new one.
  */
 export async function sendOnce<Value>(

@@ -98,8 +98,8 @@ function DateListItem({ date, box }: DateListItemProps) {
 }
 
 /**
- * A series as a column of its dates, each rung with verdict, place and state. Rungs are picked one by one, or as a
- * range from the one picked before with Shift; arrows go from rung to rung, and pick on the way with Shift.
+ * A series as a column of its dates, each date with verdict, place and state. Dates are picked one by one, or as a
+ * range from the one picked before with Shift; arrows go from date to date, and pick on the way with Shift.
  */
 export function DateList({ dates, pickable, picked, onPick }: DateListProps) {
   const order = dates.map(({ id }) => id).filter((id) => pickable.has(id));

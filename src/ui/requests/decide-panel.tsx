@@ -153,7 +153,7 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   );
 }
 
-/** Deciding one request: pick rungs by verdict or hand, do something with what is picked, leave the rest waiting. */
+/** Deciding one request: pick dates by verdict or hand, do something with what is picked, leave the rest waiting. */
 export function DecidePanel({
   request,
   places,

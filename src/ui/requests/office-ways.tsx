@@ -21,7 +21,7 @@ import { ChangeDone } from './change-done';
 import { useChange, type ChangeHandle } from './use-change';
 import { Form } from '@/ui/primitives/form';
 
-/** Dates that could do with a way out: blocked or doubtful while they wait, at risk once they are booked. */
+/** Dates that could do with an alternative: blocked or doubtful while they wait, at risk once they are booked. */
 const inTrouble = (dates: readonly DateView[]): DateView[] =>
   dates.filter(
     ({ isPast, verdict, isAtRisk, findings }) =>
@@ -75,7 +75,7 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   );
 }
 
-/** Ways out of all dates of a request that are blocked, doubtful or at risk; looked for anew when it has changed. */
+/** Alternatives of all dates of a request that are blocked, doubtful or at risk; looked for anew when it has changed. */
 export function useOfficeWays(request: RequestView): ReturnType<typeof useAlternatives> {
   const troubled = inTrouble(request.dates);
   return useAlternatives(
@@ -96,7 +96,7 @@ interface OfficeWaysProps {
   readonly offerUntil: string;
 }
 
-/** For the office: ways out of the request's dates, moved there at once or offered to whoever asked. */
+/** For the office: alternatives of the request's dates, moved there at once or offered to the requester. */
 export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: OfficeWaysProps) {
   const [reason, setReason] = useState('');
   const [until, setUntil] = useState(offerUntil);

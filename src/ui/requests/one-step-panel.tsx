@@ -88,7 +88,7 @@ interface OneStepPanelProps {
   readonly offerUntil: string;
 }
 
-/** What is clear approved, and what clashes at its best way out, in one step that is seen before it is taken. */
+/** What is clear approved, and what clashes at its best alternative, in one step that is seen before it is taken. */
 export function OneStepPanel({
   request,
   change,

@@ -15,8 +15,11 @@ const date = (id: number, more: Partial<DateView> = {}) =>
   }) as DateView;
 const way = (sentence: string, shiftMin: number, more: Partial<AlternativeView> = {}) =>
   ({ sentence, patch: { shiftMin }, hire: null, ...more }) as AlternativeView;
-const waysOf = (occurrence: number, best: readonly AlternativeView[], others: readonly AlternativeView[] = []) =>
-  ({ occurrence, best, others }) as unknown as DateAlternatives;
+const waysOf = (
+  occurrence: number,
+  best: readonly AlternativeView[],
+  others: readonly AlternativeView[] = [],
+) => ({ occurrence, best, others }) as unknown as DateAlternatives;
 
 const dates = [
   date(1),

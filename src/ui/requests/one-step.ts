@@ -36,7 +36,7 @@ export const approvable = (dates: readonly DateView[]): DateView[] =>
       !date.isConsentRefused,
   );
 
-/** Dates that clash and have a way out by which nothing has to be hired, each with the one that changes least. */
+/** Dates that clash and have an alternative by which nothing has to be hired, each with the one that changes least. */
 export function elsewhereOf(
   dates: readonly DateView[],
   found: Pick<WaysFound, 'dates'>,
@@ -99,7 +99,7 @@ export function oneStep(
   };
 }
 
-/** “Approve 24, and 6 elsewhere”: outright where whoever asked takes another space, else as an offer. */
+/** “Approve 24, and 6 elsewhere”: outright where the requester takes another space, else as an offer. */
 export function sayOneStep(asked: number, moved: number, isOutright: boolean): string {
   const approve = asked > 0 ? say`approve ${countText(asked, 'date', 'dates')}` : '';
   const move =

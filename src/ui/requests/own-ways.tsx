@@ -7,7 +7,7 @@ import { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import { Alternatives } from '@/ui/alternatives/alternatives';
 import type { ChangeHandle } from './use-change';
 
-/** For whoever asked: ways out of what waits and clashes, taken by changing the request. */
+/** For the requester: alternatives of what waits and clashes, taken by changing the request. */
 export function OwnWays({ request, change }: { request: RequestView; change: ChangeHandle }) {
   const troubled = request.dates.filter(
     ({ isPast, verdict, isAtRisk, actions }) =>

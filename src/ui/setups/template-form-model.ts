@@ -17,7 +17,7 @@ export interface QuantityFields {
   readonly formula: string;
 }
 
-/** A recipe as it stands in its form. */
+/** A template as it stands in its form. */
 export interface TemplateFields {
   readonly title: string;
   readonly phase: TemplateInput['phase'];

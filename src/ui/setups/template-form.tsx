@@ -333,7 +333,7 @@ interface TemplateFormProps {
   readonly stored: StoredTemplate | null;
 }
 
-/** A recipe, tried while it is written, saved after what saving does is seen. */
+/** A template, tried while it is written, saved after what saving does is seen. */
 export function TemplateForm({ choices, stored }: TemplateFormProps) {
   const [saved, setSaved] = useState<TemplateReply | null>(null);
   const [fields, setFields] = useState<TemplateFields>(stored ? fieldsOf(stored.template) : NEW_TEMPLATE);

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { TemplateLine } from '@/contracts/templates';
 import Link from '@/ui/primitives/link';
 
-/** The office's recipes, by the team that does them. */
+/** The office's templates, by the team that does them. */
 export function TemplateTable({ templates }: { templates: readonly TemplateLine[] }) {
   const teams = [...new Set(templates.map(({ team }) => team))];
   if (!teams.length)

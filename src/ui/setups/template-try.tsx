@@ -47,9 +47,9 @@ interface TemplateTryProps {
   readonly past: TemplateChoices['past'];
 }
 
-/** What the recipe, as it stands in the form, would have made of an event that was. */
+/** What the template, as it stands in the form, would have made of an event that was. */
 export function TemplateTry({ fields, past }: TemplateTryProps) {
-  // Nothing chosen is the last event that the recipe is about.
+  // Nothing chosen is the last event that the template is about.
   const [event, setEvent] = useState('');
   const [reply, setReply] = useState<TryReply | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);

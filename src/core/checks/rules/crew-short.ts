@@ -77,7 +77,7 @@ export const crewShort: CheckRule<CrewShort> = {
   about: ({ teamId }) => teamId,
   befallsBy: ['shifts'],
   reads: ['layouts', 'areaM2', 'shifts'],
-  // Recipes may be about a space or a layout, and count with its seats and its floor.
+  // Templates may be about a space or a layout, and count with its seats and its floor.
   alike: ({ id, areaM2 }, { layout, seats }, { teams = [] }) => {
     const templates = teams.flatMap(({ does }) => does);
     return (

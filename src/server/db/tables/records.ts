@@ -10,7 +10,7 @@ const request = () => rowNumber<RequestId>().of('request');
 const person = () => rowNumber<PersonId>().of('person');
 const changeSet = () => rowNumber().of('change_set');
 
-/** One deed: everything it changed, all or nothing, once for each key. */
+/** One command: everything it changed, all or nothing, once for each key. */
 export const ChangeSetRow = table(
   'change_set',
   { key: ['id'], past: 'none' },
@@ -24,7 +24,7 @@ export const ChangeSetRow = table(
     reason: text().otherwise(''),
     idempotency_key: text(),
     undoes_id: changeSet().orNull(),
-    /** What was answered, so that the same deed sent again is answered alike. */
+    /** What was answered, so that the same command sent again is answered alike. */
     result: json(anything, null),
     /** What was done, as code and facts; null where the action alone says it, and for changes of before. */
     facts: json(doneFacts).orNull(),

@@ -19,7 +19,7 @@ interface LapsedRow {
   readonly endLocal: LocalDateTime;
 }
 
-/** Tells whoever asked that what was offered to them, or kept for them, no longer is. */
+/** Tells the requester that what was offered to them, or kept for them, no longer is. */
 export async function queueLapsed(change: ChangeSet, claims: readonly ClaimId[]): Promise<void> {
   const rows = await change.tx.all(LAPSED_CLAIMS, { claims });
   const byRequest = new Map<RequestId, LapsedRow[]>();

@@ -175,7 +175,7 @@ function letterFor(
 }
 
 /**
- * Puts into the outbox what whoever asked has to know of a change, in its transaction. Nothing is sent before the
+ * Puts into the outbox what the requester has to know of a change, in its transaction. Nothing is sent before the
  * change can no longer be taken back, but that a request has come in is said at once.
  */
 export async function queueMail(change: ChangeSet, reason: string): Promise<void> {

@@ -7,7 +7,7 @@ import type { RequestRow } from '../../repositories/requests/request-rows';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';
 
-/** Tells whoever asked what the office has put otherwise. */
+/** Tells the requester what the office has put otherwise. */
 export const tellEdited = async (
   change: ChangeSet,
   { id, ref, title, requesterId }: Pick<RequestRow, 'id' | 'ref' | 'title' | 'requesterId'>,

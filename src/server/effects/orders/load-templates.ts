@@ -5,11 +5,11 @@ import { officeTemplates, toTemplate } from '../../repositories/world/templates'
 import { TEMPLATES } from './orders.queries';
 
 export interface TemplateBook {
-  /** The office's recipes, and those made by hand for this date or for all dates of its request. */
+  /** The office's templates, and those made by hand for this date or for all dates of its request. */
   forDate(requestId: RequestId, occurrenceId: OccurrenceId): readonly OrderTemplate[];
 }
 
-/** The recipes in use, a service without one made up for, and what was made by hand for these requests. */
+/** The templates in use, a service without one made up for, and what was made by hand for these requests. */
 export async function loadTemplates(reader: Reader, requests: readonly RequestId[]): Promise<TemplateBook> {
   const { house: rows, byHand } = await reader.value(TEMPLATES, { requests });
   const house = officeTemplates(rows);

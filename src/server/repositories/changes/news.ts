@@ -9,7 +9,7 @@ export type Cause =
   | { readonly kind: 'composition'; readonly spaces: readonly SpaceId[] }
   /** Minutes for which equipment is away from its store. */
   | { readonly kind: 'moving-minutes'; readonly type: number }
-  /** A recipe, as it was or as it is; one that names nothing is about all dates to come. */
+  /** A template, as it was or as it is; one that names nothing is about all dates to come. */
   | {
       readonly kind: 'recipe';
       readonly services: readonly number[];

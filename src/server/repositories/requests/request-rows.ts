@@ -32,7 +32,7 @@ export interface RequestRow {
   readonly askedMin: EpochMinute;
   readonly version: number;
   readonly requesterId: PersonId;
-  /** Those who may act for whoever asked. */
+  /** Those who may act for the requester. */
   readonly deputies: PersonId[];
   readonly requester: string;
   readonly requesterEmail: string;
@@ -140,7 +140,7 @@ export const draftOf = ({ startLocal, endLocal, claim }: DateRow): ClaimDraft =>
 export const hasProposal = ({ live }: Pick<DateRow, 'live'>): boolean =>
   live.some(({ kind, isStanding }) => kind === 'proposal' && !isStanding);
 
-/** Whoever asked wants a booked date otherwise than it stands. */
+/** The requester wants a booked date otherwise than it stands. */
 export const hasWantedChange = ({ live }: Pick<DateRow, 'live'>): boolean =>
   live.some(({ kind, isStanding }) => kind === 'change' && !isStanding);
 

@@ -6,7 +6,7 @@ type Stored = Omit<TemplateInput, 'when' | 'personId'> & {
   readonly personId: number | null;
 };
 
-/** A recipe as its row holds it. */
+/** A template as its row holds it. */
 export const templateRow = (template: Stored) => ({
   phase: template.phase,
   title: template.title,

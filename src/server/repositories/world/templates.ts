@@ -51,7 +51,7 @@ const templatesWhere = (
     'leadDays', lead_days, 'checklist', json(checklist), 'crew', crew, 'workFormula', work_formula, 'quantities', json(quantities)) ORDER BY id)
     FROM recipe WHERE retired_at IS NULL AND ${condition}`;
 
-/** A scalar statement: the recipes of the office in use, and the services. */
+/** A scalar statement: the templates of the office in use, and the services. */
 export const OFFICE_TEMPLATES = `SELECT json_object('templates', (${templatesWhere('request_id IS NULL')}),
   'services', (SELECT json_group_array(json_object('id', id, 'name', name, 'teamId', team_id, 'leadDays', lead_days, 'crewMin', crew_min) ORDER BY id) FROM service))`;
 
@@ -71,7 +71,7 @@ export const NUMBER_QUESTIONS = `SELECT json_group_array(json_object('id', id, '
   'spaceId', iif(owner_kind = 'space', owner_id, NULL), 'categoryId', iif(owner_kind = 'category', owner_id, NULL), 'owner', owner_kind) ORDER BY owner_kind, owner_id, position)
   FROM question WHERE number_name IS NOT NULL AND retired_at IS NULL`;
 
-/** A scalar statement: recipes made by hand for the requests in `$requests`. */
+/** A scalar statement: templates made by hand for the requests in `$requests`. */
 export const HAND_MADE_TEMPLATES = templatesWhere('request_id IN (SELECT value FROM json_each($requests))');
 
 export const toTemplate = (row: TemplateRow): CoreOrderTemplate => ({
@@ -93,7 +93,7 @@ export const toTemplate = (row: TemplateRow): CoreOrderTemplate => ({
   quantities: row.quantities,
 });
 
-/** What a service asks of its team where no recipe says it better: all of it done when the event begins. */
+/** What a service asks of its team where no template says it better: all of it done when the event begins. */
 const serviceTemplate = ({
   id,
   name,
@@ -119,7 +119,7 @@ const serviceTemplate = ({
   quantities: [],
 });
 
-/** The office's recipes, and one made up for each service that none of them names whatever was answered. */
+/** The office's templates, and one made up for each service that none of them names whatever was answered. */
 export function officeTemplates({ templates, services }: OfficeTemplateRows): CoreOrderTemplate[] {
   const named = new Set(
     templates.flatMap(({ scope, phase }) =>

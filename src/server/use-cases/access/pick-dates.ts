@@ -22,7 +22,7 @@ export interface PickedDates {
   readonly all: readonly DateRow[];
 }
 
-/** Whoever asked, and those who may act for them. */
+/** The requester, and those who may act for them. */
 export const actsFor = (
   { personId }: SignedInContext['viewer'],
   { requesterId, deputies }: Pick<RequestRow, 'requesterId' | 'deputies'>,

@@ -2,7 +2,7 @@ import type { SignedInContext } from '../../context/context';
 import { actsFor } from './pick-dates';
 import { isMemberOfHost, type RequestRow } from '../../repositories/requests/request-rows';
 
-/** As what somebody reads a request: as whoever asked or may act for them, as the office, as a member of a host. */
+/** As what somebody reads a request: as the requester or may act for them, as the office, as a member of a host. */
 export type Access = 'own' | 'office' | 'member';
 
 /** Null where they may not read it at all. */

@@ -122,17 +122,17 @@ async function* lines(ctx: Context, looked: Looked): AsyncGenerator<Alternatives
   yield { line: 'end', notLookedAt };
 }
 
-/** Of more dates ways out are looked for beside the server: each is checked hundreds of times over. */
+/** Of more dates alternatives are looked for beside the server: each is checked hundreds of times over. */
 const MOST_WEIGHED_HERE = 10;
 
-/** The ways out that change least, of few dates, all at once. */
+/** The alternatives that change least, of few dates, all at once. */
 export async function bestAlternatives(ctx: Context, looked: Looked): Promise<DateAlternatives[]> {
   const { search, teller, troubled } = await prepare(ctx, looked);
   return Promise.all(troubled.map((date) => tellDate(date, null, alternativesOf(date, search), teller)));
 }
 
 /**
- * Ways out of every date of a request that is blocked or doubtful, one line as each is found, and of the series as a
+ * Alternatives of every date of a request that is blocked or doubtful, one line as each is found, and of the series as a
  * whole. Nothing is stored. Stops between two dates when nobody listens any more.
  */
 export async function findAlternatives(

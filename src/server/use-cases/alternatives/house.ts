@@ -19,7 +19,7 @@ const byType = <Id extends number>(rows: readonly OtherRow[]) => {
   return (type: EquipmentTypeId): readonly Id[] => found.get(type) ?? [];
 };
 
-/** What may be looked at for ways out: every space in use, what stands in for what, and how far times are moved. */
+/** What may be looked at for alternatives: every space in use, what stands in for what, and how far times are moved. */
 export async function alternativesBounds(reader: Reader, side: Side): Promise<Bounds> {
   const buildings = new Map<string, number>();
   const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): HousedSpace => {

@@ -7,7 +7,7 @@ import type { RequestRow } from '../../repositories/requests/request-rows';
 /** The dates of one request that could still be otherwise, with what stands against each. */
 export interface Looked {
   readonly dates: readonly DateInTrouble[];
-  /** Dates ways out are looked for, where not for all. */
+  /** Dates alternatives are looked for, where not for all. */
   readonly picked: ReadonlySet<string> | null;
   /** The stored request; null in a form. */
   readonly request: RequestRow | null;

@@ -22,7 +22,7 @@ import type { Looked } from './looked';
 async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<AskedFacts> {
   return {
     ...askedFactsOf(request),
-    // The office is past notice and horizon with what it decides; whoever asked is not, and asked in time if then.
+    // The office is past notice and horizon with what it decides; the requester is not, and asked in time if then.
     ...(side === 'requester' && {
       requester: { ...(await requesterOf(ctx, ctx.db, request.requesterId)), now: request.askedMin },
       now: ctx.clock.now(),
@@ -78,7 +78,7 @@ export async function datesOfRequest(
   const named = occurrences && new Set(occurrences);
   if (named && all.filter(({ id }) => named.has(id)).length !== named.size)
     return refuse({ code: 'not-found', what: say`such date in this request` });
-  // What is offered otherwise has its way out, unless another is asked for.
+  // What is offered otherwise has its alternative, unless another is asked for.
   const open = all.filter(
     (date) =>
       !isPast(date, now) &&

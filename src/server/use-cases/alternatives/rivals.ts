@@ -24,7 +24,7 @@ import { RIVALS_OF_CLAIM } from './alternatives.queries';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
-/** Ways out that are told of each side. */
+/** Alternatives that are told of each side. */
 const MOST_TOLD = 3;
 
 interface Rival {

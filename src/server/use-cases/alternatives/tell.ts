@@ -56,7 +56,7 @@ function hireOf({ cost, draft }: Alternative, { near, world }: Teller): Alternat
 
 const isTold = (finding: Finding, side: Side): boolean => severityOf(finding.facts, side) !== 'blocks';
 
-/** Ways out as they are sent, with what is still to be said of each. */
+/** Alternatives as they are sent, with what is still to be said of each. */
 export async function tellAlternatives(
   alternatives: readonly Alternative[],
   teller: Teller,

@@ -7,7 +7,7 @@ import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from './board-data';
 import { boardRowsText } from './board-span';
 
-/** What takes some spaces on a day, for the drawing beside a way out; titles as far as the viewer may know. */
+/** What takes some spaces on a day, for the drawing beside an alternative; titles as far as the viewer may know. */
 export async function spaceDay(ctx: Context, { day, spaces }: SpaceDayQuery): Promise<SpaceDay[]> {
   const tzid = await siteZone(ctx.db);
   const span = { start: startOfDay(day, tzid), end: startOfDay(addDays(day, 1), tzid) };

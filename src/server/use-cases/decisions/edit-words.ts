@@ -31,7 +31,7 @@ function differences(before: RequestRow, after: EditWordsInput, fields: RequestF
 }
 
 /**
- * Says something of a request otherwise while it waits. Whoever asked sees what was changed, in the history and in a
+ * Says something of a request otherwise while it waits. The requester sees what was changed, in the history and in a
  * letter; what is decided already is not edited here.
  */
 export async function editWords(

@@ -11,7 +11,7 @@ import { SERIES_TO_RENEW } from './decide.queries';
 /** A series is asked about so long before its approved dates end. */
 const AHEAD_DAYS = 42;
 
-/** Series whose approved dates come to an end soon: whoever asked may want to go on. */
+/** Series whose approved dates come to an end soon: the requester may want to go on. */
 export async function toRenew({ db, clock }: Context): Promise<RenewLine[]> {
   const tzid = await siteZone(db);
   const day = dateOf(toLocal(clock.now(), tzid));

@@ -13,7 +13,7 @@ import { WorkOrder, OrderTemplate } from '../../db/tables/work-orders';
 import { COMING_DATES_OF_REQUEST } from './set-up.queries';
 
 /**
- * An order in somebody's own words, for one date or for all dates of a request. It is kept as a recipe of that request
+ * An order in somebody's own words, for one date or for all dates of a request. It is kept as a template of that request
  * alone: so it follows its dates, is issued in time, revised and withdrawn like every other.
  */
 export async function makeHandOrder(

@@ -19,7 +19,7 @@ function stateSince(order: OwnOrder): string {
 
 const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
 
-/** Marks an order done, or open again after a slip of the thumb. Who marks it done has read it. */
+/** Marks an order done, or open again after a details panel of the thumb. Who marks it done has read it. */
 export async function markOrder(
   ctx: SignedInContext,
   id: number,

@@ -38,7 +38,9 @@ const KNOWN = {
 async function formulaFaults(reader: Reader, template: TemplateInput): Promise<FieldFault[]> {
   const known = (await numbersAsked(reader)).map(({ name }) => name);
   const formulas = [
-    ...(template.workFormula === null ? [] : [{ path: 'template.workFormula', formula: template.workFormula }]),
+    ...(template.workFormula === null
+      ? []
+      : [{ path: 'template.workFormula', formula: template.workFormula }]),
     ...template.quantities.map(({ formula }, index) => ({
       path: `template.quantities.${index}.formula`,
       formula,
@@ -65,7 +67,7 @@ async function faultsOf(change: ChangeSet, template: TemplateInput): Promise<Fie
   return faults;
 }
 
-/** Brings the orders of all coming dates in line that the recipe, as it was or as it is, can be about. */
+/** Brings the orders of all coming dates in line that the template, as it was or as it is, can be about. */
 async function followTemplates(change: ChangeSet, templates: readonly TemplateInput[]): Promise<void> {
   for (const { when } of templates) change.because({ kind: 'recipe', ...when });
   await change.follow();
@@ -77,7 +79,7 @@ const replyOf = (change: ChangeSet, id: number | null, did: string): TemplateRep
   summary: `${did}; ${ordersText(change) || say`no order of a coming date changes`}`,
 });
 
-/** Makes or changes a recipe, and brings the orders of coming dates in line with it, all or nothing. */
+/** Makes or changes a template, and brings the orders of coming dates in line with it, all or nothing. */
 export const saveTemplate = (
   ctx: SignedInContext,
   input: SaveTemplateInput,
@@ -114,7 +116,7 @@ async function saveHere(ctx: SignedInContext, input: SaveTemplateInput): Promise
   });
 }
 
-/** Takes a recipe out of use: its open orders are withdrawn, what is done stays. */
+/** Takes a template out of use: its open orders are withdrawn, what is done stays. */
 export const retireTemplate = (
   ctx: SignedInContext,
   id: number,

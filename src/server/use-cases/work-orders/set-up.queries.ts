@@ -275,7 +275,7 @@ export const THINGS_OF_DAY = jsonQuery({
   }),
 });
 
-/** So many events of before are offered to try a recipe on. */
+/** So many events of before are offered to try a template on. */
 const MOST_PAST = 40;
 const namedOf = <Id extends number>() => z.array(z.strictObject({ id: numberOf<Id>(), name: z.string() }));
 
@@ -310,7 +310,7 @@ export const TEMPLATE_CHOICES = jsonQuery({
   }),
 });
 
-/** Recipes of the office in use, all or one. */
+/** Templates of the office in use, all or one. */
 export const TEMPLATES_TO_EDIT = jsonQuery({
   sql: `SELECT json_group_array(json_object('id', r.id, 'version', r.row_version,
   'open', (SELECT COUNT(*) FROM work_order w WHERE w.state = 'open' AND w.order_key >= r.id || ':' AND w.order_key < r.id || ';'),

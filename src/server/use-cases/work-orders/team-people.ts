@@ -11,7 +11,7 @@ interface Worker {
 }
 
 /**
- * What keeps work, a shift or a recipe from being given to a team and somebody of it. One rule for all who give work;
+ * What keeps work, a shift or a template from being given to a team and somebody of it. One rule for all who give work;
  * `under` is where in the body the two fields stand.
  */
 export async function teamFaults(

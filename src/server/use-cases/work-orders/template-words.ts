@@ -15,7 +15,7 @@ const answerText = (wanted: ServiceAnswer, { answers }: TemplateChoices): string
   return say`“${wanted.answer}” to “${known?.question ?? say`something that is gone`}”`;
 };
 
-/** What a recipe is about, in words: `events with Refreshments, set with round tables`. */
+/** What a template is about, in words: `events with Refreshments, set with round tables`. */
 export function aboutText({ when, per }: TemplateInput, names: TemplateChoices): string {
   const parts = [
     when.layouts.length && say`set as ${listText(when.layouts.map((each) => LAYOUT_WORDS[each]))}`,
@@ -40,7 +40,7 @@ const offsetText = (edge: DueEdge, offsetMin: number): string => {
     : say`${minutes} after ${EDGE_WORDS[edge]}`;
 };
 
-/** When the work of a recipe is due, or how long somebody is there. */
+/** When the work of a template is due, or how long somebody is there. */
 export function dueText({ phase, due, offsetMin, until }: TemplateInput): string {
   if (phase === 'attendance' && until)
     return say`from ${offsetText(due, offsetMin)} until ${offsetText(until.edge, until.offsetMin)}`;

@@ -11,7 +11,7 @@ import type { Reader } from '../../db/connection';
 import { aboutText, dueText, issueText } from './template-words';
 import { TEMPLATES_TO_EDIT, TEMPLATE_CHOICES } from './set-up.queries';
 
-/** What recipes can be about, who can do them, and what they can be tried on. */
+/** What templates can be about, who can do them, and what they can be tried on. */
 export const templateChoices = ({ db, clock }: SignedInContext): Promise<TemplateChoices> =>
   templateNames(db, clock.now());
 
@@ -36,11 +36,11 @@ async function rowsOf(reader: Reader, id: number | null): Promise<(StoredTemplat
   }));
 }
 
-/** A recipe as it is edited; null where there is none, or no more. */
+/** A template as it is edited; null where there is none, or no more. */
 export const storedTemplate = async (reader: Reader, id: number): Promise<StoredTemplate | null> =>
   (await rowsOf(reader, id))[0] ?? null;
 
-/** All recipes of the office as they are told, by team. */
+/** All templates of the office as they are told, by team. */
 export async function templateLines(ctx: SignedInContext): Promise<TemplateLine[]> {
   const names = await templateChoices(ctx);
   const teams = new Map(names.teams.map(({ id, name }) => [id, name]));
@@ -60,7 +60,7 @@ export async function templateLines(ctx: SignedInContext): Promise<TemplateLine[
 const bringsText = ({ quantities }: TemplateInput): string =>
   quantities.map(({ name, formula }) => `${name}: ${formula}`).join('; ');
 
-/** A recipe in words, as its history keeps it. */
+/** A template in words, as its history keeps it. */
 export async function saidOfTemplate(
   reader: Reader,
   now: EpochMinute,

@@ -18,7 +18,7 @@ import { siteZone } from '../../repositories/world/space-facts';
 import { aboutText } from './template-words';
 import { templateChoices } from './templates';
 
-/** A recipe of the form as the core reads it. */
+/** A template of the form as the core reads it. */
 const asTemplate = ({ offsetMin, ...template }: TemplateInput): OrderTemplate => ({
   ...template,
   id: 0,
@@ -65,7 +65,7 @@ interface Tried {
   readonly orders: readonly WantedOrder[];
 }
 
-/** The event that was asked for, or the last of those offered that the recipe makes an order of. */
+/** The event that was asked for, or the last of those offered that the template makes an order of. */
 async function triedOn(
   ctx: SignedInContext,
   template: OrderTemplate,
@@ -81,7 +81,7 @@ async function triedOn(
   return all.find(({ orders }) => orders.length > 0) ?? all[0] ?? null;
 }
 
-/** What a recipe would have made of an event that was, by the very rules that make orders; nothing is kept. */
+/** What a template would have made of an event that was, by the very rules that make orders; nothing is kept. */
 export async function tryTemplate(ctx: SignedInContext, input: TryTemplateInput): Promise<Outcome<TryReply>> {
   const tzid = await siteZone(ctx.db);
   const names = await templateChoices(ctx);

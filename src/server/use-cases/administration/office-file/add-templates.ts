@@ -42,7 +42,7 @@ export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamId
       });
 }
 
-/** What the teams do. After everything a recipe may be about. */
+/** What the teams do. After everything a template may be about. */
 export async function addTemplates(tx: Writer, { teams }: OfficeInput, teamIds: ByName): Promise<void> {
   const names = {
     spaces: await namesOf(tx, Space, 'code'),

@@ -56,7 +56,7 @@ function waiting(planned: PlannedDate): PlannedDate {
 }
 
 /**
- * A change by whoever asked applies where it is clear; where it is not, it waits for the office and the booking stays.
+ * A change by the requester applies where it is clear; where it is not, it waits for the office and the booking stays.
  * One that stays may be in the way of another, so the rest is looked at again until nothing more has to wait.
  */
 async function waitWhereUnclear(first: Prepared, check: Check): Promise<Prepared> {
@@ -136,7 +136,7 @@ function objection(step: StepInput, checked: readonly CheckedDate[]): Refusal | 
   const blocked = checked.filter(isBlocked);
   if (blocked.length)
     return { code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length };
-  // Whoever asked cannot go past those who look after the place; the offer stays until they have answered.
+  // The requester cannot go past those who look after the place; the offer stays until they have answered.
   if (step.action === 'accept') {
     const sentences = sentencesWhere(checked, (findings) =>
       findings.filter(({ facts }) => facts.rule === 'consent'),

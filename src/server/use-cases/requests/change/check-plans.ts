@@ -134,7 +134,7 @@ export async function linksOf(change: ChangeSet, checked: readonly CheckedDate[]
   return [...own, ...found];
 }
 
-/** Sentences of some findings, each once with its dates in front, as a manager reads them without the ladder beside. */
+/** Sentences of some findings, each once with its dates in front, as a manager reads them without the date list beside. */
 export function sentencesWhere(
   checked: readonly CheckedDate[],
   pick: (findings: readonly Finding[]) => readonly Finding[],

@@ -43,7 +43,7 @@ export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> 
 
 const ACTING = { own: 'own-request', office: 'manager', member: 'somebody-else' } as const;
 
-/** One request for those who may read it: whoever asked, their deputies, members of its hosts, and the office. */
+/** One request for those who may read it: the requester, their deputies, members of its hosts, and the office. */
 export async function readRequest(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
   const isLong = (await datesOfRequest(ctx.db, ref)) > MOST_DATES_HERE;
   return besideForPage(ctx, { name: 'read-request', args: [ref], isLong }, () => readHere(ctx, ref));

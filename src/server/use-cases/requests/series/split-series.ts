@@ -260,7 +260,7 @@ async function addDates(change: ChangeSet, split: Split, segmentId: SegmentId): 
 
 /**
  * From one date on the series goes another way: its segment ends, a new one with a UID of its own begins. For the
- * office, and for whoever asked while nothing of it is approved.
+ * office, and for the requester while nothing of it is approved.
  */
 export async function splitSeries(
   ctx: SignedInContext,

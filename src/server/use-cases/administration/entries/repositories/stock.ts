@@ -37,7 +37,7 @@ export async function loadStock(reader: Reader, type: number): Promise<StockRow[
 
 const ALWAYS = epochMinute(0);
 
-/** A slip of the pen in a line that began today is put right in the line itself; after that it is a fact. */
+/** A details panel of the pen in a line that began today is put right in the line itself; after that it is a fact. */
 const CORRECTED_WITHIN_MIN = 1440;
 const mayBeCorrected = ({ fromMin }: Line, now: number): boolean => fromMin > now - CORRECTED_WITHIN_MIN;
 
