@@ -91,5 +91,6 @@ export default {
       globalTeardown: '<rootDir>/tests/e2e/global-teardown.ts',
     },
   ],
+  testSequencer: '<rootDir>/tests/longest-first.cjs',
   testTimeout: 120_000,
 };

@@ -34,3 +34,9 @@ export const OFFICE_COUNTS = query({
   (SELECT COUNT(*) FROM occurrence) AS dates, (SELECT COUNT(*) FROM file) AS files`,
   row: { spaces: integer(), people: integer(), requests: integer(), dates: integer(), files: integer() },
 });
+
+/** `ok` in one row, or what is damaged. */
+export const INTEGRITY = query({
+  sql: 'SELECT integrity_check FROM pragma_integrity_check',
+  row: { integrity_check: text() },
+});

@@ -9,7 +9,7 @@ import { openDatabase, type OpenDatabase, type Reader } from '../db/connection';
 import { violations } from '../effects/invariants';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { MANIFEST } from './folders';
-import { FILES_AND_PICTURES, SCHEMA, OFFICE_COUNTS } from './archive.queries';
+import { FILES_AND_PICTURES, SCHEMA, OFFICE_COUNTS, INTEGRITY, MIGRATIONS } from './archive.queries';
 import { mainSite } from '../repositories/house/main-site';
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
@@ -62,11 +62,9 @@ async function lostFile(reader: Reader, folder: string): Promise<string | null> 
 
 /** What is wrong with the database of a house; null where nothing is. */
 async function faultOf(db: OpenDatabase, folder: string): Promise<string | null> {
-  const [check] = await db.rows<{ integrity_check: string }>('PRAGMA integrity_check');
+  const check = await db.first(INTEGRITY);
   if (check?.integrity_check !== 'ok') return say`Its database is damaged.`;
-  const known = await db.rows<{ name: string }>(
-    `SELECT m.name FROM sqlite_master t JOIN migration m WHERE t.name = 'migration'`,
-  );
+  const known = await db.all(MIGRATIONS);
   if (known.some(({ name }) => !MIGRATION_NAMES.includes(name)))
     return say`It was made by a newer version of this application. Bring this one up to date first.`;
   await migrate(db);

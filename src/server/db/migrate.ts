@@ -1,3 +1,4 @@
+import { Migration } from './tables/house';
 import { Umzug } from 'umzug';
 import { keep, type OpenDatabase } from './connection';
 import { house } from './migrations/001-house';
@@ -78,8 +79,7 @@ export async function migrate(db: OpenDatabase): Promise<string[]> {
         }),
     })),
     storage: {
-      executed: async () =>
-        (await db.rows<{ name: string }>('SELECT name FROM migration')).map(({ name }) => name),
+      executed: async () => (await db.table(Migration).all()).map(({ name }) => name),
       // Written by `up` in the transaction of the migration itself.
       logMigration: async () => undefined,
       unlogMigration: async () => {
