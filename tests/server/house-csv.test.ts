@@ -91,6 +91,16 @@ test('a name that a spreadsheet would calculate goes out harmless and comes back
   expect(expectDone(await take('organisation', text)).lines).toEqual([]);
 });
 
+test.each([
+  'kind,where,from,to\nshut,,2027-12-25 00:00,2027-12-26 00:00',
+  'kind,where,reason\nshut,,Christmas',
+  'where,from,to,reason\n,2027-12-25 00:00,2027-12-26 00:00,Christmas',
+])('a table of closures without a column is told what is missing, as a line: %j', async (text) => {
+  const faults = await faultsOf('closure', text);
+  expect(faults).toHaveLength(1);
+  expect(faults[0]).toMatch(/^Line 2: /);
+});
+
 const BAD = badTables({ building: 'Barn', store: 'Loft', part: 'HE', whole: 'GF' });
 
 test('a bad line is named and nothing comes in, not even the good ones around it', async () => {

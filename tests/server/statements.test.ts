@@ -6,7 +6,7 @@ import { keepArrived, unpackOffice } from '@/server/archive/unpack';
 import { keep, openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { boundValues, everyStatement, type Binds, type Statement } from '@/server/db/statement';
-import { ListOf, writeJson, type AnyColumn } from '@/server/db/tables/column';
+import { ListOf, Lists, writeJson, type AnyColumn } from '@/server/db/tables/column';
 import { Question, Site } from '@/server/db/tables/house';
 import { AccountLink, RoleGrant, Session } from '@/server/db/tables/people';
 import { File, Request } from '@/server/db/tables/requests';
@@ -102,7 +102,8 @@ type Given = Readonly<Record<string, readonly unknown[]>>;
 async function givenFor(bind: Binds): Promise<Given> {
   const given: Record<string, readonly unknown[]> = {};
   for (const [name, each] of Object.entries(bind))
-    given[name] = await valuesOf(each instanceof ListOf ? (each.each as AnyColumn) : each);
+    if (!(each instanceof Lists))
+      given[name] = await valuesOf(each instanceof ListOf ? (each.each as AnyColumn) : each);
   return given;
 }
 
@@ -113,6 +114,7 @@ function* argumentsFor(bind: Binds, given: Given): Generator<Record<string, unkn
   const random = seeded(7);
   for (let tries = 0; tries < TRIES; tries += 1) {
     const draw = (name: string, each: Binds[string]): unknown => {
+      if (each instanceof Lists) return [];
       const values = given[name] ?? [];
       if (each instanceof ListOf) return tries % 3 === 1 ? [] : values;
       return values[Math.floor(random() * values.length)] ?? null;

@@ -1,15 +1,14 @@
 import { command, type Command } from './statement';
-import { lists as jsonLists, writeJson, type JsonText, type Stored } from './tables/column';
+import { lists as jsonLists, type Lists, type Stored } from './tables/column';
 import { factsOf, type NewRow, type Table } from './tables/table';
 
 /** Rows of a table as lists of the values of some of its columns: half the text of objects, for writes that are many. */
 export interface InLists<Row> {
-  /** Inserts what `write` made. */
-  readonly insert: Command<{ readonly rows: ReturnType<typeof jsonLists> }>;
+  /** Inserts what `lists` made. */
+  readonly insert: Command<{ readonly rows: Lists }>;
   /** One stored row as such a list, for a statement that reads them. */
   readonly list: string;
   lists(rows: readonly Row[]): Stored[][];
-  write(rows: readonly Row[]): JsonText<readonly (readonly Stored[])[]>;
 }
 
 /** The one place that knows in which order the values stand. */
@@ -27,6 +26,5 @@ export function inLists<T extends Table, const Name extends keyof NewRow<T> & st
     }),
     list: `json_array(${names.join(', ')})`,
     lists,
-    write: (rows) => writeJson(lists(rows)),
   };
 }

@@ -34,6 +34,8 @@ export interface Rows<T extends Table> {
   /** The first of them, or null where there is none. */
   first(where?: Where<T>, order?: Order<T>): Promise<RowOf<T> | null>;
   count(where?: Where<T>): Promise<number>;
+  /** The largest number in a column; null where there is no row. */
+  max(column: keyof RowOf<T> & string, where?: Where<T>): Promise<number | null>;
 }
 
 /** Rows of one table inside a write. */
@@ -104,6 +106,8 @@ export function rowsOf<T extends Table>(
     all,
     first: async (where, order) => (await all(where, { ...order, most: 1 }))[0] ?? null,
     count: (where = {}) => model.count({ where: where as never, transaction }),
+    max: async (column, where = {}) =>
+      (await model.max<number | null, Model>(column, { where: where as never, transaction })) ?? null,
   };
 }
 

@@ -1,11 +1,18 @@
 import { z } from 'zod';
-import type { ListOf, AnyColumn, Stored, ValueOf } from './tables/column';
+import type { ListOf, Lists, AnyColumn, Stored, ValueOf } from './tables/column';
 
 /** What a statement is given: a value of a column, or a list of them, which it takes apart by `json_each`. */
-export type Binds = Readonly<Record<string, AnyColumn | ListOf<Stored> | ListOf<string> | ListOf<number>>>;
+export type Binds = Readonly<
+  Record<string, AnyColumn | Lists | ListOf<Stored> | ListOf<string> | ListOf<number>>
+>;
 export type Shape = Readonly<Record<string, AnyColumn>>;
 
-type ArgOf<B> = B extends ListOf<infer Value> ? readonly Value[] : ValueOf<B>;
+type ArgOf<B> =
+  B extends ListOf<infer Value>
+    ? readonly Value[]
+    : B extends Lists
+      ? readonly (readonly Stored[])[]
+      : ValueOf<B>;
 export type ArgsOf<B extends Binds> = { readonly [Name in keyof B]: ArgOf<B[Name]> };
 /** A whole table is a shape too. */
 export type RowOfShape<R extends Shape> = { readonly [Name in string & keyof R]: ValueOf<R[Name]> };
@@ -65,8 +72,8 @@ export const command = <const B extends Binds = Record<never, never>>(parts: {
   readonly bind?: B;
 }): Command<B> => keepInMind({ kind: 'command', bind: {} as B, ...parts });
 
-/** What a form of a family is given: of all that the family can be given, what its text names. */
-function bindOf<B extends Binds>(sql: string, bind: B): B {
+/** Of all that a statement could be given, what its text names: SQLite refuses the rest. */
+export function bindOf<B extends Binds>(sql: string, bind: B): B {
   const names = new Set([...sql.matchAll(/\$([A-Za-z]\w*)/g)].map(([, name]) => name));
   return Object.fromEntries(Object.entries(bind).filter(([name]) => names.has(name))) as B;
 }
@@ -77,6 +84,7 @@ function formsOf<Choice, S extends Statement>(
   sqlOf: (choice: Choice) => string,
   made: (sql: string) => S,
 ): (choice: Choice) => S {
+  if (!samples.length) throw new Error('a family without a sample is tried by nobody');
   const forms = new Map<string, S>();
   for (const sample of samples) {
     const sql = sqlOf(sample);
@@ -122,14 +130,6 @@ export const jsonFamily = <Choice, Value, const B extends Binds = Record<never, 
     bind: bindOf(text, bind),
     value,
   }));
-
-/** As `queryFamily`, of what changes rows. */
-export const commandFamily = <Choice, const B extends Binds = Record<never, never>>({
-  sql,
-  bind = {} as B,
-  samples,
-}: Forms<Choice, B>): ((choice: Choice) => Command<B>) =>
-  formsOf(samples, sql, (text): Command<B> => ({ kind: 'command', sql: text, bind: bindOf(text, bind) }));
 
 /** What is bound, as the driver takes it. */
 export function boundValues(bind: Binds, args: Readonly<Record<string, unknown>>): Record<string, unknown> {

@@ -169,6 +169,6 @@ export async function rewriteOccupancy(tx: Writer, claimIds: readonly ClaimId[])
   await dropOccupancy(tx, all);
   const rows = await impliedRows(tx, await loadClaims(tx, all));
   if (rows.occupancy.length)
-    await tx.execute(OCCUPANCY_LISTS.insert, { rows: OCCUPANCY_LISTS.write(rows.occupancy) });
-  if (rows.uses.length) await tx.execute(USE_LISTS.insert, { rows: USE_LISTS.write(rows.uses) });
+    await tx.execute(OCCUPANCY_LISTS.insert, { rows: OCCUPANCY_LISTS.lists(rows.occupancy) });
+  if (rows.uses.length) await tx.execute(USE_LISTS.insert, { rows: USE_LISTS.lists(rows.uses) });
 }

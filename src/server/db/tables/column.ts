@@ -183,15 +183,17 @@ export const readJson = <Content>(text: JsonText<Content>): Content => JSON.pars
 export const writeJson = <Content>(content: Content): JsonText<Content> =>
   JSON.stringify(content) as JsonText<Content>;
 
-/** Rows as lists of their values, for `json_each`: half the text of objects, for what is many. Which stands where is said by the statement. */
-export const lists = (): Column<JsonText<readonly (readonly Stored[])[]>, false> =>
-  column('TEXT', holds(z.array(z.array(z.union([z.string(), z.number(), z.null()])))), ['[]']);
-
 /** A list of values of a column, as `json_each` takes it. */
 export class ListOf<Value extends Stored> {
   readonly isList = true;
   constructor(readonly each: Column<Value>) {}
 }
+/** Rows as lists of their values, taken apart in the same way: half the text of objects. Which value stands where, each statement says. */
+export class Lists {
+  readonly isList = true;
+}
+export const lists = (): Lists => new Lists();
+
 export const listOf = <Value extends Stored>(each: Column<Value>): ListOf<Value> => new ListOf(each);
 
 export type ValueOf<C> = C extends Column<infer Value> ? Value : never;

@@ -2,7 +2,6 @@ import type { ClaimId, OccurrenceId, ResourceId, SpaceId } from '@/core/ids';
 import type { Interval } from '@/core/time/epoch-minute';
 import { MOST_STANDING_MIN } from '@/core/work-orders/turnover-orders';
 import type { Reader } from '../../db/connection';
-import { writeJson } from '../../db/tables/column';
 import { NEAREST } from './orders.queries';
 
 /** One space of a date, with what it occupies there or occupied before. */
@@ -41,7 +40,7 @@ function besideOf({ spaceId }: Spot, rows: readonly NeighbourTuple[]): Beside {
 
 const nearestRows = (reader: Reader, spots: readonly Spot[], side: 'before' | 'after') =>
   reader.value(NEAREST(side), {
-    spots: writeJson(spots.map(({ spaceId, start, end }) => [spaceId, start, end])),
+    spots: spots.map(({ spaceId, start, end }) => [spaceId, start, end]),
     most: MOST_STANDING_MIN,
   });
 

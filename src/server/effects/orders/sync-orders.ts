@@ -10,7 +10,6 @@ import type { Spot } from './neighbours';
 import { takenBack } from './taken-back';
 import { addOrders, followClaims, replaceOrders, reviseOrders, type OrderRow } from './store-orders';
 import { findTurnovers, withCovers, type Pair, type Turnovers, type WantedDates } from './turnovers';
-import { writeJson } from '../../db/tables/column';
 import { WorkOrder } from '../../db/tables/work-orders';
 import {
   ORDERS_BY_KEY,
@@ -143,7 +142,7 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
 const partedOrders = (change: ChangeSet, parted: readonly Pair[]): Promise<OrderRow[]> =>
   parted.length
     ? change.tx.value(TURNOVERS_BETWEEN, {
-        pairs: writeJson(parted.map(({ spaceId, before, after }) => [spaceId, before, after])),
+        pairs: parted.map(({ spaceId, before, after }) => [spaceId, before, after]),
       })
     : Promise.resolve([]);
 

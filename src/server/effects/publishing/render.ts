@@ -20,7 +20,6 @@ import {
   type PublishedSegmentRow,
 } from './published-rows';
 import { writtenForAll } from '../../platform/ambient';
-import { writeJson } from '../../db/tables/column';
 import { STORE_PARTS } from './publishing.queries';
 
 const SHOWN_MIN = CANCELLED_SHOWN_DAYS * 1440;
@@ -167,5 +166,5 @@ export async function renderParts(
 export const storeParts = (tx: Writer, calendar: number, parts: readonly RenderedPart[]): Promise<void> =>
   tx.execute(STORE_PARTS, {
     calendar,
-    rows: writeJson(parts.map(({ segment, ics, json, freshUntil }) => [segment, ics, json, freshUntil])),
+    rows: parts.map(({ segment, ics, json, freshUntil }) => [segment, ics, json, freshUntil]),
   });

@@ -26,7 +26,6 @@ import {
 } from './publishing-state';
 import { Occurrence, Request, Segment } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-import { writeJson } from '../../db/tables/column';
 import { COUNT_CALENDARS_UP, DROP_SETTLED, DROP_TEXT, WRITE_LEDGER } from './publishing.queries';
 import { Announced, UnsettledApproval } from '../../db/tables/publishing';
 import { addKeptCalendars, type KeptFor } from './kept-calendars';
@@ -108,15 +107,13 @@ async function writeLedger(tx: Writer, rows: readonly LedgerRow[], now: EpochMin
   if (!rows.length) return;
   await tx.execute(WRITE_LEDGER, {
     now,
-    rows: writeJson(
-      rows.map(({ calendar, segment, recurrence, gone, goneAs }) => [
-        calendar,
-        segment,
-        recurrence,
-        gone,
-        goneAs,
-      ]),
-    ),
+    rows: rows.map(({ calendar, segment, recurrence, gone, goneAs }) => [
+      calendar,
+      segment,
+      recurrence,
+      gone,
+      goneAs,
+    ]),
   });
 }
 
@@ -171,9 +168,7 @@ function partsOf(
 async function dropText(tx: Writer, parts: readonly Part[]): Promise<void> {
   if (!parts.length) return;
   await tx.execute(DROP_TEXT, {
-    rows: writeJson(
-      parts.map(({ calendar, segment, tzid, times, words }) => [calendar, segment, tzid, times, words]),
-    ),
+    rows: parts.map(({ calendar, segment, tzid, times, words }) => [calendar, segment, tzid, times, words]),
   });
   await tx.execute(COUNT_CALENDARS_UP, { ids: [...new Set(parts.map(({ calendar }) => calendar))] });
 }

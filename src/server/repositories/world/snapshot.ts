@@ -19,7 +19,7 @@ import { toLocal } from '@/core/time/zone';
 import { asJsonObject, type Reader } from '../../db/connection';
 import { numberOf, zeroOrOne } from '../../db/shapes';
 import { jsonFamily, jsonQuery } from '../../db/statement';
-import { lists, listOf, rowNumber, writeJson } from '../../db/tables/column';
+import { lists, listOf, rowNumber } from '../../db/tables/column';
 import { Claim, EquipmentUse, Occupancy } from '../../db/tables/claims';
 import { Season } from '../../db/tables/house';
 import { Occurrence } from '../../db/tables/requests';
@@ -311,12 +311,12 @@ function loadSurroundings(reader: Reader, asked: Windows, has: Pick<Looked, 'ros
   const { windows, useWindows, eventWindows } = asked;
   const looked = { ...has, uses: useWindows.length > 0, events: eventWindows.length > 0 };
   return reader.value(SURROUNDINGS(looked), {
-    windows: writeJson(windows),
-    teamWindows: writeJson(asked.teamWindows),
+    windows: windows,
+    teamWindows: asked.teamWindows,
     last: asked.last,
     resources: distinct(windows.map(([resource]) => resource as ResourceId)),
-    useWindows: writeJson(useWindows),
-    eventWindows: writeJson(eventWindows),
+    useWindows: useWindows,
+    eventWindows: eventWindows,
   });
 }
 
@@ -326,7 +326,7 @@ async function loadBusy(
   replaced: ReadonlySet<ClaimId>,
 ): Promise<BusyRow[]> {
   if (!clashing.length) return [];
-  const rows = await reader.value(BUSY, { windows: writeJson(clashing) });
+  const rows = await reader.value(BUSY, { windows: clashing });
   const byRow = new Map(rows.map((row) => [row[0], row]));
   return [...byRow.values()].filter(([, , , , claimId]) => !replaced.has(claimId)).map(busyRow);
 }

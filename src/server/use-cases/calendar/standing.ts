@@ -1,7 +1,6 @@
 import { datesIn, type Candidate, type PlaceWanted, type StandingAt } from '@/core/checks/place-search';
 import { hostSpan, setupKeyOf } from '@/core/occupancy/bands';
 import type { Reader } from '../../db/connection';
-import { writeJson } from '../../db/tables/column';
 import { STANDING } from './calendar.queries';
 
 /** What stands in every candidate in the window of every date, setup to strike, in one statement. */
@@ -27,8 +26,8 @@ export async function standingIn(
       })
     : [];
   const rows = await reader.value(STANDING, {
-    parts: writeJson(parts),
-    dates: writeJson(dates),
+    parts: parts,
+    dates: dates,
   });
   // Of several parts one that is taken settles it.
   const taken = new Uint8Array(candidates.length * dates.length);

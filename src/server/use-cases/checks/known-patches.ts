@@ -2,7 +2,6 @@ import { say } from '@/contracts/language/say';
 import type { DatePatch } from '@/core/changes/patch';
 import type { FieldFault } from '@/contracts/refusal';
 import type { Reader } from '../../db/connection';
-import { writeJson } from '../../db/tables/column';
 import { UNKNOWN_IN_PATCHES } from './checks.queries';
 
 /** A patch with where it stands in what was sent. */
@@ -50,7 +49,7 @@ const unknownOf = (
   spaces: readonly number[],
   types: readonly number[],
   units: readonly (readonly number[])[],
-) => reader.value(UNKNOWN_IN_PATCHES, { spaces, types, units: writeJson(units) });
+) => reader.value(UNKNOWN_IN_PATCHES, { spaces, types, units: units });
 
 /** What patches name that is not there: nothing of it would be found out before it is checked or stored. */
 export async function unknownInPatches(

@@ -11,55 +11,28 @@ import type { AskedDates } from '@/contracts/asked-dates';
 import { unknownInPatches } from './known-patches';
 import { TYPES_OF_UNITS } from './checks.queries';
 import { Space, EquipmentType } from '../../db/tables/spaces';
-import { Table } from '../../db/tables/table';
-
-async function inUse(
-  reader: Reader,
-  table: typeof Space | typeof EquipmentType,
-  ids: readonly number[],
-): Promise<Set<number>> {
-  const rows = await reader.table<Table>(table).all({ id: [...ids], retired_at: null });
-  return new Set(rows.map(({ id }) => Number(id)));
-}
+import { missingFaults } from '../../repositories/known-ids';
 
 /** Spaces and equipment that are not there, or no longer. */
 export async function unknownThings(reader: Reader, input: CheckInput): Promise<FieldFault[]> {
-  const spaces = await inUse(
-    reader,
-    Space,
-    input.spaces.map(({ spaceId }) => spaceId),
-  );
-  const types = await inUse(
-    reader,
-    EquipmentType,
-    input.equipment.map(({ typeId }) => typeId),
-  );
+  const spaces = input.spaces.map(({ spaceId }) => spaceId);
+  const types = input.equipment.map(({ typeId }) => typeId);
   return [
     ...(await unitFaults(reader, input)),
     ...(await unknownInPatches(
       reader,
       input.overrides.map(({ patch }, index) => ({ path: `overrides.${index}.patch`, patch })),
     )),
-    ...input.spaces.flatMap(({ spaceId }, index) =>
-      spaces.has(spaceId)
-        ? []
-        : [
-            {
-              path: `spaces.${index}.spaceId`,
-              message: say`There is no such space. Choose one from the list.`,
-            },
-          ],
-    ),
-    ...input.equipment.flatMap(({ typeId }, index) =>
-      types.has(typeId)
-        ? []
-        : [
-            {
-              path: `equipment.${index}.typeId`,
-              message: say`There is no such equipment. Choose from the list.`,
-            },
-          ],
-    ),
+    ...(await missingFaults(reader, Space, spaces, {
+      isInUse: true,
+      path: (index) => `spaces.${index}.spaceId`,
+      message: say`There is no such space. Choose one from the list.`,
+    })),
+    ...(await missingFaults(reader, EquipmentType, types, {
+      isInUse: true,
+      path: (index) => `equipment.${index}.typeId`,
+      message: say`There is no such equipment. Choose from the list.`,
+    })),
   ];
 }
 

@@ -11,6 +11,7 @@ const READABLE = {
 } as const;
 /** Which letters somebody may read. */
 export type Readable = keyof typeof READABLE;
+// Who may read none is given no row by any of them.
 const samples = ['all', 'about requests', 'about accounts'] as const satisfies readonly Readable[];
 
 export const MAIL_ROW = {

@@ -25,6 +25,7 @@ import { writeRow } from '../administration/entries/entry-repository';
 import { Category } from '../../db/tables/house';
 import { Space, Service, EquipmentType } from '../../db/tables/spaces';
 import { Table } from '../../db/tables/table';
+import { knownIds } from '../../repositories/known-ids';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -56,8 +57,8 @@ async function faultsOf(change: ChangeSet, template: TemplateInput): Promise<Fie
   const { when, teamId, personId } = template;
   const faults: FieldFault[] = await formulaFaults(change.tx, template);
   for (const [kind, table] of Object.entries(KNOWN) as [keyof typeof KNOWN, Table][]) {
-    const ids = [...new Set<number>(when[kind])];
-    if ((await change.tx.table(table).count({ id: ids })) < ids.length)
+    const there = await knownIds(change.tx, table, when[kind], { isInUse: false });
+    if (!when[kind].every((id) => there.has(id)))
       faults.push({
         path: `template.when.${kind}`,
         message: say`One of these is there no more. Choose again.`,

@@ -29,7 +29,7 @@ async function move(change: ChangeSet, kind: EntryKind, id: number, by: 1 | -1):
   const other = ids[to];
   if (other === undefined) return;
   [ids[from], ids[to]] = [other, id];
-  for (const [position, each] of ids.entries()) await rows.update({ id: each }, { position });
+  await rows.updateEach(ids.map((each, position) => ({ id: each, part: { position } })));
 }
 
 /** Removes what was never used. What something names is taken out of use instead. */

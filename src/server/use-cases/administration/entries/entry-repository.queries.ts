@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { jsonQuery, query, queryFamily, type JsonQuery } from '../../../db/statement';
+import { bindOf, jsonQuery, query, queryFamily, type JsonQuery } from '../../../db/statement';
 import { flag, integer, minute, text } from '../../../db/tables/column';
+import { Space } from '../../../db/tables/spaces';
 import { factsOf, type Table } from '../../../db/tables/table';
 
 /** All entries of a kind in the order in which they are listed: id, name, note and whether it is out of use. */
@@ -30,10 +31,7 @@ export const documentOf = <Shape extends z.ZodRawShape, const Left extends keyof
 export const counting = (sql: string) =>
   query({
     sql,
-    bind: {
-      ...(sql.includes('$id') && { id: integer() }),
-      ...(sql.includes('$now') && { now: minute() }),
-    } as { readonly id: ReturnType<typeof integer>; readonly now: ReturnType<typeof minute> },
+    bind: bindOf(sql, { id: integer(), now: minute() }),
     row: { n: integer() },
   });
 export type Counting = ReturnType<typeof counting>;
@@ -45,9 +43,10 @@ interface OneColumn {
 
 /** A row that has a value in a column already, however it is written, and is another than `$id`. */
 export const NAMED_ALIKE = queryFamily({
-  samples: [] as readonly OneColumn[],
+  samples: [{ table: Space, column: 'name' }],
   sql: ({ table, column }: OneColumn) =>
     `SELECT id, ${column} AS name FROM ${factsOf(table).name} WHERE ${column} = $value COLLATE NOCASE AND id IS NOT $id LIMIT 1`,
-  bind: { value: text(), id: integer().orNull() },
+  // Of whatever table: what is tried is a name of a space.
+  bind: { value: Space.name, id: integer().orNull() },
   row: { id: integer(), name: text() },
 });

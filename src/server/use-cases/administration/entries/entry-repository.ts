@@ -12,6 +12,7 @@ import type { Where } from '../../../db/models';
 import type { LooseRow, NewRow, RowOf, Table } from '../../../db/tables/table';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { NAMED_ALIKE, type Counting, type Listing } from './entry-repository.queries';
+import { knownIds } from '../../../repositories/known-ids';
 
 /** What of the calendar a change of a thing can reach. */
 export interface Touched {
@@ -100,8 +101,7 @@ export async function lastPosition<T extends Table>(
   table: T,
   where: Where<T> = {},
 ): Promise<number> {
-  const rows = await reader.table(table).all(where);
-  return 1 + Math.max(-1, ...rows.map((row) => Number(row.position)));
+  return 1 + ((await reader.table(table).max('position', where)) ?? -1);
 }
 
 /** What every table of entries has, where entries are taken out of use too; null where there is no such row. */
@@ -147,9 +147,9 @@ export async function referenceFaults(
 ): Promise<FieldFault[]> {
   const faults: FieldFault[] = [];
   for (const { path, table, ids } of references) {
-    const wanted = [...new Set(ids.filter((id) => id !== null))];
-    if (!wanted.length) continue;
-    if ((await reader.table(table).count({ id: wanted })) < wanted.length)
+    const wanted = ids.filter((id) => id !== null);
+    const there = await knownIds(reader, table, wanted, { isInUse: false });
+    if (!wanted.every((id) => there.has(id)))
       faults.push({ path, message: say`This is there no more. Reload the page and choose again.` });
   }
   return faults;

@@ -23,11 +23,6 @@ export const COUNT_SHOWN = query({
   row: { shown: integer() },
 });
 
-export const NEXT_POSITION = query({
-  sql: `SELECT COALESCE(MAX(position), 0) + 1 AS next FROM calendar WHERE kind = 'made'`,
-  row: { next: integer() },
-});
-
 export const CALENDAR_OF_NAME = query({
   sql: `SELECT 1 AS one FROM calendar WHERE kind = 'made' AND retired_min IS NULL AND name = $name COLLATE NOCASE AND id IS NOT $id`,
   bind: { name: Calendar.name, id: Calendar.id.orNull() },

@@ -10,14 +10,7 @@ import type { SignedInContext } from '../../../context/context';
 import type { Reader, Writer } from '../../../db/connection';
 import { writeEntryHistory } from '../../../repositories/house/entry-history';
 import { calendarChoices, saidOfCalendar } from './calendar-book';
-import {
-  NAME_AND_SLUG,
-  SLUG_TAKEN,
-  NEXT_POSITION,
-  CALENDARS_IN_ORDER,
-  CALENDAR_OF_NAME,
-  COUNT_SHOWN,
-} from './keep.queries';
+import { NAME_AND_SLUG, SLUG_TAKEN, CALENDARS_IN_ORDER, CALENDAR_OF_NAME, COUNT_SHOWN } from './keep.queries';
 import { END_CALENDAR, REPLACE_LINK, PUT_IN_ORDER } from './keep.queries';
 import { CalendarSlugOld, Calendar } from '../../../db/tables/publishing';
 import { writeJson, asFlag } from '../../../db/tables/column';
@@ -92,8 +85,8 @@ async function storeCalendar(
     starts_on: asFlag(input.startsOn),
   };
   if (input.id === null) {
-    const [last] = await tx.all(NEXT_POSITION);
-    return done(await tx.table(Calendar).insertLoose({ ...columns, position: last!.next }));
+    const last = await tx.table(Calendar).max('position', { kind: 'made' });
+    return done(await tx.table(Calendar).insertLoose({ ...columns, position: 1 + (last ?? 0) }));
   }
   const stored = await tx.table(Calendar).first({ id: input.id, kind: 'made', retired_min: null });
   if (!stored) return NOT_THERE;

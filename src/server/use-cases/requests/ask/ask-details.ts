@@ -23,23 +23,17 @@ import { File } from '../../../db/tables/requests';
 import { Category, Organisation } from '../../../db/tables/house';
 import { Service, Space } from '../../../db/tables/spaces';
 import { Table } from '../../../db/tables/table';
+import { missingFaults } from '../../../repositories/known-ids';
 
 // Everything of a request that takes neither place nor time: who, what, answers, running order, files.
 
-/** Positions in a list of ids of which there is no row. */
-async function missingIn(reader: Reader, table: Table, ids: readonly number[]): Promise<number[]> {
-  if (!ids.length) return [];
-  const rows = await reader.table(table).all({ id: [...ids], retired_at: null });
-  const there = new Set(rows.map(({ id }) => Number(id)));
-  return ids.flatMap((id, index) => (there.has(id) ? [] : [index]));
-}
-
 async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFault[]> {
-  const faults = async (table: Table, ids: readonly number[], path: (at: number) => string, what: string) =>
-    (await missingIn(reader, table, ids)).map((index) => ({
-      path: path(index),
+  const faults = (table: Table, ids: readonly number[], path: (at: number) => string, what: string) =>
+    missingFaults(reader, table, ids, {
+      isInUse: true,
+      path,
       message: say`There is no such ${what}, or no longer. Choose one from the list.`,
-    }));
+    });
   const second = input.secondChoices.flatMap(({ spaceId }, index) =>
     spaceId === null ? [] : [{ spaceId, index }],
   );

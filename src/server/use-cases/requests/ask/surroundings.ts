@@ -12,20 +12,22 @@ import { siteZone } from '../../../repositories/world/space-facts';
 import { requesterOf } from '../../checks/verdicts';
 import { KIT_ITEMS } from '../../../repositories/house/house.queries';
 import { Space, EquipmentType } from '../../../db/tables/spaces';
-import { Table } from '../../../db/tables/table';
+import { missingFaults } from '../../../repositories/known-ids';
 
 const NOBODY = 0 as ClaimId;
 
 async function unknownIds(reader: Reader, input: SurroundingsInput): Promise<FieldFault[]> {
-  const known = async (table: Table, ids: readonly number[]) =>
-    new Set((await reader.table(table).all({ id: [...ids] })).map(({ id }) => Number(id)));
-  const spaces = await known(Space, input.spaceIds);
-  const types = await known(EquipmentType, input.typeIds);
-  const faults = (ids: readonly number[], there: ReadonlySet<number>, path: string, message: string) =>
-    ids.flatMap((id, index) => (there.has(id) ? [] : [{ path: `${path}.${index}`, message }]));
   return [
-    ...faults(input.spaceIds, spaces, 'spaceIds', say`There is no such space. Choose one from the list.`),
-    ...faults(input.typeIds, types, 'typeIds', say`There is no such equipment. Choose from the list.`),
+    ...(await missingFaults(reader, Space, input.spaceIds, {
+      isInUse: false,
+      path: (index) => `spaceIds.${index}`,
+      message: say`There is no such space. Choose one from the list.`,
+    })),
+    ...(await missingFaults(reader, EquipmentType, input.typeIds, {
+      isInUse: false,
+      path: (index) => `typeIds.${index}`,
+      message: say`There is no such equipment. Choose from the list.`,
+    })),
   ];
 }
 
