@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
 import { isSlug } from '@/core/publishing/slug';
 import { localDateField } from './fields';
+import type { Filled } from '@/core/lists';
 
 /** How what is on can be shown. */
 export const NOTICE_VIEWS = ['list', 'day', 'week', 'month'] as const;
@@ -131,7 +132,7 @@ export interface EventPage {
   readonly words: NoticeDate;
   /** The date that was asked for; null is the whole event. */
   readonly date: NoticeDate | null;
-  readonly dates: readonly NoticeDate[];
+  readonly dates: Filled<NoticeDate>;
   readonly places: readonly NoticePlace[];
   readonly office: { readonly name: string; readonly phone: string; readonly email: string };
   readonly zone: string;

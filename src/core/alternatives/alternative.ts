@@ -99,7 +99,10 @@ export interface Cut {
 
 /** -1, 0 or 1 as lists of numbers compare, first difference first. */
 export function compareOrder(a: readonly number[], b: readonly number[]): number {
-  const length = Math.min(a.length, b.length);
-  for (let at = 0; at < length; at += 1) if (a[at] !== b[at]) return a[at]! < b[at]! ? -1 : 1;
+  for (const [index, value] of a.entries()) {
+    const other = b[index];
+    if (other === undefined) break;
+    if (value !== other) return value < other ? -1 : 1;
+  }
   return a.length - b.length;
 }

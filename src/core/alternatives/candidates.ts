@@ -25,6 +25,7 @@ import {
   type AlternativeKind,
   type SpaceSwap,
 } from './alternative';
+import { at } from '@/core/lists';
 
 const DAY_MIN = 1440;
 /** How far ahead is looked for the moment at which equipment is back, in minutes. */
@@ -91,7 +92,7 @@ export class Candidates {
 
   /** Spaces that could take the place of one, nearest to what was wanted first. */
   private swapsOf(slot: number): readonly RankedSwap[] {
-    const from = this.draft.content.spaces[slot]!;
+    const from = at(this.draft.content.spaces, slot);
     return rankedOnce(this.bounds, from, () => this.rankedSwaps(from));
   }
 
@@ -131,11 +132,12 @@ export class Candidates {
   /** Sets of swaps, one for each space in trouble, none sharing floor with another space of the date. */
   private swapSets(): { readonly swaps: readonly SpaceSwap[]; readonly order: readonly number[] }[] {
     const { slots } = this.troubles;
+    const [only, ...more] = slots;
     // Nearly always it is one, and it shares floor with nothing.
-    if (slots.length === 1 && this.draft.content.spaces.length === 1)
-      return this.swapsOf(slots[0]!).map(({ swap, order }) => ({
+    if (only !== undefined && !more.length && this.draft.content.spaces.length === 1)
+      return this.swapsOf(only).map(({ swap, order }) => ({
         swaps: [swap],
-        order: [...order, order[order.length - 1]!],
+        order: [...order, ...order.slice(-1)],
       }));
     const kept = this.draft.content.spaces.filter((_, slot) => !slots.includes(slot));
     const partsOf = (space: SpaceId) => this.byId.get(space)?.housed.facts.parts ?? [];
@@ -157,7 +159,7 @@ export class Candidates {
           .map(({ swap, order }) => ({
             swaps: [...set.swaps, swap],
             sums: added(set.sums, order),
-            positions: [...set.positions, order[order.length - 1]!],
+            positions: [...set.positions, ...order.slice(-1)],
           })),
       );
     }
@@ -340,7 +342,7 @@ export class Candidates {
   }
 
   private layoutsOf(slot: number) {
-    const { spaceId, layout, people } = this.draft.content.spaces[slot]!;
+    const { spaceId, layout, people } = at(this.draft.content.spaces, slot);
     const facts = this.byId.get(spaceId)?.housed.facts;
     const now = facts?.layouts.find((each) => each.layout === layout)?.seats ?? people;
     if (!facts || (facts.postedLimit !== null && people > facts.postedLimit)) return [];
@@ -353,10 +355,11 @@ export class Candidates {
 
   /** Another place at another time, where nothing less will do: the nearest time first, then the nearest place. */
   *spacesAndTimes(): Generator<Candidate> {
-    const { slots } = this.troubles;
-    if (slots.length !== 1 || !this.troubles.timeCouldHelp || this.troubles.stock.length) return;
+    const [slot, ...more] = this.troubles.slots;
+    if (slot === undefined || more.length || !this.troubles.timeCouldHelp || this.troubles.stock.length)
+      return;
     const shifts = this.shifts();
-    const swaps = this.swapsOf(slots[0]!);
+    const swaps = this.swapsOf(slot);
     for (const isOther of [false, true])
       for (const shiftMin of shifts)
         for (const { swap, order } of swaps.filter(
@@ -366,7 +369,7 @@ export class Candidates {
             'space-and-time',
             { shiftMin, spaces: [{ from: swap.from, to: swap.to, layout: swap.layout }] },
             { shiftMin, swaps: [swap] },
-            [order[0]!, ...nearness(shiftMin), ...order.slice(1)],
+            [...order.slice(0, 1), ...nearness(shiftMin), ...order.slice(1)],
           );
   }
 
@@ -382,7 +385,7 @@ export class Candidates {
 const MOST_SETS = 1000;
 
 const added = (a: readonly number[], b: readonly number[]): readonly number[] =>
-  a.length ? a.map((value, index) => value + b[index]!) : b;
+  a.length ? a.map((value, index) => value + (b[index] ?? 0)) : b;
 
 /** Nearest first; of two as near the later one. */
 const nearness = (shiftMin: number): number[] => [Math.abs(shiftMin), shiftMin < 0 ? 1 : 0];

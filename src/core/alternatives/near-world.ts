@@ -10,6 +10,7 @@ import { addMinutes, overlaps, spanning, type EpochMinute, type Interval } from 
 import { addDays, dateOf } from '../time/local-time';
 import { RowsByStart } from '../time/rows-by-start';
 import { startOfDay, toLocal } from '../time/zone';
+import { at } from '@/core/lists';
 
 function grouped<Key, Row extends { readonly span: Interval }>(
   rows: readonly Row[],
@@ -186,7 +187,7 @@ export class NearWorld {
 
   /** Whether somebody else surely has the space then: more than a shoulder that both could leave as it is set. */
   private isTaken(claim: ClaimContent, slot: number): boolean {
-    const space = claim.spaces[slot]!;
+    const space = at(claim.spaces, slot);
     const occupied = occupiedOf(claim, space);
     const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
     const key = setupKeyOf(space);
@@ -212,7 +213,7 @@ export class NearWorld {
     const uses = impliedUses(date.claim, this.holdings);
     if (!uses.length) return false;
     const isAway = uses.some(({ equipmentIndex, span }) => {
-      const unit = date.claim.equipment[equipmentIndex]!.unitId;
+      const unit = date.claim.equipment[equipmentIndex]?.unitId;
       return unit && (this.busy.get(unit)?.touching(span).length ?? 0) > 0;
     });
     const holdings = { ...this.holdings, equipment: this.equipment };

@@ -4,6 +4,8 @@ import { candidatesOf, type DateInTrouble, type Search } from './of-date';
 import { CHANGE_OF_SPACE, pointsOf } from './points';
 import { compareOrder, type Candidate, type Cut, type Alternative } from './alternative';
 import { hasTrouble, isAlternative, troublesOf, type Troubles } from './troubles';
+import { SpaceId } from '@/core/ids';
+import { at, loaded, pairs } from '@/core/lists';
 
 /** One date of an alternative of the whole series. */
 export interface DateChange {
@@ -53,7 +55,7 @@ class SeriesProver {
 
   constructor(
     private readonly search: Search,
-    private readonly members: ReadonlyMap<string, Member>,
+    private readonly memberOf: (key: string) => Member,
   ) {}
 
   /** Which of the changes do what they should; null where the bound is reached. */
@@ -64,14 +66,13 @@ class SeriesProver {
       return null;
     }
     this.checks += 1;
-    const dates = changes.map(({ key, candidate }) => ({
-      ...this.members.get(key)!.date,
-      claim: candidate.draft.content,
-    }));
+    const dates = changes.map(({ key, candidate }) => {
+      const { date, troubles } = this.memberOf(key);
+      return { ...date, claim: candidate.draft.content, troubles };
+    });
     const findings = near.check(dates, asked);
     return new Map(
-      dates.map((date) => {
-        const { troubles } = this.members.get(date.key)!;
+      dates.map(({ troubles, ...date }) => {
         const after = troublesOf(
           date,
           findings.filter(({ key }) => key === date.key),
@@ -110,9 +111,10 @@ function spacesForAll(troubled: readonly Member[]): readonly (readonly Candidate
   for (const { candidates } of troubled)
     for (const candidate of candidates.otherSpaces()) {
       const [swap] = candidate.cost.swaps;
-      const list = bySpace.get(swap!.to);
+      if (!swap) continue;
+      const list = bySpace.get(swap.to);
       if (list) list.push(candidate);
-      else bySpace.set(swap!.to, [candidate]);
+      else bySpace.set(swap.to, [candidate]);
     }
   const orderOf = (list: readonly Candidate[]) =>
     list.reduce<readonly number[]>(
@@ -126,6 +128,12 @@ function spacesForAll(troubled: readonly Member[]): readonly (readonly Candidate
     .map(({ list }) => list);
 }
 
+/** The one space of a date that something is against; null where it is none or more. */
+function onlySpaceOf({ troubles, draft }: Member): SpaceId | null {
+  const [slot, ...more] = troubles.slots;
+  return slot === undefined || more.length ? null : at(draft.content.spaces, slot).spaceId;
+}
+
 /** One other space for all dates that something is against, nearest to what was wanted first. */
 function oneSpace(
   members: readonly Member[],
@@ -133,17 +141,12 @@ function oneSpace(
   prover: SeriesProver,
 ): SeriesAlternative[] {
   const [first] = troubled;
-  const [slot, second] = first!.troubles.slots;
-  if (slot === undefined || second !== undefined) return [];
-  const from = first!.draft.content.spaces[slot]!.spaceId;
-  const isAlike = troubled.every(
-    ({ troubles, draft }) =>
-      troubles.slots.length === 1 && draft.content.spaces[troubles.slots[0]!]!.spaceId === from,
-  );
+  const from = first && onlySpaceOf(first);
+  const isAlike = from !== null && troubled.every((member) => onlySpaceOf(member) === from);
   if (!isAlike) return [];
   const found: SeriesAlternative[] = [];
   for (const list of spacesForAll(troubled)) {
-    const changes = list.map((candidate, index) => ({ key: troubled[index]!.date.key, candidate }));
+    const changes = pairs(list, troubled).map(([candidate, { date }]) => ({ key: date.key, candidate }));
     const proved = prover.proveAll(changes);
     if (proved)
       found.push({
@@ -164,9 +167,10 @@ function oneTime(members: readonly Member[], prover: SeriesProver): SeriesAltern
   const find = (direction: 1 | -1, kind: 'otherTimes' | 'otherDays'): SeriesAlternative[] => {
     // Of one that is in no trouble nothing is asked.
     const first = members.find(({ troubles }) => hasTrouble(troubles));
+    if (!first) return [];
     for (const { patch } of kind === 'otherTimes'
-      ? first!.candidates.otherTimes(direction)
-      : first!.candidates.otherDays()) {
+      ? first.candidates.otherTimes(direction)
+      : first.candidates.otherDays()) {
       if (kind === 'otherDays' && Math.sign(patch.shiftMin ?? 0) !== direction) continue;
       const changes = members.map(({ date, candidates }) => ({
         key: date.key,
@@ -215,7 +219,7 @@ export function cheapestPath(options: readonly (readonly Option[])[]): readonly 
       const change = cheapest && cheapest.points + CHANGE_OF_SPACE;
       const isStay = stay !== undefined && (change === null || stay.points <= change);
       const before = isStay ? stay : cheapest;
-      const points = option.points + (index === 0 ? 0 : isStay ? stay.points : change!);
+      const points = option.points + (index === 0 ? 0 : isStay ? stay.points : (change ?? 0));
       const known = next.get(option.place);
       if (!known || points < known.points) next.set(option.place, { points, last: option, before });
     }
@@ -262,19 +266,19 @@ function mixture(
   const ruledOut = new Set<Candidate>();
   const options = members.map((member) => optionsOf(member, provedOf, search));
   for (let round = 0; round < MOST_MIXTURES; round += 1) {
-    const open = options.map((own, index): readonly Option[] => {
+    const open = pairs(options, members).map(([own, member]): readonly Option[] => {
       const left = own.filter(({ candidate }) => candidate === null || !ruledOut.has(candidate));
       // Nothing does: the date stays as it is, in trouble.
-      return left.length ? left : [asItIs(members[index]!)];
+      return left.length ? left : [asItIs(member)];
     });
     const path = cheapestPath(open);
-    const changes = path.flatMap(({ candidate }, index) =>
-      candidate ? [{ key: members[index]!.date.key, candidate }] : [],
+    const changes = pairs(path, members).flatMap(([{ candidate }, { date }]) =>
+      candidate ? [{ key: date.key, candidate }] : [],
     );
     if (!changes.length) return [];
     const proved = prover.prove(changes);
     if (!proved) return [];
-    const failed = changes.filter(({ key }) => !proved.get(key)!.does);
+    const failed = changes.filter(({ key }) => !proved.get(key)?.does);
     if (!failed.length) {
       const troubled = members.filter(({ troubles }) => hasTrouble(troubles)).length;
       return [
@@ -316,7 +320,13 @@ export function alternativesOfSeries(
   });
   const troubled = members.filter(({ troubles }) => hasTrouble(troubles));
   if (troubled.length < 2) return { alternatives: [], cut: { candidates: 0 } };
-  const prover = new SeriesProver(search, new Map(members.map((member) => [member.date.key, member])));
+  const prover = new SeriesProver(
+    search,
+    loaded(
+      'date',
+      members.map((member) => [member.date.key, member] as const),
+    ),
+  );
   const spaces = undoubtedFirst(oneSpace(members, troubled, prover));
   const times = undoubtedFirst(oneTime(members, prover));
   // Where all go one way that was found already, that has been said.

@@ -1,3 +1,4 @@
+import { at, pairs } from '@/core/lists';
 import { patchDate, type DatePatch } from '../changes/patch';
 import type { ClaimDraft } from '../changes/plan-date';
 import type { SpaceId } from '../ids';
@@ -18,12 +19,15 @@ export interface Placement {
   readonly draft: ClaimDraft;
 }
 
+/** The one space of a date that is shared out. */
+const spaceOf = (claim: ClaimContent) => at(claim.spaces, 0);
+
 /**
  * Rooms that share no floor: what was asked for first, then the others, undivided ones before those they make up, so
  * that there are as many as can be.
  */
 function roomsFor(contenders: readonly Contender[], spaces: readonly HousedSpace[]): HousedSpace[] {
-  const asked = new Set(contenders.map(({ date }) => date.claim.spaces[0]!.spaceId));
+  const asked = new Set(contenders.map(({ date }) => spaceOf(date.claim).spaceId));
   const ordered = [
     ...spaces.filter(({ facts }) => asked.has(facts.id)),
     ...spaces
@@ -40,7 +44,7 @@ function roomsFor(contenders: readonly Contender[], spaces: readonly HousedSpace
 
 /** How a date would go to a room; null where the room would not do, whoever else is there. */
 function moveTo(contender: Contender, room: HousedSpace, spaces: readonly HousedSpace[]) {
-  const own = contender.date.claim.spaces[0]!;
+  const own = spaceOf(contender.date.claim);
   if (room.facts.id === own.spaceId) return { patch: null, draft: contender.draft };
   const isOutdoor = spaces.find(({ facts }) => facts.id === own.spaceId)?.isOutdoor ?? false;
   const offer = offerInstead(own, isOutdoor, room);
@@ -52,13 +56,14 @@ function moveTo(contender: Contender, room: HousedSpace, spaces: readonly Housed
 
 /** Whether everybody stands where they were put, each checked whole with all others there. */
 function allStand(contenders: readonly Contender[], claims: readonly ClaimContent[]): boolean {
-  return contenders.every((contender, index) => {
-    const { search, date } = contender;
-    const others = contenders
-      .map((other, at) => ({ ...other, date: { ...other.date, claim: claims[at]! } }))
-      .filter((_, at) => at !== index);
+  const moving = pairs(contenders, claims).map(([contender, claim]) => ({
+    ...contender,
+    date: { ...contender.date, claim },
+  }));
+  return moving.every((contender, index) => {
+    const { search, date: moved } = contender;
+    const others = moving.filter((_, other) => other !== index);
     const near = new NearWorld(serveWorld(search.near.world, others), contender.siblings);
-    const moved = { ...date, claim: claims[index]! };
     return troublesOf(moved, near.check([moved], search.asked), search.side).blocks.length === 0;
   });
 }
@@ -74,12 +79,12 @@ export function serveAll(
   if (contenders.some(({ date }) => date.claim.spaces.length !== 1)) return null;
   const rooms = roomsFor(contenders, spaces);
   const moves = contenders.map((contender) => rooms.map((room) => moveTo(contender, room, spaces)));
-  const wants = contenders.map(({ date, search }, index) => ({
+  const wants = pairs(contenders, moves).map(([{ date, search }, own], index) => ({
     key: String(index),
-    asked: rooms.findIndex(({ facts }) => facts.id === date.claim.spaces[0]!.spaceId),
-    inRoom: moves[index]!.map((move): Interval | null => {
+    asked: rooms.findIndex(({ facts }) => facts.id === spaceOf(date.claim).spaceId),
+    inRoom: own.map((move): Interval | null => {
       if (!move || search.near.surelyFails(move.draft.content, new Set([date.key]))) return null;
-      return occupiedOf(move.draft.content, move.draft.content.spaces[0]!);
+      return occupiedOf(move.draft.content, spaceOf(move.draft.content));
     }),
   }));
   const shared = shareOut(
@@ -87,9 +92,10 @@ export function serveAll(
     rooms.map(() => []),
   );
   if (shared.left.length) return null;
-  const placed = contenders.map((contender, index) => {
-    const room = shared.roomOf.get(String(index))!;
-    return { contender, space: rooms[room]!.facts.id, ...moves[index]![room]! };
+  const placed = pairs(contenders, moves).flatMap(([contender, own], index) => {
+    const room = shared.roomOf.get(String(index)) ?? -1;
+    const [move, housed] = [own[room], rooms[room]];
+    return move && housed ? [{ contender, space: housed.facts.id, ...move }] : [];
   });
   const claims = placed.map(({ draft }) => draft.content);
   return allStand(contenders, claims) ? placed : null;

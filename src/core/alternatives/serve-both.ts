@@ -1,4 +1,3 @@
-import { findingsByDate } from '../checks/check';
 import type { ClaimId, RequestId } from '../ids';
 import { impliedOccupancy, impliedUses } from '../occupancy/imply';
 import { neighbourOf } from '../occupancy/turnover';
@@ -70,7 +69,7 @@ export const serveWorld = (
 function besides(one: Contender, other: Contender): Alternatives {
   const world = withClaim(one.search.near.world, other);
   const near = new NearWorld(world, one.siblings);
-  const findings = findingsByDate([one.date], near.check([one.date], one.search.asked)).get(one.date.key)!;
+  const findings = near.check([one.date], one.search.asked);
   return alternativesOf({ ...one, findings }, { ...one.search, near });
 }
 

@@ -1,3 +1,4 @@
+import { pairs } from '@/core/lists';
 import type { EquipmentTypeId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
 import type { Layout } from '../seating/layouts';
@@ -48,8 +49,7 @@ export function differencesBetween(was: ClaimDraft, is: ClaimDraft): Difference[
   if (String(spacesOf(before)) !== String(spacesOf(after)))
     found.push({ kind: 'spaces', was: spacesOf(before) });
   else
-    before.spaces.forEach(({ layout }, index) => {
-      const now = after.spaces[index]!.layout;
+    pairs(before.spaces, after.spaces).forEach(([{ layout }, { layout: now }]) => {
       if (layout !== now) found.push({ kind: 'layout', was: layout, is: now });
     });
   const [people, nowPeople] = [peopleOf(before), peopleOf(after)];

@@ -86,7 +86,7 @@ const standsAlike = (a: ClaimDraft, b: ClaimDraft): boolean =>
   a.startLocal === b.startLocal &&
   a.endLocal === b.endLocal &&
   a.content.spaces.length === b.content.spaces.length &&
-  a.content.spaces.every(({ spaceId }, index) => spaceId === b.content.spaces[index]!.spaceId);
+  a.content.spaces.every(({ spaceId }, index) => spaceId === b.content.spaces[index]?.spaceId);
 
 const released = (claims: readonly LiveClaim[]): ClaimTurn[] =>
   claims.map((claim) => turn(claim, 'released'));

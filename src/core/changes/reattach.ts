@@ -1,3 +1,4 @@
+import { pairs } from '@/core/lists';
 import type { RuleParts } from '../recurrence/rule-parts';
 import type { LocalDateTime } from '../time/local-time';
 
@@ -21,7 +22,7 @@ export function reattach<Old extends { readonly key: LocalDateTime }>(
   if (isShifted) {
     const count = Math.min(old.length, keys.length);
     return {
-      kept: old.slice(0, count).map((date, index) => ({ date, key: keys[index]! })),
+      kept: pairs(old.slice(0, count), keys.slice(0, count)).map(([date, key]) => ({ date, key })),
       gone: old.slice(count),
       added: keys.slice(count),
     };

@@ -3,7 +3,7 @@ const LETTERS = 'ACDEFGHJKMNPQRTWXY34679';
 
 /** Six characters without look-alikes, as `QK7-3MW`; about 148 million of them. `random` gives [0, 1). */
 export function makeReference(random: () => number): string {
-  const pick = () => LETTERS[Math.floor(random() * LETTERS.length)]!;
+  const pick = () => LETTERS.charAt(Math.floor(random() * LETTERS.length));
   return `${pick()}${pick()}${pick()}-${pick()}${pick()}${pick()}`;
 }
 

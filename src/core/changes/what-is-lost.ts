@@ -62,7 +62,7 @@ const UP_TO_DAYS: Readonly<Record<Exclude<Nearness, 'over'>, number>> = {
 export function nearness(loss: EpochMinute, now: EpochMinute): Nearness {
   const days = Math.floor((loss - now) / DAY_MIN);
   if (loss <= now) return 'over';
-  return NEARNESS.find((step) => step !== 'over' && days <= UP_TO_DAYS[step])!;
+  return NEARNESS.find((step) => step !== 'over' && days <= UP_TO_DAYS[step]) ?? 'later';
 }
 
 const rank = (place: DeskPlace, now: EpochMinute): number => NEARNESS.indexOf(nearness(place.loss, now));

@@ -126,7 +126,7 @@ function hasPools(
 }
 
 const sameSpaces = (a: readonly Candidate[], b: readonly Candidate[]): boolean =>
-  a.every(({ space }, index) => space.id === b[index]!.space.id);
+  a.every(({ space }, index) => space.id === b[index]?.space.id);
 
 /**
  * The earliest moments at which all that is wanted is free together: each want a space of its own, with its setup and
@@ -144,9 +144,11 @@ export function earliestMoments(
     starts.set(candidate, { at: 0, free: freeStarts(candidate, wanted, world) });
   // Starts are asked for in order, so each list is walked once.
   const isFree = (candidate: Candidate, start: number): boolean => {
-    const own = starts.get(candidate)!;
-    while (own.at < own.free.length && own.free[own.at]![1] < start) own.at += 1;
-    return own.at < own.free.length && own.free[own.at]![0] <= start;
+    const own = starts.get(candidate);
+    if (!own) return false;
+    let free = own.free[own.at];
+    while (free && free[1] < start) free = own.free[(own.at += 1)];
+    return free !== undefined && free[0] <= start;
   };
   const found: Moment[] = [];
   for (const start of steps(wanted, world.tzid)) {

@@ -9,6 +9,7 @@ import { RULE_NAMES, RULES } from './rules/all';
 import type { Read } from './rules/rule';
 import type { AskedFacts, WantedDate } from './asked';
 import type { Finding, Verdict } from './findings';
+import { pairs } from '@/core/lists';
 
 /** What a space is looked for by. */
 export interface PlaceWanted {
@@ -162,15 +163,15 @@ export function findingsIn(
       asked,
     ),
   );
-  return dates.map(({ key }) => byDate.get(key)!);
+  return dates.map(({ key }) => byDate.get(key) ?? []);
 }
 
 /** Dates that follow one another so closely that they share shoulders: their windows are shorter than they look. */
 function touchesItself(candidate: Candidate, wanted: PlaceWanted): boolean {
   const spans = datesIn(candidate, wanted)
-    .map(({ claim }) => occupiedOf(claim, claim.spaces[0]!))
+    .flatMap(({ claim }) => claim.spaces.slice(0, 1).map((space) => occupiedOf(claim, space)))
     .sort((a, b) => a.start - b.start);
-  return spans.some((span, index) => index > 0 && span.start <= spans[index - 1]!.end);
+  return spans.some(({ start }, index) => start <= (spans[index - 1]?.end ?? -Infinity));
 }
 
 /** Candidates, by position, of which something can only be told by the whole check. */
@@ -210,11 +211,11 @@ export function answerAll(
   standing: StandingAt,
 ): Verdict[][] {
   const answers: Verdict[][] = [];
-  groups.forEach((members, group) => {
+  pairs(groups, alike).forEach(([members, verdictsAlike]) => {
     for (const candidate of members)
       answers[candidate] =
         whole.get(candidate)?.slice() ??
-        alike[group]!.map((verdict, date) => (standing(candidate, date) === 'taken' ? 'clash' : verdict));
+        verdictsAlike.map((verdict, date) => (standing(candidate, date) === 'taken' ? 'clash' : verdict));
   });
   return answers;
 }
@@ -230,10 +231,10 @@ export function rankPlaces(
   verdicts: readonly (readonly Verdict[])[],
   people: number,
 ): PlaceAnswer[] {
-  const answers = candidates.map((candidate, index): PlaceAnswer => {
+  const answers = pairs(candidates, verdicts).map(([candidate, own], index): PlaceAnswer => {
     const count = { clear: 0, look: 0, clash: 0 };
-    for (const verdict of verdicts[index]!) count[verdict] += 1;
-    const first = verdicts[index]!.findIndex((verdict) => verdict !== 'clear');
+    for (const verdict of own) count[verdict] += 1;
+    const first = own.findIndex((verdict) => verdict !== 'clear');
     return {
       ...candidate,
       position: index,

@@ -58,6 +58,5 @@ export function levels(window: Interval, uses: readonly Use[], stock: readonly S
 
 /** The stretch with least left in the window; the first of equals. */
 export function scarcest(window: Interval, uses: readonly Use[], stock: readonly StockLine[]): Level {
-  const all = levels(window, uses, stock);
-  return all.reduce((least, level) => (level.left < least.left ? level : least), all[0]!);
+  return levels(window, uses, stock).reduce((least, level) => (level.left < least.left ? level : least));
 }

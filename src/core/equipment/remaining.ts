@@ -1,3 +1,4 @@
+import { pairs } from '@/core/lists';
 import { subtract, type Interval } from '../time/epoch-minute';
 
 /** So many pieces during a span; 0 is none. */
@@ -18,11 +19,10 @@ export function remaining({ span, quantity }: Amount, taken: readonly Amount[]):
     const inside = edges.filter((at) => at > piece.start && at < piece.end);
     const cuts = [...new Set([piece.start, ...inside, piece.end])].sort((a, b) => a - b);
     const left: Amount[] = [];
-    for (const [index, start] of cuts.slice(0, -1).entries()) {
+    for (const [start, end] of pairs(cuts.slice(0, -1), cuts.slice(1))) {
       const covered = smaller.filter((each) => each.span.start <= start && each.span.end > start);
       const rest = quantity - Math.max(0, ...covered.map((each) => each.quantity));
       const last = left[left.length - 1];
-      const end = cuts[index + 1]!;
       if (last?.quantity === rest)
         left[left.length - 1] = { span: { start: last.span.start, end }, quantity: rest };
       else left.push({ span: { start, end }, quantity: rest });

@@ -36,7 +36,7 @@ export function impliedOccupancy(claim: ClaimContent, holdings: Holdings): Impli
   });
   if (!claim.equipment.some(({ unitId }) => unitId)) return parts;
   const units = impliedUses(claim, holdings).flatMap(({ equipmentIndex, span }) => {
-    const unit = claim.equipment[equipmentIndex]!.unitId;
+    const unit = claim.equipment[equipmentIndex]?.unitId;
     return unit ? [{ spaceIndex: -1, equipmentIndex, resourceId: unit, span }] : [];
   });
   return [...parts, ...units];

@@ -1,3 +1,4 @@
+import { at, pairs } from '@/core/lists';
 import type { RequestId, SpaceId } from '../ids';
 import { type EpochMinute, type Interval } from '../time/epoch-minute';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from './bands';
@@ -36,7 +37,7 @@ export function sharedShoulder(before: Neighbour, after: Neighbour, topUpMin: nu
 
 /** The slot of a claim as a neighbour, cuts applied. */
 export function neighbourOf(claim: ClaimContent, slot: number): Neighbour {
-  const space = claim.spaces[slot]!;
+  const space = at(claim.spaces, slot);
   return {
     setupKey: setupKeyOf(space),
     host: hostSpan(claim.event, claim.accessMin, claim.exitMin),
@@ -80,6 +81,7 @@ interface Slot {
   readonly index: number;
   readonly slot: number;
   readonly spaceId: SpaceId;
+  readonly start: EpochMinute;
 }
 
 /**
@@ -93,14 +95,12 @@ export function mergeOwnShoulders<Date extends Dated>(
   const merged = [...dates];
   const links: OwnLink[] = [];
   const slots: Slot[] = dates.flatMap(({ claim }, index) =>
-    claim.spaces.map(({ spaceId }, slot) => ({ index, slot, spaceId })),
+    claim.spaces.map(({ spaceId }, slot) => ({ index, slot, spaceId, start: claim.event.start })),
   );
-  const start = ({ index }: Slot) => dates[index]!.claim.event.start;
-  slots.sort((a, b) => a.spaceId - b.spaceId || start(a) - start(b));
-  for (let at = 1; at < slots.length; at += 1) {
-    const [a, b] = [slots[at - 1]!, slots[at]!];
+  slots.sort((a, b) => a.spaceId - b.spaceId || a.start - b.start);
+  for (const [a, b] of pairs(slots.slice(0, -1), slots.slice(1))) {
     if (a.spaceId !== b.spaceId) continue;
-    const [before, after] = [merged[a.index]!, merged[b.index]!];
+    const [before, after] = [at(merged, a.index), at(merged, b.index)];
     const shared = sharedShoulder(
       neighbourOf(before.claim, a.slot),
       neighbourOf(after.claim, b.slot),

@@ -43,7 +43,7 @@ class Pages {
   }
 
   put(...marks: readonly Mark[]) {
-    this.pages[this.pages.length - 1]!.push(...marks);
+    this.pages.at(-1)?.push(...marks);
   }
 
   text(text: string, x: number, baseline: number, font: FontName = 'sans', size = TEXT, ink = BLACK) {

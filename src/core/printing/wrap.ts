@@ -47,7 +47,7 @@ export function wrapped(
       if (current) lines.push(current);
       const cut = fits(word) ? [word] : pieces(word, fits);
       lines.push(...cut.slice(0, -1));
-      current = cut[cut.length - 1]!;
+      current = cut.at(-1) ?? '';
     }
     return [...lines, current];
   });

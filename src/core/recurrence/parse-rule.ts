@@ -47,12 +47,12 @@ function split(text: string): Texts {
   const parts = new Map<string, string>();
   if (text.length > LONGEST_RULE_TEXT) stop({ kind: 'not-a-rule', text: `${text.slice(0, 40)}…` });
   for (const each of text.split(';')) {
-    const match = /^([A-Za-z-]+)=([^=]+)$/.exec(each);
-    if (!match) return stop({ kind: 'not-a-rule', text: text.slice(0, 80) });
-    const part = match[1]!.toUpperCase();
+    const [, name, value] = /^([A-Za-z-]+)=([^=]+)$/.exec(each) ?? [];
+    if (!name || !value) return stop({ kind: 'not-a-rule', text: text.slice(0, 80) });
+    const part = name.toUpperCase();
     if (!PARTS.includes(part)) stop({ kind: 'unknown-part', part });
     if (parts.has(part)) stop({ kind: 'part-twice', part });
-    parts.set(part, match[2]!.toUpperCase());
+    parts.set(part, value.toUpperCase());
   }
   return parts;
 }

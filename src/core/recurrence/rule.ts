@@ -46,7 +46,8 @@ const bound = new Map<string, BoundRule>();
 function kept<Value>(cache: Map<string, Value>, key: string, make: () => Value): Value {
   const known = cache.get(key);
   if (known) return known;
-  if (cache.size >= KEPT) cache.delete(cache.keys().next().value!);
+  const [oldest] = cache.keys();
+  if (oldest !== undefined && cache.size >= KEPT) cache.delete(oldest);
   const value = make();
   cache.set(key, value);
   return value;
@@ -90,9 +91,10 @@ function atPositions(walls: readonly number[], positions: readonly number[]): nu
 function datesOfPeriod({ rule, periods, times }: BoundRule, period: number): readonly number[] {
   const days = periods.daysOf(period);
   if (!days.length) return days;
+  const [time, ...more] = times;
   const walls =
-    times.length === 1
-      ? days.map((day) => day * DAY_MIN + times[0]!)
+    time !== undefined && !more.length
+      ? days.map((day) => day * DAY_MIN + time)
       : days.flatMap((day) => times.map((time) => day * DAY_MIN + time));
   return rule.bySetPos.length ? atPositions(walls, rule.bySetPos) : walls;
 }

@@ -14,7 +14,7 @@ export const yearLength = (year: number): number => (isLeap(year) ? 366 : 365);
 
 /** Day of the year, 0-based, on which a month (1–12) begins. */
 export const monthStart = (year: number, month: number): number =>
-  MONTH_STARTS[month - 1]! + (month > 2 && isLeap(year) ? 1 : 0);
+  (MONTH_STARTS[month - 1] ?? 0) + (month > 2 && isLeap(year) ? 1 : 0);
 
 /** Days of a month, 28 to 31; months count from 1. */
 export const monthLength = (year: number, month: number): number =>

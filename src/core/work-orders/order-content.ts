@@ -149,8 +149,8 @@ export function differences(before: OrderContent, after: OrderContent): Differen
       return from === to ? [] : [{ kind: 'number', field, from, to }];
     }),
     ...[...new Set([...old.keys(), ...now.keys()])].flatMap((name): Difference[] => {
-      const from = old.has(name) ? old.get(name)! : 0;
-      const to = now.has(name) ? now.get(name)! : 0;
+      const from = old.get(name) ?? 0;
+      const to = now.get(name) ?? 0;
       return from === to ? [] : [{ kind: 'things', name, from, to }];
     }),
     ...lines(before.checklist ?? [], after.checklist ?? []),

@@ -1,3 +1,4 @@
+import { pairs, at } from '@/core/lists';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
 import type { EpochMinute, Interval } from '../time/epoch-minute';
@@ -90,8 +91,8 @@ export interface NumberAnswer {
 type Subject = SubjectOf<OrderedDate>;
 
 const itemsOf = ({ date, slot }: Subject) =>
-  date.claim.equipment.flatMap((item, index) =>
-    slot === null || item.spaceIndex === slot ? [{ ...item, ...date.equipment[index]! }] : [],
+  pairs(date.claim.equipment, date.equipment).flatMap(([item, named]) =>
+    slot === null || item.spaceIndex === slot ? [{ ...item, ...named }] : [],
   );
 
 const sum = (values: readonly number[]): number => values.reduce((total, each) => total + each, 0);
@@ -220,7 +221,7 @@ function orderFor(subject: Subject, template: OrderTemplate, about: About, tzid:
     origin: template.isByHand ? 'hand' : 'recipe',
     occurrenceId: date.occurrenceId,
     afterOccurrenceId: null,
-    spaceId: slot === null ? null : date.claim.spaces[slot]!.spaceId,
+    spaceId: slot === null ? null : at(date.claim.spaces, slot).spaceId,
     teamId: template.teamId,
     personId: template.personId,
     phase: template.phase,

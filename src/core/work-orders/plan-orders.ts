@@ -125,7 +125,7 @@ export function planOrders<Stored extends StoredOrder>(
   const isWanted = ({ key, origin, content }: Stored): boolean =>
     origin === 'counter' ? !isAt(content, now.get(counteredKey(key))?.content) : now.has(key);
   const other = wanted.filter(isOther);
-  const isIssued = ({ key }: WantedOrder): boolean => known.get(key)!.isIssued;
+  const isIssued = ({ key }: WantedOrder): boolean => known.get(key)?.isIssued ?? false;
   return {
     add: wanted.filter((order) => !known.has(order.key)),
     replace: other.filter((order) => !isIssued(order)),

@@ -1,3 +1,4 @@
+import { at } from '@/core/lists';
 import type { CategoryId } from '../ids';
 import type { CrewJob } from '../labour/crew-load';
 import { hostSpan, occupiedOf, type ClaimContent } from '../occupancy/bands';
@@ -32,7 +33,7 @@ export type Edges = Readonly<Record<DueEdge, EpochMinute>>;
 /** The ends of the bands of one space of a date, turnover cuts applied; null is the whole date. */
 export function edgesOf(claim: ClaimContent, slot: number | null): Edges {
   const host = hostSpan(claim.event, claim.accessMin, claim.exitMin);
-  const spaces = slot === null ? claim.spaces : [claim.spaces[slot]!];
+  const spaces = slot === null ? claim.spaces : [at(claim.spaces, slot)];
   const occupied = spaces.map((space) => occupiedOf(claim, space));
   return {
     'occupied-start': Math.min(host.start, ...occupied.map(({ start }) => start)) as EpochMinute,
@@ -82,7 +83,7 @@ const sum = (values: readonly number[]): number => values.reduce((total, each) =
 export const peopleOf = (subject: Subject): number =>
   subject.slot === null
     ? (subject.date.claim.people ?? sum(spacesOf(subject).map(({ people }) => people)))
-    : spacesOf(subject)[0]!.people;
+    : at(spacesOf(subject), 0).people;
 
 /** Wheelchair places of a subject; 0 where none are asked for. */
 export const wheelchairsOf = (subject: Subject): number =>

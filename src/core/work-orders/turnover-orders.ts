@@ -1,3 +1,4 @@
+import { pairs, at } from '@/core/lists';
 import type { EquipmentTypeId } from '../ids';
 import { setupKeyOf } from '../occupancy/bands';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
@@ -50,8 +51,7 @@ function thingsOf(
 ): Map<EquipmentTypeId, Counted> {
   const carried = new Set(orders.flatMap(({ content }) => content.equipment.map(({ name }) => name)));
   const things = new Map<EquipmentTypeId, Counted>();
-  date.claim.equipment.forEach((item, index) => {
-    const { name, store } = date.equipment[index]!;
+  pairs(date.claim.equipment, date.equipment).forEach(([item, { name, store }]) => {
     if (item.spaceIndex !== slot || !carried.has(name)) return;
     const quantity = (things.get(item.typeId)?.quantity ?? 0) + item.quantity;
     things.set(item.typeId, { name, store, typeId: item.typeId, quantity });
@@ -59,7 +59,7 @@ function thingsOf(
   return things;
 }
 
-const spaceOf = ({ date, slot }: StandingSlot) => date.claim.spaces[slot]!;
+const spaceOf = ({ date, slot }: StandingSlot) => at(date.claim.spaces, slot);
 
 /** What one team would do without a turnover. */
 export interface Separately {
@@ -77,8 +77,7 @@ interface Moved {
 
 function moved(pair: TurnoverPair, { clearing, setting }: Separately): Moved {
   const [before, after] = [thingsOf(pair.before, clearing), thingsOf(pair.after, setting)];
-  const types = [...new Set([...before.keys(), ...after.keys()])].map((type) => {
-    const thing = (before.get(type) ?? after.get(type))!;
+  const types = [...new Map([...before, ...after, ...before])].map(([type, thing]) => {
     const [has, needs] = [before.get(type)?.quantity ?? 0, after.get(type)?.quantity ?? 0];
     return { type, thing, has, needs, stays: Math.min(has, needs) };
   });
@@ -141,7 +140,7 @@ export function turnoverOf(pair: TurnoverPair, orders: Separately): Turnover | n
 const ofSlot = ({ orders, date, slot }: StandingSlot, phase: 'setup' | 'strike'): WantedOrder[] =>
   orders.filter(
     (order) =>
-      order.isBandWork && order.phase === phase && order.spaceId === date.claim.spaces[slot]!.spaceId,
+      order.isBandWork && order.phase === phase && order.spaceId === at(date.claim.spaces, slot).spaceId,
   );
 
 const total = (orders: readonly WantedOrder[]): number =>

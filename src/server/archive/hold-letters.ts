@@ -13,9 +13,9 @@ export async function holdLetters(folder: string): Promise<number> {
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   await migrate(db);
   const waiting = await db.write(async (tx) => {
-    const [row] = await tx.all(COUNT_UNSENT);
+    const row = await tx.one(COUNT_UNSENT);
     await tx.execute(HOLD_UNSENT);
-    return keep(row!.n);
+    return keep(row.n);
   });
   await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
   await db.close();

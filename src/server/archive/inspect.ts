@@ -72,8 +72,8 @@ async function faultOf(db: OpenDatabase, folder: string): Promise<string | null>
     return say`Its database has other tables than a house has.`;
   if ((await db.rows('PRAGMA foreign_key_check')).length)
     return say`Its database names things that are not there.`;
-  const broken = await violations(db);
-  if (broken.length) return say`What always holds does not: ${broken[0]!.invariant}.`;
+  const [broken] = await violations(db);
+  if (broken) return say`What always holds does not: ${broken.invariant}.`;
   const lost = await lostFile(db, folder);
   return lost === null ? null : say`The file “${lost}” is missing, or not as it was.`;
 }

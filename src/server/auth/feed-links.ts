@@ -31,9 +31,8 @@ const TOKEN = /^([cp])([0-9a-z]{1,8})-([A-Za-z0-9_-]{22})$/;
 
 /** Whom a token names; whether it is theirs is for `isLink` to say. */
 export function readToken(token: string): Pick<FeedLink, 'kind' | 'id'> | null {
-  const found = TOKEN.exec(token);
-  if (!found) return null;
-  return { kind: found[1] === 'c' ? 'calendar' : 'person', id: parseInt(found[2]!, 36) };
+  const [, letter, id] = TOKEN.exec(token) ?? [];
+  return id ? { kind: letter === 'c' ? 'calendar' : 'person', id: parseInt(id, 36) } : null;
 }
 
 export function isLink(token: string, link: FeedLink): boolean {

@@ -36,6 +36,11 @@ export interface Reader {
     query: Query<B, R>,
     ...args: GivenArgs<B>
   ): Promise<RowOfShape<R> | null>;
+  /**
+   * The row there is in any case: of a sum, of a key that is held.
+   * @throws Error where there is none
+   */
+  one<B extends Binds, R extends Shape>(query: Query<B, R>, ...args: GivenArgs<B>): Promise<RowOfShape<R>>;
   /** What SQLite builds as JSON. */
   value<B extends Binds, Value>(query: JsonQuery<B, Value>, ...args: GivenArgs<B>): Promise<Value>;
   readonly kept: Kept;
@@ -113,6 +118,11 @@ function reader(
     all: async (of, ...args) => checkedRows(of, (await read(query, of, args)) as object[]),
     first: async (of, ...args) =>
       checkedRows<never>(of, (await read(query, of, args)) as object[])[0] ?? null,
+    one: async <B extends Binds, R extends Shape>(of: Query<B, R>, ...args: GivenArgs<B>) => {
+      const [row] = checkedRows<RowOfShape<R>>(of, (await read(query, of, args)) as object[]);
+      if (!row) throw new Error(`no row where there always is one: ${of.sql}`);
+      return row;
+    },
     value: async <B extends Binds, Value>(of: JsonQuery<B, Value>, ...args: GivenArgs<B>) =>
       checkedValue<Value>(of, readJsonOf(await read(query, of, args))),
     rows: async <Row extends object>(sql: string, bind?: Record<string, unknown>) =>
@@ -166,8 +176,8 @@ async function inTransaction<Value>(
   };
   const insertRow = async (sql: string, bind?: Record<string, unknown>) => {
     await run(sql, bind);
-    const [row] = (await query('SELECT last_insert_rowid() AS id', undefined)) as { id: number }[];
-    return row!.id;
+    const [row] = (await query('SELECT last_insert_rowid() AS id', undefined)) as [{ id: number }];
+    return row.id;
   };
   try {
     const result = await work({
@@ -194,7 +204,8 @@ function keepSome(): Kept {
   return {
     get: (key) => values.get(key),
     set: (key, value) => {
-      if (values.size >= MOST_KEPT) values.delete(values.keys().next().value!);
+      const [oldest] = values.keys();
+      if (oldest !== undefined && values.size >= MOST_KEPT) values.delete(oldest);
       values.set(key, value);
     },
   };

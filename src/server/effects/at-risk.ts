@@ -17,6 +17,7 @@ import {
 } from './effects.queries';
 import { AtRisk } from '../db/tables/claims';
 import { readJson, writeJson } from '../db/tables/column';
+import { loaded, pairs } from '@/core/lists';
 
 interface Risk {
   readonly claimId: ClaimId;
@@ -57,9 +58,12 @@ async function risksOf(reader: Reader, claims: readonly StoredClaim[]): Promise<
     reader,
     claims.map(({ id }) => id),
   );
-  const byKey = new Map(dates.map(({ key }, index) => [key, claims[index]!.id]));
+  const claimOf = loaded(
+    'the claim of',
+    pairs(dates, claims).map(([{ key }, { id }]) => [key, id] as const),
+  );
   return checkDates(dates, world).flatMap((finding): Risk[] => {
-    const claimId = byKey.get(finding.key)!;
+    const claimId = claimOf(finding.key);
     const { rule } = finding.facts;
     // Whoever went past it with a reason has decided it with open eyes.
     if (!RULES[rule].befallsBy.length || agreed.has(`${claimId} ${rule}`)) return [];

@@ -1,4 +1,4 @@
-import type { ClaimId, EquipmentTypeId, OccurrenceId, SpaceId } from '@/core/ids';
+import type { ClaimId, OccurrenceId, SpaceId } from '@/core/ids';
 import { remaining } from '@/core/equipment/remaining';
 import { impliedOccupancy, impliedUses, type Holdings } from '@/core/occupancy/imply';
 import { subtract } from '@/core/time/epoch-minute';
@@ -11,6 +11,7 @@ import type { ClaimStatus } from '@/core/changes/plan-date';
 import { loadClaims, loadLiveClaims, type StoredClaim } from '../repositories/claims/claims';
 import { WITH_HELD_BESIDE } from './effects.queries';
 import { DROP_EQUIPMENT_USE, DROP_OCCUPANCY } from './effects.queries';
+import { loaded, at } from '@/core/lists';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
@@ -55,10 +56,10 @@ async function holdingsFor(reader: Reader, claims: readonly StoredClaim[]) {
     ...new Set(claims.flatMap(({ content }) => content.equipment.map(({ typeId }) => typeId))),
   ];
   const parts = new Map((await loadSpaceFacts(reader, spaceIds)).map((space) => [space.id, space.parts]));
-  const types = new Map((await loadEquipmentFacts(reader, typeIds)).map((type) => [type.id, type]));
+  const types = (await loadEquipmentFacts(reader, typeIds)).map((type) => [type.id, type] as const);
   return {
     partsOf: (space: SpaceId) => parts.get(space) ?? [],
-    movingMinutes: (type: EquipmentTypeId) => types.get(type)!,
+    movingMinutes: loaded('equipment', types),
   };
 }
 
@@ -123,7 +124,7 @@ const useRows = (
   occupies: 0 | 1,
 ): UseRow[] =>
   usesOf(claim, before, holdings).map(({ equipmentIndex, typeId, quantity, span }) => ({
-    claim_equipment_id: claim.claimEquipmentIds[equipmentIndex]!,
+    claim_equipment_id: at(claim.claimEquipmentIds, equipmentIndex),
     claim_id: claim.id,
     type_id: typeId,
     start_min: span.start,

@@ -38,7 +38,7 @@ const GROUPS_OF_A_NETWORK = 4;
 export function networkOf(address: string): string {
   const plain = address.trim().replace(IPV4_IN_IPV6, '');
   if (!plain.includes(':')) return plain;
-  const [front = '', back] = plain.split('%', 1)[0]!.split('::');
+  const [front = '', back] = plain.replace(/%.*/, '').split('::');
   const left = front.split(':').filter(Boolean);
   const right = (back ?? '').split(':').filter(Boolean);
   const zeros = Array<string>(Math.max(0, 8 - left.length - right.length)).fill('0');
@@ -58,7 +58,7 @@ const withoutPort = (address: string): string =>
  */
 export function sourceOf(request: IncomingMessage, proxyHeader: string | null): string {
   const told = proxyHeader && request.headers[proxyHeader.toLowerCase()];
-  const last = told ? String(told).split(',').at(-1)!.trim() : '';
+  const last = told ? String(told).replace(/^.*,/s, '').trim() : '';
   return networkOf(withoutPort(last) || (request.socket.remoteAddress ?? 'unknown')).slice(0, 64);
 }
 

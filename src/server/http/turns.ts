@@ -15,12 +15,17 @@ const CLEARED_EVERY_MS = 5000;
 
 type Work = (done: () => void) => void;
 
+interface Waiting {
+  readonly work: Work;
+  readonly since: number;
+}
+
 interface Line {
   running: number;
   /** Requests of late, less those that are allowed for by the time since. */
   level: number;
   at: number;
-  readonly waiting: { readonly work: Work; readonly since: number }[];
+  readonly waiting: Waiting[];
 }
 
 /**
@@ -59,17 +64,19 @@ export class Turns {
     const now = this.nowMs();
     this.forget(now);
     for (const line of this.lines.values()) {
-      while (line.waiting.length && this.isItsTurn(line, now)) this.run(line);
+      for (let [next] = line.waiting; next && this.isItsTurn(line, next.since, now); [next] = line.waiting) {
+        line.waiting.shift();
+        this.run(line, next.work);
+      }
     }
   }
 
-  private isItsTurn(line: Line, now: number): boolean {
+  private isItsTurn(line: Line, since: number, now: number): boolean {
     if (line.level <= STRETCH || this.served === 0) return line.running < this.most.atOnce;
-    return line.running === 0 && now - line.waiting[0]!.since > LONGEST_STEP_BACK_MS;
+    return line.running === 0 && now - since > LONGEST_STEP_BACK_MS;
   }
 
-  private run(line: Line): void {
-    const { work } = line.waiting.shift()!;
+  private run(line: Line, work: Waiting['work']): void {
     const isServed = line.level <= STRETCH;
     line.running += 1;
     if (isServed) this.served += 1;

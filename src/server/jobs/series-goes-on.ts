@@ -12,6 +12,7 @@ import { Segment } from '../db/tables/requests';
 import { ENDLESS_SERIES } from './jobs.queries';
 import type { RowOfShape } from '../db/statement';
 import { readJson } from '../db/tables/column';
+import { at } from '@/core/lists';
 
 type EndlessRow = RowOfShape<typeof ENDLESS_SERIES.row>;
 
@@ -33,10 +34,10 @@ async function goOn(
   const from = `${addDays(row.materialised_until, 1)}T00:00` as LocalDateTime;
   const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
   const keys = expandDates(set, { from, to, most: 3000 });
-  const [pattern] = await loadStandingClaims(tx, [last]);
+  const pattern = at(await loadStandingClaims(tx, [last]), 0);
   const dates = keys.map((key) => {
-    const shiftMin = wallMinute(key) - wallMinute(pattern!.startLocal);
-    const draft = patchDate(pattern!, { shiftMin }, row.tzid, () => []);
+    const shiftMin = wallMinute(key) - wallMinute(pattern.startLocal);
+    const draft = patchDate(pattern, { shiftMin }, row.tzid, () => []);
     return { key, start: draft.startLocal, end: draft.endLocal, own: [], claim: draft.content };
   });
   const command = { action: 'the series goes on', key: () => `series-goes-on:${row.id}:${until}` };

@@ -86,7 +86,7 @@ class BesideProcess {
     setTimeout(() => {
       if (this.job !== job) return;
       this.kill();
-      this.free(() => undefined);
+      this.free(job, () => undefined);
     }, TO_END_MS).unref();
   }
 
@@ -135,7 +135,7 @@ class BesideProcess {
   private lose(error: Error): void {
     this.child = null;
     const { job } = this;
-    if (job) this.free(() => job.fail(error));
+    if (job) this.free(job, () => job.fail(error));
   }
 
   private hear(message: FromProcess): void {
@@ -146,14 +146,13 @@ class BesideProcess {
       return;
     }
     if (message.kind === 'line') return job.isStopped ? undefined : job.tell(message.line);
-    this.free(() => {
+    this.free(job, () => {
       if (message.kind === 'outcome') job.settle(message.outcome as Outcome<never>);
       else job.fail(Object.assign(new Error('long work failed'), { stack: message.stack }));
     });
   }
 
-  private free(tell: () => void): void {
-    const job = this.job!;
+  private free(job: Job, tell: () => void): void {
     this.job = null;
     this.idle = setTimeout(() => this.kill(), IDLE_MS).unref();
     tell();

@@ -1,3 +1,4 @@
+import { Filled } from '@/core/lists';
 import { rectsOverlap, type Rect } from './geometry';
 import type { Arrangement, Piece, SeatGroup, Wishes } from './pieces';
 import { keptFree, type Room } from './room';
@@ -128,19 +129,23 @@ interface Cell {
 }
 
 /** Runs of whole cells between what stands in the way. */
-function runsOf(cells: readonly Cell[], taken: readonly Rect[]): Cell[][] {
-  const runs: Cell[][] = [[]];
-  for (const cell of cells)
-    if (taken.some((each) => rectsOverlap(cell.rect, each))) runs.push([]);
-    else runs[runs.length - 1]!.push(cell);
-  return runs.filter((run) => run.length > 0);
+function runsOf(cells: readonly Cell[], taken: readonly Rect[]): Filled<Cell>[] {
+  const free = cells.filter(({ rect }) => !taken.some((each) => rectsOverlap(rect, each)));
+  const isAfter = (cell: Cell) => cells[cells.indexOf(cell) - 1];
+  const runs: [Cell, ...Cell[]][] = [];
+  for (const cell of free) {
+    const run = runs.at(-1);
+    if (run && run.at(-1) === isAfter(cell)) run.push(cell);
+    else runs.push([cell]);
+  }
+  return runs;
 }
 
 /** Of a run the cells one may sit in: no more than the aisles it still touches allow, those nearest to them. */
-function allowedOf(run: readonly Cell[], unit: RowUnit, kept: KeptSpacing): readonly Cell[] {
-  const { block } = run[0]!;
-  const isLeft = block.isAisleLeft && run[0]!.index === 0;
-  const isRight = block.isAisleRight && run[run.length - 1]!.index === block.modules - 1;
+function allowedOf(run: Filled<Cell>, unit: RowUnit, kept: KeptSpacing): readonly Cell[] {
+  const [{ block, index }] = run;
+  const isLeft = block.isAisleLeft && index === 0;
+  const isRight = block.isAisleRight && run.at(-1)?.index === block.modules - 1;
   const most = Math.floor(limitOf(isLeft, isRight, kept) / unit.seats);
   return isRight && !isLeft ? run.slice(Math.max(0, run.length - most)) : run.slice(0, most);
 }

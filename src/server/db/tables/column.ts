@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate, LocalDateTime, Weekday } from '@/core/time/local-time';
+import { isFilled } from '@/core/lists';
 
 /** What SQLite gives and takes. */
 export type Stored = string | number | null;
@@ -176,7 +177,7 @@ export function json<Content>(schema: z.ZodType<Content>): Column<JsonText<Conte
 export function json<Content>(schema: z.ZodType<Content>, initial: Content): Column<JsonText<Content>, true>;
 export function json<Content>(schema: z.ZodType<Content>, ...initial: Content[]): Column<JsonText<Content>> {
   const plain = column('TEXT', holds(schema));
-  return initial.length ? plain.otherwise(writeJson(initial[0]!)) : plain;
+  return isFilled(initial) ? plain.otherwise(writeJson(initial[0])) : plain;
 }
 
 export const readJson = <Content>(text: JsonText<Content>): Content => JSON.parse(text) as Content;

@@ -18,18 +18,17 @@ export type AccountReader =
 export async function queueAccountMails(
   tx: Writer,
   kind: AccountMailKind,
-  readers: readonly AccountReader[],
+  letters: readonly (readonly [reader: AccountReader, dedupeKey: string])[],
   now: EpochMinute,
-  keyOf: (index: number) => string,
 ): Promise<void> {
   const office = await officeContact(tx);
   const settings = await settingsOf(
     tx,
-    readers.flatMap((reader) => ('person' in reader ? [reader.person] : [])),
+    letters.flatMap(([reader]) => ('person' in reader ? [reader.person] : [])),
   );
   await insertMail(
     tx,
-    readers.map((reader, index) => ({
+    letters.map(([reader, dedupeKey]) => ({
       requestId: null,
       ...('person' in reader ? { to: reader.person } : { to: null, stranger: reader.stranger }),
       payload: letterTo('person' in reader ? settings(reader.person) : USUAL_SETTINGS, () => ({
@@ -41,7 +40,7 @@ export async function queueAccountMails(
         quote: '',
         offer: null,
       })),
-      dedupeKey: keyOf(index),
+      dedupeKey: dedupeKey,
       changeSet: null,
       message: null,
       now,
@@ -58,7 +57,7 @@ export async function queueAccountMail(
   now: EpochMinute,
   dedupeKey: string,
 ): Promise<number> {
-  await queueAccountMails(tx, kind, [reader], now, () => dedupeKey);
-  const [row] = await tx.all(LETTER_BY_KEY, { dedupeKey });
-  return row!.id;
+  await queueAccountMails(tx, kind, [[reader, dedupeKey]], now);
+  const row = await tx.one(LETTER_BY_KEY, { dedupeKey });
+  return row.id;
 }

@@ -20,6 +20,7 @@ import {
   CONSENTS_UNANSWERED_OF,
   COUNT_LETTERS,
 } from './mail.queries';
+import { groupBy } from '@/core/lists';
 
 type ConsentRow = RowOfShape<typeof CONSENT_ROW>;
 
@@ -38,13 +39,8 @@ async function lettersOf(reader: Reader, rows: readonly ConsentRow[], letter: Le
     reader,
     rows.map(({ steward }) => steward),
   );
-  const groups = new Map<string, ConsentRow[]>();
-  for (const row of rows) {
-    const key = letter.keyOf(row);
-    groups.set(key, [...(groups.get(key) ?? []), row]);
-  }
-  return [...groups].map(([dedupeKey, those]) => {
-    const { request, reference, title, steward } = those[0]!;
+  return [...groupBy(rows, letter.keyOf)].map(([dedupeKey, those]) => {
+    const { request, reference, title, steward } = those[0];
     return {
       requestId: request,
       to: steward,
@@ -143,6 +139,6 @@ export async function remindStewards(
 }
 
 async function countLetters(reader: Reader): Promise<number> {
-  const [row] = await reader.all(COUNT_LETTERS);
-  return row!.count;
+  const row = await reader.one(COUNT_LETTERS);
+  return row.count;
 }

@@ -1,6 +1,5 @@
 import { settingsOf } from '../../repositories/people/kept-settings';
-import type { RequestId, ClaimId, PersonId } from '@/core/ids';
-import type { LocalDateTime } from '@/core/time/local-time';
+import type { ClaimId } from '@/core/ids';
 import { HEADS, OPENING_WORDS } from '@/contracts/words/mail';
 import { spanText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../repositories/changes/change-set';
@@ -8,35 +7,24 @@ import { cutLines } from './cut-lines';
 import { insertMail } from './insert-mail';
 import { letterTo } from './payload';
 import { LAPSED_CLAIMS } from './mail.queries';
-
-interface LapsedRow {
-  readonly request: RequestId;
-  readonly reference: string;
-  readonly title: string;
-  readonly to: PersonId;
-  readonly places: string;
-  readonly startLocal: LocalDateTime;
-  readonly endLocal: LocalDateTime;
-}
+import { groupBy } from '@/core/lists';
 
 /** Tells the requester that what was offered to them, or kept for them, no longer is. */
 export async function queueLapsed(change: ChangeSet, claims: readonly ClaimId[]): Promise<void> {
   const rows = await change.tx.all(LAPSED_CLAIMS, { claims });
-  const byRequest = new Map<RequestId, LapsedRow[]>();
-  for (const row of rows) byRequest.set(row.request, [...(byRequest.get(row.request) ?? []), row]);
   const settings = await settingsOf(
     change.tx,
     rows.map(({ to }) => to),
   );
   await insertMail(
     change.tx,
-    [...byRequest].map(([requestId, those]) => ({
+    [...groupBy(rows, ({ request }) => request)].map(([requestId, those]) => ({
       requestId,
-      to: those[0]!.to,
-      payload: letterTo(settings(those[0]!.to), () => ({
+      to: those[0].to,
+      payload: letterTo(settings(those[0].to), () => ({
         kind: 'lapsed' as const,
-        reference: those[0]!.reference,
-        title: those[0]!.title,
+        reference: those[0].reference,
+        title: those[0].title,
         opening: OPENING_WORDS.lapsed,
         blocks: [
           {

@@ -137,8 +137,11 @@ function payloadOf(
   reason: string,
 ): Omit<MailDraft, 'language'> {
   const turned = new Set(turns.map(({ occurrence }) => occurrence));
-  const offers = dates.filter((date) => turned.has(date.id) && offerOf(date));
-  const until = Math.min(...offers.map((date) => offerOf(date)!.holdUntil ?? Infinity)) as EpochMinute;
+  const offers = dates.flatMap((date) => {
+    const offer = turned.has(date.id) ? offerOf(date) : undefined;
+    return offer ? [{ id: date.id, holdUntil: offer.holdUntil }] : [];
+  });
+  const until = Math.min(...offers.map(({ holdUntil }) => holdUntil ?? Infinity)) as EpochMinute;
   return {
     kind,
     reference: request.ref,

@@ -3,6 +3,7 @@ import type { Interval } from '@/core/time/epoch-minute';
 import { MOST_STANDING_MIN } from '@/core/work-orders/turnover-orders';
 import type { Reader } from '../../db/connection';
 import { NEAREST } from './orders.queries';
+import { groupBy } from '@/core/lists';
 
 /** One space of a date, with what it occupies there or occupied before. */
 export interface Spot extends Interval {
@@ -51,8 +52,6 @@ export async function nextTo(
   side: 'before' | 'after',
 ): Promise<Beside[]> {
   if (!spots.length) return [];
-  const rows = await nearestRows(reader, spots, side);
-  const bySpot = spots.map((): NeighbourTuple[] => []);
-  for (const row of rows) bySpot[row[0]]!.push(row);
-  return spots.map((spot, index) => besideOf(spot, bySpot[index]!));
+  const bySpot = groupBy(await nearestRows(reader, spots, side), ([index]) => index);
+  return spots.map((spot, index) => besideOf(spot, bySpot.get(index) ?? []));
 }

@@ -4,6 +4,7 @@ import type { NumberAnswer, OrderedDate } from '@/core/work-orders/orders-for';
 import type { Reader } from '../../db/connection';
 import type { StoredClaim } from '../../repositories/claims/claims';
 import { NAMES_IN_ORDERS } from './orders.queries';
+import { loaded } from '@/core/lists';
 
 /** Claims as dates with all that their orders quote. */
 export async function orderedDates(
@@ -15,6 +16,9 @@ export async function orderedDates(
     requests: [...new Set(claims.map(({ requestId }): RequestId => requestId))],
     spaces: [...new Set(spaces)],
   });
+  const requestOf = loaded('request', Object.entries(names.requests));
+  const spaceOf = loaded('space', Object.entries(names.spaces));
+  const equipmentOf = loaded('equipment', Object.entries(names.equipment));
   // What a service was answered stands on its orders as it is; these are of the request as a whole.
   const askedOfRequest = names.numbers.filter(({ owner, isForCrews }) => owner !== 'service' && isForCrews);
   const numberAnswers = (answers: Answers): NumberAnswer[] =>
@@ -23,7 +27,7 @@ export async function orderedDates(
       return answer === undefined ? [] : [{ name, question, answer, spaceId, categoryId }];
     });
   return ({ occurrenceId, requestId, content }) => {
-    const { answers, ...request } = names.requests[requestId]!;
+    const { answers, ...request } = requestOf(String(requestId));
     return {
       occurrenceId,
       ...request,
@@ -37,10 +41,10 @@ export async function orderedDates(
       })),
       claim: content,
       spaces: content.spaces.map(({ spaceId, layout }) => {
-        const { place, building, area, seats } = names.spaces[spaceId]!;
+        const { place, building, area, seats } = spaceOf(String(spaceId));
         return { place, building, areaM2: area, seats: seats[layout] ?? 0 };
       }),
-      equipment: content.equipment.map(({ typeId }) => names.equipment[typeId]!),
+      equipment: content.equipment.map(({ typeId }) => equipmentOf(String(typeId))),
     };
   };
 }

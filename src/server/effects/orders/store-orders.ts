@@ -9,6 +9,7 @@ import { writeJson } from '../../db/tables/column';
 import type { NewRow } from '../../db/tables/table';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
 import { VERSIONS_IN_FORCE } from './orders.queries';
+import { loaded } from '@/core/lists';
 
 export interface OrderRow extends StoredOrder {
   readonly id: number;
@@ -51,11 +52,11 @@ export async function addOrders(
   orders: readonly WantedOrder[],
   claimOf: ClaimOf,
 ): Promise<void> {
-  const ids = await change.nextIds(WorkOrder, orders.length);
+  const numbered = await change.numbered(WorkOrder, orders);
   await change.insert(
     WorkOrder,
-    orders.map((order, index) => ({
-      id: ids[index]!,
+    numbered.map(([id, order]) => ({
+      id,
       order_key: order.key,
       occurrence_id: order.occurrenceId,
       after_occurrence_id: order.afterOccurrenceId,
@@ -70,9 +71,20 @@ export async function addOrders(
   );
   await change.insert(
     WorkOrderVersion,
-    orders.map(({ content }, index) => versionRow(ids[index]!, 1, content)),
+    numbered.map(([id, { content }]) => versionRow(id, 1, content)),
   );
 }
+
+/** An order as it is to be, beside its row as it is stored. */
+type Restored = readonly [wanted: WantedOrder, stored: OrderRow];
+
+const restored = (
+  orders: readonly WantedOrder[],
+  stored: ReadonlyMap<string, OrderRow>,
+): readonly Restored[] => {
+  const storedOf = loaded('the order', stored);
+  return orders.map((order) => [order, storedOf(order.key)]);
+};
 
 /** Not issued yet: the same version says something else, and nobody is told. */
 export async function replaceOrders(
@@ -82,23 +94,21 @@ export async function replaceOrders(
   claimOf: ClaimOf,
 ): Promise<void> {
   if (!orders.length) return;
-  const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
+  const byId = new Map(restored(orders, stored).map(([order, { id }]) => [id, order]));
   const old = await change.tx.all(VERSIONS_IN_FORCE, { ids: [...byId.keys()] });
   await change.remove(WorkOrderVersion, old);
+  const orderOf = loaded('the order', byId);
   await change.insert(
     WorkOrderVersion,
-    old.map(({ order_id, version }) => versionRow(order_id, version, byId.get(order_id)!.content)),
+    old.map(({ order_id, version }) => versionRow(order_id, version, orderOf(order_id).content)),
   );
-  await change.update(WorkOrder, [...byId.keys()], (row) => {
-    const order = byId.get(row.id)!;
-    return {
-      ...columnsOf(order, claimOf(order)),
-      issue_min: order.issueMin ?? change.at,
-      issued_min: issuedAt(order, change.at),
-      state: 'open',
-      row_version: row.row_version + 1,
-    };
-  });
+  await change.updateBy(WorkOrder, byId, (row, order) => ({
+    ...columnsOf(order, claimOf(order)),
+    issue_min: order.issueMin ?? change.at,
+    issued_min: issuedAt(order, change.at),
+    state: 'open',
+    row_version: row.row_version + 1,
+  }));
 }
 
 /** Issued before: a new version where it says something else, and open again. */
@@ -108,25 +118,20 @@ export async function reviseOrders(
   stored: ReadonlyMap<string, OrderRow>,
   claimOf: ClaimOf,
 ): Promise<void> {
-  const byId = new Map(orders.map((order) => [stored.get(order.key)!.id, order]));
-  const isNew = (order: WantedOrder) => !sameContent(stored.get(order.key)!.content, order.content);
-  await change.update(WorkOrder, [...byId.keys()], (row) => {
-    const order = byId.get(row.id)!;
-    return {
-      ...columnsOf(order, claimOf(order)),
-      state: 'open',
-      done_at_min: null,
-      done_by_id: null,
-      version: row.version + (isNew(order) ? 1 : 0),
-      row_version: row.row_version + 1,
-    };
-  });
+  const all = restored(orders, stored);
+  const isNew = ([order, old]: Restored) => !sameContent(old.content, order.content);
+  const byId = new Map(all.map((each) => [each[1].id, each]));
+  await change.updateBy(WorkOrder, byId, (row, each) => ({
+    ...columnsOf(each[0], claimOf(each[0])),
+    state: 'open',
+    done_at_min: null,
+    done_by_id: null,
+    version: row.version + (isNew(each) ? 1 : 0),
+    row_version: row.row_version + 1,
+  }));
   await change.insert(
     WorkOrderVersion,
-    orders.filter(isNew).map((order) => {
-      const { id, version } = stored.get(order.key)!;
-      return versionRow(id, version + 1, order.content);
-    }),
+    all.filter(isNew).map(([order, { id, version }]) => versionRow(id, version + 1, order.content)),
   );
 }
 
@@ -141,9 +146,9 @@ export async function followClaims(
     const row = stored.get(order.key);
     return row && row.state !== 'withdrawn' && order.origin !== 'counter' ? [[row.id, order] as const] : [];
   });
-  const orders = new Map(kept);
-  await change.update(WorkOrder, [...orders.keys()], (row) => {
-    const order = orders.get(row.id)!;
-    return { claim_id: claimOf(order), space_id: order.spaceId, covered_by: order.coveredBy };
-  });
+  await change.updateBy(WorkOrder, new Map(kept), (_, order) => ({
+    claim_id: claimOf(order),
+    space_id: order.spaceId,
+    covered_by: order.coveredBy,
+  }));
 }

@@ -19,6 +19,7 @@ import {
   ORDERS_OF_DATES,
   TURNOVERS_BETWEEN,
 } from './orders.queries';
+import { loaded } from '@/core/lists';
 
 async function wantedDates(change: ChangeSet, claims: readonly StoredClaim[]): Promise<WantedDates> {
   const tzid = await siteZone(change.tx);
@@ -61,7 +62,7 @@ async function coverNeighbours(
 ): Promise<void> {
   const rows = await change.tx.all(ORDERS_COVERED_BY, { keys: [...covers.keys()], over });
   const by = new Map(rows.map(({ id, key }) => [id, covers.get(key) ?? null]));
-  await change.update(WorkOrder, [...by.keys()], (row) => ({ covered_by: by.get(row.id)! }));
+  await change.updateBy(WorkOrder, by, (_, covered_by) => ({ covered_by }));
 }
 
 /** Orders there are for these dates, and their claims that are to have orders. */
@@ -121,15 +122,15 @@ export async function syncOrders(change: ChangeSet, occurrences: readonly Occurr
   const plan = planOrders(wanted, [...stored.values()]);
   const back = await takenBack(change, plan.takeBack);
   const isKnown = ({ key }: WantedOrder) => stored.has(key);
+  const storedOf = loaded('the order', stored);
+  const standingOf = loaded('the claim of date', [...neighbourClaims, ...claimOfDate]);
   const claimOf = (order: WantedOrder): ClaimId =>
-    order.origin === 'counter'
-      ? stored.get(counteredKey(order.key))!.claimId
-      : (claimOfDate.get(order.occurrenceId) ?? neighbourClaims.get(order.occurrenceId)!);
+    order.origin === 'counter' ? storedOf(counteredKey(order.key)).claimId : standingOf(order.occurrenceId);
   await addOrders(change, [...plan.add, ...back.filter((order) => !isKnown(order))], claimOf);
   await followClaims(change, wanted, stored, claimOf);
   await replaceOrders(change, plan.replace, stored, claimOf);
   await reviseOrders(change, [...plan.revise, ...back.filter(isKnown)], stored, claimOf);
-  const withdrawn = plan.withdraw.map((key) => stored.get(key)!);
+  const withdrawn = plan.withdraw.map(storedOf);
   await change.updateVersioned(
     WorkOrder,
     withdrawn.map(({ id }) => id),

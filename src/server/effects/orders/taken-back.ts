@@ -4,6 +4,7 @@ import { counterContent, type TakeBack } from '@/core/work-orders/plan-orders';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { OrderRow } from './store-orders';
 import { DONE_ORDERS } from './orders.queries';
+import { loaded } from '@/core/lists';
 
 /** The orders that take back what was set for nothing: the same things the other way, at once. */
 export async function takenBack(
@@ -12,9 +13,12 @@ export async function takenBack(
 ): Promise<WantedOrder[]> {
   if (!all.length) return [];
   const rows = await change.tx.all(DONE_ORDERS, { now: change.at, ids: all.map(({ done }) => done.id) });
-  const byId = new Map(rows.map((row) => [row.id, row]));
+  const doneOf = loaded(
+    'the order',
+    rows.map((row) => [row.id, row] as const),
+  );
   return all.map(({ done, key }) => {
-    const { occurrenceId, afterOccurrenceId, spaceId, teamId, workMin, next, end } = byId.get(done.id)!;
+    const { occurrenceId, afterOccurrenceId, spaceId, teamId, workMin, next, end } = doneOf(done.id);
     return {
       key,
       origin: 'counter',

@@ -7,6 +7,7 @@ import type { Reader } from '../../db/connection';
 import { loadClaims, type StoredClaim } from '../../repositories/claims/claims';
 import { nextTo, type Beside, type Spot } from './neighbours';
 import { TURNOVER_FACTS, STANDING_APPROVED } from './orders.queries';
+import { pairs, loaded } from '@/core/lists';
 
 /** The orders of dates as they stand alone. */
 export interface WantedDates {
@@ -46,7 +47,11 @@ async function nearOf(reader: Reader, claims: readonly StoredClaim[]): Promise<N
   const spots = own.map(({ spot }) => spot);
   const before = await nextTo(reader, spots, 'before');
   const after = await nextTo(reader, spots, 'after');
-  return own.map((each, index) => ({ ...each, before: before[index]!, after: after[index]! }));
+  return pairs(own, pairs(before, after)).map(([each, [first, second]]) => ({
+    ...each,
+    before: first,
+    after: second,
+  }));
 }
 
 /** Where something has gone, what stood on both sides of it may stand side by side now, in whatever space. */
@@ -54,8 +59,7 @@ async function closedUp(reader: Reader, left: readonly Spot[]): Promise<Pair[]> 
   const beside = (await nextTo(reader, left, 'before')).flatMap(({ onParts }) => onParts);
   const before = [...new Map(beside.map((each) => [`${each.claimId}:${each.spaceId}`, each])).values()];
   const after = await nextTo(reader, before, 'after');
-  return before.flatMap(({ spaceId, occurrenceId }, index) => {
-    const next = after[index]!.same;
+  return pairs(before, after).flatMap(([{ spaceId, occurrenceId }, { same: next }]) => {
     return next ? [{ spaceId, before: occurrenceId, after: next.occurrenceId }] : [];
   });
 }
@@ -109,15 +113,17 @@ export async function findTurnovers(
   const dates = await datesOf([...known.values()]);
   const facts = await reader.value(TURNOVER_FACTS, { ids: [...known.keys()] });
   const done = new Set(facts.done);
+  const minutesOf = loaded('equipment', Object.entries(facts.carry));
+  const claimOf = loaded('the claim of date', known);
   const carry = (type: EquipmentTypeId) => {
-    const [fetchMin, returnMin] = facts.carry[type]!;
+    const [fetchMin, returnMin] = minutesOf(String(type));
     return { fetchMin, returnMin };
   };
   const merged = pairs.flatMap(({ spaceId, before, after }) =>
     turnoverOrders(
       {
-        before: standingSlot(dates, known.get(before)!, spaceId),
-        after: standingSlot(dates, known.get(after)!, spaceId),
+        before: standingSlot(dates, claimOf(before), spaceId),
+        after: standingSlot(dates, claimOf(after), spaceId),
         topUpMin: facts.topUp[spaceId] ?? TOP_UP_MIN,
         carry,
       },

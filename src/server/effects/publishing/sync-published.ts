@@ -29,6 +29,7 @@ import type { RowOf } from '../../db/tables/table';
 import { COUNT_CALENDARS_UP, DROP_SETTLED, DROP_TEXT, WRITE_LEDGER } from './publishing.queries';
 import { Announced, UnsettledApproval } from '../../db/tables/publishing';
 import { addKeptCalendars, type KeptFor } from './kept-calendars';
+import { loaded, groupBy } from '@/core/lists';
 
 const hashOf = (text: string): string => createHash('sha1').update(text).digest('base64').slice(0, 20);
 
@@ -132,19 +133,16 @@ function partsOf(
   calendars: readonly CalendarRule[],
 ): Part[] {
   const dates = new Map(state.dates.map((date) => [`${date.segment}|${date.recurrence}`, date]));
-  const segments = new Map(state.segments.map((each) => [each.id, each]));
+  const segmentOf = loaded(
+    'segment',
+    state.segments.map((each) => [each.id, each] as const),
+  );
   const told = new Map(
     calendars.map((each) => [each.id, each.kind === 'made' ? each.facts.join() : each.kind] as const),
   );
-  const groups = new Map<string, LedgerRow[]>();
-  for (const row of ledger) {
-    const group = groups.get(partKey(row));
-    if (group) group.push(row);
-    else groups.set(partKey(row), [row]);
-  }
-  return [...groups.values()].map((rows) => {
-    const { calendar, segment } = rows[0]!;
-    const { tzid, rule } = segments.get(segment)!;
+  return [...groupBy(ledger, partKey).values()].map((rows) => {
+    const { calendar, segment } = rows[0];
+    const { tzid, rule } = segmentOf(segment);
     const own = rows
       .map((row) => ({ row, date: dates.get(`${row.segment}|${row.recurrence}`) }))
       .sort((a, b) => (a.row.recurrence < b.row.recurrence ? -1 : 1));
@@ -222,8 +220,10 @@ function movedOf(parts: readonly Part[], states: readonly PublishingState[]): Mo
   const known = new Set([...before.values()].map(({ segment }) => segment));
   const oldOf = (part: Part) => before.get(partKey(part));
   const isNew = (part: Part) => !oldOf(part);
-  const hasOther = (what: 'times' | 'words') => (part: Part) =>
-    !isNew(part) && oldOf(part)![what] !== part[what];
+  const hasOther = (what: 'times' | 'words') => (part: Part) => {
+    const old = oldOf(part);
+    return old !== undefined && old[what] !== part[what];
+  };
   const segmentsOf = (list: readonly Part[]) => list.map(({ segment }) => segment);
   const times = new Set(segmentsOf(parts.filter(hasOther('times'))));
   const changed = new Set([

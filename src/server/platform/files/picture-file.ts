@@ -34,7 +34,7 @@ export async function readUpTo(
     if (ended) return Buffer.concat(chunks);
     bytes += value.byteLength;
     if (bytes > most) {
-      await reader!.cancel();
+      await reader?.cancel();
       return null;
     }
     chunks.push(value);

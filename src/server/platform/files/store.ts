@@ -39,7 +39,7 @@ export async function keepStream(
       if (done) break;
       bytes += value.byteLength;
       if (bytes > DRAIN_BYTES) {
-        await reader!.cancel();
+        await reader?.cancel();
         break;
       }
       if (bytes > most) continue;

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { FontName, Measure } from '@/core/printing/marks';
+import { type Filled, isFilled } from '@/core/lists';
 
 interface Face {
   readonly pack: string;
@@ -12,7 +13,6 @@ const FACES: Readonly<Record<FontName, Face>> = {
   bold: { pack: 'source-sans-3', weight: 600 },
   serif: { pack: 'fraunces', weight: 600 },
 };
-const FONT_NAMES = Object.keys(FACES) as FontName[];
 
 /** A file of a font holds the letters of some scripts only. */
 interface Subset {
@@ -26,15 +26,15 @@ type Ranges = readonly (readonly [from: number, to: number])[];
 /** `U+0000-00FF,U+0131` as ranges. */
 const readRanges = (text: string): Ranges =>
   text.split(',').map((range) => {
-    const [from, to = from] = range.trim().slice(2).split('-');
-    return [parseInt(from!, 16), parseInt(to!, 16)];
+    const [from = '', to = from] = range.trim().slice(2).split('-');
+    return [parseInt(from, 16), parseInt(to, 16)];
   });
 
-function subsetsOf(font: FontName): Subset[] {
+function subsetsOf(font: FontName): Filled<Subset> {
   const { pack, weight } = FACES[font];
   const folder = join(process.cwd(), 'node_modules', '@fontsource', pack);
   const listed = JSON.parse(readFileSync(join(folder, 'unicode.json'), 'utf8')) as Record<string, string>;
-  return Object.entries(listed)
+  const subsets = Object.entries(listed)
     .map(([name, text]) => {
       const ranges = readRanges(text);
       return {
@@ -44,6 +44,8 @@ function subsetsOf(font: FontName): Subset[] {
       };
     })
     .sort((a, b) => Number(b.name.endsWith(' latin')) - Number(a.name.endsWith(' latin')));
+  if (!isFilled(subsets)) throw new Error(`${folder} lists no letters`);
+  return subsets;
 }
 
 export interface Run {
@@ -63,13 +65,17 @@ export interface Fonts {
 const MOST_KNOWN_WIDTHS = 20_000;
 
 function openFonts(): Fonts {
-  const subsets = new Map(FONT_NAMES.map((font) => [font, subsetsOf(font)]));
+  const subsets: Record<FontName, Filled<Subset>> = {
+    sans: subsetsOf('sans'),
+    bold: subsetsOf('bold'),
+    serif: subsetsOf('serif'),
+  };
   const runs = (text: string, font: FontName): Run[] => {
     const found: { font: string; text: string }[] = [];
+    const own = subsets[font];
     for (const letter of text) {
-      const code = letter.codePointAt(0)!;
-      const own = subsets.get(font)!;
-      const { name } = own.find((subset) => subset.has(code)) ?? own[0]!;
+      const code = letter.codePointAt(0) ?? 0;
+      const { name } = own.find((subset) => subset.has(code)) ?? own[0];
       const last = found[found.length - 1];
       if (last?.font === name) last.text += letter;
       else found.push({ font: name, text: letter });
@@ -77,7 +83,7 @@ function openFonts(): Fonts {
     return found;
   };
   const register = (document: PDFKit.PDFDocument) => {
-    for (const { name, path } of [...subsets.values()].flat()) document.registerFont(name, path);
+    for (const { name, path } of Object.values(subsets).flat()) document.registerFont(name, path);
   };
   const dayStrip = new PDFDocument({ autoFirstPage: false });
   register(dayStrip);

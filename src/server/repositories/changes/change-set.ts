@@ -7,6 +7,7 @@ import { ChangeSetRequest, History } from '../../db/tables/records';
 import { factsOf, type NewRow, type RowOf, type Table } from '../../db/tables/table';
 import { writeJson, type Stored } from '../../db/tables/column';
 import type { Cause, CauseOf, News } from './news';
+import { pairs, loaded } from '@/core/lists';
 
 /** A table whose rows have a number of their own. */
 export type Numbered = Table & { readonly id: Table[string] };
@@ -99,6 +100,14 @@ export class ChangeSet {
     return (await this.tx.table(table).nextIds(count)) as RowOf<T>['id'][];
   }
 
+  /** Things that become new rows, each with the number it is given. */
+  async numbered<T extends Numbered, Item>(
+    table: T,
+    items: readonly Item[],
+  ): Promise<(readonly [id: RowOf<T>['id'], item: Item])[]> {
+    return pairs(await this.nextIds(table, items.length), items);
+  }
+
   async nextId<T extends Numbered>(table: T): Promise<RowOf<T>['id']> {
     const [id] = await this.nextIds(table, 1);
     return id as RowOf<T>['id'];
@@ -153,6 +162,16 @@ export class ChangeSet {
       .table(table)
       .updateEach(changed.map(({ row, part }) => ({ id: Number(row.id), part: part as Partial<RowOf<T>> })));
     for (const { row, part } of changed) this.keep(table, { before: row, after: { ...row, ...part } });
+  }
+
+  /** As `update`, each row by what belongs to its number. */
+  async updateBy<T extends Numbered, Item>(
+    table: T,
+    items: ReadonlyMap<number, Item>,
+    patch: (row: RowOf<T>, item: Item) => Partial<RowOf<T>>,
+  ): Promise<void> {
+    const itemOf = loaded('what belongs to row', items);
+    await this.update(table, [...items.keys()], (row) => patch(row, itemOf(Number(row.id))));
   }
 
   /** Takes rows away, with what they were kept in the history. */

@@ -1,4 +1,4 @@
-import type { ClaimDraft, DatePlan } from '@/core/changes/plan-date';
+import type { DatePlan } from '@/core/changes/plan-date';
 import type { OwnField } from '@/core/changes/patch';
 import type { ClaimId, OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -9,6 +9,7 @@ import { Claim } from '../../db/tables/claims';
 import { Occurrence } from '../../db/tables/requests';
 import { writeJson } from '../../db/tables/column';
 import { STANDING_SLOTS } from './claims.queries';
+import { pairs, loaded } from '@/core/lists';
 
 /** One side of a link, before the claims of this change have numbers. */
 export type LinkEnd =
@@ -32,18 +33,13 @@ interface MadeClaims {
 }
 
 async function makeDrafts(change: ChangeSet, changes: readonly PlannedChange[]): Promise<MadeClaims> {
-  const plans = changes.map(({ plan }) => plan).filter(({ draft }) => draft !== null);
-  const made = await insertClaims(
-    change,
-    plans.map(({ occurrenceId, draft }) => ({
-      occurrenceId,
-      kind: draft!.kind,
-      status: draft!.status,
-      holdUntil: draft!.holdUntil,
-      ...(draft as ClaimDraft),
-    })),
+  const drafts = changes.flatMap(({ plan: { occurrenceId, draft } }) =>
+    draft ? [{ occurrenceId, ...draft }] : [],
   );
-  return { byOccurrence: new Map(plans.map(({ occurrenceId }, index) => [occurrenceId, made[index]!])) };
+  const made = await insertClaims(change, drafts);
+  return {
+    byOccurrence: new Map(pairs(drafts, made).map(([{ occurrenceId }, claim]) => [occurrenceId, claim])),
+  };
 }
 
 /** Turns the claims there are, held and in force ones last: at no moment are two of one date in force. */
@@ -52,14 +48,10 @@ async function turnClaims(change: ChangeSet, changes: readonly PlannedChange[]):
   const released = [...turns.values()].filter(({ status }) => status === 'released' || status === 'wanted');
   const taking = [...turns.values()].filter(({ status }) => status === 'held' || status === 'in-force');
   for (const group of [released, taking])
-    await change.update(
-      Claim,
-      group.map(({ claimId }) => claimId),
-      (row) => {
-        const turn = turns.get(row.id)!;
-        return { status: turn.status, hold_until_min: turn.holdUntil };
-      },
-    );
+    await change.updateBy(Claim, new Map(group.map((each) => [each.claimId, each])), (_, turn) => ({
+      status: turn.status,
+      hold_until_min: turn.holdUntil,
+    }));
 }
 
 async function turnDates(
@@ -68,17 +60,14 @@ async function turnDates(
   made: MadeClaims,
 ): Promise<void> {
   const byId = new Map(changes.map((each) => [each.plan.occurrenceId, each]));
-  await change.update(Occurrence, [...byId.keys()], (row) => {
-    const { plan, own } = byId.get(row.id)!;
-    return {
-      state: plan.to,
-      reason: plan.reason ?? row.reason,
-      standing_id:
-        plan.standing === 'draft' ? made.byOccurrence.get(plan.occurrenceId)!.claimId : plan.standing,
-      own: own ? writeJson(own) : row.own,
-      row_version: row.row_version + 1,
-    };
-  });
+  const madeFor = loaded('the claim of date', made.byOccurrence);
+  await change.updateBy(Occurrence, byId, (row, { plan, own }) => ({
+    state: plan.to,
+    reason: plan.reason ?? row.reason,
+    standing_id: plan.standing === 'draft' ? madeFor(plan.occurrenceId).claimId : plan.standing,
+    own: own ? writeJson(own) : row.own,
+    row_version: row.row_version + 1,
+  }));
 }
 
 async function resolveLinks(
@@ -90,12 +79,15 @@ async function resolveLinks(
     [before, after].flatMap((end) => (end.kind === 'date' ? [end.occurrenceId] : [])),
   );
   const rows = await change.tx.all(STANDING_SLOTS, { ids: dates });
-  const standing = new Map(rows.map(({ occurrence, slot, id }) => [`${occurrence}/${slot}`, id]));
+  const standingOf = loaded(
+    'the space of date',
+    rows.map(({ occurrence, slot, id }) => [`${occurrence}/${slot}`, id] as const),
+  );
   const idOf = (end: LinkEnd): number =>
     end.kind === 'stored'
       ? end.claimSpaceId
       : (made.byOccurrence.get(end.occurrenceId)?.claimSpaceIds[end.slot] ??
-        standing.get(`${end.occurrenceId}/${end.slot}`)!);
+        standingOf(`${end.occurrenceId}/${end.slot}`));
   return links.map(({ before, after, boundary }) => ({
     beforeClaimSpaceId: idOf(before),
     afterClaimSpaceId: idOf(after),

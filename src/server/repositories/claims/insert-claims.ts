@@ -5,6 +5,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { ChangeSet } from '../changes/change-set';
 import { Claim, ClaimEquipment, ClaimService, ClaimSpace } from '../../db/tables/claims';
 import { writeJson } from '../../db/tables/column';
+import { groupBy } from '@/core/lists';
 
 export interface NewClaim extends ClaimDraft {
   readonly occurrenceId: OccurrenceId;
@@ -19,77 +20,76 @@ export interface MadeClaim {
   readonly claimSpaceIds: readonly number[];
 }
 
-/** Numbers handed out in order to lists of different lengths. */
-function handOut(ids: readonly number[], lengths: readonly number[]): number[][] {
-  let next = 0;
-  return lengths.map((length) => ids.slice(next, (next += length)));
-}
+/** A claim with the number it is given. */
+type NumberedClaim = readonly [id: ClaimId, claim: NewClaim];
 
-const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-
-async function insertSpaces(change: ChangeSet, claims: readonly NewClaim[], claimIds: readonly ClaimId[]) {
-  const lengths = claims.map(({ content }) => content.spaces.length);
-  const ids = handOut(await change.nextIds(ClaimSpace, sum(lengths)), lengths);
-  await change.insert(
+/** @returns the numbers of the spaces of each claim, in the order of its content */
+async function insertSpaces(
+  change: ChangeSet,
+  claims: readonly NumberedClaim[],
+): Promise<(claim: ClaimId) => readonly number[]> {
+  const spaces = await change.numbered(
     ClaimSpace,
-    claims.flatMap(({ content }, n) =>
-      content.spaces.map((space, slot) => ({
-        id: ids[n]![slot]!,
-        claim_id: claimIds[n]!,
-        space_id: space.spaceId,
-        position: slot,
-        layout: space.layout,
-        people: space.people,
-        setup_min: space.setupMin,
-        strike_min: space.strikeMin,
-        setup_key: setupKeyOf(space),
-        wheelchairs: space.wheelchairs ?? 0,
-        features: writeJson(space.features ?? []),
-      })),
+    claims.flatMap(([claimId, { content }]) =>
+      content.spaces.map((space, position) => ({ claimId, space, position })),
     ),
   );
-  return ids;
+  await change.insert(
+    ClaimSpace,
+    spaces.map(([id, { claimId, space, position }]) => ({
+      id,
+      claim_id: claimId,
+      space_id: space.spaceId,
+      position,
+      layout: space.layout,
+      people: space.people,
+      setup_min: space.setupMin,
+      strike_min: space.strikeMin,
+      setup_key: setupKeyOf(space),
+      wheelchairs: space.wheelchairs ?? 0,
+      features: writeJson(space.features ?? []),
+    })),
+  );
+  const ofClaim = groupBy(spaces, ([, { claimId }]) => claimId);
+  return (claim) => (ofClaim.get(claim) ?? []).map(([id]) => id);
 }
 
 async function insertEquipment(
   change: ChangeSet,
-  claims: readonly NewClaim[],
-  claimIds: readonly ClaimId[],
-  claimSpaceIds: readonly (readonly number[])[],
+  claims: readonly NumberedClaim[],
+  spacesOf: (claim: ClaimId) => readonly number[],
 ): Promise<void> {
-  const lengths = claims.map(({ content }) => content.equipment.length);
-  const ids = handOut(await change.nextIds(ClaimEquipment, sum(lengths)), lengths);
+  const items = await change.numbered(
+    ClaimEquipment,
+    claims.flatMap(([claimId, { content }]) =>
+      content.equipment.map((item, position) => ({ claimId, item, position })),
+    ),
+  );
   await change.insert(
     ClaimEquipment,
-    claims.flatMap(({ content }, n) =>
-      content.equipment.map((item, slot) => ({
-        id: ids[n]![slot]!,
-        claim_id: claimIds[n]!,
-        claim_space_id: claimSpaceIds[n]![item.spaceIndex] ?? null,
-        type_id: item.typeId,
-        quantity: item.quantity,
-        kit_id: item.kitId ?? null,
-        resource_id: item.unitId ?? null,
-        position: slot,
-      })),
-    ),
+    items.map(([id, { claimId, item, position }]) => ({
+      id,
+      claim_id: claimId,
+      claim_space_id: spacesOf(claimId)[item.spaceIndex] ?? null,
+      type_id: item.typeId,
+      quantity: item.quantity,
+      kit_id: item.kitId ?? null,
+      resource_id: item.unitId ?? null,
+      position,
+    })),
   );
 }
 
-async function insertServices(
-  change: ChangeSet,
-  claims: readonly NewClaim[],
-  claimIds: readonly ClaimId[],
-): Promise<void> {
-  const wanted = claims.flatMap(({ content }, n) =>
-    (content.services ?? []).map((service, position) => ({ ...service, position, claimId: claimIds[n]! })),
+async function insertServices(change: ChangeSet, claims: readonly NumberedClaim[]): Promise<void> {
+  const wanted = claims.flatMap(([claimId, { content }]) =>
+    (content.services ?? []).map((service, position) => ({ ...service, position, claimId })),
   );
   if (!wanted.length) return;
-  const ids = await change.nextIds(ClaimService, wanted.length);
+  const services = await change.numbered(ClaimService, wanted);
   await change.insert(
     ClaimService,
-    wanted.map(({ serviceId, answers, position, claimId }, n) => ({
-      id: ids[n]!,
+    services.map(([id, { serviceId, answers, position, claimId }]) => ({
+      id,
       claim_id: claimId,
       service_id: serviceId,
       answers: writeJson(answers),
@@ -101,11 +101,11 @@ async function insertServices(
 /** Stores claims with their spaces, equipment and services, in a handful of statements whatever their number. */
 export async function insertClaims(change: ChangeSet, claims: readonly NewClaim[]): Promise<MadeClaim[]> {
   if (!claims.length) return [];
-  const claimIds = await change.nextIds(Claim, claims.length);
+  const numbered = await change.numbered(Claim, claims);
   await change.insert(
     Claim,
-    claims.map(({ occurrenceId, kind, status, holdUntil, startLocal, endLocal, content }, n) => ({
-      id: claimIds[n]!,
+    numbered.map(([id, { occurrenceId, kind, status, holdUntil, startLocal, endLocal, content }]) => ({
+      id,
       occurrence_id: occurrenceId,
       kind,
       status,
@@ -119,8 +119,8 @@ export async function insertClaims(change: ChangeSet, claims: readonly NewClaim[
       hold_until_min: holdUntil,
     })),
   );
-  const claimSpaceIds = await insertSpaces(change, claims, claimIds);
-  await insertEquipment(change, claims, claimIds, claimSpaceIds);
-  await insertServices(change, claims, claimIds);
-  return claimIds.map((claimId, n) => ({ claimId, claimSpaceIds: claimSpaceIds[n]! }));
+  const spacesOf = await insertSpaces(change, numbered);
+  await insertEquipment(change, numbered, spacesOf);
+  await insertServices(change, numbered);
+  return numbered.map(([claimId]) => ({ claimId, claimSpaceIds: spacesOf(claimId) }));
 }

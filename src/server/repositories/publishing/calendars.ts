@@ -73,11 +73,11 @@ export const keptCalendars = (reader: Reader): KeptCalendars | undefined =>
 
 /** The calendars there are, read anew only when one of them, or a category, has changed. */
 export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]> {
-  const [now] = await reader.all(STAMP_NOW);
+  const now = await reader.one(STAMP_NOW);
   const known = keptCalendars(reader);
-  if (known?.stamp === now!.stamp) return known.calendars;
+  if (known?.stamp === now.stamp) return known.calendars;
   const calendars = await readCalendars(reader, null);
-  reader.kept.set(KEPT, { stamp: now!.stamp, calendars });
+  reader.kept.set(KEPT, { stamp: now.stamp, calendars });
   return calendars;
 }
 

@@ -20,6 +20,7 @@ import {
   REQUESTS_FOR_OFFICE,
   REQUESTS_OF,
 } from './requests.queries';
+import { loaded, groupBy } from '@/core/lists';
 
 export interface RequestRow {
   readonly id: RequestId;
@@ -109,14 +110,13 @@ export interface DateRow {
 export async function loadDates(reader: Reader, requests: readonly RequestId[]): Promise<DateRow[]> {
   const rows = await reader.value(DATES_OF_REQUESTS, { ids: requests });
   const ids = rows.map(({ id }) => id);
-  const standing = new Map(
-    (await loadStandingClaims(reader, ids)).map((claim) => [claim.occurrenceId, claim]),
+  const standingOf = loaded(
+    'the claim of date',
+    (await loadStandingClaims(reader, ids)).map((claim) => [claim.occurrenceId, claim] as const),
   );
-  const live = new Map<OccurrenceId, StoredClaim[]>();
-  for (const claim of await loadLiveClaims(reader, ids))
-    live.set(claim.occurrenceId, [...(live.get(claim.occurrenceId) ?? []), claim]);
+  const live = groupBy(await loadLiveClaims(reader, ids), ({ occurrenceId }) => occurrenceId);
   return rows.map((row) => {
-    const claim = standing.get(row.id)!;
+    const claim = standingOf(row.id);
     return {
       ...row,
       claimId: claim.id,
@@ -172,6 +172,6 @@ export const hasBegun = ({ claim }: Pick<DateRow, 'claim'>, now: EpochMinute): b
 
 /** How many dates a request has, whatever became of them; none where there is no such request. */
 export async function datesOfRequest(reader: Reader, reference: string): Promise<number> {
-  const [row] = await reader.all(DATES_OF_REQUEST, { reference });
-  return row!.dates;
+  const row = await reader.one(DATES_OF_REQUEST, { reference });
+  return row.dates;
 }

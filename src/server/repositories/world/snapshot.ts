@@ -41,6 +41,7 @@ import {
   numberQuestionRow,
 } from './templates';
 import { TEAM_LOADS, teamRow, teamWindows, toTeamLoads } from './team-loads';
+import { loaded } from '@/core/lists';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
 // whether anything clashes: one index seek a window, whatever the lengths of the rows.
@@ -174,10 +175,13 @@ const busyWindows = (parts: readonly WantedPart[]): Window[] =>
   mergedWindows(parts.map(({ resourceId, span }) => ({ id: resourceId, span })));
 
 function windowsOfUse(dates: readonly WantedDate[], equipment: readonly EquipmentFacts[]): Window[] {
-  const facts = new Map(equipment.map((each) => [each.id, each]));
+  const movingMinutes = loaded(
+    'equipment',
+    equipment.map((each) => [each.id, each] as const),
+  );
   return mergedWindows(
     dates.flatMap(({ claim }) =>
-      impliedUses(claim, { movingMinutes: (id) => facts.get(id)! }).map(({ typeId, span }) => ({
+      impliedUses(claim, { movingMinutes }).map(({ typeId, span }) => ({
         id: typeId,
         span,
       })),

@@ -205,8 +205,13 @@ export async function loadEquipmentFacts(
 export type SiteDays = RowOfShape<typeof SITE_DAYS.row>;
 
 const SITE_DAYS = query({
-  sql: 'SELECT tzid, week_start AS weekStart, grain_min AS grainMin FROM site ORDER BY id LIMIT 1',
-  row: { tzid: Site.tzid, weekStart: Site.week_start, grainMin: Site.grain_min },
+  sql: 'SELECT tzid, week_start AS weekStart, grain_min AS grainMin, horizon_months AS horizonMonths FROM site ORDER BY id LIMIT 1',
+  row: {
+    tzid: Site.tzid,
+    weekStart: Site.week_start,
+    grainMin: Site.grain_min,
+    horizonMonths: Site.horizon_months,
+  },
 });
 const SITE_BANDS = query({
   sql: 'SELECT access_min AS accessMin, exit_min AS exitMin FROM site ORDER BY id LIMIT 1',

@@ -14,9 +14,12 @@ import {
   type RequestRow,
 } from '../../repositories/requests/request-rows';
 import { lastChange } from '../../repositories/requests/since';
+import { loaded } from '@/core/lists';
 
 export interface PickedDates {
   readonly requests: ReadonlyMap<RequestId, RequestRow>;
+  /** The request of a picked date. */
+  readonly requestOf: (id: RequestId) => RequestRow;
   readonly picked: readonly DateRow[];
   /** All dates of these requests, picked or not. */
   readonly all: readonly DateRow[];
@@ -80,11 +83,12 @@ export async function pickDates(
     return refuse({ code: 'not-found', what: say`such date in this request` });
   if (timesSpaces(picked) > MOST_IN_STEP)
     return refuse({ code: 'bad-input', fields: [{ path: 'items', message: sayTooManyInStep() }] });
+  const actingOf = loaded('the side of request', sides);
   const blocked = blockedStep(
     picked,
     (state) => actionFor(step.action, state),
-    ({ requestId }) => sides.get(requestId)!,
+    ({ requestId }) => actingOf(requestId),
     change.at,
   );
-  return blocked ? refuse(blocked) : done({ requests, picked, all });
+  return blocked ? refuse(blocked) : done({ requests, requestOf: loaded('request', requests), picked, all });
 }

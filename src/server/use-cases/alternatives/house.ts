@@ -23,8 +23,9 @@ const byType = <Id extends number>(rows: readonly OtherRow[]) => {
 export async function alternativesBounds(reader: Reader, side: Side): Promise<Bounds> {
   const buildings = new Map<string, number>();
   const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): HousedSpace => {
-    if (!buildings.has(building)) buildings.set(building, buildings.size);
-    return { facts, building: buildings.get(building)!, isOutdoor: outdoor };
+    const position = buildings.get(building) ?? buildings.size;
+    buildings.set(building, position);
+    return { facts, building: position, isOutdoor: outdoor };
   });
   return {
     ...(await siteDays(reader)),

@@ -41,15 +41,15 @@ function hoursTried(event: Interval, around: Interval, until: Interval['end'] | 
 /** Every space that can be set at all, with the widest bands. */
 function everySpace(bounds: Bounds): WantedSpace[] {
   const { setupMin, strikeMin } = widest(bounds);
-  return bounds.spaces
-    .filter(({ facts }) => facts.layouts.length > 0)
-    .map(({ facts }) => ({
-      spaceId: facts.id,
-      layout: facts.layouts[0]!.layout,
+  return bounds.spaces.flatMap(({ facts: { id, layouts } }) =>
+    layouts.slice(0, 1).map(({ layout }) => ({
+      spaceId: id,
+      layout,
       people: 1,
       setupMin,
       strikeMin,
-    }));
+    })),
+  );
 }
 
 /** The hours around a date, and from the beginning of the days before its week to the end of those after it. */

@@ -7,6 +7,7 @@ import { servicesNamed, sideOf } from '../checks/check-request';
 import { unknownThings } from '../checks/known-things';
 import { requesterOf, checkAgainstWorld } from '../checks/verdicts';
 import type { Looked } from './looked';
+import { pairs } from '@/core/lists';
 
 /** The dates a form asks for, checked as the form itself is. */
 export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outcome<Looked>> {
@@ -25,10 +26,10 @@ export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outc
   };
   const verdicts = await checkAgainstWorld(ctx.db, ctx.viewer, dates, { ...facts, side, isEndless });
   return done({
-    dates: dates.map(({ key, claim, start, end }, index) => ({
+    dates: pairs(dates, verdicts).map(([{ key, claim, start, end }, { findings }]) => ({
       date: { key, claim },
       draft: { startLocal: start, endLocal: end, content: claim },
-      findings: verdicts[index]!.findings,
+      findings,
     })),
     picked: null,
     request: null,

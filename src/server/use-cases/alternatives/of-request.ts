@@ -17,6 +17,7 @@ import {
 } from '../../repositories/requests/request-rows';
 import { requesterOf, checkAgainstWorld } from '../checks/verdicts';
 import type { Looked } from './looked';
+import { pairs } from '@/core/lists';
 
 /** Facts of a stored request that its dates are judged by. */
 async function askedOf(ctx: Context, request: RequestRow, side: Side): Promise<AskedFacts> {
@@ -44,11 +45,13 @@ export async function lookAt(
     ? await checkAgainstWorld(ctx.db, ctx.viewer, wanted, { ...asked, side, except })
     : [];
   return {
-    dates: dates.map(({ startLocal, endLocal, claim }, index) => ({
-      date: wanted[index]!,
-      draft: { startLocal, endLocal, content: claim },
-      findings: verdicts[index]!.findings,
-    })),
+    dates: pairs(pairs(dates, wanted), verdicts).map(
+      ([[{ startLocal, endLocal, claim }, date], { findings }]) => ({
+        date,
+        draft: { startLocal, endLocal, content: claim },
+        findings,
+      }),
+    ),
     request,
     occurrences: new Map(dates.map((date) => [checkKeyOf(date), date.id])),
     claims: new Map(dates.map((date) => [checkKeyOf(date), date.claimId])),

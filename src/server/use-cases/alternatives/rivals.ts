@@ -21,6 +21,7 @@ import { lookAt } from './of-request';
 import { drawnDate } from '../checks/drawn-date';
 import { tellAlternatives, type Teller } from './tell';
 import { RIVALS_OF_CLAIM } from './alternatives.queries';
+import { loaded, at, pairs } from '@/core/lists';
 
 /** Rivals that are looked at for one request. */
 const MOST_RIVALS = 6;
@@ -35,8 +36,8 @@ interface Rival {
 /** Who waits with a claim; null for a booking that only wants to be otherwise, which stands elsewhere meanwhile. */
 async function loadRival(ctx: Context, claim: ClaimId): Promise<Rival | null> {
   const [row] = await ctx.db.all(RIVALS_OF_CLAIM, { claim });
-  const request = row ? await loadRequest(ctx.db, row.ref) : null;
-  const date = request && (await loadDates(ctx.db, [request.id])).find(({ id }) => id === row!.occurrence);
+  const request = row && (await loadRequest(ctx.db, row.ref));
+  const date = request && (await loadDates(ctx.db, [request.id])).find(({ id }) => id === row.occurrence);
   return request && date ? { request, date } : null;
 }
 
@@ -102,11 +103,12 @@ class Rivalry {
     }
     if (!rivals.length) return [];
     const except = [...this.looked.except, ...rivals.flatMap(({ looked }) => looked.except)];
-    const occurrence = this.looked.occurrences.get(ours.date.key)!;
-    const claimOf = this.looked.claims.get(ours.date.key)!;
-    const found = [await this.wanting(this.request, ours, this.looked, except, claimOf, occurrence)];
+    const { key } = ours.date;
+    const occurrence = loaded('date', this.looked.occurrences)(key);
+    const claim = loaded('the claim of', this.looked.claims)(key);
+    const found = [await this.wanting(this.request, ours, this.looked, except, claim, occurrence)];
     for (const { request, date, looked } of rivals)
-      found.push(await this.wanting(request, looked.dates[0]!, looked, except, date.claimId, date.id));
+      found.push(await this.wanting(request, at(looked.dates, 0), looked, except, date.claimId, date.id));
     return found;
   }
 
@@ -143,10 +145,10 @@ class Rivalry {
     );
     if (!placed) return null;
     return {
-      key: all[0]!.contender.date.key,
+      key: at(all, 0).contender.date.key,
       sentence: sayShared(all.length, placed.filter(({ patch }) => patch).length),
-      placements: all.map(({ reference, version, occurrence, title }, index) => {
-        const { space, patch, draft, contender } = placed[index]!;
+      placements: pairs(all, placed).map(([{ reference, version, occurrence, title }, place]) => {
+        const { space, patch, draft, contender } = place;
         const { names } = this.teller;
         return {
           reference,

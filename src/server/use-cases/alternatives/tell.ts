@@ -28,6 +28,7 @@ import type { Reader } from '../../db/connection';
 import type { Names } from '../../repositories/names';
 import { drawnDate } from '../checks/drawn-date';
 import { speakerFor } from '../checks/verdicts';
+import { loaded, at } from '@/core/lists';
 
 /** Who is told, and in what world. */
 export interface Teller {
@@ -107,8 +108,11 @@ export const tellSeries = (
   { names, side }: Teller,
 ): SeriesAlternativeView => {
   const { kind, changes, left, changesOfSpace } = alternative;
-  const drafts = new Map(dates.map(({ date, draft }) => [date.key, draft]));
-  const first = told(changes[0]!.candidate);
+  const draftOf = loaded(
+    'date',
+    dates.map(({ date, draft }) => [date.key, draft] as const),
+  );
+  const first = told(at(changes, 0).candidate);
   const whole = {
     kind,
     dates: changes.length,
@@ -128,7 +132,7 @@ export const tellSeries = (
       patch: toPatchBody(candidate.patch),
       drawn:
         index < MOST_DRAWN
-          ? { now: drawnDate(drafts.get(key)!, names.place), then: drawnDate(candidate.draft, names.place) }
+          ? { now: drawnDate(draftOf(key), names.place), then: drawnDate(candidate.draft, names.place) }
           : null,
     })),
   };

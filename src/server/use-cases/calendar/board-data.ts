@@ -4,7 +4,7 @@ import type { Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../repositories/world/space-facts';
 import { loadBoardSpaces } from './board-spaces';
 import { BOARD_CATEGORIES, HOUSE_VERSION, BOARD_POOLS } from './calendar.queries';
-import { mainSite } from '../../repositories/house/main-site';
+import { loaded } from '@/core/lists';
 
 /** Positions in a list of distinct values. */
 function pooled<Value>() {
@@ -28,20 +28,19 @@ const idsOf = <Id>(all: readonly { readonly id: Id }[]): Id[] => all.map(({ id }
 
 async function readHouse(reader: Reader, version: number): Promise<BoardData> {
   const spaces = await loadBoardSpaces(reader);
-  const facts = byId(await loadSpaceFacts(reader, idsOf(spaces)));
+  const factsOf = loaded('space', byId(await loadSpaceFacts(reader, idsOf(spaces))));
   const pools = await reader.value(BOARD_POOLS);
-  const stock = byId(await loadEquipmentFacts(reader, idsOf(pools)));
-  const site = await mainSite(reader);
-  const { tzid, grainMin } = await siteDays(reader);
+  const stockOf = loaded('equipment', byId(await loadEquipmentFacts(reader, idsOf(pools))));
+  const { tzid, grainMin, horizonMonths } = await siteDays(reader);
   const hourSets = pooled<BoardData['hours'][number]>();
   const closureSets = pooled<BoardData['closures'][number]>();
   return {
     version,
     tzid,
     grainMin,
-    horizonMonths: site!.horizon_months,
+    horizonMonths,
     spaces: spaces.map(({ parts: _, outdoor, stepFree, ...space }) => {
-      const { hours, closures, ...rest } = facts.get(space.id)!;
+      const { hours, closures, ...rest } = factsOf(space.id);
       return {
         ...space,
         outdoor: outdoor === 1,
@@ -51,7 +50,7 @@ async function readHouse(reader: Reader, version: number): Promise<BoardData> {
         facts: rest,
       };
     }),
-    pools: pools.map((pool) => ({ ...pool, facts: stock.get(pool.id)! })),
+    pools: pools.map((pool) => ({ ...pool, facts: stockOf(pool.id) })),
     hours: hourSets.values,
     closures: closureSets.values,
   };

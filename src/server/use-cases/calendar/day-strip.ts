@@ -11,38 +11,42 @@ import { dayNotes } from './day-notes';
 import { VERSION_OF_ALL } from './calendar.queries';
 import { ownRights } from './rights';
 import { OCCUPIED, WAITING } from './day-strip.queries';
+import { type Filled, at, isFilled, pairs } from '@/core/lists';
 
-/** Occupied minutes of all undivided parts, by day. */
-function takenByDay(spans: readonly [EpochMinute, EpochMinute][], days: readonly Interval[]): number[] {
-  const taken = days.map(() => 0);
+interface StripDay extends Interval {
+  readonly date: LocalDate;
+}
+
+/** Days that follow one another with the occupied minutes of all undivided parts on each. */
+function takenByDay(
+  spans: readonly [EpochMinute, EpochMinute][],
+  days: Filled<StripDay>,
+): { day: StripDay; taken: number }[] {
+  const counted = days.map((day) => ({ day, taken: 0 }));
   for (const [start, end] of spans) {
     // Days differ in length by an hour at most, so the first guess is at most one off.
-    let at = Math.max(0, Math.floor((start - days[0]!.start) / 1440) - 1);
-    for (; at < days.length && days[at]!.start < end; at += 1)
-      taken[at]! += Math.max(0, Math.min(end, days[at]!.end) - Math.max(start, days[at]!.start));
+    const first = Math.max(0, Math.floor((start - days[0].start) / 1440) - 1);
+    for (const each of counted.slice(first)) {
+      if (each.day.start >= end) break;
+      each.taken += Math.max(0, Math.min(end, each.day.end) - Math.max(start, each.day.start));
+    }
   }
-  return taken;
+  return counted;
 }
 
 /** Occupied share of the open minutes of each day, 0 to 1; the same for everybody, and kept while nothing changes. */
-async function fullnessOf(
-  reader: Reader,
-  dates: readonly LocalDate[],
-  spans: readonly Interval[],
-  tzid: string,
-): Promise<readonly number[]> {
-  const [row] = await reader.all(VERSION_OF_ALL);
-  const key = `fullness ${dates[0]} ${dates.length}`;
+async function fullnessOf(reader: Reader, days: Filled<StripDay>, tzid: string): Promise<readonly number[]> {
+  const row = await reader.one(VERSION_OF_ALL);
+  const key = `fullness ${days[0].date} ${days.length}`;
   const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
-  if (known?.version === row!.version) return known.shares;
+  if (known?.version === row.version) return known.shares;
   const undivided = (await knownSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
-  const whole: Interval = { start: spans[0]!.start, end: spans[spans.length - 1]!.end };
-  const taken = takenByDay(await reader.value(OCCUPIED, whole), spans);
-  const shares = dates.map((date, index) => {
+  const whole: Interval = { start: days[0].start, end: at(days, days.length - 1).end };
+  const shares = takenByDay(await reader.value(OCCUPIED, whole), days).map(({ day: { date }, taken }) => {
     const open = undivided.reduce((sum, { facts }) => sum + totalMin(openOn(date, facts.hours, tzid)), 0);
-    return open ? Math.min(1, taken[index]! / open) : 0;
+    return open ? Math.min(1, taken / open) : 0;
   });
-  reader.kept.set(key, { version: row!.version, shares });
+  reader.kept.set(key, { version: row.version, shares });
   return shares;
 }
 
@@ -62,17 +66,17 @@ export async function dayStrip(ctx: Context, from: LocalDate, days: number): Pro
   const { db } = ctx;
   const tzid = await siteZone(db);
   const dates = Array.from({ length: days }, (_, index) => addDays(from, index));
-  const spans = dates.map((date) => dayInterval(date, tzid));
+  const strip = dates.map((date) => ({ date, ...dayInterval(date, tzid) }));
+  if (!isFilled(strip)) return [];
   const whole: Interval = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, days), tzid) };
-  const fullness = await fullnessOf(db, dates, spans, tzid);
+  const fullnesses = await fullnessOf(db, strip, tzid);
   const waiting = await waitingDates(ctx, whole);
   const notes = await dayNotes(db, from, days);
-  return dates.map((date, index) => {
-    const { start, end } = spans[index]!;
-    const own = waiting.filter(([at]) => at >= start && at < end);
+  return pairs(strip, fullnesses).map(([{ date, start, end }, fullness]) => {
+    const own = waiting.filter(([moment]) => moment >= start && moment < end);
     return {
       date,
-      fullness: fullness[index]!,
+      fullness,
       waiting: own.length,
       clashing: own.filter(([, clashes]) => clashes).length,
       notes: notes(date),

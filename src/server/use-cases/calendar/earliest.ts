@@ -21,9 +21,9 @@ import { familiarTo } from '../../repositories/people/familiar';
 import { requesterOf } from '../checks/verdicts';
 import { knownSpaces, type KnownSpace } from './board-data';
 import { usesIn } from './board-span';
-import { mainSite } from '../../repositories/house/main-site';
 import { KIT_ITEMS } from '../../repositories/house/house.queries';
 import { TAKEN_OF_PARTS } from './calendar.queries';
+import { loaded } from '@/core/lists';
 
 const MOST_MOMENTS = 12;
 /** The longest bands around an event, so that what stands beside the span is seen too. */
@@ -87,7 +87,7 @@ function candidatesByWant(
 function sayMoment(
   { start, lastStart, spaces }: Moment,
   minutes: number,
-  rows: ReadonlyMap<number, KnownSpace>,
+  rowOf: (space: number) => KnownSpace,
   tzid: string,
 ): EarliestMoment {
   const begins = toLocal(start, tzid);
@@ -97,8 +97,8 @@ function sayMoment(
     upTo: lastStart > start ? sayTime(toLocal(lastStart, tzid)) : null,
     spaces: spaces.map(({ space: { id }, offer }) => ({
       id,
-      name: rows.get(id)!.name,
-      code: rows.get(id)!.code,
+      name: rowOf(id).name,
+      code: rowOf(id).code,
       kind: offer.layout,
       layout: LAYOUT_WORDS[offer.layout],
       seats: offer.seats,
@@ -143,7 +143,7 @@ function spanOf({ first, last }: EarliestSearch, now: EpochMinute, tzid: string)
 /** Neither place nor time is fixed: the earliest moments at which all that is wanted is free together. */
 export async function findEarliest(ctx: Context, search: EarliestSearch): Promise<Outcome<EarliestReply>> {
   const { db } = ctx;
-  const { tzid, grainMin } = await siteDays(db);
+  const { tzid, grainMin, horizonMonths } = await siteDays(db);
   const { accessMin, exitMin } = await siteBands(db);
   const spaces = await knownSpaces(db);
   const wants = candidatesByWant(
@@ -170,10 +170,12 @@ export async function findEarliest(ctx: Context, search: EarliestSearch): Promis
     weekdays: ON_DAYS[search.on],
   };
   const facts = spaces.map((space) => space.facts);
-  const horizonMonths = (await mainSite(db))!.horizon_months;
   const rules = { requester: await requesterOf(ctx, db), horizonMonths, side: sideOf(ctx), tzid };
   const mayAsk = mayAskFor(facts, wanted, rules);
   const moments = earliestMoments(wanted, { tzid, ...taken }, mayAsk, MOST_MOMENTS);
-  const byId = new Map<number, KnownSpace>(spaces.map((space) => [space.id, space]));
-  return done({ moments: moments.map((moment) => sayMoment(moment, search.minutes, byId, tzid)), unfit });
+  const spaceOf = loaded<number, KnownSpace>(
+    'space',
+    spaces.map((space) => [space.id, space] as const),
+  );
+  return done({ moments: moments.map((moment) => sayMoment(moment, search.minutes, spaceOf, tzid)), unfit });
 }

@@ -35,6 +35,7 @@ import { familiarTo } from '../../repositories/people/familiar';
 import { boardRowsText } from './board-span';
 import { knownSpaces, type KnownSpace } from './board-data';
 import { standingIn } from './standing';
+import { loaded, at, isFilled } from '@/core/lists';
 
 const MOST_SENTENCES = 2;
 
@@ -83,13 +84,14 @@ function foundPlace(
 function firstFamiliar(answers: readonly PlaceAnswer[], familiar: Familiar): PlaceAnswer[] {
   const alike = ({ count }: PlaceAnswer) => `${count.clear} ${count.look} ${count.clash}`;
   // They come best first: equals stand together, and stay in order where they are equally familiar.
-  const ranks = new Map(
-    [...new Set(answers.map(alike))].map((each, index): [string, number] => [each, index]),
+  const rankOf = loaded(
+    'the rank of',
+    [...new Set(answers.map(alike))].map((each, index) => [each, index] as const),
   );
   return answers
     .map((answer) => ({
       answer,
-      rank: ranks.get(alike(answer))!,
+      rank: rankOf(alike(answer)),
       own: familiarRank(familiar, answer.space.id),
     }))
     .sort((a, b) => a.rank - b.rank || a.own - b.own)
@@ -109,9 +111,10 @@ async function alsoOn(
     bookings,
   ) as BookingTuple[]) {
     const space = spaces.get(spaceId);
-    if (state !== 0 || !space || title === null || !overlaps({ start: start!, end: end! }, event)) continue;
+    if (state !== 0 || !space || title === null || start === null || end === null) continue;
+    if (!overlaps({ start, end }, event)) continue;
     const clock = (at: typeof event.start) => sayTime(toLocal(at, tzid));
-    const line = `${title}, ${clock(start!)}–${clock(end!)}, ${space.name}`;
+    const line = `${title}, ${clock(start)}–${clock(end)}, ${space.name}`;
     found.set(space.building, [...(found.get(space.building) ?? []), line]);
   }
   return [...found].map(([building, events]) => ({ building, events: events.sort() }));
@@ -159,17 +162,21 @@ async function sentencesOf(
   answers: readonly PlaceAnswer[],
 ): Promise<Map<number, string[]>> {
   const { db, viewer } = ctx;
-  const told = answers.slice(0, MOST_SAID).filter(({ firstNotClear }) => firstNotClear !== null);
+  const told = answers
+    .slice(0, MOST_SAID)
+    .flatMap((answer) =>
+      answer.firstNotClear === null ? [] : [{ ...answer, firstNotClear: answer.firstNotClear }],
+    );
   if (!told.length) return new Map();
   // Spaces are no rivals, but a check takes what it is given as one request: each is checked alone, in one world.
   // Only what stands in the one date that is told of has to be there.
   const world = await loadWorld(
     db,
-    told.map((answer) => datesIn(answer, wanted)[answer.firstNotClear!]!),
+    told.map((answer) => at(datesIn(answer, wanted), answer.firstNotClear)),
   );
   const found = told.map((answer) => ({
     position: answer.position,
-    findings: findingsIn(answer, wanted, world, asked)[answer.firstNotClear!]!.slice(0, MOST_SENTENCES),
+    findings: at(findingsIn(answer, wanted, world, asked), answer.firstNotClear).slice(0, MOST_SENTENCES),
   }));
   const speaker = await speakerFor(
     db,
@@ -222,10 +229,11 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   const familiar = await familiarTo(ctx);
   const answers = firstFamiliar(rankPlaces(candidates, verdicts, search.people), familiar);
   const sentences = await sentencesOf(searched, answers);
+  const spaceOf = loaded('space', byId);
   const placeOf = (answer: (typeof answers)[number]) =>
     foundPlace(
       answer,
-      byId.get(answer.space.id)!,
+      spaceOf(answer.space.id),
       dates.length,
       familiarRank(familiar, answer.space.id),
       sentences.get(answer.position) ?? [],
@@ -236,6 +244,6 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
     unfit: unfit.map(({ spaceId, why }) => ({ spaceId, why: sayUnfit(why) })),
     unfitText: unfit.length ? sayUnfitSpaces(unfit.map(({ why }) => why)) : '',
     places: answers.map(placeOf),
-    alsoOn: dates.length ? await alsoOn(ctx, dates[0]!, byId, house.tzid) : [],
+    alsoOn: isFilled(dates) ? await alsoOn(ctx, dates[0], byId, house.tzid) : [],
   });
 }

@@ -14,6 +14,7 @@ import { boardData } from './board-data';
 import { usesIn } from './board-span';
 import { unitsOf } from './units';
 import { KITS_WITH_TYPE } from './calendar.queries';
+import { at } from '@/core/lists';
 
 /** So many days of its level are told. */
 const AHEAD_DAYS = 21;
@@ -49,7 +50,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
     type === id ? [{ span: { start, end }, quantity }] : [],
   );
   const { stock, fetchMin, returnMin } = pool.facts;
-  const [level] = levels({ start: now, end: addMinutes(now, 1) }, uses, stock);
+  const { stock: owned, left } = at(levels({ start: now, end: addMinutes(now, 1) }, uses, stock), 0);
   const mayReadUnits = permissionFor('units.read', viewer) === 'allowed';
   const units = mayReadUnits && pool.units.length ? await unitsOf(ctx, id as EquipmentTypeId) : null;
   return done({
@@ -58,7 +59,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
     store: pool.store,
     fetchMin,
     returnMin,
-    now: { stock: level!.stock, left: level!.left },
+    now: { stock: owned, left },
     kits: await db.all(KITS_WITH_TYPE, { id }),
     days: daysAhead(today, uses, stock, tzid),
     units: units?.ok ? units.value : null,

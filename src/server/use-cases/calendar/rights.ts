@@ -14,10 +14,10 @@ type Hidden = Pick<ArgsOf<typeof RIGHTS>, 'sees' | 'hidden'>;
 async function hiddenFrom(reader: Reader, viewer: Viewer | null): Promise<Hidden> {
   if (!viewer) return { sees: 0, hidden: [] };
   if (seesAll(viewer)) return { sees: 1, hidden: [] };
-  const [row] = await reader.all(SPACES_KEPT_PRIVATE, { roles: viewer.roles });
-  const hidden = readJson(row!.hidden);
+  const row = await reader.one(SPACES_KEPT_PRIVATE, { roles: viewer.roles });
+  const hidden = readJson(row.hidden);
   if (worksWithBookings(viewer)) return { sees: hidden.length === 0 ? 1 : 2, hidden };
-  return { sees: hidden.length === row!.spaces ? 0 : 2, hidden };
+  return { sees: hidden.length === row.spaces ? 0 : 2, hidden };
 }
 
 /** Who looks, and whether as the office: what parts of statements about bookings ask first. */

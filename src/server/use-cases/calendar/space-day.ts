@@ -16,13 +16,15 @@ export async function spaceDay(ctx: Context, { day, spaces }: SpaceDayQuery): Pr
   );
   const { bookings } = await boardRowsText(ctx.db, ctx.viewer, span);
   const taken = (JSON.parse(bookings) as BookingTuple[]).filter(([, , state]) => state !== 2);
-  return spaces
-    .filter((spaceId) => parts.has(spaceId))
-    .map((spaceId) => ({
+  return spaces.flatMap((spaceId) => {
+    const own = parts.get(spaceId);
+    if (!own) return [];
+    return {
       spaceId,
       taken: taken
-        .filter(([, other]) => [...(parts.get(other) ?? [])].some((part) => parts.get(spaceId)!.has(part)))
+        .filter(([, other]) => [...(parts.get(other) ?? [])].some((part) => own.has(part)))
         .map(([, , , start, end, , , , , , , , , title]) => ({ start, end, title }))
         .sort((a, b) => a.start - b.start),
-    }));
+    };
+  });
 }

@@ -16,6 +16,7 @@ import { familiarTo } from '../../repositories/people/familiar';
 import { boardData } from './board-data';
 import { boardRowsText } from './board-span';
 import { FLOOR_OF_SPACE } from './calendar.queries';
+import { at } from '@/core/lists';
 
 /** So many days of what is on are told. */
 const AHEAD_DAYS = 14;
@@ -55,14 +56,15 @@ function onThere(
   sharing: ReadonlyMap<number, string>,
   tzid: string,
 ): SpacePage['on'] {
-  return rows
-    .filter(([, id, state]) => sharing.has(id) && state !== 2)
+  return [...rows]
     .sort((a, b) => a[3] - b[3])
-    .map((row) => {
-      const [id, there, , occupiedStart, occupiedEnd, , , start, end] = row;
+    .flatMap((row) => {
+      const [id, there, state, occupiedStart, occupiedEnd, , , start, end] = row;
+      const shared = sharing.get(there);
+      if (shared === undefined || state === 2) return [];
       const title = row[13];
       const span = spanText(toLocal(start ?? occupiedStart, tzid), toLocal(end ?? occupiedEnd, tzid));
-      const via = there === space ? null : sharing.get(there)!;
+      const via = there === space ? null : shared;
       return { id, when: span, title, day: dateOf(toLocal(occupiedStart, tzid)), via };
     });
 }
@@ -185,7 +187,7 @@ export async function spacePage(
   const sharing = sharingWith(space, house);
   const taken = takenBy(rows, sharing);
   const openIn = (span: Interval) =>
-    openDuring(span, house.hours[space.hours]!, house.closures[space.closures]!, tzid);
+    openDuring(span, at(house.hours, space.hours), at(house.closures, space.closures), tzid);
   const open = openIn(daysSpan(today, AHEAD_DAYS, tzid));
   const [todays] = openIn(dayInterval(today, tzid));
   const { area, length, width, bays, stewards } = await ctx.db.value(FLOOR_OF_SPACE, { id: space.id });

@@ -33,7 +33,7 @@ export async function standingIn(
   const taken = new Uint8Array(candidates.length * dates.length);
   for (const [candidate, date, isOwnKey] of rows) {
     const at = candidate * dates.length + date;
-    taken[at] = Math.max(taken[at]!, isOwnKey === 1 ? 1 : 2);
+    taken[at] = Math.max(taken[at] ?? 0, isOwnKey === 1 ? 1 : 2);
   }
   return (candidate, date) => {
     const found = taken[candidate * dates.length + date];

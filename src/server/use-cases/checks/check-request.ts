@@ -17,6 +17,7 @@ import {
   type FewerDates,
 } from '@/contracts/asked-dates';
 import type { Side } from '@/core/checks/rules/rule';
+import { pairs } from '@/core/lists';
 
 /** Who decides requests sees them as the office does. */
 export const sideOf = (ctx: Context): Side =>
@@ -75,11 +76,11 @@ async function verdictsOf(ctx: Context, input: CheckInput, house: KnownHouse): P
     inWords,
     notes,
     summary: sayAll(verdicts),
-    dates: verdicts.map(({ key, verdict, sentences }, index) => ({
+    dates: pairs(verdicts, dates).map(([{ key, verdict, sentences }, { start, end }]) => ({
       key,
       verdict,
       findings: sentences,
-      when: spanText(dates[index]!.start, dates[index]!.end),
+      when: spanText(start, end),
     })),
   });
 }

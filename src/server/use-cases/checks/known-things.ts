@@ -12,6 +12,7 @@ import { unknownInPatches } from './known-patches';
 import { TYPES_OF_UNITS } from './checks.queries';
 import { Space, EquipmentType } from '../../db/tables/spaces';
 import { missingFaults } from '../../repositories/known-ids';
+import { at, isFilled } from '@/core/lists';
 
 /** Spaces and equipment that are not there, or no longer. */
 export async function unknownThings(reader: Reader, input: CheckInput): Promise<FieldFault[]> {
@@ -76,15 +77,16 @@ export async function beyondStock(
   input: CheckInput,
   asked: AskedDates,
 ): Promise<FieldFault[]> {
-  const lines = asked.dates[0]!.claim.equipment;
+  const lines = at(asked.dates, 0).claim.equipment;
   const facts = await loadEquipmentFacts(reader, [...new Set(lines.map(({ typeId }) => typeId))]);
   const names = await loadNames(reader);
   return facts.flatMap((each) => {
     const own = lines.filter(({ typeId }) => typeId === each.id);
+    if (!isFilled(own)) return [];
     const quantity = own.reduce((sum, line) => sum + line.quantity, 0);
     const owned = ownedMost(each, asked.dates);
     if (quantity <= owned) return [];
-    const asks = own[0]!.kitId ?? each.id;
+    const asks = own[0].kitId ?? each.id;
     const index = input.equipment.findIndex(({ typeId }) => typeId === asks);
     const message = say`${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
     // What the first date has of its own stands among the dates that differ.

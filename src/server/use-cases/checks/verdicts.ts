@@ -15,6 +15,7 @@ import { loadNames, titlesFor, type Names } from '../../repositories/names';
 import { loadWorld } from '../../repositories/world/snapshot';
 import { loadConsentBook, thingsOf } from '../../repositories/consent/consent-book';
 import { Membership } from '../../db/tables/people';
+import { loaded } from '@/core/lists';
 
 export interface DateVerdict {
   readonly key: string;
@@ -72,9 +73,9 @@ export function judge(
   side: Side,
   speaker: FindingSpeaker,
 ): DateVerdict[] {
-  const grouped = findingsByDate(dates, findings);
+  const findingsOf = loaded('date', findingsByDate(dates, findings));
   return dates.map(({ key }) => {
-    const own = grouped.get(key)!;
+    const own = findingsOf(key);
     return {
       key,
       findings: own,

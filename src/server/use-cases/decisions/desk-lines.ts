@@ -30,6 +30,7 @@ import {
 import { loadPlaceNames, type PlaceNames } from '../../repositories/requests/place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../checks/verdicts';
 import { SEEN_OF_REQUESTS, SLEEPING_DATES } from './decide.queries';
+import { loaded, pairs } from '@/core/lists';
 
 const DAY_MIN = 1440;
 
@@ -51,8 +52,9 @@ interface Seen {
 
 async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id: RequestId) => Seen> {
   const { requests, templateDays } = await reader.value(SEEN_OF_REQUESTS, { ids });
+  const requestOf = loaded('request', Object.entries(requests));
   return (id) => {
-    const { handler, serviceDays } = requests[id]!;
+    const { handler, serviceDays } = requestOf(String(id));
     return { handler, serviceDays: Math.max(serviceDays, templateDays) };
   };
 }
@@ -83,14 +85,14 @@ const rivalsIn = (found: readonly Finding[]): number =>
   Math.max(0, ...found.map(({ facts }) => (facts.rule === 'also-wanted' ? new Set(facts.by).size : 0)));
 
 const approvableOf = (own: readonly DateRow[], verdicts: readonly DateVerdict[], kind: RequestRow['kind']) =>
-  own
+  pairs(own, verdicts)
     .filter(
-      (date, index) =>
-        verdicts[index]!.verdict === 'clear' &&
+      ([date, { verdict }]) =>
+        verdict === 'clear' &&
         !hasProposal(date) &&
         (kind !== 'office-chooses' || date.claim.spaces.length > 0),
     )
-    .map(({ id }) => id);
+    .map(([{ id }]) => id);
 
 /** What the lines of the desk are made from. */
 interface Desk {
@@ -145,7 +147,7 @@ function findingsOf(
   const except = new Set(own.flatMap(({ live }) => live.map(({ id }) => id)));
   return [
     ...world.checkApart(own.map(wantedOf), { ...askedFactsOf(request), now }, except),
-    ...own.flatMap(({ id }) => consents.get(String(id))!),
+    ...own.flatMap(({ id }) => consents.get(String(id)) ?? []),
   ];
 }
 
@@ -171,13 +173,15 @@ const countsOf = (
   verdicts: readonly DateVerdict[],
   isAtRisk: (date: DateRow) => boolean,
 ) => ({
-  verdicts: countVerdicts(verdicts.filter((_, index) => !hasProposal(own[index]!))),
+  verdicts: countVerdicts(
+    pairs(own, verdicts).flatMap(([date, verdict]) => (hasProposal(date) ? [] : [verdict])),
+  ),
   changesWanted: all.filter(hasWantedChange).length,
   atRisk: all.filter(isAtRisk).length,
 });
 
 const buildingsOf = ({ claim }: DateRow, names: PlaceNames): string[] => [
-  ...new Set(claim.spaces.map(({ spaceId }) => names.spaces[spaceId]!.building)),
+  ...new Set(claim.spaces.map(({ spaceId }) => names.spaceOf(spaceId).building)),
 ];
 
 /** A request on the desk, and where it stands there; null where it does not. */

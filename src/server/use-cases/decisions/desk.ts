@@ -26,8 +26,8 @@ export async function desk(ctx: SignedInContext): Promise<DeskView> {
 }
 
 async function waitsForMany({ db }: Context): Promise<boolean> {
-  const [row] = await db.all(COUNT_WAITING, { most: MOST_DATES_HERE + 1 });
-  return row!.dates > MOST_DATES_HERE;
+  const row = await db.one(COUNT_WAITING, { most: MOST_DATES_HERE + 1 });
+  return row.dates > MOST_DATES_HERE;
 }
 
 /** What waits, all of it checked. */

@@ -27,7 +27,7 @@ export async function takeOn(
     const to: PersonId | null = isMine ? me : null;
     await change.update(Request, [request.id], () => ({ handler_id: to }));
     change.requestIds.add(request.id);
-    const person = await change.tx.table(Person).first({ id: me });
-    return done({ handler: isMine ? { id: me, name: person!.name } : null, summary: say(order.action) });
+    const name = (await change.tx.table(Person).first({ id: me }))?.name ?? '';
+    return done({ handler: isMine ? { id: me, name } : null, summary: say(order.action) });
   });
 }

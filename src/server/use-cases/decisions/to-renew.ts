@@ -7,6 +7,7 @@ import { siteZone } from '../../repositories/world/space-facts';
 import { loadDates, loadRequestsById } from '../../repositories/requests/request-rows';
 import { whenTextOf } from '../requests/view/request-view';
 import { SERIES_TO_RENEW } from './decide.queries';
+import { loaded } from '@/core/lists';
 
 /** A series is asked about so long before its approved dates end. */
 const AHEAD_DAYS = 42;
@@ -18,8 +19,12 @@ export async function toRenew({ db, clock }: Context): Promise<RenewLine[]> {
   const rows = await db.value(SERIES_TO_RENEW, { from: day, to: `${addDays(day, AHEAD_DAYS)}T24:00` });
   const ids = rows.map(({ id }) => id);
   const [requests, dates] = [await loadRequestsById(db, ids), await loadDates(db, ids)];
+  const requestOf = loaded(
+    'request',
+    requests.map((each) => [each.id, each] as const),
+  );
   return rows.map(({ id, endless, last }) => {
-    const request = requests.find((each) => each.id === id)!;
+    const request = requestOf(id);
     return {
       reference: request.ref,
       title: request.title,

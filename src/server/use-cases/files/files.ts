@@ -43,8 +43,8 @@ export async function takeFile(
   body: ReadableStream<Uint8Array> | null,
 ): Promise<Outcome<FileLine>> {
   const me = ctx.viewer.personId;
-  const [loose] = await ctx.db.all(COUNT_LOOSE, { me, key });
-  if (loose!.count >= MOST_LOOSE_FILES)
+  const loose = await ctx.db.one(COUNT_LOOSE, { me, key });
+  if (loose.count >= MOST_LOOSE_FILES)
     return refuse({
       code: 'bad-input',
       fields: [

@@ -10,6 +10,7 @@ import type { Context } from '../../context/context';
 import { knownSpaces, type KnownSpace } from '../calendar/board-data';
 import { boardRowsText } from '../calendar/board-span';
 import { siteZone } from '../../repositories/world/space-facts';
+import { isFilled } from '@/core/lists';
 
 /** How far ahead a display knows: over the night and the day after. */
 const AHEAD_MIN = 36 * 60;
@@ -19,7 +20,7 @@ function bookingsOf(
   rows: readonly BookingTuple[],
   partsOf: ReadonlyMap<number, ReadonlySet<number>>,
 ): DisplayBooking[] {
-  const own = partsOf.get(space.id)!;
+  const own = partsOf.get(space.id) ?? new Set();
   return rows
     .filter(
       ([, other, state]) => state !== 2 && [...(partsOf.get(other) ?? [])].some((part) => own.has(part)),
@@ -75,6 +76,6 @@ export async function spaceDisplay(ctx: Context, code: string): Promise<Outcome<
 /** For the display in the lobby of a building. */
 export async function buildingDisplay(ctx: Context, id: number): Promise<Outcome<DisplayReply>> {
   const spaces = (await knownSpaces(ctx.db)).filter(({ buildingId }) => buildingId === id);
-  if (!spaces.length) return refuse({ code: 'not-found', what: say`building at this address` });
-  return done(await reply(ctx, spaces, spaces[0]!.building, ''));
+  if (!isFilled(spaces)) return refuse({ code: 'not-found', what: say`building at this address` });
+  return done(await reply(ctx, spaces, spaces[0].building, ''));
 }

@@ -15,6 +15,7 @@ import { dateKey, factsOn, noticeDate, noticeRowsOf, type NoticeRow } from './no
 import { eventHead, vtimezone } from './feeds/formats/ics';
 import { publishedSegments } from '../../effects/publishing/render';
 import { SEGMENTS_BY_UID } from './publish.queries';
+import { isFilled } from '@/core/lists';
 
 interface Found {
   readonly calendars: readonly Calendar[];
@@ -89,8 +90,9 @@ function jsonLdOf(page: Omit<EventPage, 'jsonLd'>, site: string): unknown {
       organizer: words.hosts.map((name) => ({ '@type': 'Organization', name })),
     }),
   };
-  if (page.date || dates.length === 1) return { ...all, ...facts(page.date ?? dates[0]!) };
-  const [first, last] = [dates[0]!, dates.at(-1)!];
+  const [first, ...more] = dates;
+  const last = more.at(-1);
+  if (page.date || !last) return { ...all, ...facts(page.date ?? first) };
   return { ...all, ...facts(first), endDate: withOffset(last.end, zone), subEvent: dates.map(facts) };
 }
 
@@ -104,19 +106,21 @@ export async function eventPage(
   const found = await findEvent(ctx, address, token);
   const first = found.rows[0];
   if (!first) return gone();
-  const dates = found.rows.map((row) => noticeDate(row, found.calendars));
-  const index = key === null ? -1 : found.rows.findIndex(({ recurrence }) => dateKey(recurrence) === key);
-  if (key !== null && index < 0) return gone();
+  const dates = found.rows.map((row) => ({ row, date: noticeDate(row, found.calendars) }));
+  const only = dates.find(({ row }) => key !== null && dateKey(row.recurrence) === key);
+  if (key !== null && !only) return gone();
   const now = ctx.clock.now();
   const office = await officeContact(ctx.db);
   const zone = await siteZone(ctx.db);
-  const coming = dates.findIndex((date, n) => found.rows[n]!.endMin > now && !date.isCancelled);
+  const coming = dates.find(({ row, date }) => row.endMin > now && !date.isCancelled);
+  const all = dates.map(({ date }) => date);
+  if (!isFilled(all)) return gone();
   const page = {
     path: eventPath(first.eventUid, first.title),
-    words: dates[index >= 0 ? index : Math.max(coming, 0)]!,
-    date: index >= 0 ? dates[index]! : null,
-    dates,
-    places: await placesOf(ctx, { ...found, rows: index >= 0 ? [found.rows[index]!] : found.rows }),
+    words: (only ?? coming)?.date ?? all[0],
+    date: only?.date ?? null,
+    dates: all,
+    places: await placesOf(ctx, { ...found, rows: only ? [only.row] : found.rows }),
     office: { name: office?.name ?? '', phone: office?.phone ?? '', email: office?.email ?? '' },
     zone,
     today: dateOf(toLocal(now, zone)),
@@ -138,16 +142,16 @@ export async function eventFile(
 ): Promise<Outcome<EventFile>> {
   const { rows, calendars } = await findEvent(ctx, address, token);
   const wanted = key === null ? rows : rows.filter(({ recurrence }) => dateKey(recurrence) === key);
-  if (!wanted.length) return gone();
+  if (!isFilled(wanted)) return gone();
   const segments = await ctx.db.value(SEGMENTS_BY_UID, { uids: [...new Set(wanted.map(({ uid }) => uid))] });
   const made = await publishedSegments(ctx.db, calendars, factsOn(calendars), segments, ctx.clock.now());
-  const only = key === null ? null : wanted[0]!.recurrence;
+  const only = key === null ? null : wanted[0].recurrence;
   const text = made
     .flatMap((segment) => segmentEvents(segment, only))
     .map((vevent) => `${vevent.toString()}\r\n`)
     .join('');
-  const { title } = wanted[0]!;
-  const path = eventPath(wanted[0]!.eventUid, title);
+  const { title, eventUid } = wanted[0];
+  const path = eventPath(eventUid, title);
   const zones = [...new Set(made.map(({ tzid }) => tzid))];
   return done({
     text: feedText(eventHead(title, path), zones.map(vtimezone), text),

@@ -13,6 +13,7 @@ import { factsOn, noticeDate, noticeRowsIn, type NoticeRow } from './notice-rows
 import { CHOICES } from './publish.queries';
 import type { Reader } from '../../db/connection';
 import type { Interval } from '@/core/time/epoch-minute';
+import { at } from '@/core/lists';
 
 /** Days a list looks ahead, and so many dates it tells of them, whole days; the later ones are a step further on. */
 const LIST_DAYS = 366;
@@ -38,7 +39,7 @@ function spanOf(view: NoticesQuery['view'], on: LocalDate, weekStart: number): S
     }
     case 'month': {
       const weeks = weeksOfMonth(on, weekStart);
-      return { first: weeks[0]!, last: addDays(weeks.at(-1)!, 6) };
+      return { first: at(weeks, 0), last: addDays(at(weeks, weeks.length - 1), 6) };
     }
     case 'list':
       return { first: on, last: addDays(on, LIST_DAYS - 1) };
@@ -58,8 +59,8 @@ function listed(dates: readonly NoticeDate[]): NoticeDate[] {
 }
 
 function chosenOf(calendars: readonly Calendar[], query: NoticesQuery): Calendar[] {
-  if (query.c) return calendars.filter(({ slug }) => query.c!.includes(slug));
-  return calendars.filter(({ startsOn }) => startsOn);
+  const { c: chosen } = query;
+  return calendars.filter(({ slug, startsOn }) => (chosen ? chosen.includes(slug) : startsOn));
 }
 
 /** Looked for only in what readers may know: what a calendar does not tell cannot be found by it. */
@@ -132,7 +133,7 @@ async function pageOf(
   const coming = await comingOn(ctx.db, calendars, now);
   const dates = isList ? listed(all) : all.slice(0, MOST);
   // Where a list could tell no more, it goes on after its last day.
-  const lastShown = isList && dates.length < all.length ? dates.at(-1)!.day : last;
+  const lastShown = isList && dates.length < all.length ? (dates.at(-1)?.day ?? last) : last;
   return {
     query,
     first,

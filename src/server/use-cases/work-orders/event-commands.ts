@@ -20,6 +20,7 @@ import { SERVICES_OF_DATE } from './set-up.queries';
 import { Attendee, FollowUp, WalkThrough, ServiceLine, Attendance } from '../../db/tables/work-orders';
 import { Occurrence } from '../../db/tables/requests';
 import { asFlag } from '../../db/tables/column';
+import { at } from '@/core/lists';
 
 /** An approved date, told in the history of its request; a refusal where there is none, or no more. */
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
@@ -88,10 +89,10 @@ export async function walkThrough(
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
-    const [claim] = await loadStandingClaims(change.tx, [id]);
+    const claim = at(await loadStandingClaims(change.tx, [id]), 0);
     const services = await change.tx.all(SERVICES_OF_DATE, { id, person: ctx.viewer.personId });
     const promised = promisedLines(
-      (await orderedDates(change.tx, [claim!]))(claim!),
+      (await orderedDates(change.tx, [claim]))(claim),
       services.map(({ name }) => name),
     );
     if (!promised.includes(input.line))

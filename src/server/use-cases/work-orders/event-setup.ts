@@ -15,20 +15,21 @@ import { loadRequest } from '../../repositories/requests/request-rows';
 import { sheetFor } from './crew-day';
 import { APPROVED_DATES, AROUND_EVENT } from './order.queries';
 import type { ResultOf } from '../../db/statement';
+import { orderView, type Sheet } from './order-view';
+import { ownBind } from './own-orders';
+import { pairs, at } from '@/core/lists';
 
 type EventRows = ResultOf<typeof AROUND_EVENT>;
 type ServiceRow = EventRows['services'][number];
-import { orderView, type Sheet } from './order-view';
-import { ownBind } from './own-orders';
 
 /** What was promised for a date, a line each: what somebody walks through before it. */
 export function promisedLines(date: OrderedDate, services: readonly string[]): string[] {
   const of = (slot: number): string[] =>
-    date.claim.equipment.flatMap((item, index) =>
-      item.spaceIndex === slot ? [`${item.quantity} × ${date.equipment[index]!.name}`] : [],
+    pairs(date.claim.equipment, date.equipment).flatMap(([item, { name }]) =>
+      item.spaceIndex === slot ? [`${item.quantity} × ${name}`] : [],
     );
-  const spaces = date.spaces.flatMap(({ place }, slot) => {
-    const { layout, people, wheelchairs = 0 } = date.claim.spaces[slot]!;
+  const spaces = pairs(date.spaces, date.claim.spaces).flatMap(([{ place }, wanted], slot) => {
+    const { layout, people, wheelchairs = 0 } = wanted;
     const chairs = wheelchairs ? say`, ${wheelchairs} in wheelchairs` : '';
     return [
       say`${place}: ${LAYOUT_WORDS[layout]}, for ${people}${chairs}`,
@@ -107,7 +108,7 @@ const followUpView = (
   text,
   dueText: due && dayShort(due),
   isOverdue: due !== null && doneAt === null && due < sheet.today,
-  byText: said(who, at, sheet)!,
+  byText: said(who, at, sheet) ?? '',
   doneText: said(doneBy, doneAt, sheet),
 });
 
@@ -129,9 +130,9 @@ export async function eventSetup(
   const date = chosen(dates, wanted);
   if (!date)
     return refuse({ code: 'not-found', what: say`approved date of this request, so that nothing is set up` });
-  const [claim] = await loadStandingClaims(ctx.db, [date.id]);
-  const ordered = (await orderedDates(ctx.db, [claim!]))(claim!);
-  const day = dateOf(claim!.startLocal);
+  const claim = at(await loadStandingClaims(ctx.db, [date.id]), 0);
+  const ordered = (await orderedDates(ctx.db, [claim]))(claim);
+  const day = dateOf(claim.startLocal);
   const sheet = await sheetFor(ctx, day);
   const rows = await ctx.db.value(AROUND_EVENT, { date: date.id, ...ownBind(ctx) });
   return done({
@@ -144,7 +145,7 @@ export async function eventSetup(
     orders: rows.orders.map((row) => orderView(row, sheet)),
     services: rows.services.map((row) => serviceView(row, ordered, day, sheet, sheet.today)),
     promised: promisedOf(ordered, rows, sheet),
-    expected: claim!.people,
+    expected: claim.people,
     attendance: attendanceView(rows.attendance, sheet),
     attendees: rows.attendees.map(({ name, isHere }) => ({ name, isHere: isHere === 1 })),
     followUps: rows.followUps.map((each) => followUpView(each, sheet)),

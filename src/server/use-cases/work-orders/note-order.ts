@@ -26,10 +26,10 @@ export async function noteOrder(
     if (input.file && !file) return refuse({ code: 'not-found', what: say`such picture` });
     // From now on it is read by all who may read the request.
     if (file) await change.tx.table(File).update({ id: file.id }, { request_id: order.value.request_id });
-    const [noteId] = await change.nextIds(OrderNote, 1);
+    const noteId = await change.nextId(OrderNote);
     await change.insert(OrderNote, [
       {
-        id: noteId!,
+        id: noteId,
         order_id: id,
         person_id: ctx.viewer.personId,
         at_min: change.at,

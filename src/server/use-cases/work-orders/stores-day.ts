@@ -12,6 +12,7 @@ import { clockOf, type Sheet } from './order-view';
 import { ResultOf } from '../../db/statement';
 import { ownBind } from './own-orders';
 import { THINGS_OF_DAY } from './set-up.queries';
+import { loaded } from '@/core/lists';
 
 type Rows = ResultOf<typeof THINGS_OF_DAY>;
 type OrderRow = Rows['orders'][number];
@@ -126,13 +127,19 @@ export async function storesDay(ctx: SignedInContext, date: LocalDate | null): P
     ...rows.orders.flatMap((row) => ofOrder(row, rows.types)),
     ...rows.loans.flatMap((loan) => ofLoan(loan, day)),
   ];
-  const byType = new Map(Object.values(rows.types).map(([id, ...minutes]) => [id, Math.max(...minutes)]));
-  const { lines, movements } = pickList(things, (type) => byType.get(type)!);
-  const aboutOf = new Map(things.map((thing) => [`${thing.orderId}:${thing.way}:${thing.name}`, thing]));
+  const minutesOf = loaded(
+    'equipment',
+    Object.values(rows.types).map(([id, ...minutes]) => [id, Math.max(...minutes)] as const),
+  );
+  const { lines, movements } = pickList(things, minutesOf);
+  const aboutOf = loaded<string, About & { readonly name: string }>(
+    'what is carried for',
+    things.map((thing) => [`${thing.orderId}:${thing.way}:${thing.name}`, thing] as const),
+  );
   const returnsOf = new Map(rows.orders.map(({ id, returns }) => [id, returns]));
   const view = (line: PickLine): StoreLine =>
     lineView(
-      { ...line, ...(aboutOf.get(`${line.orderId}:${line.way}:${line.name}`)! as About) },
+      { ...line, ...aboutOf(`${line.orderId}:${line.way}:${line.name}`) },
       returnsOf.get(line.orderId) ?? [],
       sheet,
     );
@@ -147,8 +154,6 @@ export async function storesDay(ctx: SignedInContext, date: LocalDate | null): P
         lines: lines.filter(({ store }) => store === name).map(view),
       }))
       .filter((store) => store.lines.length > 0),
-    movements: movements.map((move) =>
-      movementView(move, aboutOf.get(move.from)!, aboutOf.get(move.to)!, sheet),
-    ),
+    movements: movements.map((move) => movementView(move, aboutOf(move.from), aboutOf(move.to), sheet)),
   };
 }

@@ -19,8 +19,8 @@ export async function teamFaults(
   { teamId, personId }: Worker,
   under = '',
 ): Promise<FieldFault[]> {
-  const [known] = await reader.all(TEAM_AND_PERSON, { teamId, personId });
-  const { team, person, isMember } = known!;
+  const known = await reader.one(TEAM_AND_PERSON, { teamId, personId });
+  const { team, person, isMember } = known;
   if (team === null)
     return [{ path: `${under}teamId`, message: say`This team is there no more. Choose another.` }];
   if (personId === null || (person !== null && isMember)) return [];

@@ -110,9 +110,9 @@ export async function setTeamMember(
 ): Promise<Outcome<HouseReply>> {
   const action = input.isMember ? unsaid('took somebody into a team') : unsaid('took somebody out of a team');
   return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
-    const [known] = await change.tx.all(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
-    if (!known!.teams) return refuse({ code: 'not-found', what: say`such team` });
-    if (!known!.people) return refuse({ code: 'not-found', what: say`such person` });
+    const known = await change.tx.one(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
+    if (!known.teams) return refuse({ code: 'not-found', what: say`such team` });
+    if (!known.people) return refuse({ code: 'not-found', what: say`such person` });
     const member = { team_id: teamId, person_id: input.personId as PersonId };
     if (input.isMember) {
       await inEntryHistory(change, 'team', teamId, action, () =>

@@ -17,6 +17,7 @@ import type { SignedInContext } from '../../context/context';
 import type { Reader } from '../../db/connection';
 import { HOUSE_OF_WEEK, WAITING_DURING, SHIFTS_OF_WEEK, ORDERS_OF_WEEK } from './set-up.queries';
 import { ResultOf } from '../../db/statement';
+import { at } from '@/core/lists';
 
 type OrderRow = ResultOf<typeof ORDERS_OF_WEEK>[number];
 type ShiftRow = ResultOf<typeof SHIFTS_OF_WEEK>[number];
@@ -71,7 +72,7 @@ const dayOfOrder = ({ phase, from, due }: OrderRow, tzid: string): LocalDate =>
 function doubtText(doubt: Doubt, orders: ReadonlyMap<number, OrderRow>): string {
   return doubt.kind === 'not-on-shift'
     ? say`not on shift then`
-    : say`also has to be at “${orders.get(doubt.other)!.eventTitle}” then`;
+    : say`also has to be at “${orders.get(doubt.other)?.eventTitle ?? ''}” then`;
 }
 
 function doubtsByOrder(orders: readonly OrderRow[], shifts: readonly ShiftRow[]): Map<number, string[]> {
@@ -189,7 +190,7 @@ export async function weekLoad(
   const doubts = doubtsByOrder(orders, shifts);
   return {
     first,
-    weekText: daysText(first, days[6]!),
+    weekText: daysText(first, at(days, 6)),
     days: days.map((date) => ({
       date,
       text: dayShort(date).replace(/ \d{4}$/, ''),

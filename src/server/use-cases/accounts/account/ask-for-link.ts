@@ -18,6 +18,9 @@ export async function registerDomains(reader: Reader): Promise<readonly string[]
   return site ? readJson(site.register_domains) : [];
 }
 
+/** What stands behind the sign of a mail address. */
+export const domainOf = (email: string): string => email.replace(/^.*@/, '');
+
 async function write(
   ctx: Context,
   limits: AccountLimits,
@@ -78,7 +81,7 @@ export async function register(
 ): Promise<Outcome<{ asked: true }>> {
   const domains = await registerDomains(ctx.db);
   if (!domains.length) return refuse({ code: 'not-allowed', what: say`The office makes the accounts here.` });
-  if (!domains.includes(email.split('@')[1]!))
+  if (!domains.includes(domainOf(email)))
     return refuse({
       code: 'bad-input',
       fields: [

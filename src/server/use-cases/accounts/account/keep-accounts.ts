@@ -71,8 +71,8 @@ export async function sendLink(
 }
 
 export async function countUninvited(reader: Reader, nowMs = Date.now()): Promise<number> {
-  const [row] = await reader.all(COUNT_UNINVITED, { now: nowMs });
-  return row!.n;
+  const row = await reader.one(COUNT_UNINVITED, { now: nowMs });
+  return row.n;
 }
 
 /** Invites everybody who has no way in yet. */
@@ -85,13 +85,11 @@ export async function inviteAll(
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     const { tx } = change;
     const people = await tx.all(UNINVITED_PEOPLE, { now: nowMs });
-    const readers = people.map(({ id }) => ({ person: id }));
     await queueAccountMails(
       tx,
       'invitation',
-      readers,
+      people.map(({ id }) => [{ person: id }, `invitation ${key} ${id}`]),
       change.at,
-      (at) => `invitation ${key} ${people[at]!.id}`,
     );
     for (const { id, name } of people) await writeCommand(change, id, name, unsaid('invited them'));
     return done({ summary: say`invited ${countText(people.length, 'person', 'people')}` });

@@ -24,8 +24,8 @@ interface PersonRow {
 }
 
 async function ownRow({ db, viewer }: SignedInContext): Promise<PersonRow> {
-  const [row] = await db.all(OWN_ROW, { id: viewer.personId });
-  return row!;
+  const row = await db.one(OWN_ROW, { id: viewer.personId });
+  return row;
 }
 
 /** A moment of the real clock in the zone of the site. */
@@ -58,9 +58,9 @@ export const endSessions = (
   but: string | null,
 ): Promise<Outcome<{ summary: string }>> =>
   ctx.db.write(async (tx) => {
-    const [row] = await tx.all(COUNT_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
+    const row = await tx.one(COUNT_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
     await tx.execute(END_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
-    return keep(done({ summary: say`signed out in ${countText(row!.n, 'other place', 'other places')}` }));
+    return keep(done({ summary: say`signed out in ${countText(row.n, 'other place', 'other places')}` }));
   });
 
 /** Changes one's own password, ends one's other sessions and writes that it was done. Wrong tries count as when signing in. */

@@ -13,7 +13,7 @@ import { hashOf } from '../../../effects/letters/offer-link';
 import { queueAccountMail } from '../../../effects/letters/queue-account';
 import { repositoryOf } from '../../administration/entries/repositories/index';
 import { writeCommand } from './account-commands';
-import { registerDomains } from './ask-for-link';
+import { domainOf, registerDomains } from './ask-for-link';
 import { OPEN_LINK } from './account.queries';
 import { AccountLink, Person, Session } from '../../../db/tables/people';
 import type { RowOfShape } from '../../../db/statement';
@@ -40,7 +40,7 @@ const DID: Readonly<Record<LinkPurpose, string>> = unsaid({
 /** The account of somebody who registers: who asks for spaces and nothing more. Null where the address or the domain is out by now. */
 async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<PersonId | null> {
   const { tx } = change;
-  const isAllowed = (await registerDomains(tx)).includes(email.split('@')[1]!);
+  const isAllowed = (await registerDomains(tx)).includes(domainOf(email));
   const taken = await tx.table(Person).first({ email });
   if (!isAllowed || taken) return null;
   const stored = await repositoryOf('person').store(

@@ -19,8 +19,8 @@ export async function signIn(
     isPassword(account?.password_hash ?? null, input.password),
   );
   if (!judged.ok) return judged;
-  if (!judged.value) return refuse({ code: 'wrong-credentials' });
+  if (!account || !judged.value) return refuse({ code: 'wrong-credentials' });
   const sessionId = ctx.newId();
-  await beginSession(ctx.db, sessionId, account!.id, nowMs);
+  await beginSession(ctx.db, sessionId, account.id, nowMs);
   return done({ sessionId });
 }

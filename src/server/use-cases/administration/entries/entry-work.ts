@@ -4,8 +4,8 @@ import { beside, MOST_DATES_HERE, type LongWorkName } from '../../../context/lon
 import { COUNT_COMING } from './entries.queries';
 
 async function comingDates({ db, clock }: Context): Promise<number> {
-  const [row] = await db.all(COUNT_COMING, { now: clock.now(), most: MOST_DATES_HERE + 1 });
-  return row!.dates;
+  const row = await db.one(COUNT_COMING, { now: clock.now(), most: MOST_DATES_HERE + 1 });
+  return row.dates;
 }
 
 /** A change of the house, which may touch every coming date: beside the server where there are many. */

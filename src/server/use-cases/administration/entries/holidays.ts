@@ -126,7 +126,7 @@ export async function holidayLines(
   const tzid = await siteZone(db);
   const lines: HolidayLine[] = [];
   for (const holiday of holidaysOf(places, year)) {
-    const [row] = await db.all(COUNT_DATES_DURING, {
+    const row = await db.one(COUNT_DATES_DURING, {
       start: toEpochMinute(holiday.from, tzid, 'offset-before'),
       end: toEpochMinute(holiday.to, tzid, 'offset-before'),
       now: clock.now(),
@@ -136,7 +136,7 @@ export async function holidayLines(
       key: keyOf(holiday),
       when: whenOf(holiday),
       isShut: (await openSites(db, holiday)).length === 0,
-      dates: row!.n,
+      dates: row.n,
     });
   }
   return lines;

@@ -90,5 +90,5 @@ export async function followEntry(
   await change.follow();
   const risks = coming.length && rules.length ? await followRisks(ctx, change, coming, rules) : [];
   const orders = isQuoted ? ordersText(change) : '';
-  return [...risks, ...(orders ? [`${orders[0]!.toUpperCase()}${orders.slice(1)}.`] : [])];
+  return [...risks, ...(orders ? [`${orders.replace(/^./, (first) => first.toUpperCase())}.`] : [])];
 }

@@ -17,6 +17,7 @@ import {
 } from '../../../db/tables/spaces';
 import { writeJson } from '../../../db/tables/column';
 import { Building, Timetable, TimetableException, TimetablePeriod } from '../../../db/tables/house';
+import { loaded } from '@/core/lists';
 
 type SpaceInput = OfficeInput['buildings'][number]['spaces'][number];
 
@@ -86,9 +87,9 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
       await tx.table(Space).update({ id }, { part_id: part });
       resourceOf.set(id, part);
     }
+  const partOf = loaded('the part of space', resourceOf);
   for (const [space, leaves] of composition.leaves)
-    for (const leaf of leaves)
-      await insert(tx, SpacePart, { space_id: space, resource_id: resourceOf.get(leaf)! });
+    for (const leaf of leaves) await insert(tx, SpacePart, { space_id: space, resource_id: partOf(leaf) });
 }
 
 /** Buildings and spaces with their layouts, hours and parts. */

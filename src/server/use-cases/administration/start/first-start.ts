@@ -86,8 +86,8 @@ async function makeOffice(
     if (error instanceof OfficeFileError) return SET_UP;
     throw error;
   }
-  const [first] = await ctx.db.all(FIRST_PERSON);
+  const first = await ctx.db.one(FIRST_PERSON);
   const sessionId = ctx.newId();
-  await beginSession(ctx.db, sessionId, first!.id, nowMs);
+  await beginSession(ctx.db, sessionId, first.id, nowMs);
   return done({ sessionId });
 }

@@ -32,7 +32,7 @@ export async function feed(
 ): Promise<Outcome<FeedReply>> {
   const kept = keptSource(ctx.db, of);
   const state = kept && (await textState(ctx, kept.source.id));
-  const stands = kept !== null && state!.stamp === kept.stamp;
+  const stands = kept !== null && state?.stamp === kept.stamp;
   const found = stands ? done(kept.source) : await feedSource(ctx, of);
   return found.ok ? done(await replyOf(ctx, found.value, format, known, stands ? state : null)) : found;
 }

@@ -58,7 +58,7 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
 
 /** How its text stands, after whatever names have made old is dropped. */
 export async function textState(ctx: Context, calendar: number): Promise<TextState> {
-  const look = async () => (await ctx.db.all(STATE_OF_CALENDAR, { calendar, now: ctx.clock.now() }))[0]!;
+  const look = () => ctx.db.one(STATE_OF_CALENDAR, { calendar, now: ctx.clock.now() });
   const state = await look();
   const madeOf = state.madeOf === null ? null : (JSON.parse(state.madeOf) as MadeOf);
   if (madeOf && madeOf.house === state.house && madeOf.origin === mailOrigin()) return state;

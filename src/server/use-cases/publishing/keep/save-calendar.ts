@@ -42,8 +42,8 @@ export async function freeSlug(reader: Reader, name: string, id: number | null):
 /** Every request that readers may see something of, or have seen. */
 
 async function shownNow(reader: Reader, id: number): Promise<number> {
-  const [row] = await reader.all(COUNT_SHOWN, { id });
-  return row!.shown;
+  const row = await reader.one(COUNT_SHOWN, { id });
+  return row.shown;
 }
 
 async function chosenSlug(tx: Writer, input: SaveCalendarInput): Promise<Outcome<string>> {
@@ -146,7 +146,7 @@ async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
   const from = ids.indexOf(id);
   const to = from + by;
   if (to < 0 || to >= ids.length) return;
-  [ids[from], ids[to]] = [ids[to]!, ids[from]!];
+  ids.splice(to, 0, ...ids.splice(from, 1));
   await tx.execute(PUT_IN_ORDER, { ids });
 }
 

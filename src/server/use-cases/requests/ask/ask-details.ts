@@ -51,7 +51,7 @@ async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFau
     ...(await faults(
       Space,
       second.map(({ spaceId }) => spaceId),
-      (at) => `secondChoices.${second[at]!.index}.spaceId`,
+      (place) => `secondChoices.${second[place]?.index ?? 0}.spaceId`,
       'space',
     )),
   ];

@@ -13,6 +13,7 @@ import { Claim } from '../../../db/tables/claims';
 import { asFlag, writeJson } from '../../../db/tables/column';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { NewRow } from '../../../db/tables/table';
+import { pairs } from '@/core/lists';
 
 export interface NewRequest {
   readonly input: AskInput;
@@ -88,32 +89,37 @@ export async function insertRequest(change: ChangeSet, made: NewRequest) {
   return { requestId, segmentId };
 }
 
+export interface MadeDate extends AskedDate {
+  readonly occurrenceId: OccurrenceId;
+  readonly claimId: ClaimId;
+}
+
 /** One waiting date for each asked start, with what it wants; returns their claims in order. */
 export async function insertDates(
   change: ChangeSet,
   dates: readonly AskedDate[],
   requestId: RequestId,
   segmentId: SegmentId,
-): Promise<{ occurrenceIds: OccurrenceId[]; claimIds: ClaimId[] }> {
-  const occurrenceIds = await change.nextIds(Occurrence, dates.length);
-  const claimIds = await change.nextIds(Claim, dates.length);
+): Promise<MadeDate[]> {
+  const numbered = pairs(await change.numbered(Occurrence, dates), await change.nextIds(Claim, dates.length));
+  const made = numbered.map(([[occurrenceId, date], claimId]) => ({ ...date, occurrenceId, claimId }));
   await change.insert(
     Occurrence,
-    dates.map(({ key, own }, n) => ({
-      id: occurrenceIds[n]!,
+    made.map(({ key, own, occurrenceId, claimId }) => ({
+      id: occurrenceId,
       request_id: requestId,
       segment_id: segmentId,
       recurrence_local: key,
       state: 'waiting' as const,
       own: writeJson(own),
       // The claims follow in this transaction; the reference is checked at its end.
-      standing_id: claimIds[n]!,
+      standing_id: claimId,
     })),
   );
   await insertClaims(
     change,
-    dates.map(({ start, end, claim }, n) => ({
-      occurrenceId: occurrenceIds[n]!,
+    made.map(({ start, end, claim, occurrenceId }) => ({
+      occurrenceId,
       kind: 'asked',
       status: 'wanted',
       holdUntil: null,
@@ -122,7 +128,7 @@ export async function insertDates(
       content: claim,
     })),
   );
-  return { occurrenceIds, claimIds };
+  return made;
 }
 
 /** Dates besides the rule, and those left out of it. */

@@ -20,11 +20,11 @@ import { loadAskedHouse } from '../../checks/ask-house';
 import { sideOf } from '../../checks/check-request';
 import { answersById, detailFaults, requesterIdOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from '../../checks/known-things';
-import { insertDates, insertRequest } from './insert-request';
+import { insertDates, insertRequest, MadeDate } from './insert-request';
 import { asksForMore, datesAsked, withServices, type AskedDate } from '@/contracts/asked-dates';
 import { ownLinks } from '../change/check-plans';
-import type { ClaimId, OccurrenceId } from '@/core/ids';
 import { REFERENCE_TAKEN } from './ask.queries';
+import { pairs } from '@/core/lists';
 
 /** The field a rule is about; what is about nothing narrower stands beside the people. */
 const PATHS: Readonly<Record<CheckRule<never>['field'], (space: number) => string>> = {
@@ -37,8 +37,7 @@ const PATHS: Readonly<Record<CheckRule<never>['field'], (space: number) => strin
 function toPutRight(verdicts: readonly DateVerdict[], input: AskInput): FieldFault[] {
   const faults = new Map<string, FieldFault>();
   for (const { findings, sentences } of verdicts)
-    findings.forEach(({ facts, spaceId }, index) => {
-      const { severity, sentence } = sentences[index]!;
+    pairs(findings, sentences).forEach(([{ facts, spaceId }, { severity, sentence }]) => {
       if (!RULES[facts.rule].mustBePutRight || severity !== 'blocks') return;
       const space = input.spaces.findIndex((each) => each.spaceId === spaceId);
       const path = PATHS[RULES[facts.rule].field](space);
@@ -70,21 +69,17 @@ async function areGrantedInstantly(change: ChangeSet, dates: readonly AskedDate[
     stewardsOf.size + stewardsOfPool.size === 0 &&
     dates.every(({ key, claim }) =>
       claim.spaces.every(
-        ({ spaceId }) => policyOn(facts.get(spaceId)!.policies ?? [], dateOf(key))?.granted === 'instantly',
+        ({ spaceId }) => policyOn(facts.get(spaceId)?.policies ?? [], dateOf(key))?.granted === 'instantly',
       ),
     )
   );
 }
 
 /** A clear request for such spaces approves itself, in the change that asks. */
-async function grant(
-  change: ChangeSet,
-  dates: readonly AskedDate[],
-  made: { occurrenceIds: readonly OccurrenceId[]; claimIds: readonly ClaimId[] },
-): Promise<void> {
-  const plans = dates.map((date, index) => {
+async function grant(change: ChangeSet, dates: readonly MadeDate[]): Promise<void> {
+  const plans = dates.map((date) => {
     const asked: LiveClaim = {
-      id: made.claimIds[index]!,
+      id: date.claimId,
       kind: 'asked',
       status: 'wanted',
       isStanding: true,
@@ -93,14 +88,13 @@ async function grant(
       content: date.claim,
     };
     const result = planDate(
-      { occurrenceId: made.occurrenceIds[index]!, state: 'waiting', claims: [asked] },
+      { occurrenceId: date.occurrenceId, state: 'waiting', claims: [asked] },
       { action: 'approve' },
     );
     if (result.kind !== 'planned') throw new Error('a waiting date can be approved');
     return { plan: result.plan, own: null };
   });
-  const keyed = dates.map((date, index) => ({ ...date, occurrenceId: made.occurrenceIds[index]! }));
-  await applyPlans(change, plans, await ownLinks(change, keyed));
+  await applyPlans(change, plans, await ownLinks(change, dates));
 }
 
 /**
@@ -161,7 +155,7 @@ async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcom
     });
     const made = await insertDates(change, dates, requestId, segmentId);
     const isGranted = isClear && !asked.isEndless && (await areGrantedInstantly(change, dates));
-    if (isGranted) await grant(change, dates, made);
+    if (isGranted) await grant(change, made);
     return done({ reference: ref, isGranted });
   });
 }

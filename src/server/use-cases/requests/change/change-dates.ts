@@ -30,6 +30,7 @@ import { actionFor, pickDates, type PickedDates } from '../../access/pick-dates'
 import { offersFor, patchesFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, stepFacts } from './say-change';
 import { Segment } from '../../../db/tables/requests';
+import { pairs } from '@/core/lists';
 
 interface Prepared {
   readonly plans: readonly PlannedDate[];
@@ -49,7 +50,7 @@ function waiting(planned: PlannedDate): PlannedDate {
   const { date, plan } = planned;
   const result = planDate(
     { occurrenceId: date.id, state: date.state, claims: date.live },
-    { action: 'change', draft: plan.draft!, isApplied: false },
+    { action: 'change', draft: plan.draft ?? draftOf(date), isApplied: false },
   );
   if (result.kind !== 'planned') throw new Error('a change can always be asked for');
   return { ...planned, plan: result.plan, wanted: null, own: null };
@@ -116,12 +117,12 @@ async function moveOthers(
 /** What whoever asks can put right alone is refused beside the field, as when it was first asked for. */
 function toPutRight(checked: readonly CheckedDate[]): Refusal | null {
   const sentences = checked.flatMap(({ verdict }) =>
-    verdict.findings.flatMap(({ facts }, index) =>
+    pairs(verdict.findings, verdict.sentences).flatMap(([{ facts }, { sentence }]) =>
       // What goes past the policy of a space is the office's to decide: the booking stays and the change waits.
       facts.rule !== 'policy' &&
       RULES[facts.rule].mustBePutRight &&
       severityOf(facts, 'requester') === 'blocks'
-        ? [verdict.sentences[index]!.sentence]
+        ? [sentence]
         : [],
     ),
   );

@@ -10,9 +10,9 @@ import { Published } from '../../../db/tables/publishing';
 export const OUTDOOR_SPACES = query({ sql: 'SELECT id FROM space WHERE outdoor = 1', row: { id: Space.id } });
 
 export const STANDING_CLAIMS = query({
-  sql: 'SELECT id AS date, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids))',
+  sql: 'SELECT id AS date, standing_id AS claim FROM occurrence WHERE id IN (SELECT value FROM json_each($ids)) AND standing_id IS NOT NULL',
   bind: { ids: listOf(Occurrence.id) },
-  row: { date: Occurrence.id, claim: Occurrence.standing_id },
+  row: { date: Occurrence.id, claim: Claim.id },
 });
 
 export const OVERRIDES_OF_CLAIMS = query({
@@ -49,9 +49,9 @@ export const LINES_OF_CHANGE = query({
 
 export const ORDERS_OF_CLAIMS = query({
   sql: `SELECT w.id, o.standing_id AS standing FROM work_order w JOIN occurrence o ON o.id = w.occurrence_id
-     WHERE w.claim_id IN (SELECT value FROM json_each($claims))`,
+     WHERE w.claim_id IN (SELECT value FROM json_each($claims)) AND o.standing_id IS NOT NULL`,
   bind: { claims: listOf(WorkOrder.claim_id) },
-  row: { id: WorkOrder.id, standing: Occurrence.standing_id },
+  row: { id: WorkOrder.id, standing: Claim.id },
 });
 
 export const DATES_OF_CLAIMS = query({

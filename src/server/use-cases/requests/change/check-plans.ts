@@ -15,12 +15,21 @@ import { audiencesOf } from '../../../repositories/requests/request-rows';
 import type { PlannedDate } from './plan-steps';
 import { ClaimOverride } from '../../../db/tables/claims';
 import { STANDING_CLAIMS, OVERRIDES_OF_CLAIMS } from './change.queries';
+import { ClaimDraft } from '@/core/changes/plan-date';
+import { pairs, loaded } from '@/core/lists';
 
 /** Tells dates apart across requests and is still read as a local time by its first sixteen characters. */
-const keyOf = ({ date, wanted }: PlannedDate): string => `${wanted!.startLocal}#${date.id}`;
+const keyOf = ({ date, wanted }: TakingDate): string => `${wanted.startLocal}#${date.id}`;
+
+/** A date that takes something once its plan is carried out. */
+interface TakingDate extends PlannedDate {
+  readonly wanted: ClaimDraft;
+}
+
+const takes = (planned: PlannedDate): planned is TakingDate => planned.wanted !== null;
 
 export interface CheckedDate {
-  readonly planned: PlannedDate;
+  readonly planned: TakingDate;
   readonly verdict: DateVerdict;
 }
 
@@ -49,10 +58,10 @@ export async function checkPlans(
   plans: readonly PlannedDate[],
   side: Side,
 ): Promise<CheckedDate[]> {
-  const taking = plans.filter(({ wanted }) => wanted !== null);
+  const taking = plans.filter(takes);
   if (!taking.length) return [];
   const requester = side === 'requester' ? await requesterOf(ctx, change.tx) : undefined;
-  const check = (dates: readonly PlannedDate[], except: readonly ClaimId[]) =>
+  const check = (dates: readonly TakingDate[], except: readonly ClaimId[]) =>
     checkAgainstWorld(change.tx, ctx.viewer, wantedDates(dates), {
       side,
       now: change.at,
@@ -62,7 +71,7 @@ export async function checkPlans(
     });
   const live = plans.flatMap(({ date }) => date.live.map(({ id }) => id));
   const verdicts = await check(taking, live);
-  const checked = taking.map((planned, index) => ({ planned, verdict: verdicts[index]! }));
+  const checked = pairs(taking, verdicts).map(([planned, verdict]) => ({ planned, verdict }));
   const staying = new Map(plans.map((planned) => [planned.date.id, stayingBeside(planned)]));
   if (![...staying.values()].some((ids) => ids.length)) return checked;
   // What stays beside one date is nothing to that date, but in the way of the others of the same step.
@@ -73,20 +82,20 @@ export async function checkPlans(
       [planned],
       live.filter((id) => own.has(id) || !others.has(id)),
     );
-    return { planned, verdict: unapprovable(found!.findings).length ? found! : verdict };
+    return { planned, verdict: found && unapprovable(found.findings).length ? found : verdict };
   };
   const looked: CheckedDate[] = [];
   for (const each of checked) looked.push(isBlocked(each) ? each : await again(each));
   return looked;
 }
 
-const wantedDates = (plans: readonly PlannedDate[]): WantedDate[] =>
+const wantedDates = (plans: readonly TakingDate[]): WantedDate[] =>
   plans.map((planned) => ({
     key: keyOf(planned),
-    claim: planned.wanted!.content,
+    claim: planned.wanted.content,
     hasBegun:
       planned.date.state === 'approved' &&
-      planned.date.claim.event.start === planned.wanted!.content.event.start,
+      planned.date.claim.event.start === planned.wanted.content.event.start,
     categories: planned.request.categoryIds,
     answers: planned.request.answers,
     of: {
@@ -104,8 +113,11 @@ interface KeyedDate extends WantedDate {
 export async function ownLinks(change: ChangeSet, dates: readonly KeyedDate[]): Promise<PlannedLink[]> {
   const spaceIds = [...new Set(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId)))];
   const { topUpOf } = holdingsOf({ spaces: await loadSpaceFacts(change.tx, spaceIds), equipment: [] });
-  const byKey = new Map(dates.map(({ key, occurrenceId }) => [key, occurrenceId]));
-  const end = (key: string, slot: number): LinkEnd => ({ kind: 'date', occurrenceId: byKey.get(key)!, slot });
+  const dateOf = loaded(
+    'date',
+    dates.map(({ key, occurrenceId }) => [key, occurrenceId] as const),
+  );
+  const end = (key: string, slot: number): LinkEnd => ({ kind: 'date', occurrenceId: dateOf(key), slot });
   return mergeOwnShoulders(dates, topUpOf).links.map((link) => ({
     before: end(link.beforeKey, link.beforeSlot),
     after: end(link.afterKey, link.afterSlot),
@@ -116,15 +128,15 @@ export async function ownLinks(change: ChangeSet, dates: readonly KeyedDate[]): 
 /** The turnover links that come with the plans: shoulders of the series itself, and those a finding told of. */
 export async function linksOf(change: ChangeSet, checked: readonly CheckedDate[]): Promise<PlannedLink[]> {
   const plans = checked.map(({ planned }) => planned);
-  const dates = wantedDates(plans).map((date, index) => ({
-    ...date,
-    occurrenceId: plans[index]!.date.id,
+  const dates = pairs(wantedDates(plans), plans).map(([wanted, { date }]) => ({
+    ...wanted,
+    occurrenceId: date.id,
   }));
   const own = await ownLinks(change, dates);
   const found = checked.flatMap(({ planned, verdict }) =>
     verdict.findings.flatMap(({ facts, spaceId }): PlannedLink[] => {
       if (facts.rule !== 'shared-shoulder' || facts.claimSpaceId === null) return [];
-      const slot = planned.wanted!.content.spaces.findIndex((space) => space.spaceId === spaceId);
+      const slot = planned.wanted.content.spaces.findIndex((space) => space.spaceId === spaceId);
       const mine: LinkEnd = { kind: 'date', occurrenceId: planned.date.id, slot };
       const other: LinkEnd = { kind: 'stored', claimSpaceId: facts.claimSpaceId };
       const [before, after] = facts.side === 'before' ? [other, mine] : [mine, other];
@@ -144,10 +156,9 @@ export function sentencesWhere(
   const alike = new Map<string, { title: string; sentence: string; spans: Set<string> }>();
   for (const { planned, verdict } of checked) {
     const picked = pick(verdict.findings);
-    const span = spanText(planned.wanted!.startLocal, planned.wanted!.endLocal);
-    verdict.findings.forEach((finding, index) => {
+    const span = spanText(planned.wanted.startLocal, planned.wanted.endLocal);
+    pairs(verdict.findings, verdict.sentences).forEach(([finding, { sentence }]) => {
       if (!picked.includes(finding)) return;
-      const { sentence } = verdict.sentences[index]!;
       const key = `${planned.request.id} ${sentence}`;
       const known = alike.get(key) ?? { title: planned.request.title, sentence, spans: new Set() };
       known.spans.add(span);
@@ -181,9 +192,12 @@ export async function storeOverrides(
   // Nobody goes past a rule without being somebody: time never does.
   if (!past.length || by === null) return;
   const standing = await change.tx.all(STANDING_CLAIMS, { ids: [...new Set(past.map(({ date }) => date))] });
-  const claimOf = new Map(standing.map(({ date, claim }) => [date, claim]));
+  const claimOf = loaded(
+    'the claim of date',
+    standing.map(({ date, claim }) => [date, claim] as const),
+  );
   const rows = past.map(({ date, finding: { facts, spaceId } }) => ({
-    claim_id: claimOf.get(date)!,
+    claim_id: claimOf(date),
     rule: facts.rule === 'policy' ? `policy:${facts.breach.kind}` : facts.rule,
     subject: spaceId === null ? 'all' : `space:${spaceId}`,
     reason,

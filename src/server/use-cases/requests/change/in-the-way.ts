@@ -5,6 +5,7 @@ import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { loadClaims, type StoredClaim } from '../../../repositories/claims/claims';
 import type { SignedInContext } from '../../../context/context';
 import { checkAgainstWorld } from '../../checks/verdicts';
+import { pairs } from '@/core/lists';
 
 /** Claims that cannot come back, and why. */
 export interface Blocked {
@@ -25,10 +26,9 @@ async function blockedOf(
   if (!claims.length) return [];
   const dates = claims.map(({ id, startLocal, content }) => ({ key: `${startLocal}#${id}`, claim: content }));
   const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, dates, { side: 'office', except });
-  return claims.flatMap((claim, index) => {
-    const { findings, sentences } = verdicts[index]!;
-    const blocking = findings.flatMap((finding, at) =>
-      isTakenSince(finding) ? [sentences[at]!.sentence] : [],
+  return pairs(claims, verdicts).flatMap(([claim, { findings, sentences }]) => {
+    const blocking = pairs(findings, sentences).flatMap(([finding, { sentence }]) =>
+      isTakenSince(finding) ? [sentence] : [],
     );
     return blocking.length ? [{ claims: [claim], sentences: blocking }] : [];
   });
@@ -43,10 +43,13 @@ export async function inTheWay(
   const claims = await loadClaims(change.tx, claimIds);
   const taking = claims.filter(({ status }) => status === 'in-force' || status === 'held');
   // What is held beside a date takes only what the date does not: the two are not in one another's way.
-  const [standing, beside] = [true, false].map((side) => taking.filter((each) => each.isStanding === side));
+  const [standing, beside] = [
+    taking.filter(({ isStanding }) => isStanding),
+    taking.filter(({ isStanding }) => !isStanding),
+  ];
   const blocked = [
-    ...(await blockedOf(ctx, change, standing!, claimIds)),
-    ...(await blockedOf(ctx, change, beside!, claimIds)),
+    ...(await blockedOf(ctx, change, standing, claimIds)),
+    ...(await blockedOf(ctx, change, beside, claimIds)),
   ];
   return {
     claims: blocked.flatMap((each) => each.claims),

@@ -13,6 +13,7 @@ import { loadPlaceNames, placesOf } from '../../../repositories/requests/place-n
 import { loadDates } from '../../../repositories/requests/request-rows';
 import { checkPlans, isBlocked, linksOf, sentencesWhere } from './check-plans';
 import { outdoorSpaces, wantedAfter, type PlannedDate } from './plan-steps';
+import { loaded } from '@/core/lists';
 
 /** A date that moves and stays outdoors, and the place indoors it gives up by that. */
 export interface GivenUp {
@@ -64,9 +65,12 @@ export async function keepFallbacks(
 ): Promise<Outcome<void>> {
   if (!givenUp.length) return done(undefined);
   const requests = [...new Set(givenUp.map(({ planned }) => planned.request.id))];
-  const moved = new Map((await loadDates(change.tx, requests)).map((date) => [date.id, date]));
+  const movedTo = loaded(
+    'date',
+    (await loadDates(change.tx, requests)).map((date) => [date.id, date] as const),
+  );
   const plans = givenUp.map(({ planned, fallback }): PlannedDate => {
-    const date = moved.get(planned.date.id)!;
+    const date = movedTo(planned.date.id);
     // It goes to the time the date has now, whatever of the step that date took; where it is stays.
     const { accessMin, exitMin } = date.claim;
     const patch = {

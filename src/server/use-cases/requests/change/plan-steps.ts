@@ -113,6 +113,12 @@ export function wantedAfter(date: DateRow, plan: DatePlan): ClaimDraft | null {
   return claim ? { startLocal: claim.startLocal, endLocal: claim.endLocal, content: claim.content } : null;
 }
 
+/** The contract has seen to it that a step says what it needs. */
+function said<Value>(value: Value | null, action: string): Value {
+  if (value === null) throw new Error(`${action} says too little`);
+  return value;
+}
+
 function stepOf(
   step: StepInput,
   date: DateRow,
@@ -127,14 +133,14 @@ function stepOf(
     case 'cancel':
       return { action, reason: 'reason' in step ? step.reason : '' };
     case 'hold':
-      return { action, until: untilMin! };
+      return { action, until: said(untilMin, action) };
     case 'propose':
-      return { action, draft: draft!, until: untilMin! };
+      return { action, draft: said(draft, action), until: said(untilMin, action) };
     case 'move':
     case 'set-fallback':
-      return { action, draft: draft! };
+      return { action, draft: said(draft, action) };
     case 'change':
-      return { action, draft: draft!, isApplied: true };
+      return { action, draft: said(draft, action), isApplied: true };
     default:
       return { action };
   }
@@ -154,7 +160,8 @@ async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): 
     const day = dayShort(dateOf(date.startLocal));
     if (!isOut(draftOf(date)))
       return say`${day} is indoors already. A place indoors is kept for dates outdoors only.`;
-    if (isOut(plan.draft!)) return say`What is kept for ${day} is outdoors too. Choose a space indoors.`;
+    if (plan.draft && isOut(plan.draft))
+      return say`What is kept for ${day} is outdoors too. Choose a space indoors.`;
   }
   return null;
 }
@@ -193,7 +200,7 @@ const isMovedBy = ({ action }: StepInput, { draft }: DatePlan): boolean =>
 
 function planOne(planning: StepPlanning, date: DateRow): Outcome<PlannedDate> {
   const { step, dates, offersOf, inPart, alone } = planning;
-  const request = dates.requests.get(date.requestId)!;
+  const request = dates.requestOf(date.requestId);
   const patch = patchFor(planning, date);
   if (!patch.ok) return patch;
   const until = untilOf(planning, request.tzid);

@@ -63,6 +63,7 @@ import {
   PUBLISHED_SEGMENTS_OF,
 } from './change.queries';
 import { EquipmentReturn } from '../../../db/tables/work-orders';
+import { isFilled } from '@/core/lists';
 
 interface StoredChange {
   readonly id: number;
@@ -136,11 +137,10 @@ async function isUntouchedSince(tx: Writer, touched: readonly TouchedRow[]): Pro
   for (const table of ORDER) {
     const rows = touched.filter((row) => row.table === table);
     if (!rows.length) continue;
-    const keys = rows.map(({ before, after }) => (after ?? before)!);
     const [column = 'id'] = factsOf(table).key;
     const stored = await tx.table(table).withAny(
       column,
-      keys.map((row) => row[column] ?? null),
+      rows.map(({ before, after }) => (after ?? before)?.[column] ?? null),
     );
     const now = new Map(stored.map((row) => [entityId(table, row), row]));
     if (rows.some(({ id, after }) => !same(now.get(id) ?? null, after))) return false;
@@ -182,14 +182,15 @@ function statusNow(row: AnyRow, now: number): AnyRow {
 
 /** Puts changed rows back, those that take a place last: at no moment are two claims of a date in force. */
 async function putBack(change: ChangeSet, touched: readonly TouchedRow[]): Promise<void> {
-  const changed = touched.filter(({ before, after }) => before && after);
   for (const table of ORDER) {
-    const rows = changed.filter((row) => row.table === table && table !== TurnoverLink);
-    const byId = new Map(rows.map(({ id, before }) => [Number(id), statusNow(before!, change.at)]));
-    const taking = (id: number) => byId.get(id)!.status === 'in-force';
-    for (const ids of [[...byId.keys()].filter((id) => !taking(id)), [...byId.keys()].filter(taking)])
-      await change.update(table as Numbered, ids, (row) => {
-        const { id: _id, ...before } = withoutOnward(byId.get(Number(row.id))!);
+    if (table === TurnoverLink) continue;
+    const rows = touched.flatMap(({ id, table: own, before, after }) =>
+      own === table && before && after ? [[Number(id), statusNow(before, change.at)] as const] : [],
+    );
+    const takes = ([, { status }]: (typeof rows)[number]) => status === 'in-force';
+    for (const some of [rows.filter((each) => !takes(each)), rows.filter(takes)])
+      await change.updateBy(table as Numbered, new Map(some), (row, was) => {
+        const { id: _id, ...before } = withoutOnward(was);
         return { ...before, ...('row_version' in row && { row_version: Number(row.row_version) + 1 }) };
       });
   }
@@ -216,15 +217,13 @@ async function removeOrders(change: ChangeSet, ids: readonly number[]): Promise<
 async function pointOrdersBack(change: ChangeSet, claims: readonly ClaimId[]): Promise<void> {
   const orders = await change.tx.all(ORDERS_OF_CLAIMS, { claims });
   const standing = new Map(orders.map((order) => [order.id, order.standing]));
-  await change.update(WorkOrder, [...standing.keys()], (row) => ({
-    claim_id: standing.get(row.id)!,
-  }));
+  await change.updateBy(WorkOrder, standing, (_, claim_id) => ({ claim_id }));
 }
 
 /** Takes away rows that the change made, those that name others first. */
 async function takeAway(change: ChangeSet, made: readonly TouchedRow[]): Promise<void> {
   for (const table of ORDER) {
-    const rows = made.filter((row) => row.table === table).map(({ after }) => after!);
+    const rows = made.flatMap(({ table: own, after }) => (own === table && after ? [after] : []));
     await change.remove(table, await currentRows(change, table, rows));
   }
 }
@@ -241,7 +240,7 @@ async function takeAwayDates(change: ChangeSet, made: readonly TouchedRow[]): Pr
 
 /** The rows as they are now: what goes into the history must be what is taken away. Published segments stay, empty. */
 async function currentRows(change: ChangeSet, table: Table, rows: readonly AnyRow[]): Promise<AnyRow[]> {
-  if (!rows.length || !('id' in rows[0]!)) return [...rows];
+  if (!isFilled(rows) || !('id' in rows[0])) return [...rows];
   const ids = rows.map(({ id }) => id ?? null);
   const there = await change.tx.table(table).withAny('id', ids);
   if (table !== Segment) return there;
@@ -333,8 +332,8 @@ export async function undoChange(
 }
 
 async function datesTouched(reader: Reader, changeSet: number): Promise<number> {
-  const [row] = await reader.all(COUNT_DATES_TOUCHED, { changeSet });
-  return row!.dates;
+  const row = await reader.one(COUNT_DATES_TOUCHED, { changeSet });
+  return row.dates;
 }
 
 async function undoHere(ctx: SignedInContext, changeSet: number, key: string): Promise<Outcome<Undone>> {
@@ -373,6 +372,6 @@ async function refuseWithWays(
   ctx: SignedInContext,
   { claims, sentences }: Blocked,
 ): Promise<Outcome<Undone>> {
-  const ways = await waysBack(ctx, claims);
+  const ways = isFilled(claims) ? await waysBack(ctx, claims) : [];
   return refuse({ code: 'cannot-undo', why: 'taken', since: sentences.join(' '), sentences: ways });
 }

@@ -16,10 +16,18 @@ interface WantedClaim {
 /** What is looked after: spaces and pools, and whether a claim is in them. */
 const lookedAfter = (
   { stewardsOf, stewardsOfPool }: Awaited<ReturnType<typeof loadConsentBook>>,
-  { spaces, equipment }: PlaceNames,
+  names: PlaceNames,
 ) => [
-  ...[...stewardsOf].map(([id, stewards]) => ({ name: spaces[id]!.name, stewards, isIn: isPlaceIn(id) })),
-  ...[...stewardsOfPool].map(([id, stewards]) => ({ name: equipment[id]!, stewards, isIn: isPoolIn(id) })),
+  ...[...stewardsOf].map(([id, stewards]) => ({
+    name: names.spaceOf(id).name,
+    stewards,
+    isIn: isPlaceIn(id),
+  })),
+  ...[...stewardsOfPool].map(([id, stewards]) => ({
+    name: names.equipmentOf(id),
+    stewards,
+    isIn: isPoolIn(id),
+  })),
 ];
 
 /** What those who look after places and pools say of claims of a request that wait; one line for each of them. */

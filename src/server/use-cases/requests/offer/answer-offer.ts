@@ -17,6 +17,7 @@ import {
 import { loadPlaceNames, placesOf } from '../../../repositories/requests/place-names';
 import { OFFER_BY_LINK } from './offer.queries';
 import { readJson } from '../../../db/tables/column';
+import { at } from '@/core/lists';
 
 interface LinkRow {
   readonly hash: string;
@@ -42,14 +43,14 @@ const proposalOf = ({ live }: DateRow) =>
 async function offerBehind(ctx: Context, token: string): Promise<Offer | null> {
   const [link] = await ctx.db.all(OFFER_BY_LINK, { hash: hashOf(token) });
   if (!link) return null;
-  const [request] = await loadRequestsById(ctx.db, [link.requestId as RequestRow['id']]);
+  const request = at(await loadRequestsById(ctx.db, [link.requestId]), 0);
   const named = new Set(readJson(link.occurrences));
-  const dates = await loadDates(ctx.db, [request!.id]);
+  const dates = await loadDates(ctx.db, [request.id]);
   const now = ctx.clock.now();
   const open = dates.filter(
     (date) => named.has(date.id) && date.state === 'waiting' && (proposalOf(date)?.holdUntil ?? 0) > now,
   );
-  return { link, request: request!, open, isLapsed: link.expiresMin <= now || open.length === 0 };
+  return { link, request, open, isLapsed: link.expiresMin <= now || open.length === 0 };
 }
 
 /** What a link of a mail offers; looking at it decides nothing, since mail scanners look too. */
@@ -64,8 +65,9 @@ export async function readOffer(ctx: Context, token: string): Promise<OfferView 
     state: link.answer !== null ? 'answered' : isLapsed ? 'lapsed' : 'open',
     answer: link.answer,
     untilText: momentText(link.expiresMin, request.tzid),
-    offers: open.map((date) => {
-      const claim = proposalOf(date)!;
+    offers: open.flatMap((date) => {
+      const claim = proposalOf(date);
+      if (!claim) return [];
       const places = placesOf({ claim: claim.content }, names);
       return {
         offered: `${spanText(claim.startLocal, claim.endLocal)}, ${places}`,

@@ -40,12 +40,12 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
 /** How many of the latest news are not read yet, for the mark in the frame; kept while nothing happens. */
 export async function unreadNews(ctx: SignedInContext): Promise<number> {
   const { db, viewer } = ctx;
-  const [row] = await db.all(NEWS_VERSION, { me: viewer.personId });
+  const row = await db.one(NEWS_VERSION, { me: viewer.personId });
   const key = `unread news ${viewer.personId}`;
   const known = db.kept.get(key) as { version: string; count: number } | undefined;
-  if (known && known.version === row!.version) return known.count;
+  if (known && known.version === row.version) return known.count;
   const count = (await db.first(UNREAD_NEWS, { me: viewer.personId, ...(await read(ctx)) }))?.count ?? 0;
-  db.kept.set(key, { version: row!.version, count });
+  db.kept.set(key, { version: row.version, count });
   return count;
 }
 

@@ -27,10 +27,11 @@ export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> 
   );
   const names = await loadPlaceNames(ctx.db);
   const now = ctx.clock.now();
-  const lines = requests.map((request) => {
+  const lines = requests.flatMap((request) => {
     const own = dates.filter(({ requestId }) => requestId === request.id);
     const live = own.find((date) => ['waiting', 'approved'].includes(date.state) && !isPast(date, now));
-    const next = live ?? own[own.length - 1]!;
+    const next = live ?? own.at(-1);
+    if (!next) return [];
     const order = live ? live.claim.event.start : 1e9 - next.claim.event.start;
     return {
       over: live ? 0 : 1,

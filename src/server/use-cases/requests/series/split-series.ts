@@ -48,7 +48,8 @@ import { checkAgainstWorld } from '../../checks/verdicts';
 import { Occurrence, Request, Segment, SegmentDate } from '../../../db/tables/requests';
 import { asFlag } from '../../../db/tables/column';
 import { SEGMENT, NEXT_SEGMENT_NO, DATES_BESIDE_FROM } from './series.queries';
-import { mainSite } from '../../../repositories/house/main-site';
+import { at, pairs } from '@/core/lists';
+import { siteDays } from '../../../repositories/world/space-facts';
 
 interface Segment {
   readonly id: SegmentId;
@@ -97,9 +98,9 @@ async function newDates(
       say`This rule never yields a date. Check its months, days and last day.`,
     );
   const set = { ...asked, start: first };
-  const site = await mainSite(change.tx);
+  const { horizonMonths } = await siteDays(change.tx);
   const endless = rrule !== null && isEndless(rrule);
-  const horizon = horizonEnd(change.at, site!.horizon_months, request.tzid);
+  const horizon = horizonEnd(change.at, horizonMonths, request.tzid);
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
   const keys = expandDates(set, { from: first, to, most: MOST_DATES_TIMES_SPACES + 1 });
   if (keys.length > MOST_DATES_TIMES_SPACES)
@@ -107,7 +108,12 @@ async function newDates(
       'when.repeat.rule',
       say`That makes more dates than one request may have. Choose an earlier last day.`,
     );
-  return done({ set, keys, isEndless: endless, until: endless ? horizon : dateOf(keys[keys.length - 1]!) });
+  return done({
+    set,
+    keys,
+    isEndless: endless,
+    until: endless ? horizon : dateOf(at(keys, keys.length - 1)),
+  });
 }
 
 /** Where the series goes from that date on, and which of its dates becomes which. */
@@ -119,7 +125,7 @@ async function planSplit(
 ): Promise<Outcome<Split>> {
   const from = all.find(({ id }) => id === fromId);
   if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
-  const [segment] = await change.tx.all(SEGMENT, { id: from.segmentId });
+  const segment = await change.tx.one(SEGMENT, { id: from.segmentId });
   const asked = await newDates(change, request, when);
   if (!asked.ok) return asked;
   const { keys, ...goesOn } = asked.value;
@@ -135,14 +141,14 @@ async function planSplit(
       'from',
       say`Nothing of the series is left to change from that date on. Pick an earlier one.`,
     );
-  const endsAlike = goesOn.isEndless ? segment!.endless === 1 : later.length === keys.length;
+  const endsAlike = goesOn.isEndless ? segment.endless === 1 : later.length === keys.length;
   return done({
     request,
-    segment: segment!,
+    segment,
     from,
     ...goesOn,
     lengthMin: wallMinute(when.endsAt) - wallMinute(when.startsAt),
-    dates: reattach(later, keys, isShifted(segment!.rrule, goesOn.set.rrule) && endsAlike),
+    dates: reattach(later, keys, isShifted(segment.rrule, goesOn.set.rrule) && endsAlike),
   });
 }
 
@@ -224,9 +230,9 @@ function planGone({ request, dates }: Split, reason: string): PlannedDate[] {
 
 async function attach(change: ChangeSet, split: Split, segmentId: SegmentId): Promise<void> {
   const keys = new Map(split.dates.kept.map(({ date, key }) => [date.id, key]));
-  await change.update(Occurrence, [...keys.keys()], (row) => ({
+  await change.updateBy(Occurrence, keys, (_, recurrence_local) => ({
     segment_id: segmentId,
-    recurrence_local: keys.get(row.id)!,
+    recurrence_local,
   }));
 }
 
@@ -243,8 +249,7 @@ async function clashesOfAdded(ctx: SignedInContext, change: ChangeSet, split: Sp
   const added = addedDates(split);
   if (!added.length) return [];
   const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, added, { side: 'office', now: change.at });
-  return verdicts.flatMap(({ verdict, sentences }, index) => {
-    const { start, end } = added[index]!;
+  return pairs(added, verdicts).flatMap(([{ start, end }, { verdict, sentences }]) => {
     const [first] = sentences.filter(({ severity }) => severity === 'blocks');
     return verdict === 'clash' && first ? [`${spanText(start, end)}: ${first.sentence}`] : [];
   });

@@ -34,6 +34,7 @@ import { messagesOf } from '../talk/messages';
 import { whatIsNext } from '../../../repositories/requests/what-is-next';
 import { checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
 import type { OccurrenceId } from '@/core/ids';
+import { pairs, at } from '@/core/lists';
 
 /** When a request takes place, in words: the only place that says it. */
 export const whenTextOf = ({ segments }: RequestRow, dates: readonly DateRow[]): string =>
@@ -50,7 +51,7 @@ export const stateTextOf = (request: RequestRow, dates: readonly DateRow[]): str
 /** Until when what is held for the date is held: what was asked for, or what is proposed instead. */
 function holdText({ live }: DateRow, tzid: string): string | null {
   const held = live.find(({ status, kind }) => status === 'held' && kind !== 'fallback');
-  return held ? momentText(held.holdUntil!, tzid) : null;
+  return typeof held?.holdUntil === 'number' ? momentText(held.holdUntil, tzid) : null;
 }
 
 /** Another place or time that is proposed, or asked for, beside where the date stands. */
@@ -113,12 +114,12 @@ function dateView(
     proposal: besideText(date, 'proposal', names, tzid),
     change: besideText(date, 'change', names, tzid),
     fallback: fallbackOf(date, names),
-    outdoors: date.claim.spaces.flatMap(({ spaceId }) => (names.spaces[spaceId]!.isOutdoor ? [spaceId] : [])),
+    outdoors: date.claim.spaces.flatMap(({ spaceId }) => (names.spaceOf(spaceId).isOutdoor ? [spaceId] : [])),
     needsReason: needingReason(found).length > 0,
     isUnapprovable: unapprovable(found).length > 0,
     isConsentRefused: isConsentRefused(found),
     actions: possibleActions(date.state, side, past),
-    drawn: isDrawn ? drawnDate({ ...date, content: date.claim }, (id) => names.spaces[id]!.name) : null,
+    drawn: isDrawn ? drawnDate({ ...date, content: date.claim }, (id) => names.spaceOf(id).name) : null,
   };
 }
 
@@ -133,7 +134,7 @@ const awaitingConsent = (dates: readonly DateRow[]) =>
 const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
   claim.spaces.map((space) => ({
     id: space.spaceId,
-    ...names.spaces[space.spaceId]!,
+    ...names.spaceOf(space.spaceId),
     layout: LAYOUT_WORDS[space.layout],
     layoutKind: space.layout,
     people: space.people,
@@ -142,7 +143,7 @@ const spaceLines = ({ claim }: DateRow, names: PlaceNames): SpaceLine[] =>
   }));
 
 const equipmentLines = ({ claim }: DateRow, names: PlaceNames): RequestView['equipment'] =>
-  claim.equipment.map(({ typeId, quantity }) => ({ name: names.equipment[typeId]!, quantity }));
+  claim.equipment.map(({ typeId, quantity }) => ({ name: names.equipmentOf(typeId), quantity }));
 
 /** The dates that wait, each checked against the world as it is now. */
 async function verdictsOf(
@@ -162,7 +163,7 @@ async function verdictsOf(
     now: clock.now(),
     isEndless: request.endless === 1,
   });
-  return new Map(waiting.map(({ id }, index) => [id, verdicts[index]!]));
+  return new Map(pairs(waiting, verdicts).map(([{ id }, verdict]) => [id, verdict]));
 }
 
 /** What was done to it, and which of that the viewer may take back. */
@@ -206,7 +207,7 @@ export async function requestView(
   const verdicts = await verdictsOf(ctx, request, dates, side);
   const names = await loadPlaceNames(db);
   const risks = await risksByClaim(ctx, side);
-  const first = dates[0]!;
+  const first = at(dates, 0);
   const readersFrom = await readersWaitUntil(db, request.id);
   const risksOf = ({ claimId }: DateRow) => risks.get(claimId) ?? [];
   return {

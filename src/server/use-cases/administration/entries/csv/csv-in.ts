@@ -24,6 +24,7 @@ import { loadLookup } from './lookup';
 import { LineFault, type Column } from './sheet';
 import { sheetOf } from './sheet-of';
 import { KEEP_LINE, DROP_LINE, BEGIN_LINE } from './csv.queries';
+import { pairs } from '@/core/lists';
 
 interface Line {
   /** As an editor counts it, of the first letter of the record. */
@@ -35,8 +36,8 @@ const at = (line: number, message: string): FieldFault => ({ path: `line ${line}
 
 /** What parts the cells, as the headings show: spreadsheets write semicolons in some countries, and copy tabs. */
 const delimiterOf = (text: string): string => {
-  const [head] = text.trimStart().split(/[\r\n]/, 1);
-  return ['\t', ';'].find((each) => head!.includes(each) && !head!.includes(',')) ?? ',';
+  const head = text.trimStart().replace(/[\r\n].*$/s, '');
+  return ['\t', ';'].find((each) => head.includes(each) && !head.includes(',')) ?? ',';
 };
 
 /** Records with where they stand in the file; or what makes it no table at all. */
@@ -86,13 +87,13 @@ function headOf(kind: CsvKind, head: Line): Outcome<AnyColumn[]> {
   const columns: AnyColumn[] = [];
   for (const cell of head.cells) {
     const found = all.find((column) => column.head === cell.toLowerCase());
-    const fault = !found
-      ? say`“${cell}” is no heading of this table. There are: ${names}.`
-      : columns.includes(found)
+    if (!found || columns.includes(found)) {
+      const fault = found
         ? say`The heading “${cell}” stands there twice.`
-        : null;
-    if (fault) return refuse({ code: 'bad-input', fields: [at(head.no, say`Line ${head.no}: ${fault}`)] });
-    columns.push(found!);
+        : say`“${cell}” is no heading of this table. There are: ${names}.`;
+      return refuse({ code: 'bad-input', fields: [at(head.no, say`Line ${head.no}: ${fault}`)] });
+    }
+    columns.push(found);
   }
   return done(columns);
 }
@@ -117,7 +118,7 @@ async function readLine(
   const said = (known: AnyDoc | null) =>
     Object.assign(
       {},
-      ...columns.map((column, index) => column.read(cells[index]!, names, known)),
+      ...pairs(columns, cells).map(([column, cell]) => column.read(cell, names, known)),
     ) as Partial<AnyDoc>;
   const id = await sheet.find(said(null) as never, change.tx);
   const before = id === null ? null : await repositoryOf(kind).load(change.tx, id);
@@ -141,7 +142,8 @@ async function takeLine(
   const doc = parsed.data as AnyDoc;
   const faults = await repository.faults(change.tx, read.id, doc);
   if (faults.length) throw new LineFault(faults.map(({ message }) => message).join(' '));
-  if (read.before && JSON.stringify(read.before) === JSON.stringify(doc)) return { read, id: read.id!, doc };
+  if (read.id !== null && read.before && JSON.stringify(read.before) === JSON.stringify(doc))
+    return { read, id: read.id, doc };
   const stored = await repository.store(change, read.id, doc, read.before);
   if (!stored.ok)
     throw new LineFault(

@@ -250,11 +250,11 @@ const closure: Sheet<'closure'> = {
     {
       head: 'where',
       write: ({ owner, siteId, buildingId, spaceId }, names) =>
-        owner === 'site'
-          ? ['site', siteId ? names.nameOf('sites', siteId) : ''].join(' ').trim()
-          : owner === 'building'
-            ? `building ${names.nameOf('buildings', buildingId!)}`
-            : `space ${codeOf(names, spaceId!)}`,
+        ({
+          site: () => ['site', siteId ? names.nameOf('sites', siteId) : ''].join(' ').trim(),
+          building: () => `building ${names.nameOf('buildings', buildingId ?? 0)}`,
+          space: () => `space ${codeOf(names, spaceId ?? 0)}`,
+        })[owner](),
       read: (cell, names) => {
         const [word = '', ...rest] = cell.split(' ');
         const owner = oneOf(

@@ -13,7 +13,9 @@ const ownerOf = async (
   reader: Reader,
   { owner, siteId: site, buildingId, spaceId }: ClosureDoc,
 ): Promise<number> =>
-  owner === 'site' ? (site ?? siteId(reader)) : owner === 'building' ? buildingId! : spaceId!;
+  ({ site: () => site ?? siteId(reader), building: () => buildingId ?? 0, space: () => spaceId ?? 0 })[
+    owner
+  ]();
 
 async function spacesOf(reader: Reader, doc: ClosureDoc | null): Promise<number[]> {
   return doc ? SPACES_OF[doc.owner](reader, await ownerOf(reader, doc)) : [];
@@ -25,7 +27,7 @@ export const closureRepository: EntryRepository<'closure'> = {
   // What is to come first, in order; then what is over, the latest first.
   lines: CLOSURE_LINES,
   noteOf: ([kind, from, to, place]) =>
-    `${kind === 'open' ? say`open ${from!} – ${to!}` : say`shut ${from!} – ${to!}`}, ${place ?? say`the whole site`}`,
+    `${kind === 'open' ? say`open ${from ?? ''} – ${to ?? ''}` : say`shut ${from ?? ''} – ${to ?? ''}`}, ${place ?? say`the whole site`}`,
   nameOf: ({ reason }) => reason,
   load: (reader, id) => reader.value(CLOSURE_DOC, { id }),
   faults: (reader, _, { owner, siteId: site, buildingId, spaceId }) =>

@@ -18,6 +18,7 @@ import {
 } from './shared.queries';
 import { Resource } from '../../../../db/tables/spaces';
 import { Space, SpacePart } from '../../../../db/tables/spaces';
+import { loaded } from '@/core/lists';
 
 export type Composed =
   | { readonly kind: 'done'; readonly changed: readonly SpaceId[] }
@@ -35,20 +36,24 @@ async function writeParts(tx: Writer): Promise<Composed> {
     children,
   );
   if (composition.kind === 'cycle') {
-    const nameOf = new Map(spaces.map(({ id, name }) => [id, name]));
-    return { kind: 'cycle', names: composition.path.map((id) => nameOf.get(id)!) };
+    const nameOf = loaded(
+      'space',
+      spaces.map(({ id, name }) => [id, name] as const),
+    );
+    return { kind: 'cycle', names: composition.path.map(nameOf) };
   }
-  const partOf = new Map(spaces.map(({ id, part }) => [id, part]));
+  const partOf = new Map(spaces.flatMap(({ id, part }) => (part === null ? [] : [[id, part] as const])));
   for (const { id, name, part } of spaces) {
     if (part !== null || children.some(({ parent }) => parent === id)) continue;
     const made = (await tx.table(Resource).insert({ kind: 'part', name })) as ResourceId;
     await tx.table(Space).update({ id }, { part_id: made });
     partOf.set(id, made);
   }
+  const partOfLeaf = loaded('the part of space', partOf);
   const stored = await tx.value(PARTS_BY_SPACE);
   const changed: SpaceId[] = [];
   for (const [space, leaves] of composition.leaves) {
-    const parts = leaves.map((leaf) => partOf.get(leaf)!).sort((a, b) => a - b);
+    const parts = leaves.map(partOfLeaf).sort((a, b) => a - b);
     if (JSON.stringify(parts) === JSON.stringify(stored[space] ?? [])) continue;
     changed.push(space);
     await tx.table(SpacePart).remove({ space_id: space });
@@ -82,8 +87,8 @@ const MOST_PAIRS = 4;
 async function sayPairs(reader: Reader, pairs: readonly [ClaimId, ClaimId][]): Promise<string[]> {
   const tzid = await siteZone(reader);
   const datesOf = async (claim: ClaimId): Promise<string> => {
-    const [row] = await reader.all(CLAIM_IN_WORDS, { claim });
-    return `${row!.ref}, ${spanText(toLocal(row!.start, tzid), toLocal(row!.end, tzid))}`;
+    const row = await reader.one(CLAIM_IN_WORDS, { claim });
+    return `${row.ref}, ${spanText(toLocal(row.start, tzid), toLocal(row.end, tzid))}`;
   };
   const seen = new Set<string>();
   const said: string[] = [];

@@ -136,7 +136,7 @@ export const organisationRepository: EntryRepository<'organisation'> = {
 };
 
 const placeOf = ({ of, buildingId, spaceId, poolId }: PersonDoc['looksAfter'][number]): number =>
-  ({ building: buildingId, space: spaceId, pool: poolId })[of]!;
+  ({ building: buildingId, space: spaceId, pool: poolId })[of] ?? 0;
 
 /** Whether somebody is left who keeps the house and can sign in. */
 export async function hasHousekeeper(reader: Reader): Promise<boolean> {

@@ -11,6 +11,7 @@ import type { Reader } from '../../../../db/connection';
 import { loadEquipmentFacts, siteZone } from '../../../../repositories/world/space-facts';
 import { LINES_OF_STOCK } from './shared.queries';
 import { StockLine } from '../../../../db/tables/spaces';
+import { at } from '@/core/lists';
 
 interface Line {
   readonly id: number;
@@ -101,8 +102,8 @@ async function storeLine(
 
 /** How many fewer than none there would be at some time from now on; 0 or below. */
 async function leastFromNow({ tx, at: start }: ChangeSet, type: number): Promise<number> {
-  const [facts] = await loadEquipmentFacts(tx, [type as EquipmentTypeId]);
-  return Math.min(0, ...levels({ start, end: FAR }, [], facts!.stock).map(({ stock }) => stock));
+  const facts = at(await loadEquipmentFacts(tx, [type as EquipmentTypeId]), 0);
+  return Math.min(0, ...levels({ start, end: FAR }, [], facts.stock).map(({ stock }) => stock));
 }
 
 /** Writes the lines of one type; the first thing wrong where something is. */

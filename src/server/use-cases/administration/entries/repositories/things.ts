@@ -107,8 +107,8 @@ export const serviceRepository: EntryRepository<'service'> = {
 
 /** Audiences are named as they are called. */
 async function audienceFaults(reader: Reader, audiences: readonly string[]): Promise<FieldFault[]> {
-  const [row] = await reader.all(COUNT_AUDIENCES, { names: audiences });
-  return row!.n < new Set(audiences).size
+  const row = await reader.one(COUNT_AUDIENCES, { names: audiences });
+  return row.n < new Set(audiences).size
     ? [{ path: 'audiences', message: say`This is there no more. Reload the page and choose again.` }]
     : [];
 }
