@@ -2,7 +2,10 @@ import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from './fields';
 
-/** A password as it is typed: bounds of its length alone; how good it is, is judged with the account it is for. */
+/**
+ * A password as it is typed: bounds of its length alone; how good it is, is judged with the account it is for. From 10
+ * to 200 letters.
+ */
 export const passwordField = z
   .string(later`Give a password.`)
   .min(10, later`A password has at least ten characters.`)
@@ -17,14 +20,17 @@ const address = z
 /** Asks for a link that sets a new password. */
 export const forgottenSchema = z.object({ email: address });
 
-/** Asks for an account of one's own. */
+/** Asks for an account of one's own. The name is at most 80 letters long. */
 export const registerSchema = z.object({ name: requiredLine('Your name', 80), email: address });
 export type RegisterInput = z.output<typeof registerSchema>;
 
-/** What a link in a letter is used with. */
+/** What a link in a letter is used with. The link itself is in the address; it works once. */
 export const takeLinkSchema = z.object({ password: passwordField });
 
-/** Changing one's own password: the one of before is needed too. */
+/**
+ * Changing one's own password: the one of before is needed too. The old one is at most 200 letters, the new one at
+ * least ten.
+ */
 export const changePasswordSchema = z.object({
   old: z
     .string(later`Give the password you have now.`)
@@ -37,7 +43,7 @@ export type ChangePasswordInput = z.output<typeof changePasswordSchema>;
 /** What is done to an account by a press; the same key again does nothing more. */
 export const accountCommandSchema = z.object({ key: idempotencyKey });
 
-/** What a link in a letter is for. */
+/** What a link in a letter is for. A link of any of them works at most once. */
 export type LinkPurpose = 'invitation' | 'new-password' | 'registration';
 
 /** What somebody sees who follows such a link. */
@@ -47,7 +53,7 @@ export interface LinkView {
   readonly email: string;
 }
 
-/** One's own account. */
+/** One's own account. Moments are in words, in the zone of whoever reads. */
 export interface OwnAccount {
   readonly name: string;
   readonly email: string;
@@ -56,7 +62,7 @@ export interface OwnAccount {
   readonly sessions: readonly { readonly sinceText: string; readonly isThis: boolean }[];
 }
 
-/** Somebody's account, for those who keep people. */
+/** Somebody's account, for those who keep people. Null where nobody has signed in yet. */
 export interface AccountView {
   readonly state: 'no-password' | 'invited' | 'invitation-over' | 'signs-in';
   readonly signedInText: string | null;

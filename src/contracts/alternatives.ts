@@ -9,7 +9,10 @@ import { checkSchema } from './ask';
 import { rowId } from './fields';
 import type { DatePatchBody } from './patch';
 
-/** Dates in trouble that are looked at for alternatives in one go; and dates of a series that are weighed together. */
+/**
+ * Dates in trouble that are looked at for alternatives in one go; and dates of a series that are weighed together. The
+ * rest is told to be not looked at, never left out in silence.
+ */
 export const MOST_TROUBLED = 40;
 /** At most so many dates of a series are looked at. */
 export const MOST_IN_SERIES = 400;
@@ -51,7 +54,7 @@ export interface Move {
   readonly then: Drawn;
 }
 
-/** Pieces that would have to be hired, of a type. */
+/** Pieces that would have to be hired, of a type. From the first to the last moment, wall times of the site. */
 export interface HireIn {
   readonly typeId: number;
   readonly quantity: number;
@@ -59,7 +62,7 @@ export interface HireIn {
   readonly to: LocalDateTime;
 }
 
-/** One alternative of one date. */
+/** One alternative of one date. Null drawings are of those after the first 40. */
 export interface AlternativeView {
   readonly kind: AlternativeKind;
   readonly sentence: string;
@@ -105,10 +108,13 @@ export interface SeriesAlternativeView {
   }[];
 }
 
-/** Changes of a series that are drawn. */
+/** Changes of a series that are drawn. The rest is told in words alone. */
 export const MOST_DRAWN = 40;
 
-/** Somebody else waits for the same place: what each could have if the other got it. */
+/**
+ * Somebody else waits for the same place: what each could have if the other got it. The other's title is null for
+ * whoever may not read it, never guessed.
+ */
 export interface RivalAlternatives {
   readonly key: string;
   readonly occurrence: number;
@@ -146,7 +152,7 @@ export interface SharedAlternatives {
   }[];
 }
 
-/** What is sent line by line as it is found. */
+/** What is sent line by line as it is found. The last line ends it; a refusal is a line as well. */
 export type AlternativesLine =
   | { readonly line: 'progress'; readonly done: number; readonly of: number }
   | ({ readonly line: 'date' } & DateAlternatives)

@@ -6,7 +6,10 @@ export const ARCHIVE_LIMIT_MB = 2048;
 /** An archive holds at most so many megabytes when it is unpacked. */
 export const UNPACKED_LIMIT_MB = 16_384;
 
-/** What stands in an archive beside the house itself; docs/formats/archive.md says more. */
+/**
+ * What stands in an archive beside the house itself; docs/formats/archive.md says more. Numbers are row counts from 0;
+ * hashes are SHA-256 in hex.
+ */
 export const manifestSchema = z.object({
   format: z.literal('calendario-house'),
   version: z.literal(1),
@@ -20,14 +23,16 @@ export type Manifest = z.output<typeof manifestSchema>;
 /** A page that is asked for without anything. */
 export const noQuery = z.object({});
 
-/** Puts a house that was sent and looked at into its place. */
+/**
+ * Puts a house that was sent and looked at into its place. At most 200 letters; empty where no office is there yet.
+ */
 export const bringInSchema = z.object({
   /** The name of the site that is replaced, typed by whoever does it; nothing where there is none. */
   name: z.string().max(200).default(''),
 });
 export type BringInInput = z.output<typeof bringInSchema>;
 
-/** How much there is in an office. */
+/** How much there is in an office. All from 0. */
 export interface OfficeCounts {
   readonly spaces: number;
   readonly people: number;

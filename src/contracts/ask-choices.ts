@@ -5,7 +5,7 @@ import type { Timetable } from '@/core/spaces/timetable';
 import type { LocalDate } from '@/core/time/local-time';
 import type { Question } from './questions';
 
-/** A service that can be asked for. */
+/** A service that can be asked for. Days ahead are whole ones, from 0. */
 export interface ServiceChoice {
   readonly id: number;
   readonly name: string;
@@ -22,7 +22,7 @@ export interface EarlierRequest {
   readonly title: string;
 }
 
-/** Everything the request form offers to choose from. */
+/** Everything the request form offers to choose from. All of it is good until the next change of the office. */
 export interface AskChoices {
   readonly spaces: readonly {
     readonly id: number;
@@ -88,7 +88,7 @@ export interface AskChoices {
   readonly today: LocalDate;
 }
 
-/** The same without what the board knows already. */
+/** The same without what the board knows already. The rest is asked for where it is first needed. */
 export interface ShortChoices extends Pick<
   AskChoices,
   'familiar' | 'hosts' | 'accessMin' | 'exitMin' | 'today'

@@ -11,8 +11,8 @@ import { localDateTimeField, optionalLine, plainText, requiredLine, rowId } from
 // What a request says beside place and time: nothing of this changes what the check finds.
 
 /**
- * What is asked for: named spaces; a space the office chooses by what is wanted; equipment alone; or nothing but a date
- * or deadline that readers are to know.
+ * What is asked for: named spaces; a space the office chooses by what is wanted; equipment alone; or nothing but a
+ * date or deadline that readers are to know. Nothing of this is null: a request is exactly one of them.
  */
 export const REQUEST_KINDS = ['space', 'office-chooses', 'loan', 'notice'] as const;
 export type RequestKind = (typeof REQUEST_KINDS)[number];
@@ -20,7 +20,7 @@ export type RequestKind = (typeof REQUEST_KINDS)[number];
 const distinct = <Item>(items: readonly Item[], key: (item: Item) => unknown): boolean =>
   new Set(items.map(key)).size === items.length;
 
-/** An answer to a question, as it is written. */
+/** An answer to a question, as it is written. Empty is no answer. */
 export const answerSchema = z.object({
   questionId: rowId<number>('a question'),
   answer: plainText('The answer', MOST_CHARACTERS.answer),
@@ -31,7 +31,7 @@ const answers = z
   .refine((all) => distinct(all, ({ questionId }) => questionId), later`A question is answered twice.`)
   .default([]);
 
-/** A service that is wanted, with the answers to what it asks. */
+/** A service that is wanted, with the answers to what it asks. Answers that are empty stand for none. */
 export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a service'), answers });
 
 /** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */
@@ -59,7 +59,7 @@ export const secondChoiceSchema = z
     ...later`Name another space, another time or both.`,
   });
 
-/** What the office chooses a space by. */
+/** What the office chooses a space by. A null layout is any; an empty list of features none. */
 export const spaceWantsSchema = z.object({
   layout: z
     .enum(LAYOUTS, later`Choose a layout.`)

@@ -21,7 +21,7 @@ export const MOST_PEOPLE = 100_000;
 
 const minutes = (what: string) => wholeNumber(what, 0, 1440);
 
-/** A space that is wanted, with how it is to be set. */
+/** A space that is wanted, with how it is to be set. Setup and strike are whole minutes from 0. */
 export const wantedSpaceSchema = z.object({
   spaceId: rowId<SpaceId>('a space'),
   layout: z.enum(LAYOUTS, later`Choose a layout.`),
@@ -58,7 +58,7 @@ function endsBefore(until: Until, start: LocalDateTime): boolean {
   return until.kind === 'local' ? until.wallMinute < day * 1440 : until.epochMinute < (day - 1) * 1440;
 }
 
-/** When: one date, dates picked, or a rule. */
+/** When: one date, dates picked, or a rule. Wall times in the zone of the site; an end or a duration, never both. */
 export const whenSchema = z
   .object({
     startsAt: localDateTimeField,
@@ -147,7 +147,7 @@ interface Asked {
   readonly equipment: readonly unknown[];
 }
 
-/** Each kind asks for what its name says; asking for nothing at all is a details panel. */
+/** Each kind asks for what its name says; asking for nothing at all is a slip. */
 function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx): void {
   const fault = (path: string, message: string) =>
     context.addIssue({ code: 'custom', path: [path], message });
@@ -159,10 +159,13 @@ function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx
     fault('equipment', say`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
 }
 
-/** What is checked while it is typed. */
+/** What is checked while it is typed. Nothing of it is kept. */
 export const checkSchema = checkFields.superRefine(kindFaults);
 
-/** What is sent: the same, with everything that takes no place. */
+/**
+ * What is sent: the same, with everything that takes no place. The title is one line; public text at most 2,000
+ * letters.
+ */
 export const askSchema = checkFields
   .omit({ serviceIds: true })
   .extend({
@@ -184,7 +187,7 @@ export type AskInput = z.output<typeof askSchema>;
 export type CheckBody = z.input<typeof checkSchema>;
 export type AskBody = z.input<typeof askSchema>;
 
-/** A finding in words, for the requester. */
+/** A finding in words, for the requester. Null is never sent: a date without one is clear. */
 export interface FindingReply {
   readonly rule: string;
   readonly severity: 'blocks' | 'warns' | 'notes';
@@ -211,7 +214,7 @@ export interface CheckReply {
   readonly notes: readonly string[];
 }
 
-/** What became of a request that was sent. */
+/** What became of a request that was sent. The reference never changes from here on. */
 export interface AskReply {
   readonly reference: string;
   /** Every date was clear and its spaces are granted instantly. */

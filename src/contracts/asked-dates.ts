@@ -24,7 +24,7 @@ import { done, refuse, type FieldFault, type Outcome } from './refusal';
 import { pickedText, ruleText, sayRuleFault } from './words/rule';
 import { countText, dayShort, lengthText, spanText, sayTime } from './words/when';
 
-/** One date as asked: wall times are the truth, instants derived. */
+/** One date as asked: wall times are the truth, instants derived. Times are on the wall, in the zone of the site. */
 export interface AskedDate extends WantedDate {
   readonly key: LocalDateTime;
   /** The same as the key unless this date was asked for at another time. */
@@ -34,7 +34,10 @@ export interface AskedDate extends WantedDate {
   readonly own: readonly OwnField[];
 }
 
-/** The dates of a request as they would be, with what was left out and what differs. */
+/**
+ * The dates of a request as they would be, with what was left out and what differs. At most `MOST_DATES_TIMES_SPACES`
+ * of them, in order from the first to the last.
+ */
 export interface AskedDates {
   readonly set: DateSet;
   readonly isEndless: boolean;
@@ -47,7 +50,7 @@ export interface AskedDates {
   readonly notes: readonly string[];
 }
 
-/** What of the house the dates of a request depend on. */
+/** What of the house the dates of a request depend on. Minutes since 1970 in UTC for now; months for the horizon. */
 export interface AskedHouse {
   readonly tzid: string;
   readonly now: EpochMinute;
@@ -134,7 +137,9 @@ function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
   return done({ set: { ...set, start: first }, notes: [moved], askedAt });
 }
 
-/** The dates with what they want of services, which take neither place nor stock. */
+/**
+ * The dates with what they want of services, which take neither place nor stock. The same list where none is wanted.
+ */
 export const withServices = (
   dates: readonly AskedDate[],
   services: readonly WantedService[],
@@ -172,7 +177,10 @@ function rangeOf(set: DateSet, house: AskedHouse) {
   return { endless, horizon, from: [set.start, ...set.extra].sort()[0]!, to };
 }
 
-/** Whether the form asks for more dates than so many, without making all of them. */
+/**
+ * Whether the form asks for more dates than so many, without making all of them. True from the first date beyond it;
+ * no more are made than that.
+ */
 export function asksForMore(input: CheckInput, house: AskedHouse, than: number): boolean {
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return false;
@@ -180,7 +188,10 @@ export function asksForMore(input: CheckInput, house: AskedHouse, than: number):
   return expandDates(set, { ...rangeOf(set, house), most: than + 1 }).length > than;
 }
 
-/** Where less is done for somebody than a request may have: how many dates, and what is said of more, beside a field. */
+/**
+ * Where less is done for somebody than a request may have: how many dates, and what is said of more, beside a field.
+ * The most is a number of dates, from 1.
+ */
 export interface FewerDates {
   readonly most: number;
   readonly path: string;
@@ -243,7 +254,8 @@ function datesWith(
 
 /**
  * Every date the form asks for, or what is wrong with its times. The form in the browser and the server both come
- * through here, so that what is shown while typing is what is stored.
+ * through here, so that what is shown while typing is what is stored. Refused with the path of the field that is
+ * wrong, never half.
  */
 export function datesAsked(
   input: CheckInput,

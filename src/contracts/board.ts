@@ -39,7 +39,10 @@ export interface HousePool {
   readonly units: readonly { readonly id: number; readonly name: string }[];
 }
 
-/** What stands still: spaces with their rules, pools with their stock. Sent once, and again when the house changes. */
+/**
+ * What stands still: spaces with their rules, pools with their stock. Sent once, and again when the house changes. Its
+ * version is that of the house: the same until anything of it changes.
+ */
 export interface BoardData {
   readonly version: number;
   readonly tzid: string;
@@ -92,7 +95,7 @@ export type BookingTuple = readonly [
   version: number | null,
 ];
 
-/** Pieces of a type that are away, nameless. */
+/** Pieces of a type that are away, nameless. Start inclusive, end exclusive, in minutes since 1970 UTC. */
 export type UseTuple = readonly [type: number, start: EpochMinute, end: EpochMinute, quantity: number];
 
 /** What stands in the rows of the board for some days, as far as one viewer may know. */
@@ -112,7 +115,10 @@ export interface BoardCategory {
   readonly hue: string;
 }
 
-/** Who looks at the board, and what they may do there. */
+/**
+ * Who looks at the board, and what they may do there. Nobody signed in has the roles of a requester, never those of
+ * the office.
+ */
 export interface BoardViewer {
   readonly isSignedIn: boolean;
   readonly isManager: boolean;

@@ -29,10 +29,13 @@ const number = (what: string) =>
 export const STATES_SOUGHT = ['both', ...OCCURRENCE_STATES, 'any'] as const;
 export type StateSought = (typeof STATES_SOUGHT)[number];
 
-/** They take a place, or may yet: they can be moved and given up. */
+/**
+ * They take a place, or may yet: they can be moved and given up. All others are over: nothing takes them back but an
+ * undo within its minutes.
+ */
 export const OPEN_STATES: readonly OccurrenceState[] = ['approved', 'waiting'];
 
-/** The states that are looked for under one word. */
+/** The states that are looked for under one word. Never empty. */
 export const statesOf = (sought: StateSought): readonly OccurrenceState[] =>
   sought === 'any' ? OCCURRENCE_STATES : sought === 'both' ? OPEN_STATES : [sought];
 
@@ -51,7 +54,7 @@ export const bookingsQuerySchema = z.object({
 });
 export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
 
-/** Most bookings listed, and changed, at once. */
+/** Most bookings listed, and changed, at once. More are told to be more, and are never changed unseen. */
 export const MOST_BOOKINGS = 1000;
 
 /** One date of one request among others. */
@@ -71,7 +74,7 @@ export interface BookingLine {
   readonly isSeries: boolean;
 }
 
-/** Whether something can still be done with a booking. */
+/** Whether something can still be done with a booking. It may be over all the same: the clock is not asked. */
 export const isOpen = ({ state }: Pick<BookingLine, 'state'>): boolean => OPEN_STATES.includes(state);
 
 /** Bookings that were found; `isCut` where there are more than are listed. */
@@ -83,7 +86,7 @@ export interface BookingsView {
   readonly categories: readonly { readonly id: number; readonly name: string }[];
 }
 
-/** Several bookings put into another category. */
+/** Several bookings put into another category. At least one and at most 1,000 of them. */
 export const recategoriseSchema = z.object({
   key: idempotencyKey,
   items: z

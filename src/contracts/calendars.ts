@@ -23,7 +23,10 @@ export const CALENDAR_HUES = [
   'ink',
 ] as const;
 
-/** Addresses below `/notices` that are pages of their own. */
+/**
+ * Addresses below `/notices` that are pages of their own. A calendar whose name gives one of them has a number behind
+ * it, from 2.
+ */
 export const RESERVED_SLUGS: readonly string[] = ['follow', 'kept', 'ledger', 'new'];
 
 const several = <Id extends number>(what: string) =>
@@ -87,7 +90,7 @@ const calendarFields = z.object({
   startsOn: z.boolean(later`Say whether it is switched on.`).default(true),
 });
 
-/** What a filter would show, before it is saved. */
+/** What a filter would show, before it is saved. A null number is a calendar that is not kept yet. */
 export const calendarPreviewSchema = calendarFields.pick({ filter: true, facts: true }).extend({
   /** A calendar there is: what is picked for it and left out of it counts too. */
   id: rowId<number>('a calendar').nullable().default(null),
@@ -121,7 +124,7 @@ export interface CalendarPreview {
   readonly lines: readonly { readonly when: string; readonly title: string; readonly place: string }[];
 }
 
-/** A calendar as those who keep it see it. */
+/** A calendar as those who keep it see it. The key of its private link is null where there is none. */
 export interface StoredCalendar {
   readonly id: number;
   readonly slug: string;
@@ -157,7 +160,10 @@ export interface CalendarChoices {
   readonly audiences: readonly string[];
 }
 
-/** What readers are told of a request, as the office says it. */
+/**
+ * What readers are told of a request, as the office says it. Held back until a day, inclusive, or with null until
+ * somebody says so.
+ */
 export const editNoticeSchema = z.object({
   key: idempotencyKey,
   version: z.number(later`Reload the page.`).int(later`Reload the page.`),
@@ -209,5 +215,8 @@ export interface NoticePreview {
   }[];
 }
 
-/** Showing readers at once what was approved a moment ago. */
+/**
+ * Showing readers at once what was approved a moment ago. Within the minutes in which readers wait; afterwards it
+ * changes nothing.
+ */
 export const publishNowSchema = z.object({ key: idempotencyKey });

@@ -11,7 +11,7 @@ import { datePatchSchema } from './patch';
  */
 export const MOST_IN_STEP = 500;
 
-/** Why so many dates are not decided in one step. */
+/** Why so many dates are not decided in one step. At most 500; dates count once for each space. */
 export const sayTooManyInStep = (): string =>
   say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, so that nobody has to wait for it; a date in three spaces counts three times. Pick fewer, and do the rest in a further step.`;
 /** Why so many dates cannot be done in one step; null where they can. */
@@ -62,7 +62,7 @@ const moves = {
   keepIndoors: z.boolean().default(false),
 };
 
-/** One thing done to every picked date. */
+/** One thing done to every picked date. A reason is at most 1,000 letters; declining and leaving a date out need one. */
 export const stepSchema = z.discriminatedUnion(
   'action',
   [
@@ -95,7 +95,9 @@ export const stepSchema = z.discriminatedUnion(
   later`Say what to do with the dates.`,
 );
 
-/** One step for picked dates of one request or of several. */
+/**
+ * One step for picked dates of one request or of several. From 1 to 200 requests, each with the version it was read at.
+ */
 export const changeSchema = z.object({
   key: idempotencyKey,
   /** Only says what would happen. */
@@ -115,7 +117,10 @@ export const changeSchema = z.object({
   step: stepSchema,
 });
 
-/** Taking a change back. */
+/**
+ * Taking a change back. Within ten minutes of the change, and while nothing has built on it; refused with a reason
+ * otherwise.
+ */
 export const undoSchema = z.object({ key: idempotencyKey });
 
 export type ChangeInput = z.output<typeof changeSchema>;
@@ -125,7 +130,7 @@ export type StepAction = StepInput['action'];
 /** Everything a step can be. */
 export const STEP_ACTIONS = stepSchema.options.map(({ shape }) => shape.action.value);
 
-/** What a change does, in numbers. */
+/** What a change does, in numbers. All from 0. */
 export interface ChangeNumbers {
   readonly dates: number;
   /** Dates that get another place or time. */
@@ -141,7 +146,7 @@ export interface ChangeNumbers {
   readonly ordersWithdrawn: number;
 }
 
-/** What a decision or a leave did. */
+/** What a decision or a leave did. The change set is null for a preview. */
 export interface ChangeReply {
   readonly changed: number;
   readonly summary: string;

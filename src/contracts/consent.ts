@@ -6,7 +6,10 @@ import type { ConsentAnswer, ConsentState } from '@/core/checks/consent';
 import { MOST_IN_STEP, TOO_MANY_IN_STEP } from './change';
 import { idempotencyKey, plainText, rowId } from './fields';
 
-/** What somebody who looks after a place answers about dates that are wanted there. */
+/**
+ * What somebody who looks after a place answers about dates that are wanted there. At least one claim; a refusal needs
+ * a reason.
+ */
 export const consentSchema = z
   .object({
     key: idempotencyKey,
@@ -28,7 +31,7 @@ export type ConsentBody = z.input<typeof consentSchema>;
 /** At most a letter a day goes to each of them, so the same press twice needs no key. */
 export const remindSchema = z.object({});
 
-/** One date wanted in a place somebody looks after. */
+/** One date wanted in a place somebody looks after. A null layout where only equipment is wanted. */
 export interface ConsentDate {
   readonly claim: ClaimId;
   readonly when: string;
@@ -50,7 +53,7 @@ export interface ConsentRequest {
   readonly dates: readonly ConsentDate[];
 }
 
-/** What one steward says of the dates of a request that wait. */
+/** What one steward says of the dates of a request that wait. Null where nothing is waited for. */
 export interface ConsentLine {
   readonly steward: string;
   readonly places: string;

@@ -8,7 +8,10 @@ import { localDateField } from './fields';
 
 /** Most days looked at at once: a leap year. */
 export const MOST_DATES_DAYS = 366;
-/** Most dates told at once; whoever wants more narrows what is looked for. */
+/**
+ * Most dates told at once; whoever wants more narrows what is looked for. From 1 on by day and time; what is cut off
+ * is told.
+ */
 export const MOST_DATES = 5_000;
 
 /** By what dates are chosen, and told apart in columns. */
@@ -24,7 +27,7 @@ const idList = z
   .regex(/^\d{1,9}(\.\d{1,9}){0,99}$/, later`A list of numbers such as 3.5.8.`)
   .transform((text) => [...new Set(text.split('.').map(Number))]);
 
-/** Which dates are shown, of what, and how. */
+/** Which dates are shown, of what, and how. From the first day, inclusive, for 1 to 366 days. */
 export const datesQuerySchema = z.object({
   from: localDateField,
   days: z.coerce
@@ -82,7 +85,7 @@ export interface DatesReply {
   readonly isCut: boolean;
 }
 
-/** One line of what dates can be chosen by. */
+/** One line of what dates can be chosen by. Null marks and hues of what has none. */
 export interface DateChoice {
   readonly id: number;
   readonly name: string;

@@ -5,7 +5,7 @@ import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey } from './fields';
 import type { RequestLine } from './request-view';
 
-/** Somebody of the office who sees to a request. */
+/** Somebody of the office who sees to a request. Null in a line means nobody yet. */
 export interface Handler {
   readonly id: number;
   readonly name: string;
@@ -44,7 +44,7 @@ export interface DeskLine extends RequestLine {
   readonly buildings: readonly string[];
 }
 
-/** A booked date that something has befallen. */
+/** A booked date that something has befallen. At least one sentence each. */
 export interface RiskLine {
   readonly reference: string;
   readonly title: string;
@@ -68,7 +68,7 @@ export interface TodayLine {
   readonly isLate: boolean;
 }
 
-/** A series whose approved dates come to an end. */
+/** A series whose approved dates come to an end. It ends within the days the desk looks ahead. */
 export interface RenewLine {
   readonly reference: string;
   readonly title: string;
@@ -88,7 +88,7 @@ export interface DeskView {
   readonly renew: readonly RenewLine[];
 }
 
-/** Who sees to a request: whoever sends it, or nobody. */
+/** Who sees to a request: whoever sends it, or nobody. Nobody is null in the row. */
 export const handlerSchema = z.object({
   key: idempotencyKey,
   /** Taking it on oneself, or giving it back for anybody. */

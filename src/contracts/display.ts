@@ -1,7 +1,10 @@
 import type { DisplayBooking } from '@/core/publishing/display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
-/** What a display by a door or in a lobby shows, for as long as the server may be away. */
+/**
+ * What a display by a door or in a lobby shows, for as long as the server may be away. Moments are minutes since 1970
+ * UTC; the display reckons in the zone beside them.
+ */
 export interface DisplayReply {
   /** The office's clock when this was written. */
   readonly at: EpochMinute;

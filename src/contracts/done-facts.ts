@@ -9,7 +9,7 @@ import { ENTRY_KINDS } from './administration/kinds';
 const count = z.number().int().min(0);
 const moment = z.custom<LocalDateTime>((value) => typeof value === 'string');
 
-/** Something of a request that says something else than before. */
+/** Something of a request that says something else than before. From and to are the texts as they were, never cut. */
 export const editSchema = z.discriminatedUnion('of', [
   z.object({ of: z.literal('title'), from: z.string(), to: z.string() }),
   z.object({ of: z.enum(REQUEST_FIELD_NAMES), from: z.string(), to: z.string() }),
@@ -26,7 +26,7 @@ export type Edit = z.output<typeof editSchema>;
 
 /**
  * What a change did, as code and facts: the words are made for whoever reads a history (`say-done.ts`). Names are kept
- * as they were.
+ * as they were. Counts are whole and from 0.
  */
 export const doneFactsSchema = z.discriminatedUnion('did', [
   z.object({

@@ -7,9 +7,12 @@ import { daysBetween, type LocalDateTime, type Weekday } from '@/core/time/local
 import { MOST_PEOPLE } from './ask';
 import { localDateField, rowId, wholeNumber } from './fields';
 
-/** So many spaces, and so many pools, can be wanted together: lines of the form. */
+/**
+ * So many spaces, and so many pools, can be wanted together: lines of the form. At least one of them or of the pools
+ * is said.
+ */
 export const WANT_LINES = 3;
-/** So many types can be looked for together. */
+/** So many types can be looked for together. Empty lines count for none. */
 export const POOL_LINES = 2;
 /** Most days looked through. */
 export const MOST_SPAN_DAYS = 92;
@@ -40,7 +43,10 @@ const pool = z.object({
   quantity: wholeNumber('How many', 1, 10_000),
 });
 
-/** What is looked for: spaces and pools that are free together. */
+/**
+ * What is looked for: spaces and pools that are free together. From the first to the last day, inclusive; 15 to 1440
+ * minutes long.
+ */
 export const earliestSchema = z
   .object({
     wants: z.array(want).max(WANT_LINES),
@@ -89,7 +95,7 @@ export const earliestFromText = (text: Text): unknown => ({
   on: text.on ?? 'any',
 });
 
-/** A moment at which all is free together. */
+/** A moment at which all is free together. Null where it can begin only then. */
 export interface EarliestMoment {
   readonly start: LocalDateTime;
   readonly when: string;

@@ -5,7 +5,10 @@ import { z } from 'zod';
 import { versionField } from './change';
 import { idempotencyKey, plainText, requiredLine } from './fields';
 
-/** What the office says otherwise of a request that waits; place, time and people are changed date by date. */
+/**
+ * What the office says otherwise of a request that waits; place, time and people are changed date by date. The version
+ * is the one it was read at: an older one is refused as stale.
+ */
 export const editWordsSchema = z.object({
   key: idempotencyKey,
   version: versionField,

@@ -15,7 +15,7 @@ import {
 import type { OrderView } from './orders';
 import type { Named } from './templates';
 
-/** A service of a date, how far it is arranged, and by when it has to be. */
+/** A service of a date, how far it is arranged, and by when it has to be. Null texts where nothing was said yet. */
 export interface ServiceLineView {
   readonly serviceId: number;
   readonly name: string;
@@ -30,7 +30,7 @@ export interface ServiceLineView {
   readonly answers: readonly { readonly question: string; readonly answer: string }[];
 }
 
-/** Something promised for a date, and whether somebody saw that it is so. */
+/** Something promised for a date, and whether somebody saw that it is so. Null where nobody has looked yet. */
 export interface PromisedLine {
   readonly line: string;
   /** Null where nobody has looked yet. */
@@ -39,7 +39,7 @@ export interface PromisedLine {
   readonly byText: string | null;
 }
 
-/** Something that is left to do after an event. */
+/** Something that is left to do after an event. Null where it is due on no day. */
 export interface FollowUpView {
   readonly id: number;
   readonly text: string;
@@ -56,7 +56,7 @@ export interface EventDate {
   readonly isPast: boolean;
 }
 
-/** Everything around one date of a request but the event itself. */
+/** Everything around one date of a request but the event itself. Attendance is null until somebody has counted. */
 export interface EventSetup {
   readonly reference: string;
   readonly title: string;
@@ -76,7 +76,7 @@ export interface EventSetup {
 
 const occurrence = rowId<OccurrenceId>('a date');
 
-/** How far a service is arranged. */
+/** How far a service is arranged. A note is at most one line; a null day is none. */
 export const serviceStateSchema = z.object({
   key: idempotencyKey,
   serviceId: rowId<number>('a service'),
@@ -96,7 +96,9 @@ export type WalkInput = z.output<typeof walkSchema>;
 
 const MOST_NAMES = 2000;
 
-/** Who came: a number, names to be ticked, or one of them ticked. */
+/**
+ * Who came: a number, names to be ticked, or one of them ticked. From 0 to 100,000 people; null takes the count back.
+ */
 export const attendanceSchema = z.discriminatedUnion(
   'kind',
   [
@@ -145,7 +147,7 @@ export const followUpSchema = z.object({
 });
 export type FollowUpInput = z.output<typeof followUpSchema>;
 
-/** Whether it is done. */
+/** Whether it is done. The first press counts; the same key again does nothing. */
 export const followUpDoneSchema = z.object({
   key: idempotencyKey,
   isDone: z.boolean(later`Say whether it is done.`),

@@ -1,11 +1,11 @@
 import { later, say } from './language/say';
 import { z } from 'zod';
 
-/** Most a single file may weigh. */
+/** Most a single file may weigh. Exactly 1,048,576 bytes each; more is refused before it is all read. */
 export const MOST_FILE_MB = 50;
 /** A file has at most so many bytes. */
 export const MOST_FILE_BYTES = MOST_FILE_MB * 1024 * 1024;
-/** Most files of one person that belong to nothing yet. */
+/** Most files of one person that belong to nothing yet. They are gone after a day. */
 export const MOST_LOOSE_FILES = 40;
 const MOST_NAME = 120;
 
@@ -14,7 +14,7 @@ export const fileLimitText = (): string => say`A file is at most ${MOST_FILE_MB}
 
 /**
  * The name a file is shown and downloaded by: without folders, control characters and what systems give meaning to.
- * Where it is stored has nothing to do with it.
+ * Where it is stored has nothing to do with it. Never empty, and at most 120 letters.
  */
 export function safeFileName(name: string): string {
   const last = name.normalize('NFC').split(/[/\\]/).pop()!;
@@ -27,7 +27,7 @@ export function safeFileName(name: string): string {
   return trimmed.slice(0, MOST_NAME - end.length) + end;
 }
 
-/** What an upload says of itself, in its address; the body is the file. */
+/** What an upload says of itself, in its address; the body is the file. The body is at most 50 MB. */
 export const uploadSchema = z.object({
   /** Made by the browser: the same again is the same file. */
   key: z.uuid(later`The key of this file is malformed; add it once more.`),
@@ -38,14 +38,14 @@ export const uploadSchema = z.object({
 });
 export type UploadInput = z.output<typeof uploadSchema>;
 
-/** A file as a list tells it. */
+/** A file as a list tells it. The size is in bytes. */
 export interface FileLine {
   readonly key: string;
   readonly name: string;
   readonly bytes: number;
 }
 
-/** `1.4 MB`, `312 KB`, `9 bytes`. */
+/** `1.4 MB`, `312 KB`, `9 bytes`. From 1,024 bytes on in KB, from 1,024 KB on in MB, rounded. */
 export function sizeText(bytes: number): string {
   if (bytes < 1024) return say`${bytes} bytes`;
   const kb = bytes / 1024;

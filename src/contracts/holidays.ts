@@ -2,7 +2,7 @@ import { later } from './language/say';
 import { z } from 'zod';
 import { idempotencyKey, wholeNumber } from './fields';
 
-/** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. */
+/** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. At most two dashes. */
 export const placeCode = z
   .string()
   .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, later`Choose countries from the list.`);

@@ -8,7 +8,7 @@ export const MOST_LEDGER = 1000;
 /** Of what was shown to readers: all, what is gone, or what they are still owed. */
 export const LEDGER_WHAT = ['all', 'gone', 'owed'] as const;
 
-/** What of the ledger is looked for. */
+/** What of the ledger is looked for. Empty fields leave it open; undefined is every calendar. */
 export const ledgerQuerySchema = z.object({
   calendar: z
     .union([z.literal(''), z.string().regex(/^\d{1,9}$/, later`Choose a calendar from the list.`)])
@@ -22,7 +22,10 @@ export const ledgerQuerySchema = z.object({
 });
 export type LedgerQuery = z.output<typeof ledgerQuerySchema>;
 
-/** One date on one calendar: when readers were shown it, and what became of it. */
+/**
+ * One date on one calendar: when readers were shown it, and what became of it. Null where it is not gone; moments in
+ * words in the zone of the office.
+ */
 export interface LedgerLine {
   readonly calendar: string;
   readonly mark: string;

@@ -5,7 +5,7 @@ import type { PersonId } from '@/core/ids';
 import { versionField } from './change';
 import { idempotencyKey, plainText, requiredLine, rowId } from './fields';
 
-/** Whether orders are done. */
+/** Whether orders are done. The version is the one it was read at: an older one is refused as stale. */
 export const markOrderSchema = z.object({
   key: idempotencyKey,
   version: versionField,
@@ -13,7 +13,10 @@ export const markOrderSchema = z.object({
 });
 export type MarkOrderInput = z.output<typeof markOrderSchema>;
 
-/** A line of the checklist, ticked or not; several people may tick at once, so each line is sent by itself. */
+/**
+ * A line of the checklist, ticked or not; several people may tick at once, so each line is sent by itself. At most 120
+ * letters, exactly as the order has it.
+ */
 export const tickOrderSchema = z.object({
   key: idempotencyKey,
   line: requiredLine('The line', 120),
@@ -21,11 +24,11 @@ export const tickOrderSchema = z.object({
 });
 export type TickOrderInput = z.output<typeof tickOrderSchema>;
 
-/** A version of an order that has been read by the team. */
+/** A version of an order that has been read by the team. Once a newer version is there it is refused as stale. */
 export const readOrderSchema = z.object({ key: idempotencyKey, version: versionField });
 export type ReadOrderInput = z.output<typeof readOrderSchema>;
 
-/** A note to an order, or a problem with it. */
+/** A note to an order, or a problem with it. Never empty. */
 export const noteOrderSchema = z.object({
   key: idempotencyKey,
   kind: z.enum(['note', 'problem'], later`Say whether it is a note or a problem.`),
@@ -62,7 +65,7 @@ export const assignOrdersSchema = z.object({
 });
 export type AssignOrdersInput = z.output<typeof assignOrdersSchema>;
 
-/** What marking an order did. */
+/** What marking an order did. Counted from 0. */
 export interface MarkReply {
   readonly changed: number;
   readonly summary: string;

@@ -25,7 +25,10 @@ const number = (what: string) =>
     .transform((text) => (text === '' ? undefined : Number(text)))
     .optional();
 
-/** What readers look at, as the address says it; everything can be sent by a form without any script. */
+/**
+ * What readers look at, as the address says it; everything can be sent by a form without any script. An empty day is
+ * today; unknown views are refused.
+ */
 export const noticesQuerySchema = z.object({
   view: z.enum(NOTICE_VIEWS, later`Choose list, day, week or month.`).default('list'),
   /** Empty, as a date field that was cleared sends it, is today. */
@@ -42,7 +45,7 @@ export const noticesQuerySchema = z.object({
 });
 export type NoticesQuery = z.output<typeof noticesQuerySchema>;
 
-/** A calendar as its two letters and its colour. */
+/** A calendar as its two letters and its colour. Exactly two letters. */
 export interface NoticeMark {
   readonly slug: string;
   readonly name: string;
@@ -50,7 +53,10 @@ export interface NoticeMark {
   readonly hue: string;
 }
 
-/** What readers may know of one date; nothing else reaches a page or a feed. */
+/**
+ * What readers may know of one date; nothing else reaches a page or a feed. Wall times in the zone of the office; an
+ * end is exclusive.
+ */
 export interface NoticeDate {
   /** Stable wherever it is shown: UID of the series and original start. */
   readonly key: string;
@@ -81,7 +87,7 @@ export interface NoticeDate {
   readonly isCancelled: boolean;
 }
 
-/** A published calendar as readers choose it. */
+/** A published calendar as readers choose it. Dates to come are counted from 0. */
 export interface NoticeCalendar extends NoticeMark {
   readonly about: string;
   /** Whether its dates are among those shown. */
@@ -96,7 +102,7 @@ interface Named {
   readonly name: string;
 }
 
-/** What is on, as a page shows it. */
+/** What is on, as a page shows it. Days from the first to the last, both inclusive. */
 export interface NoticesPage {
   readonly query: NoticesQuery;
   /** Days shown, both counted. */
@@ -117,7 +123,7 @@ export interface NoticesPage {
   readonly buildings: readonly Named[];
 }
 
-/** One space of an event, as somebody finds it. */
+/** One space of an event, as somebody finds it. Facts may be empty. */
 export interface NoticePlace {
   readonly code: string;
   readonly name: string;
@@ -125,7 +131,7 @@ export interface NoticePlace {
   readonly facts: readonly string[];
 }
 
-/** An event with everything readers may know of it. */
+/** An event with everything readers may know of it. A null date is the whole event; there is at least one date. */
 export interface EventPage {
   /** As it is now: an address with another title leads there. */
   readonly path: string;

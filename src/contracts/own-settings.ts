@@ -10,7 +10,7 @@ export const THEMES = ['device', 'light', 'dark'] as const;
 export const CONTRASTS = ['usual', 'more'] as const;
 /** Minutes before one's own booking at which a letter reminds of it. */
 export const REMINDERS_MIN = [120, 1440, 2880, 10080] as const;
-/** The largest zoom of the board. */
+/** The largest zoom of the board. From 1, the whole day. */
 export const MOST_ZOOM = 24;
 
 /** A whole hour of the day, 0 to 24. */
@@ -40,10 +40,10 @@ export const ownSettingsSchema = z.object({
 });
 export type OwnSettings = z.output<typeof ownSettingsSchema>;
 
-/** Where settings stand of those who have not signed in. */
+/** Where settings stand of those who have not signed in. For at most a year. */
 export const SETTINGS_COOKIE = 'settings';
 
-/** Settings as the value of a cookie: only what is not usual. */
+/** Settings as the value of a cookie: only what is not usual. Empty where all is as usual. */
 export function settingsText(settings: OwnSettings): string {
   const chosen = Object.entries(settings).filter(
     ([name, value]) => JSON.stringify(value) !== JSON.stringify(USUAL_SETTINGS[name as keyof OwnSettings]),
@@ -53,7 +53,7 @@ export function settingsText(settings: OwnSettings): string {
 
 const MOST_LETTERS = 600;
 
-/** What a cookie holds; it is text from outside. */
+/** What a cookie holds; it is text from outside. What cannot be read is as usual, never an error. */
 export function readSettings(text: string | undefined): OwnSettings {
   if (!text || text.length > MOST_LETTERS) return USUAL_SETTINGS;
   try {

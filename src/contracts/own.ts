@@ -24,7 +24,9 @@ export const SAVED_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as c
 export type SavedScreen = keyof typeof SAVED_SCREENS;
 const SCREENS = Object.keys(SAVED_SCREENS) as [SavedScreen, ...SavedScreen[]];
 
-/** A screen with its filters, kept under a name of one's own. */
+/**
+ * A screen with its filters, kept under a name of one's own. The address is at most 1,000 letters and begins with its page.
+ */
 export const keepViewSchema = z
   .object({
     screen: z.enum(SCREENS, later`There is no such screen.`),
@@ -41,14 +43,17 @@ export type KeepViewInput = z.output<typeof keepViewSchema>;
 /** Which saved view is let go. */
 export const dropViewSchema = z.object({ id: rowId<number>('the view to let go') });
 
-/** A saved view: its name, and what stands behind the address of its page. */
+/**
+ * A saved view: its name, and what stands behind the address of its page. The address is that of its page from `?` on;
+ * empty is the page itself.
+ */
 export interface SavedView {
   readonly id: number;
   readonly name: string;
   readonly address: string;
 }
 
-/** Most views a person keeps for a screen. */
+/** Most views a person keeps for a screen. One more is refused, never one of them dropped. */
 export const MOST_VIEWS = 40;
 
 /** What somebody pinned, and what they used before, latest first. */
@@ -67,7 +72,10 @@ export function familiarRank({ spaces, usedSpaces }: Familiar, space: number): n
   return usedSpaces.includes(space) ? 1 : 2;
 }
 
-/** Somebody who may ask, change and cancel for the viewer, or no longer. */
+/**
+ * Somebody who may ask, change and cancel for the viewer, or no longer. At most 200 letters; an address without an
+ * account is refused.
+ */
 export const deputySchema = z.object({
   email: z
     .email(later`Write the whole e-mail address of their account.`)
@@ -82,10 +90,10 @@ export interface Deputy {
   readonly email: string;
 }
 
-/** Most deputies a person names. */
+/** Most deputies a person names. One more is refused. */
 export const MOST_DEPUTIES = 12;
 
-/** Something one did, as it is listed for its doer. */
+/** Something one did, as it is listed for its doer. Null where it can no longer be taken back. */
 export interface RecentAction {
   readonly changeSet: number;
   readonly what: string;

@@ -6,7 +6,10 @@ import { rowId, wholeNumber } from './fields';
 
 const MOST_MINUTES = 366 * 1440;
 
-/** What of a date is to be different; everything else stays. */
+/**
+ * What of a date is to be different; everything else stays. Minutes are of the wall, at most a year either way; what
+ * is undefined stays.
+ */
 export const datePatchSchema = z
   .object({
     shiftMin: z

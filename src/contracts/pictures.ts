@@ -14,14 +14,14 @@ const owner = {
   id: z.coerce.number().pipe(rowId<number>('what it is of')),
 };
 
-/** What a picture says of itself, in its address; the body is the picture. */
+/** What a picture says of itself, in its address; the body is the picture. The picture is at most 20 MB. */
 export const sendPictureSchema = z.object({
   ...owner,
   about: requiredLine('What is seen on it', MOST_CHARACTERS.pictureAbout),
 });
 export type SendPictureInput = z.output<typeof sendPictureSchema>;
 
-/** Whose picture is taken away. */
+/** Whose picture is taken away. Of what has none nothing happens. */
 export const dropPictureSchema = z.object({
   key: idempotencyKey,
   of: owner.of,
@@ -29,7 +29,7 @@ export const dropPictureSchema = z.object({
 });
 export type DropPictureInput = z.output<typeof dropPictureSchema>;
 
-/** A picture with what is on it, in words; measures in pixels. */
+/** A picture with what is on it, in words; measures in pixels. Width and height in pixels, from 1. */
 export interface Picture {
   readonly href: string;
   /** For those who do not see it. */

@@ -16,7 +16,7 @@ import { MOST_PEOPLE, whenSchema } from './ask';
 import type { UnitView } from './units';
 import { rowId, wholeNumber } from './fields';
 
-/** Most dates a search looks at. */
+/** Most dates a search looks at. Later ones are not looked at, and that is told. */
 export const MOST_SEARCH_DATES = 120;
 
 /** How often, as the form offers it. Any other rule belongs into the request. */
@@ -38,7 +38,7 @@ const optionalNumber = (what: string, least: number, most: number, otherwise: nu
 const orNothing = <Schema extends z.ZodType>(schema: Schema) =>
   z.preprocess((text) => (text === '' || text === undefined ? null : text), schema.nullable());
 
-/** The search as it stands in the address of its page. */
+/** The search as it stands in the address of its page. People from 1; empty fields are any (null). */
 export const placeSearchSchema = z
   .object({
     people: optionalNumber('People', 1, MOST_PEOPLE, 10),
@@ -77,7 +77,7 @@ export const placeSearchSchema = z
   });
 export type PlaceSearch = z.output<typeof placeSearchSchema>;
 
-/** Most spaces laid beside one another. */
+/** Most spaces laid beside one another. The first three of them. */
 export const MOST_COMPARED = 3;
 
 /** A space that answers, best first. */
@@ -112,7 +112,7 @@ export interface PlacesReply {
   readonly alsoOn: readonly { readonly building: string; readonly events: readonly string[] }[];
 }
 
-/** A period of a timetable that is still free. */
+/** A period of a timetable that is still free. A wall time of the site, and whole minutes from it. */
 export interface FreePeriod {
   readonly name: string;
   readonly start: LocalDateTime;
@@ -120,7 +120,10 @@ export interface FreePeriod {
   readonly when: string;
 }
 
-/** A space's floor, for a drawing to scale; the sides are those of a rectangle of its area where they are not known. */
+/**
+ * A space's floor, for a drawing to scale; the sides are those of a rectangle of its area where they are not known.
+ * Metres; drawn from the area where a side is null.
+ */
 export interface FloorPlan {
   readonly lengthM: number;
   readonly widthM: number;
@@ -129,7 +132,7 @@ export interface FloorPlan {
   readonly bays: readonly { readonly name: string; readonly areaM2: number }[];
 }
 
-/** A space with everything to know before asking for it. */
+/** A space with everything to know before asking for it. Null for measures nobody has entered. */
 export interface SpacePage {
   readonly id: number;
   readonly code: string;
@@ -176,7 +179,10 @@ export interface PoolDay {
   readonly when: string | null;
 }
 
-/** A pool of equipment with everything to know before asking for it. */
+/**
+ * A pool of equipment with everything to know before asking for it. Fetch and return in minutes; units are null for
+ * whoever may not read them.
+ */
 export interface PoolPage {
   readonly id: number;
   readonly name: string;

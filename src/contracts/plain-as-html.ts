@@ -1,7 +1,7 @@
 const escaped = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
-/** Plain text as an editor would write it. */
+/** Plain text as an editor would write it. Empty stays empty. */
 export const plainAsHtml = (text: string): string =>
   text
     ? text

@@ -2,7 +2,9 @@ import { NUMBER_MOST, wholeNumberIn } from '@/core/work-orders/numbers';
 import { say, sayNumber } from './language/say';
 import type { FieldFault } from './refusal';
 
-/** What a space, a category or a service asks of whoever asks for it. */
+/**
+ * What a space, a category or a service asks of whoever asks for it. Choices are empty where anything may be answered.
+ */
 export interface Question {
   readonly id: number;
   readonly text: string;
@@ -13,13 +15,16 @@ export interface Question {
   readonly numberName: string | null;
 }
 
-/** A question with what was answered to it. */
+/** A question with what was answered to it. Empty is no answer. */
 export interface Answer {
   readonly questionId: number;
   readonly answer: string;
 }
 
-/** What is wrong with answers to these questions; `path` is that of the list of answers, as in `services.0.answers`. */
+/**
+ * What is wrong with answers to these questions; `path` is that of the list of answers, as in `services.0.answers`.
+ * Empty where nothing is wrong.
+ */
 export function answerFaults(
   questions: readonly Question[],
   answers: readonly Answer[],

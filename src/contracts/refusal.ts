@@ -1,10 +1,12 @@
-/** One thing that is wrong with one field; `path` as in `equipment.0.quantity`. */
+/**
+ * One thing that is wrong with one field; `path` as in `equipment.0.quantity`. An empty path is the form as a whole.
+ */
 export interface FieldFault {
   readonly path: string;
   readonly message: string;
 }
 
-/** What a schema found wrong, field by field. */
+/** What a schema found wrong, field by field. One for each issue, in the same order, never empty sentences. */
 export const faultsOfIssues = (
   issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[],
 ): FieldFault[] => issues.map(({ path, message }) => ({ path: path.join('.'), message }));
@@ -76,15 +78,15 @@ export type RefusalCode = Refusal['code'];
 export type Outcome<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly refusal: Refusal };
 
-/** It was done, and this is what it gives. */
+/** It was done, and this is what it gives. Never null: where it gives nothing, the value is undefined. */
 export const done = <Value>(value: Value): Outcome<Value> => ({ ok: true, value });
-/** It was not done, and this is why. */
+/** It was not done, and this is why. Nothing was written. */
 export const refuse = (refusal: Refusal): { readonly ok: false; readonly refusal: Refusal } => ({
   ok: false,
   refusal,
 });
 
-/** The one shape of an error reply. */
+/** The one shape of an error reply. Fields are empty where the fault is none of a field. */
 export interface ErrorReply {
   readonly error: {
     /** `unreachable` is what a browser says by itself where no answer came. */

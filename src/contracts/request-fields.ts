@@ -77,7 +77,7 @@ export type RequestFieldColumns = { readonly [Name in RequestFieldName as Column
 export const REQUEST_FIELD_NAMES = Object.keys(REQUEST_FIELDS) as RequestFieldName[];
 /** What is said of each. */
 export const requestField: Readonly<Record<RequestFieldName, RequestFieldRow>> = REQUEST_FIELDS;
-/** What a field is called. */
+/** What a field is called. Never empty. */
 export const fieldLabel = (name: RequestFieldName): string => say(requestField[name].label);
 
 const ofEach = <Value>(value: (name: RequestFieldName) => Value) =>
@@ -110,23 +110,23 @@ export const editedFieldSchemas = Object.fromEntries(
 /** All of them empty. */
 export const EMPTY_FIELDS: RequestFieldTexts = ofEach(() => '');
 
-/** The plain texts among other things. */
+/** The plain texts among other things. None is null; one that was not filled in is empty. */
 export const fieldsIn = (texts: RequestFieldTexts): Record<RequestFieldName, string> =>
   ofEach((name) => texts[name]);
 
-/** Those of an edit that were said. */
+/** Those of an edit that were said. What was not sent is left out, not empty. */
 export const editedFields = (texts: Partial<RequestFieldTexts>): Partial<RequestFieldTexts> =>
   Object.fromEntries(
     EDITED_FIELD_NAMES.flatMap((name) => (texts[name] === undefined ? [] : [[name, texts[name]]])),
   );
 
-/** As the columns of a row hold them. */
+/** As the columns of a row hold them. None is null. */
 export const fieldColumns = (texts: RequestFieldTexts): RequestFieldColumns =>
   Object.fromEntries(
     REQUEST_FIELD_NAMES.map((name) => [requestField[name].column, texts[name]]),
   ) as RequestFieldColumns;
 
-/** The pairs of a `json_object` of some of them, of a row of `request` called `r`. */
+/** The pairs of a `json_object` of some of them, of a row of `request` called `r`. Empty where none is meant. */
 export const fieldsAsJson = (isMeant: (row: RequestFieldRow) => boolean = () => true): string =>
   REQUEST_FIELD_NAMES.filter((name) => isMeant(requestField[name]))
     .map((name) => `'${name}', r.${requestField[name].column}`)

@@ -12,7 +12,10 @@ import type { FileLine } from './files';
 import type { MessageView } from './talk';
 import type { Drawn } from './alternatives';
 
-/** One date of the date list: a date with its state and, while it waits, its verdict. */
+/**
+ * One date of the date list: a date with its state and, while it waits, its verdict. A null verdict where nothing is
+ * checked any more; minutes of bands are of UTC.
+ */
 export interface DateView {
   readonly id: number;
   readonly startLocal: LocalDateTime;
@@ -53,7 +56,7 @@ export interface DateView {
   readonly drawn: Drawn | null;
 }
 
-/** A space of a date, as a page tells it. */
+/** A space of a date, as a page tells it. Bands in order from setup to strike, in minutes since 1970 UTC. */
 export interface SpaceLine {
   readonly id: number;
   readonly name: string;
@@ -74,7 +77,7 @@ interface Answered {
   readonly answer: string;
 }
 
-/** What a request says beside place and time. */
+/** What a request says beside place and time. Texts are empty where nothing was said, never null. */
 export interface RequestDetails extends RequestFieldTexts {
   readonly kind: RequestKind;
   readonly jointHosts: readonly string[];
@@ -98,7 +101,7 @@ export interface RequestDetails extends RequestFieldTexts {
   readonly files: readonly FileLine[];
 }
 
-/** One request as its own people and the office see it. */
+/** One request as its own people and the office see it. From the first date to the last; there is at least one. */
 export interface RequestView extends RequestDetails {
   readonly reference: string;
   readonly version: number;
@@ -144,7 +147,7 @@ export interface RequestView extends RequestDetails {
   }[];
 }
 
-/** One line of the desk or of one's own requests. */
+/** One line of the desk or of one's own requests. The verdict is null where nothing waits. */
 export interface RequestLine {
   readonly reference: string;
   readonly title: string;

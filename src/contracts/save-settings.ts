@@ -5,7 +5,10 @@ import { LANGUAGES } from './language/languages';
 import { later } from './language/say';
 import { CONTRASTS, MOST_ZOOM, REMINDERS_MIN, settingsHour, THEMES } from './own-settings';
 
-/** Beside them, for those with an account: when letters remind of their own bookings. */
+/**
+ * Beside them, for those with an account: when letters remind of their own bookings. Null is as the device or the
+ * office has it.
+ */
 export const saveSettingsSchema = z.object({
   settings: z.object({
     theme: z.enum(THEMES, later`Choose a theme.`),

@@ -18,7 +18,10 @@ export interface SpaceFloor {
 const numberIn = (least: number, most: number) =>
   z.coerce.number().int().min(least).max(most).optional().catch(undefined);
 
-/** What a plan is asked for with, as it stands in an address; what cannot be read is left out. */
+/**
+ * What a plan is asked for with, as it stands in an address; what cannot be read is left out. People from 1 to 5,000,
+ * wheelchairs from 0 to 500, millimetres for the rest; null is as usual.
+ */
 export const planQuerySchema = z.object({
   people: numberIn(1, 5000),
   layout: z.enum(LAYOUTS).optional().catch(undefined),
@@ -35,7 +38,7 @@ export const planQuerySchema = z.object({
 });
 export type PlanQuery = z.output<typeof planQuerySchema>;
 
-/** Where the plan of a space is tried out. */
+/** Where the plan of a space is tried out. What is undefined is left out. */
 export function planHref(code: string, query: PlanQuery = {}): string {
   const text = new URLSearchParams(
     Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
@@ -51,7 +54,7 @@ export const ownLayoutSchema = z.object({
 });
 export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;
 
-/** Which way of one's own is let go. */
+/** Which way of one's own is let go. Dates that were set so keep what they were given. */
 export const dropOwnLayoutSchema = z.object({ key: idempotencyKey });
 
 /** A way of the house to set rooms: parameters over one of the layouts. */

@@ -5,7 +5,7 @@ import { whenSchema } from './ask';
 import { versionField } from './change';
 import { idempotencyKey, plainText, rowId } from './fields';
 
-/** From this date on the series goes another way. */
+/** From this date on the series goes another way. From that date on, inclusive. */
 export const splitSchema = z.object({
   key: idempotencyKey,
   preview: z.boolean().default(false),

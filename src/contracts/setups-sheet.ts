@@ -6,7 +6,9 @@ import { localDateField } from './fields';
 export const SETUPS_SHEETS = ['day', 'week', 'stores', 'order'] as const;
 export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
 
-/** What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. */
+/**
+ * What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. An empty day is today.
+ */
 export const setupsSheetSchema = z
   .object({
     what: z.enum(SETUPS_SHEETS, later`Choose the day, the week, the stores or an order.`).default('day'),
@@ -24,7 +26,7 @@ export const setupsSheetSchema = z
   });
 export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
 
-/** Where such a print is. */
+/** Where such a print is. Without a day it is today's, in the zone of the site. */
 export const setupsSheetHref = (
   kind: 'pdf' | 'csv',
   query: { readonly what: SetupsSheetKind; readonly day?: string; readonly order?: number },

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, optionalLine, rowId, wholeNumber } from './fields';
 
-/** What came back after an event. */
+/** What came back after an event. Counted and damaged from 0. */
 export interface ReturnView {
   readonly counted: number;
   readonly damaged: number;
@@ -50,7 +50,10 @@ export interface StoresDay {
   readonly movements: readonly MovementView[];
 }
 
-/** Counted as it comes back: how many there are, and how many of those are damaged. */
+/**
+ * Counted as it comes back: how many there are, and how many of those are damaged. From 0 to 100,000; damaged ones are
+ * at most as many as came back.
+ */
 export const returnSchema = z
   .object({
     key: idempotencyKey,

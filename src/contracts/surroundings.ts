@@ -8,7 +8,10 @@ import { localDateField, rowId } from './fields';
 /** Days a form looks at at once; more dates than fit are the server's to check. */
 export const MOST_SURROUNDING_DAYS = 62;
 
-/** Those wanted, and some that single dates go to instead. */
+/**
+ * Those wanted, and some that single dates go to instead. With more the browser does not check itself: the server
+ * does.
+ */
 export const MOST_SURROUNDING_SPACES = 24;
 
 /** What stands around a choice: so many days of some spaces and kinds of equipment. */

@@ -8,7 +8,7 @@ import { idempotencyKey, plainText } from './fields';
 export const THREAD_KINDS = ['with-requester', 'internal'] as const;
 export type ThreadKind = (typeof THREAD_KINDS)[number];
 
-/** A message, with files that were sent before it. */
+/** A message, with files that were sent before it. At most 4,000 letters; files at most ten. */
 export const messageSchema = z
   .object({
     key: idempotencyKey,
@@ -31,7 +31,7 @@ export const messageSchema = z
   });
 export type MessageInput = z.output<typeof messageSchema>;
 
-/** A message as it is read. */
+/** A message as it is read. At least one letter or one file. */
 export interface MessageView {
   readonly id: number;
   readonly kind: ThreadKind;
@@ -46,7 +46,10 @@ export interface MessageView {
   readonly files: readonly FileLine[];
 }
 
-/** Something that has become of a request, or was written about it, by somebody else. */
+/**
+ * Something that has become of a request, or was written about it, by somebody else. When is in words, in the zone of
+ * whoever reads.
+ */
 export interface NewsLine {
   readonly reference: string;
   readonly title: string;
@@ -64,7 +67,7 @@ export interface News {
   readonly upTo: NewsMark;
 }
 
-/** Up to where news are read. */
+/** Up to where news are read. Up to and with these, inclusive; 0 is nothing read. */
 export const newsMarkSchema = z.object({
   changeSet: z
     .number(later`Say up to where.`)

@@ -5,7 +5,7 @@ export interface UnitCustody {
   readonly until: string;
 }
 
-/** A numbered unit: where it is, and where it goes next. */
+/** A numbered unit: where it is, and where it goes next. Null where it is with nobody. */
 export interface UnitView {
   readonly name: string;
   readonly now: UnitCustody | null;

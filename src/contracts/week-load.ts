@@ -28,7 +28,7 @@ export interface TeamWeek {
   readonly cells: readonly LoadCell[];
 }
 
-/** A shift, in words. */
+/** A shift, in words. A null person is so many of the team, whoever they are. */
 export interface ShiftView {
   readonly id: number;
   readonly date: string;
@@ -38,7 +38,7 @@ export interface ShiftView {
   readonly text: string;
 }
 
-/** An order of the week, in words. */
+/** An order of the week, in words. A null person is anybody of the team. */
 export interface WeekOrder {
   readonly id: number;
   readonly date: string;
@@ -57,7 +57,7 @@ export interface WeekOrder {
   readonly doubts: readonly string[];
 }
 
-/** A week of all teams. */
+/** A week of all teams. From the first day of the week, exactly seven days. */
 export interface WeekView {
   readonly first: string;
   readonly weekText: string;
@@ -77,7 +77,10 @@ export interface WeekView {
   } | null;
 }
 
-/** So many people of a team on duty; it ends after it begins. */
+/**
+ * So many people of a team on duty; it ends after it begins. Minutes on the wall of one day; an end before its start
+ * is the day after.
+ */
 export const addShiftSchema = z
   .object({
     key: idempotencyKey,
@@ -95,10 +98,10 @@ export const addShiftSchema = z
   });
 export type AddShiftInput = z.output<typeof addShiftSchema>;
 
-/** A shift that is taken away. */
+/** A shift that is taken away. Work that was given stays given, and is told to be in doubt. */
 export const removeShiftSchema = z.object({ key: idempotencyKey });
 
-/** Whether somebody belongs to a team. */
+/** Whether somebody belongs to a team. What was given to somebody who leaves goes back to the team. */
 export const teamMemberSchema = z.object({
   key: idempotencyKey,
   personId: rowId<PersonId>('a person'),

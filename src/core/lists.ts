@@ -1,4 +1,4 @@
-/** A list with something in it. */
+/** A list with something in it. Its first is never undefined. */
 export type Filled<Item> = readonly [Item, ...Item[]];
 
 /** Whether there is anything in a list; then it has a first. */
@@ -56,3 +56,13 @@ export function at<Item>(list: readonly Item[], index: number): Item {
   if (!(index in list)) throw new RangeError(`${list.length} have no place ${index}`);
   return list[index] as Item;
 }
+
+/** The names of a record whose names are all known. */
+export const keysOf = <Key extends string>(record: Readonly<Record<Key, unknown>>): Key[] =>
+  Object.keys(record) as Key[];
+
+/** A record with a value for each of these names. Exactly these names, in their order. */
+export const recordOf = <Key extends string, Value>(
+  keys: readonly Key[],
+  valueOf: (key: Key) => Value,
+): Record<Key, Value> => Object.fromEntries(keys.map((key) => [key, valueOf(key)])) as Record<Key, Value>;

@@ -38,10 +38,10 @@ export const DOC_SCHEMAS = {
 } as const satisfies Record<EntryKind, z.ZodType>;
 
 export type DocOf<Kind extends EntryKind> = z.output<(typeof DOC_SCHEMAS)[Kind]>;
-/** Whatever kind it is. */
+/** Whatever kind it is. Never null. */
 export type AnyDoc = DocOf<EntryKind>;
 
-/** What a form sends; the document itself is read by the schema of its kind. */
+/** What a form sends; the document itself is read by the schema of its kind. A null number makes a new one. */
 export const saveEntrySchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
@@ -58,7 +58,10 @@ export type SaveEntryInput = z.output<typeof saveEntrySchema>;
 export const ENTRY_COMMANDS = ['retire', 'bring-back', 'remove', 'up', 'down'] as const;
 export type EntryCommand = (typeof ENTRY_COMMANDS)[number];
 
-/** One of these, or only what it would do where it is a preview. */
+/**
+ * One of these, or only what it would do where it is a preview. The first press with a key counts; the same key again
+ * does nothing.
+ */
 export const entryCommandSchema = z.object({
   key: idempotencyKey,
   command: z.enum(ENTRY_COMMANDS, later`Say what to do with it.`),
@@ -66,7 +69,7 @@ export const entryCommandSchema = z.object({
 });
 export type EntryCommandInput = z.output<typeof entryCommandSchema>;
 
-/** What a change of the house does to what is promised. */
+/** What a change of the house does to what is promised. Empty lists where nobody would notice. */
 export interface EntryDone {
   readonly id: number;
   readonly name: string;
@@ -93,7 +96,7 @@ export interface HistoryOfEntry {
   readonly changes: readonly string[];
 }
 
-/** A thing with what a form needs to show it. */
+/** A thing with what a form needs to show it. Its row version is at least 1 and counts every change. */
 export interface StoredEntry {
   readonly id: number;
   readonly rowVersion: number;
@@ -102,7 +105,7 @@ export interface StoredEntry {
   readonly doc: Readonly<Record<string, unknown>>;
 }
 
-/** The lists a field can choose from. */
+/** The lists a field can choose from. Each holds only what is in use, at most with what a thing names already. */
 export type ChoiceList =
   /** Further ones: the office's own is meant where none is chosen. */
   | 'sites'
@@ -123,5 +126,5 @@ export interface NamedChoice {
   readonly id: number | string;
   readonly name: string;
 }
-/** All these lists. */
+/** All these lists. None is null: one of which there is nothing is empty. */
 export type EntryChoices = Readonly<Record<ChoiceList, readonly NamedChoice[]>>;

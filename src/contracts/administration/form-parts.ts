@@ -11,7 +11,10 @@ interface Base {
   readonly when?: readonly [name: string, value: string | boolean];
 }
 
-/** A field of a house form; what it may hold is for the schema to say. */
+/**
+ * A field of a house form; what it may hold is for the schema to say. Bounds are those of the schema; `most` is in
+ * letters.
+ */
 export type Field =
   | (Base & { readonly kind: 'line' | 'text'; readonly most: number; readonly isNarrow?: boolean })
   | (Base & { readonly kind: 'number'; readonly unit?: string; readonly isOptional?: boolean })
@@ -42,7 +45,10 @@ export interface Section {
   readonly fields: readonly Field[];
 }
 
-/** A form as data: its sections, and what a new entry begins with. */
+/**
+ * A form as data: its sections, and what a new entry begins with. Every field of the document is in exactly one of
+ * them.
+ */
 export interface FormOfEntry {
   readonly sections: readonly Section[];
   /** What a new one begins with. */

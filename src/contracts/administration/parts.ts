@@ -12,7 +12,7 @@ export const clockText = z
 
 /** Minutes since midnight of `18:30`; `24:00` and later are after it. */
 export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
-/** The same as it is written, with two digits each. */
+/** The same as it is written, with two digits each. Minutes from 0 at midnight to 1440. */
 export const clockOf = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 

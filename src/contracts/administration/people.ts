@@ -4,11 +4,11 @@ import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import { requiredLine, rowId } from '../fields';
 import { ids } from './parts';
 
-/** What there is to say of a team. */
+/** What there is to say of a team. The name is at most 60 letters long. */
 export const teamDoc = z.object({ name: requiredLine('Name', 60), members: ids<PersonId>('a person') });
 export type TeamDoc = z.output<typeof teamDoc>;
 
-/** What there is to say of a host. */
+/** What there is to say of a host. The name is at most 80 letters long, members at most 2,000. */
 export const organisationDoc = z.object({
   name: requiredLine('Name', 80),
   members: ids<PersonId>('a person', 2000),
@@ -20,7 +20,10 @@ export const SITE_ROLES = ['requester', 'manager', 'crew', 'housekeeper'] as con
 
 const LOOKED_AFTER = ['building', 'space', 'pool'] as const;
 
-/** What there is to say of a person; addresses are unique whatever their letters' size. */
+/**
+ * What there is to say of a person; addresses are unique whatever their letters' size. The address is at most 120
+ * letters long and never another person's.
+ */
 export const personDoc = z.object({
   name: requiredLine('Name', 80),
   email: z.email(later`That is no e-mail address.`).max(120, later`At most 120 letters.`),

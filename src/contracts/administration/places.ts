@@ -13,7 +13,7 @@ import { localDateField, localDateTimeField, requiredLine, rowId, wholeNumber } 
 import { OWNER_KINDS } from '../house';
 import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from './parts';
 
-/** What there is to say of the site of the office. */
+/** What there is to say of the site of the office. Hours are minutes of the day in its own zone. */
 export const siteDoc = z.object({
   name: requiredLine('Name', 80),
   zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
@@ -84,7 +84,10 @@ export const dayNoteDoc = z
   });
 export type DayNoteDoc = z.output<typeof dayNoteDoc>;
 
-/** What there is to say of a closure; it ends after it begins. */
+/**
+ * What there is to say of a closure; it ends after it begins. Wall times without a zone: they are of the site it is
+ * in.
+ */
 export const closureDoc = z
   .object({
     kind: z.enum(['shut', 'open'], later`Say whether it is shut or open.`),
@@ -108,7 +111,7 @@ export const closureDoc = z
   });
 export type ClosureDoc = z.output<typeof closureDoc>;
 
-/** What there is to say of a further site. */
+/** What there is to say of a further site. It has at least one line of hours. */
 export const furtherSiteDoc = z
   .object({ name: requiredLine('Name', 80), hours: hoursRows })
   .refine(({ hours }) => hours.length > 0, {
@@ -252,7 +255,10 @@ const periodRows = z
     });
   });
 
-/** What there is to say of a timetable; periods do not overlap. */
+/**
+ * What there is to say of a timetable; periods do not overlap. From one to the other day, both inclusive; at least one
+ * period.
+ */
 export const timetableDoc = z
   .object({
     name: requiredLine('Name', 60),

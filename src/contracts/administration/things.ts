@@ -5,7 +5,7 @@ import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from 
 import { HUES } from '../office';
 import { ids, questionRows } from './parts';
 
-/** What there is to say of a store. */
+/** What there is to say of a store. Its name is at most 80 letters long. */
 export const storeDoc = z.object({ name: requiredLine('Name', 80) });
 export type StoreDoc = z.output<typeof storeDoc>;
 
@@ -28,7 +28,7 @@ export const stockRow = z
   });
 export type StockRow = z.output<typeof stockRow>;
 
-/** What there is to say of a type of equipment. */
+/** What there is to say of a type of equipment. Fetch and return take 0 to 1440 minutes each. */
 export const equipmentDoc = z
   .object({
     name: requiredLine('Name', 80),
@@ -81,7 +81,7 @@ export const equipmentDoc = z
   });
 export type EquipmentDoc = z.output<typeof equipmentDoc>;
 
-/** What there is to say of a service. */
+/** What there is to say of a service. Known ahead by 0 to 366 days; work in person-minutes. */
 export const serviceDoc = z.object({
   name: requiredLine('Name', 60),
   about: plainText('What it is', 200).default(''),
@@ -92,11 +92,11 @@ export const serviceDoc = z.object({
 });
 export type ServiceDoc = z.output<typeof serviceDoc>;
 
-/** What there is to say of an audience. */
+/** What there is to say of an audience. The name is at most 40 letters long. */
 export const audienceDoc = z.object({ name: requiredLine('Audience', 40) });
 export type AudienceDoc = z.output<typeof audienceDoc>;
 
-/** What there is to say of a category; its mark is two letters. */
+/** What there is to say of a category; its mark is two letters. A mark is exactly two letters. */
 export const categoryDoc = z.object({
   name: requiredLine('Name', 60),
   mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), later`A mark has two letters.`),

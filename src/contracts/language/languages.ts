@@ -2,7 +2,7 @@
 export const LANGUAGES = ['en', 'de'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
-/** One of ours by its tag; English where it is none. */
+/** One of ours by its tag; English where it is none. Never null: whatever a browser sends has a language. */
 export const languageOf = (tag: string): Language => LANGUAGES.find((each) => each === tag) ?? 'en';
 
 /** Whose dates and numbers are written in it. */
@@ -24,12 +24,18 @@ const holder = globalThis as typeof globalThis & {
 export const catalogueOf = (language: Language): Catalogue | null =>
   holder.calendarioCatalogues?.[language] ?? null;
 
-/** Gives the texts of a language; those that are missing are read in English. */
+/**
+ * Gives the texts of a language; those that are missing are read in English. Texts that are missing in it are said in
+ * English, never empty.
+ */
 export const bringCatalogue = (language: Language, catalogue: Catalogue): void => {
   holder.calendarioCatalogues = { ...holder.calendarioCatalogues, [language]: catalogue };
 };
 
-/** The language of a house is that of what it keeps for all, and of readers who have chosen none. */
+/**
+ * The language of a house is that of what it keeps for all, and of readers who have chosen none. English until an
+ * office says otherwise.
+ */
 export const officeLanguage = (): Language => holder.calendarioLanguage ?? 'en';
 
 /** Null before there is a house. */

@@ -14,7 +14,10 @@ const OPTIONS = {
   interpolation: { prefix: '{', suffix: '}', escapeValue: false },
 } as const;
 
-/** `{0, dative}` in a German text: `3 Termine` becomes `3 Terminen`. Nouns that end in n or s stay, and so do names. */
+/**
+ * `{0, dative}` in a German text: `3 Termine` becomes `3 Terminen`. Nouns that end in n or s stay, and so do names.
+ * Words that end in n or s stay as they are; so does exactly one.
+ */
 export const dative = (counted: string): string =>
   /^\d/.test(counted) && !counted.startsWith('1 ') && !/[ns]$/.test(counted) ? `${counted}n` : counted;
 
@@ -37,14 +40,17 @@ function speakerOf(language: Language): i18n | null {
   return speaker;
 }
 
-/** The language of whoever this is written for. */
+/** The language of whoever this is written for. That of the office where they have chosen none (null). */
 export const ownLanguage = (): Language => ownSettings().language || officeLanguage();
 
 type Put = string | number;
 
 const keys = new WeakMap<TemplateStringsArray, string>();
 
-/** The key of a text in the catalogue: `{0} of {1}` of the parts around what is put in. */
+/**
+ * The key of a text in the catalogue: `{0} of {1}` of the parts around what is put in. The first part has no number
+ * before it; they count from 0.
+ */
 export const keyOf = (parts: readonly string[]): string =>
   parts.reduce((text, part, index) => `${text}{${index - 1}}${part}`);
 
@@ -64,7 +70,10 @@ function said(text: string): string {
   return catalogue && Object.hasOwn(catalogue, text) ? catalogue[text]! : text;
 }
 
-/** Says a text of this application in the language of whoever reads it: say`${count} of ${all}`, or say(text) of one that is marked elsewhere. */
+/**
+ * Says a text of this application in the language of whoever reads it: say`${count} of ${all}`, or say(text) of one
+ * that is marked elsewhere. A text nobody has translated is said in English, never left empty.
+ */
 export function say(parts: TemplateStringsArray | string, ...values: readonly Put[]): string {
   const speaker = speakerOf(ownLanguage());
   // Not through the speaker: what is no text of ours comes back as it is, whatever stands in it.
@@ -75,7 +84,7 @@ export function say(parts: TemplateStringsArray | string, ...values: readonly Pu
 
 /**
  * As `say`, for English that means several things: the catalogue tells them apart by what it is about, under
- * `text_about`. sayAs('letter')`To`.
+ * `text_about`. sayAs('letter')`To`. Where there is no such translation, in the words of English.
  */
 export const sayAs =
   (about: string) =>
@@ -90,7 +99,8 @@ export function sayCount(count: number, one: string, many: string): string {
 }
 
 /**
- * The message of a schema, which is made once and asked later, by readers of any language. Texts put in are said as well.
+ * The message of a schema, which is made once and asked later, by readers of any language. Texts put in are said as
+ * well. The schema says it when it refuses, not when it is made.
  */
 export const later = (
   parts: TemplateStringsArray,
@@ -106,15 +116,16 @@ export const later = (
 });
 
 /**
- * Texts that are kept as they are, in English, and said only when somebody reads them: say(text). With names given only
- * what stands under those names is a text.
+ * Texts that are kept as they are, in English, and said only when somebody reads them: say(text). With names given
+ * only what stands under those names is a text. The same things, exactly as they were given.
  */
 // The names are for whoever looks for texts in the code.
 export const unsaid = <const Things>(things: Things, ..._names: readonly string[]): Things => things;
 
 /**
- * Texts that are written down once: the same things, each text of them said when it is read. With names given only what
- * stands under those names is a text, the rest are keys and the like.
+ * Texts that are written down once: the same things, each text of them said when it is read. With names given only
+ * what stands under those names is a text, the rest are keys and the like. Names given on are those of the fields that
+ * are said; without them, all texts are.
  */
 export function texts<Things>(things: Things, ...names: readonly string[]): Things {
   if (typeof things !== 'object' || things === null || '$$typeof' in things) return things;
@@ -128,6 +139,8 @@ export function texts<Things>(things: Things, ...names: readonly string[]): Thin
   return things;
 }
 
-/** A number as whoever reads it writes it: `10,000`. */
+/**
+ * A number as whoever reads it writes it: `10,000`. At most so many places behind the point, else as many as usual.
+ */
 export const sayNumber = (value: number, most?: number): string =>
   value.toLocaleString(LOCALES[ownLanguage()], most === undefined ? {} : { maximumFractionDigits: most });

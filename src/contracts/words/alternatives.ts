@@ -90,7 +90,7 @@ const SENTENCES: Readonly<Record<AlternativeKind, Say>> = {
     `${swaps.map((swap) => swapText(swap, names)).join('; ')}, ${shiftText(shiftMin)}: ${hoursText(draft)}.`,
 };
 
-/** What would be done, in one sentence. */
+/** What would be done, in one sentence. Exactly one sentence, never empty. */
 export const sayAlternative = (alternative: ToldAlternative, names: AlternativeNames, side: Side): string =>
   SENTENCES[alternative.kind](alternative, names, side);
 
@@ -109,7 +109,10 @@ function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwa
   ];
 }
 
-/** What it costs, each in a few words; that nothing else changes goes without saying. */
+/**
+ * What it costs, each in a few words; that nothing else changes goes without saying. Empty where it costs nothing but
+ * what the sentence says.
+ */
 export function sayCosts({ kind, cost }: Pick<ToldAlternative, 'kind' | 'cost'>): string[] {
   const time = kind === 'when-back' ? [shiftText(cost.shiftMin)] : [];
   return [
@@ -132,7 +135,7 @@ export interface ToldSeries {
   readonly isUniform: boolean;
 }
 
-/** What a way for a series changes, in one sentence. */
+/** What a way for a series changes, in one sentence. Counts are of dates, at least two. */
 export function saySeriesAlternative(
   { kind, dates, first, left, isUniform }: ToldSeries,
   names: AlternativeNames,
@@ -183,7 +186,7 @@ export const sayCut = (candidates: number): string | null =>
     ? say`${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? say`was` : say`were`} not looked at.`
     : null;
 
-/** Dates that were left out of the search. */
+/** Dates that were left out of the search. Null where everything was. */
 export function sayNotLookedAt({
   troubled,
   most,
@@ -201,13 +204,13 @@ export function sayNotLookedAt({
   return parts.filter(Boolean).join(' ') || null;
 }
 
-/** Nothing was found. */
+/** Nothing was found. Never empty: there is always a next thing to do. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
     ? say`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
     : say`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? say`, or ask ${office}` : ''}.`;
 
-/** Two who want one place: this date and another; which of them moves with less harm. */
+/** Two who want one place: this date and another; which of them moves with less harm. Null moves neither. */
 export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
   if (moves === null)
     return say`Only one of them can be served near what was asked for: this date or “${title}”.`;
@@ -217,10 +220,10 @@ export function sayBoth(moves: 'first' | 'second' | null, title: string, canEith
     : say`Both can be served where ${mover}.`;
 }
 
-/** Several who want one place, all served; `moved` of them elsewhere. */
+/** Several who want one place, all served; `moved` of them elsewhere. At least three of them. */
 export const sayShared = (count: number, moved: number): string =>
   say`All ${count} can be served at the time they asked for${moved ? say`, ${moved === 1 ? say`one` : moved} of them elsewhere` : ''}.`;
 
-/** Where one of them goes. */
+/** Where one of them goes. Exactly one place each. */
 export const sayPlacement = (title: string, place: string, isMoved: boolean): string =>
   isMoved ? say`“${title}” in ${place}` : say`“${title}” stays in ${place}`;

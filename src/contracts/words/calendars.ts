@@ -27,7 +27,7 @@ const namesOf = (
   of: readonly { readonly id: number; readonly name: string }[],
 ): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? say`something that is gone`);
 
-/** What a calendar shows, in words. */
+/** What a calendar shows, in words. Everything where the filter is empty. */
 export function filterText(filter: CalendarFilter, choices: CalendarChoices): string {
   const places = [...namesOf(filter.buildings, choices.buildings), ...namesOf(filter.spaces, choices.spaces)];
   const parts = [
@@ -39,7 +39,7 @@ export function filterText(filter: CalendarFilter, choices: CalendarChoices): st
   return parts.filter(Boolean).join(', ');
 }
 
-/** Who may read a calendar, by name where they are named. */
+/** Who may read a calendar, by name where they are named. Never empty. */
 export function readersText(readers: Readers, choices: CalendarChoices): string {
   if (readers.kind !== 'named') return READER_WORDS[readers.kind];
   const named = [

@@ -7,7 +7,10 @@ import { dayShort, momentText, untilText } from './when';
 
 const dayOf = (at: EpochMinute, tzid: string): string => dayShort(dateOf(toLocal(at, tzid)));
 
-/** What is lost by waiting, and when: `by Thu 15 Apr`, `crews need it`. */
+/**
+ * What is lost by waiting, and when: `by Thu 15 Apr`, `crews need it`. Minutes are since 1970 UTC, said in the zone
+ * that is given.
+ */
 export function sayLoss({ kind, at }: Loss, now: EpochMinute, tzid: string) {
   const isOver = at <= now;
   const words: Readonly<Record<LossKind, { readonly when: string; readonly what: string }>> = {

@@ -310,7 +310,10 @@ const periodsText = (periods: readonly Interval[], tzid: string): string =>
     ? say`Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
     : say`There are none on that day; pick another day.`;
 
-/** What is the matter, how much, and what next: a sentence or two, for whoever reads it. */
+/**
+ * What is the matter, how much, and what next: a sentence or two, for whoever reads it. Never empty, and never names
+ * what its reader may not know.
+ */
 export function sayFinding(facts: FindingFacts, names: FindingNames): string {
   const { what, next } = WORDINGS[facts.rule] as Wording<FindingFacts>;
   const then = next[names.side ?? 'requester'];
@@ -329,7 +332,7 @@ const SINGLE: Readonly<Record<keyof VerdictCounts, string>> = texts({
   clash: 'It clashes.',
 });
 
-/** `12 dates clear, 2 clash`. */
+/** `12 dates clear, 2 clash`. Counts from 0; of exactly one date without a number. */
 export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
   if (clear + look + clash === 1) return SINGLE[clear ? 'clear' : look ? 'look' : 'clash'];
   if (look + clash === 0) return say`All ${clear} dates are clear.`;

@@ -18,10 +18,10 @@ const HUE_WORDS: Readonly<Record<string, string>> = texts({
   rose: 'rose',
   ink: 'ink',
 });
-/** What a hue is called; as it is where it has no name. */
+/** What a hue is called; as it is where it has no name. Never null. */
 export const hueText = (hue: string): string => HUE_WORDS[hue] ?? hue;
 
-/** What there is to know of a colour before it is chosen. */
+/** What there is to know of a colour before it is chosen. Contrast as WCAG 2.2 reckons it, from 1 to 21. */
 export function sayHue({ contrast, near }: HueCheck): string {
   const letters = say`Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
   if (!near.length) return say`${letters} Everybody tells it from the other colours.`;

@@ -37,7 +37,7 @@ export const MONTH_NAMES = texts([
   'December',
 ] as const);
 
-/** `a`, `a and b`, `a, b and c`. */
+/** `a`, `a and b`, `a, b and c`. Empty of none; of one, itself. */
 export const listText = (parts: readonly string[]): string =>
   parts.length < 2 ? (parts[0] ?? '') : say`${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]!}`;
 
@@ -68,7 +68,7 @@ const EVERY_ONE = texts({
   year: 'every year',
 } as const);
 
-/** `every week`, `every 3 weeks`. */
+/** `every week`, `every 3 weeks`. From 1. */
 export const everyText = (every: number, unit: RuleUnit): string =>
   every === 1 ? EVERY_ONE[unit] : say`every ${every} ${UNIT_PLURALS[unit]}`;
 
@@ -136,7 +136,7 @@ export function ruleText(rrule: string, times: SeriesTimes, dates: number | null
   return [...said, count].filter(Boolean).join(', ');
 }
 
-/** Dates picked by hand: `3 dates from Tue 13 Apr 2027, 18:15–20:00`. */
+/** Dates picked by hand: `3 dates from Tue 13 Apr 2027, 18:15–20:00`. At least one; times on the wall. */
 export const pickedText = (dates: number, start: LocalDateTime, end: LocalDateTime): string =>
   dates === 1 ? spanText(start, end) : say`${dates} picked dates from ${spanText(start, end)}`;
 
@@ -163,7 +163,7 @@ const FAULTS: { readonly [Kind in RuleFault['kind']]: Say<Kind> } = {
   never: () => say`This rule never yields a date. Check its months, days and last day.`,
 };
 
-/** Why a rule is not understood. */
+/** Why a rule is not understood. Never empty. */
 export function sayRuleFault(fault: RuleFault): string {
   if (fault.kind === 'bad-value' && fault.part === 'COUNT')
     return say`A rule makes from 1 to ${sayNumber(MOST_COUNT)} dates, not ${fault.value}.`;

@@ -45,7 +45,10 @@ export const sayFurniture = ({ counts }: Pick<SeatingPlan, 'counts'>): string =>
 
 const centimetres = (mm: number): string => say`${Math.round(mm / 10)} cm`;
 
-/** By which widths it was drawn, and that this approves nothing. */
+/**
+ * By which widths it was drawn, and that this approves nothing. Empty where no rule counts: all lengths are in
+ * millimetres.
+ */
 export const sayRules = ({ wayMm, accessMm }: Pick<SeatingPlan, 'wayMm' | 'accessMm'>): string =>
   wayMm
     ? say`Every seat has a way of ${centimetres(wayMm)} to a door, by ${centimetres(accessMm)} between rows or chairs; at most 14 seats between two aisles (NFPA 101, IBC). This is no fire-safety approval.`

@@ -59,7 +59,7 @@ export const monthName = format({ month: 'long' });
 /** `April 2027`. */
 export const monthLong = format({ month: 'long', year: 'numeric' });
 
-/** `14:15`, or `2:15 pm` to those who tell the time so. */
+/** `14:15`, or `2:15 pm` to those who tell the time so. At the minute, on the clock of whoever reads. */
 export function sayTime(local: LocalDateTime): string {
   const time = timeOf(local);
   return ownSettings().clock === 24 ? time : sayClock(Number(time.slice(0, 2)) * 60 + Number(time.slice(3)));
@@ -131,7 +131,7 @@ export function lengthText(minutes: number): string {
   return rest ? say`${Math.floor(minutes / 60)} h ${rest} min` : countText(minutes / 60, 'hour', 'hours');
 }
 
-/** A number with its word, in the language of whoever reads. */
+/** A number with its word, in the language of whoever reads. From 0; exactly 1 has the first word. */
 export const countText = (count: number, one: string, many: string): string => sayCount(count, one, many);
 
 const DAY_MIN = 1440;
@@ -161,7 +161,7 @@ export function secondZoneText(span: Interval): string {
   return say`${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
 }
 
-/** `New York` of `America/New_York`. */
+/** `New York` of `America/New_York`. The last part of an IANA name; never empty. */
 export const zoneCity = (zone: string): string => zone.split('/').at(-1)!.replaceAll('_', ' ');
 
 /** Where the clocks go back, which of two equal times is meant: ` (the first 01:30)`; else empty. */

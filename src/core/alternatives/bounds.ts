@@ -59,7 +59,7 @@ export interface RankedSwap {
 export type Positions = ReadonlyMap<SpaceId, { readonly housed: HousedSpace; readonly position: number }>;
 const positionsFor = new WeakMap<Bounds, Positions>();
 
-/** The positions of every space in the bounds; worked out once for the same bounds. */
+/** The positions of every space in the bounds; worked out once for the same bounds. Positions count from 0. */
 export function positionsIn(bounds: Bounds): Positions {
   let known = positionsFor.get(bounds);
   if (!known) {
@@ -71,7 +71,10 @@ export function positionsIn(bounds: Bounds): Positions {
 
 const rankedFor = new WeakMap<Bounds, Map<string, RankedSwap[]>>();
 
-/** The dates of a series want the same: what is ranked for one is ranked for all. */
+/**
+ * The dates of a series want the same: what is ranked for one is ranked for all. Nearest first; empty where nothing
+ * does.
+ */
 export function rankedOnce(
   bounds: Bounds,
   from: WantedSpace,

@@ -30,7 +30,10 @@ const none: readonly never[] = [];
 // What one team does within a day of a job can stand in its way.
 const CREW_REACH_MIN = 2 * 1440;
 
-/** So many pieces more over a stretch, as a line of stock would say it. */
+/**
+ * So many pieces more over a stretch, as a line of stock would say it. From the first moment, inclusive, to the last,
+ * exclusive; minutes since 1970 UTC.
+ */
 export interface Hired {
   readonly typeId: EquipmentTypeId;
   readonly quantity: number;

@@ -55,7 +55,7 @@ export interface BusyRow {
   };
 }
 
-/** A claim that only waits. These may overlap. */
+/** A claim that only waits. These may overlap. Start inclusive, end exclusive, minutes since 1970 UTC. */
 export interface WaitingRow {
   readonly resourceId: ResourceId;
   readonly span: Interval;
@@ -70,14 +70,16 @@ export interface UseRow {
   readonly claimId: ClaimId;
 }
 
-/** An event in force that readers are invited to. */
+/** An event in force that readers are invited to. An empty list of audiences is for everybody. */
 export interface PublicEvent {
   readonly claimId: ClaimId;
   readonly span: Interval;
   readonly audiences: readonly string[];
 }
 
-/** A team with its shifts and the work it has in the stretch looked at. */
+/**
+ * A team with its shifts and the work it has in the stretch looked at. Minutes since 1970 UTC; work in person-minutes.
+ */
 export interface TeamLoad {
   readonly teamId: number;
   /** Until when shifts are entered; later work is not judged. */
@@ -103,7 +105,8 @@ export interface ExpectedSeries {
 
 /**
  * What the check is made against. Plain data, so that a server transaction and a browser can hold the same. Rows may
- * be limited to those that touch what is wanted; what is absent is not judged.
+ * be limited to those that touch what is wanted; what is absent is not judged. What is undefined is not judged by,
+ * never guessed.
  */
 export interface WorldSnapshot {
   readonly tzid: string;

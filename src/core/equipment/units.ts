@@ -1,7 +1,9 @@
 import type { ClaimId, ResourceId } from '../ids';
 import type { EpochMinute, Interval } from '../time/epoch-minute';
 
-/** When a claim has a numbered unit, fetch and return included. */
+/**
+ * When a claim has a numbered unit, fetch and return included. Start inclusive, end exclusive, minutes since 1970 UTC.
+ */
 export interface UnitLoan {
   readonly resourceId: ResourceId;
   readonly claimId: ClaimId;

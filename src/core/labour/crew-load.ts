@@ -61,7 +61,10 @@ export function crewShortage(
 
 const isReal = ({ workMin, window }: CrewJob): boolean => workMin > 0 && lengthMin(window) > 0;
 
-/** The shortages of all jobs, each beside the others: all stretches that begin at one moment are summed in one sweep. */
+/**
+ * The shortages of all jobs, each beside the others: all stretches that begin at one moment are summed in one sweep. A
+ * job without one is not in it; person-minutes.
+ */
 export function crewShortages<Job extends CrewJob>(
   jobs: readonly Job[],
   shifts: readonly Shift[],

@@ -11,7 +11,7 @@ export interface BandMinutes {
   readonly strikeMin: number;
 }
 
-/** What a claim wants of one space. */
+/** What a claim wants of one space. Setup and strike in whole minutes from 0; people from 1. */
 export interface WantedSpace {
   readonly spaceId: SpaceId;
   readonly layout: Layout;
@@ -49,7 +49,10 @@ export interface WantedService {
   readonly answers: Readonly<Record<string, string>>;
 }
 
-/** What a claim wants of place and time. `event` is the advertised time. */
+/**
+ * What a claim wants of place and time. `event` is the advertised time. Spans in minutes since 1970 UTC, start
+ * inclusive, end exclusive.
+ */
 export interface ClaimContent {
   readonly event: Interval;
   readonly accessMin: number;
@@ -62,7 +65,7 @@ export interface ClaimContent {
   readonly services?: readonly WantedService[];
 }
 
-/** The parts of a booking in the order in which they follow each other. */
+/** The parts of a booking in the order in which they follow each other. From the first, setup, to the last, strike. */
 export const BAND_KINDS = ['setup', 'access', 'event', 'exit', 'strike'] as const;
 export type BandKind = (typeof BAND_KINDS)[number];
 
@@ -71,7 +74,10 @@ export interface Band extends Interval {
   readonly kind: BandKind;
 }
 
-/** The five bands in order of time; those of no length are left out. */
+/**
+ * The five bands in order of time; those of no length are left out. Each begins where the one before ends: none is
+ * empty.
+ */
 export function bandsOf(event: Interval, minutes: BandMinutes): Band[] {
   const access = addMinutes(event.start, -minutes.accessMin);
   const setup = addMinutes(access, -minutes.setupMin);
@@ -99,7 +105,10 @@ export function occupiedSpan(event: Interval, minutes: BandMinutes): Interval {
   return { start: addMinutes(host.start, -minutes.setupMin), end: addMinutes(host.end, minutes.strikeMin) };
 }
 
-/** What a claim occupies of one of its spaces, turnover cuts applied. */
+/**
+ * What a claim occupies of one of its spaces, turnover cuts applied. Minutes since 1970 UTC, end exclusive; never
+ * empty.
+ */
 export function occupiedOf(claim: ClaimContent, space: WantedSpace): Interval {
   const whole = occupiedSpan(claim.event, bandMinutesOf(claim, space));
   const { start = whole.start, end = whole.end } = space.cut ?? {};

@@ -12,7 +12,10 @@ export interface ImpliedOccupancy {
   readonly span: Interval;
 }
 
-/** What a claim takes of a type and when, its fetching and returning included. */
+/**
+ * What a claim takes of a type and when, its fetching and returning included. With fetch and return minutes; end
+ * exclusive.
+ */
 export interface ImpliedUse {
   readonly equipmentIndex: number;
   readonly typeId: EquipmentTypeId;
@@ -26,7 +29,10 @@ export interface Holdings {
   movingMinutes(type: EquipmentTypeId): { readonly fetchMin: number; readonly returnMin: number };
 }
 
-/** One row per atomic part of each space, and one per numbered unit: the rows the check, the guard and the board use. */
+/**
+ * One row per atomic part of each space, and one per numbered unit: the rows the check, the guard and the board use.
+ * Empty where a claim takes no space and no unit.
+ */
 export function impliedOccupancy(claim: ClaimContent, holdings: Holdings): ImpliedOccupancy[] {
   const parts = claim.spaces.flatMap((space, spaceIndex) => {
     const span = occupiedOf(claim, space);

@@ -3,7 +3,10 @@ import type { RequestId, SpaceId } from '../ids';
 import { type EpochMinute, type Interval } from '../time/epoch-minute';
 import { hostSpan, occupiedOf, setupKeyOf, type ClaimContent } from './bands';
 
-/** One side of a turnover: when the host has the space, and what is occupied around that. */
+/**
+ * One side of a turnover: when the host has the space, and what is occupied around that. Minutes since 1970 UTC, ends
+ * exclusive.
+ */
 export interface Neighbour {
   readonly setupKey: string;
   readonly host: Interval;
@@ -35,7 +38,10 @@ export function sharedShoulder(before: Neighbour, after: Neighbour, topUpMin: nu
   return { boundary, savedMin };
 }
 
-/** The slot of a claim as a neighbour, cuts applied. */
+/**
+ * The slot of a claim as a neighbour, cuts applied.
+ * @throws RangeError for a slot the claim has not.
+ */
 export function neighbourOf(claim: ClaimContent, slot: number): Neighbour {
   const space = at(claim.spaces, slot);
   return {
@@ -86,7 +92,8 @@ interface Slot {
 
 /**
  * Dates that are decided together and follow one another in the same set-up share their shoulders: those of one series
- * without asking. Gives the dates with their cuts, and the links that say why.
+ * without asking. Gives the dates with their cuts, and the links that say why. Links are empty where nothing is
+ * shared; boundaries in minutes since 1970 UTC.
  */
 export function mergeOwnShoulders<Date extends Dated>(
   dates: readonly Date[],

@@ -3,7 +3,7 @@ import { BLACK, box, GREY, line, PALE, type Mark, type Measure } from './marks';
 import type { ChartBlock, ChartRow } from './sheet';
 import { fitted } from './wrap';
 
-/** Where a chart stands on its page. */
+/** Where a chart stands on its page. In points, from the upper left. */
 export interface ChartPlace {
   readonly left: number;
   readonly top: number;

@@ -38,7 +38,7 @@ const metres = (mm: number): string => `${(mm / 1000).toFixed(2).replace(/0$/, '
 const scaleOf = ({ widthMm, depthMm }: Room, { width, height }: FloorPlace): number =>
   Math.min((width - BESIDE) / widthMm, (height - BESIDE) / depthMm);
 
-/** How tall the drawing becomes. */
+/** How tall the drawing becomes. In points. */
 export const floorHeight = ({ room }: FloorDrawing, place: FloorPlace): number =>
   room.depthMm * scaleOf(room, place) + BESIDE;
 

@@ -9,7 +9,9 @@ import {
 } from 'culori';
 import { HUES, ON_HUES } from './hues';
 
-/** Who sees without one of the three primary colours. */
+/**
+ * Who sees without one of the three primary colours. Simulated as Machado et al. (2009) do it, whole, never in part.
+ */
 export const SIGHTS = ['without-red', 'without-green', 'without-blue'] as const;
 export type Sight = (typeof SIGHTS)[number];
 
@@ -25,7 +27,7 @@ const SEEN: Readonly<Record<Sight, (colour: Color) => Color>> = {
  * times what is just noticed side by side.
  */
 const NEAR = 14;
-/** WCAG 2.2, 1.4.3: letters as small as those of a mark. */
+/** WCAG 2.2, 1.4.3: letters as small as those of a mark. To 1; from 1 to 21 is possible. */
 export const LEAST_CONTRAST = 4.5;
 
 /** How well a hue carries letters, and the hues some people hardly tell it from; none where all do. */
@@ -35,7 +37,10 @@ export interface HueCheck {
   readonly near: readonly { readonly hue: string; readonly sight: Sight }[];
 }
 
-/** How well a hue carries letters, and which of the others some people hardly tell it from. */
+/**
+ * How well a hue carries letters, and which of the others some people hardly tell it from. Rounded down to one place;
+ * near is empty where all tell it from the others.
+ */
 export function checkHue(hue: string): HueCheck {
   const own = parse(HUES[hue]!)!;
   const difference = differenceCiede2000();

@@ -24,7 +24,7 @@ export const ON_HUES: Readonly<Record<string, Ink>> = {
   ink: '#ffffff',
 };
 
-/** The colour of a hue on paper; that of no hue where it is not known. */
+/** The colour of a hue on paper; that of no hue where it is not known. Never null. */
 export const inkOf = (hue: string): Ink => HUES[hue] ?? HUES.ink!;
 
 /** Directions of the lines of each hue's pattern, in degrees, and their distance: for prints without colour. */
@@ -66,7 +66,7 @@ function clip([x, y, width, height]: Box, px: number, py: number, dx: number, dy
   return from < to ? ([px + from * dx, py + from * dy, px + to * dx, py + to * dy] as const) : null;
 }
 
-/** The pattern of a hue over a box, as lines that end at its edges. */
+/** The pattern of a hue over a box, as lines that end at its edges. In points; nothing beyond the box. */
 export function patternOf(hue: string, box: Box, ink: Ink): Mark[] {
   const [x, y, width, height] = box;
   const reach = width + height;

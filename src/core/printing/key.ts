@@ -54,11 +54,11 @@ function placed(key: Key, room: number, measure: Measure) {
   return { items, rows: items.length ? row + 1 : 0 };
 }
 
-/** Height of the legend in so many points of width. */
+/** Height of the legend in so many points of width. In points. */
 export const keyHeight = (key: Key, room: number, measure: Measure): number =>
   placed(key, room, measure).rows * LINE + 6;
 
-/** Every sign on the print, with what it means. */
+/** Every sign on the print, with what it means. In points from the upper left. */
 export function keyMarks(key: Key, left: number, top: number, room: number, measure: Measure): Mark[] {
   return placed(key, room, measure).items.flatMap(({ item, x, row }) => {
     const [at, y] = [left + x, top + 6 + row * LINE];

@@ -191,7 +191,7 @@ function put(part: Part, pages: Pages) {
   }
 }
 
-/** Pages of a sheet on A4, with a foot and a number on each. */
+/** Pages of a sheet on A4, with a foot and a number on each. At least one page, even of an empty sheet. */
 export function layOut(sheet: Sheet, measure: Measure): Page[] {
   const pages = new Pages(sheet, measure);
   for (const part of sheet.parts) put(part, pages);

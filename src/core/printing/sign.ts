@@ -2,7 +2,7 @@ import { inkOf, patternOf } from './hues';
 import { BLACK, box, type Mark, type Measure } from './marks';
 import type { MarkSign } from './sheet';
 
-/** Width of the mark of a category, in points. */
+/** Width of the mark of a category, in points. Whole points. */
 export const SIGN_WIDTH = 27;
 const HEIGHT = 10;
 const LETTERS_WIDTH = 16;

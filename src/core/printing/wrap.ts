@@ -1,6 +1,9 @@
 import type { FontName, Measure } from './marks';
 
-/** The longest beginning of a text that fits, with an ellipsis where something is left out. */
+/**
+ * The longest beginning of a text that fits, with an ellipsis where something is left out. Empty where not even the
+ * first letter does.
+ */
 export function fitted(text: string, width: number, font: FontName, size: number, measure: Measure): string {
   if (measure(text, font, size) <= width) return text;
   let [least, most] = [0, text.length];

@@ -6,7 +6,10 @@ export interface SpaceChild {
   readonly child: SpaceId;
 }
 
-/** What a space is made of: parts of its own, or of other spaces; the reason where it cannot be. */
+/**
+ * What a space is made of: parts of its own, or of other spaces; the reason where it cannot be. A cycle is told by its
+ * path, first and last the same.
+ */
 export type Composition =
   | { readonly kind: 'composed'; readonly leaves: ReadonlyMap<SpaceId, readonly SpaceId[]> }
   | { readonly kind: 'cycle'; readonly path: readonly SpaceId[] };

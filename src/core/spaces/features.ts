@@ -15,6 +15,6 @@ export const FEATURES = [
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
-/** Wanted features the space does not have. */
+/** Wanted features the space does not have. Empty where all is there. */
 export const missingFeatures = (wanted: readonly Feature[], offered: readonly Feature[]): Feature[] =>
   wanted.filter((feature) => !offered.includes(feature));

@@ -47,7 +47,10 @@ const holdsOn = (line: HoursLine, date: LocalDate): boolean =>
 // A series asks for the same few days of the same hours again and again, and spaces of one house share their lines.
 const opened = new WeakMap<readonly HoursLine[], Map<string, readonly Interval[]>>();
 
-/** Open time of one date's lines as instants; the part past midnight belongs to the date it began on. */
+/**
+ * Open time of one date's lines as instants; the part past midnight belongs to the date it began on. Empty on a day
+ * without hours; minutes since 1970 UTC, end exclusive.
+ */
 export function openOn(date: LocalDate, hours: readonly HoursLine[], tzid: string): readonly Interval[] {
   let days = opened.get(hours);
   if (!days) opened.set(hours, (days = new Map()));
@@ -92,7 +95,7 @@ export const outsideHours = (
   tzid: string,
 ): Interval[] => subtract(span, openDuring(span, hours, closures, tzid));
 
-/** Closures that touch `span`, each cut to it. */
+/** Closures that touch `span`, each cut to it. Empty where nothing is shut then. */
 export const shutDuring = (span: Interval, closures: readonly Closure[]): Closure[] =>
   closures.flatMap((closure) => {
     const shared = closure.kind === 'shut' ? intersection(closure.span, span) : null;

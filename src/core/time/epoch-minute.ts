@@ -20,6 +20,9 @@ export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
 export const addMinutes = (at: EpochMinute, minutes: number): EpochMinute => epochMinute(at + minutes);
 
 /** @throws RangeError when `end` is not after `start`: an empty interval never means anything here. */
+export const earlier = (a: EpochMinute, b: EpochMinute): EpochMinute => (a < b ? a : b);
+export const later = (a: EpochMinute, b: EpochMinute): EpochMinute => (a > b ? a : b);
+
 export function interval(start: EpochMinute, end: EpochMinute): Interval {
   if (end <= start) throw new RangeError(`interval must end after ${start}, got ${end}`);
   return { start, end };
@@ -28,7 +31,7 @@ export function interval(start: EpochMinute, end: EpochMinute): Interval {
 /** Minutes of a span; its end is the first minute that is free again. */
 export const lengthMin = (span: Interval): number => span.end - span.start;
 
-/** Intervals that only touch do not overlap. */
+/** Intervals that only touch do not overlap. Ends are exclusive. */
 export const overlaps = (a: Interval, b: Interval): boolean => a.start < b.end && b.start < a.end;
 
 /** The minutes that `a` and `b` share, or null if none. */
@@ -38,7 +41,7 @@ export function intersection(a: Interval, b: Interval): Interval | null {
   return start < end ? { start, end } : null;
 }
 
-/** Whether all of the inner span lies in the outer one; the same span counts. */
+/** Whether all of the inner span lies in the outer one; the same span counts. Both ends may be the same. */
 export const covers = (outer: Interval, inner: Interval): boolean =>
   outer.start <= inner.start && inner.end <= outer.end;
 

@@ -2,7 +2,7 @@ import type { Interval } from './epoch-minute';
 
 /**
  * Lanes in which spans are drawn so that none covers another: the lowest that is free, which takes no more lanes than
- * needed (Kleinberg and Tardos, Algorithm Design, 4.1). Expects them in order of their start.
+ * needed (Kleinberg and Tardos, Algorithm Design, 4.1). Expects them in order of their start. Lanes count from 0.
  */
 export function lanesOf(spans: readonly Interval[]): number[] {
   const ends: number[] = [];
@@ -14,13 +14,16 @@ export function lanesOf(spans: readonly Interval[]): number[] {
   });
 }
 
-/** Which of how many columns a span is drawn in. */
+/** Which of how many columns a span is drawn in. Lanes count from 0, columns from 1. */
 export interface Box {
   readonly lane: number;
   readonly of: number;
 }
 
-/** Spans beside one another: all that hang together by overlaps share the width evenly. In order of their start. */
+/**
+ * Spans beside one another: all that hang together by overlaps share the width evenly. In order of their start. Empty
+ * of none.
+ */
 export function sideBySide(spans: readonly Interval[]): Box[] {
   const boxes: Box[] = [];
   let group: Interval[] = [];

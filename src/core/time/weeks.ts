@@ -26,7 +26,10 @@ export function addMonths(date: LocalDate, months: number): LocalDate {
   return dateAt(dayNumber(toYear, toMonth, Math.min(day, monthLength(toYear, toMonth))));
 }
 
-/** Number of the week by the rule of ISO 8601, for weeks that begin on `weekStart`. */
+/**
+ * Number of the week by the rule of ISO 8601, for weeks that begin on `weekStart`. From 1 to 53; the first is the one
+ * with most of its days in the year.
+ */
 export function weekNumber(date: LocalDate, weekStart: number): number {
   const day = numberOf(date);
   return weekOf(day, civilOf(day).year, weekStart).week;

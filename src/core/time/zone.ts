@@ -117,7 +117,10 @@ function gapDaysOf(tzid: string): ReadonlySet<number> {
   return days;
 }
 
-/** Whether the clocks jump over a wall time. */
+/**
+ * Whether the clocks jump over a wall time. Minutes on the wall since 1970-01-01T00:00; false for one that exists
+ * twice.
+ */
 export const isInGap = (wall: number, tzid: string): boolean =>
   gapDaysOf(tzid).has(Math.floor(wall / 1440)) && instantOfWall(wall, tzid, 'does-not-exist') === null;
 

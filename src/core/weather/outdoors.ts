@@ -9,7 +9,10 @@ export interface ForecastHour {
   readonly rainMm: number;
 }
 
-/** From here on an event outdoors is looked at again. Common practice, no source; houses differ. */
+/**
+ * From here on an event outdoors is looked at again. Common practice, no source; houses differ. Gusts in km/h, rain in
+ * mm an hour.
+ */
 export const OUTDOOR_LIMITS = { gustKmh: 50, rainMm: 1 } as const;
 
 /** What of the forecast speaks against being outdoors; null is within the limits. */

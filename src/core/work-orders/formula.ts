@@ -21,7 +21,7 @@ export const FORMULA_FUNCTIONS = ['ceil', 'floor', 'round', 'abs', 'min', 'max']
 
 /** A formula has at most so many letters. */
 export const FORMULA_MOST_LETTERS = 200;
-/** More than this of anything is a details panel in the formula. */
+/** More than this of anything is a mistake in the formula. Whole pieces or minutes. */
 export const FORMULA_MOST = 100_000;
 
 /** Why a formula cannot be counted with. */
@@ -34,7 +34,7 @@ export type FormulaProblem =
   | { readonly kind: 'below-zero'; readonly value: number }
   | { readonly kind: 'too-much'; readonly value: number };
 
-/** What a formula gives, or why it gives nothing. */
+/** What a formula gives, or why it gives nothing. A value is from 0 to `FORMULA_MOST`, whole. */
 export type FormulaResult =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: FormulaProblem };
 

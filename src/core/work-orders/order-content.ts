@@ -1,6 +1,6 @@
 import type { EpochMinute } from '../time/epoch-minute';
 
-/** Things of one kind that go to a space, or come from it. */
+/** Things of one kind that go to a space, or come from it. From 1. */
 export interface OrderedThing {
   readonly name: string;
   readonly quantity: number;
@@ -32,8 +32,8 @@ export interface TurnoverContent {
 }
 
 /**
- * What the crew reads. Names, not ids: an order stays readable when a space is renamed later. What is not there is left
- * out, so that orders of before say the same as ever.
+ * What the crew reads. Names, not ids: an order stays readable when a space is renamed later. What is not there is
+ * left out, so that orders of before say the same as ever. Moments in minutes since 1970 UTC.
  */
 export interface OrderContent {
   readonly title: string;

@@ -234,8 +234,8 @@ function orderFor(subject: Subject, template: OrderTemplate, about: About, tzid:
 }
 
 /**
- * The orders an approved date needs: each template that is about it once, or once for each of its spaces where there is
- * work.
+ * The orders an approved date needs: each template that is about it once, or once for each of its spaces where there
+ * is work. Empty where no template is about the date; minutes since 1970 UTC.
  */
 export function ordersFor(
   date: OrderedDate,

@@ -19,7 +19,7 @@ export interface PickedThing {
   readonly dueMin: EpochMinute;
 }
 
-/** One line of what leaves a store or comes back. */
+/** One line of what leaves a store or comes back. From 0. */
 export interface PickLine extends PickedThing {
   /** How many of them pass the store, moved straight from or to another event. */
   readonly movedDirectly: number;

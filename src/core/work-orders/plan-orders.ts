@@ -38,7 +38,9 @@ export interface OrderPlan<Stored extends StoredOrder = StoredOrder> {
 
 const counterKey = (key: string, nth: number): string => `counter:${key}:${nth}`;
 
-/** The order whose work a counter-order takes back. */
+/**
+ * The order whose work a counter-order takes back.
+ */
 export const counteredKey = (key: string): string => key.slice('counter:'.length, key.lastIndexOf(':'));
 
 /** Whether a room that stood and was only kept is cleared by what clears it anyway. */
@@ -54,13 +56,16 @@ const hasSet = ({ phase, state, origin, content }: StoredOrder): boolean =>
 const isAt = (content: OrderContent, other: OrderContent | undefined): boolean =>
   other !== undefined && content.place === other.place && content.building === other.building;
 
-/** When work is taken back: from now on, in time for whatever comes next in the space and before it would have been cleared. */
+/**
+ * When work is taken back: from now on, in time for whatever comes next in the space and before it would have been
+ * cleared. Minutes since 1970 UTC, at least one long.
+ */
 export interface CounterWindow {
   readonly fromMin: EpochMinute;
   readonly dueMin: EpochMinute;
 }
 
-/** The order that takes back what was set: the same things the other way. */
+/** The order that takes back what was set: the same things the other way. Due at least a minute after it begins. */
 export const counterContent = (
   { content }: StoredOrder,
   { fromMin, dueMin }: CounterWindow,

@@ -14,7 +14,10 @@ export type LabourTemplate = Pick<
   'teamId' | 'phase' | 'per' | 'when' | 'due' | 'dueOffsetMin' | 'until' | 'crew' | 'workFormula'
 >;
 
-/** What of a date says how much work it makes; `spaces` runs parallel to those of the claim. */
+/**
+ * What of a date says how much work it makes; `spaces` runs parallel to those of the claim. Seats are 0 where the
+ * layout is not offered.
+ */
 export interface LabourDate {
   readonly categories: readonly CategoryId[];
   readonly claim: ClaimContent;
@@ -58,7 +61,7 @@ export const subjectsOf = <D extends LabourDate>(date: D, per: OrderTemplate['pe
     ? [{ date, slot: null, edges: edgesOf(date.claim, null) }]
     : date.claim.spaces.map((_, slot) => ({ date, slot, edges: edgesOf(date.claim, slot) }));
 
-/** The spaces of a subject; one, or all of its date. */
+/** The spaces of a subject; one, or all of its date. Empty where the date takes no space. */
 export const spacesOf = ({ date, slot }: Subject) =>
   date.claim.spaces.filter((_, index) => slot === null || index === slot);
 
@@ -164,14 +167,14 @@ export function workAt(subject: Subject, template: LabourTemplate): CrewJob {
   return { window, workMin };
 }
 
-/** A job a date would bring, of which space of it. */
+/** A job a date would bring, of which space of it. A null slot is the date as a whole. */
 export interface WantedJob extends CrewJob {
   readonly slot: number | null;
 }
 
 /**
- * The work a date would bring by templates, before there is an order of it. What two dates could leave to each other is
- * settled when they are approved and not taken off here.
+ * The work a date would bring by templates, before there is an order of it. What two dates could leave to each other
+ * is settled when they are approved and not taken off here. Empty where there is nothing to do; person-minutes.
  */
 export const labourFor = (date: LabourDate, templates: readonly LabourTemplate[]): WantedJob[] =>
   (['date', 'space'] as const).flatMap((per) => {

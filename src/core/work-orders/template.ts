@@ -44,7 +44,10 @@ export const ANY_DATE: TemplateScope = {
   equipment: [],
 };
 
-/** Something the crew brings that nobody asks for by itself; how much is a formula (see formula.ts). */
+/**
+ * Something the crew brings that nobody asks for by itself; how much is a formula (see formula.ts). The formula gives
+ * whole pieces from 0.
+ */
 export interface TemplateQuantity {
   readonly name: string;
   readonly store: string;
@@ -97,7 +100,10 @@ export type ScopeFacts = TemplateScope;
 export const isSameAnswer = (a: ServiceAnswer, b: ServiceAnswer): boolean =>
   a.questionId === b.questionId && a.answer === b.answer;
 
-/** Whether a template is about what has these facts: of every list it names, one is there. */
+/**
+ * Whether a template is about what has these facts: of every list it names, one is there. A list that is empty asks
+ * for nothing.
+ */
 export function isAbout(scope: TemplateScope, facts: ScopeFacts): boolean {
   const meets = <Id>(named: readonly Id[], there: readonly Id[]) =>
     !named.length || named.some((each) => there.includes(each));

@@ -6,7 +6,7 @@ import type { OrderedThing, TurnoverContent } from './order-content';
 import type { OrderedDate, WantedOrder } from './orders-for';
 import { edgesOf } from './template-work';
 
-/** One space of an approved date, with what would be done there if it stood alone. */
+/** One space of an approved date, with what would be done there if it stood alone. Slots count from 0. */
 export interface StandingSlot {
   readonly date: OrderedDate;
   readonly slot: number;

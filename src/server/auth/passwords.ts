@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import argon2 from 'argon2';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { processWide } from '../platform/process-wide';
 
 // OWASP's minimum for argon2id (value from memory): 19 MiB, 2 passes, 1 lane.
 const OPTIONS = { type: argon2.argon2id, memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
@@ -20,8 +21,8 @@ interface Hashing {
 }
 
 // Next loads the server in several bundles: what is counted is counted for the process.
-const holder = globalThis as typeof globalThis & { calendarioHashing?: Hashing };
-const hashing = (): Hashing => (holder.calendarioHashing ??= { running: 0, waiting: [] });
+const held = processWide<Hashing>('hashing');
+const hashing = (): Hashing => (held.value ??= { running: 0, waiting: [] });
 
 /** Does it in its turn, unless many wait already: then whoever sent it is told to try again at once. */
 async function inTurn<Value>(work: () => Promise<Value>): Promise<Outcome<Value>> {

@@ -1,7 +1,8 @@
 import { texts } from '@/contracts/language/say';
-import type { PersonId } from '@/core/ids';
+import { idOf, type PersonId } from '@/core/ids';
 import { ROLES, type Role } from '@/core/roles';
 import { permissionFor, type Action } from './policy';
+import { keysOf, recordOf } from '@/core/lists';
 
 interface RightWords {
   readonly thing: string;
@@ -105,18 +106,18 @@ export interface RightLine extends RightWords {
   readonly roles: Readonly<Record<Role, boolean>>;
 }
 
-const NOBODY = 0 as PersonId;
+const NOBODY = idOf<PersonId>(0);
 
 /** Who may do what: the policy itself is asked, for a reader without an account and for each role alone. */
 export function rightLines(): RightLine[] {
   const may = (action: Action, roles: readonly Role[] | null) =>
     permissionFor(action, roles && { personId: NOBODY, roles }) === 'allowed';
-  return (Object.entries(WORDS) as [Action, RightWords][])
-    .map(([action, words]) => ({
-      ...words,
+  return keysOf(WORDS)
+    .map((action) => ({
+      ...WORDS[action],
       action,
       nobody: may(action, null),
-      roles: Object.fromEntries(ROLES.map((role) => [role, may(action, [role])])) as Record<Role, boolean>,
+      roles: recordOf(ROLES, (role) => may(action, [role])),
     }))
     .sort((a, b) => a.thing.localeCompare(b.thing) || a.does.localeCompare(b.does));
 }

@@ -21,9 +21,14 @@ import type { Table } from './tables/table';
  * what a transaction has read may never come to be.
  */
 export interface Kept {
-  get(key: string): unknown;
-  set(key: string, value: unknown): void;
+  get<Value>(key: KeptKey<Value>): Value | undefined;
+  set<Value>(key: KeptKey<Value>, value: Value): void;
 }
+
+/** Names what is kept; what it is, is in its type alone. */
+export type KeptKey<Value> = string & { readonly keeps: Value };
+/** @param name stands for one kind of thing alone, with what tells one from another behind it */
+export const keptKey = <Value>(name: string): KeptKey<Value> => name as KeptKey<Value>;
 
 /** Reading, inside a transaction or outside one. Parameters are bound by name: `$name`. */
 export interface Reader {
@@ -202,7 +207,7 @@ const MOST_KEPT = 300;
 function keepSome(): Kept {
   const values = new Map<string, unknown>();
   return {
-    get: (key) => values.get(key),
+    get: <Value>(key: KeptKey<Value>) => values.get(key) as Value | undefined,
     set: (key, value) => {
       const [oldest] = values.keys();
       if (oldest !== undefined && values.size >= MOST_KEPT) values.delete(oldest);

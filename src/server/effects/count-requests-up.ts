@@ -1,4 +1,4 @@
-import type { RequestId } from '@/core/ids';
+import { idOf, type RequestId } from '@/core/ids';
 import { Claim } from '../db/tables/claims';
 import { Occurrence, Request } from '../db/tables/requests';
 import type { ChangeSet } from '../repositories/changes/change-set';
@@ -14,6 +14,6 @@ export async function countRequestsUp(change: ChangeSet, news: News): Promise<vo
   for (const id of changed) change.requestIds.add(id);
   // New with this change, or gone on already.
   for (const { id, before, after } of change.lines(Request))
-    if (before?.row_version !== after?.row_version) changed.delete(Number(id) as RequestId);
+    if (before?.row_version !== after?.row_version) changed.delete(idOf<RequestId>(Number(id)));
   await change.updateVersioned(Request, [...changed], {});
 }

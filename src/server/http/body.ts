@@ -31,7 +31,7 @@ async function readText(request: Request): Promise<Outcome<string>> {
 
 function parseJson(text: string): Outcome<unknown> {
   try {
-    return done(JSON.parse(text) as unknown);
+    return done(JSON.parse(text));
   } catch (error) {
     if (error instanceof SyntaxError) return refuse({ code: 'malformed' });
     throw error;

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { MarkReply } from '@/contracts/mark-order';
-import type { OccurrenceId } from '@/core/ids';
+import { idOf, type OccurrenceId } from '@/core/ids';
 import type { Outcome } from '@/contracts/refusal';
 import type { SignedInContext } from '../context/context';
 import { orderRoute } from './order-route';
@@ -9,4 +9,4 @@ import { orderRoute } from './order-route';
 export const eventRoute = <Body>(
   body: z.ZodType<Body>,
   run: (ctx: SignedInContext, id: OccurrenceId, body: Body) => Promise<Outcome<MarkReply>>,
-) => orderRoute(body, (ctx, id, input) => run(ctx, id as OccurrenceId, input));
+) => orderRoute(body, (ctx, id, input) => run(ctx, idOf<OccurrenceId>(id), input));

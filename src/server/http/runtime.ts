@@ -19,6 +19,7 @@ import { countWorkOfStrangers } from '../context/work-of-strangers';
 import { hasOffice } from '../use-cases/administration/start/has-office';
 import { makeSignInLimits, type SignInLimits } from '../use-cases/accounts/sign-in/sign-in-limits';
 import { Setting } from '../db/tables/house';
+import { processWide } from '../platform/process-wide';
 
 /** What lives as long as the process. */
 interface Runtime {
@@ -100,14 +101,14 @@ function startScheduler(ctx: Context, isDemo: boolean): () => void {
 }
 
 // Next loads the server in several bundles: the runtime must be one for the process, so it hangs on globalThis.
-const holder = globalThis as typeof globalThis & { calendarioRuntime?: Promise<Runtime> };
+const held = processWide<Promise<Runtime>>('runtime');
 
-export const runtime = (): Promise<Runtime> => (holder.calendarioRuntime ??= start());
+export const runtime = (): Promise<Runtime> => (held.value ??= start());
 
 /** Puts another whole house into the place of this one and goes on with it. What is asked for meanwhile waits. */
 async function replaceOffice(folder: string): Promise<void> {
   const old = await runtime();
-  holder.calendarioRuntime = (async () => {
+  held.value = (async () => {
     old.stop();
     old.longWork.stop();
     // What was being written is written before it is closed.
@@ -116,5 +117,5 @@ async function replaceOffice(folder: string): Promise<void> {
     swapOffice(folder);
     return start();
   })();
-  await holder.calendarioRuntime;
+  await held.value;
 }

@@ -3,7 +3,7 @@ import type { OccurrenceId } from '@/core/ids';
 import { expandDates, type DateSet } from '@/core/recurrence/dates';
 import { horizonEnd } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { addDays, wallMinute, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
+import { addDays, atMinuteOfDay, wallMinute, type LocalDate } from '@/core/time/local-time';
 import { changeByTime } from '../effects/change-by-time';
 import { loadStandingClaims } from '../repositories/claims/claims';
 import type { Writer } from '../db/connection';
@@ -31,8 +31,8 @@ async function goOn(
     extra: [],
     excluded: readJson(row.excluded),
   };
-  const from = `${addDays(row.materialised_until, 1)}T00:00` as LocalDateTime;
-  const to = `${addDays(until, 1)}T00:00` as LocalDateTime;
+  const from = atMinuteOfDay(addDays(row.materialised_until, 1), 0);
+  const to = atMinuteOfDay(addDays(until, 1), 0);
   const keys = expandDates(set, { from, to, most: 3000 });
   const pattern = at(await loadStandingClaims(tx, [last]), 0);
   const dates = keys.map((key) => {

@@ -9,16 +9,17 @@ import {
   USUAL_SETTINGS,
   type OwnSettings,
 } from '@/contracts/own-settings';
+import { processWide } from './process-wide';
 
-const holder = globalThis as typeof globalThis & { calendarioAmbient?: AsyncLocalStorage<OwnSettings> };
+const held = processWide<AsyncLocalStorage<OwnSettings>>('settings of whoever is served');
 
 const storage = (): AsyncLocalStorage<OwnSettings> => {
-  if (!holder.calendarioAmbient) {
+  if (!held.value) {
     const made = new AsyncLocalStorage<OwnSettings>();
-    holder.calendarioAmbient = made;
+    held.value = made;
     tellSettings(() => made.getStore());
   }
-  return holder.calendarioAmbient;
+  return held.value;
 };
 
 const cookieOf = (header: string | undefined): string | undefined =>

@@ -2,11 +2,12 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { dataFolder } from './settings';
+import { processWide } from './process-wide';
 
 const LOCK = 'server.lock';
 
 // A handle nobody holds is closed when memory is cleared up, and its lock is gone.
-const holder = globalThis as typeof globalThis & { calendarioLock?: sqlite3.Database };
+const held = processWide<sqlite3.Database>('lock of the data folder');
 
 /**
  * Holds the data folder for this process, or says that another server has it. Jobs, limits and what is remembered between
@@ -22,7 +23,7 @@ export function holdFolder(): Promise<boolean> {
       lock.configure('busyTimeout', 4000);
       lock.exec('BEGIN EXCLUSIVE', (error) => {
         if (!error) {
-          holder.calendarioLock = lock;
+          held.value = lock;
           return resolve(true);
         }
         if ((error as Error & { code?: string }).code === 'SQLITE_BUSY') return resolve(false);

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
+import { processWide } from './process-wide';
 
 /**
  * While `next build` tries pages, whatever runs before a page asks for cookies runs too. A database opened there would
@@ -44,18 +45,18 @@ export const mailOrigin = (): string =>
   publicOrigin()?.replace(/\/$/, '') ?? `http://127.0.0.1:${process.env.PORT ?? '3000'}`;
 
 // Next loads the server in several bundles: what is read once is kept for the process, so that all forget it together.
-const holder = globalThis as typeof globalThis & { calendarioSecret?: string };
+const secret = processWide<string>('session secret');
 
 /** Seals session cookies and private links. Made at the first start and kept in the data folder, readable by the owner only. */
 export function sessionSecret(): string {
-  if (holder.calendarioSecret) return holder.calendarioSecret;
+  if (secret.value) return secret.value;
   const file = join(dataFolder(), 'session-secret');
   mkdirSync(dataFolder(), { recursive: true });
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600, flag: 'wx' });
-  return (holder.calendarioSecret = readFileSync(file, 'utf8').trim());
+  return (secret.value = readFileSync(file, 'utf8').trim());
 }
 
 /** After another house came into the place of this one, with a secret of its own. */
 export const forgetSecret = (): void => {
-  delete holder.calendarioSecret;
+  delete secret.value;
 };

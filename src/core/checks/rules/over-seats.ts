@@ -2,7 +2,7 @@ import { seat } from '../../seating/capacity';
 import type { Layout } from '../../seating/layouts';
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
-/** People over the seats the layout gives. */
+/** People over the seats the layout gives. Over is at least 1. */
 export interface OverSeats {
   readonly people: number;
   readonly layout: Layout;

@@ -19,7 +19,7 @@ export interface Piece<Of extends Shape = Shape> {
   readonly shape: Of;
 }
 
-/** A seat with the table it belongs to; chairs in rows have none. */
+/** A seat with the table it belongs to; chairs in rows have none. At least one seat. */
 export interface SeatGroup {
   readonly tables: readonly Piece[];
   /** In the order in which they are filled. */
@@ -38,7 +38,10 @@ export interface Arrangement {
   readonly isSpread: boolean;
 }
 
-/** What is wanted of a plan, whatever the layout: people and wheelchair places among it. */
+/**
+ * What is wanted of a plan, whatever the layout: people and wheelchair places among it. People from 1; lengths in
+ * millimetres; a null stage is none.
+ */
 export interface Wishes {
   readonly people: number;
   /** How many of them come in wheelchairs. */

@@ -247,9 +247,10 @@ function finished(
 }
 
 /**
- * Where everything stands when a room is set for so many people. The same input gives the same plan. Of the ways to set
- * it the one with the most seats is taken, as far as they are needed; every seat has a way of the stated widths to a
- * door. No fire-safety approval: the figures it counts by stand in `rules.ts`.
+ * Where everything stands when a room is set for so many people. The same input gives the same plan. Of the ways to
+ * set it the one with the most seats is taken, as far as they are needed; every seat has a way of the stated widths to
+ * a door. No fire-safety approval: the figures it counts by stand in `rules.ts`. Millimetres from the upper left;
+ * fewer seats than asked for where a limit is met, never more.
  */
 export function planSeating(room: Room, wanted: PlanWishes): SeatingPlan {
   const load = seatsByArea((room.widthMm * room.depthMm) / 1e6, wanted.layout);

@@ -4,7 +4,9 @@ import { rectsOverlap, type Rect, type Shape } from './geometry';
 export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 export type Side = (typeof SIDES)[number];
 
-/** An opening in a wall: so far along it, from its left or upper end. */
+/**
+ * An opening in a wall: so far along it, from its left or upper end. In millimetres; from 0 to the end of the wall.
+ */
 export interface Door {
   readonly side: Side;
   readonly offsetMm: number;
@@ -23,7 +25,7 @@ export interface Room {
 /** So deep the floor before a door is kept free: a leaf that opens inwards, and somebody behind it. Common practice, no source. */
 export const DOOR_CLEAR_MM = 1200;
 
-/** The floor before a door that stays free. */
+/** The floor before a door that stays free. In millimetres, 1,200 deep. */
 export function doorZone({ widthMm, depthMm }: Room, { side, offsetMm, widthMm: w }: Door): Rect {
   switch (side) {
     case 'top':
@@ -37,13 +39,13 @@ export function doorZone({ widthMm, depthMm }: Room, { side, offsetMm, widthMm: 
   }
 }
 
-/** Where nothing may stand: obstacles and the floor before doors. */
+/** Where nothing may stand: obstacles and the floor before doors. Empty for a bare room without doors. */
 export const keptFree = (room: Room): Rect[] => [
   ...room.obstacles,
   ...room.doors.map((door) => doorZone(room, door)),
 ];
 
-/** Whether a rectangle overlaps nothing that is taken. */
+/** Whether a rectangle overlaps nothing that is taken. Touching is not overlapping: both ends are exclusive. */
 export const isFree = (rect: Rect, taken: readonly Rect[]): boolean =>
   !taken.some((each) => rectsOverlap(rect, each));
 
@@ -67,14 +69,14 @@ const turnOnce = (room: Room): Room => ({
   obstacles: room.obstacles.map((rect) => turnRect(rect, room.depthMm)),
 });
 
-/** The room turned so that `front` is its upper side. */
+/** The room turned so that `front` is its upper side. The same room where it faces the top already. */
 export function facing(room: Room, front: Side): Room {
   let turned = room;
   for (let n = 0; n < TURNS[front]; n += 1) turned = turnOnce(turned);
   return turned;
 }
 
-/** A shape of the turned room where it lies in the room as measured. */
+/** A shape of the turned room where it lies in the room as measured. Exactly undoes `facing`. */
 export function turnedBack<Of extends Shape>(shape: Of, room: Room, front: Side): Of {
   let [w, h] =
     front === 'left' || front === 'right' ? [room.depthMm, room.widthMm] : [room.widthMm, room.depthMm];

@@ -104,7 +104,9 @@ function blocksFor(widthMm: number, unit: RowUnit, { atWalls, inside }: Aisles, 
   });
 }
 
-/** Ways to run the aisles that are worth trying: each with the fewest inside that still lets the row be full. */
+/**
+ * Ways to run the aisles that are worth trying: each with the fewest inside that still lets the row be full. Empty where not one row fits; widths in millimetres.
+ */
 export function aislesFor(widthMm: number, kind: keyof typeof ROW_MODULES, spacing?: Spacing): Aisles[] {
   const kept = keptSpacing(spacing);
   const unit = unitOf(kind, kept);
@@ -236,7 +238,10 @@ function rowAt(
     .map(({ rect }) => groupAt(rect, unit));
 }
 
-/** Rows facing the front, with aisles down the room and one across before and behind them. */
+/**
+ * Rows facing the front, with aisles down the room and one across before and behind them. Millimetres; groups are
+ * empty where not one row fits.
+ */
 export function rowsIn(
   room: Room,
   kind: keyof typeof ROW_MODULES,

@@ -64,7 +64,10 @@ export interface KeptSpacing {
 
 const toCells = (mm: number): number => Math.ceil(mm / CELL_MM) * CELL_MM;
 
-/** The wider of what the house wants and what is published, for each. */
+/**
+ * The wider of what the house wants and what is published, for each. Millimetres; never below what is published,
+ * however little is asked for.
+ */
 export function keptSpacing({
   aisleMm = 0,
   betweenMm = 0,

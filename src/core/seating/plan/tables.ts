@@ -83,7 +83,10 @@ function fits(pieces: readonly Piece[], room: Room, stage: Rect | null, taken: r
   });
 }
 
-/** Round tables with chairs about them, as many as the room holds. */
+/**
+ * Round tables with chairs about them, as many as the room holds. Millimetres; groups are empty where not one table
+ * fits.
+ */
 export function roundsIn(
   room: Room,
   { size, isCabaret }: RoundTables,

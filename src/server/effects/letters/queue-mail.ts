@@ -27,6 +27,7 @@ import { queueConsents } from './queue-consent';
 import { Claim } from '../../db/tables/claims';
 import { Occurrence } from '../../db/tables/requests';
 import { Outbox } from '../../db/tables/records';
+import { keysOf } from '@/core/lists';
 
 /** A turn with the claim the date stood on before the change; null where it is new. */
 interface MailTurn extends DateTurn {
@@ -106,7 +107,7 @@ function lineFor(date: DateRow, group: TurnGroup, was: ClaimId | null, { names, 
 function blocksOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {
   const groups = new Map(turns.map((turn) => [turn.occurrence, groupOf(turn)]));
   const was = new Map(turns.map((turn) => [turn.occurrence, turn.was]));
-  return (Object.keys(GROUP_HEADS) as TurnGroup[]).flatMap((group) => {
+  return keysOf(GROUP_HEADS).flatMap((group) => {
     const those = dates.filter(({ id }) => groups.get(id) === group);
     if (!those.length) return [];
     return [
@@ -121,7 +122,7 @@ function blocksOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: T
 /** Of an approval of a part: what is not decided yet, and what was declined before. */
 function restOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {
   const turned = new Set(turns.map(({ occurrence }) => occurrence));
-  return (Object.keys(REST_HEADS) as (keyof typeof REST_HEADS)[]).flatMap((state) => {
+  return keysOf(REST_HEADS).flatMap((state) => {
     const those = dates.filter((date) => date.state === state && !turned.has(date.id));
     const lines = those.map((date) => lineFor(date, 'asked', null, told));
     return lines.length ? [{ head: REST_HEADS[state], lines: cutLines(lines) }] : [];

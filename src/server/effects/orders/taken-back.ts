@@ -1,4 +1,4 @@
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { earlier } from '@/core/time/epoch-minute';
 import type { WantedOrder } from '@/core/work-orders/orders-for';
 import { counterContent, type TakeBack } from '@/core/work-orders/plan-orders';
 import type { ChangeSet } from '../../repositories/changes/change-set';
@@ -34,7 +34,7 @@ export async function takenBack(
       isBandWork: false,
       content: counterContent(done, {
         fromMin: change.at,
-        dueMin: Math.min(end, next ?? end) as EpochMinute,
+        dueMin: earlier(end, next ?? end),
       }),
     };
   });

@@ -1,4 +1,4 @@
-import type { RequestId } from '@/core/ids';
+import { idOf, type RequestId } from '@/core/ids';
 import { Claim } from '../../db/tables/claims';
 import {
   Notice,
@@ -35,7 +35,7 @@ async function requestsChanged(change: ChangeSet, news: News): Promise<RequestId
         ([column, value]) => !UNSEEN.has(column) && before?.[column as keyof typeof before] !== value,
       ),
     )
-    .map(({ id }) => Number(id) as RequestId);
+    .map(({ id }) => idOf<RequestId>(Number(id)));
   return [...own, ...rows, ...(await requestsOfClaims(change, news.lines(Claim)))];
 }
 

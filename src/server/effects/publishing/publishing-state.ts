@@ -1,14 +1,16 @@
 import { filterOf } from '@/core/publishing/calendar-filter';
 import type { z } from 'zod';
 import type { CalendarChoice, CalendarRule } from '@/core/publishing/shown';
-import type {
-  BuildingId,
-  OccurrenceId,
-  OrganisationId,
-  PersonId,
-  RequestId,
-  SegmentId,
-  SpaceId,
+import {
+  idOf,
+  NO_ROW,
+  type BuildingId,
+  type OccurrenceId,
+  type OrganisationId,
+  type PersonId,
+  type RequestId,
+  type SegmentId,
+  type SpaceId,
 } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
@@ -89,11 +91,11 @@ function ruleOf({ id, kind, ref, filter, facts, readers }: CalendarRow): Calenda
     case 'made':
       return { kind, id, filter: filterOf(filter), facts, readers };
     case 'space':
-      return { kind, id, spaceId: ref as SpaceId };
+      return { kind, id, spaceId: idOf<SpaceId>(ref ?? NO_ROW) };
     case 'host':
-      return { kind, id, hostId: ref as OrganisationId };
+      return { kind, id, hostId: idOf<OrganisationId>(ref ?? NO_ROW) };
     case 'person':
-      return { kind, id, personId: ref as PersonId };
+      return { kind, id, personId: idOf<PersonId>(ref ?? NO_ROW) };
   }
 }
 

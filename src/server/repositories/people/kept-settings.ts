@@ -3,7 +3,7 @@ import type { SaveSettingsInput } from '@/contracts/save-settings';
 import { keep, type Database, type Reader } from '../../db/connection';
 import { SETTINGS_OF_PEOPLE } from './own-settings.queries';
 import { PersonSettings } from '../../db/tables/people';
-import type { PersonId } from '@/core/ids';
+import { idOf, type PersonId } from '@/core/ids';
 import { writeJson } from '../../db/tables/column';
 
 interface Row {
@@ -46,7 +46,7 @@ export const keepSettings = (
   db.write(async (tx) =>
     keep(
       await tx.table(PersonSettings).put({
-        person_id: person as PersonId,
+        person_id: idOf<PersonId>(person),
         settings: writeJson<Record<string, unknown>>(settings),
         ...(reminders && { reminders: writeJson(reminders) }),
       }),

@@ -6,7 +6,7 @@ import type { OrganisationId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import { isLink } from '../../auth/feed-links';
 import { filterOf } from '@/core/publishing/calendar-filter';
-import type { Reader } from '../../db/connection';
+import { keptKey, Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
 import { STAMP_NOW, SLUG_NOW } from './calendars.queries';
 import { Membership } from '../../db/tables/people';
@@ -65,11 +65,10 @@ export interface KeptCalendars {
   readonly calendars: readonly Calendar[];
 }
 
-const KEPT = 'calendars';
+const KEPT = keptKey<KeptCalendars>('calendars');
 
 /** What was read before, to be used by who looks whether its stamp still stands. */
-export const keptCalendars = (reader: Reader): KeptCalendars | undefined =>
-  reader.kept.get(KEPT) as KeptCalendars | undefined;
+export const keptCalendars = (reader: Reader): KeptCalendars | undefined => reader.kept.get(KEPT);
 
 /** The calendars there are, read anew only when one of them, or a category, has changed. */
 export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]> {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { ForecastHour } from '@/core/weather/outdoors';
-import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
+import { epochMinute, type Interval } from '@/core/time/epoch-minute';
 
 /** A forecast for a span, hour by hour; a real service would be asked behind the same door. */
 export type Forecast = (span: Interval) => readonly ForecastHour[];
@@ -28,7 +28,7 @@ export const standInForecast =
       const hour = first + index;
       // Raised to powers: most hours are quiet, few are wild.
       return {
-        start: (hour * 60) as EpochMinute,
+        start: epochMinute(hour * 60),
         gustKmh: Math.round(8 + 85 * level(seed, 'wind', hour) ** 5),
         rainMm: Math.round(80 * level(seed, 'rain', hour) ** 9) / 10,
       };

@@ -2,7 +2,7 @@ import { holdingsOf } from '@/core/checks/holdings';
 import type { AskedFacts, WantedDate } from '@/core/checks/asked';
 import { wantedParts, type WantedPart } from '@/core/checks/parts';
 import { z } from 'zod';
-import type { ClaimId, EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import { idOf, type ClaimId, type EquipmentTypeId, type ResourceId, type SpaceId } from '@/core/ids';
 import { impliedUses } from '@/core/occupancy/imply';
 import type {
   BusyRow,
@@ -16,7 +16,7 @@ import type {
 import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { asJsonObject, type Reader } from '../../db/connection';
+import { asJsonObject, keptKey, KeptKey, type Reader } from '../../db/connection';
 import { numberOf, zeroOrOne } from '../../db/shapes';
 import { jsonFamily, jsonQuery } from '../../db/statement';
 import { lists, listOf, rowNumber } from '../../db/tables/column';
@@ -243,7 +243,7 @@ interface Things {
   readonly types: readonly EquipmentTypeId[];
 }
 
-async function readFacts(reader: Reader, key: string, things: Things): Promise<KnownFacts> {
+async function readFacts(reader: Reader, key: KeptKey<KnownFacts>, things: Things): Promise<KnownFacts> {
   const rows = await reader.value(FACTS, things);
   const facts = {
     house: rows.house,
@@ -318,7 +318,7 @@ function loadSurroundings(reader: Reader, asked: Windows, has: Pick<Looked, 'ros
     windows: windows,
     teamWindows: asked.teamWindows,
     last: asked.last,
-    resources: distinct(windows.map(([resource]) => resource as ResourceId)),
+    resources: distinct(windows.map(([resource]) => idOf<ResourceId>(resource))),
     useWindows: useWindows,
     eventWindows: eventWindows,
   });
@@ -405,8 +405,8 @@ export async function loadWorld(
     spaces: distinct(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId))).sort(),
     types: distinct(dates.flatMap(({ claim }) => claim.equipment.map(({ typeId }) => typeId))).sort(),
   };
-  const key = `facts ${things.spaces.join(',')} ${things.types.join(',')}`;
-  const known = reader.kept.get(key) as KnownFacts | undefined;
+  const key = keptKey<KnownFacts>(`facts ${things.spaces.join(',')} ${things.types.join(',')}`);
+  const known = reader.kept.get(key);
   if (known) {
     const { world, version } = await withFacts(reader, known, dates, wanted);
     if (version === known.version) return world;

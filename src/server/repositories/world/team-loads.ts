@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { TeamLoad } from '@/core/checks/world';
 import type { OrderTemplate } from '@/core/work-orders/template';
-import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { addMinutes, union, type Interval } from '@/core/time/epoch-minute';
 import { Shift } from '../../db/tables/spaces';
 import { WorkOrder } from '../../db/tables/work-orders';
 
@@ -34,8 +34,8 @@ const DAY_MIN = 1440;
 export const teamWindows = (spans: readonly Interval[]): [start: number, end: number][] =>
   union(
     spans.map(({ start, end }) => ({
-      start: (start - DAY_MIN) as EpochMinute,
-      end: (end + DAY_MIN) as EpochMinute,
+      start: addMinutes(start, -DAY_MIN),
+      end: addMinutes(end, DAY_MIN),
     })),
   ).map(({ start, end }) => [start, end]);
 

@@ -1,5 +1,5 @@
 import type { WantedDate } from '@/core/checks/asked';
-import type { ClaimId, RequestId } from '@/core/ids';
+import { idOf, type ClaimId, type RequestId } from '@/core/ids';
 import type { ClaimContent, WantedSpace } from '@/core/occupancy/bands';
 import type { WorldSnapshot } from '@/core/checks/world';
 import { WHEN_BACK_MIN } from '@/core/alternatives/candidates';
@@ -12,7 +12,7 @@ import { startOfDay } from '@/core/time/zone';
 import type { Reader } from '../../db/connection';
 import { loadWorld, type WorldWanted } from '../../repositories/world/snapshot';
 
-const NOBODY = { requestId: 0 as RequestId, audiences: [], claimId: 0 as ClaimId };
+const NOBODY = { requestId: idOf<RequestId>(0), audiences: [], claimId: idOf<ClaimId>(0) };
 
 /** Minutes of crew around an event, wherever it goes. */
 function widest({ spaces }: Bounds): { readonly setupMin: number; readonly strikeMin: number } {

@@ -2,13 +2,16 @@ import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
-import type { BoardSpan } from '@/contracts/board';
+import type { BoardSpan, BookingTuple } from '@/contracts/board';
 import type { BoardQuery } from '@/contracts/board-query';
 import type { Context } from '../../context/context';
 import { type Reader } from '../../db/connection';
 import { siteZone } from '../../repositories/world/space-facts';
 import { rightsOf } from './rights';
 import { BOARD_ROWS, USES_IN_SPAN } from './board-span.queries';
+
+/** What the text of bookings tells, one by one. */
+export const bookingsIn = (bookings: string): BookingTuple[] => JSON.parse(bookings) as BookingTuple[];
 
 /** Bookings and uses as JSON text written by SQLite: rows never become objects on the server. */
 export async function boardRowsText(

@@ -4,7 +4,7 @@ import { addDays, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, startOfDay } from '@/core/time/zone';
 import type { DayStripDay } from '@/contracts/board';
 import type { Context } from '../../context/context';
-import type { Reader } from '../../db/connection';
+import { keptKey, Reader } from '../../db/connection';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from './board-data';
 import { dayNotes } from './day-notes';
@@ -37,8 +37,10 @@ function takenByDay(
 /** Occupied share of the open minutes of each day, 0 to 1; the same for everybody, and kept while nothing changes. */
 async function fullnessOf(reader: Reader, days: Filled<StripDay>, tzid: string): Promise<readonly number[]> {
   const row = await reader.one(VERSION_OF_ALL);
-  const key = `fullness ${days[0].date} ${days.length}`;
-  const known = reader.kept.get(key) as { version: string; shares: readonly number[] } | undefined;
+  const key = keptKey<{ version: string; shares: readonly number[] }>(
+    `fullness ${days[0].date} ${days.length}`,
+  );
+  const known = reader.kept.get(key);
   if (known?.version === row.version) return known.shares;
   const undivided = (await knownSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
   const whole: Interval = { start: days[0].start, end: at(days, days.length - 1).end };

@@ -18,7 +18,6 @@ import type { WorldSnapshot } from '@/core/checks/world';
 import { overlaps } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
 import { datesAsked, type AskedDate, type AskedDates } from '@/contracts/asked-dates';
-import type { BookingTuple } from '@/contracts/board';
 import type { CheckInput } from '@/contracts/ask';
 import type { FoundPlace, PlaceSearch, PlacesReply } from '@/contracts/places';
 import { done, type Outcome } from '@/contracts/refusal';
@@ -32,7 +31,7 @@ import { loadAskedHouse } from '../checks/ask-house';
 import { sideOf } from '../checks/check-request';
 import { requesterOf, speakerFor } from '../checks/verdicts';
 import { familiarTo } from '../../repositories/people/familiar';
-import { boardRowsText } from './board-span';
+import { boardRowsText, bookingsIn } from './board-span';
 import { knownSpaces, type KnownSpace } from './board-data';
 import { standingIn } from './standing';
 import { loaded, at, isFilled } from '@/core/lists';
@@ -107,9 +106,7 @@ async function alsoOn(
 ): Promise<PlacesReply['alsoOn']> {
   const { bookings } = await boardRowsText(ctx.db, ctx.viewer, event);
   const found = new Map<string, string[]>();
-  for (const [, spaceId, state, , , , , start, end, , , , , title] of JSON.parse(
-    bookings,
-  ) as BookingTuple[]) {
+  for (const [, spaceId, state, , , , , start, end, , , , , title] of bookingsIn(bookings)) {
     const space = spaces.get(spaceId);
     if (state !== 0 || !space || title === null || start === null || end === null) continue;
     if (!overlaps({ start, end }, event)) continue;

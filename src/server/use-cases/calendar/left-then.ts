@@ -1,6 +1,6 @@
 import { equipmentSpan } from '@/core/occupancy/bands';
 import { scarcest } from '@/core/equipment/peak-use';
-import { addMinutes, interval, type EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes, interval, later } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
 import type { LeftInput, LeftReply } from '@/contracts/left';
 import { done, type Outcome } from '@/contracts/refusal';
@@ -18,7 +18,7 @@ export async function leftThen(ctx: Context, input: LeftInput): Promise<Outcome<
   const { db } = ctx;
   const tzid = await siteZone(db);
   const start = toEpochMinute(input.startsAt, tzid, 'offset-before');
-  const end = Math.max(start + 1, toEpochMinute(input.endsAt, tzid, 'offset-before')) as EpochMinute;
+  const end = later(addMinutes(start, 1), toEpochMinute(input.endsAt, tzid, 'offset-before'));
   const occupied = interval(addMinutes(start, -input.beforeMin), addMinutes(end, input.afterMin));
   const types = await db.all(TYPES_IN_USE);
   const kits = await db.all(KIT_ITEMS);

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { levels, scarcest } from '@/core/equipment/peak-use';
-import type { EquipmentTypeId } from '@/core/ids';
+import { idOf, type EquipmentTypeId } from '@/core/ids';
 import { addMinutes, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
@@ -52,7 +52,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
   const { stock, fetchMin, returnMin } = pool.facts;
   const { stock: owned, left } = at(levels({ start: now, end: addMinutes(now, 1) }, uses, stock), 0);
   const mayReadUnits = permissionFor('units.read', viewer) === 'allowed';
-  const units = mayReadUnits && pool.units.length ? await unitsOf(ctx, id as EquipmentTypeId) : null;
+  const units = mayReadUnits && pool.units.length ? await unitsOf(ctx, idOf<EquipmentTypeId>(id)) : null;
   return done({
     id,
     name: pool.name,

@@ -1,4 +1,4 @@
-import type { PersonId } from '@/core/ids';
+import { idOf, type PersonId } from '@/core/ids';
 import { maySeeWaiting, seesAll, worksWithBookings, type Viewer } from '@/core/publishing/right-to-know';
 import type { Reader } from '../../db/connection';
 import type { ArgsOf } from '../../db/statement';
@@ -6,7 +6,7 @@ import { asFlag, readJson } from '../../db/tables/column';
 import type { RIGHTS } from './known-bookings.queries';
 import { SPACES_KEPT_PRIVATE } from './calendar.queries';
 
-const NOBODY = -1 as PersonId;
+const NOBODY = idOf<PersonId>(-1);
 
 type Hidden = Pick<ArgsOf<typeof RIGHTS>, 'sees' | 'hidden'>;
 

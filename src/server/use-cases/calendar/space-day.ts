@@ -1,11 +1,10 @@
 import { addDays } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
-import type { BookingTuple } from '@/contracts/board';
 import type { SpaceDay, SpaceDayQuery } from '@/contracts/space-day';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from './board-data';
-import { boardRowsText } from './board-span';
+import { boardRowsText, bookingsIn } from './board-span';
 
 /** What takes some spaces on a day, for the drawing beside an alternative; titles as far as the viewer may know. */
 export async function spaceDay(ctx: Context, { day, spaces }: SpaceDayQuery): Promise<SpaceDay[]> {
@@ -15,7 +14,7 @@ export async function spaceDay(ctx: Context, { day, spaces }: SpaceDayQuery): Pr
     (await knownSpaces(ctx.db)).map(({ id, facts }) => [id, new Set<number>(facts.parts)]),
   );
   const { bookings } = await boardRowsText(ctx.db, ctx.viewer, span);
-  const taken = (JSON.parse(bookings) as BookingTuple[]).filter(([, , state]) => state !== 2);
+  const taken = bookingsIn(bookings).filter(([, , state]) => state !== 2);
   return spaces.flatMap((spaceId) => {
     const own = parts.get(spaceId);
     if (!own) return [];

@@ -14,7 +14,7 @@ import { dateLong, spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { familiarTo } from '../../repositories/people/familiar';
 import { boardData } from './board-data';
-import { boardRowsText } from './board-span';
+import { boardRowsText, bookingsIn } from './board-span';
 import { FLOOR_OF_SPACE } from './calendar.queries';
 import { at } from '@/core/lists';
 
@@ -81,7 +81,7 @@ async function rowsOf(
   tzid: string,
 ): Promise<BookingTuple[]> {
   const { bookings } = await boardRowsText(db, viewer, daysSpan(from, days, tzid));
-  return JSON.parse(bookings) as BookingTuple[];
+  return bookingsIn(bookings);
 }
 
 interface FloorRow {

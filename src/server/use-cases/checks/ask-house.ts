@@ -1,5 +1,5 @@
 import type { KitItem } from '@/core/equipment/kits';
-import type { CategoryId, EquipmentTypeId } from '@/core/ids';
+import { idOf, type CategoryId, type EquipmentTypeId } from '@/core/ids';
 import type { CheckInput } from '@/contracts/ask';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
@@ -8,7 +8,7 @@ import type { AskedHouse } from '@/contracts/asked-dates';
 import { ASKED_HOUSE } from './checks.queries';
 
 /** No row has it. */
-const NO_CATEGORY = 0 as CategoryId;
+const NO_CATEGORY = idOf<CategoryId>(0);
 
 export interface KnownHouse extends AskedHouse {
   readonly audiences: readonly string[];

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { RequestId } from '@/core/ids';
+import { idOf, type RequestId } from '@/core/ids';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, worksWithBookings } from '@/core/publishing/right-to-know';
 import {
@@ -76,7 +76,7 @@ export async function takeFile(
   return earlier.owner_id === me ? done(lineOf(earlier)) : refuse({ code: 'key-used' });
 }
 
-const NOBODY = -1 as PersonId;
+const NOBODY = idOf<PersonId>(-1);
 
 /** Whether the roles of the viewer see what is on in the spaces of some date of the request. */
 async function seesSomeOf({ db, viewer }: SignedInContext, request: RequestId): Promise<boolean> {

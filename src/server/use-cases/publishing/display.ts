@@ -2,13 +2,13 @@ import { say } from '@/contracts/language/say';
 import { dateOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import type { DisplayBooking } from '@/core/publishing/display';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes } from '@/core/time/epoch-minute';
 import type { BookingTuple } from '@/contracts/board';
 import type { DisplayReply } from '@/contracts/display';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import type { Context } from '../../context/context';
 import { knownSpaces, type KnownSpace } from '../calendar/board-data';
-import { boardRowsText } from '../calendar/board-span';
+import { boardRowsText, bookingsIn } from '../calendar/board-span';
 import { siteZone } from '../../repositories/world/space-facts';
 import { isFilled } from '@/core/lists';
 
@@ -48,8 +48,8 @@ async function reply(
   const at = ctx.clock.now();
   const start = startOfDay(dateOf(toLocal(at, tzid)), tzid);
   // Whoever has signed in at the display, it shows what everybody may know.
-  const { bookings } = await boardRowsText(ctx.db, null, { start, end: (at + AHEAD_MIN) as EpochMinute });
-  const rows = JSON.parse(bookings) as BookingTuple[];
+  const { bookings } = await boardRowsText(ctx.db, null, { start, end: addMinutes(at, AHEAD_MIN) });
+  const rows = bookingsIn(bookings);
   const partsOf = new Map<number, ReadonlySet<number>>(
     (await knownSpaces(ctx.db)).map(({ id, facts }) => [id, new Set<number>(facts.parts)]),
   );

@@ -1,7 +1,7 @@
 import type { CrewShortage } from '@/core/labour/crew-load';
 import { shortOn } from '@/core/labour/week-load';
 import type { ClaimId } from '@/core/ids';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes, EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import { sayFinding } from '@/contracts/words/findings';
@@ -26,7 +26,7 @@ interface TeamRow {
 }
 
 const daysOf = (jobs: readonly JobRow[], tzid: string): LocalDate[] => [
-  ...new Set(jobs.map(({ due }) => dateOf(toLocal((due - 1) as EpochMinute, tzid)))),
+  ...new Set(jobs.map(({ due }) => dateOf(toLocal(addMinutes(due, -1), tzid)))),
 ];
 
 /** Dates whose work “cannot be done” in the week of its team: the same rule, said of each date it touches. */

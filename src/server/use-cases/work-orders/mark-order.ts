@@ -1,12 +1,11 @@
 import { say, unsaid } from '@/contracts/language/say';
 import type { MarkOrderInput, MarkReply, ReadOrderInput, TickOrderInput } from '@/contracts/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { OrderContent } from '@/core/work-orders/order-content';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { ownOrder, type OwnOrder } from './own-orders';
 import { WorkOrder } from '../../db/tables/work-orders';
-import { writeJson } from '../../db/tables/column';
+import { readJson, writeJson } from '../../db/tables/column';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 function stateSince(order: OwnOrder): string {
@@ -19,7 +18,7 @@ function stateSince(order: OwnOrder): string {
 
 const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
 
-/** Marks an order done, or open again after a details panel of the thumb. Who marks it done has read it. */
+/** Marks an order done, or open again after a slip of the thumb. Who marks it done has read it. */
 export async function markOrder(
   ctx: SignedInContext,
   id: number,
@@ -79,10 +78,10 @@ export async function tickOrder(
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
-    const { checklist = [] } = JSON.parse(order.value.content) as OrderContent;
+    const { checklist = [] } = readJson(order.value.content);
     if (isGone(order.value) || !checklist.includes(input.line))
       return refuse({ code: 'stale', since: stateSince(order.value) });
-    const ticked = new Set(JSON.parse(order.value.ticks) as string[]);
+    const ticked = new Set(readJson(order.value.ticks));
     if (input.isTicked) ticked.add(input.line);
     else ticked.delete(input.line);
     await change.update(WorkOrder, [id], () => ({ ticks: writeJson([...ticked]) }));

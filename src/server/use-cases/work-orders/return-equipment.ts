@@ -4,7 +4,7 @@ import type { HouseReply } from '@/contracts/house';
 import type { ReturnInput } from '@/contracts/stores';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
 import { countText, momentText } from '@/contracts/words/when';
-import { FAR, type EpochMinute } from '@/core/time/epoch-minute';
+import { FAR, later, type EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderContent } from '@/core/work-orders/order-content';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { ChangeSet } from '../../repositories/changes/change-set';
@@ -17,6 +17,7 @@ import { COUNTED_BEFORE, IS_BACK_AT, NAME_OF_TYPE, LEAVES_STORE_AT } from './set
 import type { EquipmentTypeId } from '@/core/ids';
 import { EquipmentReturn } from '../../db/tables/work-orders';
 import { StockLine } from '../../db/tables/spaces';
+import { readJson } from '../../db/tables/column';
 
 /** How many of a type an order brings back. */
 function expectedOf(content: OrderContent, name: string): number {
@@ -44,7 +45,7 @@ async function leavesAt(
 /** Until its use is over what is lost is away with the event anyway: it is missed from then on, or from now. */
 async function backFrom(change: ChangeSet, orderId: number, typeId: EquipmentTypeId): Promise<EpochMinute> {
   const [use] = await change.tx.all(IS_BACK_AT, { orderId, typeId });
-  return Math.max(change.at, use?.end ?? change.at) as EpochMinute;
+  return later(change.at, use?.end ?? change.at);
 }
 
 const notCountable = (message: string) =>
@@ -98,7 +99,7 @@ export async function returnEquipment(
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
-    const content = JSON.parse(own.value.content) as OrderContent;
+    const content = readJson(own.value.content);
     const taken = await takenOf(change, orderId, content, input);
     if (!taken.ok) return taken;
     const { name, expected } = taken.value;

@@ -19,7 +19,7 @@ import { WorkOrder } from '../../db/tables/work-orders';
 import { CLAIMS_OF_TEAM, COUNT_TEAM_AND_PERSON, SHIFT_BY_ID } from './set-up.queries';
 import { Shift, TeamMember } from '../../db/tables/spaces';
 import { Person } from '../../db/tables/people';
-import type { PersonId } from '@/core/ids';
+import { idOf, type PersonId } from '@/core/ids';
 
 const DAY_MIN = 1440;
 
@@ -113,7 +113,7 @@ export async function setTeamMember(
     const known = await change.tx.one(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
     if (!known.teams) return refuse({ code: 'not-found', what: say`such team` });
     if (!known.people) return refuse({ code: 'not-found', what: say`such person` });
-    const member = { team_id: teamId, person_id: input.personId as PersonId };
+    const member = { team_id: teamId, person_id: idOf<PersonId>(input.personId) };
     if (input.isMember) {
       await inEntryHistory(change, 'team', teamId, action, () =>
         change.tx.table(TeamMember).addMissing([member]),

@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import { weekStartOf } from '@/contracts/own-settings';
 import { dayLoad, doubtsOf, type DayJob, type Doubt } from '@/core/labour/week-load';
 import type { Roster } from '@/core/labour/crew-load';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes, EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import { ordersFor } from '@/core/work-orders/orders-for';
@@ -67,7 +67,7 @@ function cellText(
 
 /** The day an order stands on: being there begins, work is due; midnight ends its day. */
 const dayOfOrder = ({ phase, from, due }: OrderRow, tzid: string): LocalDate =>
-  dateOf(toLocal(phase === 'attendance' ? from : ((due - 1) as EpochMinute), tzid));
+  dateOf(toLocal(phase === 'attendance' ? from : addMinutes(due, -1), tzid));
 
 function doubtText(doubt: Doubt, orders: ReadonlyMap<number, OrderRow>): string {
   return doubt.kind === 'not-on-shift'

@@ -1,7 +1,7 @@
 import { unsaid } from '@/contracts/language/say';
 import type { LinkPurpose, LinkView } from '@/contracts/account';
 import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { PersonId } from '@/core/ids';
+import { idOf, type PersonId } from '@/core/ids';
 import { hashPassword } from '../../../auth/passwords';
 import { beginSession } from '../../../auth/sessions';
 import { weakPasswordFaults } from '../../../auth/weak-passwords';
@@ -57,7 +57,7 @@ async function makePerson(change: ChangeSet, { name, email }: LinkRow): Promise<
     },
     null,
   );
-  return stored.ok ? (stored.value as PersonId) : null;
+  return stored.ok ? idOf<PersonId>(stored.value) : null;
 }
 
 /** Sets the password a link was sent for, ends what was signed in with the old one, and signs in. A link works once. */

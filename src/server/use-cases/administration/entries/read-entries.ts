@@ -28,6 +28,7 @@ import { repositoryOf } from './repositories/index';
 import type { RowOfShape } from '../../../db/statement';
 import { HISTORY_OF_ENTRY } from './entries.queries';
 import { entryState } from './entry-repository';
+import { recordOf } from '@/core/lists';
 
 /** All things of a kind, in use and out of use, in the order of the house. */
 export async function entryLines(reader: Reader, kind: EntryKind): Promise<EntryLine[]> {
@@ -42,10 +43,10 @@ export async function entryLines(reader: Reader, kind: EntryKind): Promise<Entry
 
 /** How many of each kind are in use. */
 export async function countEntries(reader: Reader): Promise<Readonly<Record<EntryKind, number>>> {
-  const counts = {} as Record<EntryKind, number>;
+  const counts = new Map<EntryKind, number>();
   for (const kind of ENTRY_KINDS)
-    counts[kind] = (await entryLines(reader, kind)).filter(({ isRetired }) => !isRetired).length;
-  return counts;
+    counts.set(kind, (await entryLines(reader, kind)).filter(({ isRetired }) => !isRetired).length);
+  return recordOf(ENTRY_KINDS, (kind) => counts.get(kind) ?? 0);
 }
 
 /** A thing as its form shows it; null where there is none. */

@@ -1,6 +1,6 @@
 import { composeSpaces } from '@/core/spaces/divisible';
 import { seatsByArea } from '@/core/seating/capacity';
-import type { SpaceId, ResourceId } from '@/core/ids';
+import { type SpaceId, type ResourceId, idOf } from '@/core/ids';
 import type { OfficeInput } from '@/contracts/office';
 import type { Writer } from '../../../db/connection';
 import { addQuestions } from './add-services';
@@ -70,11 +70,11 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
       const child = byCode.get(code);
       if (!child)
         throw new OfficeFileError(`space ${input.code} is made of ${code}, which is not in the file`);
-      return { parent: id as SpaceId, child: child as SpaceId };
+      return { parent: idOf<SpaceId>(id), child: idOf<SpaceId>(child) };
     }),
   );
   const composition = composeSpaces(
-    spaces.map(({ id }) => id as SpaceId),
+    spaces.map(({ id }) => idOf<SpaceId>(id)),
     children,
   );
   if (composition.kind === 'cycle') throw new OfficeFileError('a space is made of itself: check madeOf');
@@ -83,7 +83,7 @@ async function addParts(tx: Writer, spaces: readonly { id: number; input: SpaceI
   const resourceOf = new Map<number, ResourceId>();
   for (const { id, input } of spaces)
     if (!input.madeOf.length) {
-      const part = (await tx.table(Resource).insert({ kind: 'part', name: input.name })) as ResourceId;
+      const part = idOf<ResourceId>(await tx.table(Resource).insert({ kind: 'part', name: input.name }));
       await tx.table(Space).update({ id }, { part_id: part });
       resourceOf.set(id, part);
     }
@@ -169,7 +169,7 @@ export async function addPolicies(
   for (const { id, input } of spaces) {
     for (const line of input.policies)
       await tx.table(SpacePolicy).insert({
-        space_id: id as SpaceId,
+        space_id: idOf<SpaceId>(id),
         valid_from: line.from,
         notice_min: line.noticeMin,
         horizon_months: line.horizonMonths,

@@ -1,5 +1,5 @@
 import { kitCycle } from '@/core/equipment/kits';
-import type { EquipmentTypeId } from '@/core/ids';
+import { idOf, type EquipmentTypeId } from '@/core/ids';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
 import type { OfficeInput } from '@/contracts/office';
@@ -26,9 +26,9 @@ async function addKits(
     types
       .filter(({ kit }) => kit.length)
       .map(({ name, kit }) => [
-        known(ids, name, 'equipment') as EquipmentTypeId,
+        idOf<EquipmentTypeId>(known(ids, name, 'equipment')),
         kit.map((item) => ({
-          typeId: known(ids, item.name, 'equipment') as EquipmentTypeId,
+          typeId: idOf<EquipmentTypeId>(known(ids, item.name, 'equipment')),
           quantity: item.quantity,
         })),
       ]),

@@ -1,10 +1,11 @@
 import type { Outcome } from '@/contracts/refusal';
 import type { Database } from '../../../db/connection';
 import { hasOffice, SET_UP } from './has-office';
+import { processWide } from '../../../platform/process-wide';
 
 // Next loads the server in several bundles: that a start goes on is known to the process.
-const holder = globalThis as typeof globalThis & { calendarioStarts?: WeakSet<Database> };
-const starts = (): WeakSet<Database> => (holder.calendarioStarts ??= new WeakSet());
+const held = processWide<WeakSet<Database>>('starts');
+const starts = (): WeakSet<Database> => (held.value ??= new WeakSet());
 
 /** Sets up the office of an empty database; of all who do at once, by the form or with the demo, exactly one. */
 export async function onlyStart<Value>(

@@ -1,5 +1,5 @@
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
-import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes } from '@/core/time/epoch-minute';
 import type { LedgerLine, LedgerPage, LedgerQuery } from '@/contracts/ledger';
 import { MOST_LEDGER } from '@/contracts/ledger';
 import { momentText, spanText } from '@/contracts/words/when';
@@ -32,8 +32,7 @@ export async function ledger(ctx: Context, query: LedgerQuery): Promise<LedgerPa
       shownAt: momentText(shown, tzid),
       goneAt: gone === null ? '' : momentText(gone, tzid),
       toldAs: goneAs ?? '',
-      owedUntil:
-        gone !== null && now - gone < SHOWN_MIN ? momentText((gone + SHOWN_MIN) as EpochMinute, tzid) : '',
+      owedUntil: gone !== null && now - gone < SHOWN_MIN ? momentText(addMinutes(gone, SHOWN_MIN), tzid) : '',
     }));
   return { query, calendars, lines, isCut: rows.length > MOST_LEDGER };
 }

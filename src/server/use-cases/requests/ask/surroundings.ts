@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { ClaimId, EquipmentTypeId } from '@/core/ids';
+import { idOf, type ClaimId, type EquipmentTypeId } from '@/core/ids';
 import type { WantedDate } from '@/core/checks/asked';
 import { addDays } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
@@ -14,7 +14,7 @@ import { KIT_ITEMS } from '../../../repositories/house/house.queries';
 import { Space, EquipmentType } from '../../../db/tables/spaces';
 import { missingFaults } from '../../../repositories/known-ids';
 
-const NOBODY = 0 as ClaimId;
+const NOBODY = idOf<ClaimId>(0);
 
 async function unknownIds(reader: Reader, input: SurroundingsInput): Promise<FieldFault[]> {
   return [

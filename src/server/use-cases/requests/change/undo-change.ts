@@ -1,5 +1,5 @@
 import { unsaid } from '@/contracts/language/say';
-import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
+import { idOf, type ClaimId, type OccurrenceId, type RequestId } from '@/core/ids';
 import type { ChangeReply } from '@/contracts/change';
 import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
 import {
@@ -256,16 +256,16 @@ interface Affected {
 async function affectedBy(tx: Writer, touched: readonly TouchedRow[]): Promise<Affected> {
   const of = (table: Table) => touched.filter((row) => row.table === table);
   const claims = new Set([
-    ...of(Claim).map(({ id }) => Number(id) as ClaimId),
-    ...of(ClaimSpace).map(({ before, after }) => Number((before ?? after)?.claim_id) as ClaimId),
+    ...of(Claim).map(({ id }) => idOf<ClaimId>(Number(id))),
+    ...of(ClaimSpace).map(({ before, after }) => idOf<ClaimId>(Number((before ?? after)?.claim_id))),
   ]);
   const rows = await tx.all(DATES_OF_CLAIMS, {
     claims: [...claims],
-    ids: of(Occurrence).map(({ id }) => Number(id) as OccurrenceId),
+    ids: of(Occurrence).map(({ id }) => idOf<OccurrenceId>(Number(id))),
   });
   const requests = [
     ...rows.map(({ request_id }) => request_id),
-    ...of(Request).map(({ id }) => Number(id) as RequestId),
+    ...of(Request).map(({ id }) => idOf<RequestId>(Number(id))),
   ];
   return { claims: [...claims], requests: [...new Set(requests)] };
 }
@@ -286,7 +286,7 @@ async function reverse(
   const affected = await affectedBy(change.tx, touched);
   for (const requestId of affected.requests) change.requestIds.add(requestId);
   const made = touched.filter(({ before, after }) => !before && after);
-  const claims = made.filter(({ table }) => table === Claim).map(({ id }) => Number(id) as ClaimId);
+  const claims = made.filter(({ table }) => table === Claim).map(({ id }) => idOf<ClaimId>(Number(id)));
   const links = touched.filter(({ table }) => table === TurnoverLink);
   await change.remove(
     TurnoverLink,

@@ -3,7 +3,7 @@ import type { News, NewsMark } from '@/contracts/talk';
 import { done, type Outcome } from '@/contracts/refusal';
 import { momentText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';
-import { keep } from '../../../db/connection';
+import { keep, keptKey } from '../../../db/connection';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { turnsOfMany, whatOf } from '../../../repositories/requests/since';
 import { NEWS, NEWS_READ_TO, NEWS_VERSION, UNREAD_NEWS } from './own.queries';
@@ -41,8 +41,8 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
 export async function unreadNews(ctx: SignedInContext): Promise<number> {
   const { db, viewer } = ctx;
   const row = await db.one(NEWS_VERSION, { me: viewer.personId });
-  const key = `unread news ${viewer.personId}`;
-  const known = db.kept.get(key) as { version: string; count: number } | undefined;
+  const key = keptKey<{ version: string; count: number }>(`unread news ${viewer.personId}`);
+  const known = db.kept.get(key);
   if (known && known.version === row.version) return known.count;
   const count = (await db.first(UNREAD_NEWS, { me: viewer.personId, ...(await read(ctx)) }))?.count ?? 0;
   db.kept.set(key, { version: row.version, count });

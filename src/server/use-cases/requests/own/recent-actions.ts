@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { RecentAction } from '@/contracts/own';
 import { momentText } from '@/contracts/words/when';
 import { UNDO_MINUTES } from '@/core/changes/undo-time';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes } from '@/core/time/epoch-minute';
 import type { SignedInContext } from '../../../context/context';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { undoFrom } from '../change/undoable';
@@ -20,6 +20,6 @@ export async function recentActions({ db, viewer, clock }: SignedInContext): Pro
     when: momentText(at, tzid),
     requests: requests.slice(0, 3),
     moreRequests: Math.max(0, requests.length - 3),
-    undoUntil: canBeUndone ? say`until ${momentText((at + UNDO_MINUTES) as EpochMinute, tzid)}` : null,
+    undoUntil: canBeUndone ? say`until ${momentText(addMinutes(at, UNDO_MINUTES), tzid)}` : null,
   }));
 }

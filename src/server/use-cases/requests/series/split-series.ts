@@ -17,6 +17,8 @@ import {
   wallMinute,
   type LocalDateTime,
   type LocalDate,
+  localDateTime,
+  atMinuteOfDay,
 } from '@/core/time/local-time';
 import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
 import { MOST_IN_STEP, sayTooManyInStep, type ChangeNumbers, ChangeReply } from '@/contracts/change';
@@ -79,7 +81,7 @@ const partsOf = (rrule: string | null) => {
 const isShifted = (before: string | null, after: string | null): boolean =>
   isShiftOf(partsOf(before), partsOf(after));
 
-const FAR = '2100-01-01T00:00' as LocalDateTime;
+const FAR = localDateTime('2099-12-31T23:59');
 
 /** The dates that are asked for from there on: until when they reach, and when each starts. */
 async function newDates(
@@ -101,7 +103,7 @@ async function newDates(
   const { horizonMonths } = await siteDays(change.tx);
   const endless = rrule !== null && isEndless(rrule);
   const horizon = horizonEnd(change.at, horizonMonths, request.tzid);
-  const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
+  const to = endless ? atMinuteOfDay(addDays(horizon, 1), 0) : FAR;
   const keys = expandDates(set, { from: first, to, most: MOST_DATES_TIMES_SPACES + 1 });
   if (keys.length > MOST_DATES_TIMES_SPACES)
     return fault(

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
+import { idOf, type EquipmentTypeId, type PersonId, type SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { parseLocalDateTime, type LocalDateTime } from '@/core/time/local-time';
@@ -35,20 +35,23 @@ import type { Table } from '../../../../db/tables/table';
 import { NAMED_ALIKE } from '../entry-repository.queries';
 import { mainSite } from '../../../../repositories/house/main-site';
 
+/** The part of a document that one cell says. */
+const part = <Doc>(name: keyof Doc, value: unknown) => ({ [name]: value }) as Partial<Doc>;
+
 const text = <Doc, Name extends keyof Doc>(head: string, name: Name): Column<Doc> => ({
   head,
   write: (doc) => String(doc[name] ?? ''),
-  read: (cell) => ({ [name]: cell }) as unknown as Partial<Doc>,
+  read: (cell) => part<Doc>(name, cell),
 });
 const number = <Doc, Name extends keyof Doc>(head: string, name: Name): Column<Doc> => ({
   head,
   write: (doc) => String(doc[name] ?? ''),
-  read: (cell) => ({ [name]: numberOrNone(cell, head) }) as unknown as Partial<Doc>,
+  read: (cell) => part<Doc>(name, numberOrNone(cell, head)),
 });
 const flag = <Doc, Name extends keyof Doc>(head: string, name: Name): Column<Doc> => ({
   head,
   write: (doc) => yes(doc[name] === true),
-  read: (cell) => ({ [name]: yesOrNo(cell, head) }) as unknown as Partial<Doc>,
+  read: (cell) => part<Doc>(name, yesOrNo(cell, head)),
 });
 
 async function idWhere(reader: Reader, table: Table, column: string, value: unknown): Promise<number | null> {
@@ -79,7 +82,7 @@ const codeOf = (names: Lookup, id: number): string =>
   /\(([^()]+)\)$/.exec(names.nameOf('spaces', id))?.[1] ?? '';
 
 const space: Sheet<'space'> = {
-  fresh: spaceForm.fresh as Partial<SpaceDoc>,
+  fresh: spaceForm.fresh,
   find: (doc, reader) => idWhere(reader, Space, 'code', doc.code),
   columns: [
     text<SpaceDoc, 'code'>('code', 'code'),
@@ -109,7 +112,7 @@ const space: Sheet<'space'> = {
       write: (doc, names) => joined(doc.madeOf.map((id) => codeOf(names, id))),
       read: (cell, names) => ({
         madeOf: listOf(cell)
-          .map((code) => known(names, 'spaces', code, 'space with the code') as SpaceId)
+          .map((code) => idOf<SpaceId>(known(names, 'spaces', code, 'space with the code')))
           .sort((a, b) => a - b),
       }),
     },
@@ -133,7 +136,7 @@ const ownedOf = ({ stock }: EquipmentDoc): number =>
   stock.reduce((sum, { to, delta }) => (to === null ? sum + delta : sum), 0);
 
 const equipment: Sheet<'equipment'> = {
-  fresh: equipmentForm.fresh as Partial<EquipmentDoc>,
+  fresh: equipmentForm.fresh,
   find: (doc, reader) => idWhere(reader, EquipmentType, 'name', doc.name),
   columns: [
     text<EquipmentDoc, 'name'>('name', 'name'),
@@ -160,8 +163,8 @@ const equipment: Sheet<'equipment'> = {
       head: 'instead',
       write: (doc, names) => joined(doc.substitutes.map((id) => names.nameOf('equipment', id))),
       read: (cell, names) => ({
-        substitutes: listOf(cell).map(
-          (each) => known(names, 'equipment', each, 'equipment') as EquipmentTypeId,
+        substitutes: listOf(cell).map((each) =>
+          idOf<EquipmentTypeId>(known(names, 'equipment', each, 'equipment')),
         ),
       }),
     },
@@ -172,7 +175,7 @@ type PersonDoc = DocOf<'person'>;
 const sorted = <Id extends number>(ids: Id[]): Id[] => ids.sort((a, b) => a - b);
 
 const person: Sheet<'person'> = {
-  fresh: personForm.fresh as Partial<PersonDoc>,
+  fresh: personForm.fresh,
   find: (doc, reader) => idWhere(reader, Person, 'email', doc.email),
   columns: [
     text<PersonDoc, 'email'>('e-mail', 'email'),
@@ -207,7 +210,7 @@ const person: Sheet<'person'> = {
 
 type OrganisationDoc = DocOf<'organisation'>;
 const organisation: Sheet<'organisation'> = {
-  fresh: organisationForm.fresh as Partial<OrganisationDoc>,
+  fresh: organisationForm.fresh,
   find: (doc, reader) => idWhere(reader, Organisation, 'name', doc.name),
   columns: [
     text<OrganisationDoc, 'name'>('name', 'name'),
@@ -215,7 +218,7 @@ const organisation: Sheet<'organisation'> = {
       head: 'members',
       write: (doc, names) => joined(doc.members.map((id) => names.nameOf('people', id))),
       read: (cell, names) => ({
-        members: sorted(listOf(cell).map((each) => known(names, 'people', each, 'person') as PersonId)),
+        members: sorted(listOf(cell).map((each) => idOf<PersonId>(known(names, 'people', each, 'person')))),
       }),
     },
   ],
@@ -230,7 +233,7 @@ function moment(cell: string, what: string): LocalDateTime {
 const OWNERS = ['site', 'building', 'space'] as const;
 
 const closure: Sheet<'closure'> = {
-  fresh: closureForm.fresh as Partial<ClosureDoc>,
+  fresh: closureForm.fresh,
   // One that says the same is there already; any other is a new one.
   find: async ({ kind, owner, siteId, buildingId, spaceId, from, to, reason }, reader) => {
     const owner_id = siteId ?? buildingId ?? spaceId ?? (await mainSite(reader))?.id ?? 0;
@@ -269,7 +272,7 @@ const closure: Sheet<'closure'> = {
           siteId: owner === 'site' && name ? known(names, 'sites', name, 'further site') : null,
           buildingId: owner === 'building' ? known(names, 'buildings', name, 'building') : null,
           spaceId:
-            owner === 'space' ? (known(names, 'spaces', name, 'space with the code') as SpaceId) : null,
+            owner === 'space' ? idOf<SpaceId>(known(names, 'spaces', name, 'space with the code')) : null,
         };
       },
     },

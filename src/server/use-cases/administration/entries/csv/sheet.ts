@@ -24,7 +24,7 @@ export interface Column<Doc> {
 export interface Sheet<Kind extends CsvKind> {
   readonly columns: readonly Column<DocOf<Kind>>[];
   /** What a new one begins with, where no column says it. */
-  readonly fresh: Partial<DocOf<Kind>>;
+  readonly fresh: Readonly<Record<string, unknown>>;
   /** The thing a line is about, by what names it; null where it is a new one. */
   find(doc: Partial<DocOf<Kind>>, reader: Reader): Promise<number | null>;
 }

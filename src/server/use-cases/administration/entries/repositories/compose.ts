@@ -2,7 +2,7 @@ import type { ChangeSet } from '../../../../repositories/changes/change-set';
 import { CLAIMS_OF_SPACES } from '../../../../effects/effects.queries';
 import { say } from '@/contracts/language/say';
 import { composeSpaces } from '@/core/spaces/divisible';
-import type { ClaimId, SpaceId, ResourceId } from '@/core/ids';
+import { type ClaimId, type SpaceId, type ResourceId, idOf } from '@/core/ids';
 import { spanText } from '@/contracts/words/when';
 import { toLocal } from '@/core/time/zone';
 import { loadClaims } from '../../../../repositories/claims/claims';
@@ -45,7 +45,7 @@ async function writeParts(tx: Writer): Promise<Composed> {
   const partOf = new Map(spaces.flatMap(({ id, part }) => (part === null ? [] : [[id, part] as const])));
   for (const { id, name, part } of spaces) {
     if (part !== null || children.some(({ parent }) => parent === id)) continue;
-    const made = (await tx.table(Resource).insert({ kind: 'part', name })) as ResourceId;
+    const made = idOf<ResourceId>(await tx.table(Resource).insert({ kind: 'part', name }));
     await tx.table(Space).update({ id }, { part_id: made });
     partOf.set(id, made);
   }

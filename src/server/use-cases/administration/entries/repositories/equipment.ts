@@ -1,7 +1,7 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
-import type { EquipmentTypeId, ResourceId } from '@/core/ids';
+import { idOf, type EquipmentTypeId, type ResourceId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/administration/things';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
 import { countText } from '@/contracts/words/when';
@@ -67,8 +67,8 @@ async function storeUnits(
     else {
       const unit = await tx.table(Resource).insert({ kind: 'unit', name });
       await tx.table(StockLine).insert({
-        type_id: type as EquipmentTypeId,
-        resource_id: unit as ResourceId,
+        type_id: idOf<EquipmentTypeId>(type),
+        resource_id: idOf<ResourceId>(unit),
         from_min: before.length ? at : ALWAYS,
         delta: 1,
         reason: 'owned',

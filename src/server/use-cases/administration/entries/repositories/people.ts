@@ -32,7 +32,7 @@ import {
 import { Organisation, Building } from '../../../../db/tables/house';
 import { Outbox } from '../../../../db/tables/records';
 import type { NewRow } from '../../../../db/tables/table';
-import type { PersonId } from '@/core/ids';
+import { idOf, type PersonId } from '@/core/ids';
 import {
   DATES_OF_ORGANISATION,
   DATES_OF_PERSON,
@@ -151,7 +151,7 @@ async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: Person
   await tx.execute(DROP_GRANTS, { id });
   const site = await siteId(tx);
   const grant = (row: Omit<NewRow<typeof RoleGrant>, 'person_id'>) =>
-    tx.table(RoleGrant).put({ person_id: id as PersonId, ...row });
+    tx.table(RoleGrant).put({ person_id: idOf<PersonId>(id), ...row });
   for (const role of new Set(roles)) await grant({ role, scope_kind: 'site', scope_id: site });
   for (const each of looksAfter)
     await grant({
@@ -251,7 +251,7 @@ export const personRepository: EntryRepository<'person'> = {
       ],
     ),
   remove: async (tx, id) => {
-    for (const table of OF_ONE_PERSON) await tx.table(table).remove({ person_id: id as PersonId });
+    for (const table of OF_ONE_PERSON) await tx.table(table).remove({ person_id: idOf<PersonId>(id) });
     await tx.table(Outbox).remove({ to_person_id: id, request_id: null });
     await tx.execute(DROP_DEPUTIES, { id });
     await tx.table(Person).remove({ id });

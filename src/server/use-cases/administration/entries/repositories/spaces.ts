@@ -48,7 +48,7 @@ import {
   SPACE_LINES,
   WAITING_IN_SPACE,
 } from './places.queries';
-import type { SpaceId } from '@/core/ids';
+import { idOf, type SpaceId } from '@/core/ids';
 
 async function load(reader: Reader, id: number): Promise<SpaceDoc | null> {
   const row = await reader.value(SPACE_DOC, { id });
@@ -208,7 +208,7 @@ export const spaceRepository: EntryRepository<'space'> = {
     ),
   remove: async (tx, id) => {
     for (const table of [SpaceFeature, SpaceLayout, SpacePolicy, SpaceTimetable, SpacePart])
-      await tx.table(table).remove({ space_id: id as SpaceId });
+      await tx.table(table).remove({ space_id: idOf<SpaceId>(id) });
     await tx.table(SpaceChild).remove({ parent_id: id });
     for (const table of [Hours, Closure, Question])
       await tx.table(table).remove({ owner_kind: 'space', owner_id: id });

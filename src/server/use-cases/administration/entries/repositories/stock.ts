@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { levels } from '@/core/equipment/peak-use';
-import type { EquipmentTypeId } from '@/core/ids';
+import { idOf, type EquipmentTypeId } from '@/core/ids';
 import { epochMinute, FAR, type EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
@@ -38,7 +38,7 @@ export async function loadStock(reader: Reader, type: number): Promise<StockRow[
 
 const ALWAYS = epochMinute(0);
 
-/** A details panel of the pen in a line that began today is put right in the line itself; after that it is a fact. */
+/** A slip of the pen in a line that began today is put right in the line itself; after that it is a fact. */
 const CORRECTED_WITHIN_MIN = 1440;
 const mayBeCorrected = ({ fromMin }: Line, now: number): boolean => fromMin > now - CORRECTED_WITHIN_MIN;
 
@@ -102,7 +102,7 @@ async function storeLine(
 
 /** How many fewer than none there would be at some time from now on; 0 or below. */
 async function leastFromNow({ tx, at: start }: ChangeSet, type: number): Promise<number> {
-  const facts = at(await loadEquipmentFacts(tx, [type as EquipmentTypeId]), 0);
+  const facts = at(await loadEquipmentFacts(tx, [idOf<EquipmentTypeId>(type)]), 0);
   return Math.min(0, ...levels({ start, end: FAR }, [], facts.stock).map(({ stock }) => stock));
 }
 
