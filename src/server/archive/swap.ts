@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { dataFolder, forgetSecret } from '../platform/settings';
@@ -6,10 +7,8 @@ import { HOUSE_PARTS } from './folders';
 /** Says that a house is being put into its place, and from where; what was begun is finished with the next start. */
 const marker = (): string => join(dataFolder(), 'replacing.json');
 
-interface Order {
-  readonly from: string;
-  readonly to: string;
-}
+const orderSchema = z.object({ from: z.string(), to: z.string() });
+type Order = z.output<typeof orderSchema>;
 
 const WAL_ENDS = ['-wal', '-shm'] as const;
 
@@ -40,7 +39,7 @@ function carryOut({ from, to }: Order): void {
 
 /** Finishes what was begun before the process ended. */
 export function finishSwap(): void {
-  if (existsSync(marker())) carryOut(JSON.parse(readFileSync(marker(), 'utf8')) as Order);
+  if (existsSync(marker())) carryOut(orderSchema.parse(JSON.parse(readFileSync(marker(), 'utf8'))));
 }
 
 /**

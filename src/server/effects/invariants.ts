@@ -20,6 +20,7 @@ import {
   STORED_IN_LISTS,
   TURNOVERS_AMISS,
 } from './invariants.queries';
+import { readJson } from '../db/tables/column';
 
 export interface Invariant {
   readonly name: string;
@@ -67,10 +68,10 @@ async function historyGives(reader: Reader, of: Table): Promise<string[]> {
   const broken: string[] = [];
   for (const { entity_id, before, after } of lines) {
     const known = last.get(entity_id) ?? null;
-    if ((before && canonical(JSON.parse(before) as AnyRow)) !== known)
+    if ((before && canonical(readJson(before))) !== known)
       broken.push(`${table} ${entity_id}: history has a gap`);
     if (after === null) last.delete(entity_id);
-    else last.set(entity_id, canonical(JSON.parse(after) as AnyRow));
+    else last.set(entity_id, canonical(readJson(after)));
   }
   const rows = await reader.table(of).all();
   const stored = new Map(rows.map((row) => [entityId(of, row), canonical(row)]));

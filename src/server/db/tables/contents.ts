@@ -86,4 +86,6 @@ export const foundRisk = z.object({
 
 export const doneFacts = doneFactsSchema;
 export const anything = z.unknown();
+/** A row of a table as a history keeps it. */
+export const storedRow = z.record(z.string(), z.union([z.string(), z.number(), z.null()]));
 export const document = z.record(z.string(), z.unknown());

@@ -2,7 +2,7 @@ import { MAIL_KINDS } from '@/core/changes/mail-due';
 import type { OccurrenceId, PersonId, RequestId } from '@/core/ids';
 import { z } from 'zod';
 import { integer, json, minute, oneOf, ownNumber, rowNumber, text } from './column';
-import { anything, doneFacts } from './contents';
+import { anything, doneFacts, storedRow } from './contents';
 import { numberOf } from '../shapes';
 import { table } from './table';
 
@@ -46,8 +46,8 @@ export const History = table(
     change_set_id: changeSet(),
     entity: text(),
     entity_id: text(),
-    before: json(anything).orNull(),
-    after: json(anything).orNull(),
+    before: json(storedRow).orNull(),
+    after: json(storedRow).orNull(),
   },
 );
 

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { RequestId, PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { openingKey, subjectKey, type LettersDoc } from '@/contracts/administration/letters';
+import { lettersDoc, openingKey, subjectKey, type LettersDoc } from '@/contracts/administration/letters';
 import { OPENING_WORDS } from '@/contracts/words/mail';
 import type { Writer } from '../../db/connection';
 import type { RequestRow } from '../../repositories/requests/request-rows';
@@ -9,7 +9,7 @@ import { settingsOf } from '../../repositories/people/kept-settings';
 import { letterTo, type MailDraft, type MailPayload } from './payload';
 import { LETTER_WORDING } from './mail.queries';
 import { Outbox } from '../../db/tables/records';
-import { writeJson } from '../../db/tables/column';
+import { readJson, writeJson } from '../../db/tables/column';
 
 export interface QueuedMail {
   /** Null for what is about an account. */
@@ -40,7 +40,7 @@ function inOfficeWords(draft: MailDraft, words: LettersDoc): MailPayload {
 export async function insertMail(tx: Writer, mails: readonly QueuedMail[]): Promise<void> {
   if (!mails.length) return;
   const [row] = await tx.all(LETTER_WORDING);
-  const words = JSON.parse(row?.doc ?? '{}') as LettersDoc;
+  const words = lettersDoc.parse(row ? readJson(row.doc) : {});
   await tx.table(Outbox).addMissing(
     mails.map(({ payload, ...mail }) => ({
       change_set_id: mail.changeSet,

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
@@ -13,6 +14,9 @@ const FACES: Readonly<Record<FontName, Face>> = {
   bold: { pack: 'source-sans-3', weight: 600 },
   serif: { pack: 'fraunces', weight: 600 },
 };
+
+/** Files of a font with the letters in each, as the package lists them. */
+const lettersSchema = z.record(z.string(), z.string());
 
 /** A file of a font holds the letters of some scripts only. */
 interface Subset {
@@ -33,7 +37,7 @@ const readRanges = (text: string): Ranges =>
 function subsetsOf(font: FontName): Filled<Subset> {
   const { pack, weight } = FACES[font];
   const folder = join(process.cwd(), 'node_modules', '@fontsource', pack);
-  const listed = JSON.parse(readFileSync(join(folder, 'unicode.json'), 'utf8')) as Record<string, string>;
+  const listed = lettersSchema.parse(JSON.parse(readFileSync(join(folder, 'unicode.json'), 'utf8')));
   const subsets = Object.entries(listed)
     .map(([name, text]) => {
       const ranges = readRanges(text);

@@ -215,8 +215,8 @@ export class ChangeSet {
         change_set_id: this.id,
         entity,
         entity_id: id,
-        before: before && writeJson<unknown>(before),
-        after: after && writeJson<unknown>(after),
+        before: before && writeJson<Record<string, Stored>>(before),
+        after: after && writeJson<Record<string, Stored>>(after),
       })),
     );
   }

@@ -4,19 +4,16 @@ import { keep, type Database, type Reader } from '../../db/connection';
 import { SETTINGS_OF_PEOPLE } from './own-settings.queries';
 import { PersonSettings } from '../../db/tables/people';
 import { idOf, type PersonId } from '@/core/ids';
-import { writeJson } from '../../db/tables/column';
+import { readJson, writeJson } from '../../db/tables/column';
+import { RowOfShape } from '../../db/statement';
 
-interface Row {
-  readonly person: number;
-  readonly settings: string;
-  readonly reminders: string;
-}
+type Row = RowOfShape<typeof SETTINGS_OF_PEOPLE.row>;
 
 const rowsOf = (reader: Reader, people: readonly number[]): Promise<Row[]> =>
   reader.all(SETTINGS_OF_PEOPLE, { people });
 
-const parsed = (text: string): OwnSettings =>
-  ownSettingsSchema.catch(USUAL_SETTINGS).parse({ ...USUAL_SETTINGS, ...(JSON.parse(text) as object) });
+const parsed = (text: Row['settings']): OwnSettings =>
+  ownSettingsSchema.catch(USUAL_SETTINGS).parse({ ...USUAL_SETTINGS, ...readJson(text) });
 
 /** What each of these has chosen; the usual for those who have chosen nothing. */
 export async function settingsOf(
@@ -35,7 +32,7 @@ export async function chosenBy(
   person: number,
 ): Promise<{ settings: OwnSettings; reminders: number[] } | null> {
   const [row] = await rowsOf(reader, [person]);
-  return row ? { settings: parsed(row.settings), reminders: JSON.parse(row.reminders) as number[] } : null;
+  return row ? { settings: parsed(row.settings), reminders: readJson(row.reminders) } : null;
 }
 
 export const keepSettings = (

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { say } from '@/contracts/language/say';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -14,7 +15,7 @@ export interface ChangeOfRequest {
   readonly changeSet: number;
   readonly request: RequestId;
   readonly action: string;
-  readonly result: string;
+  readonly result: JsonText<unknown>;
   readonly facts: JsonText<DoneFacts> | null;
   /** How many requests the change is about. */
   readonly requests: number;
@@ -37,6 +38,8 @@ export interface HistoryEntry {
   readonly reason: string;
 }
 
+const answeredSchema = z.object({ summary: z.string().optional() }).nullable();
+
 /** What a change did, to whoever reads it. Of before only the sentence is kept that its answer carried. */
 export function summaryOf({
   action,
@@ -44,8 +47,7 @@ export function summaryOf({
   facts,
 }: Pick<ChangeOfRequest, 'action' | 'result' | 'facts'>): string {
   if (facts !== null) return sayDone(readJson(facts));
-  const value = JSON.parse(result) as { summary?: string } | null;
-  return value?.summary ?? say(action);
+  return answeredSchema.parse(readJson(result))?.summary ?? say(action);
 }
 
 /** What a change did to this request: the numbers of a change of many requests are not those of one of them. */

@@ -13,7 +13,7 @@ import type {
   WaitingRow,
   WorldSnapshot,
 } from '@/core/checks/world';
-import { union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
+import { later, epochMinute, union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { asJsonObject, keptKey, KeptKey, type Reader } from '../../db/connection';
@@ -362,7 +362,7 @@ async function withFacts(
   const { house: office, spaces, equipment } = facts;
   const replaced = new Set(except);
   const parts = wantedParts(dates, holdingsOf({ spaces, equipment }));
-  const latest = parts.reduce((most, { span }) => Math.max(most, span.end), 0) as EpochMinute;
+  const latest = parts.map(({ span }) => span.end).reduce(later, epochMinute(0));
   const invited = dates.filter(({ of }) => (of?.audiences ?? audiences).length > 0);
   const events = union(invited.map(({ claim }) => claim.event));
   const found = await loadSurroundings(

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { EquipmentTypeId } from '@/core/ids';
+import type { EquipmentTypeId, ResourceId } from '@/core/ids';
 import { jsonQuery, query } from '../../db/statement';
 import { numberOf } from '../../db/shapes';
 import { Claim } from '../../db/tables/claims';
@@ -9,14 +9,16 @@ export const SUBSTITUTES = jsonQuery({
   sql: `SELECT json_group_array(json_object('typeId', t.type_id, 'others',
   (SELECT json_group_array(s.by_type_id ORDER BY s.position) FROM equipment_substitute s JOIN equipment_type y ON y.id = s.by_type_id AND y.retired_at IS NULL WHERE s.type_id = t.type_id))) AS json
   FROM (SELECT DISTINCT type_id FROM equipment_substitute) t`,
-  value: z.array(z.object({ typeId: numberOf<EquipmentTypeId>(), others: z.array(z.number()) })),
+  value: z.array(
+    z.object({ typeId: numberOf<EquipmentTypeId>(), others: z.array(numberOf<EquipmentTypeId>()) }),
+  ),
 });
 
 export const UNITS_BY_TYPE = jsonQuery({
   sql: `SELECT json_group_array(json_object('typeId', t.type_id, 'others',
   (SELECT json_group_array(l.resource_id ORDER BY l.resource_id) FROM stock_line l WHERE l.type_id = t.type_id AND l.resource_id IS NOT NULL))) AS json
   FROM (SELECT DISTINCT type_id FROM stock_line WHERE resource_id IS NOT NULL) t`,
-  value: z.array(z.object({ typeId: numberOf<EquipmentTypeId>(), others: z.array(z.number()) })),
+  value: z.array(z.object({ typeId: numberOf<EquipmentTypeId>(), others: z.array(numberOf<ResourceId>()) })),
 });
 
 export const RIVALS_OF_CLAIM = query({

@@ -9,13 +9,13 @@ import { SUBSTITUTES, UNITS_BY_TYPE } from './alternatives.queries';
 /** How far a date is moved within its day: four hours either way. Common practice, no source. */
 export const MOST_SHIFT_MIN = 240;
 
-interface OtherRow {
+interface OtherRow<Id> {
   readonly typeId: EquipmentTypeId;
-  readonly others: number[];
+  readonly others: Id[];
 }
 
-const byType = <Id extends number>(rows: readonly OtherRow[]) => {
-  const found = new Map(rows.map(({ typeId, others }) => [typeId, others as Id[]]));
+const byType = <Id extends number>(rows: readonly OtherRow<Id>[]) => {
+  const found = new Map(rows.map(({ typeId, others }) => [typeId, others]));
   return (type: EquipmentTypeId): readonly Id[] => found.get(type) ?? [];
 };
 

@@ -3,8 +3,8 @@ import { severityOf } from '@/core/checks/findings';
 import type { Side } from '@/core/checks/rules/rule';
 import { findingsOfSpace } from '@/core/checks/check';
 import { candidatesFor, type Candidate } from '@/core/checks/place-search';
-import type { SpaceId } from '@/core/ids';
-import type { BusyRow, SpaceFacts, WorldSnapshot } from '@/core/checks/world';
+import { idOf, type ClaimId, type SpaceId } from '@/core/ids';
+import type { SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -61,7 +61,7 @@ async function takenIn(
       const typeId = types.find((each) => each === type);
       return typeId === undefined
         ? []
-        : [{ typeId, span: { start, end }, quantity, claimId: index as BusyRow['claimId'] }];
+        : [{ typeId, span: { start, end }, quantity, claimId: idOf<ClaimId>(index) }];
     }),
     equipment: await loadEquipmentFacts(reader, types),
   };

@@ -5,7 +5,7 @@ import type { WantedDate } from '@/core/checks/asked';
 import type { OccurrenceId, RequestId, PersonId } from '@/core/ids';
 import { occupiedOf } from '@/core/occupancy/bands';
 import { NearWorld } from '@/core/alternatives/near-world';
-import type { EpochMinute } from '@/core/time/epoch-minute';
+import { earlier, addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, localDateTime } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import type { DeskLine, Handler } from '@/contracts/desk';
@@ -30,7 +30,7 @@ import {
 import { loadPlaceNames, type PlaceNames } from '../../repositories/requests/place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../checks/verdicts';
 import { SEEN_OF_REQUESTS, SLEEPING_DATES } from './decide.queries';
-import { loaded, pairs } from '@/core/lists';
+import { groupBy, loaded, pairs } from '@/core/lists';
 
 const DAY_MIN = 1440;
 
@@ -62,21 +62,12 @@ async function loadSeen(reader: Reader, ids: readonly RequestId[]): Promise<(id:
 // Titles are not spoken on the list; a request's own page names what it collides with.
 const SILENT = { say: () => '' };
 
-const byRequest = (dates: readonly DateRow[]): Map<RequestId, DateRow[]> => {
-  const groups = new Map<RequestId, DateRow[]>();
-  for (const date of dates) {
-    const own = groups.get(date.requestId);
-    if (own) own.push(date);
-    else groups.set(date.requestId, [date]);
-  }
-  return groups;
-};
+const byRequest = (dates: readonly DateRow[]) => groupBy(dates, ({ requestId }) => requestId);
 
 const occupiedFrom = ({ claim }: DateRow): EpochMinute =>
-  Math.min(
-    claim.event.start - claim.accessMin,
-    ...claim.spaces.map((space) => occupiedOf(claim, space).start),
-  ) as EpochMinute;
+  claim.spaces
+    .map((space) => occupiedOf(claim, space).start)
+    .reduce(earlier, addMinutes(claim.event.start, -claim.accessMin));
 
 const heldUntil = ({ live }: DateRow): EpochMinute | null =>
   live.find(({ status, kind }) => status === 'held' && kind !== 'fallback')?.holdUntil ?? null;

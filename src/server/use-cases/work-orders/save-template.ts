@@ -26,6 +26,7 @@ import { Category } from '../../db/tables/house';
 import { Space, Service, EquipmentType } from '../../db/tables/spaces';
 import { Table } from '../../db/tables/table';
 import { knownIds } from '../../repositories/known-ids';
+import { keysOf } from '@/core/lists';
 
 /** What the form can name and somebody may have taken away meanwhile. */
 const KNOWN = {
@@ -56,7 +57,8 @@ async function formulaFaults(reader: Reader, template: TemplateInput): Promise<F
 async function faultsOf(change: ChangeSet, template: TemplateInput): Promise<FieldFault[]> {
   const { when, teamId, personId } = template;
   const faults: FieldFault[] = await formulaFaults(change.tx, template);
-  for (const [kind, table] of Object.entries(KNOWN) as [keyof typeof KNOWN, Table][]) {
+  for (const kind of keysOf(KNOWN)) {
+    const table: Table = KNOWN[kind];
     const there = await knownIds(change.tx, table, when[kind], { isInUse: false });
     if (!when[kind].every((id) => there.has(id)))
       faults.push({

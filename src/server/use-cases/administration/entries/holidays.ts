@@ -83,7 +83,7 @@ export function holidaysOf(places: readonly string[], year: number): Holiday[] {
   for (const place of places) {
     const label = names.get(place);
     if (!label) continue;
-    const [country, state, region] = place.split('-') as [string, string?, string?];
+    const [country = place, state, region] = place.split('-');
     const tables = new Holidays(
       { country, ...(state && { state }), ...(region && { region }) },
       { languages: [ownLanguage()] },

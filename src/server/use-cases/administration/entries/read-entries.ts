@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { doneFactsSchema } from '@/contracts/done-facts';
 import { sayDone } from '@/contracts/say-done';
 import { say } from '@/contracts/language/say';
@@ -11,13 +12,7 @@ import type {
 } from '@/contracts/administration/docs';
 import type { Field } from '@/contracts/administration/form-parts';
 import { ENTRY_FORMS } from '@/contracts/administration/forms';
-import {
-  ENTRY_KINDS,
-  isToldKind,
-  type HistoryKind,
-  type EntryKind,
-  type Said,
-} from '@/contracts/administration/kinds';
+import { ENTRY_KINDS, isToldKind, type HistoryKind, type EntryKind } from '@/contracts/administration/kinds';
 import { sayDocChanges, saySaidChanges, type NameOf } from '@/contracts/administration/words';
 import { momentText } from '@/contracts/words/when';
 import type { Context } from '../../../context/context';
@@ -28,7 +23,10 @@ import { repositoryOf } from './repositories/index';
 import type { RowOfShape } from '../../../db/statement';
 import { HISTORY_OF_ENTRY } from './entries.queries';
 import { entryState } from './entry-repository';
-import { recordOf } from '@/core/lists';
+import { keysOf, recordOf } from '@/core/lists';
+import { readJson } from '../../../db/tables/column';
+
+const noteSchema = z.array(z.union([z.string(), z.number(), z.null()]));
 
 /** All things of a kind, in use and out of use, in the order of the house. */
 export async function entryLines(reader: Reader, kind: EntryKind): Promise<EntryLine[]> {
@@ -36,7 +34,7 @@ export async function entryLines(reader: Reader, kind: EntryKind): Promise<Entry
   const rows = await reader.all(lines);
   return rows.map((row) => ({
     ...row,
-    note: noteOf ? noteOf(JSON.parse(row.note) as (string | number | null)[]) : row.note,
+    note: noteOf ? noteOf(noteSchema.parse(JSON.parse(row.note))) : row.note,
     isRetired: row.isRetired === 1,
   }));
 }
@@ -95,19 +93,23 @@ export async function choicesFor(
   for (const [list, id] of namedIn(fields, thing.doc))
     if (!choices[list].some((each) => each.id === id))
       (more[list] ??= []).push({ id, name: say`${nameOf(list, id)}, out of use` });
-  return Object.fromEntries(
-    Object.entries(choices).map(([list, all]) => [list, [...all, ...(more[list as ChoiceList] ?? [])]]),
-  ) as unknown as EntryChoices;
+  return recordOf(keysOf(choices), (list) => [...choices[list], ...(more[list] ?? [])]);
 }
 
 type HistoryRow = RowOfShape<typeof HISTORY_OF_ENTRY.row>;
 
-const docOf = <Doc>(json: string | null): Doc | null => (json === null ? null : (JSON.parse(json) as Doc));
+const saidSchema = z.record(z.string(), z.string());
+const docSchema = z.record(z.string(), z.unknown());
 
 const changesOf = (kind: HistoryKind, { before, after }: HistoryRow, nameOf: NameOf): string[] =>
   isToldKind(kind)
-    ? saySaidChanges(docOf<Said>(before), docOf<Said>(after))
-    : sayDocChanges(kind, docOf<StoredEntry['doc']>(before), docOf<StoredEntry['doc']>(after), nameOf);
+    ? saySaidChanges(before && saidSchema.parse(readJson(before)), after && saidSchema.parse(readJson(after)))
+    : sayDocChanges(
+        kind,
+        before && docSchema.parse(readJson(before)),
+        after && docSchema.parse(readJson(after)),
+        nameOf,
+      );
 
 /** What was done to a thing, the latest first. */
 export async function historyOfEntry(ctx: Context, kind: HistoryKind, id: number): Promise<HistoryOfEntry[]> {

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { createHash } from 'node:crypto';
 import type { Fact } from '@/core/publishing/facts';
 import type { Context } from '../../../context/context';
@@ -15,12 +16,13 @@ import { DROP_ALL_TEXT, COUNT_CALENDARS_UP, COUNT_UP_WHERE_AGED } from './feeds.
 import { Setting } from '../../../db/tables/house';
 
 /** What all ready text was made of besides what each event says of itself. */
-interface MadeOf {
-  readonly house: string | null;
-  readonly origin: string;
+const madeOfSchema = z.object({
+  house: z.string().nullable(),
+  origin: z.string(),
   /** Fingerprint of every name that stands in a text, and of the language. */
-  readonly names: string;
-}
+  names: z.string(),
+});
+type MadeOf = z.output<typeof madeOfSchema>;
 
 /** How the text of a calendar stands. */
 export interface TextState {
@@ -60,7 +62,7 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
 export async function textState(ctx: Context, calendar: number): Promise<TextState> {
   const look = () => ctx.db.one(STATE_OF_CALENDAR, { calendar, now: ctx.clock.now() });
   const state = await look();
-  const madeOf = state.madeOf === null ? null : (JSON.parse(state.madeOf) as MadeOf);
+  const madeOf = state.madeOf === null ? null : madeOfSchema.parse(JSON.parse(state.madeOf));
   if (madeOf && madeOf.house === state.house && madeOf.origin === mailOrigin()) return state;
   await dropWhereRenamed(ctx, state.house, madeOf);
   return look();

@@ -64,6 +64,7 @@ import {
 } from './change.queries';
 import { EquipmentReturn } from '../../../db/tables/work-orders';
 import { isFilled } from '@/core/lists';
+import { JsonText, readJson } from '../../../db/tables/column';
 
 interface StoredChange {
   readonly id: number;
@@ -114,7 +115,7 @@ async function loadTouched(tx: Writer, changeSet: number): Promise<TouchedRow[]>
     const table = ORDER.find((each) => factsOf(each).name === entity);
     if (!table) continue;
     const key = `${entity} ${entity_id}`;
-    const parsed = (text: string | null) => (text === null ? null : (JSON.parse(text) as AnyRow));
+    const parsed = (text: JsonText<AnyRow> | null) => text && readJson(text);
     const first = touched.get(key);
     touched.set(key, {
       table,

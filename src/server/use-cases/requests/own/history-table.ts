@@ -10,6 +10,7 @@ import { accessTo } from '../../access/request-access';
 import { loadRequest } from '../../../repositories/requests/request-rows';
 import { turnsOfMany, whatOf, type ChangeOfRequest } from '../../../repositories/requests/since';
 import { HISTORY_OF_REQUEST } from './own.queries';
+import { JsonText, readJson } from '../../../db/tables/column';
 
 interface HistoryRow extends ChangeOfRequest {
   readonly at: EpochMinute;
@@ -17,8 +18,8 @@ interface HistoryRow extends ChangeOfRequest {
   readonly reason: string;
   readonly entity: string | null;
   readonly entityId: string | null;
-  readonly before: string | null;
-  readonly after: string | null;
+  readonly before: JsonText<AnyRow> | null;
+  readonly after: JsonText<AnyRow> | null;
 }
 
 /** Bookkeeping that tells a reader nothing. */
@@ -26,10 +27,10 @@ const NOT_TOLD: readonly string[] = ['row_version', 'id', 'as_asked'];
 
 /** From what to what, a line for each column; a row that came or went is told by its values. */
 function changesIn({ before, after }: HistoryRow): { column: string; from: string; to: string }[] {
-  const [old, now] = [before, after].map((text) => (text === null ? null : (JSON.parse(text) as AnyRow)));
+  const [old, now] = [before && readJson(before), after && readJson(after)];
   const columns = Object.keys({ ...old, ...now }).filter((column) => !NOT_TOLD.includes(column));
   return columns.flatMap((column) => {
-    const [from, to] = [old?.[column] ?? '', now?.[column] ?? ''].map(String) as [string, string];
+    const [from, to] = [String(old?.[column] ?? ''), String(now?.[column] ?? '')];
     return from === to ? [] : [{ column, from, to }];
   });
 }

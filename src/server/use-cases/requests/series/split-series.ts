@@ -167,7 +167,7 @@ async function writeSegments(change: ChangeSet, split: Split, uid: string): Prom
     changed_min: change.at,
   }));
   const id = await change.nextId(Segment);
-  const [{ no }] = (await change.tx.all(NEXT_SEGMENT_NO, { id: request.id })) as [{ no: number }];
+  const { no } = await change.tx.one(NEXT_SEGMENT_NO, { id: request.id });
   await change.insert(Segment, [
     {
       id,

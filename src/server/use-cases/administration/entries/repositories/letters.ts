@@ -1,10 +1,11 @@
 import { say } from '@/contracts/language/say';
-import { lettersDoc, type LettersDoc } from '@/contracts/administration/letters';
+import { lettersDoc } from '@/contracts/administration/letters';
 import { done } from '@/contracts/refusal';
 import { writeRow, type EntryRepository } from '../entry-repository';
 import { WORDING } from './shared.queries';
 import { LetterWording } from '../../../../db/tables/house';
 import { LETTERS_LINES } from './places.queries';
+import { readJson } from '../../../../db/tables/column';
 
 export const lettersRepository: EntryRepository<'letters'> = {
   table: LetterWording,
@@ -14,7 +15,7 @@ export const lettersRepository: EntryRepository<'letters'> = {
   load: async (reader, id) => {
     const [row] = await reader.all(WORDING, { id });
     // Kinds of letters that came since it was saved are empty, and said in our words.
-    return row ? (lettersDoc.parse(JSON.parse(row.doc)) as LettersDoc) : null;
+    return row ? lettersDoc.parse(readJson(row.doc)) : null;
   },
   faults: async () => [],
   store: async ({ tx }, id, doc) => {

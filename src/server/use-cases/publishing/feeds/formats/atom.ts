@@ -3,7 +3,7 @@ import { escapeText } from 'entities';
 import { Feed } from 'feed';
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
 import { toldWords } from '@/core/publishing/facts';
-import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
+import { addMinutes, later, type EpochMinute } from '@/core/time/epoch-minute';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../../../context/context';
 import { officeContact } from '../../../../repositories/house/office-contact';
@@ -11,6 +11,7 @@ import { eventPath, wholeAddress } from '../../../../effects/publishing/event-ad
 import type { FeedSource } from '../source';
 import { ResultOf } from '../../../../db/statement';
 import { NEWEST } from '../feeds.queries';
+import { isFilled } from '@/core/lists';
 
 type NewEvent = ResultOf<typeof NEWEST>[number];
 
@@ -43,7 +44,7 @@ export async function atomText(ctx: Context, source: FeedSource, address: string
     feedLinks: { atom: address },
     copyright: '',
     generator: 'Calendario',
-    updated: dateAt(events.length ? (Math.max(...events.map(({ changed }) => changed)) as EpochMinute) : now),
+    updated: dateAt(isFilled(events) ? events.map(({ changed }) => changed).reduce(later) : now),
     author: { name: office?.name ?? source.name },
   });
   for (const event of events) {
