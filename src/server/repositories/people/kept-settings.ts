@@ -30,7 +30,7 @@ export async function settingsOf(
 export async function chosenBy(
   reader: Reader,
   person: number,
-): Promise<{ settings: OwnSettings; reminders: number[] } | null> {
+): Promise<{ settings: OwnSettings; reminders: readonly number[] } | null> {
   const [row] = await rowsOf(reader, [person]);
   return row ? { settings: parsed(row.settings), reminders: readJson(row.reminders) } : null;
 }
