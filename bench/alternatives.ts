@@ -5,7 +5,7 @@ import type { DateInTrouble } from '@/core/alternatives/of-date';
 import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addWallMinutes, dateOf, localDateTime } from '@/core/time/local-time';
-import { alternativesSchema, type AlternativesLine } from '@/contracts/alternatives';
+import { alternativesSchema, type AlternativesLine } from '@/contracts/alternatives/alternatives';
 import type { OpenDatabase } from '@/server/db/connection';
 import { loadWorld } from '@/server/repositories/world/snapshot';
 import { knownSpaces } from '@/server/use-cases/calendar/board-data';

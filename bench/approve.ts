@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import type { PersonId } from '@/core/ids';
-import { askSchema } from '@/contracts/ask';
-import { changeSchema } from '@/contracts/change';
+import { askSchema } from '@/contracts/requests/ask';
+import { changeSchema } from '@/contracts/requests/change';
 import type { SignedInContext } from '@/server/context/context';
 import type { OpenDatabase, UndescribedWriter } from '@/server/db/connection';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import type { OccurrenceId, PersonId } from '@/core/ids';
-import { changeSchema } from '@/contracts/change';
+import { changeSchema } from '@/contracts/requests/change';
 import { follow } from '@/server/effects/follow';
 import { ChangeSet } from '@/server/repositories/changes/change-set';
 import { syncOrders } from '@/server/effects/orders/sync-orders';

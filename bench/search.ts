@@ -1,4 +1,4 @@
-import { placeSearchSchema } from '@/contracts/places';
+import { placeSearchSchema } from '@/contracts/calendar/places';
 import type { OpenDatabase } from '@/server/db/connection';
 import { findPlaces } from '@/server/use-cases/calendar/find-places';
 import { compare, type Figure } from './measure';

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { officeSchema, type OfficeFile } from '@/contracts/office';
+import { officeSchema, type OfficeFile } from '@/contracts/administration/office';
 import type { PersonId } from '@/core/ids';
 import { localDateTime } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';

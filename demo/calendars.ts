@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { SaveCalendarBody } from '@/contracts/calendars';
-import { saveCalendarSchema } from '@/contracts/calendars';
+import type { SaveCalendarBody } from '@/contracts/publishing/calendars';
+import { saveCalendarSchema } from '@/contracts/publishing/calendars';
 import type { SignedInContext } from '@/server/context/context';
 import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
 import { doWithCalendar, saveCalendar } from '@/server/use-cases/publishing/keep/save-calendar';

@@ -1,4 +1,4 @@
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 
 /** What happens here; some of it never meets readers. */
 export const CATEGORIES: OfficeFile['categories'] = [

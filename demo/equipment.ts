@@ -1,4 +1,4 @@
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 
 /** What can be lent, by where it is kept; some of it is away or hired in for a while. */
 export const STORES: OfficeFile['stores'] = [

@@ -1,4 +1,4 @@
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 import { CATEGORIES } from './categories';
 import { STORES } from './equipment';
 import { CREWS, MANAGERS, ORGANISATIONS, REQUESTERS, STEWARDS } from './people';

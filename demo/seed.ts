@@ -1,7 +1,7 @@
-import { askSchema, type AskBody } from '@/contracts/ask';
-import { changeSchema } from '@/contracts/change';
-import { officeSchema } from '@/contracts/office';
-import type { Outcome } from '@/contracts/refusal';
+import { askSchema, type AskBody } from '@/contracts/requests/ask';
+import { changeSchema } from '@/contracts/requests/change';
+import { officeSchema } from '@/contracts/administration/office';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { PersonId } from '@/core/ids';
 import type { Role } from '@/core/roles';
 import { addMinutes, epochMinute, type EpochMinute } from '@/core/time/epoch-minute';

@@ -1,4 +1,4 @@
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 
 /** The weekdays of the fortnight around the day the demo stands at. */
 const APRIL_DAYS = ['12', '13', '14', '15', '16', '19', '20', '21', '22', '23'].map(

@@ -1,4 +1,4 @@
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 
 /** Open every day of the week. */
 export const daily = (from: string, to: string) => ({ days: [1, 2, 3, 4, 5, 6, 7], from, to });

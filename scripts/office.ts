@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { inWordsOfToday, officeSchema } from '@/contracts/office';
+import { inWordsOfToday, officeSchema } from '@/contracts/administration/office';
 import { openDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { databaseFile } from '@/server/platform/settings';

@@ -5,8 +5,6 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { prepareIncomingRequests } = await import('./server/http/incoming-requests');
   prepareIncomingRequests();
-  const { listenForSettings } = await import('./server/platform/ambient');
-  listenForSettings();
   const { bringCatalogues } = await import('./server/platform/language/catalogues');
   bringCatalogues();
   const { endIfServedAlready } = await import('./server/platform/one-server');

@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import type { BoardData, BoardSpan } from '@/contracts/board';
+import type { BoardData, BoardSpan } from '@/contracts/calendar/board';
 
 const ROW_PX = 50;
 

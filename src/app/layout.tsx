@@ -4,7 +4,7 @@ import type { Metadata } from 'next';
 import Script from 'next/script';
 import type { ReactNode } from 'react';
 import { ownLanguage } from '@/contracts/language/say';
-import { ownSettings, settingsText } from '@/contracts/own-settings';
+import { ownSettings, settingsText } from '@/contracts/language/own-settings';
 import { currentContext, pageNonce } from '@/server/http/page';
 import { NO_OFFICE, officeContact } from '@/server/repositories/house/office-contact';
 import { languageScript } from '@/server/platform/language/script';

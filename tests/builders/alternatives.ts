@@ -1,6 +1,10 @@
 import type { Context } from '@/server/context/context';
 import { findAlternatives } from '@/server/use-cases/alternatives/find-alternatives';
-import { alternativesSchema, type AlternativesBody, type AlternativesLine } from '@/contracts/alternatives';
+import {
+  alternativesSchema,
+  type AlternativesBody,
+  type AlternativesLine,
+} from '@/contracts/alternatives/alternatives';
 import { expectDone } from './changes';
 
 type Line<Kind extends AlternativesLine['line']> = Extract<AlternativesLine, { line: Kind }>;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { OccurrenceId } from '@/core/ids';
-import { changeSchema, type ChangeBody, type ChangeReply } from '@/contracts/change';
-import type { Outcome } from '@/contracts/refusal';
+import { changeSchema, type ChangeBody, type ChangeReply } from '@/contracts/requests/change';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { Clock } from '@/server/platform/clock';
 import { Database, keep, type OpenDatabase } from '@/server/db/connection';
 import { settleApprovals } from '@/server/use-cases/publishing/settle-approvals';

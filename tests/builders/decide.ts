@@ -1,5 +1,5 @@
-import type { ChangeReply } from '@/contracts/change';
-import type { Outcome } from '@/contracts/refusal';
+import type { ChangeReply } from '@/contracts/requests/change';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { OccurrenceId } from '@/core/ids';
 import type { SignedInContext } from '@/server/context/context';
 import { settle } from './changes';

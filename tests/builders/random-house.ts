@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 import { SMALL_OFFICE } from './office';
 
 /** Two weeks with the end of summer time in Europe/London (31 October 2027) in their middle. */

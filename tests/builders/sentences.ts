@@ -23,6 +23,7 @@ import {
   sayShared,
   type ToldAlternative,
 } from '@/contracts/words/alternatives';
+import { pairs } from '@/core/lists';
 
 // Every sentence about what is in the way and what could be done, as one text to be read by people.
 
@@ -209,11 +210,16 @@ const alternativeLine = (kind: AlternativeKind, side: Side): string => {
   return `${sayAlternative(told, alternativeNames, side)}${costs.length ? ` (${costs.join(' · ')})` : ''}`;
 };
 
+/** What a rule finds, said to a side that may know the title of what it collides with, or may not (null). */
+export const sayRule = (rule: Rule, side: Side, collider: string | null): string[] =>
+  FINDINGS[rule].map((facts) => sayFinding(facts, names(side, collider)));
+
 function findingSection(rule: Rule): string {
-  const lines = FINDINGS[rule].flatMap((facts) => {
-    const say = (side: Side) => sayFinding(facts, names(side, side === 'office' ? 'Grafting night' : null));
-    return [`- To whoever asked: ${say('requester')}`, `- To the office: ${say('office')}`];
-  });
+  const [asked, office] = [sayRule(rule, 'requester', null), sayRule(rule, 'office', 'Grafting night')];
+  const lines = pairs(asked, office).flatMap(([one, other]) => [
+    `- To whoever asked: ${one}`,
+    `- To the office: ${other}`,
+  ]);
   const ways = ANSWERS[rule].map((kind) => `  - ${alternativeLine(kind, 'office')}`);
   return [`### ${rule}`, '', ...lines, ...(ways.length ? ['- Ways out:', ...ways] : [])].join('\n');
 }

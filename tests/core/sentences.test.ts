@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { RULES, type Rule } from '@/core/checks/rules/all';
 import { ALTERNATIVE_KINDS } from '@/core/alternatives/alternative';
-import { allSentences, ANSWERS, FINDINGS } from '@tests/builders/sentences';
+import { allSentences, ANSWERS, FINDINGS, sayRule } from '@tests/builders/sentences';
 
 const FILE = 'docs/sentences.md';
 
@@ -28,9 +28,24 @@ test('they are sentences people can read: whole, without codes, undefined or nul
   }
 });
 
-test('nobody else’s title stands in what is said to whoever asked, unless they may know it', () => {
-  const said = allSentences()
-    .split('\n')
-    .filter((line) => line.startsWith('- To whoever asked'));
-  expect(said.join('\n')).not.toContain('Grafting night');
-});
+/** Rules that find somebody else’s booking, and name it to whoever may know its title. */
+const NAMING_ANOTHER = [
+  'also-wanted',
+  'expected-later',
+  'occupied',
+  'same-audience',
+  'shared-shoulder',
+  'unit-taken',
+];
+
+test.each(['requester', 'office'] as const)(
+  'where the %s may know the title in the way it is told, where not the sentence is whole without it',
+  (side) => {
+    const telling = (Object.keys(RULES) as Rule[]).filter((rule) => {
+      const [told, untold] = [sayRule(rule, side, 'Grafting night'), sayRule(rule, side, null)];
+      expect(untold.join('\n')).not.toMatch(/Grafting night|“”|“null”/);
+      return told.some((sentence, index) => sentence.includes('Grafting night') && sentence !== untold[index]);
+    });
+    expect(telling.sort()).toEqual(NAMING_ANOTHER);
+  },
+);

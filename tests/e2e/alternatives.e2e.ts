@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
-import type { RequestView } from '@/contracts/request-view';
+import type { RequestView } from '@/contracts/requests/request-view';
 import {
   type Account,
   as,

@@ -1,3 +1,4 @@
+import { story } from './story';
 import type { Browser } from 'puppeteer-core';
 import { as, byRole, fill, launch, newPage, open, press, reload, says, send, show, signIn } from './browser';
 import { fillMain, referenceOn, request } from './asking-form';
@@ -9,8 +10,8 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 describe('afterwards', () => {
-  let reference = '';
-  test('a series of which one date differs; the office writes, the requester reads it as news and answers', async () => {
+  const chapter = story<{ reference: string }>();
+  chapter('a series of which one date differs; the office writes, the requester reads it as news and answers', async (told) => {
     const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
     await fillMain(page, { Title: 'Twig keys' });
     await press(page, 'Dates by a rule', 'radio');
@@ -31,9 +32,9 @@ describe('afterwards', () => {
     );
     await says(page, 'Wed 17 Nov 2027, 13:00–14:00');
     await press(page, 'Send the request');
-    reference = await referenceOn(page);
+    told.reference = await referenceOn(page);
     await says(page, 'The office decides about 3 dates; nothing is booked before.');
-    const office = await show(browser, `/desk/${reference}`, 'manager');
+    const office = await show(browser, `/desk/${told.reference}`, 'manager');
     await fill(office, 'Write', 'Could you do with eight trays?');
     await press(office, 'Send');
     await says(office, 'You for the office');
@@ -50,8 +51,8 @@ describe('afterwards', () => {
     await says(page, 'Gladly.');
   });
 
-  test('a change that is clear applies at once, and what it does is said before; one date is given up', async () => {
-    const page = await show(browser, `/requests/${reference}`, 'requester');
+  chapter('a change that is clear applies at once, and what it does is said before; one date is given up', async (told) => {
+    const page = await show(browser, `/requests/${told.reference}`, 'requester');
     await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
     await press(page, 'Change 1 date …');
     await fill(page, 'Starts', '15:00');
@@ -67,8 +68,8 @@ describe('afterwards', () => {
     await says(page, 'took back');
   });
 
-  test('a stranger does not read it', async () => {
-    expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
+  chapter('a stranger does not read it', async (told) => {
+    expect((await send('GET', `/api/requests/${told.reference}`, undefined, await as('crew'))).status).toBe(403);
   });
 });
 

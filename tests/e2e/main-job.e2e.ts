@@ -1,3 +1,4 @@
+import { story } from './story';
 import ICAL from 'ical.js';
 import type { Browser, Page } from 'puppeteer-core';
 import {
@@ -40,9 +41,9 @@ async function describeEvent(page: Page, title: string, people: string): Promise
 
 describe('from a gap on the board to a cancelled date in the feed', () => {
   const title = 'Liverwort hunt';
-  let reference = '';
+  const chapter = story<{ reference: string }>();
 
-  test('a newcomer picks a gap, fills in, signs in, and finds everything still there', async () => {
+  chapter('a newcomer picks a gap, fills in, signs in, and finds everything still there', async (told) => {
     const page = await newPage(browser);
     await open(page, '/?day=2027-06-02');
     await drawOn(page, 'Seed Library', '18:30', '20:30');
@@ -76,12 +77,12 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     // A double press: one request.
     await pressTwice(page, 'Send the request');
     await says(page, 'Sent. Your reference is');
-    reference = (await textOf(page)).match(/Your reference is ([A-Z0-9]{3}-[A-Z0-9]{3})/)![1]!;
+    told.reference = (await textOf(page)).match(/Your reference is ([A-Z0-9]{3}-[A-Z0-9]{3})/)![1]!;
     await open(page, '/requests');
     expect((await textOf(page)).split(title)).toHaveLength(2);
   });
 
-  test('the manager finds it on the desk and approves two dates; the third stays waiting', async () => {
+  chapter('the manager finds it on the desk and approves two dates; the third stays waiting', async () => {
     const page = await newPage(browser);
     await signIn(page, 'manager');
     await open(page, '/desk');
@@ -97,7 +98,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('Publish now'));
   });
 
-  test('published now readers see it, and only what is theirs to see', async () => {
+  chapter('published now readers see it, and only what is theirs to see', async () => {
     const page = await newPage(browser);
     await open(page, '/notices/workshops');
     const text = await textOf(page);
@@ -112,10 +113,10 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(master!.toString()).not.toMatch(/Trays|Isolde|Projector/);
   });
 
-  test('the manager keeps the place of the date that waits, and lets it go again', async () => {
+  chapter('the manager keeps the place of the date that waits, and lets it go again', async (told) => {
     const page = await newPage(browser);
     await signIn(page, 'manager');
-    await open(page, `/desk/${reference}`);
+    await open(page, `/desk/${told.reference}`);
     await press(page, 'all 1 waiting');
     await fill(page, 'Keep the place until', '2027-04-20T12:00');
     await press(page, 'Hold 1 date');
@@ -125,7 +126,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await says(page, 'Done: ended the hold of 1 date.');
   });
 
-  test('the crew finds the work in order of time on a phone and marks it done', async () => {
+  chapter('the crew finds the work in order of time on a phone and marks it done', async () => {
     const page = await newPage(browser, { width: 390, height: 844 });
     await signIn(page, 'crew');
     await open(page, '/setups?day=2027-06-02');
@@ -140,10 +141,10 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   });
 
-  test('the requester takes back what was given up, within ten minutes', async () => {
+  chapter('the requester takes back what was given up, within ten minutes', async (told) => {
     const page = await newPage(browser);
     await signIn(page, 'requester');
-    await open(page, `/requests/${reference}`);
+    await open(page, `/requests/${told.reference}`);
     await press(page, 'Wed 2 Jun 2027, 18:30–20:30', 'checkbox');
     await press(page, 'Give up 1 date …');
     await press(page, 'Give them up');
@@ -153,10 +154,10 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await says(page, 'partly approved: 2 of 3; 1 waiting · every week');
   });
 
-  test('the requester gives up one approved and the waiting date alone; feed and crew follow', async () => {
+  chapter('the requester gives up one approved and the waiting date alone; feed and crew follow', async (told) => {
     const page = await newPage(browser);
     await signIn(page, 'requester');
-    await open(page, `/requests/${reference}`);
+    await open(page, `/requests/${told.reference}`);
     await press(page, 'Wed 9 Jun 2027, 18:30–20:30', 'checkbox');
     await press(page, 'Wed 16 Jun 2027, 18:30–20:30', 'checkbox');
     await press(page, 'Give up 2 dates …');

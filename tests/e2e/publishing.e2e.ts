@@ -1,3 +1,4 @@
+import { story } from './story';
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import type { Browser } from 'puppeteer-core';
@@ -99,13 +100,13 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
   const title = 'Lichen hour on the wall';
   const day = '2029-02-06';
   const places = placesOf(day);
-  let reference = '';
+  const chapter = story<{ reference: string }>();
 
-  test('approved and published now it is on pages, feeds, frames and boards', async () => {
-    reference = await asked({ title, day, dates: 2 });
+  chapter('approved and published now it is on pages, feeds, frames and boards', async (told) => {
+    told.reference = await asked({ title, day, dates: 2 });
     for (const [name, path] of Object.entries(places))
       expect([name, (await textAt(path)).includes(title)]).toEqual([name, false]);
-    await step(reference, { action: 'approve' });
+    await step(told.reference, { action: 'approve' });
     for (const [name, path] of Object.entries(places))
       expect([name, (await textAt(path)).includes(title)]).toEqual([name, true]);
     const page = await show(browser, places.page);
@@ -129,8 +130,8 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     expect(await (await fetch(link)).text()).toContain('RECURRENCE-ID;TZID=Europe/London:20290206T110000');
   });
 
-  test('one date cancelled is marked where readers had it, and gone from the board', async () => {
-    await step(reference, { action: 'leave' }, (n) => n === 0);
+  chapter('one date cancelled is marked where readers had it, and gone from the board', async (told) => {
+    await step(told.reference, { action: 'leave' }, (n) => n === 0);
     for (const path of [places.page, places.calendar, places.embed]) {
       const html = await textAt(path);
       expect([path, html.includes(title), html.includes('cancelled')]).toEqual([path, true, true]);
@@ -143,8 +144,8 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     expect(await textAt(places.board)).not.toContain(title);
   });
 
-  test('made private it is nowhere, and its address says no more than that nothing is there', async () => {
-    const { version } = await view(reference);
+  chapter('made private it is nowhere, and its address says no more than that nothing is there', async (told) => {
+    const { version } = await view(told.reference);
     const address = (await textAt('/notices?view=day&on=2029-02-13')).match(
       /\/events\/[0-9a-f]{12}-lichen[a-z-]*/,
     )![0];
@@ -160,7 +161,7 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
       excluded: [],
       reason: '',
     };
-    const reply = await send('POST', `/api/requests/${reference}/notice`, body, await as('manager'));
+    const reply = await send('POST', `/api/requests/${told.reference}/notice`, body, await as('manager'));
     expect(reply.status).toBe(200);
     for (const on of ['2029-02-06', '2029-02-13'])
       for (const [name, path] of Object.entries(placesOf(on)))
@@ -168,7 +169,7 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     const gone = await get(address);
     expect([gone.status, (await gone.text()).includes('Lichen hour')]).toEqual([404, false]);
     // The same submission once more changes nothing.
-    expect((await send('POST', `/api/requests/${reference}/notice`, body, await as('manager'))).status).toBe(
+    expect((await send('POST', `/api/requests/${told.reference}/notice`, body, await as('manager'))).status).toBe(
       200,
     );
   });

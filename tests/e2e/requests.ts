@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { RequestView } from '@/contracts/request-view';
+import type { RequestView } from '@/contracts/requests/request-view';
 import type { Layout } from '@/core/seating/layouts';
 import { as, send, type Account } from './browser';
 

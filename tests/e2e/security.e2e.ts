@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
-import { SETTINGS_COOKIE, settingsText, USUAL_SETTINGS } from '@/contracts/own-settings';
+import { SETTINGS_COOKIE, settingsText, USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import { ACCOUNTS, as, BASE, launch, newPage, open, PASSWORD, send, show, textOf } from './browser';
 import { application, environmentOf, freePort, freshFolder, serveFolder } from './serve';
 

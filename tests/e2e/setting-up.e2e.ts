@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
-import type { ChangeReply } from '@/contracts/change';
+import type { ChangeReply } from '@/contracts/requests/change';
 import {
   as,
   awake,

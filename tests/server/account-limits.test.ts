@@ -1,4 +1,4 @@
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { makeAccountLimits, MOST_FROM_SOURCE } from '@/server/use-cases/accounts/account/account-limits';
 import { askForPassword, lettersWritten } from '@/server/use-cases/accounts/account/ask-for-link';
 import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { askSchema } from '@/contracts/ask';
+import { askSchema } from '@/contracts/requests/ask';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { act, expectDone, undo } from '@tests/builders/changes';
 import { ask, openOffice, type TestOffice } from '@tests/builders/office';

@@ -1,8 +1,8 @@
-import { checkSchema } from '@/contracts/ask';
-import type { DatePatchBody } from '@/contracts/patch';
+import { checkSchema } from '@/contracts/requests/ask';
+import type { DatePatchBody } from '@/contracts/requests/patch';
 import { violations } from '@/server/effects/invariants';
 import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
-import { stockLineSchema } from '@/contracts/house';
+import { stockLineSchema } from '@/contracts/administration/house';
 import { randomUUID } from 'node:crypto';
 import {
   act,

@@ -16,7 +16,7 @@ import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import sqlite3 from 'sqlite3';
 import { create } from 'tar';
-import type { Refusal } from '@/contracts/refusal';
+import type { Refusal } from '@/contracts/base/refusal';
 import { holdLetters } from '@/server/archive/hold-letters';
 import { inspectOffice, type InspectedOffice } from '@/server/archive/inspect';
 import { packOffice } from '@/server/archive/pack';

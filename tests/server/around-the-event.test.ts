@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { OccurrenceId } from '@/core/ids';
 import { localDate } from '@/core/time/local-time';
-import { attendanceSchema } from '@/contracts/event-setup';
+import { attendanceSchema } from '@/contracts/work-orders/event-setup';
 import { SMALL_OFFICE } from '@tests/builders/office';
 import { violations } from '@/server/effects/invariants';
 import { deskRequest } from '@/server/use-cases/decisions/desk';
@@ -14,7 +14,7 @@ import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment
 import { storesDay } from '@/server/use-cases/work-orders/stores-day';
 import { addShift, removeShift, setTeamMember } from '@/server/use-cases/work-orders/teams';
 import { weekLoad } from '@/server/use-cases/work-orders/week-load';
-import { addShiftSchema } from '@/contracts/week-load';
+import { addShiftSchema } from '@/contracts/work-orders/week-load';
 import { approvedIn, datesOf, expectDone, times } from '@tests/builders/changes';
 import { at, openOffice, SPACE, type TestOffice } from '@tests/builders/office';
 

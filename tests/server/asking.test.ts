@@ -1,4 +1,4 @@
-import { askSchema, type AskBody } from '@/contracts/ask';
+import { askSchema, type AskBody } from '@/contracts/requests/ask';
 import type { PersonId } from '@/core/ids';
 import { askChoices } from '@/server/use-cases/requests/ask/choices';
 import { earlierRequest } from '@/server/use-cases/requests/ask/earlier-request';
@@ -7,7 +7,7 @@ import { leftThen } from '@/server/use-cases/calendar/left-then';
 import { setDeputy } from '@/server/use-cases/requests/own/deputies';
 import { ownRequests, readRequest } from '@/server/use-cases/requests/own/own-requests';
 import { violations } from '@/server/effects/invariants';
-import { leftSchema } from '@/contracts/left';
+import { leftSchema } from '@/contracts/calendar/left';
 import { act, expectDone, refusalOf } from '@tests/builders/changes';
 import { ask, openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';
 import { noticesAt } from '@tests/builders/publishing';

@@ -1,5 +1,5 @@
-import { boardQuerySchema } from '@/contracts/board-query';
-import { toPatchBody } from '@/contracts/patch-body';
+import { boardQuerySchema } from '@/contracts/calendar/board-query';
+import { toPatchBody } from '@/contracts/requests/patch-body';
 import { levels } from '@/core/equipment/peak-use';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';

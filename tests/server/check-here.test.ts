@@ -1,7 +1,7 @@
 import { checkHere, wantedSurroundings, type Loaded } from '@/ui/ask/check-here';
-import type { AskBody } from '@/contracts/ask';
-import type { Surroundings } from '@/contracts/surroundings';
-import { surroundingsSchema } from '@/contracts/surroundings';
+import type { AskBody } from '@/contracts/requests/ask';
+import type { Surroundings } from '@/contracts/requests/surroundings';
+import { surroundingsSchema } from '@/contracts/requests/surroundings';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 import { askChoices } from '@/server/use-cases/requests/ask/choices';
 import { surroundings } from '@/server/use-cases/requests/ask/surroundings';

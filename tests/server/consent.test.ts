@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { consentSchema, type ConsentBody } from '@/contracts/consent';
+import { consentSchema, type ConsentBody } from '@/contracts/requests/consent';
 import type { PersonId } from '@/core/ids';
 import type { SignedInContext } from '@/server/context/context';
 import { remindStewards } from '@/server/effects/letters/queue-consent';

@@ -1,5 +1,5 @@
-import { askSchema, MOST_PEOPLE, type AskBody } from '@/contracts/ask';
-import { changeSchema } from '@/contracts/change';
+import { askSchema, MOST_PEOPLE, type AskBody } from '@/contracts/requests/ask';
+import { changeSchema } from '@/contracts/requests/change';
 import { errorReply } from '@/contracts/words/refusals';
 import { signIn } from '@/server/use-cases/accounts/sign-in/sign-in';
 import { makeSignInLimits, MOST_WRONG_TRIES } from '@/server/use-cases/accounts/sign-in/sign-in-limits';

@@ -1,5 +1,5 @@
-import type { OfficeFile } from '@/contracts/office';
-import { checkSchema } from '@/contracts/ask';
+import type { OfficeFile } from '@/contracts/administration/office';
+import { checkSchema } from '@/contracts/requests/ask';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 import { deskLines } from '@/server/use-cases/decisions/desk-lines';
 import { act, approvedIn, expectDone, submit, times } from '@tests/builders/changes';

@@ -1,4 +1,4 @@
-import { datesQuerySchema, DATE_STATES, type DatesQuery } from '@/contracts/dates';
+import { datesQuerySchema, DATE_STATES, type DatesQuery } from '@/contracts/calendar/dates';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, maySeeWaiting } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';

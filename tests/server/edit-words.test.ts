@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { editWordsSchema, type EditWordsBody } from '@/contracts/edit-words';
+import { editWordsSchema, type EditWordsBody } from '@/contracts/requests/edit-words';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';
 import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { editWords } from '@/server/use-cases/decisions/edit-words';

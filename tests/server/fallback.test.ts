@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { splitSchema } from '@/contracts/series';
+import { splitSchema } from '@/contracts/requests/series';
 import { releaseLapsedHolds } from '@/server/effects/lapsed-holds';
 import { violations } from '@/server/effects/invariants';
 import { deskRequest } from '@/server/use-cases/decisions/desk';

@@ -1,6 +1,6 @@
-import { askSchema, type AskBody } from '@/contracts/ask';
-import { MOST_FILE_BYTES, safeFileName } from '@/contracts/files';
-import { messageSchema } from '@/contracts/talk';
+import { askSchema, type AskBody } from '@/contracts/requests/ask';
+import { MOST_FILE_BYTES, safeFileName } from '@/contracts/requests/files';
+import { messageSchema } from '@/contracts/requests/talk';
 import { clearLooseFiles } from '@/server/use-cases/files/clear-loose';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { dropFile, openFile, takeFile } from '@/server/use-cases/files/files';

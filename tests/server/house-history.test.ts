@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { stockLineSchema } from '@/contracts/house';
+import { stockLineSchema } from '@/contracts/administration/house';
 import type { HistoryKind } from '@/contracts/administration/kinds';
-import { templateSchema } from '@/contracts/templates';
-import { addShiftSchema } from '@/contracts/week-load';
+import { templateSchema } from '@/contracts/work-orders/templates';
+import { addShiftSchema } from '@/contracts/work-orders/week-load';
 import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
 import { historyOfEntry, storedEntry } from '@/server/use-cases/administration/entries/read-entries';
 import { saveEntry } from '@/server/use-cases/administration/entries/save-entry';

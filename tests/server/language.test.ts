@@ -3,7 +3,7 @@ import { csvSchema } from '@/contracts/administration/csv';
 import type { DocOf } from '@/contracts/administration/docs';
 import { bringCatalogue, officeLanguage, tellOfficeLanguage } from '@/contracts/language/languages';
 import german from '@/contracts/language/de.json';
-import { USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
+import { USUAL_SETTINGS, type OwnSettings } from '@/contracts/language/own-settings';
 import { errorReply } from '@/contracts/words/refusals';
 import { speakAsOffice } from '@/server/repositories/house/house-language';
 import { languageScript } from '@/server/platform/language/script';
@@ -19,7 +19,7 @@ import { historyOf } from '@/server/repositories/requests/since';
 import { historyOfEntry } from '@/server/use-cases/administration/entries/read-entries';
 import { recentActions } from '@/server/use-cases/requests/own/recent-actions';
 import { loadRequest } from '@/server/repositories/requests/request-rows';
-import { changeSchema } from '@/contracts/change';
+import { changeSchema } from '@/contracts/requests/change';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import {
   act,

@@ -1,5 +1,5 @@
-import { earliestFromText, earliestSchema, MOST_SPAN_DAYS } from '@/contracts/earliest';
-import { placeSearchSchema } from '@/contracts/places';
+import { earliestFromText, earliestSchema, MOST_SPAN_DAYS } from '@/contracts/calendar/earliest';
+import { placeSearchSchema } from '@/contracts/calendar/places';
 import { localDate } from '@/core/time/local-time';
 import { comparePlaces } from '@/server/use-cases/calendar/compare-places';
 import { placeDirectory } from '@/server/use-cases/calendar/directory';

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { messageSchema } from '@/contracts/talk';
+import { messageSchema } from '@/contracts/requests/talk';
 import { mailFolder } from '@/server/effects/letters/mail-file';
 import { sendMail } from '@/server/effects/letters/send-mail';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import { localDate } from '@/core/time/local-time';
-import type { Outcome } from '@/contracts/refusal';
+import type { Outcome } from '@/contracts/base/refusal';
 import { sayRefusal } from '@/contracts/words/refusals';
 import { violations } from '@/server/effects/invariants';
 import { checkRequest } from '@/server/use-cases/checks/check-request';

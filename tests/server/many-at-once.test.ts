@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { bookingsQuerySchema, recategoriseSchema } from '@/contracts/bookings';
-import { changeSchema } from '@/contracts/change';
+import { bookingsQuerySchema, recategoriseSchema } from '@/contracts/decisions/bookings';
+import { changeSchema } from '@/contracts/requests/change';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 import { bookings } from '@/server/use-cases/decisions/bookings';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { ledgerQuerySchema } from '@/contracts/ledger';
+import { ledgerQuerySchema } from '@/contracts/publishing/ledger';
 import { keep } from '@/server/db/connection';
 import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { spaceDisplay } from '@/server/use-cases/publishing/display';

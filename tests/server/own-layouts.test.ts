@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { ownLayoutSchema } from '@/contracts/seating';
+import { ownLayoutSchema } from '@/contracts/calendar/seating';
 import {
   dropOwnLayout,
   keepOwnLayout,

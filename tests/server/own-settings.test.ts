@@ -9,8 +9,8 @@ import {
   USUAL_SETTINGS,
   weekStartOf,
   type OwnSettings,
-} from '@/contracts/own-settings';
-import { saveSettingsSchema } from '@/contracts/save-settings';
+} from '@/contracts/language/own-settings';
+import { saveSettingsSchema } from '@/contracts/accounts/save-settings';
 import { sayClock, sayTime, secondZoneText, spanText } from '@/contracts/words/when';
 import { localDateTime } from '@/core/time/local-time';
 import { writtenFor, writtenForAll } from '@/server/platform/ambient';

@@ -1,5 +1,11 @@
 import { addMinutes } from '@/core/time/epoch-minute';
-import { dropViewSchema, familiarRank, keepViewSchema, MOST_VIEWS, pinSchema } from '@/contracts/own';
+import {
+  dropViewSchema,
+  familiarRank,
+  keepViewSchema,
+  MOST_VIEWS,
+  pinSchema,
+} from '@/contracts/accounts/own';
 import { familiarTo, pin } from '@/server/repositories/people/familiar';
 import { dropView, keepView, savedViews } from '@/server/use-cases/requests/own/saved-views';
 import { approvedIn, expectDone, refusalOf, submit, times } from '@tests/builders/changes';

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { splitSchema } from '@/contracts/series';
+import { splitSchema } from '@/contracts/requests/series';
 import { violations } from '@/server/effects/invariants';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 import { desk } from '@/server/use-cases/decisions/desk';
 import { findPlaces } from '@/server/use-cases/calendar/find-places';
-import { placeSearchSchema } from '@/contracts/places';
+import { placeSearchSchema } from '@/contracts/calendar/places';
 import { outbox } from '@/server/use-cases/outbox/outbox';
 import { loadRequest } from '@/server/repositories/requests/request-rows';
 import { splitSeries } from '@/server/use-cases/requests/series/split-series';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
-import { PICTURE_LIMIT_MB, sendPictureSchema } from '@/contracts/pictures';
+import { PICTURE_LIMIT_MB, sendPictureSchema } from '@/contracts/calendar/pictures';
 import { filesFolder } from '@/server/platform/files/store';
 import { historyOfEntry } from '@/server/use-cases/administration/entries/read-entries';
 import {

@@ -1,5 +1,5 @@
-import { checkSchema } from '@/contracts/ask';
-import { placeSearchSchema } from '@/contracts/places';
+import { checkSchema } from '@/contracts/requests/ask';
+import { placeSearchSchema } from '@/contracts/calendar/places';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 import { findPlaces } from '@/server/use-cases/calendar/find-places';
 import { spacePage } from '@/server/use-cases/calendar/space-page';

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { printQuerySchema } from '@/contracts/print';
+import { printQuerySchema } from '@/contracts/calendar/print';
 import { firstPages, printedPdf } from '@/app/(office)/print/print-sheet';
 import { approvedIn, expectDone, submit, times } from '@tests/builders/changes';
 import { openOffice, SPACE, weekly, type TestOffice } from '@tests/builders/office';

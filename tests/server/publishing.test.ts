@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { noticesQuerySchema } from '@/contracts/notices';
+import { noticesQuerySchema } from '@/contracts/publishing/notices';
 import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { calendarFor } from '@/server/repositories/publishing/calendars';
 import { feed } from '@/server/use-cases/publishing/feeds/feed';
@@ -7,7 +7,7 @@ import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
 import { previewCalendar } from '@/server/use-cases/publishing/keep/preview-calendar';
 import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 import { notices } from '@/server/use-cases/publishing/notices';
-import { calendarPreviewSchema } from '@/contracts/calendars';
+import { calendarPreviewSchema } from '@/contracts/publishing/calendars';
 import { localDate } from '@/core/time/local-time';
 import { act, approvedIn, expectDone, times } from '@tests/builders/changes';
 import { openOffice, SPACE, type TestOffice } from '@tests/builders/office';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { askSchema } from '@/contracts/ask';
+import { askSchema } from '@/contracts/requests/ask';
 import { checkDates } from '@/core/checks/check';
 import type { Collider, WantedDate } from '@/core/checks/asked';
 import type { Finding } from '@/core/checks/findings';

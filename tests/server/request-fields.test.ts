@@ -1,7 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { editWordsSchema } from '@/contracts/edit-words';
+import { editWordsSchema } from '@/contracts/requests/edit-words';
 import { z } from 'zod';
-import { askedFieldSchemas, fieldLabel, REQUEST_FIELD_NAMES, requestField } from '@/contracts/request-fields';
+import {
+  askedFieldSchemas,
+  fieldLabel,
+  REQUEST_FIELD_NAMES,
+  requestField,
+} from '@/contracts/requests/request-fields';
 import { localDate } from '@/core/time/local-time';
 import { deskRequest } from '@/server/use-cases/decisions/desk';
 import { editWords } from '@/server/use-cases/decisions/edit-words';

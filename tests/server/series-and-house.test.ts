@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { stockLineSchema } from '@/contracts/house';
-import { splitSchema, type SplitBody } from '@/contracts/series';
-import type { OfficeFile } from '@/contracts/office';
+import { stockLineSchema } from '@/contracts/administration/house';
+import { splitSchema, type SplitBody } from '@/contracts/requests/series';
+import type { OfficeFile } from '@/contracts/administration/office';
 import { violations } from '@/server/effects/invariants';
 import { keep } from '@/server/db/connection';
 import { materialiseSeries } from '@/server/jobs/series-goes-on';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { localDate } from '@/core/time/local-time';
-import type { OfficeFile } from '@/contracts/office';
+import type { OfficeFile } from '@/contracts/administration/office';
 import { violations } from '@/server/effects/invariants';
 import { runDueJobs } from '@/server/jobs/scheduler';
 import { crewDay } from '@/server/use-cases/work-orders/crew-day';

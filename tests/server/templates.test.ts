@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { localDate } from '@/core/time/local-time';
-import { templateSchema, saveTemplateSchema, type TemplateReply } from '@/contracts/templates';
-import type { Outcome } from '@/contracts/refusal';
+import { templateSchema, saveTemplateSchema, type TemplateReply } from '@/contracts/work-orders/templates';
+import type { Outcome } from '@/contracts/base/refusal';
 import { violations } from '@/server/effects/invariants';
 import { crewDay } from '@/server/use-cases/work-orders/crew-day';
 import { makeHandOrder } from '@/server/use-cases/work-orders/hand-order';
 import { templateLines, storedTemplate } from '@/server/use-cases/work-orders/templates';
 import { retireTemplate, saveTemplate } from '@/server/use-cases/work-orders/save-template';
 import { tryTemplate } from '@/server/use-cases/work-orders/try-template';
-import { handOrderSchema } from '@/contracts/templates';
+import { handOrderSchema } from '@/contracts/work-orders/templates';
 import { act, approvedIn, datesOf, expectDone, ordersOutOfLine, times, undo } from '@tests/builders/changes';
 import { daySheet } from '@/ui/print/setups-sheet';
 import { oneOrder } from '@/server/use-cases/work-orders/one-order';

@@ -1,5 +1,5 @@
-import type { CheckInput } from '@/contracts/ask';
-import { alternativesSchema } from '@/contracts/alternatives';
+import type { CheckInput } from '@/contracts/requests/ask';
+import { alternativesSchema } from '@/contracts/alternatives/alternatives';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 import {
   CHECKS_OF_ALTERNATIVES,

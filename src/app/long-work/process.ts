@@ -1,4 +1,4 @@
-import { done, type Outcome } from '@/contracts/refusal';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { signedIn, type Context, type SignedInContext } from '@/server/context/context';
 import { answerOrders, type WorkTable } from '@/server/long-work/answer-orders';
 import { lookAtArrived } from '@/server/use-cases/administration/archive/bring-in';

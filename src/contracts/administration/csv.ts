@@ -1,6 +1,6 @@
 import { later } from '../language/say';
 import { z } from 'zod';
-import { idempotencyKey } from '../fields';
+import { idempotencyKey } from '@/contracts/forms/fields';
 import type { EntryKind } from './kinds';
 
 /** Kinds that go out and come in as a table. */

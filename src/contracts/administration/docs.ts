@@ -1,6 +1,6 @@
 import { later } from '../language/say';
 import { z } from 'zod';
-import { idempotencyKey, rowId } from '../fields';
+import { idempotencyKey, rowId } from '@/contracts/forms/fields';
 import type { EntryKind } from './kinds';
 import { lettersDoc } from './letters';
 import { organisationDoc, personDoc, teamDoc } from './people';

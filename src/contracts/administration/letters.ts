@@ -1,7 +1,7 @@
 import { say } from '../language/say';
 import { z } from 'zod';
 import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
-import { plainText } from '../fields';
+import { plainText } from '@/contracts/forms/fields';
 import { LETTER_WORDS, OPENING_WORDS, SUBJECT_WORDS } from '../words/mail';
 import { formOfEntry, type FormOfEntry } from './form-parts';
 

@@ -2,7 +2,7 @@ import { later } from '../language/say';
 import { z } from 'zod';
 import { NUMBER_NAME } from '@/core/work-orders/numbers';
 import { TAKEN_NAMES } from '@/core/work-orders/formula';
-import { localDateField, optionalLine, requiredLine, rowId, wholeNumber } from '../fields';
+import { localDateField, optionalLine, requiredLine, rowId, wholeNumber } from '@/contracts/forms/fields';
 
 /** A time of day as text; nights go on to 48:00. Kept as it is typed, so that what is loaded is what was saved. */
 export const clockText = z

@@ -1,7 +1,7 @@
 import { later, say } from '../language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
-import { requiredLine, rowId } from '../fields';
+import { requiredLine, rowId } from '@/contracts/forms/fields';
 import { ids } from './parts';
 
 /** What there is to say of a team. The name is at most 60 letters long. */

@@ -9,8 +9,14 @@ import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';
 import { isZone } from '@/core/time/zone';
-import { localDateField, localDateTimeField, requiredLine, rowId, wholeNumber } from '../fields';
-import { OWNER_KINDS } from '../house';
+import {
+  localDateField,
+  localDateTimeField,
+  requiredLine,
+  rowId,
+  wholeNumber,
+} from '@/contracts/forms/fields';
+import { OWNER_KINDS } from './house';
 import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from './parts';
 
 /** What there is to say of the site of the office. Hours are minutes of the day in its own zone. */

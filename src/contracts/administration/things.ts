@@ -1,8 +1,8 @@
 import { later, say } from '../language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
-import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from '../fields';
-import { HUES } from '../office';
+import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from '@/contracts/forms/fields';
+import { HUES } from './office';
 import { ids, questionRows } from './parts';
 
 /** What there is to say of a store. Its name is at most 80 letters long. */

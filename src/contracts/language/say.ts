@@ -1,5 +1,5 @@
 import { createInstance, type i18n } from 'i18next';
-import { ownSettings } from '../for-whom';
+import { ownSettings } from './for-whom';
 import { catalogueOf, officeLanguage, LOCALES, type Language } from './languages';
 
 /**

@@ -1,5 +1,5 @@
 import { say } from '../language/say';
-import type { ErrorReply, Refusal, RefusalCode } from '../refusal';
+import type { ErrorReply, Refusal, RefusalCode } from '@/contracts/base/refusal';
 import { countText } from './when';
 
 type Say<Code extends RefusalCode> = (refusal: Extract<Refusal, { code: Code }>) => string;

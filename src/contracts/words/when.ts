@@ -12,7 +12,7 @@ import {
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { LOCALES, type Language } from '../language/languages';
 import { ownLanguage, say, sayCount } from '../language/say';
-import { ownSettings } from '../own-settings';
+import { ownSettings } from '@/contracts/language/own-settings';
 
 // Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.
 const asUtc = (date: LocalDate) => new Date(`${date}T00:00Z`);

@@ -2,7 +2,7 @@ import { cpSync, existsSync, linkSync, mkdirSync, readdirSync, rmSync, writeFile
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { create } from 'tar';
-import type { Manifest } from '@/contracts/archive';
+import type { Manifest } from '@/contracts/administration/archive';
 import type { Context } from '../context/context';
 import { openDatabase } from '../db/connection';
 import { filesFolder } from '../platform/files/store';

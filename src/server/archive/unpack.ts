@@ -4,8 +4,8 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createReadStream, createWriteStream, mkdirSync, rmSync } from 'node:fs';
 import { extract, type ReadEntry } from 'tar';
-import { ARCHIVE_LIMIT_MB, UNPACKED_LIMIT_MB } from '@/contracts/archive';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { ARCHIVE_LIMIT_MB, UNPACKED_LIMIT_MB } from '@/contracts/administration/archive';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { MANIFEST } from './folders';
 
 const MB = 1024 * 1024;

@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import argon2 from 'argon2';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { processWide } from '../platform/process-wide';
 
 // OWASP's minimum for argon2id (value from memory): 19 MiB, 2 passes, 1 lane.

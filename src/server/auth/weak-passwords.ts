@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
-import type { FieldFault } from '@/contracts/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 
 /** Guesses the library reckons with, as powers of ten: below a hundred million is too few for a slow hash. */
 const FEWEST_GUESSES_LOG10 = 8;

@@ -1,5 +1,5 @@
 import type { Viewer } from '@/core/publishing/right-to-know';
-import type { Progress } from '@/contracts/long-work';
+import type { Progress } from '@/contracts/base/long-work';
 import type { Clock } from '../platform/clock';
 import type { Database } from '../db/connection';
 import type { SendOut, SendOutLines } from './long-work';

@@ -1,8 +1,8 @@
-import type { Outcome } from '@/contracts/refusal';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { OwnSettings } from '@/contracts/own-settings';
-import type { LongWorkKind, Progress } from '@/contracts/long-work';
+import type { OwnSettings } from '@/contracts/language/own-settings';
+import type { LongWorkKind, Progress } from '@/contracts/base/long-work';
 import type { Context } from './context';
 
 /** Above so many dates work is done in a process beside the server: others are answered meanwhile as if it were not there. */

@@ -1,5 +1,5 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
-import { done, type Outcome, type Refusal } from '@/contracts/refusal';
+import { done, type Outcome, type Refusal } from '@/contracts/base/refusal';
 import { sourceKey, takeFromAll } from '../platform/take-points';
 import type { Context } from './context';
 

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { Refusal } from '@/contracts/refusal';
+import type { Refusal } from '@/contracts/base/refusal';
 import { TimeoutError } from 'sequelize';
 import { guardThatStopped } from './connection';
 

@@ -1,5 +1,5 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../context/context';
 import { keep, type Writer, type WriteResult } from '../db/connection';
 import { queueMail, takeMailBack } from './letters/queue-mail';

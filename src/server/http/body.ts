@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
+import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/base/refusal';
 
 /** Larger than any honest form: 3,000 dates of a series picked one by one are about 60 KB. */
 export const BODY_LIMIT_KB = 256;

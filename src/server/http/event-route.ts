@@ -1,7 +1,7 @@
 import type { z } from 'zod';
-import type { MarkReply } from '@/contracts/mark-order';
+import type { MarkReply } from '@/contracts/work-orders/mark-order';
 import { idOf, type OccurrenceId } from '@/core/ids';
-import type { Outcome } from '@/contracts/refusal';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { SignedInContext } from '../context/context';
 import { orderRoute } from './order-route';
 

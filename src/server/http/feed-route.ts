@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/feed-formats';
+import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/publishing/feed-formats';
 import { feed } from '../use-cases/publishing/feeds/feed';
 import type { FeedOf } from '../use-cases/publishing/feeds/source';
 import { writtenForAll } from '../platform/ambient';

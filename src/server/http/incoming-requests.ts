@@ -1,10 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import { Server, type IncomingMessage, type ServerResponse } from 'node:http';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { errorReply } from '@/contracts/words/refusals';
 import { trustedProxyHeader } from '../platform/settings';
 import { BODY_LIMIT_KB, DRAIN_LIMIT_BYTES } from './body';
 import { Turns } from './turns';
+import { answeredFor } from '../platform/ambient';
 
 const NO_SUCH_PAGE = '/no-such-page';
 
@@ -125,16 +126,18 @@ export function prepareIncomingRequests(): void {
     if (event !== 'request') return hand();
     const [request, response] = args as [IncomingMessage, ServerResponse];
     const source = prepare(request, response);
+    // Whoever waits for their turn is begun by whoever leaves: what is written is for them all the same.
+    const served = <Value>(work: () => Value): Value => answeredFor(request, work);
     if (isTooLarge(request)) {
       leaveUnread(request);
-      return turnAway(response, 413, errorReply({ code: 'too-large', limitKb: BODY_LIMIT_KB }));
+      return served(() => turnAway(response, 413, errorReply({ code: 'too-large', limitKb: BODY_LIMIT_KB })));
     }
     const isTaken = turns.take(source, (done) => {
       // Given up while it waited.
       if (response.destroyed) return done();
       leaveAfter(response, done);
-      hand();
+      served(hand);
     });
-    return isTaken || turnAway(response, 503, errorReply({ code: 'too-many-at-once' }));
+    return isTaken || served(() => turnAway(response, 503, errorReply({ code: 'too-many-at-once' })));
   };
 }

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { z } from 'zod';
-import { refuse, type Outcome } from '@/contracts/refusal';
+import { refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Action } from '../auth/policy';
 import type { SignedInContext } from '../context/context';
 import { signedIn, writeRoute, type ActionOf, type RouteParams } from './route';

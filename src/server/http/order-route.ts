@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { z } from 'zod';
-import type { MarkReply } from '@/contracts/mark-order';
-import type { Outcome } from '@/contracts/refusal';
+import type { MarkReply } from '@/contracts/work-orders/mark-order';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { SignedInContext } from '../context/context';
 import { numberedRoute } from './numbered-route';
 

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 
 /** What an address asks for, by its schema. */
 export function readQuery<Value>(request: Request, schema: z.ZodType<Value>): Outcome<Value> {

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { cookies } from 'next/headers';
 import type { z } from 'zod';
-import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/base/refusal';
 import { errorReply } from '@/contracts/words/refusals';
 import { ONLY_FOR, permissionFor, type Action } from '../auth/policy';
 import type { Context } from '../context/context';

@@ -1,4 +1,4 @@
-import { SETTINGS_COOKIE, settingsText, type OwnSettings } from '@/contracts/own-settings';
+import { SETTINGS_COOKIE, settingsText, type OwnSettings } from '@/contracts/language/own-settings';
 import { publicOrigin } from '../platform/settings';
 
 const YEAR_S = 31_536_000;

@@ -1,4 +1,4 @@
-import type { RefusalCode } from '@/contracts/refusal';
+import type { RefusalCode } from '@/contracts/base/refusal';
 
 /** The one table from refusal to HTTP status. */
 export const STATUS: Readonly<Record<RefusalCode, number>> = {

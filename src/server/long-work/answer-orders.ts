@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { Progress } from '@/contracts/long-work';
-import { done, type Outcome } from '@/contracts/refusal';
+import type { Progress } from '@/contracts/base/long-work';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { frozenClock } from '../platform/clock';
 import type { Context } from '../context/context';
 import { openDatabase, type Database } from '../db/connection';

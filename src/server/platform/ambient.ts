@@ -1,5 +1,4 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { channel } from 'node:diagnostics_channel';
 import type { IncomingMessage } from 'node:http';
 import { hasOfficeLanguage, wantedLanguage } from '@/contracts/language/languages';
 import {
@@ -8,7 +7,7 @@ import {
   tellSettings,
   USUAL_SETTINGS,
   type OwnSettings,
-} from '@/contracts/own-settings';
+} from '@/contracts/language/own-settings';
 import { processWide } from './process-wide';
 
 const held = processWide<AsyncLocalStorage<OwnSettings>>('settings of whoever is served');
@@ -30,18 +29,14 @@ const cookieOf = (header: string | undefined): string | undefined =>
     ?.slice(SETTINGS_COOKIE.length + 1);
 
 /**
- * From now on whatever a request causes is written for whoever sent it, by the settings in its cookie: sentences are made
- * deep inside by functions that know nothing of requests. Node tells of each request before anybody answers it.
+ * Answers a request for whoever sent it, by the settings in its cookie: sentences are made deep inside by functions that
+ * know nothing of requests.
  */
-export function listenForSettings(): void {
-  channel('http.server.request.start').subscribe((message) => {
-    const { request } = message as { request: IncomingMessage };
-    const chosen = readSettings(cookieOf(request.headers.cookie));
-    const language =
-      chosen.language ??
-      (hasOfficeLanguage() ? null : wantedLanguage(request.headers['accept-language'] ?? ''));
-    storage().enterWith({ ...chosen, language });
-  });
+export function answeredFor<Value>({ headers }: IncomingMessage, work: () => Value): Value {
+  const chosen = readSettings(cookieOf(headers.cookie));
+  const language =
+    chosen.language ?? (hasOfficeLanguage() ? null : wantedLanguage(headers['accept-language'] ?? ''));
+  return storage().run({ ...chosen, language }, work);
 }
 
 /** Writes something for somebody else than whoever caused it: a letter, what is kept for all. */

@@ -1,5 +1,5 @@
 import type { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/base/refusal';
 
 export type RefusalAfter = (minutes: number) => Refusal;
 

@@ -1,4 +1,4 @@
-import type { FieldFault } from '@/contracts/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 import type { Reader } from '../db/connection';
 import type { Table } from '../db/tables/table';
 

@@ -3,7 +3,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';

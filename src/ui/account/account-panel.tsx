@@ -1,6 +1,6 @@
 'use client';
 import { say, texts } from '@/contracts/language/say';
-import type { AccountView } from '@/contracts/account';
+import type { AccountView } from '@/contracts/accounts/account';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/primitives/link';

@@ -1,7 +1,7 @@
 'use client';
 import { say, texts } from '@/contracts/language/say';
 import { useState } from 'react';
-import { forgottenSchema, registerSchema } from '@/contracts/account';
+import { forgottenSchema, registerSchema } from '@/contracts/accounts/account';
 import { AccountForm } from './account-form';
 
 const EMAIL = texts(

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { changePasswordSchema, takeLinkSchema } from '@/contracts/account';
+import { changePasswordSchema, takeLinkSchema } from '@/contracts/accounts/account';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { AccountForm } from './account-form';

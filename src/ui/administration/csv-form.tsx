@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { Labelled } from '@/ui/primitives/form-parts';

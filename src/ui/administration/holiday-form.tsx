@@ -2,9 +2,9 @@
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { HolidayLine } from '@/contracts/holidays';
+import type { HolidayLine } from '@/contracts/administration/holidays';
 import type { NamedChoice, EntryDone } from '@/contracts/administration/docs';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';

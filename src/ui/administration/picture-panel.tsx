@@ -1,10 +1,10 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
-import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/pictures';
-import type { ErrorReply } from '@/contracts/refusal';
+import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/calendar/pictures';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered, sendFile, type Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { Labelled } from '@/ui/primitives/form-parts';

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import type { EntryChoices, NamedChoice } from '@/contracts/administration/docs';
 import type { Field } from '@/contracts/administration/form-parts';
-import { HUES } from '@/contracts/office';
+import { HUES } from '@/contracts/administration/office';
 import { hueText, sayHue } from '@/contracts/words/hues';
 import { checkHue } from '@/core/printing/hue-check';
 import { Combobox } from '@/ui/primitives/combobox';

@@ -1,16 +1,15 @@
 'use client';
+import type { Drawn, Move } from '@/contracts/requests/drawn';
 import { say } from '@/contracts/language/say';
 import { useState, type ReactNode } from 'react';
 import Link from '@/ui/primitives/link';
 import type {
   DateAlternatives,
-  Drawn,
-  Move,
   RivalAlternatives,
   SeriesAlternativeView,
   SharedAlternatives,
   AlternativeView,
-} from '@/contracts/alternatives';
+} from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
 import { Choices } from './choices';
 import { DateWays, WayList } from './date-ways';

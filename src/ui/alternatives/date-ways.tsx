@@ -1,7 +1,8 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import type { ReactNode } from 'react';
-import type { DateAlternatives, Drawn, AlternativeView } from '@/contracts/alternatives';
+import type { DateAlternatives, AlternativeView } from '@/contracts/alternatives/alternatives';
+import type { Drawn } from '@/contracts/requests/drawn';
 import { Choices } from './choices';
 import { WayDrawing } from './way-drawing';
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { unreachable } from '@/ui/hooks/send';
 import type {
   DateAlternatives,
@@ -8,7 +8,7 @@ import type {
   SharedAlternatives,
   AlternativesBody,
   AlternativesLine,
-} from '@/contracts/alternatives';
+} from '@/contracts/alternatives/alternatives';
 
 export interface WaysFound {
   readonly dates: readonly DateAlternatives[];

@@ -1,8 +1,8 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
-import type { SpaceDay } from '@/contracts/space-day';
-import type { Drawn, DrawnPlace } from '@/contracts/alternatives';
+import type { SpaceDay } from '@/contracts/calendar/space-day';
+import type { Drawn, DrawnPlace } from '@/contracts/requests/drawn';
 import { dayShort, sayClock } from '@/contracts/words/when';
 import type { Interval } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';

@@ -7,8 +7,8 @@ import {
   OFFICE_COUNT_WORDS,
   type ArrivedOffice,
   type OfficeCounts,
-} from '@/contracts/archive';
-import type { ErrorReply } from '@/contracts/refusal';
+} from '@/contracts/administration/archive';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { send, sendFile } from '@/ui/hooks/send';
 import { Labelled } from '@/ui/primitives/form-parts';
 import { RefusalNote } from '@/ui/primitives/refusal-note';

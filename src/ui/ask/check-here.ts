@@ -5,11 +5,11 @@ import type { Side } from '@/core/checks/rules/rule';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { KitItem } from '@/core/equipment/kits';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
-import { checkSchema, type CheckBody, type CheckInput, type CheckReply } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
-import { datesAsked, type AskedDate } from '@/contracts/asked-dates';
-import type { Surroundings } from '@/contracts/surroundings';
-import { MOST_SURROUNDING_DAYS, MOST_SURROUNDING_SPACES } from '@/contracts/surroundings';
+import { checkSchema, type CheckBody, type CheckInput, type CheckReply } from '@/contracts/requests/ask';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
+import { datesAsked, type AskedDate } from '@/contracts/requests/asked-dates';
+import type { Surroundings } from '@/contracts/requests/surroundings';
+import { MOST_SURROUNDING_DAYS, MOST_SURROUNDING_SPACES } from '@/contracts/requests/surroundings';
 import { sayFinding, sayVerdicts } from '@/contracts/words/findings';
 import { spanText } from '@/contracts/words/when';
 

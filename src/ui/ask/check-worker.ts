@@ -1,11 +1,11 @@
-import type { CheckBody, CheckReply } from '@/contracts/ask';
+import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import {
   bringCatalogue,
   tellOfficeLanguage,
   type Catalogue,
   type Language,
 } from '@/contracts/language/languages';
-import { tellSettings, type OwnSettings } from '@/contracts/own-settings';
+import { tellSettings, type OwnSettings } from '@/contracts/language/own-settings';
 import type { Side } from '@/core/checks/rules/rule';
 import { checkHere, type CheckChoices, type Loaded } from './check-here';
 

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { memo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
-import type { CheckReply, DateVerdictReply } from '@/contracts/ask';
+import type { CheckReply, DateVerdictReply } from '@/contracts/requests/ask';
 import { countText, dayShort, sayTime } from '@/contracts/words/when';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';

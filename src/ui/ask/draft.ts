@@ -1,13 +1,13 @@
-import { EMPTY_FIELDS, type RequestFieldName } from '@/contracts/request-fields';
+import { EMPTY_FIELDS, type RequestFieldName } from '@/contracts/requests/request-fields';
 import { wheelchairPlaces } from '@/core/seating/capacity';
 import type { Layout } from '@/core/seating/layouts';
 import type { Feature } from '@/core/spaces/features';
 import { addWallMinutes, dateOf, timeOf, weekdayOf, type LocalDateTime } from '@/core/time/local-time';
 import type { RuleEnd, RuleUnit } from '@/core/recurrence/editor-model';
-import type { AskChoices } from '@/contracts/ask-choices';
-import type { RequestKind } from '@/contracts/ask-details';
-import type { FileLine } from '@/contracts/files';
-import type { DatePatchBody } from '@/contracts/patch';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
+import type { RequestKind } from '@/contracts/requests/ask-details';
+import type { FileLine } from '@/contracts/requests/files';
+import type { DatePatchBody } from '@/contracts/requests/patch';
 import type { Picked } from './ask-address';
 import { ruleFields } from './rule-form';
 

@@ -1,4 +1,4 @@
-import { fieldsIn } from '@/contracts/request-fields';
+import { fieldsIn } from '@/contracts/requests/request-fields';
 import type { Layout } from '@/core/seating/layouts';
 import {
   addDays,
@@ -9,8 +9,8 @@ import {
   type LocalDateTime,
 } from '@/core/time/local-time';
 import { isUsuallyPublished } from '@/core/publishing/usual-publication';
-import type { AskBody, CheckBody } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
+import type { AskBody, CheckBody } from '@/contracts/requests/ask';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { takenOn, type AskForm, type DifferingForm } from './draft';
 import { ruleOf } from './rule-form';
 

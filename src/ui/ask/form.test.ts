@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { askSchema } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
+import { askSchema } from '@/contracts/requests/ask';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { ruleTextOf, type FormRule } from '@/core/recurrence/editor-model';
 import { localDate, localDateTime, type LocalDate } from '@/core/time/local-time';
 import { emptyForm, type AskForm } from './draft';

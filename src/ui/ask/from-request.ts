@@ -1,8 +1,8 @@
-import { fieldsIn } from '@/contracts/request-fields';
-import { plainAsHtml } from '@/contracts/plain-as-html';
+import { fieldsIn } from '@/contracts/requests/request-fields';
+import { plainAsHtml } from '@/contracts/base/plain-as-html';
 import { addDays, dateOf, timeOf, wallMinute, type LocalDate } from '@/core/time/local-time';
-import type { AskInput } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
+import type { AskInput } from '@/contracts/requests/ask';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { emptyForm, type AskForm } from './draft';
 import { ruleFields } from './rule-form';
 

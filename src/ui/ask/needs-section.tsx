@@ -1,6 +1,6 @@
 'use client';
 import { PlainFields } from './plain-fields';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';

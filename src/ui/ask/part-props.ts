@@ -1,5 +1,5 @@
 import type { UseFormReturn } from 'react-hook-form';
-import type { AskChoices } from '@/contracts/ask-choices';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import type { AskForm } from './draft';
 
 /** What every section of the form is given. */

@@ -4,7 +4,7 @@ import {
   REQUEST_FIELD_NAMES,
   requestField,
   type RequestFieldSection,
-} from '@/contracts/request-fields';
+} from '@/contracts/requests/request-fields';
 import { Field } from './fields';
 import type { PartProps } from './part-props';
 

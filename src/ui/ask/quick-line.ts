@@ -4,7 +4,7 @@ import { everyText } from '@/contracts/words/rule';
 import { dayShort, sayClock } from '@/contracts/words/when';
 import { findDay } from '@/ui/frame/typed-date';
 import { grammarOf, type QuickGrammar } from './quick-grammar';
-import type { AskChoices } from '@/contracts/ask-choices';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import type { RuleUnit } from '@/core/recurrence/editor-model';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { type LocalDate } from '@/core/time/local-time';

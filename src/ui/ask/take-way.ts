@@ -1,5 +1,5 @@
-import type { AskChoices } from '@/contracts/ask-choices';
-import type { DatePatchBody } from '@/contracts/patch';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
+import type { DatePatchBody } from '@/contracts/requests/patch';
 import { addWallMinutes, dateOf, parseLocalDateTime, timeOf, wallMinute } from '@/core/time/local-time';
 import { usualSpace, type AskForm, type DifferingForm } from './draft';
 import { timesOf } from './form-body';

@@ -1,5 +1,5 @@
-import { checkSchema } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
+import { checkSchema } from '@/contracts/requests/ask';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { emptyForm, type AskForm } from './draft';
 import { timesOf, toCheckBody } from './form-body';
 import { typedFaults } from './typed-faults';

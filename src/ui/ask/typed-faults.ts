@@ -1,4 +1,4 @@
-import type { FieldFault } from '@/contracts/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 import type { AskForm } from './draft';
 
 /** What is typed in the field a fault is about; null where the fault is about no single field. */

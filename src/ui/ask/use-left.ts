@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { leftSchema, type LeftReply } from '@/contracts/left';
+import { leftSchema, type LeftReply } from '@/contracts/calendar/left';
 import { send } from '@/ui/hooks/send';
 import type { AskForm } from './draft';
 import { hasOwnTime, timesOf } from './form-body';

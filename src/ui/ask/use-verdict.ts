@@ -1,12 +1,12 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/ask';
-import type { AskChoices } from '@/contracts/ask-choices';
+import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/requests/ask';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { catalogueOf } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
-import { ownSettings } from '@/contracts/own-settings';
-import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/refusal';
-import type { Surroundings } from '@/contracts/surroundings';
+import { ownSettings } from '@/contracts/language/own-settings';
+import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/base/refusal';
+import type { Surroundings } from '@/contracts/requests/surroundings';
 import type { Side } from '@/core/checks/rules/rule';
 import { send } from '@/ui/hooks/send';
 import { wantedSurroundings, type Loaded } from './check-here';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { CheckBody, CheckReply } from '@/contracts/ask';
+import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
 import { AskDateList } from './date-list';

@@ -1,11 +1,11 @@
 'use client';
 import { fieldsAskedIn, PlainFields } from './plain-fields';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/primitives/combobox';
-import type { RequestKind } from '@/contracts/ask-details';
+import type { RequestKind } from '@/contracts/requests/ask-details';
 import type { AskForm } from './draft';
 import { Field, FormSection } from './fields';
 import type { PartProps } from './part-props';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { toLocal } from '@/core/time/zone';
-import { ownSettings } from '@/contracts/own-settings';
+import { ownSettings } from '@/contracts/language/own-settings';
 import { dayShort, sayTime, zoneCity } from '@/contracts/words/when';
 import { FOLD_PX, ticksOf, tickStepMin, type TimeAxis } from './time-axis';
 import { DayNote } from '@/ui/frame/day-notes';

@@ -1,4 +1,4 @@
-import { MOST_ZOOM, ownSettings } from '@/contracts/own-settings';
+import { MOST_ZOOM, ownSettings } from '@/contracts/language/own-settings';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES, type Feature } from '@/core/spaces/features';
 import {
@@ -7,7 +7,7 @@ import {
   type LocalDate,
   type LocalDateTime,
 } from '@/core/time/local-time';
-import { MOST_BOARD_DAYS } from '@/contracts/board';
+import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import type { BookingState } from './bookings';
 
 /** A picked gap: spaces, or one pool, from when and for how long. */

@@ -1,13 +1,13 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
-import { MOST_ZOOM } from '@/contracts/own-settings';
+import { MOST_ZOOM } from '@/contracts/language/own-settings';
 import { Minus, Plus } from 'lucide-react';
 import Link from '@/ui/primitives/link';
 import { useState, type ReactNode } from 'react';
-import type { BoardCategory } from '@/contracts/board';
-import type { SavedView } from '@/contracts/own';
-import { MOST_BOARD_DAYS } from '@/contracts/board';
+import type { BoardCategory } from '@/contracts/calendar/board';
+import type { SavedView } from '@/contracts/accounts/own';
+import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';

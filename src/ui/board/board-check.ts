@@ -9,7 +9,7 @@ import type { BusyRow, UseRow, WorldSnapshot } from '@/core/checks/world';
 import type { Requester } from '@/core/spaces/policy';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { sayFinding } from '@/contracts/words/findings';
-import type { UseTuple } from '@/contracts/board';
+import type { UseTuple } from '@/contracts/calendar/board';
 import type { Booking } from './bookings';
 import { asSpaceId, type House } from './house';
 

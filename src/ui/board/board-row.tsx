@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { memo, type CSSProperties, type ReactElement } from 'react';
-import type { HousePool, UseTuple } from '@/contracts/board';
+import type { HousePool, UseTuple } from '@/contracts/calendar/board';
 import type { Level } from '@/core/equipment/peak-use';
 import type { Interval } from '@/core/time/epoch-minute';
 import { bookingBlock, takenTrough } from './booking-block';

@@ -1,9 +1,9 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import type { ShortChoices } from '@/contracts/ask-choices';
-import type { BoardCategory, BoardData, BoardSpan, BoardViewer } from '@/contracts/board';
-import type { SavedView } from '@/contracts/own';
+import type { ShortChoices } from '@/contracts/requests/ask-choices';
+import type { BoardCategory, BoardData, BoardSpan, BoardViewer } from '@/contracts/calendar/board';
+import type { SavedView } from '@/contracts/accounts/own';
 import { covers, type Interval } from '@/core/time/epoch-minute';
 import { dayLong } from '@/contracts/words/when';
 import { addWallMinutes, dateOf, type LocalDate } from '@/core/time/local-time';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { BoardCategory, BookingTuple } from '@/contracts/board';
+import type { BoardCategory, BookingTuple } from '@/contracts/calendar/board';
 import type { ClaimId } from '@/core/ids';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
 import type { Layout } from '@/core/seating/layouts';

@@ -1,4 +1,4 @@
-import type { HousePool } from '@/contracts/board';
+import type { HousePool } from '@/contracts/calendar/board';
 import type { BoardFilters } from './board-address';
 import type { Booking } from './bookings';
 import type { House, SpaceOnBoard } from './house';

@@ -1,4 +1,4 @@
-import { factsOf, type BoardData, type HousePool, type HouseSpace } from '@/contracts/board';
+import { factsOf, type BoardData, type HousePool, type HouseSpace } from '@/contracts/calendar/board';
 import type { ResourceId, SpaceId } from '@/core/ids';
 import type { SpaceFacts } from '@/core/checks/world';
 import { openDuring, shutDuring } from '@/core/spaces/hours';

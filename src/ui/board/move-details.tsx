@@ -1,9 +1,9 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
-import type { DateView, RequestView } from '@/contracts/request-view';
-import { toPatchBody } from '@/contracts/patch-body';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
+import { toPatchBody } from '@/contracts/requests/patch-body';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { DateList } from '@/ui/requests/date-list';

@@ -1,13 +1,13 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useMemo, useState } from 'react';
 import { isUsuallyPublished } from '@/core/publishing/usual-publication';
-import type { AskBody, AskReply } from '@/contracts/ask';
-import type { ShortChoices } from '@/contracts/ask-choices';
-import type { ErrorReply } from '@/contracts/refusal';
-import type { BoardViewer } from '@/contracts/board';
+import type { AskBody, AskReply } from '@/contracts/requests/ask';
+import type { ShortChoices } from '@/contracts/requests/ask-choices';
+import type { ErrorReply } from '@/contracts/base/refusal';
+import type { BoardViewer } from '@/contracts/calendar/board';
 import { dayLong } from '@/contracts/words/when';
 import type { EquipmentTypeId } from '@/core/ids';
 import { policyOn } from '@/core/spaces/policy';

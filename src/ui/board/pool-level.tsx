@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { memo } from 'react';
-import type { HousePool, UseTuple } from '@/contracts/board';
+import type { HousePool, UseTuple } from '@/contracts/calendar/board';
 import { levels, type Level } from '@/core/equipment/peak-use';
 import { duringText } from '@/contracts/words/when';
 import { ROW_PX } from './rows';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { HousePool } from '@/contracts/board';
+import type { HousePool } from '@/contracts/calendar/board';
 import { lanesOf } from '@/core/time/lanes';
 import type { Booking } from './bookings';
 import type { House, SpaceOnBoard } from './house';

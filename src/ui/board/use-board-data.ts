@@ -1,6 +1,6 @@
-import { ownSettings } from '@/contracts/own-settings';
+import { ownSettings } from '@/contracts/language/own-settings';
 import { useCallback, useDeferredValue, useMemo } from 'react';
-import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/board';
+import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/calendar/board';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';

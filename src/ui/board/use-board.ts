@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { BoardData, BoardSpan } from '@/contracts/board';
+import type { BoardData, BoardSpan } from '@/contracts/calendar/board';
 import type { LocalDate } from '@/core/time/local-time';
 import { useAddress } from '@/ui/hooks/use-address';
 import { HOUSE_URL, spanUrl } from './board-urls';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
-import { MOST_ZOOM } from '@/contracts/own-settings';
+import { MOST_ZOOM } from '@/contracts/language/own-settings';
 import type { BoardAddress } from './board-address';
 
 /** So much larger or smaller than it was drawn, figures and words are drawn anew while the zooming goes on. */

@@ -1,5 +1,5 @@
-import type { StoredCalendar, SaveCalendarBody } from '@/contracts/calendars';
-import { CALENDAR_HUES } from '@/contracts/calendars';
+import type { StoredCalendar, SaveCalendarBody } from '@/contracts/publishing/calendars';
+import { CALENDAR_HUES } from '@/contracts/publishing/calendars';
 import { OPEN_FILTER, type CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Fact } from '@/core/publishing/facts';
 import type { Readers } from '@/core/publishing/readers';

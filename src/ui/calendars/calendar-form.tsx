@@ -1,5 +1,5 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type SyntheticEvent } from 'react';
@@ -8,9 +8,9 @@ import {
   type CalendarChoices,
   type CalendarPreview,
   type StoredCalendar,
-} from '@/contracts/calendars';
-import type { ErrorReply } from '@/contracts/refusal';
-import { FACT_WORDS, READER_WORDS } from '@/contracts/words/calendars';
+} from '@/contracts/publishing/calendars';
+import type { ErrorReply } from '@/contracts/base/refusal';
+import { FACT_WORDS, READER_WORDS } from '@/contracts/publishing/words';
 import { countText } from '@/contracts/words/when';
 import { FACTS } from '@/core/publishing/facts';
 import { READER_KINDS } from '@/core/publishing/readers';

@@ -1,8 +1,8 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { StoredCalendar } from '@/contracts/calendars';
-import { FACT_WORDS } from '@/contracts/words/calendars';
+import type { StoredCalendar } from '@/contracts/publishing/calendars';
+import { FACT_WORDS } from '@/contracts/publishing/words';
 import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';

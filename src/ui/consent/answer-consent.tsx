@@ -1,11 +1,11 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
 import type { ClaimId } from '@/core/ids';
-import type { ConsentBody, ConsentRequest } from '@/contracts/consent';
+import type { ConsentBody, ConsentRequest } from '@/contracts/requests/consent';
 import { countText } from '@/contracts/words/when';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';

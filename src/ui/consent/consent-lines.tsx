@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { ConsentLine } from '@/contracts/consent';
+import type { ConsentLine } from '@/contracts/requests/consent';
 import { send } from '@/ui/hooks/send';
 
 function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {

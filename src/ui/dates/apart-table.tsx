@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { dayShort } from '@/contracts/words/when';
-import type { DateGroup } from '@/contracts/dates';
+import type { DateGroup } from '@/contracts/calendar/dates';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { Mark } from '@/ui/primitives/mark';
 import type { DayRange } from './dates-address';

@@ -1,4 +1,10 @@
-import { DATE_GROUPS, DATE_STATES, MOST_DATES_DAYS, type DateGroup, type DateState } from '@/contracts/dates';
+import {
+  DATE_GROUPS,
+  DATE_STATES,
+  MOST_DATES_DAYS,
+  type DateGroup,
+  type DateState,
+} from '@/contracts/calendar/dates';
 import {
   addDays,
   dateOf,

@@ -1,11 +1,11 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
-import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/dates';
-import type { SavedView } from '@/contracts/own';
-import { DATE_GROUPS, DATE_STATES } from '@/contracts/dates';
+import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/calendar/dates';
+import type { SavedView } from '@/contracts/accounts/own';
+import { DATE_GROUPS, DATE_STATES } from '@/contracts/calendar/dates';
 import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';

@@ -2,10 +2,10 @@
 import { say, texts, sayNumber } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useEffect, useMemo, useState } from 'react';
-import type { DayStripDay } from '@/contracts/board';
-import type { DateChoices, DatesReply } from '@/contracts/dates';
-import type { SavedView } from '@/contracts/own';
-import { MOST_DATES } from '@/contracts/dates';
+import type { DayStripDay } from '@/contracts/calendar/board';
+import type { DateChoices, DatesReply } from '@/contracts/calendar/dates';
+import type { SavedView } from '@/contracts/accounts/own';
+import { MOST_DATES } from '@/contracts/calendar/dates';
 import { countText, dayLong } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
-import type { DateChoice, DateChoices, DateGroup, DateState, DateTuple } from '@/contracts/dates';
-import { DATE_STATES } from '@/contracts/dates';
+import type { DateChoice, DateChoices, DateGroup, DateState, DateTuple } from '@/contracts/calendar/dates';
+import { DATE_STATES } from '@/contracts/calendar/dates';
 import { dayShort, sayClock, sayTime } from '@/contracts/words/when';
 import type { Layout } from '@/core/seating/layouts';
 import { overlaps, type Interval } from '@/core/time/epoch-minute';

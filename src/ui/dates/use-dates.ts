@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { DatesReply } from '@/contracts/dates';
+import type { DatesReply } from '@/contracts/calendar/dates';
 import { useAddress } from '@/ui/hooks/use-address';
 import { datesHref, readDatesAddress, type DatesAddress } from './dates-address';
 

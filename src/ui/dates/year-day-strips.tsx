@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import type { DayStripDay } from '@/contracts/board';
+import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong, monthName } from '@/contracts/words/when';
 import { addDays, localDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { addMonths, daysInMonth } from '@/core/time/weeks';

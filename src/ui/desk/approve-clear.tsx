@@ -2,8 +2,8 @@
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
-import { whyTooMany, type ChangeBody } from '@/contracts/change';
-import type { DeskLine } from '@/contracts/desk';
+import { whyTooMany, type ChangeBody } from '@/contracts/requests/change';
+import type { DeskLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import type { RenewLine, RiskLine, TodayLine } from '@/contracts/desk';
+import type { RenewLine, RiskLine, TodayLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
 
 function Part({ title, empty, children }: { title: string; empty: string; children: React.ReactNode[] }) {

@@ -1,10 +1,10 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
-import type { BookingLine, BookingsView } from '@/contracts/bookings';
-import type { ChangeBody } from '@/contracts/change';
+import type { BookingLine, BookingsView } from '@/contracts/decisions/bookings';
+import type { ChangeBody } from '@/contracts/requests/change';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';

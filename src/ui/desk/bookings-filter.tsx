@@ -1,5 +1,10 @@
 import { say } from '@/contracts/language/say';
-import { STATES_SOUGHT, type BookingsQuery, type BookingsView, type StateSought } from '@/contracts/bookings';
+import {
+  STATES_SOUGHT,
+  type BookingsQuery,
+  type BookingsView,
+  type StateSought,
+} from '@/contracts/decisions/bookings';
 import { STATE_WORDS } from '@/contracts/words/states';
 
 interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'> {

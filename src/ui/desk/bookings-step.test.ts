@@ -1,4 +1,4 @@
-import type { BookingLine } from '@/contracts/bookings';
+import type { BookingLine } from '@/contracts/decisions/bookings';
 import { itemsOfLines, moveStep } from './bookings-step';
 
 const line = (occurrence: number, reference: string, spaceIds: readonly number[] = [3]) =>

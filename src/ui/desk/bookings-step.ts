@@ -1,6 +1,6 @@
 import { texts } from '@/contracts/language/say';
-import type { BookingLine } from '@/contracts/bookings';
-import type { ChangeBody } from '@/contracts/change';
+import type { BookingLine } from '@/contracts/decisions/bookings';
+import type { ChangeBody } from '@/contracts/requests/change';
 
 const DAY_MIN = 1440;
 

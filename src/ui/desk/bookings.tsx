@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import { isOpen, type BookingLine, type BookingsView } from '@/contracts/bookings';
+import { isOpen, type BookingLine, type BookingsView } from '@/contracts/decisions/bookings';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 import { usePicking } from '@/ui/hooks/use-picking';

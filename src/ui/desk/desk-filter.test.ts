@@ -1,4 +1,4 @@
-import type { DeskLine } from '@/contracts/desk';
+import type { DeskLine } from '@/contracts/decisions/desk';
 import { addressOf, filterOf, narrowed } from './desk-filter';
 
 const line = (reference: string, more: Partial<DeskLine> = {}) =>

@@ -1,5 +1,5 @@
 import { texts } from '@/contracts/language/say';
-import type { DeskLine } from '@/contracts/desk';
+import type { DeskLine } from '@/contracts/decisions/desk';
 
 /** How the desk can be narrowed and ordered; all of it stands in the address. */
 export const WHOSE = texts({ all: 'everybody’s', mine: 'mine', nobody: 'nobody’s' } as const);

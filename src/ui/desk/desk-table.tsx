@@ -3,7 +3,7 @@ import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useMemo, useState, type ComponentProps } from 'react';
-import type { DeskLine } from '@/contracts/desk';
+import type { DeskLine } from '@/contracts/decisions/desk';
 import { NEARNESS_WORDS } from '@/contracts/words/desk';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import Link from '@/ui/primitives/link';

@@ -2,8 +2,8 @@
 import { say } from '@/contracts/language/say';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
-import type { DeskView } from '@/contracts/desk';
-import type { SavedView } from '@/contracts/own';
+import type { DeskView } from '@/contracts/decisions/desk';
+import type { SavedView } from '@/contracts/accounts/own';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
 import { SavedViews } from '@/ui/frame/saved-views';

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Handler } from '@/contracts/desk';
+import type { Handler } from '@/contracts/decisions/desk';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { DeskLine } from '@/contracts/desk';
+import type { DeskLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
 

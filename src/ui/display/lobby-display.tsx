@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { DisplayReply } from '@/contracts/display';
+import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState } from '@/core/publishing/display';
 import { dateOf } from '@/core/time/local-time';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { DisplayReply } from '@/contracts/display';
+import type { DisplayReply } from '@/contracts/publishing/display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 /** How often a display asks what is so. */

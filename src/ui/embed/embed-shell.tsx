@@ -1,5 +1,5 @@
 import type { CSSProperties, ReactNode } from 'react';
-import type { EmbedQuery } from '@/contracts/embed';
+import type { EmbedQuery } from '@/contracts/publishing/embed';
 import { contrastOf } from '@/core/publishing/colours';
 
 // Tells the page around the frame how high this is, now and whenever that changes.

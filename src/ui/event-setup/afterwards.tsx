@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, sayAs } from '@/contracts/language/say';
 import { useId, useOptimistic, useState, useTransition } from 'react';
-import type { EventSetup } from '@/contracts/event-setup';
+import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Form } from '@/ui/primitives/form';

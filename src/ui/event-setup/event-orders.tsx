@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { EventSetup } from '@/contracts/event-setup';
+import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { OrderCard } from '@/ui/setups/order-card';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';

@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
-import type { EventSetup } from '@/contracts/event-setup';
+import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
 import { TEMPLATE_PHASES } from '@/core/work-orders/template';
 import { useSubmit } from '@/ui/hooks/use-submit';

@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
-import type { EventSetup, ServiceLineView } from '@/contracts/event-setup';
+import type { EventSetup, ServiceLineView } from '@/contracts/work-orders/event-setup';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
 import { useSubmit } from '@/ui/hooks/use-submit';

@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { EventSetup, PromisedLine } from '@/contracts/event-setup';
+import type { EventSetup, PromisedLine } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Form } from '@/ui/primitives/form';

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useId, useState } from 'react';
-import { fileLimitText, sizeText, type FileLine } from '@/contracts/files';
+import { fileLimitText, sizeText, type FileLine } from '@/contracts/requests/files';
 import type { FileState, useFiles } from './use-files';
 
 function StateText({ state, isSignedIn }: { state: FileState | undefined; isSignedIn: boolean }) {

@@ -1,5 +1,5 @@
 import { texts } from '@/contracts/language/say';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 
 export interface Upload {
   readonly done: Promise<ErrorReply['error'] | null>;

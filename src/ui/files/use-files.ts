@@ -1,7 +1,13 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { fileLimitText, MOST_FILE_BYTES, safeFileName, sizeText, type FileLine } from '@/contracts/files';
+import {
+  fileLimitText,
+  MOST_FILE_BYTES,
+  safeFileName,
+  sizeText,
+  type FileLine,
+} from '@/contracts/requests/files';
 import { forgetFile, keepFile, keptFile } from './kept-files';
 import { upload, type Upload } from './upload';
 

@@ -1,9 +1,9 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
-import type { DayStripDay } from '@/contracts/board';
+import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong } from '@/contracts/words/when';
 import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { readTypedDate } from './typed-date';

@@ -1,11 +1,11 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { ErrorReply } from '@/contracts/refusal';
-import type { SavedScreen, SavedView } from '@/contracts/own';
+import type { ErrorReply } from '@/contracts/base/refusal';
+import type { SavedScreen, SavedView } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
 import { Form } from '@/ui/primitives/form';
 

@@ -3,8 +3,8 @@ import { say } from '@/contracts/language/say';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import type { ErrorReply } from '@/contracts/refusal';
-import { signInSchema, type SignInInput } from '@/contracts/sign-in';
+import type { ErrorReply } from '@/contracts/base/refusal';
+import { signInSchema, type SignInInput } from '@/contracts/accounts/sign-in';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 

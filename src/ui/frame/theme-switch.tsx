@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { Moon, Sun } from 'lucide-react';
-import { ownSettings } from '@/contracts/own-settings';
+import { ownSettings } from '@/contracts/language/own-settings';
 import { send } from '@/ui/hooks/send';
 import { showSettings } from '@/ui/hooks/page-settings';
 

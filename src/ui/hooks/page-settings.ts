@@ -6,7 +6,7 @@ import {
   type Catalogue,
   type Language,
 } from '@/contracts/language/languages';
-import { readSettings, tellSettings, type OwnSettings } from '@/contracts/own-settings';
+import { readSettings, tellSettings, type OwnSettings } from '@/contracts/language/own-settings';
 
 let chosen: OwnSettings | null = null;
 

@@ -1,4 +1,4 @@
-import type { PrintKind } from '@/contracts/print';
+import type { PrintKind } from '@/contracts/calendar/print';
 import type { LocalDate } from '@/core/time/local-time';
 
 interface Printed {

@@ -1,5 +1,5 @@
 import { texts } from '@/contracts/language/say';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 
 /** Why something was not done, as it is shown; `retry` sends the very same once more. */
 export type ShownError = ErrorReply['error'] & { readonly retry?: () => void };

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { LongWorkKind, LongWorkReply, OwnLongWork } from '@/contracts/long-work';
+import type { LongWorkKind, LongWorkReply, OwnLongWork } from '@/contracts/base/long-work';
 
 // What is answered sooner shows nothing.
 const LONG_MS = 800;

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { NoticeCalendar } from '@/contracts/notices';
+import type { NoticeCalendar } from '@/contracts/publishing/notices';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';

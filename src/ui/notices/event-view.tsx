@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { EventPage, NoticeDate } from '@/contracts/notices';
+import type { EventPage, NoticeDate } from '@/contracts/publishing/notices';
 import { countText, dayShort } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
 import { CancelledStamp, NoticeMarks } from './notice-marks';

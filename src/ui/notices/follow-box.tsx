@@ -1,4 +1,4 @@
-import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/feed-formats';
+import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/publishing/feed-formats';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { feedHref } from './notices-address';

@@ -1,5 +1,5 @@
 import { say, texts } from '@/contracts/language/say';
-import type { NoticeDate } from '@/contracts/notices';
+import type { NoticeDate } from '@/contracts/publishing/notices';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { addDays, daysBetween, lastDayOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { EventLink } from './event-link';

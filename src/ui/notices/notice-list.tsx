@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { NoticeDate } from '@/contracts/notices';
+import type { NoticeDate } from '@/contracts/publishing/notices';
 import { EventLink } from './event-link';
 import { CancelledStamp, NoticeMarks } from './notice-marks';
 import { dateHref } from './notices-address';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { NoticeMark } from '@/contracts/notices';
+import type { NoticeMark } from '@/contracts/publishing/notices';
 import { Mark } from '@/ui/primitives/mark';
 
 /** The marks of all calendars that hold an event, and their names for who cannot see them. */

@@ -1,5 +1,5 @@
-import type { FeedFormat } from '@/contracts/feed-formats';
-import type { NoticeDate, NoticesQuery } from '@/contracts/notices';
+import type { FeedFormat } from '@/contracts/publishing/feed-formats';
+import type { NoticeDate, NoticesQuery } from '@/contracts/publishing/notices';
 
 /** The address of what readers look at; what is as it is without saying so is left out. */
 export function noticesHref(base: string, query: Partial<NoticesQuery>, link: string | null = null): string {

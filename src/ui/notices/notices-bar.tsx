@@ -1,6 +1,6 @@
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
-import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/notices';
+import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/publishing/notices';
 import { Mark } from '@/ui/primitives/mark';
 import Link from '@/ui/primitives/link';
 import { noticesHref } from './notices-address';

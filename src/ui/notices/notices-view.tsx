@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { NoticesPage } from '@/contracts/notices';
+import type { NoticesPage } from '@/contracts/publishing/notices';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
 import { NoticeDays } from './notice-days';

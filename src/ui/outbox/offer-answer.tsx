@@ -1,8 +1,8 @@
 'use client';
 import { say, texts } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { OfferView } from '@/contracts/outbox';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { OfferView } from '@/contracts/accounts/outbox';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
 import Link from '@/ui/primitives/link';
 import { RefusalNote } from '@/ui/primitives/refusal-note';

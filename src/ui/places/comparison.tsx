@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
-import type { PlacesReply, SpacePage } from '@/contracts/places';
+import type { PlacesReply, SpacePage } from '@/contracts/calendar/places';
 import { dayLong } from '@/contracts/words/when';
 import type { LocalDate } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';

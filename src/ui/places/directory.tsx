@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import type { PlaceDirectory } from '@/contracts/places';
+import type { PlaceDirectory } from '@/contracts/calendar/places';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from './pin-button';
 

@@ -1,5 +1,5 @@
 import { say, texts } from '@/contracts/language/say';
-import { MOST_SPAN_DAYS, POOL_LINES, WANT_LINES, type OnDays } from '@/contracts/earliest';
+import { MOST_SPAN_DAYS, POOL_LINES, WANT_LINES, type OnDays } from '@/contracts/calendar/earliest';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';

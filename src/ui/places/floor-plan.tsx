@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { FloorPlan } from '@/contracts/places';
+import type { FloorPlan } from '@/contracts/calendar/places';
 
 /** Pixels a metre takes, the same in all plans, so that two can be compared by eye. */
 const PX_PER_M = 9;

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/places';
+import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/calendar/places';
 import { countText } from '@/contracts/words/when';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { dateOf } from '@/core/time/local-time';

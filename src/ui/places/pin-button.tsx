@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
-import type { Familiar } from '@/contracts/own';
+import type { Familiar } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
 
 interface PinProps {

@@ -1,5 +1,5 @@
 import { say, texts } from '@/contracts/language/say';
-import { MOST_SEARCH_DATES, SEARCH_REPEATS, type SearchRepeat } from '@/contracts/places';
+import { MOST_SEARCH_DATES, SEARCH_REPEATS, type SearchRepeat } from '@/contracts/calendar/places';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';

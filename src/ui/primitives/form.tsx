@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { ComponentProps } from 'react';
-import { NEEDS_SCRIPTS } from '@/contracts/needs-scripts';
+import { NEEDS_SCRIPTS } from '@/contracts/base/needs-scripts';
 
 interface FormProps extends ComponentProps<'form'> {
   /** Whether it says without scripts that it needs them; a small one beside other things leaves that to the page it is sent to. */

@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { LongWorkKind } from '@/contracts/long-work';
+import type { LongWorkKind } from '@/contracts/base/long-work';
 import { useLongWork } from '@/ui/hooks/use-long-work';
 
 interface GoingOnProps {

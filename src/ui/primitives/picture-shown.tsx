@@ -1,4 +1,4 @@
-import type { Picture } from '@/contracts/pictures';
+import type { Picture } from '@/contracts/calendar/pictures';
 
 /** A picture as wide as there is room; its place is kept while it loads. */
 export function PictureShown({ picture, className = '' }: { picture: Picture; className?: string }) {

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
-import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/board';
-import type { PrintQuery } from '@/contracts/print';
+import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/calendar/board';
+import type { PrintQuery } from '@/contracts/calendar/print';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import type { ChartBlock, ChartRow, MarkSign, Part } from '@/core/printing/sheet';

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
-import type { DateChoices, DatesReply } from '@/contracts/dates';
-import type { PrintQuery } from '@/contracts/print';
+import type { DateChoices, DatesReply } from '@/contracts/calendar/dates';
+import type { PrintQuery } from '@/contracts/calendar/print';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, dayShort } from '@/contracts/words/when';
 import type { Cell, Column, MarkSign, Part } from '@/core/printing/sheet';

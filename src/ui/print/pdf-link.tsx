@@ -1,7 +1,7 @@
 'use client';
 import { say, texts } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { isErrorReply } from '@/ui/hooks/send';
 import { GoingOn } from '@/ui/primitives/going-on';
 import { RefusalNote } from '@/ui/primitives/refusal-note';

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
-import type { BoardData, BoardSpan, HousePool } from '@/contracts/board';
-import type { PrintQuery } from '@/contracts/print';
+import type { BoardData, BoardSpan, HousePool } from '@/contracts/calendar/board';
+import type { PrintQuery } from '@/contracts/calendar/print';
 import { dayShort, sayTime } from '@/contracts/words/when';
 import { levels, scarcest, type Use } from '@/core/equipment/peak-use';
 import type { Part } from '@/core/printing/sheet';

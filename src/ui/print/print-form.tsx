@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import { mostDays, type PrintKind } from '@/contracts/print';
+import { mostDays, type PrintKind } from '@/contracts/calendar/print';
 
 /** Range and form of a print; whatever else was chosen before goes along unseen. */
 export function PrintForm({

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
-import type { CrewDay, OrderThing, OrderView } from '@/contracts/orders';
-import type { StoreLine, StoresDay } from '@/contracts/stores';
-import type { TeamWeek, WeekView } from '@/contracts/week-load';
+import type { CrewDay, OrderThing, OrderView } from '@/contracts/work-orders/orders';
+import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
+import type { TeamWeek, WeekView } from '@/contracts/work-orders/week-load';
 import type { Cell, Column, Part } from '@/core/printing/sheet';
 
 /** A sheet as parts of a print and as the rows of a table. */

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { DateView } from '@/contracts/request-view';
+import type { DateView } from '@/contracts/requests/request-view';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { WayDrawing } from '@/ui/alternatives/way-drawing';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';

@@ -1,11 +1,11 @@
 'use client';
-import { whyTooMany } from '@/contracts/change';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { whyTooMany } from '@/contracts/requests/change';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
-import type { DateView, RequestView } from '@/contracts/request-view';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from './change-done';
 import { FallbackPanel } from './fallback-panel';

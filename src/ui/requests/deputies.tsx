@@ -1,8 +1,8 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { Deputy } from '@/contracts/own';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { Deputy } from '@/contracts/accounts/own';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Press } from '@/ui/primitives/press';

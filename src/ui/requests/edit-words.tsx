@@ -1,10 +1,10 @@
 'use client';
-import { EDITED_FIELD_NAMES, fieldLabel, fieldsIn, requestField } from '@/contracts/request-fields';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { EDITED_FIELD_NAMES, fieldLabel, fieldsIn, requestField } from '@/contracts/requests/request-fields';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type FormEvent } from 'react';
-import type { EditWordsBody } from '@/contracts/edit-words';
-import type { RequestView } from '@/contracts/request-view';
+import type { EditWordsBody } from '@/contracts/requests/edit-words';
+import type { RequestView } from '@/contracts/requests/request-view';
 import { ChangeDone } from './change-done';
 import { useChange } from './use-change';
 import { Form } from '@/ui/primitives/form';

@@ -3,11 +3,11 @@ import {
   REQUEST_FIELD_NAMES,
   requestField,
   type RequestFieldSection,
-} from '@/contracts/request-fields';
+} from '@/contracts/requests/request-fields';
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import { planHref } from '@/contracts/seating';
-import type { RequestView } from '@/contracts/request-view';
+import { planHref } from '@/contracts/calendar/seating';
+import type { RequestView } from '@/contracts/requests/request-view';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
 import { Mark } from '@/ui/primitives/mark';
 import { SafeHtml } from '@/ui/primitives/safe-html';

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { DateView, RequestView } from '@/contracts/request-view';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { PickPlace, type PickedPlace, type PlaceOption } from './place-fields';
 import type { ChangeHandle } from './use-change';

@@ -1,4 +1,4 @@
-import { sizeText, type FileLine } from '@/contracts/files';
+import { sizeText, type FileLine } from '@/contracts/requests/files';
 
 /** Files as links that save them; they are never opened here. */
 export function FileList({ files }: { files: readonly FileLine[] }) {

@@ -1,9 +1,9 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
-import type { DateView } from '@/contracts/request-view';
+import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import type { ChangeHandle } from './use-change';
 import { Press } from '@/ui/primitives/press';

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
 import { useEffect, useRef } from 'react';
-import type { News } from '@/contracts/talk';
+import type { News } from '@/contracts/requests/talk';
 import { send } from '@/ui/hooks/send';
 import { whoDid } from '@/contracts/words/history';
 

@@ -1,11 +1,11 @@
 'use client';
-import { fieldLabel, requestField } from '@/contracts/request-fields';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { fieldLabel, requestField } from '@/contracts/requests/request-fields';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, sayAs } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
-import type { EditNoticeBody, NoticePreview } from '@/contracts/calendars';
+import type { EditNoticeBody, NoticePreview } from '@/contracts/publishing/calendars';
 import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
-import type { RequestView } from '@/contracts/request-view';
+import type { RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';

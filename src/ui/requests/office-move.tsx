@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { DateView, RequestView } from '@/contracts/request-view';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { KeepIndoors, PatchFields, usePatch, type SpaceOption } from './patch-fields';
 import { PreviewLines } from './preview-lines';

@@ -1,22 +1,22 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { DateView, RequestView } from '@/contracts/request-view';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import type {
   HireIn,
   RivalAlternatives,
   SeriesAlternativeView,
   SharedAlternatives,
   AlternativeView,
-} from '@/contracts/alternatives';
+} from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import { Alternatives } from '@/ui/alternatives/alternatives';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { ChangeDone } from './change-done';
 import { useChange, type ChangeHandle } from './use-change';
 import { Form } from '@/ui/primitives/form';

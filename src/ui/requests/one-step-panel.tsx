@@ -1,9 +1,9 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
-import type { RequestView } from '@/contracts/request-view';
+import type { RequestView } from '@/contracts/requests/request-view';
 import type { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import {
   approvable,

@@ -1,5 +1,5 @@
-import type { DateView } from '@/contracts/request-view';
-import type { DateAlternatives, AlternativeView } from '@/contracts/alternatives';
+import type { DateView } from '@/contracts/requests/request-view';
+import type { DateAlternatives, AlternativeView } from '@/contracts/alternatives/alternatives';
 import { between, steppedTo } from '@/ui/hooks/range';
 import { approvable, choicesOf, elsewhereOf, oneStep, sayOneStep } from './one-step';
 

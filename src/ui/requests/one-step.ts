@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
-import type { ChangeBody } from '@/contracts/change';
-import type { DatePatchBody } from '@/contracts/patch';
-import type { DateView } from '@/contracts/request-view';
-import type { SeriesAlternativeView } from '@/contracts/alternatives';
+import type { ChangeBody } from '@/contracts/requests/change';
+import type { DatePatchBody } from '@/contracts/requests/patch';
+import type { DateView } from '@/contracts/requests/request-view';
+import type { SeriesAlternativeView } from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
 import type { WaysFound } from '@/ui/alternatives/use-alternatives';
 

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import Link from '@/ui/primitives/link';
-import type { RequestLine } from '@/contracts/request-view';
+import type { RequestLine } from '@/contracts/requests/request-view';
 import { Mark } from '@/ui/primitives/mark';
 
 /** Requests of one's own, of those one stands in for and of one's hosts, soonest first; readable on a phone. */

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { RequestView } from '@/contracts/request-view';
-import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives';
+import type { RequestView } from '@/contracts/requests/request-view';
+import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
 import { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import { Alternatives } from '@/ui/alternatives/alternatives';

@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
 import { useState, type ReactNode } from 'react';
-import type { ChangeReply } from '@/contracts/change';
-import type { DatePatchBody as Patch } from '@/contracts/patch';
-import type { DateView, RequestView } from '@/contracts/request-view';
+import type { ChangeReply } from '@/contracts/requests/change';
+import type { DatePatchBody as Patch } from '@/contracts/requests/patch';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { Combobox } from '@/ui/primitives/combobox';
 
 /** A space a date may go to. */

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
-import type { DateView } from '@/contracts/request-view';
+import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import type { Layout } from '@/core/seating/layouts';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { ChangeReply } from '@/contracts/change';
+import type { ChangeReply } from '@/contracts/requests/change';
 import { sayNumbers } from './use-preview';
 
 /** More than so many sentences are not read beside a form. */

@@ -1,6 +1,6 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { RequestView } from '@/contracts/request-view';
+import type { RequestView } from '@/contracts/requests/request-view';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { RequestView } from '@/contracts/request-view';
+import type { RequestView } from '@/contracts/requests/request-view';
 
 export function RequestHeading({ request }: { request: RequestView }) {
   return (

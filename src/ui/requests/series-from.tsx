@@ -2,8 +2,8 @@
 import { say } from '@/contracts/language/say';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import type { SplitBody } from '@/contracts/series';
-import type { DateView, RequestView } from '@/contracts/request-view';
+import type { SplitBody } from '@/contracts/requests/series';
+import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { withEnd } from '@/core/recurrence/editor-model';
 import {

@@ -1,11 +1,11 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useCallback, useId, useRef, useState } from 'react';
-import type { FileLine } from '@/contracts/files';
-import type { RequestView } from '@/contracts/request-view';
-import type { MessageView } from '@/contracts/talk';
+import type { FileLine } from '@/contracts/requests/files';
+import type { RequestView } from '@/contracts/requests/request-view';
+import type { MessageView } from '@/contracts/requests/talk';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { useOffice } from '@/ui/hooks/office';

@@ -2,9 +2,9 @@
 import { say, texts } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import type { ChangeBody, ChangeReply } from '@/contracts/change';
-import type { ErrorReply } from '@/contracts/refusal';
-import type { RequestView } from '@/contracts/request-view';
+import type { ChangeBody, ChangeReply } from '@/contracts/requests/change';
+import type { ErrorReply } from '@/contracts/base/refusal';
+import type { RequestView } from '@/contracts/requests/request-view';
 import { isUnanswered, type Sent, type ShownError } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { itemsOf } from './use-preview';

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
-import type { ChangeBody, ChangeReply } from '@/contracts/change';
-import type { RequestView } from '@/contracts/request-view';
+import type { ChangeBody, ChangeReply } from '@/contracts/requests/change';
+import type { RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { send } from '@/ui/hooks/send';
 

@@ -1,7 +1,7 @@
 import type { Layout } from '@/core/seating/layouts';
 import type { PlanWishes } from '@/core/seating/plan/plan-seating';
 import type { Side } from '@/core/seating/plan/room';
-import type { PlanQuery, SpaceFloor } from '@/contracts/seating';
+import type { PlanQuery, SpaceFloor } from '@/contracts/calendar/seating';
 
 const USUAL_STAGE = { widthMm: 4000, depthMm: 2000 } as const;
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { wheelchairPlaces } from '@/core/seating/capacity';
 import { SIDES, type Side } from '@/core/seating/plan/room';
-import { planHref, type OwnLayout, type PlanQuery, type SpaceFloor } from '@/contracts/seating';
+import { planHref, type OwnLayout, type PlanQuery, type SpaceFloor } from '@/contracts/calendar/seating';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { sayFurniture, sayMinutes, sayPlaces, sayRules, SIDE_WORDS } from '@/contracts/words/seating';
 import { OwnLayouts } from './own-layouts';

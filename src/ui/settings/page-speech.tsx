@@ -1,7 +1,7 @@
 'use client';
 import { useState, type ReactNode } from 'react';
 import type { Language } from '@/contracts/language/languages';
-import type { OwnSettings } from '@/contracts/own-settings';
+import type { OwnSettings } from '@/contracts/language/own-settings';
 import { takePage } from '../hooks/page-settings';
 
 interface PageSpeechProps {

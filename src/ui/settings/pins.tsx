@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { PinnedName } from '@/contracts/own';
+import type { PinnedName } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
 import Link from '@/ui/primitives/link';
 

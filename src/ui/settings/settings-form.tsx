@@ -2,11 +2,11 @@
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
 import { say, sayAs } from '@/contracts/language/say';
 import { useState } from 'react';
-import { MOST_BOARD_DAYS } from '@/contracts/board';
-import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/own-settings';
-import type { ErrorReply } from '@/contracts/refusal';
+import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
+import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/language/own-settings';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { WEEKDAY_NAMES } from '@/contracts/words/rule';
-import { REMINDER_WORDS } from '@/contracts/words/settings';
+import { REMINDER_WORDS } from '@/contracts/accounts/settings-words';
 import { send } from '@/ui/hooks/send';
 import { Combobox } from '@/ui/primitives/combobox';
 import { Labelled } from '@/ui/primitives/form-parts';

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { addDays, localDate } from '@/core/time/local-time';
-import { setupsSheetHref, type SetupsSheetKind } from '@/contracts/setups-sheet';
+import { setupsSheetHref, type SetupsSheetKind } from '@/contracts/work-orders/setups-sheet';
 import Link from '@/ui/primitives/link';
 
 interface DayHeadProps {

@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
-import type { OrderThing, OrderView } from '@/contracts/orders';
-import { setupsSheetHref } from '@/contracts/setups-sheet';
+import type { OrderThing, OrderView } from '@/contracts/work-orders/orders';
+import { setupsSheetHref } from '@/contracts/work-orders/setups-sheet';
 import { useState } from 'react';
 import Link from '@/ui/primitives/link';
 import { useSubmit } from '@/ui/hooks/use-submit';

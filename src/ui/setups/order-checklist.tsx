@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useOptimistic, useTransition } from 'react';
-import type { OrderView } from '@/contracts/orders';
+import type { OrderView } from '@/contracts/work-orders/orders';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 

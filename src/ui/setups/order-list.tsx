@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { OrderView } from '@/contracts/orders';
+import type { OrderView } from '@/contracts/work-orders/orders';
 import { OrderCard } from './order-card';
 
 /** The setup work of a day in order of time. */

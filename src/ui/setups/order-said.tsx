@@ -1,9 +1,9 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useCallback, useId, useState, type ReactNode } from 'react';
-import type { FileLine } from '@/contracts/files';
-import type { OrderNote, OrderView } from '@/contracts/orders';
+import type { FileLine } from '@/contracts/requests/files';
+import type { OrderNote, OrderView } from '@/contracts/work-orders/orders';
 import { useFiles } from '@/ui/files/use-files';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { useDraft } from '@/ui/hooks/use-draft';

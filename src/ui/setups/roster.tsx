@@ -1,7 +1,7 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
-import type { WeekView } from '@/contracts/week-load';
+import type { WeekView } from '@/contracts/work-orders/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Press } from '@/ui/primitives/press';

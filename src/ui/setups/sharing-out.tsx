@@ -11,7 +11,7 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from 'react';
-import type { WeekOrder, WeekView } from '@/contracts/week-load';
+import type { WeekOrder, WeekView } from '@/contracts/work-orders/week-load';
 import Link from '@/ui/primitives/link';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';

@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useId, useState, type SyntheticEvent } from 'react';
-import type { StoreLine, StoresDay } from '@/contracts/stores';
+import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { Form } from '@/ui/primitives/form';

@@ -2,7 +2,7 @@
 import { say } from '@/contracts/language/say';
 import { useId } from 'react';
 import { Labelled } from '@/ui/primitives/form-parts';
-import type { TemplateChoices } from '@/contracts/templates';
+import type { TemplateChoices } from '@/contracts/work-orders/templates';
 import { EDGE_WORDS } from '@/contracts/words/orders';
 import { DUE_EDGES, type DueEdge } from '@/core/work-orders/template';
 import { formulaFault, type EdgeFields, type QuantityFields } from './template-form-model';

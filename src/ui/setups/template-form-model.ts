@@ -1,4 +1,4 @@
-import type { TemplateInput } from '@/contracts/templates';
+import type { TemplateInput } from '@/contracts/work-orders/templates';
 import { formulaSentence } from '@/contracts/words/formulas';
 import { formulaProblem } from '@/core/work-orders/formula';
 import { ANY_DATE, type DueEdge } from '@/core/work-orders/template';

@@ -1,8 +1,8 @@
 'use client';
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say } from '@/contracts/language/say';
 import { useState, type SyntheticEvent } from 'react';
-import type { TemplateChoices, TemplateReply, StoredTemplate } from '@/contracts/templates';
+import type { TemplateChoices, TemplateReply, StoredTemplate } from '@/contracts/work-orders/templates';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { FORMULA_NAME_WORDS } from '@/contracts/words/formulas';
 import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { TemplateLine } from '@/contracts/templates';
+import type { TemplateLine } from '@/contracts/work-orders/templates';
 import Link from '@/ui/primitives/link';
 
 /** The office's templates, by the team that does them. */

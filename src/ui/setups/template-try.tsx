@@ -1,8 +1,8 @@
 'use client';
 import { say } from '@/contracts/language/say';
 import { useEffect, useState } from 'react';
-import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/templates';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/work-orders/templates';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
 import { Combobox } from '@/ui/primitives/combobox';
 import { bodyOf, type TemplateFields } from './template-form-model';

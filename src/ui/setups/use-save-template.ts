@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { TemplateReply, StoredTemplate } from '@/contracts/templates';
-import type { ErrorReply } from '@/contracts/refusal';
+import type { TemplateReply, StoredTemplate } from '@/contracts/work-orders/templates';
+import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered, type Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { bodyOf, type TemplateFields } from './template-form-model';

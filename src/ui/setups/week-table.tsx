@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { LoadCell, WeekView } from '@/contracts/week-load';
+import type { LoadCell, WeekView } from '@/contracts/work-orders/week-load';
 import Link from '@/ui/primitives/link';
 
 /** So much of the bar is full when there is exactly as much work as people. */

@@ -1,7 +1,7 @@
 import { texts } from '@/contracts/language/say';
-import { weekStartOf } from '@/contracts/own-settings';
+import { weekStartOf } from '@/contracts/language/own-settings';
 import type { Metadata } from 'next';
-import { datesQuerySchema } from '@/contracts/dates';
+import { datesQuerySchema } from '@/contracts/calendar/dates';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { pageContext } from '@/server/http/page';

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
-import { NEEDS_SCRIPTS_PAGE } from '@/contracts/needs-scripts';
+import { NEEDS_SCRIPTS_PAGE } from '@/contracts/base/needs-scripts';
 import { FullPageNote } from '@/ui/frame/full-page-note';
 
 export const metadata: Metadata = texts({ title: 'Not sent' });

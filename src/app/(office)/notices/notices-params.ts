@@ -1,4 +1,4 @@
-import { noticesQuerySchema, type NoticesQuery } from '@/contracts/notices';
+import { noticesQuerySchema, type NoticesQuery } from '@/contracts/publishing/notices';
 
 export type SearchParams = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 

@@ -3,7 +3,12 @@ import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { redirect } from 'next/navigation';
 import { dateOf, parseLocalDate, wallMinute, type LocalDate } from '@/core/time/local-time';
-import { MOST_COMPARED, placeSearchSchema, type PlaceDirectory, type PlaceSearch } from '@/contracts/places';
+import {
+  MOST_COMPARED,
+  placeSearchSchema,
+  type PlaceDirectory,
+  type PlaceSearch,
+} from '@/contracts/calendar/places';
 import { errorReply } from '@/contracts/words/refusals';
 import { pageContext } from '@/server/http/page';
 import { askChoices } from '@/server/use-cases/requests/ask/choices';

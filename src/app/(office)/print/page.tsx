@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { isLongPrint, PRINTS, printQuerySchema } from '@/contracts/print';
+import { isLongPrint, PRINTS, printQuerySchema } from '@/contracts/calendar/print';
 import { errorReply } from '@/contracts/words/refusals';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
-import type { DateChoices } from '@/contracts/dates';
-import { isLongPrint, type PrintQuery } from '@/contracts/print';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { DateChoices } from '@/contracts/calendar/dates';
+import { isLongPrint, type PrintQuery } from '@/contracts/calendar/print';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { daysText, momentText } from '@/contracts/words/when';
 import { layOut } from '@/core/printing/lay-out';

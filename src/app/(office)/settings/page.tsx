@@ -1,6 +1,6 @@
 import { say, sayAs, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { ownSettings } from '@/contracts/own-settings';
+import { ownSettings } from '@/contracts/language/own-settings';
 import { pageContext } from '@/server/http/page';
 import { chosenBy } from '@/server/repositories/people/kept-settings';
 import { pinnedNames } from '@/server/repositories/people/familiar';

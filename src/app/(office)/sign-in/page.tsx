@@ -5,7 +5,7 @@ import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-lin
 import Link from '@/ui/primitives/link';
 import { ownPath } from '@/server/http/own-path';
 import { pageContext } from '@/server/http/page';
-import { refusedSignIn } from '@/contracts/sign-in';
+import { refusedSignIn } from '@/contracts/accounts/sign-in';
 import { errorReply } from '@/contracts/words/refusals';
 
 export const metadata: Metadata = texts({ title: 'Sign in' });

@@ -1,4 +1,4 @@
-import { boardQuerySchema } from '@/contracts/board-query';
+import { boardQuerySchema } from '@/contracts/calendar/board-query';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { boardSpanText } from '@/server/use-cases/calendar/board-span';

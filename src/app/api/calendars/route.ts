@@ -1,4 +1,4 @@
-import { saveCalendarSchema } from '@/contracts/calendars';
+import { saveCalendarSchema } from '@/contracts/publishing/calendars';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { saveCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 

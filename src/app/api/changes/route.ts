@@ -1,4 +1,4 @@
-import { changeSchema } from '@/contracts/change';
+import { changeSchema } from '@/contracts/requests/change';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { changeDates } from '@/server/use-cases/requests/change/change-dates';
 

@@ -1,4 +1,4 @@
-import { checkSchema } from '@/contracts/ask';
+import { checkSchema } from '@/contracts/requests/ask';
 import { writeRoute } from '@/server/http/route';
 import { checkRequest } from '@/server/use-cases/checks/check-request';
 

@@ -1,4 +1,4 @@
-import { consentSchema } from '@/contracts/consent';
+import { consentSchema } from '@/contracts/requests/consent';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { answerConsent } from '@/server/use-cases/requests/consent/answer-consent';
 

@@ -1,4 +1,4 @@
-import { datesQuerySchema } from '@/contracts/dates';
+import { datesQuerySchema } from '@/contracts/calendar/dates';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { datesOf } from '@/server/use-cases/calendar/dates';

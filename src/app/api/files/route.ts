@@ -1,4 +1,4 @@
-import { uploadSchema } from '@/contracts/files';
+import { uploadSchema } from '@/contracts/requests/files';
 import { signedIn, uploadRoute } from '@/server/http/route';
 import { takeFile } from '@/server/use-cases/files/files';
 

@@ -1,4 +1,4 @@
-import { followUpSchema } from '@/contracts/event-setup';
+import { followUpSchema } from '@/contracts/work-orders/event-setup';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { addFollowUp } from '@/server/use-cases/work-orders/event-commands';
 

@@ -1,4 +1,4 @@
-import { leftSchema } from '@/contracts/left';
+import { leftSchema } from '@/contracts/calendar/left';
 import { writeRoute } from '@/server/http/route';
 import { leftThen } from '@/server/use-cases/calendar/left-then';
 

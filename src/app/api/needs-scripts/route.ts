@@ -1,4 +1,4 @@
-import { NEEDS_SCRIPTS_PAGE } from '@/contracts/needs-scripts';
+import { NEEDS_SCRIPTS_PAGE } from '@/contracts/base/needs-scripts';
 import { goOnTo } from '@/server/http/form-route';
 import { answer, refusalResponse, writerFor } from '@/server/http/route';
 

@@ -1,4 +1,4 @@
-import { ownLayoutSchema } from '@/contracts/seating';
+import { ownLayoutSchema } from '@/contracts/calendar/seating';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { keepOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
 

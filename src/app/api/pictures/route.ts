@@ -1,4 +1,4 @@
-import { sendPictureSchema } from '@/contracts/pictures';
+import { sendPictureSchema } from '@/contracts/calendar/pictures';
 import { signedIn, uploadRoute } from '@/server/http/route';
 import { sendPicture } from '@/server/use-cases/administration/entries/pictures';
 

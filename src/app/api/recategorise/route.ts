@@ -1,4 +1,4 @@
-import { recategoriseSchema } from '@/contracts/bookings';
+import { recategoriseSchema } from '@/contracts/decisions/bookings';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { recategorise } from '@/server/use-cases/decisions/recategorise';
 

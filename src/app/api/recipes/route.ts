@@ -1,4 +1,4 @@
-import { saveTemplateSchema } from '@/contracts/templates';
+import { saveTemplateSchema } from '@/contracts/work-orders/templates';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { saveTemplate } from '@/server/use-cases/work-orders/save-template';
 

@@ -1,4 +1,4 @@
-import { askSchema } from '@/contracts/ask';
+import { askSchema } from '@/contracts/requests/ask';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
 

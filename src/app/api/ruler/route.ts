@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import { MOST_DAY_STRIP_DAYS } from '@/contracts/board';
-import { dayStripQuerySchema } from '@/contracts/board-query';
+import { MOST_DAY_STRIP_DAYS } from '@/contracts/calendar/board';
+import { dayStripQuerySchema } from '@/contracts/calendar/board-query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { dayStrip } from '@/server/use-cases/calendar/day-strip';
 

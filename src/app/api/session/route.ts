@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { done } from '@/contracts/refusal';
-import { signInSchema } from '@/contracts/sign-in';
+import { done } from '@/contracts/base/refusal';
+import { signInSchema } from '@/contracts/accounts/sign-in';
 import { endSession } from '@/server/auth/sessions';
 import { writeRoute } from '@/server/http/route';
 import { currentSessionId, endedCookie } from '@/server/http/session-cookie';

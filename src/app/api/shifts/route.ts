@@ -1,4 +1,4 @@
-import { addShiftSchema } from '@/contracts/week-load';
+import { addShiftSchema } from '@/contracts/work-orders/week-load';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { addShift } from '@/server/use-cases/work-orders/teams';
 

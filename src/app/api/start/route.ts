@@ -1,4 +1,4 @@
-import { startSchema } from '@/contracts/start';
+import { startSchema } from '@/contracts/administration/start';
 import { writeRoute } from '@/server/http/route';
 import { sessionCookie } from '@/server/http/session-cookie';
 import { firstStart } from '@/server/use-cases/administration/start/first-start';

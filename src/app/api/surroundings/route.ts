@@ -1,4 +1,4 @@
-import { surroundingsSchema } from '@/contracts/surroundings';
+import { surroundingsSchema } from '@/contracts/requests/surroundings';
 import { writeRoute } from '@/server/http/route';
 import { surroundings } from '@/server/use-cases/requests/ask/surroundings';
 

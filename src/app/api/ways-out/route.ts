@@ -1,4 +1,4 @@
-import { alternativesSchema } from '@/contracts/alternatives';
+import { alternativesSchema } from '@/contracts/alternatives/alternatives';
 import { streamRoute } from '@/server/http/route';
 import { findAlternatives } from '@/server/use-cases/alternatives/find-alternatives';
 

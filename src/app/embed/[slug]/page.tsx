@@ -1,8 +1,8 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { embedParams, embedSchema } from '@/contracts/embed';
-import { noticesQuerySchema } from '@/contracts/notices';
+import { embedParams, embedSchema } from '@/contracts/publishing/embed';
+import { noticesQuerySchema } from '@/contracts/publishing/notices';
 import { monthLong } from '@/contracts/words/when';
 import { pageContext, pageNonce } from '@/server/http/page';
 import { noticesOf } from '@/server/use-cases/publishing/notices';

@@ -7,7 +7,7 @@ import type { Readers } from '@/core/publishing/readers';
 import { SEEING_ROLES } from '@/core/publishing/right-to-know';
 import { ROLES } from '@/core/roles';
 import { RULE_NAMES, type FindingFacts } from '@/core/checks/rules/all';
-import { doneFactsSchema } from '@/contracts/done-facts';
+import { doneFactsSchema } from '@/contracts/history/done-facts';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
 import { FEATURES } from '@/core/spaces/features';

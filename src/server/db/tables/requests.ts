@@ -1,6 +1,6 @@
-import { REQUEST_FIELDS, type RequestFieldColumns } from '@/contracts/request-fields';
-import { REQUEST_KINDS } from '@/contracts/ask-details';
-import { THREAD_KINDS } from '@/contracts/talk';
+import { REQUEST_FIELDS, type RequestFieldColumns } from '@/contracts/requests/request-fields';
+import { REQUEST_KINDS } from '@/contracts/requests/ask-details';
+import { THREAD_KINDS } from '@/contracts/requests/talk';
 import { OCCURRENCE_STATES } from '@/core/changes/transitions';
 import type {
   CategoryId,

@@ -1,5 +1,5 @@
 import type { AccountMailKind } from '@/core/changes/mail-due';
-import type { LinkPurpose } from '@/contracts/account';
+import type { LinkPurpose } from '@/contracts/accounts/account';
 import type { Writer } from '../../db/connection';
 import { hashOf } from './offer-link';
 import { DROP_OLDER_LINKS } from './mail.queries';

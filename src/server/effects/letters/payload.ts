@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
 import type { OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { rowId } from '@/contracts/fields';
+import { rowId } from '@/contracts/forms/fields';
 import { LANGUAGES } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
-import type { OwnSettings } from '@/contracts/own-settings';
+import type { OwnSettings } from '@/contracts/language/own-settings';
 import { writtenFor } from '../../platform/ambient';
 
 /** What a mail says, kept in the outbox until it is sent; how it looks is decided then. */

@@ -1,6 +1,6 @@
 import type { AccountMailKind } from '@/core/changes/mail-due';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import { OPENING_WORDS } from '@/contracts/words/mail';
 import type { Writer } from '../../db/connection';
 import { officeContact } from '../../repositories/house/office-contact';

@@ -2,7 +2,7 @@ import { escapeUTF8 } from 'entities';
 import { convert } from 'html-to-text';
 import { isAccountMail } from '@/core/changes/mail-due';
 import { say } from '@/contracts/language/say';
-import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import { ACCOUNT_LINK_WORDS, SUBJECT_WORDS } from '@/contracts/words/mail';
 import { writtenFor } from '../../platform/ambient';
 import type { OfficeContact } from '../../repositories/house/office-contact';

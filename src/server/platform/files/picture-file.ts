@@ -4,8 +4,8 @@ import { mkdirSync } from 'node:fs';
 import { rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { PICTURE_LIMIT_MB } from '@/contracts/pictures';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { PICTURE_LIMIT_MB } from '@/contracts/calendar/pictures';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { filesFolder } from './store';
 
 /** Kinds that are drawn from points alone; what is drawn from text could ask for other files. */

@@ -1,6 +1,6 @@
 import { LOCALES } from '@/contracts/language/languages';
 import { ownLanguage } from '@/contracts/language/say';
-import type { Progress } from '@/contracts/long-work';
+import type { Progress } from '@/contracts/base/long-work';
 import PDFDocument from 'pdfkit';
 import type { Mark, Page } from '@/core/printing/marks';
 import { lettingOthers } from '../let-others';

@@ -1,4 +1,4 @@
-import { MOST_PUBLIC_HTML } from '@/contracts/public-text';
+import { MOST_PUBLIC_HTML } from '@/contracts/forms/public-text';
 import { cleanPublicHtml, MOST_DEPTH, publicTextFaults, publicTextOf } from './public-html';
 
 describe('public text is cleaned', () => {

@@ -1,8 +1,8 @@
 import { convert } from 'html-to-text';
 import sanitizeHtml from 'sanitize-html';
 import { say } from '@/contracts/language/say';
-import type { FieldFault } from '@/contracts/refusal';
-import { MOST_PUBLIC_HTML, sayPublicTextTooLong } from '@/contracts/public-text';
+import type { FieldFault } from '@/contracts/base/refusal';
+import { MOST_PUBLIC_HTML, sayPublicTextTooLong } from '@/contracts/forms/public-text';
 
 /** What public text may be made of: what the editor can write, and nothing that runs, loads or places itself. */
 const ALLOWED: sanitizeHtml.IOptions = {

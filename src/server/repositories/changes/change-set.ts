@@ -1,7 +1,7 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { PersonId, RequestId } from '@/core/ids';
-import type { DoneFacts } from '@/contracts/done-facts';
-import { sayDone } from '@/contracts/say-done';
+import type { DoneFacts } from '@/contracts/history/done-facts';
+import { sayDone } from '@/contracts/history/say-done';
 import type { Writer } from '../../db/connection';
 import { ChangeSetRequest, History } from '../../db/tables/records';
 import { factsOf, type NewRow, type RowOf, type Table } from '../../db/tables/table';

@@ -1,6 +1,6 @@
 import type { AnyDoc } from '@/contracts/administration/docs';
 import type { HistoryKind, Said } from '@/contracts/administration/kinds';
-import type { DoneFacts } from '@/contracts/done-facts';
+import type { DoneFacts } from '@/contracts/history/done-facts';
 import type { ChangeSet } from '../changes/change-set';
 import { EntryHistoryRow } from '../../db/tables/records';
 import { writeJson } from '../../db/tables/column';

@@ -1,4 +1,4 @@
-import type { Question } from '@/contracts/questions';
+import type { Question } from '@/contracts/forms/questions';
 import type { Reader } from '../../db/connection';
 import { QUESTIONS } from './house.queries';
 

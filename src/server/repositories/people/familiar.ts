@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { say } from '@/contracts/language/say';
-import { NOTHING_FAMILIAR, type Familiar, type PinInput, type PinnedName } from '@/contracts/own';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { NOTHING_FAMILIAR, type Familiar, type PinInput, type PinnedName } from '@/contracts/accounts/own';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context, SignedInContext } from '../../context/context';
 import { keep } from '../../db/connection';
 import { PINNED_NAMES } from './own-settings.queries';

@@ -1,5 +1,5 @@
-import { ownSettingsSchema, USUAL_SETTINGS, type OwnSettings } from '@/contracts/own-settings';
-import type { SaveSettingsInput } from '@/contracts/save-settings';
+import { ownSettingsSchema, USUAL_SETTINGS, type OwnSettings } from '@/contracts/language/own-settings';
+import type { SaveSettingsInput } from '@/contracts/accounts/save-settings';
 import { keep, type Database, type Reader } from '../../db/connection';
 import { SETTINGS_OF_PEOPLE } from './own-settings.queries';
 import { PersonSettings } from '../../db/tables/people';
@@ -21,7 +21,10 @@ export async function settingsOf(
   people: readonly number[],
 ): Promise<(person: number) => OwnSettings> {
   const known = new Map(
-    (await rowsOf(reader, people)).map(({ person, settings }) => [person, parsed(settings)]),
+    (await rowsOf(reader, people)).map(({ person, settings }): [number, OwnSettings] => [
+      person,
+      parsed(settings),
+    ]),
   );
   return (person) => known.get(person) ?? USUAL_SETTINGS;
 }

@@ -7,7 +7,7 @@ import {
 } from '@/core/changes/transitions';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
-import type { Refusal } from '@/contracts/refusal';
+import type { Refusal } from '@/contracts/base/refusal';
 import { STATE_WORDS } from '@/contracts/words/states';
 import { dayShort } from '@/contracts/words/when';
 import { isPast, type DateRow } from './request-rows';

@@ -1,10 +1,10 @@
-import type { RequestFieldName } from '@/contracts/request-fields';
+import type { RequestFieldName } from '@/contracts/requests/request-fields';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { CategoryId, ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { OwnField } from '@/core/changes/patch';
 import type { SegmentFacts } from '@/core/changes/request-now';
-import type { RequestKind } from '@/contracts/ask-details';
+import type { RequestKind } from '@/contracts/requests/ask-details';
 import { hostSpan, occupiedOf, type ClaimContent } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';

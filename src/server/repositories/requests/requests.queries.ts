@@ -1,9 +1,9 @@
-import { fieldsAsJson, REQUEST_FIELD_NAMES } from '@/contracts/request-fields';
+import { fieldsAsJson, REQUEST_FIELD_NAMES } from '@/contracts/requests/request-fields';
 import { FEATURES } from '@/core/spaces/features';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { OWN_FIELDS } from '@/core/changes/patch';
 import { OCCURRENCE_STATES } from '@/core/changes/transitions';
-import { REQUEST_KINDS } from '@/contracts/ask-details';
+import { REQUEST_KINDS } from '@/contracts/requests/ask-details';
 import { z } from 'zod';
 import type { CategoryId, ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';

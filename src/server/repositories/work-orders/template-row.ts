@@ -1,4 +1,4 @@
-import type { TemplateInput } from '@/contracts/templates';
+import type { TemplateInput } from '@/contracts/work-orders/templates';
 
 type Scope = { readonly [Kind in keyof TemplateInput['when']]: readonly unknown[] };
 type Stored = Omit<TemplateInput, 'when' | 'personId'> & {

@@ -1,8 +1,13 @@
 import { say } from '@/contracts/language/say';
 import type { ActingSide, OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { RequestId } from '@/core/ids';
-import { MOST_IN_STEP, sayTooManyInStep, type ChangeInput, type StepAction } from '@/contracts/change';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import {
+  MOST_IN_STEP,
+  sayTooManyInStep,
+  type ChangeInput,
+  type StepAction,
+} from '@/contracts/requests/change';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ONLY_FOR } from '../../auth/policy';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import type { SignedInContext } from '../../context/context';

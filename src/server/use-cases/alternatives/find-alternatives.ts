@@ -4,14 +4,14 @@ import { MOST_CHECKS, alternativesOf, type DateInTrouble, type Search } from '@/
 import { alternativesOfSeries } from '@/core/alternatives/of-series';
 import type { Alternative } from '@/core/alternatives/alternative';
 import { hasTrouble, troublesOf } from '@/core/alternatives/troubles';
-import { done, type Outcome } from '@/contracts/refusal';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import {
   MOST_IN_SERIES,
   MOST_TROUBLED,
   type DateAlternatives,
   type AlternativesInput,
   type AlternativesLine,
-} from '@/contracts/alternatives';
+} from '@/contracts/alternatives/alternatives';
 import { sayCut, sayNotLookedAt } from '@/contracts/words/alternatives';
 import { lettingOthers } from '../../platform/let-others';
 import type { Context } from '../../context/context';

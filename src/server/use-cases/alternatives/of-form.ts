@@ -1,6 +1,6 @@
-import type { CheckInput } from '@/contracts/ask';
-import { datesAsked, withServices } from '@/contracts/asked-dates';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { CheckInput } from '@/contracts/requests/ask';
+import { datesAsked, withServices } from '@/contracts/requests/asked-dates';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../context/context';
 import { loadAskedHouse } from '../checks/ask-house';
 import { servicesNamed, sideOf } from '../checks/check-request';

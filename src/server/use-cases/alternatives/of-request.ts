@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
 import type { AskedFacts } from '@/core/checks/asked';
 import type { Side } from '@/core/checks/rules/rule';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { AlternativesInput } from '@/contracts/alternatives';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { AlternativesInput } from '@/contracts/alternatives/alternatives';
 import type { Context } from '../../context/context';
 import { accessTo } from '../access/request-access';
 import {

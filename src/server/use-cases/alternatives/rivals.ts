@@ -4,8 +4,12 @@ import { NearWorld } from '@/core/alternatives/near-world';
 import type { DateInTrouble, Search } from '@/core/alternatives/of-date';
 import { serveBoth, type Contender } from '@/core/alternatives/serve-both';
 import { serveAll } from '@/core/alternatives/serve-all';
-import { toPatchBody } from '@/contracts/patch-body';
-import type { RivalAlternatives, SharedAlternatives, AlternativesLine } from '@/contracts/alternatives';
+import { toPatchBody } from '@/contracts/requests/patch-body';
+import type {
+  RivalAlternatives,
+  SharedAlternatives,
+  AlternativesLine,
+} from '@/contracts/alternatives/alternatives';
 import { sayBoth, sayPlacement, sayShared } from '@/contracts/words/alternatives';
 import { countText, momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';

@@ -7,13 +7,13 @@ import type { DateInTrouble, Alternatives } from '@/core/alternatives/of-date';
 import { isUniform, type SeriesAlternative } from '@/core/alternatives/of-series';
 import type { Candidate, Alternative } from '@/core/alternatives/alternative';
 import { toLocal } from '@/core/time/zone';
-import { toPatchBody } from '@/contracts/patch-body';
+import { toPatchBody } from '@/contracts/requests/patch-body';
 import {
   MOST_DRAWN,
   type DateAlternatives,
   type SeriesAlternativeView,
   type AlternativeView,
-} from '@/contracts/alternatives';
+} from '@/contracts/alternatives/alternatives';
 import {
   sayCosts,
   sayCut,

@@ -1,5 +1,5 @@
 import type { SpaceFacts } from '@/core/checks/world';
-import { factsOf, type BoardCategory, type BoardData, type HouseSpace } from '@/contracts/board';
+import { factsOf, type BoardCategory, type BoardData, type HouseSpace } from '@/contracts/calendar/board';
 import { keptKey, Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../repositories/world/space-facts';
 import { loadBoardSpaces } from './board-spaces';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { BookingTuple, UseTuple } from '@/contracts/board';
+import type { BookingTuple, UseTuple } from '@/contracts/calendar/board';
 import { asJson } from '../../db/connection';
 import { numberOf } from '../../db/shapes';
 import { jsonQuery, queryFamily } from '../../db/statement';

@@ -1,5 +1,5 @@
 import type { LocalDate } from '@/core/time/local-time';
-import type { SpacePage } from '@/contracts/places';
+import type { SpacePage } from '@/contracts/calendar/places';
 import type { Context } from '../../context/context';
 import { boardData } from './board-data';
 import { spacePage } from './space-page';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DATE_GROUPS, type DateGroup, type DateTuple } from '@/contracts/dates';
+import { DATE_GROUPS, type DateGroup, type DateTuple } from '@/contracts/calendar/dates';
 import { jsonFamily } from '../../db/statement';
 import { flag, integer, listOf, minute, text } from '../../db/tables/column';
 import { Calendar } from '../../db/tables/publishing';

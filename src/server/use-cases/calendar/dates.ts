@@ -1,6 +1,6 @@
 import { addDays } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
-import { MOST_DATES, type DateChoices, type DatesQuery, type DatesReply } from '@/contracts/dates';
+import { MOST_DATES, type DateChoices, type DatesQuery, type DatesReply } from '@/contracts/calendar/dates';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { readableCalendars } from '../../repositories/publishing/calendars';

@@ -2,7 +2,7 @@ import { openOn } from '@/core/spaces/hours';
 import { totalMin, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, startOfDay } from '@/core/time/zone';
-import type { DayStripDay } from '@/contracts/board';
+import type { DayStripDay } from '@/contracts/calendar/board';
 import type { Context } from '../../context/context';
 import { keptKey, Reader } from '../../db/connection';
 import { siteZone } from '../../repositories/world/space-facts';

@@ -1,5 +1,5 @@
-import type { PlaceDirectory } from '@/contracts/places';
-import { familiarRank } from '@/contracts/own';
+import type { PlaceDirectory } from '@/contracts/calendar/places';
+import { familiarRank } from '@/contracts/accounts/own';
 import type { Context } from '../../context/context';
 import { familiarTo } from '../../repositories/people/familiar';
 import { boardData } from './board-data';

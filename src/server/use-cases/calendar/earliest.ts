@@ -8,9 +8,14 @@ import type { SpaceFacts, WorldSnapshot } from '@/core/checks/world';
 import { addMinutes, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
-import { ON_DAYS, type EarliestMoment, type EarliestReply, type EarliestSearch } from '@/contracts/earliest';
-import { familiarRank, type Familiar } from '@/contracts/own';
-import { done, type Outcome } from '@/contracts/refusal';
+import {
+  ON_DAYS,
+  type EarliestMoment,
+  type EarliestReply,
+  type EarliestSearch,
+} from '@/contracts/calendar/earliest';
+import { familiarRank, type Familiar } from '@/contracts/accounts/own';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { spanText, sayTime } from '@/contracts/words/when';
 import type { Context } from '../../context/context';

@@ -1,6 +1,6 @@
 import { addDays } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
-import type { SpaceDay, SpaceDayQuery } from '@/contracts/space-day';
+import type { SpaceDay, SpaceDayQuery } from '@/contracts/calendar/space-day';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from './board-data';

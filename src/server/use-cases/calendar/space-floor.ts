@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
 import type { Door, Room } from '@/core/seating/plan/room';
 import { CELL_MM } from '@/core/seating/plan/rules';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { SpaceFloor } from '@/contracts/seating';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { SpaceFloor } from '@/contracts/calendar/seating';
 import type { Context } from '../../context/context';
 import { spacePage } from './space-page';
 import { DOORS_OF_SPACE } from './calendar.queries';

@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
 import { custodyOf, type UnitLoan } from '@/core/equipment/units';
 import type { EquipmentTypeId } from '@/core/ids';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { UnitView } from '@/contracts/units';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { UnitView } from '@/contracts/base/units';
 import { momentText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { titlesFor } from '../../repositories/names';

@@ -1,10 +1,10 @@
 import type { KitItem } from '@/core/equipment/kits';
 import { idOf, type CategoryId, type EquipmentTypeId } from '@/core/ids';
-import type { CheckInput } from '@/contracts/ask';
+import type { CheckInput } from '@/contracts/requests/ask';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
 import { loadSpaceFacts, siteZone } from '../../repositories/world/space-facts';
-import type { AskedHouse } from '@/contracts/asked-dates';
+import type { AskedHouse } from '@/contracts/requests/asked-dates';
 import { ASKED_HOUSE } from './checks.queries';
 
 /** No row has it. */

@@ -1,7 +1,7 @@
 import type { WantedService } from '@/core/occupancy/bands';
-import type { CheckInput, CheckReply } from '@/contracts/ask';
+import type { CheckInput, CheckReply } from '@/contracts/requests/ask';
 import { say } from '@/contracts/language/say';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { requesterOf, checkAgainstWorld, sayAll } from './verdicts';
@@ -15,7 +15,7 @@ import {
   withServices,
   type AskedDates,
   type FewerDates,
-} from '@/contracts/asked-dates';
+} from '@/contracts/requests/asked-dates';
 import type { Side } from '@/core/checks/rules/rule';
 import { pairs } from '@/core/lists';
 

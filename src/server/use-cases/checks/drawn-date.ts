@@ -2,7 +2,7 @@ import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { SpaceId } from '@/core/ids';
 import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
 import { dateOf } from '@/core/time/local-time';
-import type { Drawn } from '@/contracts/alternatives';
+import type { Drawn } from '@/contracts/requests/drawn';
 import { spanText } from '@/contracts/words/when';
 
 /** A date in each of its spaces, for the drawing. */

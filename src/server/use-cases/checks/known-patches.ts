@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { DatePatch } from '@/core/changes/patch';
-import type { FieldFault } from '@/contracts/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 import type { Reader } from '../../db/connection';
 import { UNKNOWN_IN_PATCHES } from './checks.queries';
 

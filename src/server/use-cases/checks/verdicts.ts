@@ -7,7 +7,7 @@ import type { ClaimId, PersonId } from '@/core/ids';
 import { consentFindings } from '@/core/checks/consent';
 import type { WorldSnapshot } from '@/core/checks/world';
 import type { Requester } from '@/core/spaces/policy';
-import type { FindingReply } from '@/contracts/ask';
+import type { FindingReply } from '@/contracts/requests/ask';
 import { sayFinding, sayVerdicts } from '@/contracts/words/findings';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';

@@ -6,7 +6,7 @@ import {
   type BookingLine,
   type BookingsQuery,
   type BookingsView,
-} from '@/contracts/bookings';
+} from '@/contracts/decisions/bookings';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { knownSpaces } from '../calendar/board-data';

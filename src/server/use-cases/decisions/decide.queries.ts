@@ -7,7 +7,7 @@ import { day, integer, listOf, oneOf, minute, text } from '../../db/tables/colum
 import { Occurrence, Request, Segment, RequestCategory } from '../../db/tables/requests';
 import { Claim } from '../../db/tables/claims';
 import { Category } from '../../db/tables/house';
-import { MOST_BOOKINGS } from '@/contracts/bookings';
+import { MOST_BOOKINGS } from '@/contracts/decisions/bookings';
 import { Space } from '../../db/tables/spaces';
 
 export const SLEEPING_DATES = query({

@@ -8,7 +8,7 @@ import { NearWorld } from '@/core/alternatives/near-world';
 import { earlier, addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, localDateTime } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import type { DeskLine, Handler } from '@/contracts/desk';
+import type { DeskLine, Handler } from '@/contracts/decisions/desk';
 import { sayLoss } from '@/contracts/words/desk';
 import { sinceText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context/context';

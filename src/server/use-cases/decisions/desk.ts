@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
-import type { DeskLine, DeskView } from '@/contracts/desk';
-import type { RequestView } from '@/contracts/request-view';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { DeskLine, DeskView } from '@/contracts/decisions/desk';
+import type { RequestView } from '@/contracts/requests/request-view';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context, SignedInContext } from '../../context/context';
 import { besideForPage, MOST_DATES_HERE } from '../../context/long-work';
 import { datesOfRequest, loadRequest } from '../../repositories/requests/request-rows';

@@ -3,13 +3,13 @@ import {
   fieldColumns,
   REQUEST_FIELD_NAMES,
   type RequestFieldTexts,
-} from '@/contracts/request-fields';
+} from '@/contracts/requests/request-fields';
 import { tellEdited } from '../../effects/letters/tell-edited';
 import { say, unsaid } from '@/contracts/language/say';
-import type { EditWordsInput } from '@/contracts/edit-words';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { Edit } from '@/contracts/done-facts';
-import { sayEdit } from '@/contracts/say-done';
+import type { EditWordsInput } from '@/contracts/requests/edit-words';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { Edit } from '@/contracts/history/done-facts';
+import { sayEdit } from '@/contracts/history/say-done';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { loadRequest, type RequestRow } from '../../repositories/requests/request-rows';

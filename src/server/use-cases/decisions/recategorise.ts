@@ -1,7 +1,7 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { RecategoriseInput } from '@/contracts/bookings';
-import type { ChangeReply } from '@/contracts/change';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { RecategoriseInput } from '@/contracts/decisions/bookings';
+import type { ChangeReply } from '@/contracts/requests/change';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { lastChange } from '../../repositories/requests/since';

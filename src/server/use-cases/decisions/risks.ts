@@ -1,4 +1,4 @@
-import type { RiskLine } from '@/contracts/desk';
+import type { RiskLine } from '@/contracts/decisions/desk';
 import { manyDatesText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { risksByClaim } from '../risks/risks-by-claim';

@@ -1,7 +1,7 @@
 import { say, unsaid } from '@/contracts/language/say';
 import type { PersonId } from '@/core/ids';
-import type { Handler, HandlerInput } from '@/contracts/desk';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { Handler, HandlerInput } from '@/contracts/decisions/desk';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { loadRequest } from '../../repositories/requests/request-rows';

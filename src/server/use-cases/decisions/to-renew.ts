@@ -1,6 +1,6 @@
 import { addDays, dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import type { RenewLine } from '@/contracts/desk';
+import type { RenewLine } from '@/contracts/decisions/desk';
 import { dayShort } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';

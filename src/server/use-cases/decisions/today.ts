@@ -3,7 +3,7 @@ import { sayTime } from '@/contracts/words/when';
 import { dateOf } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import type { LocalDateTime } from '@/core/time/local-time';
-import type { TodayLine } from '@/contracts/desk';
+import type { TodayLine } from '@/contracts/decisions/desk';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { TODAY } from './decide.queries';

@@ -9,8 +9,8 @@ import {
   safeFileName,
   type FileLine,
   type UploadInput,
-} from '@/contracts/files';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+} from '@/contracts/requests/files';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ONLY_FOR } from '../../auth/policy';
 import type { SignedInContext } from '../../context/context';
 import { keep, type Reader } from '../../db/connection';

@@ -1,8 +1,8 @@
 import { texts } from '@/contracts/language/say';
 import PostalMime from 'postal-mime';
 import { isAccountMail } from '@/core/changes/mail-due';
-import type { MailLine, MailView, OutboxView } from '@/contracts/outbox';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { MailLine, MailView, OutboxView } from '@/contracts/accounts/outbox';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { momentText } from '@/contracts/words/when';
 import { permissionFor } from '../../auth/policy';
 import type { Context } from '../../context/context';

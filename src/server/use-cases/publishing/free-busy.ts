@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { freeBusyText } from '@/core/publishing/free-busy';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from '../calendar/board-data';

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { toldWords, type Fact } from '@/core/publishing/facts';
 import type { Interval } from '@/core/time/epoch-minute';
 import { addWallMinutes, dateOf, lastDayOf, type LocalDateTime } from '@/core/time/local-time';
-import type { NoticeDate, NoticeMark } from '@/contracts/notices';
+import type { NoticeDate, NoticeMark } from '@/contracts/publishing/notices';
 import { dayLong, dayShort, sayTime } from '@/contracts/words/when';
 import type { Reader } from '../../db/connection';
 import type { Calendar } from '../../repositories/publishing/calendars';

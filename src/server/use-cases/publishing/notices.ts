@@ -1,10 +1,10 @@
 import { say } from '@/contracts/language/say';
-import { weekStartOf } from '@/contracts/own-settings';
+import { weekStartOf } from '@/contracts/language/own-settings';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { addMonths, startOfMonth, startOfWeek, weeksOfMonth } from '@/core/time/weeks';
 import { startOfDay, toLocal } from '@/core/time/zone';
-import type { NoticeCalendar, NoticeDate, NoticesPage, NoticesQuery } from '@/contracts/notices';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { NoticeCalendar, NoticeDate, NoticesPage, NoticesQuery } from '@/contracts/publishing/notices';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';
 import { calendarFor, readableCalendars, type Calendar } from '../../repositories/publishing/calendars';

@@ -1,5 +1,5 @@
 import { say, unsaid } from '@/contracts/language/say';
-import { done, type Outcome } from '@/contracts/refusal';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { linkToken } from '../../auth/feed-links';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';

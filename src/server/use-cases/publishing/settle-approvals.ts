@@ -1,5 +1,5 @@
 import { say, unsaid } from '@/contracts/language/say';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { changeByTime } from '../../effects/change-by-time';
 import { runChangeSet } from '../../effects/run-change-set';

@@ -1,6 +1,6 @@
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
-import type { CrewDay } from '@/contracts/orders';
+import type { CrewDay } from '@/contracts/work-orders/orders';
 import { dayLong } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context/context';
 import { siteZone } from '../../repositories/world/space-facts';

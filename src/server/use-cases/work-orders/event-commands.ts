@@ -5,9 +5,9 @@ import type {
   FollowUpInput,
   ServiceStateInput,
   WalkInput,
-} from '@/contracts/event-setup';
-import type { MarkReply } from '@/contracts/mark-order';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+} from '@/contracts/work-orders/event-setup';
+import type { MarkReply } from '@/contracts/work-orders/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { OccurrenceId, RequestId } from '@/core/ids';
 import { loadStandingClaims } from '../../repositories/claims/claims';

@@ -4,8 +4,13 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import type { OrderedDate } from '@/core/work-orders/orders-for';
 import { isServiceOverdue, serviceDue } from '@/core/work-orders/service-due';
-import type { EventDate, EventSetup, PromisedLine, ServiceLineView } from '@/contracts/event-setup';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type {
+  EventDate,
+  EventSetup,
+  PromisedLine,
+  ServiceLineView,
+} from '@/contracts/work-orders/event-setup';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayShort, momentText, spanText } from '@/contracts/words/when';
 import { loadStandingClaims } from '../../repositories/claims/claims';

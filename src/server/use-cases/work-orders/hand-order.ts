@@ -1,7 +1,7 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { MarkReply } from '@/contracts/mark-order';
-import type { HandOrderInput } from '@/contracts/templates';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { MarkReply } from '@/contracts/work-orders/mark-order';
+import type { HandOrderInput } from '@/contracts/work-orders/templates';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { ANY_DATE } from '@/core/work-orders/template';
 import { runChangeSet } from '../../effects/run-change-set';

@@ -1,7 +1,7 @@
 import { say, unsaid } from '@/contracts/language/say';
 import { countText } from '@/contracts/words/when';
-import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/mark-order';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/work-orders/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { changeByTime } from '../../effects/change-by-time';

@@ -1,6 +1,11 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { MarkOrderInput, MarkReply, ReadOrderInput, TickOrderInput } from '@/contracts/mark-order';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type {
+  MarkOrderInput,
+  MarkReply,
+  ReadOrderInput,
+  TickOrderInput,
+} from '@/contracts/work-orders/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { ownOrder, type OwnOrder } from './own-orders';

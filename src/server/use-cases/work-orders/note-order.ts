@@ -1,6 +1,6 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { MarkReply, NoteOrderInput } from '@/contracts/mark-order';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { MarkReply, NoteOrderInput } from '@/contracts/work-orders/mark-order';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../effects/run-change-set';
 import type { SignedInContext } from '../../context/context';
 import { ownBind, ownOrder } from './own-orders';

@@ -3,7 +3,7 @@ import { toLocal } from '@/core/time/zone';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { planSeating, type SeatingPlan } from '@/core/seating/plan/plan-seating';
 import type { Room } from '@/core/seating/plan/room';
-import type { OrderView } from '@/contracts/orders';
+import type { OrderView } from '@/contracts/work-orders/orders';
 import type { SignedInContext } from '../../context/context';
 import { spaceFloor } from '../calendar/space-floor';
 import { sheetFor } from './crew-day';

@@ -1,13 +1,13 @@
 import type { z } from 'zod';
-import { fieldLabel, REQUEST_FIELD_NAMES } from '@/contracts/request-fields';
+import { fieldLabel, REQUEST_FIELD_NAMES } from '@/contracts/requests/request-fields';
 import { say } from '@/contracts/language/say';
 import { isSeated, LAYOUTS } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { differences, type OrderContent } from '@/core/work-orders/order-content';
-import type { OrderNote, OrderThing, OrderView, TurnoverView } from '@/contracts/orders';
-import { planHref } from '@/contracts/seating';
+import type { OrderNote, OrderThing, OrderView, TurnoverView } from '@/contracts/work-orders/orders';
+import { planHref } from '@/contracts/calendar/seating';
 import { differenceText, layoutText, phaseText, TURNOVER_WORDS } from '@/contracts/words/orders';
 import { dayShort, lengthText, sayTime } from '@/contracts/words/when';
 import { orderRow } from './order.queries';

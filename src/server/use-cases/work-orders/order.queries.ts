@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fieldsAsJson, REQUEST_FIELD_NAMES } from '@/contracts/request-fields';
+import { fieldsAsJson, REQUEST_FIELD_NAMES } from '@/contracts/requests/request-fields';
 import { numberOf, zeroOrOne } from '../../db/shapes';
 import { jsonQuery, query } from '../../db/statement';
 import { flag, minute } from '../../db/tables/column';

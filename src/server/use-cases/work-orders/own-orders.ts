@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import { refuse, type Outcome } from '@/contracts/refusal';
+import { refuse, type Outcome } from '@/contracts/base/refusal';
 import type { SignedInContext } from '../../context/context';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import { RowOfShape } from '../../db/statement';

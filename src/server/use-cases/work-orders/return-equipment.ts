@@ -1,8 +1,8 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say, unsaid } from '@/contracts/language/say';
-import type { HouseReply } from '@/contracts/house';
-import type { ReturnInput } from '@/contracts/stores';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { HouseReply } from '@/contracts/administration/house';
+import type { ReturnInput } from '@/contracts/work-orders/stores';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText, momentText } from '@/contracts/words/when';
 import { FAR, later, type EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderContent } from '@/core/work-orders/order-content';

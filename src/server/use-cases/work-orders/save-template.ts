@@ -5,8 +5,8 @@ import type {
   TemplateReply,
   RetireTemplateInput,
   SaveTemplateInput,
-} from '@/contracts/templates';
-import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+} from '@/contracts/work-orders/templates';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/base/refusal';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import { formulaProblem } from '@/core/work-orders/formula';
 import { formulaSentence } from '@/contracts/words/formulas';

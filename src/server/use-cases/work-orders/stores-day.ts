@@ -4,7 +4,7 @@ import type { LocalDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
 import type { ComputedThing } from '@/core/work-orders/order-content';
 import { pickList, type PickedThing, type PickLine } from '@/core/work-orders/pick-list';
-import type { MovementView, StoreLine, StoresDay } from '@/contracts/stores';
+import type { MovementView, StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import { dayLong } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context/context';
 import { sheetFor } from './crew-day';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { FieldFault } from '@/contracts/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
 import { TEAM_AND_PERSON } from './set-up.queries';

@@ -1,8 +1,8 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say, unsaid } from '@/contracts/language/say';
-import type { HouseReply } from '@/contracts/house';
-import type { AddShiftInput, TeamMemberInput } from '@/contracts/week-load';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { HouseReply } from '@/contracts/administration/house';
+import type { AddShiftInput, TeamMemberInput } from '@/contracts/work-orders/week-load';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { addMinutes, type Interval } from '@/core/time/epoch-minute';
 import { toEpochMinute, toLocal } from '@/core/time/zone';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { TemplateChoices, TemplateInput } from '@/contracts/templates';
+import type { TemplateChoices, TemplateInput } from '@/contracts/work-orders/templates';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { EDGE_WORDS, TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
 import { listText } from '@/contracts/words/rule';

@@ -1,6 +1,11 @@
 import { numbersAsked } from '../../repositories/house/questions';
 import { ANY_DATE } from '@/core/work-orders/template';
-import type { TemplateChoices, TemplateInput, TemplateLine, StoredTemplate } from '@/contracts/templates';
+import type {
+  TemplateChoices,
+  TemplateInput,
+  TemplateLine,
+  StoredTemplate,
+} from '@/contracts/work-orders/templates';
 import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
 import { dayShort } from '@/contracts/words/when';
 import { dateOf } from '@/core/time/local-time';

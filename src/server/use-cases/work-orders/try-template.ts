@@ -6,8 +6,13 @@ import { computeFormula } from '@/core/work-orders/formula';
 import { ordersFor, type OrderedDate, type WantedOrder } from '@/core/work-orders/orders-for';
 import type { OrderTemplate } from '@/core/work-orders/template';
 import { formulaValuesOf } from '@/core/work-orders/template-work';
-import type { TemplateInput, TriedOrder, TryTemplateInput, TryReply } from '@/contracts/templates';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type {
+  TemplateInput,
+  TriedOrder,
+  TryTemplateInput,
+  TryReply,
+} from '@/contracts/work-orders/templates';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { formulaSentence } from '@/contracts/words/formulas';
 import { dayShort, lengthText, sayTime } from '@/contracts/words/when';
 import { dateOf } from '@/core/time/local-time';

@@ -1,13 +1,13 @@
 import type { z } from 'zod';
 import { say } from '@/contracts/language/say';
-import { weekStartOf } from '@/contracts/own-settings';
+import { weekStartOf } from '@/contracts/language/own-settings';
 import { dayLoad, doubtsOf, type DayJob, type Doubt } from '@/core/labour/week-load';
 import type { Roster } from '@/core/labour/crew-load';
 import { addMinutes, EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import { ordersFor } from '@/core/work-orders/orders-for';
-import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contracts/week-load';
+import type { LoadCell, ShiftView, TeamWeek, WeekOrder, WeekView } from '@/contracts/work-orders/week-load';
 import { phaseText } from '@/contracts/words/orders';
 import { countText, dayShort, daysText, lengthText, sayTime } from '@/contracts/words/when';
 import { loadStandingClaims } from '../../repositories/claims/claims';

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { bookingsQuerySchema, type BookingsQuery } from '@/contracts/bookings';
+import { bookingsQuerySchema, type BookingsQuery } from '@/contracts/decisions/bookings';
 import { pageContext } from '@/server/http/page';
 import { bookings } from '@/server/use-cases/decisions/bookings';
 import { Bookings } from '@/ui/desk/bookings';

@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { OFFICE_COUNT_WORDS, type OfficeCounts } from '@/contracts/archive';
+import { OFFICE_COUNT_WORDS, type OfficeCounts } from '@/contracts/administration/archive';
 import { countOffice } from '@/server/archive/inspect';
 import { signedInPage } from '@/server/http/page';
 import { officeContact } from '@/server/repositories/house/office-contact';

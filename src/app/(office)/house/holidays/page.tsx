@@ -1,6 +1,6 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { holidayQuery } from '@/contracts/holidays';
+import { holidayQuery } from '@/contracts/administration/holidays';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { siteZone } from '@/server/repositories/world/space-facts';

@@ -8,7 +8,7 @@ import { noticesOf } from '@/server/use-cases/publishing/notices';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { FollowBox } from '@/ui/notices/follow-box';
 import { NoticesView } from '@/ui/notices/notices-view';
-import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/feed-formats';
+import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
 import { feedHref, noticesHref } from '@/ui/notices/notices-address';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';

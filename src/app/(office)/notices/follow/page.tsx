@@ -1,4 +1,4 @@
-import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/feed-formats';
+import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';

@@ -1,11 +1,11 @@
-import { MOST_CHARACTERS } from '@/contracts/text-limits';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
-import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/ledger';
+import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/publishing/ledger';
 import { pageContext } from '@/server/http/page';
 import { ledger } from '@/server/use-cases/publishing/keep/ledger';
 import { FaultNote } from '@/ui/notices/fault-note';
-import { TOLD_AS_WORDS } from '@/contracts/words/calendars';
+import { TOLD_AS_WORDS } from '@/contracts/publishing/words';
 import Link from '@/ui/primitives/link';
 import { Mark } from '@/ui/primitives/mark';
 

@@ -1,13 +1,13 @@
-import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/feed-formats';
+import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
 import { feedHref } from '@/ui/notices/notices-address';
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
 import { atMinuteOfDay } from '@/core/time/local-time';
-import { embedSnippet } from '@/contracts/embed';
-import type { SpacePage } from '@/contracts/places';
-import { planHref } from '@/contracts/seating';
+import { embedSnippet } from '@/contracts/publishing/embed';
+import type { SpacePage } from '@/contracts/calendar/places';
+import { planHref } from '@/contracts/calendar/seating';
 import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/calendar/space-page';
 import { pictureOf } from '@/server/use-cases/administration/entries/pictures';

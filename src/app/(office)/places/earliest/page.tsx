@@ -7,7 +7,7 @@ import {
   earliestSchema,
   type EarliestMoment,
   type EarliestReply,
-} from '@/contracts/earliest';
+} from '@/contracts/calendar/earliest';
 import { errorReply } from '@/contracts/words/refusals';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';

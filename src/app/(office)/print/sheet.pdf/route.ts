@@ -1,4 +1,4 @@
-import { printQuerySchema } from '@/contracts/print';
+import { printQuerySchema } from '@/contracts/calendar/print';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { printedPdf } from '../print-sheet';

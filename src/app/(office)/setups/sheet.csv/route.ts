@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import { setupsSheetSchema } from '@/contracts/setups-sheet';
+import { setupsSheetSchema } from '@/contracts/work-orders/setups-sheet';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse, signedIn } from '@/server/http/route';
 import { setupsSheet } from '../setups-sheet';

@@ -1,4 +1,4 @@
-import { setupsSheetSchema } from '@/contracts/setups-sheet';
+import { setupsSheetSchema } from '@/contracts/work-orders/setups-sheet';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse, signedIn } from '@/server/http/route';
 import { toPdf } from '@/server/platform/print/to-pdf';

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
 import { weekLoad } from '@/server/use-cases/work-orders/week-load';
-import { setupsSheetHref } from '@/contracts/setups-sheet';
+import { setupsSheetHref } from '@/contracts/work-orders/setups-sheet';
 import Link from '@/ui/primitives/link';
 import { Roster } from '@/ui/setups/roster';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';

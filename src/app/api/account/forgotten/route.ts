@@ -1,4 +1,4 @@
-import { forgottenSchema } from '@/contracts/account';
+import { forgottenSchema } from '@/contracts/accounts/account';
 import { writeRoute } from '@/server/http/route';
 import { runtime } from '@/server/http/runtime';
 import { askForPassword } from '@/server/use-cases/accounts/account/ask-for-link';

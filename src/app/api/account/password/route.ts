@@ -1,4 +1,4 @@
-import { changePasswordSchema } from '@/contracts/account';
+import { changePasswordSchema } from '@/contracts/accounts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { currentSessionId } from '@/server/http/session-cookie';
 import { runtime } from '@/server/http/runtime';

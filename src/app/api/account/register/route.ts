@@ -1,4 +1,4 @@
-import { registerSchema } from '@/contracts/account';
+import { registerSchema } from '@/contracts/accounts/account';
 import { writeRoute } from '@/server/http/route';
 import { runtime } from '@/server/http/runtime';
 import { register } from '@/server/use-cases/accounts/account/ask-for-link';

@@ -1,4 +1,4 @@
-import { accountCommandSchema } from '@/contracts/account';
+import { accountCommandSchema } from '@/contracts/accounts/account';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { currentSessionId } from '@/server/http/session-cookie';
 import { endSessions } from '@/server/use-cases/accounts/account/own-account';

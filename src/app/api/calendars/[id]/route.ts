@@ -1,4 +1,4 @@
-import { calendarCommandSchema } from '@/contracts/calendars';
+import { calendarCommandSchema } from '@/contracts/publishing/calendars';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 

@@ -1,5 +1,5 @@
-import { calendarPreviewSchema } from '@/contracts/calendars';
-import { done } from '@/contracts/refusal';
+import { calendarPreviewSchema } from '@/contracts/publishing/calendars';
+import { done } from '@/contracts/base/refusal';
 import { writeRoute } from '@/server/http/route';
 import { previewCalendar } from '@/server/use-cases/publishing/keep/preview-calendar';
 

@@ -1,4 +1,4 @@
-import { followUpDoneSchema } from '@/contracts/event-setup';
+import { followUpDoneSchema } from '@/contracts/work-orders/event-setup';
 import { orderRoute } from '@/server/http/order-route';
 import { setFollowUpDone } from '@/server/use-cases/work-orders/event-commands';
 

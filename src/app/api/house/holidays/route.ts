@@ -1,4 +1,4 @@
-import { shutHolidaysSchema } from '@/contracts/holidays';
+import { shutHolidaysSchema } from '@/contracts/administration/holidays';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { shutHolidays } from '@/server/use-cases/administration/entries/holidays';
 

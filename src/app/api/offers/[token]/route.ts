@@ -1,4 +1,4 @@
-import { offerAnswerSchema } from '@/contracts/outbox';
+import { offerAnswerSchema } from '@/contracts/accounts/outbox';
 import { writeRoute } from '@/server/http/route';
 import { answerOffer } from '@/server/use-cases/requests/offer/answer-offer';
 

@@ -1,4 +1,4 @@
-import { markOrderSchema } from '@/contracts/mark-order';
+import { markOrderSchema } from '@/contracts/work-orders/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { markOrder } from '@/server/use-cases/work-orders/mark-order';
 

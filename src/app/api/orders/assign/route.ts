@@ -1,4 +1,4 @@
-import { assignOrdersSchema } from '@/contracts/mark-order';
+import { assignOrdersSchema } from '@/contracts/work-orders/mark-order';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { assignOrders } from '@/server/use-cases/work-orders/issue-orders';
 

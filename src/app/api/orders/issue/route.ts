@@ -1,4 +1,4 @@
-import { issueOrdersSchema } from '@/contracts/mark-order';
+import { issueOrdersSchema } from '@/contracts/work-orders/mark-order';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { issueOrders } from '@/server/use-cases/work-orders/issue-orders';
 

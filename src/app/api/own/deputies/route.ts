@@ -1,4 +1,4 @@
-import { deputySchema } from '@/contracts/own';
+import { deputySchema } from '@/contracts/accounts/own';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { setDeputy } from '@/server/use-cases/requests/own/deputies';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idempotencyKey } from '@/contracts/fields';
+import { idempotencyKey } from '@/contracts/forms/fields';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { replaceOwnLink } from '@/server/use-cases/publishing/own-link';
 

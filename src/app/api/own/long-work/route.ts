@@ -1,5 +1,5 @@
 import { readRoute } from '@/server/http/route';
-import type { LongWorkReply } from '@/contracts/long-work';
+import type { LongWorkReply } from '@/contracts/base/long-work';
 import { runtime } from '@/server/http/runtime';
 
 export const GET = readRoute({

@@ -1,4 +1,4 @@
-import { newsMarkSchema } from '@/contracts/talk';
+import { newsMarkSchema } from '@/contracts/requests/talk';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { markNewsRead } from '@/server/use-cases/requests/own/news';
 

@@ -1,4 +1,4 @@
-import { pinSchema } from '@/contracts/own';
+import { pinSchema } from '@/contracts/accounts/own';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { pin } from '@/server/repositories/people/familiar';
 

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import { done } from '@/contracts/refusal';
-import { saveSettingsSchema } from '@/contracts/save-settings';
+import { done } from '@/contracts/base/refusal';
+import { saveSettingsSchema } from '@/contracts/accounts/save-settings';
 import { writeRoute } from '@/server/http/route';
 import { settingsCookie } from '@/server/http/settings-cookie';
 import { keepSettings } from '@/server/repositories/people/kept-settings';

@@ -1,4 +1,4 @@
-import { dropViewSchema, keepViewSchema } from '@/contracts/own';
+import { dropViewSchema, keepViewSchema } from '@/contracts/accounts/own';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { dropView, keepView } from '@/server/use-cases/requests/own/saved-views';
 

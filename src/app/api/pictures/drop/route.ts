@@ -1,4 +1,4 @@
-import { dropPictureSchema } from '@/contracts/pictures';
+import { dropPictureSchema } from '@/contracts/calendar/pictures';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { dropPicture } from '@/server/use-cases/administration/entries/pictures';
 

@@ -1,4 +1,4 @@
-import { spaceDaySchema } from '@/contracts/space-day';
+import { spaceDaySchema } from '@/contracts/calendar/space-day';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { spaceDay } from '@/server/use-cases/calendar/space-day';

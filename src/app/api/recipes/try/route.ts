@@ -1,4 +1,4 @@
-import { tryTemplateSchema } from '@/contracts/templates';
+import { tryTemplateSchema } from '@/contracts/work-orders/templates';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { tryTemplate } from '@/server/use-cases/work-orders/try-template';
 

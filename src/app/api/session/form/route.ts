@@ -1,4 +1,4 @@
-import { refusedAddress, signInFormSchema, signInSchema } from '@/contracts/sign-in';
+import { refusedAddress, signInFormSchema, signInSchema } from '@/contracts/accounts/sign-in';
 import { formRoute } from '@/server/http/form-route';
 import { ownPath } from '@/server/http/own-path';
 import { signedInBrowser } from '@/server/http/signed-in-browser';

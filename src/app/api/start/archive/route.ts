@@ -1,4 +1,4 @@
-import { noQuery } from '@/contracts/archive';
+import { noQuery } from '@/contracts/administration/archive';
 import { uploadRoute } from '@/server/http/route';
 import { takeInFirst } from '@/server/use-cases/administration/archive/bring-in';
 

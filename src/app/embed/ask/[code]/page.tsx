@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { embedSchema } from '@/contracts/embed';
+import { embedSchema } from '@/contracts/publishing/embed';
 import { atMinuteOfDay } from '@/core/time/local-time';
 import { pageContext, pageNonce } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/calendar/space-page';

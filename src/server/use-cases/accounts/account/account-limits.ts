@@ -1,5 +1,5 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
-import type { Outcome } from '@/contracts/refusal';
+import type { Outcome } from '@/contracts/base/refusal';
 import { sourceKey, takeFromAll, takePoints, tooManyTries } from '../../../platform/take-points';
 
 const WINDOW_S = 60 * 60;

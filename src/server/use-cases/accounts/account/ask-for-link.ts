@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import type { RegisterInput } from '@/contracts/account';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { RegisterInput } from '@/contracts/accounts/account';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { AccountMailKind } from '@/core/changes/mail-due';
 import type { Context } from '../../../context/context';
 import { keep, type Reader } from '../../../db/connection';

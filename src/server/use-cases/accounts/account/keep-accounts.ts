@@ -1,6 +1,6 @@
 import { say, texts, unsaid } from '@/contracts/language/say';
-import type { AccountView } from '@/contracts/account';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { AccountView } from '@/contracts/accounts/account';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';

@@ -1,6 +1,6 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { ChangePasswordInput, OwnAccount } from '@/contracts/account';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { ChangePasswordInput, OwnAccount } from '@/contracts/accounts/account';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ROLE_WORDS } from '@/contracts/words/roles';
 import { countText, momentText } from '@/contracts/words/when';
 import { epochMinute } from '@/core/time/epoch-minute';

@@ -1,6 +1,6 @@
 import { unsaid } from '@/contracts/language/say';
-import type { LinkPurpose, LinkView } from '@/contracts/account';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { LinkPurpose, LinkView } from '@/contracts/accounts/account';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { idOf, type PersonId } from '@/core/ids';
 import { hashPassword } from '../../../auth/passwords';
 import { beginSession } from '../../../auth/sessions';

@@ -1,5 +1,5 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
-import { refuse, type Outcome } from '@/contracts/refusal';
+import { refuse, type Outcome } from '@/contracts/base/refusal';
 import { sourceKey, takeFromAll, tooManyTries } from '../../../platform/take-points';
 
 const WINDOW_S = 15 * 60;

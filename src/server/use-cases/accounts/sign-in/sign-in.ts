@@ -1,5 +1,5 @@
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { SignInInput } from '@/contracts/sign-in';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { SignInInput } from '@/contracts/accounts/sign-in';
 import { isPassword } from '../../../auth/passwords';
 import { beginSession } from '../../../auth/sessions';
 import type { Context } from '../../../context/context';

@@ -1,4 +1,4 @@
-import type { DoneFacts } from '@/contracts/done-facts';
+import type { DoneFacts } from '@/contracts/history/done-facts';
 import type { EntryKind } from '@/contracts/administration/kinds';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { Reader } from '../../../db/connection';

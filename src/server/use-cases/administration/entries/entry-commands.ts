@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { ForeignKeyConstraintError } from 'sequelize';
 import type { EntryCommandInput, EntryDone } from '@/contracts/administration/docs';
 import { aOne, KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
-import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/base/refusal';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import type { Rule } from '@/core/checks/rules/all';
 import type { DocOf } from '@/contracts/administration/docs';
 import type { EntryKind } from '@/contracts/administration/kinds';
-import { refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { refuse, type FieldFault, type Outcome } from '@/contracts/base/refusal';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import type { Reader, Writer } from '../../../db/connection';
 import { siteZone } from '../../../repositories/world/space-facts';

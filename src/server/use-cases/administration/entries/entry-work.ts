@@ -1,4 +1,4 @@
-import type { Outcome } from '@/contracts/refusal';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../../context/context';
 import { beside, MOST_DATES_HERE, type LongWorkName } from '../../../context/long-work';
 import { COUNT_COMING } from './entries.queries';

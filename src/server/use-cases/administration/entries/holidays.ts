@@ -11,10 +11,10 @@ import {
   type LocalDateTime,
 } from '@/core/time/local-time';
 import { toEpochMinute } from '@/core/time/zone';
-import type { HolidayLine, ShutHolidaysInput } from '@/contracts/holidays';
+import type { HolidayLine, ShutHolidaysInput } from '@/contracts/administration/holidays';
 import type { NamedChoice, EntryDone } from '@/contracts/administration/docs';
 import type { ClosureDoc, DayNoteDoc } from '@/contracts/administration/places';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText, dayShort, spanText } from '@/contracts/words/when';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';

@@ -1,7 +1,12 @@
 import { say, unsaid } from '@/contracts/language/say';
 import type { EntryKind } from '@/contracts/administration/kinds';
-import type { DropPictureInput, Picture, PictureOwner, SendPictureInput } from '@/contracts/pictures';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type {
+  DropPictureInput,
+  Picture,
+  PictureOwner,
+  SendPictureInput,
+} from '@/contracts/calendar/pictures';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import type { Reader } from '../../../db/connection';

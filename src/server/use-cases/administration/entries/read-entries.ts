@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { doneFactsSchema } from '@/contracts/done-facts';
-import { sayDone } from '@/contracts/say-done';
+import { doneFactsSchema } from '@/contracts/history/done-facts';
+import { sayDone } from '@/contracts/history/say-done';
 import { say } from '@/contracts/language/say';
 import type {
   ChoiceList,

@@ -6,7 +6,7 @@ import {
   type EntryDone,
 } from '@/contracts/administration/docs';
 import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
-import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/refusal';
+import { done, faultsOfIssues, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import type { Reader } from '../../../db/connection';

@@ -1,7 +1,7 @@
 import { composeSpaces } from '@/core/spaces/divisible';
 import { seatsByArea } from '@/core/seating/capacity';
 import { type SpaceId, type ResourceId, idOf } from '@/core/ids';
-import type { OfficeInput } from '@/contracts/office';
+import type { OfficeInput } from '@/contracts/administration/office';
 import type { Writer } from '../../../db/connection';
 import { addQuestions } from './add-services';
 import { addTimes, insert, known, OfficeFileError } from './office-rows';

@@ -1,4 +1,4 @@
-import type { OfficeInput } from '@/contracts/office';
+import type { OfficeInput } from '@/contracts/administration/office';
 import type { Writer } from '../../../db/connection';
 import type { QuestionOwner } from '../../../repositories/house/questions';
 import { insert, known } from './office-rows';

@@ -2,7 +2,7 @@ import { kitCycle } from '@/core/equipment/kits';
 import { idOf, type EquipmentTypeId } from '@/core/ids';
 import { epochMinute } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
-import type { OfficeInput } from '@/contracts/office';
+import type { OfficeInput } from '@/contracts/administration/office';
 import type { Writer } from '../../../db/connection';
 import { insert, known, OfficeFileError } from './office-rows';
 import {

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { OfficeInput } from '@/contracts/office';
+import type { OfficeInput } from '@/contracts/administration/office';
 import type { Writer } from '../../../db/connection';
 import { templateRow } from '../../../repositories/work-orders/template-row';
 import { toEpochMinute } from '@/core/time/zone';

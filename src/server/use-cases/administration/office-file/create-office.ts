@@ -1,4 +1,4 @@
-import type { OfficeInput } from '@/contracts/office';
+import type { OfficeInput } from '@/contracts/administration/office';
 import { slugOf } from '@/core/publishing/slug';
 import { addPlaces, addPolicies, addTimetables } from './add-places';
 import { addTemplates, addShifts } from './add-templates';

@@ -1,4 +1,4 @@
-import type { OfficeInput } from '@/contracts/office';
+import type { OfficeInput } from '@/contracts/administration/office';
 import type { LooseRow, Table } from '../../../db/tables/table';
 import type { Writer } from '../../../db/connection';
 import { Hours, Closure } from '../../../db/tables/house';

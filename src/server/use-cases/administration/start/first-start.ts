@@ -1,14 +1,14 @@
 import { say } from '@/contracts/language/say';
-import { officeSchema, type OfficeFile } from '@/contracts/office';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { StartInput } from '@/contracts/start';
+import { officeSchema, type OfficeFile } from '@/contracts/administration/office';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { StartInput } from '@/contracts/administration/start';
 import { beginSession } from '../../../auth/sessions';
 import { weakPasswordFaults } from '../../../auth/weak-passwords';
 import type { Context } from '../../../context/context';
 import { speakAsOffice } from '../../../repositories/house/house-language';
 import { createOffice } from '../office-file/create-office';
 import { OfficeFileError } from '../office-file/office-rows';
-import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import { writtenFor } from '../../../platform/ambient';
 import { SET_UP } from './has-office';
 import { onlyStart } from './one-start';

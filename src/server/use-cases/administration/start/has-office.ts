@@ -1,5 +1,5 @@
 import { texts } from '@/contracts/language/say';
-import { refuse } from '@/contracts/refusal';
+import { refuse } from '@/contracts/base/refusal';
 import type { Reader } from '../../../db/connection';
 import { mainSite } from '../../../repositories/house/main-site';
 

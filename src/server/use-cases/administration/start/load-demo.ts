@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { done, type Outcome } from '@/contracts/refusal';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { makeArrivingFolder } from '../../../archive/folders';
 import { officeReplacer, type Context } from '../../../context/context';
 import { openDatabase } from '../../../db/connection';

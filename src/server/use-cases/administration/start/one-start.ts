@@ -1,4 +1,4 @@
-import type { Outcome } from '@/contracts/refusal';
+import type { Outcome } from '@/contracts/base/refusal';
 import type { Database } from '../../../db/connection';
 import { hasOffice, SET_UP } from './has-office';
 import { processWide } from '../../../platform/process-wide';

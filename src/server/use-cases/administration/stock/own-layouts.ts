@@ -1,7 +1,7 @@
 import { say, unsaid } from '@/contracts/language/say';
-import type { HouseReply } from '@/contracts/house';
-import type { OwnLayout, OwnLayoutInput } from '@/contracts/seating';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { HouseReply } from '@/contracts/administration/house';
+import type { OwnLayout, OwnLayoutInput } from '@/contracts/calendar/seating';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import type { Reader } from '../../../db/connection';

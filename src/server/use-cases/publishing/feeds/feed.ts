@@ -1,5 +1,5 @@
-import type { FeedFormat } from '@/contracts/feed-formats';
-import { done, type Outcome } from '@/contracts/refusal';
+import type { FeedFormat } from '@/contracts/publishing/feed-formats';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../../context/context';
 import { wholeAddress } from '../../../effects/publishing/event-address';
 import { atomText } from './formats/atom';

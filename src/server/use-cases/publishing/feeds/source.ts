@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import { FACTS, type Fact } from '@/core/publishing/facts';
 import { OPEN_FACTS } from '@/core/publishing/shown';
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../../context/context';
 import type { Reader } from '../../../db/connection';
 import {

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
-import type { CalendarChoices, StoredCalendar } from '@/contracts/calendars';
+import type { CalendarChoices, StoredCalendar } from '@/contracts/publishing/calendars';
 import type { Said } from '@/contracts/administration/kinds';
-import { FACT_WORDS, filterText, readersText } from '@/contracts/words/calendars';
+import { FACT_WORDS, filterText, readersText } from '@/contracts/publishing/words';
 import { linkToken } from '../../../auth/feed-links';
 import type { Context } from '../../../context/context';
 import type { Reader } from '../../../db/connection';

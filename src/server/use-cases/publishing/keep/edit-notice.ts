@@ -1,8 +1,8 @@
-import type { Edit } from '@/contracts/done-facts';
-import { sayEdit } from '@/contracts/say-done';
+import type { Edit } from '@/contracts/history/done-facts';
+import { sayEdit } from '@/contracts/history/say-done';
 import { say, unsaid } from '@/contracts/language/say';
-import type { EditNoticeInput } from '@/contracts/calendars';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { EditNoticeInput } from '@/contracts/publishing/calendars';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { localDate, parseLocalDate } from '@/core/time/local-time';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';

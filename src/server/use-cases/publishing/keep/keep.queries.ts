@@ -4,7 +4,7 @@ import { numberOf, zeroOrOne } from '../../../db/shapes';
 import { Claim } from '../../../db/tables/claims';
 import { Notice, Request } from '../../../db/tables/requests';
 import { BUILDING } from '../../../repositories/names';
-import { MOST_LEDGER } from '@/contracts/ledger';
+import { MOST_LEDGER } from '@/contracts/publishing/ledger';
 import type { BuildingId, CategoryId, OrganisationId, SpaceId } from '@/core/ids';
 import { command, jsonQuery, query } from '../../../db/statement';
 import { integer, listOf, minute, oneOf, text } from '../../../db/tables/column';

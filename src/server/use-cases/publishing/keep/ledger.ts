@@ -1,7 +1,7 @@
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
 import { addMinutes } from '@/core/time/epoch-minute';
-import type { LedgerLine, LedgerPage, LedgerQuery } from '@/contracts/ledger';
-import { MOST_LEDGER } from '@/contracts/ledger';
+import type { LedgerLine, LedgerPage, LedgerQuery } from '@/contracts/publishing/ledger';
+import { MOST_LEDGER } from '@/contracts/publishing/ledger';
 import { momentText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context/context';
 import { siteZone } from '../../../repositories/world/space-facts';

@@ -1,10 +1,10 @@
 import { say } from '@/contracts/language/say';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
-import type { NoticePreview } from '@/contracts/calendars';
-import { plainAsHtml } from '@/contracts/plain-as-html';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { NoticePreview } from '@/contracts/publishing/calendars';
+import { plainAsHtml } from '@/contracts/base/plain-as-html';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { listText } from '@/contracts/words/rule';
-import { readersText } from '@/contracts/words/calendars';
+import { readersText } from '@/contracts/publishing/words';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context/context';
 import { loadCalendars } from '../../../repositories/publishing/calendars';

@@ -4,7 +4,7 @@ import { toldWords } from '@/core/publishing/facts';
 import { isAnnounced, standsOn } from '@/core/publishing/shown';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import type { CalendarPreview, CalendarPreviewInput } from '@/contracts/calendars';
+import type { CalendarPreview, CalendarPreviewInput } from '@/contracts/publishing/calendars';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../../context/context';
 import { siteZone } from '../../../repositories/world/space-facts';

@@ -1,8 +1,8 @@
 import { say, texts, unsaid } from '@/contracts/language/say';
 import { slugOf } from '@/core/publishing/slug';
-import type { CalendarCommandInput, SaveCalendarInput } from '@/contracts/calendars';
-import { RESERVED_SLUGS } from '@/contracts/calendars';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { CalendarCommandInput, SaveCalendarInput } from '@/contracts/publishing/calendars';
+import { RESERVED_SLUGS } from '@/contracts/publishing/calendars';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { runChangeSet } from '../../../effects/run-change-set';

@@ -1,9 +1,9 @@
 import { say } from '@/contracts/language/say';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { WantedService } from '@/core/occupancy/bands';
-import type { AskInput } from '@/contracts/ask';
-import { answerFaults, answersTo, type Answer } from '@/contracts/questions';
-import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import type { AskInput } from '@/contracts/requests/ask';
+import { answerFaults, answersTo, type Answer } from '@/contracts/forms/questions';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/base/refusal';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { publicTextFaults } from '../../../platform/text/public-html';
 import type { SignedInContext } from '../../../context/context';

@@ -1,6 +1,6 @@
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import type { AskChoices, ShortChoices } from '@/contracts/ask-choices';
+import type { AskChoices, ShortChoices } from '@/contracts/requests/ask-choices';
 import type { Context } from '../../../context/context';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { knownSpaces } from '../../calendar/board-data';

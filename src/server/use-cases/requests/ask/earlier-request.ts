@@ -1,5 +1,5 @@
 import { Request } from '../../../db/tables/requests';
-import { askSchema, type AskInput } from '@/contracts/ask';
+import { askSchema, type AskInput } from '@/contracts/requests/ask';
 import type { Context } from '../../../context/context';
 import { cleanPublicHtml } from '../../../platform/text/public-html';
 import { accessTo } from '../../access/request-access';

@@ -1,13 +1,13 @@
-import { fieldColumns } from '@/contracts/request-fields';
+import { fieldColumns } from '@/contracts/requests/request-fields';
 import type { ClaimId, OccurrenceId, PersonId, RequestId, SegmentId } from '@/core/ids';
 import type { DateSet } from '@/core/recurrence/dates';
 import { addDays, dateOf } from '@/core/time/local-time';
-import type { AskInput } from '@/contracts/ask';
+import type { AskInput } from '@/contracts/requests/ask';
 import type { ChangeSet } from '../../../repositories/changes/change-set';
 import { insertClaims } from '../../../repositories/claims/insert-claims';
 import { publicTextOf } from '../../../platform/text/public-html';
 import { insertDetails } from './ask-details';
-import type { AskedDate, AskedDates } from '@/contracts/asked-dates';
+import type { AskedDate, AskedDates } from '@/contracts/requests/asked-dates';
 import { Occurrence, Request, Segment, SegmentDate } from '../../../db/tables/requests';
 import { Claim } from '../../../db/tables/claims';
 import { asFlag, writeJson } from '../../../db/tables/column';

@@ -3,7 +3,7 @@ import { planDate, type LiveClaim } from '@/core/changes/plan-date';
 import { unapprovable } from '@/core/checks/findings';
 import { wallMinute } from '@/core/time/local-time';
 import { say } from '@/contracts/language/say';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { manyDatesText, spanText } from '@/contracts/words/when';
 import { applyPlans } from '../../../repositories/claims/apply-plans';
 import type { ChangeSet } from '../../../repositories/changes/change-set';

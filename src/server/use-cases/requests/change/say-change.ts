@@ -1,6 +1,6 @@
-import type { DoneFacts } from '@/contracts/done-facts';
+import type { DoneFacts } from '@/contracts/history/done-facts';
 import { unsaid } from '@/contracts/language/say';
-import type { StepAction, StepInput } from '@/contracts/change';
+import type { StepAction, StepInput } from '@/contracts/requests/change';
 import type { PlannedDate } from './plan-steps';
 
 /** How a change reads in a history before its result says more. */

@@ -1,7 +1,7 @@
 import { unsaid } from '@/contracts/language/say';
 import { idOf, type ClaimId, type OccurrenceId, type RequestId } from '@/core/ids';
-import type { ChangeReply } from '@/contracts/change';
-import { done, refuse, type Outcome, type Refusal } from '@/contracts/refusal';
+import type { ChangeReply } from '@/contracts/requests/change';
+import { done, refuse, type Outcome, type Refusal } from '@/contracts/base/refusal';
 import {
   entityId,
   type AnyRow,

@@ -1,6 +1,6 @@
 import { unsaid } from '@/contracts/language/say';
-import type { ConsentInput } from '@/contracts/consent';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { ConsentInput } from '@/contracts/requests/consent';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
 import type { SignedInContext } from '../../../context/context';
 import { Consent } from '../../../db/tables/claims';

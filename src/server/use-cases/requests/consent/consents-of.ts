@@ -1,7 +1,7 @@
 import type { ClaimId, EquipmentTypeId, RequestId, SpaceId } from '@/core/ids';
 import type { ClaimContent } from '@/core/occupancy/bands';
 import { consentOf } from '@/core/checks/consent';
-import type { ConsentLine } from '@/contracts/consent';
+import type { ConsentLine } from '@/contracts/requests/consent';
 import { momentText } from '@/contracts/words/when';
 import type { Reader } from '../../../db/connection';
 import type { PlaceNames } from '../../../repositories/requests/place-names';

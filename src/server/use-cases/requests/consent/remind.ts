@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';
 import { keep } from '../../../db/connection';

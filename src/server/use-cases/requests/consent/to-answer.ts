@@ -1,4 +1,4 @@
-import type { ConsentRequest } from '@/contracts/consent';
+import type { ConsentRequest } from '@/contracts/requests/consent';
 import { setText } from '@/contracts/words/layouts';
 import { spanText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';

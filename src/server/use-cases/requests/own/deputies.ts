@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/own';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/accounts/own';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { SignedInContext } from '../../../context/context';
 import { keep } from '../../../db/connection';
 import { DEPUTIES_OF, PERSON_AT_ADDRESS } from './own.queries';

@@ -2,7 +2,7 @@ import { say } from '@/contracts/language/say';
 import { stringify } from 'csv-stringify/sync';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ONLY_FOR } from '../../../auth/policy';
 import type { AnyRow } from '../../../repositories/changes/change-set';
 import type { SignedInContext } from '../../../context/context';

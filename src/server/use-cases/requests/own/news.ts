@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import type { News, NewsMark } from '@/contracts/talk';
-import { done, type Outcome } from '@/contracts/refusal';
+import type { News, NewsMark } from '@/contracts/requests/talk';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { momentText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';
 import { keep, keptKey } from '../../../db/connection';

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import type { RequestLine, RequestView } from '@/contracts/request-view';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import type { RequestLine, RequestView } from '@/contracts/requests/request-view';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ONLY_FOR } from '../../../auth/policy';
 import type { SignedInContext } from '../../../context/context';
 import { besideForPage, MOST_DATES_HERE } from '../../../context/long-work';

@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import type { RecentAction } from '@/contracts/own';
+import type { RecentAction } from '@/contracts/accounts/own';
 import { momentText } from '@/contracts/words/when';
 import { UNDO_MINUTES } from '@/core/changes/undo-time';
 import { addMinutes } from '@/core/time/epoch-minute';

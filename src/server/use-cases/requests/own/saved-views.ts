@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
-import { MOST_VIEWS, type KeepViewInput, type SavedScreen, type SavedView } from '@/contracts/own';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
+import { MOST_VIEWS, type KeepViewInput, type SavedScreen, type SavedView } from '@/contracts/accounts/own';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context, SignedInContext } from '../../../context/context';
 import { keep } from '../../../db/connection';
 import { SAVED_VIEWS } from './own.queries';

@@ -1,4 +1,4 @@
-import type { DoneFacts } from '@/contracts/done-facts';
+import type { DoneFacts } from '@/contracts/history/done-facts';
 import { orderNumbers } from '../../../effects/orders/orders-text';
 import { say, unsaid } from '@/contracts/language/say';
 import { patchDate } from '@/core/changes/patch';
@@ -20,11 +20,11 @@ import {
   localDateTime,
   atMinuteOfDay,
 } from '@/core/time/local-time';
-import { MOST_DATES_TIMES_SPACES } from '@/contracts/ask';
-import { MOST_IN_STEP, sayTooManyInStep, type ChangeNumbers, ChangeReply } from '@/contracts/change';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { SplitInput } from '@/contracts/series';
-import type { AskedDate } from '@/contracts/asked-dates';
+import { MOST_DATES_TIMES_SPACES } from '@/contracts/requests/ask';
+import { MOST_IN_STEP, sayTooManyInStep, type ChangeNumbers, ChangeReply } from '@/contracts/requests/change';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { SplitInput } from '@/contracts/requests/series';
+import type { AskedDate } from '@/contracts/requests/asked-dates';
 import { spanText } from '@/contracts/words/when';
 import { applyPlans } from '../../../repositories/claims/apply-plans';
 import type { ChangeSet } from '../../../repositories/changes/change-set';

@@ -1,8 +1,8 @@
 import { say } from '@/contracts/language/say';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
-import { done, refuse, type Outcome } from '@/contracts/refusal';
-import type { MessageInput, MessageView, ThreadKind } from '@/contracts/talk';
+import { done, refuse, type Outcome } from '@/contracts/base/refusal';
+import type { MessageInput, MessageView, ThreadKind } from '@/contracts/requests/talk';
 import { momentText } from '@/contracts/words/when';
 import { ONLY_FOR } from '../../../auth/policy';
 import type { SignedInContext } from '../../../context/context';

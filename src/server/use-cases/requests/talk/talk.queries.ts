@@ -1,4 +1,4 @@
-import { THREAD_KINDS } from '@/contracts/talk';
+import { THREAD_KINDS } from '@/contracts/requests/talk';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';

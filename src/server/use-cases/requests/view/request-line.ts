@@ -1,5 +1,5 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { RequestLine } from '@/contracts/request-view';
+import type { RequestLine } from '@/contracts/requests/request-view';
 import { spanText, untilText } from '@/contracts/words/when';
 import type { DateRow, RequestRow } from '../../../repositories/requests/request-rows';
 import { stateTextOf, whenTextOf } from './request-view';

@@ -7,7 +7,7 @@ import { isConsentRefused, needingReason, unapprovable } from '@/core/checks/fin
 import type { Side } from '@/core/checks/rules/rule';
 import { bandMinutesOf, bandsOf } from '@/core/occupancy/bands';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import type { DateView, RequestView, SpaceLine } from '@/contracts/request-view';
+import type { DateView, RequestView, SpaceLine } from '@/contracts/requests/request-view';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { sayRequestState, sayWhatIsNext, STATE_WORDS } from '@/contracts/words/states';
 import { sayWhenNow } from '@/contracts/words/request-when';

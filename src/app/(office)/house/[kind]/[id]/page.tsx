@@ -13,7 +13,7 @@ import {
   storedEntry,
 } from '@/server/use-cases/administration/entries/read-entries';
 import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
-import type { PictureOwner } from '@/contracts/pictures';
+import type { PictureOwner } from '@/contracts/calendar/pictures';
 import { asCopy } from '@/server/use-cases/administration/entries/copy-entry';
 import { AccountPanel } from '@/ui/account/account-panel';
 import { PicturePanel } from '@/ui/administration/picture-panel';

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { embedParams, embedSchema, embedSnippet } from '@/contracts/embed';
+import { embedParams, embedSchema, embedSnippet } from '@/contracts/publishing/embed';
 import { contrastOf } from '@/core/publishing/colours';
 import { pageContext } from '@/server/http/page';
 import { calendarFor } from '@/server/repositories/publishing/calendars';

@@ -2,7 +2,7 @@ import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { listText } from '@/contracts/words/rule';
-import type { CalendarChoices } from '@/contracts/calendars';
+import type { CalendarChoices } from '@/contracts/publishing/calendars';
 import { pageContext } from '@/server/http/page';
 import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
 import { historyOfEntry } from '@/server/use-cases/administration/entries/read-entries';

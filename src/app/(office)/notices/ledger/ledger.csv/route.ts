@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { stringify } from 'csv-stringify/sync';
-import { ledgerQuerySchema } from '@/contracts/ledger';
+import { ledgerQuerySchema } from '@/contracts/publishing/ledger';
 import { readQuery } from '@/server/http/query';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { ledger } from '@/server/use-cases/publishing/keep/ledger';

@@ -1,7 +1,7 @@
 import { say, texts } from '@/contracts/language/say';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { planQuerySchema } from '@/contracts/seating';
+import { planQuerySchema } from '@/contracts/calendar/seating';
 import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
 import { ownLayouts } from '@/server/use-cases/administration/stock/own-layouts';

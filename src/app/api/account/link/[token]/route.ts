@@ -1,4 +1,4 @@
-import { takeLinkSchema } from '@/contracts/account';
+import { takeLinkSchema } from '@/contracts/accounts/account';
 import { writeRoute } from '@/server/http/route';
 import { signedInBrowser } from '@/server/http/signed-in-browser';
 import { runtime } from '@/server/http/runtime';

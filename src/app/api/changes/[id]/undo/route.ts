@@ -1,4 +1,4 @@
-import { undoSchema } from '@/contracts/change';
+import { undoSchema } from '@/contracts/requests/change';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { undoChange } from '@/server/use-cases/requests/change/undo-change';
 

@@ -1,4 +1,4 @@
-import { walkSchema } from '@/contracts/event-setup';
+import { walkSchema } from '@/contracts/work-orders/event-setup';
 import { eventRoute } from '@/server/http/event-route';
 import { walkThrough } from '@/server/use-cases/work-orders/event-commands';
 

@@ -1,4 +1,4 @@
-import { returnSchema } from '@/contracts/stores';
+import { returnSchema } from '@/contracts/work-orders/stores';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment';
 

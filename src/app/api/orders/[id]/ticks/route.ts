@@ -1,4 +1,4 @@
-import { tickOrderSchema } from '@/contracts/mark-order';
+import { tickOrderSchema } from '@/contracts/work-orders/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { tickOrder } from '@/server/use-cases/work-orders/mark-order';
 

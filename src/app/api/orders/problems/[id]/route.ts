@@ -1,4 +1,4 @@
-import { solveProblemSchema } from '@/contracts/mark-order';
+import { solveProblemSchema } from '@/contracts/work-orders/mark-order';
 import { orderRoute } from '@/server/http/order-route';
 import { solveProblem } from '@/server/use-cases/work-orders/note-order';
 

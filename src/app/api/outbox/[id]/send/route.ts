@@ -1,4 +1,4 @@
-import { sendNowSchema } from '@/contracts/outbox';
+import { sendNowSchema } from '@/contracts/accounts/outbox';
 import { writeRoute } from '@/server/http/route';
 import { sendNow } from '@/server/use-cases/outbox/outbox';
 

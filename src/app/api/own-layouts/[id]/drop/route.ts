@@ -1,4 +1,4 @@
-import { dropOwnLayoutSchema } from '@/contracts/seating';
+import { dropOwnLayoutSchema } from '@/contracts/calendar/seating';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
 

@@ -1,4 +1,4 @@
-import { accountCommandSchema } from '@/contracts/account';
+import { accountCommandSchema } from '@/contracts/accounts/account';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { sendLink } from '@/server/use-cases/accounts/account/keep-accounts';
 

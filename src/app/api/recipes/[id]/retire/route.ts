@@ -1,4 +1,4 @@
-import { retireTemplateSchema } from '@/contracts/templates';
+import { retireTemplateSchema } from '@/contracts/work-orders/templates';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
 

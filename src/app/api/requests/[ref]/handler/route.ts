@@ -1,4 +1,4 @@
-import { handlerSchema } from '@/contracts/desk';
+import { handlerSchema } from '@/contracts/decisions/desk';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { takeOn } from '@/server/use-cases/decisions/take-on';
 

@@ -1,4 +1,4 @@
-import { messageSchema } from '@/contracts/talk';
+import { messageSchema } from '@/contracts/requests/talk';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { sendMessage } from '@/server/use-cases/requests/talk/messages';
 

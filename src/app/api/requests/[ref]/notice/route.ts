@@ -1,4 +1,4 @@
-import { editNoticeSchema } from '@/contracts/calendars';
+import { editNoticeSchema } from '@/contracts/publishing/calendars';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { editNotice } from '@/server/use-cases/publishing/keep/edit-notice';
 

@@ -1,4 +1,4 @@
-import { handOrderSchema } from '@/contracts/templates';
+import { handOrderSchema } from '@/contracts/work-orders/templates';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { makeHandOrder } from '@/server/use-cases/work-orders/hand-order';
 

@@ -1,4 +1,4 @@
-import { publishNowSchema } from '@/contracts/calendars';
+import { publishNowSchema } from '@/contracts/publishing/calendars';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { publishNow } from '@/server/use-cases/publishing/settle-approvals';
 

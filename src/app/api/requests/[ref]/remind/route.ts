@@ -1,4 +1,4 @@
-import { remindSchema } from '@/contracts/consent';
+import { remindSchema } from '@/contracts/requests/consent';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { remindOf } from '@/server/use-cases/requests/consent/remind';
 

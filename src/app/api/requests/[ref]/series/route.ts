@@ -1,4 +1,4 @@
-import { splitSchema } from '@/contracts/series';
+import { splitSchema } from '@/contracts/requests/series';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { splitSeries } from '@/server/use-cases/requests/series/split-series';
 

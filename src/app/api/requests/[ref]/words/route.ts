@@ -1,4 +1,4 @@
-import { editWordsSchema } from '@/contracts/edit-words';
+import { editWordsSchema } from '@/contracts/requests/edit-words';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { editWords } from '@/server/use-cases/decisions/edit-words';
 

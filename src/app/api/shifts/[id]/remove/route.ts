@@ -1,4 +1,4 @@
-import { removeShiftSchema } from '@/contracts/week-load';
+import { removeShiftSchema } from '@/contracts/work-orders/week-load';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { removeShift } from '@/server/use-cases/work-orders/teams';
 

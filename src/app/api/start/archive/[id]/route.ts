@@ -1,4 +1,4 @@
-import { bringInSchema } from '@/contracts/archive';
+import { bringInSchema } from '@/contracts/administration/archive';
 import { writeRoute } from '@/server/http/route';
 import { bringInFirst } from '@/server/use-cases/administration/archive/bring-in';
 

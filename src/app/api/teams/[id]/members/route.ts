@@ -1,4 +1,4 @@
-import { teamMemberSchema } from '@/contracts/week-load';
+import { teamMemberSchema } from '@/contracts/work-orders/week-load';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { setTeamMember } from '@/server/use-cases/work-orders/teams';
 

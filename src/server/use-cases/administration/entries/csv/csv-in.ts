@@ -8,7 +8,7 @@ import {
   type CsvLineDone,
 } from '@/contracts/administration/csv';
 import { DOC_SCHEMAS, type AnyDoc } from '@/contracts/administration/docs';
-import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/base/refusal';
 import { sayDocChanges } from '@/contracts/administration/words';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../../../repositories/changes/change-set';

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import type { ChoiceList, DocOf } from '@/contracts/administration/docs';
 import type { CsvKind } from '@/contracts/administration/csv';
-import { USUAL_SETTINGS } from '@/contracts/own-settings';
+import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import type { Reader } from '../../../../db/connection';
 import { writtenFor } from '../../../../platform/ambient';
 

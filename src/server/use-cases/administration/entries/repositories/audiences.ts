@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../../../repositories/changes/change-set';
 import { counted, lastPosition, nameFaults, writeRow, type EntryRepository } from '../entry-repository';

@@ -1,6 +1,6 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import {
   counted,

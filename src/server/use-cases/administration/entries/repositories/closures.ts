@@ -1,7 +1,7 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { ClosureDoc } from '@/contracts/administration/places';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import type { Reader } from '../../../../db/connection';
 import { referenceFaults, writeRow, type EntryRepository } from '../entry-repository';
 import { siteId, SPACES_OF } from './spaces-of';

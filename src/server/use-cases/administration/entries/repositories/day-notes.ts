@@ -1,4 +1,4 @@
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { writeRow, type EntryRepository } from '../entry-repository';
 import { DayNote } from '../../../../db/tables/house';
 import { DAY_NOTE_DOC, DAY_NOTE_LINES } from './places.queries';

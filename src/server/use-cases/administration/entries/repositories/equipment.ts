@@ -3,7 +3,7 @@ import { say } from '@/contracts/language/say';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
 import { idOf, type EquipmentTypeId, type ResourceId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/administration/things';
-import { done, refuse, type FieldFault, type Outcome } from '@/contracts/refusal';
+import { done, refuse, type FieldFault, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../../../repositories/changes/change-set';
 import { guardThatStopped, type Reader } from '../../../../db/connection';

@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import { lettersDoc } from '@/contracts/administration/letters';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { writeRow, type EntryRepository } from '../entry-repository';
 import { WORDING } from './shared.queries';
 import { LetterWording } from '../../../../db/tables/house';

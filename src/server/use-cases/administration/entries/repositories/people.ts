@@ -1,6 +1,6 @@
 import { say } from '@/contracts/language/say';
 import type { PersonDoc } from '@/contracts/administration/people';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { Reader, Writer } from '../../../../db/connection';
 import {

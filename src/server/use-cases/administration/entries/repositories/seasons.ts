@@ -1,4 +1,4 @@
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { nameFaults, writeRow, type EntryRepository } from '../entry-repository';
 import { siteId } from './spaces-of';
 import { Season } from '../../../../db/tables/house';

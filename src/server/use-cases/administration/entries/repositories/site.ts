@@ -1,7 +1,7 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import { fault, writeRow, type EntryRepository } from '../entry-repository';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { loadHours, storeHours } from '../own-rows';
 import { followMainSite } from './further-sites';
 import { SPACES_OF } from './spaces-of';

@@ -1,7 +1,7 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { say } from '@/contracts/language/say';
 import type { SpaceDoc } from '@/contracts/administration/places';
-import { done, type Outcome } from '@/contracts/refusal';
+import { done, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { listText } from '@/contracts/words/rule';
 import { seatsByArea } from '@/core/seating/capacity';

@@ -5,7 +5,7 @@ import { epochMinute, FAR, type EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import type { StockRow } from '@/contracts/administration/things';
-import type { FieldFault } from '@/contracts/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 import type { ChangeSet } from '../../../../repositories/changes/change-set';
 import type { Reader } from '../../../../db/connection';
 import { loadEquipmentFacts, siteZone } from '../../../../repositories/world/space-facts';

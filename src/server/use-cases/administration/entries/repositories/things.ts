@@ -1,5 +1,5 @@
 import { say } from '@/contracts/language/say';
-import { done, type FieldFault } from '@/contracts/refusal';
+import { done, type FieldFault } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { freeSlug } from '../../../publishing/keep/save-calendar';
 import type { Reader } from '../../../../db/connection';

@@ -1,7 +1,7 @@
 import { say } from '@/contracts/language/say';
 import { clockOf, minutesOf } from '@/contracts/administration/parts';
 import type { TimetableDoc } from '@/contracts/administration/places';
-import { done } from '@/contracts/refusal';
+import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { Reader, Writer } from '../../../../db/connection';
 import { counted, nameFaults, replaceRows, writeRow, type EntryRepository } from '../entry-repository';

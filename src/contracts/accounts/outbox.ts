@@ -1,0 +1,52 @@
+import { later } from '@/contracts/language/say';
+import { z } from 'zod';
+import type { MailKind } from '@/core/changes/mail-due';
+import type { MAIL_STATE_WORDS } from '@/contracts/words/mail';
+
+/** One message in the outbox. A null reference is a letter about an account. */
+export interface MailLine {
+  readonly id: number;
+  readonly kind: MailKind;
+  /** Null for what is about an account. */
+  readonly reference: string | null;
+  readonly to: string;
+  readonly subject: string;
+  readonly state: keyof typeof MAIL_STATE_WORDS;
+  /** When it was or will be sent, or was taken back. */
+  readonly whenText: string;
+}
+
+/** A message as it arrives, or would. HTML and text say exactly the same. */
+export interface MailView extends MailLine {
+  readonly from: string;
+  readonly toAddress: string;
+  readonly dateText: string;
+  readonly html: string;
+  readonly text: string;
+}
+
+/** Letters, the newest first, and how many wait. */
+export interface OutboxView {
+  readonly lines: readonly MailLine[];
+  readonly waiting: number;
+  readonly total: number;
+}
+
+/** Sending a letter now; nothing else is said. What is sent already is not sent again. */
+export const sendNowSchema = z.object({});
+
+/** Link and answer are what makes it one: the same again gives the first result again. */
+export const offerAnswerSchema = z.object({
+  answer: z.enum(['accept', 'refuse'], later`Say yes or no.`),
+});
+export type OfferAnswerInput = z.output<typeof offerAnswerSchema>;
+
+/** What a link in a mail leads to. The answer is null while it is open. */
+export interface OfferView {
+  readonly title: string;
+  readonly reference: string;
+  readonly state: 'open' | 'answered' | 'lapsed';
+  readonly answer: 'accept' | 'refuse' | null;
+  readonly untilText: string;
+  readonly offers: readonly { readonly offered: string; readonly asked: string }[];
+}

@@ -1,0 +1,2 @@
+/** Most days the board shows side by side. */
+export const MOST_BOARD_DAYS = 14;

@@ -1,0 +1,16 @@
+import { later, say } from '@/contracts/language/say';
+import { z } from 'zod';
+
+/** Characters of public text with its marks, before and after it is cleaned: about 2,000 words. */
+export const MOST_PUBLIC_HTML = 40_000;
+
+/** Why a public text is not taken. Marks count too. */
+export const sayPublicTextTooLong = (): string =>
+  say`The public text is too long: at most about 2,000 words.`;
+
+/**
+ * Public text with its marks, as an editor writes it; cleaned on the server. At most 40,000 letters with its marks.
+ */
+export const publicHtmlField = z
+  .string(later`Public text is missing.`)
+  .max(MOST_PUBLIC_HTML, { error: sayPublicTextTooLong });

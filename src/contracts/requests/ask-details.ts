@@ -1,0 +1,115 @@
+import { askedFieldSchemas } from './request-fields';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
+import { publicHtmlField } from '@/contracts/forms/public-text';
+import { later } from '@/contracts/language/say';
+import { z } from 'zod';
+import type { OrganisationId, PersonId, SpaceId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/layouts';
+import { FEATURES } from '@/core/spaces/features';
+import { localDateTimeField, optionalLine, plainText, requiredLine, rowId } from '@/contracts/forms/fields';
+
+// What a request says beside place and time: nothing of this changes what the check finds.
+
+/**
+ * What is asked for: named spaces; a space the office chooses by what is wanted; equipment alone; or nothing but a
+ * date or deadline that readers are to know. Nothing of this is null: a request is exactly one of them.
+ */
+export const REQUEST_KINDS = ['space', 'office-chooses', 'loan', 'notice'] as const;
+export type RequestKind = (typeof REQUEST_KINDS)[number];
+
+const distinct = <Item>(items: readonly Item[], key: (item: Item) => unknown): boolean =>
+  new Set(items.map(key)).size === items.length;
+
+/** An answer to a question, as it is written. Empty is no answer. */
+export const answerSchema = z.object({
+  questionId: rowId<number>('a question'),
+  answer: plainText('The answer', MOST_CHARACTERS.answer),
+});
+const answers = z
+  .array(answerSchema)
+  .max(60, later`At most sixty answers.`)
+  .refine((all) => distinct(all, ({ questionId }) => questionId), later`A question is answered twice.`)
+  .default([]);
+
+/** A service that is wanted, with the answers to what it asks. Answers that are empty stand for none. */
+export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a service'), answers });
+
+/** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */
+export const orderLineSchema = z.object({
+  fromMin: z
+    .number(later`Give a time.`)
+    .int(later`Give a time.`)
+    .min(-1440, later`At most a day before the start.`)
+    .max(31 * 1440, later`At most 31 days after the start.`),
+  text: requiredLine('What happens then', MOST_CHARACTERS.orderLine),
+  /** Shown to readers; the others are for crews and the office. */
+  isPublic: z.boolean().default(false),
+});
+
+/** Where and when it could be instead; at least one of both is said. */
+export const secondChoiceSchema = z
+  .object({
+    /** Null: the same space as before. */
+    spaceId: rowId<SpaceId>('a space').nullable().default(null),
+    /** Null: the same time. */
+    startsAt: localDateTimeField.nullable().default(null),
+  })
+  .refine(({ spaceId, startsAt }) => spaceId !== null || startsAt !== null, {
+    path: ['spaceId'],
+    ...later`Name another space, another time or both.`,
+  });
+
+/** What the office chooses a space by. A null layout is any; an empty list of features none. */
+export const spaceWantsSchema = z.object({
+  layout: z
+    .enum(LAYOUTS, later`Choose a layout.`)
+    .nullable()
+    .default(null),
+  features: z
+    .array(z.enum(FEATURES, later`Choose from the list.`))
+    .max(FEATURES.length, later`Listed twice.`)
+    .default([]),
+  building: optionalLine('Building', 100),
+});
+
+/** The fields of a request that take neither place nor time. */
+export const askDetails = {
+  kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
+  ...askedFieldSchemas,
+  jointHostIds: z
+    .array(rowId<OrganisationId>('a host'))
+    .max(12, later`At most twelve hosts beside the lead.`)
+    .default([]),
+  services: z
+    .array(wantedServiceSchema)
+    .max(20, later`At most twenty services.`)
+    .refine((all) => distinct(all, ({ serviceId }) => serviceId), later`A service is listed twice.`)
+    .default([]),
+  /** Answers to what the spaces and the category ask. */
+  answers,
+  lines: z
+    .array(orderLineSchema)
+    .max(60, later`At most sixty lines of running order.`)
+    .default([]),
+  /** Takes the place of the plain text. */
+  publicHtml: publicHtmlField.optional(),
+  /** Calendars it is wanted on besides those that show it anyway; the office accepts it there. */
+  calendarIds: z
+    .array(rowId<number>('a calendar'))
+    .max(12, later`At most twelve calendars.`)
+    .refine((all) => distinct(all, (id) => id), later`A calendar is listed twice.`)
+    .default([]),
+  wants: spaceWantsSchema.nullable().default(null),
+  secondChoices: z
+    .array(secondChoiceSchema)
+    .max(6, later`At most six second choices.`)
+    .default([]),
+  /** Files uploaded before, by the key they were given. */
+  fileKeys: z
+    .array(z.uuid(later`This is no file of yours.`))
+    .max(20, later`At most twenty files.`)
+    .refine((all) => distinct(all, (key) => key), later`A file is listed twice.`)
+    .default([]),
+  /** For whom it is asked, where that is somebody else. */
+  onBehalfOf: rowId<PersonId>('a person').nullable().default(null),
+} as const;

@@ -1,0 +1,70 @@
+import { later } from '@/contracts/language/say';
+import { z } from 'zod';
+import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
+import { LAYOUTS } from '@/core/seating/layouts';
+import { rowId, wholeNumber } from '@/contracts/forms/fields';
+
+const MOST_MINUTES = 366 * 1440;
+
+/**
+ * What of a date is to be different; everything else stays. Minutes are of the wall, at most a year either way; what
+ * is undefined stays.
+ */
+export const datePatchSchema = z
+  .object({
+    shiftMin: z
+      .number(later`Minutes to move by is a whole number.`)
+      .int(later`Minutes to move by is a whole number.`)
+      .min(-MOST_MINUTES, later`At most a year.`)
+      .max(MOST_MINUTES, later`At most a year.`)
+      .optional(),
+    startsAt: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, later`A time of day is written as 18:15.`)
+      .optional(),
+    lengthMin: wholeNumber('Length in minutes', 1, 31 * 1440).optional(),
+    spaces: z
+      .array(
+        z.object({
+          from: rowId<SpaceId>('the space to leave'),
+          to: rowId<SpaceId>('the space to go to'),
+          layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
+        }),
+      )
+      .max(6, later`At most six spaces.`)
+      .optional(),
+    /** For a date that has no space yet. */
+    place: z
+      .object({
+        spaceId: rowId<SpaceId>('the space to go to'),
+        layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
+      })
+      .optional(),
+    people: wholeNumber('People expected', 1, 100_000).optional(),
+    accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
+    exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),
+    equipment: z
+      .array(
+        z.object({
+          typeId: rowId<EquipmentTypeId>('equipment from the list'),
+          quantity: wholeNumber('Quantity', 0, 10_000),
+        }),
+      )
+      .max(40, later`At most forty kinds of equipment.`)
+      .optional(),
+    units: z
+      .array(
+        z.object({
+          from: rowId<ResourceId>('the unit to leave'),
+          to: rowId<ResourceId>('the unit to take'),
+        }),
+      )
+      .max(40, later`At most forty units.`)
+      .optional(),
+  })
+  .refine(
+    (value) => Object.values(value).some((each) => each !== undefined),
+    later`Say what is to be different.`,
+  );
+
+export type DatePatchBody = z.input<typeof datePatchSchema>;

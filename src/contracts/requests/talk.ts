@@ -1,0 +1,81 @@
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
+import { later } from '@/contracts/language/say';
+import { z } from 'zod';
+import type { FileLine } from './files';
+import { idempotencyKey, plainText } from '@/contracts/forms/fields';
+
+/** Who reads a message: the requester and the office, or the office alone. */
+export const THREAD_KINDS = ['with-requester', 'internal'] as const;
+export type ThreadKind = (typeof THREAD_KINDS)[number];
+
+/** A message, with files that were sent before it. At most 4,000 letters; files at most ten. */
+export const messageSchema = z
+  .object({
+    key: idempotencyKey,
+    kind: z.enum(THREAD_KINDS, later`Say who is to read it.`).default('with-requester'),
+    text: plainText('The message', MOST_CHARACTERS.message),
+    /** By the office: the request waits for the answer. */
+    isQuestion: z.boolean(later`Say whether it is a question.`).default(false),
+    fileKeys: z
+      .array(z.uuid(later`This is no file of yours.`))
+      .max(10, later`At most ten files.`)
+      .default([]),
+  })
+  .refine(({ text, fileKeys }) => text !== '' || fileKeys.length > 0, {
+    path: ['text'],
+    ...later`Write something, or add a file.`,
+  })
+  .refine(({ isQuestion, kind }) => !isQuestion || kind === 'with-requester', {
+    path: ['isQuestion'],
+    ...later`A question goes to whoever asked.`,
+  });
+export type MessageInput = z.output<typeof messageSchema>;
+
+/** A message as it is read. At least one letter or one file. */
+export interface MessageView {
+  readonly id: number;
+  readonly kind: ThreadKind;
+  readonly who: string;
+  /** `the office` or the host, so that one knows in whose name it is said. */
+  readonly side: 'office' | 'requester';
+  readonly isOwn: boolean;
+  /** A question by the office. */
+  readonly isQuestion: boolean;
+  readonly when: string;
+  readonly text: string;
+  readonly files: readonly FileLine[];
+}
+
+/**
+ * Something that has become of a request, or was written about it, by somebody else. When is in words, in the zone of
+ * whoever reads.
+ */
+export interface NewsLine {
+  readonly reference: string;
+  readonly title: string;
+  readonly who: string;
+  readonly what: string;
+  readonly when: string;
+  readonly isNew: boolean;
+}
+
+/** What others did or wrote, the newest first. */
+export interface News {
+  readonly lines: readonly NewsLine[];
+  readonly unread: number;
+  /** Up to where the list goes: sent back when it has been read. */
+  readonly upTo: NewsMark;
+}
+
+/** Up to where news are read. Up to and with these, inclusive; 0 is nothing read. */
+export const newsMarkSchema = z.object({
+  changeSet: z
+    .number(later`Say up to where.`)
+    .int(later`Say up to where.`)
+    .min(0, later`Say up to where.`),
+  message: z
+    .number(later`Say up to where.`)
+    .int(later`Say up to where.`)
+    .min(0, later`Say up to where.`),
+});
+export type NewsMark = z.output<typeof newsMarkSchema>;

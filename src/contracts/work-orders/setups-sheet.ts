@@ -1,0 +1,36 @@
+import { later } from '@/contracts/language/say';
+import { z } from 'zod';
+import { localDateField } from '@/contracts/forms/fields';
+
+/** What of the work is printed. */
+export const SETUPS_SHEETS = ['day', 'week', 'stores', 'order'] as const;
+export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
+
+/**
+ * What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. An empty day is today.
+ */
+export const setupsSheetSchema = z
+  .object({
+    what: z.enum(SETUPS_SHEETS, later`Choose the day, the week, the stores or an order.`).default('day'),
+    /** Today where none is given; for a week any day of it. */
+    day: localDateField.optional(),
+    order: z.coerce
+      .number(later`There is no such order.`)
+      .int(later`There is no such order.`)
+      .positive()
+      .optional(),
+  })
+  .refine(({ what, order }) => what !== 'order' || order !== undefined, {
+    path: ['order'],
+    ...later`Say which order.`,
+  });
+export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
+
+/** Where such a print is. Without a day it is today's, in the zone of the site. */
+export const setupsSheetHref = (
+  kind: 'pdf' | 'csv',
+  query: { readonly what: SetupsSheetKind; readonly day?: string; readonly order?: number },
+): string =>
+  `/setups/sheet.${kind}?${new URLSearchParams(
+    Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+  ).toString()}`;
